@@ -1,0 +1,103 @@
+"""Everything that decides about a quiz game, and nothing else.
+
+Standard library only: no files, no clock, no chance but the dice it is given. Build a
+program from a game and its packs, start a run, step it, or replay it from its inputs:
+
+    program = build(game, packs)
+    moment = start(program, dice=4821)
+    moment = step(program, moment.state, Begin(), at=0)
+    moment = step(program, moment.state, Answer("b"), at=2300)
+"""
+
+from dicetrail.core.checking import Checked, Given, Verdict, check_choice
+from dicetrail.core.dice import HIGHEST_DICE, stream
+from dicetrail.core.document import (
+    Ask,
+    Check,
+    Draw,
+    Ending,
+    Game,
+    Order,
+    Pack,
+    Question,
+    Round,
+    Score,
+)
+from dicetrail.core.engine import (
+    Action,
+    Answer,
+    Begin,
+    Continue,
+    Input,
+    Moment,
+    Phase,
+    Program,
+    State,
+    TimeRanBackwards,
+    build,
+    replay,
+    start,
+    step,
+)
+from dicetrail.core.footprints import Change, Footprint, Stop, What
+from dicetrail.core.problems import GameProblems, Problem, Severity
+from dicetrail.core.survey import Packs, survey
+from dicetrail.core.table import Table, table
+from dicetrail.core.trail import (
+    DrawnQuestion,
+    ScoreSpan,
+    StopSummary,
+    draw_list,
+    score_spans,
+    summaries,
+)
+
+__all__ = [
+    "HIGHEST_DICE",
+    "Action",
+    "Answer",
+    "Ask",
+    "Begin",
+    "Change",
+    "Check",
+    "Checked",
+    "Continue",
+    "Draw",
+    "DrawnQuestion",
+    "Ending",
+    "Footprint",
+    "Game",
+    "GameProblems",
+    "Given",
+    "Input",
+    "Moment",
+    "Order",
+    "Pack",
+    "Packs",
+    "Phase",
+    "Problem",
+    "Program",
+    "Question",
+    "Round",
+    "Score",
+    "ScoreSpan",
+    "Severity",
+    "State",
+    "Stop",
+    "StopSummary",
+    "Table",
+    "TimeRanBackwards",
+    "Verdict",
+    "What",
+    "build",
+    "check_choice",
+    "draw_list",
+    "replay",
+    "score_spans",
+    "start",
+    "step",
+    "stream",
+    "summaries",
+    "survey",
+    "table",
+]

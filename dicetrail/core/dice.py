@@ -1,0 +1,69 @@
+"""All chance in a run, from one number.
+
+Each decision draws from a stream of its own, named by what it decides, so that turning one
+thing off never moves another. A stream is the 32-bit output of the Mersenne Twister
+(Matsumoto and Nishimura, ACM TOMACS 8(1), 1998), keyed by the SHA-256 digest of the
+stream's name. Whole numbers below a bound are taken by rejection, so none is favoured; a
+shuffle is Fisher and Yates's in Durstenfeld's form (Knuth, TAOCP vol. 2, 3.4.2, algorithm
+P). All of it is fixed for ever: changing any of it would change every kept run.
+"""
+
+import hashlib
+from collections.abc import Sequence
+from random import Random
+from typing import TypeVar
+
+T = TypeVar("T")
+
+HIGHEST_DICE = 999_999_999
+"""Dice are whole numbers from 0 to this: short enough to read out, write down and type."""
+
+
+class Stream:
+    """An endless row of chances under one key. Not shared: whoever needs one makes one."""
+
+    __slots__ = ("_words",)
+
+    def __init__(self, key: int) -> None:
+        self._words = Random(key)
+
+    def word(self) -> int:
+        """The next 32 bits, as a whole number from 0 to 2**32 - 1."""
+        return self._words.getrandbits(32)
+
+    def below(self, bound: int) -> int:
+        """A whole number from 0 to bound - 1, each as likely. bound: 1 to 2**32.
+
+        Raises ValueError for a bound outside that range.
+        """
+        if not 1 <= bound <= 1 << 32:
+            raise ValueError(f"a bound is from 1 to 2**32, not {bound}")
+        shift = 32 - (bound - 1).bit_length()
+        value = self.word() >> shift
+        while value >= bound:
+            value = self.word() >> shift
+        return value
+
+    def pick(self, pool: int, count: int) -> tuple[int, ...]:
+        """The first `count` places of a random order of range(pool), none twice.
+
+        Takes time and memory in proportion to `count` alone, however large the pool; a
+        `count` beyond the pool gives the whole order.
+        """
+        moved: dict[int, int] = {}
+        picked = []
+        for place in range(min(count, pool)):
+            other = place + self.below(pool - place)
+            picked.append(moved.get(other, other))
+            moved[other] = moved.get(place, place)
+        return tuple(picked)
+
+    def shuffled(self, items: Sequence[T]) -> tuple[T, ...]:
+        """The items in a random order, each order as likely."""
+        return tuple(items[index] for index in self.pick(len(items), len(items)))
+
+
+def stream(dice: int, purpose: str, round_: int = 0, position: int = 0) -> Stream:
+    """The stream for one decision: what it decides, in which round, at which position."""
+    name = f"{dice}\0{purpose}\0{round_}\0{position}".encode()
+    return Stream(int.from_bytes(hashlib.sha256(name).digest(), "big"))
