@@ -9,7 +9,7 @@ program from a game and its packs, start a run, step it, or replay it from its i
     moment = step(program, moment.state, Answer("b"), at=2300)
 """
 
-from dicetrail.core.checking import Checked, Given, Verdict, check_choice
+from dicetrail.core.checking import Checked, Given, Verdict, check_choice, tidy
 from dicetrail.core.dice import HIGHEST_DICE, stream
 from dicetrail.core.document import (
     Ask,
@@ -41,6 +41,7 @@ from dicetrail.core.engine import (
 )
 from dicetrail.core.footprints import Change, Footprint, Stop, What
 from dicetrail.core.problems import GameProblems, Problem, Severity
+from dicetrail.core.recipes import first_game
 from dicetrail.core.survey import Packs, survey
 from dicetrail.core.table import Table, table
 from dicetrail.core.trail import (
@@ -92,6 +93,7 @@ __all__ = [
     "build",
     "check_choice",
     "draw_list",
+    "first_game",
     "replay",
     "score_spans",
     "start",
@@ -100,4 +102,5 @@ __all__ = [
     "summaries",
     "survey",
     "table",
+    "tidy",
 ]

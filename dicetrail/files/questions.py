@@ -109,6 +109,7 @@ class _Rows:
         reader = csv.reader(io.StringIO(self.text, newline=""), delimiter=sign, strict=True)
         while True:
             self.line = read_before + reader.line_num + 1
+            row: list[str] | None
             try:
                 row = next(reader)
             except StopIteration:

@@ -1,0 +1,69 @@
+"""`dicetrail` on the command line."""
+
+import socket
+from datetime import UTC, datetime
+from pathlib import Path
+from typing import Annotated
+
+import typer
+import uvicorn
+from rich.console import Console
+
+from dicetrail.demo import load_demo
+from dicetrail.store import Database
+from dicetrail.web import create_app
+from dicetrail.web.site import SITE
+
+app = typer.Typer(no_args_is_help=True, add_completion=False, help=__doc__)
+console = Console(highlight=False)
+
+Data = Annotated[
+    Path, typer.Option(envvar="DICETRAIL_DATA", help="The SQLite file games are kept in.")
+]
+
+
+@app.callback()
+def _program() -> None:
+    """Program a quiz game and play it at every step of the making."""
+
+
+@app.command()
+def serve(
+    data: Data = Path("data/dicetrail.sqlite"),
+    host: Annotated[str, typer.Option(help="The address to listen on.")] = "127.0.0.1",
+    port: Annotated[int, typer.Option(min=0, max=65535, help="0 takes any free port.")] = 8000,
+    demo: Annotated[bool, typer.Option(help="Put the demo game into the store first.")] = False,
+) -> None:
+    """Start the workbench and print its address."""
+    if not (SITE / "index.html").is_file():
+        console.print("[red]The pages are not built yet.[/red] Run: make site")
+        raise typer.Exit(1)
+    listener = _listen(host, port)
+    database = Database(data)
+    if demo and load_demo(database, datetime.now(UTC)):
+        console.print("The demo game, Harvest Supper, is on the shelf.")
+    port = listener.getsockname()[1]
+    console.print(f"Dice Trail is at [bold]http://{host}:{port}[/bold]  (Ctrl+C stops it)")
+    server = uvicorn.Server(uvicorn.Config(create_app(database), log_level="warning"))
+    server.run(sockets=[listener])
+    database.close()
+
+
+def _listen(host: str, port: int) -> socket.socket:
+    """A socket on the address, or an exit that says how to choose another port."""
+    family = socket.AF_INET6 if ":" in host else socket.AF_INET
+    listener = socket.socket(family, socket.SOCK_STREAM)
+    listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+    try:
+        listener.bind((host, port))
+    except OSError as error:
+        listener.close()
+        console.print(f"[red]Cannot listen on {host}, port {port}:[/red] {error.strerror}.")
+        other = port + 1 if port < 65535 else 8000
+        console.print(f"Choose another port: make demo PORT={other}, or --port {other}.")
+        raise typer.Exit(1) from None
+    return listener
+
+
+if __name__ == "__main__":
+    app()

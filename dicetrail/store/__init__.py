@@ -1,0 +1,7 @@
+"""Where games, packs and runs are kept: one SQLite file through SQLAlchemy."""
+
+from dicetrail.store.database import Database
+from dicetrail.store.errors import NotFound, StaleRevision, StaleRun
+from dicetrail.store.models import PackSource, Place
+
+__all__ = ["Database", "NotFound", "PackSource", "Place", "StaleRevision", "StaleRun"]

@@ -1,0 +1,62 @@
+"""One SQLite file, opened and brought up to date.
+
+Write-ahead logging lets readers go on while one writer writes. A writer takes the write
+lock as its transaction begins, so that what it read still holds when it saves.
+"""
+
+from collections.abc import Iterator
+from contextlib import contextmanager
+from pathlib import Path
+from typing import Any
+
+from alembic import command
+from alembic.config import Config
+from sqlalchemy import Connection, create_engine, event
+from sqlalchemy.orm import Session
+
+
+class Database:
+    """The store's file. Makes it, and brings it to the newest form, when opened."""
+
+    def __init__(self, path: Path) -> None:
+        path.parent.mkdir(parents=True, exist_ok=True)
+        self.path = path
+        self._engine = create_engine(f"sqlite:///{path}")
+        event.listen(self._engine, "connect", _prepare)
+        event.listen(self._engine, "begin", _begin)
+        self._writer = self._engine.execution_options(writing=True)
+        _migrate(self._engine.url.render_as_string())
+
+    @contextmanager
+    def reading(self) -> Iterator[Session]:
+        """A session that sees one state of the store and changes nothing."""
+        with Session(self._engine, expire_on_commit=False) as session:
+            yield session
+
+    @contextmanager
+    def writing(self) -> Iterator[Session]:
+        """A session whose changes are kept together, or not at all if it raises."""
+        with Session(self._writer, expire_on_commit=False) as session, session.begin():
+            yield session
+
+    def close(self) -> None:
+        """Let go of the file."""
+        self._engine.dispose()
+
+
+def _prepare(connection: Any, _record: object) -> None:
+    connection.isolation_level = None  # transactions begin in _begin, not in the driver
+    for pragma in ("journal_mode = WAL", "foreign_keys = ON", "busy_timeout = 10000"):
+        connection.execute(f"PRAGMA {pragma}")
+
+
+def _begin(connection: Connection) -> None:
+    writing = connection.get_execution_options().get("writing", False)
+    connection.exec_driver_sql("BEGIN IMMEDIATE" if writing else "BEGIN")
+
+
+def _migrate(url: str) -> None:
+    config = Config()
+    config.set_main_option("script_location", str(Path(__file__).parent / "migrations"))
+    config.set_main_option("sqlalchemy.url", url.replace("%", "%%"))
+    command.upgrade(config, "head")

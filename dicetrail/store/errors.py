@@ -1,0 +1,28 @@
+"""Why something could not be fetched or saved."""
+
+
+class NotFound(LookupError):
+    """There is no such thing in the store."""
+
+    def __init__(self, kind: str, identifier: str) -> None:
+        self.kind = kind
+        self.identifier = identifier
+        super().__init__(f"there is no {kind} “{identifier}”")
+
+
+class StaleRevision(ValueError):
+    """A save was made on a revision that is no longer the newest. Nothing was saved."""
+
+    def __init__(self, saved_on: int, newest: int) -> None:
+        self.saved_on = saved_on
+        self.newest = newest
+        super().__init__(f"saved on revision {saved_on}, but the newest is {newest}")
+
+
+class StaleRun(ValueError):
+    """An input was meant for an earlier moment of its run. It was not taken."""
+
+    def __init__(self, seen: int, taken: int) -> None:
+        self.seen = seen
+        self.taken = taken
+        super().__init__(f"meant to follow {seen} inputs, but {taken} are there")

@@ -1,0 +1,89 @@
+"""Games and their revisions."""
+
+from datetime import datetime
+
+from sqlalchemy import func, select
+from sqlalchemy.orm import Session
+
+from dicetrail.core import Game
+from dicetrail.store.errors import NotFound, StaleRevision
+from dicetrail.store.models import GameRevision, GameRow
+from dicetrail.store.names import identifier
+
+
+def add_game(
+    session: Session, game: Game, now: datetime, game_id: str | None = None
+) -> GameRevision:
+    """Keep a new game. Its identifier comes from its title unless one is given."""
+    name = game_id or identifier(
+        game.title, "game", lambda taken: session.get(GameRow, taken) is not None
+    )
+    session.add(GameRow(id=name, made_at=now))
+    session.flush()
+    return _add_revision(session, name, 1, game, now)
+
+
+def newest_game(session: Session, game_id: str) -> GameRevision:
+    """The newest revision of a game. Raises NotFound."""
+    found = session.scalars(
+        select(GameRevision)
+        .where(GameRevision.game_id == game_id)
+        .order_by(GameRevision.number.desc())
+        .limit(1)
+    ).first()
+    if found is None:
+        raise NotFound("game", game_id)
+    return found
+
+
+def game_revision(session: Session, game_id: str, number: int) -> GameRevision:
+    """One revision of a game. Raises NotFound."""
+    found = session.get(GameRevision, (game_id, number))
+    if found is None:
+        raise NotFound("game revision", f"{game_id} {number}")
+    return found
+
+
+def newest_games(session: Session) -> list[GameRevision]:
+    """The newest revision of every game, the last saved first."""
+    newest = (
+        select(GameRevision.game_id, func.max(GameRevision.number).label("number"))
+        .group_by(GameRevision.game_id)
+        .subquery()
+    )
+    return list(
+        session.scalars(
+            select(GameRevision)
+            .join(
+                newest,
+                (GameRevision.game_id == newest.c.game_id)
+                & (GameRevision.number == newest.c.number),
+            )
+            .order_by(GameRevision.saved_at.desc(), GameRevision.game_id)
+        )
+    )
+
+
+def revise_game(
+    session: Session, game_id: str, saved_on: int, game: Game, now: datetime
+) -> GameRevision:
+    """Keep a new revision of a game, made from revision `saved_on`.
+
+    A save that changes nothing adds nothing. Raises NotFound, and StaleRevision if another
+    revision was saved since.
+    """
+    newest = newest_game(session, game_id)
+    if newest.number != saved_on:
+        raise StaleRevision(saved_on, newest.number)
+    if newest.document == game:
+        return newest
+    return _add_revision(session, game_id, newest.number + 1, game, now)
+
+
+def _add_revision(
+    session: Session, game_id: str, number: int, game: Game, now: datetime
+) -> GameRevision:
+    revision = GameRevision(game_id=game_id, number=number, document=game, saved_at=now)
+    session.add(revision)
+    session.flush()
+    return revision

@@ -1,0 +1,158 @@
+"""The tables. Every save is a revision: rows are added and never overwritten.
+
+A run keeps which revisions it was played on, its dice and its inputs; everything else
+about it follows from these.
+"""
+
+from dataclasses import dataclass
+from datetime import UTC, datetime
+from enum import StrEnum
+from typing import Any
+
+from pydantic import TypeAdapter
+from sqlalchemy import JSON, DateTime, Dialect, ForeignKey, ForeignKeyConstraint, String
+from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
+from sqlalchemy.types import TypeDecorator
+
+from dicetrail.core import Action, Game, Question
+
+
+class Place(StrEnum):
+    """Where a run is played: at the maker's table or on the players' page."""
+
+    TABLE = "table"
+    PLAY = "play"
+
+
+@dataclass(frozen=True, slots=True)
+class RefusedRow:
+    """A row of the loaded file that did not become a question."""
+
+    line: int
+    column: int
+    what: str
+    mend: str
+    text: str
+
+
+@dataclass(frozen=True, slots=True)
+class PackSource:
+    """The file a pack was loaded from and how it was read."""
+
+    file_name: str
+    separator: str
+    headings: tuple[str, ...] | None
+    blank_lines: int
+    refused: tuple[RefusedRow, ...]
+
+
+class AsJson(TypeDecorator[Any]):
+    """A value of a plain dataclass type, kept as JSON and checked on its way back."""
+
+    impl = JSON
+    cache_ok = True
+
+    def __init__(self, kept: Any) -> None:
+        super().__init__()
+        self.kept = kept
+        self._adapter: TypeAdapter[Any] = TypeAdapter(kept)
+
+    def process_bind_param(self, value: Any, dialect: Dialect) -> Any:  # noqa: ARG002
+        return self._adapter.dump_python(value, mode="json")
+
+    def process_result_value(self, value: Any, dialect: Dialect) -> Any:  # noqa: ARG002
+        return self._adapter.validate_python(value)
+
+
+class UtcTime(TypeDecorator[datetime]):
+    """A moment in UTC. SQLite keeps no time zone, so it is put back on the way out."""
+
+    impl = DateTime
+    cache_ok = True
+
+    def process_bind_param(self, value: datetime | None, dialect: Dialect) -> Any:  # noqa: ARG002
+        return value and value.astimezone(UTC).replace(tzinfo=None)
+
+    def process_result_value(self, value: Any, dialect: Dialect) -> datetime | None:  # noqa: ARG002
+        return None if value is None else datetime.replace(value, tzinfo=UTC)
+
+
+class Base(DeclarativeBase):
+    """The root of all tables."""
+
+
+class GameRow(Base):
+    """A game, whatever its revisions."""
+
+    __tablename__ = "games"
+
+    id: Mapped[str] = mapped_column(String(80), primary_key=True)
+    made_at: Mapped[datetime] = mapped_column(UtcTime)
+
+
+class GameRevision(Base):
+    """A game as it was saved once. Revisions count from 1."""
+
+    __tablename__ = "game_revisions"
+
+    game_id: Mapped[str] = mapped_column(ForeignKey("games.id"), primary_key=True)
+    number: Mapped[int] = mapped_column(primary_key=True)
+    document: Mapped[Game] = mapped_column(AsJson(Game))
+    saved_at: Mapped[datetime] = mapped_column(UtcTime)
+
+
+class PackRow(Base):
+    """A pack, whatever its revisions."""
+
+    __tablename__ = "packs"
+
+    id: Mapped[str] = mapped_column(String(80), primary_key=True)
+    made_at: Mapped[datetime] = mapped_column(UtcTime)
+
+
+class PackRevision(Base):
+    """A pack as it was saved once. Revisions count from 1."""
+
+    __tablename__ = "pack_revisions"
+
+    pack_id: Mapped[str] = mapped_column(ForeignKey("packs.id"), primary_key=True)
+    number: Mapped[int] = mapped_column(primary_key=True)
+    title: Mapped[str]
+    questions: Mapped[tuple[Question, ...]] = mapped_column(
+        AsJson(tuple[Question, ...]), deferred=True
+    )
+    question_count: Mapped[int]
+    source: Mapped[PackSource] = mapped_column(AsJson(PackSource))
+    saved_at: Mapped[datetime] = mapped_column(UtcTime)
+
+
+class RunRow(Base):
+    """A run: what it was played on and with which dice."""
+
+    __tablename__ = "runs"
+    __table_args__ = (
+        ForeignKeyConstraint(
+            ["game_id", "game_revision"], ["game_revisions.game_id", "game_revisions.number"]
+        ),
+    )
+
+    id: Mapped[str] = mapped_column(String(40), primary_key=True)
+    game_id: Mapped[str] = mapped_column(index=True)
+    game_revision: Mapped[int]
+    pack_revisions: Mapped[dict[str, int]] = mapped_column(AsJson(dict[str, int]))
+    dice: Mapped[int]
+    player: Mapped[str]
+    place: Mapped[Place] = mapped_column(String(8))
+    started_at: Mapped[datetime] = mapped_column(UtcTime)
+    inputs: Mapped[list["RunInput"]] = relationship(order_by="RunInput.number")
+
+
+class RunInput(Base):
+    """One input of a run, in the order taken, from 0."""
+
+    __tablename__ = "run_inputs"
+
+    run_id: Mapped[str] = mapped_column(ForeignKey("runs.id"), primary_key=True)
+    number: Mapped[int] = mapped_column(primary_key=True)
+    action: Mapped[Action] = mapped_column(AsJson(Action))
+    at: Mapped[int]

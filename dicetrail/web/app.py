@@ -1,0 +1,55 @@
+"""The application, put together."""
+
+from collections.abc import Callable
+from datetime import UTC, datetime
+
+from fastapi import FastAPI
+from starlette.middleware.gzip import GZipMiddleware
+from starlette.middleware.trustedhost import TrustedHostMiddleware
+
+from dicetrail.store import Database
+from dicetrail.web import games, packs, play, runs
+from dicetrail.web.boundary import Health
+from dicetrail.web.errors import ERROR_RESPONSES, explain_errors
+from dicetrail.web.guards import BodyLimit, StrictHeaders
+from dicetrail.web.library import Library
+from dicetrail.web.site import serve_site
+
+LOOPBACK = ("127.0.0.1", "localhost", "[::1]")
+
+
+def _utc_now() -> datetime:
+    return datetime.now(UTC)
+
+
+def create_app(
+    database: Database,
+    clock: Callable[[], datetime] = _utc_now,
+    hosts: tuple[str, ...] = LOOPBACK,
+) -> FastAPI:
+    """The application over a store. `clock` tells the time; `hosts` are the names it answers to."""
+    app = FastAPI(
+        title="Dice Trail",
+        version="1",
+        responses=ERROR_RESPONSES,
+        docs_url=None,
+        redoc_url=None,
+        openapi_url="/api/openapi.json",
+    )
+    app.state.library = Library(database)
+    app.state.clock = clock
+    explain_errors(app)
+    app.add_middleware(BodyLimit)
+    app.add_middleware(GZipMiddleware, minimum_size=1024)
+    app.add_middleware(TrustedHostMiddleware, allowed_hosts=list(hosts))
+    app.add_middleware(StrictHeaders)
+    for module in (games, packs, runs, play):
+        app.include_router(module.router)
+
+    @app.get("/api/health", tags=["health"])
+    def health() -> Health:
+        """That the server answers."""
+        return Health()
+
+    serve_site(app)
+    return app

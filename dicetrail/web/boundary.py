@@ -1,0 +1,181 @@
+"""The shapes of what goes over the wire, where they are not the core's own.
+
+The document and everything the core says about a run are the core's dataclasses; here are
+only the envelopes they travel in. An unknown field in a document is an error, not dropped.
+"""
+
+from datetime import datetime
+from typing import Annotated, Literal
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from dicetrail.core import (
+    HIGHEST_DICE,
+    Action,
+    Ask,
+    Check,
+    Checked,
+    Draw,
+    DrawnQuestion,
+    Ending,
+    Footprint,
+    Game,
+    Problem,
+    Question,
+    Round,
+    Score,
+    ScoreSpan,
+    StopSummary,
+    Table,
+    tidy,
+)
+from dicetrail.store import PackSource
+
+for part in (Game, Round, Draw, Ask, Check, Score, Ending):
+    setattr(part, "__pydantic_config__", ConfigDict(extra="forbid"))  # noqa: B010
+
+Dice = Annotated[int, Field(ge=0, le=HIGHEST_DICE)]
+Title = Annotated[str, Field(max_length=200)]
+
+
+class PackCard(BaseModel):
+    """A pack at a glance."""
+
+    id: str
+    revision: int
+    title: str
+    question_count: int
+    saved_at: datetime
+    source: PackSource
+
+
+class PackView(PackCard):
+    """A pack with its questions."""
+
+    questions: tuple[Question, ...]
+
+
+class RunCard(BaseModel):
+    """A run at a glance. `ending` is None while the run goes on."""
+
+    id: str
+    dice: int
+    score: int
+    right_count: int
+    length: int
+    ending: str | None
+    started_at: datetime
+
+
+class GameCard(BaseModel):
+    """A game at a glance."""
+
+    id: str
+    revision: int
+    title: str
+    saved_at: datetime
+    stops: tuple[StopSummary, ...]
+    fault_count: int
+    last_run: RunCard | None
+
+
+class GameView(BaseModel):
+    """A game as it now stands: its document, and all that is worked out from it."""
+
+    id: str
+    revision: int
+    saved_at: datetime
+    document: Game
+    stops: tuple[StopSummary, ...]
+    problems: tuple[Problem, ...]
+    score_spans: tuple[ScoreSpan, ...]
+    packs: list[PackCard]
+
+
+class NewGame(BaseModel):
+    """A game to be made."""
+
+    title: Title
+    packs: Annotated[tuple[str, ...], Field(max_length=50)] = ()
+
+
+class GameSave(BaseModel):
+    """A document to be kept, and the revision it was made from."""
+
+    revision: int
+    document: Game
+
+
+class NewRun(BaseModel):
+    """A run to be started. Without dice, new ones are rolled."""
+
+    game_id: str
+    dice: Dice | None = None
+
+
+class NextInput(BaseModel):
+    """An action, and how many inputs of the run its sender had seen taken."""
+
+    seen: Annotated[int, Field(ge=0)]
+    action: Annotated[Action, Field(discriminator="action")]
+
+
+class RunView(BaseModel):
+    """A run at the maker's table. `footprints` are those from number `footprints_from` on."""
+
+    id: str
+    game_id: str
+    revision: int
+    dice: int
+    seen: int
+    table: Table
+    footprints_from: int
+    footprints: list[Footprint]
+
+
+class Trial(BaseModel):
+    """Answers to be tried on the first question these dice bring, without playing."""
+
+    dice: Dice
+    answers: Annotated[tuple[Annotated[str, Field(max_length=500)], ...], Field(max_length=50)]
+
+
+class TrialView(BaseModel):
+    """What would come of each answer tried."""
+
+    question: DrawnQuestion
+    checked: list[Checked]
+
+
+class PlayGame(BaseModel):
+    """What a player is told of a game before playing it."""
+
+    id: str
+    title: str
+    length: int
+
+
+class NewPlay(BaseModel):
+    """A player who wants to play."""
+
+    player: Annotated[str, Field(max_length=200)] = ""
+
+    @property
+    def name(self) -> str:
+        """The player's name, tidied and kept short."""
+        return tidy(self.player)[:40].strip() or "Player"
+
+
+class PlayView(BaseModel):
+    """A run on the players' page: nothing but what the player may know."""
+
+    id: str
+    game_id: str
+    seen: int
+    table: Table
+
+
+class Health(BaseModel):
+    """That the server answers."""
+
+    status: Literal["ok"] = "ok"

@@ -1,0 +1,116 @@
+"""Every error as problem details (RFC 9457), with a list of what is wrong and where."""
+
+from collections.abc import Sequence
+from http import HTTPStatus
+from typing import Any
+
+from fastapi import FastAPI, Request
+from fastapi.exceptions import RequestValidationError
+from fastapi.responses import JSONResponse
+from pydantic import BaseModel
+from starlette.exceptions import HTTPException
+
+from dicetrail.core import GameProblems, Problem, Severity
+from dicetrail.files import FileProblem
+from dicetrail.store import NotFound, StaleRevision, StaleRun
+from dicetrail.store.models import RefusedRow
+
+
+class ProblemDetails(BaseModel):
+    """An error as RFC 9457 has it; `problems` and `refused` are extension members."""
+
+    type: str = "about:blank"
+    title: str
+    status: int
+    detail: str
+    problems: list[Problem] = []
+    refused: list[RefusedRow] = []
+
+
+class NothingLoaded(ValueError):
+    """A question file in which no row became a question. Nothing was kept."""
+
+    def __init__(self, refused: Sequence[RefusedRow]) -> None:
+        self.refused = list(refused)
+        super().__init__("No row of this file is a question, so nothing was loaded.")
+
+
+ERROR_RESPONSES: dict[int | str, dict[str, Any]] = {
+    "default": {"model": ProblemDetails, "description": "What went wrong, and how to mend it"}
+}
+
+
+def explain_errors(app: FastAPI) -> None:
+    """Have the application answer every error with problem details."""
+
+    @app.exception_handler(HTTPException)
+    def http_error(_: Request, error: HTTPException) -> JSONResponse:
+        return _response(error.status_code, str(error.detail))
+
+    @app.exception_handler(RequestValidationError)
+    def invalid(_: Request, error: RequestValidationError) -> JSONResponse:
+        problems = [
+            Problem(_path(fault["loc"]), fault["msg"], _mend(fault)) for fault in error.errors()
+        ]
+        return _response(422, "The request does not have the expected form.", problems)
+
+    @app.exception_handler(NotFound)
+    def not_found(_: Request, error: NotFound) -> JSONResponse:
+        return _response(404, f"T{str(error)[1:]}.")
+
+    @app.exception_handler(StaleRevision)
+    def stale_revision(_: Request, error: StaleRevision) -> JSONResponse:
+        return _response(
+            412,
+            f"This game was changed elsewhere: you edited revision {error.saved_on}, and "
+            f"revision {error.newest} is the newest. Your edit was not saved.",
+        )
+
+    @app.exception_handler(StaleRun)
+    def stale_run(_: Request, error: StaleRun) -> JSONResponse:
+        return _response(409, f"This run has gone on elsewhere; your input was {error}.")
+
+    @app.exception_handler(GameProblems)
+    def game_problems(_: Request, error: GameProblems) -> JSONResponse:
+        faults = [fault for fault in error.problems if fault.severity is Severity.FAULT]
+        return _response(409, "This game cannot be played until its faults are mended.", faults)
+
+    @app.exception_handler(FileProblem)
+    def file_problem(_: Request, error: FileProblem) -> JSONResponse:
+        return _response(422, "This file was not loaded, and nothing changed.", [error.problem])
+
+    @app.exception_handler(NothingLoaded)
+    def nothing_loaded(_: Request, error: NothingLoaded) -> JSONResponse:
+        return _response(422, str(error), refused=error.refused)
+
+
+def _response(
+    status: int,
+    detail: str,
+    problems: Sequence[Problem] = (),
+    refused: Sequence[RefusedRow] = (),
+) -> JSONResponse:
+    body = ProblemDetails(
+        title=HTTPStatus(status).phrase,
+        status=status,
+        detail=detail,
+        problems=list(problems),
+        refused=list(refused),
+    )
+    return JSONResponse(body.model_dump(mode="json"), status, media_type="application/problem+json")
+
+
+def _path(location: Sequence[str | int]) -> str:
+    """A place in a request body, written as the document writes it: ``rounds[0].draw.count``."""
+    words = [f"[{part}]" if isinstance(part, int) else f".{part}" for part in location[1:]]
+    return "".join(words).removeprefix(".document").lstrip(".") or str(location[0])
+
+
+def _mend(fault: Any) -> str:
+    """What to send instead, as far as the kind of fault tells."""
+    mends = {
+        "extra_forbidden": "leave this field out",
+        "missing": "add this field",
+        "json_invalid": "send well-formed JSON",
+    }
+    return mends.get(fault["type"], "send a value of the expected kind")

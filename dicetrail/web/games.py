@@ -1,0 +1,145 @@
+"""Games: the shelf's list, one game, its saves, its draw, and answers tried on it."""
+
+from fastapi import APIRouter
+from sqlalchemy.orm import Session
+
+from dicetrail.core import (
+    DrawnQuestion,
+    Game,
+    Program,
+    Severity,
+    check_choice,
+    draw_list,
+    first_game,
+)
+from dicetrail.store.games import add_game, newest_game, newest_games, revise_game
+from dicetrail.store.models import GameRevision
+from dicetrail.store.packs import newest_packs
+from dicetrail.store.runs import last_answered_run
+from dicetrail.web.boundary import (
+    Dice,
+    GameCard,
+    GameSave,
+    GameView,
+    NewGame,
+    RunCard,
+    Trial,
+    TrialView,
+)
+from dicetrail.web.context import Now, SharedLibrary
+from dicetrail.web.library import Library, PackNumbers
+from dicetrail.web.packs import pack_card
+
+router = APIRouter(prefix="/api/games", tags=["games"])
+
+
+@router.get("")
+def list_games(library: SharedLibrary) -> list[GameCard]:
+    """Every game at a glance, the last saved first."""
+    with library.database.reading() as session:
+        return [_card(library, session, revision) for revision in newest_games(session)]
+
+
+@router.post("", status_code=201)
+def make_game(new: NewGame, library: SharedLibrary, now: Now) -> GameView:
+    """Make a game that plays the packs given, or that waits for its first questions."""
+    with library.database.writing() as session:
+        questions = sum(pack.question_count for pack in newest_packs(session, new.packs))
+        made = add_game(session, first_game(new.title.strip(), new.packs, questions), now)
+    return _view(library, made.game_id)
+
+
+@router.get("/{game_id}")
+def show_game(game_id: str, library: SharedLibrary) -> GameView:
+    """One game as it now stands."""
+    return _view(library, game_id)
+
+
+@router.put("/{game_id}")
+def save_game(game_id: str, save: GameSave, library: SharedLibrary, now: Now) -> GameView:
+    """Keep a new revision. Refused if another was saved since the one it was made from."""
+    with library.database.writing() as session:
+        revise_game(session, game_id, save.revision, save.document, now)
+    return _view(library, game_id)
+
+
+@router.get("/{game_id}/draw")
+def show_draw(game_id: str, dice: Dice, library: SharedLibrary) -> list[DrawnQuestion]:
+    """The questions these dice bring, in order, with their right answers: for the maker."""
+    return list(draw_list(newest_program(library, game_id), dice))
+
+
+@router.post("/{game_id}/trial")
+def try_answers(game_id: str, trial: Trial, library: SharedLibrary) -> TrialView:
+    """The verdict on each answer to the first question these dice bring."""
+    program = newest_program(library, game_id)
+    question = next(draw_list(program, trial.dice))
+    right = 1 + ord(question.right_letter) - ord("A")
+    return TrialView(
+        question=question,
+        checked=[
+            check_choice(answer, question.choices, right, program.round.check)
+            for answer in trial.answers
+        ],
+    )
+
+
+def pack_numbers(session: Session, document: Game) -> PackNumbers:
+    """The newest revisions of the packs a game draws from, as far as they are there."""
+    wanted = {name for round_ in document.rounds for name in round_.packs}
+    return tuple(sorted((pack.pack_id, pack.number) for pack in newest_packs(session, wanted)))
+
+
+def newest_program(library: Library, game_id: str) -> Program:
+    """A game as it now stands, ready to run. Raises NotFound, GameProblems."""
+    with library.database.reading() as session:
+        game = newest_game(session, game_id)
+        packs = pack_numbers(session, game.document)
+    return library.program(game_id, game.number, packs)
+
+
+def _view(library: Library, game_id: str) -> GameView:
+    with library.database.reading() as session:
+        game = newest_game(session, game_id)
+        wanted = {name for round_ in game.document.rounds for name in round_.packs}
+        packs = newest_packs(session, wanted)
+        examined = library.examined(game_id, game.number, pack_numbers(session, game.document))
+        return GameView(
+            id=game_id,
+            revision=game.number,
+            saved_at=game.saved_at,
+            document=game.document,
+            stops=examined.stops,
+            problems=examined.problems,
+            score_spans=examined.score_spans,
+            packs=[pack_card(pack) for pack in packs],
+        )
+
+
+def _card(library: Library, session: Session, game: GameRevision) -> GameCard:
+    examined = library.examined(game.game_id, game.number, pack_numbers(session, game.document))
+    return GameCard(
+        id=game.game_id,
+        revision=game.number,
+        title=game.document.title,
+        saved_at=game.saved_at,
+        stops=examined.stops,
+        fault_count=sum(problem.severity is Severity.FAULT for problem in examined.problems),
+        last_run=_last_run(library, session, game.game_id),
+    )
+
+
+def _last_run(library: Library, session: Session, game_id: str) -> RunCard | None:
+    run = last_answered_run(session, game_id)
+    if run is None:
+        return None
+    program, state = library.program_of(run), library.moments(run)[-1].state
+    return RunCard(
+        id=run.id,
+        dice=run.dice,
+        score=state.tally.score,
+        right_count=state.tally.right_count,
+        length=program.length,
+        ending=None if state.ending is None else program.game.endings[state.ending].title,
+        started_at=run.started_at,
+    )

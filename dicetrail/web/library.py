@@ -1,0 +1,85 @@
+"""Games and packs made ready to use, each worked out once.
+
+Revisions never change, so what is worked out from them is kept by their numbers, the least
+recently used dropped first.
+"""
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from functools import lru_cache
+
+from dicetrail.core import (
+    Game,
+    Input,
+    Moment,
+    Pack,
+    Problem,
+    Program,
+    ScoreSpan,
+    StopSummary,
+    build,
+    replay,
+    score_spans,
+    summaries,
+    survey,
+)
+from dicetrail.store import Database
+from dicetrail.store.games import game_revision
+from dicetrail.store.models import RunRow
+from dicetrail.store.packs import pack_revision
+
+PackNumbers = tuple[tuple[str, int], ...]
+"""Packs by identifier and revision, in the order of their identifiers."""
+
+
+@dataclass(frozen=True, slots=True)
+class Examined:
+    """What is said of a game without playing it."""
+
+    problems: tuple[Problem, ...]
+    stops: tuple[StopSummary, ...]
+    score_spans: tuple[ScoreSpan, ...]
+
+
+class Library:
+    """What the routers share: the store, and what was worked out from it."""
+
+    def __init__(self, database: Database) -> None:
+        self.database = database
+        self.pack = lru_cache(maxsize=64)(self._pack)
+        self.examined = lru_cache(maxsize=256)(self._examined)
+        self.program = lru_cache(maxsize=64)(self._program)
+
+    def moments(self, run: RunRow) -> tuple[Moment, ...]:
+        """Every moment of a run so far."""
+        return replay(
+            self.program_of(run),
+            run.dice,
+            [run.player],
+            [Input(given.action, given.at) for given in run.inputs],
+        )
+
+    def program_of(self, run: RunRow) -> Program:
+        """The program a run was started with. Raises GameProblems."""
+        return self.program(
+            run.game_id, run.game_revision, tuple(sorted(run.pack_revisions.items()))
+        )
+
+    def _pack(self, pack_id: str, number: int) -> Pack:
+        with self.database.reading() as session:
+            found = pack_revision(session, pack_id, number)
+            return Pack(found.title, found.questions)
+
+    def _examined(self, game_id: str, number: int, packs: PackNumbers) -> Examined:
+        game, held = self._game(game_id, number), self._held(packs)
+        return Examined(survey(game, held), summaries(game, held), score_spans(game, held))
+
+    def _program(self, game_id: str, number: int, packs: PackNumbers) -> Program:
+        return build(self._game(game_id, number), self._held(packs))
+
+    def _game(self, game_id: str, number: int) -> Game:
+        with self.database.reading() as session:
+            return game_revision(session, game_id, number).document
+
+    def _held(self, packs: Sequence[tuple[str, int]]) -> dict[str, Pack]:
+        return {name: self.pack(name, number) for name, number in packs}
