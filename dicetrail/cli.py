@@ -1,8 +1,10 @@
 """`dicetrail` on the command line."""
 
+import json
 import socket
 from datetime import UTC, datetime
 from pathlib import Path
+from tempfile import TemporaryDirectory
 from typing import Annotated
 
 import typer
@@ -47,6 +49,15 @@ def serve(
     server = uvicorn.Server(uvicorn.Config(create_app(database), log_level="warning"))
     server.run(sockets=[listener])
     database.close()
+
+
+@app.command()
+def openapi() -> None:
+    """Print the description of the HTTP interface (OpenAPI, as JSON)."""
+    with TemporaryDirectory() as folder:
+        database = Database(Path(folder) / "empty.sqlite")
+        print(json.dumps(create_app(database).openapi(), indent=2))
+        database.close()
 
 
 def _listen(host: str, port: int) -> socket.socket:

@@ -42,7 +42,7 @@ from dicetrail.core.engine import (
 from dicetrail.core.footprints import Change, Footprint, Stop, What
 from dicetrail.core.problems import GameProblems, Problem, Severity
 from dicetrail.core.recipes import first_game
-from dicetrail.core.survey import Packs, survey
+from dicetrail.core.survey import Packs, questions_drawn, survey
 from dicetrail.core.table import Table, table
 from dicetrail.core.trail import (
     DrawnQuestion,
@@ -94,6 +94,7 @@ __all__ = [
     "check_choice",
     "draw_list",
     "first_game",
+    "questions_drawn",
     "replay",
     "score_spans",
     "start",

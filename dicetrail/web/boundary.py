@@ -50,7 +50,7 @@ class PackCard(BaseModel):
 
 
 class PackView(PackCard):
-    """A pack with its questions."""
+    """A pack with its first questions."""
 
     questions: tuple[Question, ...]
 
@@ -75,6 +75,9 @@ class GameCard(BaseModel):
     title: str
     saved_at: datetime
     stops: tuple[StopSummary, ...]
+    length: int
+    """How many questions a run asks."""
+    ending_count: int
     fault_count: int
     last_run: RunCard | None
 

@@ -50,7 +50,8 @@ def explain_errors(app: FastAPI) -> None:
     @app.exception_handler(RequestValidationError)
     def invalid(_: Request, error: RequestValidationError) -> JSONResponse:
         problems = [
-            Problem(_path(fault["loc"]), fault["msg"], _mend(fault)) for fault in error.errors()
+            Problem(_path(fault["loc"]), fault["msg"], _mend(fault["type"]))
+            for fault in error.errors()
         ]
         return _response(422, "The request does not have the expected form.", problems)
 
@@ -79,6 +80,10 @@ def explain_errors(app: FastAPI) -> None:
     def file_problem(_: Request, error: FileProblem) -> JSONResponse:
         return _response(422, "This file was not loaded, and nothing changed.", [error.problem])
 
+    @app.exception_handler(Exception)
+    def unforeseen(_: Request, __: Exception) -> JSONResponse:
+        return _response(500, "Something failed inside the server. What you saved is safe.")
+
     @app.exception_handler(NothingLoaded)
     def nothing_loaded(_: Request, error: NothingLoaded) -> JSONResponse:
         return _response(422, str(error), refused=error.refused)
@@ -106,11 +111,11 @@ def _path(location: Sequence[str | int]) -> str:
     return "".join(words).removeprefix(".document").lstrip(".") or str(location[0])
 
 
-def _mend(fault: Any) -> str:
+def _mend(kind: str) -> str:
     """What to send instead, as far as the kind of fault tells."""
     mends = {
-        "extra_forbidden": "leave this field out",
+        "unexpected_keyword_argument": "leave this field out",
         "missing": "add this field",
         "json_invalid": "send well-formed JSON",
     }
-    return mends.get(fault["type"], "send a value of the expected kind")
+    return mends.get(kind, "send a value of the expected kind")

@@ -124,6 +124,8 @@ def _card(library: Library, session: Session, game: GameRevision) -> GameCard:
         title=game.document.title,
         saved_at=game.saved_at,
         stops=examined.stops,
+        length=examined.length,
+        ending_count=len(game.document.endings),
         fault_count=sum(problem.severity is Severity.FAULT for problem in examined.problems),
         last_run=_last_run(library, session, game.game_id),
     )

@@ -10,7 +10,7 @@ _SMALL, _DOCUMENT, _UPLOAD = 64 * 1024, 2 * 1024 * 1024, MOST_BYTES + 64 * 1024
 
 _HEADERS = {
     "content-security-policy": (
-        "default-src 'self'; img-src 'self' data:; object-src 'none'; base-uri 'none'; "
+        "default-src 'self'; object-src 'none'; base-uri 'none'; "
         "form-action 'self'; frame-ancestors 'none'"
     ),
     "cross-origin-opener-policy": "same-origin",

@@ -18,6 +18,7 @@ from dicetrail.core import (
     ScoreSpan,
     StopSummary,
     build,
+    questions_drawn,
     replay,
     score_spans,
     summaries,
@@ -37,6 +38,7 @@ class Examined:
     """What is said of a game without playing it."""
 
     problems: tuple[Problem, ...]
+    length: int
     stops: tuple[StopSummary, ...]
     score_spans: tuple[ScoreSpan, ...]
 
@@ -72,7 +74,12 @@ class Library:
 
     def _examined(self, game_id: str, number: int, packs: PackNumbers) -> Examined:
         game, held = self._game(game_id, number), self._held(packs)
-        return Examined(survey(game, held), summaries(game, held), score_spans(game, held))
+        return Examined(
+            survey(game, held),
+            sum(questions_drawn(round_, held) for round_ in game.rounds),
+            summaries(game, held),
+            score_spans(game, held),
+        )
 
     def _program(self, game_id: str, number: int, packs: PackNumbers) -> Program:
         return build(self._game(game_id, number), self._held(packs))

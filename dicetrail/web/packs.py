@@ -1,8 +1,9 @@
 """Packs: the shelf's list, one pack, and a question file made into a pack."""
 
 from pathlib import PurePath
+from typing import Annotated
 
-from fastapi import APIRouter, UploadFile
+from fastapi import APIRouter, Query, UploadFile
 
 from dicetrail.core import Pack, tidy
 from dicetrail.files import Reading, read_questions
@@ -12,6 +13,9 @@ from dicetrail.store.packs import add_pack, newest_pack, newest_packs
 from dicetrail.web.boundary import PackCard, PackView
 from dicetrail.web.context import Now, SharedLibrary
 from dicetrail.web.errors import NothingLoaded
+
+_FIRST = 100
+"""How many questions of a pack are sent when nobody asks for more."""
 
 router = APIRouter(prefix="/api/packs", tags=["packs"])
 
@@ -33,14 +37,16 @@ def load_pack(file: UploadFile, library: SharedLibrary, now: Now) -> PackView:
         raise NothingLoaded(source.refused)
     pack = Pack(title_from(name), reading.questions)
     with library.database.writing() as session:
-        return _view(add_pack(session, pack, source, now))
+        return _view(add_pack(session, pack, source, now), _FIRST)
 
 
 @router.get("/{pack_id}")
-def show_pack(pack_id: str, library: SharedLibrary) -> PackView:
-    """One pack with its questions."""
+def show_pack(
+    pack_id: str, library: SharedLibrary, most: Annotated[int, Query(ge=0)] = _FIRST
+) -> PackView:
+    """One pack with its first questions, as many as asked for."""
     with library.database.reading() as session:
-        return _view(newest_pack(session, pack_id))
+        return _view(newest_pack(session, pack_id), most)
 
 
 def title_from(file_name: str) -> str:
@@ -75,5 +81,5 @@ def pack_card(pack: PackRevision) -> PackCard:
     )
 
 
-def _view(pack: PackRevision) -> PackView:
-    return PackView(**dict(pack_card(pack)), questions=pack.questions)
+def _view(pack: PackRevision, most: int) -> PackView:
+    return PackView(**dict(pack_card(pack)), questions=pack.questions[:most])

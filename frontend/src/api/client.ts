@@ -1,0 +1,41 @@
+import createClient from "openapi-fetch";
+import type { paths, ProblemDetails } from "./schema";
+
+/** The one client of the server's API. */
+export const api = createClient<paths>({ baseUrl: "/" });
+
+/** An error the server explained, or the failure to reach it. */
+export class ApiError extends Error {
+  constructor(readonly details: ProblemDetails) {
+    super(details.detail);
+  }
+  get status() {
+    return this.details.status;
+  }
+}
+
+const OUT_OF_REACH: ProblemDetails = {
+  type: "about:blank",
+  title: "Out of reach",
+  status: 0,
+  detail: "The server does not answer. Is it still running? Nothing you saved is lost.",
+  problems: [],
+  refused: [],
+};
+
+/** What a call gave, or an ApiError thrown. */
+export async function given<T>(call: Promise<{ data?: T; error?: ProblemDetails }>): Promise<T> {
+  let answer;
+  try {
+    answer = await call;
+  } catch {
+    throw new ApiError(OUT_OF_REACH);
+  }
+  if (answer.data === undefined) throw new ApiError(answer.error ?? OUT_OF_REACH);
+  return answer.data;
+}
+
+/** The details of any error thrown by `given`. */
+export function detailsOf(error: unknown): ProblemDetails {
+  return error instanceof ApiError ? error.details : { ...OUT_OF_REACH, detail: String(error) };
+}

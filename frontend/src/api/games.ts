@@ -1,0 +1,67 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { api, given } from "./client";
+import type { Game, NewGame } from "./schema";
+
+export function useGames() {
+  return useQuery({ queryKey: ["games"], queryFn: () => given(api.GET("/api/games")) });
+}
+
+export function useGame(gameId: string) {
+  return useQuery({
+    queryKey: ["games", gameId],
+    queryFn: () =>
+      given(api.GET("/api/games/{game_id}", { params: { path: { game_id: gameId } } })),
+    staleTime: Infinity,
+  });
+}
+
+export function useMakeGame() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (game: NewGame) => given(api.POST("/api/games", { body: game })),
+    onSuccess: (game) => {
+      queries.setQueryData(["games", game.id], game);
+      void queries.invalidateQueries({ queryKey: ["games"], exact: true });
+    },
+  });
+}
+
+export function saveGame(gameId: string, revision: number, document: Game) {
+  return given(
+    api.PUT("/api/games/{game_id}", {
+      params: { path: { game_id: gameId } },
+      body: { revision, document },
+    }),
+  );
+}
+
+/** The questions these dice bring to a revision of a game. */
+export function useDraw(gameId: string, revision: number, dice: number | undefined) {
+  return useQuery({
+    queryKey: ["draw", gameId, revision, dice],
+    queryFn: () =>
+      given(
+        api.GET("/api/games/{game_id}/draw", {
+          params: { path: { game_id: gameId }, query: { dice: dice ?? 0 } },
+        }),
+      ),
+    enabled: dice !== undefined,
+    placeholderData: (before) => before,
+  });
+}
+
+/** The verdicts on some answers to the first question these dice bring. */
+export function useTrial(gameId: string, revision: number, dice: number | undefined, answers: string[]) {
+  return useQuery({
+    queryKey: ["trial", gameId, revision, dice, answers],
+    queryFn: () =>
+      given(
+        api.POST("/api/games/{game_id}/trial", {
+          params: { path: { game_id: gameId } },
+          body: { dice: dice ?? 0, answers },
+        }),
+      ),
+    enabled: dice !== undefined,
+    placeholderData: (before) => before,
+  });
+}

@@ -1,0 +1,36 @@
+import { lazy, Suspense } from "react";
+import { BrowserRouter, Link, Route, Routes } from "react-router";
+import { Page } from "./Page";
+
+const Shelf = lazy(() => import("../shelf/Shelf"));
+const Workbench = lazy(() => import("../workbench/Workbench"));
+const PlayPage = lazy(() => import("../play/PlayPage"));
+
+/** Every address of the app, each loading only what it shows. */
+export function App() {
+  return (
+    <BrowserRouter>
+      <Suspense fallback={<p className="p-6 text-soft">Unfolding the map…</p>}>
+        <Routes>
+          <Route path="/" element={<Shelf />} />
+          <Route path="/game/:gameId/:stop?" element={<Workbench />} />
+          <Route path="/play/:gameId" element={<PlayPage />} />
+          <Route path="*" element={<NoSuchPage />} />
+        </Routes>
+      </Suspense>
+    </BrowserRouter>
+  );
+}
+
+function NoSuchPage() {
+  return (
+    <Page title="No such page">
+      <main className="mx-auto max-w-xl p-10">
+        <h1 className="text-3xl">The path ends here</h1>
+        <p className="mt-3">
+          There is no page at this address. <Link className="text-sky underline" to="/">Back to the shelf</Link>
+        </p>
+      </main>
+    </Page>
+  );
+}

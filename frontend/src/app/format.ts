@@ -1,0 +1,25 @@
+const words = new Intl.RelativeTimeFormat("en-GB", { numeric: "auto" });
+const steps: [Intl.RelativeTimeFormatUnit, number][] = [
+  ["day", 86_400],
+  ["hour", 3_600],
+  ["minute", 60],
+];
+
+/** How long ago a moment was, in words: “3 minutes ago”. */
+export function ago(moment: string): string {
+  const seconds = (Date.parse(moment) - Date.now()) / 1000;
+  for (const [unit, size] of steps) {
+    if (Math.abs(seconds) >= size) return words.format(Math.round(seconds / size), unit);
+  }
+  return "just now";
+}
+
+/** A count with its thing: “1 question”, “3 questions”. */
+export function counted(count: number, thing: string): string {
+  return `${count} ${thing}${count === 1 ? "" : "s"}`;
+}
+
+/** Milliseconds since a run began, as seconds with one decimal: “12.4 s”. */
+export function seconds(ms: number): string {
+  return `${(ms / 1000).toFixed(1)} s`;
+}

@@ -1,0 +1,41 @@
+import { useQuery } from "@tanstack/react-query";
+import { useParams } from "react-router";
+import { showPlayGame } from "../api/runs";
+import { Page } from "../app/Page";
+import { Die } from "../ui/Die";
+import { ErrorNotice } from "../ui/Notice";
+import { Table } from "../table/Table";
+import { usePlay } from "./usePlay";
+
+/** The game alone, for its players. */
+export default function PlayPage() {
+  const { gameId = "" } = useParams();
+  const game = useQuery({ queryKey: ["play", gameId], queryFn: () => showPlayGame(gameId) });
+  const play = usePlay(gameId, game.isSuccess);
+  const title = game.data?.title ?? "Play";
+  const failure = game.error ?? play.error;
+  return (
+    <Page title={title}>
+      <main className="mx-auto flex min-h-full max-w-2xl flex-col px-4 py-4 sm:py-8">
+        <p className="mb-3 flex items-center gap-2 font-serif text-lg font-semibold">
+          <Die className="size-6" /> {title}
+        </p>
+        <div className="flex-1 rounded-xl border border-edge bg-card p-4 shadow-sm sm:p-6">
+          {failure !== undefined && failure !== null && <ErrorNotice error={failure} />}
+          {play.run ? (
+            <Table
+              table={play.run.table}
+              runId={play.run.id}
+              isBusy={play.isBusy}
+              isAlone
+              onAction={play.act}
+              onAgain={play.again}
+            />
+          ) : (
+            !failure && <p>Laying the table…</p>
+          )}
+        </div>
+      </main>
+    </Page>
+  );
+}

@@ -1,0 +1,49 @@
+import { useCallback, useEffect, useRef, useState } from "react";
+import { sendPlayInput, showPlay, startPlay, type Action } from "../api/runs";
+import type { PlayView } from "../api/schema";
+
+/** A player's run. It is found again after a reload, until the browser's tab is closed. */
+export function usePlay(gameId: string, isReady: boolean) {
+  const [run, setRun] = useState<PlayView>();
+  const [error, setError] = useState<unknown>();
+  const [isBusy, setIsBusy] = useState(false);
+  const memory = `run of ${gameId}`;
+
+  const take = useCallback(
+    async (call: Promise<PlayView>) => {
+      setIsBusy(true);
+      try {
+        const view = await call;
+        sessionStorage.setItem(memory, view.id);
+        setRun(view);
+        setError(undefined);
+      } catch (failure) {
+        setError(failure);
+      } finally {
+        setIsBusy(false);
+      }
+    },
+    [memory],
+  );
+
+  const isStarted = useRef(false);
+  useEffect(() => {
+    if (!isReady || isStarted.current) return;
+    isStarted.current = true;
+    const left = sessionStorage.getItem(memory);
+    const fresh = () => startPlay(gameId, "");
+    void take(left ? showPlay(left).catch(fresh) : fresh());
+  }, [isReady, gameId, memory, take]);
+
+  return {
+    run,
+    error,
+    isBusy,
+    act: (action: Action) => {
+      if (run && !isBusy) void take(sendPlayInput(run.id, run.seen, action));
+    },
+    again: () => {
+      if (!isBusy) void take(startPlay(gameId, ""));
+    },
+  };
+}

@@ -1,0 +1,93 @@
+import { Plus } from "lucide-react";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { useGames, useMakeGame } from "../api/games";
+import { useLoadPack, usePacks } from "../api/packs";
+import { Page } from "../app/Page";
+import { FailedLoad } from "../pack/FailedLoad";
+import { Button } from "../ui/Button";
+import { Die } from "../ui/Die";
+import { FilePick } from "../ui/FilePick";
+import { ErrorNotice } from "../ui/Notice";
+import { useFileDrop } from "../ui/useFileDrop";
+import { GameCard } from "./GameCard";
+import { PackShelf } from "./PackShelf";
+
+/** The maker's games and packs. A question file dropped here becomes a game. */
+export default function Shelf() {
+  const games = useGames();
+  const packs = usePacks();
+  const makeGame = useMakeGame();
+  const load = useLoadPack();
+  const navigate = useNavigate();
+  const open = (game: { id: string }) => void navigate(`/game/${game.id}`);
+  const make = (title: string, packIds: string[]) =>
+    makeGame.mutate({ title, packs: packIds }, { onSuccess: open });
+  const take = (file: File) => load.mutate(file, { onSuccess: (pack) => make(pack.title, [pack.id]) });
+  const isOver = useFileDrop(take);
+  const failure = games.error ?? packs.error ?? makeGame.error;
+  return (
+    <Page title="Shelf">
+      <header className="border-b border-line bg-card">
+        <div className="mx-auto flex max-w-6xl flex-wrap items-center gap-3 px-6 py-3">
+          <Die className="size-10" />
+          <div>
+            <h1 className="text-3xl">Dice Trail</h1>
+            <p className="text-soft">Program a quiz game, and play it at every step of the making.</p>
+          </div>
+        </div>
+      </header>
+      <main className={`mx-auto max-w-6xl px-6 py-6 ${isOver ? "outline-4 outline-dashed outline-clay" : ""}`}>
+        <div className="flex flex-wrap items-end justify-between gap-4">
+          <h2 className="text-2xl">Games</h2>
+          <div className="flex flex-wrap items-center gap-3">
+            <FilePick label="New game from a question file" look="main" busy={load.isPending} onFile={take} />
+            <NewGame onMake={(title) => make(title, [])} />
+          </div>
+        </div>
+        <div className="mt-3 space-y-3">
+          {failure && <ErrorNotice error={failure} />}
+          {load.error && <FailedLoad error={load.error} />}
+        </div>
+        <ul className="mt-4 grid gap-5 sm:grid-cols-2 lg:grid-cols-3">
+          {games.data?.map((game) => (
+            <li key={game.id} className="flex">
+              <GameCard game={game} />
+            </li>
+          ))}
+        </ul>
+        {games.data?.length === 0 && (
+          <p className="mt-4 rounded-xl border-2 border-dashed border-edge p-8 text-center text-lg">
+            The shelf is empty. Drop a question file anywhere on this page, and it becomes a game you can play.
+          </p>
+        )}
+        {packs.data && packs.data.length > 0 && <PackShelf packs={packs.data} onMake={make} />}
+      </main>
+    </Page>
+  );
+}
+
+function NewGame({ onMake }: { onMake: (title: string) => void }) {
+  const [title, setTitle] = useState("");
+  return (
+    <form
+      className="flex gap-2"
+      onSubmit={(event) => {
+        event.preventDefault();
+        onMake(title.trim() || "Untitled game");
+      }}
+    >
+      <input
+        aria-label="Title of the new game"
+        placeholder="Title"
+        maxLength={200}
+        value={title}
+        onChange={(event) => setTitle(event.target.value)}
+        className="min-h-9 w-44 rounded-lg border border-edge bg-card px-3 placeholder:text-soft"
+      />
+      <Button type="submit">
+        <Plus aria-hidden /> New blank game
+      </Button>
+    </form>
+  );
+}

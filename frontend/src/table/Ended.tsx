@@ -1,0 +1,26 @@
+import { RotateCcw } from "lucide-react";
+import type { EndingShown, Table } from "../api/schema";
+import { counted } from "../app/format";
+import { Button } from "../ui/Button";
+
+type EndedProps = { table: Table; ending: EndingShown; onAgain: () => void };
+
+/** The table after the end: the verdict for the score. */
+export function Ended({ table, ending, onAgain }: EndedProps) {
+  return (
+    <div className="m-auto max-w-md py-6 text-center">
+      <p className="text-soft">{table.title}</p>
+      <h2 className="mt-1 text-4xl text-balance">{ending.title}</h2>
+      <p className="mt-3 text-lg text-pretty">{ending.verdict}</p>
+      <p className="mt-4">
+        <b className="font-serif text-3xl tabular-nums">{counted(table.score, "point")}</b>
+        <span className="block text-soft">
+          {table.right_count} of {table.length} right, {table.percent} %
+        </span>
+      </p>
+      <Button look="main" data-next className="mt-5" onClick={onAgain}>
+        <RotateCcw aria-hidden /> Play again
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,135 @@
+import { Dices, ExternalLink, Keyboard, RotateCcw, Signpost } from "lucide-react";
+import { Popover } from "radix-ui";
+import { useState } from "react";
+import { Link, useSearchParams } from "react-router";
+import type { GameView } from "../api/schema";
+import { counted } from "../app/format";
+import { Button, buttonLook } from "../ui/Button";
+import { Die } from "../ui/Die";
+import { stopName, stopOf } from "./stops";
+import type { Edit, Saving } from "./useDraft";
+import type { TableRun } from "./useTableRun";
+
+type HeaderProps = {
+  game: GameView;
+  title: string;
+  saving: Saving;
+  edit: Edit;
+  table: TableRun;
+  onShortcuts: () => void;
+};
+
+const SAVED_WORDS = { saved: "Saved", saving: "Saving…", failed: "Not saved" };
+
+/** The game's name, whether it is saved, the dice, and what the survey found. */
+export function Header({ game, title, saving, edit, table, onShortcuts }: HeaderProps) {
+  return (
+    <header className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line bg-card px-4 py-1.5">
+      <Link to="/" aria-label="Back to the shelf" className="rounded-md">
+        <Die className="size-8" />
+      </Link>
+      <h1 className="sr-only">{title}</h1>
+      <input
+        aria-label="Title of the game"
+        value={title}
+        maxLength={200}
+        onChange={(event) => edit((document) => ({ ...document, title: event.target.value }))}
+        className="min-w-0 flex-1 rounded-md border border-transparent px-2 py-0.5 font-serif text-2xl font-semibold hover:border-edge"
+      />
+      <p role="status" className={saving.is === "failed" ? "font-semibold text-clay-dark" : "text-soft"}>
+        {SAVED_WORDS[saving.is]}
+      </p>
+      <SurveyCount game={game} />
+      <DiceField key={table.dice} table={table} />
+      <Link to={`/play/${game.id}`} target="_blank" className={buttonLook()}>
+        <ExternalLink aria-hidden /> Play page
+      </Link>
+      <Button look="quiet" aria-label="Shortcuts" className="px-2" onClick={onShortcuts}>
+        <Keyboard aria-hidden />
+      </Button>
+    </header>
+  );
+}
+
+function DiceField({ table }: { table: TableRun }) {
+  const [typed, setTyped] = useState(table.dice === undefined ? "" : String(table.dice));
+  return (
+    <form
+      className="flex items-center gap-1.5"
+      onSubmit={(event) => {
+        event.preventDefault();
+        if (/^\d{1,9}$/.test(typed)) table.roll(Number(typed));
+      }}
+    >
+      <label className="flex items-center gap-1.5 font-semibold">
+        Dice
+        <input
+          value={typed}
+          inputMode="numeric"
+          maxLength={9}
+          aria-invalid={!/^\d{1,9}$/.test(typed)}
+          autoComplete="off"
+          onChange={(event) => setTyped(event.target.value)}
+          title="The number all chance of a run comes from. Type one and press Enter to play that run."
+          className="min-h-9 w-26 rounded-lg border border-edge bg-card px-2 text-right font-normal tabular-nums aria-invalid:border-2 aria-invalid:border-clay"
+        />
+      </label>
+      <Button onClick={() => table.roll()}>
+        <Dices aria-hidden /> Roll
+      </Button>
+      <Button onClick={table.startOver}>
+        <RotateCcw aria-hidden /> Start over
+      </Button>
+    </form>
+  );
+}
+
+function SurveyCount({ game }: { game: GameView }) {
+  const [search] = useSearchParams();
+  const faults = game.problems.filter((problem) => problem.severity === "fault").length;
+  const words = faults
+    ? counted(faults, "fault")
+    : game.problems.length
+      ? counted(game.problems.length, "warning")
+      : "No faults";
+  return (
+    <Popover.Root>
+      <Popover.Trigger asChild>
+        <Button look={faults ? "main" : "plain"}>
+          <Signpost aria-hidden /> {words}
+        </Button>
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          align="end"
+          sideOffset={6}
+          className="z-10 max-h-96 w-104 max-w-[90vw] overflow-auto rounded-lg border border-edge bg-card p-4 shadow-lg"
+        >
+          <h2 className="text-xl">Survey</h2>
+          {game.problems.length === 0 && <p className="mt-2">Nothing is wrong with this game.</p>}
+          <ul className="mt-2 space-y-3">
+            {game.problems.map((problem) => {
+              const stop = stopOf(problem.where);
+              return (
+                <li key={problem.where + problem.what} className="border-l-4 border-sun pl-3">
+                  <p className="font-semibold">
+                    {problem.severity === "fault" ? "Fault" : "Warning"}: {problem.what}
+                  </p>
+                  <p>To mend it, {problem.mend}.</p>
+                  <Popover.Close asChild>
+                    <Link
+                      className="text-sky underline"
+                      to={{ pathname: `/game/${game.id}/${stop}`, search: search.toString() }}
+                    >
+                      Go to {stopName(stop)}
+                    </Link>
+                  </Popover.Close>
+                </li>
+              );
+            })}
+          </ul>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}

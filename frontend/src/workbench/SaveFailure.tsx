@@ -1,0 +1,19 @@
+import { detailsOf } from "../api/client";
+import { Button } from "../ui/Button";
+import { ErrorNotice } from "../ui/Notice";
+
+const CHANGED_ELSEWHERE = 412;
+
+/** Why the last edits are not saved. They stay on screen until they are. */
+export function SaveFailure({ error, onRetry }: { error: unknown; onRetry: () => void }) {
+  const isStale = detailsOf(error).status === CHANGED_ELSEWHERE;
+  return (
+    <div className="px-4 pt-2">
+      <ErrorNotice error={error}>
+        <Button className="mt-2" onClick={isStale ? () => window.location.reload() : onRetry}>
+          {isStale ? "Show the newest, without my edit" : "Save again"}
+        </Button>
+      </ErrorNotice>
+    </div>
+  );
+}

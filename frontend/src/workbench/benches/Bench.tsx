@@ -1,0 +1,54 @@
+import type { ComponentType } from "react";
+import type { Game, GameView, Round, Stop } from "../../api/schema";
+import { STOP_FACES } from "../stops";
+import type { Edit } from "../useDraft";
+import type { TableRun } from "../useTableRun";
+import { AskBench } from "./AskBench";
+import { CheckBench } from "./CheckBench";
+import { DrawBench } from "./DrawBench";
+import { EndBench } from "./EndBench";
+import { LoadBench } from "./LoadBench";
+import { ScoreBench } from "./ScoreBench";
+
+export type BenchProps = {
+  game: GameView;
+  document: Game;
+  round: Round;
+  edit: Edit;
+  /** Changes some of the round's rules and leaves the rest. */
+  editRound: (change: Partial<Round>) => void;
+  table: TableRun;
+};
+
+const BENCHES: Partial<Record<Stop, ComponentType<BenchProps>>> = {
+  load: LoadBench,
+  draw: DrawBench,
+  ask: AskBench,
+  check: CheckBench,
+  score: ScoreBench,
+  end: EndBench,
+};
+
+type Props = Omit<BenchProps, "round" | "editRound"> & { stop: Stop };
+
+/** The place where the chosen stop is programmed. */
+export function Bench({ stop, ...shared }: Props) {
+  const face = STOP_FACES[stop];
+  const Body = BENCHES[stop];
+  const round = shared.document.rounds[0];
+  if (!face || !Body || !round) return null;
+  const editRound = (change: Partial<Round>) =>
+    shared.edit((document) => ({
+      ...document,
+      rounds: document.rounds.map((old, index) => (index === 0 ? { ...old, ...change } : old)),
+    }));
+  return (
+    <section aria-labelledby="bench" className="min-h-0 overflow-auto rounded-xl border border-line bg-card/90 p-5">
+      <h2 id="bench" className="text-2xl">
+        {face.name}
+      </h2>
+      <p className="mb-4 text-soft">{face.question}</p>
+      <Body {...shared} round={round} editRound={editRound} />
+    </section>
+  );
+}

@@ -1,0 +1,85 @@
+import { useState } from "react";
+import { useTrial } from "../../api/games";
+import { SwitchField, TextField } from "../../ui/fields";
+import { ErrorNotice } from "../../ui/Notice";
+import type { BenchProps } from "./Bench";
+
+const FIRST_SAMPLES = ["b", "2", "", "dunno"];
+
+/** What counts as an answer, and a strip to try some out on. */
+export function CheckBench({ game, round, editRound, table }: BenchProps) {
+  const check = round.check;
+  const set = (change: Partial<typeof check>) => editRound({ check: { ...check, ...change } });
+  return (
+    <div className="space-y-5">
+      <div className="grid gap-3 xl:grid-cols-2">
+        <SwitchField
+          label="By letter"
+          hint="“b” and “B” both name choice B"
+          checked={check.by_letter}
+          onChange={(by_letter) => set({ by_letter })}
+        />
+        <SwitchField
+          label="By place"
+          hint="“2” names the second choice"
+          checked={check.by_place}
+          onChange={(by_place) => set({ by_place })}
+        />
+        <SwitchField
+          label="By its whole text"
+          hint="typed in full; extra spaces never matter"
+          checked={check.by_text}
+          onChange={(by_text) => set({ by_text })}
+        />
+        <SwitchField
+          label="Capitals do not matter"
+          hint="“carrot” is “Carrot”"
+          checked={check.ignore_case}
+          onChange={(ignore_case) => set({ ignore_case })}
+        />
+      </div>
+      <p className="text-soft">
+        Picking a choice always works. An answer that names no choice costs nothing and is asked for again.
+      </p>
+      <TryOut gameId={game.id} revision={game.revision} dice={table.dice} />
+    </div>
+  );
+}
+
+type TryOutProps = { gameId: string; revision: number; dice: number | undefined };
+
+/** Typed samples, each with its verdict and the reason, on the first question drawn. */
+function TryOut({ gameId, revision, dice }: TryOutProps) {
+  const [samples, setSamples] = useState(FIRST_SAMPLES);
+  const trial = useTrial(gameId, revision, dice, samples);
+  if (trial.error) return <ErrorNotice error={trial.error} />;
+  if (!trial.data) return null;
+  const { question, checked } = trial.data;
+  return (
+    <div>
+      <h3 className="text-lg">Try some answers</h3>
+      <p>
+        {question.prompt}{" "}
+        <span className="text-soft">
+          {question.choices.map((choice, index) => `${"ABCDEFGH"[index] ?? ""} ${choice}`).join(" · ")}
+        </span>
+      </p>
+      <ul className="mt-2 space-y-1.5">
+        {samples.map((sample, index) => (
+          // Samples have no identity but their place, and are never moved.
+          <li key={index} className="grid grid-cols-[10rem_1fr] items-center gap-3">
+            <TextField
+              label={`Sample answer ${index + 1}`}
+              hideLabel
+              value={sample}
+              onChange={(value) => setSamples(samples.map((old, place) => (place === index ? value : old)))}
+            />
+            <span aria-live="polite">
+              <b className="capitalize">{checked[index]?.verdict}:</b> {checked[index]?.why}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

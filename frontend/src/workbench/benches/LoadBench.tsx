@@ -1,0 +1,99 @@
+import { Trash2 } from "lucide-react";
+import { useState } from "react";
+import { useLoadPack, usePacks } from "../../api/packs";
+import type { PackCard } from "../../api/schema";
+import { counted } from "../../app/format";
+import { FailedLoad } from "../../pack/FailedLoad";
+import { PackReport } from "../../pack/PackReport";
+import { Button } from "../../ui/Button";
+import { FilePick } from "../../ui/FilePick";
+import { useFileDrop } from "../../ui/useFileDrop";
+import type { BenchProps } from "./Bench";
+
+/** The packs a game draws from; a question file becomes one by loading it. */
+export function LoadBench({ game, round, editRound }: BenchProps) {
+  const [looksAt, setLooksAt] = useState<string>();
+  const load = useLoadPack();
+  const shelf = usePacks();
+  const take = (file: File) =>
+    load.mutate(file, {
+      onSuccess: (pack) => {
+        editRound({ packs: [...round.packs, pack.id] });
+        setLooksAt(pack.id);
+      },
+    });
+  const isOver = useFileDrop(take);
+  const known = new Map([...(shelf.data ?? []), ...game.packs].map((pack) => [pack.id, pack]));
+  const others = (shelf.data ?? []).filter((pack) => !round.packs.includes(pack.id));
+  const shown = looksAt ?? round.packs[0];
+  return (
+    <div className="space-y-5">
+      <div className={`rounded-lg border-2 border-dashed p-4 ${isOver ? "border-clay bg-sun-pale" : "border-line"}`}>
+        <div className="flex flex-wrap items-center gap-3">
+          <FilePick label="Load a question file" look="main" busy={load.isPending} onFile={take} />
+          <span className="text-soft">or drop one anywhere. Tabs or commas between the fields:</span>
+        </div>
+        <p className="mt-2 font-semibold">question, right answer, wrong choice 1, wrong choice 2, …</p>
+      </div>
+      {load.error && <FailedLoad error={load.error} />}
+      {round.packs.length > 0 && (
+        <ul className="space-y-1.5">
+          {round.packs.map((packId) => (
+            <PackLine
+              key={packId}
+              packId={packId}
+              pack={known.get(packId)}
+              isShown={packId === shown}
+              onShow={() => setLooksAt(packId)}
+              onRemove={() => {
+                setLooksAt(undefined);
+                editRound({ packs: round.packs.filter((other) => other !== packId) });
+              }}
+            />
+          ))}
+        </ul>
+      )}
+      {shown && <PackReport packId={shown} />}
+      {others.length > 0 && (
+        <div>
+          <h3 className="text-lg">Other packs on the shelf</h3>
+          <ul className="mt-1 flex flex-wrap gap-2">
+            {others.map((pack) => (
+              <li key={pack.id}>
+                <Button onClick={() => editRound({ packs: [...round.packs, pack.id] })}>
+                  Use {pack.title} ({pack.question_count})
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </div>
+  );
+}
+
+type PackLineProps = {
+  packId: string;
+  pack: PackCard | undefined;
+  isShown: boolean;
+  onShow: () => void;
+  onRemove: () => void;
+};
+
+function PackLine({ packId, pack, isShown, onShow, onRemove }: PackLineProps) {
+  const title = pack?.title ?? packId;
+  return (
+    <li className={`flex items-center gap-2 rounded-lg border px-2 ${isShown ? "border-ink" : "border-line"}`}>
+      <button type="button" aria-pressed={isShown} onClick={onShow} className="min-h-9 min-w-0 flex-1 text-left">
+        <b>{title}</b>{" "}
+        <span className="text-soft">
+          {pack && counted(pack.question_count, "question")}
+          {pack && pack.source.refused.length > 0 && `, ${counted(pack.source.refused.length, "row")} refused`}
+        </span>
+      </button>
+      <Button look="quiet" aria-label={`Take out ${title}`} onClick={onRemove}>
+        <Trash2 aria-hidden />
+      </Button>
+    </li>
+  );
+}

@@ -1,0 +1,72 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useCallback, useEffect, useRef, useState } from "react";
+import { saveGame } from "../api/games";
+import type { Game, GameView } from "../api/schema";
+
+const PAUSE_MS = 250;
+
+export type Edit = (change: (document: Game) => Game) => void;
+export type Saving = { is: "saved" } | { is: "saving" } | { is: "failed"; error: unknown };
+
+/**
+ * The document as its maker has it on screen, saved a moment after each edit. One save is
+ * on its way at a time, and the newest document always follows; an edit that could not be
+ * saved stays on screen and goes out with the next one, or when `retry` is called.
+ */
+export function useDraft(game: GameView) {
+  const queries = useQueryClient();
+  const [document, setDocument] = useState(game.document);
+  const [saving, setSaving] = useState<Saving>({ is: "saved" });
+  const kept = useRef({ newest: game.document, revision: game.revision, isOut: false, isDue: false });
+  const timer = useRef<number>(undefined);
+
+  const flush = useCallback(async () => {
+    window.clearTimeout(timer.current);
+    const draft = kept.current;
+    if (draft.isOut) return;
+    draft.isOut = true;
+    try {
+      while (draft.isDue) {
+        draft.isDue = false;
+        const view = await saveGame(game.id, draft.revision, draft.newest);
+        draft.revision = view.revision;
+        queries.setQueryData(["games", game.id], view);
+      }
+      void queries.invalidateQueries({ queryKey: ["games"], exact: true });
+      setSaving({ is: "saved" });
+    } catch (error) {
+      draft.isDue = true;
+      setSaving({ is: "failed", error });
+    } finally {
+      draft.isOut = false;
+    }
+  }, [game.id, queries]);
+
+  const edit: Edit = useCallback(
+    (change) => {
+      const draft = kept.current;
+      draft.newest = change(draft.newest);
+      draft.isDue = true;
+      setDocument(draft.newest);
+      setSaving({ is: "saving" });
+      window.clearTimeout(timer.current);
+      timer.current = window.setTimeout(() => void flush(), PAUSE_MS);
+    },
+    [flush],
+  );
+
+  useEffect(() => {
+    const leaving = (event: BeforeUnloadEvent) => {
+      if (!kept.current.isDue && !kept.current.isOut) return;
+      event.preventDefault();
+      void flush();
+    };
+    window.addEventListener("beforeunload", leaving);
+    return () => {
+      window.removeEventListener("beforeunload", leaving);
+      void flush();
+    };
+  }, [flush]);
+
+  return { document, edit, saving, retry: flush };
+}
