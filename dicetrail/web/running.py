@@ -5,13 +5,16 @@ from datetime import datetime, timedelta
 
 from starlette.exceptions import HTTPException
 
-from dicetrail.core import HIGHEST_DICE, Action, Input
+from dicetrail.core import Action, Input
 from dicetrail.store import Place
 from dicetrail.store.games import newest_game
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import add_input, add_run, get_run
 from dicetrail.web.games import newest_program, pack_numbers
 from dicetrail.web.library import Library
+
+ROLLED_BELOW = 1_000_000
+"""New dice have at most six digits, to be read out and typed with ease."""
 
 MOST_INPUTS = 20_000
 """A run takes at most this many inputs, so that none can be made to grow without end."""
@@ -22,7 +25,7 @@ def start_run(
 ) -> RunRow:
     """Start a run of a game as it now stands. Raises NotFound, GameProblems."""
     newest_program(library, game_id)
-    rolled = secrets.randbelow(HIGHEST_DICE + 1) if dice is None else dice
+    rolled = secrets.randbelow(ROLLED_BELOW) if dice is None else dice
     with library.database.writing() as session:
         game = newest_game(session, game_id)
         packs = dict(pack_numbers(session, game.document))

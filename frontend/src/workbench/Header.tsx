@@ -40,7 +40,7 @@ export function Header({ game, title, saving, edit, table, onShortcuts }: Header
         {SAVED_WORDS[saving.is]}
       </p>
       <SurveyCount game={game} />
-      <DiceField key={table.dice} table={table} />
+      <DiceField table={table} />
       <Link to={`/play/${game.id}`} target="_blank" className={buttonLook()}>
         <ExternalLink aria-hidden /> Play page
       </Link>
@@ -52,29 +52,35 @@ export function Header({ game, title, saving, edit, table, onShortcuts }: Header
 }
 
 function DiceField({ table }: { table: TableRun }) {
-  const [typed, setTyped] = useState(table.dice === undefined ? "" : String(table.dice));
+  const [typed, setTyped] = useState<string>();
+  const shown = typed ?? (table.dice === undefined ? "" : String(table.dice));
+  const isNumber = /^\d{1,9}$/.test(shown);
+  const roll = (dice?: number) => {
+    setTyped(undefined);
+    table.roll(dice);
+  };
   return (
     <form
       className="flex items-center gap-1.5"
       onSubmit={(event) => {
         event.preventDefault();
-        if (/^\d{1,9}$/.test(typed)) table.roll(Number(typed));
+        if (isNumber) roll(Number(shown));
       }}
     >
       <label className="flex items-center gap-1.5 font-semibold">
         Dice
         <input
-          value={typed}
+          value={shown}
           inputMode="numeric"
           maxLength={9}
-          aria-invalid={!/^\d{1,9}$/.test(typed)}
+          aria-invalid={typed !== undefined && !isNumber}
           autoComplete="off"
           onChange={(event) => setTyped(event.target.value)}
           title="The number all chance of a run comes from. Type one and press Enter to play that run."
-          className="min-h-9 w-26 rounded-lg border border-edge bg-card px-2 text-right font-normal tabular-nums aria-invalid:border-2 aria-invalid:border-clay"
+          className="min-h-9 w-24 rounded-lg border border-edge bg-card px-2 text-right font-normal tabular-nums aria-invalid:border-2 aria-invalid:border-clay"
         />
       </label>
-      <Button onClick={() => table.roll()}>
+      <Button onClick={() => roll()}>
         <Dices aria-hidden /> Roll
       </Button>
       <Button onClick={table.startOver}>

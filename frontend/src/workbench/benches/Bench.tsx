@@ -43,11 +43,13 @@ export function Bench({ stop, ...shared }: Props) {
       rounds: document.rounds.map((old, index) => (index === 0 ? { ...old, ...change } : old)),
     }));
   return (
-    <section aria-labelledby="bench" className="min-h-0 overflow-auto rounded-xl border border-line bg-card/90 p-5">
-      <h2 id="bench" className="text-2xl">
-        {face.name}
-      </h2>
-      <p className="mb-4 text-soft">{face.question}</p>
+    <section aria-labelledby="bench" className="min-h-0 overflow-auto rounded-xl border border-line bg-card/90 px-5 py-4">
+      <div className="mb-4 flex flex-wrap items-baseline gap-x-3">
+        <h2 id="bench" className="text-2xl">
+          {face.name}
+        </h2>
+        <p className="text-soft">{face.question}</p>
+      </div>
       <Body {...shared} round={round} editRound={editRound} />
     </section>
   );

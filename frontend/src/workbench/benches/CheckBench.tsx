@@ -60,9 +60,11 @@ function TryOut({ gameId, revision, dice }: TryOutProps) {
       <h3 className="text-lg">Try some answers</h3>
       <p>
         {question.prompt}{" "}
-        <span className="text-soft">
-          {question.choices.map((choice, index) => `${"ABCDEFGH"[index] ?? ""} ${choice}`).join(" · ")}
-        </span>
+        {question.choices.map((choice, index) => (
+          <span key={choice} className="mr-3 inline-block text-soft">
+            <b className="font-serif text-ink">{"ABCDEFGH"[index]}</b> {choice}
+          </span>
+        ))}
       </p>
       <ul className="mt-2 space-y-1.5">
         {samples.map((sample, index) => (

@@ -28,12 +28,15 @@ export function LoadBench({ game, round, editRound }: BenchProps) {
   const shown = looksAt ?? round.packs[0];
   return (
     <div className="space-y-5">
-      <div className={`rounded-lg border-2 border-dashed p-4 ${isOver ? "border-clay bg-sun-pale" : "border-line"}`}>
+      <div className={`rounded-lg border-2 border-dashed px-4 py-2.5 ${isOver ? "border-clay bg-sun-pale" : "border-line"}`}>
         <div className="flex flex-wrap items-center gap-3">
-          <FilePick label="Load a question file" look="main" busy={load.isPending} onFile={take} />
-          <span className="text-soft">or drop one anywhere. Tabs or commas between the fields:</span>
+          <FilePick label="Load a question file" look={round.packs.length ? "plain" : "main"} busy={load.isPending} onFile={take} />
+          <p className="min-w-0 flex-1 text-soft">
+            or drop one anywhere. A row holds{" "}
+            <b className="text-ink">question, right answer, wrong choice 1, wrong choice 2 …</b> with tabs or
+            commas between.
+          </p>
         </div>
-        <p className="mt-2 font-semibold">question, right answer, wrong choice 1, wrong choice 2, …</p>
       </div>
       {load.error && <FailedLoad error={load.error} />}
       {round.packs.length > 0 && (

@@ -29,7 +29,7 @@ export function Footprints({ footprints }: { footprints: Footprint[] }) {
         ref={list}
         tabIndex={0}
         aria-labelledby="footprints"
-        className={`overflow-auto border-t border-line ${isOpen ? "h-[55vh]" : "h-28"}`}
+        className={`overflow-auto border-t border-line ${isOpen ? "h-[55vh]" : "h-[6.8rem]"}`}
       >
         {footprints.map((footprint, index) => (
           // A footprint has no identity but its place in the row, and none is ever moved.

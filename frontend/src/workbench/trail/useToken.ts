@@ -44,7 +44,7 @@ function nextHalt(footprints: Footprint[], stops: Stop[], from: number): number 
 
 function inShort({ changes, what, why }: Footprint): string {
   if (what === "checked") return why.split(":")[0] ?? why;
-  if (what === "answered" || what === "asked") return what;
+  if (what === "loaded" || what === "asked" || what === "answered") return what;
   const change = changes[0];
   if (!change) return why;
   return change.before === null ? `${change.name} ${change.after ?? ""}` : `${change.name} ${change.before} → ${change.after ?? ""}`;
