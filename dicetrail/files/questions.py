@@ -150,9 +150,10 @@ class _Rows:
 
 def _separator(text: str) -> Separator:
     """The separator that makes most rows into questions. Raises FileProblem for spaces."""
-    sample = list(islice(filter(str.strip, io.StringIO(text)), _ROWS_LOOKED_AT))
+    lines = io.StringIO(text, newline=None)
+    sample = list(islice(filter(str.strip, lines), _ROWS_LOOKED_AT))
     whole = {
-        separator: sum(_count_fields(line, separator) >= LEAST_FIELDS for line in sample)
+        separator: sum(line.count(separator.sign) + 1 >= LEAST_FIELDS for line in sample)
         for separator in Separator
     }
     best = Separator.TAB if whole[Separator.TAB] >= whole[Separator.COMMA] else Separator.COMMA
@@ -167,10 +168,6 @@ def _separator(text: str) -> Separator:
     if not whole[best]:
         return Separator.TAB if "\t" in text else Separator.COMMA
     return best
-
-
-def _count_fields(line: str, separator: Separator) -> int:
-    return len(next(csv.reader([line], delimiter=separator.sign), ()))
 
 
 def _is_spaced(line: str) -> bool:

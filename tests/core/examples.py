@@ -1,0 +1,70 @@
+"""Small games that tests play."""
+
+from dataclasses import replace
+
+from dicetrail.core import (
+    Answer,
+    Begin,
+    Continue,
+    Draw,
+    Ending,
+    Game,
+    Input,
+    Moment,
+    Pack,
+    Program,
+    Question,
+    Round,
+    Score,
+    build,
+    start,
+    step,
+    table,
+)
+
+VEGETABLES = Pack(
+    "Vegetables",
+    tuple(
+        Question(f"Which one is number {number}?", f"right {number}", (f"x{number}", f"y{number}"))
+        for number in range(1, 13)
+    ),
+)
+ENDINGS = (
+    Ending("Gold", "All of it.", at_least=5),
+    Ending("Silver", "Most of it.", at_least=3),
+    Ending("Leaf", "Some of it.", at_least=1, at_most=2),
+    Ending("Seed", "None of it."),
+)
+FIVE = Game("Five", (Round("Only", ("veg",), Draw(5), score=Score(1, 0)),), ENDINGS)
+PACKS = {"veg": VEGETABLES}
+
+
+def changed(game: Game = FIVE, **rules: object) -> Game:
+    """The game with some of its round's rules replaced."""
+    return replace(game, rounds=(replace(game.rounds[0], **rules),))
+
+
+def answer_for(program: Program, moment: Moment, is_right: bool) -> Answer:
+    """The answer of a player who knows, or of one who knows better."""
+    shown = table(program, moment.state).question
+    pick = next(slat.place for slat in shown.choices if slat.text.startswith("right") == is_right)
+    return Answer(pick)
+
+
+def play(
+    outcomes: str, game: Game = FIVE, packs: dict[str, Pack] | None = None, dice: int = 7
+) -> tuple[Program, list[Moment], list[Input]]:
+    """Play a game through, `r` for a right answer and `w` for a wrong one."""
+    program = build(game, packs or PACKS)
+    moments, inputs = [start(program, dice)], []
+
+    def take(action: object) -> None:
+        given = Input(action, 1000 * (len(inputs) + 1))
+        inputs.append(given)
+        moments.append(step(program, moments[-1].state, given.action, given.at))
+
+    take(Begin())
+    for outcome in outcomes:
+        take(answer_for(program, moments[-1], outcome == "r"))
+        take(Continue())
+    return program, moments, inputs

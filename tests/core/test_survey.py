@@ -1,0 +1,138 @@
+"""What is found wrong with a game before anybody plays it."""
+
+import unittest
+from dataclasses import replace
+
+from dicetrail.core import (
+    Ask,
+    Check,
+    Draw,
+    Ending,
+    GameProblems,
+    Order,
+    Pack,
+    Question,
+    Score,
+    Severity,
+    build,
+    first_game,
+    score_spans,
+    summaries,
+    survey,
+)
+from tests.core.examples import FIVE, PACKS, VEGETABLES, changed
+
+FAULT, WARNING = Severity.FAULT, Severity.WARNING
+
+
+def with_questions(*questions):
+    return {"veg": Pack("Vegetables", (*VEGETABLES.questions, *questions))}
+
+
+class TestSurvey(unittest.TestCase):
+    def test_a_sound_game_has_no_problems(self):
+        self.assertEqual(survey(FIVE, PACKS), ())
+
+    def test_each_problem_is_found_at_its_place(self):
+        endings = FIVE.endings
+        crossed = Ending("Crossed", "", at_least=4, at_most=2)
+        for game, packs, severity, where, words in (
+            (replace(FIVE, title=" "), PACKS, WARNING, "title", "no title"),
+            (replace(FIVE, rounds=()), PACKS, FAULT, "rounds", "0 rounds"),
+            (changed(packs=()), PACKS, FAULT, "rounds[0].packs", "no questions"),
+            (changed(packs=("gone",)), PACKS, FAULT, "rounds[0].packs[0]", "no pack “gone”"),
+            (changed(packs=("veg", "veg")), PACKS, FAULT, "rounds[0].packs[1]", "twice"),
+            (FIVE, {"veg": Pack("V", ())}, FAULT, "rounds[0].packs[0]", "holds no questions"),
+            (
+                FIVE,
+                with_questions(Question("Odd?", "x", ("x",))),
+                FAULT,
+                "packs[veg].questions[12]",
+                "same as the right answer",
+            ),
+            (
+                FIVE,
+                with_questions(Question("Odd?", "x", ())),
+                FAULT,
+                "packs[veg].questions[12]",
+                "wrong choice 1 is missing",
+            ),
+            (
+                FIVE,
+                with_questions(VEGETABLES.questions[0]),
+                WARNING,
+                "rounds[0].packs",
+                "asked by 2 questions",
+            ),
+            (
+                FIVE,
+                with_questions(Question("Odd?", "Polish", ("polish",))),
+                WARNING,
+                "packs[veg].questions[12]",
+                "differ only in capitals",
+            ),
+            (changed(draw=Draw(0)), PACKS, FAULT, "rounds[0].draw.count", "0 questions"),
+            (changed(draw=Draw(13)), PACKS, WARNING, "rounds[0].draw.count", "only 12"),
+            (
+                changed(ask=Ask(Order.WRITTEN)),
+                PACKS,
+                WARNING,
+                "rounds[0].ask.choice_order",
+                "always stands at A",
+            ),
+            (changed(score=Score(1, 1)), PACKS, WARNING, "rounds[0].score.right", "no more than"),
+            (changed(score=Score(2 * 10**9)), PACKS, FAULT, "rounds[0].score.right", "too many"),
+            (replace(FIVE, endings=()), PACKS, FAULT, "endings", "no ending"),
+            (replace(FIVE, endings=endings[:3]), PACKS, FAULT, "endings", "fits a score of 0"),
+            (replace(FIVE, endings=(crossed, *endings)), PACKS, FAULT, "endings[0]", "at most 2"),
+            (
+                replace(FIVE, endings=(*endings, Ending("Late", ""))),
+                PACKS,
+                WARNING,
+                "endings[4]",
+                "no run can reach “Late”",
+            ),
+        ):
+            with self.subTest(where=where, words=words):
+                found = [p for p in survey(game, packs) if p.where == where and words in p.what]
+                self.assertEqual([problem.severity for problem in found], [severity])
+                self.assertTrue(found[0].mend)
+                if severity is FAULT:
+                    with self.assertRaises(GameProblems) as caught:
+                        build(game, packs)
+                    self.assertIn(found[0], caught.exception.problems)
+                else:
+                    build(game, packs)
+
+    def test_all_problems_come_at_once(self):
+        game = replace(changed(draw=Draw(0), packs=("gone",)), title="", endings=())
+        self.assertGreaterEqual(len(survey(game, {})), 4)
+
+    def test_capitals_that_count_tell_choices_apart(self):
+        packs = with_questions(Question("Odd?", "Polish", ("polish",)))
+        self.assertEqual(survey(changed(check=Check(ignore_case=False)), packs), ())
+
+    def test_spans_tell_which_ending_every_reachable_score_leads_to(self):
+        gap = replace(changed(score=Score(2, -1)), endings=FIVE.endings[:3])
+        spans = [(span.lowest, span.highest, span.ending) for span in score_spans(gap, PACKS)]
+        self.assertEqual(spans, [(-5, -2, None), (1, 1, 2), (4, 4, 1), (7, 10, 0)])
+
+    def test_summaries_tell_what_each_stop_does(self):
+        words = [summary.words for summary in summaries(FIVE, PACKS)]
+        self.assertEqual(
+            words,
+            [
+                "12 questions, 1 pack",
+                "5 drawn, shuffled",
+                "choices shuffled",
+                "pick, letter, place, text",
+                "1 point each",
+                "4 endings",
+            ],
+        )
+
+    def test_a_first_game_plays_at_once_whatever_its_packs_hold(self):
+        for questions in (1, 2, 3, 10, 12):
+            with self.subTest(questions=questions):
+                packs = {"veg": Pack("V", VEGETABLES.questions[:questions])}
+                self.assertEqual(survey(first_game("New", ("veg",), questions), packs), ())
