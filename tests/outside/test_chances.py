@@ -15,9 +15,8 @@ UNLIKELY = 1e-4
 
 class TestMersenneTwister(unittest.TestCase):
     def test_published_output(self):
-        """mt19937ar.out, published with the reference code of M. Matsumoto and T. Nishimura
-        (2002): init_by_array with the key {0x123, 0x234, 0x345, 0x456}. The five words are
-        given in the project's own requirements, copied from that file.
+        """The first five words of mt19937ar.out, published with the reference code of
+        M. Matsumoto and T. Nishimura (2002): init_by_array with {0x123, 0x234, 0x345, 0x456}.
         """
         key = sum(word << (32 * place) for place, word in enumerate((0x123, 0x234, 0x345, 0x456)))
         twister = Stream(key)
