@@ -1,6 +1,7 @@
 """`dicetrail` on the command line."""
 
 import json
+import os
 import socket
 from datetime import UTC, datetime
 from pathlib import Path
@@ -9,12 +10,15 @@ from typing import Annotated
 
 import typer
 import uvicorn
+from fastapi import FastAPI
 from rich.console import Console
 
 from dicetrail.demo import load_demo
 from dicetrail.store import Database
 from dicetrail.web import create_app
 from dicetrail.web.site import SITE
+
+DEFAULT_DATA = Path("data/dicetrail.sqlite")
 
 app = typer.Typer(no_args_is_help=True, add_completion=False, help=__doc__)
 console = Console(highlight=False)
@@ -31,7 +35,7 @@ def _program() -> None:
 
 @app.command()
 def serve(
-    data: Data = Path("data/dicetrail.sqlite"),
+    data: Data = DEFAULT_DATA,
     host: Annotated[str, typer.Option(help="The address to listen on.")] = "127.0.0.1",
     port: Annotated[int, typer.Option(min=0, max=65535, help="0 takes any free port.")] = 8000,
     demo: Annotated[bool, typer.Option(help="Put the demo game into the store first.")] = False,
@@ -58,6 +62,11 @@ def openapi() -> None:
         database = Database(Path(folder) / "empty.sqlite")
         print(json.dumps(create_app(database).openapi(), indent=2))
         database.close()
+
+
+def development_app() -> FastAPI:
+    """The application over the store that DICETRAIL_DATA names, for a server that reloads."""
+    return create_app(Database(Path(os.environ.get("DICETRAIL_DATA", DEFAULT_DATA))))
 
 
 def _listen(host: str, port: int) -> socket.socket:

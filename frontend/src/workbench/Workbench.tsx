@@ -34,15 +34,18 @@ export default function Workbench() {
 }
 
 function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | undefined }) {
-  const { document, edit, saving, retry } = useDraft(game);
+  const { document, edit, saving, retry, discard } = useDraft(game);
   const table = useTableRun(game.id, game.revision);
   const [isHelping, setIsHelping] = useState(false);
   const navigate = useNavigate();
   const stops = game.stops.map((summary) => summary.stop);
   const chosen: Stop = stops.find((stop) => stop === chosenStop) ?? "load";
   const go = (step: number) => {
-    const next = stops[stops.indexOf(chosen) + step];
-    if (next) void navigate({ pathname: `/game/${game.id}/${next}`, search: window.location.search });
+    // Asked of the address, which is ahead of the screen when keys are pressed fast.
+    const { pathname, search } = window.location;
+    const here = Math.max(0, stops.findIndex((stop) => pathname.endsWith(`/${stop}`)));
+    const next = stops[here + step];
+    if (next) void navigate({ pathname: `/game/${game.id}/${next}`, search });
   };
   useShortcuts({
     "[": () => go(-1),
@@ -61,7 +64,9 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
           table={table}
           onShortcuts={() => setIsHelping(!isHelping)}
         />
-        {saving.is === "failed" && <SaveFailure error={saving.error} onRetry={() => void retry()} />}
+        {saving.is === "failed" && (
+          <SaveFailure error={saving.error} onRetry={() => void retry()} onDiscard={discard} />
+        )}
         <TrailStrip game={game} chosen={chosen} runId={table.run?.id} footprints={table.footprints} />
         <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_minmax(0,27rem)] gap-4 px-4 pb-3">
           <Bench stop={chosen} game={game} document={document} edit={edit} table={table} />

@@ -11,7 +11,8 @@ export type Saving = { is: "saved" } | { is: "saving" } | { is: "failed"; error:
 /**
  * The document as its maker has it on screen, saved a moment after each edit. One save is
  * on its way at a time, and the newest document always follows; an edit that could not be
- * saved stays on screen and goes out with the next one, or when `retry` is called.
+ * saved stays on screen and goes out with the next one, or when `retry` is called;
+ * `discard` gives it up for the newest the server has.
  */
 export function useDraft(game: GameView) {
   const queries = useQueryClient();
@@ -68,5 +69,10 @@ export function useDraft(game: GameView) {
     };
   }, [flush]);
 
-  return { document, edit, saving, retry: flush };
+  const discard = () => {
+    kept.current.isDue = false;
+    window.location.reload();
+  };
+
+  return { document, edit, saving, retry: flush, discard };
 }

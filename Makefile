@@ -1,0 +1,77 @@
+# Everything runs from a fresh clone: each target first sets up what it needs.
+PORT ?= 8000
+HOST ?= 127.0.0.1
+DATA ?= data/dicetrail.sqlite
+PYTHON ?= python3
+BIN := .venv/bin
+SITE_SOURCES := $(shell find frontend/src -type f 2>/dev/null) frontend/index.html frontend/vite.config.ts
+
+.PHONY: demo dev test check bench shots site api browser lock
+
+demo: .make/run .make/site
+	@$(BIN)/dicetrail serve --demo --host $(HOST) --port $(PORT) --data $(DATA)
+
+dev: .make/run .make/npm
+	@trap 'kill 0' EXIT; \
+	DICETRAIL_DATA=$(DATA) $(BIN)/uvicorn --factory dicetrail.cli:development_app --reload --reload-dir dicetrail & \
+	cd frontend && npm run --silent dev
+
+test: .make/dev .make/site browser
+	@$(BIN)/python -m tests $(ONLY)
+
+check: .make/dev .make/npm
+	$(BIN)/ruff check .
+	$(BIN)/ruff format --check .
+	$(BIN)/mypy
+	$(BIN)/lint-imports --no-logo
+	cd frontend && npm run --silent check
+	@mkdir -p .make/fresh
+	@$(BIN)/dicetrail openapi > .make/fresh/openapi.json
+	@cmp .make/fresh/openapi.json docs/schema/openapi.json || { echo "docs/schema/openapi.json is stale: run make api"; exit 1; }
+	@cd frontend && npm run --silent types -- --output ../.make/fresh/schema.d.ts > /dev/null
+	@cmp .make/fresh/schema.d.ts frontend/src/api/schema.d.ts || { echo "frontend/src/api/schema.d.ts is stale: run make api"; exit 1; }
+
+api: .make/dev .make/npm
+	$(BIN)/dicetrail openapi > docs/schema/openapi.json
+	cd frontend && npm run --silent types
+
+bench: .make/dev
+	@$(BIN)/python -m bench
+
+shots: .make/dev .make/site browser
+	@$(BIN)/python -m tests.browser.shots docs/screenshots
+
+site: .make/site
+
+browser:
+	@command -v chromium > /dev/null && command -v chromedriver > /dev/null || { \
+	  if [ "$$(id -u)" = 0 ]; then apt-get update -qq && DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends chromium chromium-driver > /dev/null; \
+	  else echo "The browser tests need Debian's packages chromium and chromium-driver. Run:"; \
+	       echo "  sudo apt-get update && sudo apt-get install -y chromium chromium-driver"; exit 1; fi; }
+
+lock: .make/dev
+	$(BIN)/pip install --quiet pip-tools
+	$(BIN)/pip-compile --quiet --extra dev --strip-extras --no-header --no-emit-index-url --no-emit-find-links -o requirements-dev.lock pyproject.toml
+	$(BIN)/pip-compile --quiet --strip-extras --no-header --no-emit-index-url --no-emit-find-links -c requirements-dev.lock -o requirements.lock pyproject.toml
+
+.venv/bin/python:
+	@$(PYTHON) -c 'import sys; sys.exit(sys.version_info < (3, 11))' || { echo "Python 3.11 or newer is needed; name one with PYTHON=..."; exit 1; }
+	$(PYTHON) -m venv .venv
+
+.make/run: requirements.lock pyproject.toml | .venv/bin/python
+	$(BIN)/pip install --quiet --disable-pip-version-check -r requirements.lock
+	$(BIN)/pip install --quiet --disable-pip-version-check --no-deps -e .
+	@mkdir -p .make && touch $@
+
+.make/dev: requirements-dev.lock .make/run
+	$(BIN)/pip install --quiet --disable-pip-version-check -r requirements-dev.lock
+	@touch $@
+
+.make/npm: frontend/package-lock.json
+	@node -e 'const [major, minor] = process.versions.node.split("."); process.exit(major > 20 || (major == 20 && minor >= 19) ? 0 : 1)' || { echo "Node 20.19 or newer is needed"; exit 1; }
+	cd frontend && npm ci --silent --no-audit --no-fund
+	@mkdir -p .make && touch $@
+
+.make/site: .make/npm $(SITE_SOURCES)
+	cd frontend && npm run --silent build -- --logLevel warn
+	@touch $@

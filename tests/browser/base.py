@@ -1,0 +1,132 @@
+"""A browser on a server of its own, and the few gestures every browser test makes."""
+
+import json
+import unittest
+from pathlib import Path
+from tempfile import TemporaryDirectory
+
+from selenium import webdriver
+from selenium.common.exceptions import StaleElementReferenceException
+from selenium.webdriver.common.by import By
+from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.support.ui import WebDriverWait
+
+from tests.server import Server
+
+AXE = Path("frontend/node_modules/axe-core/axe.min.js").read_text("utf-8")
+OPTIONS = (
+    "--headless=new",
+    "--no-sandbox",
+    "--disable-gpu",
+    "--disable-dev-shm-usage",
+    "--disable-quic",
+    "--no-first-run",
+    "--disable-background-networking",
+    "--disable-component-update",
+    "--disable-sync",
+    "--hide-scrollbars",
+)
+
+
+def open_browser(width=1280, height=800, reduced_motion=True):
+    """Debian's Chromium, without a screen, with a page of this size."""
+    options = webdriver.ChromeOptions()
+    options.binary_location = "/usr/bin/chromium"
+    for option in OPTIONS:
+        options.add_argument(option)
+    if reduced_motion:
+        options.add_argument("--force-prefers-reduced-motion")
+    options.set_capability("goog:loggingPrefs", {"browser": "ALL"})
+    driver = webdriver.Chrome(options, webdriver.ChromeService("/usr/bin/chromedriver"))
+    resize(driver, width, height)
+    return driver
+
+
+def resize(driver, width, height):
+    size = {"width": width, "height": height, "deviceScaleFactor": 1, "mobile": False}
+    driver.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", size)
+
+
+class BrowserTest(unittest.TestCase):
+    """One server with the demo, and one browser, for all tests of a class."""
+
+    @classmethod
+    def setUpClass(cls):
+        folder = TemporaryDirectory()
+        cls.addClassCleanup(folder.cleanup)
+        cls.folder = Path(folder.name)
+        cls.server = Server(cls.folder / "store.sqlite", "--demo")
+        cls.addClassCleanup(cls.server.__exit__)
+        cls.driver = open_browser()
+        cls.addClassCleanup(cls.driver.quit)
+
+    def open(self, address):
+        self.driver.get(self.server.address + address)
+
+    def wait(self, condition, what="what was waited for"):
+        ignored = [StaleElementReferenceException]
+        waiting = WebDriverWait(self.driver, 10, ignored_exceptions=ignored)
+        return waiting.until(lambda _: condition(), what)
+
+    def all(self, css):
+        return self.driver.find_elements(By.CSS_SELECTOR, css)
+
+    def one(self, css):
+        return self.wait(lambda: next(iter(self.all(css)), None), css)
+
+    def found(self, xpath, name):
+        return self.wait(lambda: next(iter(self.driver.find_elements(By.XPATH, xpath)), None), name)
+
+    def button(self, words):
+        """The button or link whose name begins with these words."""
+        begins = f"starts-with(normalize-space(.), '{words}')"
+        return self.found(f"//*[self::button or self::a][{begins}]", words)
+
+    def field(self, label):
+        """The field with this label, written beside it or on it."""
+        return self.found(
+            f"//input[@aria-label='{label}'] | //input[@id=//label[.='{label}']/@for]"
+            f" | //label[starts-with(normalize-space(.), '{label}')]//input",
+            label,
+        )
+
+    def fill(self, label, text):
+        self.field(label).send_keys(Keys.CONTROL, "a", Keys.NULL, text or Keys.DELETE)
+
+    def press(self, *keys):
+        """Press keys on whatever has the focus."""
+        self.driver.switch_to.active_element.send_keys(*keys)
+
+    def text(self, css="body"):
+        return self.one(css).text
+
+    def sees(self, words, css="body"):
+        """Wait until these words are on the page."""
+        self.wait(lambda: words in self.text(css), f"“{words}” in {self.text(css)!r}")
+
+    def write(self, name, content):
+        file = self.folder / name
+        file.write_bytes(content if isinstance(content, bytes) else content.encode())
+        return str(file)
+
+    def upload(self, file):
+        self.one("input[type=file]").send_keys(file)
+
+    def begin(self):
+        """Begin the run on the table and wait for its first question."""
+        self.button("Begin").click()
+        self.sees("Question 1 of")
+
+    def prompt(self):
+        return self.text("#prompt")
+
+    def assert_accessible(self):
+        """axe-core finds nothing serious or critical."""
+        self.driver.execute_script(AXE)
+        found = self.driver.execute_async_script("axe.run().then(arguments[0])")
+        grave = [
+            (fault["id"], [node["html"] for node in fault["nodes"]])
+            for fault in found["violations"]
+            if fault["impact"] in ("serious", "critical")
+        ]
+        self.assertEqual(grave, [], json.dumps(grave, indent=1))
