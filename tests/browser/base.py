@@ -7,6 +7,7 @@ from tempfile import TemporaryDirectory
 
 from selenium import webdriver
 from selenium.common.exceptions import StaleElementReferenceException
+from selenium.webdriver.common.action_chains import ActionChains
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import WebDriverWait
@@ -95,7 +96,7 @@ class BrowserTest(unittest.TestCase):
 
     def press(self, *keys):
         """Press keys on whatever has the focus."""
-        self.driver.switch_to.active_element.send_keys(*keys)
+        ActionChains(self.driver).send_keys(*keys).perform()
 
     def text(self, css="body"):
         return self.one(css).text

@@ -45,7 +45,7 @@ class TestFirstTrail(BrowserTest):
         self.sees("3 drawn, shuffled", "nav")
         self.button("Score").click()
         self.fill("A right answer is worth", "10")
-        self.sees("from 0 (all wrong) to 30")
+        self.sees("from 0 to 30")
         self.button("End").click()
         self.fill("At least", "30")
         self.sees("Saved", "header")

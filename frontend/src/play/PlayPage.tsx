@@ -20,7 +20,7 @@ export default function PlayPage() {
         <p className="mb-3 flex items-center gap-2 font-serif text-lg font-semibold">
           <Die className="size-6" /> {title}
         </p>
-        <div className="flex-1 rounded-xl border border-edge bg-card p-4 shadow-sm sm:p-6">
+        <div className="flex flex-1 flex-col rounded-xl border border-edge bg-card p-4 shadow-sm sm:p-6">
           {failure !== undefined && failure !== null && <ErrorNotice error={failure} />}
           {play.run ? (
             <Table

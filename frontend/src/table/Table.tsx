@@ -48,7 +48,7 @@ export function Table({ table, runId, isBusy, isAlone = false, onAction, onAgain
   }, [step]);
 
   return (
-    <div ref={frame} className={`flex min-h-full flex-col ${isAlone ? "text-lg" : ""}`}>
+    <div ref={frame} className={`flex flex-1 flex-col ${isAlone ? "text-lg" : ""}`}>
       {table.phase === "opening" && <Opening table={table} onBegin={() => act({ action: "begin" })} />}
       {table.question && (
         <Asking

@@ -9,7 +9,7 @@ export function TablePane({ table }: { table: TableRun }) {
       {table.restarted && <Notice>{table.restarted}</Notice>}
       {table.error !== undefined && <ErrorNotice error={table.error} />}
       {table.run && (
-        <div className="flex-1 pt-1">
+        <div className="flex flex-1 flex-col pt-1">
           <Table
             table={table.run.table}
             runId={table.run.id}

@@ -26,8 +26,7 @@ export function ScoreBench({ game, round, editRound }: BenchProps) {
       </div>
       <p>Every run starts at 0.</p>
       <Notice>
-        As the game now stands, a run ends with a score from <b>{lowest}</b> (all wrong) to <b>{highest}</b> (all
-        right).
+        As the game now stands, a run ends with a score from <b>{lowest}</b> to <b>{highest}</b>.
       </Notice>
     </div>
   );

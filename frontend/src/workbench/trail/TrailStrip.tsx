@@ -26,8 +26,8 @@ export function TrailStrip({ game, chosen, runId, footprints }: TrailStripProps)
   }));
   const spot = spots[at];
   return (
-    <nav aria-label="Stops of the trail" className="relative h-31 shrink-0">
-      <svg viewBox="0 0 100 124" preserveAspectRatio="none" className="absolute inset-0 size-full" aria-hidden>
+    <nav aria-label="Stops of the trail" className="relative h-33 shrink-0">
+      <svg viewBox="0 0 100 132" preserveAspectRatio="none" className="absolute inset-0 size-full" aria-hidden>
         <path
           d={path(spots)}
           className="fill-none stroke-edge [stroke-dasharray:1_8] [stroke-linecap:round] [stroke-width:3.5]"
