@@ -59,12 +59,12 @@ lock: .make/dev
 	$(PYTHON) -m venv .venv
 
 .make/run: requirements.lock pyproject.toml | .venv/bin/python
-	$(BIN)/pip install --quiet --disable-pip-version-check -r requirements.lock
-	$(BIN)/pip install --quiet --disable-pip-version-check --no-deps -e .
+	$(BIN)/pip install -qq --disable-pip-version-check -r requirements.lock
+	$(BIN)/pip install -qq --disable-pip-version-check --no-deps -e .
 	@mkdir -p .make && touch $@
 
 .make/dev: requirements-dev.lock .make/run
-	$(BIN)/pip install --quiet --disable-pip-version-check -r requirements-dev.lock
+	$(BIN)/pip install -qq --disable-pip-version-check -r requirements-dev.lock
 	@touch $@
 
 .make/npm: frontend/package-lock.json
