@@ -33,7 +33,7 @@ check: .make/dev .make/npm
 
 api: .make/dev .make/npm
 	$(BIN)/dicetrail openapi > docs/schema/openapi.json
-	cd frontend && npm run --silent types
+	cd frontend && npm run --silent types -- --output src/api/schema.d.ts
 
 bench: .make/dev
 	@$(BIN)/python -m bench

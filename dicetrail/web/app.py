@@ -12,7 +12,7 @@ from dicetrail.web import games, packs, play, runs
 from dicetrail.web.boundary import Health
 from dicetrail.web.errors import ERROR_RESPONSES, explain_errors
 from dicetrail.web.guards import BodyLimit, StrictHeaders
-from dicetrail.web.library import Library
+from dicetrail.web.shelf import Shelf
 from dicetrail.web.site import serve_site
 
 LOOPBACK = ("127.0.0.1", "localhost", "[::1]")
@@ -36,7 +36,7 @@ def create_app(
         redoc_url=None,
         openapi_url="/api/openapi.json",
     )
-    app.state.library = Library(database)
+    app.state.shelf = Shelf(database)
     app.state.clock = clock
     explain_errors(app)
     app.add_middleware(BodyLimit)

@@ -1,4 +1,4 @@
-"""What every router is given: the library and the time."""
+"""What every router is given: the shelf and the time."""
 
 from collections.abc import Callable
 from datetime import datetime
@@ -6,12 +6,12 @@ from typing import Annotated
 
 from fastapi import Depends, Request
 
-from dicetrail.web.library import Library
+from dicetrail.web.shelf import Shelf
 
 
-def _library(request: Request) -> Library:
-    library: Library = request.app.state.library
-    return library
+def _shelf(request: Request) -> Shelf:
+    shelf: Shelf = request.app.state.shelf
+    return shelf
 
 
 def _now(request: Request) -> datetime:
@@ -19,5 +19,5 @@ def _now(request: Request) -> datetime:
     return clock()
 
 
-SharedLibrary = Annotated[Library, Depends(_library)]
+SharedShelf = Annotated[Shelf, Depends(_shelf)]
 Now = Annotated[datetime, Depends(_now)]

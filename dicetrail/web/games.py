@@ -26,53 +26,53 @@ from dicetrail.web.boundary import (
     Trial,
     TrialView,
 )
-from dicetrail.web.context import Now, SharedLibrary
-from dicetrail.web.library import Library, PackNumbers
+from dicetrail.web.context import Now, SharedShelf
 from dicetrail.web.packs import pack_card
+from dicetrail.web.shelf import PackNumbers, Shelf
 
 router = APIRouter(prefix="/api/games", tags=["games"])
 
 
 @router.get("")
-def list_games(library: SharedLibrary) -> list[GameCard]:
+def list_games(shelf: SharedShelf) -> list[GameCard]:
     """Every game at a glance, the last saved first."""
-    with library.database.reading() as session:
-        return [_card(library, session, revision) for revision in newest_games(session)]
+    with shelf.database.reading() as session:
+        return [_card(shelf, session, revision) for revision in newest_games(session)]
 
 
 @router.post("", status_code=201)
-def make_game(new: NewGame, library: SharedLibrary, now: Now) -> GameView:
+def make_game(new: NewGame, shelf: SharedShelf, now: Now) -> GameView:
     """Make a game that plays the packs given, or that waits for its first questions."""
-    with library.database.writing() as session:
+    with shelf.database.writing() as session:
         questions = sum(pack.question_count for pack in newest_packs(session, new.packs))
         made = add_game(session, first_game(new.title.strip(), new.packs, questions), now)
-    return _view(library, made.game_id)
+    return _view(shelf, made.game_id)
 
 
 @router.get("/{game_id}")
-def show_game(game_id: str, library: SharedLibrary) -> GameView:
+def show_game(game_id: str, shelf: SharedShelf) -> GameView:
     """One game as it now stands."""
-    return _view(library, game_id)
+    return _view(shelf, game_id)
 
 
 @router.put("/{game_id}")
-def save_game(game_id: str, save: GameSave, library: SharedLibrary, now: Now) -> GameView:
+def save_game(game_id: str, save: GameSave, shelf: SharedShelf, now: Now) -> GameView:
     """Keep a new revision. Refused if another was saved since the one it was made from."""
-    with library.database.writing() as session:
+    with shelf.database.writing() as session:
         revise_game(session, game_id, save.revision, save.document, now)
-    return _view(library, game_id)
+    return _view(shelf, game_id)
 
 
 @router.get("/{game_id}/draw")
-def show_draw(game_id: str, dice: Dice, library: SharedLibrary) -> list[DrawnQuestion]:
+def show_draw(game_id: str, dice: Dice, shelf: SharedShelf) -> list[DrawnQuestion]:
     """The questions these dice bring, in order, with their right answers: for the maker."""
-    return list(draw_list(newest_program(library, game_id), dice))
+    return list(draw_list(newest_program(shelf, game_id), dice))
 
 
 @router.post("/{game_id}/trial")
-def try_answers(game_id: str, trial: Trial, library: SharedLibrary) -> TrialView:
+def try_answers(game_id: str, trial: Trial, shelf: SharedShelf) -> TrialView:
     """The verdict on each answer to the first question these dice bring."""
-    program = newest_program(library, game_id)
+    program = newest_program(shelf, game_id)
     question = next(draw_list(program, trial.dice))
     right = 1 + ord(question.right_letter) - ord("A")
     return TrialView(
@@ -90,20 +90,20 @@ def pack_numbers(session: Session, document: Game) -> PackNumbers:
     return tuple(sorted((pack.pack_id, pack.number) for pack in newest_packs(session, wanted)))
 
 
-def newest_program(library: Library, game_id: str) -> Program:
+def newest_program(shelf: Shelf, game_id: str) -> Program:
     """A game as it now stands, ready to run. Raises NotFound, GameProblems."""
-    with library.database.reading() as session:
+    with shelf.database.reading() as session:
         game = newest_game(session, game_id)
         packs = pack_numbers(session, game.document)
-    return library.program(game_id, game.number, packs)
+    return shelf.program(game_id, game.number, packs)
 
 
-def _view(library: Library, game_id: str) -> GameView:
-    with library.database.reading() as session:
+def _view(shelf: Shelf, game_id: str) -> GameView:
+    with shelf.database.reading() as session:
         game = newest_game(session, game_id)
         wanted = {name for round_ in game.document.rounds for name in round_.packs}
         packs = newest_packs(session, wanted)
-        examined = library.examined(game_id, game.number, pack_numbers(session, game.document))
+        examined = shelf.examined(game_id, game.number, pack_numbers(session, game.document))
         return GameView(
             id=game_id,
             revision=game.number,
@@ -116,8 +116,8 @@ def _view(library: Library, game_id: str) -> GameView:
         )
 
 
-def _card(library: Library, session: Session, game: GameRevision) -> GameCard:
-    examined = library.examined(game.game_id, game.number, pack_numbers(session, game.document))
+def _card(shelf: Shelf, session: Session, game: GameRevision) -> GameCard:
+    examined = shelf.examined(game.game_id, game.number, pack_numbers(session, game.document))
     return GameCard(
         id=game.game_id,
         revision=game.number,
@@ -127,15 +127,15 @@ def _card(library: Library, session: Session, game: GameRevision) -> GameCard:
         length=examined.length,
         ending_count=len(game.document.endings),
         fault_count=sum(problem.severity is Severity.FAULT for problem in examined.problems),
-        last_run=_last_run(library, session, game.game_id),
+        last_run=_last_run(shelf, session, game.game_id),
     )
 
 
-def _last_run(library: Library, session: Session, game_id: str) -> RunCard | None:
+def _last_run(shelf: Shelf, session: Session, game_id: str) -> RunCard | None:
     run = last_answered_run(session, game_id)
     if run is None:
         return None
-    program, state = library.program_of(run), library.moments(run)[-1].state
+    program, state = shelf.program_of(run), shelf.moments(run)[-1].state
     return RunCard(
         id=run.id,
         dice=run.dice,

@@ -11,7 +11,7 @@ from dicetrail.store import PackSource
 from dicetrail.store.models import PackRevision, RefusedRow
 from dicetrail.store.packs import add_pack, newest_pack, newest_packs
 from dicetrail.web.boundary import PackCard, PackView
-from dicetrail.web.context import Now, SharedLibrary
+from dicetrail.web.context import Now, SharedShelf
 from dicetrail.web.errors import NothingLoaded
 
 _FIRST = 100
@@ -21,14 +21,14 @@ router = APIRouter(prefix="/api/packs", tags=["packs"])
 
 
 @router.get("")
-def list_packs(library: SharedLibrary) -> list[PackCard]:
+def list_packs(shelf: SharedShelf) -> list[PackCard]:
     """Every pack at a glance, the last loaded first."""
-    with library.database.reading() as session:
+    with shelf.database.reading() as session:
         return [pack_card(pack) for pack in newest_packs(session)]
 
 
 @router.post("", status_code=201)
-def load_pack(file: UploadFile, library: SharedLibrary, now: Now) -> PackView:
+def load_pack(file: UploadFile, shelf: SharedShelf, now: Now) -> PackView:
     """Make a pack of a question file. If no row of it is a question, nothing is kept."""
     name = PurePath(tidy(file.filename or "")).name[:200] or "questions"
     reading = read_questions(file.file.read())
@@ -36,16 +36,16 @@ def load_pack(file: UploadFile, library: SharedLibrary, now: Now) -> PackView:
     if not reading.questions:
         raise NothingLoaded(source.refused)
     pack = Pack(title_from(name), reading.questions)
-    with library.database.writing() as session:
+    with shelf.database.writing() as session:
         return _view(add_pack(session, pack, source, now), _FIRST)
 
 
 @router.get("/{pack_id}")
 def show_pack(
-    pack_id: str, library: SharedLibrary, most: Annotated[int, Query(ge=0)] = _FIRST
+    pack_id: str, shelf: SharedShelf, most: Annotated[int, Query(ge=0)] = _FIRST
 ) -> PackView:
     """One pack with its first questions, as many as asked for."""
-    with library.database.reading() as session:
+    with shelf.database.reading() as session:
         return _view(newest_pack(session, pack_id), most)
 
 

@@ -7,44 +7,44 @@ from dicetrail.store import Place
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import get_run
 from dicetrail.web.boundary import NewPlay, NextInput, PlayGame, PlayView
-from dicetrail.web.context import Now, SharedLibrary
+from dicetrail.web.context import Now, SharedShelf
 from dicetrail.web.games import newest_program
-from dicetrail.web.library import Library
 from dicetrail.web.running import start_run, take_input
+from dicetrail.web.shelf import Shelf
 
 router = APIRouter(prefix="/api/play", tags=["play"])
 
 
 @router.get("/games/{game_id}")
-def show_game(game_id: str, library: SharedLibrary) -> PlayGame:
+def show_game(game_id: str, shelf: SharedShelf) -> PlayGame:
     """A game that can be played."""
-    program = newest_program(library, game_id)
+    program = newest_program(shelf, game_id)
     return PlayGame(id=game_id, title=program.game.title, length=program.length)
 
 
 @router.post("/games/{game_id}/runs", status_code=201)
-def start(game_id: str, new: NewPlay, library: SharedLibrary, now: Now) -> PlayView:
+def start(game_id: str, new: NewPlay, shelf: SharedShelf, now: Now) -> PlayView:
     """Start a run with new dice."""
-    return _view(library, start_run(library, game_id, None, new.name, Place.PLAY, now))
+    return _view(shelf, start_run(shelf, game_id, None, new.name, Place.PLAY, now))
 
 
 @router.get("/runs/{run_id}")
-def show(run_id: str, library: SharedLibrary) -> PlayView:
+def show(run_id: str, shelf: SharedShelf) -> PlayView:
     """A run as it stands, to go on with after a reload."""
-    with library.database.reading() as session:
-        return _view(library, get_run(session, run_id, Place.PLAY))
+    with shelf.database.reading() as session:
+        return _view(shelf, get_run(session, run_id, Place.PLAY))
 
 
 @router.post("/runs/{run_id}/inputs")
-def take(run_id: str, given: NextInput, library: SharedLibrary, now: Now) -> PlayView:
+def take(run_id: str, given: NextInput, shelf: SharedShelf, now: Now) -> PlayView:
     """Take the player's next input."""
-    return _view(library, take_input(library, run_id, Place.PLAY, given.seen, given.action, now))
+    return _view(shelf, take_input(shelf, run_id, Place.PLAY, given.seen, given.action, now))
 
 
-def _view(library: Library, run: RunRow) -> PlayView:
+def _view(shelf: Shelf, run: RunRow) -> PlayView:
     return PlayView(
         id=run.id,
         game_id=run.game_id,
         seen=len(run.inputs),
-        table=table(library.program_of(run), library.moments(run)[-1].state),
+        table=table(shelf.program_of(run), shelf.moments(run)[-1].state),
     )

@@ -11,7 +11,7 @@ from dicetrail.store.games import newest_game
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import add_input, add_run, get_run
 from dicetrail.web.games import newest_program, pack_numbers
-from dicetrail.web.library import Library
+from dicetrail.web.shelf import Shelf
 
 ROLLED_BELOW = 1_000_000
 """New dice have at most six digits, to be read out and typed with ease."""
@@ -21,26 +21,26 @@ MOST_INPUTS = 20_000
 
 
 def start_run(
-    library: Library, game_id: str, dice: int | None, player: str, place: Place, now: datetime
+    shelf: Shelf, game_id: str, dice: int | None, player: str, place: Place, now: datetime
 ) -> RunRow:
     """Start a run of a game as it now stands. Raises NotFound, GameProblems."""
-    newest_program(library, game_id)
+    newest_program(shelf, game_id)
     rolled = secrets.randbelow(ROLLED_BELOW) if dice is None else dice
-    with library.database.writing() as session:
+    with shelf.database.writing() as session:
         game = newest_game(session, game_id)
         packs = dict(pack_numbers(session, game.document))
         return add_run(session, game, packs, rolled, player, place, now)
 
 
 def take_input(
-    library: Library, run_id: str, place: Place, seen: int, action: Action, now: datetime
+    shelf: Shelf, run_id: str, place: Place, seen: int, action: Action, now: datetime
 ) -> RunRow:
     """Take the next input of a run. Raises NotFound, StaleRun."""
-    with library.database.writing() as session:
+    with shelf.database.writing() as session:
         run = get_run(session, run_id, place)
         if len(run.inputs) >= MOST_INPUTS:
             raise HTTPException(409, f"A run takes at most {MOST_INPUTS:,} inputs.")
-        state = library.moments(run)[-1].state
+        state = shelf.moments(run)[-1].state
         at = max(state.at, (now - run.started_at) // timedelta(milliseconds=1))
         add_input(session, run, seen, Input(action, at))
         return run

@@ -43,7 +43,7 @@ class Examined:
     score_spans: tuple[ScoreSpan, ...]
 
 
-class Library:
+class Shelf:
     """What the routers share: the store, and what was worked out from it."""
 
     def __init__(self, database: Database) -> None:
