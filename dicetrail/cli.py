@@ -76,6 +76,7 @@ def _listen(host: str, port: int) -> socket.socket:
     listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
     try:
         listener.bind((host, port))
+        listener.listen()  # so that whoever reads the address can connect at once
     except OSError as error:
         listener.close()
         console.print(f"[red]Cannot listen on {host}, port {port}:[/red] {error.strerror}.")

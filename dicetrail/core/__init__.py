@@ -12,11 +12,14 @@ program from a game and its packs, start a run, step it, or replay it from its i
 from dicetrail.core.checking import Checked, Given, Verdict, check_choice, tidy
 from dicetrail.core.dice import HIGHEST_DICE, stream
 from dicetrail.core.document import (
+    PLAIN,
     Ask,
     Check,
+    Details,
     Draw,
     Ending,
     Game,
+    Kind,
     Order,
     Pack,
     Question,
@@ -35,6 +38,7 @@ from dicetrail.core.engine import (
     State,
     TimeRanBackwards,
     build,
+    check,
     replay,
     start,
     step,
@@ -55,6 +59,7 @@ from dicetrail.core.trail import (
 
 __all__ = [
     "HIGHEST_DICE",
+    "PLAIN",
     "Action",
     "Answer",
     "Ask",
@@ -63,6 +68,7 @@ __all__ = [
     "Check",
     "Checked",
     "Continue",
+    "Details",
     "Draw",
     "DrawnQuestion",
     "Ending",
@@ -71,6 +77,7 @@ __all__ = [
     "GameProblems",
     "Given",
     "Input",
+    "Kind",
     "Moment",
     "Order",
     "Pack",
@@ -91,6 +98,7 @@ __all__ = [
     "Verdict",
     "What",
     "build",
+    "check",
     "check_choice",
     "draw_list",
     "first_game",

@@ -6,11 +6,12 @@ a question whose choices are numbers the typed number means the choice that says
 """
 
 import unicodedata
-from collections.abc import Callable, Sequence
+from collections.abc import Callable, Collection, Sequence
 from dataclasses import dataclass
 from enum import StrEnum
 
 from dicetrail.core.document import Check
+from dicetrail.core.numbers import read_number, within
 
 LETTERS = "ABCDEFGH"
 
@@ -77,10 +78,12 @@ def fold(text: str) -> str:
     return unicodedata.normalize("NFKC", read(text).casefold())
 
 
-def check_choice(given: Given, choices: Sequence[str], right: int, check: Check) -> Checked:
-    """The verdict on an answer to a choice question.
+def check_choice(
+    given: Given, choices: Sequence[str], right: Collection[int], check: Check
+) -> Checked:
+    """The verdict on an answer to a question with choices.
 
-    `choices` are in the order shown and `right` is the place, from 1, of the right one.
+    `choices` are in the order shown and `right` holds the places, from 1, of the right ones.
     """
     place = given if isinstance(given, int) else _place_typed(given, choices, check)
     if isinstance(place, Checked):
@@ -88,9 +91,36 @@ def check_choice(given: Given, choices: Sequence[str], right: int, check: Check)
     if not 1 <= place <= len(choices):
         return _unreadable(f"there is no choice {place}; {_offer(choices)}")
     name = f"{LETTERS[place - 1]}, “{choices[place - 1]}”,"
-    if place == right:
-        return Checked(Verdict.RIGHT, f"{name} is the right answer", place)
+    if place in right:
+        the = "the" if len(right) == 1 else "a"
+        return Checked(Verdict.RIGHT, f"{name} is {the} right answer", place)
     return Checked(Verdict.WRONG, f"{name} is not the right answer", place)
+
+
+def check_typed(given: Given, accepted: Sequence[str], check: Check) -> Checked:
+    """The verdict on a typed answer: whether it is one of those accepted."""
+    typed = read(str(given))
+    if not typed:
+        return _unreadable("nothing was typed")
+    form = fold if check.ignore_case else read
+    for answer in accepted:
+        if form(typed) == form(answer):
+            return Checked(Verdict.RIGHT, f"“{typed}” is the right answer")
+    return Checked(Verdict.WRONG, f"“{typed}” is not the right answer")
+
+
+def check_number(given: Given, right: str, tolerance: str) -> Checked:
+    """The verdict on a number, compared by its exact value: ``2.6`` is ``13/5``."""
+    typed = read(str(given))
+    if not typed:
+        return _unreadable("nothing was typed")
+    value, wanted = read_number(str(given)), read_number(right)
+    if value is None or wanted is None:
+        return _unreadable(f"“{typed}” is not a number")
+    if within(value, wanted, tolerance):
+        near = "" if value == wanted else f", within {tolerance} of {right}"
+        return Checked(Verdict.RIGHT, f"{typed} is the right answer{near}")
+    return Checked(Verdict.WRONG, f"{typed} is not the right answer")
 
 
 def _place_typed(given: str, choices: Sequence[str], check: Check) -> int | Checked:

@@ -9,8 +9,8 @@ says what is wrong with it and `build` refuses to play it.
 from dataclasses import dataclass
 from enum import StrEnum
 
-MOST_WRONG_CHOICES = 7
-"""A question has one to seven wrong choices, so at most eight slats, lettered A to H."""
+MOST_CHOICES = 8
+"""A question offers two to eight choices, on slats lettered A to H."""
 
 MOST_POINTS = 1_000_000_000
 """Points and bounds stay within plus or minus this number."""
@@ -23,18 +23,78 @@ class Order(StrEnum):
     WRITTEN = "written"
 
 
+class Kind(StrEnum):
+    """How a question is answered."""
+
+    CHOICE = "choice"
+    """Pick a right choice from among wrong ones."""
+    TRUTH = "truth"
+    """Say whether it is true; `right` is ``true`` or ``false``."""
+    TYPED = "typed"
+    """Type an accepted answer; `right` holds all of them, the one to show first."""
+    NUMBER = "number"
+    """Give a number, whole, decimal, fraction or mixed, within a tolerance."""
+    LETTERS = "letters"
+    """Find a word or phrase, letter by letter or at once."""
+    SORT = "sort"
+    """Say to which group it belongs; `right` is its group, `wrong` the others."""
+
+
+@dataclass(frozen=True, slots=True)
+class Details:
+    """What a question may carry besides its answer. Empty and None mean that it does not."""
+
+    topic: str = ""
+    level: int | None = None
+    """How hard, from 1 to 5."""
+    worth: int | None = None
+    """Points."""
+    seconds: int | None = None
+    """Time to answer, from 1 to 3600."""
+    hint: str = ""
+    note: str = ""
+    """Shown after the answer."""
+    picture: str = ""
+    """The name of a picture file."""
+    sound: str = ""
+    """The name of a sound file."""
+    tolerance: str = ""
+    """How far off a number may be: an amount (``0.5``) or a share (``2%``)."""
+    pinned: str = ""
+    """The choice that always stands last."""
+
+
+PLAIN = Details()
+
+
 @dataclass(frozen=True, slots=True)
 class Question:
-    """A prompt with one right choice and one to seven wrong ones."""
+    """A prompt, how it is answered, and what is right and wrong."""
 
     prompt: str
-    right: str
-    wrong: tuple[str, ...]
+    right: tuple[str, ...]
+    wrong: tuple[str, ...] = ()
+    kind: Kind = Kind.CHOICE
+    details: Details = PLAIN
 
     @property
     def choices(self) -> tuple[str, ...]:
-        """Every choice as written: the right one first."""
-        return (self.right, *self.wrong)
+        """What can be picked, as written, right ones first; nothing for typed kinds."""
+        match self.kind:
+            case Kind.CHOICE | Kind.SORT:
+                return (*self.right, *self.wrong)
+            case Kind.TRUTH:
+                return TRUTHS
+        return ()
+
+    @property
+    def answer(self) -> str:
+        """The answer to tell, in words."""
+        return " or ".join(self.right) if self.choices else "".join(self.right[:1])
+
+
+TRUTHS = ("true", "false")
+"""The two choices of a truth question, always in this order."""
 
 
 @dataclass(frozen=True, slots=True)

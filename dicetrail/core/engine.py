@@ -19,9 +19,17 @@ from dataclasses import dataclass, field, replace
 from enum import StrEnum
 from typing import Literal
 
-from dicetrail.core.checking import LETTERS, Checked, Given, Verdict, check_choice
+from dicetrail.core.checking import (
+    LETTERS,
+    Checked,
+    Given,
+    Verdict,
+    check_choice,
+    check_number,
+    check_typed,
+)
 from dicetrail.core.dice import stream
-from dicetrail.core.document import Game, Order, Question, Round
+from dicetrail.core.document import Game, Kind, Order, Question, Round
 from dicetrail.core.footprints import Change, Footprint, Stop, What
 from dicetrail.core.problems import GameProblems, Severity
 from dicetrail.core.settle import Tally, first_fitting, settle
@@ -197,25 +205,48 @@ def asked(program: Program, dice: int, position: int) -> Sourced:
     return program.pool[drawn(program, dice)[position]]
 
 
-def choices_shown(program: Program, dice: int, position: int) -> tuple[tuple[str, ...], int]:
-    """The choices of the question at a position, in the order shown, and the right one's place.
+def choices_shown(
+    program: Program, dice: int, position: int
+) -> tuple[tuple[str, ...], tuple[int, ...]]:
+    """The choices of the question at a position, in the order shown, and the right ones' places.
 
     The order hangs on the question's own number in its pack, so a question added to the
-    end of a pack moves no other question's choices.
+    end of a pack moves no other question's choices. True always stands before false, and a
+    pinned choice last. Both are empty for a question that is answered by typing.
     """
     source = asked(program, dice, position)
-    choices = source.question.choices
-    if program.round.ask.choice_order is Order.WRITTEN:
-        return choices, 1
-    chances = stream(dice, f"choices of {source.pack}", position=source.number)
-    order = chances.pick(len(choices), len(choices))
-    return tuple(choices[index] for index in order), order.index(0) + 1
+    question = source.question
+    choices = question.choices
+    if program.round.ask.choice_order is Order.WRITTEN or question.kind is Kind.TRUTH:
+        shown = choices
+    else:
+        chances = stream(dice, f"choices of {source.pack}", position=source.number)
+        shown = chances.shuffled(choices)
+    if question.details.pinned in shown:
+        pinned = question.details.pinned
+        shown = (*(choice for choice in shown if choice != pinned), pinned)
+    right = tuple(place for place, choice in enumerate(shown, 1) if choice in question.right)
+    return shown, right
+
+
+def right_answer(program: Program, dice: int, position: int) -> str:
+    """The right answer to the question at a position, with its letter: ``B, “Carrot”``."""
+    choices, right = choices_shown(program, dice, position)
+    if not right:
+        return f"“{asked(program, dice, position).question.answer}”"
+    return " or ".join(f"{LETTERS[place - 1]}, “{choices[place - 1]}”" for place in right)
 
 
 def check(program: Program, dice: int, position: int, given: Given) -> Checked:
     """The verdict on an answer to the question at a position of a run."""
+    question, rules = asked(program, dice, position).question, program.round.check
+    match question.kind:
+        case Kind.TYPED | Kind.LETTERS:
+            return check_typed(given, question.right, rules)
+        case Kind.NUMBER:
+            return check_number(given, question.right[0], question.details.tolerance)
     choices, right = choices_shown(program, dice, position)
-    return check_choice(given, choices, right, program.round.check)
+    return check_choice(given, choices, right, rules)
 
 
 def _begin(program: Program, now: State) -> Moment:
@@ -236,6 +267,11 @@ def _ask(program: Program, state: State) -> tuple[Footprint, ...]:
     before = number - 1 or None
     written = program.round.ask.choice_order is Order.WRITTEN
     count = len(source.question.choices)
+    if count:
+        order = "in the order written" if written else "shuffled"
+        how = f"with {count} choices, A to {LETTERS[count - 1]}, {order}"
+    else:
+        how = "to be answered by typing"
     return (
         Footprint(
             state.at,
@@ -248,8 +284,7 @@ def _ask(program: Program, state: State) -> tuple[Footprint, ...]:
             state.at,
             Stop.ASK,
             What.ASKED,
-            f"“{source.question.prompt}” with {count} choices, A to {LETTERS[count - 1]}, "
-            + ("in the order written" if written else "shuffled"),
+            f"“{source.question.prompt}” {how}",
         ),
     )
 
@@ -267,7 +302,6 @@ def _answer(program: Program, now: State, given: Given) -> Moment:
             return Moment(state, steps)
         case Verdict.RIGHT | Verdict.WRONG as outcome:
             tally = settle(program.round.score, now.tally, outcome)
-    choices, right = choices_shown(program, now.dice, now.position)
     worth = counted(tally.score - now.tally.score, "point")
     scored = Footprint(
         now.at,
@@ -280,7 +314,7 @@ def _answer(program: Program, now: State, given: Given) -> Moment:
         now.at,
         Stop.CUE,
         What.HELD,
-        f"the right answer, {LETTERS[right - 1]}, “{choices[right - 1]}”, is shown until "
+        f"the right answer, {right_answer(program, now.dice, now.position)}, is shown until "
         "the player goes on",
     )
     state = replace(state, phase=Phase.HOLDING, tally=tally)

@@ -1,90 +1,226 @@
 """What makes a question unfit to ask, told field by field.
 
-A question's fields are counted as its file has them: the prompt is field 1, the right
-answer field 2, the wrong choices fields 3 and on. The reader of question files and the
-survey of a game both ask here, so a fault has the same words in both.
+The reader of question files, the grid in which packs are edited and the survey of a game
+all ask here, so a fault has the same words in each.
 """
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass
 
 from dicetrail.core.checking import all_differ, as_shown
-from dicetrail.core.document import MOST_WRONG_CHOICES
+from dicetrail.core.document import MOST_CHOICES, MOST_POINTS, PLAIN, TRUTHS, Kind, Question
+from dicetrail.core.numbers import read_number, tolerance_of
 
-LEAST_FIELDS = 3
-MOST_FIELDS = 2 + MOST_WRONG_CHOICES
+MOST_LETTERS = 40
+"""The longest word or phrase of a letters question, so that it fits a phone's screen."""
+
+MOST_LEVEL = 5
+MOST_SECONDS = 3600
 
 
 @dataclass(frozen=True, slots=True)
 class FieldFault:
-    """Why one field makes a question unfit, and how to mend it. Fields count from 1."""
+    """Why one field makes a question unfit, and how to mend it.
 
-    field: int
+    `field` is the field's name; `number` tells which one, from 0, where there are several.
+    """
+
+    field: str
+    number: int
     what: str
     mend: str
 
 
-def field_name(field: int) -> str:
-    """What a field is for, in words: `field_name(3)` is ``wrong choice 1``."""
-    return ("question", "right answer")[field - 1] if field < 3 else f"wrong choice {field - 2}"
+def field_name(field: str, number: int = 0) -> str:
+    """What a field is called in words: `field_name("wrong", 1)` is ``wrong choice 2``."""
+    if field == "wrong":
+        return f"wrong choice {number + 1}"
+    if field == "right":
+        return f"right answer {number + 1}" if number else "the right answer"
+    return "the question" if field == "prompt" else f"the {field}"
 
 
-def first_fault(fields: Sequence[str]) -> FieldFault | None:
-    """The first fault of a question given as its fields, trimmed; None if it can be asked.
-
-    >>> first_fault(["Which is a root?", "Carrot", "Pea"]) is None
-    True
-    >>> first_fault(["Which is a root?", "Carrot", "Carrot"]).what
-    'wrong choice 1 is the same as the right answer, “Carrot”'
-    """
-    if LEAST_FIELDS <= len(fields) <= MOST_FIELDS and all(fields):
-        choices = fields[1:]
-        return None if all_differ(choices) else _repeated(choices)
-    return _missing_or_extra(fields)
-
-
-def _missing_or_extra(fields: Sequence[str]) -> FieldFault:
-    if not fields or not fields[0]:
-        return FieldFault(1, "the question is empty", "write the question in this field")
-    if len(fields) >= 2 and not fields[1]:
-        return FieldFault(2, "there is no right answer", "write the right answer in this field")
-    if len(fields) < LEAST_FIELDS:
-        found = "1 field" if len(fields) == 1 else f"{len(fields)} fields"
-        return FieldFault(
-            len(fields) + 1,
-            f"only {found} where at least {LEAST_FIELDS} are expected: "
-            f"{field_name(len(fields) + 1)} is missing",
-            "give a question, its right answer and at least one wrong choice",
-        )
-    if len(fields) > MOST_FIELDS:
-        return FieldFault(
-            MOST_FIELDS + 1,
-            f"{len(fields)} fields where at most {MOST_FIELDS} are expected",
-            f"keep {MOST_WRONG_CHOICES} wrong choices, or put fields that hold the "
-            "separator in double quotes",
-        )
-    empty = next(number for number, field in enumerate(fields, 1) if not field)
-    return FieldFault(
-        empty,
-        f"{field_name(empty)} is empty though a later one is not",
-        "write a wrong choice in this field, or close the gap",
+def is_plain_choice(question: Question) -> bool:
+    """Whether a question is surely fit: one right choice, wrong ones, all different."""
+    choices = (*question.right, *question.wrong)
+    return (
+        question.kind is Kind.CHOICE
+        and (question.details is PLAIN or question.details == PLAIN)
+        and bool(question.prompt)
+        and len(question.right) == 1
+        and 2 <= len(choices) <= MOST_CHOICES
+        and all(choices)
+        and all_differ(choices)
     )
 
 
-def _repeated(choices: Sequence[str]) -> FieldFault:
-    seen: dict[str, int] = {}
-    for field, choice in enumerate(choices, 2):
-        first = seen.setdefault(as_shown(choice), field)
-        if first == 2 and field > 2:
-            return FieldFault(
+def faults(question: Question) -> Iterator[FieldFault]:
+    """Every fault of a question, its texts trimmed; none if it can be asked.
+
+    >>> [fault.what for fault in faults(Question("Which is a root?", ("Carrot",), ("Carrot",)))]
+    ['wrong choice 1 is the same as the right answer, “Carrot”']
+    """
+    if not question.prompt:
+        yield FieldFault("prompt", 0, "the question is empty", "write the question in this field")
+    if not question.right or not question.right[0]:
+        yield FieldFault(
+            "right", 0, "there is no right answer", "write the right answer in this field"
+        )
+    else:
+        yield from _ANSWER_FAULTS[question.kind](question)
+    yield from _detail_faults(question)
+
+
+def _choice_faults(question: Question) -> Iterator[FieldFault]:
+    if not question.wrong:
+        yield FieldFault("wrong", 0, "there is no wrong choice", "write at least one wrong choice")
+    count = len(question.right) + len(question.wrong)
+    if count > MOST_CHOICES:
+        yield FieldFault(
+            "wrong",
+            MOST_CHOICES - len(question.right),
+            f"{count} choices where at most {MOST_CHOICES} are expected",
+            "leave some out",
+        )
+    yield from _gaps_and_repeats(question)
+    pinned = question.details.pinned
+    if pinned and pinned not in question.choices:
+        yield FieldFault(
+            "pinned",
+            0,
+            f"“{pinned}” is to stand last but is not one of the choices",
+            "write it as one of the choices has it",
+        )
+
+
+def _gaps_and_repeats(question: Question) -> Iterator[FieldFault]:
+    seen: dict[str, tuple[str, int]] = {}
+    fields = [("right", number) for number in range(len(question.right))]
+    fields += [("wrong", number) for number in range(len(question.wrong))]
+    for (field, number), text in zip(fields, (*question.right, *question.wrong), strict=True):
+        name = field_name(field, number)
+        if not text:
+            yield FieldFault(
                 field,
-                f"{field_name(field)} is the same as the right answer, “{choice}”",
-                "write a choice that is wrong in this field",
+                number,
+                f"{name} is empty though a later one is not",
+                "write something in this field, or close the gap",
             )
-        if first != field:
-            return FieldFault(
+            continue
+        first = seen.setdefault(as_shown(text), (field, number))
+        if first != (field, number):
+            yield FieldFault(
                 field,
-                f"{field_name(field)} is the same as {field_name(first)}, “{choice}”",
-                "write another choice in this field, or leave it out",
+                number,
+                f"{name} is the same as {field_name(*first)}, “{text}”",
+                "write something else in this field, or leave it out",
             )
-    raise AssertionError("asked only about choices of which two are alike")
+
+
+def _truth_faults(question: Question) -> Iterator[FieldFault]:
+    if question.right != TRUTHS[:1] and question.right != TRUTHS[1:]:
+        yield FieldFault(
+            "right",
+            0,
+            f"“{question.answer}” is neither true nor false",
+            "write true or false in this field",
+        )
+    yield from _no_wrong(question)
+
+
+def _typed_faults(question: Question) -> Iterator[FieldFault]:
+    yield from _gaps_and_repeats(question)
+    yield from _no_wrong(question)
+
+
+def _number_faults(question: Question) -> Iterator[FieldFault]:
+    right = read_number(question.right[0])
+    if right is None:
+        yield FieldFault(
+            "right",
+            0,
+            f"“{question.right[0]}” is not a number",
+            "write a whole number, a decimal, a fraction or a mixed number",
+        )
+    else:
+        try:
+            tolerance_of(question.details.tolerance, right)
+        except ValueError as error:
+            mend = "write an amount such as 0.5, a share such as 2%, or nothing"
+            yield FieldFault("tolerance", 0, str(error), mend)
+    yield from _one_right(question)
+    yield from _no_wrong(question)
+
+
+def _letters_faults(question: Question) -> Iterator[FieldFault]:
+    word = question.right[0]
+    if len(word) > MOST_LETTERS:
+        yield FieldFault(
+            "right",
+            0,
+            f"{len(word)} signs where at most {MOST_LETTERS} fit",
+            "choose a shorter word or phrase",
+        )
+    if not any(sign.isalnum() for sign in word):
+        yield FieldFault(
+            "right", 0, f"“{word}” has no letter or digit to find", "write a word or phrase"
+        )
+    yield from _one_right(question)
+    yield from _no_wrong(question)
+
+
+def _sort_faults(question: Question) -> Iterator[FieldFault]:
+    yield from _one_right(question)
+    yield from _choice_faults(question)
+
+
+def _one_right(question: Question) -> Iterator[FieldFault]:
+    if len(question.right) > 1:
+        yield FieldFault(
+            "right", 1, f"a {question.kind} question has one right answer", "leave the others out"
+        )
+
+
+def _no_wrong(question: Question) -> Iterator[FieldFault]:
+    if question.wrong:
+        yield FieldFault(
+            "wrong", 0, f"a {question.kind} question has no wrong choices", "leave them out"
+        )
+
+
+def _detail_faults(question: Question) -> Iterator[FieldFault]:
+    details = question.details
+    for field, value, least, most in (
+        ("level", details.level, 1, MOST_LEVEL),
+        ("worth", details.worth, -MOST_POINTS, MOST_POINTS),
+        ("seconds", details.seconds, 1, MOST_SECONDS),
+    ):
+        if value is not None and not least <= value <= most:
+            yield FieldFault(
+                field, 0, f"a {field} of {value} is out of range", f"keep within {least} and {most}"
+            )
+
+
+_ANSWER_FAULTS = {
+    Kind.CHOICE: _choice_faults,
+    Kind.TRUTH: _truth_faults,
+    Kind.TYPED: _typed_faults,
+    Kind.NUMBER: _number_faults,
+    Kind.LETTERS: _letters_faults,
+    Kind.SORT: _sort_faults,
+}
+
+
+def first_fault(question: Question) -> FieldFault | None:
+    """The first fault of a question; None if it can be asked."""
+    return None if is_plain_choice(question) else next(faults(question), None)
+
+
+def choices_alike(question: Question, folded: Sequence[str]) -> tuple[str, str] | None:
+    """Two choices of a question whose folded forms are the same; None if all differ."""
+    seen: dict[str, str] = {}
+    for choice, form in zip(question.choices, folded, strict=True):
+        other = seen.setdefault(form, choice)
+        if other is not choice:
+            return other, choice
+    return None

@@ -8,9 +8,9 @@ from collections import Counter
 from collections.abc import Iterator, Mapping
 
 from dicetrail.core.checking import as_shown, fold
-from dicetrail.core.document import MOST_POINTS, Game, Order, Pack, Question, Round
+from dicetrail.core.document import MOST_POINTS, Game, Kind, Order, Pack, Round
 from dicetrail.core.problems import Problem, Severity
-from dicetrail.core.questions import first_fault
+from dicetrail.core.questions import choices_alike, first_fault
 
 Packs = Mapping[str, Pack]
 
@@ -78,8 +78,7 @@ def _pack_problems(round_: Round, packs: Packs) -> Iterator[Problem]:
     used = {name: packs[name] for name in round_.packs if name in packs}
     for name, pack in used.items():
         for number, question in enumerate(pack.questions):
-            fault = first_fault([as_shown(text) for text in (question.prompt, *question.choices)])
-            if fault:
+            if fault := first_fault(question):
                 yield Problem(
                     f"packs[{name}].questions[{number}]", fault.what, "mend or remove the question"
                 )
@@ -104,23 +103,13 @@ def _repeated_prompts(packs: Packs) -> Iterator[Problem]:
 def _choices_alike(packs: Packs) -> Iterator[Problem]:
     for name, pack in packs.items():
         for number, question in enumerate(pack.questions):
-            alike = _two_alike(question)
-            if alike:
+            if alike := choices_alike(question, [fold(choice) for choice in question.choices]):
                 yield _warning(
                     f"packs[{name}].questions[{number}]",
                     f"“{alike[0]}” and “{alike[1]}” differ only in capitals",
                     "a typed answer that could be either is not taken: let capitals count "
                     "at Check, or change a choice",
                 )
-
-
-def _two_alike(question: Question) -> tuple[str, str] | None:
-    seen: dict[str, str] = {}
-    for choice in question.choices:
-        other = seen.setdefault(fold(choice), choice)
-        if other is not choice:
-            return other, choice
-    return None
 
 
 def _rule_problems(round_: Round, packs: Packs) -> Iterator[Problem]:
@@ -138,7 +127,7 @@ def _rule_problems(round_: Round, packs: Packs) -> Iterator[Problem]:
             f"{count} questions are wanted and only {pool} are there",
             f"draw {pool} or fewer, or load more; as it is the game asks {pool}",
         )
-    if round_.ask.choice_order is Order.WRITTEN:
+    if round_.ask.choice_order is Order.WRITTEN and _has_choices(round_, packs):
         yield _warning(
             "rounds[0].ask.choice_order",
             "the right answer always stands at A",
@@ -158,6 +147,15 @@ def _rule_problems(round_: Round, packs: Packs) -> Iterator[Problem]:
             "a right answer is worth no more than a wrong one",
             "give more points for a right answer at Score",
         )
+
+
+def _has_choices(round_: Round, packs: Packs) -> bool:
+    return any(
+        question.kind is Kind.CHOICE
+        for name in round_.packs
+        if name in packs
+        for question in packs[name].questions
+    )
 
 
 def _ending_problems(game: Game, packs: Packs) -> Iterator[Problem]:

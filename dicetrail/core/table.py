@@ -7,7 +7,7 @@ on which choice is right; after it the right answer and the verdict are told.
 from dataclasses import dataclass
 
 from dicetrail.core.checking import LETTERS, Verdict
-from dicetrail.core.engine import Phase, Program, State, asked, check, choices_shown
+from dicetrail.core.engine import Phase, Program, State, asked, check, choices_shown, right_answer
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,12 +30,15 @@ class QuestionShown:
 
 @dataclass(frozen=True, slots=True)
 class Feedback:
-    """What came of the last answer. The places are None while the question still stands."""
+    """What came of the last answer. While the question stands, nothing tells what is right."""
 
     verdict: Verdict
     why: str
     given_place: int | None
-    right_place: int | None
+    right_places: tuple[int, ...]
+    answer: str
+    """The right answer in words; empty while the question still stands."""
+    note: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -66,7 +69,7 @@ class Table:
 
 def table(program: Program, state: State) -> Table:
     """The table of a run at a state."""
-    tally, rules = state.tally, program.round.check
+    tally = state.tally
     answered = tally.right_count + tally.wrong_count
     in_play = state.phase in (Phase.ASKING, Phase.HOLDING)
     return Table(
@@ -76,11 +79,19 @@ def table(program: Program, state: State) -> Table:
         score=tally.score,
         right_count=tally.right_count,
         percent=(200 * tally.right_count + answered) // (2 * answered) if answered else 0,
-        typing=rules.by_letter or rules.by_place or rules.by_text,
+        typing=_may_type(program, state) if in_play else False,
         question=_question(program, state) if in_play else None,
         feedback=_feedback(program, state) if in_play else None,
         ending=_ending(program, state),
     )
+
+
+def _may_type(program: Program, state: State) -> bool:
+    """Always where there is nothing to pick, else as the round's rules allow."""
+    rules = program.round.check
+    if not asked(program, state.dice, state.position).question.choices:
+        return True
+    return rules.by_letter or rules.by_place or rules.by_text
 
 
 def _question(program: Program, state: State) -> QuestionShown:
@@ -99,9 +110,17 @@ def _feedback(program: Program, state: State) -> Feedback | None:
         return None
     checked = check(program, state.dice, state.position, state.given)
     if state.phase is Phase.ASKING:
-        return Feedback(checked.verdict, checked.why, None, None)
+        return Feedback(checked.verdict, checked.why, None, (), "", "")
     _, right = choices_shown(program, state.dice, state.position)
-    return Feedback(checked.verdict, checked.why, checked.place, right)
+    question = asked(program, state.dice, state.position).question
+    return Feedback(
+        checked.verdict,
+        checked.why,
+        checked.place,
+        right,
+        right_answer(program, state.dice, state.position),
+        question.details.note,
+    )
 
 
 def _ending(program: Program, state: State) -> EndingShown | None:

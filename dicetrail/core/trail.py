@@ -41,7 +41,9 @@ class DrawnQuestion:
     pack: str
     prompt: str
     choices: tuple[str, ...]
-    right_letter: str
+    right_letters: str
+    """The letters of the right choices; empty for a question answered by typing."""
+    answer: str
 
 
 def summaries(game: Game, packs: Packs) -> tuple[StopSummary, ...]:
@@ -79,7 +81,12 @@ def draw_list(program: Program, dice: int) -> Iterator[DrawnQuestion]:
         source = asked(program, dice, position)
         choices, right = choices_shown(program, dice, position)
         yield DrawnQuestion(
-            position + 1, source.pack, source.question.prompt, choices, LETTERS[right - 1]
+            position + 1,
+            source.pack,
+            source.question.prompt,
+            choices,
+            "".join(LETTERS[place - 1] for place in right),
+            source.question.answer,
         )
 
 

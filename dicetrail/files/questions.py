@@ -1,211 +1,358 @@
-"""Question files of one question a row: question, right answer, one to seven wrong choices.
+"""From the rows of a file, by a plan, to questions.
 
-Reads tab- and comma-separated text. Commas follow RFC 4180 (fields in double quotes may
-hold separators, line breaks and doubled quotes). Tabs follow the same rules where a row's
-quotes are well formed; where they are not, the row is split at its tabs and its quotes
-are kept as written. Whatever cannot become a question is kept as a refusal with its place,
-its reason and its text; the rest loads.
+Whatever cannot become a question is kept as a refusal with its place, its reason and its
+cells; the rest loads. A refused row can be given again, mended, by its line.
 """
 
-import csv
-import io
+import gc
 import re
-from collections.abc import Iterator
-from dataclasses import dataclass, field
-from enum import StrEnum
-from itertools import islice
+from collections.abc import Callable, Iterator, Mapping, Sequence
+from contextlib import contextmanager
+from dataclasses import dataclass, replace
+from itertools import count
+from typing import Any
 
-from dicetrail.core import Question
-from dicetrail.core.questions import LEAST_FIELDS, FieldFault, field_name, first_fault
-from dicetrail.files.text import FileProblem, text_of
-
-_ROWS_LOOKED_AT = 200
-_SPACES = re.compile(r" {2,}")
-_QUOTED = re.compile(r'"(?:[^"]|"")*"')
-_HEADING = re.compile(
-    r"(the )?(question|prompt|(right|correct|wrong|false|other)?[ _-]*(answer|choice|option)s?"
-    r"|right|correct|wrong|false|distractor|topic|level)s?[ _-]*(\d+|[a-h])?",
-    re.IGNORECASE,
+from dicetrail.core import PLAIN, Details, Kind, Question
+from dicetrail.core.checking import all_differ
+from dicetrail.core.document import MOST_CHOICES
+from dicetrail.core.questions import FieldFault, first_fault
+from dicetrail.files.documents import read_documents
+from dicetrail.files.guessing import TRUTH_WORDS, guess_columns, guess_separator
+from dicetrail.files.plan import Format, Plan, Role, Separator
+from dicetrail.files.sheets import (
+    Refusal,
+    Rows,
+    SeparatedRows,
+    WorkbookRows,
+    is_workbook,
+    unguarded,
 )
+from dicetrail.files.text import text_of
 
+Mended = Mapping[int, Sequence[str]]
+"""Rows given anew, by the line they stand in."""
 
-class Separator(StrEnum):
-    """What stands between the fields of a row."""
+Progress = Callable[[int], None]
+"""Told now and then how many rows are read; it may raise to stop the reading."""
 
-    TAB = "tab"
-    COMMA = "comma"
-
-    @property
-    def sign(self) -> str:
-        """The character itself."""
-        return "\t" if self is Separator.TAB else ","
-
-
-@dataclass(frozen=True, slots=True)
-class Refusal:
-    """A row that did not become a question. `line` and `column` (the field) count from 1."""
-
-    line: int
-    column: int
-    what: str
-    mend: str
-    text: str
+_TOLD_EVERY = 1000
+_SPACES = re.compile(r" {2,}")
+_LETTERED = re.compile(r"\(?([A-Ha-h])[.):]\s+(.+)", re.DOTALL)
+_ROLE_OF_FIELD = {"prompt": Role.QUESTION, "right": Role.RIGHT, "wrong": Role.WRONG}
+_NUMBERS = {"level": Role.LEVEL, "worth": Role.WORTH, "seconds": Role.SECONDS}
+_TEXTS = {
+    "topic": Role.TOPIC,
+    "hint": Role.HINT,
+    "note": Role.NOTE,
+    "picture": Role.PICTURE,
+    "sound": Role.SOUND,
+    "tolerance": Role.TOLERANCE,
+    "pinned": Role.PINNED,
+}
 
 
 @dataclass(frozen=True, slots=True)
 class Reading:
-    """What a question file held, and how it was read."""
+    """What a question file held, and the plan by which it was read."""
 
     questions: tuple[Question, ...]
     refused: tuple[Refusal, ...]
-    separator: Separator
+    plan: Plan
     headings: tuple[str, ...] | None
-    """The first row, if it was found to name the columns."""
     blank_lines: int
+    rows: int
+    """How many rows there were, headings and blank lines left out."""
 
 
-def read_questions(content: bytes) -> Reading:
-    """Read a question file. Raises FileProblem if it cannot be read at all."""
-    text = text_of(content)
-    separator = _separator(text)
+@dataclass(frozen=True, slots=True)
+class _Fault(Exception):
+    """Why a row is no question: the role of the field, which one of that role, and words."""
+
+    role: Role
+    number: int
+    what: str
+    mend: str
+
+
+def guess(content: bytes, encoding: str | None = None, separator: Separator | None = None) -> Plan:
+    """A plan to read a file by, as far as its content tells. Raises FileProblem."""
+    if is_workbook(content):
+        return guess_columns(WorkbookRows(content), Plan(Format.XLSX))
+    found = text_of(content, encoding)
+    start = found.text.lstrip()
+    if start.startswith(("{", "[")):
+        return Plan(Format.JSON, found.encoding)
+    if re.match(r"(---|questions:|title:|format:|- prompt:)", start):
+        return Plan(Format.YAML, found.encoding)
+    sign = separator or guess_separator(found.text)
+    plan = Plan(Format.TABLE, found.encoding, sign)
+    return guess_columns(SeparatedRows(found.text, sign), plan)
+
+
+def read_questions(
+    content: bytes,
+    plan: Plan | None = None,
+    mended: Mended | None = None,
+    progress: Progress = lambda _: None,
+    most: int | None = None,
+) -> Reading:
+    """Read a question file, by a plan or by the one guessed.
+
+    `most` stops after so many rows, for a first look. Raises FileProblem if the file cannot
+    be read at all.
+    """
+    plan = plan or guess(content)
+    if plan.format in (Format.JSON, Format.YAML):
+        text = text_of(content, plan.encoding).text
+        questions, refused = read_documents(text, plan.format)
+        return Reading(questions, refused, plan, None, 0, len(questions) + len(refused))
+    rows: Rows
+    if plan.format is Format.XLSX:
+        is_workbook(content)
+        rows = WorkbookRows(content)
+    else:
+        rows = SeparatedRows(text_of(content, plan.encoding).text, plan.separator)
+    with _no_garbage_search():
+        return _read_rows(rows, plan, mended or {}, progress, most)
+
+
+@contextmanager
+def _no_garbage_search() -> Iterator[None]:
+    """Reading makes objects that all stay: searching them again and again for garbage would
+    take a third of its time."""
+    was_on = gc.isenabled()
+    gc.disable()
+    try:
+        yield
+    finally:
+        if was_on:
+            gc.enable()
+
+
+def _read_rows(
+    rows: Rows, plan: Plan, mended: Mended, progress: Progress, most: int | None
+) -> Reading:
     questions: list[Question] = []
     refused: list[Refusal] = []
     headings: tuple[str, ...] | None = None
-    blank_lines = 0
-    rows = _Rows(text, separator)
+    blank_lines, seen = 0, 0
+    make = _plain_question if plan.is_plain else _planned_question
+    awaits_headings = plan.has_headings
     for row in rows:
-        fields = list(map(str.strip, row))
-        while fields and not fields[-1]:
-            fields.pop()
-        if not fields:
+        if mended and rows.line in mended:
+            row = list(mended[rows.line])
+        cells = list(map(str.strip, row))
+        while cells and not cells[-1]:
+            cells.pop()
+        if not cells:
             blank_lines += 1
-        elif headings is None and not questions and not refused and _is_heading(fields):
-            headings = tuple(fields)
-        elif fault := first_fault(fields):
-            refused.append(_refusal(fault, fields, rows, separator))
-        else:
-            questions.append(Question(fields[0], fields[1], tuple(fields[2:])))
-    refused = sorted(refused + rows.broken, key=lambda refusal: refusal.line)
-    return Reading(tuple(questions), tuple(refused), separator, headings, blank_lines)
-
-
-@dataclass(slots=True)
-class _Rows:
-    """The rows of a text, in order, with the lines they come from.
-
-    A row that breaks the quoting rules is set aside in `broken`, and reading goes on at the
-    line after the one it began in, so that one stray quote cannot swallow its neighbours.
-    """
-
-    text: str
-    separator: Separator
-    broken: list[Refusal] = field(default_factory=list)
-    line: int = 1
-    """The line in which the row last given begins."""
-    _lines: list[str] = field(default_factory=list)
-
-    def __iter__(self) -> Iterator[list[str]]:
-        sign, read_before = self.separator.sign, 0
-        reader = csv.reader(io.StringIO(self.text, newline=""), delimiter=sign, strict=True)
-        while True:
-            self.line = read_before + reader.line_num + 1
-            row: list[str] | None
+            continue
+        if awaits_headings:
+            headings, awaits_headings = tuple(cells), False
+            continue
+        seen += 1
+        if seen % _TOLD_EVERY == 0:
+            progress(seen)
+        try:
+            questions.append(make(cells, plan))
+        except _Fault as fault:
+            refused.append(_refusal(fault, cells, rows.line, plan))
+        if seen == most:
+            break
+    for broken in rows.broken:
+        if broken.line in mended:
             try:
-                row = next(reader)
-            except StopIteration:
-                return
-            except csv.Error:
-                row = self._mended()
-                read_before = self.line
-                rest = islice(self.lines, self.line, None)
-                reader = csv.reader(rest, delimiter=sign, strict=True)
-            if row is not None:
-                yield row
+                questions.append(make([cell.strip() for cell in mended[broken.line]], plan))
+            except _Fault as fault:
+                cells = list(mended[broken.line])
+                refused.append(_refusal(fault, cells, broken.line, plan))
+        else:
+            refused.append(broken)
+    if Role.GROUP in plan.columns:
+        questions, more = _with_other_groups(questions)
+        refused += more
+    refused.sort(key=lambda refusal: refusal.line)
+    seen += len(rows.broken)
+    return Reading(tuple(questions), tuple(refused), plan, headings, blank_lines, seen)
 
-    @property
-    def lines(self) -> list[str]:
-        """The lines of the text, split as its rows are; made when first wanted."""
-        if not self._lines:
-            self._lines = list(io.StringIO(self.text, newline=""))
-        return self._lines
 
-    def _mended(self) -> list[str] | None:
-        """The row that broke, split at its tabs; or None, when it was set aside."""
-        line = self.lines[self.line - 1].rstrip("\r\n")
-        if self.separator is Separator.TAB:
-            return line.split("\t")
-        column = _broken_field(line)
-        self.broken.append(
-            Refusal(
-                self.line,
-                column,
-                f"the double quotes of the {field_name(column)} are not closed, "
-                "or text follows them",
-                "put the whole field in double quotes and write a quote inside it twice",
-                line,
-            )
+def _plain_question(cells: list[str], plan: Plan) -> Question:
+    """A row of question, right answer and wrong choices, the common case, made fast."""
+    together = "".join(cells)
+    if "'" in together:
+        cells = [unguarded(cell) for cell in cells]
+    question = Question(cells[0], (*cells[1:2],), (*cells[2:],))
+    if 3 <= len(cells) <= MOST_CHOICES + 1 and all(cells) and all_differ(cells[1:]):
+        return question
+    if fault := first_fault(question):
+        raise _located(fault, cells, plan)
+    return question
+
+
+def _planned_question(cells: list[str], plan: Plan) -> Question:
+    """A row read by what each of its columns is."""
+    cells = [unguarded(cell) for cell in cells]
+    if len(cells) > len(plan.columns):
+        raise _Fault(
+            Role.IGNORED,
+            len(cells),
+            f"{len(cells)} fields where {len(plan.columns)} are expected",
+            "leave out the last, or put fields that hold the separator in double quotes",
         )
+    kind = _kind(_one(cells, plan, Role.KIND), plan)
+    right, wrong = _answers(cells, plan, kind)
+    question = Question(_one(cells, plan, Role.QUESTION), right, wrong, kind, _details(cells, plan))
+    is_sorted = kind is Kind.SORT and not wrong
+    fault = first_fault(replace(question, wrong=("other",)) if is_sorted else question)
+    if fault:
+        raise _located(fault, cells, plan)
+    return question
+
+
+def _kind(word: str, plan: Plan) -> Kind:
+    try:
+        return Kind(word.lower()) if word else plan.kind
+    except ValueError:
+        raise _Fault(
+            Role.KIND, 0, f"“{word}” is not a kind of question", f"write one of {', '.join(Kind)}"
+        ) from None
+
+
+def _answers(cells: list[str], plan: Plan, kind: Kind) -> tuple[tuple[str, ...], tuple[str, ...]]:
+    """The right and the wrong answers of a row."""
+    right = _all(cells, plan, Role.RIGHT)
+    if kind is Kind.TRUTH:
+        right = tuple(TRUTH_WORDS.get(word.lower(), word) for word in right)
+    if Role.GROUP in plan.columns and kind is Kind.SORT:
+        return _all(cells, plan, Role.GROUP) or right, _all(cells, plan, Role.WRONG)
+    options = _all(cells, plan, Role.OPTION)
+    if packed := _one(cells, plan, Role.OPTIONS):
+        options += tuple(part.strip() for part in packed.split(plan.options_sign))
+    if not options:
+        return right, _all(cells, plan, Role.WRONG)
+    options = _unlettered(options)
+    key = _one(cells, plan, Role.KEY)
+    if Role.KEY in plan.columns:
+        chosen = _option_named(key, options)
+        return (chosen,), _others(options, chosen)
+    if right:
+        return right, tuple(option for option in options if option not in right)
+    return options[:1], options[1:]
+
+
+def _others(options: Sequence[str], chosen: str) -> tuple[str, ...]:
+    place = options.index(chosen)
+    return (*options[:place], *options[place + 1 :])
+
+
+def _option_named(key: str, options: Sequence[str]) -> str:
+    """The option a key names, by its words, its letter or its number."""
+    if not key:
+        raise _Fault(Role.KEY, 0, "there is no key to the right option", "write its letter")
+    if key in options:
+        return key
+    place = ord(key.upper()) - ord("A") if len(key) == 1 and key.isalpha() else -1
+    if key.isdecimal() and len(key) < 4:
+        place = int(key) - 1
+    if not 0 <= place < len(options):
+        raise _Fault(
+            Role.KEY,
+            0,
+            f"the key “{key}” points at none of the {len(options)} options",
+            "write the letter, the number or the words of one of them",
+        )
+    return options[place]
+
+
+def _unlettered(options: tuple[str, ...]) -> tuple[str, ...]:
+    """The options without letters of their own (``A. Carrot``), if all carry them in order."""
+    found = [_LETTERED.fullmatch(option) for option in options]
+    letters = "".join(match[1].upper() for match in found if match)
+    if len(options) < 2 or letters != "ABCDEFGH"[: len(options)]:
+        return options
+    return tuple(match[2].strip() for match in found if match)
+
+
+def _details(cells: list[str], plan: Plan) -> Details:
+    given: dict[str, Any] = {name: _one(cells, plan, role) for name, role in _TEXTS.items()}
+    given |= {name: _whole(_one(cells, plan, role), role) for name, role in _NUMBERS.items()}
+    details = Details(**given)
+    return PLAIN if details == PLAIN else details
+
+
+def _whole(word: str, role: Role) -> int | None:
+    if not word:
         return None
+    if not re.fullmatch(r"[-+]?\d{1,12}", word):
+        raise _Fault(role, 0, f"“{word}” is not a whole number", "write one, or nothing")
+    return int(word)
 
 
-def _separator(text: str) -> Separator:
-    """The separator that makes most rows into questions. Raises FileProblem for spaces."""
-    lines = io.StringIO(text, newline=None)
-    sample = list(islice(filter(str.strip, lines), _ROWS_LOOKED_AT))
-    whole = {
-        separator: sum(line.count(separator.sign) + 1 >= LEAST_FIELDS for line in sample)
-        for separator in Separator
-    }
-    best = Separator.TAB if whole[Separator.TAB] >= whole[Separator.COMMA] else Separator.COMMA
-    spaced = sum(_is_spaced(line) for line in sample)
-    if spaced > whole[best] and 2 * spaced >= len(sample):
-        raise FileProblem(
-            "line 1",
-            "spaces stand between the fields where tabs should be",
-            "have your editor put a real tab between the fields (often an option called "
-            "“insert spaces for tabs” must be off), or separate them with commas",
+def _one(cells: Sequence[str], plan: Plan, role: Role) -> str:
+    return next(iter(_all(cells, plan, role)), "")
+
+
+def _all(cells: Sequence[str], plan: Plan, role: Role) -> tuple[str, ...]:
+    """What the columns of a role hold, without the empty ones at the end."""
+    found = [cell for cell, its in zip(cells, plan.columns, strict=False) if its is role]
+    while found and not found[-1]:
+        found.pop()
+    return tuple(found)
+
+
+def _located(fault: FieldFault, cells: Sequence[str], plan: Plan) -> _Fault:
+    """The fault of a question's field as the fault of a row's."""
+    role = _ROLE_OF_FIELD.get(fault.field) or (_TEXTS | _NUMBERS)[fault.field]
+    if role in (Role.RIGHT, Role.WRONG) and len(cells) < 3 and plan.is_plain:
+        found = "1 field" if len(cells) == 1 else f"{len(cells)} fields"
+        missing = "the right answer" if len(cells) == 1 else "wrong choice 1"
+        return _Fault(
+            Role.IGNORED,
+            len(cells) + 1,
+            f"only {found} where at least 3 are expected: {missing} is missing",
+            "give a question, its right answer and at least one wrong choice",
         )
-    if not whole[best]:
-        return Separator.TAB if "\t" in text else Separator.COMMA
-    return best
+    if role not in plan.columns:
+        role = next((r for r in (Role.GROUP, Role.KEY, Role.OPTIONS) if r in plan.columns), role)
+    return _Fault(role, fault.number, fault.what, fault.mend)
 
 
-def _is_spaced(line: str) -> bool:
-    return "\t" not in line and len(_SPACES.split(line.strip())) >= LEAST_FIELDS
+def _refusal(fault: _Fault, cells: Sequence[str], line: int, plan: Plan) -> Refusal:
+    text = plan.separator.sign.join(cells)
+    kept = tuple(cells)
+    spaced = plan.separator is Separator.TAB and plan.format is Format.TABLE
+    if spaced and len(cells) < len(plan.columns) and _SPACES.search(cells[-1]):
+        what, mend = "spaces stand where a tab should be", "put a tab between the fields"
+        return Refusal(line, len(cells), what, mend, text, kept)
+    return Refusal(line, _column(fault, plan), fault.what, fault.mend, text, kept)
 
 
-def _is_heading(fields: list[str]) -> bool:
-    """Whether a first row names its columns: most of its fields are names of columns."""
-    named = sum(_HEADING.fullmatch(value) is not None for value in fields)
-    return len(fields) > 1 and 2 * named > len(fields)
+def _column(fault: _Fault, plan: Plan) -> int:
+    """The number, from 1, of the column a fault is in."""
+    if fault.role is Role.IGNORED:
+        return fault.number
+    places = [place for place, role in enumerate(plan.columns, 1) if role is fault.role]
+    if not places:
+        return 1
+    beyond = fault.number - len(places) + 1
+    return places[fault.number] if beyond <= 0 else places[-1] + beyond
 
 
-def _refusal(fault: FieldFault, fields: list[str], rows: _Rows, separator: Separator) -> Refusal:
-    text = separator.sign.join(fields)
-    if separator is Separator.TAB and len(fields) < LEAST_FIELDS and _SPACES.search(fields[-1]):
-        return Refusal(
-            rows.line,
-            len(fields),
-            "spaces stand where a tab should be",
-            "put a tab between the fields",
-            text,
-        )
-    return Refusal(rows.line, fault.field, fault.what, fault.mend, text)
-
-
-def _broken_field(line: str) -> int:
-    """The number of the first field of a comma-separated line whose quotes are not well formed."""
-    column, position = 1, 0
-    while position < len(line):
-        if line[position] == '"':
-            quoted = _QUOTED.match(line, position)
-            if quoted is None:
-                return column
-            position = quoted.end()
-            if position < len(line) and line[position] != ",":
-                return column
-        comma = line.find(",", position)
-        if comma < 0:
-            return column
-        column, position = column + 1, comma + 1
-    return column
+def _with_other_groups(questions: list[Question]) -> tuple[list[Question], list[Refusal]]:
+    """Sort questions, each with the groups of the others as its wrong choices."""
+    groups = list(dict.fromkeys(q.right[0] for q in questions if q.kind is Kind.SORT and q.right))
+    filled = [
+        replace(q, wrong=tuple(group for group in groups if group != q.right[0]))
+        if q.kind is Kind.SORT and not q.wrong
+        else q
+        for q in questions
+    ]
+    kept, refused = [], []
+    for number, question in zip(count(1), filled, strict=False):
+        if fault := first_fault(question):
+            text = f"{question.prompt}\t{question.answer}"
+            cells = (question.prompt, question.answer)
+            refused.append(Refusal(number, 2, fault.what, fault.mend, text, cells))
+        else:
+            kept.append(question)
+    return kept, refused

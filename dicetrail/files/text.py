@@ -1,9 +1,16 @@
 """From the bytes of a file to its text, or to the one reason why it has none."""
 
+from dataclasses import dataclass
+
+from charset_normalizer import from_bytes
+
 from dicetrail.core import Problem
 
-MOST_BYTES = 16 * 1024 * 1024
-"""A question file is at most this large: some 150,000 questions."""
+MOST_BYTES = 32 * 1024 * 1024
+"""A question file is at most this large."""
+
+_LOOKED_AT = 256 * 1024
+"""How much of a file is looked at to find its encoding."""
 
 
 class FileProblem(ValueError):
@@ -14,10 +21,18 @@ class FileProblem(ValueError):
         super().__init__(f"{where}: {what}")
 
 
-def text_of(content: bytes) -> str:
-    """The text of a UTF-8 file, with or without byte order mark, line endings untouched.
+@dataclass(frozen=True, slots=True)
+class Text:
+    """The text of a file, line endings untouched, and the encoding it was read in."""
 
-    Raises FileProblem if the file is empty, too large, or not UTF-8 text.
+    text: str
+    encoding: str
+
+
+def text_of(content: bytes, encoding: str | None = None) -> Text:
+    """The text of a file, in the encoding given or in the one it seems to have.
+
+    Raises FileProblem if the file is empty, too large, no text, or mixed of encodings.
     """
     if len(content) > MOST_BYTES:
         raise FileProblem(
@@ -25,27 +40,56 @@ def text_of(content: bytes) -> str:
             f"{len(content):,} bytes, and at most {MOST_BYTES:,} are read",
             "split it into several files and load one after the other",
         )
-    if content.startswith((b"\xff\xfe", b"\xfe\xff")):
-        raise FileProblem(
-            "line 1", "the file is saved as UTF-16", "save it as UTF-8 in your editor"
-        )
-    if b"\0" in content:
-        raise FileProblem(
-            _place(content, content.index(b"\0")),
-            "this is not a text file",
-            "save the questions as tab- or comma-separated text",
-        )
+    if not content.strip():
+        raise FileProblem("the file", "it is empty", "choose a file with questions in it")
+    found = encoding or _encoding_of(content)
     try:
-        text = content.decode("utf-8-sig")
-    except UnicodeDecodeError as error:
+        text = content.decode(found)
+    except (UnicodeDecodeError, LookupError) as error:
+        offset = error.start if isinstance(error, UnicodeDecodeError) else 0
         raise FileProblem(
-            _place(content, error.start),
-            f"the byte {content[error.start]:#04x} is not UTF-8 text",
-            "save the file as UTF-8 in your editor",
+            _place(content, offset),
+            f"this cannot be read as {found}",
+            "choose the encoding the file was saved in, or save it as UTF-8",
         ) from None
+    text = text.removeprefix("\ufeff")
+    if "\0" in text:
+        line = text.count("\n", 0, text.index("\0")) + 1
+        raise FileProblem(
+            f"line {line}",
+            "this is not a text file",
+            "save the questions as text, a spreadsheet (XLSX), JSON or YAML",
+        )
     if not text.strip():
         raise FileProblem("the file", "it is empty", "choose a file with questions in it")
-    return text
+    return Text(text, found)
+
+
+def _encoding_of(content: bytes) -> str:
+    """UTF-8 if it is that, else UTF-16 by its mark, else what charset-normalizer finds."""
+    if content.startswith((b"\xff\xfe", b"\xfe\xff")):
+        return "utf-16"
+    try:
+        content.decode("utf-8")
+    except UnicodeDecodeError as error:
+        if b"\0" in content[:_LOOKED_AT]:
+            return "utf-8" if b"\0" in content[: error.start] else "latin-1"
+        if _has_utf_8_letters(content):
+            raise FileProblem(
+                _place(content, error.start),
+                f"the byte {content[error.start]:#04x} is not UTF-8, though other letters of "
+                "the file are: it is mixed of two encodings",
+                "save the whole file as UTF-8, or choose one encoding to read it all in",
+            ) from None
+        best = from_bytes(content[:_LOOKED_AT]).best()
+        return best.encoding if best else "cp1252"
+    return "utf-8"
+
+
+def _has_utf_8_letters(content: bytes) -> bool:
+    """Whether some letter outside ASCII stands in the bytes in well-formed UTF-8."""
+    readable = content.decode("utf-8", "surrogateescape")
+    return any(sign > "\x7f" and not "\udc80" <= sign <= "\udcff" for sign in readable)
 
 
 def _place(content: bytes, offset: int) -> str:

@@ -37,10 +37,11 @@ class RefusedRow:
 
 @dataclass(frozen=True, slots=True)
 class PackSource:
-    """The file a pack was loaded from and how it was read."""
+    """The file a pack was loaded from, how it was read, and which rows were refused."""
 
     file_name: str
-    separator: str
+    read_as: str
+    """How it was read, in a few words: ``separated by tabs, utf-8``."""
     headings: tuple[str, ...] | None
     blank_lines: int
     refused: tuple[RefusedRow, ...]

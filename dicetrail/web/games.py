@@ -8,7 +8,7 @@ from dicetrail.core import (
     Game,
     Program,
     Severity,
-    check_choice,
+    check,
     draw_list,
     first_game,
 )
@@ -74,13 +74,9 @@ def try_answers(game_id: str, trial: Trial, shelf: SharedShelf) -> TrialView:
     """The verdict on each answer to the first question these dice bring."""
     program = newest_program(shelf, game_id)
     question = next(draw_list(program, trial.dice))
-    right = 1 + ord(question.right_letter) - ord("A")
     return TrialView(
         question=question,
-        checked=[
-            check_choice(answer, question.choices, right, program.round.check)
-            for answer in trial.answers
-        ],
+        checked=[check(program, trial.dice, 0, answer) for answer in trial.answers],
     )
 
 

@@ -59,7 +59,7 @@ def pack_source(file_name: str, reading: Reading) -> PackSource:
     """How a file was read, as it is kept with its pack."""
     return PackSource(
         file_name=file_name,
-        separator=reading.separator.value,
+        read_as=reading.plan.in_words,
         headings=reading.headings,
         blank_lines=reading.blank_lines,
         refused=tuple(

@@ -55,7 +55,7 @@ class TestFirstTrail(BrowserTest):
         self.begin()
         for number, question in enumerate(drawn):
             self.wait(lambda question=question: self.prompt() == question["prompt"], "the prompt")
-            right = question["right_letter"]
+            right = question["right_letters"]
             if number == 0:
                 place = "ABC".index(right) + 1
                 self.one(f"li:nth-child({place}) > button[aria-disabled=false]").click()
@@ -139,7 +139,7 @@ class TestFirstTrail(BrowserTest):
             ("empty.csv", b"", "it is empty"),
             ("spaces.tsv", "Which?    A    B    C\n" * 4, "spaces stand between the fields"),
             ("words.csv", "one\ntwo\n", "2 rows were refused"),
-            ("huge.tsv", b"x" * 17_000_000, "This is larger than"),
+            ("huge.tsv", b"x" * 34_000_000, "This is larger than"),
         ):
             with self.subTest(name):
                 self.upload(self.write(name, content))

@@ -25,7 +25,9 @@ from dicetrail.core import (
 VEGETABLES = Pack(
     "Vegetables",
     tuple(
-        Question(f"Which one is number {number}?", f"right {number}", (f"x{number}", f"y{number}"))
+        Question(
+            f"Which one is number {number}?", (f"right {number}",), (f"x{number}", f"y{number}")
+        )
         for number in range(1, 13)
     ),
 )

@@ -6,7 +6,7 @@ from dicetrail.core import Check, Verdict, check_choice
 
 RIGHT, WRONG, UNREADABLE = Verdict.RIGHT, Verdict.WRONG, Verdict.UNREADABLE
 CHOICES = ("Leek", "Carrot", "Runner bean")
-CARROT = 2
+CARROT = (2,)
 
 
 class TestChecking(unittest.TestCase):
@@ -55,15 +55,17 @@ class TestChecking(unittest.TestCase):
 
     def test_a_choices_own_words_come_before_its_place(self):
         legs = ("4", "2", "8")
-        self.assertIs(self.verdict("2", legs, right=2), RIGHT)
-        self.assertIs(self.verdict("1", legs, right=2), WRONG, "no choice says 1, so it is a place")
-        self.assertIs(self.verdict("b", ("B", "A"), right=1), RIGHT)
+        self.assertIs(self.verdict("2", legs, right=(2,)), RIGHT)
+        self.assertIs(
+            self.verdict("1", legs, right=(2,)), WRONG, "no choice says 1, so it is a place"
+        )
+        self.assertIs(self.verdict("b", ("B", "A"), right=(1,)), RIGHT)
 
     def test_choices_told_apart_by_capitals_alone_are_told_apart(self):
         choices = ("polish", "Polish")
-        self.assertIs(self.verdict("Polish", choices, right=2), RIGHT)
-        self.assertIs(self.verdict("polish", choices, right=2), WRONG)
-        either = check_choice("POLISH", choices, 2, Check())
+        self.assertIs(self.verdict("Polish", choices, right=(2,)), RIGHT)
+        self.assertIs(self.verdict("polish", choices, right=(2,)), WRONG)
+        either = check_choice("POLISH", choices, (2,), Check())
         self.assertEqual((either.verdict, either.place), (UNREADABLE, None))
         self.assertIn("could be A or B", either.why)
 

@@ -15,8 +15,10 @@ from dicetrail.core import (
     Ask,
     Begin,
     Continue,
+    Details,
     Draw,
     Input,
+    Kind,
     Order,
     Pack,
     Phase,
@@ -27,6 +29,7 @@ from dicetrail.core import (
     Verdict,
     What,
     build,
+    check,
     draw_list,
     replay,
     start,
@@ -80,7 +83,7 @@ class TestARun(unittest.TestCase):
         game = changed(draw=Draw(3, Order.WRITTEN), ask=Ask(Order.WRITTEN))
         drawn = list(draw_list(build(game, PACKS), 5))
         self.assertEqual([question.prompt[-2:-1] for question in drawn], ["1", "2", "3"])
-        self.assertEqual({question.right_letter for question in drawn}, {"A"})
+        self.assertEqual({question.right_letters for question in drawn}, {"A"})
 
     def test_the_steps_of_an_answer_stand_at_their_stops_with_values_before_and_after(self):
         _, moments, _ = play("rw")
@@ -180,7 +183,7 @@ class TestDeterminism(unittest.TestCase):
         self.assertEqual(shuffled, kept)
 
     def test_a_question_added_to_a_pack_moves_no_others_choices(self):
-        more = Pack("More", (*VEGETABLES.questions, Question("New?", "right 0", ("x0", "y0"))))
+        more = Pack("More", (*VEGETABLES.questions, Question("New?", ("right 0",), ("x0", "y0"))))
         everything = changed(draw=Draw(None))
         before, after = (
             {q.prompt: q.choices for q in draw_list(build(everything, {"veg": pack}), 3)}
@@ -195,7 +198,7 @@ class TestDeterminism(unittest.TestCase):
         views = []
         for fields in (("one", "two"), ("two", "one")):
             questions = tuple(
-                replace(q, right=fields[0], wrong=(fields[1],)) for q in VEGETABLES.questions
+                replace(q, right=fields[:1], wrong=(fields[1],)) for q in VEGETABLES.questions
             )
             program = build(kept, {"veg": Pack("Veg", questions)})
             begun = step(program, start(program, 7).state, Begin(), 0)
@@ -205,3 +208,55 @@ class TestDeterminism(unittest.TestCase):
             )
             views.append((shown, [asdict(footprint) for footprint in begun.footprints]))
         self.assertEqual(views[0], views[1])
+
+
+NONE = "None of these"
+
+
+class TestKinds(unittest.TestCase):
+    QUESTIONS = (
+        Question("Kale is a leaf", ("true",), (), Kind.TRUTH),
+        Question("What do bees make?", ("Honey", "wax"), (), Kind.TYPED),
+        Question("Half of five?", ("5/2",), (), Kind.NUMBER),
+        Question("How heavy?", ("200",), (), Kind.NUMBER, Details(tolerance="5%", note="Heavy.")),
+        Question("Say it", ("Marrow",), (), Kind.LETTERS),
+        Question("Which climb?", ("Pea", "Bean"), (NONE,), details=Details(pinned=NONE)),
+        Question("Carrot", ("root",), ("leaf", "fruit"), Kind.SORT),
+    )
+
+    def test_every_kind_is_asked_and_checked(self):
+        game = changed(draw=Draw(None, Order.WRITTEN))
+        program = build(replace(game, endings=FIVE.endings), {"veg": Pack("V", self.QUESTIONS)})
+        for position, (right, wrong, unreadable) in enumerate(
+            (
+                ("true", "false", "perhaps"),
+                ("WAX", "milk", " "),
+                ("2 1/2", "2", "two"),
+                ("190", "189", "heavy"),
+                ("marrow", "turnip", ""),
+                ("bean", "none of these", "beet"),
+                ("root", "leaf", "stone"),
+            )
+        ):
+            given = (right, wrong, unreadable)
+            verdicts = [check(program, 7, position, answer).verdict for answer in given]
+            with self.subTest(prompt=self.QUESTIONS[position].prompt):
+                self.assertEqual(verdicts, [Verdict.RIGHT, Verdict.WRONG, Verdict.UNREADABLE])
+
+    def test_true_stands_before_false_and_a_pinned_choice_last_whatever_the_dice(self):
+        program = build(changed(draw=Draw(None, Order.WRITTEN)), {"veg": Pack("V", self.QUESTIONS)})
+        for dice in range(20):
+            drawn = list(draw_list(program, dice))
+            self.assertEqual(drawn[0].choices, ("true", "false"))
+            self.assertEqual(drawn[5].choices[2], NONE)
+            self.assertEqual(drawn[5].right_letters, "AB")
+            self.assertEqual((drawn[1].choices, drawn[1].answer), ((), "Honey"))
+
+    def test_the_note_is_told_after_the_answer(self):
+        packs = {"veg": Pack("V", self.QUESTIONS[3:])}
+        program, moments, _ = play("", changed(draw=Draw(None, Order.WRITTEN)), packs)
+        self.assertIsNone(table(program, moments[-1].state).feedback)
+        answered = step(program, moments[-1].state, Answer("205"), 9000)
+        feedback = table(program, answered.state).feedback
+        self.assertEqual((feedback.answer, feedback.note), ("“200”", "Heavy."))
+        self.assertIn("within 5% of 200", feedback.why)

@@ -45,17 +45,17 @@ class TestSurvey(unittest.TestCase):
             (FIVE, {"veg": Pack("V", ())}, FAULT, "rounds[0].packs[0]", "holds no questions"),
             (
                 FIVE,
-                with_questions(Question("Odd?", "x", ("x",))),
+                with_questions(Question("Odd?", ("x",), ("x",))),
                 FAULT,
                 "packs[veg].questions[12]",
                 "same as the right answer",
             ),
             (
                 FIVE,
-                with_questions(Question("Odd?", "x", ())),
+                with_questions(Question("Odd?", ("x",), ())),
                 FAULT,
                 "packs[veg].questions[12]",
-                "wrong choice 1 is missing",
+                "there is no wrong choice",
             ),
             (
                 FIVE,
@@ -66,7 +66,7 @@ class TestSurvey(unittest.TestCase):
             ),
             (
                 FIVE,
-                with_questions(Question("Odd?", "Polish", ("polish",))),
+                with_questions(Question("Odd?", ("Polish",), ("polish",))),
                 WARNING,
                 "packs[veg].questions[12]",
                 "differ only in capitals",
@@ -109,7 +109,7 @@ class TestSurvey(unittest.TestCase):
         self.assertGreaterEqual(len(survey(game, {})), 4)
 
     def test_capitals_that_count_tell_choices_apart(self):
-        packs = with_questions(Question("Odd?", "Polish", ("polish",)))
+        packs = with_questions(Question("Odd?", ("Polish",), ("polish",)))
         self.assertEqual(survey(changed(check=Check(ignore_case=False)), packs), ())
 
     def test_spans_tell_which_ending_every_reachable_score_leads_to(self):

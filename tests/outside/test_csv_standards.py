@@ -6,13 +6,13 @@ from pathlib import Path
 
 from dicetrail.core import Question
 from dicetrail.files import Separator, read_questions
-from dicetrail.files.questions import _Rows
+from dicetrail.files.sheets import SeparatedRows
 
 SPECTRUM = Path("frontend/node_modules/csv-spectrum")
 
 
 def rows_of(text):
-    rows = _Rows(text, Separator.COMMA)
+    rows = SeparatedRows(text, Separator.COMMA)
     return [row for row in rows if row], rows.broken
 
 
@@ -34,7 +34,7 @@ class TestRfc4180(unittest.TestCase):
     def test_rule_3_a_header_line_has_the_same_form_as_the_records(self):
         reading = read_questions(b"question,right,wrong\r\naaa,bbb,ccc\r\n")
         self.assertEqual(reading.headings, ("question", "right", "wrong"))
-        self.assertEqual(reading.questions, (Question("aaa", "bbb", ("ccc",)),))
+        self.assertEqual(reading.questions, (Question("aaa", ("bbb",), ("ccc",)),))
 
     def test_rule_5_quotes_inside_an_unquoted_field_belong_to_a_quoted_one(self):
         _, broken = rows_of('aaa,"b"bb,ccc')

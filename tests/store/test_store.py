@@ -25,7 +25,7 @@ from tests.core.examples import FIVE, VEGETABLES, changed
 from tests.server import Server
 
 NOW = datetime(2026, 9, 19, 18, 30, tzinfo=UTC)
-SOURCE = PackSource("vegetables.tsv", "tab", ("Question", "Right"), 2, ())
+SOURCE = PackSource("vegetables.tsv", "separated by tabs", ("Question", "Right"), 2, ())
 
 
 class StoreTest(unittest.TestCase):

@@ -119,7 +119,7 @@ class TestGames(ApiTest):
     def test_answers_are_tried_without_playing(self):
         trial = self.post(f"{GAME}/trial", dice=4821, answers=["A", "b", "3", "", "dunno"])
         verdicts = [checked["verdict"] for checked in trial["checked"]]
-        right = "ABC".find(trial["question"]["right_letter"])
+        right = "ABC".find(trial["question"]["right_letters"])
         self.assertEqual(verdicts[3:], ["unreadable"] * 2)
         self.assertEqual(
             [v == "right" for v in verdicts[:3]], [place == right for place in range(3)]
@@ -160,7 +160,7 @@ class TestRuns(ApiTest):
         footprints += run["footprints"]
         for question in drawn:
             self.assertEqual(run["table"]["question"]["prompt"], question["prompt"])
-            run = self.input(run, action="answer", value=question["right_letter"].lower())
+            run = self.input(run, action="answer", value=question["right_letters"].lower())
             footprints += run["footprints"]
             run = self.input(run, action="continue")
             footprints += run["footprints"]
@@ -197,7 +197,7 @@ class TestRuns(ApiTest):
         self.assertEqual(set(run["table"]["question"]["choices"][0]), {"letter", "place", "text"})
         self.assert_problem(self.http.get(f"/api/runs/{run['id']}"), 404, "no run")
         answered = self.input(run, action="answer", value=1)
-        self.assertIsNotNone(answered["table"]["feedback"]["right_place"])
+        self.assertTrue(answered["table"]["feedback"]["right_places"])
 
 
 class TestTheDoor(ApiTest):

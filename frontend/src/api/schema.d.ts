@@ -398,6 +398,53 @@ export interface components {
             action: "continue";
         };
         /**
+         * Details
+         * @description What a question may carry besides its answer. Empty and None mean that it does not.
+         */
+        Details: {
+            /**
+             * Topic
+             * @default
+             */
+            topic: string;
+            /** Level */
+            level?: number | null;
+            /** Worth */
+            worth?: number | null;
+            /** Seconds */
+            seconds?: number | null;
+            /**
+             * Hint
+             * @default
+             */
+            hint: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Picture
+             * @default
+             */
+            picture: string;
+            /**
+             * Sound
+             * @default
+             */
+            sound: string;
+            /**
+             * Tolerance
+             * @default
+             */
+            tolerance: string;
+            /**
+             * Pinned
+             * @default
+             */
+            pinned: string;
+        };
+        /**
          * Draw
          * @description Which of a round's questions are asked, and in which order.
          */
@@ -423,8 +470,10 @@ export interface components {
             prompt: string;
             /** Choices */
             choices: string[];
-            /** Right Letter */
-            right_letter: string;
+            /** Right Letters */
+            right_letters: string;
+            /** Answer */
+            answer: string;
         };
         /**
          * Ending
@@ -452,7 +501,7 @@ export interface components {
         };
         /**
          * Feedback
-         * @description What came of the last answer. The places are None while the question still stands.
+         * @description What came of the last answer. While the question stands, nothing tells what is right.
          */
         Feedback: {
             verdict: components["schemas"]["Verdict"];
@@ -460,8 +509,12 @@ export interface components {
             why: string;
             /** Given Place */
             given_place: number | null;
-            /** Right Place */
-            right_place: number | null;
+            /** Right Places */
+            right_places: number[];
+            /** Answer */
+            answer: string;
+            /** Note */
+            note: string;
         };
         /**
          * Footprint
@@ -564,6 +617,12 @@ export interface components {
             status: "ok";
         };
         /**
+         * Kind
+         * @description How a question is answered.
+         * @enum {string}
+         */
+        Kind: "choice" | "truth" | "typed" | "number" | "letters" | "sort";
+        /**
          * NewGame
          * @description A game to be made.
          */
@@ -635,13 +694,13 @@ export interface components {
         };
         /**
          * PackSource
-         * @description The file a pack was loaded from and how it was read.
+         * @description The file a pack was loaded from, how it was read, and which rows were refused.
          */
         PackSource: {
             /** File Name */
             file_name: string;
-            /** Separator */
-            separator: string;
+            /** Read As */
+            read_as: string;
             /** Headings */
             headings: string[] | null;
             /** Blank Lines */
@@ -745,15 +804,32 @@ export interface components {
         };
         /**
          * Question
-         * @description A prompt with one right choice and one to seven wrong ones.
+         * @description A prompt, how it is answered, and what is right and wrong.
          */
         Question: {
             /** Prompt */
             prompt: string;
             /** Right */
-            right: string;
-            /** Wrong */
+            right: string[];
+            /**
+             * Wrong
+             * @default []
+             */
             wrong: string[];
+            /** @default choice */
+            kind: components["schemas"]["Kind"];
+            /**
+             * @default {
+             *       "topic": "",
+             *       "hint": "",
+             *       "note": "",
+             *       "picture": "",
+             *       "sound": "",
+             *       "tolerance": "",
+             *       "pinned": ""
+             *     }
+             */
+            details: components["schemas"]["Details"];
         };
         /**
          * QuestionShown
@@ -998,6 +1074,7 @@ export type Change = components['schemas']['Change'];
 export type Check = components['schemas']['Check'];
 export type Checked = components['schemas']['Checked'];
 export type Continue = components['schemas']['Continue'];
+export type Details = components['schemas']['Details'];
 export type Draw = components['schemas']['Draw'];
 export type DrawnQuestion = components['schemas']['DrawnQuestion'];
 export type Ending = components['schemas']['Ending'];
@@ -1009,6 +1086,7 @@ export type GameCard = components['schemas']['GameCard'];
 export type GameSave = components['schemas']['GameSave'];
 export type GameView = components['schemas']['GameView'];
 export type Health = components['schemas']['Health'];
+export type Kind = components['schemas']['Kind'];
 export type NewGame = components['schemas']['NewGame'];
 export type NewPlay = components['schemas']['NewPlay'];
 export type NewRun = components['schemas']['NewRun'];

@@ -39,7 +39,7 @@ export function PackReport({ packId }: { packId: string }) {
               <tr key={index} className="border-b border-line align-top">
                 <td className="py-1 pr-3 text-right text-soft tabular-nums">{index + 1}</td>
                 <td className="py-1 pr-3">{question.prompt}</td>
-                <td className="py-1 pr-3 font-semibold">{question.right}</td>
+                <td className="py-1 pr-3 font-semibold">{question.right.join(" or ")}</td>
                 <td className="py-1 text-soft">{question.wrong.join(" · ")}</td>
               </tr>
             ))}
@@ -56,5 +56,5 @@ function readingInWords({ source, question_count }: PackView): string {
     ? `Its first row (“${source.headings.join("”, “")}”) was read as headings.`
     : "It has no row of headings.";
   const blank = source.blank_lines > 0 ? ` ${counted(source.blank_lines, "blank line")} passed over.` : "";
-  return `${counted(question_count, "question")} from ${source.file_name}, separated by ${source.separator}s. ${header}${blank}`;
+  return `${counted(question_count, "question")} from ${source.file_name} (${source.read_as}). ${header}${blank}`;
 }

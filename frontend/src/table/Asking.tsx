@@ -38,14 +38,19 @@ export function Asking({ table, question, onAnswer, onContinue }: AskingProps) {
             <SlatButton
               slat={slat}
               isOpen={isOpen}
-              isRight={feedback?.right_place === slat.place}
+              isRight={feedback?.right_places.includes(slat.place) ?? false}
               isGiven={feedback?.given_place === slat.place}
               onPick={() => onAnswer(slat.place)}
             />
           </li>
         ))}
       </ul>
-      {isOpen && table.typing && <TypedAnswer onAnswer={onAnswer} />}
+      {isOpen && table.typing && (
+        <TypedAnswer
+          label={question.choices.length ? "Or type your answer" : "Type your answer"}
+          onAnswer={onAnswer}
+        />
+      )}
       <div role="status" className="mt-3">
         {isOpen && feedback && (
           <p className="rounded-lg bg-sky-pale px-3 py-2">
@@ -56,21 +61,17 @@ export function Asking({ table, question, onAnswer, onContinue }: AskingProps) {
           <div className="flex flex-wrap items-center justify-between gap-3">
             <p className="text-lg">
               <b className="font-serif text-2xl">{feedback.verdict === "right" ? "Right." : "Not this time."}</b>{" "}
-              {feedback.verdict === "wrong" && `It is ${rightChoice(question, feedback.right_place)}.`}
+              {feedback.verdict === "wrong" && `It is ${feedback.answer}.`}
             </p>
             <Button look="main" data-next onClick={onContinue}>
               Go on <ArrowRight aria-hidden />
             </Button>
+            {feedback.note && <p className="basis-full text-soft">{feedback.note}</p>}
           </div>
         )}
       </div>
     </>
   );
-}
-
-function rightChoice(question: QuestionShown, place: number | null): string {
-  const slat = question.choices.find((choice) => choice.place === place);
-  return slat ? `${slat.letter}, ${slat.text}` : "";
 }
 
 type SlatButtonProps = {
@@ -112,7 +113,7 @@ function SlatButton({ slat, isOpen, isRight, isGiven, onPick }: SlatButtonProps)
   );
 }
 
-function TypedAnswer({ onAnswer }: { onAnswer: (value: string) => void }) {
+function TypedAnswer({ label, onAnswer }: { label: string; onAnswer: (value: string) => void }) {
   const [typed, setTyped] = useState("");
   return (
     <form
@@ -124,8 +125,8 @@ function TypedAnswer({ onAnswer }: { onAnswer: (value: string) => void }) {
       }}
     >
       <input
-        aria-label="Or type your answer"
-        placeholder="Or type your answer"
+        aria-label={label}
+        placeholder={label}
         value={typed}
         maxLength={500}
         autoComplete="off"

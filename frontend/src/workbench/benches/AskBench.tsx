@@ -5,7 +5,7 @@ import type { BenchProps } from "./Bench";
 /** How a question is put: the order of its choices, and where the right one then falls. */
 export function AskBench({ game, round, editRound, table }: BenchProps) {
   const draw = useDraw(game.id, game.revision, table.dice);
-  const letters = (draw.data ?? []).map((question) => question.right_letter);
+  const letters = (draw.data ?? []).flatMap((question) => Array.from(question.right_letters));
   const widest = Math.max(0, ...(draw.data ?? []).map((question) => question.choices.length));
   return (
     <div className="space-y-5">

@@ -34,8 +34,7 @@ export function DrawBench({ game, round, editRound, table }: BenchProps) {
                 <span className="text-right text-soft tabular-nums">{question.number}</span>
                 <span className="min-w-0 truncate">{question.prompt}</span>
                 <span className="truncate">
-                  <b className="font-serif">{question.right_letter}</b>{" "}
-                  {question.choices["ABCDEFGH".indexOf(question.right_letter)]}
+                  <b className="font-serif">{question.right_letters}</b> {question.answer}
                 </span>
               </li>
             ))}

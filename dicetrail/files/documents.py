@@ -1,0 +1,152 @@
+"""Packs as JSON and YAML: a title and a list of questions, by the names of their fields.
+
+A question that is not well formed is refused with the path to the value at fault; the rest
+loads. Numbers and truth values are taken where text is expected, as people write them.
+"""
+
+import json
+from collections.abc import Mapping, Sequence
+from typing import Any
+
+import yaml
+
+from dicetrail.core import PLAIN, Details, Kind, Question
+from dicetrail.core.questions import faults
+from dicetrail.files.plan import Format
+from dicetrail.files.sheets import Refusal, cell_text
+from dicetrail.files.text import FileProblem
+
+MOST_QUESTIONS = 200_000
+TEXT_DETAILS = ("topic", "hint", "note", "picture", "sound", "tolerance", "pinned")
+NUMBER_DETAILS = ("level", "worth", "seconds")
+_FIELDS = {"prompt", "kind", "right", "wrong", *TEXT_DETAILS, *NUMBER_DETAILS}
+
+
+class _Misplaced(Exception):
+    """A value of the wrong kind, with the path to it."""
+
+    def __init__(self, path: str, expected: str) -> None:
+        self.path = path
+        self.expected = expected
+        super().__init__(path)
+
+
+def read_documents(text: str, form: Format) -> tuple[tuple[Question, ...], tuple[Refusal, ...]]:
+    """The questions of a JSON or YAML document, and those refused, numbered from 1.
+
+    Raises FileProblem if the text is not such a document.
+    """
+    document = _parsed(text, form)
+    entries = document.get("questions") if isinstance(document, Mapping) else document
+    if not isinstance(entries, list):
+        raise FileProblem(
+            "questions" if isinstance(document, Mapping) else "the file",
+            "there is no list of questions",
+            "give an object with a list under “questions”, or such a list alone",
+        )
+    if len(entries) > MOST_QUESTIONS:
+        raise FileProblem("questions", f"more than {MOST_QUESTIONS:,}", "split the file")
+    questions, refused = [], []
+    for number, entry in enumerate(entries):
+        try:
+            question = _question(entry, f"questions[{number}]")
+        except _Misplaced as misplaced:
+            what = f"{misplaced.path}: {misplaced.expected} is expected"
+            refused.append(_refusal(number, what, "write one there", entry))
+            continue
+        if fault := next(faults(question), None):
+            path = f"questions[{number}].{fault.field}"
+            refused.append(_refusal(number, f"{path}: {fault.what}", fault.mend, entry))
+        else:
+            questions.append(question)
+    return tuple(questions), tuple(refused)
+
+
+def _parsed(text: str, form: Format) -> Any:
+    try:
+        if form is Format.JSON:
+            return json.loads(text)
+        if "&" in text and "*" in text:
+            _refuse_references(text)
+        return yaml.load(text, Loader=yaml.CSafeLoader)
+    except FileProblem:
+        raise
+    except json.JSONDecodeError as error:
+        raise FileProblem(
+            f"line {error.lineno}, column {error.colno}",
+            f"this is not well-formed JSON ({error.msg})",
+            "mend it there",
+        ) from None
+    except yaml.MarkedYAMLError as error:
+        mark = error.problem_mark
+        where = f"line {mark.line + 1}, column {mark.column + 1}" if mark else "the file"
+        raise FileProblem(
+            where, f"this is not well-formed YAML ({error.problem})", "mend it there"
+        ) from None
+    except (yaml.YAMLError, RecursionError, ValueError) as error:
+        raise FileProblem(
+            "the file", f"this cannot be read ({type(error).__name__})", "write it anew, plainly"
+        ) from None
+
+
+def _refuse_references(text: str) -> None:
+    """Raise FileProblem for a YAML document whose values refer to one another."""
+    for token in yaml.scan(text, Loader=yaml.CSafeLoader):
+        if isinstance(token, yaml.AliasToken):
+            raise FileProblem(
+                f"line {token.start_mark.line + 1}, column {token.start_mark.column + 1}",
+                "references between values are not read",
+                "write the value out",
+            )
+
+
+def _question(entry: Any, path: str) -> Question:
+    if not isinstance(entry, Mapping):
+        raise _Misplaced(path, "an object with a prompt and a right answer")
+    unknown = next((str(name) for name in entry if name not in _FIELDS), None)
+    if unknown is not None:
+        raise _Misplaced(f"{path}.{unknown[:40]}", f"one of {', '.join(sorted(_FIELDS))}")
+    kind_word = _text(entry.get("kind", "choice"), f"{path}.kind")
+    if kind_word not in tuple(Kind):
+        raise _Misplaced(f"{path}.kind", f"one of {', '.join(Kind)}")
+    given: dict[str, Any] = {
+        name: _text(entry.get(name), f"{path}.{name}") for name in TEXT_DETAILS
+    }
+    given |= {name: _whole(entry.get(name), f"{path}.{name}") for name in NUMBER_DETAILS}
+    details = Details(**given)
+    return Question(
+        _text(entry.get("prompt"), f"{path}.prompt"),
+        _texts(entry.get("right"), f"{path}.right"),
+        _texts(entry.get("wrong"), f"{path}.wrong"),
+        Kind(kind_word),
+        PLAIN if details == PLAIN else details,
+    )
+
+
+def _texts(value: Any, path: str) -> tuple[str, ...]:
+    if value is None:
+        return ()
+    if isinstance(value, list):
+        return tuple(_text(item, f"{path}[{place}]") for place, item in enumerate(value))
+    return (_text(value, path),)
+
+
+def _text(value: Any, path: str) -> str:
+    if value is not None and not isinstance(value, str | int | float):
+        raise _Misplaced(path, "a text")
+    return cell_text(value).strip()
+
+
+def _whole(value: Any, path: str) -> int | None:
+    if value is not None and (isinstance(value, bool) or not isinstance(value, int)):
+        raise _Misplaced(path, "a whole number")
+    return value
+
+
+def _refusal(number: int, what: str, mend: str, entry: Any) -> Refusal:
+    try:
+        text = json.dumps(entry, ensure_ascii=False, default=str)
+    except (RecursionError, ValueError):
+        text = str(type(entry).__name__)
+    cells: Sequence[str] = (text[:10_000],)
+    return Refusal(number + 1, 1, what, mend, text[:10_000], tuple(cells))

@@ -1,0 +1,96 @@
+"""How a file is to be read: what each column is, and how its cells are told apart.
+
+A plan is guessed from the file first and can be changed in every part.
+"""
+
+from dataclasses import dataclass
+from enum import StrEnum
+
+from dicetrail.core import Kind
+
+
+class Format(StrEnum):
+    """The form a question file has."""
+
+    TABLE = "table"
+    """Text of one question a row, its fields told apart by a separator."""
+    XLSX = "xlsx"
+    JSON = "json"
+    YAML = "yaml"
+
+
+class Separator(StrEnum):
+    """What stands between the fields of a row."""
+
+    TAB = "tab"
+    COMMA = "comma"
+    SEMICOLON = "semicolon"
+    BAR = "bar"
+
+    @property
+    def sign(self) -> str:
+        """The character itself."""
+        return {"tab": "\t", "comma": ",", "semicolon": ";", "bar": "|"}[self.value]
+
+
+class Role(StrEnum):
+    """What a column holds."""
+
+    QUESTION = "question"
+    RIGHT = "right answer"
+    WRONG = "wrong choice"
+    OPTION = "option"
+    """A choice of which the key tells whether it is right."""
+    OPTIONS = "options in one cell"
+    """All choices, split by a sign; the right one first unless a key or right answer tells."""
+    KEY = "key"
+    """The letter, number or words of the right option."""
+    GROUP = "group"
+    """To which group the item belongs; the other groups of the file are the wrong choices."""
+    KIND = "kind"
+    TOLERANCE = "tolerance"
+    PINNED = "pinned choice"
+    TOPIC = "topic"
+    LEVEL = "level"
+    WORTH = "worth"
+    SECONDS = "seconds"
+    HINT = "hint"
+    NOTE = "note"
+    PICTURE = "picture"
+    SOUND = "sound"
+    IGNORED = "ignored"
+
+
+@dataclass(frozen=True, slots=True)
+class Plan:
+    """How to read a file. For JSON and YAML only the encoding matters."""
+
+    format: Format
+    encoding: str = "utf-8"
+    separator: Separator = Separator.TAB
+    has_headings: bool = False
+    columns: tuple[Role, ...] = ()
+    kind: Kind = Kind.CHOICE
+    """The kind of every row that does not tell its own."""
+    options_sign: str = ";"
+    """What splits the options in one cell."""
+
+    @property
+    def in_words(self) -> str:
+        """How the file is read, in a few words."""
+        if self.format is Format.TABLE:
+            return f"fields separated by {self.separator}s, {self.encoding}"
+        return (
+            "a workbook"
+            if self.format is Format.XLSX
+            else f"{self.format.upper()}, {self.encoding}"
+        )
+
+    @property
+    def is_plain(self) -> bool:
+        """Whether each row is a question, its right answer and its wrong choices, in order."""
+        return (
+            self.kind is Kind.CHOICE
+            and self.columns[:3] == (Role.QUESTION, Role.RIGHT, Role.WRONG)
+            and set(self.columns[2:]) == {Role.WRONG}
+        )

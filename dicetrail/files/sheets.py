@@ -1,0 +1,194 @@
+"""The rows of a file, with the lines they come from.
+
+Separated text follows RFC 4180 (fields in double quotes may hold separators, line breaks
+and doubled quotes). A tab-separated row whose quotes are not well formed is split at its
+tabs and keeps its quotes as written; in any other, the row is set aside and reading goes on
+at the next line, so that one stray quote cannot swallow its neighbours.
+"""
+
+import csv
+import datetime
+import io
+import re
+import zipfile
+from collections.abc import Iterator
+from dataclasses import dataclass, field
+from itertools import islice
+from typing import Protocol
+
+from openpyxl import load_workbook
+
+from dicetrail.files.plan import Separator
+from dicetrail.files.text import FileProblem
+
+MOST_COLUMNS = 60
+MOST_CELL = 100_000
+"""The longest field, in signs."""
+MOST_UNPACKED = 512 * 1024 * 1024
+"""The most a workbook may unpack to."""
+
+_QUOTED = re.compile(r'"(?:[^"]|"")*"')
+_GUARDED = re.compile(r"'+[=+\-@\t\r]")
+
+
+@dataclass(frozen=True, slots=True)
+class Refusal:
+    """A row that did not become a question. `line` and `column` (the field) count from 1."""
+
+    line: int
+    column: int
+    what: str
+    mend: str
+    text: str
+    cells: tuple[str, ...] = ()
+
+
+class Rows(Protocol):
+    """Rows in order; `line` is the line in which the row last given begins."""
+
+    line: int
+    broken: list[Refusal]
+
+    def __iter__(self) -> Iterator[list[str]]:
+        """The cells of each row."""
+
+
+@dataclass(slots=True)
+class SeparatedRows:
+    """The rows of separated text."""
+
+    text: str
+    separator: Separator
+    broken: list[Refusal] = field(default_factory=list)
+    line: int = 1
+    _lines: list[str] = field(default_factory=list)
+
+    def __iter__(self) -> Iterator[list[str]]:
+        sign, read_before = self.separator.sign, 0
+        reader = csv.reader(io.StringIO(self.text, newline=""), delimiter=sign, strict=True)
+        while True:
+            self.line = read_before + reader.line_num + 1
+            row: list[str] | None
+            try:
+                row = next(reader)
+            except StopIteration:
+                return
+            except csv.Error:
+                row = self._mended()
+                read_before = self.line
+                rest = islice(self.lines, self.line, None)
+                reader = csv.reader(rest, delimiter=sign, strict=True)
+            if row is not None:
+                yield row
+
+    @property
+    def lines(self) -> list[str]:
+        """The lines of the text, split as its rows are; made when first wanted."""
+        if not self._lines:
+            self._lines = list(io.StringIO(self.text, newline=""))
+        return self._lines
+
+    def _mended(self) -> list[str] | None:
+        """The row that broke, split at its tabs; or None, when it was set aside."""
+        line = self.lines[self.line - 1].rstrip("\r\n")
+        if self.separator is Separator.TAB and len(line) <= MOST_CELL:
+            return line.split("\t")
+        sign = self.separator.sign
+        column = _broken_field(line, sign)
+        what, mend = (
+            "the double quotes of this field are not closed, or text follows them",
+            "put the whole field in double quotes and write a quote inside it twice",
+        )
+        if max(map(len, line.split(sign))) > MOST_CELL:
+            what, mend = f"a field is longer than {MOST_CELL:,} signs", "shorten it"
+        cells = tuple(cell[:MOST_CELL] for cell in line.split(sign))
+        self.broken.append(Refusal(self.line, column, what, mend, line[:MOST_CELL], cells))
+        return None
+
+
+@dataclass(slots=True)
+class WorkbookRows:
+    """The rows of a workbook's first sheet, every cell as the text it shows."""
+
+    content: bytes
+    line: int = 0
+    broken: list[Refusal] = field(default_factory=list)
+
+    def __iter__(self) -> Iterator[list[str]]:
+        self.line = 0
+        try:
+            book = load_workbook(io.BytesIO(self.content), read_only=True, data_only=True)
+            sheet = book.worksheets[0]
+            for row in sheet.iter_rows(values_only=True):
+                self.line += 1
+                yield [cell_text(value) for value in row]
+        except FileProblem:
+            raise
+        except Exception as error:  # whatever a damaged or hostile workbook makes fail
+            raise FileProblem(
+                f"row {self.line + 1}",
+                f"this workbook cannot be read ({type(error).__name__})",
+                "save it anew as XLSX, or as comma-separated text",
+            ) from error
+
+
+def unguarded(cell: str) -> str:
+    """A field without the quote that keeps a spreadsheet from running it as a formula."""
+    return cell[1:] if cell.startswith("'") and _GUARDED.match(cell) else cell
+
+
+def cell_text(value: object) -> str:
+    """A cell's value as text: whole numbers without a point, days as 2026-09-19."""
+    match value:
+        case None:
+            return ""
+        case bool():
+            return "true" if value else "false"
+        case float() if value.is_integer() and abs(value) < 1e15:
+            return str(int(value))
+        case datetime.datetime() if value.time() == datetime.time():
+            return value.date().isoformat()
+    return str(value)
+
+
+def is_workbook(content: bytes) -> bool:
+    """Whether the bytes are a ZIP archive that holds a workbook. Raises FileProblem for a
+    damaged archive or one that would unpack to too much."""
+    if not content.startswith(b"PK\x03\x04"):
+        return False
+    try:
+        with zipfile.ZipFile(io.BytesIO(content)) as archive:
+            entries = archive.infolist()
+    except (zipfile.BadZipFile, ValueError, NotImplementedError) as error:
+        raise FileProblem("the file", "this archive is damaged", "save it anew") from error
+    if sum(entry.file_size for entry in entries) > MOST_UNPACKED:
+        raise FileProblem(
+            "the file",
+            f"it would unpack to more than {MOST_UNPACKED:,} bytes",
+            "save the questions alone in a workbook of their own",
+        )
+    if not any(entry.filename == "xl/workbook.xml" for entry in entries):
+        raise FileProblem(
+            "the file",
+            "this archive holds no workbook",
+            "choose an XLSX workbook or a text file",
+        )
+    return True
+
+
+def _broken_field(line: str, sign: str) -> int:
+    """The number of the first field of a line whose quotes are not well formed."""
+    column, position = 1, 0
+    while position < len(line):
+        if line[position] == '"':
+            quoted = _QUOTED.match(line, position)
+            if quoted is None:
+                return column
+            position = quoted.end()
+            if position < len(line) and line[position] != sign:
+                return column
+        following = line.find(sign, position)
+        if following < 0:
+            return column
+        column, position = column + 1, following + 1
+    return column

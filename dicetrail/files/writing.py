@@ -1,0 +1,158 @@
+"""Packs written out, in open formats that other programs read.
+
+Separated text follows RFC 4180; tab-separated text also IANA's text/tab-separated-values,
+so no field of it holds a tab or a line break. A field that a spreadsheet would run as a
+formula begins with a single quote, which reading takes off again.
+"""
+
+import csv
+import io
+import json
+import re
+from collections.abc import Callable, Iterator
+from dataclasses import asdict
+from typing import Any
+
+import yaml
+from openpyxl import Workbook
+from openpyxl.cell import WriteOnlyCell
+
+from dicetrail.core import PLAIN, Kind, Pack, Question
+from dicetrail.files.documents import NUMBER_DETAILS, TEXT_DETAILS
+from dicetrail.files.plan import Role, Separator
+from dicetrail.files.text import FileProblem
+
+_FORMULA = re.compile(r"'*[=+\-@\t\r]")
+_IN_A_ROW = re.compile(r"[\t\r\n]")
+_DETAIL_ROLES = {name: Role(name) for name in (*NUMBER_DETAILS, *TEXT_DETAILS) if name != "pinned"}
+_DETAIL_ROLES["pinned"] = Role.PINNED
+
+
+def written_tsv(pack: Pack) -> bytes:
+    """The pack as tab-separated text. Raises FileProblem if a field cannot stand in a row."""
+    lines = []
+    for line, row in enumerate(_rows(pack), 1):
+        for column, cell in enumerate(row, 1):
+            if _IN_A_ROW.search(cell):
+                raise FileProblem(
+                    f"row {line}, column {column}",
+                    "a tab or line break cannot stand in tab-separated text",
+                    "save the pack as CSV, XLSX, JSON or YAML, or take the break out",
+                )
+        lines.append("\t".join(_tab_field(guarded(cell)) for cell in row))
+    return ("\n".join(lines) + "\n").encode()
+
+
+def written_csv(pack: Pack, separator: Separator = Separator.COMMA) -> bytes:
+    """The pack as separated text after RFC 4180."""
+    out = io.StringIO(newline="")
+    writer = csv.writer(out, delimiter=separator.sign, lineterminator="\r\n")
+    writer.writerows([guarded(cell) for cell in row] for row in _rows(pack))
+    return out.getvalue().encode()
+
+
+def written_xlsx(pack: Pack) -> bytes:
+    """The pack as a workbook of one sheet, every cell a text and none a formula."""
+    book = Workbook(write_only=True)
+    sheet = book.create_sheet("Questions")
+    for row in _rows(pack):
+        cells = []
+        for text in row:
+            cell = WriteOnlyCell(sheet, value=text)
+            cell.data_type = "s"  # a text even if it begins like a formula
+            cells.append(cell)
+        sheet.append(cells)
+    out = io.BytesIO()
+    book.save(out)
+    return out.getvalue()
+
+
+def written_json(pack: Pack) -> bytes:
+    """The pack as JSON."""
+    return json.dumps(_document(pack), ensure_ascii=False, indent=1).encode()
+
+
+def written_yaml(pack: Pack) -> bytes:
+    """The pack as YAML."""
+    text: str = yaml.safe_dump(_document(pack), allow_unicode=True, sort_keys=False, width=10_000)
+    return text.encode()
+
+
+WRITERS: dict[str, tuple[str, Callable[[Pack], bytes]]] = {
+    "tsv": ("text/tab-separated-values; charset=utf-8", written_tsv),
+    "csv": ("text/csv; charset=utf-8", written_csv),
+    "xlsx": ("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", written_xlsx),
+    "json": ("application/json", written_json),
+    "yaml": ("application/yaml", written_yaml),
+}
+"""By file ending: the media type and the writer of each format."""
+
+
+def guarded(cell: str) -> str:
+    """A field that no spreadsheet runs as a formula; `unguarded` gives it back."""
+    return f"'{cell}" if _FORMULA.match(cell) else cell
+
+
+def _tab_field(cell: str) -> str:
+    """A field as it stands between tabs: in quotes only where reading would take them off."""
+    return '"' + cell.replace('"', '""') + '"' if cell.startswith('"') else cell
+
+
+def _rows(pack: Pack) -> Iterator[list[str]]:
+    """A row of headings, then one a question; columns that nobody fills are left out."""
+    questions = pack.questions
+    rights = max((len(question.right) for question in questions), default=1)
+    wrongs = max((len(question.wrong) for question in questions), default=0)
+    has_kinds = any(question.kind is not Kind.CHOICE for question in questions) or not wrongs
+    details = [
+        name
+        for name in _DETAIL_ROLES
+        if any(
+            getattr(question.details, name) not in ("", None)
+            for question in questions
+            if question.details is not PLAIN
+        )
+    ]
+    yield [
+        *(["kind"] if has_kinds else []),
+        "question",
+        *_numbered("right answer", rights),
+        *_numbered("wrong choice", wrongs),
+        *(_DETAIL_ROLES[name].value for name in details),
+    ]
+    for question in questions:
+        yield [
+            *([question.kind.value] if has_kinds else []),
+            question.prompt,
+            *_padded(question.right, rights),
+            *_padded(question.wrong, wrongs),
+            *(_shown(getattr(question.details, name)) for name in details),
+        ]
+
+
+def _numbered(name: str, count: int) -> list[str]:
+    return [name if count == 1 else f"{name} {number + 1}" for number in range(count)]
+
+
+def _padded(texts: tuple[str, ...], width: int) -> list[str]:
+    return [*texts, *[""] * (width - len(texts))]
+
+
+def _shown(value: str | int | None) -> str:
+    return "" if value is None else str(value)
+
+
+def _document(pack: Pack) -> dict[str, Any]:
+    return {"title": pack.title, "questions": [_entry(question) for question in pack.questions]}
+
+
+def _entry(question: Question) -> dict[str, Any]:
+    entry: dict[str, Any] = {"prompt": question.prompt}
+    if question.kind is not Kind.CHOICE:
+        entry["kind"] = question.kind.value
+    entry["right"] = list(question.right)
+    if question.wrong:
+        entry["wrong"] = list(question.wrong)
+    details = asdict(question.details)
+    entry |= {name: value for name, value in details.items() if value not in ("", None)}
+    return entry

@@ -1,0 +1,187 @@
+"""Formats in and out: every one gives back the pack it was given; hostile files give a message."""
+
+import csv
+import io
+import json
+import unittest
+import zipfile
+
+import yaml
+from hypothesis import given
+from hypothesis import strategies as st
+from openpyxl import Workbook, load_workbook
+
+from dicetrail.core import PLAIN, Details, Kind, Pack, Question
+from dicetrail.core.questions import first_fault
+from dicetrail.files import WRITERS, FileProblem, Format, guess, read_questions
+
+WORDS = st.text(
+    st.characters(codec="utf-8", exclude_categories=("C", "Z")), min_size=1, max_size=8
+) | st.sampled_from(["=1+1", "'quoted", '"said"', "-5", "+3", "@me", "a, b; c|d", "true", "007"])
+DETAILS = st.just(PLAIN) | st.builds(
+    Details,
+    topic=WORDS,
+    level=st.none() | st.integers(1, 5),
+    worth=st.none() | st.integers(-99, 99),
+    seconds=st.none() | st.integers(1, 99),
+    hint=st.just("") | WORDS,
+    note=st.just("") | WORDS,
+)
+TEXTS = st.lists(WORDS, min_size=1, max_size=3).map(tuple)
+QUESTIONS = st.one_of(
+    st.builds(Question, WORDS, TEXTS, TEXTS, st.just(Kind.CHOICE), DETAILS),
+    st.builds(Question, WORDS, TEXTS, st.just(()), st.just(Kind.TYPED), DETAILS),
+    st.builds(
+        Question,
+        WORDS,
+        st.sampled_from([("5",), ("-2.5",), ("13/5",), ("2 3/5",)]),
+        st.just(()),
+        st.just(Kind.NUMBER),
+        st.just(Details(tolerance="2%")) | DETAILS,
+    ),
+    st.builds(
+        Question,
+        WORDS,
+        st.sampled_from([("true",), ("false",)]),
+        st.just(()),
+        st.just(Kind.TRUTH),
+        DETAILS,
+    ),
+    st.builds(Question, WORDS, st.just(("Marrow",)), st.just(()), st.just(Kind.LETTERS), DETAILS),
+    st.builds(Question, WORDS, TEXTS.map(lambda t: t[:1]), TEXTS, st.just(Kind.SORT), DETAILS),
+).filter(lambda question: first_fault(question) is None)
+PACKS = st.lists(QUESTIONS, min_size=1, max_size=6).map(lambda q: Pack("Pack", tuple(q)))
+GARDEN = Pack(
+    "Garden",
+    (
+        Question("Which is a root?", ("Carrot",), ("=1+1", "'Pea'")),
+        Question("-5 and 5?", ("0",), (), Kind.NUMBER),
+    ),
+)
+
+
+class TestRoundTrip(unittest.TestCase):
+    @given(PACKS)
+    def test_every_format_gives_the_same_pack_back(self, pack):
+        for ending, (_, write) in WRITERS.items():
+            reading = read_questions(write(pack))
+            self.assertEqual(reading.refused, (), ending)
+            self.assertEqual(reading.questions, pack.questions, ending)
+
+    def test_line_breaks_are_carried_by_all_but_tab_separated_text(self):
+        pack = Pack("P", (Question("Two\nlines?", ("a",), ("b",)),))
+        for ending, (_, write) in WRITERS.items():
+            with self.subTest(ending):
+                if ending == "tsv":
+                    with self.assertRaises(FileProblem):
+                        write(pack)
+                else:
+                    self.assertEqual(read_questions(write(pack)).questions, pack.questions)
+
+
+class TestOtherReaders(unittest.TestCase):
+    """Python's csv and json, PyYAML and openpyxl as independent readers of what is written."""
+
+    def written(self, ending):
+        return WRITERS[ending][1](GARDEN)
+
+    def test_they_find_the_same_fields(self):
+        rows = list(csv.reader(io.StringIO(self.written("csv").decode(), newline="")))
+        self.assertEqual(rows[0][:3], ["kind", "question", "right answer"])
+        self.assertEqual(rows[1][2:5], ["Carrot", "'=1+1", "''Pea'"[1:]])
+        sheet = load_workbook(io.BytesIO(self.written("xlsx"))).worksheets[0]
+        self.assertEqual(sheet["D2"].value, "=1+1")
+        for document in (json.loads(self.written("json")), yaml.safe_load(self.written("yaml"))):
+            self.assertEqual(document["title"], "Garden")
+            self.assertEqual(document["questions"][0]["wrong"], ["=1+1", "'Pea'"])
+            self.assertEqual(document["questions"][1]["kind"], "number")
+
+    def test_no_cell_begins_a_formula(self):
+        for ending, sign in (("csv", ","), ("tsv", "\t")):
+            text = self.written(ending).decode()
+            for row in csv.reader(io.StringIO(text, newline=""), delimiter=sign):
+                self.assertFalse([cell for cell in row if cell[:1] in tuple("=+-@\t\r")])
+        sheet = load_workbook(io.BytesIO(self.written("xlsx"))).worksheets[0]
+        self.assertNotIn("f", {cell.data_type for row in sheet for cell in row})
+
+
+class TestWorkbooks(unittest.TestCase):
+    def test_numbers_truths_and_days_are_read_as_people_see_them(self):
+        book = Workbook()
+        book.active.append(["Question", "Right answer", "Wrong 1", "Wrong 2"])
+        book.active.append(["How many legs?", 6, 8, 7.5])
+        book.active.append(["Only one", None, None, None])
+        out = io.BytesIO()
+        book.save(out)
+        reading = read_questions(out.getvalue())
+        self.assertEqual(reading.plan.format, Format.XLSX)
+        self.assertEqual(reading.questions, (Question("How many legs?", ("6",), ("8", "7.5")),))
+        self.assertEqual([row.line for row in reading.refused], [3])
+
+
+class TestBadFiles(unittest.TestCase):
+    def archive(self, **entries):
+        out = io.BytesIO()
+        with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
+            for name, content in entries.items():
+                archive.writestr(name.replace("__", "/"), content)
+        return out.getvalue()
+
+    def test_each_gives_one_clear_message(self):
+        bomb = self.archive(**{"xl__workbook.xml": b"0" * 600_000_000})
+        laughs = (
+            b'<?xml version="1.0"?><!DOCTYPE x [<!ENTITY a "ha"><!ENTITY b "&a;&a;">]>'
+            b"<workbook>&b;</workbook>"
+        )
+        whole = io.BytesIO()
+        Workbook().save(whole)
+        with zipfile.ZipFile(whole) as archive:
+            parts = {name.replace("/", "__"): archive.read(name) for name in archive.namelist()}
+        hostile = self.archive(**(parts | {"xl__workbook.xml": laughs}))
+        aliases = b"a: &a [x, x]\nquestions: [*a, *a]\n"
+        for content, where, what in (
+            (bomb, "the file", "unpack to more than"),
+            (hostile, "row 1", "cannot be read"),
+            (self.archive(readme="hello"), "the file", "holds no workbook"),
+            (b"PK\x03\x04 broken", "the file", "damaged"),
+            (b'{"questions": [', "line 1, column 16", "not well-formed JSON"),
+            (b'{"quiz": []}', "questions", "no list of questions"),
+            (b"questions: [a, b", "line 2, column 1", "not well-formed YAML"),
+            (b"title: x\n" + aliases, "line 3, column 13", "references between values"),
+            (b"[" * 100_000, "the file", "cannot be read"),
+            (b"Which?\tA\tB\n\0\0\n", "line 2", "not a text file"),
+        ):
+            with self.subTest(what=what), self.assertRaises(FileProblem) as caught:
+                read_questions(content, guess(content))
+            self.assertEqual(caught.exception.problem.where, where)
+            self.assertIn(what, caught.exception.problem.what)
+
+    def test_values_of_the_wrong_kind_are_told_by_their_path_and_the_rest_loads(self):
+        entries = [
+            {"prompt": "Which?", "right": "a", "wrong": ["b", 2]},
+            {"prompt": "Which?", "right": {"a": 1}, "wrong": ["b"]},
+            {"prompt": "Which?", "right": "a", "wrong": ["b", []]},
+            {"prompt": "Which?", "right": "a", "wrong": ["b"], "level": "high"},
+            {"prompt": "Which?", "right": "a", "wrong": ["b"], "colour": "red"},
+            {"prompt": "Which?", "right": "a"},
+            "Which?",
+        ]
+        reading = read_questions(json.dumps({"questions": entries}).encode())
+        self.assertEqual(reading.questions, (Question("Which?", ("a",), ("b", "2")),))
+        self.assertEqual(
+            [row.what.split(":")[0] for row in reading.refused],
+            [
+                "questions[1].right",
+                "questions[2].wrong[1]",
+                "questions[3].level",
+                "questions[4].colour",
+                "questions[5].wrong",
+                "questions[6]",
+            ],
+        )
+
+    def test_a_very_long_cell_is_refused_and_the_rest_loads(self):
+        content = f"Q?,a,b\n{'x' * 5_000_000},a,b\nR?,a,b\n".encode()
+        reading = read_questions(content)
+        self.assertEqual(len(reading.questions), 2)
+        self.assertIn("longer than 100,000", reading.refused[0].what)
