@@ -10,6 +10,7 @@ program from a game and its packs, start a run, step it, or replay it from its i
 """
 
 from dicetrail.core.checking import Checked, Given, Verdict, check_choice, tidy
+from dicetrail.core.comparing import Comparison, compare
 from dicetrail.core.dice import HIGHEST_DICE, stream
 from dicetrail.core.document import (
     PLAIN,
@@ -44,6 +45,7 @@ from dicetrail.core.engine import (
     step,
 )
 from dicetrail.core.footprints import Change, Footprint, Stop, What
+from dicetrail.core.packs import RowFault, pack_faults, preview
 from dicetrail.core.problems import GameProblems, Problem, Severity
 from dicetrail.core.recipes import first_game
 from dicetrail.core.survey import Packs, questions_drawn, survey
@@ -67,6 +69,7 @@ __all__ = [
     "Change",
     "Check",
     "Checked",
+    "Comparison",
     "Continue",
     "Details",
     "Draw",
@@ -87,6 +90,7 @@ __all__ = [
     "Program",
     "Question",
     "Round",
+    "RowFault",
     "Score",
     "ScoreSpan",
     "Severity",
@@ -100,8 +104,11 @@ __all__ = [
     "build",
     "check",
     "check_choice",
+    "compare",
     "draw_list",
     "first_game",
+    "pack_faults",
+    "preview",
     "questions_drawn",
     "replay",
     "score_spans",

@@ -5,7 +5,8 @@ all ask here, so a fault has the same words in each.
 """
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from dataclasses import asdict, dataclass, replace
+from typing import Any
 
 from dicetrail.core.checking import all_differ, as_shown
 from dicetrail.core.document import MOST_CHOICES, MOST_POINTS, PLAIN, TRUTHS, Kind, Question
@@ -38,6 +39,21 @@ def field_name(field: str, number: int = 0) -> str:
     if field == "right":
         return f"right answer {number + 1}" if number else "the right answer"
     return "the question" if field == "prompt" else f"the {field}"
+
+
+def trimmed(question: Question) -> Question:
+    """The question with no space around any of its texts."""
+    details = question.details
+    texts: dict[str, Any] = {
+        name: value.strip() for name, value in asdict(details).items() if isinstance(value, str)
+    }
+    return Question(
+        question.prompt.strip(),
+        tuple(text.strip() for text in question.right),
+        tuple(text.strip() for text in question.wrong),
+        question.kind,
+        replace(details, **texts),
+    )
 
 
 def is_plain_choice(question: Question) -> bool:

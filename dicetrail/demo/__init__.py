@@ -12,7 +12,7 @@ from dicetrail.files import read_questions
 from dicetrail.store import Database, NotFound
 from dicetrail.store.games import add_game, newest_game
 from dicetrail.store.packs import add_pack
-from dicetrail.web.packs import pack_source
+from dicetrail.web.loading import pack_source
 
 DATA = Path(__file__).parent / "data"
 GAME_ID = "harvest-supper"

@@ -9,7 +9,7 @@ import re
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass, replace
-from itertools import count
+from itertools import count, islice
 from typing import Any
 
 from dicetrail.core import PLAIN, Details, Kind, Question
@@ -89,6 +89,21 @@ def guess(content: bytes, encoding: str | None = None, separator: Separator | No
     return guess_columns(SeparatedRows(found.text, sign), plan)
 
 
+def first_rows(content: bytes, plan: Plan, most: int) -> list[tuple[str, ...]]:
+    """The cells of the first rows as they stand in the file; none for JSON and YAML."""
+    if plan.format in (Format.JSON, Format.YAML):
+        return []
+    filled = filter(any, _rows_of(content, plan))
+    return [tuple(cell[:200] for cell in row) for row in islice(filled, most)]
+
+
+def _rows_of(content: bytes, plan: Plan) -> Rows:
+    if plan.format is Format.XLSX:
+        is_workbook(content)
+        return WorkbookRows(content)
+    return SeparatedRows(text_of(content, plan.encoding).text, plan.separator)
+
+
 def read_questions(
     content: bytes,
     plan: Plan | None = None,
@@ -106,14 +121,8 @@ def read_questions(
         text = text_of(content, plan.encoding).text
         questions, refused = read_documents(text, plan.format)
         return Reading(questions, refused, plan, None, 0, len(questions) + len(refused))
-    rows: Rows
-    if plan.format is Format.XLSX:
-        is_workbook(content)
-        rows = WorkbookRows(content)
-    else:
-        rows = SeparatedRows(text_of(content, plan.encoding).text, plan.separator)
     with _no_garbage_search():
-        return _read_rows(rows, plan, mended or {}, progress, most)
+        return _read_rows(_rows_of(content, plan), plan, mended or {}, progress, most)
 
 
 @contextmanager

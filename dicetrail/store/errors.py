@@ -13,7 +13,8 @@ class NotFound(LookupError):
 class StaleRevision(ValueError):
     """A save was made on a revision that is no longer the newest. Nothing was saved."""
 
-    def __init__(self, saved_on: int, newest: int) -> None:
+    def __init__(self, kind: str, saved_on: int, newest: int) -> None:
+        self.kind = kind
         self.saved_on = saved_on
         self.newest = newest
         super().__init__(f"saved on revision {saved_on}, but the newest is {newest}")

@@ -74,7 +74,7 @@ def revise_game(
     """
     newest = newest_game(session, game_id)
     if newest.number != saved_on:
-        raise StaleRevision(saved_on, newest.number)
+        raise StaleRevision("game", saved_on, newest.number)
     if newest.document == game:
         return newest
     return _add_revision(session, game_id, newest.number + 1, game, now)

@@ -21,18 +21,14 @@ def add_pack(
     )
     session.add(PackRow(id=name, made_at=now))
     session.flush()
-    revision = PackRevision(
-        pack_id=name,
-        number=1,
-        title=pack.title,
-        questions=pack.questions,
-        question_count=len(pack.questions),
-        source=source,
-        saved_at=now,
-    )
-    session.add(revision)
-    session.flush()
-    return revision
+    return _add_revision(session, name, 1, pack, source, now)
+
+
+def revise_pack(
+    session: Session, newest: PackRevision, pack: Pack, source: PackSource, now: datetime
+) -> PackRevision:
+    """Keep a new revision of a pack, made from its newest."""
+    return _add_revision(session, newest.pack_id, newest.number + 1, pack, source, now)
 
 
 def newest_packs(session: Session, pack_ids: Iterable[str] | None = None) -> list[PackRevision]:
@@ -68,3 +64,20 @@ def pack_revision(session: Session, pack_id: str, number: int) -> PackRevision:
     if found is None:
         raise NotFound("pack revision", f"{pack_id} {number}")
     return found
+
+
+def _add_revision(
+    session: Session, pack_id: str, number: int, pack: Pack, source: PackSource, now: datetime
+) -> PackRevision:
+    revision = PackRevision(
+        pack_id=pack_id,
+        number=number,
+        title=pack.title,
+        questions=pack.questions,
+        question_count=len(pack.questions),
+        source=source,
+        saved_at=now,
+    )
+    session.add(revision)
+    session.flush()
+    return revision

@@ -15,6 +15,8 @@ from dicetrail.core import (
     Ask,
     Check,
     Checked,
+    Comparison,
+    Details,
     Draw,
     DrawnQuestion,
     Ending,
@@ -23,15 +25,18 @@ from dicetrail.core import (
     Problem,
     Question,
     Round,
+    RowFault,
     Score,
     ScoreSpan,
     StopSummary,
     Table,
     tidy,
 )
+from dicetrail.files import Plan, Refusal
 from dicetrail.store import PackSource
+from dicetrail.web.loading import Mended, Stage, Target
 
-for part in (Game, Round, Draw, Ask, Check, Score, Ending):
+for part in (Question, Details, Game, Round, Draw, Ask, Check, Score, Ending):
     setattr(part, "__pydantic_config__", ConfigDict(extra="forbid"))  # noqa: B010
 
 Dice = Annotated[int, Field(ge=0, le=HIGHEST_DICE)]
@@ -50,9 +55,10 @@ class PackCard(BaseModel):
 
 
 class PackView(PackCard):
-    """A pack with its first questions."""
+    """A pack with its first questions, and everything that is wrong in it."""
 
     questions: tuple[Question, ...]
+    faults: list[RowFault]
 
 
 class RunCard(BaseModel):
@@ -65,6 +71,72 @@ class RunCard(BaseModel):
     length: int
     ending: str | None
     started_at: datetime
+
+
+class PackEdit(BaseModel):
+    """Some questions taken out at a row (from 0), and others put in there."""
+
+    row: Annotated[int, Field(ge=0)]
+    remove: Annotated[int, Field(ge=0)] = 0
+    insert: tuple[Question, ...] = ()
+
+
+class PackSave(BaseModel):
+    """Edits to be made one after the other, and the revision they were made on."""
+
+    revision: int
+    edits: list[PackEdit] = []
+    title: Title | None = None
+
+
+class PackSaved(BaseModel):
+    """The revision an edit made, and everything that is wrong in it."""
+
+    revision: int
+    question_count: int
+    faults: list[RowFault]
+
+
+class LoadLook(BaseModel):
+    """A plan to look at a file by, rows newly mended by their line, and where it would go."""
+
+    plan: Plan
+    mended: Annotated[Mended, Field(max_length=10_000)] = {}
+    target: Target = Target()
+
+
+class LoadTake(BaseModel):
+    """Where the questions of a file are to go."""
+
+    target: Target
+
+
+class LoadView(BaseModel):
+    """What a file would give. Only its first rows are looked at when there are very many."""
+
+    id: str
+    file_name: str
+    plan: Plan
+    headings: tuple[str, ...] | None
+    first_rows: list[tuple[str, ...]]
+    rows: int
+    rows_expected: int
+    blank_lines: int
+    question_count: int
+    questions: tuple[Question, ...]
+    refused_count: int
+    refused: tuple[Refusal, ...]
+    comparison: Comparison | None
+
+
+class LoadProgress(BaseModel):
+    """How far the taking of a file is; at its end the pack, or what was wrong."""
+
+    stage: Stage
+    rows_read: int
+    rows_expected: int
+    pack_id: str | None
+    problem: Problem | None
 
 
 class GameCard(BaseModel):

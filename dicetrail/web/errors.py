@@ -13,26 +13,16 @@ from starlette.exceptions import HTTPException
 from dicetrail.core import GameProblems, Problem, Severity
 from dicetrail.files import FileProblem
 from dicetrail.store import NotFound, StaleRevision, StaleRun
-from dicetrail.store.models import RefusedRow
 
 
 class ProblemDetails(BaseModel):
-    """An error as RFC 9457 has it; `problems` and `refused` are extension members."""
+    """An error as RFC 9457 has it; `problems` is an extension member."""
 
     type: str = "about:blank"
     title: str
     status: int
     detail: str
     problems: list[Problem] = []
-    refused: list[RefusedRow] = []
-
-
-class NothingLoaded(ValueError):
-    """A question file in which no row became a question. Nothing was kept."""
-
-    def __init__(self, refused: Sequence[RefusedRow]) -> None:
-        self.refused = list(refused)
-        super().__init__("No row of this file is a question, so nothing was loaded.")
 
 
 ERROR_RESPONSES: dict[int | str, dict[str, Any]] = {
@@ -63,7 +53,7 @@ def explain_errors(app: FastAPI) -> None:
     def stale_revision(_: Request, error: StaleRevision) -> JSONResponse:
         return _response(
             412,
-            f"This game was changed elsewhere: you edited revision {error.saved_on}, and "
+            f"This {error.kind} was changed elsewhere: you edited revision {error.saved_on}, and "
             f"revision {error.newest} is the newest. Your edit was not saved.",
         )
 
@@ -84,23 +74,17 @@ def explain_errors(app: FastAPI) -> None:
     def unforeseen(_: Request, __: Exception) -> JSONResponse:
         return _response(500, "Something failed inside the server. What you saved is safe.")
 
-    @app.exception_handler(NothingLoaded)
-    def nothing_loaded(_: Request, error: NothingLoaded) -> JSONResponse:
-        return _response(422, str(error), refused=error.refused)
-
 
 def _response(
     status: int,
     detail: str,
     problems: Sequence[Problem] = (),
-    refused: Sequence[RefusedRow] = (),
 ) -> JSONResponse:
     body = ProblemDetails(
         title=HTTPStatus(status).phrase,
         status=status,
         detail=detail,
         problems=list(problems),
-        refused=list(refused),
     )
     return JSONResponse(body.model_dump(mode="json"), status, media_type="application/problem+json")
 

@@ -6,7 +6,8 @@ from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from dicetrail.files import MOST_BYTES
 
-_SMALL, _DOCUMENT, _UPLOAD = 64 * 1024, 2 * 1024 * 1024, MOST_BYTES + 64 * 1024
+_SMALL, _DOCUMENT, _PACK = 64 * 1024, 2 * 1024 * 1024, 16 * 1024 * 1024
+_UPLOAD = MOST_BYTES + 64 * 1024
 
 _HEADERS = {
     "content-security-policy": (
@@ -67,6 +68,8 @@ class StrictHeaders:
 
 
 def _limit(path: str) -> int:
-    if path == "/api/packs":
+    if path == "/api/loads":
         return _UPLOAD
-    return _DOCUMENT if path.startswith("/api/games") else _SMALL
+    if path.startswith("/api/packs"):
+        return _PACK
+    return _DOCUMENT if path.startswith(("/api/games", "/api/loads")) else _SMALL

@@ -1,23 +1,31 @@
-"""Packs: the shelf's list, one pack, and a question file made into a pack."""
+"""Packs: the shelf's list, one pack, and a pack written out as a file."""
 
-from pathlib import PurePath
 from typing import Annotated
 
-from fastapi import APIRouter, Query, UploadFile
+from fastapi import APIRouter, Query, Response
 
-from dicetrail.core import Pack, tidy
-from dicetrail.files import Reading, read_questions
-from dicetrail.store import PackSource
-from dicetrail.store.models import PackRevision, RefusedRow
-from dicetrail.store.packs import add_pack, newest_pack, newest_packs
-from dicetrail.web.boundary import PackCard, PackView
+from dicetrail.core import (
+    GameProblems,
+    Pack,
+    Problem,
+    Question,
+    Table,
+    pack_faults,
+    preview,
+)
+from dicetrail.core.questions import faults, trimmed
+from dicetrail.files import TEMPLATE, WRITERS
+from dicetrail.store import NotFound, StaleRevision
+from dicetrail.store.models import PackRevision
+from dicetrail.store.packs import newest_pack, newest_packs, revise_pack
+from dicetrail.web.boundary import PackCard, PackSave, PackSaved, PackView
 from dicetrail.web.context import Now, SharedShelf
-from dicetrail.web.errors import NothingLoaded
 
 _FIRST = 100
 """How many questions of a pack are sent when nobody asks for more."""
 
 router = APIRouter(prefix="/api/packs", tags=["packs"])
+templates = APIRouter(prefix="/api/templates", tags=["packs"])
 
 
 @router.get("")
@@ -25,19 +33,6 @@ def list_packs(shelf: SharedShelf) -> list[PackCard]:
     """Every pack at a glance, the last loaded first."""
     with shelf.database.reading() as session:
         return [pack_card(pack) for pack in newest_packs(session)]
-
-
-@router.post("", status_code=201)
-def load_pack(file: UploadFile, shelf: SharedShelf, now: Now) -> PackView:
-    """Make a pack of a question file. If no row of it is a question, nothing is kept."""
-    name = PurePath(tidy(file.filename or "")).name[:200] or "questions"
-    reading = read_questions(file.file.read())
-    source = pack_source(name, reading)
-    if not reading.questions:
-        raise NothingLoaded(source.refused)
-    pack = Pack(title_from(name), reading.questions)
-    with shelf.database.writing() as session:
-        return _view(add_pack(session, pack, source, now), _FIRST)
 
 
 @router.get("/{pack_id}")
@@ -49,24 +44,53 @@ def show_pack(
         return _view(newest_pack(session, pack_id), most)
 
 
-def title_from(file_name: str) -> str:
-    """A pack's first title, from its file's name: ``harvest-supper.tsv`` → Harvest supper."""
-    words = PurePath(file_name).stem.replace("-", " ").replace("_", " ").strip()
-    return words[:1].upper() + words[1:] or "Questions"
-
-
-def pack_source(file_name: str, reading: Reading) -> PackSource:
-    """How a file was read, as it is kept with its pack."""
-    return PackSource(
-        file_name=file_name,
-        read_as=reading.plan.in_words,
-        headings=reading.headings,
-        blank_lines=reading.blank_lines,
-        refused=tuple(
-            RefusedRow(row.line, row.column, row.what, row.mend, row.text)
-            for row in reading.refused
-        ),
+@router.post("/{pack_id}/edits")
+def edit_pack(pack_id: str, save: PackSave, shelf: SharedShelf, now: Now) -> PackSaved:
+    """Keep a new revision with these edits. Refused if another was saved since."""
+    with shelf.database.writing() as session:
+        newest = newest_pack(session, pack_id)
+        if newest.number != save.revision:
+            raise StaleRevision("pack", save.revision, newest.number)
+        questions = list(newest.questions)
+        for edit in save.edits:
+            questions[edit.row : edit.row + edit.remove] = map(trimmed, edit.insert)
+        title = newest.title if save.title is None else save.title.strip() or newest.title
+        pack = Pack(title, tuple(questions))
+        saved = revise_pack(session, newest, pack, newest.source, now)
+    return PackSaved(
+        revision=saved.number, question_count=len(questions), faults=list(pack_faults(pack))
     )
+
+
+@router.post("/preview")
+def preview_question(question: Question) -> Table:
+    """A question as its player will see it. Refused if it cannot be asked."""
+    if fault := next(faults(question), None):
+        raise GameProblems((Problem(fault.field, fault.what, fault.mend),))
+    return preview(question, 1)
+
+
+@router.get("/{pack_id}/questions.{ending}")
+def save_pack(pack_id: str, ending: str, shelf: SharedShelf) -> Response:
+    """The pack as a file in one of the formats that are written."""
+    with shelf.database.reading() as session:
+        found = newest_pack(session, pack_id)
+        return written(Pack(found.title, found.questions), pack_id, ending)
+
+
+@templates.get("/questions.{ending}")
+def save_template(ending: str) -> Response:
+    """A file with one question of every kind, to be filled in."""
+    return written(TEMPLATE, "questions", ending)
+
+
+def written(pack: Pack, name: str, ending: str) -> Response:
+    """A pack as a file to be saved. Raises NotFound for an ending no format has."""
+    if ending not in WRITERS:
+        raise NotFound("format", ending)
+    media_type, write = WRITERS[ending]
+    headers = {"content-disposition": f'attachment; filename="{name}.{ending}"'}
+    return Response(write(pack), media_type=media_type, headers=headers)
 
 
 def pack_card(pack: PackRevision) -> PackCard:
@@ -82,4 +106,8 @@ def pack_card(pack: PackRevision) -> PackCard:
 
 
 def _view(pack: PackRevision, most: int) -> PackView:
-    return PackView(**dict(pack_card(pack)), questions=pack.questions[:most])
+    return PackView(
+        **dict(pack_card(pack)),
+        questions=pack.questions[:most],
+        faults=list(pack_faults(Pack(pack.title, pack.questions))),
+    )

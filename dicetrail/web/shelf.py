@@ -28,6 +28,7 @@ from dicetrail.store import Database
 from dicetrail.store.games import game_revision
 from dicetrail.store.models import RunRow
 from dicetrail.store.packs import pack_revision
+from dicetrail.web.loading import Loads
 
 PackNumbers = tuple[tuple[str, int], ...]
 """Packs by identifier and revision, in the order of their identifiers."""
@@ -48,6 +49,7 @@ class Shelf:
 
     def __init__(self, database: Database) -> None:
         self.database = database
+        self.loads = Loads()
         self.pack = lru_cache(maxsize=64)(self._pack)
         self.examined = lru_cache(maxsize=256)(self._examined)
         self.program = lru_cache(maxsize=64)(self._program)

@@ -86,7 +86,7 @@ class BrowserTest(unittest.TestCase):
     def field(self, label):
         """The field with this label, written beside it or on it."""
         return self.found(
-            f"//input[@aria-label='{label}'] | //input[@id=//label[.='{label}']/@for]"
+            f"//input[@aria-label='{label}'] | //*[@id=//label[.='{label}']/@for]"
             f" | //label[starts-with(normalize-space(.), '{label}')]//input",
             label,
         )
@@ -103,7 +103,7 @@ class BrowserTest(unittest.TestCase):
 
     def sees(self, words, css="body"):
         """Wait until these words are on the page."""
-        self.wait(lambda: words in self.text(css), f"“{words}” in {self.text(css)!r}")
+        self.wait(lambda: words in self.text(css), f"“{words}” in {css}")
 
     def write(self, name, content):
         file = self.folder / name

@@ -32,10 +32,11 @@ class TestFirstTrail(BrowserTest):
     def test_from_a_question_file_to_a_verdict(self):
         self.open("/")
         self.upload(self.write("garden-words.tsv", FILE))
+        self.sees("2 rows refused")
+        self.sees("Line 4, column 3: only 2 fields where at least 3 are expected")
+        self.sees("Line 6, column 3: wrong choice 1 is the same as the right answer, “Bean”")
+        self.button("Load 4 questions").click()
         self.sees("2 rows were refused")
-        rows = [row.text for row in self.all("caption + thead + tbody tr")][:2]
-        self.assertTrue(rows[0].startswith("4 3 only 2 fields"), rows)
-        self.assertTrue(rows[1].startswith("6 3 wrong choice 1 is the same as the right"), rows)
         self.sees("Its first row (“Question”, “Right answer”, “Wrong 1”, “Wrong 2”) was read as")
         self.sees("1 blank line passed over")
         self.sees("4 questions, 1 pack", "nav")
@@ -138,7 +139,6 @@ class TestFirstTrail(BrowserTest):
             ("picture.tsv", b"\x89PNG\r\n\x1a\n\0\0\0", "this is not a text file"),
             ("empty.csv", b"", "it is empty"),
             ("spaces.tsv", "Which?    A    B    C\n" * 4, "spaces stand between the fields"),
-            ("words.csv", "one\ntwo\n", "2 rows were refused"),
             ("huge.tsv", b"x" * 34_000_000, "This is larger than"),
         ):
             with self.subTest(name):

@@ -1,5 +1,6 @@
 """The HTTP interface, as its callers meet it."""
 
+import threading
 import unittest
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
@@ -8,7 +9,7 @@ from tempfile import TemporaryDirectory
 from fastapi.testclient import TestClient
 
 from dicetrail.demo import DATA, load_demo
-from dicetrail.files import MOST_BYTES
+from dicetrail.files import MOST_BYTES, WRITERS
 from dicetrail.store import Database
 from dicetrail.web import create_app
 
@@ -45,8 +46,16 @@ class ApiTest(unittest.TestCase):
         self.assertLess(answer.status_code, 300, answer.text)
         return answer.json()
 
-    def upload(self, content, name="file.tsv"):
-        return self.http.post("/api/packs", files={"file": (name, content)})
+    def bring(self, content, name="file.tsv"):
+        return self.http.post("/api/loads", files={"file": (name, content)})
+
+    def take(self, load, **target):
+        """Take a load and wait for its end."""
+        address = f"/api/loads/{load['id']}"
+        progress = self.post(f"{address}/take", target={"into": "new"} | target)
+        while progress["stage"] in ("reading", "writing"):
+            progress = self.get(f"{address}/progress")
+        return progress
 
     def assert_problem(self, answer, status, words):
         self.assertEqual(answer.status_code, status, answer.text)
@@ -126,29 +135,140 @@ class TestGames(ApiTest):
         )
 
 
-class TestPacks(ApiTest):
-    def test_a_file_becomes_a_pack_and_its_bad_rows_are_kept(self):
-        answer = self.upload((DATA / "faulty-questions.tsv").read_bytes(), "faulty-questions.tsv")
-        pack = answer.json()
-        self.assertEqual((answer.status_code, pack["title"]), (201, "Faulty questions"))
-        self.assertEqual(pack["question_count"], 3)
-        refused = self.get(f"/api/packs/{pack['id']}")["source"]["refused"]
-        self.assertEqual([row["line"] for row in refused], [3, 5, 6, 7, 8, 9, 11])
+class TestLoads(ApiTest):
+    FAULTY = (DATA / "faulty-questions.tsv").read_bytes()
 
-    def test_a_file_that_gives_no_question_changes_nothing(self):
+    def count_packs(self):
+        return len(self.get("/api/packs"))
+
+    def test_a_file_is_looked_at_mended_and_taken_into_a_new_pack(self):
+        load = self.bring(self.FAULTY, "faulty-questions.tsv").json()
+        self.assertEqual((load["question_count"], load["refused_count"]), (3, 7))
+        self.assertEqual([row["line"] for row in load["refused"]], [3, 5, 6, 7, 8, 9, 11])
+        mended = {"3": ["Which leaf flavours a mint sauce?", "Mint", "Dill"]}
+        address = f"/api/loads/{load['id']}"
+        load = self.post(f"{address}/look", plan=load["plan"], mended=mended)
+        self.assertEqual((load["question_count"], load["refused_count"]), (4, 6))
+        self.assertEqual(self.get(address), load)
+        self.assertEqual(self.count_packs(), 1, "nothing is written before it is taken")
+        progress = self.take(load)
+        self.assertEqual(progress["stage"], "done")
+        pack = self.get(f"/api/packs/{progress['pack_id']}")
+        self.assertEqual((pack["title"], pack["question_count"]), ("Faulty questions", 4))
+        self.assertEqual([row["line"] for row in pack["source"]["refused"]], [5, 6, 7, 8, 9, 11])
+
+    def test_questions_are_added_to_a_pack_or_replace_it_as_a_new_revision(self):
+        pack_id = "harvest-supper-questions"
+        more = b"Which of these is a legume?,Pea,Leek\nWhich is new?,This,That\n"
+        load = self.bring(more, "more.csv").json()
+        target = {"into": "replace", "pack_id": pack_id}
+        load = self.post(f"/api/loads/{load['id']}/look", plan=load["plan"], target=target)
+        self.assertEqual(load["comparison"], {"added": 1, "changed": 1, "gone": 29, "same": 0})
+        self.assertEqual(self.take(load, into="add", pack_id=pack_id)["stage"], "done")
+        pack = self.get(f"/api/packs/{pack_id}")
+        self.assertEqual((pack["question_count"], pack["revision"]), (32, 2))
+        load = self.bring(more, "more.csv").json()
+        self.assertEqual(self.take(load, into="replace", pack_id=pack_id)["stage"], "done")
+        self.assertEqual(self.get(f"/api/packs/{pack_id}")["question_count"], 2)
+        load = self.bring(more, "more.csv").json()
+        gone = self.take(load, into="add", pack_id="nobody")
+        self.assertEqual((gone["stage"], gone["pack_id"]), ("failed", None))
+
+    def test_another_separator_or_encoding_is_guessed_anew(self):
+        load = self.bring("Où?;là;ici\nQui?;elle;lui\n".encode("cp1252"), "fr.csv").json()
+        again = self.http.post(
+            f"/api/loads/{load['id']}/guess", data={"encoding": "cp1252", "separator": "semicolon"}
+        ).json()
+        self.assertEqual(again["questions"][0]["prompt"], "Où?")
+        wrong = self.http.post(f"/api/loads/{load['id']}/guess", data={"encoding": "ascii"})
+        self.assert_problem(wrong, 422, "cannot be read as ascii")
+
+    def test_a_file_that_cannot_be_read_changes_nothing(self):
         for content, status, words in (
             (b"", 422, "empty"),
             (b"\x89PNG\r\n\x1a\n\0\0", 422, "not a text file"),
-            (b"one\ntwo\n", 422, "No row of this file"),
             (b"Which?    A    B    C\n" * 3, 422, "where tabs should be"),
             (b"x" * (MOST_BYTES + 1), 422, "split it"),
             (b"x" * (MOST_BYTES + 10**6), 413, "larger than"),
         ):
             with self.subTest(words=words):
-                self.assert_problem(self.upload(content), status, words)
-        self.assertEqual(len(self.get("/api/packs")), 1)
-        body = self.upload(b"one\ntwo\n").json()
-        self.assertEqual([row["line"] for row in body["refused"]], [1, 2])
+                self.assert_problem(self.bring(content), status, words)
+        load = self.bring(b"one\n\ntwo\n").json()
+        self.assertEqual([row["line"] for row in load["refused"]], [1, 3])
+        failed = self.take(load)
+        self.assertEqual(failed["stage"], "failed")
+        self.assertIn("no row of it is a question", failed["problem"]["what"])
+        self.assertEqual(self.count_packs(), 1)
+
+    def test_a_load_that_is_given_up_leaves_nothing_behind(self):
+        rows = b"".join(b"Which is %d?,this,that\n" % number for number in range(60_000))
+        load = self.bring(rows, "many.csv").json()
+        self.assertEqual(load["rows"], 5_000, "a look reads no more")
+        self.post(f"/api/loads/{load['id']}/take", target={"into": "new"})
+        self.assertEqual(self.http.delete(f"/api/loads/{load['id']}").status_code, 204)
+        self.assert_problem(self.http.get(f"/api/loads/{load['id']}"), 404, "no load")
+        for thread in threading.enumerate():
+            if thread is not threading.current_thread() and not thread.daemon:
+                thread.join(10)
+        self.assertEqual(self.count_packs(), 1)
+
+    def test_packs_and_templates_are_saved_in_every_format_and_load_again(self):
+        for ending in WRITERS:
+            for address, count in (
+                (f"/api/packs/harvest-supper-questions/questions.{ending}", 30),
+                (f"/api/templates/questions.{ending}", 7),
+            ):
+                with self.subTest(address):
+                    saved = self.http.get(address)
+                    self.assertIn("attachment", saved.headers["content-disposition"])
+                    load = self.bring(saved.content, f"again.{ending}").json()
+                    self.assertEqual((load["question_count"], load["refused_count"]), (count, 0))
+        self.assert_problem(self.http.get("/api/templates/questions.doc"), 404, "no format")
+
+
+class TestPackEdits(ApiTest):
+    PACK = "/api/packs/harvest-supper-questions"
+
+    def edit(self, revision, *edits):
+        return self.http.post(f"{self.PACK}/edits", json={"revision": revision, "edits": edits})
+
+    def test_questions_are_put_in_changed_and_taken_out_as_a_new_revision(self):
+        before = self.get(self.PACK)["questions"]
+        new = {"prompt": " New? ", "right": ["this"], "wrong": ["that"]}
+        saved = self.edit(1, {"row": 0, "insert": [new]}, {"row": 2, "remove": 1}).json()
+        self.assertEqual((saved["revision"], saved["question_count"]), (2, 30))
+        after = self.get(self.PACK)["questions"]
+        self.assertEqual(after[0]["prompt"], "New?")
+        self.assertEqual(after[1:], [before[0], *before[2:]])
+
+    def test_what_is_wrong_is_told_row_by_row(self):
+        same = self.get(self.PACK)["questions"][0]
+        bad = {"prompt": "", "right": ["a"], "wrong": ["A"], "details": {"level": 9}}
+        saved = self.edit(1, {"row": 1, "insert": [same, bad]}).json()
+        found = {(fault["row"], fault["field"]) for fault in saved["faults"]}
+        self.assertEqual(found, {(1, "prompt"), (2, "prompt"), (2, "level"), (2, "wrong")})
+        self.assertEqual(self.get(self.PACK)["faults"], saved["faults"])
+
+    def test_an_edit_on_an_old_revision_or_of_a_wrong_shape_changes_nothing(self):
+        self.edit(1, {"row": 0, "remove": 1})
+        self.assert_problem(
+            self.edit(1, {"row": 0, "remove": 1}), 412, "pack was changed elsewhere"
+        )
+        odd = {"row": 0, "insert": [{"prompt": "New?", "right": "text", "colour": "red"}]}
+        self.assert_problem(self.edit(2, odd), 422, "edits[0].insert[0].right")
+        self.assertEqual(self.get(self.PACK)["question_count"], 29)
+
+    def test_a_run_goes_on_with_the_pack_it_was_started_with(self):
+        run = self.input(self.post("/api/runs", game_id="harvest-supper", dice=1), action="begin")
+        self.edit(1, {"row": 0, "remove": 25})
+        self.assertEqual(self.get(f"/api/runs/{run['id']}")["table"], run["table"])
+        self.assertEqual(self.get(GAME)["stops"][0]["words"], "5 questions, 1 pack")
+
+    def test_a_question_is_previewed_only_when_it_can_be_asked(self):
+        shown = self.post("/api/packs/preview", prompt="New?", right=["this"], wrong=["that"])
+        self.assertEqual(shown["question"]["prompt"], "New?")
+        broken = self.http.post("/api/packs/preview", json={"prompt": "New?", "right": []})
+        self.assert_problem(broken, 409, "no right answer")
 
 
 class TestRuns(ApiTest):

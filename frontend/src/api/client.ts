@@ -20,7 +20,6 @@ const OUT_OF_REACH: ProblemDetails = {
   status: 0,
   detail: "The server does not answer. Is it still running? Nothing you saved is lost.",
   problems: [],
-  refused: [],
 };
 
 /** What a call gave, or an ApiError thrown. */

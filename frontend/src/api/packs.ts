@@ -1,5 +1,6 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { api, given } from "./client";
+import type { PackEdit, Question } from "./schema";
 
 export function usePacks() {
   return useQuery({ queryKey: ["packs"], queryFn: () => given(api.GET("/api/packs")) });
@@ -13,24 +14,36 @@ export function usePack(packId: string) {
   });
 }
 
-/** Loads a question file into a new pack. */
-export function useLoadPack() {
-  const queries = useQueryClient();
-  return useMutation({
-    mutationFn: (file: File) =>
+/** A pack with every question, to be edited. */
+export function useWholePack(packId: string) {
+  return useQuery({
+    queryKey: ["whole pack", packId],
+    queryFn: () =>
       given(
-        api.POST("/api/packs", {
-          body: { file: "" },
-          bodySerializer: () => {
-            const form = new FormData();
-            form.append("file", file);
-            return form;
-          },
+        api.GET("/api/packs/{pack_id}", {
+          params: { path: { pack_id: packId }, query: { most: 1_000_000 } },
         }),
       ),
-    onSuccess: (pack) => {
-      queries.setQueryData(["packs", pack.id], pack);
-      void queries.invalidateQueries({ queryKey: ["packs"], exact: true });
-    },
+    staleTime: 0,
+    gcTime: 0,
+  });
+}
+
+export function editPack(packId: string, revision: number, edits: PackEdit[]) {
+  return given(
+    api.POST("/api/packs/{pack_id}/edits", {
+      params: { path: { pack_id: packId } },
+      body: { revision, edits },
+    }),
+  );
+}
+
+/** A question as its player will see it. */
+export function usePreview(question: Question) {
+  return useQuery({
+    queryKey: ["preview", question],
+    queryFn: () => given(api.POST("/api/packs/preview", { body: question })),
+    placeholderData: (before) => before,
+    retry: false,
   });
 }

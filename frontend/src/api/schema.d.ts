@@ -92,6 +92,130 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/loads": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring
+         * @description Bring a file, or pasted text, to be looked at. Nothing is written.
+         */
+        post: operations["bring_api_loads_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/loads/{load_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show
+         * @description What a file that waits gives by the plan it was last looked at by.
+         */
+        get: operations["show_api_loads__load_id__get"];
+        put?: never;
+        post?: never;
+        /**
+         * Give Up
+         * @description Give a load up. Nothing of it stays.
+         */
+        delete: operations["give_up_api_loads__load_id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/loads/{load_id}/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look
+         * @description What the file gives by this plan, with these rows mended. Nothing is written.
+         */
+        post: operations["look_api_loads__load_id__look_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/loads/{load_id}/guess": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Guess Again
+         * @description A new guess of the columns, for another encoding or separator.
+         */
+        post: operations["guess_again_api_loads__load_id__guess_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/loads/{load_id}/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take
+         * @description Begin to read the whole file and write its pack.
+         */
+        post: operations["take_api_loads__load_id__take_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/loads/{load_id}/progress": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Progress
+         * @description How far the taking of a file is.
+         */
+        get: operations["progress_api_loads__load_id__progress_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/packs": {
         parameters: {
             query?: never;
@@ -105,11 +229,7 @@ export interface paths {
          */
         get: operations["list_packs_api_packs_get"];
         put?: never;
-        /**
-         * Load Pack
-         * @description Make a pack of a question file. If no row of it is a question, nothing is kept.
-         */
-        post: operations["load_pack_api_packs_post"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -128,6 +248,66 @@ export interface paths {
          * @description One pack with its first questions, as many as asked for.
          */
         get: operations["show_pack_api_packs__pack_id__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packs/{pack_id}/edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Pack
+         * @description Keep a new revision with these edits. Refused if another was saved since.
+         */
+        post: operations["edit_pack_api_packs__pack_id__edits_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packs/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview Question
+         * @description A question as its player will see it. Refused if it cannot be asked.
+         */
+        post: operations["preview_question_api_packs_preview_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packs/{pack_id}/questions.{ending}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Save Pack
+         * @description The pack as a file in one of the formats that are written.
+         */
+        get: operations["save_pack_api_packs__pack_id__questions__ending__get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -276,6 +456,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/templates/questions.{ending}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Save Template
+         * @description A file with one question of every kind, to be filled in.
+         */
+        get: operations["save_template_api_templates_questions__ending__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/health": {
         parameters: {
             query?: never;
@@ -332,10 +532,21 @@ export interface components {
              */
             action: "begin";
         };
-        /** Body_load_pack_api_packs_post */
-        Body_load_pack_api_packs_post: {
+        /** Body_bring_api_loads_post */
+        Body_bring_api_loads_post: {
             /** File */
-            file: string;
+            file?: string | null;
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+        };
+        /** Body_guess_again_api_loads__load_id__guess_post */
+        Body_guess_again_api_loads__load_id__guess_post: {
+            /** Encoding */
+            encoding?: string | null;
+            separator?: components["schemas"]["Separator"] | null;
         };
         /**
          * Change
@@ -385,6 +596,20 @@ export interface components {
             why: string;
             /** Place */
             place?: number | null;
+        };
+        /**
+         * Comparison
+         * @description How many questions are new, changed, gone and the same. Questions are known by prompt.
+         */
+        Comparison: {
+            /** Added */
+            added: number;
+            /** Changed */
+            changed: number;
+            /** Gone */
+            gone: number;
+            /** Same */
+            same: number;
         };
         /**
          * Continue
@@ -534,6 +759,12 @@ export interface components {
             changes: components["schemas"]["Change"][];
         };
         /**
+         * Format
+         * @description The form a question file has.
+         * @enum {string}
+         */
+        Format: "table" | "xlsx" | "json" | "yaml";
+        /**
          * Game
          * @description Everything that makes a game but its questions.
          */
@@ -617,11 +848,90 @@ export interface components {
             status: "ok";
         };
         /**
+         * Into
+         * @description Where the questions of a file go.
+         * @enum {string}
+         */
+        Into: "new" | "add" | "replace";
+        /**
          * Kind
          * @description How a question is answered.
          * @enum {string}
          */
         Kind: "choice" | "truth" | "typed" | "number" | "letters" | "sort";
+        /**
+         * LoadLook
+         * @description A plan to look at a file by, rows newly mended by their line, and where it would go.
+         */
+        LoadLook: {
+            plan: components["schemas"]["Plan"];
+            /**
+             * Mended
+             * @default {}
+             */
+            mended: {
+                [key: string]: string[];
+            };
+            /**
+             * @default {
+             *       "into": "new",
+             *       "title": "",
+             *       "pack_id": ""
+             *     }
+             */
+            target: components["schemas"]["Target"];
+        };
+        /**
+         * LoadProgress
+         * @description How far the taking of a file is; at its end the pack, or what was wrong.
+         */
+        LoadProgress: {
+            stage: components["schemas"]["Stage"];
+            /** Rows Read */
+            rows_read: number;
+            /** Rows Expected */
+            rows_expected: number;
+            /** Pack Id */
+            pack_id: string | null;
+            problem: components["schemas"]["Problem"] | null;
+        };
+        /**
+         * LoadTake
+         * @description Where the questions of a file are to go.
+         */
+        LoadTake: {
+            target: components["schemas"]["Target"];
+        };
+        /**
+         * LoadView
+         * @description What a file would give. Only its first rows are looked at when there are very many.
+         */
+        LoadView: {
+            /** Id */
+            id: string;
+            /** File Name */
+            file_name: string;
+            plan: components["schemas"]["Plan"];
+            /** Headings */
+            headings: string[] | null;
+            /** First Rows */
+            first_rows: string[][];
+            /** Rows */
+            rows: number;
+            /** Rows Expected */
+            rows_expected: number;
+            /** Blank Lines */
+            blank_lines: number;
+            /** Question Count */
+            question_count: number;
+            /** Questions */
+            questions: components["schemas"]["Question"][];
+            /** Refused Count */
+            refused_count: number;
+            /** Refused */
+            refused: components["schemas"]["Refusal"][];
+            comparison: components["schemas"]["Comparison"] | null;
+        };
         /**
          * NewGame
          * @description A game to be made.
@@ -693,6 +1003,51 @@ export interface components {
             source: components["schemas"]["PackSource"];
         };
         /**
+         * PackEdit
+         * @description Some questions taken out at a row (from 0), and others put in there.
+         */
+        PackEdit: {
+            /** Row */
+            row: number;
+            /**
+             * Remove
+             * @default 0
+             */
+            remove: number;
+            /**
+             * Insert
+             * @default []
+             */
+            insert: components["schemas"]["Question"][];
+        };
+        /**
+         * PackSave
+         * @description Edits to be made one after the other, and the revision they were made on.
+         */
+        PackSave: {
+            /** Revision */
+            revision: number;
+            /**
+             * Edits
+             * @default []
+             */
+            edits: components["schemas"]["PackEdit"][];
+            /** Title */
+            title?: string | null;
+        };
+        /**
+         * PackSaved
+         * @description The revision an edit made, and everything that is wrong in it.
+         */
+        PackSaved: {
+            /** Revision */
+            revision: number;
+            /** Question Count */
+            question_count: number;
+            /** Faults */
+            faults: components["schemas"]["RowFault"][];
+        };
+        /**
          * PackSource
          * @description The file a pack was loaded from, how it was read, and which rows were refused.
          */
@@ -710,7 +1065,7 @@ export interface components {
         };
         /**
          * PackView
-         * @description A pack with its first questions.
+         * @description A pack with its first questions, and everything that is wrong in it.
          */
         PackView: {
             /** Id */
@@ -729,6 +1084,8 @@ export interface components {
             source: components["schemas"]["PackSource"];
             /** Questions */
             questions: components["schemas"]["Question"][];
+            /** Faults */
+            faults: components["schemas"]["RowFault"][];
         };
         /**
          * Phase
@@ -736,6 +1093,37 @@ export interface components {
          * @enum {string}
          */
         Phase: "opening" | "asking" | "holding" | "ended";
+        /**
+         * Plan
+         * @description How to read a file. For JSON and YAML only the encoding matters.
+         */
+        Plan: {
+            format: components["schemas"]["Format"];
+            /**
+             * Encoding
+             * @default utf-8
+             */
+            encoding: string;
+            /** @default tab */
+            separator: components["schemas"]["Separator"];
+            /**
+             * Has Headings
+             * @default false
+             */
+            has_headings: boolean;
+            /**
+             * Columns
+             * @default []
+             */
+            columns: components["schemas"]["Role"][];
+            /** @default choice */
+            kind: components["schemas"]["Kind"];
+            /**
+             * Options Sign
+             * @default ;
+             */
+            options_sign: string;
+        };
         /**
          * PlayGame
          * @description What a player is told of a game before playing it.
@@ -777,7 +1165,7 @@ export interface components {
         };
         /**
          * ProblemDetails
-         * @description An error as RFC 9457 has it; `problems` and `refused` are extension members.
+         * @description An error as RFC 9457 has it; `problems` is an extension member.
          */
         ProblemDetails: {
             /**
@@ -796,11 +1184,6 @@ export interface components {
              * @default []
              */
             problems: components["schemas"]["Problem"][];
-            /**
-             * Refused
-             * @default []
-             */
-            refused: components["schemas"]["RefusedRow"][];
         };
         /**
          * Question
@@ -844,6 +1227,27 @@ export interface components {
             choices: components["schemas"]["Slat"][];
         };
         /**
+         * Refusal
+         * @description A row that did not become a question. `line` and `column` (the field) count from 1.
+         */
+        Refusal: {
+            /** Line */
+            line: number;
+            /** Column */
+            column: number;
+            /** What */
+            what: string;
+            /** Mend */
+            mend: string;
+            /** Text */
+            text: string;
+            /**
+             * Cells
+             * @default []
+             */
+            cells: string[];
+        };
+        /**
          * RefusedRow
          * @description A row of the loaded file that did not become a question.
          */
@@ -859,6 +1263,12 @@ export interface components {
             /** Text */
             text: string;
         };
+        /**
+         * Role
+         * @description What a column holds.
+         * @enum {string}
+         */
+        Role: "question" | "right answer" | "wrong choice" | "option" | "options in one cell" | "key" | "group" | "kind" | "tolerance" | "pinned choice" | "topic" | "level" | "worth" | "seconds" | "hint" | "note" | "picture" | "sound" | "ignored";
         /**
          * Round
          * @description A stretch of the game with its own questions and rules.
@@ -900,6 +1310,22 @@ export interface components {
              *     }
              */
             score: components["schemas"]["Score"];
+        };
+        /**
+         * RowFault
+         * @description What is wrong with one field of one question. Rows and fields count from 0.
+         */
+        RowFault: {
+            /** Row */
+            row: number;
+            /** Field */
+            field: string;
+            /** Number */
+            number: number;
+            /** What */
+            what: string;
+            /** Mend */
+            mend: string;
         };
         /**
          * RunCard
@@ -974,6 +1400,12 @@ export interface components {
             ending: number | null;
         };
         /**
+         * Separator
+         * @description What stands between the fields of a row.
+         * @enum {string}
+         */
+        Separator: "tab" | "comma" | "semicolon" | "bar";
+        /**
          * Severity
          * @description How much a problem weighs.
          * @enum {string}
@@ -991,6 +1423,12 @@ export interface components {
             /** Text */
             text: string;
         };
+        /**
+         * Stage
+         * @description How far a load is.
+         * @enum {string}
+         */
+        Stage: "waiting" | "reading" | "writing" | "done" | "failed";
         /**
          * Stop
          * @description A step of the trail, in the order a question travels it.
@@ -1027,6 +1465,24 @@ export interface components {
             question: components["schemas"]["QuestionShown"] | null;
             feedback: components["schemas"]["Feedback"] | null;
             ending: components["schemas"]["EndingShown"] | null;
+        };
+        /**
+         * Target
+         * @description Where to: a new pack of this title, or the pack named.
+         */
+        Target: {
+            /** @default new */
+            into: components["schemas"]["Into"];
+            /**
+             * Title
+             * @default
+             */
+            title: string;
+            /**
+             * Pack Id
+             * @default
+             */
+            pack_id: string;
         };
         /**
          * Trial
@@ -1069,10 +1525,12 @@ export interface components {
 export type Answer = components['schemas']['Answer'];
 export type Ask = components['schemas']['Ask'];
 export type Begin = components['schemas']['Begin'];
-export type BodyLoadPackApiPacksPost = components['schemas']['Body_load_pack_api_packs_post'];
+export type BodyBringApiLoadsPost = components['schemas']['Body_bring_api_loads_post'];
+export type BodyGuessAgainApiLoadsLoadIdGuessPost = components['schemas']['Body_guess_again_api_loads__load_id__guess_post'];
 export type Change = components['schemas']['Change'];
 export type Check = components['schemas']['Check'];
 export type Checked = components['schemas']['Checked'];
+export type Comparison = components['schemas']['Comparison'];
 export type Continue = components['schemas']['Continue'];
 export type Details = components['schemas']['Details'];
 export type Draw = components['schemas']['Draw'];
@@ -1081,38 +1539,54 @@ export type Ending = components['schemas']['Ending'];
 export type EndingShown = components['schemas']['EndingShown'];
 export type Feedback = components['schemas']['Feedback'];
 export type Footprint = components['schemas']['Footprint'];
+export type Format = components['schemas']['Format'];
 export type Game = components['schemas']['Game'];
 export type GameCard = components['schemas']['GameCard'];
 export type GameSave = components['schemas']['GameSave'];
 export type GameView = components['schemas']['GameView'];
 export type Health = components['schemas']['Health'];
+export type Into = components['schemas']['Into'];
 export type Kind = components['schemas']['Kind'];
+export type LoadLook = components['schemas']['LoadLook'];
+export type LoadProgress = components['schemas']['LoadProgress'];
+export type LoadTake = components['schemas']['LoadTake'];
+export type LoadView = components['schemas']['LoadView'];
 export type NewGame = components['schemas']['NewGame'];
 export type NewPlay = components['schemas']['NewPlay'];
 export type NewRun = components['schemas']['NewRun'];
 export type NextInput = components['schemas']['NextInput'];
 export type Order = components['schemas']['Order'];
 export type PackCard = components['schemas']['PackCard'];
+export type PackEdit = components['schemas']['PackEdit'];
+export type PackSave = components['schemas']['PackSave'];
+export type PackSaved = components['schemas']['PackSaved'];
 export type PackSource = components['schemas']['PackSource'];
 export type PackView = components['schemas']['PackView'];
 export type Phase = components['schemas']['Phase'];
+export type Plan = components['schemas']['Plan'];
 export type PlayGame = components['schemas']['PlayGame'];
 export type PlayView = components['schemas']['PlayView'];
 export type Problem = components['schemas']['Problem'];
 export type ProblemDetails = components['schemas']['ProblemDetails'];
 export type Question = components['schemas']['Question'];
 export type QuestionShown = components['schemas']['QuestionShown'];
+export type Refusal = components['schemas']['Refusal'];
 export type RefusedRow = components['schemas']['RefusedRow'];
+export type Role = components['schemas']['Role'];
 export type Round = components['schemas']['Round'];
+export type RowFault = components['schemas']['RowFault'];
 export type RunCard = components['schemas']['RunCard'];
 export type RunView = components['schemas']['RunView'];
 export type Score = components['schemas']['Score'];
 export type ScoreSpan = components['schemas']['ScoreSpan'];
+export type Separator = components['schemas']['Separator'];
 export type Severity = components['schemas']['Severity'];
 export type Slat = components['schemas']['Slat'];
+export type Stage = components['schemas']['Stage'];
 export type Stop = components['schemas']['Stop'];
 export type StopSummary = components['schemas']['StopSummary'];
 export type Table = components['schemas']['Table'];
+export type Target = components['schemas']['Target'];
 export type Trial = components['schemas']['Trial'];
 export type TrialView = components['schemas']['TrialView'];
 export type Verdict = components['schemas']['Verdict'];
@@ -1315,6 +1789,235 @@ export interface operations {
             };
         };
     };
+    bring_api_loads_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_bring_api_loads_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoadView"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    show_api_loads__load_id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                load_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoadView"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    give_up_api_loads__load_id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                load_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    look_api_loads__load_id__look_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                load_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoadLook"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoadView"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    guess_again_api_loads__load_id__guess_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                load_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: {
+            content: {
+                "application/x-www-form-urlencoded": components["schemas"]["Body_guess_again_api_loads__load_id__guess_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoadView"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    take_api_loads__load_id__take_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                load_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoadTake"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            202: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoadProgress"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    progress_api_loads__load_id__progress_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                load_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoadProgress"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     list_packs_api_packs_get: {
         parameters: {
             query?: never;
@@ -1331,39 +2034,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PackCard"][];
-                };
-            };
-            /** @description What went wrong, and how to mend it */
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ProblemDetails"];
-                };
-            };
-        };
-    };
-    load_pack_api_packs_post: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "multipart/form-data": components["schemas"]["Body_load_pack_api_packs_post"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            201: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PackView"];
                 };
             };
             /** @description What went wrong, and how to mend it */
@@ -1397,6 +2067,106 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PackView"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    edit_pack_api_packs__pack_id__edits_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PackSave"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PackSaved"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    preview_question_api_packs_preview_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Question"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Table"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    save_pack_api_packs__pack_id__questions__ending__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pack_id: string;
+                ending: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
                 };
             };
             /** @description What went wrong, and how to mend it */
@@ -1630,6 +2400,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlayView"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    save_template_api_templates_questions__ending__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                ending: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
                 };
             };
             /** @description What went wrong, and how to mend it */

@@ -4,6 +4,8 @@ import { Page } from "./Page";
 
 const Shelf = lazy(() => import("../shelf/Shelf"));
 const Workbench = lazy(() => import("../workbench/Workbench"));
+const LoadPage = lazy(() => import("../load/LoadPage"));
+const PackPage = lazy(() => import("../pack/PackPage"));
 const PlayPage = lazy(() => import("../play/PlayPage"));
 
 /** Every address of the app, each loading only what it shows. */
@@ -14,6 +16,8 @@ export function App() {
         <Routes>
           <Route path="/" element={<Shelf />} />
           <Route path="/game/:gameId/:stop?" element={<Workbench />} />
+          <Route path="/load/:loadId" element={<LoadPage />} />
+          <Route path="/pack/:packId" element={<PackPage />} />
           <Route path="/play/:gameId" element={<PlayPage />} />
           <Route path="*" element={<NoSuchPage />} />
         </Routes>

@@ -1,3 +1,4 @@
+import { Link } from "react-router";
 import { usePack } from "../api/packs";
 import type { PackView } from "../api/schema";
 import { counted } from "../app/format";
@@ -13,6 +14,22 @@ export function PackReport({ packId }: { packId: string }) {
   return (
     <div className="space-y-4">
       <Notice tone={source.refused.length ? "plain" : "good"}>{readingInWords(pack.data)}</Notice>
+      <p>
+        <Link to={`/pack/${packId}`} className="mr-4 font-semibold text-sky underline">
+          Edit these questions
+        </Link>
+        Save this pack as{" "}
+        {["tsv", "csv", "xlsx", "json", "yaml"].map((ending) => (
+          <a
+            key={ending}
+            className="mr-3 text-sky underline"
+            href={`/api/packs/${packId}/questions.${ending}`}
+            download
+          >
+            {ending.toUpperCase()}
+          </a>
+        ))}
+      </p>
       {source.refused.length > 0 && <RefusedRows rows={source.refused} />}
       <div className="overflow-x-auto">
         <table className="w-full border-collapse text-left">

@@ -30,7 +30,7 @@ export function RefusedRows({ rows }: { rows: RefusedRow[] }) {
               <td className="py-1.5 pr-3 tabular-nums">{row.column}</td>
               <td className="py-1.5">
                 <b>{row.what}</b>. To mend it, {row.mend}.
-                <span className="block break-words text-soft">{row.text.replaceAll("\t", " ⇥ ")}</span>
+                <span className="block break-words text-soft">{row.text.slice(0, 500).replaceAll("\t", " ⇥ ")}</span>
               </td>
             </tr>
           ))}

@@ -1,6 +1,7 @@
+import { Link } from "react-router";
 import type { PackCard } from "../api/schema";
 import { ago, counted } from "../app/format";
-import { Button } from "../ui/Button";
+import { Button, buttonLook } from "../ui/Button";
 
 type PackShelfProps = { packs: PackCard[]; onMake: (title: string, packIds: string[]) => void };
 
@@ -20,6 +21,9 @@ export function PackShelf({ packs, onMake }: PackShelfProps) {
               {pack.source.refused.length > 0 && `, ${counted(pack.source.refused.length, "row")} refused`}, from{" "}
               {pack.source.file_name}, {ago(pack.saved_at)}
             </span>
+            <Link to={`/pack/${pack.id}`} aria-label={`Edit ${pack.title}`} className={buttonLook()}>
+              Edit
+            </Link>
             <Button onClick={() => onMake(pack.title, [pack.id])}>Make a game of it</Button>
           </li>
         ))}

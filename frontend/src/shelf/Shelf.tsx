@@ -1,11 +1,11 @@
-import { Plus } from "lucide-react";
+import { ClipboardPaste, Plus } from "lucide-react";
 import { useState } from "react";
-import { useNavigate } from "react-router";
+import { Link, useNavigate } from "react-router";
 import { useGames, useMakeGame } from "../api/games";
-import { useLoadPack, usePacks } from "../api/packs";
+import { useBring } from "../api/loads";
+import { usePacks } from "../api/packs";
 import { Page } from "../app/Page";
-import { FailedLoad } from "../pack/FailedLoad";
-import { Button } from "../ui/Button";
+import { Button, buttonLook } from "../ui/Button";
 import { Die } from "../ui/Die";
 import { FilePick } from "../ui/FilePick";
 import { ErrorNotice } from "../ui/Notice";
@@ -18,14 +18,14 @@ export default function Shelf() {
   const games = useGames();
   const packs = usePacks();
   const makeGame = useMakeGame();
-  const load = useLoadPack();
+  const bring = useBring();
   const navigate = useNavigate();
   const open = (game: { id: string }) => void navigate(`/game/${game.id}`);
   const make = (title: string, packIds: string[]) =>
     makeGame.mutate({ title, packs: packIds }, { onSuccess: open });
-  const take = (file: File) => load.mutate(file, { onSuccess: (pack) => make(pack.title, [pack.id]) });
+  const take = (file: File) => bring.mutate(file, { onSuccess: ({ id }) => void navigate(`/load/${id}`) });
   const isOver = useFileDrop(take);
-  const failure = games.error ?? packs.error ?? makeGame.error;
+  const failure = games.error ?? packs.error ?? makeGame.error ?? bring.error;
   return (
     <Page title="Shelf">
       <header className="border-b border-line bg-card">
@@ -41,13 +41,15 @@ export default function Shelf() {
         <div className="flex flex-wrap items-end justify-between gap-4">
           <h2 className="text-2xl">Games</h2>
           <div className="flex flex-wrap items-center gap-3">
-            <FilePick label="New game from a question file" look="main" busy={load.isPending} onFile={take} />
+            <FilePick label="New game from a question file" look="main" busy={bring.isPending} onFile={take} />
+            <Link to="/load/new" className={buttonLook()}>
+              <ClipboardPaste aria-hidden /> Paste questions
+            </Link>
             <NewGame onMake={(title) => make(title, [])} />
           </div>
         </div>
         <div className="mt-3 space-y-3">
           {failure && <ErrorNotice error={failure} />}
-          {load.error && <FailedLoad error={load.error} />}
         </div>
         <ul className="mt-4 grid gap-5 sm:grid-cols-2 lg:grid-cols-3">
           {games.data?.map((game) => (

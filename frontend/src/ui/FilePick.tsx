@@ -12,7 +12,7 @@ export function FilePick({ label, busy, look = "plain", onFile }: FilePickProps)
       <input
         ref={field}
         type="file"
-        accept=".tsv,.csv,.txt,text/*"
+        accept=".tsv,.csv,.txt,.xlsx,.json,.yaml,.yml,text/*"
         className="sr-only"
         aria-label={label}
         tabIndex={-1}

@@ -170,3 +170,37 @@ export function ChoiceField<T extends string>({ label, value, options, onChange 
     </div>
   );
 }
+
+type SelectFieldProps<T extends string> = {
+  label: string;
+  value: T;
+  options: [T, string][];
+  onChange: (value: T) => void;
+};
+
+/** One of several, in a list that opens. */
+export function SelectField<T extends string>({ label, value, options, onChange }: SelectFieldProps<T>) {
+  const id = useId();
+  return (
+    <div className="min-w-0">
+      <label htmlFor={id} className="mb-1 block font-semibold">
+        {label}
+      </label>
+      <select
+        id={id}
+        value={value}
+        className={`${BOX} max-w-full`}
+        onChange={(event) => {
+          const chosen = options.find(([option]) => option === event.target.value);
+          if (chosen) onChange(chosen[0]);
+        }}
+      >
+        {options.map(([option, words]) => (
+          <option key={option} value={option}>
+            {words}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}

@@ -1,27 +1,25 @@
 import { Trash2 } from "lucide-react";
 import { useState } from "react";
-import { useLoadPack, usePacks } from "../../api/packs";
+import { Link, useNavigate } from "react-router";
+import { useBring } from "../../api/loads";
+import { usePacks } from "../../api/packs";
 import type { PackCard } from "../../api/schema";
 import { counted } from "../../app/format";
-import { FailedLoad } from "../../pack/FailedLoad";
 import { PackReport } from "../../pack/PackReport";
 import { Button } from "../../ui/Button";
 import { FilePick } from "../../ui/FilePick";
+import { ErrorNotice } from "../../ui/Notice";
 import { useFileDrop } from "../../ui/useFileDrop";
 import type { BenchProps } from "./Bench";
 
 /** The packs a game draws from; a question file becomes one by loading it. */
 export function LoadBench({ game, round, editRound }: BenchProps) {
   const [looksAt, setLooksAt] = useState<string>();
-  const load = useLoadPack();
+  const bring = useBring();
+  const navigate = useNavigate();
   const shelf = usePacks();
   const take = (file: File) =>
-    load.mutate(file, {
-      onSuccess: (pack) => {
-        editRound({ packs: [...round.packs, pack.id] });
-        setLooksAt(pack.id);
-      },
-    });
+    bring.mutate(file, { onSuccess: ({ id }) => void navigate(`/load/${id}?game=${game.id}`) });
   const isOver = useFileDrop(take);
   const known = new Map([...(shelf.data ?? []), ...game.packs].map((pack) => [pack.id, pack]));
   const others = (shelf.data ?? []).filter((pack) => !round.packs.includes(pack.id));
@@ -30,15 +28,17 @@ export function LoadBench({ game, round, editRound }: BenchProps) {
     <div className="space-y-5">
       <div className={`rounded-lg border-2 border-dashed px-4 py-2.5 ${isOver ? "border-clay bg-sun-pale" : "border-line"}`}>
         <div className="flex flex-wrap items-center gap-3">
-          <FilePick label="Load a question file" look={round.packs.length ? "plain" : "main"} busy={load.isPending} onFile={take} />
+          <FilePick label="Load a question file" look={round.packs.length ? "plain" : "main"} busy={bring.isPending} onFile={take} />
           <p className="min-w-0 flex-1 text-soft">
-            or drop one anywhere. A row holds{" "}
-            <b className="text-ink">question, right answer, wrong choice 1, wrong choice 2 …</b> with tabs or
-            commas between.
+            or drop one anywhere, or{" "}
+            <Link to={`/load/new?game=${game.id}`} className="text-sky underline">
+              paste questions
+            </Link>
+            . TSV, CSV, XLSX, JSON and YAML are read; you see what comes of it first.
           </p>
         </div>
       </div>
-      {load.error && <FailedLoad error={load.error} />}
+      {bring.error && <ErrorNotice error={bring.error} />}
       {round.packs.length > 0 && (
         <ul className="space-y-1.5">
           {round.packs.map((packId) => (

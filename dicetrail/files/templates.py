@@ -1,0 +1,29 @@
+"""A pack with one question of every kind, to be written out as a template to fill in."""
+
+from dicetrail.core import Details, Kind, Pack, Question
+
+TEMPLATE = Pack(
+    "Questions",
+    (
+        Question("Which of these grows underground?", ("Carrot",), ("Pea", "Courgette", "Plum")),
+        Question(
+            "Which of these climb?",
+            ("Runner bean", "Pea"),
+            ("Beetroot", "None of these"),
+            details=Details(topic="beds", level=2, worth=5, pinned="None of these"),
+        ),
+        Question("A tomato is a fruit", ("true",), (), Kind.TRUTH, Details(seconds=10)),
+        Question(
+            "What do bees make?", ("Honey", "Wax"), (), Kind.TYPED, Details(hint="It is sweet.")
+        ),
+        Question(
+            "How many grams are in half a kilogram?",
+            ("500",),
+            (),
+            Kind.NUMBER,
+            Details(tolerance="2%"),
+        ),
+        Question("A large striped vegetable", ("marrow",), (), Kind.LETTERS),
+        Question("Beetroot", ("root",), ("leaf", "fruit"), Kind.SORT, Details(note="So is swede.")),
+    ),
+)

@@ -1,0 +1,187 @@
+"""Files on their way in: looked at as often as wanted, taken once, forgotten when given up.
+
+A file waits in memory while its maker looks at it. Taking it runs in a thread of its own
+that tells how far it is and stops when asked; the pack is written in one transaction, so a
+load that is stopped leaves nothing behind.
+"""
+
+import secrets
+import threading
+from collections import OrderedDict
+from collections.abc import Callable
+from dataclasses import dataclass, field
+from datetime import datetime
+from enum import StrEnum
+
+from dicetrail.core import Pack, Problem, tidy
+from dicetrail.files import FileProblem, Plan, Reading, read_questions
+from dicetrail.store import Database, NotFound, PackSource
+from dicetrail.store.models import RefusedRow
+from dicetrail.store.packs import add_pack, newest_pack, revise_pack
+
+MOST_WAITING = 8
+"""How many files wait at once; the oldest is forgotten when another comes."""
+
+LOOKED_AT = 5_000
+"""How many rows a look reads at most."""
+
+Mended = dict[int, tuple[str, ...]]
+
+
+class Stage(StrEnum):
+    """How far a load is."""
+
+    WAITING = "waiting"
+    READING = "reading"
+    WRITING = "writing"
+    DONE = "done"
+    FAILED = "failed"
+
+
+class Into(StrEnum):
+    """Where the questions of a file go."""
+
+    NEW = "new"
+    ADD = "add"
+    REPLACE = "replace"
+
+
+@dataclass(frozen=True, slots=True)
+class Target:
+    """Where to: a new pack of this title, or the pack named."""
+
+    into: Into = Into.NEW
+    title: str = ""
+    pack_id: str = ""
+
+
+class _GivenUp(Exception):
+    """The maker gave the load up."""
+
+
+@dataclass
+class Load:
+    """A file on its way in."""
+
+    id: str
+    file_name: str
+    content: bytes
+    plan: Plan
+    mended: Mended = field(default_factory=dict)
+    """Rows given anew, by the line they stand in."""
+    stage: Stage = Stage.WAITING
+    rows_read: int = 0
+    pack_id: str | None = None
+    problem: Problem | None = None
+    _is_given_up: threading.Event = field(default_factory=threading.Event)
+
+    @property
+    def rows_expected(self) -> int:
+        """About how many rows there are: the lines, for text."""
+        return max(1, self.content.count(b"\n"), self.content.count(b"\r"))
+
+    def give_up(self) -> None:
+        """Stop at the next chance, leaving nothing behind."""
+        self._is_given_up.set()
+
+    def change(self, plan: Plan, mended: Mended) -> None:
+        """Read by another plan from now on, and with more rows mended.
+
+        Rows mended under another separator are given up: their fields mean nothing now.
+        """
+        if (plan.separator, plan.encoding) != (self.plan.separator, self.plan.encoding):
+            self.mended = {}
+        self.plan, self.mended = plan, self.mended | mended
+
+    def look(self) -> Reading:
+        """What the first rows give. Raises FileProblem."""
+        return read_questions(self.content, self.plan, self.mended, most=LOOKED_AT)
+
+    def take(self, database: Database, target: Target, clock: Callable[[], datetime]) -> None:
+        """Read the whole file and write its pack. Ends in DONE or FAILED; never raises."""
+        try:
+            self.stage = Stage.READING
+            reading = read_questions(self.content, self.plan, self.mended, self._told)
+            self._told(reading.rows)
+            self.stage = Stage.WRITING
+            if not reading.questions:
+                raise FileProblem("the file", "no row of it is a question", "look at its columns")
+            with database.writing() as session:
+                source = pack_source(self.file_name, reading)
+                if target.into is Into.NEW:
+                    pack = Pack(target.title or title_from(self.file_name), reading.questions)
+                    self.pack_id = add_pack(session, pack, source, clock()).pack_id
+                else:
+                    old = newest_pack(session, target.pack_id)
+                    questions = reading.questions
+                    if target.into is Into.ADD:
+                        questions = (*old.questions, *questions)
+                    pack = Pack(old.title, questions)
+                    self.pack_id = revise_pack(session, old, pack, source, clock()).pack_id
+                self._told(reading.rows)
+            self.stage = Stage.DONE
+        except (FileProblem, NotFound, _GivenUp) as error:
+            self.problem = (
+                error.problem
+                if isinstance(error, FileProblem)
+                else Problem("the file", str(error) or "the load was given up", "load it again")
+            )
+            self.pack_id = None
+            self.stage = Stage.FAILED
+
+    def _told(self, rows: int) -> None:
+        self.rows_read = rows
+        if self._is_given_up.is_set():
+            raise _GivenUp
+
+
+class Loads:
+    """The files that wait."""
+
+    def __init__(self) -> None:
+        self._loads: OrderedDict[str, Load] = OrderedDict()
+        self._lock = threading.Lock()
+
+    def add(self, file_name: str, content: bytes, plan: Plan) -> Load:
+        """Have a file wait, under an identifier that cannot be guessed."""
+        load = Load(secrets.token_urlsafe(9), file_name, content, plan)
+        with self._lock:
+            self._loads[load.id] = load
+            while len(self._loads) > MOST_WAITING:
+                self._loads.popitem(last=False)[1].give_up()
+        return load
+
+    def get(self, load_id: str) -> Load:
+        """A file that waits. Raises NotFound."""
+        with self._lock:
+            load = self._loads.get(load_id)
+        if load is None:
+            raise NotFound("load", load_id)
+        return load
+
+    def forget(self, load_id: str) -> None:
+        """Give a load up and forget its file."""
+        with self._lock:
+            load = self._loads.pop(load_id, None)
+        if load is not None:
+            load.give_up()
+
+
+def title_from(file_name: str) -> str:
+    """A pack's first title, from its file's name: ``harvest-supper.tsv`` → Harvest supper."""
+    words = tidy(file_name.rpartition(".")[0] or file_name).replace("-", " ").replace("_", " ")
+    return words[:1].upper() + words[1:].strip() or "Questions"
+
+
+def pack_source(file_name: str, reading: Reading) -> PackSource:
+    """How a file was read, as it is kept with its pack."""
+    return PackSource(
+        file_name=file_name,
+        read_as=reading.plan.in_words,
+        headings=reading.headings,
+        blank_lines=reading.blank_lines,
+        refused=tuple(
+            RefusedRow(row.line, row.column, row.what, row.mend, row.text)
+            for row in reading.refused
+        ),
+    )

@@ -1,0 +1,77 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { api, given } from "./client";
+import type { LoadLook, LoadView, Separator, Target } from "./schema";
+
+/** A file waiting to be taken, as it was last looked at. */
+export function useLoad(loadId: string) {
+  return useQuery({
+    queryKey: ["loads", loadId],
+    queryFn: () => given(api.GET("/api/loads/{load_id}", at(loadId))),
+    staleTime: Infinity,
+  });
+}
+
+/** Brings a file, or pasted text, to be looked at. */
+export function useBring() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (brought: File | string) =>
+      given(
+        api.POST("/api/loads", {
+          body: { text: "" },
+          bodySerializer: () => {
+            const form = new FormData();
+            form.append(typeof brought === "string" ? "text" : "file", brought);
+            return form;
+          },
+        }),
+      ),
+    onSuccess: (load) => queries.setQueryData(["loads", load.id], load),
+  });
+}
+
+type Change =
+  | { look: Pick<LoadLook, "plan"> & Partial<LoadLook> }
+  | { guess: { encoding?: string; separator?: Separator } };
+
+/** Looks again, by a changed plan or by a new guess; the newest answer is what is shown. */
+export function useLook(loadId: string) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (change: Change): Promise<LoadView> =>
+      "look" in change
+        ? given(
+            api.POST("/api/loads/{load_id}/look", {
+              ...at(loadId),
+              body: { mended: {}, target: NEW, ...change.look },
+            }),
+          )
+        : given(
+            api.POST("/api/loads/{load_id}/guess", {
+              ...at(loadId),
+              body: change.guess,
+              bodySerializer: (body) => new URLSearchParams(body as Record<string, string>),
+            }),
+          ),
+    onSuccess: (load) => queries.setQueryData(["loads", loadId], load),
+  });
+}
+
+export const NEW: Target = { into: "new", title: "", pack_id: "" };
+
+export function takeLoad(loadId: string, target: Target) {
+  return given(api.POST("/api/loads/{load_id}/take", { ...at(loadId), body: { target } }));
+}
+
+export function loadProgress(loadId: string) {
+  return given(api.GET("/api/loads/{load_id}/progress", at(loadId)));
+}
+
+/** Gives a load up: nothing of it stays. */
+export async function giveUpLoad(loadId: string) {
+  await api.DELETE("/api/loads/{load_id}", at(loadId));
+}
+
+function at(loadId: string) {
+  return { params: { path: { load_id: loadId } } };
+}

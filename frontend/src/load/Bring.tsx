@@ -1,0 +1,54 @@
+import { useState } from "react";
+import { useNavigate, useSearchParams } from "react-router";
+import { useBring } from "../api/loads";
+import { Button } from "../ui/Button";
+import { FilePick } from "../ui/FilePick";
+import { ErrorNotice } from "../ui/Notice";
+import { useFileDrop } from "../ui/useFileDrop";
+import { Templates } from "./Templates";
+
+/** The place to paste questions, or to choose their file. */
+export function Bring() {
+  const [text, setText] = useState("");
+  const [search] = useSearchParams();
+  const navigate = useNavigate();
+  const bring = useBring();
+  const take = (brought: File | string) =>
+    bring.mutate(brought, {
+      onSuccess: ({ id }) => void navigate({ pathname: `/load/${id}`, search: search.toString() }),
+    });
+  useFileDrop(take);
+  return (
+    <main className="mx-auto max-w-3xl space-y-4 p-6">
+      <h1 className="text-3xl">Load questions</h1>
+      <p>
+        Drop a file anywhere on this page, choose one, or paste rows from a spreadsheet. You will see what comes of
+        it before anything is kept.
+      </p>
+      {bring.error && <ErrorNotice error={bring.error} />}
+      <FilePick label="Choose a question file" look="main" busy={bring.isPending} onFile={take} />
+      <form
+        className="space-y-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          take(text);
+        }}
+      >
+        <label htmlFor="pasted" className="block font-semibold">
+          Or paste questions
+        </label>
+        <textarea
+          id="pasted"
+          rows={10}
+          value={text}
+          onChange={(event) => setText(event.target.value)}
+          className="w-full rounded-lg border border-edge bg-card p-3"
+        />
+        <Button type="submit" disabled={bring.isPending}>
+          Look at them
+        </Button>
+      </form>
+      <Templates />
+    </main>
+  );
+}

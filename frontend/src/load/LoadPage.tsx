@@ -1,0 +1,114 @@
+import { useState } from "react";
+import { useNavigate, useParams, useSearchParams } from "react-router";
+import { giveUpLoad, NEW, useLoad, useLook } from "../api/loads";
+import type { LoadView, Plan, Target } from "../api/schema";
+import { Page } from "../app/Page";
+import { counted } from "../app/format";
+import { Button } from "../ui/Button";
+import { ErrorNotice, Notice } from "../ui/Notice";
+import { Bring } from "./Bring";
+import { Columns } from "./Columns";
+import { Destination } from "./Destination";
+import { FoundQuestions } from "./FoundQuestions";
+import { LoadHeader } from "./LoadHeader";
+import { MendRows } from "./MendRows";
+import { PlanForm } from "./PlanForm";
+import { Taking } from "./Taking";
+import { useTake } from "./useTake";
+
+/** A question file looked at, put right and taken into a pack. Nothing is written before. */
+export default function LoadPage() {
+  const { loadId = "new" } = useParams();
+  return (
+    <Page title="Load questions">
+      {loadId === "new" ? <Bring /> : <Waiting key={loadId} loadId={loadId} />}
+    </Page>
+  );
+}
+
+function Waiting({ loadId }: { loadId: string }) {
+  const load = useLoad(loadId);
+  if (load.data) return <Looked load={load.data} />;
+  return (
+    <main className="mx-auto max-w-3xl space-y-4 p-6">
+      <h1 className="text-3xl">Load questions</h1>
+      {load.error ? <ErrorNotice error={load.error} /> : <p>Reading…</p>}
+    </main>
+  );
+}
+
+function Looked({ load }: { load: LoadView }) {
+  const [search] = useSearchParams();
+  const navigate = useNavigate();
+  const gameId = search.get("game");
+  const [target, setTarget] = useState<Target>(NEW);
+  const look = useLook(load.id);
+  const take = useTake(load, gameId);
+  const changePlan = (change: Partial<Plan>) =>
+    look.mutate({ look: { plan: { ...load.plan, ...change }, target } });
+  const aim = (next: Target) => {
+    setTarget(next);
+    if (next.into === target.into && next.pack_id === target.pack_id) return;
+    look.mutate({ look: { plan: load.plan, target: next } });
+  };
+  const leave = () => {
+    void giveUpLoad(load.id);
+    void navigate(gameId ? `/game/${gameId}/load` : "/");
+  };
+  const isPartial = load.rows < load.rows_expected - load.blank_lines - 1;
+  return (
+    <div className="flex h-full flex-col">
+      <LoadHeader load={load} isBusy={look.isPending} />
+      <main className="grid min-h-0 flex-1 gap-4 overflow-auto p-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
+        <div className="min-w-0 space-y-4">
+          {look.error && <ErrorNotice error={look.error} />}
+          <PlanForm
+            plan={load.plan}
+            onChange={changePlan}
+            onGuess={(guess) => look.mutate({ guess })}
+          />
+          {load.first_rows.length > 0 && (
+            <Columns
+              plan={load.plan}
+              rows={load.first_rows}
+              onChange={(columns) => changePlan({ columns })}
+            />
+          )}
+          <MendRows
+            refused={load.refused}
+            count={load.refused_count}
+            onMend={(line, cells) =>
+              look.mutate({ look: { plan: load.plan, target, mended: { [line]: cells } } })
+            }
+          />
+        </div>
+        <aside aria-label="What comes of it" className="flex min-h-0 flex-col gap-4">
+          <section className="space-y-3 rounded-xl border border-edge bg-card p-4 shadow-sm">
+            <p className="text-lg">
+              <b className="font-serif text-2xl">{counted(load.question_count, "question")}</b>
+              {load.refused_count > 0 && `, ${counted(load.refused_count, "row")} refused`}
+            </p>
+            {isPartial && (
+              <Notice>
+                Looked at the first {load.rows} rows of about {load.rows_expected}. All are read when you load.
+              </Notice>
+            )}
+            <Destination target={target} comparison={load.comparison} onChange={aim} />
+            <div className="flex flex-wrap gap-2">
+              <Button
+                look="main"
+                disabled={take.isTaking || load.question_count === 0}
+                onClick={() => take.begin(target)}
+              >
+                Load {isPartial ? "them all" : counted(load.question_count, "question")}
+              </Button>
+              <Button onClick={leave}>Give up</Button>
+            </div>
+            <Taking take={take} />
+          </section>
+          <FoundQuestions questions={load.questions} count={load.question_count} />
+        </aside>
+      </main>
+    </div>
+  );
+}

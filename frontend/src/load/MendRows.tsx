@@ -1,0 +1,58 @@
+import { useState } from "react";
+import type { Refusal } from "../api/schema";
+import { counted } from "../app/format";
+import { Button } from "../ui/Button";
+
+type MendRowsProps = {
+  refused: Refusal[];
+  count: number;
+  onMend: (line: number, cells: string[]) => void;
+};
+
+/** The rows that are no questions yet, each to be mended in place and taken in. */
+export function MendRows({ refused, count, onMend }: MendRowsProps) {
+  if (count === 0) return null;
+  return (
+    <section aria-labelledby="refused" className="rounded-xl border border-line bg-card p-4">
+      <h2 id="refused" className="text-lg">
+        {counted(count, "row")} refused
+      </h2>
+      <ul className="divide-y divide-line">
+        {refused.map((row) => (
+          <MendRow key={`${row.line} ${row.what} ${row.text}`} row={row} onMend={onMend} />
+        ))}
+      </ul>
+      {count > refused.length && <p className="pt-2">and {count - refused.length} more</p>}
+    </section>
+  );
+}
+
+function MendRow({ row, onMend }: { row: Refusal; onMend: MendRowsProps["onMend"] }) {
+  const [cells, setCells] = useState(() => Array.from({ length: Math.max(row.cells.length, row.column) }, (_, place) => row.cells[place] ?? ""));
+  return (
+    <li className="py-2.5">
+      <p>
+        Line {row.line}, column {row.column}: <b>{row.what}</b>. To mend it, {row.mend}.
+      </p>
+      <form
+        className="mt-1.5 flex flex-wrap gap-1.5"
+        onSubmit={(event) => {
+          event.preventDefault();
+          onMend(row.line, cells);
+        }}
+      >
+        {cells.map((cell, place) => (
+          <input
+            key={place}
+            aria-label={`Line ${row.line}, column ${place + 1}`}
+            aria-invalid={place + 1 === row.column}
+            value={cell.slice(0, 1000)}
+            onChange={(event) => setCells(cells.map((old, other) => (other === place ? event.target.value : old)))}
+            className={`min-h-9 rounded-lg border border-edge bg-card px-2 aria-invalid:border-2 aria-invalid:border-clay ${place === 0 ? "w-64" : "w-27"}`}
+          />
+        ))}
+        <Button type="submit">Take it in</Button>
+      </form>
+    </li>
+  );
+}

@@ -1,0 +1,48 @@
+import { useMemo } from "react";
+import { SelectField, SwitchField, TextField } from "../ui/fields";
+import { KINDS } from "./columns";
+import type { Row } from "./usePackDraft";
+import type { Filter } from "./useShownRows";
+
+type FilterBarProps = { rows: Row[]; shown: number; filter: Filter; onChange: (filter: Filter) => void };
+
+/** Which rows to show. */
+export function FilterBar({ rows, shown, filter, onChange }: FilterBarProps) {
+  const topics = useMemo(
+    () => [...new Set(rows.map(({ question }) => question.details.topic).filter(Boolean))].sort(),
+    [rows],
+  );
+  const any: [string, string] = ["", "any"];
+  const set = (change: Partial<Filter>) => onChange({ ...filter, ...change });
+  return (
+    <section aria-label="Filter" className="flex flex-wrap items-end gap-x-4 gap-y-2 px-4 pt-3">
+      <TextField label="Find" value={filter.find} className="w-56" onChange={(find) => set({ find })} />
+      <SelectField
+        label="Topic"
+        value={filter.topic}
+        options={[any, ...topics.map((topic): [string, string] => [topic, topic])]}
+        onChange={(topic) => set({ topic })}
+      />
+      <SelectField
+        label="Kind"
+        value={filter.kind}
+        options={[["", "any"], ...KINDS.map((kind): [typeof kind, string] => [kind, kind])]}
+        onChange={(kind) => set({ kind })}
+      />
+      <SelectField
+        label="Level"
+        value={filter.level}
+        options={[any, ...["1", "2", "3", "4", "5"].map((level): [string, string] => [level, level])]}
+        onChange={(level) => set({ level })}
+      />
+      <SwitchField
+        label="Only rows with faults"
+        checked={filter.onlyFaulty}
+        onChange={(onlyFaulty) => set({ onlyFaulty })}
+      />
+      <p role="status" className="pb-1.5 text-soft">
+        {shown} shown
+      </p>
+    </section>
+  );
+}

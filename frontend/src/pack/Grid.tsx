@@ -1,0 +1,135 @@
+import { useVirtualizer } from "@tanstack/react-virtual";
+import { ArrowDown, ArrowUp } from "lucide-react";
+import { useRef, type KeyboardEvent } from "react";
+import type { RowFault } from "../api/schema";
+import type { Column } from "./columns";
+import { GridRow } from "./GridRow";
+import type { Row, Splice } from "./usePackDraft";
+import type { Sorting } from "./useShownRows";
+
+const ROW_HEIGHT = 38;
+const STUB_WIDTH = 96;
+
+type GridProps = {
+  columns: Column[];
+  rows: Row[];
+  /** The numbers of the rows shown, in their order. */
+  shown: number[];
+  faultsByRow: Map<number, RowFault[]>;
+  sorting: Sorting;
+  onSort: (sorting: Sorting) => void;
+  chosen: ReadonlySet<number>;
+  onChoose: (chosen: ReadonlySet<number>) => void;
+  current: number;
+  onCurrent: (row: number) => void;
+  splice: Splice;
+};
+
+/** The questions as a grid of fields. Only the rows in sight are on the page. */
+export function Grid(props: GridProps) {
+  const { columns, rows, shown, sorting, onSort, chosen, onChoose } = props;
+  const frame = useRef<HTMLDivElement>(null);
+  // The rows in sight change as the frame scrolls, which the compiler cannot follow.
+  // eslint-disable-next-line react-hooks/incompatible-library
+  const virtual = useVirtualizer({
+    count: shown.length,
+    getScrollElement: () => frame.current,
+    estimateSize: () => ROW_HEIGHT,
+    overscan: 12,
+  });
+  const width = columns.reduce((sum, column) => sum + column.width, STUB_WIDTH);
+  const areAllChosen = shown.length > 0 && shown.every((row) => chosen.has(rows[row]?.key ?? -1));
+
+  const moveBy = (event: KeyboardEvent, step: number) => {
+    const place = event.target instanceof HTMLElement ? event.target.dataset : {};
+    const next = Number(place.place) + step;
+    if (next < 0 || next >= shown.length) return;
+    event.preventDefault();
+    virtual.scrollToIndex(next);
+    requestAnimationFrame(() =>
+      frame.current?.querySelector<HTMLElement>(`[data-place="${next}"][data-column="${place.column}"]`)?.focus(),
+    );
+  };
+
+  return (
+    <div
+      ref={frame}
+      role="grid"
+      aria-label="Questions"
+      aria-rowcount={shown.length + 1}
+      className="min-h-0 overflow-auto rounded-xl border border-edge bg-card"
+      onKeyDown={(event) => {
+        if (event.key === "ArrowDown" || event.key === "Enter") moveBy(event, 1);
+        if (event.key === "ArrowUp") moveBy(event, -1);
+      }}
+    >
+      <div style={{ width }}>
+        <div role="row" className="sticky top-0 z-1 flex h-9 items-center border-b border-edge bg-paper font-semibold">
+          <span role="columnheader" className="flex shrink-0 items-center gap-2 px-2" style={{ width: STUB_WIDTH }}>
+            <input
+              type="checkbox"
+              aria-label="Choose all rows shown"
+              className="size-6 accent-moss"
+              checked={areAllChosen}
+              onChange={() =>
+                onChoose(areAllChosen ? new Set() : new Set(shown.flatMap((row) => rows[row]?.key ?? [])))
+              }
+            />
+            No.
+          </span>
+          {columns.map((column) => {
+            const isSorted = sorting?.column === column.id;
+            const next = !isSorted ? false : sorting.isDown ? undefined : true;
+            return (
+              <span
+                key={column.id}
+                role="columnheader"
+                aria-sort={!isSorted ? "none" : sorting.isDown ? "descending" : "ascending"}
+                className="shrink-0"
+                style={{ width: column.width }}
+              >
+                <button
+                  type="button"
+                  className="flex min-h-8 w-full items-center gap-1 px-2 text-left"
+                  onClick={() => onSort(next === undefined ? undefined : { column: column.id, isDown: next })}
+                >
+                  {column.label}
+                  {isSorted && (sorting.isDown ? <ArrowDown className="size-4" aria-hidden /> : <ArrowUp className="size-4" aria-hidden />)}
+                </button>
+              </span>
+            );
+          })}
+        </div>
+        <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
+          {virtual.getVirtualItems().map((item) => {
+            const number = shown[item.index] ?? 0;
+            const row = rows[number];
+            if (!row) return null;
+            return (
+              <GridRow
+                key={row.key}
+                top={item.start}
+                height={ROW_HEIGHT}
+                stubWidth={STUB_WIDTH}
+                place={item.index}
+                number={number}
+                question={row.question}
+                columns={columns}
+                faults={props.faultsByRow.get(number)}
+                isCurrent={number === props.current}
+                isChosen={chosen.has(row.key)}
+                onCurrent={() => props.onCurrent(number)}
+                onChoose={() => {
+                  const next = new Set(chosen);
+                  if (!next.delete(row.key)) next.add(row.key);
+                  onChoose(next);
+                }}
+                splice={props.splice}
+              />
+            );
+          })}
+        </div>
+      </div>
+    </div>
+  );
+}

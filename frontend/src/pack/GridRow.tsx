@@ -1,0 +1,94 @@
+import { CircleAlert } from "lucide-react";
+import { useState } from "react";
+import type { Question, RowFault } from "../api/schema";
+import type { Column } from "./columns";
+import type { Splice } from "./usePackDraft";
+
+type GridRowProps = {
+  top: number;
+  height: number;
+  stubWidth: number;
+  /** Which of the rows shown, from 0. */
+  place: number;
+  /** Which row of the pack, from 0. */
+  number: number;
+  question: Question;
+  columns: Column[];
+  faults: RowFault[] | undefined;
+  isCurrent: boolean;
+  isChosen: boolean;
+  onCurrent: () => void;
+  onChoose: () => void;
+  splice: Splice;
+};
+
+/** One question as a row of fields, with what is wrong marked in its place. */
+export function GridRow(props: GridRowProps) {
+  const { number, question, faults, isCurrent, splice } = props;
+  return (
+    <div
+      role="row"
+      aria-rowindex={props.place + 2}
+      className={`absolute left-0 flex w-full items-stretch border-b border-line ${isCurrent ? "bg-sun-pale" : ""}`}
+      style={{ top: props.top, height: props.height }}
+      onFocus={props.onCurrent}
+    >
+      <span role="rowheader" className="flex shrink-0 items-center gap-2 px-2" style={{ width: props.stubWidth }}>
+        <input
+          type="checkbox"
+          aria-label={`Choose row ${number + 1}`}
+          className="size-6 accent-moss"
+          checked={props.isChosen}
+          onChange={props.onChoose}
+        />
+        <span className="text-soft tabular-nums">{number + 1}</span>
+        {faults && <CircleAlert className="size-4.5 text-clay" aria-label="This row has faults" />}
+      </span>
+      {props.columns.map((column) => (
+        <Cell
+          key={column.id}
+          column={column}
+          place={props.place}
+          number={number}
+          question={question}
+          fault={faults?.find((fault) => fault.field === column.field && fault.number === column.number)}
+          onChange={(changed) => splice(number, 1, [changed], `${number} ${column.id}`)}
+        />
+      ))}
+    </div>
+  );
+}
+
+type CellProps = {
+  column: Column;
+  place: number;
+  number: number;
+  question: Question;
+  fault: RowFault | undefined;
+  onChange: (question: Question) => void;
+};
+
+function Cell({ column, place, number, question, fault, onChange }: CellProps) {
+  const [typed, setTyped] = useState<string>();
+  const isUnfit = typed !== undefined && column.write(question, typed) === undefined;
+  return (
+    <span role="gridcell" className="shrink-0 p-0.5" style={{ width: column.width }}>
+      <input
+        aria-label={`${column.label}, row ${number + 1}`}
+        aria-invalid={fault !== undefined || isUnfit}
+        title={fault ? `${fault.what}. To mend it, ${fault.mend}.` : undefined}
+        data-place={place}
+        data-column={column.id}
+        value={typed ?? column.read(question)}
+        onChange={(event) => {
+          const text = event.target.value;
+          setTyped(text);
+          const changed = column.write(question, text);
+          if (changed) onChange(changed);
+        }}
+        onBlur={() => setTyped(undefined)}
+        className="size-full rounded-sm bg-transparent px-1.5 aria-invalid:outline-2 aria-invalid:-outline-offset-2 aria-invalid:outline-clay"
+      />
+    </span>
+  );
+}

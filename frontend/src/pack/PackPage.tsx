@@ -1,0 +1,140 @@
+import { useState } from "react";
+import { Link, useParams } from "react-router";
+import { useWholePack } from "../api/packs";
+import type { PackEdit, PackView, Question } from "../api/schema";
+import { Page } from "../app/Page";
+import { counted } from "../app/format";
+import { useShortcuts } from "../app/shortcuts";
+import { Button } from "../ui/Button";
+import { Die } from "../ui/Die";
+import { ErrorNotice } from "../ui/Notice";
+import { BulkBar } from "./BulkBar";
+import { columnsFor, EMPTY } from "./columns";
+import { FilterBar } from "./FilterBar";
+import { Grid } from "./Grid";
+import { QuestionPane } from "./QuestionPane";
+import { usePackDraft } from "./usePackDraft";
+import { useShownRows } from "./useShownRows";
+
+/** A pack, edited in place. */
+export default function PackPage() {
+  const { packId = "" } = useParams();
+  const pack = useWholePack(packId);
+  return (
+    <Page title={pack.data?.title ?? "Pack"}>
+      {pack.data ? (
+        <Editing key={packId} pack={pack.data} />
+      ) : (
+        <main className="p-6">
+          <h1 className="text-3xl">Pack</h1>
+          {pack.error ? <ErrorNotice error={pack.error} /> : <p>Opening the pack…</p>}
+        </main>
+      )}
+    </Page>
+  );
+}
+
+const SAVED_WORDS = { saved: "Saved", saving: "Saving…", failed: "Not saved" };
+
+function Editing({ pack }: { pack: PackView }) {
+  const draft = usePackDraft(pack);
+  const [columns, setColumns] = useState(() => columnsFor(pack.questions));
+  const view = useShownRows(draft.rows, draft.faults, columns);
+  const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
+  const [current, setCurrent] = useState(0);
+  useShortcuts({ U: draft.undo, R: draft.redo });
+  const chosenRows = draft.rows.flatMap(({ key }, row) => (chosen.has(key) ? [row] : []));
+  const changeChosen = (change: (question: Question) => Question) =>
+    draft.edit(
+      chosenRows.flatMap((row): PackEdit[] => {
+        const question = draft.rows[row]?.question;
+        return question ? [{ row, remove: 1, insert: [change(question)] }] : [];
+      }),
+    );
+  const add = (question: Question, row: number) => {
+    draft.splice(row, 0, [question]);
+    setCurrent(row);
+  };
+  const shownQuestion = draft.rows[current]?.question;
+  return (
+    <div className="flex h-full min-h-160 flex-col">
+      <header className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line bg-card px-4 py-1.5">
+        <Link to="/" aria-label="Back to the shelf" className="rounded-md">
+          <Die className="size-8" />
+        </Link>
+        <h1 className="text-2xl">{pack.title}</h1>
+        <p className="text-soft">
+          {counted(draft.rows.length, "question")}, {counted(view.faultsByRow.size, "row")} with faults
+        </p>
+        <p role="status" className="ml-auto">
+          {SAVED_WORDS[draft.saving.is]}
+        </p>
+        <Button disabled={!draft.undo} onClick={draft.undo}>
+          Undo
+        </Button>
+        <Button disabled={!draft.redo} onClick={draft.redo}>
+          Redo
+        </Button>
+        <Button look="main" onClick={() => add(EMPTY, draft.rows.length)}>
+          Add a question
+        </Button>
+      </header>
+      {draft.saving.is === "failed" && (
+        <div className="p-2">
+          <ErrorNotice error={draft.saving.error}>
+            <Button className="mt-2" onClick={() => void draft.retry()}>
+              Save again
+            </Button>
+          </ErrorNotice>
+        </div>
+      )}
+      <FilterBar rows={draft.rows} shown={view.shown.length} filter={view.filter} onChange={view.setFilter} />
+      <BulkBar
+        count={chosenRows.length}
+        onDetails={(details) =>
+          changeChosen((question) => ({ ...question, details: { ...question.details, ...details } }))
+        }
+        onDelete={() => {
+          draft.edit([...chosenRows].reverse().map((row) => ({ row, remove: 1, insert: [] })));
+          setChosen(new Set());
+        }}
+        onClear={() => setChosen(new Set())}
+      />
+      <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_22rem] gap-3 p-3">
+        <Grid
+          columns={columns}
+          rows={draft.rows}
+          shown={view.shown}
+          faultsByRow={view.faultsByRow}
+          sorting={view.sorting}
+          onSort={view.setSorting}
+          chosen={chosen}
+          onChoose={setChosen}
+          current={current}
+          onCurrent={setCurrent}
+          splice={draft.splice}
+        />
+        {shownQuestion && (
+          <QuestionPane
+            key={draft.rows[current]?.key}
+            row={current}
+            question={shownQuestion}
+            faults={view.faultsByRow.get(current) ?? []}
+            onChange={(question, field) => {
+              draft.splice(current, 1, [question], `${current} ${field}`);
+              setColumns((old) => {
+                const next = columnsFor([...draft.rows.map((row) => row.question), question]);
+                return next.length > old.length ? next : old;
+              });
+            }}
+            onDuplicate={() => add(shownQuestion, current + 1)}
+            onDelete={() => {
+              draft.splice(current, 1, []);
+              setCurrent(Math.max(0, current - 1));
+            }}
+          />
+        )}
+      </main>
+    </div>
+  );
+}

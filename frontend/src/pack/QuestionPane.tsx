@@ -1,0 +1,74 @@
+import { usePreview } from "../api/packs";
+import type { Question, RowFault } from "../api/schema";
+import { Asking } from "../table/Asking";
+import { Button } from "../ui/Button";
+import { NumberField, SelectField, TextField } from "../ui/fields";
+import { Notice } from "../ui/Notice";
+import { KINDS, NUMBER_DETAILS, TEXT_DETAILS, withDetails } from "./columns";
+
+type QuestionPaneProps = {
+  row: number;
+  question: Question;
+  faults: RowFault[];
+  onChange: (question: Question, field: string) => void;
+  onDuplicate: () => void;
+  onDelete: () => void;
+};
+
+const nothing = () => undefined;
+
+/** The current question: what is wrong with it, how its player sees it, and all it carries. */
+export function QuestionPane({ row, question, faults, onChange, onDuplicate, onDelete }: QuestionPaneProps) {
+  const preview = usePreview(question);
+  const shown = preview.data?.question;
+  return (
+    <aside aria-label={`Question ${row + 1}`} className="space-y-4 overflow-auto rounded-xl border border-line bg-card p-4">
+      <div className="flex items-center gap-2">
+        <h2 className="mr-auto text-xl">Question {row + 1}</h2>
+        <Button onClick={onDuplicate}>Duplicate</Button>
+        <Button onClick={onDelete}>Delete</Button>
+      </div>
+      {faults.length > 0 && (
+        <Notice tone="wrong">
+          <ul className="space-y-1">
+            {faults.map((fault) => (
+              <li key={fault.field + fault.what}>
+                <b>{fault.what}</b>. To mend it, {fault.mend}.
+              </li>
+            ))}
+          </ul>
+        </Notice>
+      )}
+      {preview.data && shown && !preview.error && (
+        <section aria-label="As its player sees it" className="rounded-lg border border-edge p-3">
+          <Asking table={preview.data} question={shown} onAnswer={nothing} onContinue={nothing} />
+        </section>
+      )}
+      <SelectField
+        label="Kind"
+        value={question.kind}
+        options={KINDS.map((kind): [typeof kind, string] => [kind, kind])}
+        onChange={(kind) => onChange({ ...question, kind }, "kind")}
+      />
+      <div className="flex gap-3">
+        {NUMBER_DETAILS.map(([name, label]) => (
+          <NumberField
+            key={name}
+            label={label}
+            value={question.details[name] ?? null}
+            empty="none"
+            onChange={(value) => onChange(withDetails(question, { [name]: value }), name)}
+          />
+        ))}
+      </div>
+      {TEXT_DETAILS.map(([name, label]) => (
+        <TextField
+          key={name}
+          label={label}
+          value={question.details[name]}
+          onChange={(text) => onChange(withDetails(question, { [name]: text }), name)}
+        />
+      ))}
+    </aside>
+  );
+}

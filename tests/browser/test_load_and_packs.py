@@ -1,0 +1,161 @@
+"""Getting questions in, and keeping them in order, through the interface."""
+
+from selenium.webdriver.common.keys import Keys
+from selenium.webdriver.support.ui import Select
+
+from tests.browser.base import BrowserTest
+
+KEYED = """What,one,two,three,right
+Which is a root?,Pea,Carrot,Bean,B
+Which is a leaf?,Kale,Beet,Leek,A
+Which is a pod?,Kale,Beet,Pea,E
+"""
+
+
+class TestLoad(BrowserTest):
+    def choose(self, label, option):
+        found = self.found(
+            f"//select[@id=//label[.='{label}']/@for or @aria-label='{label}']", label
+        )
+        Select(found).select_by_visible_text(option)
+
+    def packs(self):
+        return self.server.http.get("/api/packs").json()
+
+    def test_the_guess_is_seen_changed_mended_and_taken(self):
+        before = len(self.packs())
+        self.open("/")
+        self.upload(self.write("keys.csv", KEYED))
+        self.sees("4 questions", "aside")
+        self.assert_accessible()
+        for place, role in enumerate(("option", "option", "option", "key"), 2):
+            self.choose(f"Column {place} holds", role)
+        self.sees("2 rows refused", "aside")
+        self.field("First row names the columns").click()
+        self.sees("1 row refused", "aside")
+        self.sees("Line 4, column 5: the key “E” points at none of the 3 options")
+        self.sees("✓ Carrot", "aside")
+        self.fill("Line 4, column 5", "c" + Keys.ENTER)
+        self.sees("3 questions", "aside")
+        self.wait(lambda: "refused" not in self.text(), "no refusals")
+        self.assertEqual(len(self.packs()), before)
+        self.fill("Title of the pack", "Roots and leaves")
+        self.button("Load 3 questions").click()
+        self.sees("3 questions, 1 pack", "nav")
+        self.assertEqual(self.field("Title of the game").get_attribute("value"), "Roots and leaves")
+        self.assertEqual(self.packs()[0]["question_count"], 3)
+
+    def test_pasted_rows_replace_a_pack_after_the_change_is_told(self):
+        self.open("/")
+        self.upload(self.write("first.tsv", "One?\ta\tb\nTwo?\ta\tb\n"))
+        self.button("Load 2 questions").click()
+        self.sees("2 questions, 1 pack", "nav")
+        self.open("/load/new")
+        self.one("#pasted").send_keys("Two?,a,c\nThree?,a,b\n")
+        self.button("Look at them").click()
+        self.sees("2 questions", "aside")
+        self.choose("They go into", "replace First")
+        self.sees("1 added, 1 changed, 1 gone, 0 the same")
+        self.button("Give up").click()
+        self.sees("Games")
+        self.assertEqual(self.packs()[0]["revision"], 1)
+
+    def test_many_rows_are_taken_with_their_progress_told_and_can_be_stopped(self):
+        before = len(self.packs())
+        rows = "".join(f"Which is {number}?,this,that\n" for number in range(100_000))
+        file = self.write("many.csv", rows)
+        self.open("/")
+        self.upload(file)
+        self.sees("Looked at the first 5000 rows of about 100000")
+        self.button("Load them all").click()
+        self.button("Stop").click()
+        self.sees("Games")
+        self.upload(file)
+        self.button("Load them all").click()
+        self.one("progress")
+        self.sees("100000 questions, 1 pack", "nav")
+        self.assertEqual(len(self.packs()), before + 1)
+
+
+class TestPackGrid(BrowserTest):
+    PACK = "/api/packs/harvest-supper-questions"
+
+    def cell(self, label):
+        return self.one(f"input[aria-label='{label}']")
+
+    def retype(self, label, text):
+        self.cell(label).send_keys(Keys.CONTROL, "a", Keys.NULL, text)
+
+    def prompts(self):
+        return [
+            question["prompt"] for question in self.server.http.get(self.PACK).json()["questions"]
+        ]
+
+    def test_editing_in_place_marks_faults_and_undoes_them(self):
+        self.open("/")
+        self.one("a[aria-label='Edit Harvest Supper questions']").click()
+        self.sees("0 rows with faults")
+        prompts = self.prompts()
+        self.retype("Wrong 1, row 2", "The stalk")
+        self.sees("1 row with faults")
+        self.sees("wrong choice 1 is the same as the right answer, “The stalk”", "aside")
+        self.retype("Level, row 3", "9")
+        self.sees("2 rows with faults")
+        self.retype("Question, row 4", prompts[0])
+        self.sees("question 1 asks the same", "aside")
+        self.assert_accessible()
+        self.field("Only rows with faults").click()
+        self.sees("3 shown")
+        for _ in range(3):
+            self.button("Undo").click()
+        self.sees("0 rows with faults")
+        self.field("Only rows with faults").click()
+        self.wait(lambda: "Saved" in self.text("header"), "saved")
+        self.assertEqual(self.prompts(), prompts)
+
+    def test_rows_are_added_copied_found_sorted_chosen_and_deleted(self):
+        self.open("/pack/harvest-supper-questions")
+        self.sees("30 shown")
+        self.button("Add a question").click()
+        self.sees("there is no right answer", "aside")
+        self.button("Delete").click()
+        self.sees("30 shown")
+        self.cell("Question, row 1").click()
+        self.press(Keys.ARROW_DOWN)
+        self.sees("Question 2", "aside")
+        self.button("Duplicate").click()
+        self.sees("31 shown")
+        self.fill("Find", "rhubarb plant")
+        self.sees("2 shown")
+        self.cell("Choose all rows shown").click()
+        self.fill("To", "stalks")
+        self.button("Set them all").click()
+        self.fill("Find", "")
+        self.sees("31 shown")
+        self.button("Delete them").click()
+        self.sees("29 shown")
+        self.press("u")
+        self.sees("31 shown")
+        self.press("u")
+        self.press("u")
+        self.sees("30 shown")
+        self.button("Question").click()
+        self.wait(lambda: self.all("[role=row]")[1].get_attribute("aria-rowindex") == "2", "rows")
+        first = self.all("[role=row]")[1].find_element("css selector", "[data-column=prompt]")
+        self.assertEqual(first.get_attribute("value"), min(self.prompts(), key=str.lower))
+        self.wait(lambda: "Saved" in self.text("header"), "saved")
+
+    def test_ten_thousand_questions_keep_only_those_in_sight_on_the_page(self):
+        rows = "".join(f"Which is {number}?\tthis\tthat\n" for number in range(10_000))
+        load = self.server.http.post(
+            "/api/loads", files={"file": ("ten-thousand.tsv", rows)}
+        ).json()
+        address = f"/api/loads/{load['id']}"
+        self.server.http.post(f"{address}/take", json={"target": {"into": "new"}})
+        done = lambda: self.server.http.get(f"{address}/progress").json()["stage"] == "done"  # noqa: E731
+        self.wait(done, "the pack")
+        self.open("/pack/ten-thousand")
+        self.sees("10000 shown")
+        self.assertLess(len(self.all("[role=row]")), 60)
+        self.driver.execute_script("document.querySelector('[role=grid]').scrollTop = 38 * 9990")
+        self.assertEqual(self.cell("Question, row 10000").get_attribute("value"), "Which is 9999?")
