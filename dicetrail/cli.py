@@ -14,6 +14,7 @@ from fastapi import FastAPI
 from rich.console import Console
 
 from dicetrail.demo import load_demo
+from dicetrail.files import pack_schema
 from dicetrail.store import Database
 from dicetrail.web import create_app
 from dicetrail.web.site import SITE
@@ -62,6 +63,12 @@ def openapi() -> None:
         database = Database(Path(folder) / "empty.sqlite")
         print(json.dumps(create_app(database).openapi(), indent=2))
         database.close()
+
+
+@app.command("pack-schema")
+def pack_form() -> None:
+    """Print the form of a pack as JSON or YAML (a JSON Schema)."""
+    print(json.dumps(pack_schema(), indent=2))
 
 
 def development_app() -> FastAPI:

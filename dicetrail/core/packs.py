@@ -1,13 +1,13 @@
 """What is wrong in a pack, row by row; and one question as its player will see it."""
 
 from collections import defaultdict
-from collections.abc import Iterator
+from collections.abc import Collection, Iterator, Mapping
 from dataclasses import dataclass
 
 from dicetrail.core.checking import as_shown, fold
 from dicetrail.core.document import Ending, Game, Pack, Question, Round
 from dicetrail.core.engine import Begin, Program, Sourced, start, step
-from dicetrail.core.questions import choices_alike, faults
+from dicetrail.core.questions import choices_alike, faults, missing_medium
 from dicetrail.core.table import Table, table
 
 
@@ -22,12 +22,17 @@ class RowFault:
     mend: str
 
 
-def pack_faults(pack: Pack) -> Iterator[RowFault]:
-    """Every fault of a pack's questions, and what only shows when they stand together."""
+def pack_faults(pack: Pack, media: Collection[str]) -> Iterator[RowFault]:
+    """Every fault of a pack's questions, and what only shows when they stand together.
+
+    `media` holds the names of the pictures and sounds that are there.
+    """
     rows_asking: defaultdict[str, list[int]] = defaultdict(list)
     for row, question in enumerate(pack.questions):
         for fault in faults(question):
             yield RowFault(row, fault.field, fault.number, fault.what, fault.mend)
+        if missing := missing_medium(question, media):
+            yield RowFault(row, missing.field, 0, missing.what, missing.mend)
         if alike := choices_alike(question, [fold(choice) for choice in question.choices]):
             yield RowFault(
                 row,
@@ -49,8 +54,12 @@ def pack_faults(pack: Pack) -> Iterator[RowFault]:
             )
 
 
-def preview(question: Question, dice: int) -> Table:
-    """A question as a player sees it, under the rules of a new game."""
+def preview(question: Question, dice: int, media: Mapping[str, str]) -> Table:
+    """A question as a player sees it, under the rules of a new game.
+
+    `media` tells where pictures and sounds are found, by name.
+    """
     game = Game("Preview", (Round("Preview"),), (Ending("", ""),))
     program = Program(game, (Sourced("preview", 0, question),))
-    return table(program, step(program, start(program, dice).state, Begin(), 0).state)
+    begun = step(program, start(program, dice).state, Begin(), 0)
+    return table(program, begun.state, {"preview": media})

@@ -4,7 +4,7 @@ The reader of question files, the grid in which packs are edited and the survey 
 all ask here, so a fault has the same words in each.
 """
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Collection, Iterator, Sequence
 from dataclasses import asdict, dataclass, replace
 from typing import Any
 
@@ -230,6 +230,20 @@ _ANSWER_FAULTS = {
 def first_fault(question: Question) -> FieldFault | None:
     """The first fault of a question; None if it can be asked."""
     return None if is_plain_choice(question) else next(faults(question), None)
+
+
+def missing_medium(question: Question, media: Collection[str] | None) -> FieldFault | None:
+    """The picture or sound a question names that is not there; None if all are, or if
+    nobody knows which there are."""
+    for field, name in (("picture", question.details.picture), ("sound", question.details.sound)):
+        if name and media is not None and name not in media:
+            return FieldFault(
+                field,
+                0,
+                f"there is no file “{name}”",
+                f"bring it too, or leave the {field} out",
+            )
+    return None
 
 
 def choices_alike(question: Question, folded: Sequence[str]) -> tuple[str, str] | None:

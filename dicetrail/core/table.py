@@ -4,10 +4,16 @@ Made from the program and the state alone. Until a question is answered nothing 
 on which choice is right; after it the right answer and the verdict are told.
 """
 
+from collections.abc import Mapping
 from dataclasses import dataclass
 
 from dicetrail.core.checking import LETTERS, Verdict
 from dicetrail.core.engine import Phase, Program, State, asked, check, choices_shown, right_answer
+
+Media = Mapping[str, Mapping[str, str]]
+"""Where pictures and sounds are found: by pack, then by the name its questions give them."""
+
+NO_MEDIA: Media = {}
 
 
 @dataclass(frozen=True, slots=True)
@@ -26,6 +32,9 @@ class QuestionShown:
     number: int
     prompt: str
     choices: tuple[Slat, ...]
+    picture: str
+    """Where its picture is found; empty if it has none. Never its name, which may tell."""
+    sound: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -67,8 +76,8 @@ class Table:
     ending: EndingShown | None
 
 
-def table(program: Program, state: State) -> Table:
-    """The table of a run at a state."""
+def table(program: Program, state: State, media: Media = NO_MEDIA) -> Table:
+    """The table of a run at a state. `media` tells where pictures and sounds are found."""
     tally = state.tally
     answered = tally.right_count + tally.wrong_count
     in_play = state.phase in (Phase.ASKING, Phase.HOLDING)
@@ -80,7 +89,7 @@ def table(program: Program, state: State) -> Table:
         right_count=tally.right_count,
         percent=(200 * tally.right_count + answered) // (2 * answered) if answered else 0,
         typing=_may_type(program, state) if in_play else False,
-        question=_question(program, state) if in_play else None,
+        question=_question(program, state, media) if in_play else None,
         feedback=_feedback(program, state) if in_play else None,
         ending=_ending(program, state),
     )
@@ -94,11 +103,15 @@ def _may_type(program: Program, state: State) -> bool:
     return rules.by_letter or rules.by_place or rules.by_text
 
 
-def _question(program: Program, state: State) -> QuestionShown:
+def _question(program: Program, state: State, media: Media) -> QuestionShown:
     choices, _ = choices_shown(program, state.dice, state.position)
+    source = asked(program, state.dice, state.position)
+    question, found = source.question, media.get(source.pack, {})
     return QuestionShown(
         number=state.position + 1,
-        prompt=asked(program, state.dice, state.position).question.prompt,
+        prompt=question.prompt,
+        picture=found.get(question.details.picture, ""),
+        sound=found.get(question.details.sound, ""),
         choices=tuple(
             Slat(LETTERS[place - 1], place, text) for place, text in enumerate(choices, 1)
         ),

@@ -1,5 +1,7 @@
 """Question files, in open formats: reading them without losing a row, and writing them."""
 
+from dicetrail.files.documents import pack_schema
+from dicetrail.files.media import Medium, is_bundle, medium, read_bundle
 from dicetrail.files.plan import Format, Plan, Role, Separator
 from dicetrail.files.questions import Reading, first_rows, guess, read_questions
 from dicetrail.files.sheets import Refusal
@@ -13,6 +15,7 @@ __all__ = [
     "WRITERS",
     "FileProblem",
     "Format",
+    "Medium",
     "Plan",
     "Reading",
     "Refusal",
@@ -20,5 +23,9 @@ __all__ = [
     "Separator",
     "first_rows",
     "guess",
+    "is_bundle",
+    "medium",
+    "pack_schema",
+    "read_bundle",
     "read_questions",
 ]

@@ -5,13 +5,13 @@ loads. Numbers and truth values are taken where text is expected, as people writ
 """
 
 import json
-from collections.abc import Mapping, Sequence
+from collections.abc import Collection, Mapping, Sequence
 from typing import Any
 
 import yaml
 
 from dicetrail.core import PLAIN, Details, Kind, Question
-from dicetrail.core.questions import faults
+from dicetrail.core.questions import faults, missing_medium
 from dicetrail.files.plan import Format
 from dicetrail.files.sheets import Refusal, cell_text
 from dicetrail.files.text import FileProblem
@@ -31,7 +31,45 @@ class _Misplaced(Exception):
         super().__init__(path)
 
 
-def read_documents(text: str, form: Format) -> tuple[tuple[Question, ...], tuple[Refusal, ...]]:
+def pack_schema() -> dict[str, Any]:
+    """The form of a pack as JSON or YAML, as a JSON Schema (draft 2020-12)."""
+    text = {"type": ["string", "number", "boolean", "null"]}
+    texts = {"anyOf": [text, {"type": "array", "items": text}]}
+    properties: dict[str, Any] = {
+        "prompt": text,
+        "kind": {"enum": [kind.value for kind in Kind]},
+        "right": texts,
+        "wrong": texts,
+        **dict.fromkeys(TEXT_DETAILS, text),
+        **{name: {"type": ["integer", "null"]} for name in NUMBER_DETAILS},
+    }
+    questions = {
+        "type": "array",
+        "maxItems": MOST_QUESTIONS,
+        "items": {
+            "type": "object",
+            "properties": properties,
+            "required": ["prompt", "right"],
+            "additionalProperties": False,
+        },
+    }
+    return {
+        "$schema": "https://json-schema.org/draft/2020-12/schema",
+        "title": "A Dice Trail pack",
+        "anyOf": [
+            questions,
+            {
+                "type": "object",
+                "properties": {"title": {"type": "string"}, "questions": questions},
+                "required": ["questions"],
+            },
+        ],
+    }
+
+
+def read_documents(
+    text: str, form: Format, media: Collection[str] | None = None
+) -> tuple[tuple[Question, ...], tuple[Refusal, ...]]:
     """The questions of a JSON or YAML document, and those refused, numbered from 1.
 
     Raises FileProblem if the text is not such a document.
@@ -54,7 +92,7 @@ def read_documents(text: str, form: Format) -> tuple[tuple[Question, ...], tuple
             what = f"{misplaced.path}: {misplaced.expected} is expected"
             refused.append(_refusal(number, what, "write one there", entry))
             continue
-        if fault := next(faults(question), None):
+        if fault := next(faults(question), None) or missing_medium(question, media):
             path = f"questions[{number}].{fault.field}"
             refused.append(_refusal(number, f"{path}: {fault.what}", fault.mend, entry))
         else:

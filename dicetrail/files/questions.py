@@ -6,7 +6,7 @@ cells; the rest loads. A refused row can be given again, mended, by its line.
 
 import gc
 import re
-from collections.abc import Callable, Iterator, Mapping, Sequence
+from collections.abc import Callable, Collection, Iterator, Mapping, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass, replace
 from itertools import count, islice
@@ -15,7 +15,7 @@ from typing import Any
 from dicetrail.core import PLAIN, Details, Kind, Question
 from dicetrail.core.checking import all_differ
 from dicetrail.core.document import MOST_CHOICES
-from dicetrail.core.questions import FieldFault, first_fault
+from dicetrail.core.questions import FieldFault, first_fault, missing_medium
 from dicetrail.files.documents import read_documents
 from dicetrail.files.guessing import TRUTH_WORDS, guess_columns, guess_separator
 from dicetrail.files.plan import Format, Plan, Role, Separator
@@ -110,19 +110,21 @@ def read_questions(
     mended: Mended | None = None,
     progress: Progress = lambda _: None,
     most: int | None = None,
+    media: Collection[str] | None = None,
 ) -> Reading:
     """Read a question file, by a plan or by the one guessed.
 
-    `most` stops after so many rows, for a first look. Raises FileProblem if the file cannot
+    A row that names a picture or sound that is not among `media` is refused, if these are
+    given. `most` stops after so many rows, for a first look. Raises FileProblem if the file cannot
     be read at all.
     """
     plan = plan or guess(content)
     if plan.format in (Format.JSON, Format.YAML):
         text = text_of(content, plan.encoding).text
-        questions, refused = read_documents(text, plan.format)
+        questions, refused = read_documents(text, plan.format, media)
         return Reading(questions, refused, plan, None, 0, len(questions) + len(refused))
     with _no_garbage_search():
-        return _read_rows(_rows_of(content, plan), plan, mended or {}, progress, most)
+        return _read_rows(_rows_of(content, plan), plan, mended or {}, progress, most, media)
 
 
 @contextmanager
@@ -139,13 +141,25 @@ def _no_garbage_search() -> Iterator[None]:
 
 
 def _read_rows(
-    rows: Rows, plan: Plan, mended: Mended, progress: Progress, most: int | None
+    rows: Rows,
+    plan: Plan,
+    mended: Mended,
+    progress: Progress,
+    most: int | None,
+    media: Collection[str] | None,
 ) -> Reading:
     questions: list[Question] = []
     refused: list[Refusal] = []
     headings: tuple[str, ...] | None = None
     blank_lines, seen = 0, 0
-    make = _plain_question if plan.is_plain else _planned_question
+    plain = _plain_question if plan.is_plain else _planned_question
+
+    def make(cells: list[str], plan: Plan) -> Question:
+        question = plain(cells, plan)
+        if question.details is not PLAIN and (fault := missing_medium(question, media)):
+            raise _located(fault, cells, plan)
+        return question
+
     awaits_headings = plan.has_headings
     for row in rows:
         if mended and rows.line in mended:

@@ -124,7 +124,19 @@ class PackRevision(Base):
     )
     question_count: Mapped[int]
     source: Mapped[PackSource] = mapped_column(AsJson(PackSource))
+    media: Mapped[dict[str, str]] = mapped_column(AsJson(dict[str, str]))
+    """The digests of its pictures and sounds, by the names questions give them."""
     saved_at: Mapped[datetime] = mapped_column(UtcTime)
+
+
+class MediumRow(Base):
+    """A picture or sound, by the digest (SHA-256, hex) of its content."""
+
+    __tablename__ = "media"
+
+    digest: Mapped[str] = mapped_column(String(64), primary_key=True)
+    media_type: Mapped[str] = mapped_column(String(40))
+    content: Mapped[bytes] = mapped_column(deferred=True)
 
 
 class RunRow(Base):

@@ -1,6 +1,6 @@
 """Packs and their revisions."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 from datetime import datetime
 
 from sqlalchemy import func, select
@@ -13,7 +13,12 @@ from dicetrail.store.names import identifier
 
 
 def add_pack(
-    session: Session, pack: Pack, source: PackSource, now: datetime, pack_id: str | None = None
+    session: Session,
+    pack: Pack,
+    source: PackSource,
+    now: datetime,
+    pack_id: str | None = None,
+    media: Mapping[str, str] | None = None,
 ) -> PackRevision:
     """Keep a new pack. Its identifier comes from its title unless one is given."""
     name = pack_id or identifier(
@@ -21,14 +26,20 @@ def add_pack(
     )
     session.add(PackRow(id=name, made_at=now))
     session.flush()
-    return _add_revision(session, name, 1, pack, source, now)
+    return _add_revision(session, name, 1, pack, source, now, media or {})
 
 
 def revise_pack(
-    session: Session, newest: PackRevision, pack: Pack, source: PackSource, now: datetime
+    session: Session,
+    newest: PackRevision,
+    pack: Pack,
+    source: PackSource,
+    now: datetime,
+    media: Mapping[str, str] | None = None,
 ) -> PackRevision:
-    """Keep a new revision of a pack, made from its newest."""
-    return _add_revision(session, newest.pack_id, newest.number + 1, pack, source, now)
+    """Keep a new revision of a pack, made from its newest, with more media if given."""
+    named = newest.media | dict(media or {})
+    return _add_revision(session, newest.pack_id, newest.number + 1, pack, source, now, named)
 
 
 def newest_packs(session: Session, pack_ids: Iterable[str] | None = None) -> list[PackRevision]:
@@ -67,7 +78,13 @@ def pack_revision(session: Session, pack_id: str, number: int) -> PackRevision:
 
 
 def _add_revision(
-    session: Session, pack_id: str, number: int, pack: Pack, source: PackSource, now: datetime
+    session: Session,
+    pack_id: str,
+    number: int,
+    pack: Pack,
+    source: PackSource,
+    now: datetime,
+    media: Mapping[str, str],
 ) -> PackRevision:
     revision = PackRevision(
         pack_id=pack_id,
@@ -76,6 +93,7 @@ def _add_revision(
         questions=pack.questions,
         question_count=len(pack.questions),
         source=source,
+        media=dict(media),
         saved_at=now,
     )
     session.add(revision)

@@ -46,6 +46,7 @@ def create_app(
     for module in (games, loads, packs, runs, play):
         app.include_router(module.router)
     app.include_router(packs.templates)
+    app.include_router(packs.media)
 
     @app.get("/api/health", tags=["health"])
     def health() -> Health:

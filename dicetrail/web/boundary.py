@@ -52,6 +52,8 @@ class PackCard(BaseModel):
     question_count: int
     saved_at: datetime
     source: PackSource
+    media: dict[str, str]
+    """The digests of its pictures and sounds, by name."""
 
 
 class PackView(PackCard):
@@ -122,6 +124,7 @@ class LoadView(BaseModel):
     rows: int
     rows_expected: int
     blank_lines: int
+    media: list[str]
     question_count: int
     questions: tuple[Question, ...]
     refused_count: int

@@ -61,14 +61,16 @@ class StrictHeaders:
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         async def with_headers(message: Message) -> None:
             if message["type"] == "http.response.start":
-                MutableHeaders(scope=message).update(_HEADERS)
+                headers = MutableHeaders(scope=message)
+                for name, value in _HEADERS.items():
+                    headers.setdefault(name, value)
             await send(message)
 
         await self.app(scope, receive, with_headers)
 
 
 def _limit(path: str) -> int:
-    if path == "/api/loads":
+    if path == "/api/loads" or path.endswith("/media"):
         return _UPLOAD
     if path.startswith("/api/packs"):
         return _PACK

@@ -14,8 +14,9 @@ from datetime import datetime
 from enum import StrEnum
 
 from dicetrail.core import Pack, Problem, tidy
-from dicetrail.files import FileProblem, Plan, Reading, read_questions
+from dicetrail.files import FileProblem, Medium, Plan, Reading, read_questions
 from dicetrail.store import Database, NotFound, PackSource
+from dicetrail.store.media import keep_medium
 from dicetrail.store.models import RefusedRow
 from dicetrail.store.packs import add_pack, newest_pack, revise_pack
 
@@ -69,6 +70,8 @@ class Load:
     plan: Plan
     mended: Mended = field(default_factory=dict)
     """Rows given anew, by the line they stand in."""
+    media: dict[str, Medium] = field(default_factory=dict)
+    """The pictures and sounds that came with it, by name."""
     stage: Stage = Stage.WAITING
     rows_read: int = 0
     pack_id: str | None = None
@@ -95,29 +98,37 @@ class Load:
 
     def look(self) -> Reading:
         """What the first rows give. Raises FileProblem."""
-        return read_questions(self.content, self.plan, self.mended, most=LOOKED_AT)
+        return read_questions(
+            self.content, self.plan, self.mended, most=LOOKED_AT, media=self.media
+        )
 
     def take(self, database: Database, target: Target, clock: Callable[[], datetime]) -> None:
         """Read the whole file and write its pack. Ends in DONE or FAILED; never raises."""
         try:
             self.stage = Stage.READING
-            reading = read_questions(self.content, self.plan, self.mended, self._told)
+            reading = read_questions(
+                self.content, self.plan, self.mended, self._told, media=self.media
+            )
             self._told(reading.rows)
             self.stage = Stage.WRITING
             if not reading.questions:
                 raise FileProblem("the file", "no row of it is a question", "look at its columns")
             with database.writing() as session:
                 source = pack_source(self.file_name, reading)
+                media = {name: held.digest for name, held in self.media.items()}
+                for held in self.media.values():
+                    keep_medium(session, held.digest, held.media_type, held.content)
                 if target.into is Into.NEW:
                     pack = Pack(target.title or title_from(self.file_name), reading.questions)
-                    self.pack_id = add_pack(session, pack, source, clock()).pack_id
+                    self.pack_id = add_pack(session, pack, source, clock(), media=media).pack_id
                 else:
                     old = newest_pack(session, target.pack_id)
                     questions = reading.questions
                     if target.into is Into.ADD:
                         questions = (*old.questions, *questions)
                     pack = Pack(old.title, questions)
-                    self.pack_id = revise_pack(session, old, pack, source, clock()).pack_id
+                    revised = revise_pack(session, old, pack, source, clock(), media)
+                    self.pack_id = revised.pack_id
                 self._told(reading.rows)
             self.stage = Stage.DONE
         except (FileProblem, NotFound, _GivenUp) as error:
@@ -142,9 +153,11 @@ class Loads:
         self._loads: OrderedDict[str, Load] = OrderedDict()
         self._lock = threading.Lock()
 
-    def add(self, file_name: str, content: bytes, plan: Plan) -> Load:
+    def add(
+        self, file_name: str, content: bytes, plan: Plan, media: dict[str, Medium] | None = None
+    ) -> Load:
         """Have a file wait, under an identifier that cannot be guessed."""
-        load = Load(secrets.token_urlsafe(9), file_name, content, plan)
+        load = Load(secrets.token_urlsafe(9), file_name, content, plan, media=media or {})
         with self._lock:
             self._loads[load.id] = load
             while len(self._loads) > MOST_WAITING:

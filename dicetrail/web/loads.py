@@ -8,7 +8,8 @@ from fastapi import APIRouter, Form, Request, UploadFile
 from starlette.exceptions import HTTPException
 
 from dicetrail.core import Pack, compare, tidy
-from dicetrail.files import Separator, first_rows, guess
+from dicetrail.files import Medium, Separator, first_rows, guess, is_bundle, medium, read_bundle
+from dicetrail.files.media import MOST_MEDIA
 from dicetrail.store.packs import newest_pack
 from dicetrail.web.boundary import LoadLook, LoadProgress, LoadTake, LoadView
 from dicetrail.web.context import SharedShelf
@@ -29,7 +30,11 @@ def bring(
     """Bring a file, or pasted text, to be looked at. Nothing is written."""
     content = file.file.read() if file else text.encode()
     name = PurePath(tidy(file.filename or "")).name[:200] if file else "pasted text"
-    load = shelf.loads.add(name or "questions", content, guess(content))
+    media: dict[str, Medium] = {}
+    if is_bundle(content):
+        bundle = read_bundle(content)
+        name, content, media = bundle.file_name, bundle.content, bundle.media
+    load = shelf.loads.add(name or "questions", content, guess(content), media)
     return _view(shelf, load, Target())
 
 
@@ -57,6 +62,18 @@ def guess_again(
     """A new guess of the columns, for another encoding or separator."""
     load = shelf.loads.get(load_id)
     load.change(guess(load.content, encoding, separator), {})
+    return _view(shelf, load, Target())
+
+
+@router.post("/{load_id}/media")
+def bring_media(load_id: str, files: list[UploadFile], shelf: SharedShelf) -> LoadView:
+    """Bring pictures and sounds that the file names. Nothing is written."""
+    load = shelf.loads.get(load_id)
+    brought = {}
+    for file in files[:MOST_MEDIA]:
+        name = PurePath(tidy(file.filename or "")).name[:200]
+        brought[name] = medium(name, file.file.read())
+    load.media = load.media | brought
     return _view(shelf, load, Target())
 
 
@@ -102,6 +119,7 @@ def _view(shelf: SharedShelf, load: Load, target: Target) -> LoadView:
         rows=reading.rows,
         rows_expected=max(load.rows_expected, reading.rows),
         blank_lines=reading.blank_lines,
+        media=sorted(load.media),
         question_count=len(reading.questions),
         questions=reading.questions[:SHOWN],
         refused_count=len(reading.refused),

@@ -1,8 +1,9 @@
 """Packs: the shelf's list, one pack, and a pack written out as a file."""
 
+from pathlib import PurePath
 from typing import Annotated
 
-from fastapi import APIRouter, Query, Response
+from fastapi import APIRouter, Query, Response, UploadFile
 
 from dicetrail.core import (
     GameProblems,
@@ -12,10 +13,13 @@ from dicetrail.core import (
     Table,
     pack_faults,
     preview,
+    tidy,
 )
 from dicetrail.core.questions import faults, trimmed
-from dicetrail.files import TEMPLATE, WRITERS
+from dicetrail.files import TEMPLATE, WRITERS, medium
+from dicetrail.files.media import MOST_MEDIA
 from dicetrail.store import NotFound, StaleRevision
+from dicetrail.store.media import get_medium, keep_medium
 from dicetrail.store.models import PackRevision
 from dicetrail.store.packs import newest_pack, newest_packs, revise_pack
 from dicetrail.web.boundary import PackCard, PackSave, PackSaved, PackView
@@ -25,6 +29,7 @@ _FIRST = 100
 """How many questions of a pack are sent when nobody asks for more."""
 
 router = APIRouter(prefix="/api/packs", tags=["packs"])
+media = APIRouter(prefix="/api/media", tags=["packs"])
 templates = APIRouter(prefix="/api/templates", tags=["packs"])
 
 
@@ -58,16 +63,47 @@ def edit_pack(pack_id: str, save: PackSave, shelf: SharedShelf, now: Now) -> Pac
         pack = Pack(title, tuple(questions))
         saved = revise_pack(session, newest, pack, newest.source, now)
     return PackSaved(
-        revision=saved.number, question_count=len(questions), faults=list(pack_faults(pack))
+        revision=saved.number,
+        question_count=len(questions),
+        faults=list(pack_faults(pack, saved.media)),
     )
 
 
-@router.post("/preview")
-def preview_question(question: Question) -> Table:
-    """A question as its player will see it. Refused if it cannot be asked."""
+@router.post("/{pack_id}/media")
+def add_media(pack_id: str, files: list[UploadFile], shelf: SharedShelf, now: Now) -> PackCard:
+    """Keep pictures and sounds for a pack's questions to name, as a new revision."""
+    brought = {}
+    for file in files[:MOST_MEDIA]:
+        name = PurePath(tidy(file.filename or "")).name[:200]
+        brought[name] = medium(name, file.file.read())
+    with shelf.database.writing() as session:
+        newest = newest_pack(session, pack_id)
+        for held in brought.values():
+            keep_medium(session, held.digest, held.media_type, held.content)
+        pack = Pack(newest.title, newest.questions)
+        named = {name: held.digest for name, held in brought.items()}
+        return pack_card(revise_pack(session, newest, pack, newest.source, now, named))
+
+
+@media.get("/{digest}")
+def show_medium(digest: str, shelf: SharedShelf) -> Response:
+    """A picture or sound, which never changes under its digest and can do nothing but show."""
+    with shelf.database.reading() as session:
+        found = get_medium(session, digest)
+        headers = {
+            "cache-control": "public, max-age=31536000, immutable",
+            "content-security-policy": "default-src 'none'; style-src 'unsafe-inline'; sandbox",
+        }
+        return Response(found.content, media_type=found.media_type, headers=headers)
+
+
+@router.post("/{pack_id}/preview")
+def preview_question(pack_id: str, question: Question, shelf: SharedShelf) -> Table:
+    """A question of a pack as its player will see it. Refused if it cannot be asked."""
     if fault := next(faults(question), None):
         raise GameProblems((Problem(fault.field, fault.what, fault.mend),))
-    return preview(question, 1)
+    with shelf.database.reading() as session:
+        return preview(question, 1, newest_pack(session, pack_id).media)
 
 
 @router.get("/{pack_id}/questions.{ending}")
@@ -102,6 +138,7 @@ def pack_card(pack: PackRevision) -> PackCard:
         question_count=pack.question_count,
         saved_at=pack.saved_at,
         source=pack.source,
+        media=pack.media,
     )
 
 
@@ -109,5 +146,5 @@ def _view(pack: PackRevision, most: int) -> PackView:
     return PackView(
         **dict(pack_card(pack)),
         questions=pack.questions[:most],
-        faults=list(pack_faults(Pack(pack.title, pack.questions))),
+        faults=list(pack_faults(Pack(pack.title, pack.questions), pack.media)),
     )

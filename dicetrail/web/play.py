@@ -2,7 +2,6 @@
 
 from fastapi import APIRouter
 
-from dicetrail.core import table
 from dicetrail.store import Place
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import get_run
@@ -46,5 +45,5 @@ def _view(shelf: Shelf, run: RunRow) -> PlayView:
         id=run.id,
         game_id=run.game_id,
         seen=len(run.inputs),
-        table=table(shelf.program_of(run), shelf.moments(run)[-1].state),
+        table=shelf.table_of(run, shelf.moments(run)[-1].state),
     )

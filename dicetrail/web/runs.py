@@ -4,7 +4,6 @@ from typing import Annotated
 
 from fastapi import APIRouter, Query
 
-from dicetrail.core import table
 from dicetrail.store import Place
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import get_run
@@ -51,7 +50,7 @@ def _view(shelf: Shelf, run: RunRow, footprints_from: int | None) -> RunView:
         revision=run.game_revision,
         dice=run.dice,
         seen=len(run.inputs),
-        table=table(shelf.program_of(run), moments[-1].state),
+        table=shelf.table_of(run, moments[-1].state),
         footprints_from=footprints_from,
         footprints=footprints[footprints_from:],
     )

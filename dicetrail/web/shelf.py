@@ -16,13 +16,16 @@ from dicetrail.core import (
     Problem,
     Program,
     ScoreSpan,
+    State,
     StopSummary,
+    Table,
     build,
     questions_drawn,
     replay,
     score_spans,
     summaries,
     survey,
+    table,
 )
 from dicetrail.store import Database
 from dicetrail.store.games import game_revision
@@ -51,6 +54,7 @@ class Shelf:
         self.database = database
         self.loads = Loads()
         self.pack = lru_cache(maxsize=64)(self._pack)
+        self.pack_media = lru_cache(maxsize=64)(self._pack_media)
         self.examined = lru_cache(maxsize=256)(self._examined)
         self.program = lru_cache(maxsize=64)(self._program)
 
@@ -68,6 +72,15 @@ class Shelf:
         return self.program(
             run.game_id, run.game_revision, tuple(sorted(run.pack_revisions.items()))
         )
+
+    def table_of(self, run: RunRow, state: State) -> Table:
+        """What the player of a run has in front of them at a state."""
+        media = {name: self.pack_media(name, number) for name, number in run.pack_revisions.items()}
+        return table(self.program_of(run), state, media)
+
+    def _pack_media(self, pack_id: str, number: int) -> dict[str, str]:
+        with self.database.reading() as session:
+            return pack_revision(session, pack_id, number).media
 
     def _pack(self, pack_id: str, number: int) -> Pack:
         with self.database.reading() as session:

@@ -44,8 +44,23 @@ class Shots(BrowserTest):
         self.sees("Last playtest")
         self.shot("shelf")
         self.upload(str(DATA / "faulty-questions.tsv"))
+        self.sees("7 rows refused")
+        self.shot("load")
+        self.button("Load 3 questions").click()
         self.sees("rows were refused")
         self.shot("bench-load")
+        self.open("/pack/harvest-supper-questions")
+        for label, text in (
+            ("Wrong 1, row 2", "The stalk"),
+            ("Level, row 3", "9"),
+            ("Question, row 5", "Which of these grows under the ground?"),
+        ):
+            self.one(f"input[aria-label='{label}']").send_keys(Keys.CONTROL, "a", Keys.NULL, text)
+        self.sees("3 rows with faults")
+        self.shot("pack")
+        for _ in range(3):
+            self.button("Undo").click()
+        self.sees("0 rows with faults")
         self.open("/play/harvest-supper")
         self.begin()
         self.answer("a")

@@ -206,6 +206,8 @@ class TestFirstTrail(BrowserTest):
                 "/",
                 *(f"/game/harvest-supper/{stop}?dice=5" for stop in STOPS),
                 "/play/harvest-supper",
+                "/pack/harvest-supper-questions",
+                "/load/new",
                 "/nowhere",
             ):
                 with self.subTest(address=address, width=width):

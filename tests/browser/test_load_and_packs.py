@@ -4,6 +4,7 @@ from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import Select
 
 from tests.browser.base import BrowserTest
+from tests.files.samples import archive, svg, wav
 
 KEYED = """What,one,two,three,right
 Which is a root?,Pea,Carrot,Bean,B
@@ -75,6 +76,23 @@ class TestLoad(BrowserTest):
         self.one("progress")
         self.sees("100000 questions, 1 pack", "nav")
         self.assertEqual(len(self.packs()), before + 1)
+
+    def test_an_archive_brings_its_pictures_and_the_player_sees_them(self):
+        rows = "question,right answer,wrong 1,picture,sound\n"
+        rows += "Which leaf?,Kale,Chard,leaf.svg,hush.wav\n"
+        bundle = archive({"leaves.csv": rows, "leaf.svg": svg()})
+        self.open("/")
+        self.upload(self.write("leaves.zip", bundle))
+        self.sees("there is no file “hush.wav”")
+        self.all("input[type=file]")[0].send_keys(self.write("hush.wav", wav()))
+        self.sees("hush.wav, leaf.svg")
+        self.button("Load 1 question").click()
+        self.sees("1 question, 1 pack", "nav")
+        self.begin()
+        width = "return document.querySelector('section img')?.naturalWidth ?? 0"
+        self.wait(lambda: self.driver.execute_script(width) > 0, "the picture, drawn")
+        self.one("audio")
+        self.assert_accessible()
 
 
 class TestPackGrid(BrowserTest):

@@ -12,6 +12,7 @@ from dicetrail.demo import DATA, load_demo
 from dicetrail.files import MOST_BYTES, WRITERS
 from dicetrail.store import Database
 from dicetrail.web import create_app
+from tests.files.samples import archive, svg
 
 GAME = "/api/games/harvest-supper"
 
@@ -226,6 +227,39 @@ class TestLoads(ApiTest):
         self.assert_problem(self.http.get("/api/templates/questions.doc"), 404, "no format")
 
 
+class TestMedia(ApiTest):
+    QUESTIONS = "question,right,wrong,picture\nWhich leaf?,Kale,Chard,leaf.svg\n"
+
+    def test_media_come_with_a_file_or_after_it_and_reach_the_player_with_their_question(self):
+        bundle = archive({"leaves.csv": self.QUESTIONS, "leaf.svg": svg()})
+        load = self.bring(bundle, "leaves.zip").json()
+        self.assertEqual((load["question_count"], load["media"]), (1, ["leaf.svg"]))
+        pack_id = self.take(load)["pack_id"]
+        game = self.post("/api/games", title="Leaves", packs=[pack_id])
+        run = self.post(f"/api/play/games/{game['id']}/runs")
+        run = self.input(run, action="begin")
+        picture = run["table"]["question"]["picture"]
+        self.assertNotIn("leaf", picture, "a name may tell the answer")
+        shown = self.http.get(f"/api/media/{picture}")
+        self.assertEqual(shown.headers["content-type"], "image/svg+xml")
+        self.assertIn("sandbox", shown.headers["content-security-policy"])
+        self.assertIn(b"M2 2h4v4z", shown.content)
+
+        load = self.bring(self.QUESTIONS.encode(), "leaves.csv").json()
+        self.assertIn("no file “leaf.svg”", load["refused"][0]["what"])
+        address = f"/api/loads/{load['id']}/media"
+        hostile = {"files": ("leaf.svg", svg("<script/>"))}
+        self.assert_problem(self.http.post(address, files=hostile), 422, "holds a script")
+        load = self.http.post(address, files={"files": ("leaf.svg", svg())}).json()
+        self.assertEqual((load["question_count"], load["refused_count"]), (1, 0))
+
+    def test_media_are_added_to_a_pack_as_a_new_revision(self):
+        address = "/api/packs/harvest-supper-questions/media"
+        card = self.http.post(address, files={"files": ("leaf.svg", svg())}).json()
+        self.assertEqual((card["revision"], list(card["media"])), (2, ["leaf.svg"]))
+        self.assert_problem(self.http.get("/api/media/none"), 404, "no picture or sound")
+
+
 class TestPackEdits(ApiTest):
     PACK = "/api/packs/harvest-supper-questions"
 
@@ -265,9 +299,9 @@ class TestPackEdits(ApiTest):
         self.assertEqual(self.get(GAME)["stops"][0]["words"], "5 questions, 1 pack")
 
     def test_a_question_is_previewed_only_when_it_can_be_asked(self):
-        shown = self.post("/api/packs/preview", prompt="New?", right=["this"], wrong=["that"])
+        shown = self.post(f"{self.PACK}/preview", prompt="New?", right=["this"], wrong=["that"])
         self.assertEqual(shown["question"]["prompt"], "New?")
-        broken = self.http.post("/api/packs/preview", json={"prompt": "New?", "right": []})
+        broken = self.http.post(f"{self.PACK}/preview", json={"prompt": "New?", "right": []})
         self.assert_problem(broken, 409, "no right answer")
 
 
@@ -313,7 +347,8 @@ class TestRuns(ApiTest):
         self.assertEqual(set(run), {"id", "game_id", "seen", "table"})
         run = self.input(run, action="begin")
         self.assertIsNone(run["table"]["feedback"])
-        self.assertEqual(set(run["table"]["question"]), {"number", "prompt", "choices"})
+        shown = {"number", "prompt", "choices", "picture", "sound"}
+        self.assertEqual(set(run["table"]["question"]), shown)
         self.assertEqual(set(run["table"]["question"]["choices"][0]), {"letter", "place", "text"})
         self.assert_problem(self.http.get(f"/api/runs/{run['id']}"), 404, "no run")
         answered = self.input(run, action="answer", value=1)

@@ -22,6 +22,13 @@ const OUT_OF_REACH: ProblemDetails = {
   problems: [],
 };
 
+/** A form with one field, for what is sent as a file. */
+export function formOf(name: string, value: File | string): FormData {
+  const form = new FormData();
+  form.append(name, value);
+  return form;
+}
+
 /** What a call gave, or an ApiError thrown. */
 export async function given<T>(call: Promise<{ data?: T; error?: ProblemDetails }>): Promise<T> {
   let answer;

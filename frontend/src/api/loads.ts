@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, given } from "./client";
+import { api, formOf, given } from "./client";
 import type { LoadLook, LoadView, Separator, Target } from "./schema";
 
 /** A file waiting to be taken, as it was last looked at. */
@@ -19,11 +19,7 @@ export function useBring() {
       given(
         api.POST("/api/loads", {
           body: { text: "" },
-          bodySerializer: () => {
-            const form = new FormData();
-            form.append(typeof brought === "string" ? "text" : "file", brought);
-            return form;
-          },
+          bodySerializer: () => formOf(typeof brought === "string" ? "text" : "file", brought),
         }),
       ),
     onSuccess: (load) => queries.setQueryData(["loads", load.id], load),
@@ -53,6 +49,22 @@ export function useLook(loadId: string) {
               bodySerializer: (body) => new URLSearchParams(body as Record<string, string>),
             }),
           ),
+    onSuccess: (load) => queries.setQueryData(["loads", loadId], load),
+  });
+}
+
+/** Brings a picture or sound that a waiting file names. */
+export function useBringMedium(loadId: string) {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (file: File) =>
+      given(
+        api.POST("/api/loads/{load_id}/media", {
+          ...at(loadId),
+          body: { files: [] },
+          bodySerializer: () => formOf("files", file),
+        }),
+      ),
     onSuccess: (load) => queries.setQueryData(["loads", loadId], load),
   });
 }

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { api, given } from "./client";
+import { api, formOf, given } from "./client";
 import type { PackEdit, Question } from "./schema";
 
 export function usePacks() {
@@ -38,11 +38,28 @@ export function editPack(packId: string, revision: number, edits: PackEdit[]) {
   );
 }
 
+/** Keeps a picture or sound for a pack's questions to name. */
+export function addMedium(packId: string, file: File) {
+  return given(
+    api.POST("/api/packs/{pack_id}/media", {
+      params: { path: { pack_id: packId } },
+      body: { files: [] },
+      bodySerializer: () => formOf("files", file),
+    }),
+  );
+}
+
 /** A question as its player will see it. */
-export function usePreview(question: Question) {
+export function usePreview(packId: string, question: Question) {
   return useQuery({
-    queryKey: ["preview", question],
-    queryFn: () => given(api.POST("/api/packs/preview", { body: question })),
+    queryKey: ["preview", packId, question],
+    queryFn: () =>
+      given(
+        api.POST("/api/packs/{pack_id}/preview", {
+          params: { path: { pack_id: packId } },
+          body: question,
+        }),
+      ),
     placeholderData: (before) => before,
     retry: false,
   });

@@ -176,6 +176,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/loads/{load_id}/media": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring Media
+         * @description Bring pictures and sounds that the file names. Nothing is written.
+         */
+        post: operations["bring_media_api_loads__load_id__media_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/loads/{load_id}/take": {
         parameters: {
             query?: never;
@@ -276,7 +296,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/packs/preview": {
+    "/api/packs/{pack_id}/media": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Add Media
+         * @description Keep pictures and sounds for a pack's questions to name, as a new revision.
+         */
+        post: operations["add_media_api_packs__pack_id__media_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packs/{pack_id}/preview": {
         parameters: {
             query?: never;
             header?: never;
@@ -287,9 +327,9 @@ export interface paths {
         put?: never;
         /**
          * Preview Question
-         * @description A question as its player will see it. Refused if it cannot be asked.
+         * @description A question of a pack as its player will see it. Refused if it cannot be asked.
          */
-        post: operations["preview_question_api_packs_preview_post"];
+        post: operations["preview_question_api_packs__pack_id__preview_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -476,6 +516,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/media/{digest}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Medium
+         * @description A picture or sound, which never changes under its digest and can do nothing but show.
+         */
+        get: operations["show_medium_api_media__digest__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/health": {
         parameters: {
             query?: never;
@@ -532,6 +592,11 @@ export interface components {
              */
             action: "begin";
         };
+        /** Body_add_media_api_packs__pack_id__media_post */
+        Body_add_media_api_packs__pack_id__media_post: {
+            /** Files */
+            files: string[];
+        };
         /** Body_bring_api_loads_post */
         Body_bring_api_loads_post: {
             /** File */
@@ -541,6 +606,11 @@ export interface components {
              * @default
              */
             text: string;
+        };
+        /** Body_bring_media_api_loads__load_id__media_post */
+        Body_bring_media_api_loads__load_id__media_post: {
+            /** Files */
+            files: string[];
         };
         /** Body_guess_again_api_loads__load_id__guess_post */
         Body_guess_again_api_loads__load_id__guess_post: {
@@ -922,6 +992,8 @@ export interface components {
             rows_expected: number;
             /** Blank Lines */
             blank_lines: number;
+            /** Media */
+            media: string[];
             /** Question Count */
             question_count: number;
             /** Questions */
@@ -1001,6 +1073,10 @@ export interface components {
              */
             saved_at: string;
             source: components["schemas"]["PackSource"];
+            /** Media */
+            media: {
+                [key: string]: string;
+            };
         };
         /**
          * PackEdit
@@ -1082,6 +1158,10 @@ export interface components {
              */
             saved_at: string;
             source: components["schemas"]["PackSource"];
+            /** Media */
+            media: {
+                [key: string]: string;
+            };
             /** Questions */
             questions: components["schemas"]["Question"][];
             /** Faults */
@@ -1225,6 +1305,10 @@ export interface components {
             prompt: string;
             /** Choices */
             choices: components["schemas"]["Slat"][];
+            /** Picture */
+            picture: string;
+            /** Sound */
+            sound: string;
         };
         /**
          * Refusal
@@ -1525,7 +1609,9 @@ export interface components {
 export type Answer = components['schemas']['Answer'];
 export type Ask = components['schemas']['Ask'];
 export type Begin = components['schemas']['Begin'];
+export type BodyAddMediaApiPacksPackIdMediaPost = components['schemas']['Body_add_media_api_packs__pack_id__media_post'];
 export type BodyBringApiLoadsPost = components['schemas']['Body_bring_api_loads_post'];
+export type BodyBringMediaApiLoadsLoadIdMediaPost = components['schemas']['Body_bring_media_api_loads__load_id__media_post'];
 export type BodyGuessAgainApiLoadsLoadIdGuessPost = components['schemas']['Body_guess_again_api_loads__load_id__guess_post'];
 export type Change = components['schemas']['Change'];
 export type Check = components['schemas']['Check'];
@@ -1952,6 +2038,41 @@ export interface operations {
             };
         };
     };
+    bring_media_api_loads__load_id__media_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                load_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_bring_media_api_loads__load_id__media_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoadView"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     take_api_loads__load_id__take_post: {
         parameters: {
             query?: never;
@@ -2115,11 +2236,48 @@ export interface operations {
             };
         };
     };
-    preview_question_api_packs_preview_post: {
+    add_media_api_packs__pack_id__media_post: {
         parameters: {
             query?: never;
             header?: never;
-            path?: never;
+            path: {
+                pack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_add_media_api_packs__pack_id__media_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PackCard"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    preview_question_api_packs__pack_id__preview_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pack_id: string;
+            };
             cookie?: never;
         };
         requestBody: {
@@ -2419,6 +2577,37 @@ export interface operations {
             header?: never;
             path: {
                 ending: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    show_medium_api_media__digest__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                digest: string;
             };
             cookie?: never;
         };

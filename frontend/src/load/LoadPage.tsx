@@ -11,6 +11,7 @@ import { Columns } from "./Columns";
 import { Destination } from "./Destination";
 import { FoundQuestions } from "./FoundQuestions";
 import { LoadHeader } from "./LoadHeader";
+import { Media } from "./Media";
 import { MendRows } from "./MendRows";
 import { PlanForm } from "./PlanForm";
 import { Taking } from "./Taking";
@@ -81,6 +82,7 @@ function Looked({ load }: { load: LoadView }) {
               look.mutate({ look: { plan: load.plan, target, mended: { [line]: cells } } })
             }
           />
+          <Media load={load} />
         </div>
         <aside aria-label="What comes of it" className="flex min-h-0 flex-col gap-4">
           <section className="space-y-3 rounded-xl border border-edge bg-card p-4 shadow-sm">

@@ -120,6 +120,8 @@ function Editing({ pack }: { pack: PackView }) {
             row={current}
             question={shownQuestion}
             faults={view.faultsByRow.get(current) ?? []}
+            packId={pack.id}
+            onMedium={draft.bringMedium}
             onChange={(question, field) => {
               draft.splice(current, 1, [question], `${current} ${field}`);
               setColumns((old) => {

@@ -1,15 +1,19 @@
+import { useMutation } from "@tanstack/react-query";
 import { usePreview } from "../api/packs";
 import type { Question, RowFault } from "../api/schema";
 import { Asking } from "../table/Asking";
 import { Button } from "../ui/Button";
 import { NumberField, SelectField, TextField } from "../ui/fields";
-import { Notice } from "../ui/Notice";
+import { FilePick } from "../ui/FilePick";
+import { ErrorNotice, Notice } from "../ui/Notice";
 import { KINDS, NUMBER_DETAILS, TEXT_DETAILS, withDetails } from "./columns";
 
 type QuestionPaneProps = {
+  packId: string;
   row: number;
   question: Question;
   faults: RowFault[];
+  onMedium: (file: File) => Promise<void>;
   onChange: (question: Question, field: string) => void;
   onDuplicate: () => void;
   onDelete: () => void;
@@ -18,8 +22,16 @@ type QuestionPaneProps = {
 const nothing = () => undefined;
 
 /** The current question: what is wrong with it, how its player sees it, and all it carries. */
-export function QuestionPane({ row, question, faults, onChange, onDuplicate, onDelete }: QuestionPaneProps) {
-  const preview = usePreview(question);
+export function QuestionPane(props: QuestionPaneProps) {
+  const { row, question, faults, onChange, onDuplicate, onDelete } = props;
+  const bring = useMutation({
+    mutationFn: async (file: File) => {
+      await props.onMedium(file);
+      const field = file.type.startsWith("audio/") ? "sound" : "picture";
+      onChange(withDetails(question, { [field]: file.name }), field);
+    },
+  });
+  const preview = usePreview(props.packId, question);
   const shown = preview.data?.question;
   return (
     <aside aria-label={`Question ${row + 1}`} className="space-y-4 overflow-auto rounded-xl border border-line bg-card p-4">
@@ -61,6 +73,13 @@ export function QuestionPane({ row, question, faults, onChange, onDuplicate, onD
           />
         ))}
       </div>
+      <FilePick
+        label="Bring a picture or sound"
+        accept="image/*,audio/*"
+        busy={bring.isPending}
+        onFile={(file) => bring.mutate(file)}
+      />
+      {bring.error && <ErrorNotice error={bring.error} />}
       {TEXT_DETAILS.map(([name, label]) => (
         <TextField
           key={name}

@@ -1,6 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { editPack } from "../api/packs";
+import { addMedium, editPack } from "../api/packs";
 import type { PackEdit, PackView, Question, RowFault } from "../api/schema";
 
 const PAUSE_MS = 300;
@@ -107,6 +107,13 @@ export function usePackDraft(pack: PackView) {
     setSteps({ done: [...steps.done, step], undone: steps.undone.slice(0, -1) });
   };
 
+  const bringMedium = async (file: File) => {
+    await flush();
+    const { revision } = await addMedium(pack.id, file);
+    kept.current.revision = revision;
+    await queries.invalidateQueries({ queryKey: ["preview", pack.id] });
+  };
+
   useEffect(() => () => void flush(), [flush]);
 
   return {
@@ -118,5 +125,6 @@ export function usePackDraft(pack: PackView) {
     undo: steps.done.length ? undo : undefined,
     redo: steps.undone.length ? redo : undefined,
     retry: flush,
+    bringMedium,
   };
 }

@@ -2,6 +2,7 @@ import { ArrowRight, Check, CornerDownLeft, X } from "lucide-react";
 import { useState } from "react";
 import type { QuestionShown, Slat, Table } from "../api/schema";
 import { Button } from "../ui/Button";
+import { QuestionMedia } from "./QuestionMedia";
 
 type AskingProps = {
   table: Table;
@@ -32,6 +33,7 @@ export function Asking({ table, question, onAnswer, onContinue }: AskingProps) {
       >
         {question.prompt}
       </h2>
+      <QuestionMedia picture={question.picture} sound={question.sound} />
       <ul aria-labelledby="prompt" className="grid gap-2">
         {question.choices.map((slat) => (
           <li key={slat.place}>

@@ -2,17 +2,26 @@ import { FileUp } from "lucide-react";
 import { useRef } from "react";
 import { Button } from "./Button";
 
-type FilePickProps = { label: string; busy: boolean; look?: "main" | "plain"; onFile: (file: File) => void };
+type FilePickProps = {
+  label: string;
+  busy: boolean;
+  look?: "main" | "plain";
+  /** Which kinds of file are offered first. */
+  accept?: string;
+  onFile: (file: File) => void;
+};
+
+const QUESTION_FILES = ".tsv,.csv,.txt,.xlsx,.json,.yaml,.yml,.zip,text/*";
 
 /** A button that opens the system's file chooser. */
-export function FilePick({ label, busy, look = "plain", onFile }: FilePickProps) {
+export function FilePick({ label, busy, look = "plain", accept = QUESTION_FILES, onFile }: FilePickProps) {
   const field = useRef<HTMLInputElement>(null);
   return (
     <>
       <input
         ref={field}
         type="file"
-        accept=".tsv,.csv,.txt,.xlsx,.json,.yaml,.yml,text/*"
+        accept={accept}
         className="sr-only"
         aria-label={label}
         tabIndex={-1}

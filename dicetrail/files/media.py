@@ -1,0 +1,211 @@
+"""Pictures and sounds: told by their content, made safe, kept by their digest.
+
+A file is what its first bytes say, whatever its name. A drawing (SVG) is rebuilt from the
+elements and attributes that only draw; one with a script, or that reaches outside itself,
+is refused.
+"""
+
+import hashlib
+import io
+import posixpath
+import re
+import stat
+import zipfile
+from dataclasses import dataclass
+from xml.etree.ElementTree import Element, ParseError, register_namespace, tostring
+
+from defusedxml.common import DefusedXmlException
+from defusedxml.ElementTree import fromstring
+
+from dicetrail.files.text import MOST_BYTES, FileProblem
+
+MOST_MEDIUM = 5 * 1024 * 1024
+"""The largest picture or sound, in bytes."""
+MOST_MEDIA = 2_000
+"""The most files an archive may hold."""
+MOST_UNPACKED = 256 * 1024 * 1024
+"""The most an archive may unpack to."""
+
+QUESTION_ENDINGS = (".tsv", ".csv", ".txt", ".xlsx", ".json", ".yaml", ".yml")
+
+_SVG = "http://www.w3.org/2000/svg"
+_DRAWS = {
+    *("svg", "g", "defs", "symbol", "title", "desc", "path", "rect", "circle", "ellipse", "line"),
+    *("polyline", "polygon", "text", "tspan", "linearGradient", "radialGradient", "stop"),
+    *("clipPath", "mask", "pattern", "use"),
+}
+_ACTS = {"script", "foreignObject", "iframe", "handler", "listener", "set"}
+_KEPT_ATTRIBUTES = re.compile(
+    r"(id|class|viewBox|width|height|x|y|x1|y1|x2|y2|cx|cy|r|rx|ry|fx|fy|d|points|transform|"
+    r"offset|opacity|fill(-rule|-opacity)?|clip(-path|-rule)|mask|stroke(-[a-z]+)?|stop-[a-z]+|"
+    r"font-[a-z]+|text-anchor|dominant-baseline|dx|dy|gradient(Units|Transform)|spreadMethod|"
+    r"preserveAspectRatio|patternUnits|patternTransform|color|style)"
+)
+_OUTSIDE = re.compile(r"url\(\s*['\"]?(?!#)|javascript:|expression\(|@import|\\", re.IGNORECASE)
+
+
+@dataclass(frozen=True, slots=True)
+class Medium:
+    """A picture or sound, safe to show, under the digest (SHA-256, hex) of its content."""
+
+    digest: str
+    media_type: str
+    content: bytes
+
+
+@dataclass(frozen=True, slots=True)
+class Bundle:
+    """A question file and the pictures and sounds that came with it, by their names."""
+
+    file_name: str
+    content: bytes
+    media: dict[str, Medium]
+
+
+def medium(name: str, content: bytes) -> Medium:
+    """A picture or sound made of a file. Raises FileProblem if it is neither, or not safe."""
+    if len(content) > MOST_MEDIUM:
+        raise FileProblem(
+            name,
+            f"{len(content):,} bytes, and at most {MOST_MEDIUM:,} are taken",
+            "make it smaller",
+        )
+    media_type = _type_of(content)
+    if media_type is None:
+        raise FileProblem(
+            name,
+            "this is no picture or sound that can be shown",
+            "use PNG, JPEG, WebP or SVG for pictures, WAV, OGG or MP3 for sounds",
+        )
+    if media_type == "image/svg+xml":
+        content = _safe_drawing(name, content)
+    return Medium(hashlib.sha256(content).hexdigest(), media_type, content)
+
+
+def is_bundle(content: bytes) -> bool:
+    """Whether the bytes are a ZIP archive that is no workbook."""
+    if not content.startswith(b"PK\x03\x04"):
+        return False
+    return not any(entry.filename == "xl/workbook.xml" for entry in _entries(content))
+
+
+def read_bundle(content: bytes) -> Bundle:
+    """A ZIP archive of one question file and its media. Raises FileProblem."""
+    found: list[tuple[str, bytes]] = []
+    media: dict[str, Medium] = {}
+    with zipfile.ZipFile(io.BytesIO(content)) as archive:
+        for entry in _entries(content):
+            name = _safe_name(entry)
+            if name is None:
+                continue
+            data = archive.read(entry)
+            if name.lower().endswith(QUESTION_ENDINGS):
+                found.append((name, data))
+            else:
+                media[name] = medium(name, data)
+    if len(found) != 1:
+        raise FileProblem(
+            "the file",
+            f"this archive holds {len(found)} question files where one is expected",
+            "put one question file and its pictures and sounds into it",
+        )
+    return Bundle(*found[0], media)
+
+
+def _entries(content: bytes) -> list[zipfile.ZipInfo]:
+    try:
+        with zipfile.ZipFile(io.BytesIO(content)) as archive:
+            entries = archive.infolist()
+    except (zipfile.BadZipFile, ValueError, NotImplementedError) as error:
+        raise FileProblem("the file", "this archive is damaged", "make it anew") from error
+    if len(entries) > MOST_MEDIA:
+        raise FileProblem(
+            "the file", f"{len(entries):,} files, and at most {MOST_MEDIA:,} are read", "split it"
+        )
+    if sum(entry.file_size for entry in entries) > MOST_UNPACKED:
+        raise FileProblem(
+            "the file", f"it would unpack to more than {MOST_UNPACKED:,} bytes", "split it"
+        )
+    return entries
+
+
+def _safe_name(entry: zipfile.ZipInfo) -> str | None:
+    """The name of a file in an archive, without folders; None for what is passed over."""
+    path = entry.filename.replace("\\", "/")
+    if path.startswith("/") or ":" in path or ".." in path.split("/"):
+        raise FileProblem(
+            entry.filename, "this name points outside the archive", "make the archive anew"
+        )
+    if stat.S_ISLNK(entry.external_attr >> 16):
+        raise FileProblem(entry.filename, "this is a link, not a file", "put the file itself in")
+    if entry.flag_bits & 1:
+        raise FileProblem(entry.filename, "it is locked with a password", "make it without one")
+    name = posixpath.basename(path)
+    if entry.is_dir() or name.startswith(".") or path.startswith("__MACOSX/"):
+        return None
+    if entry.file_size > max(MOST_MEDIUM, MOST_BYTES):
+        raise FileProblem(
+            entry.filename, f"{entry.file_size:,} bytes are too many", "make it smaller"
+        )
+    return name
+
+
+def _type_of(content: bytes) -> str | None:
+    """The media type the first bytes tell of (magic numbers as in the formats' standards)."""
+    start = content[:512]
+    if start.startswith(b"\x89PNG\r\n\x1a\n"):
+        return "image/png"
+    if start.startswith(b"\xff\xd8\xff"):
+        return "image/jpeg"
+    if start.startswith(b"RIFF") and start[8:12] in (b"WEBP", b"WAVE"):
+        return "image/webp" if start[8:12] == b"WEBP" else "audio/wav"
+    if start.startswith(b"OggS"):
+        return "audio/ogg"
+    if start.startswith(b"ID3") or (
+        start[:1] == b"\xff" and start[1:2] in (b"\xfb", b"\xf3", b"\xf2")
+    ):
+        return "audio/mpeg"
+    if b"<svg" in start or b"<!DOCTYPE svg" in start:
+        return "image/svg+xml"
+    return None
+
+
+def _safe_drawing(name: str, content: bytes) -> bytes:
+    try:
+        root = fromstring(content, forbid_dtd=False)
+    except (ParseError, DefusedXmlException, ValueError, RecursionError) as error:
+        raise FileProblem(
+            name, f"this drawing is not well formed ({type(error).__name__})", "save it anew"
+        ) from None
+    register_namespace("", _SVG)
+    safe = _safe_element(name, root, 0)
+    if safe is None:
+        raise FileProblem(name, "this is no drawing", "save it as SVG")
+    drawn: bytes = tostring(safe)
+    return drawn
+
+
+def _safe_element(name: str, element: Element, depth: int) -> Element | None:
+    """The element with only what draws; None if it draws nothing."""
+    space, _, tag = element.tag.rpartition("}") if isinstance(element.tag, str) else ("", "", "")
+    acts = tag in _ACTS or any(key.lower().startswith("on") for key in element.attrib)
+    if acts or any(_OUTSIDE.search(value) for value in element.attrib.values()):
+        raise FileProblem(
+            name,
+            f"this drawing holds a script or reaches outside itself (at “{tag}”)",
+            "save it as a plain drawing, without scripts and links",
+        )
+    if space not in ("{" + _SVG, "") or tag not in _DRAWS or depth > 100:
+        return None
+    safe = Element(f"{{{_SVG}}}{tag}")
+    for key, value in element.attrib.items():
+        if _KEPT_ATTRIBUTES.fullmatch(key):
+            safe.set(key, value)
+        elif key.endswith("href") and value.startswith("#"):
+            safe.set("href", value)
+    safe.text, safe.tail = element.text, element.tail
+    for child in element:
+        kept = _safe_element(name, child, depth + 1)
+        if kept is not None:
+            safe.append(kept)
+    return safe
