@@ -3,7 +3,7 @@
 from dicetrail.files.documents import pack_schema
 from dicetrail.files.media import Medium, is_bundle, medium, read_bundle
 from dicetrail.files.plan import Format, Plan, Role, Separator
-from dicetrail.files.questions import Reading, first_rows, guess, read_questions
+from dicetrail.files.questions import Reading, guess, read_questions
 from dicetrail.files.sheets import Refusal
 from dicetrail.files.templates import TEMPLATE
 from dicetrail.files.text import MOST_BYTES, FileProblem
@@ -21,7 +21,6 @@ __all__ = [
     "Refusal",
     "Role",
     "Separator",
-    "first_rows",
     "guess",
     "is_bundle",
     "medium",

@@ -17,6 +17,8 @@ from dicetrail.files.sheets import Refusal, cell_text
 from dicetrail.files.text import FileProblem
 
 MOST_QUESTIONS = 200_000
+MOST_YAML = 4_000_000
+"""The longest YAML text, in signs: it takes much time and memory to read."""
 TEXT_DETAILS = ("topic", "hint", "note", "picture", "sound", "tolerance", "pinned")
 NUMBER_DETAILS = ("level", "worth", "seconds")
 _FIELDS = {"prompt", "kind", "right", "wrong", *TEXT_DETAILS, *NUMBER_DETAILS}
@@ -104,6 +106,12 @@ def _parsed(text: str, form: Format) -> Any:
     try:
         if form is Format.JSON:
             return json.loads(text)
+        if len(text) > MOST_YAML:
+            raise FileProblem(
+                "the file",
+                f"{len(text):,} signs of YAML, and at most {MOST_YAML:,} are read",
+                "save it as JSON or CSV",
+            )
         if "&" in text and "*" in text:
             _refuse_references(text)
         return yaml.load(text, Loader=yaml.CSafeLoader)

@@ -9,7 +9,7 @@ import re
 from collections.abc import Callable, Collection, Iterator, Mapping, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass, replace
-from itertools import count, islice
+from itertools import count
 from typing import Any
 
 from dicetrail.core import PLAIN, Details, Kind, Question
@@ -35,6 +35,8 @@ Mended = Mapping[int, Sequence[str]]
 Progress = Callable[[int], None]
 """Told now and then how many rows are read; it may raise to stop the reading."""
 
+FIRST_ROWS = 6
+_LONGEST_SHOWN = 200
 _TOLD_EVERY = 1000
 _SPACES = re.compile(r" {2,}")
 _LETTERED = re.compile(r"\(?([A-Ha-h])[.):]\s+(.+)", re.DOTALL)
@@ -62,6 +64,8 @@ class Reading:
     blank_lines: int
     rows: int
     """How many rows there were, headings and blank lines left out."""
+    first_rows: tuple[tuple[str, ...], ...] = ()
+    """The fields of the first rows, headings included, as they stand in the file."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -87,14 +91,6 @@ def guess(content: bytes, encoding: str | None = None, separator: Separator | No
     sign = separator or guess_separator(found.text)
     plan = Plan(Format.TABLE, found.encoding, sign)
     return guess_columns(SeparatedRows(found.text, sign), plan)
-
-
-def first_rows(content: bytes, plan: Plan, most: int) -> list[tuple[str, ...]]:
-    """The cells of the first rows as they stand in the file; none for JSON and YAML."""
-    if plan.format in (Format.JSON, Format.YAML):
-        return []
-    filled = filter(any, _rows_of(content, plan))
-    return [tuple(cell[:200] for cell in row) for row in islice(filled, most)]
 
 
 def _rows_of(content: bytes, plan: Plan) -> Rows:
@@ -161,7 +157,10 @@ def _read_rows(
         return question
 
     awaits_headings = plan.has_headings
+    first: list[tuple[str, ...]] = []
     for row in rows:
+        if len(first) < FIRST_ROWS and any(row):
+            first.append(tuple(cell[:_LONGEST_SHOWN] for cell in row))
         if mended and rows.line in mended:
             row = list(mended[rows.line])
         cells = list(map(str.strip, row))
@@ -196,7 +195,9 @@ def _read_rows(
         refused += more
     refused.sort(key=lambda refusal: refusal.line)
     seen += len(rows.broken)
-    return Reading(tuple(questions), tuple(refused), plan, headings, blank_lines, seen)
+    return Reading(
+        tuple(questions), tuple(refused), plan, headings, blank_lines, seen, tuple(first)
+    )
 
 
 def _plain_question(cells: list[str], plan: Plan) -> Question:

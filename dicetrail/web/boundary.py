@@ -120,7 +120,7 @@ class LoadView(BaseModel):
     file_name: str
     plan: Plan
     headings: tuple[str, ...] | None
-    first_rows: list[tuple[str, ...]]
+    first_rows: tuple[tuple[str, ...], ...]
     rows: int
     rows_expected: int
     blank_lines: int

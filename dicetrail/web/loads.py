@@ -8,7 +8,7 @@ from fastapi import APIRouter, Form, Request, UploadFile
 from starlette.exceptions import HTTPException
 
 from dicetrail.core import Pack, compare, tidy
-from dicetrail.files import Medium, Separator, first_rows, guess, is_bundle, medium, read_bundle
+from dicetrail.files import Medium, Separator, guess, is_bundle, medium, read_bundle
 from dicetrail.files.media import MOST_MEDIA
 from dicetrail.store.packs import newest_pack
 from dicetrail.web.boundary import LoadLook, LoadProgress, LoadTake, LoadView
@@ -115,7 +115,7 @@ def _view(shelf: SharedShelf, load: Load, target: Target) -> LoadView:
         file_name=load.file_name,
         plan=load.plan,
         headings=reading.headings,
-        first_rows=first_rows(load.content, load.plan, 6),
+        first_rows=reading.first_rows,
         rows=reading.rows,
         rows_expected=max(load.rows_expected, reading.rows),
         blank_lines=reading.blank_lines,
