@@ -5,13 +5,14 @@ from dicetrail.files.media import Medium, is_bundle, medium, read_bundle
 from dicetrail.files.plan import Format, Plan, Role, Separator
 from dicetrail.files.questions import Reading, guess, read_questions
 from dicetrail.files.sheets import Refusal
-from dicetrail.files.templates import TEMPLATE
+from dicetrail.files.templates import TEMPLATE, TEXT_TEMPLATE
 from dicetrail.files.text import MOST_BYTES, FileProblem
 from dicetrail.files.writing import WRITERS
 
 __all__ = [
     "MOST_BYTES",
     "TEMPLATE",
+    "TEXT_TEMPLATE",
     "WRITERS",
     "FileProblem",
     "Format",

@@ -22,6 +22,8 @@ TRUTH_WORDS = {
 }
 OPTION_SIGNS = ("|", ";", "/", ",")
 
+_SEVERAL = {Role.RIGHT, Role.WRONG, Role.OPTION, Role.IGNORED}
+"""The roles that several columns can have."""
 _SPACES = re.compile(r" {2,}")
 _KEY = re.compile(r"[A-Ha-h1-8]")
 _NUMBERED = r"[ _-]*(\d+|[a-h])?"
@@ -116,6 +118,19 @@ def _is_heading(cells: Sequence[str]) -> bool:
     return len(filled) > 1 and is_worded and 2 * len(named) > len(filled)
 
 
+def _refuse_twice_named(headings: Sequence[str], roles: Sequence[Role]) -> None:
+    """Raise FileProblem if two columns are said to hold what only one can."""
+    for place, role in enumerate(roles):
+        if role in _SEVERAL or role not in roles[:place]:
+            continue
+        first = roles.index(role)
+        raise FileProblem(
+            f"line 1, column {place + 1}",
+            f"“{headings[place]}” names the {role} again, after column {first + 1}",
+            "name one of the two columns otherwise",
+        )
+
+
 def _heading_role(cell: str) -> Role | None:
     words = re.sub(r"[_\s-]+", " ", cell.strip().lower())
     return next((role for role, form in _HEADINGS if re.fullmatch(form, words)), None)
@@ -131,6 +146,7 @@ def _roles_from_headings(headings: Sequence[str], columns: Sequence[list[str]]) 
     roles += [beyond] * (len(columns) - len(roles))
     if Role.QUESTION not in roles:
         roles[0] = Role.QUESTION
+    _refuse_twice_named(headings, roles[: len(headings)])
     options = [place for place, role in enumerate(roles) if role is Role.OPTION]
     if options and Role.RIGHT in roles and Role.KEY not in roles:
         right = roles.index(Role.RIGHT)

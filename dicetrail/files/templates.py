@@ -1,6 +1,15 @@
-"""A pack with one question of every kind, to be written out as a template to fill in."""
+"""Packs to be written out as templates to fill in: one with a question of every kind."""
 
 from dicetrail.core import Details, Kind, Pack, Question
+
+TEXT_TEMPLATE = Pack(
+    "Questions",
+    (
+        Question("What do bees make?", ("Honey",), (), Kind.TYPED),
+        Question("Which vegetable is carved in autumn?", ("Pumpkin",), (), Kind.TYPED),
+    ),
+)
+"""What plain text of two columns can carry."""
 
 TEMPLATE = Pack(
     "Questions",

@@ -20,6 +20,7 @@ from openpyxl.cell import WriteOnlyCell
 from dicetrail.core import PLAIN, Kind, Pack, Question
 from dicetrail.files.documents import NUMBER_DETAILS, TEXT_DETAILS
 from dicetrail.files.plan import Role, Separator
+from dicetrail.files.questions import read_questions
 from dicetrail.files.text import FileProblem
 
 _FORMULA = re.compile(r"'*[=+\-@\t\r]")
@@ -78,9 +79,30 @@ def written_yaml(pack: Pack) -> bytes:
     return text.encode()
 
 
+def written_text(pack: Pack) -> bytes:
+    """The pack as plain text of two columns, question and answer, with a tab between.
+
+    Raises FileProblem if reading that back would not give the same questions.
+    """
+    rows = [(question.prompt, question.answer) for question in pack.questions]
+    text = "".join(f"{guarded(prompt)}\t{guarded(answer)}\n" for prompt, answer in rows).encode()
+    try:
+        is_same = read_questions(text).questions == pack.questions
+    except FileProblem:
+        is_same = False
+    if not is_same:
+        raise FileProblem(
+            "the pack",
+            "two columns, question and answer, cannot carry all of it",
+            "save it as TSV, CSV, XLSX, JSON or YAML",
+        )
+    return text
+
+
 WRITERS: dict[str, tuple[str, Callable[[Pack], bytes]]] = {
     "tsv": ("text/tab-separated-values; charset=utf-8", written_tsv),
     "csv": ("text/csv; charset=utf-8", written_csv),
+    "txt": ("text/plain; charset=utf-8", written_text),
     "xlsx": ("application/vnd.openxmlformats-officedocument.spreadsheetml.sheet", written_xlsx),
     "json": ("application/json", written_json),
     "yaml": ("application/yaml", written_yaml),

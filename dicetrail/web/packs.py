@@ -16,7 +16,7 @@ from dicetrail.core import (
     tidy,
 )
 from dicetrail.core.questions import faults, trimmed
-from dicetrail.files import TEMPLATE, WRITERS, medium
+from dicetrail.files import TEMPLATE, TEXT_TEMPLATE, WRITERS, medium
 from dicetrail.files.media import MOST_MEDIA
 from dicetrail.store import NotFound, StaleRevision
 from dicetrail.store.media import get_medium, keep_medium
@@ -117,7 +117,7 @@ def save_pack(pack_id: str, ending: str, shelf: SharedShelf) -> Response:
 @templates.get("/questions.{ending}")
 def save_template(ending: str) -> Response:
     """A file with one question of every kind, to be filled in."""
-    return written(TEMPLATE, "questions", ending)
+    return written(TEXT_TEMPLATE if ending == "txt" else TEMPLATE, "questions", ending)
 
 
 def written(pack: Pack, name: str, ending: str) -> Response:

@@ -1,4 +1,4 @@
-const ENDINGS = ["tsv", "csv", "xlsx", "json", "yaml"];
+const ENDINGS = ["tsv", "csv", "txt", "xlsx", "json", "yaml"];
 
 /** Files to fill in, one question of every kind in each. */
 export function Templates() {

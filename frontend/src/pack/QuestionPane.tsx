@@ -62,6 +62,16 @@ export function QuestionPane(props: QuestionPaneProps) {
         options={KINDS.map((kind): [typeof kind, string] => [kind, kind])}
         onChange={(kind) => onChange({ ...question, kind }, "kind")}
       />
+      <ListFields
+        label="Right answer"
+        texts={question.right}
+        onChange={(right, number) => onChange({ ...question, right }, `right-${number}`)}
+      />
+      <ListFields
+        label="Wrong choice"
+        texts={question.wrong}
+        onChange={(wrong, number) => onChange({ ...question, wrong }, `wrong-${number}`)}
+      />
       <div className="flex gap-3">
         {NUMBER_DETAILS.map(([name, label]) => (
           <NumberField
@@ -89,5 +99,32 @@ export function QuestionPane(props: QuestionPaneProps) {
         />
       ))}
     </aside>
+  );
+}
+
+type ListFieldsProps = {
+  label: string;
+  texts: string[];
+  onChange: (texts: string[], number: number) => void;
+};
+
+/** Several texts of one kind, and a field for one more. */
+function ListFields({ label, texts, onChange }: ListFieldsProps) {
+  return (
+    <div className="space-y-2">
+      {[...texts, ""].map((text, number) => (
+        <TextField
+          key={number}
+          label={number < texts.length ? `${label} ${number + 1}` : `Another ${label.toLowerCase()}`}
+          value={text}
+          onChange={(changed) => {
+            const next = [...texts];
+            next[number] = changed;
+            while (next.length > 0 && next[next.length - 1] === "") next.pop();
+            onChange(next, number);
+          }}
+        />
+      ))}
+    </div>
   );
 }
