@@ -1,6 +1,9 @@
 import { useCallback, useEffect, useRef, useState } from "react";
+import { detailsOf } from "../api/client";
 import { sendPlayInput, showPlay, startPlay, type Action } from "../api/runs";
 import type { PlayView } from "../api/schema";
+
+const GONE_ON = 409;
 
 /** A player's run. It is found again after a reload, until the browser's tab is closed. */
 export function usePlay(gameId: string, isReady: boolean) {
@@ -10,7 +13,7 @@ export function usePlay(gameId: string, isReady: boolean) {
   const memory = `run of ${gameId}`;
 
   const take = useCallback(
-    async (call: Promise<PlayView>) => {
+    async (call: Promise<PlayView>, left?: string) => {
       setIsBusy(true);
       try {
         const view = await call;
@@ -19,6 +22,7 @@ export function usePlay(gameId: string, isReady: boolean) {
         setError(undefined);
       } catch (failure) {
         setError(failure);
+        if (left && detailsOf(failure).status === GONE_ON) setRun(await showPlay(left));
       } finally {
         setIsBusy(false);
       }
@@ -40,7 +44,7 @@ export function usePlay(gameId: string, isReady: boolean) {
     error,
     isBusy,
     act: (action: Action) => {
-      if (run && !isBusy) void take(sendPlayInput(run.id, run.seen, action));
+      if (run && !isBusy) void take(sendPlayInput(run.id, run.seen, action), run.id);
     },
     again: () => {
       if (!isBusy) void take(startPlay(gameId, ""));

@@ -1,0 +1,135 @@
+"""Each bench really programs its stop, and the table plays what it says."""
+
+from selenium.webdriver.common.keys import Keys
+
+from tests.browser.base import BrowserTest, open_browser
+from tests.files.samples import png
+
+TABLE = "section[aria-label=Table]"
+BENCH = "section[aria-labelledby=bench]"
+
+
+class TestBenches(BrowserTest):
+    def setUp(self):
+        made = self.server.http.post(
+            "/api/games", json={"title": "Mine", "packs": ["harvest-supper-questions"]}
+        ).json()
+        self.game = f"/api/games/{made['id']}"
+        self.page = f"/game/{made['id']}"
+
+    def saved(self):
+        self.wait(lambda: "Saved" in self.text("header"), "saved")
+        return self.server.http.get(self.game).json()["document"]
+
+    def test_as_written_asks_in_the_order_of_the_pack(self):
+        self.open(f"{self.page}/draw?dice=5")
+        self.one(f"{BENCH} [role=radio][value=written]").click()
+        self.sees("10 drawn, as written", "nav")
+        self.begin()
+        first = self.server.http.get("/api/packs/harvest-supper-questions").json()["questions"][0]
+        self.wait(lambda: self.prompt() == first["prompt"], "the first question")
+        self.button("Ask").click()
+        self.one(f"{BENCH} [role=radio][value=written]").click()
+        self.sees("choices as written", "nav")
+        self.button("1 warning").click()
+        self.sees("the right answer always stands at A")
+        self.wait(
+            lambda: self.text(f"{TABLE} li") == f"A\n{first['right'][0]}", "the right answer first"
+        )
+        self.assertEqual(self.saved()["rounds"][0]["ask"]["choice_order"], "written")
+
+    def test_ways_to_answer_that_are_switched_off_are_gone_from_the_table(self):
+        self.open(f"{self.page}/check?dice=5")
+        self.begin()
+        self.one(f"{TABLE} form")
+        self.sees("Unreadable: “dunno” names no choice", BENCH)
+        for label in ("By letter", "By place", "By its whole text"):
+            self.field(label).click()
+        self.sees("pick only", "nav")
+        self.wait(lambda: not self.all(f"{TABLE} form"), "no field to type in")
+        self.sees("Unreadable: “b” names no choice", BENCH)
+        self.sees("Question 1 of", TABLE)
+        self.press("a")
+        self.sees("right answer", TABLE)
+
+    def test_endings_are_added_ordered_and_removed_and_gaps_are_shown(self):
+        self.open(f"{self.page}/end?dice=5")
+        self.sees("1 All right", BENCH)
+        self.one("button[aria-label='Remove A start']").click()
+        self.sees("No ending", f"{BENCH} figure")
+        self.sees("0 to 4", f"{BENCH} figure")
+        self.sees("no ending fits the scores 0, 1, 2, 3 and 1 more", TABLE)
+        self.button("Add an ending").click()
+        self.sees("3 New ending", f"{BENCH} figure")
+        self.one("button[aria-label='Move New ending up']").click()
+        self.sees("2 New ending", f"{BENCH} figure")
+        self.button("1 warning").click()
+        self.sees("no run can reach “Well done”")
+        titles = [ending["title"] for ending in self.saved()["endings"]]
+        self.assertEqual(titles, ["All right", "New ending", "Well done"])
+        self.button("Begin")
+
+    def test_points_for_a_wrong_answer_take_away(self):
+        self.open(f"{self.page}/score?dice=5")
+        self.fill("A wrong answer is worth", "-2")
+        self.sees("from -20 to 10", BENCH)
+        self.begin()
+        drawn = self.server.http.get(f"{self.game}/draw?dice=5").json()
+        self.press("a" if drawn[0]["right_letters"] != "A" else "b")
+        self.sees("score 0 → -2", "nav")
+        self.sees("Score -2", TABLE)
+        self.button("Unfold").click()
+        self.sees("a wrong answer is worth -2 points", "section[aria-labelledby=footprints]")
+
+    def test_a_picture_brought_to_a_question_is_shown_with_it(self):
+        self.open("/pack/harvest-supper-questions")
+        self.one("input[aria-label='Question, row 3']").click()
+        self.sees("Question 3", "aside")
+        self.one("aside input[type=file]").send_keys(self.write("bean.png", png()))
+        drawn = "return document.querySelector('aside img')?.naturalWidth ?? 0"
+        self.wait(lambda: self.driver.execute_script(drawn) == 1, "the picture in the preview")
+        self.wait(lambda: "Saved" in self.text("header"), "saved")
+        pack = self.server.http.get("/api/packs/harvest-supper-questions").json()
+        self.assertEqual(pack["questions"][2]["details"]["picture"], "bean.png")
+        self.assertEqual(pack["faults"], [])
+        self.fill("Picture", "gone.png")
+        self.sees("there is no file “gone.png”", "aside")
+        self.button("Undo").click()
+        self.sees("0 rows with faults")
+
+    def test_the_die_walks_the_trail_when_motion_is_welcome(self):
+        lively = open_browser(reduced_motion=False)
+        self.addCleanup(lively.quit)
+        still, self.driver = self.driver, lively
+        self.addCleanup(setattr, self, "driver", still)
+        self.open(f"{self.page}/load?dice=5")
+        self.one("[data-testid=token]")
+        self.driver.execute_script(
+            "window.seen = ['load']; new MutationObserver(() => {"
+            "const at = document.querySelector('[data-testid=token]')?.dataset.stop;"
+            "if (at && at !== window.seen.at(-1)) window.seen.push(at)"
+            "}).observe(document.body, {subtree: true, attributes: true, childList: true})"
+        )
+        self.begin()
+        self.press("a")
+        self.sees("right answer", TABLE)
+        walked = ["load", "draw", "ask", "check", "score"]
+        self.wait(lambda: self.driver.execute_script("return window.seen") == walked, "the walk")
+
+    def test_two_tabs_of_one_players_run_count_an_answer_once(self):
+        self.open(self.page.replace("/game/", "/play/"))
+        self.begin()
+        first = self.driver.current_window_handle
+        self.driver.execute_script("window.open(location.href)")
+        second = next(name for name in self.driver.window_handles if name != first)
+        self.driver.switch_to.window(second)
+        self.sees("Question 1 of 10")
+        self.press("1")
+        self.sees("right answer")
+        self.driver.close()
+        self.driver.switch_to.window(first)
+        self.press("2")
+        self.sees("This run has gone on elsewhere")
+        self.sees("right answer")
+        self.press(Keys.ENTER)
+        self.sees("Question 2 of 10")

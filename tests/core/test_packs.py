@@ -1,0 +1,87 @@
+"""What is wrong in a pack, field by field; and a question as its player sees it."""
+
+import unittest
+from dataclasses import replace
+
+from dicetrail.core import Details, Kind, Pack, Question, pack_faults, preview
+from dicetrail.core.questions import field_name, trimmed
+
+SOUND = Question("Which is a root?", ("Carrot",), ("Pea",))
+
+
+def told(*questions, media=()):
+    return [
+        (fault.row, fault.field, fault.number, fault.what)
+        for fault in pack_faults(Pack("P", questions), media)
+    ]
+
+
+class TestPackFaults(unittest.TestCase):
+    def test_every_kind_tells_its_own_faults_at_their_fields(self):
+        kinds = Kind
+        for question, field, number, words in (
+            (replace(SOUND, prompt=""), "prompt", 0, "the question is empty"),
+            (replace(SOUND, right=()), "right", 0, "there is no right answer"),
+            (replace(SOUND, wrong=()), "wrong", 0, "there is no wrong choice"),
+            (replace(SOUND, wrong=("Pea", "Carrot")), "wrong", 1, "the same as the right answer"),
+            (replace(SOUND, right=("Carrot", "Carrot")), "right", 1, "the same as"),
+            (replace(SOUND, wrong=("", "Pea")), "wrong", 0, "is empty though a later one"),
+            (replace(SOUND, wrong=tuple("bcdefghi")), "wrong", 7, "9 choices where at most 8"),
+            (replace(SOUND, wrong=("CARROT",)), "wrong", 0, "differ only in capitals"),
+            (replace(SOUND, details=Details(pinned="Leek")), "pinned", 0, "not one of the choices"),
+            (replace(SOUND, details=Details(level=0)), "level", 0, "out of range"),
+            (replace(SOUND, details=Details(seconds=0)), "seconds", 0, "out of range"),
+            (replace(SOUND, details=Details(worth=10**10)), "worth", 0, "out of range"),
+            (replace(SOUND, details=Details(picture="a.png")), "picture", 0, "no file “a.png”"),
+            (Question("True?", ("maybe",), (), kinds.TRUTH), "right", 0, "neither true nor false"),
+            (Question("True?", ("true",), ("x",), kinds.TRUTH), "wrong", 0, "no wrong choices"),
+            (Question("Name?", ("a", "a"), (), kinds.TYPED), "right", 1, "the same as"),
+            (Question("How many?", ("many",), (), kinds.NUMBER), "right", 0, "not a number"),
+            (Question("How many?", ("1", "2"), (), kinds.NUMBER), "right", 1, "one right answer"),
+            (
+                Question("How many?", ("1",), (), kinds.NUMBER, Details(tolerance="-1")),
+                "tolerance",
+                0,
+                "not a tolerance",
+            ),
+            (Question("Find it", ("x" * 41,), (), kinds.LETTERS), "right", 0, "at most 40 fit"),
+            (Question("Find it", ("?!",), (), kinds.LETTERS), "right", 0, "no letter or digit"),
+            (Question("Pea", ("pod",), (), kinds.SORT), "wrong", 0, "there is no wrong choice"),
+        ):
+            with self.subTest(field=field, words=words):
+                (fault,) = told(question)
+                self.assertEqual(fault[:3], (0, field, number))
+                self.assertIn(words, fault[3])
+
+    def test_a_prompt_that_stands_twice_is_told_at_the_later_row(self):
+        again = replace(SOUND, prompt=" Which is a  root?".strip(), right=("Beet",))
+        self.assertEqual(told(SOUND, again), [(1, "prompt", 0, "question 1 asks the same")])
+
+    def test_media_that_are_there_are_no_fault(self):
+        leaf = replace(SOUND, details=Details(picture="leaf.png"))
+        self.assertEqual(told(leaf, media={"leaf.png"}), [])
+
+    def test_fields_have_names_in_words(self):
+        names = [field_name("prompt"), field_name("right"), field_name("right", 1)]
+        names += [field_name("wrong", 1), field_name("level")]
+        self.assertEqual(
+            names,
+            ["the question", "the right answer", "right answer 2", "wrong choice 2", "the level"],
+        )
+
+    def test_trimming_leaves_nothing_around_any_text(self):
+        loose = Question(" Q? ", (" a",), ("b ",), details=Details(hint=" h ", level=2))
+        tight = Question("Q?", ("a",), ("b",), details=Details(hint="h", level=2))
+        self.assertEqual(trimmed(loose), tight)
+
+
+class TestPreview(unittest.TestCase):
+    def test_it_shows_what_a_player_would_see_and_no_answer(self):
+        leaf = replace(SOUND, details=Details(picture="leaf.png", sound="gone.wav", note="n"))
+        shown = preview(leaf, 1, {"leaf.png": "digest"})
+        self.assertEqual(shown.question.prompt, "Which is a root?")
+        self.assertEqual({slat.text for slat in shown.question.choices}, {"Carrot", "Pea"})
+        self.assertEqual((shown.question.picture, shown.question.sound), ("digest", ""))
+        self.assertIsNone(shown.feedback)
+        typed = preview(Question("Name it", ("a",), (), Kind.TYPED), 1, {})
+        self.assertEqual((typed.question.choices, typed.typing), ((), True))

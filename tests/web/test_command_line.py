@@ -1,0 +1,68 @@
+"""`dicetrail` on the command line, and what the documentation promises of it."""
+
+import json
+import re
+import subprocess
+import sys
+import unittest
+from pathlib import Path
+from tempfile import TemporaryDirectory
+
+from tests.server import SERVE, Server
+
+
+class TestServe(unittest.TestCase):
+    def setUp(self):
+        folder = TemporaryDirectory()
+        self.addCleanup(folder.cleanup)
+        self.data = Path(folder.name) / "store.sqlite"
+
+    def test_a_second_start_keeps_the_data_and_loads_the_demo_only_once(self):
+        with Server(self.data, "--demo") as server:
+            server.http.post("/api/games", json={"title": "Mine"})
+            game = server.http.get("/api/games/harvest-supper").json()
+            game["document"]["title"] = "Changed"
+            server.http.put("/api/games/harvest-supper", json=game)
+        with Server(self.data, "--demo") as server:
+            titles = {game["title"] for game in server.http.get("/api/games").json()}
+        self.assertEqual(titles, {"Mine", "Changed"})
+
+    def test_a_port_that_is_taken_is_told_with_how_to_choose_another(self):
+        with Server(self.data) as server:
+            port = server.address.rsplit(":", 1)[1]
+            other = subprocess.run(
+                [*SERVE, "--port", port, "--data", str(self.data)], capture_output=True, text=True
+            )
+        self.assertEqual(other.returncode, 1)
+        words = " ".join(other.stdout.split())
+        self.assertIn(f"port {port}: Address already in use", words)
+        self.assertIn(f"make demo PORT={int(port) + 1}", words)
+
+    def test_pages_are_served_at_every_address_and_assets_for_ever(self):
+        with Server(self.data) as server:
+            page = server.http.get("/game/any/draw")
+            self.assertIn('<div id="root">', page.text)
+            self.assertEqual(page.headers["cache-control"], "no-cache")
+            script = re.search(r"/assets/[^\"]+\.js", page.text)[0]
+            self.assertIn("immutable", server.http.get(script).headers["cache-control"])
+            self.assertEqual(server.http.get("/assets/none.js").status_code, 404)
+
+
+class TestPrinted(unittest.TestCase):
+    def printed(self, command):
+        run = [sys.executable, "-m", "dicetrail.cli", command]
+        return json.loads(subprocess.run(run, capture_output=True, text=True, check=True).stdout)
+
+    def test_the_interface_and_the_form_of_a_pack_are_the_ones_in_the_documentation(self):
+        for command, file in (("openapi", "openapi.json"), ("pack-schema", "pack.schema.json")):
+            with self.subTest(command):
+                kept = json.loads(Path("docs/schema", file).read_text("utf-8"))
+                self.assertEqual(self.printed(command), kept)
+
+
+class TestDocumentation(unittest.TestCase):
+    def test_every_link_of_the_documentation_leads_to_a_file(self):
+        for page in (Path("README.md"), *Path("docs").glob("*.md")):
+            for link in re.findall(r"\]\(([^)#]+)\)", page.read_text("utf-8")):
+                with self.subTest(page=page.name, link=link):
+                    self.assertTrue((page.parent / link).exists() or "://" in link)
