@@ -3,6 +3,7 @@
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import Select
 
+from dicetrail.files import read_questions
 from tests.browser.base import BrowserTest
 from tests.files.samples import archive, svg, wav
 
@@ -60,6 +61,18 @@ class TestLoad(BrowserTest):
         self.button("Give up").click()
         self.sees("Games")
         self.assertEqual(self.packs()[0]["revision"], 1)
+
+    def test_a_pack_that_a_format_cannot_carry_says_so_and_others_are_saved(self):
+        self.open("/game/harvest-supper/load")
+        self.button("TXT").click()
+        self.sees("two columns, question and answer, cannot carry all of it")
+        downloads = str(self.folder)
+        settings = {"behavior": "allow", "downloadPath": downloads}
+        self.driver.execute_cdp_cmd("Browser.setDownloadBehavior", settings)
+        self.button("CSV").click()
+        saved = self.folder / "harvest-supper-questions.csv"
+        self.wait(saved.exists, "the saved file")
+        self.assertEqual(len(read_questions(saved.read_bytes()).questions), 30)
 
     def test_many_rows_are_taken_with_their_progress_told_and_can_be_stopped(self):
         before = len(self.packs())

@@ -4,6 +4,7 @@ import { useWholePack } from "../api/packs";
 import type { PackEdit, PackView, Question } from "../api/schema";
 import { Page } from "../app/Page";
 import { counted } from "../app/format";
+import { SAVED_WORDS } from "../app/saving";
 import { useShortcuts } from "../app/shortcuts";
 import { Button } from "../ui/Button";
 import { Die } from "../ui/Die";
@@ -33,8 +34,6 @@ export default function PackPage() {
     </Page>
   );
 }
-
-const SAVED_WORDS = { saved: "Saved", saving: "Saving…", failed: "Not saved" };
 
 function Editing({ pack }: { pack: PackView }) {
   const draft = usePackDraft(pack);

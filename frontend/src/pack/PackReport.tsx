@@ -4,6 +4,7 @@ import type { PackView } from "../api/schema";
 import { counted } from "../app/format";
 import { ErrorNotice, Notice } from "../ui/Notice";
 import { RefusedRows } from "./RefusedRows";
+import { SavePack } from "./SavePack";
 
 /** How a pack's file was read, what was refused, and the questions that came of it. */
 export function PackReport({ packId }: { packId: string }) {
@@ -14,22 +15,10 @@ export function PackReport({ packId }: { packId: string }) {
   return (
     <div className="space-y-4">
       <Notice tone={source.refused.length ? "plain" : "good"}>{readingInWords(pack.data)}</Notice>
-      <p>
-        <Link to={`/pack/${packId}`} className="mr-4 font-semibold text-sky underline">
-          Edit these questions
-        </Link>
-        Save this pack as{" "}
-        {["tsv", "csv", "xlsx", "json", "yaml"].map((ending) => (
-          <a
-            key={ending}
-            className="mr-3 text-sky underline"
-            href={`/api/packs/${packId}/questions.${ending}`}
-            download
-          >
-            {ending.toUpperCase()}
-          </a>
-        ))}
-      </p>
+      <Link to={`/pack/${packId}`} className="font-semibold text-sky underline">
+        Edit these questions
+      </Link>
+      <SavePack packId={packId} />
       {source.refused.length > 0 && <RefusedRows rows={source.refused} />}
       <div className="overflow-x-auto">
         <table className="w-full border-collapse text-left">

@@ -1,12 +1,12 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
+import type { Saving } from "../app/saving";
 import { addMedium, editPack } from "../api/packs";
 import type { PackEdit, PackView, Question, RowFault } from "../api/schema";
 
 const PAUSE_MS = 300;
 
 export type Row = { key: number; question: Question };
-export type PackSaving = { is: "saved" } | { is: "saving" } | { is: "failed"; error: unknown };
 /** Takes some rows out and puts others in. Edits with one `step` are undone together. */
 export type Splice = (row: number, remove: number, insert: Question[], step?: string) => void;
 
@@ -23,7 +23,7 @@ export function usePackDraft(pack: PackView) {
     pack.questions.map((question, key) => ({ key, question })),
   );
   const [faults, setFaults] = useState<RowFault[]>(pack.faults);
-  const [saving, setSaving] = useState<PackSaving>({ is: "saved" });
+  const [saving, setSaving] = useState<Saving>({ is: "saved" });
   const [steps, setSteps] = useState<{ done: Step[]; undone: Step[] }>({ done: [], undone: [] });
   const kept = useRef({ rows, revision: pack.revision, due: [] as PackEdit[], isOut: false });
   const timer = useRef<number>(undefined);

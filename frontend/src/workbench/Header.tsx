@@ -4,10 +4,11 @@ import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import type { GameView } from "../api/schema";
 import { counted } from "../app/format";
+import { SAVED_WORDS, type Saving } from "../app/saving";
 import { Button, buttonLook } from "../ui/Button";
 import { Die } from "../ui/Die";
 import { stopName, stopOf } from "./stops";
-import type { Edit, Saving } from "./useDraft";
+import type { Edit } from "./useDraft";
 import type { TableRun } from "./useTableRun";
 
 type HeaderProps = {
@@ -18,8 +19,6 @@ type HeaderProps = {
   table: TableRun;
   onShortcuts: () => void;
 };
-
-const SAVED_WORDS = { saved: "Saved", saving: "Saving…", failed: "Not saved" };
 
 /** The game's name, whether it is saved, the dice, and what the survey found. */
 export function Header({ game, title, saving, edit, table, onShortcuts }: HeaderProps) {

@@ -2,11 +2,11 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { saveGame } from "../api/games";
 import type { Game, GameView } from "../api/schema";
+import type { Saving } from "../app/saving";
 
 const PAUSE_MS = 250;
 
 export type Edit = (change: (document: Game) => Game) => void;
-export type Saving = { is: "saved" } | { is: "saving" } | { is: "failed"; error: unknown };
 
 /**
  * The document as its maker has it on screen, saved a moment after each edit. One save is

@@ -1,0 +1,207 @@
+"""One row of a file, by a plan, to one question; or why it is none.
+
+The common layout (question, right answer, wrong choices) has a way of its own, made fast;
+any other is read by what each of its columns is.
+"""
+
+import re
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
+from typing import Any
+
+from dicetrail.core import PLAIN, Details, Kind, Question
+from dicetrail.core.document import MOST_CHOICES
+from dicetrail.core.questions import FieldFault, first_fault
+from dicetrail.files.guessing import TRUTH_WORDS
+from dicetrail.files.plan import Format, Plan, Role, Separator
+from dicetrail.files.sheets import Refusal, unguarded
+
+_SPACES = re.compile(r" {2,}")
+_LETTERED = re.compile(r"\(?([A-Ha-h])[.):]\s+(.+)", re.DOTALL)
+_ROLE_OF_FIELD = {"prompt": Role.QUESTION, "right": Role.RIGHT, "wrong": Role.WRONG}
+_NUMBERS = {"level": Role.LEVEL, "worth": Role.WORTH, "seconds": Role.SECONDS}
+_TEXTS = {
+    "topic": Role.TOPIC,
+    "hint": Role.HINT,
+    "note": Role.NOTE,
+    "picture": Role.PICTURE,
+    "sound": Role.SOUND,
+    "tolerance": Role.TOLERANCE,
+    "pinned": Role.PINNED,
+}
+
+
+@dataclass(frozen=True, slots=True)
+class RowFault(Exception):
+    """Why a row is no question: the role of the field, which one of that role, and words."""
+
+    role: Role
+    number: int
+    what: str
+    mend: str
+
+
+def plain_question(cells: list[str], plan: Plan) -> Question:
+    """A row of question, right answer and wrong choices, the common case, made fast."""
+    together = "".join(cells)
+    if "'" in together:
+        cells = [unguarded(cell) for cell in cells]
+    question = Question(cells[0], (*cells[1:2],), (*cells[2:],))
+    is_whole = 3 <= len(cells) <= MOST_CHOICES + 1 and all(cells)
+    # Of plain signs, single-spaced, what differs by value differs to the eye.
+    is_ascii = together.isascii() and together.isprintable() and "  " not in together
+    if is_whole and is_ascii and len(set(cells[1:])) == len(cells) - 1:
+        return question
+    if fault := first_fault(question):
+        raise located(fault, cells, plan)
+    return question
+
+
+def planned_question(cells: list[str], plan: Plan) -> Question:
+    """A row read by what each of its columns is."""
+    cells = [unguarded(cell) for cell in cells]
+    if len(cells) > len(plan.columns):
+        raise RowFault(
+            Role.IGNORED,
+            len(cells),
+            f"{len(cells)} fields where {len(plan.columns)} are expected",
+            "leave out the last, or put fields that hold the separator in double quotes",
+        )
+    kind = _kind(_one(cells, plan, Role.KIND), plan)
+    right, wrong = _answers(cells, plan, kind)
+    question = Question(_one(cells, plan, Role.QUESTION), right, wrong, kind, _details(cells, plan))
+    is_sorted = kind is Kind.SORT and not wrong
+    fault = first_fault(replace(question, wrong=("other",)) if is_sorted else question)
+    if fault:
+        raise located(fault, cells, plan)
+    return question
+
+
+def _kind(word: str, plan: Plan) -> Kind:
+    try:
+        return Kind(word.lower()) if word else plan.kind
+    except ValueError:
+        raise RowFault(
+            Role.KIND, 0, f"“{word}” is not a kind of question", f"write one of {', '.join(Kind)}"
+        ) from None
+
+
+def _answers(cells: list[str], plan: Plan, kind: Kind) -> tuple[tuple[str, ...], tuple[str, ...]]:
+    """The right and the wrong answers of a row."""
+    right = _all(cells, plan, Role.RIGHT)
+    if kind is Kind.TRUTH:
+        right = tuple(TRUTH_WORDS.get(word.lower(), word) for word in right)
+    if Role.GROUP in plan.columns and kind is Kind.SORT:
+        return _all(cells, plan, Role.GROUP) or right, _all(cells, plan, Role.WRONG)
+    options = _all(cells, plan, Role.OPTION)
+    if packed := _one(cells, plan, Role.OPTIONS):
+        options += tuple(part.strip() for part in packed.split(plan.options_sign))
+    if not options:
+        return right, _all(cells, plan, Role.WRONG)
+    options = _unlettered(options)
+    key = _one(cells, plan, Role.KEY)
+    if Role.KEY in plan.columns:
+        chosen = _option_named(key, options)
+        return (chosen,), _others(options, chosen)
+    if right:
+        return right, tuple(option for option in options if option not in right)
+    return options[:1], options[1:]
+
+
+def _others(options: Sequence[str], chosen: str) -> tuple[str, ...]:
+    place = options.index(chosen)
+    return (*options[:place], *options[place + 1 :])
+
+
+def _option_named(key: str, options: Sequence[str]) -> str:
+    """The option a key names, by its words, its letter or its number."""
+    if not key:
+        raise RowFault(Role.KEY, 0, "there is no key to the right option", "write its letter")
+    if key in options:
+        return key
+    place = ord(key.upper()) - ord("A") if len(key) == 1 and key.isalpha() else -1
+    if key.isdecimal() and len(key) < 4:
+        place = int(key) - 1
+    if not 0 <= place < len(options):
+        raise RowFault(
+            Role.KEY,
+            0,
+            f"the key “{key}” points at none of the {len(options)} options",
+            "write the letter, the number or the words of one of them",
+        )
+    return options[place]
+
+
+def _unlettered(options: tuple[str, ...]) -> tuple[str, ...]:
+    """The options without letters of their own (``A. Carrot``), if all carry them in order."""
+    found = [_LETTERED.fullmatch(option) for option in options]
+    letters = "".join(match[1].upper() for match in found if match)
+    if len(options) < 2 or letters != "ABCDEFGH"[: len(options)]:
+        return options
+    return tuple(match[2].strip() for match in found if match)
+
+
+def _details(cells: list[str], plan: Plan) -> Details:
+    given: dict[str, Any] = {name: _one(cells, plan, role) for name, role in _TEXTS.items()}
+    given |= {name: _whole(_one(cells, plan, role), role) for name, role in _NUMBERS.items()}
+    details = Details(**given)
+    return PLAIN if details == PLAIN else details
+
+
+def _whole(word: str, role: Role) -> int | None:
+    if not word:
+        return None
+    if not re.fullmatch(r"[-+]?\d{1,12}", word):
+        raise RowFault(role, 0, f"“{word}” is not a whole number", "write one, or nothing")
+    return int(word)
+
+
+def _one(cells: Sequence[str], plan: Plan, role: Role) -> str:
+    return next(iter(_all(cells, plan, role)), "")
+
+
+def _all(cells: Sequence[str], plan: Plan, role: Role) -> tuple[str, ...]:
+    """What the columns of a role hold, without the empty ones at the end."""
+    found = [cell for cell, its in zip(cells, plan.columns, strict=False) if its is role]
+    while found and not found[-1]:
+        found.pop()
+    return tuple(found)
+
+
+def located(fault: FieldFault, cells: Sequence[str], plan: Plan) -> RowFault:
+    """The fault of a question's field as the fault of a row's."""
+    role = _ROLE_OF_FIELD.get(fault.field) or (_TEXTS | _NUMBERS)[fault.field]
+    if role in (Role.RIGHT, Role.WRONG) and len(cells) < 3 and plan.is_plain:
+        found = "1 field" if len(cells) == 1 else f"{len(cells)} fields"
+        missing = "the right answer" if len(cells) == 1 else "wrong choice 1"
+        return RowFault(
+            Role.IGNORED,
+            len(cells) + 1,
+            f"only {found} where at least 3 are expected: {missing} is missing",
+            "give a question, its right answer and at least one wrong choice",
+        )
+    if role not in plan.columns:
+        role = next((r for r in (Role.GROUP, Role.KEY, Role.OPTIONS) if r in plan.columns), role)
+    return RowFault(role, fault.number, fault.what, fault.mend)
+
+
+def refusal(fault: RowFault, cells: Sequence[str], line: int, plan: Plan) -> Refusal:
+    """The row as it is kept: where it stands, what is wrong, and its fields."""
+    text = plan.separator.sign.join(cells)
+    kept = tuple(cells)
+    spaced = plan.separator is Separator.TAB and plan.format is Format.TABLE
+    if spaced and len(cells) < len(plan.columns) and _SPACES.search(cells[-1]):
+        what, mend = "spaces stand where a tab should be", "put a tab between the fields"
+        return Refusal(line, len(cells), what, mend, text, kept)
+    return Refusal(line, _column(fault, plan), fault.what, fault.mend, text, kept)
+
+
+def _column(fault: RowFault, plan: Plan) -> int:
+    """The number, from 1, of the column a fault is in."""
+    if fault.role is Role.IGNORED:
+        return fault.number
+    places = [place for place, role in enumerate(plan.columns, 1) if role is fault.role]
+    if not places:
+        return 1
+    beyond = fault.number - len(places) + 1
+    return places[fault.number] if beyond <= 0 else places[-1] + beyond

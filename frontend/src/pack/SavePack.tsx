@@ -1,0 +1,39 @@
+import { useMutation } from "@tanstack/react-query";
+import { ApiError } from "../api/client";
+import type { ProblemDetails } from "../api/schema";
+import { ErrorNotice } from "../ui/Notice";
+
+const ENDINGS = ["tsv", "csv", "txt", "xlsx", "json", "yaml"];
+
+/** Saves a pack as a file in any of the open formats, or says why one cannot carry it. */
+export function SavePack({ packId }: { packId: string }) {
+  const save = useMutation({ mutationFn: (ending: string) => download(packId, ending) });
+  return (
+    <div className="space-y-2">
+      <p>
+        Save this pack as{" "}
+        {ENDINGS.map((ending) => (
+          <button
+            key={ending}
+            type="button"
+            className="mr-3 min-h-6 text-sky underline"
+            onClick={() => save.mutate(ending)}
+          >
+            {ending.toUpperCase()}
+          </button>
+        ))}
+      </p>
+      {save.error && <ErrorNotice error={save.error} />}
+    </div>
+  );
+}
+
+async function download(packId: string, ending: string) {
+  const answer = await fetch(`/api/packs/${packId}/questions.${ending}`);
+  if (!answer.ok) throw new ApiError((await answer.json()) as ProblemDetails);
+  const link = document.createElement("a");
+  link.href = URL.createObjectURL(await answer.blob());
+  link.download = `${packId}.${ending}`;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
