@@ -70,9 +70,14 @@ def pack_schema() -> dict[str, Any]:
 
 
 def read_documents(
-    text: str, form: Format, media: Collection[str] | None = None
+    text: str,
+    form: Format,
+    media: Collection[str] | None = None,
+    mended: Mapping[int, Sequence[str]] | None = None,
 ) -> tuple[tuple[Question, ...], tuple[Refusal, ...]]:
     """The questions of a JSON or YAML document, and those refused, numbered from 1.
+
+    `mended` holds questions given anew, as JSON, by their numbers.
 
     Raises FileProblem if the text is not such a document.
     """
@@ -89,6 +94,8 @@ def read_documents(
     questions, refused = [], []
     for number, entry in enumerate(entries):
         try:
+            if mended and number + 1 in mended:
+                entry = _given_anew(mended[number + 1], f"questions[{number}]")
             question = _question(entry, f"questions[{number}]")
         except _Misplaced as misplaced:
             what = f"{misplaced.path}: {misplaced.expected} is expected"
@@ -100,6 +107,13 @@ def read_documents(
         else:
             questions.append(question)
     return tuple(questions), tuple(refused)
+
+
+def _given_anew(cells: Sequence[str], path: str) -> Any:
+    try:
+        return json.loads("".join(cells))
+    except (ValueError, RecursionError):
+        raise _Misplaced(path, "an object in well-formed JSON") from None
 
 
 def _parsed(text: str, form: Format) -> Any:

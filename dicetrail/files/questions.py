@@ -9,7 +9,6 @@ import re
 from collections.abc import Callable, Collection, Iterator, Mapping, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass, replace
-from itertools import count
 
 from dicetrail.core import Kind, Question
 from dicetrail.core.questions import first_fault, missing_medium
@@ -91,7 +90,7 @@ def read_questions(
     plan = plan or guess(content)
     if plan.format in (Format.JSON, Format.YAML):
         text = text_of(content, plan.encoding).text
-        questions, refused = read_documents(text, plan.format, media)
+        questions, refused = read_documents(text, plan.format, media, mended)
         return Reading(questions, refused, plan, None, 0, len(questions) + len(refused))
     with _no_garbage_search():
         return _read_rows(_rows_of(content, plan), plan, mended or {}, progress, most, media)
@@ -123,6 +122,7 @@ def _read_rows(
     headings: tuple[str, ...] | None = None
     blank_lines, seen = 0, 0
     make = plain_question if plan.is_plain else _with_media(media)
+    has_groups, lines = Role.GROUP in plan.columns, list[int]()
     awaits_headings = plan.has_headings
     first: list[tuple[str, ...]] = []
     for row in rows:
@@ -144,6 +144,8 @@ def _read_rows(
             progress(seen)
         try:
             questions.append(make(cells, plan))
+            if has_groups:
+                lines.append(rows.line)
         except RowFault as fault:
             refused.append(refusal(fault, cells, rows.line, plan))
         if seen == most:
@@ -152,13 +154,14 @@ def _read_rows(
         if broken.line in mended:
             try:
                 questions.append(make([cell.strip() for cell in mended[broken.line]], plan))
+                lines.append(broken.line)
             except RowFault as fault:
                 cells = list(mended[broken.line])
                 refused.append(refusal(fault, cells, broken.line, plan))
         else:
             refused.append(broken)
-    if Role.GROUP in plan.columns:
-        questions, more = _with_other_groups(questions)
+    if has_groups:
+        questions, more = _with_other_groups(questions, lines)
         refused += more
     refused.sort(key=lambda refusal: refusal.line)
     seen += len(rows.broken)
@@ -179,8 +182,13 @@ def _with_media(media: Collection[str] | None) -> Callable[[list[str], Plan], Qu
     return make
 
 
-def _with_other_groups(questions: list[Question]) -> tuple[list[Question], list[Refusal]]:
-    """Sort questions, each with the groups of the others as its wrong choices."""
+def _with_other_groups(
+    questions: list[Question], lines: list[int]
+) -> tuple[list[Question], list[Refusal]]:
+    """Sort questions, each with the groups of the others as its wrong choices.
+
+    `lines` tells where each stands.
+    """
     groups = list(dict.fromkeys(q.right[0] for q in questions if q.kind is Kind.SORT and q.right))
     filled = [
         replace(q, wrong=tuple(group for group in groups if group != q.right[0]))
@@ -189,11 +197,11 @@ def _with_other_groups(questions: list[Question]) -> tuple[list[Question], list[
         for q in questions
     ]
     kept, refused = [], []
-    for number, question in zip(count(1), filled, strict=False):
+    for line, question in zip(lines, filled, strict=True):
         if fault := first_fault(question):
             text = f"{question.prompt}\t{question.answer}"
             cells = (question.prompt, question.answer)
-            refused.append(Refusal(number, 2, fault.what, fault.mend, text, cells))
+            refused.append(Refusal(line, 2, fault.what, fault.mend, text, cells))
         else:
             kept.append(question)
     return kept, refused

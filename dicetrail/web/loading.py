@@ -8,7 +8,7 @@ load that is stopped leaves nothing behind.
 import secrets
 import threading
 from collections import OrderedDict
-from collections.abc import Callable
+from collections.abc import Callable, Collection
 from dataclasses import dataclass, field
 from datetime import datetime
 from enum import StrEnum
@@ -96,19 +96,20 @@ class Load:
             self.mended = {}
         self.plan, self.mended = plan, self.mended | mended
 
-    def look(self) -> Reading:
-        """What the first rows give. Raises FileProblem."""
-        return read_questions(
-            self.content, self.plan, self.mended, most=LOOKED_AT, media=self.media
-        )
+    def look(self, held: Collection[str] = ()) -> Reading:
+        """What the first rows give. Raises FileProblem.
+
+        `held` are the names of pictures and sounds that are there already.
+        """
+        media = {*self.media, *held}
+        return read_questions(self.content, self.plan, self.mended, most=LOOKED_AT, media=media)
 
     def take(self, database: Database, target: Target, clock: Callable[[], datetime]) -> None:
         """Read the whole file and write its pack. Ends in DONE or FAILED; never raises."""
         try:
             self.stage = Stage.READING
-            reading = read_questions(
-                self.content, self.plan, self.mended, self._told, media=self.media
-            )
+            known = {*self.media, *media_held(database, target)}
+            reading = read_questions(self.content, self.plan, self.mended, self._told, media=known)
             self._told(reading.rows)
             self.stage = Stage.WRITING
             if not reading.questions:
@@ -178,6 +179,14 @@ class Loads:
             load = self._loads.pop(load_id, None)
         if load is not None:
             load.give_up()
+
+
+def media_held(database: Database, target: Target) -> Collection[str]:
+    """The names of the pictures and sounds a target has already. Raises NotFound."""
+    if target.into is Into.NEW:
+        return ()
+    with database.reading() as session:
+        return newest_pack(session, target.pack_id).media.keys()
 
 
 def title_from(file_name: str) -> str:

@@ -13,7 +13,7 @@ from dicetrail.files.media import MOST_MEDIA
 from dicetrail.store.packs import newest_pack
 from dicetrail.web.boundary import LoadLook, LoadProgress, LoadTake, LoadView
 from dicetrail.web.context import SharedShelf
-from dicetrail.web.loading import Into, Load, Stage, Target
+from dicetrail.web.loading import Into, Load, Stage, Target, media_held
 
 router = APIRouter(prefix="/api/loads", tags=["loads"])
 
@@ -104,7 +104,7 @@ def give_up(load_id: str, shelf: SharedShelf) -> None:
 
 
 def _view(shelf: SharedShelf, load: Load, target: Target) -> LoadView:
-    reading = load.look()
+    reading = load.look(media_held(shelf.database, target))
     comparison = None
     if target.into is Into.REPLACE:
         with shelf.database.reading() as session:

@@ -170,21 +170,42 @@ class TestPackGrid(BrowserTest):
         self.press("u")
         self.press("u")
         self.sees("30 shown")
-        self.button("Question").click()
+        self.press("?")
+        self.sees("go to the field above or below")
+        self.press(Keys.ESCAPE)
+        self.button("Question").send_keys(Keys.ENTER)
         self.wait(lambda: self.all("[role=row]")[1].get_attribute("aria-rowindex") == "2", "rows")
         first = self.all("[role=row]")[1].find_element("css selector", "[data-column=prompt]")
         self.assertEqual(first.get_attribute("value"), min(self.prompts(), key=str.lower))
         self.wait(lambda: "Saved" in self.text("header"), "saved")
 
-    def test_ten_thousand_questions_keep_only_those_in_sight_on_the_page(self):
-        rows = "".join(f"Which is {number}?\tthis\tthat\n" for number in range(10_000))
-        load = self.server.http.post(
-            "/api/loads", files={"file": ("ten-thousand.tsv", rows)}
-        ).json()
+    def new_pack(self, name, count):
+        """A pack of plain questions, made without the interface; its address."""
+        rows = "".join(f"Which is {number}?\tthis\tthat\n" for number in range(count))
+        load = self.server.http.post("/api/loads", files={"file": (f"{name}.tsv", rows)}).json()
         address = f"/api/loads/{load['id']}"
         self.server.http.post(f"{address}/take", json={"target": {"into": "new"}})
-        done = lambda: self.server.http.get(f"{address}/progress").json()["stage"] == "done"  # noqa: E731
-        self.wait(done, "the pack")
+        progress = f"{address}/progress"
+        self.wait(lambda: self.server.http.get(progress).json()["stage"] == "done", "the pack")
+        return f"/api/packs/{name}"
+
+    def test_an_edit_made_elsewhere_is_told_and_nothing_is_overwritten(self):
+        pack = self.new_pack("shared", 3)
+        self.open("/pack/shared")
+        self.sees("3 shown")
+        edits = {"revision": 1, "edits": [{"row": 2, "remove": 1}]}
+        self.server.http.post(f"{pack}/edits", json=edits)
+        self.retype("Question, row 1", "Mine?")
+        self.sees("This pack was changed elsewhere")
+        self.sees("Not saved", "header")
+        self.assertEqual(self.server.http.get(pack).json()["questions"][0]["prompt"], "Which is 0?")
+        self.button("Show the newest, without my edit").click()
+        self.sees("2 shown")
+        self.retype("Question, row 1", "Mine?")
+        self.wait(lambda: self.server.http.get(pack).json()["revision"] == 3, "the edit, saved")
+
+    def test_ten_thousand_questions_keep_only_those_in_sight_on_the_page(self):
+        self.new_pack("ten-thousand", 10_000)
         self.open("/pack/ten-thousand")
         self.sees("10000 shown")
         self.assertLess(len(self.all("[role=row]")), 60)

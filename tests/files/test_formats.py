@@ -194,6 +194,14 @@ class TestBadFiles(unittest.TestCase):
             ],
         )
 
+    def test_a_refused_question_is_taken_in_when_it_is_given_anew(self):
+        content = b'[{"prompt": "Which?", "right": "a"}, {"prompt": "Who?", "right": []}]'
+        plan = guess(content)
+        mended = {1: ['{"prompt": "Which?", "right": "a", "wrong": "b"}'], 2: ["{broken"]}
+        reading = read_questions(content, plan, mended)
+        self.assertEqual(reading.questions, (Question("Which?", ("a",), ("b",)),))
+        self.assertIn("well-formed JSON is expected", reading.refused[0].what)
+
     def test_a_very_long_cell_is_refused_and_the_rest_loads(self):
         content = f"Q?,a,b\n{'x' * 5_000_000},a,b\nR?,a,b\n".encode()
         reading = read_questions(content)

@@ -147,6 +147,12 @@ class TestGuessing(unittest.TestCase):
         reading = read(text, plan=plan, mended=mended)
         self.assertEqual((reading.refused, reading.questions[0]), ((), ROOT))
 
+    def test_an_item_without_another_group_is_refused_at_its_line(self):
+        plan = Plan(Format.TABLE, columns=(Role.QUESTION, Role.GROUP), kind=SORT)
+        reading = read("Carrot\troot\n\nBeet\troot\n", plan=plan)
+        self.assertEqual([(row.line, row.column) for row in reading.refused], [(1, 2), (3, 2)])
+        self.assertIn("no wrong choice", reading.refused[0].what)
+
     def test_encodings_are_found_and_can_be_overridden(self):
         row = "Où pousse la bière ?\tà l’école\tau café\n"
         for encoding in ("utf-8", "utf-8-sig", "utf-16"):

@@ -12,6 +12,7 @@ from dicetrail.demo import DATA, load_demo
 from dicetrail.files import MOST_BYTES, WRITERS
 from dicetrail.store import Database
 from dicetrail.web import create_app
+from dicetrail.web.loading import MOST_WAITING
 from tests.files.samples import archive, svg
 
 GAME = "/api/games/harvest-supper"
@@ -201,6 +202,16 @@ class TestLoads(ApiTest):
         self.assertIn("no row of it is a question", failed["problem"]["what"])
         self.assertEqual(self.count_packs(), 1)
 
+    def test_a_file_is_taken_once_and_the_oldest_that_waits_is_forgotten(self):
+        load = self.bring(b"Which?,a,b\n").json()
+        address = f"/api/loads/{load['id']}"
+        self.take(load)
+        again = self.http.post(f"{address}/take", json={"target": {"into": "new"}})
+        self.assert_problem(again, 409, "being taken already")
+        for _ in range(MOST_WAITING):
+            self.bring(b"Which?,a,b\n")
+        self.assert_problem(self.http.get(address), 404, "no load")
+
     def test_a_load_that_is_given_up_leaves_nothing_behind(self):
         rows = b"".join(b"Which is %d?,this,that\n" % number for number in range(60_000))
         load = self.bring(rows, "many.csv").json()
@@ -254,10 +265,18 @@ class TestMedia(ApiTest):
         load = self.http.post(address, files={"files": ("leaf.svg", svg())}).json()
         self.assertEqual((load["question_count"], load["refused_count"]), (1, 0))
 
-    def test_media_are_added_to_a_pack_as_a_new_revision(self):
-        address = "/api/packs/harvest-supper-questions/media"
+    def test_media_are_added_to_a_pack_as_a_new_revision_and_are_there_for_more_rows(self):
+        pack_id = "harvest-supper-questions"
+        address = f"/api/packs/{pack_id}/media"
         card = self.http.post(address, files={"files": ("leaf.svg", svg())}).json()
         self.assertEqual((card["revision"], list(card["media"])), (2, ["leaf.svg"]))
+        load = self.bring(self.QUESTIONS.encode(), "leaves.csv").json()
+        self.assertEqual(load["refused_count"], 1)
+        target = {"into": "add", "pack_id": pack_id}
+        load = self.post(f"/api/loads/{load['id']}/look", plan=load["plan"], target=target)
+        self.assertEqual(load["refused_count"], 0)
+        self.assertEqual(self.take(load, **target)["stage"], "done")
+        self.assertEqual(self.get(f"/api/packs/{pack_id}")["question_count"], 31)
         self.assert_problem(self.http.get("/api/media/none"), 404, "no picture or sound")
 
 

@@ -42,6 +42,7 @@ export function Grid(props: GridProps) {
 
   const moveBy = (event: KeyboardEvent, step: number) => {
     const place = event.target instanceof HTMLElement ? event.target.dataset : {};
+    if (!place.column) return;
     const next = Number(place.place) + step;
     if (next < 0 || next >= shown.length) return;
     event.preventDefault();

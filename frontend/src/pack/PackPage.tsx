@@ -9,6 +9,8 @@ import { useShortcuts } from "../app/shortcuts";
 import { Button } from "../ui/Button";
 import { Die } from "../ui/Die";
 import { ErrorNotice } from "../ui/Notice";
+import { SaveFailure } from "../ui/SaveFailure";
+import { Shortcuts } from "../ui/Shortcuts";
 import { BulkBar } from "./BulkBar";
 import { columnsFor, EMPTY } from "./columns";
 import { FilterBar } from "./FilterBar";
@@ -35,13 +37,21 @@ export default function PackPage() {
   );
 }
 
+const KEYS: [string, string][] = [
+  ["Arrow up and down, Enter", "go to the field above or below"],
+  ["U", "undo"],
+  ["R", "redo"],
+  ["?", "show these keys"],
+];
+
 function Editing({ pack }: { pack: PackView }) {
   const draft = usePackDraft(pack);
   const [columns, setColumns] = useState(() => columnsFor(pack.questions));
   const view = useShownRows(draft.rows, draft.faults, columns);
   const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
   const [current, setCurrent] = useState(0);
-  useShortcuts({ U: draft.undo, R: draft.redo });
+  const [isHelping, setIsHelping] = useState(false);
+  useShortcuts({ U: draft.undo, R: draft.redo, "?": () => setIsHelping(true) });
   const chosenRows = draft.rows.flatMap(({ key }, row) => (chosen.has(key) ? [row] : []));
   const changeChosen = (change: (question: Question) => Question) =>
     draft.edit(
@@ -79,13 +89,11 @@ function Editing({ pack }: { pack: PackView }) {
         </Button>
       </header>
       {draft.saving.is === "failed" && (
-        <div className="p-2">
-          <ErrorNotice error={draft.saving.error}>
-            <Button className="mt-2" onClick={() => void draft.retry()}>
-              Save again
-            </Button>
-          </ErrorNotice>
-        </div>
+        <SaveFailure
+          error={draft.saving.error}
+          onRetry={() => void draft.retry()}
+          onDiscard={() => window.location.reload()}
+        />
       )}
       <FilterBar rows={draft.rows} shown={view.shown.length} filter={view.filter} onChange={view.setFilter} />
       <BulkBar
@@ -136,6 +144,7 @@ function Editing({ pack }: { pack: PackView }) {
           />
         )}
       </main>
+      <Shortcuts keys={KEYS} isOpen={isHelping} onOpenChange={setIsHelping} />
     </div>
   );
 }

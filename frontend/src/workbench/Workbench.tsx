@@ -5,15 +5,23 @@ import type { GameView, Stop } from "../api/schema";
 import { Page } from "../app/Page";
 import { useShortcuts } from "../app/shortcuts";
 import { ErrorNotice } from "../ui/Notice";
+import { SaveFailure } from "../ui/SaveFailure";
+import { Shortcuts } from "../ui/Shortcuts";
 import { Bench } from "./benches/Bench";
 import { Footprints } from "./footprints/Footprints";
 import { Header } from "./Header";
-import { SaveFailure } from "./SaveFailure";
-import { Shortcuts } from "./Shortcuts";
 import { TablePane } from "./TablePane";
 import { TrailStrip } from "./trail/TrailStrip";
 import { useDraft } from "./useDraft";
 import { useTableRun } from "./useTableRun";
+
+const KEYS: [string, string][] = [
+  ["[ and ]", "go to the stop before and after"],
+  ["A to H, 1 to 8", "answer at the table"],
+  ["Enter", "move on at the table"],
+  ["N", "roll new dice"],
+  ["?", "show these keys"],
+];
 
 /** The workbench of one game. */
 export default function Workbench() {
@@ -74,7 +82,7 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
         </main>
         <Footprints footprints={table.footprints} />
       </div>
-      <Shortcuts isOpen={isHelping} onOpenChange={setIsHelping} />
+      <Shortcuts keys={KEYS} isOpen={isHelping} onOpenChange={setIsHelping} />
     </Page>
   );
 }

@@ -1,18 +1,10 @@
 import { Dialog } from "radix-ui";
-import { Button } from "../ui/Button";
+import { Button } from "./Button";
 
-const KEYS: [string, string][] = [
-  ["[ and ]", "go to the stop before and after"],
-  ["A to H, 1 to 8", "answer at the table"],
-  ["Enter", "move on at the table"],
-  ["N", "roll new dice"],
-  ["?", "show these keys"],
-];
+type ShortcutsProps = { keys: [string, string][]; isOpen: boolean; onOpenChange: (isOpen: boolean) => void };
 
-type ShortcutsProps = { isOpen: boolean; onOpenChange: (isOpen: boolean) => void };
-
-/** The keys that work everywhere on the workbench but in a field. */
-export function Shortcuts({ isOpen, onOpenChange }: ShortcutsProps) {
+/** The keys that work everywhere on a page but in a field. */
+export function Shortcuts({ keys, isOpen, onOpenChange }: ShortcutsProps) {
   return (
     <Dialog.Root open={isOpen} onOpenChange={onOpenChange} modal={false}>
       <Dialog.Portal>
@@ -22,7 +14,7 @@ export function Shortcuts({ isOpen, onOpenChange }: ShortcutsProps) {
         >
           <Dialog.Title className="text-xl">Keys</Dialog.Title>
           <dl className="mt-3 grid grid-cols-[auto_1fr] gap-x-5 gap-y-1.5">
-            {KEYS.map(([key, does]) => (
+            {keys.map(([key, does]) => (
               <div key={key} className="contents">
                 <dt className="font-semibold">{key}</dt>
                 <dd>{does}</dd>

@@ -1,6 +1,6 @@
 import { detailsOf } from "../api/client";
-import { Button } from "../ui/Button";
-import { ErrorNotice } from "../ui/Notice";
+import { Button } from "./Button";
+import { ErrorNotice } from "./Notice";
 
 const CHANGED_ELSEWHERE = 412;
 
