@@ -202,7 +202,7 @@ class TestPackGrid(BrowserTest):
         self.button("Show the newest, without my edit").click()
         self.sees("2 shown")
         self.retype("Question, row 1", "Mine?")
-        self.wait(lambda: self.server.http.get(pack).json()["revision"] == 3, "the edit, saved")
+        self.wait(lambda: self.server.http.get(pack).json()["revision"] >= 3, "the edit, saved")
 
     def test_ten_thousand_questions_keep_only_those_in_sight_on_the_page(self):
         self.new_pack("ten-thousand", 10_000)

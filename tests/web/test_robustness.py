@@ -1,0 +1,93 @@
+"""Whatever a client sends, the server answers with what is asked or with problem details."""
+
+import json
+import unittest
+from datetime import UTC, datetime
+from pathlib import Path
+from tempfile import TemporaryDirectory
+
+from fastapi.testclient import TestClient
+from hypothesis import HealthCheck, given, settings
+from hypothesis import strategies as st
+
+from dicetrail.demo import load_demo
+from dicetrail.store import Database
+from dicetrail.web import create_app
+
+VALUES = st.recursive(
+    st.none() | st.booleans() | st.integers() | st.floats(allow_nan=False) | st.text(max_size=8),
+    lambda inner: st.lists(inner, max_size=3) | st.dictionaries(st.text(max_size=6), inner),
+    max_leaves=6,
+)
+ACTIONS = st.fixed_dictionaries(
+    {"action": st.sampled_from(["begin", "answer", "continue", "fly"])}, optional={"value": VALUES}
+)
+PLACES = st.sampled_from(
+    (
+        *("title", "rounds", "endings", "rounds.0.draw", "rounds.0.draw.count", "rounds.0.packs"),
+        *("rounds.0.score.right", "rounds.0.check", "endings.0.at_least", "endings.0.title"),
+    )
+)
+FUZZ = settings(max_examples=60, suppress_health_check=[HealthCheck.too_slow])
+
+
+class TestRobustness(unittest.TestCase):
+    @classmethod
+    def setUpClass(cls):
+        folder = TemporaryDirectory()
+        cls.addClassCleanup(folder.cleanup)
+        database = Database(Path(folder.name) / "store.sqlite")
+        cls.addClassCleanup(database.close)
+        load_demo(database, datetime.now(UTC))
+        app = create_app(database)
+        cls.http = TestClient(app, base_url="http://localhost", raise_server_exceptions=False)
+
+    def send(self, method, address, body):
+        """What was answered, after looking that it is no failure of the server's."""
+        content = json.dumps(body)
+        headers = {"content-type": "application/json"}
+        answer = self.http.request(method, address, content=content, headers=headers)
+        self.assertLess(answer.status_code, 500, (address, body, answer.text))
+        if answer.status_code >= 400:
+            problem = answer.json()
+            self.assertEqual(problem["status"], answer.status_code)
+            self.assertTrue(problem["detail"])
+        return answer
+
+    @FUZZ
+    @given(PLACES, VALUES)
+    def test_any_value_anywhere_in_a_document(self, place, value):
+        game = self.http.get("/api/games/harvest-supper").json()
+        *path, last = place.split(".")
+        part = game["document"]
+        for step in path:
+            part = part[int(step) if step.isdigit() else step]
+        before = part[last]
+        part[last] = value
+        saved = self.send("PUT", "/api/games/harvest-supper", game)
+        self.assertEqual(self.http.get("/api/games").status_code, 200)
+        self.send("POST", "/api/runs", {"game_id": "harvest-supper"})
+        if saved.status_code == 200:
+            part[last] = before
+            game["revision"] = saved.json()["revision"]
+            self.assertEqual(self.send("PUT", "/api/games/harvest-supper", game).status_code, 200)
+
+    @FUZZ
+    @given(st.lists(ACTIONS, max_size=6))
+    def test_any_actions_in_any_order(self, actions):
+        run = self.send("POST", "/api/runs", {"game_id": "harvest-supper", "dice": 1}).json()
+        seen = 0
+        for action in actions:
+            address = f"/api/runs/{run['id']}/inputs"
+            answer = self.send("POST", address, {"seen": seen, "action": action})
+            if answer.status_code == 200:
+                seen = answer.json()["seen"]
+        self.assertEqual(self.http.get(f"/api/runs/{run['id']}").json()["seen"], seen)
+
+    @FUZZ
+    @given(VALUES)
+    def test_any_question_put_into_a_pack(self, value):
+        pack = self.http.get("/api/packs/harvest-supper-questions").json()
+        edit = {"row": 0, "remove": 0, "insert": [value]}
+        body = {"revision": pack["revision"], "edits": [edit]}
+        self.send("POST", "/api/packs/harvest-supper-questions/edits", body)
