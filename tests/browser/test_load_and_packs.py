@@ -47,6 +47,20 @@ class TestLoad(BrowserTest):
         self.assertEqual(self.field("Title of the game").get_attribute("value"), "Roots and leaves")
         self.assertEqual(self.packs()[0]["question_count"], 3)
 
+    def test_a_file_dropped_anywhere_on_the_shelf_is_looked_at(self):
+        self.open("/")
+        self.sees("Games")
+        self.driver.execute_script(
+            "const carried = new DataTransfer();"
+            "carried.items.add(new File(['Which?,a,b\\nWho?,c,d\\n'], 'dropped.csv'));"
+            "for (const kind of ['dragover', 'drop']) document.body.dispatchEvent(new DragEvent("
+            "kind, {dataTransfer: carried, bubbles: true, cancelable: true}))"
+        )
+        self.sees("dropped.csv", "h1")
+        self.sees("2 questions", "aside")
+        self.button("Give up").click()
+        self.sees("Games")
+
     def test_pasted_rows_replace_a_pack_after_the_change_is_told(self):
         self.open("/")
         self.upload(self.write("first.tsv", "One?\ta\tb\nTwo?\ta\tb\n"))

@@ -1,7 +1,8 @@
 import { useState } from "react";
-import { useNavigate, useSearchParams } from "react-router";
+import { Link, useNavigate, useSearchParams } from "react-router";
 import { useBring } from "../api/loads";
 import { Button } from "../ui/Button";
+import { Die } from "../ui/Die";
 import { FilePick } from "../ui/FilePick";
 import { ErrorNotice } from "../ui/Notice";
 import { useFileDrop } from "../ui/useFileDrop";
@@ -20,7 +21,12 @@ export function Bring() {
   useFileDrop(take);
   return (
     <main className="mx-auto max-w-3xl space-y-4 p-6">
-      <h1 className="text-3xl">Load questions</h1>
+      <div className="flex items-center gap-3">
+        <Link to="/" aria-label="Back to the shelf" className="rounded-md">
+          <Die className="size-9" />
+        </Link>
+        <h1 className="text-3xl">Load questions</h1>
+      </div>
       <p>
         Drop a file anywhere on this page, choose one, or paste rows from a spreadsheet. You will see what comes of
         it before anything is kept.
