@@ -87,8 +87,7 @@ class PackSave(BaseModel):
     """Edits to be made one after the other, and the revision they were made on."""
 
     revision: int
-    edits: list[PackEdit] = []
-    title: Title | None = None
+    edits: list[PackEdit]
 
 
 class PackSaved(BaseModel):

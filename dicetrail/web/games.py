@@ -1,5 +1,7 @@
 """Games: the shelf's list, one game, its saves, its draw, and answers tried on it."""
 
+from collections.abc import Iterable
+
 from fastapi import APIRouter
 from sqlalchemy.orm import Session
 
@@ -13,7 +15,7 @@ from dicetrail.core import (
     first_game,
 )
 from dicetrail.store.games import add_game, newest_game, newest_games, revise_game
-from dicetrail.store.models import GameRevision
+from dicetrail.store.models import GameRevision, PackRevision
 from dicetrail.store.packs import newest_packs
 from dicetrail.store.runs import last_answered_run
 from dicetrail.web.boundary import (
@@ -81,9 +83,18 @@ def try_answers(game_id: str, trial: Trial, shelf: SharedShelf) -> TrialView:
 
 
 def pack_numbers(session: Session, document: Game) -> PackNumbers:
+    """The numbers of the newest revisions of the packs a game draws from."""
+    return _numbers(_packs_of(session, document))
+
+
+def _packs_of(session: Session, document: Game) -> list[PackRevision]:
     """The newest revisions of the packs a game draws from, as far as they are there."""
     wanted = {name for round_ in document.rounds for name in round_.packs}
-    return tuple(sorted((pack.pack_id, pack.number) for pack in newest_packs(session, wanted)))
+    return newest_packs(session, wanted)
+
+
+def _numbers(packs: Iterable[PackRevision]) -> PackNumbers:
+    return tuple(sorted((pack.pack_id, pack.number) for pack in packs))
 
 
 def newest_program(shelf: Shelf, game_id: str) -> Program:
@@ -97,9 +108,8 @@ def newest_program(shelf: Shelf, game_id: str) -> Program:
 def _view(shelf: Shelf, game_id: str) -> GameView:
     with shelf.database.reading() as session:
         game = newest_game(session, game_id)
-        wanted = {name for round_ in game.document.rounds for name in round_.packs}
-        packs = newest_packs(session, wanted)
-        examined = shelf.examined(game_id, game.number, pack_numbers(session, game.document))
+        packs = _packs_of(session, game.document)
+        examined = shelf.examined(game_id, game.number, _numbers(packs))
         return GameView(
             id=game_id,
             revision=game.number,

@@ -59,8 +59,7 @@ def edit_pack(pack_id: str, save: PackSave, shelf: SharedShelf, now: Now) -> Pac
         questions = list(newest.questions)
         for edit in save.edits:
             questions[edit.row : edit.row + edit.remove] = map(trimmed, edit.insert)
-        title = newest.title if save.title is None else save.title.strip() or newest.title
-        pack = Pack(title, tuple(questions))
+        pack = Pack(newest.title, tuple(questions))
         saved = revise_pack(session, newest, pack, newest.source, now)
     return PackSaved(
         revision=saved.number,

@@ -37,7 +37,9 @@ def show(run_id: str, shelf: SharedShelf) -> PlayView:
 @router.post("/runs/{run_id}/inputs")
 def take(run_id: str, given: NextInput, shelf: SharedShelf, now: Now) -> PlayView:
     """Take the player's next input."""
-    return _view(shelf, take_input(shelf, run_id, Place.PLAY, given.seen, given.action, now))
+    return _view(
+        shelf, take_input(shelf.database, run_id, Place.PLAY, given.seen, given.action, now)
+    )
 
 
 def _view(shelf: Shelf, run: RunRow) -> PlayView:

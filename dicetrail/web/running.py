@@ -6,7 +6,7 @@ from datetime import datetime, timedelta
 from starlette.exceptions import HTTPException
 
 from dicetrail.core import Action, Input
-from dicetrail.store import Place
+from dicetrail.store import Database, Place
 from dicetrail.store.games import newest_game
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import add_input, add_run, get_run
@@ -33,14 +33,14 @@ def start_run(
 
 
 def take_input(
-    shelf: Shelf, run_id: str, place: Place, seen: int, action: Action, now: datetime
+    database: Database, run_id: str, place: Place, seen: int, action: Action, now: datetime
 ) -> RunRow:
     """Take the next input of a run. Raises NotFound, StaleRun."""
-    with shelf.database.writing() as session:
+    with database.writing() as session:
         run = get_run(session, run_id, place)
         if len(run.inputs) >= MOST_INPUTS:
             raise HTTPException(409, f"A run takes at most {MOST_INPUTS:,} inputs.")
-        state = shelf.moments(run)[-1].state
-        at = max(state.at, (now - run.started_at) // timedelta(milliseconds=1))
+        before = run.inputs[-1].at if run.inputs else 0
+        at = max(before, (now - run.started_at) // timedelta(milliseconds=1))
         add_input(session, run, seen, Input(action, at))
         return run

@@ -34,7 +34,7 @@ def show(
 @router.post("/{run_id}/inputs")
 def take(run_id: str, given: NextInput, shelf: SharedShelf, now: Now) -> RunView:
     """Take the next input; the footprints given back are those it left."""
-    run = take_input(shelf, run_id, Place.TABLE, given.seen, given.action, now)
+    run = take_input(shelf.database, run_id, Place.TABLE, given.seen, given.action, now)
     return _view(shelf, run, None)
 
 

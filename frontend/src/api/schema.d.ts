@@ -1103,13 +1103,8 @@ export interface components {
         PackSave: {
             /** Revision */
             revision: number;
-            /**
-             * Edits
-             * @default []
-             */
+            /** Edits */
             edits: components["schemas"]["PackEdit"][];
-            /** Title */
-            title?: string | null;
         };
         /**
          * PackSaved

@@ -52,7 +52,7 @@ export function QuestionPane(props: QuestionPaneProps) {
         </Notice>
       )}
       {preview.data && shown && !preview.error && (
-        <section aria-label="As its player sees it" className="rounded-lg border border-edge p-3">
+        <section aria-label="As its player sees it" inert className="rounded-lg border border-edge p-3">
           <Asking table={preview.data} question={shown} onAnswer={nothing} onContinue={nothing} />
         </section>
       )}
