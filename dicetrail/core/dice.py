@@ -9,7 +9,8 @@ P). All of it is fixed for ever: changing any of it would change every kept run.
 """
 
 import hashlib
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
+from itertools import islice
 from random import Random
 from typing import TypeVar
 
@@ -44,19 +45,23 @@ class Stream:
             value = self.word() >> shift
         return value
 
+    def order(self, pool: int) -> Iterator[int]:
+        """The numbers of range(pool) in a random order, none twice, each when asked for.
+
+        Takes time and memory in proportion to how many are asked for, however large the pool.
+        """
+        moved: dict[int, int] = {}
+        for place in range(pool):
+            other = place + self.below(pool - place)
+            yield moved.get(other, other)
+            moved[other] = moved.get(place, place)
+
     def pick(self, pool: int, count: int) -> tuple[int, ...]:
         """The first `count` places of a random order of range(pool), none twice.
 
-        Takes time and memory in proportion to `count` alone, however large the pool; a
-        `count` beyond the pool gives the whole order.
+        A `count` beyond the pool gives the whole order.
         """
-        moved: dict[int, int] = {}
-        picked = []
-        for place in range(min(count, pool)):
-            other = place + self.below(pool - place)
-            picked.append(moved.get(other, other))
-            moved[other] = moved.get(place, place)
-        return tuple(picked)
+        return tuple(islice(self.order(pool), max(0, count)))
 
     def shuffled(self, items: Sequence[T]) -> tuple[T, ...]:
         """The items in a random order, each order as likely."""

@@ -16,11 +16,116 @@ MOST_POINTS = 1_000_000_000
 """Points and bounds stay within plus or minus this number."""
 
 
+Number = int | float
+"""A counter's value."""
+
+
 class Order(StrEnum):
-    """In which order things come."""
+    """In which order choices stand."""
 
     SHUFFLED = "shuffled"
     WRITTEN = "written"
+
+
+class DrawOrder(StrEnum):
+    """In which order questions come."""
+
+    SHUFFLED = "shuffled"
+    WRITTEN = "written"
+    EASY_FIRST = "easy first"
+    """Drawn by chance, then asked from the lowest level up."""
+    WEIGHTED = "weighted"
+    """By chance, some levels likelier than others."""
+
+
+class Refill(StrEnum):
+    """Whether a question that was asked can come again."""
+
+    NEVER = "never"
+    """The round is over when the pool is empty."""
+    WHEN_EMPTY = "when empty"
+    """The whole pool is shuffled again; never the same one twice running."""
+    EACH_TIME = "each time"
+    """Every question goes back at once; never the same right answer twice running."""
+
+
+class Shows(StrEnum):
+    """What the choices of a question are."""
+
+    TEXT = "text"
+    PICTURE = "picture"
+    """The choices name picture files."""
+    SOUND = "sound"
+    """The choices name sound files."""
+
+
+class Reveal(StrEnum):
+    """When the right answer is told."""
+
+    NEVER = "never"
+    LAST_TRY = "last try"
+    """Once the question is done with."""
+    ALWAYS = "always"
+    """After every answer, also while tries are left."""
+
+
+class To(StrEnum):
+    """Where a run goes after an answer."""
+
+    QUESTION = "next question"
+    AGAIN = "same question"
+    """Asked anew, with all its tries and its clock."""
+    NEXT_ROUND = "next round"
+    ROUND = "round"
+    ENDING = "ending"
+
+
+class RoundOrder(StrEnum):
+    """Which rounds are played."""
+
+    IN_ORDER = "in order"
+    CHOOSE_ONE = "choose one"
+    """The player picks one from a menu; the game is over after it."""
+    CHOOSE_EACH = "choose each"
+    """The player picks from a menu, again and again, until every round is played."""
+
+
+class ListsAsk(StrEnum):
+    """What is asked of named lists."""
+
+    SORT = "sort"
+    """To which list an item belongs."""
+    ODD_ONE_OUT = "odd one out"
+    """Which item is not of the same list as the others."""
+
+
+class Operator(StrEnum):
+    """What a sum does with its two numbers."""
+
+    PLUS = "plus"
+    MINUS = "minus"
+    TIMES = "times"
+    OVER = "over"
+    """Whole quotients only, never by zero, never a smaller number by a larger."""
+
+
+class Occasion(StrEnum):
+    """What a cue can answer to."""
+
+    OPENING = "opening"
+    SHOWN = "question shown"
+    RIGHT = "right"
+    CLOSE = "close"
+    WRONG = "wrong"
+    LATE = "late"
+    PASSED = "passed"
+    HINT = "hint"
+    LETTER_HIT = "letter hit"
+    LETTER_MISS = "letter miss"
+    LIFE_LOST = "life lost"
+    LIFE_WON = "life won"
+    ROUND_OVER = "round over"
+    ENDING = "ending"
 
 
 class Kind(StrEnum):
@@ -62,6 +167,8 @@ class Details:
     """How far off a number may be: an amount (``0.5``) or a share (``2%``)."""
     pinned: str = ""
     """The choice that always stands last."""
+    shows: Shows = Shows.TEXT
+    """What its choices are: texts, or the names of pictures or sounds."""
 
 
 PLAIN = Details()
@@ -106,12 +213,68 @@ class Pack:
 
 
 @dataclass(frozen=True, slots=True)
+class ItemList:
+    """A named list of items."""
+
+    title: str
+    items: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Lists:
+    """Questions asked of named lists: one for each item."""
+
+    lists: tuple[ItemList, ...]
+    asks: ListsAsk = ListsAsk.SORT
+    prompt: str = ""
+    """``{item}`` stands for the item to sort. Empty takes words of our own."""
+    choices: int = 4
+    """How many items an odd one out is found among, 3 to 8."""
+
+
+@dataclass(frozen=True, slots=True)
+class Span:
+    """Whole numbers from the least to the most, both included."""
+
+    least: int
+    most: int
+
+
+@dataclass(frozen=True, slots=True)
+class Sums:
+    """Questions of arithmetic, made anew for every run, none of them twice."""
+
+    operator: Operator = Operator.PLUS
+    left: Span = Span(1, 10)
+    right: Span = Span(1, 10)
+    cap: int | None = None
+    """The largest result allowed."""
+    negative: bool = False
+    """Whether results below zero are wanted."""
+    denominators: Span | None = None
+    """With it the numbers are numerators over one denominator, to be added or taken away."""
+    choices: int = 0
+    """0 for a typed answer, else how many choices, 2 to 8."""
+    count: int = 50
+    """How many are made for a run, at most; fewer if there are not so many."""
+
+
+@dataclass(frozen=True, slots=True)
 class Draw:
     """Which of a round's questions are asked, and in which order."""
 
     count: int | None = 10
-    """How many are drawn, 1 or more; None draws them all. None comes twice."""
-    order: Order = Order.SHUFFLED
+    """How many are drawn for each player, 1 or more; None draws on until none is left."""
+    order: DrawOrder = DrawOrder.SHUFFLED
+    topics: tuple[str, ...] = ()
+    """Only pack questions of these topics; empty takes all."""
+    levels: tuple[int, ...] = ()
+    """Only pack questions of these levels; empty takes all. No level counts as 1."""
+    player_chooses: bool = False
+    """Whether the player says how many questions, `count` at first."""
+    refill: Refill = Refill.NEVER
+    weights: tuple[int, ...] = (1, 1, 1, 1, 1)
+    """For a weighted order: how likely a question of level 1, 2, 3, 4, 5 is, 0 to 1000."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -120,54 +283,135 @@ class Ask:
 
     choice_order: Order = Order.SHUFFLED
     """WRITTEN keeps the order of the file, in which the right choice stands first."""
+    spread: bool = False
+    """Whether right answers fall on every place equally often; for shuffled choices."""
+    shown: int | None = None
+    """How many of the choices are shown, 2 to 8, the right one among them; None shows all."""
+    tries: int | None = 1
+    """Answers allowed to a question, 1 to 20; None asks until it is right."""
+    misses: int = 3
+    """Wrong letters allowed to a word, 1 to 10."""
+    seconds: int | None = None
+    """Time for a question that names none of its own, 1 to 3600; None sets no clock."""
+    hints: bool = True
+    """Whether a question's hint can be asked for."""
+    passing: bool = False
+    """Whether a question can be passed."""
 
 
 @dataclass(frozen=True, slots=True)
 class Check:
-    """Which typed answers name a choice. Picking a slat always does."""
+    """How forgiving the reading of an answer is. Picking a slat always names its choice."""
 
     by_letter: bool = True
     by_place: bool = True
     by_text: bool = True
     ignore_case: bool = True
-    """Whether a text in other capitals still names its choice. Letters never mind."""
+    """Whether capitals make no difference. Letters of choices never mind them."""
+    ignore_accents: bool = False
+    ignore_punctuation: bool = False
+    articles: str = ""
+    """Words that may be missing at the start, with spaces between: ``a an the``."""
+    typos: int = 0
+    """How many slips of the finger are forgiven, 0 to 3; none in words under four letters."""
 
 
 @dataclass(frozen=True, slots=True)
-class Score:
-    """Points added to the score for an answer; negative points take away."""
+class After:
+    """What an answer is followed by, unless a cue says otherwise."""
 
-    right: int = 1
-    wrong: int = 0
+    reveal: Reveal = Reveal.LAST_TRY
+    hold_ms: int | None = None
+    """How long the feedback holds the run, 0 to 60000 ms; None until the player goes on."""
+
+
+@dataclass(frozen=True, slots=True)
+class Way:
+    """Where to go on; `name` is the title of the round or the ending meant."""
+
+    to: To = To.QUESTION
+    name: str = ""
+
+
+NEXT = Way()
+
+
+@dataclass(frozen=True, slots=True)
+class Moves:
+    """Where the run goes on when a question is done with."""
+
+    right: Way = NEXT
+    wrong: Way = NEXT
+    """After the last try; while tries are left the question stands."""
+    timeout: Way = NEXT
+    passed: Way = NEXT
 
 
 @dataclass(frozen=True, slots=True)
 class Round:
-    """A stretch of the game with its own questions and rules."""
+    """A stretch of the game with its own questions, draw, clock and moves."""
 
     title: str
     packs: tuple[str, ...] = ()
     """The packs drawn from, by their identifiers, in order."""
+    lists: tuple[Lists, ...] = ()
+    sums: tuple[Sums, ...] = ()
     draw: Draw = Draw()
     ask: Ask = Ask()
     check: Check = Check()
-    score: Score = Score()
+    after: After = After()
+    moves: Moves = Moves()
+    seconds: int | None = None
+    """Time for the whole round, 1 to 86400; None sets no clock."""
+
+
+@dataclass(frozen=True, slots=True)
+class Cue:
+    """One piece of feedback, and what it answers to. The rule script can play it too."""
+
+    name: str
+    on: tuple[Occasion, ...] = ()
+    words: str = ""
+    """What is said; ``{score}`` and the like are filled in."""
+    hold_ms: int | None = None
+    """How long it holds the run after an answer, 0 to 60000 ms; None as the round says."""
 
 
 @dataclass(frozen=True, slots=True)
 class Ending:
-    """A named way for the game to end. The first whose bounds hold the score is taken."""
+    """A named way for the game to end. The first that fits is taken.
+
+    It fits if its bounds, both inclusive, hold the counter or fact named by `counts`, and
+    if the condition `when`, written as in the rule script, holds too.
+    """
 
     title: str
     verdict: str
     at_least: int | None = None
     at_most: int | None = None
+    counts: str = "score"
+    when: str = ""
+    at_once: bool = False
+    """Whether it is tried after every change, and not only when the game is over."""
 
-    def fits(self, score: int) -> bool:
-        """Whether this ending's bounds, both inclusive, hold the score."""
-        return (self.at_least is None or score >= self.at_least) and (
-            self.at_most is None or score <= self.at_most
-        )
+
+@dataclass(frozen=True, slots=True)
+class Opening:
+    """How a run begins."""
+
+    words: str = ""
+    asks_names: bool = False
+    most_players: int = 1
+    """How many can play in turns, 1 to 4."""
+    rounds: RoundOrder = RoundOrder.IN_ORDER
+
+
+ONE_POINT_EACH = """\
+score = 0
+
+def right():
+    score += 1
+"""
 
 
 @dataclass(frozen=True, slots=True)
@@ -177,3 +421,31 @@ class Game:
     title: str
     rounds: tuple[Round, ...]
     endings: tuple[Ending, ...]
+    script: str = ONE_POINT_EACH
+    """The rules: what each outcome does to the counters."""
+    opening: Opening = Opening()
+    cues: tuple[Cue, ...] = ()
+    seconds: int | None = None
+    """Time for the whole game, 1 to 86400; None sets no clock."""
+
+
+DOCUMENT = (
+    Question,
+    Details,
+    ItemList,
+    Lists,
+    Span,
+    Sums,
+    Draw,
+    Ask,
+    Check,
+    After,
+    Way,
+    Moves,
+    Round,
+    Cue,
+    Ending,
+    Opening,
+    Game,
+)
+"""Every part a document is made of."""

@@ -1,180 +1,113 @@
-"""The whole run: build a program, start it, step it, replay it.
+"""The whole run: start it, step it, replay it.
 
-Theory of operation. A run is in one of four phases. It opens; `Begin` draws the questions
-and asks the first. An answer is checked: an unreadable one leaves the question standing, a
-right or wrong one is scored and the run holds, showing the right answer, until `Continue`
-moves it on to the next question or, when none is left, to the first ending that fits.
+Theory of operation. A run is in one of four phases. It opens; `Begin` starts a round and
+asks its first question. What comes of a question (an answer, its clock's end, a pass) is
+settled by the rules, and unless tries are left the run holds, showing what it was, for a
+time or until `Continue`; then it goes the way that was settled: to the next question, the
+same one, another round, or an ending. When a round's questions or its time run out the
+next round begins, or the menu opens again, or the game is over and the endings are tried.
 
-    OPENING --Begin--> ASKING --Answer--> HOLDING --Continue--> ASKING ... --> ENDED
-                          `--unreadable--> ASKING
+    OPENING --Begin--> ASKING --outcome--> HOLDING --its time, or Continue--> ASKING ...
+       ^                  `--unreadable, or tries left--> ASKING             |
+       `-------------------------- menu of rounds --------------------------+--> ENDED
 
-An action that is not allowed now changes nothing and leaves a footprint that says so.
+Countdowns run in ASKING alone. Before an action is taken, every countdown that ended by
+its time is worked out, in order, so an answer at the deadline finds the question gone. An
+action that is not allowed now changes nothing and leaves a footprint that says so.
+
 Nothing here reads a clock or chooses a chance: `at` and `dice` are given. Everything that
-follows from the program and the dice (which questions, in which order their choices) is
-worked out when asked for and never kept in the state.
+follows from the program and the dice is worked out when asked for and never kept in the
+state.
 """
 
-from collections.abc import Iterable, Sequence
-from dataclasses import dataclass, field, replace
-from enum import StrEnum
-from typing import Literal
+from collections.abc import Callable, Iterable, Sequence
+from typing import Any
 
-from dicetrail.core.checking import (
-    LETTERS,
-    Checked,
-    Given,
-    Verdict,
-    check_choice,
-    check_number,
-    check_typed,
+from dicetrail.core.checking import Verdict
+from dicetrail.core.document import (
+    Kind,
+    Occasion,
+    RoundOrder,
 )
-from dicetrail.core.dice import stream
-from dicetrail.core.document import Game, Kind, Order, Question, Round
-from dicetrail.core.footprints import Change, Footprint, Stop, What
-from dicetrail.core.problems import GameProblems, Severity
-from dicetrail.core.settle import Tally, first_fitting, settle
-from dicetrail.core.survey import Packs, survey
+from dicetrail.core.events import Prints, cued, quiet, run_rules, tries_left
+from dicetrail.core.flow import (
+    after_hold,
+    enter_round,
+    game_over,
+    hold,
+    in_ms,
+    settled_question,
+    time_is_up,
+    way_to_ending,
+)
+from dicetrail.core.footprints import Footprint, Stop, What
+from dicetrail.core.letters import as_letter, letters_of
+from dicetrail.core.program import (
+    Program,
+    check,
+    deal_of,
+    question_of,
+    round_of,
+    seconds_allowed,
+)
+from dicetrail.core.run import (
+    MOST_PLAYERS,
+    Action,
+    Answer,
+    Begin,
+    Clocks,
+    Continue,
+    Hint,
+    Input,
+    Letter,
+    Moment,
+    Pass,
+    Phase,
+    Quit,
+    Result,
+    State,
+    TimeRanBackwards,
+    Wait,
+)
+from dicetrail.core.script import Event
 from dicetrail.core.words import counted
 
-
-class Phase(StrEnum):
-    """Where a run stands."""
-
-    OPENING = "opening"
-    ASKING = "asking"
-    HOLDING = "holding"
-    ENDED = "ended"
-
-
-@dataclass(frozen=True, slots=True)
-class Begin:
-    """The player starts playing."""
-
-    action: Literal["begin"] = "begin"
-
-
-@dataclass(frozen=True, slots=True)
-class Answer:
-    """The player answers: words typed, or the place (from 1) of the slat picked."""
-
-    value: Given
-    action: Literal["answer"] = "answer"
-
-
-@dataclass(frozen=True, slots=True)
-class Continue:
-    """The player has seen the feedback and goes on."""
-
-    action: Literal["continue"] = "continue"
-
-
-Action = Begin | Answer | Continue
-
-
-@dataclass(frozen=True, slots=True)
-class Input:
-    """An action and when it came, in milliseconds since the run began."""
-
-    action: Action
-    at: int
-
-
-class TimeRanBackwards(ValueError):
-    """An action was said to come before the one it follows. A mistake of the caller's."""
-
-
-@dataclass(frozen=True, slots=True)
-class Sourced:
-    """A question of a round's pool: the pack it comes from and its number there, from 0."""
-
-    pack: str
-    number: int
-    question: Question
-
-
-@dataclass(frozen=True, eq=False)
-class Program:
-    """A game made ready to run, with its questions at hand. Made by `build` alone."""
-
-    game: Game
-    pool: tuple[Sourced, ...]
-    _drawn: dict[int, tuple[int, ...]] = field(default_factory=dict, repr=False)
-
-    @property
-    def round(self) -> Round:
-        """The round that is played."""
-        return self.game.rounds[0]
-
-    @property
-    def length(self) -> int:
-        """How many questions a run asks."""
-        count = self.round.draw.count
-        return len(self.pool) if count is None else min(count, len(self.pool))
-
-
-@dataclass(frozen=True, slots=True)
-class State:
-    """All that tells one point of a run from another and cannot be worked out."""
-
-    dice: int
-    players: tuple[str, ...]
-    at: int
-    phase: Phase = Phase.OPENING
-    position: int = 0
-    """Which question of the run, from 0."""
-    tally: Tally = Tally()
-    given: Given | None = None
-    """The last answer to the question at this position."""
-    ending: int | None = None
-
-
-@dataclass(frozen=True, slots=True)
-class Moment:
-    """Where a run stands after a step, and what happened in that step."""
-
-    state: State
-    footprints: tuple[Footprint, ...]
-
-
-def build(game: Game, packs: Packs) -> Program:
-    """A program that can be run. Raises GameProblems, listing all, if there is any fault."""
-    problems = survey(game, packs)
-    if any(problem.severity is Severity.FAULT for problem in problems):
-        raise GameProblems(problems)
-    pool = tuple(
-        Sourced(name, number, question)
-        for name in game.rounds[0].packs
-        for number, question in enumerate(packs[name].questions)
-    )
-    return Program(game, pool)
+MOST_UNATTENDED = 100
+"""After so many countdowns in a row without a player doing anything, the clocks wait."""
 
 
 def start(program: Program, dice: int, players: Sequence[str] = ("Player",), at: int = 0) -> Moment:
-    """The opening of a run. Raises ValueError unless there is exactly one player."""
-    if len(players) != 1:
-        raise ValueError(f"a run has one player, not {len(players)}")
-    questions = counted(len(program.pool), "question")
-    packs = counted(len(program.round.packs), "pack")
+    """The opening of a run. Raises ValueError unless the game takes that many players."""
+    most = max(1, min(MOST_PLAYERS, program.game.opening.most_players))
+    if not 1 <= len(players) <= most:
+        raise ValueError(f"this game takes 1 to {most} players, not {len(players)}")
+    questions = counted(sum(len(pool) for pool in program.pools), "question")
+    packs = counted(len({name for round_ in program.game.rounds for name in round_.packs}), "pack")
     loaded = Footprint(at, Stop.LOAD, What.LOADED, f"{questions} from {packs}")
-    return Moment(State(dice, tuple(players), at), (loaded,))
+    tallies = (program.rules.first,) * len(players)
+    clocks = Clocks(game=in_ms(program.game.seconds))
+    return Moment(State(dice, tuple(players), at, tallies, clocks=clocks), (loaded,))
 
 
 def step(program: Program, state: State, action: Action, at: int) -> Moment:
-    """The run after one action, and what it did.
+    """The run after one action, and what happened up to it.
 
     Raises TimeRanBackwards if `at` is less than the state's.
     """
     if at < state.at:
         raise TimeRanBackwards(f"an action at {at} ms cannot follow one at {state.at} ms")
-    now = replace(state, at=at)
-    match action, state.phase:
-        case Begin(), Phase.OPENING:
-            return _begin(program, now)
-        case Answer(value), Phase.ASKING:
-            return _answer(program, now, value)
-        case Continue(), Phase.HOLDING:
-            return _move_on(program, now)
-    return _refuse(state, action, at)
+    prints: Prints = []
+    state = _let_time_pass(program, state, at, prints)
+    if isinstance(action, Wait):
+        return Moment(state, tuple(prints))
+    if state.unattended:
+        state = state._replace(unattended=0)
+    take = _TAKEN.get((type(action), state.phase))
+    if take is None:
+        _refuse(state, action, prints, _WHEN[state.phase])
+    else:
+        state = take(program, state, action, prints)
+    return Moment(state, tuple(prints))
 
 
 def replay(
@@ -187,190 +120,202 @@ def replay(
     return tuple(moments)
 
 
-def drawn(program: Program, dice: int) -> tuple[int, ...]:
-    """The places in the pool of the questions these dice draw, in the order asked."""
-    order = program._drawn.get(dice)
-    if order is None:
-        if program.round.draw.order is Order.WRITTEN:
-            order = tuple(range(program.length))
+def _let_time_pass(program: Program, state: State, at: int, prints: Prints) -> State:
+    """The state at a later time, every countdown that ended by then worked out."""
+    while True:
+        if state.phase is Phase.HOLDING and state.hold is not None:
+            due = state.at + state.hold
+            if due > at:
+                return state._replace(at=at, hold=due - at)
+            state = after_hold(program, state._replace(at=due), prints)
+        elif state.phase is Phase.ASKING and state.unattended < MOST_UNATTENDED:
+            soonest = state.clocks.soonest
+            if soonest is None or state.at + max(0, soonest) > at:
+                return _tick(state, at)
+            state = _tick(state, state.at + max(0, soonest))
+            state = state._replace(unattended=state.unattended + 1)
+            if state.unattended == MOST_UNATTENDED:
+                why = "nobody has done anything for a long time; the clocks wait for the player"
+                prints.append(Footprint(state.at, Stop.ASK, What.HELD, why))
+            else:
+                state = _countdown_ended(program, state, prints)
         else:
-            order = stream(dice, "draw").pick(len(program.pool), program.length)
-        program._drawn.clear()  # one run at a time is the common case; a memo, not a store
-        program._drawn[dice] = order
-    return order
+            return state._replace(at=at)
 
 
-def asked(program: Program, dice: int, position: int) -> Sourced:
-    """The question asked at a position (from 0) of a run."""
-    return program.pool[drawn(program, dice)[position]]
-
-
-def choices_shown(
-    program: Program, dice: int, position: int
-) -> tuple[tuple[str, ...], tuple[int, ...]]:
-    """The choices of the question at a position, in the order shown, and the right ones' places.
-
-    The order hangs on the question's own number in its pack, so a question added to the
-    end of a pack moves no other question's choices. True always stands before false, and a
-    pinned choice last. Both are empty for a question that is answered by typing.
-    """
-    source = asked(program, dice, position)
-    question = source.question
-    choices = question.choices
-    if program.round.ask.choice_order is Order.WRITTEN or question.kind is Kind.TRUTH:
-        shown = choices
-    else:
-        chances = stream(dice, f"choices of {source.pack}", position=source.number)
-        shown = chances.shuffled(choices)
-    if question.details.pinned in shown:
-        pinned = question.details.pinned
-        shown = (*(choice for choice in shown if choice != pinned), pinned)
-    right = tuple(place for place, choice in enumerate(shown, 1) if choice in question.right)
-    return shown, right
-
-
-def right_answer(program: Program, dice: int, position: int) -> str:
-    """The right answer to the question at a position, with its letter: ``B, “Carrot”``."""
-    choices, right = choices_shown(program, dice, position)
-    if not right:
-        return f"“{asked(program, dice, position).question.answer}”"
-    return " or ".join(f"{LETTERS[place - 1]}, “{choices[place - 1]}”" for place in right)
-
-
-def check(program: Program, dice: int, position: int, given: Given) -> Checked:
-    """The verdict on an answer to the question at a position of a run."""
-    question, rules = asked(program, dice, position).question, program.round.check
-    match question.kind:
-        case Kind.TYPED | Kind.LETTERS:
-            return check_typed(given, question.right, rules)
-        case Kind.NUMBER:
-            return check_number(given, question.right[0], question.details.tolerance)
-    choices, right = choices_shown(program, dice, position)
-    return check_choice(given, choices, right, rules)
-
-
-def _begin(program: Program, now: State) -> Moment:
-    state = replace(now, phase=Phase.ASKING)
-    begun = Footprint(now.at, Stop.OPEN, What.BEGUN, f"{now.players[0]} begins")
-    order = program.round.draw.order
-    how = "in the order written" if order is Order.WRITTEN else f"shuffled by dice {now.dice}"
-    pool = counted(len(program.pool), "question")
-    picked = Footprint(
-        now.at, Stop.DRAW, What.DRAWN, f"{program.length} of {pool} drawn, {how}, none twice"
+def _tick(state: State, at: int) -> State:
+    """The state later in the same question."""
+    passed = at - state.at
+    if not passed:
+        return state
+    clocks = state.clocks
+    left = Clocks(
+        *(
+            None if left is None else left - passed
+            for left in (clocks.question, clocks.round, clocks.game)
+        )
     )
-    return Moment(state, (begun, picked, *_ask(program, state)))
+    return state._replace(at=at, clocks=left, used=state.used + passed)
 
 
-def _ask(program: Program, state: State) -> tuple[Footprint, ...]:
-    source = asked(program, state.dice, state.position)
-    number = state.position + 1
-    before = number - 1 or None
-    written = program.round.ask.choice_order is Order.WRITTEN
-    count = len(source.question.choices)
-    if count:
-        order = "in the order written" if written else "shuffled"
-        how = f"with {count} choices, A to {LETTERS[count - 1]}, {order}"
-    else:
-        how = "to be answered by typing"
-    return (
-        Footprint(
-            state.at,
-            Stop.DRAW,
-            What.DRAWN,
-            f"question {number} of {program.length} is number {source.number + 1} of its pack",
-            (Change("question", before, number),),
-        ),
-        Footprint(
-            state.at,
-            Stop.ASK,
-            What.ASKED,
-            f"“{source.question.prompt}” {how}",
-        ),
-    )
+def _countdown_ended(program: Program, state: State, prints: Prints) -> State:
+    """What follows from the end of a countdown: the question's before the round's, and that
+    before the game's."""
+    if state.clocks.question is not None and state.clocks.question <= 0:
+        seconds = seconds_allowed(program, state)
+        why = f"{counted(seconds or 0, 'second')} are over; an answer is too late now"
+        prints.append(Footprint(state.at, Stop.ASK, What.LATE, why))
+        return settled_question(program, quiet(state), Event.TIMEOUT, Result.LATE, prints)
+    return time_is_up(program, state, state.position + 1, prints)
 
 
-def _answer(program: Program, now: State, given: Given) -> Moment:
-    state = replace(now, given=given)
-    checked = check(program, now.dice, now.position, given)
+def _begin(program: Program, state: State, action: Begin, prints: Prints) -> State:
+    """Start the run, or a round chosen from the menu."""
+    game = program.game
+    has_menu = game.opening.rounds is not RoundOrder.IN_ORDER and len(game.rounds) > 1
+    number = (action.round or 0) if has_menu or not action.round else -1
+    if not 0 <= number < len(game.rounds):
+        return _refuse(state, action, prints, "because there is no such round to choose")
+    if number in {before.round for before in state.played}:
+        return _refuse(state, action, prints, "because that round has been played")
+    wanted = action.questions
+    if wanted is not None:
+        pool = deal_of(program, state._replace(round=number)).pool
+        if not game.rounds[number].draw.player_chooses:
+            return _refuse(state, action, prints, "because the number of questions is set")
+        if not 1 <= wanted <= len(pool):
+            return _refuse(state, action, prints, f"unless 1 to {len(pool)} questions are wanted")
+    state = quiet(state)
+    if not state.played:
+        names = " and ".join(state.players)
+        verb = "begins" if len(state.players) == 1 else "begin"
+        prints.append(Footprint(state.at, Stop.OPEN, What.BEGUN, f"{names} {verb}"))
+        for turn in range(len(state.players)):
+            state, settled = run_rules(program, state._replace(turn=turn), Event.STARTED, prints)
+            if settled.ending is not None:
+                return game_over(program, state, settled.ending, prints)
+        state = cued(program, state, Occasion.OPENING, prints)._replace(turn=0)
+    return enter_round(program, state, number, wanted, prints)
+
+
+def _answer(program: Program, state: State, action: Answer, prints: Prints) -> State:
+    given = action.value
+    checked = check(program, state, given)
     said = f"picked choice {given}" if isinstance(given, int) else f"typed “{given}”"
-    steps = (
-        Footprint(now.at, Stop.ASK, What.ANSWERED, f"{now.players[0]} {said}"),
-        Footprint(now.at, Stop.CHECK, What.CHECKED, f"{checked.verdict}: {checked.why}"),
+    prints.append(
+        Footprint(state.at, Stop.ASK, What.ANSWERED, f"{state.players[state.turn]} {said}")
     )
-    match checked.verdict:
-        case Verdict.UNREADABLE:
-            return Moment(state, steps)
-        case Verdict.RIGHT | Verdict.WRONG as outcome:
-            tally = settle(program.round.score, now.tally, outcome)
-    worth = counted(tally.score - now.tally.score, "point")
-    scored = Footprint(
-        now.at,
-        Stop.SCORE,
-        What.CHANGED,
-        f"a {outcome} answer is worth {worth}",
-        _tally_changes(now.tally, tally),
+    why = f"{checked.verdict}: {checked.why}"
+    prints.append(Footprint(state.at, Stop.CHECK, What.CHECKED, why))
+    if checked.verdict is Verdict.UNREADABLE:
+        return quiet(state)._replace(given=given, result=Result.UNREADABLE)
+    state = quiet(state)._replace(given=given, tries_used=state.tries_used + 1)
+    if checked.verdict is Verdict.WRONG:
+        return settled_question(program, state, Event.WRONG, Result.WRONG, prints)
+    return settled_question(program, state, Event.RIGHT, Result(checked.verdict.value), prints)
+
+
+def _letter(program: Program, state: State, action: Letter, prints: Prints) -> State:
+    question = question_of(program, state)
+    if question.kind is not Kind.LETTERS:
+        return _refuse(state, action, prints, "because the question is not a word to find")
+    letter = as_letter(action.char[:8])
+    if letter is None:
+        return _refuse(state, action, prints, "unless it is one letter or digit")
+    if letter in state.tried:
+        return _refuse(state, action, prints, f"because “{letter}” was tried before")
+    wanted = letters_of(question.right[0])
+    tried = (*state.tried, letter)
+    stands = letter in wanted
+    who = state.players[state.turn]
+    prints.append(Footprint(state.at, Stop.ASK, What.ANSWERED, f"{who} tried “{letter}”"))
+    verdict = "hit" if stands else "miss"
+    why = f"{verdict}: “{letter}” {'stands' if stands else 'does not stand'} in the word"
+    prints.append(Footprint(state.at, Stop.CHECK, What.CHECKED, why))
+    misses = state.tries_used + (not stands)
+    state = quiet(state)._replace(
+        tried=tried, tries_used=misses, given=None, result=Result(verdict)
     )
-    held = Footprint(
-        now.at,
-        Stop.CUE,
-        What.HELD,
-        f"the right answer, {right_answer(program, now.dice, now.position)}, is shown until "
-        "the player goes on",
+    event = Event.LETTER_HIT if stands else Event.LETTER_MISS
+    state, settled = run_rules(program, state, event, prints)
+    state = cued(program, state, Occasion(event.value.replace("_", " ")), prints)
+    if settled.ending is not None:
+        return hold(program, state, way_to_ending(program, settled.ending), prints)
+    if wanted <= set(tried):
+        return settled_question(program, state, Event.RIGHT, Result.RIGHT, prints)
+    if not stands and tries_left(program, state) == 0:
+        return settled_question(program, state, Event.WRONG, Result.WRONG, prints)
+    return state
+
+
+def _hint(program: Program, state: State, action: Hint, prints: Prints) -> State:
+    if not round_of(program, state).ask.hints:
+        return _refuse(state, action, prints, "because this round gives no hints")
+    if not question_of(program, state).details.hint:
+        return _refuse(state, action, prints, "because the question has no hint")
+    if state.is_hinted:
+        return _refuse(state, action, prints, "because the hint is shown already")
+    prints.append(
+        Footprint(state.at, Stop.ASK, What.HINTED, f"{state.players[state.turn]} took the hint")
     )
-    state = replace(state, phase=Phase.HOLDING, tally=tally)
-    return Moment(state, (*steps, scored, held))
+    state, settled = run_rules(program, quiet(state)._replace(is_hinted=True), Event.HINTED, prints)
+    state = cued(program, state, Occasion.HINT, prints)
+    if settled.ending is not None:
+        return hold(program, state, way_to_ending(program, settled.ending), prints)
+    return state
 
 
-def _move_on(program: Program, now: State) -> Moment:
-    position = now.position + 1
-    if position == program.length:
-        return _end(program, now)
-    state = replace(now, phase=Phase.ASKING, position=position, given=None)
-    moved = Footprint(
-        now.at, Stop.MOVE_ON, What.MOVED, f"on to question {position + 1} of {program.length}"
-    )
-    return Moment(state, (moved, *_ask(program, state)))
-
-
-def _end(program: Program, now: State) -> Moment:
-    number = first_fitting(program.game.endings, now.tally.score)
-    if number is None:
-        raise AssertionError("build refuses a game with a score that no ending fits")
-    ending = program.game.endings[number]
-    points = counted(now.tally.score, "point")
-    return Moment(
-        replace(now, phase=Phase.ENDED, ending=number),
-        (
-            Footprint(now.at, Stop.MOVE_ON, What.MOVED, "no question is left"),
-            Footprint(
-                now.at,
-                Stop.END,
-                What.ENDED,
-                f"with {points} the first ending that fits is “{ending.title}”",
-                (Change("ending", None, ending.title),),
-            ),
-        ),
+def _pass(program: Program, state: State, action: Pass, prints: Prints) -> State:
+    if not round_of(program, state).ask.passing:
+        return _refuse(state, action, prints, "because this round lets no question pass")
+    prints.append(Footprint(state.at, Stop.ASK, What.PASSED, f"{state.players[state.turn]} passed"))
+    return settled_question(
+        program, quiet(state)._replace(given=None), Event.PASSED, Result.PASSED, prints
     )
 
 
-_STANDS_AT = {
-    Phase.OPENING: (Stop.OPEN, "before the run has begun"),
-    Phase.ASKING: (Stop.ASK, "while a question waits for its answer"),
-    Phase.HOLDING: (Stop.CUE, "while the right answer is shown"),
-    Phase.ENDED: (Stop.END, "after the end"),
+def _continue(program: Program, state: State, action: Continue, prints: Prints) -> State:
+    if state.hold is not None:
+        return _refuse(state, action, prints, f"before the hold is over, in {state.hold} ms")
+    return after_hold(program, state, prints)
+
+
+def _quit(program: Program, state: State, _action: Quit, prints: Prints) -> State:
+    who = state.players[state.turn]
+    prints.append(Footprint(state.at, Stop.MOVE_ON, What.MOVED, f"{who} gave up"))
+    return game_over(program, quiet(state), None, prints)
+
+
+_TAKEN: dict[tuple[type, Phase], Callable[[Program, State, Any, Prints], State]] = {
+    (Begin, Phase.OPENING): _begin,
+    (Answer, Phase.ASKING): _answer,
+    (Letter, Phase.ASKING): _letter,
+    (Hint, Phase.ASKING): _hint,
+    (Pass, Phase.ASKING): _pass,
+    (Continue, Phase.HOLDING): _continue,
+    (Quit, Phase.OPENING): _quit,
+    (Quit, Phase.ASKING): _quit,
+    (Quit, Phase.HOLDING): _quit,
 }
 
 
-def _refuse(state: State, action: Action, at: int) -> Moment:
-    stop, when = _STANDS_AT[state.phase]
-    why = f"“{action.action}” is not taken {when}; nothing changed"
-    return Moment(state, (Footprint(at, stop, What.REFUSED, why),))
+_STANDS_AT = {
+    Phase.OPENING: Stop.OPEN,
+    Phase.ASKING: Stop.ASK,
+    Phase.HOLDING: Stop.CUE,
+    Phase.ENDED: Stop.END,
+}
 
 
-def _tally_changes(before: Tally, after: Tally) -> tuple[Change, ...]:
-    values = (
-        ("score", before.score, after.score),
-        ("right answers", before.right_count, after.right_count),
-        ("wrong answers", before.wrong_count, after.wrong_count),
-    )
-    return tuple(Change(name, old, new) for name, old, new in values if old != new)
+_WHEN = {
+    Phase.OPENING: "before the run has begun",
+    Phase.ASKING: "while a question waits for its answer",
+    Phase.HOLDING: "while the feedback is shown",
+    Phase.ENDED: "after the end",
+}
+
+
+def _refuse(state: State, action: Action, prints: Prints, why: str) -> State:
+    words = f"“{action.action}” is not taken {why}; nothing changed"
+    prints.append(Footprint(state.at, _STANDS_AT[state.phase], What.REFUSED, words))
+    return state

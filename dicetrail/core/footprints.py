@@ -2,12 +2,14 @@
 
 A footprint belongs to the stop where it happened, says in one plain sentence why, and
 holds every value that changed, before and after. Screens show footprints, tests compare
-them, and a run can be told from them alone. None tells a right answer before the player
-has answered.
+them, and a run can be told from them alone. None tells a right answer before the question
+is done with.
 """
 
 from dataclasses import dataclass
 from enum import StrEnum
+
+from dicetrail.core.document import Number
 
 
 class Stop(StrEnum):
@@ -33,7 +35,13 @@ class What(StrEnum):
     ASKED = "asked"
     ANSWERED = "answered"
     CHECKED = "checked"
+    HINTED = "hinted"
+    PASSED = "passed"
+    LATE = "late"
     CHANGED = "changed"
+    FAILED = "failed"
+    """A line of the rule script could not be worked out; the counter stayed as it was."""
+    CUED = "cued"
     HELD = "held"
     MOVED = "moved"
     REFUSED = "refused"
@@ -45,8 +53,16 @@ class Change:
     """One value, before and after."""
 
     name: str
-    before: int | str | None
-    after: int | str | None
+    before: Number | str | None
+    after: Number | str | None
+
+
+@dataclass(frozen=True, slots=True)
+class Fact:
+    """One value a handler could read."""
+
+    name: str
+    value: Number | str
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,3 +74,7 @@ class Footprint:
     what: What
     why: str
     changes: tuple[Change, ...] = ()
+    lines: tuple[int, ...] = ()
+    """The lines of the rule script that ran, in order; the one that failed."""
+    facts: tuple[Fact, ...] = ()
+    """What those lines could read, as it was when they ran."""

@@ -6,8 +6,10 @@ from dataclasses import dataclass
 
 from dicetrail.core.checking import as_shown, fold
 from dicetrail.core.document import Ending, Game, Pack, Question, Round
-from dicetrail.core.engine import Begin, Program, Sourced, start, step
+from dicetrail.core.program import Program, spot
 from dicetrail.core.questions import choices_alike, faults, missing_medium
+from dicetrail.core.settle import rules_of
+from dicetrail.core.sources import Sourced
 from dicetrail.core.table import Table, table
 
 
@@ -60,6 +62,5 @@ def preview(question: Question, dice: int, media: Mapping[str, str]) -> Table:
     `media` tells where pictures and sounds are found, by name.
     """
     game = Game("Preview", (Round("Preview"),), (Ending("", ""),))
-    program = Program(game, (Sourced("preview", 0, question),))
-    begun = step(program, start(program, dice).state, Begin(), 0)
-    return table(program, begun.state, {"preview": media})
+    program = Program(game, rules_of(game), ((Sourced("preview", 0, question),),))
+    return table(program, spot(program, dice), {"preview": media})

@@ -16,4 +16,4 @@ def first_game(title: str, packs: tuple[str, ...], questions: int) -> Game:
     middle = Ending("Well done", "Half of it right, or more.", half)
     rest = Ending("A start", "Play again: the questions will come in another order.")
     endings = (everything, middle, rest) if half < count else (everything, rest)
-    return Game(title, (Round("Round 1", packs, Draw(count)),), endings)
+    return Game(title, (Round("Round 1", packs, draw=Draw(count)),), endings)

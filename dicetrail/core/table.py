@@ -1,14 +1,31 @@
 """The table: what the player has in front of them at one point of a run.
 
-Made from the program and the state alone. Until a question is answered nothing here hangs
-on which choice is right; after it the right answer and the verdict are told.
+Made from the program and the state alone. Until a question is done with nothing here hangs
+on which choice is right; after it the verdict is told, and the right answer as far as the
+round tells it.
 """
 
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from dicetrail.core.checking import LETTERS, Verdict
-from dicetrail.core.engine import Phase, Program, State, asked, check, choices_shown, right_answer
+from dicetrail.core.checking import LETTERS
+from dicetrail.core.document import Kind, Number, Question, Reveal, RoundOrder, Shows
+from dicetrail.core.letters import Cell, laid_out
+from dicetrail.core.program import (
+    Program,
+    asked,
+    check,
+    choices_of,
+    length_of_round,
+    question_of,
+    right_answer,
+    round_of,
+    seconds_allowed,
+    tries_allowed,
+)
+from dicetrail.core.run import Phase, Result, State
+from dicetrail.core.settle import tally_percent
+from dicetrail.core.words import filled_in
 
 Media = Mapping[str, Mapping[str, str]]
 """Where pictures and sounds are found: by pack, then by the name its questions give them."""
@@ -18,11 +35,13 @@ NO_MEDIA: Media = {}
 
 @dataclass(frozen=True, slots=True)
 class Slat:
-    """One choice as it is offered."""
+    """One choice as it is offered: a text, or where its picture or sound is found."""
 
     letter: str
     place: int
     text: str
+    picture: str
+    sound: str
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,8 +49,19 @@ class QuestionShown:
     """The question in play. `number` counts from 1."""
 
     number: int
+    kind: Kind
     prompt: str
     choices: tuple[Slat, ...]
+    words: tuple[tuple[Cell, ...], ...]
+    """A word or phrase to find, word by word; empty for other kinds."""
+    tried: tuple[str, ...]
+    """The letters tried."""
+    tries_left: int | None
+    """Answers, or letters missed, still allowed; None without a limit."""
+    hint: str
+    """The hint, once it was asked for."""
+    may_hint: bool
+    may_pass: bool
     picture: str
     """Where its picture is found; empty if it has none. Never its name, which may tell."""
     sound: str
@@ -41,12 +71,12 @@ class QuestionShown:
 class Feedback:
     """What came of the last answer. While the question stands, nothing tells what is right."""
 
-    verdict: Verdict
+    result: Result
     why: str
     given_place: int | None
     right_places: tuple[int, ...]
     answer: str
-    """The right answer in words; empty while the question still stands."""
+    """The right answer in words; empty while it is not told."""
     note: str
 
 
@@ -59,18 +89,72 @@ class EndingShown:
 
 
 @dataclass(frozen=True, slots=True)
+class ClockShown:
+    """A countdown: how much is left of it, and of how much, in milliseconds."""
+
+    of: str
+    left: int
+    allowed: int
+
+
+@dataclass(frozen=True, slots=True)
+class CounterShown:
+    """A counter of the rules and its value."""
+
+    name: str
+    value: Number
+
+
+@dataclass(frozen=True, slots=True)
+class PlayerShown:
+    """A player, their counters, and whether it is their turn."""
+
+    name: str
+    counters: tuple[CounterShown, ...]
+    has_turn: bool
+
+
+@dataclass(frozen=True, slots=True)
+class RoundOffered:
+    """A round of the menu; `most_questions` is None unless the player says how many."""
+
+    number: int
+    title: str
+    is_played: bool
+    most_questions: int | None
+    questions: int | None
+
+
+@dataclass(frozen=True, slots=True)
 class Table:
     """Everything a screen needs to show a run to its player."""
 
     phase: Phase
     title: str
-    length: int
-    score: int
+    opening: str
+    """The opening words."""
+    round: str
+    """The title of the round in play; empty in a game of one round."""
+    menu: tuple[RoundOffered, ...]
+    """The rounds to begin; one where there is no choice; empty once the run has begun."""
+    length: int | None
+    """How many questions the round asks; None if they never run out."""
+    score: Number
     right_count: int
+    asked_count: int
     percent: int
-    """Right answers among those given, in percent, rounded half up; 0 before the first."""
+    """Right questions among those done with, in percent, rounded half up; 0 before the first."""
+    players: tuple[PlayerShown, ...]
+    clocks: tuple[ClockShown, ...]
+    clocks_run: bool
+    """Whether the countdowns are running now."""
+    hold: int | None
+    """Milliseconds left of a timed hold; None if the player may go on."""
     typing: bool
     """Whether an answer may be typed as well as picked."""
+    told: tuple[str, ...]
+    """What cues and rules say now."""
+    cues: tuple[str, ...]
     question: QuestionShown | None
     feedback: Feedback | None
     ending: EndingShown | None
@@ -78,66 +162,158 @@ class Table:
 
 def table(program: Program, state: State, media: Media = NO_MEDIA) -> Table:
     """The table of a run at a state. `media` tells where pictures and sounds are found."""
-    tally = state.tally
-    answered = tally.right_count + tally.wrong_count
+    tally, game, rules = state.tally, program.game, program.rules
     in_play = state.phase in (Phase.ASKING, Phase.HOLDING)
     return Table(
         phase=state.phase,
-        title=program.game.title,
-        length=program.length,
-        score=tally.score,
+        title=game.title,
+        opening=filled_in(game.opening.words, {"name": state.players[0]}),
+        round=game.rounds[state.round].title if len(game.rounds) > 1 else "",
+        menu=_menu(program, state) if state.phase is Phase.OPENING else (),
+        length=length_of_round(program, state),
+        score=rules.score(tally),
         right_count=tally.right_count,
-        percent=(200 * tally.right_count + answered) // (2 * answered) if answered else 0,
+        asked_count=tally.asked_count,
+        percent=tally_percent(tally),
+        players=_players(program, state),
+        clocks=_clocks(program, state),
+        clocks_run=state.phase is Phase.ASKING,
+        hold=state.hold,
         typing=_may_type(program, state) if in_play else False,
+        told=state.told,
+        cues=state.cues,
         question=_question(program, state, media) if in_play else None,
         feedback=_feedback(program, state) if in_play else None,
         ending=_ending(program, state),
     )
 
 
+def _menu(program: Program, state: State) -> tuple[RoundOffered, ...]:
+    game = program.game
+    first_only = game.opening.rounds is RoundOrder.IN_ORDER
+    played = {over.round for over in state.played}
+    offered = []
+    for number, round_ in enumerate(game.rounds[:1] if first_only else game.rounds):
+        deal = program.deal(state.dice, state.played, number, None, len(state.players))
+        most = len(deal.pool) if round_.draw.player_chooses else None
+        offered.append(RoundOffered(number, round_.title, number in played, most, deal.length))
+    return tuple(offered)
+
+
+def _players(program: Program, state: State) -> tuple[PlayerShown, ...]:
+    names = program.rules.names
+    return tuple(
+        PlayerShown(
+            name,
+            tuple(map(CounterShown, names, tally.counters)),
+            turn == state.turn,
+        )
+        for turn, (name, tally) in enumerate(zip(state.players, state.tallies, strict=True))
+    )
+
+
+def _clocks(program: Program, state: State) -> tuple[ClockShown, ...]:
+    clocks, game = state.clocks, program.game
+    question = seconds_allowed(program, state) if clocks.question is not None else None
+    return tuple(
+        ClockShown(of, max(0, left), max(left, 1000 * (allowed or 0)))
+        for of, left, allowed in (
+            ("question", clocks.question, question),
+            ("round", clocks.round, game.rounds[state.round].seconds),
+            ("game", clocks.game, game.seconds),
+        )
+        if left is not None
+    )
+
+
 def _may_type(program: Program, state: State) -> bool:
     """Always where there is nothing to pick, else as the round's rules allow."""
-    rules = program.round.check
-    if not asked(program, state.dice, state.position).question.choices:
+    rules, question = round_of(program, state).check, question_of(program, state)
+    if not question.choices:
         return True
-    return rules.by_letter or rules.by_place or rules.by_text
+    by_text = rules.by_text and question.details.shows is Shows.TEXT
+    return rules.by_letter or rules.by_place or by_text
 
 
 def _question(program: Program, state: State, media: Media) -> QuestionShown:
-    choices, _ = choices_shown(program, state.dice, state.position)
-    source = asked(program, state.dice, state.position)
-    question, found = source.question, media.get(source.pack, {})
+    dealt = asked(program, state).sourced
+    question, found = dealt.question, media.get(dealt.source, {})
+    ask = round_of(program, state).ask
+    allowed = tries_allowed(program, state)
+    details = question.details
+    choices, _ = choices_of(program, state)
     return QuestionShown(
         number=state.position + 1,
+        kind=question.kind,
         prompt=question.prompt,
-        picture=found.get(question.details.picture, ""),
-        sound=found.get(question.details.sound, ""),
         choices=tuple(
-            Slat(LETTERS[place - 1], place, text) for place, text in enumerate(choices, 1)
+            _slat(question, place, choice, found) for place, choice in enumerate(choices, 1)
         ),
+        words=(
+            laid_out(question.right[0], state.tried, state.is_revealed)
+            if question.kind is Kind.LETTERS
+            else ()
+        ),
+        tried=state.tried,
+        tries_left=None if allowed is None else max(0, allowed - state.tries_used),
+        hint=details.hint if state.is_hinted else "",
+        may_hint=bool(ask.hints and details.hint and not state.is_hinted),
+        may_pass=ask.passing,
+        picture=found.get(details.picture, ""),
+        sound=found.get(details.sound, ""),
+    )
+
+
+def _slat(question: Question, place: int, choice: str, found: Mapping[str, str]) -> Slat:
+    letter, shows = LETTERS[place - 1], question.details.shows
+    return Slat(
+        letter,
+        place,
+        choice if shows is Shows.TEXT else "",
+        found.get(choice, "") if shows is Shows.PICTURE else "",
+        found.get(choice, "") if shows is Shows.SOUND else "",
     )
 
 
 def _feedback(program: Program, state: State) -> Feedback | None:
-    if state.given is None:
+    if state.result is None:
         return None
-    checked = check(program, state.dice, state.position, state.given)
-    if state.phase is Phase.ASKING:
-        return Feedback(checked.verdict, checked.why, None, (), "", "")
-    _, right = choices_shown(program, state.dice, state.position)
-    question = asked(program, state.dice, state.position).question
-    return Feedback(
-        checked.verdict,
-        checked.why,
-        checked.place,
-        right,
-        right_answer(program, state.dice, state.position),
-        question.details.note,
-    )
+    why, place = _why(program, state)
+    if not state.is_revealed:
+        keeps = round_of(program, state).after.reveal is Reveal.NEVER
+        note = "" if state.phase is Phase.ASKING or keeps else _note(program, state)
+        return Feedback(state.result, why, place, (), "", note)
+    _, right = choices_of(program, state)
+    answer = right_answer(program, state)
+    return Feedback(state.result, why, place, right, answer, _note(program, state))
+
+
+def _note(program: Program, state: State) -> str:
+    return question_of(program, state).details.note
+
+
+def _why(program: Program, state: State) -> tuple[str, int | None]:
+    """The reason of what became of the question, and the place of the choice picked."""
+    if state.given is not None and state.result not in (Result.LATE, Result.PASSED):
+        checked = check(program, state, state.given)
+        return checked.why, checked.place
+    letter = state.tried[-1] if state.tried else ""
+    words = {
+        Result.HIT: f"“{letter}” stands in it",
+        Result.MISS: f"“{letter}” does not stand in it",
+        Result.RIGHT: "every letter is found",
+        Result.WRONG: f"“{letter}” does not stand in it",
+        Result.LATE: "the time is over",
+        Result.PASSED: "passed",
+    }
+    return words.get(state.result or Result.WRONG, ""), None
 
 
 def _ending(program: Program, state: State) -> EndingShown | None:
-    if state.ending is None:
+    if state.phase is not Phase.ENDED:
         return None
+    if state.ending is None:
+        return EndingShown("The end", "")
     ending = program.game.endings[state.ending]
-    return EndingShown(ending.title, ending.verdict)
+    values = {**program.rules.values(state.tally), "name": state.players[state.turn]}
+    return EndingShown(ending.title, filled_in(ending.verdict, values))

@@ -1,19 +1,43 @@
-"""The trail strip: the stops a maker can program, each with a one-line summary.
+"""The trail strip: the nine stops of a round, each with a one-line summary.
 
-Also where the right answers fall and which scores each ending covers: what a bench shows
-of its stop, worked out from the game as it now stands.
+Also what a bench shows of its stop, worked out from the game as it now stands: which
+questions these dice bring, where the right answers fall, which scores each ending covers.
 """
 
 from collections.abc import Iterator
 from dataclasses import dataclass
 
 from dicetrail.core.checking import LETTERS
-from dicetrail.core.document import Check, Game, Order, Round, Score
-from dicetrail.core.engine import Program, asked, choices_shown
+from dicetrail.core.document import (
+    NEXT,
+    After,
+    Ask,
+    Check,
+    Draw,
+    DrawOrder,
+    Game,
+    Number,
+    Opening,
+    Order,
+    Refill,
+    Reveal,
+    Round,
+    RoundOrder,
+    To,
+)
 from dicetrail.core.footprints import Stop
-from dicetrail.core.settle import first_fitting
-from dicetrail.core.survey import Packs, questions_drawn, reachable_scores
+from dicetrail.core.problems import Problem
+from dicetrail.core.program import Program, asked, choices_of, length_of_round, spot
+from dicetrail.core.reach import Reach, scores_reached
+from dicetrail.core.script import Event, ScriptFaults, parse
+from dicetrail.core.script.language import HANDLERS
+from dicetrail.core.settle import Outcome, Rules, last_ending
+from dicetrail.core.sources import Packs, pool_size
+from dicetrail.core.survey import examine
 from dicetrail.core.words import counted
+
+MOST_DRAWN = 200
+"""How many questions a drawn list shows where they never run out."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -28,8 +52,8 @@ class StopSummary:
 class ScoreSpan:
     """Neighbouring final scores, lowest and highest, that lead to one ending (or to none)."""
 
-    lowest: int
-    highest: int
+    lowest: Number
+    highest: Number
     ending: int | None
 
 
@@ -46,28 +70,66 @@ class DrawnQuestion:
     answer: str
 
 
-def summaries(game: Game, packs: Packs) -> tuple[StopSummary, ...]:
-    """The stops of a game's trail, in order, each with its summary."""
-    if not game.rounds:
-        return ()
-    round_ = game.rounds[0]
-    return (
-        StopSummary(Stop.LOAD, _load(round_, packs)),
-        StopSummary(Stop.DRAW, _draw(round_, packs)),
-        StopSummary(Stop.ASK, _ask(round_)),
-        StopSummary(Stop.CHECK, _check(round_.check)),
-        StopSummary(Stop.SCORE, _score(round_.score)),
-        StopSummary(Stop.END, _end(game)),
+@dataclass(frozen=True, slots=True)
+class Examined:
+    """What is said of a game without playing it."""
+
+    problems: tuple[Problem, ...]
+    stops: tuple[tuple[StopSummary, ...], ...]
+    """For each round, the stops of its trail."""
+    score_spans: tuple[ScoreSpan, ...]
+    spans_are_whole: bool
+    """Whether the spans hold every score a run can end with; else they show the bounds."""
+    pools: tuple[int, ...]
+    """How many questions each round's pool holds."""
+
+
+def look_over(game: Game, packs: Packs) -> Examined:
+    """Everything the workbench shows of a game before it is played."""
+    problems, rules, reached = examine(game, packs)
+    is_whole = reached is not None and reached.is_whole
+    return Examined(
+        problems,
+        tuple(summaries(game, packs, number) for number in range(len(game.rounds))),
+        score_spans(game, rules, reached),
+        is_whole,
+        tuple(pool_size(round_, packs) for round_ in game.rounds),
     )
 
 
-def score_spans(game: Game, packs: Packs) -> tuple[ScoreSpan, ...]:
-    """Which ending every reachable score leads to, as spans from the lowest score up."""
-    if not game.rounds:
+def summaries(game: Game, packs: Packs, number: int = 0) -> tuple[StopSummary, ...]:
+    """The stops of a round's trail, in order, each with its summary."""
+    round_ = game.rounds[number]
+    return (
+        StopSummary(Stop.LOAD, _load(round_, packs)),
+        StopSummary(Stop.OPEN, _open(game.opening)),
+        StopSummary(Stop.DRAW, _draw(round_.draw, pool_size(round_, packs))),
+        StopSummary(Stop.ASK, _ask(round_.ask, round_.seconds)),
+        StopSummary(Stop.CHECK, _check(round_.check)),
+        StopSummary(Stop.SCORE, _score(game.script)),
+        StopSummary(Stop.CUE, _cue(game, round_.after)),
+        StopSummary(Stop.MOVE_ON, _move_on(round_)),
+        StopSummary(Stop.END, counted(len(game.endings), "ending")),
+    )
+
+
+def score_spans(game: Game, rules: Rules | None, reached: Reach | None) -> tuple[ScoreSpan, ...]:
+    """Which ending final scores lead to, as spans from the lowest score up.
+
+    Where every way to end is known, of every score that is one; else of the scores around
+    the endings' bounds.
+    """
+    if rules is None or not game.endings:
         return ()
+    if reached is not None and reached.is_whole:
+        ends = [
+            (score, min(endings, key=lambda n: len(game.endings) if n is None else n))
+            for score, endings in scores_reached(rules, reached).items()
+        ]
+    else:
+        ends = [(score, _ending_at(rules, score)) for score in _around_bounds(game)]
     spans: list[ScoreSpan] = []
-    for score in reachable_scores(game, packs):
-        ending = first_fitting(game.endings, score)
+    for score, ending in ends:
         if spans and spans[-1].ending == ending:
             spans[-1] = ScoreSpan(spans[-1].lowest, score, ending)
         else:
@@ -75,39 +137,111 @@ def score_spans(game: Game, packs: Packs) -> tuple[ScoreSpan, ...]:
     return tuple(spans)
 
 
-def draw_list(program: Program, dice: int) -> Iterator[DrawnQuestion]:
-    """Every question of the run these dice bring, for the maker's eyes."""
-    for position in range(program.length):
-        source = asked(program, dice, position)
-        choices, right = choices_shown(program, dice, position)
+def _around_bounds(game: Game) -> list[int]:
+    found = {0}
+    for ending in game.endings:
+        for bound in (ending.at_least, ending.at_most):
+            if bound is not None and ending.counts == "score":
+                found |= {bound - 1, bound, bound + 1}
+    return sorted(found)
+
+
+def _ending_at(rules: Rules, score: int) -> int | None:
+    counters = list(rules.first.counters)
+    counters[rules.names.index("score")] = score
+    tally = rules.first._replace(counters=tuple(counters))
+    return last_ending(rules, tally, Outcome(Event.GAME_OVER))
+
+
+def draw_list(program: Program, dice: int, round_: int = 0) -> Iterator[DrawnQuestion]:
+    """Every question of a round as these dice bring it, for the maker's eyes."""
+    state = spot(program, dice, round_)
+    length = length_of_round(program, state)
+    for position in range(MOST_DRAWN if length is None else length):
+        here = state._replace(position=position)
+        sourced = asked(program, here).sourced
+        choices, right = choices_of(program, here)
         yield DrawnQuestion(
             position + 1,
-            source.pack,
-            source.question.prompt,
+            sourced.source,
+            sourced.question.prompt,
             choices,
             "".join(LETTERS[place - 1] for place in right),
-            source.question.answer,
+            sourced.question.answer,
         )
+
+
+def right_places(program: Program, round_: int, dice: int, rolls: int) -> tuple[int, ...]:
+    """How often the right answer stands at A, B, C, … over many rolls of the dice from one on.
+
+    The first question of each roll counts.
+    """
+    times = [0] * len(LETTERS)
+    for roll in range(rolls):
+        _, right = choices_of(program, spot(program, dice + roll, round_))
+        for place in right[:1]:
+            times[place - 1] += 1
+    return tuple(times)
 
 
 def _load(round_: Round, packs: Packs) -> str:
     used = [packs[name] for name in round_.packs if name in packs]
-    if not used:
-        return "no questions yet"
-    questions = sum(len(pack.questions) for pack in used)
-    return f"{counted(questions, 'question')}, {counted(len(used), 'pack')}"
+    parts = []
+    if used:
+        questions = sum(len(pack.questions) for pack in used)
+        parts.append(f"{counted(questions, 'question')}, {counted(len(used), 'pack')}")
+    if round_.lists:
+        parts.append(counted(sum(len(lists.lists) for lists in round_.lists), "list"))
+    if round_.sums:
+        parts.append("sums")
+    return ", ".join(parts) or "no questions yet"
 
 
-def _draw(round_: Round, packs: Packs) -> str:
-    order = "as written" if round_.draw.order is Order.WRITTEN else "shuffled"
-    return f"{questions_drawn(round_, packs)} drawn, {order}"
+def _open(opening: Opening) -> str:
+    parts = [] if opening.most_players == 1 else [f"1 to {opening.most_players} players"]
+    if opening.asks_names:
+        parts.append("asks names")
+    if opening.rounds is not RoundOrder.IN_ORDER:
+        parts.append("menu of rounds")
+    return ", ".join(parts) or ("opening words" if opening.words.strip() else "begins at once")
 
 
-def _ask(round_: Round) -> str:
-    return "choices as written" if round_.ask.choice_order is Order.WRITTEN else "choices shuffled"
+def _draw(draw: Draw, pool: int) -> str:
+    each = pool if draw.count is None else draw.count
+    if draw.refill is Refill.NEVER:
+        each = max(0, min(each, pool))
+    elif draw.count is None:
+        return f"no end, {_ORDERS[draw.order]}"
+    many = f"up to {each}" if draw.player_chooses else f"{each} drawn"
+    return f"{many}, {_ORDERS[draw.order]}"
+
+
+_ORDERS = {
+    DrawOrder.SHUFFLED: "shuffled",
+    DrawOrder.WRITTEN: "as written",
+    DrawOrder.EASY_FIRST: "easy first",
+    DrawOrder.WEIGHTED: "by level",
+}
+
+
+def _ask(ask: Ask, round_seconds: int | None) -> str:
+    parts = []
+    if ask.seconds is not None:
+        parts.append(f"{ask.seconds} s")
+    if round_seconds is not None:
+        parts.append(f"round {round_seconds} s")
+    if ask.tries != 1:
+        parts.append("until right" if ask.tries is None else f"{ask.tries} tries")
+    if not parts:
+        parts.append(
+            "choices as written" if ask.choice_order is Order.WRITTEN else "choices shuffled"
+        )
+    return ", ".join(parts)
 
 
 def _check(check: Check) -> str:
+    if check.typos:
+        return f"{counted(check.typos, 'typo')} allowed"
     ways = [
         word
         for word, allowed in (
@@ -120,13 +254,58 @@ def _check(check: Check) -> str:
     return "pick, " + ", ".join(ways) if ways else "pick only"
 
 
-def _score(score: Score) -> str:
-    return (
-        f"right {score.right:+d}, wrong {score.wrong:+d}"
-        if score.wrong
-        else (f"{counted(score.right, 'point')} each")
-    )
+def _score(text: str) -> str:
+    try:
+        script = parse(text)
+    except ScriptFaults as faults:
+        return counted(len(faults.faults), "fault")
+    counters = ", ".join(f"{name} {first}" for name, first in script.counters.items())
+    handlers = [name for name in script.functions if name in HANDLERS]
+    return f"{counters}; {counted(len(handlers), 'rule')}"
 
 
-def _end(game: Game) -> str:
-    return counted(len(game.endings), "ending")
+def _cue(game: Game, after: After) -> str:
+    hold = "until Go on" if after.hold_ms is None else f"{after.hold_ms / 1000:g} s"
+    cues = f"{counted(len(game.cues), 'cue')}, " if game.cues else ""
+    told = {
+        Reveal.NEVER: "answer kept",
+        Reveal.LAST_TRY: "answer told",
+        Reveal.ALWAYS: "answer told",
+    }
+    return f"{cues}{told[after.reveal]}, {hold}"
+
+
+def _move_on(round_: Round) -> str:
+    moves = round_.moves
+    named = [
+        f"{name} {_WAYS[way.to].format(name=way.name)}"
+        for name, way in (
+            ("right", moves.right),
+            ("wrong", moves.wrong),
+            ("late", moves.timeout),
+            ("passed", moves.passed),
+        )
+        if way != NEXT
+    ]
+    return ", ".join(named) or "to the next question"
+
+
+_WAYS = {
+    To.QUESTION: "next question",
+    To.AGAIN: "asks again",
+    To.NEXT_ROUND: "next round",
+    To.ROUND: "to “{name}”",
+    To.ENDING: "ends",
+}
+
+__all__ = [
+    "DrawnQuestion",
+    "Examined",
+    "ScoreSpan",
+    "StopSummary",
+    "draw_list",
+    "look_over",
+    "right_places",
+    "score_spans",
+    "summaries",
+]

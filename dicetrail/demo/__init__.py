@@ -7,7 +7,7 @@ nothing, and it never touches what a maker has made.
 from datetime import datetime
 from pathlib import Path
 
-from dicetrail.core import Draw, Ending, Game, Pack, Round, Score
+from dicetrail.core import Draw, Ending, Game, Pack, Round
 from dicetrail.files import read_questions
 from dicetrail.store import Database, NotFound
 from dicetrail.store.games import add_game, newest_game
@@ -18,11 +18,19 @@ DATA = Path(__file__).parent / "data"
 GAME_ID = "harvest-supper"
 PACK_ID = "harvest-supper-questions"
 
+RULES = """\
+score = 0
+
+def right():
+    score += 3
+
+def wrong():
+    score -= 1
+"""
+
 HARVEST_SUPPER = Game(
     title="Harvest Supper",
-    rounds=(
-        Round("Supper questions", (PACK_ID,), draw=Draw(count=10), score=Score(right=3, wrong=-1)),
-    ),
+    rounds=(Round("Supper questions", (PACK_ID,), draw=Draw(count=10)),),
     endings=(
         Ending("Golden Marrow", "A perfect basket. The Society rises from its benches.", 30),
         Ending("Best in Show", "A fine table. Only the judge's own onions beat you.", 22, 29),
@@ -30,6 +38,7 @@ HARVEST_SUPPER = Game(
         Ending("New Plot", "You have the ground; now for some seeds.", 0, 9),
         Ending("Slug's Friend", "The slugs of Quillbrook send their thanks.", None, -1),
     ),
+    script=RULES,
 )
 
 

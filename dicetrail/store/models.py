@@ -154,7 +154,7 @@ class RunRow(Base):
     game_revision: Mapped[int]
     pack_revisions: Mapped[dict[str, int]] = mapped_column(AsJson(dict[str, int]))
     dice: Mapped[int]
-    player: Mapped[str]
+    players: Mapped[tuple[str, ...]] = mapped_column(AsJson(tuple[str, ...]))
     place: Mapped[Place] = mapped_column(String(8))
     started_at: Mapped[datetime] = mapped_column(UtcTime)
     inputs: Mapped[list["RunInput"]] = relationship(order_by="RunInput.number")

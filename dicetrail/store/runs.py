@@ -17,7 +17,7 @@ def add_run(
     game: GameRevision,
     pack_revisions: Mapping[str, int],
     dice: int,
-    player: str,
+    players: tuple[str, ...],
     place: Place,
     now: datetime,
 ) -> RunRow:
@@ -28,7 +28,7 @@ def add_run(
         game_revision=game.number,
         pack_revisions=dict(pack_revisions),
         dice=dice,
-        player=player,
+        players=players,
         place=place,
         started_at=now,
         inputs=[],

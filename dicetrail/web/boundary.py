@@ -10,23 +10,18 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, ConfigDict, Field
 
 from dicetrail.core import (
+    DOCUMENT,
     HIGHEST_DICE,
     Action,
-    Ask,
-    Check,
     Checked,
     Comparison,
-    Details,
-    Draw,
     DrawnQuestion,
-    Ending,
     Footprint,
     Game,
+    Number,
     Problem,
     Question,
-    Round,
     RowFault,
-    Score,
     ScoreSpan,
     StopSummary,
     Table,
@@ -36,7 +31,7 @@ from dicetrail.files import Plan, Refusal
 from dicetrail.store import PackSource
 from dicetrail.web.loading import Mended, Stage, Target
 
-for part in (Question, Details, Game, Round, Draw, Ask, Check, Score, Ending):
+for part in DOCUMENT:
     setattr(part, "__pydantic_config__", ConfigDict(extra="forbid"))  # noqa: B010
 
 Dice = Annotated[int, Field(ge=0, le=HIGHEST_DICE)]
@@ -68,9 +63,9 @@ class RunCard(BaseModel):
 
     id: str
     dice: int
-    score: int
+    score: Number
     right_count: int
-    length: int
+    asked_count: int
     ending: str | None
     started_at: datetime
 
@@ -149,8 +144,8 @@ class GameCard(BaseModel):
     title: str
     saved_at: datetime
     stops: tuple[StopSummary, ...]
-    length: int
-    """How many questions a run asks."""
+    """The stops of its first round."""
+    round_count: int
     ending_count: int
     fault_count: int
     last_run: RunCard | None
@@ -163,9 +158,14 @@ class GameView(BaseModel):
     revision: int
     saved_at: datetime
     document: Game
-    stops: tuple[StopSummary, ...]
+    stops: tuple[tuple[StopSummary, ...], ...]
+    """For each round, the stops of its trail."""
     problems: tuple[Problem, ...]
     score_spans: tuple[ScoreSpan, ...]
+    spans_are_whole: bool
+    """Whether the spans hold every score a run can end with; else they show the bounds."""
+    pools: tuple[int, ...]
+    """How many questions each round can draw from."""
     packs: list[PackCard]
 
 
@@ -214,6 +214,7 @@ class Trial(BaseModel):
     """Answers to be tried on the first question these dice bring, without playing."""
 
     dice: Dice
+    round: Annotated[int, Field(ge=0)] = 0
     answers: Annotated[tuple[Annotated[str, Field(max_length=500)], ...], Field(max_length=50)]
 
 
@@ -229,7 +230,8 @@ class PlayGame(BaseModel):
 
     id: str
     title: str
-    length: int
+    length: int | None
+    """How many questions its first round asks; None if they never run out."""
 
 
 class NewPlay(BaseModel):

@@ -1,8 +1,9 @@
 """Games: the shelf's list, one game, its saves, its draw, and answers tried on it."""
 
 from collections.abc import Iterable
+from typing import Annotated
 
-from fastapi import APIRouter
+from fastapi import APIRouter, Query
 from sqlalchemy.orm import Session
 
 from dicetrail.core import (
@@ -13,7 +14,9 @@ from dicetrail.core import (
     check,
     draw_list,
     first_game,
+    spot,
 )
+from dicetrail.store import NotFound
 from dicetrail.store.games import add_game, newest_game, newest_games, revise_game
 from dicetrail.store.models import GameRevision, PackRevision
 from dicetrail.store.packs import newest_packs
@@ -33,6 +36,8 @@ from dicetrail.web.packs import pack_card
 from dicetrail.web.shelf import PackNumbers, Shelf
 
 router = APIRouter(prefix="/api/games", tags=["games"])
+
+RoundNumber = Annotated[int, Query(ge=0, alias="round")]
 
 
 @router.get("")
@@ -66,20 +71,31 @@ def save_game(game_id: str, save: GameSave, shelf: SharedShelf, now: Now) -> Gam
 
 
 @router.get("/{game_id}/draw")
-def show_draw(game_id: str, dice: Dice, shelf: SharedShelf) -> list[DrawnQuestion]:
-    """The questions these dice bring, in order, with their right answers: for the maker."""
-    return list(draw_list(newest_program(shelf, game_id), dice))
+def show_draw(
+    game_id: str, dice: Dice, shelf: SharedShelf, round_: RoundNumber = 0
+) -> list[DrawnQuestion]:
+    """The questions these dice bring to a round, with their right answers: for the maker."""
+    program = newest_program(shelf, game_id)
+    return list(draw_list(program, dice, round_in(program, round_)))
 
 
 @router.post("/{game_id}/trial")
 def try_answers(game_id: str, trial: Trial, shelf: SharedShelf) -> TrialView:
     """The verdict on each answer to the first question these dice bring."""
     program = newest_program(shelf, game_id)
-    question = next(draw_list(program, trial.dice))
+    number = round_in(program, trial.round)
+    here = spot(program, trial.dice, number)
     return TrialView(
-        question=question,
-        checked=[check(program, trial.dice, 0, answer) for answer in trial.answers],
+        question=next(draw_list(program, trial.dice, number)),
+        checked=[check(program, here, answer) for answer in trial.answers],
     )
+
+
+def round_in(program: Program, number: int) -> int:
+    """The round of that number. Raises NotFound if there is none."""
+    if number >= len(program.game.rounds):
+        raise NotFound("round", str(number))
+    return number
 
 
 def pack_numbers(session: Session, document: Game) -> PackNumbers:
@@ -116,6 +132,8 @@ def _view(shelf: Shelf, game_id: str) -> GameView:
             saved_at=game.saved_at,
             document=game.document,
             stops=examined.stops,
+            spans_are_whole=examined.spans_are_whole,
+            pools=examined.pools,
             problems=examined.problems,
             score_spans=examined.score_spans,
             packs=[pack_card(pack) for pack in packs],
@@ -129,8 +147,8 @@ def _card(shelf: Shelf, session: Session, game: GameRevision) -> GameCard:
         revision=game.number,
         title=game.document.title,
         saved_at=game.saved_at,
-        stops=examined.stops,
-        length=examined.length,
+        stops=examined.stops[0] if examined.stops else (),
+        round_count=len(game.document.rounds),
         ending_count=len(game.document.endings),
         fault_count=sum(problem.severity is Severity.FAULT for problem in examined.problems),
         last_run=_last_run(shelf, session, game.game_id),
@@ -145,9 +163,9 @@ def _last_run(shelf: Shelf, session: Session, game_id: str) -> RunCard | None:
     return RunCard(
         id=run.id,
         dice=run.dice,
-        score=state.tally.score,
+        score=program.rules.score(state.tally),
         right_count=state.tally.right_count,
-        length=program.length,
+        asked_count=state.tally.asked_count,
         ending=None if state.ending is None else program.game.endings[state.ending].title,
         started_at=run.started_at,
     )

@@ -2,6 +2,7 @@
 
 from fastapi import APIRouter
 
+from dicetrail.core import length_of_round, spot
 from dicetrail.store import Place
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import get_run
@@ -18,13 +19,14 @@ router = APIRouter(prefix="/api/play", tags=["play"])
 def show_game(game_id: str, shelf: SharedShelf) -> PlayGame:
     """A game that can be played."""
     program = newest_program(shelf, game_id)
-    return PlayGame(id=game_id, title=program.game.title, length=program.length)
+    length = length_of_round(program, spot(program, 0))
+    return PlayGame(id=game_id, title=program.game.title, length=length)
 
 
 @router.post("/games/{game_id}/runs", status_code=201)
 def start(game_id: str, new: NewPlay, shelf: SharedShelf, now: Now) -> PlayView:
     """Start a run with new dice."""
-    return _view(shelf, start_run(shelf, game_id, None, new.name, Place.PLAY, now))
+    return _view(shelf, start_run(shelf, game_id, None, (new.name,), Place.PLAY, now))
 
 
 @router.get("/runs/{run_id}")

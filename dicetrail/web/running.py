@@ -21,7 +21,12 @@ MOST_INPUTS = 20_000
 
 
 def start_run(
-    shelf: Shelf, game_id: str, dice: int | None, player: str, place: Place, now: datetime
+    shelf: Shelf,
+    game_id: str,
+    dice: int | None,
+    players: tuple[str, ...],
+    place: Place,
+    now: datetime,
 ) -> RunRow:
     """Start a run of a game as it now stands. Raises NotFound, GameProblems."""
     newest_program(shelf, game_id)
@@ -29,7 +34,7 @@ def start_run(
     with shelf.database.writing() as session:
         game = newest_game(session, game_id)
         packs = dict(pack_numbers(session, game.document))
-        return add_run(session, game, packs, rolled, player, place, now)
+        return add_run(session, game, packs, rolled, players, place, now)
 
 
 def take_input(

@@ -18,7 +18,7 @@ router = APIRouter(prefix="/api/runs", tags=["runs"])
 @router.post("", status_code=201)
 def start(new: NewRun, shelf: SharedShelf, now: Now) -> RunView:
     """Start a run of a game as it now stands."""
-    run = start_run(shelf, new.game_id, new.dice, "Player", Place.TABLE, now)
+    run = start_run(shelf, new.game_id, new.dice, ("Player",), Place.TABLE, now)
     return _view(shelf, run, 0)
 
 

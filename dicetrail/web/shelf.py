@@ -5,26 +5,20 @@ recently used dropped first.
 """
 
 from collections.abc import Sequence
-from dataclasses import dataclass
 from functools import lru_cache
 
 from dicetrail.core import (
+    Examined,
     Game,
     Input,
     Moment,
     Pack,
-    Problem,
     Program,
-    ScoreSpan,
     State,
-    StopSummary,
     Table,
     build,
-    questions_drawn,
+    look_over,
     replay,
-    score_spans,
-    summaries,
-    survey,
     table,
 )
 from dicetrail.store import Database
@@ -35,16 +29,6 @@ from dicetrail.web.loading import Loads
 
 PackNumbers = tuple[tuple[str, int], ...]
 """Packs by identifier and revision, in the order of their identifiers."""
-
-
-@dataclass(frozen=True, slots=True)
-class Examined:
-    """What is said of a game without playing it."""
-
-    problems: tuple[Problem, ...]
-    length: int
-    stops: tuple[StopSummary, ...]
-    score_spans: tuple[ScoreSpan, ...]
 
 
 class Shelf:
@@ -63,7 +47,7 @@ class Shelf:
         return replay(
             self.program_of(run),
             run.dice,
-            [run.player],
+            run.players,
             [Input(given.action, given.at) for given in run.inputs],
         )
 
@@ -88,13 +72,7 @@ class Shelf:
             return Pack(found.title, found.questions)
 
     def _examined(self, game_id: str, number: int, packs: PackNumbers) -> Examined:
-        game, held = self._game(game_id, number), self._held(packs)
-        return Examined(
-            survey(game, held),
-            sum(questions_drawn(round_, held) for round_ in game.rounds),
-            summaries(game, held),
-            score_spans(game, held),
-        )
+        return look_over(self._game(game_id, number), self._held(packs))
 
     def _program(self, game_id: str, number: int, packs: PackNumbers) -> Program:
         return build(self._game(game_id, number), self._held(packs))

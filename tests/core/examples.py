@@ -15,7 +15,6 @@ from dicetrail.core import (
     Program,
     Question,
     Round,
-    Score,
     build,
     start,
     step,
@@ -37,13 +36,18 @@ ENDINGS = (
     Ending("Leaf", "Some of it.", at_least=1, at_most=2),
     Ending("Seed", "None of it."),
 )
-FIVE = Game("Five", (Round("Only", ("veg",), Draw(5), score=Score(1, 0)),), ENDINGS)
+FIVE = Game("Five", (Round("Only", ("veg",), draw=Draw(5)),), ENDINGS)
 PACKS = {"veg": VEGETABLES}
 
 
 def changed(game: Game = FIVE, **rules: object) -> Game:
     """The game with some of its round's rules replaced."""
     return replace(game, rounds=(replace(game.rounds[0], **rules),))
+
+
+def points(right: int, wrong: int) -> str:
+    """The rules of a game that gives so many points."""
+    return f"score = 0\ndef right():\n    score += {right}\ndef wrong():\n    score += {wrong}\n"
 
 
 def answer_for(program: Program, moment: Moment, is_right: bool) -> Answer:

@@ -23,20 +23,22 @@ from dicetrail.core import (
     Pack,
     Phase,
     Question,
-    Score,
+    Result,
     Stop,
     TimeRanBackwards,
     Verdict,
+    Wait,
     What,
     build,
     check,
     draw_list,
     replay,
+    spot,
     start,
     step,
     table,
 )
-from tests.core.examples import FIVE, PACKS, VEGETABLES, answer_for, changed, play
+from tests.core.examples import FIVE, PACKS, VEGETABLES, answer_for, changed, play, points
 
 ACTIONS = st.one_of(
     st.just(Begin()),
@@ -62,9 +64,8 @@ class TestARun(unittest.TestCase):
                 self.assertEqual((end.right_count, end.percent), (right, 20 * right))
 
     def test_points_may_be_taken_away(self):
-        game = changed(score=Score(5, -2))
-        _, moments, _ = play("rwwww", game)
-        self.assertEqual(moments[-1].state.tally.score, 5 - 8)
+        program, moments, _ = play("rwwww", replace(FIVE, script=points(5, -2)))
+        self.assertEqual(table(program, moments[-1].state).score, 5 - 8)
 
     def test_no_question_comes_twice_and_each_has_its_own_choices(self):
         game = changed(draw=Draw(None))
@@ -106,9 +107,9 @@ class TestARun(unittest.TestCase):
         after = step(program, moments[-1].state, Answer("dunno"), 5000)
         self.assertEqual(after.state.phase, Phase.ASKING)
         self.assertEqual(after.state.tally, moments[-1].state.tally)
-        self.assertIs(table(program, after.state).feedback.verdict, Verdict.UNREADABLE)
+        self.assertIs(table(program, after.state).feedback.result, Result.UNREADABLE)
         right = step(program, after.state, answer_for(program, after, True), 5001)
-        self.assertEqual(right.state.tally.score, 1)
+        self.assertEqual(table(program, right.state).score, 1)
 
     def test_what_is_not_allowed_now_changes_nothing_and_says_why(self):
         program, moments, _ = play("rrrrr")
@@ -124,7 +125,8 @@ class TestARun(unittest.TestCase):
         ):
             with self.subTest(phase=moment.state.phase, action=action):
                 after = step(program, moment.state, action, 10**6)
-                self.assertEqual(after.state, moment.state)
+                waited = step(program, moment.state, Wait(), 10**6)
+                self.assertEqual(after.state, waited.state)
                 (footprint,) = after.footprints
                 self.assertEqual(footprint.what, What.REFUSED)
                 self.assertIn(action.action, footprint.why)
@@ -138,7 +140,7 @@ class TestARun(unittest.TestCase):
         program, moments, _ = play("rrrrr")
         again = start(program, 7)
         self.assertEqual(again, moments[0])
-        self.assertEqual(again.state.tally.score, 0)
+        self.assertEqual(again.state.tallies, (program.rules.first,))
 
     def test_a_run_has_exactly_one_player(self):
         with self.assertRaises(ValueError):
@@ -239,7 +241,8 @@ class TestKinds(unittest.TestCase):
             )
         ):
             given = (right, wrong, unreadable)
-            verdicts = [check(program, 7, position, answer).verdict for answer in given]
+            here = spot(program, 7, 0, position)
+            verdicts = [check(program, here, answer).verdict for answer in given]
             with self.subTest(prompt=self.QUESTIONS[position].prompt):
                 self.assertEqual(verdicts, [Verdict.RIGHT, Verdict.WRONG, Verdict.UNREADABLE])
 

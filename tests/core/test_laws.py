@@ -2,110 +2,294 @@
 
 import unittest
 from dataclasses import replace
+from itertools import pairwise
 
 from hypothesis import given
 from hypothesis import strategies as st
+from pydantic import TypeAdapter
 
 from dicetrail.core import (
+    After,
+    Answer,
     Ask,
+    Begin,
+    Check,
+    Continue,
+    Cue,
     Draw,
+    DrawOrder,
     Ending,
     Game,
     GameProblems,
+    Hint,
+    Input,
+    ItemList,
+    Kind,
+    Letter,
+    Lists,
+    Moment,
+    Moves,
+    Occasion,
+    Opening,
+    Operator,
     Order,
     Pack,
+    Pass,
     Phase,
     Question,
+    Quit,
+    Refill,
+    Reveal,
     Round,
-    Score,
+    RoundOrder,
     Severity,
+    Sums,
+    To,
+    Wait,
+    Way,
     build,
     compare,
     draw_list,
-    score_spans,
+    look_over,
+    replay,
+    start,
+    step,
     survey,
     table,
 )
-from tests.core.examples import PACKS, VEGETABLES, play
+from dicetrail.core.program import made_ready
+from dicetrail.core.run import State
+from tests.core.examples import VEGETABLES, play
 
-POINTS = st.integers(-5, 5)
-BOUNDS = st.none() | st.integers(-20, 30)
-GAMES = st.builds(
-    lambda count, order, choice_order, right, wrong, endings: Game(
-        "Any",
-        (
-            Round(
-                "Only",
-                ("veg",),
-                Draw(count, order),
-                Ask(choice_order),
-                score=Score(right, wrong),
-            ),
-        ),
-        tuple(endings),
+MIXED = Pack(
+    "Mixed",
+    (
+        Question("Kale is a leaf", ("true",), (), Kind.TRUTH),
+        Question("What do bees make?", ("Honey", "wax"), (), Kind.TYPED),
+        Question("Half of five?", ("5/2",), (), Kind.NUMBER),
+        Question("Say it", ("Marrow pie",), (), Kind.LETTERS),
+        Question("Carrot", ("root",), ("leaf", "fruit"), Kind.SORT),
     ),
-    st.none() | st.integers(1, 14),
-    st.sampled_from(Order),
-    st.sampled_from(Order),
-    POINTS,
-    POINTS,
-    st.lists(st.builds(Ending, st.just("E"), st.just("V"), BOUNDS, BOUNDS), max_size=3),
 )
-WHOLE = GAMES.map(lambda game: replace(game, endings=(*game.endings, Ending("Rest", ""))))
-OUTCOMES = st.text("rw", min_size=14, max_size=14)
+PACKS = {"veg": VEGETABLES, "mix": MIXED}
+BOUNDS = st.none() | st.integers(-20, 30)
+WAYS = st.sampled_from(
+    [Way(), Way(To.AGAIN), Way(To.NEXT_ROUND), Way(To.ROUND, "1"), Way(To.ENDING, "E0")]
+)
+SCRIPTS = st.sampled_from(
+    [
+        "score = 0\ndef right():\n    score += 3\ndef wrong():\n    score -= 1\n",
+        "lives = 2\ndef right():\n    score += worth + streak\ndef wrong():\n    lives -= 1\n",
+        "score = 5\ndef right():\n    score += 6 // tries_used\ndef timeout():\n    score /= 2\n",
+        "def right():\n    score += roll(6)\n    if score > 9:\n        go('1')\n"
+        "def wrong():\n    if tries_left == 1:\n        skip()\ndef hinted():\n    score -= 1\n",
+        "def letter_miss():\n    score -= 1\ndef round_over():\n    tell('{score}')\n"
+        "def passed():\n    again()\ndef asked():\n    add_time(1)\n",
+    ]
+)
+ENDINGS = st.lists(
+    st.builds(
+        lambda least, most, once: Ending("", "", least, most, at_once=once),
+        BOUNDS,
+        BOUNDS,
+        st.booleans(),
+    ),
+    max_size=3,
+).map(lambda ends: tuple(replace(end, title=f"E{n}") for n, end in enumerate(ends)))
+SECONDS = st.none() | st.integers(1, 30)
+ROUNDS = st.builds(
+    Round,
+    title=st.just(""),
+    packs=st.sampled_from([("veg",), ("mix",), ("mix", "veg")]),
+    lists=st.sampled_from(
+        [(), (Lists((ItemList("Root", ("beet", "carrot")), ItemList("Leaf", ("kale",)))),)]
+    ),
+    sums=st.sampled_from([(), (Sums(choices=4, count=3),), (Sums(Operator.OVER, count=2),)]),
+    draw=st.builds(
+        Draw,
+        count=st.none() | st.integers(1, 14),
+        order=st.sampled_from(DrawOrder),
+        refill=st.sampled_from(Refill),
+        player_chooses=st.booleans(),
+    ),
+    ask=st.builds(
+        Ask,
+        choice_order=st.sampled_from(Order),
+        spread=st.booleans(),
+        shown=st.none() | st.integers(2, 4),
+        tries=st.none() | st.integers(1, 3),
+        misses=st.integers(1, 4),
+        seconds=SECONDS,
+        passing=st.booleans(),
+    ),
+    check=st.builds(Check, typos=st.integers(0, 3), ignore_accents=st.booleans()),
+    after=st.builds(After, st.sampled_from(Reveal), st.none() | st.integers(0, 3000)),
+    moves=st.builds(Moves, WAYS, WAYS, WAYS, WAYS),
+    seconds=SECONDS,
+)
+GAMES = st.builds(
+    lambda rounds, endings, script, order, cues, seconds, players: Game(
+        "Any",
+        tuple(replace(round_, title=str(n)) for n, round_ in enumerate(rounds)),
+        (*endings, Ending("Rest", "")),
+        script,
+        Opening("{name}", most_players=players, rounds=order),
+        cues,
+        seconds,
+    ),
+    st.lists(ROUNDS, min_size=1, max_size=3),
+    ENDINGS,
+    SCRIPTS,
+    st.sampled_from(RoundOrder),
+    st.sampled_from([(), (Cue("c", tuple(Occasion), "{score}", 500),)]),
+    SECONDS,
+    st.integers(1, 2),
+)
+ACTIONS = st.one_of(
+    st.builds(Begin, st.none() | st.integers(-1, 3), st.none() | st.integers(-1, 9)),
+    st.sampled_from([Begin(), Continue(), Continue(), Wait(), Hint(), Pass(), Quit()]),
+    st.integers(-1, 9).map(Answer),
+    st.sampled_from(["a", "b", "true", "honey", "homey", "2.5", "root", "11", ""]).map(Answer),
+    st.text(max_size=4).map(Answer),
+    st.sampled_from("maropie zé!").map(Letter),
+    st.text(max_size=3).map(Letter),
+)
+INPUTS = st.lists(st.tuples(ACTIONS, st.integers(0, 9000)), max_size=40)
+DICE = st.integers(0, 10**6)
 
 
-def has_faults(game):
-    return any(problem.severity is Severity.FAULT for problem in survey(game, PACKS))
+def built(game):
+    """The program of a game, or None where the survey finds a fault."""
+    try:
+        return build(game, PACKS)
+    except GameProblems:
+        return None
 
 
-class TestLaws(unittest.TestCase):
-    @given(WHOLE.filter(lambda game: not has_faults(game)), OUTCOMES, st.integers(0, 10**6))
-    def test_a_game_without_faults_always_comes_to_an_ending(self, game, outcomes, dice):
-        length = build(game, PACKS).length
-        program, moments, _ = play(outcomes[:length], game, dice=dice)
-        end = moments[-1].state
-        self.assertIs(end.phase, Phase.ENDED)
-        right = outcomes[:length].count("r")
-        rules = game.rounds[0].score
-        self.assertEqual(end.tally.score, right * rules.right + (length - right) * rules.wrong)
-        self.assertTrue(game.endings[end.ending].fits(end.tally.score))
-        for earlier in game.endings[: end.ending]:
-            self.assertFalse(earlier.fits(end.tally.score))
-        self.assertEqual(table(program, end).percent, int(100 * right / length + 0.5))
+def played(program, dice, actions):
+    """A run of some actions, each so long after the one before; and its inputs."""
+    players = ("Marjory", "Ted")[: program.game.opening.most_players]
+    moments, inputs, at = [start(program, dice, players)], [], 0
+    for action, pause in ((Begin(), 0), *actions):
+        at += pause
+        inputs.append(Input(action, at))
+        moments.append(step(program, moments[-1].state, action, at))
+    return moments, inputs, players
 
-    @given(GAMES)
-    def test_the_spans_of_scores_are_those_that_playing_gives(self, game):
-        spans = score_spans(game, PACKS)
-        length = min(game.rounds[0].draw.count or 12, 12)
-        rules = game.rounds[0].score
-        for right in range(length + 1):
-            score = right * rules.right + (length - right) * rules.wrong
-            (span,) = (span for span in spans if span.lowest <= score <= span.highest)
-            first = next((n for n, e in enumerate(game.endings) if e.fits(score)), None)
-            self.assertEqual(span.ending, first)
 
+MOMENTS = TypeAdapter(tuple[Moment, ...])
+
+
+class TestRuns(unittest.TestCase):
+    @given(GAMES, DICE, INPUTS)
+    def test_replay_is_play_and_whatever_a_player_does_the_run_goes_on_or_ends(
+        self, game, dice, actions
+    ):
+        program = built(game)
+        if program is None:
+            return
+        moments, inputs, players = played(program, dice, actions)
+        again = replay(made_ready(game, PACKS), dice, players, inputs)
+        self.assertEqual(MOMENTS.dump_json(again), MOMENTS.dump_json(tuple(moments)))
+        for moment in moments:
+            shown = table(program, moment.state)
+            self.assertEqual(shown.ending is not None, moment.state.phase is Phase.ENDED)
+            hash(moment.state)
+        for before, after in pairwise(moments):
+            refused = [f for f in after.footprints if f.what == "refused"]
+            if before.state.phase is Phase.ENDED:
+                self.assertTrue(refused or not after.footprints)
+                self.assertEqual(after.state._replace(at=0), before.state._replace(at=0))
+
+    @given(GAMES, DICE, INPUTS)
+    def test_a_state_goes_through_json_unchanged(self, game, dice, actions):
+        program = built(game)
+        if program is not None:
+            state = played(program, dice, actions)[0][-1].state
+            kept = TypeAdapter(State)
+            self.assertEqual(kept.validate_json(kept.dump_json(state)), state)
+
+    @given(GAMES, DICE, INPUTS, st.lists(st.integers(0, 20_000), min_size=2, max_size=5))
+    def test_waiting_in_pieces_is_waiting_at_once(self, game, dice, actions, pauses):
+        program = built(game)
+        if program is None:
+            return
+        state = pieces = played(program, dice, actions)[0][-1].state
+        prints = []
+        for pause in pauses:
+            moment = step(program, pieces, Wait(), pieces.at + pause)
+            pieces = moment.state
+            prints += moment.footprints
+        whole = step(program, state, Wait(), state.at + sum(pauses))
+        self.assertEqual((pieces, tuple(prints)), (whole.state, whole.footprints))
+
+    @given(GAMES, DICE, INPUTS)
+    def test_nothing_tells_the_right_answer_before_the_question_is_done_with(
+        self, game, dice, actions
+    ):
+        program = built(game)
+        if program is None:
+            return
+        for moment in played(program, dice, actions)[0]:
+            shown = table(program, moment.state)
+            if moment.state.phase is Phase.ASKING and not moment.state.is_revealed:
+                feedback = shown.feedback
+                self.assertFalse(feedback and (feedback.answer or feedback.right_places))
+
+    @given(GAMES, DICE, st.integers(0, 2))
+    def test_a_draw_asks_every_question_with_its_right_choice(self, game, dice, number):
+        program = built(game)
+        if program is None or number >= len(game.rounds):
+            return
+        round_ = game.rounds[number]
+        drawn = list(draw_list(program, dice, number))
+        if round_.draw.refill is Refill.NEVER:
+            self.assertEqual(len({(d.pack, d.prompt) for d in drawn}), len(drawn))
+        elif len(drawn) > 1 and round_.draw.order is DrawOrder.SHUFFLED:
+            self.assertFalse(any(one.prompt == other.prompt for one, other in pairwise(drawn)))
+        for question in drawn:
+            if question.choices:
+                self.assertTrue(question.right_letters)
+                self.assertEqual(len(set(question.choices)), len(question.choices))
+                if round_.ask.shown and question.choices != ("true", "false"):
+                    self.assertLessEqual(len(question.choices), max(2, round_.ask.shown))
+
+
+class TestSurveys(unittest.TestCase):
     @given(GAMES)
     def test_a_game_is_refused_exactly_when_the_survey_finds_a_fault(self, game):
-        if has_faults(game):
-            with self.assertRaises(GameProblems) as caught:
-                build(game, PACKS)
-            self.assertEqual(caught.exception.problems, survey(game, PACKS))
-        else:
-            build(game, PACKS)
+        problems = survey(game, PACKS)
+        faults = [p for p in problems if p.severity is Severity.FAULT]
+        self.assertEqual(built(game) is None, bool(faults))
+        self.assertEqual(look_over(game, PACKS).problems, problems)
 
-    @given(WHOLE, st.integers(0, 10**6))
-    def test_a_draw_asks_different_questions_each_with_all_its_choices(self, game, dice):
-        if has_faults(game):
+    @given(
+        st.integers(-5, 5),
+        st.integers(-5, 5),
+        st.integers(1, 12),
+        ENDINGS,
+        st.text("rw", min_size=12, max_size=12),
+        DICE,
+    )
+    def test_every_score_leads_to_the_ending_its_span_tells(
+        self, right, wrong, count, endings, outcomes, dice
+    ):
+        rules = f"def right():\n    score += {right}\ndef wrong():\n    score += {wrong}\n"
+        ends = tuple(replace(end, at_once=False) for end in endings)
+        rounds = (Round("R", ("veg",), draw=Draw(count)),)
+        game = Game("G", rounds, (*ends, Ending("Rest", "")), rules)
+        program = built(game)
+        if program is None:
             return
-        drawn = list(draw_list(build(game, PACKS), dice))
-        self.assertEqual(len({question.prompt for question in drawn}), len(drawn))
-        by_prompt = {question.prompt: question for question in VEGETABLES.questions}
-        for question in drawn:
-            source = by_prompt[question.prompt]
-            self.assertEqual(sorted(question.choices), sorted(source.choices))
-            place = "ABCDEFGH".index(question.right_letters)
-            self.assertEqual((question.choices[place],), source.right)
+        _, moments, _ = play(outcomes[:count], game, PACKS, dice)
+        end, told = moments[-1].state, look_over(game, PACKS)
+        score = program.rules.score(end.tally)
+        self.assertEqual(score, sum(right if o == "r" else wrong for o in outcomes[:count]))
+        self.assertTrue(told.spans_are_whole)
+        (span,) = (span for span in told.score_spans if span.lowest <= score <= span.highest)
+        self.assertEqual(span.ending, end.ending)
+        missed = [problem.where for problem in told.problems if "no run can reach" in problem.what]
+        self.assertNotIn(f"endings[{end.ending}]", missed)
 
     @given(st.permutations(VEGETABLES.questions), st.integers(0, 12), st.integers(0, 12))
     def test_a_comparison_accounts_for_every_question(self, questions, old, new):

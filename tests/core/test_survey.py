@@ -12,15 +12,14 @@ from dicetrail.core import (
     Order,
     Pack,
     Question,
-    Score,
     Severity,
     build,
     first_game,
-    score_spans,
+    look_over,
     summaries,
     survey,
 )
-from tests.core.examples import FIVE, PACKS, VEGETABLES, changed
+from tests.core.examples import FIVE, PACKS, VEGETABLES, changed, points
 
 FAULT, WARNING = Severity.FAULT, Severity.WARNING
 
@@ -39,6 +38,7 @@ class TestSurvey(unittest.TestCase):
         for game, packs, severity, where, words in (
             (replace(FIVE, title=" "), PACKS, WARNING, "title", "no title"),
             (replace(FIVE, rounds=()), PACKS, FAULT, "rounds", "0 rounds"),
+            (replace(FIVE, script="score = x"), PACKS, FAULT, "script[1:9]", "begin with a number"),
             (changed(packs=()), PACKS, FAULT, "rounds[0].packs", "no questions"),
             (changed(packs=("gone",)), PACKS, FAULT, "rounds[0].packs[0]", "no pack “gone”"),
             (changed(packs=("veg", "veg")), PACKS, FAULT, "rounds[0].packs[1]", "twice"),
@@ -80,8 +80,6 @@ class TestSurvey(unittest.TestCase):
                 "rounds[0].ask.choice_order",
                 "always stands at A",
             ),
-            (changed(score=Score(1, 1)), PACKS, WARNING, "rounds[0].score.right", "no more than"),
-            (changed(score=Score(2 * 10**9)), PACKS, FAULT, "rounds[0].score.right", "too many"),
             (replace(FIVE, endings=()), PACKS, FAULT, "endings", "no ending"),
             (replace(FIVE, endings=endings[:3]), PACKS, FAULT, "endings", "fits a score of 0"),
             (replace(FIVE, endings=(crossed, *endings)), PACKS, FAULT, "endings[0]", "at most 2"),
@@ -113,8 +111,10 @@ class TestSurvey(unittest.TestCase):
         self.assertEqual(survey(changed(check=Check(ignore_case=False)), packs), ())
 
     def test_spans_tell_which_ending_every_reachable_score_leads_to(self):
-        gap = replace(changed(score=Score(2, -1)), endings=FIVE.endings[:3])
-        spans = [(span.lowest, span.highest, span.ending) for span in score_spans(gap, PACKS)]
+        gap = replace(FIVE, script=points(2, -1), endings=FIVE.endings[:3])
+        told = look_over(gap, PACKS)
+        self.assertTrue(told.spans_are_whole)
+        spans = [(span.lowest, span.highest, span.ending) for span in told.score_spans]
         self.assertEqual(spans, [(-5, -2, None), (1, 1, 2), (4, 4, 1), (7, 10, 0)])
 
     def test_summaries_tell_what_each_stop_does(self):
@@ -123,10 +123,13 @@ class TestSurvey(unittest.TestCase):
             words,
             [
                 "12 questions, 1 pack",
+                "begins at once",
                 "5 drawn, shuffled",
                 "choices shuffled",
                 "pick, letter, place, text",
-                "1 point each",
+                "score 0; 1 rule",
+                "answer told, until Go on",
+                "to the next question",
                 "4 endings",
             ],
         )

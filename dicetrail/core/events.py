@@ -1,0 +1,218 @@
+"""What an event does: the rules are run, and what they say is done and told.
+
+Nothing here moves the run on; `flow` does.
+"""
+
+from collections.abc import Iterable
+from typing import Any
+
+from dicetrail.core.dice import stream
+from dicetrail.core.document import (
+    Cue,
+    Occasion,
+)
+from dicetrail.core.footprints import Change, Fact, Footprint, Stop, What
+from dicetrail.core.program import (
+    Program,
+    question_of,
+    seconds_allowed,
+    tries_allowed,
+)
+from dicetrail.core.run import (
+    State,
+)
+from dicetrail.core.script import Done, Event, Roll
+from dicetrail.core.settle import Outcome, Settled, Tally, settle
+from dicetrail.core.words import filled_in
+
+UNLIMITED = 999
+"""What `tries_left` says where tries are not limited."""
+
+
+Prints = list[Footprint]
+
+
+def run_rules(
+    program: Program, state: State, event: Event, prints: Prints, verdict: str = ""
+) -> tuple[State, Settled]:
+    """Run the rules for an event of the player whose turn it is, and do what they say."""
+    outcome = _outcome(program, state, event, verdict)
+    before = state.tally
+    settled = settle(program.rules, before, outcome, _dice_for(program, state, outcome), True)
+    tallies = list(state.tallies)
+    tallies[state.turn] = settled.tally
+    told = _tell_change(program, state, outcome, before, settled)
+    if told is not None:
+        prints.append(told)
+    state = state._replace(tallies=tuple(tallies))
+    for done in settled.deeds:
+        state = _do(program, state, done, prints)
+    return _lives_cued(program, state, before, settled.tally, prints), settled
+
+
+def _outcome(program: Program, state: State, event: Event, verdict: str) -> Outcome:
+    player = state.turn + 1
+    if event in _WITHOUT_QUESTION:
+        return Outcome(event, state.round, tries_used=0, player_number=player)
+    details = question_of(program, state).details
+    left = state.clocks.question
+    return Outcome(
+        event,
+        state.round,
+        state.position + 1,
+        1 if details.worth is None else details.worth,
+        details.level or 1,
+        0 if left is None else max(0, left) // 1000,
+        state.used // 1000,
+        seconds_allowed(program, state) or 0,
+        state.tries_used,
+        tries_left(program, state),
+        player,
+        verdict,
+    )
+
+
+_WITHOUT_QUESTION = (Event.STARTED, Event.ROUND_OVER, Event.GAME_OVER)
+
+
+def tries_left(program: Program, state: State) -> int:
+    allowed = tries_allowed(program, state)
+    return UNLIMITED if allowed is None else max(0, allowed - state.tries_used)
+
+
+def _dice_for(program: Program, state: State, outcome: Outcome) -> Roll | None:
+    """The rolls of one event: a stream of its own, told apart by all that happened before."""
+    if not program.rules.script.rolls:
+        return None
+    done = sum(tally.asked_count for tally in state.tallies)
+    purpose = f"roll {outcome.event} {state.turn} {state.tries_used} {len(state.tried)}"
+    chances = stream(state.dice, purpose, len(state.played), done)
+    return lambda sides: chances.below(sides) + 1
+
+
+def _tell_change(
+    program: Program, state: State, outcome: Outcome, before: Tally, settled: Settled
+) -> Footprint | None:
+    """What the rules changed; None if there was nothing to run and nothing to change."""
+    if not settled.lines and outcome.event not in _SCORED:
+        return None
+    old, new = program.rules.values(before), program.rules.values(settled.tally)
+    changes = tuple(
+        Change(name, value, new[name]) for name, value in old.items() if value != new[name]
+    )
+    counters = [change for change in changes if change.name in program.rules.names]
+    told = ", ".join(f"{change.name} {change.before} → {change.after}" for change in counters)
+    why = f"{_EVENT_WORDS[outcome.event]}: {told or 'no counter changes'}"
+    facts = tuple(
+        Fact(name, old[name] if name in program.rules.names else _fact(name, new, outcome))
+        for name in program.rules.handlers.reads.get(outcome.event, ())
+    )
+    return Footprint(state.at, Stop.SCORE, What.CHANGED, why, changes, settled.lines, facts)
+
+
+_SCORED = (Event.RIGHT, Event.WRONG, Event.TIMEOUT, Event.PASSED)
+"""Told even where no rule ran, for they change the counts of right and wrong."""
+
+
+def _fact(name: str, values: Any, outcome: Outcome) -> Any:
+    if name in values:
+        return values[name]
+    return outcome.round + 1 if name == "round_number" else getattr(outcome, name)
+
+
+_EVENT_WORDS = {
+    Event.STARTED: "the run begins",
+    Event.ASKED: "a question is asked",
+    Event.RIGHT: "a right answer",
+    Event.WRONG: "a wrong answer",
+    Event.TIMEOUT: "no answer in time",
+    Event.HINTED: "a hint",
+    Event.PASSED: "a pass",
+    Event.LETTER_HIT: "a letter that stands in the word",
+    Event.LETTER_MISS: "a letter that does not",
+    Event.ROUND_OVER: "the round is over",
+    Event.GAME_OVER: "the game is over",
+}
+
+
+def _do(program: Program, state: State, done: Done, prints: Prints) -> State:
+    """One deed of the script."""
+    match done.what:
+        case "fault":
+            why = f"line {done.line}: {done.value}; nothing changed there"
+            prints.append(Footprint(state.at, Stop.SCORE, What.FAILED, why, lines=(done.line,)))
+        case "cue":
+            found = [cue for cue in program.game.cues if cue.name == done.value]
+            return _play(program, state, found, prints)
+        case "tell":
+            words = filled_in(str(done.value), _places(program, state))
+            prints.append(Footprint(state.at, Stop.CUE, What.CUED, f"“{words}” is said"))
+            return state._replace(told=(*state.told, words))
+        case "reveal":
+            return state._replace(is_revealed=True)
+        case "add_time" if not isinstance(done.value, str):
+            return _add_time(state, round((done.value or 0) * 1000), prints)
+    return state
+
+
+def _add_time(state: State, added: int, prints: Prints) -> State:
+    clocks = state.clocks
+    name = next((name for name in _CLOCKS if getattr(clocks, name) is not None), None)
+    if name is None:
+        return state
+    before = getattr(clocks, name)
+    after = max(0, before + added)
+    change = Change(f"{name} clock, ms", before, after)
+    why = f"the {name}'s clock goes {'on' if added >= 0 else 'back'} by {abs(added)} ms"
+    prints.append(Footprint(state.at, Stop.ASK, What.CHANGED, why, (change,)))
+    return state._replace(clocks=clocks._replace(**{name: after}))
+
+
+_CLOCKS = ("round", "game", "question")
+
+
+def quiet(state: State) -> State:
+    """The state with nothing said or played by what happened before."""
+    return state._replace(cues=(), told=()) if state.cues or state.told else state
+
+
+def cued(program: Program, state: State, occasion: Occasion, prints: Prints) -> State:
+    """Play every cue that answers to an occasion."""
+    if not program.game.cues:
+        return state
+    return _play(program, state, [cue for cue in program.game.cues if occasion in cue.on], prints)
+
+
+def _lives_cued(
+    program: Program, state: State, before: Tally, after: Tally, prints: Prints
+) -> State:
+    if not program.game.cues or "lives" not in program.rules.names:
+        return state
+    place = program.rules.names.index("lives")
+    change = after.counters[place] - before.counters[place]
+    if not change:
+        return state
+    return cued(program, state, Occasion.LIFE_WON if change > 0 else Occasion.LIFE_LOST, prints)
+
+
+def _play(program: Program, state: State, cues: Iterable[Cue], prints: Prints) -> State:
+    for cue in cues:
+        words = filled_in(cue.words, _places(program, state))
+        why = f"the cue “{cue.name}” is played" + (f": “{words}”" if words else "")
+        prints.append(Footprint(state.at, Stop.CUE, What.CUED, why))
+        state = state._replace(
+            cues=(*state.cues, cue.name),
+            told=(*state.told, words) if words else state.told,
+        )
+    return state
+
+
+def _places(program: Program, state: State) -> dict[str, object]:
+    """What words can have filled in, of the player whose turn it is."""
+    return {
+        **program.rules.values(state.tally),
+        "name": state.players[state.turn],
+        "player_number": state.turn + 1,
+        "number": state.position + 1,
+        "round_number": state.round + 1,
+    }

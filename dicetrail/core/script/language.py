@@ -1,0 +1,128 @@
+"""What the rule script knows: its handlers, facts and deeds, each with its words.
+
+The tables here are the only definition. The parser refuses what is not in them, and the
+screens complete and explain names from them.
+"""
+
+from dataclasses import dataclass
+from enum import StrEnum
+
+LIMIT = 1_000_000_000
+"""Counters and written numbers stay within plus or minus this."""
+
+MOST_SIGNS = 20_000
+"""The longest script, in signs."""
+
+MOST_TOKENS = 400
+"""The longest statement, in words and signs of the language."""
+
+MOST_DEPTH = 200
+"""How deep the parts of a script may be nested."""
+
+MOST_NESTED = 80
+"""How many ifs may stand in one another, called functions and elifs included."""
+
+MOST_STATEMENTS = 1_000
+"""The most statements one handler may run, its own functions included."""
+
+
+class Event(StrEnum):
+    """What a handler answers to. A handler has the name of its event."""
+
+    STARTED = "started"
+    ASKED = "asked"
+    RIGHT = "right"
+    WRONG = "wrong"
+    TIMEOUT = "timeout"
+    HINTED = "hinted"
+    PASSED = "passed"
+    LETTER_HIT = "letter_hit"
+    LETTER_MISS = "letter_miss"
+    ROUND_OVER = "round_over"
+    GAME_OVER = "game_over"
+
+
+HANDLERS: dict[str, str] = {
+    Event.STARTED: "when the run begins, once for each player",
+    Event.ASKED: "when a question is put to the player",
+    Event.RIGHT: "when an answer is right",
+    Event.WRONG: "when an answer is wrong, at every try",
+    Event.TIMEOUT: "when the question's clock has ended; without it, wrong runs",
+    Event.HINTED: "when the player asks for the hint",
+    Event.PASSED: "when the player passes",
+    Event.LETTER_HIT: "when a letter stands in the word",
+    Event.LETTER_MISS: "when a letter does not stand in the word",
+    Event.ROUND_OVER: "when a round is over, once for each player",
+    Event.GAME_OVER: "when the game is over, before the endings are tried",
+}
+
+COUNTS = ("asked_count", "right_count", "wrong_count", "streak", "best_streak")
+"""The facts every tally counts, in its order."""
+
+FACTS: dict[str, str] = {
+    "asked_count": "questions asked so far, this one included",
+    "right_count": "questions answered right so far",
+    "wrong_count": "questions done with and not answered right: wrong, too late or passed",
+    "streak": "right answers in a row, up to now",
+    "best_streak": "the longest streak of the run",
+    "percent": "right questions among those done with, in percent, rounded half up",
+    "number": "the question's number in its round, from 1",
+    "worth": "the question's points; 1 if it names none",
+    "level": "the question's level, 1 to 5; 1 if it names none",
+    "seconds_left": "whole seconds left on the question's clock; 0 without one",
+    "seconds_used": "whole seconds the player has taken for the question",
+    "seconds_allowed": "seconds the question's clock began with; 0 without one",
+    "tries_used": "answers given to the question, or letters missed, this one included",
+    "tries_left": "answers, or misses, still allowed; 0 after the last",
+    "round_number": "the round's number, from 1",
+    "player_number": "the player's number, from 1",
+    "verdict": 'what became of the answer: "right", "close", "wrong", "late" or "passed"',
+}
+
+TEXT_FACTS = ("verdict",)
+
+ENDING_FACTS: dict[str, str] = {
+    "leaders": "players who share the highest score",
+    "player_count": "players in the run",
+}
+"""What only the conditions of endings can read, once the game is over."""
+
+FUNCTIONS: dict[str, str] = {
+    "min": "the smallest of two or more numbers",
+    "max": "the largest of two or more numbers",
+    "abs": "a number without its minus",
+    "round": "a number rounded to a whole one, halves to the even one",
+    "len": "how many numbers a written list has",
+    "roll": "a whole number from 1 to n, from the dice",
+}
+
+
+@dataclass(frozen=True, slots=True)
+class Deed:
+    """Something a handler can do besides changing counters."""
+
+    takes: str
+    """What stands in its brackets: a text, a number or nothing."""
+    words: str
+    handlers: tuple[Event, ...]
+    """The handlers it can stand in."""
+
+
+_ANSWERED = (Event.RIGHT, Event.WRONG, Event.TIMEOUT, Event.PASSED)
+_IN_PLAY = (*_ANSWERED, Event.ASKED, Event.HINTED, Event.LETTER_HIT, Event.LETTER_MISS)
+_ANY = tuple(Event)
+
+DEEDS: dict[str, Deed] = {
+    "cue": Deed("text", "plays the cue of that name", _ANY),
+    "tell": Deed("text", "says these words to the player", _ANY),
+    "finish": Deed("text", "ends the run with that ending", (*_ANSWERED, Event.ROUND_OVER)),
+    "go": Deed("text", "goes on to the round of that title", (*_ANSWERED, Event.ROUND_OVER)),
+    "again": Deed("nothing", "asks the same question anew", _ANSWERED),
+    "skip": Deed("nothing", "goes on to the next question, tries left or not", _ANSWERED),
+    "add_time": Deed(
+        "number",
+        "adds seconds to the clock of the round, else the game, else the question",
+        _IN_PLAY,
+    ),
+    "reveal": Deed("nothing", "tells the right answer", _ANSWERED),
+}

@@ -1,0 +1,281 @@
+"""Where a round's questions come from: packs, named lists, and sums.
+
+Questions of packs and of sorting are the same in every run. Sums and odd ones out are made
+anew from the dice, each from a stream of its own, so that one source never moves another.
+A source of sums knows every sum it could make without writing them all down: for each left
+number the fitting right numbers are evenly spaced.
+"""
+
+from bisect import bisect_right
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass
+from fractions import Fraction
+from functools import cached_property
+from itertools import accumulate
+
+from dicetrail.core.dice import Stream, stream
+from dicetrail.core.document import (
+    MOST_CHOICES,
+    Draw,
+    DrawOrder,
+    Kind,
+    Lists,
+    ListsAsk,
+    Operator,
+    Pack,
+    Question,
+    Round,
+    Span,
+    Sums,
+)
+
+Packs = Mapping[str, Pack]
+
+_PROMPTS = {
+    ListsAsk.SORT: "Where does “{item}” belong?",
+    ListsAsk.ODD_ONE_OUT: "Which is the odd one out?",
+}
+SIGNS = {Operator.PLUS: "+", Operator.MINUS: "−", Operator.TIMES: "×", Operator.OVER: "÷"}
+
+
+@dataclass(frozen=True, slots=True)
+class Sourced:
+    """A question of a round's pool: the source it comes from and its number there, from 0."""
+
+    source: str
+    number: int
+    question: Question
+
+
+def fixed_pool(round_: Round, packs: Packs) -> tuple[Sourced, ...]:
+    """The questions of a round that are the same in every run."""
+    return (*_from_packs(round_, packs), *_to_sort(round_))
+
+
+def made_pool(round_: Round, number: int, dice: int) -> tuple[Sourced, ...]:
+    """The questions of a round, the one of that number, that these dice make."""
+    return (*_odd_ones(round_, number, dice), *_sums(round_, number, dice))
+
+
+def pool_size(round_: Round, packs: Packs) -> int:
+    """How many questions a round's pool holds in any run."""
+    used = (packs[name] for name in round_.packs if name in packs)
+    fitting = sum(fits(round_, question) for pack in used for question in pack.questions)
+    items = sum(_list_questions(lists) for lists in round_.lists)
+    sums = sum(min(made.count, count_of(made)) for made in round_.sums)
+    return fitting + items + max(0, sums)
+
+
+def fits(round_: Round, question: Question) -> bool:
+    """Whether a pack's question passes the round's filters."""
+    draw, details = round_.draw, question.details
+    level = details.level or 1
+    if draw.topics and details.topic not in draw.topics:
+        return False
+    if draw.levels and level not in draw.levels:
+        return False
+    return draw.order is not DrawOrder.WEIGHTED or weight_of(draw, level) > 0
+
+
+def weight_of(draw: Draw, level: int) -> int:
+    """How likely a weighted draw makes a level, from 1; 0 keeps it out."""
+    return draw.weights[level - 1] if 0 < level <= len(draw.weights) else 0
+
+
+def count_of(sums: Sums) -> int:
+    """How many different sums a source could make."""
+    return len(SumTable(sums))
+
+
+def _from_packs(round_: Round, packs: Packs) -> Iterator[Sourced]:
+    for name in round_.packs:
+        for number, question in enumerate(packs[name].questions):
+            if fits(round_, question):
+                yield Sourced(name, number, question)
+
+
+def _to_sort(round_: Round) -> Iterator[Sourced]:
+    for place, lists in enumerate(round_.lists):
+        if lists.asks is ListsAsk.SORT:
+            titles = [group.title for group in lists.lists]
+            for number, item in enumerate(_items(lists)):
+                right = tuple(group.title for group in lists.lists if item in group.items)
+                wrong = tuple(title for title in titles if title not in right)
+                prompt = (lists.prompt.strip() or _PROMPTS[lists.asks]).replace("{item}", item)
+                yield Sourced(f"lists[{place}]", number, Question(prompt, right, wrong, Kind.SORT))
+
+
+def _items(lists: Lists) -> tuple[str, ...]:
+    """Every item to be sorted, once; one that is in all lists cannot be."""
+    items = dict.fromkeys(item for group in lists.lists for item in group.items)
+    return tuple(item for item in items if not all(item in group.items for group in lists.lists))
+
+
+def _list_questions(lists: Lists) -> int:
+    return len(_items(lists) if lists.asks is ListsAsk.SORT else list(odd_items(lists)))
+
+
+def odd_items(lists: Lists) -> Iterator[tuple[str, tuple[tuple[str, ...], ...]]]:
+    """Every item that can be the odd one, with the lists whose items it can stand among."""
+    for item in dict.fromkeys(item for group in lists.lists for item in group.items):
+        others = tuple(
+            group.items
+            for group in lists.lists
+            if item not in group.items and len(set(group.items)) >= lists.choices - 1
+        )
+        if others:
+            yield item, others
+
+
+def _odd_ones(round_: Round, number: int, dice: int) -> Iterator[Sourced]:
+    for place, lists in enumerate(round_.lists):
+        if lists.asks is not ListsAsk.ODD_ONE_OUT:
+            continue
+        prompt = lists.prompt.strip() or _PROMPTS[lists.asks]
+        for which, (item, others) in enumerate(odd_items(lists)):
+            chances = stream(dice, f"odd one out {place}", number, which)
+            group = tuple(dict.fromkeys(others[chances.below(len(others))]))
+            among = tuple(group[n] for n in chances.pick(len(group), lists.choices - 1))
+            question = Question(prompt.replace("{item}", item), (item,), among)
+            yield Sourced(f"lists[{place}]", which, question)
+
+
+class SumTable(Sequence[tuple[int, int, int]]):
+    """Every sum a source could make, as (left, right, denominator or 0), by its number.
+
+    Raises ValueError for spans that are upside down.
+    """
+
+    def __init__(self, sums: Sums) -> None:
+        self.sums = sums
+
+    @cached_property
+    def _rows(self) -> list[tuple[int, int, range]]:
+        sums = self.sums
+        bottoms = (0,) if sums.denominators is None else _numbers(sums.denominators)
+        lefts = _numbers(sums.right if sums.operator is Operator.OVER else sums.left)
+        rows = ((left, bottom, _rights(sums, left, bottom)) for bottom in bottoms for left in lefts)
+        return [row for row in rows if len(row[2])]
+
+    @cached_property
+    def _ends(self) -> list[int]:
+        return list(accumulate(len(rights) for _, _, rights in self._rows))
+
+    def __len__(self) -> int:
+        return self._ends[-1] if self._ends else 0
+
+    def __getitem__(self, number: int) -> tuple[int, int, int]:  # type: ignore[override]
+        row = bisect_right(self._ends, number)
+        left, bottom, rights = self._rows[row]
+        right = rights[number - (self._ends[row - 1] if row else 0)]
+        if self.sums.operator is Operator.OVER:
+            return right, left, bottom  # rows go by divisors, whose multiples are the dividends
+        return left, right, bottom
+
+
+def _numbers(span: Span) -> range:
+    return range(span.least, span.most + 1)
+
+
+def _rights(sums: Sums, left: int, bottom: int) -> range:
+    """The right numbers that fit a left one; for quotients, the dividends of a divisor."""
+    low, high = sums.right.least, sums.right.most
+    cap = None if sums.cap is None else sums.cap * (bottom or 1)
+    match sums.operator:
+        case Operator.PLUS:
+            if cap is not None:
+                high = min(high, cap - left)
+            return range(low, high + 1)
+        case Operator.MINUS:
+            if not sums.negative:
+                high = min(high, left)
+            if cap is not None:
+                low = max(low, left - cap)
+            return range(low, high + 1)
+        case Operator.TIMES:
+            if cap is not None and left > 0:
+                high = min(high, cap // left)
+            elif cap is not None and cap < 0:
+                return range(0)
+            return range(low, high + 1)
+        case Operator.OVER:
+            return _dividends(sums, left, cap)
+
+
+def _dividends(sums: Sums, divisor: int, cap: int | None) -> range:
+    """The dividends of a divisor with whole quotients, none smaller than the divisor."""
+    if divisor < 1:
+        return range(0)
+    least = max(sums.left.least, divisor)
+    most = sums.left.most if cap is None else min(sums.left.most, cap * divisor)
+    return range(-(-least // divisor) * divisor, most + 1, divisor)
+
+
+def _sums(round_: Round, number: int, dice: int) -> Iterator[Sourced]:
+    for place, sums in enumerate(round_.sums):
+        table = SumTable(sums)
+        picked = stream(dice, f"sums {place}", number).pick(len(table), sums.count)
+        for which, entry in enumerate(picked):
+            chances = stream(dice, f"wrong choices of sums {place}", number, which)
+            question = sum_question(sums, *table[entry], chances)
+            yield Sourced(f"sums[{place}]", which, question)
+
+
+def sum_question(sums: Sums, left: int, right: int, bottom: int, chances: Stream) -> Question:
+    """The question of one sum, its wrong choices plausible, distinct and never right."""
+    value = _result(sums.operator, left, right)
+    over = f"/{bottom}" if bottom else ""
+    prompt = f"{left}{over} {SIGNS[sums.operator]} {right}{over} = ?"
+    if not sums.choices:
+        return Question(prompt, (_written(value, bottom),), (), Kind.NUMBER)
+    near = list(dict.fromkeys(_mistakes(sums, left, right, value)))
+    wrong = [near[n] for n in chances.pick(len(near), sums.choices - 1)]
+    return Question(
+        prompt,
+        (_written(value, bottom),),
+        tuple(_written(mistake, bottom) for mistake in wrong),
+    )
+
+
+def _result(operator: Operator, left: int, right: int) -> int:
+    match operator:
+        case Operator.PLUS:
+            return left + right
+        case Operator.MINUS:
+            return left - right
+        case Operator.TIMES:
+            return left * right
+        case Operator.OVER:
+            return left // right
+
+
+def _mistakes(sums: Sums, left: int, right: int, value: int) -> Iterator[int]:
+    """Results a player could come to by an everyday mistake, likely ones first, then near ones."""
+    slips = [value - 1, value + 1]
+    if sums.operator is Operator.TIMES:
+        slips = [left * (right + 1), left * (right - 1), (left + 1) * right, (left - 1) * right]
+    elif sums.operator in (Operator.PLUS, Operator.MINUS):
+        slips += [value - 10, value + 10]
+        slips.append(left - right if sums.operator is Operator.PLUS else left + right)
+    else:
+        slips += [value + 2, value - 2]
+    digits = str(abs(value))
+    if len(digits) == 2:
+        slips.append(int(digits[::-1]))
+    further = range(1, 3 * MOST_CHOICES)
+    enough = [slip for slip in slips if _is_plausible(sums, slip, value)]
+    yield from enough
+    if len(set(enough)) < MOST_CHOICES:
+        for apart in further:
+            for near in (value + apart, value - apart):
+                if _is_plausible(sums, near, value):
+                    yield near
+
+
+def _is_plausible(sums: Sums, mistake: int, value: int) -> bool:
+    return mistake != value and (sums.negative or mistake >= 0)
+
+
+def _written(value: int, bottom: int) -> str:
+    """A result as it is written: whole, or a fraction in lowest terms."""
+    return str(Fraction(value, bottom)) if bottom else str(value)
