@@ -9,7 +9,7 @@ from dataclasses import asdict, dataclass, replace
 from typing import Any
 
 from dicetrail.core.checking import all_differ, as_shown
-from dicetrail.core.document import MOST_CHOICES, MOST_POINTS, PLAIN, TRUTHS, Kind, Question
+from dicetrail.core.document import MOST_CHOICES, MOST_POINTS, PLAIN, TRUTHS, Kind, Question, Shows
 from dicetrail.core.numbers import read_number, tolerance_of
 
 MOST_LETTERS = 40
@@ -45,7 +45,7 @@ def trimmed(question: Question) -> Question:
     """The question with no space around any of its texts."""
     details = question.details
     texts: dict[str, Any] = {
-        name: value.strip() for name, value in asdict(details).items() if isinstance(value, str)
+        name: value.strip() for name, value in asdict(details).items() if type(value) is str
     }
     return Question(
         question.prompt.strip(),
@@ -235,13 +235,17 @@ def first_fault(question: Question) -> FieldFault | None:
 def missing_medium(question: Question, media: Collection[str] | None) -> FieldFault | None:
     """The picture or sound a question names that is not there; None if all are, or if
     nobody knows which there are."""
-    for field, name in (("picture", question.details.picture), ("sound", question.details.sound)):
+    named = [("picture", question.details.picture), ("sound", question.details.sound)]
+    if question.details.shows is not Shows.TEXT:
+        named += [("right", name) for name in question.right]
+        named += [("wrong", name) for name in question.wrong]
+    for field, name in named:
         if name and media is not None and name not in media:
             return FieldFault(
                 field,
                 0,
                 f"there is no file “{name}”",
-                f"bring it too, or leave the {field} out",
+                f"bring it too, or leave {field_name(field)} out",
             )
     return None
 

@@ -86,7 +86,6 @@ class Rules:
     """Every counter and fact that the script or an ending reads."""
     _score: int
     _counts_read: frozenset[str]
-    _counts_unread: tuple[str, ...]
 
     def score(self, tally: Tally) -> Number:
         """The score of a tally."""
@@ -104,11 +103,13 @@ class Rules:
 
     def merged(self, tally: Tally) -> Tally:
         """The tally without what neither script nor ending reads, so that equal ones meet."""
-        counts = (
-            count if name in self.reads or ("percent" in self.reads and name in _PERCENT) else 0
+        if not self._counts_read:
+            return Tally(tally.counters)
+        kept = (
+            count if name in self._counts_read else 0
             for name, count in zip(COUNTS, tally[1:], strict=True)
         )
-        return Tally(tally.counters, *counts)
+        return Tally(tally.counters, *kept)
 
 
 _KEPT_FOR = {"best_streak": ("streak",), "percent": ("right_count", "wrong_count")}
@@ -142,7 +143,6 @@ def rules_of(game: Game) -> Rules:
         reads,
         names.index("score"),
         reads.intersection(COUNTS),
-        tuple(name for name in COUNTS if name not in reads),
     )
 
 

@@ -7,6 +7,7 @@ number the fitting right numbers are evenly spaced.
 """
 
 from bisect import bisect_right
+from collections import Counter
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from fractions import Fraction
@@ -30,6 +31,12 @@ from dicetrail.core.document import (
 )
 
 Packs = Mapping[str, Pack]
+
+MOST_ROWS = 10_000
+"""A source of sums has at most this many left numbers, times denominators; else it makes none."""
+
+MOST_SOURCES = 50
+"""A round has at most this many groups of lists, and as many sources of sums."""
 
 _PROMPTS = {
     ListsAsk.SORT: "Where does “{item}” belong?",
@@ -61,8 +68,8 @@ def pool_size(round_: Round, packs: Packs) -> int:
     """How many questions a round's pool holds in any run."""
     used = (packs[name] for name in round_.packs if name in packs)
     fitting = sum(fits(round_, question) for pack in used for question in pack.questions)
-    items = sum(_list_questions(lists) for lists in round_.lists)
-    sums = sum(min(made.count, count_of(made)) for made in round_.sums)
+    items = sum(_list_questions(lists) for lists in round_.lists[:MOST_SOURCES])
+    sums = sum(min(made.count, count_of(made)) for made in round_.sums[:MOST_SOURCES])
     return fitting + items + max(0, sums)
 
 
@@ -98,8 +105,9 @@ def _to_sort(round_: Round) -> Iterator[Sourced]:
     for place, lists in enumerate(round_.lists):
         if lists.asks is ListsAsk.SORT:
             titles = [group.title for group in lists.lists]
+            groups = [(group.title, frozenset(group.items)) for group in lists.lists]
             for number, item in enumerate(_items(lists)):
-                right = tuple(group.title for group in lists.lists if item in group.items)
+                right = tuple(title for title, items in groups if item in items)
                 wrong = tuple(title for title in titles if title not in right)
                 prompt = (lists.prompt.strip() or _PROMPTS[lists.asks]).replace("{item}", item)
                 yield Sourced(f"lists[{place}]", number, Question(prompt, right, wrong, Kind.SORT))
@@ -107,8 +115,8 @@ def _to_sort(round_: Round) -> Iterator[Sourced]:
 
 def _items(lists: Lists) -> tuple[str, ...]:
     """Every item to be sorted, once; one that is in all lists cannot be."""
-    items = dict.fromkeys(item for group in lists.lists for item in group.items)
-    return tuple(item for item in items if not all(item in group.items for group in lists.lists))
+    times = Counter(item for group in lists.lists for item in dict.fromkeys(group.items))
+    return tuple(item for item, count in times.items() if count < len(lists.lists))
 
 
 def _list_questions(lists: Lists) -> int:
@@ -117,11 +125,12 @@ def _list_questions(lists: Lists) -> int:
 
 def odd_items(lists: Lists) -> Iterator[tuple[str, tuple[tuple[str, ...], ...]]]:
     """Every item that can be the odd one, with the lists whose items it can stand among."""
+    groups = [(group.items, frozenset(group.items)) for group in lists.lists]
     for item in dict.fromkeys(item for group in lists.lists for item in group.items):
         others = tuple(
-            group.items
-            for group in lists.lists
-            if item not in group.items and len(set(group.items)) >= lists.choices - 1
+            items
+            for items, known in groups
+            if item not in known and len(known) >= lists.choices - 1
         )
         if others:
             yield item, others
@@ -154,6 +163,8 @@ class SumTable(Sequence[tuple[int, int, int]]):
         sums = self.sums
         bottoms = (0,) if sums.denominators is None else _numbers(sums.denominators)
         lefts = _numbers(sums.right if sums.operator is Operator.OVER else sums.left)
+        if len(lefts) * len(bottoms) > MOST_ROWS:
+            return []
         rows = ((left, bottom, _rights(sums, left, bottom)) for bottom in bottoms for left in lefts)
         return [row for row in rows if len(row[2])]
 

@@ -33,13 +33,13 @@ from dicetrail.core.reach import Reach, reach, scores_reached
 from dicetrail.core.script import Said, ScriptFault, ScriptFaults, parse, parse_condition
 from dicetrail.core.script.language import FACTS
 from dicetrail.core.settle import Rules, condition_of, rules_of
-from dicetrail.core.sources import Packs, count_of, odd_items, pool_size
-from dicetrail.core.words import places_in
+from dicetrail.core.sources import MOST_ROWS, MOST_SOURCES, Packs, count_of, odd_items, pool_size
+from dicetrail.core.words import counted, places_in
 
 MOST_ROUNDS = 50
 MOST_ENDINGS = 100
 MOST_CUES = 100
-_MOST_WIDE = 10_000
+_MOST_ITEMS = 1000
 
 _PLACES = ("name", "player_number", "number", "round_number")
 
@@ -212,6 +212,11 @@ def _load_problems(at: str, round_: Round, packs: Packs) -> Iterator[Problem]:
                 f"the pack “{packs[name].title}” holds no questions",
                 "load a file that has some, or take the pack out at Load",
             )
+    for name in ("lists", "sums"):
+        if len(getattr(round_, name)) > MOST_SOURCES:
+            mend = f"have {MOST_SOURCES} at most"
+            yield Problem(f"{at}.{name}", f"{len(getattr(round_, name))} are there", mend)
+            return
     for number, lists in enumerate(round_.lists):
         yield from _list_problems(f"{at}.lists[{number}]", lists)
     for number, sums in enumerate(round_.sums):
@@ -229,8 +234,10 @@ def _list_problems(where: str, lists: Lists) -> Iterator[Problem]:
             yield Problem(f"{place}.title", "a list has no name", "name it")
         elif titles[as_shown(group.title)] > 1:
             yield Problem(f"{place}.title", f"“{group.title}” is here twice", "name one otherwise")
-        if not group.items:
-            yield Problem(f"{place}.items", f"“{group.title}” is empty", "put something in it")
+        if not 1 <= len(group.items) <= _MOST_ITEMS:
+            what = f"“{group.title}” has {counted(len(group.items), 'item')}"
+            yield Problem(f"{place}.items", what, f"have 1 to {_MOST_ITEMS}")
+            continue
         for item_number, item in enumerate(group.items):
             item_place = f"{place}.items[{item_number}]"
             if not item.strip():
@@ -281,10 +288,10 @@ def _span_problems(
             yield Problem(f"{where}.{name}", what, f"keep within {least} and 1000000")
         elif name != "right":
             rows *= span.most - span.least + 1
-    if sound and rows > _MOST_WIDE:
+    if sound and rows > MOST_ROWS:
         sound = False
         what = f"{rows:,} numbers are too many"
-        yield Problem(f"{where}.left", what, f"keep the span to {_MOST_WIDE:,} numbers")
+        yield Problem(f"{where}.left", what, f"keep the span to {MOST_ROWS:,} numbers")
     return sound
 
 

@@ -10,7 +10,7 @@ from typing import Any
 
 import yaml
 
-from dicetrail.core import PLAIN, Details, Kind, Question
+from dicetrail.core import PLAIN, Details, Kind, Question, Shows
 from dicetrail.core.questions import faults, missing_medium
 from dicetrail.files.plan import Format
 from dicetrail.files.sheets import Refusal, cell_text
@@ -21,7 +21,7 @@ MOST_YAML = 4_000_000
 """The longest YAML text, in signs: it takes much time and memory to read."""
 TEXT_DETAILS = ("topic", "hint", "note", "picture", "sound", "tolerance", "pinned")
 NUMBER_DETAILS = ("level", "worth", "seconds")
-_FIELDS = {"prompt", "kind", "right", "wrong", *TEXT_DETAILS, *NUMBER_DETAILS}
+_FIELDS = {"prompt", "kind", "right", "wrong", "shows", *TEXT_DETAILS, *NUMBER_DETAILS}
 
 
 class _Misplaced(Exception):
@@ -44,6 +44,7 @@ def pack_schema() -> dict[str, Any]:
         "wrong": texts,
         **dict.fromkeys(TEXT_DETAILS, text),
         **{name: {"type": ["integer", "null"]} for name in NUMBER_DETAILS},
+        "shows": {"enum": [shows.value for shows in Shows]},
     }
     questions = {
         "type": "array",
@@ -173,7 +174,10 @@ def _question(entry: Any, path: str) -> Question:
         name: _text(entry.get(name), f"{path}.{name}") for name in TEXT_DETAILS
     }
     given |= {name: _whole(entry.get(name), f"{path}.{name}") for name in NUMBER_DETAILS}
-    details = Details(**given)
+    shows = _text(entry.get("shows", "text"), f"{path}.shows")
+    if shows not in tuple(Shows):
+        raise _Misplaced(f"{path}.shows", f"one of {', '.join(Shows)}")
+    details = Details(**given, shows=Shows(shows))
     return Question(
         _text(entry.get("prompt"), f"{path}.prompt"),
         _texts(entry.get("right"), f"{path}.right"),

@@ -31,6 +31,7 @@ _HEADINGS: tuple[tuple[Role, str], ...] = (
     (Role.KIND, r"kind|type"),
     (Role.TOLERANCE, r"tolerance"),
     (Role.PINNED, r"pinned( choice)?"),
+    (Role.SHOWS, r"choices are|shows"),
     (Role.TOPIC, r"topic|subject|category"),
     (Role.LEVEL, r"level|difficulty"),
     (Role.WORTH, r"worth|points|score"),

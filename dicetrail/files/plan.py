@@ -50,6 +50,8 @@ class Role(StrEnum):
     KIND = "kind"
     TOLERANCE = "tolerance"
     PINNED = "pinned choice"
+    SHOWS = "choices are"
+    """Texts, or the names of pictures or sounds."""
     TOPIC = "topic"
     LEVEL = "level"
     WORTH = "worth"

@@ -9,7 +9,7 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Any
 
-from dicetrail.core import PLAIN, Details, Kind, Question
+from dicetrail.core import PLAIN, Details, Kind, Question, Shows
 from dicetrail.core.document import MOST_CHOICES
 from dicetrail.core.questions import FieldFault, first_fault
 from dicetrail.files.guessing import TRUTH_WORDS
@@ -144,8 +144,20 @@ def _unlettered(options: tuple[str, ...]) -> tuple[str, ...]:
 def _details(cells: list[str], plan: Plan) -> Details:
     given: dict[str, Any] = {name: _one(cells, plan, role) for name, role in _TEXTS.items()}
     given |= {name: _whole(_one(cells, plan, role), role) for name, role in _NUMBERS.items()}
-    details = Details(**given)
+    details = Details(**given, shows=_shows(_one(cells, plan, Role.SHOWS)))
     return PLAIN if details == PLAIN else details
+
+
+def _shows(word: str) -> Shows:
+    try:
+        return Shows(word.lower()) if word else Shows.TEXT
+    except ValueError:
+        raise RowFault(
+            Role.SHOWS,
+            0,
+            f"“{word}” is not what choices can be",
+            f"write one of {', '.join(Shows)}",
+        ) from None
 
 
 def _whole(word: str, role: Role) -> int | None:

@@ -17,7 +17,7 @@ import yaml
 from openpyxl import Workbook
 from openpyxl.cell import WriteOnlyCell
 
-from dicetrail.core import PLAIN, Kind, Pack, Question
+from dicetrail.core import PLAIN, Kind, Pack, Question, Shows
 from dicetrail.files.documents import NUMBER_DETAILS, TEXT_DETAILS
 from dicetrail.files.plan import Role, Separator
 from dicetrail.files.questions import read_questions
@@ -26,7 +26,9 @@ from dicetrail.files.text import FileProblem
 _FORMULA = re.compile(r"'*[=+\-@\t\r]")
 _IN_A_ROW = re.compile(r"[\t\r\n]")
 _DETAIL_ROLES = {name: Role(name) for name in (*NUMBER_DETAILS, *TEXT_DETAILS) if name != "pinned"}
-_DETAIL_ROLES["pinned"] = Role.PINNED
+_DETAIL_ROLES |= {"pinned": Role.PINNED, "shows": Role.SHOWS}
+_UNSAID = ("", None, Shows.TEXT)
+"""Details that need no words: there is nothing, or what everybody expects."""
 
 
 def written_tsv(pack: Pack) -> bytes:
@@ -130,7 +132,7 @@ def _rows(pack: Pack) -> Iterator[list[str]]:
         name
         for name in _DETAIL_ROLES
         if any(
-            getattr(question.details, name) not in ("", None)
+            getattr(question.details, name) not in _UNSAID
             for question in questions
             if question.details is not PLAIN
         )
@@ -176,5 +178,5 @@ def _entry(question: Question) -> dict[str, Any]:
     if question.wrong:
         entry["wrong"] = list(question.wrong)
     details = asdict(question.details)
-    entry |= {name: value for name, value in details.items() if value not in ("", None)}
+    entry |= {name: value for name, value in details.items() if value not in _UNSAID}
     return entry

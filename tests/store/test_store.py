@@ -56,7 +56,7 @@ class TestStore(StoreTest):
         with self.open().writing() as session:
             pack = add_pack(session, VEGETABLES, SOURCE, NOW)
             game = add_game(session, changed(packs=(pack.pack_id,)), NOW)
-            run = add_run(session, game, {"vegetables": 1}, 7, "Marjory", Place.TABLE, NOW)
+            run = add_run(session, game, {"vegetables": 1}, 7, ("Marjory",), Place.TABLE, NOW)
             add_input(session, run, 0, Input(Begin(), 10))
             add_input(session, run, 1, Input(Answer("b"), 20))
         with self.open().reading() as session:
@@ -96,7 +96,7 @@ class TestStore(StoreTest):
         database = self.open()
         with database.writing() as session:
             game = add_game(session, FIVE, NOW)
-            run_id = add_run(session, game, {}, 7, "Ted", Place.PLAY, NOW).id
+            run_id = add_run(session, game, {}, 7, ("Ted",), Place.PLAY, NOW).id
             add_input(session, get_run(session, run_id, Place.PLAY), 0, Input(Begin(), 1))
         with self.assertRaises(StaleRun), database.writing() as session:
             add_input(session, get_run(session, run_id, Place.PLAY), 0, Input(Begin(), 2))

@@ -75,7 +75,9 @@ class ApiTest(unittest.TestCase):
 class TestGames(ApiTest):
     def test_the_shelf_tells_the_last_playtest(self):
         (card,) = self.get("/api/games")
-        self.assertEqual((card["length"], card["ending_count"], card["last_run"]), (10, 5, None))
+        self.assertEqual(
+            (card["round_count"], card["ending_count"], card["last_run"]), (1, 5, None)
+        )
         run = self.post("/api/runs", game_id="harvest-supper", dice=5)
         self.input(self.input(run, action="begin"), action="answer", value=1)
         (card,) = self.get("/api/games")
@@ -87,7 +89,7 @@ class TestGames(ApiTest):
         game["document"]["rounds"][0]["draw"]["count"] = 4
         saved = self.http.put(GAME, json=game).json()
         self.assertEqual(saved["revision"], 2)
-        self.assertEqual(saved["stops"][1]["words"], "4 drawn, shuffled")
+        self.assertEqual(saved["stops"][0][2]["words"], "4 drawn, shuffled")
         self.assertEqual(self.post("/api/runs", game_id="harvest-supper")["table"]["length"], 4)
 
     def test_a_save_on_an_old_revision_is_refused_and_changes_nothing(self):
@@ -316,7 +318,7 @@ class TestPackEdits(ApiTest):
         run = self.input(self.post("/api/runs", game_id="harvest-supper", dice=1), action="begin")
         self.edit(1, {"row": 0, "remove": 25})
         self.assertEqual(self.get(f"/api/runs/{run['id']}")["table"], run["table"])
-        self.assertEqual(self.get(GAME)["stops"][0]["words"], "5 questions, 1 pack")
+        self.assertEqual(self.get(GAME)["stops"][0][0]["words"], "5 questions, 1 pack")
 
     def test_a_question_is_previewed_only_when_it_can_be_asked(self):
         shown = self.post(f"{self.PACK}/preview", prompt="New?", right=["this"], wrong=["that"])
@@ -367,9 +369,11 @@ class TestRuns(ApiTest):
         self.assertEqual(set(run), {"id", "game_id", "seen", "table"})
         run = self.input(run, action="begin")
         self.assertIsNone(run["table"]["feedback"])
-        shown = {"number", "prompt", "choices", "picture", "sound"}
+        shown = {"number", "kind", "prompt", "choices", "words", "tried", "tries_left"}
+        shown |= {"hint", "may_hint", "may_pass", "picture", "sound"}
         self.assertEqual(set(run["table"]["question"]), shown)
-        self.assertEqual(set(run["table"]["question"]["choices"][0]), {"letter", "place", "text"})
+        slat = {"letter", "place", "text", "picture", "sound"}
+        self.assertEqual(set(run["table"]["question"]["choices"][0]), slat)
         self.assert_problem(self.http.get(f"/api/runs/{run['id']}"), 404, "no run")
         answered = self.input(run, action="answer", value=1)
         self.assertTrue(answered["table"]["feedback"]["right_places"])

@@ -25,7 +25,14 @@ ACTIONS = st.fixed_dictionaries(
 PLACES = st.sampled_from(
     (
         *("title", "rounds", "endings", "rounds.0.draw", "rounds.0.draw.count", "rounds.0.packs"),
-        *("rounds.0.score.right", "rounds.0.check", "endings.0.at_least", "endings.0.title"),
+        *(
+            "rounds.0.sums",
+            "rounds.0.check",
+            "script",
+            "cues",
+            "endings.0.at_least",
+            "endings.0.title",
+        ),
     )
 )
 FUZZ = settings(max_examples=60, suppress_health_check=[HealthCheck.too_slow])

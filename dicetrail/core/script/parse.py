@@ -145,11 +145,6 @@ def _read(text: str, mode: str) -> ast.AST:
         line, column = error.lineno or 1, max(1, error.offset or 1)
         words = "this is not complete" if "EOF" in error.msg else error.msg
         raise _refused(line, column, words, "write it as in the examples beside") from None
-    except tokenize.TokenError as error:
-        line, column = error.args[1]
-        raise _refused(
-            line, column + 1, "a bracket or text is not closed", "close it, or take it out"
-        ) from None
     except (ValueError, RecursionError, MemoryError):
         raise _refused(1, 1, "this cannot be read", "write shorter statements") from None
     if deep := _deepest(tree):
@@ -172,10 +167,13 @@ def _deepest(tree: ast.AST) -> int | None:
 def _measure(text: str) -> None:
     """Refuse statements too long to be read safely."""
     tokens = 0
-    for token in tokenize.generate_tokens(io.StringIO(text).readline):
-        tokens = 0 if token.type == tokenize.NEWLINE else tokens + 1
-        if tokens > MOST_TOKENS:
-            raise _refused(*_place(token.start), "this statement is too long", "split it up")
+    try:
+        for token in tokenize.generate_tokens(io.StringIO(text).readline):
+            tokens = 0 if token.type == tokenize.NEWLINE else tokens + 1
+            if tokens > MOST_TOKENS:
+                raise _refused(*_place(token.start), "this statement is too long", "split it up")
+    except tokenize.TokenError:
+        return  # something is not closed: the parser says where it was opened
 
 
 def _place(start: tuple[int, int]) -> tuple[int, int]:
@@ -385,7 +383,7 @@ class _Checker:
                 self._comparison(node)
             case ast.Subscript(value=ast.List() as items, slice=index):
                 self._list(items)
-                self.number(index)
+                self._index(index)
             case ast.Call():
                 self._call(node)
             case ast.List():
@@ -396,6 +394,15 @@ class _Checker:
                 )
             case _:
                 self._fault(node, f"{_words_for(node)} cannot stand here", f"write {_EXPECTED}")
+
+    def _index(self, index: ast.expr) -> None:
+        if any(
+            isinstance(node, ast.Div)
+            or (isinstance(node, ast.Constant) and isinstance(node.value, float))
+            for node in ast.walk(index)
+        ):
+            self._fault(index, "an index is a whole number", "divide with // instead of /")
+        self.number(index)
 
     def _list(self, items: ast.List) -> None:
         if not items.elts:

@@ -61,7 +61,7 @@ export interface paths {
         };
         /**
          * Show Draw
-         * @description The questions these dice bring, in order, with their right answers: for the maker.
+         * @description The questions these dice bring to a round, with their right answers: for the maker.
          */
         get: operations["show_draw_api_games__game_id__draw_get"];
         put?: never;
@@ -561,6 +561,16 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * After
+         * @description What an answer is followed by, unless a cue says otherwise.
+         */
+        After: {
+            /** @default last try */
+            reveal: components["schemas"]["Reveal"];
+            /** Hold Ms */
+            hold_ms?: number | null;
+        };
+        /**
          * Answer
          * @description The player answers: words typed, or the place (from 1) of the slat picked.
          */
@@ -580,12 +590,45 @@ export interface components {
         Ask: {
             /** @default shuffled */
             choice_order: components["schemas"]["Order"];
+            /**
+             * Spread
+             * @default false
+             */
+            spread: boolean;
+            /** Shown */
+            shown?: number | null;
+            /**
+             * Tries
+             * @default 1
+             */
+            tries: number | null;
+            /**
+             * Misses
+             * @default 3
+             */
+            misses: number;
+            /** Seconds */
+            seconds?: number | null;
+            /**
+             * Hints
+             * @default true
+             */
+            hints: boolean;
+            /**
+             * Passing
+             * @default false
+             */
+            passing: boolean;
         };
         /**
          * Begin
-         * @description The player starts playing.
+         * @description The player starts playing, or starts the round chosen from the menu.
          */
         Begin: {
+            /** Round */
+            round?: number | null;
+            /** Questions */
+            questions?: number | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -619,6 +662,16 @@ export interface components {
             separator?: components["schemas"]["Separator"] | null;
         };
         /**
+         * Cell
+         * @description One sign of a word: what is shown, empty while it is hidden.
+         */
+        Cell: {
+            /** Sign */
+            sign: string;
+            /** Is Hidden */
+            is_hidden: boolean;
+        };
+        /**
          * Change
          * @description One value, before and after.
          */
@@ -632,7 +685,7 @@ export interface components {
         };
         /**
          * Check
-         * @description Which typed answers name a choice. Picking a slat always does.
+         * @description How forgiving the reading of an answer is. Picking a slat always names its choice.
          */
         Check: {
             /**
@@ -655,10 +708,30 @@ export interface components {
              * @default true
              */
             ignore_case: boolean;
+            /**
+             * Ignore Accents
+             * @default false
+             */
+            ignore_accents: boolean;
+            /**
+             * Ignore Punctuation
+             * @default false
+             */
+            ignore_punctuation: boolean;
+            /**
+             * Articles
+             * @default
+             */
+            articles: string;
+            /**
+             * Typos
+             * @default 0
+             */
+            typos: number;
         };
         /**
          * Checked
-         * @description A verdict, its reason in one sentence, and the place (from 1) of the choice named.
+         * @description A verdict, its reason in one sentence, and what the answer was taken for.
          */
         Checked: {
             verdict: components["schemas"]["Verdict"];
@@ -666,6 +739,23 @@ export interface components {
             why: string;
             /** Place */
             place?: number | null;
+            /**
+             * Matched
+             * @default
+             */
+            matched: string;
+        };
+        /**
+         * ClockShown
+         * @description A countdown: how much is left of it, and of how much, in milliseconds.
+         */
+        ClockShown: {
+            /** Of */
+            of: string;
+            /** Left */
+            left: number;
+            /** Allowed */
+            allowed: number;
         };
         /**
          * Comparison
@@ -691,6 +781,36 @@ export interface components {
              * @enum {string}
              */
             action: "continue";
+        };
+        /**
+         * CounterShown
+         * @description A counter of the rules and its value.
+         */
+        CounterShown: {
+            /** Name */
+            name: string;
+            /** Value */
+            value: number;
+        };
+        /**
+         * Cue
+         * @description One piece of feedback, and what it answers to. The rule script can play it too.
+         */
+        Cue: {
+            /** Name */
+            name: string;
+            /**
+             * On
+             * @default []
+             */
+            on: components["schemas"]["Occasion"][];
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /** Hold Ms */
+            hold_ms?: number | null;
         };
         /**
          * Details
@@ -738,6 +858,8 @@ export interface components {
              * @default
              */
             pinned: string;
+            /** @default text */
+            shows: components["schemas"]["Shows"];
         };
         /**
          * Draw
@@ -750,8 +872,42 @@ export interface components {
              */
             count: number | null;
             /** @default shuffled */
-            order: components["schemas"]["Order"];
+            order: components["schemas"]["DrawOrder"];
+            /**
+             * Topics
+             * @default []
+             */
+            topics: string[];
+            /**
+             * Levels
+             * @default []
+             */
+            levels: number[];
+            /**
+             * Player Chooses
+             * @default false
+             */
+            player_chooses: boolean;
+            /** @default never */
+            refill: components["schemas"]["Refill"];
+            /**
+             * Weights
+             * @default [
+             *       1,
+             *       1,
+             *       1,
+             *       1,
+             *       1
+             *     ]
+             */
+            weights: number[];
         };
+        /**
+         * DrawOrder
+         * @description In which order questions come.
+         * @enum {string}
+         */
+        DrawOrder: "shuffled" | "written" | "easy first" | "weighted";
         /**
          * DrawnQuestion
          * @description A question as these dice bring it: its number in the run and its choices in order.
@@ -772,7 +928,10 @@ export interface components {
         };
         /**
          * Ending
-         * @description A named way for the game to end. The first whose bounds hold the score is taken.
+         * @description A named way for the game to end. The first that fits is taken.
+         *
+         *     It fits if its bounds, both inclusive, hold the counter or fact named by `counts`, and
+         *     if the condition `when`, written as in the rule script, holds too.
          */
         Ending: {
             /** Title */
@@ -783,6 +942,21 @@ export interface components {
             at_least?: number | null;
             /** At Most */
             at_most?: number | null;
+            /**
+             * Counts
+             * @default score
+             */
+            counts: string;
+            /**
+             * When
+             * @default
+             */
+            when: string;
+            /**
+             * At Once
+             * @default false
+             */
+            at_once: boolean;
         };
         /**
          * EndingShown
@@ -795,11 +969,21 @@ export interface components {
             verdict: string;
         };
         /**
+         * Fact
+         * @description One value a handler could read.
+         */
+        Fact: {
+            /** Name */
+            name: string;
+            /** Value */
+            value: number | string;
+        };
+        /**
          * Feedback
          * @description What came of the last answer. While the question stands, nothing tells what is right.
          */
         Feedback: {
-            verdict: components["schemas"]["Verdict"];
+            result: components["schemas"]["Result"];
             /** Why */
             why: string;
             /** Given Place */
@@ -827,6 +1011,16 @@ export interface components {
              * @default []
              */
             changes: components["schemas"]["Change"][];
+            /**
+             * Lines
+             * @default []
+             */
+            lines: number[];
+            /**
+             * Facts
+             * @default []
+             */
+            facts: components["schemas"]["Fact"][];
         };
         /**
          * Format
@@ -845,6 +1039,30 @@ export interface components {
             rounds: components["schemas"]["Round"][];
             /** Endings */
             endings: components["schemas"]["Ending"][];
+            /**
+             * Script
+             * @default score = 0
+             *
+             *     def right():
+             *         score += 1
+             */
+            script: string;
+            /**
+             * @default {
+             *       "words": "",
+             *       "asks_names": false,
+             *       "most_players": 1,
+             *       "rounds": "in order"
+             *     }
+             */
+            opening: components["schemas"]["Opening"];
+            /**
+             * Cues
+             * @default []
+             */
+            cues: components["schemas"]["Cue"][];
+            /** Seconds */
+            seconds?: number | null;
         };
         /**
          * GameCard
@@ -864,8 +1082,8 @@ export interface components {
             saved_at: string;
             /** Stops */
             stops: components["schemas"]["StopSummary"][];
-            /** Length */
-            length: number;
+            /** Round Count */
+            round_count: number;
             /** Ending Count */
             ending_count: number;
             /** Fault Count */
@@ -897,11 +1115,15 @@ export interface components {
             saved_at: string;
             document: components["schemas"]["Game"];
             /** Stops */
-            stops: components["schemas"]["StopSummary"][];
+            stops: components["schemas"]["StopSummary"][][];
             /** Problems */
             problems: components["schemas"]["Problem"][];
             /** Score Spans */
             score_spans: components["schemas"]["ScoreSpan"][];
+            /** Spans Are Whole */
+            spans_are_whole: boolean;
+            /** Pools */
+            pools: number[];
             /** Packs */
             packs: components["schemas"]["PackCard"][];
         };
@@ -918,17 +1140,77 @@ export interface components {
             status: "ok";
         };
         /**
+         * Hint
+         * @description The player asks for the hint.
+         */
+        Hint: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "hint";
+        };
+        /**
          * Into
          * @description Where the questions of a file go.
          * @enum {string}
          */
         Into: "new" | "add" | "replace";
         /**
+         * ItemList
+         * @description A named list of items.
+         */
+        ItemList: {
+            /** Title */
+            title: string;
+            /** Items */
+            items: string[];
+        };
+        /**
          * Kind
          * @description How a question is answered.
          * @enum {string}
          */
         Kind: "choice" | "truth" | "typed" | "number" | "letters" | "sort";
+        /**
+         * Letter
+         * @description The player tries a letter of a word.
+         */
+        Letter: {
+            /** Char */
+            char: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "letter";
+        };
+        /**
+         * Lists
+         * @description Questions asked of named lists: one for each item.
+         */
+        Lists: {
+            /** Lists */
+            lists: components["schemas"]["ItemList"][];
+            /** @default sort */
+            asks: components["schemas"]["ListsAsk"];
+            /**
+             * Prompt
+             * @default
+             */
+            prompt: string;
+            /**
+             * Choices
+             * @default 4
+             */
+            choices: number;
+        };
+        /**
+         * ListsAsk
+         * @description What is asked of named lists.
+         * @enum {string}
+         */
+        ListsAsk: "sort" | "odd one out";
         /**
          * LoadLook
          * @description A plan to look at a file by, rows newly mended by their line, and where it would go.
@@ -1005,6 +1287,40 @@ export interface components {
             comparison: components["schemas"]["Comparison"] | null;
         };
         /**
+         * Moves
+         * @description Where the run goes on when a question is done with.
+         */
+        Moves: {
+            /**
+             * @default {
+             *       "to": "next question",
+             *       "name": ""
+             *     }
+             */
+            right: components["schemas"]["Way"];
+            /**
+             * @default {
+             *       "to": "next question",
+             *       "name": ""
+             *     }
+             */
+            wrong: components["schemas"]["Way"];
+            /**
+             * @default {
+             *       "to": "next question",
+             *       "name": ""
+             *     }
+             */
+            timeout: components["schemas"]["Way"];
+            /**
+             * @default {
+             *       "to": "next question",
+             *       "name": ""
+             *     }
+             */
+            passed: components["schemas"]["Way"];
+        };
+        /**
          * NewGame
          * @description A game to be made.
          */
@@ -1046,11 +1362,46 @@ export interface components {
             /** Seen */
             seen: number;
             /** Action */
-            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Continue"];
+            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Wait"] | components["schemas"]["Quit"];
         };
         /**
+         * Occasion
+         * @description What a cue can answer to.
+         * @enum {string}
+         */
+        Occasion: "opening" | "question shown" | "right" | "close" | "wrong" | "late" | "passed" | "hint" | "letter hit" | "letter miss" | "life lost" | "life won" | "round over" | "ending";
+        /**
+         * Opening
+         * @description How a run begins.
+         */
+        Opening: {
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+            /**
+             * Asks Names
+             * @default false
+             */
+            asks_names: boolean;
+            /**
+             * Most Players
+             * @default 1
+             */
+            most_players: number;
+            /** @default in order */
+            rounds: components["schemas"]["RoundOrder"];
+        };
+        /**
+         * Operator
+         * @description What a sum does with its two numbers.
+         * @enum {string}
+         */
+        Operator: "plus" | "minus" | "times" | "over";
+        /**
          * Order
-         * @description In which order things come.
+         * @description In which order choices stand.
          * @enum {string}
          */
         Order: "shuffled" | "written";
@@ -1163,6 +1514,17 @@ export interface components {
             faults: components["schemas"]["RowFault"][];
         };
         /**
+         * Pass
+         * @description The player passes the question.
+         */
+        Pass: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "pass";
+        };
+        /**
          * Phase
          * @description Where a run stands.
          * @enum {string}
@@ -1209,7 +1571,7 @@ export interface components {
             /** Title */
             title: string;
             /** Length */
-            length: number;
+            length: number | null;
         };
         /**
          * PlayView
@@ -1223,6 +1585,18 @@ export interface components {
             /** Seen */
             seen: number;
             table: components["schemas"]["Table"];
+        };
+        /**
+         * PlayerShown
+         * @description A player, their counters, and whether it is their turn.
+         */
+        PlayerShown: {
+            /** Name */
+            name: string;
+            /** Counters */
+            counters: components["schemas"]["CounterShown"][];
+            /** Has Turn */
+            has_turn: boolean;
         };
         /**
          * Problem
@@ -1284,7 +1658,8 @@ export interface components {
              *       "picture": "",
              *       "sound": "",
              *       "tolerance": "",
-             *       "pinned": ""
+             *       "pinned": "",
+             *       "shows": "text"
              *     }
              */
             details: components["schemas"]["Details"];
@@ -1296,15 +1671,45 @@ export interface components {
         QuestionShown: {
             /** Number */
             number: number;
+            kind: components["schemas"]["Kind"];
             /** Prompt */
             prompt: string;
             /** Choices */
             choices: components["schemas"]["Slat"][];
+            /** Words */
+            words: components["schemas"]["Cell"][][];
+            /** Tried */
+            tried: string[];
+            /** Tries Left */
+            tries_left: number | null;
+            /** Hint */
+            hint: string;
+            /** May Hint */
+            may_hint: boolean;
+            /** May Pass */
+            may_pass: boolean;
             /** Picture */
             picture: string;
             /** Sound */
             sound: string;
         };
+        /**
+         * Quit
+         * @description The player gives up. The game is over.
+         */
+        Quit: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "quit";
+        };
+        /**
+         * Refill
+         * @description Whether a question that was asked can come again.
+         * @enum {string}
+         */
+        Refill: "never" | "when empty" | "each time";
         /**
          * Refusal
          * @description A row that did not become a question. `line` and `column` (the field) count from 1.
@@ -1343,14 +1748,26 @@ export interface components {
             text: string;
         };
         /**
+         * Result
+         * @description What became of the question in play, as far as it has.
+         * @enum {string}
+         */
+        Result: "right" | "close" | "wrong" | "unreadable" | "hit" | "miss" | "late" | "passed";
+        /**
+         * Reveal
+         * @description When the right answer is told.
+         * @enum {string}
+         */
+        Reveal: "never" | "last try" | "always";
+        /**
          * Role
          * @description What a column holds.
          * @enum {string}
          */
-        Role: "question" | "right answer" | "wrong choice" | "option" | "options in one cell" | "key" | "group" | "kind" | "tolerance" | "pinned choice" | "topic" | "level" | "worth" | "seconds" | "hint" | "note" | "picture" | "sound" | "ignored";
+        Role: "question" | "right answer" | "wrong choice" | "option" | "options in one cell" | "key" | "group" | "kind" | "tolerance" | "pinned choice" | "choices are" | "topic" | "level" | "worth" | "seconds" | "hint" | "note" | "picture" | "sound" | "ignored";
         /**
          * Round
-         * @description A stretch of the game with its own questions and rules.
+         * @description A stretch of the game with its own questions, draw, clock and moves.
          */
         Round: {
             /** Title */
@@ -1361,15 +1778,41 @@ export interface components {
              */
             packs: string[];
             /**
+             * Lists
+             * @default []
+             */
+            lists: components["schemas"]["Lists"][];
+            /**
+             * Sums
+             * @default []
+             */
+            sums: components["schemas"]["Sums"][];
+            /**
              * @default {
              *       "count": 10,
-             *       "order": "shuffled"
+             *       "order": "shuffled",
+             *       "topics": [],
+             *       "levels": [],
+             *       "player_chooses": false,
+             *       "refill": "never",
+             *       "weights": [
+             *         1,
+             *         1,
+             *         1,
+             *         1,
+             *         1
+             *       ]
              *     }
              */
             draw: components["schemas"]["Draw"];
             /**
              * @default {
-             *       "choice_order": "shuffled"
+             *       "choice_order": "shuffled",
+             *       "spread": false,
+             *       "tries": 1,
+             *       "misses": 3,
+             *       "hints": true,
+             *       "passing": false
              *     }
              */
             ask: components["schemas"]["Ask"];
@@ -1378,18 +1821,66 @@ export interface components {
              *       "by_letter": true,
              *       "by_place": true,
              *       "by_text": true,
-             *       "ignore_case": true
+             *       "ignore_case": true,
+             *       "ignore_accents": false,
+             *       "ignore_punctuation": false,
+             *       "articles": "",
+             *       "typos": 0
              *     }
              */
             check: components["schemas"]["Check"];
             /**
              * @default {
-             *       "right": 1,
-             *       "wrong": 0
+             *       "reveal": "last try"
              *     }
              */
-            score: components["schemas"]["Score"];
+            after: components["schemas"]["After"];
+            /**
+             * @default {
+             *       "right": {
+             *         "name": "",
+             *         "to": "next question"
+             *       },
+             *       "wrong": {
+             *         "name": "",
+             *         "to": "next question"
+             *       },
+             *       "timeout": {
+             *         "name": "",
+             *         "to": "next question"
+             *       },
+             *       "passed": {
+             *         "name": "",
+             *         "to": "next question"
+             *       }
+             *     }
+             */
+            moves: components["schemas"]["Moves"];
+            /** Seconds */
+            seconds?: number | null;
         };
+        /**
+         * RoundOffered
+         * @description A round of the menu; `most_questions` is None unless the player says how many.
+         */
+        RoundOffered: {
+            /** Number */
+            number: number;
+            /** Title */
+            title: string;
+            /** Is Played */
+            is_played: boolean;
+            /** Most Questions */
+            most_questions: number | null;
+            /** Questions */
+            questions: number | null;
+        };
+        /**
+         * RoundOrder
+         * @description Which rounds are played.
+         * @enum {string}
+         */
+        RoundOrder: "in order" | "choose one" | "choose each";
         /**
          * RowFault
          * @description What is wrong with one field of one question. Rows and fields count from 0.
@@ -1419,8 +1910,8 @@ export interface components {
             score: number;
             /** Right Count */
             right_count: number;
-            /** Length */
-            length: number;
+            /** Asked Count */
+            asked_count: number;
             /** Ending */
             ending: string | null;
             /**
@@ -1451,22 +1942,6 @@ export interface components {
             footprints: components["schemas"]["Footprint"][];
         };
         /**
-         * Score
-         * @description Points added to the score for an answer; negative points take away.
-         */
-        Score: {
-            /**
-             * Right
-             * @default 1
-             */
-            right: number;
-            /**
-             * Wrong
-             * @default 0
-             */
-            wrong: number;
-        };
-        /**
          * ScoreSpan
          * @description Neighbouring final scores, lowest and highest, that lead to one ending (or to none).
          */
@@ -1491,8 +1966,14 @@ export interface components {
          */
         Severity: "fault" | "warning";
         /**
+         * Shows
+         * @description What the choices of a question are.
+         * @enum {string}
+         */
+        Shows: "text" | "picture" | "sound";
+        /**
          * Slat
-         * @description One choice as it is offered.
+         * @description One choice as it is offered: a text, or where its picture or sound is found.
          */
         Slat: {
             /** Letter */
@@ -1501,6 +1982,20 @@ export interface components {
             place: number;
             /** Text */
             text: string;
+            /** Picture */
+            picture: string;
+            /** Sound */
+            sound: string;
+        };
+        /**
+         * Span
+         * @description Whole numbers from the least to the most, both included.
+         */
+        Span: {
+            /** Least */
+            least: number;
+            /** Most */
+            most: number;
         };
         /**
          * Stage
@@ -1524,6 +2019,46 @@ export interface components {
             words: string;
         };
         /**
+         * Sums
+         * @description Questions of arithmetic, made anew for every run, none of them twice.
+         */
+        Sums: {
+            /** @default plus */
+            operator: components["schemas"]["Operator"];
+            /**
+             * @default {
+             *       "least": 1,
+             *       "most": 10
+             *     }
+             */
+            left: components["schemas"]["Span"];
+            /**
+             * @default {
+             *       "least": 1,
+             *       "most": 10
+             *     }
+             */
+            right: components["schemas"]["Span"];
+            /** Cap */
+            cap?: number | null;
+            /**
+             * Negative
+             * @default false
+             */
+            negative: boolean;
+            denominators?: components["schemas"]["Span"] | null;
+            /**
+             * Choices
+             * @default 0
+             */
+            choices: number;
+            /**
+             * Count
+             * @default 50
+             */
+            count: number;
+        };
+        /**
          * Table
          * @description Everything a screen needs to show a run to its player.
          */
@@ -1531,16 +2066,36 @@ export interface components {
             phase: components["schemas"]["Phase"];
             /** Title */
             title: string;
+            /** Opening */
+            opening: string;
+            /** Round */
+            round: string;
+            /** Menu */
+            menu: components["schemas"]["RoundOffered"][];
             /** Length */
-            length: number;
+            length: number | null;
             /** Score */
             score: number;
             /** Right Count */
             right_count: number;
+            /** Asked Count */
+            asked_count: number;
             /** Percent */
             percent: number;
+            /** Players */
+            players: components["schemas"]["PlayerShown"][];
+            /** Clocks */
+            clocks: components["schemas"]["ClockShown"][];
+            /** Clocks Run */
+            clocks_run: boolean;
+            /** Hold */
+            hold: number | null;
             /** Typing */
             typing: boolean;
+            /** Told */
+            told: string[];
+            /** Cues */
+            cues: string[];
             question: components["schemas"]["QuestionShown"] | null;
             feedback: components["schemas"]["Feedback"] | null;
             ending: components["schemas"]["EndingShown"] | null;
@@ -1564,12 +2119,23 @@ export interface components {
             pack_id: string;
         };
         /**
+         * To
+         * @description Where a run goes after an answer.
+         * @enum {string}
+         */
+        To: "next question" | "same question" | "next round" | "round" | "ending";
+        /**
          * Trial
          * @description Answers to be tried on the first question these dice bring, without playing.
          */
         Trial: {
             /** Dice */
             dice: number;
+            /**
+             * Round
+             * @default 0
+             */
+            round: number;
             /** Answers */
             answers: string[];
         };
@@ -1587,13 +2153,37 @@ export interface components {
          * @description What an answer was found to be.
          * @enum {string}
          */
-        Verdict: "right" | "wrong" | "unreadable";
+        Verdict: "right" | "close" | "wrong" | "unreadable";
+        /**
+         * Wait
+         * @description Time passes, and nothing else happens.
+         */
+        Wait: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "wait";
+        };
+        /**
+         * Way
+         * @description Where to go on; `name` is the title of the round or the ending meant.
+         */
+        Way: {
+            /** @default next question */
+            to: components["schemas"]["To"];
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+        };
         /**
          * What
          * @description The kind of thing that happened.
          * @enum {string}
          */
-        What: "loaded" | "begun" | "drawn" | "asked" | "answered" | "checked" | "changed" | "held" | "moved" | "refused" | "ended";
+        What: "loaded" | "begun" | "drawn" | "asked" | "answered" | "checked" | "hinted" | "passed" | "late" | "changed" | "failed" | "cued" | "held" | "moved" | "refused" | "ended";
     };
     responses: never;
     parameters: never;
@@ -1601,6 +2191,7 @@ export interface components {
     headers: never;
     pathItems: never;
 }
+export type After = components['schemas']['After'];
 export type Answer = components['schemas']['Answer'];
 export type Ask = components['schemas']['Ask'];
 export type Begin = components['schemas']['Begin'];
@@ -1608,16 +2199,22 @@ export type BodyAddMediaApiPacksPackIdMediaPost = components['schemas']['Body_ad
 export type BodyBringApiLoadsPost = components['schemas']['Body_bring_api_loads_post'];
 export type BodyBringMediaApiLoadsLoadIdMediaPost = components['schemas']['Body_bring_media_api_loads__load_id__media_post'];
 export type BodyGuessAgainApiLoadsLoadIdGuessPost = components['schemas']['Body_guess_again_api_loads__load_id__guess_post'];
+export type Cell = components['schemas']['Cell'];
 export type Change = components['schemas']['Change'];
 export type Check = components['schemas']['Check'];
 export type Checked = components['schemas']['Checked'];
+export type ClockShown = components['schemas']['ClockShown'];
 export type Comparison = components['schemas']['Comparison'];
 export type Continue = components['schemas']['Continue'];
+export type CounterShown = components['schemas']['CounterShown'];
+export type Cue = components['schemas']['Cue'];
 export type Details = components['schemas']['Details'];
 export type Draw = components['schemas']['Draw'];
+export type DrawOrder = components['schemas']['DrawOrder'];
 export type DrawnQuestion = components['schemas']['DrawnQuestion'];
 export type Ending = components['schemas']['Ending'];
 export type EndingShown = components['schemas']['EndingShown'];
+export type Fact = components['schemas']['Fact'];
 export type Feedback = components['schemas']['Feedback'];
 export type Footprint = components['schemas']['Footprint'];
 export type Format = components['schemas']['Format'];
@@ -1626,16 +2223,25 @@ export type GameCard = components['schemas']['GameCard'];
 export type GameSave = components['schemas']['GameSave'];
 export type GameView = components['schemas']['GameView'];
 export type Health = components['schemas']['Health'];
+export type Hint = components['schemas']['Hint'];
 export type Into = components['schemas']['Into'];
+export type ItemList = components['schemas']['ItemList'];
 export type Kind = components['schemas']['Kind'];
+export type Letter = components['schemas']['Letter'];
+export type Lists = components['schemas']['Lists'];
+export type ListsAsk = components['schemas']['ListsAsk'];
 export type LoadLook = components['schemas']['LoadLook'];
 export type LoadProgress = components['schemas']['LoadProgress'];
 export type LoadTake = components['schemas']['LoadTake'];
 export type LoadView = components['schemas']['LoadView'];
+export type Moves = components['schemas']['Moves'];
 export type NewGame = components['schemas']['NewGame'];
 export type NewPlay = components['schemas']['NewPlay'];
 export type NewRun = components['schemas']['NewRun'];
 export type NextInput = components['schemas']['NextInput'];
+export type Occasion = components['schemas']['Occasion'];
+export type Opening = components['schemas']['Opening'];
+export type Operator = components['schemas']['Operator'];
 export type Order = components['schemas']['Order'];
 export type PackCard = components['schemas']['PackCard'];
 export type PackEdit = components['schemas']['PackEdit'];
@@ -1643,34 +2249,47 @@ export type PackSave = components['schemas']['PackSave'];
 export type PackSaved = components['schemas']['PackSaved'];
 export type PackSource = components['schemas']['PackSource'];
 export type PackView = components['schemas']['PackView'];
+export type Pass = components['schemas']['Pass'];
 export type Phase = components['schemas']['Phase'];
 export type Plan = components['schemas']['Plan'];
 export type PlayGame = components['schemas']['PlayGame'];
 export type PlayView = components['schemas']['PlayView'];
+export type PlayerShown = components['schemas']['PlayerShown'];
 export type Problem = components['schemas']['Problem'];
 export type ProblemDetails = components['schemas']['ProblemDetails'];
 export type Question = components['schemas']['Question'];
 export type QuestionShown = components['schemas']['QuestionShown'];
+export type Quit = components['schemas']['Quit'];
+export type Refill = components['schemas']['Refill'];
 export type Refusal = components['schemas']['Refusal'];
 export type RefusedRow = components['schemas']['RefusedRow'];
+export type Result = components['schemas']['Result'];
+export type Reveal = components['schemas']['Reveal'];
 export type Role = components['schemas']['Role'];
 export type Round = components['schemas']['Round'];
+export type RoundOffered = components['schemas']['RoundOffered'];
+export type RoundOrder = components['schemas']['RoundOrder'];
 export type RowFault = components['schemas']['RowFault'];
 export type RunCard = components['schemas']['RunCard'];
 export type RunView = components['schemas']['RunView'];
-export type Score = components['schemas']['Score'];
 export type ScoreSpan = components['schemas']['ScoreSpan'];
 export type Separator = components['schemas']['Separator'];
 export type Severity = components['schemas']['Severity'];
+export type Shows = components['schemas']['Shows'];
 export type Slat = components['schemas']['Slat'];
+export type Span = components['schemas']['Span'];
 export type Stage = components['schemas']['Stage'];
 export type Stop = components['schemas']['Stop'];
 export type StopSummary = components['schemas']['StopSummary'];
+export type Sums = components['schemas']['Sums'];
 export type Table = components['schemas']['Table'];
 export type Target = components['schemas']['Target'];
+export type To = components['schemas']['To'];
 export type Trial = components['schemas']['Trial'];
 export type TrialView = components['schemas']['TrialView'];
 export type Verdict = components['schemas']['Verdict'];
+export type Wait = components['schemas']['Wait'];
+export type Way = components['schemas']['Way'];
 export type What = components['schemas']['What'];
 export type $defs = Record<string, never>;
 export interface operations {
@@ -1806,6 +2425,7 @@ export interface operations {
         parameters: {
             query: {
                 dice: number;
+                round?: number;
             };
             header?: never;
             path: {

@@ -11,6 +11,7 @@ const ROLES: Role[] = [
   "kind",
   "tolerance",
   "pinned choice",
+  "choices are",
   "topic",
   "level",
   "worth",
