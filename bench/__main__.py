@@ -7,6 +7,7 @@ machine does weighs on both.
 import csv
 import io
 import json
+import random
 from collections.abc import Callable
 from datetime import UTC, datetime
 from pathlib import Path
@@ -18,7 +19,28 @@ from openpyxl import load_workbook
 from rich.console import Console
 from rich.table import Table
 
-from dicetrail.core import Pack, Question
+from dicetrail.core import (
+    Answer,
+    Ask,
+    Begin,
+    Continue,
+    Draw,
+    Ending,
+    Game,
+    Outcome,
+    Pack,
+    Phase,
+    Question,
+    Refill,
+    Round,
+    build,
+    rules_of,
+    settle,
+    start,
+    step,
+)
+from dicetrail.core.script import Event
+from dicetrail.core.walks import Walks
 from dicetrail.files import WRITERS, read_questions
 from dicetrail.store import Database
 from dicetrail.store.packs import add_pack
@@ -83,6 +105,112 @@ def into_store(content: bytes, database: Database) -> None:
         add_pack(session, pack, pack_source("bench", reading), datetime.now(UTC))
 
 
+UP_AND_DOWN = """
+score = 15
+
+def right():
+    score += 5
+
+def wrong():
+    score -= 5
+"""
+COMBO = """
+score = 0
+lives = 3
+combo = 0
+
+def right():
+    combo += 1
+    score += worth + seconds_left // 2
+    if combo == 3:
+        score += 5
+        combo = 0
+
+def wrong():
+    combo = 0
+    if tries_left == 0:
+        lives -= 1
+"""
+SETTLED = 100_000
+STEPS = 10_000
+GAMES = 100_000
+
+
+def game(script: str, *endings: Ending) -> Game:
+    """An endless game with these rules, twenty seconds a question."""
+    draw = Draw(None, refill=Refill.WHEN_EMPTY)
+    rounds = (Round("Bench", ("bench",), draw=draw, ask=Ask(seconds=20)),)
+    return Game("Bench", rounds, (*endings, Ending("Rest", "")), script)
+
+
+def settle_many() -> None:
+    """So many outcomes of a game with lives, a combo and points for seconds left."""
+    right, wrong = Outcome(Event.RIGHT, seconds_left=12), Outcome(Event.WRONG)
+    for _ in range(SETTLED // 2):
+        after = settle(COMBO_RULES, COMBO_RULES.first, right)
+        settle(COMBO_RULES, after.tally, wrong)
+
+
+LIVES = Ending("Out", "", at_most=0, counts="lives", at_once=True)
+COMBO_RULES = rules_of(game(COMBO, LIVES))
+
+
+def step_many() -> None:
+    """So many steps of the same game, with checking, clocks and footprints."""
+    program = build(game(COMBO, LIVES), {"bench": questions(30)})
+    first = step(program, start(program, 7).state, Begin(), 0).state
+    state, at = first, 0
+    for _ in range(STEPS // 2):
+        at += 1000
+        state = step(program, state, Answer(1), at).state
+        state = step(program, state, Continue(), at).state
+        if state.phase is Phase.ENDED:
+            state, at = first, 0
+
+
+def walk_many() -> int:
+    """So many games from 15, up and down by 5, won at 30 and lost at 0, through `settle`."""
+    ends = (Ending("Won", "", 30, at_once=True), Ending("Lost", "", None, 0, at_once=True))
+    walks = Walks(rules_of(game(UP_AND_DOWN, *ends)), (Outcome(Event.WRONG), Outcome(Event.RIGHT)))
+    picks = map((0.55).__gt__, iter(random.Random(7).random, None))
+    return sum(walks.walk(picks) == -1 for _ in range(GAMES))
+
+
+def loop_many() -> int:
+    """The same games, as one would write the loop by hand."""
+    chances = random.Random(7).random
+    won = 0
+    for _ in range(GAMES):
+        score = 15
+        right_count = wrong_count = 0
+        while 0 < score < 30:
+            if chances() < 0.55:
+                score += 5
+                right_count += 1
+            else:
+                score -= 5
+                wrong_count += 1
+        won += score >= 30
+    return won
+
+
+def add_rules(add: Callable[..., None]) -> None:
+    """The engine's speed: the rules alone, whole steps, whole games, a large pack."""
+    assert walk_many() == loop_many(), "both must play the same games"
+    by_hand, settled, stepped, walked = best(3, loop_many, settle_many, step_many, walk_many)
+    loop = by_hand / GAMES
+    add("settle", SETTLED, "loop by hand, games", loop * SETTLED, settled, "200,000 a second")
+    add("step", STEPS, "loop by hand, games", loop * STEPS, stepped, "20,000 a second")
+    add("games through settle", GAMES, "loop by hand, games", by_hand, walked, "1.5 or less")
+    large = {"bench": questions(10_000)}
+    plain, built = best(
+        3,
+        lambda: sum(map(hash, large["bench"].questions)),
+        lambda: build(game(COMBO, LIVES), large),
+    )
+    add("build, 10,000 questions", 10_000, "hashing them", plain, built, "10,000 a second")
+
+
 def main() -> None:
     """Run every benchmark and print one table."""
     table = Table("benchmark", "rows", "ours, rows/s", "baseline, rows/s", "times as long", "aim")
@@ -94,6 +222,7 @@ def main() -> None:
     content = WRITERS["tsv"][1](questions(ROWS))
     plain, ours = best(5, lambda: count_csv(content, "\t"), lambda: read_questions(content))
     add("read tsv", ROWS, "csv.reader", plain, ours, "6 or less")
+    add_rules(add)
     with TemporaryDirectory() as folder:
         database = Database(Path(folder) / "bench.sqlite")
         for ending, (name, read_plainly) in PLAIN.items():

@@ -2,6 +2,7 @@
 
 import json
 import os
+import secrets
 import socket
 from datetime import UTC, datetime
 from pathlib import Path
@@ -12,10 +13,16 @@ import typer
 import uvicorn
 from fastapi import FastAPI
 from rich.console import Console
+from rich.markup import escape
 
+from dicetrail.core import HIGHEST_DICE, Game, GameProblems, Pack, Severity, build, survey
 from dicetrail.demo import load_demo
-from dicetrail.files import pack_schema
-from dicetrail.store import Database
+from dicetrail.files import game_schema, pack_schema, read_game
+from dicetrail.store import Database, NotFound
+from dicetrail.store.games import newest_game, newest_games
+from dicetrail.store.packs import newest_packs
+from dicetrail.terminal import play as play_run
+from dicetrail.terminal import standard_lines
 from dicetrail.web import create_app
 from dicetrail.web.site import SITE
 
@@ -56,6 +63,83 @@ def serve(
     database.close()
 
 
+GameNamed = Annotated[
+    str, typer.Argument(metavar="GAME", help="A game file, or the identifier of a kept game.")
+]
+
+
+@app.command()
+def check(game: GameNamed, data: Data = DEFAULT_DATA) -> None:
+    """Print everything that is wrong with a game, each with its place and a mend."""
+    document, packs = _game_named(game, data)
+    problems = survey(document, packs)
+    for problem in problems:
+        colour = "red" if problem.severity is Severity.FAULT else "yellow"
+        console.print(f"[{colour}]{problem.severity}[/] {escape(problem.where)}")
+        console.print(f"  {escape(problem.what)}; {escape(problem.mend)}")
+    faults = sum(problem.severity is Severity.FAULT for problem in problems)
+    warnings = len(problems) - faults
+    console.print(f"{faults} faults, {warnings} warnings.")
+    if faults:
+        raise typer.Exit(1)
+
+
+@app.command()
+def play(
+    game: GameNamed,
+    data: Data = DEFAULT_DATA,
+    dice: Annotated[
+        int | None, typer.Option(min=0, max=HIGHEST_DICE, help="Without it, new dice are rolled.")
+    ] = None,
+    player: Annotated[list[str] | None, typer.Option(help="A player's name; repeat it.")] = None,
+) -> None:
+    """Play a game in this terminal, with its clocks."""
+    document, packs = _game_named(game, data)
+    try:
+        program = build(document, packs)
+    except GameProblems:
+        console.print("[red]The game has faults.[/red] Run: dicetrail check " + escape(game))
+        raise typer.Exit(1) from None
+    players = tuple(player or ("Player",))
+    rolled = secrets.randbelow(1_000_000) if dice is None else dice
+    console.print(f"Dice {rolled}. /quit gives up.")
+    try:
+        play_run(program, rolled, players, console, standard_lines())
+    except ValueError as error:
+        console.print(f"[red]{escape(str(error))}[/red]")
+        raise typer.Exit(1) from None
+
+
+def _game_named(name: str, data: Path) -> tuple[Game, dict[str, Pack]]:
+    """A game and its packs, from a file or from the store; or an exit that says why not."""
+    try:
+        if Path(name).is_file():
+            read = read_game(Path(name).read_bytes())
+            return read.game, read.packs
+    except GameProblems as refused:
+        for problem in refused.problems:
+            console.print(f"[red]{escape(problem.where)}[/red]: {escape(problem.what)}")
+        raise typer.Exit(1) from None
+    if not data.is_file():
+        console.print(f"[red]There is no file “{escape(name)}”, and no store at {data}.[/red]")
+        raise typer.Exit(1)
+    database = Database(data)
+    try:
+        with database.reading() as session:
+            document = newest_game(session, name).document
+            names = {pack for round_ in document.rounds for pack in round_.packs}
+            packs = newest_packs(session, names)
+            return document, {pack.pack_id: Pack(pack.title, pack.questions) for pack in packs}
+    except NotFound:
+        console.print(f"[red]There is no file and no game “{escape(name)}”.[/red] Games kept:")
+        with database.reading() as session:
+            for revision in newest_games(session):
+                console.print(f"  {revision.game_id}  {escape(revision.document.title)}")
+        raise typer.Exit(1) from None
+    finally:
+        database.close()
+
+
 @app.command()
 def openapi() -> None:
     """Print the description of the HTTP interface (OpenAPI, as JSON)."""
@@ -69,6 +153,12 @@ def openapi() -> None:
 def pack_form() -> None:
     """Print the form of a pack as JSON or YAML (a JSON Schema)."""
     print(json.dumps(pack_schema(), indent=2))
+
+
+@app.command("game-schema")
+def game_form() -> None:
+    """Print the form of a game file (a JSON Schema)."""
+    print(json.dumps(game_schema(), indent=2))
 
 
 def development_app() -> FastAPI:

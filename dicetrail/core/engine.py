@@ -48,7 +48,7 @@ from dicetrail.core.program import (
     deal_of,
     question_of,
     round_of,
-    seconds_allowed,
+    seconds_for,
 )
 from dicetrail.core.run import (
     MOST_PLAYERS,
@@ -162,10 +162,11 @@ def _countdown_ended(program: Program, state: State, prints: Prints) -> State:
     """What follows from the end of a countdown: the question's before the round's, and that
     before the game's."""
     if state.clocks.question is not None and state.clocks.question <= 0:
-        seconds = seconds_allowed(program, state)
+        seconds = seconds_for(round_of(program, state), question_of(program, state))
         why = f"{counted(seconds or 0, 'second')} are over; an answer is too late now"
         prints.append(Footprint(state.at, Stop.ASK, What.LATE, why))
-        return settled_question(program, quiet(state), Event.TIMEOUT, Result.LATE, prints)
+        late = quiet(state)._replace(result=Result.LATE)
+        return settled_question(program, late, Event.TIMEOUT, prints)
     return time_is_up(program, state, state.position + 1, prints)
 
 
@@ -209,10 +210,11 @@ def _answer(program: Program, state: State, action: Answer, prints: Prints) -> S
     prints.append(Footprint(state.at, Stop.CHECK, What.CHECKED, why))
     if checked.verdict is Verdict.UNREADABLE:
         return quiet(state)._replace(given=given, result=Result.UNREADABLE)
-    state = quiet(state)._replace(given=given, tries_used=state.tries_used + 1)
-    if checked.verdict is Verdict.WRONG:
-        return settled_question(program, state, Event.WRONG, Result.WRONG, prints)
-    return settled_question(program, state, Event.RIGHT, Result(checked.verdict.value), prints)
+    event = Event.WRONG if checked.verdict is Verdict.WRONG else Event.RIGHT
+    state = quiet(state)._replace(
+        given=given, tries_used=state.tries_used + 1, result=Result(checked.verdict.value)
+    )
+    return settled_question(program, state, event, prints)
 
 
 def _letter(program: Program, state: State, action: Letter, prints: Prints) -> State:
@@ -242,9 +244,11 @@ def _letter(program: Program, state: State, action: Letter, prints: Prints) -> S
     if settled.ending is not None:
         return hold(program, state, way_to_ending(program, settled.ending), prints)
     if wanted <= set(tried):
-        return settled_question(program, state, Event.RIGHT, Result.RIGHT, prints)
-    if not stands and tries_left(program, state) == 0:
-        return settled_question(program, state, Event.WRONG, Result.WRONG, prints)
+        found = state._replace(result=Result.RIGHT)
+        return settled_question(program, found, Event.RIGHT, prints)
+    if not stands and tries_left(round_of(program, state), question, state) == 0:
+        missed = state._replace(result=Result.WRONG)
+        return settled_question(program, missed, Event.WRONG, prints)
     return state
 
 
@@ -269,9 +273,8 @@ def _pass(program: Program, state: State, action: Pass, prints: Prints) -> State
     if not round_of(program, state).ask.passing:
         return _refuse(state, action, prints, "because this round lets no question pass")
     prints.append(Footprint(state.at, Stop.ASK, What.PASSED, f"{state.players[state.turn]} passed"))
-    return settled_question(
-        program, quiet(state)._replace(given=None), Event.PASSED, Result.PASSED, prints
-    )
+    state = quiet(state)._replace(given=None, result=Result.PASSED)
+    return settled_question(program, state, Event.PASSED, prints)
 
 
 def _continue(program: Program, state: State, action: Continue, prints: Prints) -> State:

@@ -7,16 +7,14 @@ from collections.abc import Iterable
 from typing import Any
 
 from dicetrail.core.dice import stream
-from dicetrail.core.document import (
-    Cue,
-    Occasion,
-)
+from dicetrail.core.document import Cue, Occasion, Question, Round
 from dicetrail.core.footprints import Change, Fact, Footprint, Stop, What
 from dicetrail.core.program import (
     Program,
     question_of,
-    seconds_allowed,
-    tries_allowed,
+    round_of,
+    seconds_for,
+    tries_for,
 )
 from dicetrail.core.run import (
     State,
@@ -54,8 +52,8 @@ def _outcome(program: Program, state: State, event: Event, verdict: str) -> Outc
     player = state.turn + 1
     if event in _WITHOUT_QUESTION:
         return Outcome(event, state.round, tries_used=0, player_number=player)
-    details = question_of(program, state).details
-    left = state.clocks.question
+    round_, question = round_of(program, state), question_of(program, state)
+    details, left = question.details, state.clocks.question
     return Outcome(
         event,
         state.round,
@@ -64,9 +62,9 @@ def _outcome(program: Program, state: State, event: Event, verdict: str) -> Outc
         details.level or 1,
         0 if left is None else max(0, left) // 1000,
         state.used // 1000,
-        seconds_allowed(program, state) or 0,
+        seconds_for(round_, question) or 0,
         state.tries_used,
-        tries_left(program, state),
+        tries_left(round_, question, state),
         player,
         verdict,
     )
@@ -75,8 +73,9 @@ def _outcome(program: Program, state: State, event: Event, verdict: str) -> Outc
 _WITHOUT_QUESTION = (Event.STARTED, Event.ROUND_OVER, Event.GAME_OVER)
 
 
-def tries_left(program: Program, state: State) -> int:
-    allowed = tries_allowed(program, state)
+def tries_left(round_: Round, question: Question, state: State) -> int:
+    """The answers, or missed letters, still allowed to a question."""
+    allowed = tries_for(round_, question)
     return UNLIMITED if allowed is None else max(0, allowed - state.tries_used)
 
 

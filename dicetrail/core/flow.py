@@ -25,11 +25,13 @@ from dicetrail.core.program import (
     asked,
     deal_of,
     length_of_round,
+    question_of,
     right_answer,
     round_of,
-    seconds_allowed,
+    seconds_for,
 )
 from dicetrail.core.run import (
+    Clocks,
     Phase,
     Result,
     State,
@@ -39,12 +41,11 @@ from dicetrail.core.settle import Outcome, last_ending
 from dicetrail.core.words import counted
 
 
-def settled_question(
-    program: Program, state: State, event: Event, result: Result, prints: Prints
-) -> State:
-    """What an outcome of the question leads to."""
-    verdict = "late" if result is Result.LATE else result.value
-    state, settled = run_rules(program, state._replace(result=result), event, prints, verdict)
+def settled_question(program: Program, state: State, event: Event, prints: Prints) -> State:
+    """What an outcome of the question, its result in the state, leads to."""
+    result = state.result
+    assert result is not None
+    state, settled = run_rules(program, state, event, prints, result.value)
     way = settled.way if settled.ending is None else way_to_ending(program, settled.ending)
     reveal = round_of(program, state).after.reveal
     if reveal is Reveal.ALWAYS or (reveal is Reveal.LAST_TRY and way is not None):
@@ -108,10 +109,11 @@ def _go(program: Program, state: State, way: Way, prints: Prints) -> State:
         )
         return _ask(program, state, True, prints)
     done = state.position + 1
-    state = state._replace(turn=(state.turn + 1) % len(state.players))
+    turn = (state.turn + 1) % len(state.players)
+    if way.to is To.QUESTION:
+        return _ask(program, state._replace(turn=turn, position=done), False, prints)
+    state = state._replace(turn=turn)
     match way.to:
-        case To.QUESTION:
-            return _ask(program, state._replace(position=done), False, prints)
         case To.NEXT_ROUND:
             return round_over(program, state, done, None, prints)
         case To.ROUND:
@@ -167,6 +169,7 @@ def _ask(program: Program, state: State, is_again: bool, prints: Prints) -> Stat
         return time_is_up(program, state, done, prints)
     if length is not None and state.position >= length:
         return round_over(program, state, done, None, prints)
+    seconds = seconds_for(round_of(program, state), question_of(program, state))
     state = state._replace(
         phase=Phase.ASKING,
         tries_used=0,
@@ -176,9 +179,8 @@ def _ask(program: Program, state: State, is_again: bool, prints: Prints) -> Stat
         result=None,
         is_revealed=False,
         used=0,
+        clocks=Clocks(in_ms(seconds), clocks.round, clocks.game),
     )
-    seconds = seconds_allowed(program, state)
-    state = state._replace(clocks=clocks._replace(question=in_ms(seconds)))
     _tell_question(program, state, is_again, length, seconds, prints)
     state, settled = run_rules(program, state, Event.ASKED, prints)
     if settled.ending is not None:

@@ -134,16 +134,15 @@ def choices_of(program: Program, state: State) -> tuple[tuple[str, ...], tuple[i
     return found
 
 
-def seconds_allowed(program: Program, state: State) -> int | None:
-    """The time for the question in play; None if it has no clock."""
-    own = question_of(program, state).details.seconds
-    return own if own is not None else round_of(program, state).ask.seconds
+def seconds_for(round_: Round, question: Question) -> int | None:
+    """The time for a question; None if it has no clock."""
+    own = question.details.seconds
+    return round_.ask.seconds if own is None else own
 
 
-def tries_allowed(program: Program, state: State) -> int | None:
-    """The answers, or missed letters, allowed to the question in play; None without limit."""
-    ask = round_of(program, state).ask
-    return ask.misses if question_of(program, state).kind is Kind.LETTERS else ask.tries
+def tries_for(round_: Round, question: Question) -> int | None:
+    """The answers, or missed letters, allowed to a question; None without limit."""
+    return round_.ask.misses if question.kind is Kind.LETTERS else round_.ask.tries
 
 
 def right_answer(program: Program, state: State) -> str:

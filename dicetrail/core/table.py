@@ -20,8 +20,8 @@ from dicetrail.core.program import (
     question_of,
     right_answer,
     round_of,
-    seconds_allowed,
-    tries_allowed,
+    seconds_for,
+    tries_for,
 )
 from dicetrail.core.run import Phase, Result, State
 from dicetrail.core.settle import tally_percent
@@ -214,7 +214,9 @@ def _players(program: Program, state: State) -> tuple[PlayerShown, ...]:
 
 def _clocks(program: Program, state: State) -> tuple[ClockShown, ...]:
     clocks, game = state.clocks, program.game
-    question = seconds_allowed(program, state) if clocks.question is not None else None
+    question = None
+    if clocks.question is not None:
+        question = seconds_for(round_of(program, state), question_of(program, state))
     return tuple(
         ClockShown(of, max(0, left), max(left, 1000 * (allowed or 0)))
         for of, left, allowed in (
@@ -239,7 +241,7 @@ def _question(program: Program, state: State, media: Media) -> QuestionShown:
     dealt = asked(program, state).sourced
     question, found = dealt.question, media.get(dealt.source, {})
     ask = round_of(program, state).ask
-    allowed = tries_allowed(program, state)
+    allowed = tries_for(round_of(program, state), question)
     details = question.details
     choices, _ = choices_of(program, state)
     return QuestionShown(

@@ -1,6 +1,7 @@
 """Question files, in open formats: reading them without losing a row, and writing them."""
 
 from dicetrail.files.documents import pack_schema
+from dicetrail.files.games import FORMAT, GameFile, game_schema, read_game, written_game
 from dicetrail.files.media import Medium, is_bundle, medium, read_bundle
 from dicetrail.files.plan import Format, Plan, Role, Separator
 from dicetrail.files.questions import Reading, guess, read_questions
@@ -10,22 +11,27 @@ from dicetrail.files.text import MOST_BYTES, FileProblem
 from dicetrail.files.writing import WRITERS
 
 __all__ = [
+    "FORMAT",
     "MOST_BYTES",
     "TEMPLATE",
     "TEXT_TEMPLATE",
     "WRITERS",
     "FileProblem",
     "Format",
+    "GameFile",
     "Medium",
     "Plan",
     "Reading",
     "Refusal",
     "Role",
     "Separator",
+    "game_schema",
     "guess",
     "is_bundle",
     "medium",
     "pack_schema",
     "read_bundle",
+    "read_game",
     "read_questions",
+    "written_game",
 ]

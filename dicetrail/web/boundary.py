@@ -1,16 +1,16 @@
 """The shapes of what goes over the wire, where they are not the core's own.
 
 The document and everything the core says about a run are the core's dataclasses; here are
-only the envelopes they travel in. An unknown field in a document is an error, not dropped.
+only the envelopes they travel in. The files layer makes an
+unknown name in a document an error.
 """
 
 from datetime import datetime
 from typing import Annotated, Literal
 
-from pydantic import BaseModel, ConfigDict, Field
+from pydantic import BaseModel, Field
 
 from dicetrail.core import (
-    DOCUMENT,
     HIGHEST_DICE,
     Action,
     Checked,
@@ -30,9 +30,6 @@ from dicetrail.core import (
 from dicetrail.files import Plan, Refusal
 from dicetrail.store import PackSource
 from dicetrail.web.loading import Mended, Stage, Target
-
-for part in DOCUMENT:
-    setattr(part, "__pydantic_config__", ConfigDict(extra="forbid"))  # noqa: B010
 
 Dice = Annotated[int, Field(ge=0, le=HIGHEST_DICE)]
 Title = Annotated[str, Field(max_length=200)]

@@ -54,9 +54,10 @@ class TestPrinted(unittest.TestCase):
         return json.loads(subprocess.run(run, capture_output=True, text=True, check=True).stdout)
 
     def test_the_interface_and_the_form_of_a_pack_are_the_ones_in_the_documentation(self):
-        for command, file in (("openapi", "openapi.json"), ("pack-schema", "pack.schema.json")):
+        files = {"openapi": "openapi", "pack-schema": "pack.schema", "game-schema": "game.schema"}
+        for command, file in files.items():
             with self.subTest(command):
-                kept = json.loads(Path("docs/schema", file).read_text("utf-8"))
+                kept = json.loads(Path("docs/schema", f"{file}.json").read_text("utf-8"))
                 self.assertEqual(self.printed(command), kept)
 
 

@@ -1,0 +1,140 @@
+"""Game files: a game with its packs, pictures and sounds, as one JSON document.
+
+The form follows from the core's own dataclasses; `docs/schema/game.schema.json` is made
+from it. What is at its default is left out when writing. A file with anything wrong in it
+is refused as a whole, with the line and column of every fault.
+"""
+
+import base64
+import binascii
+import json
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass, field
+from typing import Annotated, Any, Literal
+
+import yaml
+from pydantic import ConfigDict, Field, TypeAdapter, ValidationError
+
+from dicetrail.core import DOCUMENT, Game, GameProblems, Pack, Problem
+
+FORMAT: Literal["dice-trail-game/1"] = "dice-trail-game/1"
+MOST_BYTES = 64_000_000
+_MOST_LOCATED = 2_000_000
+"""In a longer file places are told by their path alone: finding lines would take long."""
+
+_MOST_FAULTS = 50
+
+PackName = Annotated[str, Field(pattern="^[a-z0-9][a-z0-9-]{0,79}$")]
+
+
+@dataclass(frozen=True, slots=True)
+class GameFile:
+    """Everything a game needs to be played elsewhere."""
+
+    format: Literal["dice-trail-game/1"]
+    game: Game
+    packs: dict[PackName, Pack] = field(default_factory=dict)
+    """The packs its rounds draw from, by the names they give them."""
+    media: dict[PackName, dict[str, str]] = field(default_factory=dict)
+    """Pictures and sounds in base64 (RFC 4648), by pack and by the names questions give them."""
+
+    def content(self, pack: str) -> dict[str, bytes]:
+        """The pictures and sounds of a pack, by name."""
+        return {name: base64.b64decode(text) for name, text in self.media.get(pack, {}).items()}
+
+
+for part in (*DOCUMENT, Pack, GameFile):
+    # A name that is not known is an error wherever a document comes from, not dropped.
+    setattr(part, "__pydantic_config__", ConfigDict(extra="forbid"))  # noqa: B010
+
+_FORM = TypeAdapter(GameFile)
+
+
+def game_schema() -> dict[str, Any]:
+    """The form of a game file, as a JSON Schema (draft 2020-12)."""
+    schema = _FORM.json_schema()
+    return {"$schema": "https://json-schema.org/draft/2020-12/schema"} | schema
+
+
+def written_game(
+    game: Game, packs: Mapping[str, Pack], media: Mapping[str, Mapping[str, bytes]] | None = None
+) -> bytes:
+    """A game with its packs as a game file. `media` holds pictures and sounds by pack and name."""
+    files = {
+        pack: {name: base64.b64encode(content).decode() for name, content in named.items()}
+        for pack, named in (media or {}).items()
+        if named
+    }
+    document = _FORM.dump_python(
+        GameFile(FORMAT, game, dict(packs), files), mode="json", exclude_defaults=True
+    )
+    return json.dumps(document, ensure_ascii=False, indent=1).encode() + b"\n"
+
+
+def read_game(content: bytes) -> GameFile:
+    """The game a file holds. Raises GameProblems, each located, if it is no game file."""
+    if len(content) > MOST_BYTES:
+        raise _problems([("", f"{len(content):,} bytes are too many", "leave media out")])
+    try:
+        text = content.decode("utf-8-sig")
+        document = json.loads(text)
+    except UnicodeDecodeError as error:
+        what = f"byte {error.start + 1} is not UTF-8"
+        raise _problems([("", what, "save the file as UTF-8")]) from None
+    except json.JSONDecodeError as error:
+        where = f"line {error.lineno}, column {error.colno}"
+        what = f"this is not well-formed JSON ({error.msg})"
+        raise _problems([(where, what, "mend it there")]) from None
+    except RecursionError:
+        raise _problems([("", "the file is nested too deeply", "write it plainly")]) from None
+    try:
+        found = _FORM.validate_python(document)
+    except ValidationError as error:
+        faults = error.errors(include_url=False, include_input=False)[:_MOST_FAULTS]
+        raise _problems([_in_words(text, fault) for fault in faults]) from None
+    for pack, named in found.media.items():
+        for name, encoded in named.items():
+            try:
+                base64.b64decode(encoded, validate=True)
+            except (binascii.Error, ValueError):
+                where = _located(text, ("media", pack, name))
+                raise _problems([(where, "this is not base64", "leave it out")]) from None
+    return found
+
+
+def _in_words(text: str, fault: Any) -> tuple[str, str, str]:
+    """Where a value stands that does not fit, what is wrong with it, and the mend."""
+    where = _located(text, fault["loc"])
+    if fault["type"] == "unexpected_keyword_argument":
+        return where, "this name is not known", "take it out, or mend its spelling"
+    return where, f"this does not fit: {fault['msg']}", "write what is expected there"
+
+
+def _problems(faults: Sequence[tuple[str, str, str]]) -> GameProblems:
+    return GameProblems(
+        tuple(Problem(where or "the file", what, mend) for where, what, mend in faults)
+    )
+
+
+def _located(text: str, path: Sequence[str | int]) -> str:
+    """A place in the file in words: line, column and path."""
+    steps = "".join(f"[{step}]" if isinstance(step, int) else f".{step}" for step in path)
+    words = steps.removeprefix(".") or "the file"
+    if len(text) > _MOST_LOCATED:
+        return words
+    node = yaml.compose(text, Loader=yaml.CSafeLoader)  # JSON is YAML, and YAML knows its lines
+    if node is None:
+        return words
+    mark = node.start_mark
+    for step in path:
+        if isinstance(node, yaml.MappingNode):
+            found = next(((k, v) for k, v in node.value if k.value == step), None)
+            if found is None:
+                break
+            mark, node = found[0].start_mark, found[1]
+        elif isinstance(node, yaml.SequenceNode) and isinstance(step, int):
+            node = node.value[step]
+            mark = node.start_mark
+        else:
+            break
+    return f"line {mark.line + 1}, column {mark.column + 1}: {words}"

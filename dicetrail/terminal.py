@@ -1,0 +1,222 @@
+"""A game played in a terminal.
+
+Keys are read while the clock runs: the loop looks for a typed line ten times a second and
+passes the time on to the engine in between. The countdown stands in the line above the
+one being typed and is written anew in place, so typing is never disturbed.
+"""
+
+import select
+import sys
+import time
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass
+from typing import TextIO
+
+from rich.console import Console
+from rich.markup import escape
+from rich.panel import Panel
+
+from dicetrail.core import (
+    Action,
+    Answer,
+    Begin,
+    Continue,
+    Hint,
+    Kind,
+    Letter,
+    Moment,
+    Pass,
+    Phase,
+    Program,
+    Quit,
+    Table,
+    Wait,
+    start,
+    step,
+    table,
+)
+
+_LOOK_EVERY = 0.1
+
+
+@dataclass(eq=False)
+class Lines:
+    """Lines of a stream, as they come. `ended` once no more will."""
+
+    stream: TextIO
+    ended: bool = False
+
+    def next_within(self, seconds: float) -> str | None:
+        """The next line, if one is typed in time."""
+        ready, _, _ = select.select([self.stream], [], [], max(0.0, seconds))
+        if not ready:
+            return None
+        line = self.stream.readline()
+        self.ended = not line
+        return line.rstrip("\n") if line else None
+
+
+def play(
+    program: Program,
+    dice: int,
+    players: tuple[str, ...],
+    console: Console,
+    lines: Lines,
+    now: Callable[[], float] = time.monotonic,
+) -> Moment:
+    """Play one run to its end, or until no more lines come. Returns where it stands then."""
+    began = now()
+    moment = start(program, dice, players)
+    shown: object = None
+    status, line = "", ""
+    while moment.state.phase is not Phase.ENDED:
+        view = table(program, moment.state)
+        face = _face(view)
+        if face != shown:
+            shown = face
+            if line is None and console.is_terminal:
+                console.print()  # what was being typed stands alone
+            for part in _told(view):
+                console.print(part)
+            status = _status(view)
+            console.print(status, end="\n> " if console.is_terminal else "\n")
+        elif console.is_terminal and status != (status := _status(view)):
+            _restatus(console, status)
+        line = lines.next_within(_LOOK_EVERY)
+        if lines.ended:
+            moment = step(program, moment.state, Quit(), _ms(now() - began))
+            break
+        action = Wait() if line is None else _action(view, line)
+        moment = step(program, moment.state, action, _ms(now() - began))
+        for footprint in moment.footprints:
+            if footprint.what == "refused":
+                console.print(f"[dim]{escape(footprint.why)}[/dim]")
+                shown = None
+    for part in _told(table(program, moment.state)):
+        console.print(part)
+    return moment
+
+
+def _ms(seconds: float) -> int:
+    return int(seconds * 1000)
+
+
+def _face(view: Table) -> object:
+    """What a player would see change, the countdown left out."""
+    question = view.question
+    return (view.phase, view.round, question, view.feedback, view.menu, view.told)
+
+
+def _action(view: Table, line: str) -> Action:
+    """What a typed line does now."""
+    word = line.strip()
+    if word == "/quit":
+        return Quit()
+    if view.phase is Phase.OPENING:
+        number = int(word) if word.isdecimal() and len(word) < 4 else None
+        if len(view.menu) > 1:
+            return Begin(round=None if number is None else number - 1)
+        return Begin(questions=number if view.menu and view.menu[0].most_questions else None)
+    if view.phase is Phase.HOLDING:
+        return Continue()
+    commands: dict[str, Action] = {"/hint": Hint(), "/pass": Pass()}
+    if word in commands:
+        return commands[word]
+    if view.question is not None and view.question.kind is Kind.LETTERS and len(word) == 1:
+        return Letter(word)
+    return Answer(line)
+
+
+def _told(view: Table) -> Iterator[str | Panel]:
+    """What the player is told when something has changed."""
+    for words in view.told:
+        yield f"[bold yellow]{escape(words)}[/]"
+    if view.phase is Phase.OPENING:
+        yield from _opening(view)
+    elif view.ending is not None:
+        score = f"score {view.score}, {view.right_count} right, {view.percent} %"
+        text = f"{escape(view.ending.verdict)}\n\n{score}"
+        yield Panel(text, title=f"[bold]{escape(view.ending.title)}", border_style="green")
+    elif view.question is not None:
+        yield from _asked(view)
+
+
+def _opening(view: Table) -> Iterator[str | Panel]:
+    words = escape(view.opening) or "Press Enter to begin."
+    yield Panel(words, title=f"[bold]{escape(view.title)}")
+    if len(view.menu) > 1:
+        for number, offered in enumerate(view.menu, 1):
+            done = " (played)" if offered.is_played else ""
+            yield f"  [bold]{number}[/] {escape(offered.title)}{done}"
+        yield "Type the number of a round."
+    elif view.menu and view.menu[0].most_questions:
+        most, usual = view.menu[0].most_questions, view.menu[0].questions
+        yield f"How many questions, 1 to {most}? Enter takes {usual}."
+
+
+def _asked(view: Table) -> Iterator[str | Panel]:
+    question, feedback = view.question, view.feedback
+    assert question is not None
+    if feedback is None or view.phase is Phase.ASKING:
+        of = "" if view.length is None else f" of {view.length}"
+        where = f"{escape(view.round)}: " if view.round else ""
+        text = escape(question.prompt)
+        if question.words:
+            text += "\n\n" + "   ".join(
+                " ".join(escape(cell.sign) or "_" for cell in word) for word in question.words
+            )
+        for slat in question.choices:
+            words = slat.text or slat.picture or slat.sound
+            text += f"\n  [bold]{slat.letter}[/]  {escape(words)}"
+        yield Panel(text, title=f"{where}question {question.number}{of}", title_align="left")
+        if question.hint:
+            yield f"Hint: {escape(question.hint)}"
+    if feedback is not None:
+        mark = _MARKS.get(feedback.result.value, "[bold yellow]·[/]")
+        yield f"{mark} {feedback.result.value}: {escape(feedback.why)}"
+        if feedback.answer:
+            yield f"  It is {escape(feedback.answer)}."
+        if feedback.note:
+            yield f"  {escape(feedback.note)}"
+
+
+_MARKS = {
+    "right": "[bold green]✓[/]",
+    "close": "[bold green]✓[/]",
+    "hit": "[bold green]✓[/]",
+    "wrong": "[bold red]✗[/]",
+    "miss": "[bold red]✗[/]",
+    "late": "[bold red]✗[/]",
+}
+
+
+def _status(view: Table) -> str:
+    """Counters, clocks and what can be typed, in one line."""
+    parts = []
+    for player in view.players:
+        mark = "» " if player.has_turn and len(view.players) > 1 else ""
+        name = f"{escape(player.name)} " if len(view.players) > 1 else ""
+        counters = ", ".join(f"{counter.name} {counter.value}" for counter in player.counters)
+        parts.append(f"{mark}{name}{counters}")
+    parts += [f"{clock.of} {-(-clock.left // 1000)} s" for clock in view.clocks]
+    if view.phase is Phase.HOLDING:
+        parts.append("wait" if view.hold is not None else "Enter goes on")
+    elif view.question is not None:
+        question = view.question
+        if question.tries_left is not None and question.kind is Kind.LETTERS:
+            parts.append(f"{question.tries_left} misses left")
+        parts += ["/hint"] * question.may_hint + ["/pass"] * question.may_pass
+    return "[dim]" + "  |  ".join(parts) + "[/dim]"
+
+
+def _restatus(console: Console, status: str) -> None:
+    """Write the status line anew, one line above what is being typed."""
+    with console.capture() as capture:
+        console.print(status, end="", soft_wrap=True)
+    console.file.write(f"\0337\033[1A\r{capture.get()}\033[K\0338")
+    console.file.flush()
+
+
+def standard_lines() -> Lines:
+    """What is typed into this process."""
+    return Lines(sys.stdin)

@@ -1,0 +1,123 @@
+"""Playing and checking a game in a terminal, through a terminal of the system's own."""
+
+import os
+import pty
+import re
+import select
+import subprocess
+import sys
+import time
+import unittest
+from pathlib import Path
+from tempfile import TemporaryDirectory
+
+from dicetrail.core import (
+    Ask,
+    Cue,
+    Draw,
+    DrawOrder,
+    Ending,
+    Game,
+    Kind,
+    Occasion,
+    Opening,
+    Order,
+    Pack,
+    Question,
+    Round,
+)
+from dicetrail.files import written_game
+
+PACKS = {
+    "veg": Pack(
+        "Vegetables",
+        (
+            Question("Which is a root?", ("Carrot",), ("Kale", "Pea")),
+            Question("Find the word", ("Oak",), (), Kind.LETTERS),
+            Question("What do bees make?", ("Honey",), (), Kind.TYPED),
+        ),
+    )
+}
+SHED = Game(
+    "Shed [night]",
+    (Round("Only", ("veg",), draw=Draw(3, DrawOrder.WRITTEN), ask=Ask(Order.WRITTEN, seconds=2)),),
+    (Ending("Done", "{score} of 3"),),
+    cues=(Cue("late", (Occasion.LATE,), "Too late!", hold_ms=100),),
+    opening=Opening("Welcome to the shed."),
+)
+
+
+class Terminal:
+    """A program in a terminal, with what it has shown so far."""
+
+    def __init__(self, *arguments):
+        self.shown = ""
+        self.process, self.end = pty.fork()
+        if not self.process:
+            os.environ["TERM"] = "xterm"
+            os.execv(sys.executable, [sys.executable, "-m", "dicetrail.cli", *arguments])
+
+    def sees(self, words, within=20):
+        """Wait until the words have been shown since the last ones waited for."""
+        until = time.monotonic() + within
+        while words not in self.shown:
+            if time.monotonic() > until:
+                raise AssertionError(f"{words!r} is not in {self.shown!r}")
+            if select.select([self.end], [], [], 0.1)[0]:
+                try:
+                    text = os.read(self.end, 65536).decode()
+                except OSError:
+                    text = ""
+                self.shown += re.sub(r"\033(\[[\d;]*[A-Za-z]|[78])", "", text)
+        self.shown = self.shown.split(words, 1)[1]
+
+    def types(self, line):
+        os.write(self.end, f"{line}\n".encode())
+
+
+class TestTerminal(unittest.TestCase):
+    def setUp(self):
+        folder = TemporaryDirectory()
+        self.addCleanup(folder.cleanup)
+        self.file = Path(folder.name, "shed.json")
+        self.file.write_bytes(written_game(SHED, PACKS))
+        self.data = str(Path(folder.name, "none.sqlite"))
+
+    def test_a_game_is_played_with_its_clock_running_while_nothing_is_typed(self):
+        terminal = Terminal("play", str(self.file), "--dice", "7")
+        terminal.sees("Welcome to the shed.")
+        terminal.types("")
+        terminal.sees("Which is a root?")
+        terminal.types("wombat")
+        terminal.sees("names no choice")
+        terminal.types("a")
+        terminal.sees("right: A, “Carrot”")
+        terminal.types("")
+        terminal.sees("_ _ _")
+        for letter, pattern in (("k", "_ _ k"), ("o", "O _ k")):
+            terminal.types(letter)
+            terminal.sees(pattern)
+        terminal.types("a")
+        terminal.sees("every letter is found")
+        terminal.types("")
+        terminal.sees("What do bees make?")
+        terminal.sees("question 1 s")
+        terminal.sees("Too late!")
+        terminal.sees("2 of 3")
+        os.waitpid(terminal.process, 0)
+
+    def run_with(self, *arguments):
+        run = [sys.executable, "-m", "dicetrail.cli", *arguments, "--data", self.data]
+        return subprocess.run(run, capture_output=True, text=True, input="", check=False)
+
+    def test_a_game_is_checked_and_every_problem_printed_with_its_place(self):
+        sound = self.run_with("check", str(self.file))
+        self.assertEqual(sound.returncode, 0, sound.stdout)
+        self.file.write_bytes(written_game(SHED, {}))
+        broken = self.run_with("check", str(self.file))
+        self.assertEqual(broken.returncode, 1)
+        self.assertIn("rounds[0].packs[0]", broken.stdout)
+        self.assertIn("dicetrail check", self.run_with("play", str(self.file)).stdout)
+        self.file.write_text("{")
+        self.assertIn("line 1, column 2", self.run_with("check", str(self.file)).stdout)
+        self.assertIn("There is no file", self.run_with("play", "nowhere").stdout)
