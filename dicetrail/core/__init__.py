@@ -9,6 +9,7 @@ program from a game and its packs, start a run, step it, or replay it from its i
     moment = step(program, moment.state, Answer("b"), at=2300)
 """
 
+from dicetrail.core.answering import Intent, next_input
 from dicetrail.core.checking import Checked, Fold, Given, Verdict, check_choice, fold_steps, tidy
 from dicetrail.core.comparing import Comparison, compare
 from dicetrail.core.dice import HIGHEST_DICE, stream
@@ -71,7 +72,7 @@ from dicetrail.core.run import (
     Wait,
 )
 from dicetrail.core.settle import Outcome, Rules, Settled, Tally, rules_of, settle
-from dicetrail.core.sources import Packs
+from dicetrail.core.sources import Facets, Packs
 from dicetrail.core.survey import survey
 from dicetrail.core.table import Table, table
 from dicetrail.core.trail import (
@@ -107,6 +108,7 @@ __all__ = [
     "DrawnQuestion",
     "Ending",
     "Examined",
+    "Facets",
     "Fact",
     "Fold",
     "Footprint",
@@ -115,6 +117,7 @@ __all__ = [
     "Given",
     "Hint",
     "Input",
+    "Intent",
     "ItemList",
     "Kind",
     "Letter",
@@ -169,6 +172,7 @@ __all__ = [
     "fold_steps",
     "length_of_round",
     "look_over",
+    "next_input",
     "pack_faults",
     "preview",
     "question_of",

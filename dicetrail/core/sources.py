@@ -89,6 +89,36 @@ def weight_of(draw: Draw, level: int) -> int:
     return draw.weights[level - 1] if 0 < level <= len(draw.weights) else 0
 
 
+@dataclass(frozen=True, slots=True)
+class Tagged:
+    """How many of a round's pack questions carry a topic or a level."""
+
+    name: str
+    count: int
+
+
+@dataclass(frozen=True, slots=True)
+class Facets:
+    """What the questions of a round's packs can be chosen by."""
+
+    topics: tuple[Tagged, ...]
+    levels: tuple[Tagged, ...]
+
+
+def facets(round_: Round, packs: Packs) -> Facets:
+    """The topics and levels of a round's pack questions, whatever its filters."""
+    topics: Counter[str] = Counter()
+    levels: Counter[int] = Counter()
+    for name in round_.packs:
+        for question in packs[name].questions if name in packs else ():
+            topics[question.details.topic] += 1
+            levels[question.details.level or 1] += 1
+    return Facets(
+        tuple(Tagged(topic, topics[topic]) for topic in sorted(topics) if topic),
+        tuple(Tagged(str(level), levels[level]) for level in sorted(levels)),
+    )
+
+
 def count_of(sums: Sums) -> int:
     """How many different sums a source could make."""
     return len(SumTable(sums))

@@ -32,7 +32,7 @@ from dicetrail.core.reach import Reach, scores_reached
 from dicetrail.core.script import Event, ScriptFaults, parse
 from dicetrail.core.script.language import HANDLERS
 from dicetrail.core.settle import Outcome, Rules, last_ending
-from dicetrail.core.sources import Packs, pool_size
+from dicetrail.core.sources import Facets, Packs, facets, pool_size
 from dicetrail.core.survey import examine
 from dicetrail.core.words import counted
 
@@ -82,6 +82,8 @@ class Examined:
     """Whether the spans hold every score a run can end with; else they show the bounds."""
     pools: tuple[int, ...]
     """How many questions each round's pool holds."""
+    facets: tuple[Facets, ...]
+    """For each round, what its questions can be chosen by."""
 
 
 def look_over(game: Game, packs: Packs) -> Examined:
@@ -94,6 +96,7 @@ def look_over(game: Game, packs: Packs) -> Examined:
         score_spans(game, rules, reached),
         is_whole,
         tuple(pool_size(round_, packs) for round_ in game.rounds),
+        tuple(facets(round_, packs) for round_ in game.rounds),
     )
 
 

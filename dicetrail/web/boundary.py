@@ -16,8 +16,12 @@ from dicetrail.core import (
     Checked,
     Comparison,
     DrawnQuestion,
+    Facets,
+    Fold,
     Footprint,
     Game,
+    Input,
+    Intent,
     Number,
     Problem,
     Question,
@@ -32,6 +36,13 @@ from dicetrail.store import PackSource
 from dicetrail.web.loading import Mended, Stage, Target
 
 Dice = Annotated[int, Field(ge=0, le=HIGHEST_DICE)]
+MOST_INPUTS = 20_000
+"""A run takes at most this many inputs, so that none can be made to grow without end."""
+
+MOST_MS = 10**12
+"""The longest time of a run, some thirty years."""
+
+PlayerName = Annotated[str, Field(max_length=200)]
 Title = Annotated[str, Field(max_length=200)]
 
 
@@ -163,6 +174,8 @@ class GameView(BaseModel):
     """Whether the spans hold every score a run can end with; else they show the bounds."""
     pools: tuple[int, ...]
     """How many questions each round can draw from."""
+    facets: tuple[Facets, ...]
+    """For each round, the topics and levels its questions can be chosen by."""
     packs: list[PackCard]
 
 
@@ -181,10 +194,15 @@ class GameSave(BaseModel):
 
 
 class NewRun(BaseModel):
-    """A run to be started. Without dice, new ones are rolled."""
+    """A run to be started. Without dice, new ones are rolled.
+
+    `inputs` are played at once: so a run branches off another.
+    """
 
     game_id: str
     dice: Dice | None = None
+    players: Annotated[tuple[PlayerName, ...], Field(min_length=1, max_length=4)] = ("Player",)
+    inputs: Annotated[tuple[Input, ...], Field(max_length=MOST_INPUTS)] = ()
 
 
 class NextInput(BaseModel):
@@ -194,17 +212,44 @@ class NextInput(BaseModel):
     action: Annotated[Action, Field(discriminator="action")]
 
 
+class TableInput(NextInput):
+    """An input at the maker's table, whose clock is the maker's own: to hold, hurry and rewind."""
+
+    at: Annotated[int, Field(ge=0, le=MOST_MS)]
+    """Milliseconds of the run's own time since it began."""
+
+
+class Outcomes(BaseModel):
+    """What is to be played on the player's behalf."""
+
+    seen: Annotated[int, Field(ge=0)]
+    at: Annotated[int, Field(ge=0, le=MOST_MS)]
+    intent: Intent
+    questions: Annotated[int | None, Field(ge=1, le=1000)] = 1
+    """For how many questions; None plays to the end."""
+
+
+class StepView(BaseModel):
+    """One step of a run: what was done, what is on the table then, and what happened."""
+
+    at: int
+    action: Action | None
+    """None for the opening."""
+    table: Table
+    footprints: tuple[Footprint, ...]
+
+
 class RunView(BaseModel):
-    """A run at the maker's table. `footprints` are those from number `footprints_from` on."""
+    """A run at the maker's table. `steps` are those from number `steps_from` on."""
 
     id: str
     game_id: str
     revision: int
     dice: int
+    players: tuple[str, ...]
     seen: int
-    table: Table
-    footprints_from: int
-    footprints: list[Footprint]
+    steps_from: int
+    steps: list[StepView]
 
 
 class Trial(BaseModel):
@@ -220,6 +265,8 @@ class TrialView(BaseModel):
 
     question: DrawnQuestion
     checked: list[Checked]
+    folds: list[tuple[Fold, ...]]
+    """How each answer is folded before it is compared, step by step."""
 
 
 class PlayGame(BaseModel):
@@ -234,12 +281,12 @@ class PlayGame(BaseModel):
 class NewPlay(BaseModel):
     """A player who wants to play."""
 
-    player: Annotated[str, Field(max_length=200)] = ""
+    player: PlayerName = ""
 
-    @property
-    def name(self) -> str:
-        """The player's name, tidied and kept short."""
-        return tidy(self.player)[:40].strip() or "Player"
+
+def name_of(player: str, number: int = 1) -> str:
+    """A player's name, tidied and kept short."""
+    return tidy(player)[:40].strip() or ("Player" if number == 1 else f"Player {number}")
 
 
 class PlayView(BaseModel):
@@ -249,6 +296,16 @@ class PlayView(BaseModel):
     game_id: str
     seen: int
     table: Table
+
+
+class ScriptName(BaseModel):
+    """A name of the rule script: what it is, and what it does or means."""
+
+    name: str
+    kind: Literal["handler", "fact", "deed", "function"]
+    words: str
+    insert: str
+    """What stands in a script when the name is chosen."""
 
 
 class Health(BaseModel):

@@ -14,6 +14,8 @@ from dicetrail.core import (
     check,
     draw_list,
     first_game,
+    fold_steps,
+    right_places,
     spot,
 )
 from dicetrail.store import NotFound
@@ -36,6 +38,8 @@ from dicetrail.web.packs import pack_card
 from dicetrail.web.shelf import PackNumbers, Shelf
 
 router = APIRouter(prefix="/api/games", tags=["games"])
+
+ROLLS = 1000
 
 RoundNumber = Annotated[int, Query(ge=0, alias="round")]
 
@@ -79,6 +83,15 @@ def show_draw(
     return list(draw_list(program, dice, round_in(program, round_)))
 
 
+@router.get("/{game_id}/places")
+def show_places(
+    game_id: str, dice: Dice, shelf: SharedShelf, round_: RoundNumber = 0
+) -> tuple[int, ...]:
+    """How often the right answer stands at A, B, C, … over a thousand rolls from these dice on."""
+    program = newest_program(shelf, game_id)
+    return right_places(program, round_in(program, round_), dice, ROLLS)
+
+
 @router.post("/{game_id}/trial")
 def try_answers(game_id: str, trial: Trial, shelf: SharedShelf) -> TrialView:
     """The verdict on each answer to the first question these dice bring."""
@@ -88,6 +101,7 @@ def try_answers(game_id: str, trial: Trial, shelf: SharedShelf) -> TrialView:
     return TrialView(
         question=next(draw_list(program, trial.dice, number)),
         checked=[check(program, here, answer) for answer in trial.answers],
+        folds=[fold_steps(answer, program.game.rounds[number].check) for answer in trial.answers],
     )
 
 
@@ -134,6 +148,7 @@ def _view(shelf: Shelf, game_id: str) -> GameView:
             stops=examined.stops,
             spans_are_whole=examined.spans_are_whole,
             pools=examined.pools,
+            facets=examined.facets,
             problems=examined.problems,
             score_spans=examined.score_spans,
             packs=[pack_card(pack) for pack in packs],

@@ -1,5 +1,7 @@
 """What stands before every request: a limit on its size; and after: strict headers."""
 
+import secrets
+
 from starlette.datastructures import MutableHeaders
 from starlette.exceptions import HTTPException
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
@@ -9,9 +11,12 @@ from dicetrail.files import MOST_BYTES
 _SMALL, _DOCUMENT, _PACK = 64 * 1024, 2 * 1024 * 1024, 16 * 1024 * 1024
 _UPLOAD = MOST_BYTES + 64 * 1024
 
+NONCE = "style nonce"
+"""Where a request keeps the word by which its page's own styles are known."""
+
 _HEADERS = {
     "content-security-policy": (
-        "default-src 'self'; object-src 'none'; base-uri 'none'; "
+        "default-src 'self'; style-src 'self' 'nonce-{nonce}'; object-src 'none'; base-uri 'none'; "
         "form-action 'self'; frame-ancestors 'none'"
     ),
     "cross-origin-opener-policy": "same-origin",
@@ -59,11 +64,14 @@ class StrictHeaders:
         self.app = app
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        nonce = secrets.token_urlsafe(16)
+        scope[NONCE] = nonce
+
         async def with_headers(message: Message) -> None:
             if message["type"] == "http.response.start":
                 headers = MutableHeaders(scope=message)
                 for name, value in _HEADERS.items():
-                    headers.setdefault(name, value)
+                    headers.setdefault(name, value.replace("{nonce}", nonce))
             await send(message)
 
         await self.app(scope, receive, with_headers)

@@ -1,8 +1,10 @@
 """Starting a run and taking its next input, for the table and the play page alike."""
 
 import secrets
+from collections.abc import Sequence
 from datetime import datetime, timedelta
 
+from sqlalchemy.orm import Session
 from starlette.exceptions import HTTPException
 
 from dicetrail.core import Action, Input
@@ -10,14 +12,12 @@ from dicetrail.store import Database, Place
 from dicetrail.store.games import newest_game
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import add_input, add_run, get_run
+from dicetrail.web.boundary import MOST_INPUTS
 from dicetrail.web.games import newest_program, pack_numbers
 from dicetrail.web.shelf import Shelf
 
 ROLLED_BELOW = 1_000_000
 """New dice have at most six digits, to be read out and typed with ease."""
-
-MOST_INPUTS = 20_000
-"""A run takes at most this many inputs, so that none can be made to grow without end."""
 
 
 def start_run(
@@ -29,7 +29,9 @@ def start_run(
     now: datetime,
 ) -> RunRow:
     """Start a run of a game as it now stands. Raises NotFound, GameProblems."""
-    newest_program(shelf, game_id)
+    most = newest_program(shelf, game_id).game.opening.most_players
+    if len(players) > most:
+        raise HTTPException(422, f"This game takes {most} players at most, not {len(players)}.")
     rolled = secrets.randbelow(ROLLED_BELOW) if dice is None else dice
     with shelf.database.writing() as session:
         game = newest_game(session, game_id)
@@ -40,12 +42,31 @@ def start_run(
 def take_input(
     database: Database, run_id: str, place: Place, seen: int, action: Action, now: datetime
 ) -> RunRow:
-    """Take the next input of a run. Raises NotFound, StaleRun."""
+    """Take the next input of a run by the server's own clock. Raises NotFound, StaleRun."""
     with database.writing() as session:
         run = get_run(session, run_id, place)
-        if len(run.inputs) >= MOST_INPUTS:
-            raise HTTPException(409, f"A run takes at most {MOST_INPUTS:,} inputs.")
         before = run.inputs[-1].at if run.inputs else 0
-        at = max(before, (now - run.started_at) // timedelta(milliseconds=1))
-        add_input(session, run, seen, Input(action, at))
+        _take(session, run, seen, (Input(action, max(before, time_of(run, now))),))
         return run
+
+
+def take_inputs(
+    database: Database, run_id: str, place: Place, seen: int, inputs: Sequence[Input]
+) -> RunRow:
+    """Take inputs of a run with the times they say. Raises NotFound, StaleRun."""
+    with database.writing() as session:
+        run = get_run(session, run_id, place)
+        _take(session, run, seen, inputs)
+        return run
+
+
+def time_of(run: RunRow, now: datetime) -> int:
+    """The milliseconds since a run began, by the server's clock."""
+    return max(0, (now - run.started_at) // timedelta(milliseconds=1))
+
+
+def _take(session: Session, run: RunRow, seen: int, inputs: Sequence[Input]) -> None:
+    if len(run.inputs) + len(inputs) > MOST_INPUTS:
+        raise HTTPException(409, f"A run takes at most {MOST_INPUTS:,} inputs.")
+    for number, given in enumerate(inputs):
+        add_input(session, run, seen + number, given)

@@ -1,56 +1,117 @@
-"""Runs at the maker's table, with every footprint."""
+"""Runs at the maker's table, with every step.
 
+The clock of such a run is the maker's own: each input says when it comes, so that the page
+can hold the clock, hurry it, and go back. Times never run backwards; the engine sees to it.
+"""
+
+from collections.abc import Iterable
 from typing import Annotated
 
 from fastapi import APIRouter, Query
+from starlette.exceptions import HTTPException
 
+from dicetrail.core import Input, Moment, Phase, TimeRanBackwards, next_input, step
 from dicetrail.store import Place
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import get_run
-from dicetrail.web.boundary import NewRun, NextInput, RunView
+from dicetrail.web.boundary import NewRun, Outcomes, RunView, StepView, TableInput, name_of
 from dicetrail.web.context import Now, SharedShelf
-from dicetrail.web.running import start_run, take_input
+from dicetrail.web.running import start_run, take_inputs
 from dicetrail.web.shelf import Shelf
 
 router = APIRouter(prefix="/api/runs", tags=["runs"])
 
+_MOST_STEPS = 4000
+"""So many steps are played on the player's behalf at once, at most."""
+
 
 @router.post("", status_code=201)
 def start(new: NewRun, shelf: SharedShelf, now: Now) -> RunView:
-    """Start a run of a game as it now stands."""
-    run = start_run(shelf, new.game_id, new.dice, ("Player",), Place.TABLE, now)
-    return _view(shelf, run, 0)
+    """Start a run of a game as it now stands, and play some inputs at once."""
+    players = tuple(name_of(name, number) for number, name in enumerate(new.players, 1))
+    run = start_run(shelf, new.game_id, new.dice, players, Place.TABLE, now)
+    try:
+        shelf.replayed(run, new.inputs)
+    except TimeRanBackwards as error:
+        raise HTTPException(422, f"The inputs are out of order: {error}.") from None
+    run = take_inputs(shelf.database, run.id, Place.TABLE, 0, new.inputs)
+    return _view(shelf, run, shelf.moments(run), 0)
 
 
 @router.get("/{run_id}")
-def show(
-    run_id: str, shelf: SharedShelf, footprints_from: Annotated[int, Query(ge=0)] = 0
-) -> RunView:
-    """A run as it stands."""
+def show(run_id: str, shelf: SharedShelf, steps_from: Annotated[int, Query(ge=0)] = 0) -> RunView:
+    """A run as it stands, with its steps from a number on."""
     with shelf.database.reading() as session:
-        return _view(shelf, get_run(session, run_id, Place.TABLE), footprints_from)
+        run = get_run(session, run_id, Place.TABLE)
+        return _view(shelf, run, shelf.moments(run), steps_from)
 
 
 @router.post("/{run_id}/inputs")
-def take(run_id: str, given: NextInput, shelf: SharedShelf, now: Now) -> RunView:
-    """Take the next input; the footprints given back are those it left."""
-    run = take_input(shelf.database, run_id, Place.TABLE, given.seen, given.action, now)
-    return _view(shelf, run, None)
+def take(run_id: str, given: TableInput, shelf: SharedShelf) -> RunView:
+    """Take the next input; the step given back is the one it made."""
+    with shelf.database.reading() as session:
+        run = get_run(session, run_id, Place.TABLE)
+        before = run.inputs[-1].at if run.inputs else 0
+    taken = Input(given.action, max(before, given.at))
+    run = take_inputs(shelf.database, run_id, Place.TABLE, given.seen, (taken,))
+    return _view(shelf, run, shelf.moments(run), given.seen + 1)
 
 
-def _view(shelf: Shelf, run: RunRow, footprints_from: int | None) -> RunView:
-    """A run with its footprints from a number on, or with those of its last input."""
-    moments = shelf.moments(run)
-    footprints = [footprint for moment in moments for footprint in moment.footprints]
-    if footprints_from is None:
-        footprints_from = len(footprints) - len(moments[-1].footprints)
+@router.post("/{run_id}/outcomes")
+def play_on(run_id: str, wanted: Outcomes, shelf: SharedShelf) -> RunView:
+    """Play on the player's behalf; the steps given back are those that came of it."""
+    with shelf.database.reading() as session:
+        run = get_run(session, run_id, Place.TABLE)
+        before = run.inputs[-1].at if run.inputs else 0
+        program, moments = shelf.program_of(run), list(shelf.moments(run))
+    inputs: list[Input] = []
+    at, questions = max(before, wanted.at), 0
+    while len(inputs) < _MOST_STEPS:
+        state = moments[-1].state
+        is_asking = state.phase is Phase.ASKING
+        if is_asking and questions == wanted.questions:
+            break
+        given = next_input(program, state, wanted.intent, at)
+        if given is None:
+            if is_asking and not questions:
+                raise HTTPException(409, f"This question cannot be {_WORDS[wanted.intent]}.")
+            break
+        questions += is_asking
+        inputs.append(given)
+        moments.append(step(program, state, given.action, given.at))
+        at = given.at
+        if moments[-1].state.phase is not Phase.ASKING and questions == wanted.questions:
+            break
+    run = take_inputs(shelf.database, run_id, Place.TABLE, wanted.seen, inputs)
+    return _view(shelf, run, moments, wanted.seen + 1)
+
+
+_WORDS = {
+    "late": "answered too late: it has no clock",
+    "passed": "passed: the round does not allow it",
+    "right": "answered",
+    "wrong": "answered",
+}
+
+
+def _view(shelf: Shelf, run: RunRow, moments: Iterable[Moment], steps_from: int) -> RunView:
+    moments = list(moments)
+    actions = [None, *(given.action for given in run.inputs)]
     return RunView(
         id=run.id,
         game_id=run.game_id,
         revision=run.game_revision,
         dice=run.dice,
+        players=run.players,
         seen=len(run.inputs),
-        table=shelf.table_of(run, moments[-1].state),
-        footprints_from=footprints_from,
-        footprints=footprints[footprints_from:],
+        steps_from=steps_from,
+        steps=[
+            StepView(
+                at=moment.state.at,
+                action=action,
+                table=shelf.table_of(run, moment.state),
+                footprints=moment.footprints,
+            )
+            for action, moment in list(zip(actions, moments, strict=True))[steps_from:]
+        ],
     )

@@ -44,12 +44,11 @@ class Shelf:
 
     def moments(self, run: RunRow) -> tuple[Moment, ...]:
         """Every moment of a run so far."""
-        return replay(
-            self.program_of(run),
-            run.dice,
-            run.players,
-            [Input(given.action, given.at) for given in run.inputs],
-        )
+        return self.replayed(run, [Input(given.action, given.at) for given in run.inputs])
+
+    def replayed(self, run: RunRow, inputs: Sequence[Input]) -> tuple[Moment, ...]:
+        """Every moment some inputs would make of a run. Raises TimeRanBackwards."""
+        return replay(self.program_of(run), run.dice, run.players, inputs)
 
     def program_of(self, run: RunRow) -> Program:
         """The program a run was started with. Raises GameProblems."""

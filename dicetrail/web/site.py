@@ -2,11 +2,13 @@
 
 from pathlib import Path
 
-from fastapi import FastAPI
+from fastapi import FastAPI, Request
 from starlette.exceptions import HTTPException
-from starlette.responses import FileResponse, Response
+from starlette.responses import HTMLResponse, Response
 from starlette.staticfiles import StaticFiles
 from starlette.types import Scope
+
+from dicetrail.web.guards import NONCE
 
 SITE = Path(__file__).parent / "site"
 
@@ -25,7 +27,8 @@ def serve_site(app: FastAPI, site: Path = SITE) -> None:
     app.mount("/assets", _Assets(directory=site / "assets", check_dir=False), name="assets")
 
     @app.get("/{path:path}", include_in_schema=False)
-    def page(path: str) -> FileResponse:
+    def page(path: str, request: Request) -> Response:
         if path.split("/")[0] in ("api", "assets"):
             raise HTTPException(404, f"There is nothing at /{path}.")
-        return FileResponse(site / "index.html", headers={"cache-control": "no-cache"})
+        html = (site / "index.html").read_text("utf-8").replace("{nonce}", request.scope[NONCE])
+        return HTMLResponse(html, headers={"cache-control": "no-cache"})

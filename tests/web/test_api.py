@@ -68,8 +68,14 @@ class ApiTest(unittest.TestCase):
         return body
 
     def input(self, run, **action):
-        kind = "play/runs" if "revision" not in run else "runs"
-        return self.post(f"/api/{kind}/{run['id']}/inputs", seen=run["seen"], action=action)
+        given = {"seen": run["seen"], "action": action}
+        if "revision" not in run:
+            return self.post(f"/api/play/runs/{run['id']}/inputs", **given)
+        return self.post(f"/api/runs/{run['id']}/inputs", **given, at=1000 * run["seen"])
+
+    def table(self, run):
+        """What is on the table at the last step of a run."""
+        return run["steps"][-1]["table"]
 
 
 class TestGames(ApiTest):
@@ -90,7 +96,7 @@ class TestGames(ApiTest):
         saved = self.http.put(GAME, json=game).json()
         self.assertEqual(saved["revision"], 2)
         self.assertEqual(saved["stops"][0][2]["words"], "4 drawn, shuffled")
-        self.assertEqual(self.post("/api/runs", game_id="harvest-supper")["table"]["length"], 4)
+        self.assertEqual(self.table(self.post("/api/runs", game_id="harvest-supper"))["length"], 4)
 
     def test_a_save_on_an_old_revision_is_refused_and_changes_nothing(self):
         game = self.get(GAME)
@@ -127,7 +133,7 @@ class TestGames(ApiTest):
     def test_a_new_game_of_a_pack_plays_at_once(self):
         game = self.post("/api/games", title="Again", packs=["harvest-supper-questions"])
         self.assertEqual(game["problems"], [])
-        self.assertEqual(self.post("/api/runs", game_id=game["id"])["table"]["phase"], "opening")
+        self.assertEqual(self.table(self.post("/api/runs", game_id=game["id"]))["phase"], "opening")
 
     def test_answers_are_tried_without_playing(self):
         trial = self.post(f"{GAME}/trial", dice=4821, answers=["A", "b", "3", "", "dunno"])
@@ -317,7 +323,7 @@ class TestPackEdits(ApiTest):
     def test_a_run_goes_on_with_the_pack_it_was_started_with(self):
         run = self.input(self.post("/api/runs", game_id="harvest-supper", dice=1), action="begin")
         self.edit(1, {"row": 0, "remove": 25})
-        self.assertEqual(self.get(f"/api/runs/{run['id']}")["table"], run["table"])
+        self.assertEqual(self.table(self.get(f"/api/runs/{run['id']}")), self.table(run))
         self.assertEqual(self.get(GAME)["stops"][0][0]["words"], "5 questions, 1 pack")
 
     def test_a_question_is_previewed_only_when_it_can_be_asked(self):
@@ -330,39 +336,63 @@ class TestPackEdits(ApiTest):
 class TestRuns(ApiTest):
     def test_a_run_is_played_to_its_ending_and_read_again(self):
         run = self.post("/api/runs", game_id="harvest-supper", dice=4821)
-        footprints = list(run["footprints"])
+        steps = list(run["steps"])
         drawn = self.get(f"{GAME}/draw?dice=4821")
         run = self.input(run, action="begin")
-        footprints += run["footprints"]
+        steps += run["steps"]
         for question in drawn:
-            self.assertEqual(run["table"]["question"]["prompt"], question["prompt"])
+            self.assertEqual(self.table(run)["question"]["prompt"], question["prompt"])
             run = self.input(run, action="answer", value=question["right_letters"].lower())
-            footprints += run["footprints"]
+            steps += run["steps"]
             run = self.input(run, action="continue")
-            footprints += run["footprints"]
-        self.assertEqual(run["table"]["ending"]["title"], "Golden Marrow")
-        self.assertEqual(run["table"]["score"], 30)
+            steps += run["steps"]
+        self.assertEqual(self.table(run)["ending"]["title"], "Golden Marrow")
+        self.assertEqual(self.table(run)["score"], 30)
         again = self.get(f"/api/runs/{run['id']}")
-        self.assertEqual(again["footprints"], footprints)
-        times = [footprint["at"] for footprint in footprints]
+        self.assertEqual(again["steps"], steps)
+        times = [footprint["at"] for step in steps for footprint in step["footprints"]]
         self.assertEqual(times, sorted(times))
+
+    def test_a_run_is_played_on_the_players_behalf_and_branches_off(self):
+        run = self.post("/api/runs", game_id="harvest-supper", dice=7)
+
+        def play_on(intent, questions):
+            nonlocal run
+            wanted = {"seen": run["seen"], "at": 0, "intent": intent, "questions": questions}
+            run = self.post(f"/api/runs/{run['id']}/outcomes", **wanted)
+            return self.table(run)
+
+        self.assertEqual(play_on("right", 3)["right_count"], 3)
+        self.assertEqual(play_on("wrong", 2)["asked_count"], 5)
+        late = {"seen": run["seen"], "at": 0, "intent": "late", "questions": 1}
+        self.assert_problem(
+            self.http.post(f"/api/runs/{run['id']}/outcomes", json=late), 409, "no clock"
+        )
+        whole = self.get(f"/api/runs/{run['id']}")
+        inputs = [{"action": step["action"], "at": step["at"]} for step in whole["steps"][1:5]]
+        branch = self.post("/api/runs", game_id="harvest-supper", dice=7, inputs=inputs)
+        self.assertEqual(branch["steps"], whole["steps"][:5])
+        self.assertEqual(play_on("right", None)["phase"], "ended")
+        inputs[0]["at"] = 10**9
+        backwards = {"game_id": "harvest-supper", "inputs": inputs}
+        self.assert_problem(self.http.post("/api/runs", json=backwards), 422, "out of order")
 
     def test_the_same_input_sent_twice_counts_once(self):
         run = self.post("/api/runs", game_id="harvest-supper", dice=1)
         begun = self.input(run, action="begin")
-        answer = {"seen": begun["seen"], "action": {"action": "answer", "value": 1}}
+        answer = {"seen": begun["seen"], "at": 9, "action": {"action": "answer", "value": 1}}
         address = f"/api/runs/{run['id']}/inputs"
         first = self.http.post(address, json=answer)
         self.assertEqual(first.status_code, 200)
         self.assert_problem(self.http.post(address, json=answer), 409, "gone on elsewhere")
-        self.assertEqual(self.get(f"/api/runs/{run['id']}")["table"], first.json()["table"])
+        self.assertEqual(self.table(self.get(f"/api/runs/{run['id']}")), self.table(first.json()))
 
     def test_a_run_goes_on_as_it_was_started_when_its_game_changes(self):
         run = self.input(self.post("/api/runs", game_id="harvest-supper", dice=1), action="begin")
         game = self.get(GAME)
         game["document"]["rounds"][0]["draw"]["count"] = 2
         self.http.put(GAME, json=game)
-        self.assertEqual(self.get(f"/api/runs/{run['id']}")["table"]["length"], 10)
+        self.assertEqual(self.table(self.get(f"/api/runs/{run['id']}"))["length"], 10)
 
     def test_a_player_is_told_nothing_that_gives_an_answer_away(self):
         run = self.post("/api/play/games/harvest-supper/runs", player="  Marjory\u0000 ")

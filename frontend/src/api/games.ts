@@ -36,13 +36,13 @@ export function saveGame(gameId: string, revision: number, document: Game) {
 }
 
 /** The questions these dice bring to a revision of a game. */
-export function useDraw(gameId: string, revision: number, dice: number | undefined) {
+export function useDraw(gameId: string, revision: number, dice: number | undefined, round: number) {
   return useQuery({
-    queryKey: ["draw", gameId, revision, dice],
+    queryKey: ["draw", gameId, revision, dice, round],
     queryFn: () =>
       given(
         api.GET("/api/games/{game_id}/draw", {
-          params: { path: { game_id: gameId }, query: { dice: dice ?? 0 } },
+          params: { path: { game_id: gameId }, query: { dice: dice ?? 0, round } },
         }),
       ),
     enabled: dice !== undefined,
@@ -50,15 +50,39 @@ export function useDraw(gameId: string, revision: number, dice: number | undefin
   });
 }
 
-/** The verdicts on some answers to the first question these dice bring. */
-export function useTrial(gameId: string, revision: number, dice: number | undefined, answers: string[]) {
+/** How often the right answer stands at each place, over many rolls. */
+export function usePlaces(gameId: string, revision: number, dice: number | undefined, round: number) {
   return useQuery({
-    queryKey: ["trial", gameId, revision, dice, answers],
+    queryKey: ["places", gameId, revision, dice, round],
+    queryFn: () =>
+      given(
+        api.GET("/api/games/{game_id}/places", {
+          params: { path: { game_id: gameId }, query: { dice: dice ?? 0, round } },
+        }),
+      ),
+    enabled: dice !== undefined,
+    placeholderData: (before) => before,
+  });
+}
+
+/** Every name a rule script can use. */
+export function useLanguage() {
+  return useQuery({
+    queryKey: ["language"],
+    queryFn: () => given(api.GET("/api/language")),
+    staleTime: Infinity,
+  });
+}
+
+/** The verdicts on some answers to the first question these dice bring. */
+export function useTrial(gameId: string, revision: number, dice: number | undefined, round: number, answers: string[]) {
+  return useQuery({
+    queryKey: ["trial", gameId, revision, dice, round, answers],
     queryFn: () =>
       given(
         api.POST("/api/games/{game_id}/trial", {
           params: { path: { game_id: gameId } },
-          body: { dice: dice ?? 0, answers },
+          body: { dice: dice ?? 0, round, answers },
         }),
       ),
     enabled: dice !== undefined,

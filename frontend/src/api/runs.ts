@@ -1,17 +1,32 @@
 import { api, given } from "./client";
-import type { NextInput } from "./schema";
+import type { Input, Intent, NextInput } from "./schema";
 
 export type Action = NextInput["action"];
 
-export function startRun(gameId: string, dice: number | undefined) {
-  return given(api.POST("/api/runs", { body: { game_id: gameId, dice: dice ?? null } }));
+export function startRun(gameId: string, dice: number | undefined, players: string[], inputs: Input[] = []) {
+  return given(api.POST("/api/runs", { body: { game_id: gameId, dice: dice ?? null, players, inputs } }));
 }
 
-export function sendInput(runId: string, seen: number, action: Action) {
+export function showRun(runId: string) {
+  return given(api.GET("/api/runs/{run_id}", { params: { path: { run_id: runId } } }));
+}
+
+/** Sends the next input; `at` is the run's own time, in milliseconds. */
+export function sendInput(runId: string, seen: number, action: Action, at: number) {
   return given(
     api.POST("/api/runs/{run_id}/inputs", {
       params: { path: { run_id: runId } },
-      body: { seen, action },
+      body: { seen, action, at },
+    }),
+  );
+}
+
+/** Plays on for the player; null plays to the end. */
+export function playOn(runId: string, seen: number, at: number, intent: Intent, questions: number | null) {
+  return given(
+    api.POST("/api/runs/{run_id}/outcomes", {
+      params: { path: { run_id: runId } },
+      body: { seen, at, intent, questions },
     }),
   );
 }

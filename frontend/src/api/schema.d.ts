@@ -72,6 +72,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/games/{game_id}/places": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Places
+         * @description How often the right answer stands at A, B, C, … over a thousand rolls from these dice on.
+         */
+        get: operations["show_places_api_games__game_id__places_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/games/{game_id}/trial": {
         parameters: {
             query?: never;
@@ -86,6 +106,26 @@ export interface paths {
          * @description The verdict on each answer to the first question these dice bring.
          */
         post: operations["try_answers_api_games__game_id__trial_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/language": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Language
+         * @description Every name a rule script can use besides the maker's own.
+         */
+        get: operations["show_language_api_language_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -367,7 +407,7 @@ export interface paths {
         put?: never;
         /**
          * Start
-         * @description Start a run of a game as it now stands.
+         * @description Start a run of a game as it now stands, and play some inputs at once.
          */
         post: operations["start_api_runs_post"];
         delete?: never;
@@ -385,7 +425,7 @@ export interface paths {
         };
         /**
          * Show
-         * @description A run as it stands.
+         * @description A run as it stands, with its steps from a number on.
          */
         get: operations["show_api_runs__run_id__get"];
         put?: never;
@@ -407,9 +447,29 @@ export interface paths {
         put?: never;
         /**
          * Take
-         * @description Take the next input; the footprints given back are those it left.
+         * @description Take the next input; the step given back is the one it made.
          */
         post: operations["take_api_runs__run_id__inputs_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/runs/{run_id}/outcomes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Play On
+         * @description Play on the player's behalf; the steps given back are those that came of it.
+         */
+        post: operations["play_on_api_runs__run_id__outcomes_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -969,6 +1029,16 @@ export interface components {
             verdict: string;
         };
         /**
+         * Facets
+         * @description What the questions of a round's packs can be chosen by.
+         */
+        Facets: {
+            /** Topics */
+            topics: components["schemas"]["Tagged"][];
+            /** Levels */
+            levels: components["schemas"]["Tagged"][];
+        };
+        /**
          * Fact
          * @description One value a handler could read.
          */
@@ -994,6 +1064,16 @@ export interface components {
             answer: string;
             /** Note */
             note: string;
+        };
+        /**
+         * Fold
+         * @description One step of folding, and the text after it.
+         */
+        Fold: {
+            /** Step */
+            step: string;
+            /** Text */
+            text: string;
         };
         /**
          * Footprint
@@ -1124,6 +1204,8 @@ export interface components {
             spans_are_whole: boolean;
             /** Pools */
             pools: number[];
+            /** Facets */
+            facets: components["schemas"]["Facets"][];
             /** Packs */
             packs: components["schemas"]["PackCard"][];
         };
@@ -1150,6 +1232,22 @@ export interface components {
              */
             action: "hint";
         };
+        /**
+         * Input
+         * @description An action and when it came, in milliseconds since the run began.
+         */
+        Input: {
+            /** Action */
+            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Wait"] | components["schemas"]["Quit"];
+            /** At */
+            at: number;
+        };
+        /**
+         * Intent
+         * @description What is to come of the question in play.
+         * @enum {string}
+         */
+        Intent: "right" | "wrong" | "late" | "passed";
         /**
          * Into
          * @description Where the questions of a file go.
@@ -1347,12 +1445,26 @@ export interface components {
         /**
          * NewRun
          * @description A run to be started. Without dice, new ones are rolled.
+         *
+         *     `inputs` are played at once: so a run branches off another.
          */
         NewRun: {
             /** Game Id */
             game_id: string;
             /** Dice */
             dice?: number | null;
+            /**
+             * Players
+             * @default [
+             *       "Player"
+             *     ]
+             */
+            players: string[];
+            /**
+             * Inputs
+             * @default []
+             */
+            inputs: components["schemas"]["Input"][];
         };
         /**
          * NextInput
@@ -1405,6 +1517,22 @@ export interface components {
          * @enum {string}
          */
         Order: "shuffled" | "written";
+        /**
+         * Outcomes
+         * @description What is to be played on the player's behalf.
+         */
+        Outcomes: {
+            /** Seen */
+            seen: number;
+            /** At */
+            at: number;
+            intent: components["schemas"]["Intent"];
+            /**
+             * Questions
+             * @default 1
+             */
+            questions: number | null;
+        };
         /**
          * PackCard
          * @description A pack at a glance.
@@ -1922,7 +2050,7 @@ export interface components {
         };
         /**
          * RunView
-         * @description A run at the maker's table. `footprints` are those from number `footprints_from` on.
+         * @description A run at the maker's table. `steps` are those from number `steps_from` on.
          */
         RunView: {
             /** Id */
@@ -1933,13 +2061,14 @@ export interface components {
             revision: number;
             /** Dice */
             dice: number;
+            /** Players */
+            players: string[];
             /** Seen */
             seen: number;
-            table: components["schemas"]["Table"];
-            /** Footprints From */
-            footprints_from: number;
-            /** Footprints */
-            footprints: components["schemas"]["Footprint"][];
+            /** Steps From */
+            steps_from: number;
+            /** Steps */
+            steps: components["schemas"]["StepView"][];
         };
         /**
          * ScoreSpan
@@ -1952,6 +2081,23 @@ export interface components {
             highest: number;
             /** Ending */
             ending: number | null;
+        };
+        /**
+         * ScriptName
+         * @description A name of the rule script: what it is, and what it does or means.
+         */
+        ScriptName: {
+            /** Name */
+            name: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "handler" | "fact" | "deed" | "function";
+            /** Words */
+            words: string;
+            /** Insert */
+            insert: string;
         };
         /**
          * Separator
@@ -2003,6 +2149,19 @@ export interface components {
          * @enum {string}
          */
         Stage: "waiting" | "reading" | "writing" | "done" | "failed";
+        /**
+         * StepView
+         * @description One step of a run: what was done, what is on the table then, and what happened.
+         */
+        StepView: {
+            /** At */
+            at: number;
+            /** Action */
+            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Wait"] | components["schemas"]["Quit"] | null;
+            table: components["schemas"]["Table"];
+            /** Footprints */
+            footprints: components["schemas"]["Footprint"][];
+        };
         /**
          * Stop
          * @description A step of the trail, in the order a question travels it.
@@ -2101,6 +2260,28 @@ export interface components {
             ending: components["schemas"]["EndingShown"] | null;
         };
         /**
+         * TableInput
+         * @description An input at the maker's table, whose clock is the maker's own: to hold, hurry and rewind.
+         */
+        TableInput: {
+            /** Seen */
+            seen: number;
+            /** Action */
+            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Wait"] | components["schemas"]["Quit"];
+            /** At */
+            at: number;
+        };
+        /**
+         * Tagged
+         * @description How many of a round's pack questions carry a topic or a level.
+         */
+        Tagged: {
+            /** Name */
+            name: string;
+            /** Count */
+            count: number;
+        };
+        /**
          * Target
          * @description Where to: a new pack of this title, or the pack named.
          */
@@ -2147,6 +2328,8 @@ export interface components {
             question: components["schemas"]["DrawnQuestion"];
             /** Checked */
             checked: components["schemas"]["Checked"][];
+            /** Folds */
+            folds: components["schemas"]["Fold"][][];
         };
         /**
          * Verdict
@@ -2214,8 +2397,10 @@ export type DrawOrder = components['schemas']['DrawOrder'];
 export type DrawnQuestion = components['schemas']['DrawnQuestion'];
 export type Ending = components['schemas']['Ending'];
 export type EndingShown = components['schemas']['EndingShown'];
+export type Facets = components['schemas']['Facets'];
 export type Fact = components['schemas']['Fact'];
 export type Feedback = components['schemas']['Feedback'];
+export type Fold = components['schemas']['Fold'];
 export type Footprint = components['schemas']['Footprint'];
 export type Format = components['schemas']['Format'];
 export type Game = components['schemas']['Game'];
@@ -2224,6 +2409,8 @@ export type GameSave = components['schemas']['GameSave'];
 export type GameView = components['schemas']['GameView'];
 export type Health = components['schemas']['Health'];
 export type Hint = components['schemas']['Hint'];
+export type Input = components['schemas']['Input'];
+export type Intent = components['schemas']['Intent'];
 export type Into = components['schemas']['Into'];
 export type ItemList = components['schemas']['ItemList'];
 export type Kind = components['schemas']['Kind'];
@@ -2243,6 +2430,7 @@ export type Occasion = components['schemas']['Occasion'];
 export type Opening = components['schemas']['Opening'];
 export type Operator = components['schemas']['Operator'];
 export type Order = components['schemas']['Order'];
+export type Outcomes = components['schemas']['Outcomes'];
 export type PackCard = components['schemas']['PackCard'];
 export type PackEdit = components['schemas']['PackEdit'];
 export type PackSave = components['schemas']['PackSave'];
@@ -2273,16 +2461,20 @@ export type RowFault = components['schemas']['RowFault'];
 export type RunCard = components['schemas']['RunCard'];
 export type RunView = components['schemas']['RunView'];
 export type ScoreSpan = components['schemas']['ScoreSpan'];
+export type ScriptName = components['schemas']['ScriptName'];
 export type Separator = components['schemas']['Separator'];
 export type Severity = components['schemas']['Severity'];
 export type Shows = components['schemas']['Shows'];
 export type Slat = components['schemas']['Slat'];
 export type Span = components['schemas']['Span'];
 export type Stage = components['schemas']['Stage'];
+export type StepView = components['schemas']['StepView'];
 export type Stop = components['schemas']['Stop'];
 export type StopSummary = components['schemas']['StopSummary'];
 export type Sums = components['schemas']['Sums'];
 export type Table = components['schemas']['Table'];
+export type TableInput = components['schemas']['TableInput'];
+export type Tagged = components['schemas']['Tagged'];
 export type Target = components['schemas']['Target'];
 export type To = components['schemas']['To'];
 export type Trial = components['schemas']['Trial'];
@@ -2455,6 +2647,40 @@ export interface operations {
             };
         };
     };
+    show_places_api_games__game_id__places_get: {
+        parameters: {
+            query: {
+                dice: number;
+                round?: number;
+            };
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number[];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     try_answers_api_games__game_id__trial_post: {
         parameters: {
             query?: never;
@@ -2477,6 +2703,35 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TrialView"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    show_language_api_language_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScriptName"][];
                 };
             };
             /** @description What went wrong, and how to mend it */
@@ -2989,7 +3244,7 @@ export interface operations {
     show_api_runs__run_id__get: {
         parameters: {
             query?: {
-                footprints_from?: number;
+                steps_from?: number;
             };
             header?: never;
             path: {
@@ -3030,7 +3285,42 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["NextInput"];
+                "application/json": components["schemas"]["TableInput"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunView"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    play_on_api_runs__run_id__outcomes_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Outcomes"];
             };
         };
         responses: {

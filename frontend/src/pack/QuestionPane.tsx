@@ -53,7 +53,7 @@ export function QuestionPane(props: QuestionPaneProps) {
       )}
       {preview.data && shown && !preview.error && (
         <section aria-label="As its player sees it" inert className="rounded-lg border border-edge p-3">
-          <Asking table={preview.data} question={shown} onAnswer={nothing} onContinue={nothing} />
+          <Asking table={preview.data} question={shown} elapsed={0} onAction={nothing} />
         </section>
       )}
       <SelectField

@@ -127,5 +127,6 @@ export const EMPTY: Question = {
     sound: "",
     tolerance: "",
     pinned: "",
+    shows: "text",
   },
 };

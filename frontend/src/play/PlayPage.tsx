@@ -5,6 +5,7 @@ import { Page } from "../app/Page";
 import { Die } from "../ui/Die";
 import { ErrorNotice } from "../ui/Notice";
 import { Table } from "../table/Table";
+import { REAL_TIME, useCountdown } from "../table/useCountdown";
 import { usePlay } from "./usePlay";
 
 /** The game alone, for its players. */
@@ -12,6 +13,13 @@ export default function PlayPage() {
   const { gameId = "" } = useParams();
   const game = useQuery({ queryKey: ["play", gameId], queryFn: () => showPlayGame(gameId) });
   const play = usePlay(gameId, game.isSuccess);
+  const run = play.run;
+  const { elapsed } = useCountdown(
+    `${run?.id ?? ""} ${run?.seen ?? 0} ${play.laid}`,
+    run?.table,
+    REAL_TIME,
+    play.refresh,
+  );
   const title = game.data?.title ?? "Play";
   const failure = game.error ?? play.error;
   return (
@@ -28,6 +36,7 @@ export default function PlayPage() {
               runId={play.run.id}
               isBusy={play.isBusy}
               isAlone
+              elapsed={elapsed}
               onAction={play.act}
               onAgain={play.again}
             />

@@ -10,6 +10,7 @@ export function usePlay(gameId: string, isReady: boolean) {
   const [run, setRun] = useState<PlayView>();
   const [error, setError] = useState<unknown>();
   const [isBusy, setIsBusy] = useState(false);
+  const [laid, setLaid] = useState(0);
   const memory = `run of ${gameId}`;
 
   const take = useCallback(
@@ -19,6 +20,7 @@ export function usePlay(gameId: string, isReady: boolean) {
         const view = await call;
         sessionStorage.setItem(memory, view.id);
         setRun(view);
+        setLaid((count) => count + 1);
         setError(undefined);
       } catch (failure) {
         setError(failure);
@@ -41,10 +43,16 @@ export function usePlay(gameId: string, isReady: boolean) {
 
   return {
     run,
+    /** Changes with every view of the run, for the countdowns to begin anew. */
+    laid,
     error,
     isBusy,
     act: (action: Action) => {
       if (run && !isBusy) void take(sendPlayInput(run.id, run.seen, action), run.id);
+    },
+    /** Asks what has come of the time that passed. */
+    refresh: () => {
+      if (run && !isBusy) void take(showPlay(run.id));
     },
     again: () => {
       if (!isBusy) void take(startPlay(gameId, ""));

@@ -10,11 +10,12 @@ export function GameCard({ game }: { game: Card }) {
   const title = game.title || "A game without a title";
   return (
     <article className="flex w-full flex-col overflow-hidden rounded-xl border border-edge bg-card shadow-sm">
-      <TrailPicture seed={game.id} questions={game.length} endings={game.ending_count} />
+      <TrailPicture seed={game.id} questions={game.stops.length + game.round_count} endings={game.ending_count} />
       <div className="flex flex-1 flex-col gap-2 p-4">
         <h3 className="text-xl">{title}</h3>
         <p>
-          {counted(game.length, "question")} asked, {counted(game.ending_count, "ending")}
+          {counted(game.round_count, "round")}, {counted(game.ending_count, "ending")}
+          {game.stops[0] && `; ${game.stops[0].words}`}
         </p>
         <p className="text-soft">
           {game.fault_count > 0

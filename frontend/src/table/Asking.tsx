@@ -1,30 +1,29 @@
-import { ArrowRight, Check, CornerDownLeft, X } from "lucide-react";
+import { CornerDownLeft, Lightbulb, SkipForward } from "lucide-react";
 import { useState } from "react";
-import type { QuestionShown, Slat, Table } from "../api/schema";
+import type { Action } from "../api/runs";
+import type { QuestionShown, Table } from "../api/schema";
 import { Button } from "../ui/Button";
+import { FeedbackLine } from "./FeedbackLine";
 import { QuestionMedia } from "./QuestionMedia";
+import { SlatButton } from "./Slat";
+import { Status } from "./Status";
+import { Word } from "./Word";
 
 type AskingProps = {
   table: Table;
   question: QuestionShown;
-  onAnswer: (value: number | string) => void;
-  onContinue: () => void;
+  elapsed: number;
+  onAction: (action: Action) => void;
 };
 
-/** A question, its slats, and after the answer what came of it. */
-export function Asking({ table, question, onAnswer, onContinue }: AskingProps) {
+/** A question as its kind wants it, and after the answer what came of it. */
+export function Asking({ table, question, elapsed, onAction }: AskingProps) {
   const isOpen = table.phase === "asking";
   const feedback = table.feedback;
+  const answer = (value: number | string) => onAction({ action: "answer", value });
   return (
     <>
-      <p className="flex flex-wrap justify-between gap-x-4 text-soft">
-        <span>
-          Question <b className="text-ink">{question.number}</b> of {table.length}
-        </span>
-        <span>
-          Score <b className="text-ink tabular-nums">{table.score}</b>
-        </span>
-      </p>
+      <Status table={table} elapsed={elapsed} />
       <h2
         id="prompt"
         tabIndex={-1}
@@ -34,85 +33,51 @@ export function Asking({ table, question, onAnswer, onContinue }: AskingProps) {
         {question.prompt}
       </h2>
       <QuestionMedia picture={question.picture} sound={question.sound} />
-      <ul aria-labelledby="prompt" className="grid gap-2">
-        {question.choices.map((slat) => (
-          <li key={slat.place}>
-            <SlatButton
-              slat={slat}
-              isOpen={isOpen}
-              isRight={feedback?.right_places.includes(slat.place) ?? false}
-              isGiven={feedback?.given_place === slat.place}
-              onPick={() => onAnswer(slat.place)}
-            />
-          </li>
-        ))}
-      </ul>
-      {isOpen && table.typing && (
-        <TypedAnswer
-          label={question.choices.length ? "Or type your answer" : "Type your answer"}
-          onAnswer={onAnswer}
-        />
+      {question.choices.length > 0 && (
+        <ul aria-labelledby="prompt" className="grid gap-2">
+          {question.choices.map((slat) => (
+            <li key={slat.place}>
+              <SlatButton
+                slat={slat}
+                isOpen={isOpen}
+                isRight={feedback?.right_places.includes(slat.place) ?? false}
+                isGiven={feedback?.given_place === slat.place && feedback.result !== "unreadable"}
+                onPick={() => answer(slat.place)}
+              />
+            </li>
+          ))}
+        </ul>
       )}
-      <div role="status" className="mt-3">
-        {isOpen && feedback && (
-          <p className="rounded-lg bg-sky-pale px-3 py-2">
-            That could not be read: {feedback.why}. It costs nothing; answer again.
-          </p>
-        )}
-        {!isOpen && feedback && (
-          <div className="flex flex-wrap items-center justify-between gap-3">
-            <p className="text-lg">
-              <b className="font-serif text-2xl">{feedback.verdict === "right" ? "Right." : "Not this time."}</b>{" "}
-              {feedback.verdict === "wrong" && `It is ${feedback.answer}.`}
-            </p>
-            <Button look="main" data-next onClick={onContinue}>
-              Go on <ArrowRight aria-hidden />
+      {question.kind === "letters" && (
+        <Word question={question} isOpen={isOpen} onLetter={(char) => onAction({ action: "letter", char })} />
+      )}
+      {isOpen && table.typing && <TypedAnswer label={labelFor(question)} onAnswer={answer} />}
+      {isOpen && (question.may_hint || question.may_pass || question.hint) && (
+        <div className="mt-3 flex flex-wrap items-center gap-2">
+          {question.may_hint && (
+            <Button onClick={() => onAction({ action: "hint" })}>
+              <Lightbulb aria-hidden /> Hint
             </Button>
-            {feedback.note && <p className="basis-full text-soft">{feedback.note}</p>}
-          </div>
-        )}
-      </div>
+          )}
+          {question.may_pass && (
+            <Button onClick={() => onAction({ action: "pass" })}>
+              <SkipForward aria-hidden /> Pass
+            </Button>
+          )}
+          {question.hint && <p className="min-w-0 flex-1">Hint: {question.hint}</p>}
+        </div>
+      )}
+      {isOpen && feedback?.result === "wrong" && question.tries_left !== null && (
+        <p className="mt-2 text-soft">Tries left: {question.tries_left}.</p>
+      )}
+      <FeedbackLine table={table} feedback={feedback} onContinue={() => onAction({ action: "continue" })} />
     </>
   );
 }
 
-type SlatButtonProps = {
-  slat: Slat;
-  isOpen: boolean;
-  isRight: boolean;
-  isGiven: boolean;
-  onPick: () => void;
-};
-
-function SlatButton({ slat, isOpen, isRight, isGiven, onPick }: SlatButtonProps) {
-  const look = isOpen
-    ? "border-edge hover:bg-sun-pale hover:border-ink"
-    : isRight
-      ? "border-moss bg-moss-pale"
-      : isGiven
-        ? "border-clay bg-clay-pale"
-        : "border-line text-soft";
-  return (
-    <button
-      type="button"
-      aria-disabled={!isOpen}
-      onClick={isOpen ? onPick : undefined}
-      className={`flex min-h-11 w-full items-center gap-3 rounded-md border bg-card px-3 py-1.5 text-left transition-colors aria-disabled:cursor-default ${look}`}
-    >
-      <span className="w-6 shrink-0 border-r border-line pr-2 font-serif text-lg font-semibold">{slat.letter}</span>
-      <span className="min-w-0 flex-1 break-words whitespace-pre-line">{slat.text}</span>
-      {isRight && (
-        <span className="flex shrink-0 items-center gap-1 font-semibold text-moss">
-          <Check className="size-5" aria-hidden /> right answer
-        </span>
-      )}
-      {isGiven && !isRight && (
-        <span className="flex shrink-0 items-center gap-1 font-semibold text-clay-dark">
-          <X className="size-5" aria-hidden /> your answer
-        </span>
-      )}
-    </button>
-  );
+function labelFor(question: QuestionShown): string {
+  if (question.choices.length > 0) return "Or type your answer";
+  return question.kind === "letters" ? "Or say the whole of it" : "Type your answer";
 }
 
 function TypedAnswer({ label, onAnswer }: { label: string; onAnswer: (value: string) => void }) {

@@ -12,12 +12,27 @@ export function Ended({ table, ending, onAgain }: EndedProps) {
       <p className="text-soft">{table.title}</p>
       <h2 className="mt-1 text-4xl text-balance">{ending.title}</h2>
       <p className="mt-3 text-lg text-pretty">{ending.verdict}</p>
+      {table.told.map((words, place) => (
+        <p key={place} className="mt-2 font-serif text-xl font-semibold">
+          {words}
+        </p>
+      ))}
       <p className="mt-4">
         <b className="font-serif text-3xl tabular-nums">{counted(table.score, "point")}</b>
         <span className="block text-soft">
-          {table.right_count} of {table.length} right, {table.percent} %
+          {table.right_count} of {table.asked_count} right, {table.percent} %
         </span>
       </p>
+      {table.players.length > 1 && (
+        <ul className="mx-auto mt-3 max-w-60 text-left">
+          {table.players.map((player) => (
+            <li key={player.name} className="flex justify-between border-b border-line py-1">
+              <span>{player.name}</span>
+              <b className="tabular-nums">{player.counters.find(({ name }) => name === "score")?.value}</b>
+            </li>
+          ))}
+        </ul>
+      )}
       <Button look="main" data-next className="mt-5" onClick={onAgain}>
         <RotateCcw aria-hidden /> Play again
       </Button>

@@ -1,17 +1,73 @@
-import { Play } from "lucide-react";
+import { Check, Play } from "lucide-react";
+import { useState } from "react";
+import type { Action } from "../api/runs";
 import type { Table } from "../api/schema";
 import { counted } from "../app/format";
 import { Button } from "../ui/Button";
 
-/** The table before the run has begun. */
-export function Opening({ table, onBegin }: { table: Table; onBegin: () => void }) {
+type OpeningProps = { table: Table; onAction: (action: Action) => void };
+
+/** The table before a round has begun: the opening words, or the menu of rounds. */
+export function Opening({ table, onAction }: OpeningProps) {
+  const [only] = table.menu;
+  const most = table.menu.length === 1 ? only?.most_questions : undefined;
+  const [wanted, setWanted] = useState<number>();
+  const questions = wanted ?? only?.questions ?? undefined;
+  const length = only?.questions;
   return (
-    <div className="m-auto max-w-md py-6 text-center">
+    <div className="m-auto w-full max-w-md py-6 text-center">
       <h2 className="text-4xl text-balance">{table.title || "A game without a title"}</h2>
-      <p className="mt-3 text-soft">{counted(table.length, "question")}</p>
-      <Button look="main" data-next className="mt-5 px-6 text-lg" onClick={onBegin}>
-        <Play aria-hidden /> Begin
-      </Button>
+      {table.opening && <p className="mt-3 text-lg text-pretty whitespace-pre-line">{table.opening}</p>}
+      {table.menu.length > 1 ? (
+        <ul aria-label="Rounds" className="mt-5 grid gap-2 text-left">
+          {table.menu.map((round) => (
+            <li key={round.number}>
+              <button
+                type="button"
+                aria-disabled={round.is_played}
+                data-next={round.is_played ? undefined : true}
+                onClick={round.is_played ? undefined : () => onAction({ action: "begin", round: round.number })}
+                className="flex min-h-11 w-full items-center justify-between gap-3 rounded-md border border-edge bg-card px-3 hover:border-ink hover:bg-sun-pale aria-disabled:cursor-default aria-disabled:border-line aria-disabled:bg-card aria-disabled:text-soft"
+              >
+                <span className="font-serif text-lg font-semibold">{round.title}</span>
+                {round.is_played ? (
+                  <span className="flex items-center gap-1">
+                    <Check className="size-4" aria-hidden /> played
+                  </span>
+                ) : (
+                  round.questions !== null && <span className="text-soft">{counted(round.questions, "question")}</span>
+                )}
+              </button>
+            </li>
+          ))}
+        </ul>
+      ) : (
+        <>
+          {most ? (
+            <label className="mt-4 flex items-center justify-center gap-2">
+              How many questions, 1 to {most}?
+              <input
+                type="number"
+                min={1}
+                max={most}
+                value={questions ?? ""}
+                onChange={(event) => setWanted(event.target.valueAsNumber || undefined)}
+                className="min-h-9 w-20 rounded-md border border-edge bg-card px-2 text-right tabular-nums"
+              />
+            </label>
+          ) : (
+            length !== null && length !== undefined && <p className="mt-3 text-soft">{counted(length, "question")}</p>
+          )}
+          <Button
+            look="main"
+            data-next
+            className="mt-5 px-6 text-lg"
+            onClick={() => onAction(most && questions ? { action: "begin", questions } : { action: "begin" })}
+          >
+            <Play aria-hidden /> Begin
+          </Button>
+        </>
+      )}
     </div>
   );
 }

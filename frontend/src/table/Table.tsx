@@ -11,6 +11,8 @@ type TableProps = {
   /** Changes when another run is laid on the table. */
   runId: string;
   isBusy: boolean;
+  /** Milliseconds since the table was laid, as its countdowns see it. */
+  elapsed: number;
   /** Whether to show the question large, on a page of its own. */
   isAlone?: boolean;
   onAction: (action: Action) => void;
@@ -18,26 +20,20 @@ type TableProps = {
 };
 
 /** The game as the player has it. It shows what the server says and decides nothing. */
-export function Table({ table, runId, isBusy, isAlone = false, onAction, onAgain }: TableProps) {
+export function Table({ table, runId, isBusy, elapsed, isAlone = false, onAction, onAgain }: TableProps) {
   const frame = useRef<HTMLDivElement>(null);
   const act = (action: Action) => !isBusy && onAction(action);
+  const first = table.menu.find((round) => !round.is_played);
   const goOn = {
-    opening: () => act({ action: "begin" }),
+    opening: table.menu.length === 1 || !first ? () => act({ action: "begin" }) : undefined,
     asking: undefined,
-    holding: () => act({ action: "continue" }),
+    holding: table.hold === null ? () => act({ action: "continue" }) : undefined,
     ended: onAgain,
   }[table.phase];
-  const picks = (table.question?.choices ?? []).flatMap((slat) => {
-    const pick = () => act({ action: "answer", value: slat.place });
-    return [
-      [slat.letter, pick],
-      [String(slat.place), pick],
-    ] as const;
-  });
-  useShortcuts({ Enter: goOn, ...(table.phase === "asking" ? Object.fromEntries(picks) : {}) });
+  useShortcuts({ Enter: goOn, ...(table.phase === "asking" ? keysFor(table, act) : {}) });
 
   // Focus follows the question, but is never taken from somebody busy elsewhere.
-  const step = `${runId} ${table.phase} ${table.question?.number ?? 0}`;
+  const step = `${runId} ${table.phase} ${table.round} ${table.question?.number ?? 0}`;
   const stepBefore = useRef(step);
   useEffect(() => {
     if (stepBefore.current === step) return;
@@ -49,17 +45,37 @@ export function Table({ table, runId, isBusy, isAlone = false, onAction, onAgain
 
   return (
     <div ref={frame} className={`flex flex-1 flex-col ${isAlone ? "text-lg" : ""}`}>
-      {table.phase === "opening" && <Opening table={table} onBegin={() => act({ action: "begin" })} />}
+      {table.phase === "opening" && <Opening table={table} onAction={act} />}
       {table.question && (
         <Asking
-          key={table.question.number}
+          key={`${table.round} ${table.question.number}`}
           table={table}
           question={table.question}
-          onAnswer={(value) => act({ action: "answer", value })}
-          onContinue={() => act({ action: "continue" })}
+          elapsed={elapsed}
+          onAction={act}
         />
       )}
       {table.ending && <Ended table={table} ending={table.ending} onAgain={onAgain} />}
     </div>
+  );
+}
+
+/** The keys that answer: letters and digits of slats, or the letters of a word. */
+function keysFor(table: TableShown, act: (action: Action) => void): Record<string, () => void> {
+  const question = table.question;
+  if (!question) return {};
+  if (question.kind === "letters") {
+    return Object.fromEntries(
+      Array.from("ABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789", (char) => [char, () => act({ action: "letter", char })]),
+    );
+  }
+  return Object.fromEntries(
+    question.choices.flatMap((slat) => {
+      const pick = () => act({ action: "answer", value: slat.place });
+      return [
+        [slat.letter, pick],
+        [String(slat.place), pick],
+      ];
+    }),
   );
 }

@@ -39,6 +39,34 @@ export function TextField({ label, hint, hideLabel, value, onChange, ...rest }: 
   );
 }
 
+type TextAreaFieldProps = Labelled & { value: string; onChange: (value: string) => void };
+
+/** A few lines of text. */
+export function TextAreaField({ label, hint, value, onChange }: TextAreaFieldProps) {
+  const id = useId();
+  return (
+    <div>
+      <label htmlFor={id} className="mb-1 block font-semibold">
+        {label}
+      </label>
+      <textarea
+        id={id}
+        rows={3}
+        className={`${BOX} w-full`}
+        value={value}
+        maxLength={2000}
+        aria-describedby={hint ? `${id}-hint` : undefined}
+        onChange={(event) => onChange(event.target.value)}
+      />
+      {hint && (
+        <p id={`${id}-hint`} className="mt-1 text-sm text-soft">
+          {hint}
+        </p>
+      )}
+    </div>
+  );
+}
+
 const BIGGEST = 1_000_000_000;
 
 type NumberFieldProps = Labelled & {

@@ -7,7 +7,7 @@ import { counted } from "../app/format";
 import { SAVED_WORDS, type Saving } from "../app/saving";
 import { Button, buttonLook } from "../ui/Button";
 import { Die } from "../ui/Die";
-import { stopName, stopOf } from "./stops";
+import { roundOf, stopName, stopOf, stopPath } from "./stops";
 import type { Edit } from "./useDraft";
 import type { TableRun } from "./useTableRun";
 
@@ -82,11 +82,18 @@ function DiceField({ table }: { table: TableRun }) {
       <Button onClick={() => roll()}>
         <Dices aria-hidden /> Roll
       </Button>
-      <Button onClick={table.startOver}>
+      <Button onClick={() => table.startOver()}>
         <RotateCcw aria-hidden /> Start over
       </Button>
     </form>
   );
+}
+
+/** The address's search, at a round if one is named. */
+function searchTo(search: URLSearchParams, round: number | undefined): string {
+  const next = new URLSearchParams(search);
+  if (round !== undefined) next.set("round", String(round + 1));
+  return next.toString();
 }
 
 function SurveyCount({ game }: { game: GameView }) {
@@ -124,7 +131,7 @@ function SurveyCount({ game }: { game: GameView }) {
                   <Popover.Close asChild>
                     <Link
                       className="text-sky underline"
-                      to={{ pathname: `/game/${game.id}/${stop}`, search: search.toString() }}
+                      to={{ pathname: `/game/${game.id}/${stopPath(stop)}`, search: searchTo(search, roundOf(problem.where)) }}
                     >
                       Go to {stopName(stop)}
                     </Link>

@@ -1,23 +1,61 @@
+import { useState } from "react";
+import { useShortcuts } from "../app/shortcuts";
 import { Table } from "../table/Table";
+import { useCountdown } from "../table/useCountdown";
+import { Button } from "../ui/Button";
 import { ErrorNotice, Notice } from "../ui/Notice";
+import { PlayerHelp } from "./PlayerHelp";
 import type { TableRun } from "./useTableRun";
 
-/** The game as it now stands, to be played beside any bench. */
-export function TablePane({ table }: { table: TableRun }) {
+type TablePaneProps = { table: TableRun; mostPlayers: number };
+
+/** The game as it now stands, to be played beside any bench; its clock is the maker's. */
+export function TablePane({ table, mostPlayers }: TablePaneProps) {
+  const [pace, setPace] = useState({ speed: 1, isHeld: false });
+  const step = table.steps[table.shown];
+  const stamp = `${table.runId ?? ""} ${table.shown}`;
+  const isStill = pace.isHeld || !table.isAtEnd;
+  const { elapsed, elapsedNow, deadline } = useCountdown(stamp, step?.table, { ...pace, isHeld: isStill }, (ended) =>
+    table.act({ action: "wait" }, ended),
+  );
+  const hold = () => setPace((now) => ({ ...now, isHeld: !now.isHeld }));
+  useShortcuts({ P: hold });
   return (
-    <section aria-label="Table" className="flex min-h-0 flex-col overflow-auto rounded-xl border border-edge bg-card p-4 shadow-sm">
+    <section aria-label="Table" className="flex min-h-0 flex-col overflow-hidden rounded-xl border border-edge bg-card shadow-sm">
+      <div className="flex min-h-0 flex-1 flex-col overflow-auto p-4">
       {table.restarted && <Notice>{table.restarted}</Notice>}
       {table.error !== undefined && <ErrorNotice error={table.error} />}
-      {table.run && (
-        <div className="flex flex-1 flex-col pt-1">
+      {!table.isAtEnd && (
+        <Notice>
+          Step {table.shown + 1} of {table.steps.length}.
+          <span className="mt-1 flex flex-wrap gap-2">
+            <Button onClick={table.branch}>Branch here</Button>
+            <Button onClick={() => table.show(table.steps.length)}>To the newest</Button>
+          </span>
+        </Notice>
+      )}
+      {step && (
+        <div inert={!table.isAtEnd} className="flex flex-1 flex-col pt-1">
           <Table
-            table={table.run.table}
-            runId={table.run.id}
-            isBusy={table.isBusy}
-            onAction={table.act}
+            table={step.table}
+            runId={table.runId ?? ""}
+            isBusy={table.isBusy || !table.isAtEnd}
+            elapsed={elapsed}
+            onAction={(action) => table.act(action, elapsedNow())}
             onAgain={() => table.roll()}
           />
         </div>
+      )}
+      </div>
+      {step && (
+        <PlayerHelp
+          table={table}
+          pace={pace}
+          hasClock={deadline !== undefined || step.table.clocks.length > 0}
+          mostPlayers={mostPlayers}
+          onPace={setPace}
+          elapsedNow={elapsedNow}
+        />
       )}
     </section>
   );

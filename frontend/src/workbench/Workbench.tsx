@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Link, useNavigate, useParams } from "react-router";
+import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { useGame } from "../api/games";
 import type { GameView, Stop } from "../api/schema";
 import { Page } from "../app/Page";
@@ -11,6 +11,8 @@ import { Bench } from "./benches/Bench";
 import { Footprints } from "./footprints/Footprints";
 import { Header } from "./Header";
 import { TablePane } from "./TablePane";
+import { RoundSwitch } from "./RoundSwitch";
+import { stopPath } from "./stops";
 import { TrailStrip } from "./trail/TrailStrip";
 import { useDraft } from "./useDraft";
 import { useTableRun } from "./useTableRun";
@@ -19,6 +21,9 @@ const KEYS: [string, string][] = [
   ["[ and ]", "go to the stop before and after"],
   ["A to H, 1 to 8", "answer at the table"],
   ["Enter", "move on at the table"],
+  ["G, B, O", "answer right, wrong, too late for the player"],
+  ["P", "hold the clock, or let it run"],
+  [", and .", "a step back and forth in the run"],
   ["N", "roll new dice"],
   ["?", "show these keys"],
 ];
@@ -46,14 +51,18 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
   const table = useTableRun(game.id, game.revision);
   const [isHelping, setIsHelping] = useState(false);
   const navigate = useNavigate();
-  const stops = game.stops.map((summary) => summary.stop);
-  const chosen: Stop = stops.find((stop) => stop === chosenStop) ?? "load";
+  const [search] = useSearchParams();
+  const wantedRound = Number(search.get("round") ?? 1) - 1;
+  const round = document.rounds[wantedRound] ? wantedRound : 0;
+  const stops = (game.stops[0] ?? []).map((summary) => summary.stop);
+  const chosen: Stop = stops.find((stop) => stopPath(stop) === chosenStop) ?? "load";
+  const footprints = table.steps.slice(0, table.shown + 1).flatMap((step) => step.footprints);
   const go = (step: number) => {
     // Asked of the address, which is ahead of the screen when keys are pressed fast.
     const { pathname, search } = window.location;
-    const here = Math.max(0, stops.findIndex((stop) => pathname.endsWith(`/${stop}`)));
+    const here = Math.max(0, stops.findIndex((stop) => pathname.endsWith(`/${stopPath(stop)}`)));
     const next = stops[here + step];
-    if (next) void navigate({ pathname: `/game/${game.id}/${next}`, search });
+    if (next) void navigate({ pathname: `/game/${game.id}/${stopPath(next)}`, search });
   };
   useShortcuts({
     "[": () => go(-1),
@@ -75,12 +84,15 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
         {saving.is === "failed" && (
           <SaveFailure error={saving.error} onRetry={() => void retry()} onDiscard={discard} />
         )}
-        <TrailStrip game={game} chosen={chosen} runId={table.run?.id} footprints={table.footprints} />
+        <div className="flex shrink-0">
+          {document.rounds.length > 1 && <RoundSwitch rounds={document.rounds} chosen={round} />}
+          <TrailStrip game={game} round={round} chosen={chosen} runId={table.runId} footprints={footprints} />
+        </div>
         <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_minmax(0,27rem)] gap-4 px-4 pb-3">
-          <Bench stop={chosen} game={game} document={document} edit={edit} table={table} />
-          <TablePane table={table} />
+          <Bench stop={chosen} game={game} document={document} number={round} edit={edit} table={table} />
+          <TablePane table={table} mostPlayers={document.opening.most_players} />
         </main>
-        <Footprints footprints={table.footprints} />
+        <Footprints table={table} />
       </div>
       <Shortcuts keys={KEYS} isOpen={isHelping} onOpenChange={setIsHelping} />
     </Page>

@@ -1,24 +1,41 @@
-import { Calculator, Flag, MessageCircleQuestion, Scale, Shuffle, ShoppingBasket, type LucideIcon } from "lucide-react";
+import {
+  Bell,
+  Calculator,
+  DoorOpen,
+  Flag,
+  MessageCircleQuestion,
+  Scale,
+  Shuffle,
+  ShoppingBasket,
+  Signpost,
+  type LucideIcon,
+} from "lucide-react";
 import type { Stop } from "../api/schema";
 
 type StopFace = { name: string; icon: LucideIcon; question: string };
 
-/** How the programmable stops look and what each is for. */
-export const STOP_FACES: Partial<Record<Stop, StopFace>> = {
+/** How the stops look and what each is for. */
+export const STOP_FACES: Record<Stop, StopFace> = {
   load: { name: "Load", icon: ShoppingBasket, question: "Which questions can come?" },
+  open: { name: "Open", icon: DoorOpen, question: "How does a run begin?" },
   draw: { name: "Draw", icon: Shuffle, question: "Which of them are asked, and in what order?" },
   ask: { name: "Ask", icon: MessageCircleQuestion, question: "How is a question put to the player?" },
   check: { name: "Check", icon: Scale, question: "What counts as an answer?" },
-  score: { name: "Score", icon: Calculator, question: "What is an answer worth?" },
+  score: { name: "Score", icon: Calculator, question: "What does each outcome do?" },
+  cue: { name: "Cue", icon: Bell, question: "What is told, and how long does it hold?" },
+  "move on": { name: "Move on", icon: Signpost, question: "Where does the run go then?" },
   end: { name: "End", icon: Flag, question: "What is said at the end?" },
 };
 
 const PLACES: [RegExp, Stop][] = [
-  [/\.packs|^packs/, "load"],
+  [/\.packs|^packs|\.lists|\.sums/, "load"],
+  [/^opening|rounds\[\d+\]\.title|^rounds$/, "open"],
   [/\.draw/, "draw"],
-  [/\.ask/, "ask"],
+  [/\.ask|seconds$/, "ask"],
   [/\.check/, "check"],
-  [/\.score/, "score"],
+  [/^script/, "score"],
+  [/^cues|\.after/, "cue"],
+  [/\.moves/, "move on"],
   [/^endings/, "end"],
 ];
 
@@ -27,7 +44,18 @@ export function stopOf(where: string): Stop {
   return PLACES.find(([place]) => place.test(where))?.[1] ?? "load";
 }
 
-/** The name of any stop, for the footprints. */
+/** The round a place in the document is in, from 0; undefined if in none. */
+export function roundOf(where: string): number | undefined {
+  const found = /^rounds\[(\d+)\]/.exec(where);
+  return found ? Number(found[1]) : undefined;
+}
+
+/** The name of a stop. */
 export function stopName(stop: Stop): string {
-  return STOP_FACES[stop]?.name ?? stop.charAt(0).toUpperCase() + stop.slice(1);
+  return STOP_FACES[stop].name;
+}
+
+/** A stop as it stands in an address. */
+export function stopPath(stop: Stop): string {
+  return stop.replace(" ", "-");
 }

@@ -1,99 +1,158 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
-import { sendInput, startRun, type Action } from "../api/runs";
-import type { Footprint, RunView } from "../api/schema";
+import { playOn, sendInput, showRun, startRun, type Action } from "../api/runs";
+import type { Input, Intent, RunView, StepView } from "../api/schema";
 
 export type TableRun = {
-  run: RunView | undefined;
-  footprints: Footprint[];
+  runId: string | undefined;
+  steps: StepView[];
+  /** The step on the table: the last one, or one gone back to. */
+  shown: number;
+  isAtEnd: boolean;
   /** Why the run was started anew, if it was. */
   restarted: string | undefined;
   error: unknown;
   isBusy: boolean;
   dice: number | undefined;
-  act: (action: Action) => void;
+  players: number;
+  /** Takes an action, so many milliseconds after the last step. */
+  act: (action: Action, after: number) => void;
+  /** Plays on for the player; null plays to the end. */
+  answer: (intent: Intent, questions: number | null, after: number) => void;
+  show: (step: number) => void;
+  /** Goes on from the step shown, in a new run. */
+  branch: () => void;
   /** Starts over with the same dice. */
-  startOver: () => void;
+  startOver: (players?: number) => void;
   /** Starts with the dice given, or with new ones rolled. */
   roll: (dice?: number) => void;
 };
 
-type Laid = { run: RunView; footprints: Footprint[]; restarted?: string };
+type Laid = { run: RunView; steps: StepView[]; shown?: number; restarted?: string };
 
 /**
- * The run on the maker's table. It starts anew, with the same dice, whenever the game has
- * a newer revision; the dice are kept in the page's address.
+ * The run on the maker's table, step by step. It starts anew, with the same dice, whenever
+ * the game has a newer revision; dice and run are kept in the page's address.
  */
 export function useTableRun(gameId: string, revision: number): TableRun {
   const [search, setSearch] = useSearchParams();
   const typed = search.get("dice");
   const dice = typed !== null && /^\d{1,9}$/.test(typed) ? Number(typed) : undefined;
+  const wantedRun = useRef(search.get("run"));
   const [laid, setLaid] = useState<Laid>();
   const [error, setError] = useState<unknown>();
   const [isBusy, setIsBusy] = useState(false);
+  const [players, setPlayers] = useState(1);
   const turn = useRef(0);
 
+  /** Does one thing at a time: what an older call gives is dropped. */
+  const take = useCallback(async (call: Promise<Laid>, isFresh: boolean) => {
+    const mine = ++turn.current;
+    setIsBusy(true);
+    try {
+      const next = await call;
+      if (mine !== turn.current) return undefined;
+      setLaid(next);
+      setError(undefined);
+      return next.run;
+    } catch (failure) {
+      if (mine !== turn.current) return undefined;
+      if (isFresh) setLaid(undefined);
+      setError(failure);
+      return undefined;
+    } finally {
+      if (mine === turn.current) setIsBusy(false);
+    }
+  }, []);
+
   const lay = useCallback(
-    async (wanted: number | undefined, isBegun: boolean, restarted?: string) => {
-      const mine = ++turn.current;
-      setIsBusy(true);
-      try {
-        let run = await startRun(gameId, wanted);
-        let footprints = run.footprints;
-        if (isBegun) {
-          run = await sendInput(run.id, 0, { action: "begin" });
-          footprints = [...footprints, ...run.footprints];
-        }
-        if (mine !== turn.current) return;
-        setLaid({ run, footprints, restarted });
-        setError(undefined);
-        setSearch({ dice: String(run.dice) }, { replace: true });
-      } catch (failure) {
-        if (mine !== turn.current) return;
-        setLaid(undefined);
-        setError(failure);
-      } finally {
-        if (mine === turn.current) setIsBusy(false);
-      }
+    async (wanted: number | undefined, count: number, inputs: Input[], restarted?: string) => {
+      const names = count === 1 ? ["Player"] : Array.from({ length: count }, (_, n) => `Player ${n + 1}`);
+      const run = await take(
+        startRun(gameId, wanted, names, inputs).then((made) => ({ run: made, steps: made.steps, restarted })),
+        true,
+      );
+      if (!run) return;
+      setSearch(
+        (now) => {
+          now.set("dice", String(run.dice));
+          now.set("run", run.id);
+          return now;
+        },
+        { replace: true },
+      );
     },
-    [gameId, setSearch],
+    [gameId, setSearch, take],
   );
 
-  const laidRevision = laid?.run.revision;
   const isBegun = (laid?.run.seen ?? 0) > 0;
+  const laidDice = laid?.run.dice ?? dice;
   const seenRevision = useRef<number>(undefined);
   useEffect(() => {
     if (seenRevision.current === revision) return;
     seenRevision.current = revision;
-    const why = isBegun ? "The game changed, so it starts again with the same dice." : undefined;
-    void lay(laid?.run.dice ?? dice, isBegun, why);
-  }, [revision, laidRevision, isBegun, laid, dice, lay]);
-
-  const act = async (action: Action) => {
-    if (!laid || isBusy) return;
-    const mine = ++turn.current;
-    setIsBusy(true);
-    try {
-      const run = await sendInput(laid.run.id, laid.run.seen, action);
-      if (mine !== turn.current) return;
-      setLaid({ run, footprints: [...laid.footprints, ...run.footprints] });
-      setError(undefined);
-    } catch (failure) {
-      if (mine === turn.current) setError(failure);
-    } finally {
-      if (mine === turn.current) setIsBusy(false);
+    const left = wantedRun.current;
+    wantedRun.current = null;
+    const fresh = () => {
+      const inputs: Input[] = isBegun ? [{ action: { action: "begin" }, at: 0 }] : [];
+      const why = isBegun ? "The game changed, so it starts again with the same dice." : undefined;
+      void lay(laidDice, players, inputs, why);
+    };
+    if (left === null) {
+      fresh();
+      return;
     }
+    void showRun(left).then(
+      (run) => {
+        if (run.game_id === gameId && run.revision === revision) {
+          setPlayers(run.players.length);
+          setLaid({ run, steps: run.steps });
+        } else fresh();
+      },
+      () => fresh(),
+    );
+  }, [revision, isBegun, laidDice, players, lay, gameId]);
+
+  const steps = laid?.steps ?? [];
+  const last = steps.length - 1;
+  const shown = Math.min(laid?.shown ?? last, last);
+  const isAtEnd = shown === last;
+  const lastAt = steps[last]?.at ?? 0;
+  const goOn = (call: Promise<RunView>) => {
+    if (!laid) return;
+    void take(
+      call.then((run) => ({ run, steps: [...laid.steps, ...run.steps] })),
+      false,
+    );
   };
 
   return {
-    run: laid?.run,
-    footprints: laid?.footprints ?? [],
+    runId: laid?.run.id,
+    steps,
+    shown,
+    isAtEnd,
     restarted: laid?.restarted,
     error,
     isBusy,
-    dice: laid?.run.dice ?? dice,
-    act: (action) => void act(action),
-    startOver: () => void lay(laid?.run.dice ?? dice, isBegun),
-    roll: (chosen) => void lay(chosen, isBegun),
+    dice: laidDice,
+    players,
+    act: (action, after) => {
+      if (laid && !isBusy && isAtEnd) goOn(sendInput(laid.run.id, laid.run.seen, action, Math.round(lastAt + after)));
+    },
+    answer: (intent, questions, after) => {
+      if (laid && !isBusy && isAtEnd)
+        goOn(playOn(laid.run.id, laid.run.seen, Math.round(lastAt + after), intent, questions));
+    },
+    show: (step) => laid && setLaid({ ...laid, shown: step >= last ? undefined : Math.max(0, step) }),
+    branch: () => void lay(laidDice, players, inputsUpTo(steps, shown)),
+    startOver: (count = players) => {
+      setPlayers(count);
+      void lay(laidDice, count, isBegun && count === players ? [{ action: { action: "begin" }, at: 0 }] : []);
+    },
+    roll: (chosen) => void lay(chosen, players, isBegun ? [{ action: { action: "begin" }, at: 0 }] : []),
   };
+}
+
+function inputsUpTo(steps: StepView[], shown: number): Input[] {
+  return steps.slice(1, shown + 1).flatMap(({ action, at }) => (action ? [{ action, at }] : []));
 }

@@ -1,45 +1,66 @@
-import { useDraw } from "../../api/games";
-import { ChoiceField } from "../../ui/fields";
+import { ChoiceField, NumberField, SwitchField } from "../../ui/fields";
 import type { BenchProps } from "./Bench";
+import { QuestionTime } from "./QuestionTime";
 
-/** How a question is put: the order of its choices, and where the right one then falls. */
-export function AskBench({ game, round, editRound, table }: BenchProps) {
-  const draw = useDraw(game.id, game.revision, table.dice);
-  const letters = (draw.data ?? []).flatMap((question) => Array.from(question.right_letters));
-  const widest = Math.max(0, ...(draw.data ?? []).map((question) => question.choices.length));
+/** How a question is put: its choices, tries, hints and clocks. */
+export function AskBench({ document, round, edit, editRound }: BenchProps) {
+  const ask = round.ask;
+  const set = (change: Partial<typeof ask>) => editRound({ ask: { ...ask, ...change } });
   return (
     <div className="space-y-5">
+      <div className="flex flex-wrap items-start gap-x-8 gap-y-4">
+        <NumberField label="Clock of a question" value={ask.seconds ?? null} empty="none" suffix="seconds" onChange={(seconds) => set({ seconds })} />
+        <NumberField
+          label="Clock of this round"
+          value={round.seconds ?? null}
+          empty="none"
+          suffix="seconds"
+          onChange={(seconds) => editRound({ seconds })}
+        />
+        <NumberField
+          label="Clock of the game"
+          value={document.seconds ?? null}
+          empty="none"
+          suffix="seconds"
+          onChange={(seconds) => edit((old) => ({ ...old, seconds }))}
+        />
+      </div>
+      <QuestionTime seconds={ask.seconds ?? null} holdMs={round.after.hold_ms ?? null} />
+      <div className="flex flex-wrap items-start gap-x-8 gap-y-4">
+        <NumberField
+          label="Tries for a question"
+          value={ask.tries}
+          empty="until right"
+          suffix="1 to 20"
+          onChange={(tries) => set({ tries })}
+        />
+        <NumberField
+          label="Misses for a word"
+          value={ask.misses}
+          suffix="letters, 1 to 10"
+          onChange={(misses) => misses !== null && set({ misses })}
+        />
+        <NumberField label="Choices shown" value={ask.shown ?? null} empty="all" suffix="2 to 8" onChange={(shown) => set({ shown })} />
+      </div>
       <ChoiceField
         label="Order of the choices"
-        value={round.ask.choice_order}
+        value={ask.choice_order}
         options={[
           { value: "shuffled", label: "Shuffled", hint: "the right answer can stand anywhere" },
           { value: "written", label: "As written", hint: "the right answer always stands at A" },
         ]}
-        onChange={(choice_order) => editRound({ ask: { choice_order } })}
+        onChange={(choice_order) => set({ choice_order })}
       />
-      {widest > 0 && (
-        <div>
-          <h3 className="text-lg">Where the right answer falls with these dice</h3>
-          <ul className="mt-2 max-w-md space-y-1.5">
-            {Array.from("ABCDEFGH".slice(0, widest), (letter) => {
-              const times = letters.filter((right) => right === letter).length;
-              return (
-                <li key={letter} className="grid grid-cols-[1.5rem_1fr_2rem] items-center gap-2">
-                  <b className="font-serif">{letter}</b>
-                  <span className="h-4 rounded-sm bg-paper">
-                    <span
-                      className="block h-full rounded-sm bg-moss"
-                      style={{ width: `${(100 * times) / letters.length}%` }}
-                    />
-                  </span>
-                  <span className="text-right tabular-nums">{times}</span>
-                </li>
-              );
-            })}
-          </ul>
-        </div>
-      )}
+      <div className="grid gap-3 xl:grid-cols-3">
+        <SwitchField
+          label="Spread right answers"
+          hint="over all places equally often"
+          checked={ask.spread}
+          onChange={(spread) => set({ spread })}
+        />
+        <SwitchField label="Hints" hint="where a question has one" checked={ask.hints} onChange={(hints) => set({ hints })} />
+        <SwitchField label="Passing" hint="a question can be passed" checked={ask.passing} onChange={(passing) => set({ passing })} />
+      </div>
     </div>
   );
 }

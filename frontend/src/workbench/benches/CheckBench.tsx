@@ -1,30 +1,20 @@
 import { useState } from "react";
 import { useTrial } from "../../api/games";
-import { SwitchField, TextField } from "../../ui/fields";
+import { NumberField, SwitchField, TextField } from "../../ui/fields";
 import { ErrorNotice } from "../../ui/Notice";
 import type { BenchProps } from "./Bench";
 
 const FIRST_SAMPLES = ["b", "2", "", "dunno"];
 
 /** What counts as an answer, and a strip to try some out on. */
-export function CheckBench({ game, round, editRound, table }: BenchProps) {
+export function CheckBench({ game, round, number, editRound, table }: BenchProps) {
   const check = round.check;
   const set = (change: Partial<typeof check>) => editRound({ check: { ...check, ...change } });
   return (
     <div className="space-y-5">
       <div className="grid gap-3 xl:grid-cols-2">
-        <SwitchField
-          label="By letter"
-          hint="“b” and “B” both name choice B"
-          checked={check.by_letter}
-          onChange={(by_letter) => set({ by_letter })}
-        />
-        <SwitchField
-          label="By place"
-          hint="“2” names the second choice"
-          checked={check.by_place}
-          onChange={(by_place) => set({ by_place })}
-        />
+        <SwitchField label="By letter" hint="“b” and “B” both name choice B" checked={check.by_letter} onChange={(by_letter) => set({ by_letter })} />
+        <SwitchField label="By place" hint="“2” names the second choice" checked={check.by_place} onChange={(by_place) => set({ by_place })} />
         <SwitchField
           label="By its whole text"
           hint="typed in full; extra spaces never matter"
@@ -37,24 +27,51 @@ export function CheckBench({ game, round, editRound, table }: BenchProps) {
           checked={check.ignore_case}
           onChange={(ignore_case) => set({ ignore_case })}
         />
+        <SwitchField
+          label="Accents do not matter"
+          hint="“creme” is “crème”"
+          checked={check.ignore_accents}
+          onChange={(ignore_accents) => set({ ignore_accents })}
+        />
+        <SwitchField
+          label="Punctuation does not matter"
+          hint="“its” is “it's”"
+          checked={check.ignore_punctuation}
+          onChange={(ignore_punctuation) => set({ ignore_punctuation })}
+        />
+      </div>
+      <div className="flex flex-wrap items-start gap-x-8 gap-y-4">
+        <NumberField
+          label="Typos forgiven"
+          value={check.typos}
+          suffix="0 to 3; none in words under four letters"
+          onChange={(typos) => typos !== null && set({ typos })}
+        />
+        <TextField
+          label="Words that may be missing at the start"
+          className="min-w-56 flex-1"
+          hint="such as: a an the"
+          value={check.articles}
+          onChange={(articles) => set({ articles })}
+        />
       </div>
       <p className="text-soft">
         Picking a choice always works. An answer that names no choice costs nothing and is asked for again.
       </p>
-      <TryOut gameId={game.id} revision={game.revision} dice={table.dice} />
+      <TryOut gameId={game.id} revision={game.revision} dice={table.dice} round={number} />
     </div>
   );
 }
 
-type TryOutProps = { gameId: string; revision: number; dice: number | undefined };
+type TryOutProps = { gameId: string; revision: number; dice: number | undefined; round: number };
 
-/** Typed samples, each with its verdict and the reason, on the first question drawn. */
-function TryOut({ gameId, revision, dice }: TryOutProps) {
+/** Typed samples, each with its verdict, the reason and the folding, on the first question drawn. */
+function TryOut({ gameId, revision, dice, round }: TryOutProps) {
   const [samples, setSamples] = useState(FIRST_SAMPLES);
-  const trial = useTrial(gameId, revision, dice, samples);
+  const trial = useTrial(gameId, revision, dice, round, samples);
   if (trial.error) return <ErrorNotice error={trial.error} />;
   if (!trial.data) return null;
-  const { question, checked } = trial.data;
+  const { question, checked, folds } = trial.data;
   return (
     <div>
       <h3 className="text-lg">Try some answers</h3>
@@ -78,6 +95,9 @@ function TryOut({ gameId, revision, dice }: TryOutProps) {
             />
             <span aria-live="polite">
               <b className="capitalize">{checked[index]?.verdict}:</b> {checked[index]?.why}
+              <span className="block text-sm text-soft">
+                {(folds[index] ?? []).map((fold) => `${fold.step} “${fold.text}”`).join(" → ")}
+              </span>
             </span>
           </li>
         ))}

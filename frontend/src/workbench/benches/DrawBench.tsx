@@ -1,40 +1,100 @@
-import { useDraw } from "../../api/games";
-import { ChoiceField, NumberField } from "../../ui/fields";
+import { useDraw, usePlaces } from "../../api/games";
+import { counted } from "../../app/format";
+import { NumberField, SelectField, SwitchField } from "../../ui/fields";
 import { ErrorNotice } from "../../ui/Notice";
 import type { BenchProps } from "./Bench";
+import { BarChart } from "./BarChart";
+import { FilterField } from "./FilterField";
 
-/** Which questions are asked: how many, in which order, and what these dice bring. */
-export function DrawBench({ game, round, editRound, table }: BenchProps) {
-  const draw = useDraw(game.id, game.revision, table.dice);
+/** Which questions are asked, in which order; and the draw these dice give. */
+export function DrawBench({ game, round, number, editRound, table }: BenchProps) {
+  const draw = round.draw;
+  const set = (change: Partial<typeof draw>) => editRound({ draw: { ...draw, ...change } });
+  const drawn = useDraw(game.id, game.revision, table.dice, number);
+  const places = usePlaces(game.id, game.revision, table.dice, number);
+  const facets = game.facets[number];
+  const widest = Math.max(0, ...(drawn.data ?? []).map((question) => question.choices.length));
   return (
     <div className="space-y-5">
-      <NumberField
-        label="Questions drawn"
-        value={round.draw.count}
-        empty="all"
-        suffix="leave empty to draw all; none comes twice"
-        onChange={(count) => editRound({ draw: { ...round.draw, count } })}
+      <div className="flex flex-wrap items-start gap-x-8 gap-y-4">
+        <NumberField
+          label="How many questions"
+          value={draw.count}
+          empty="all"
+          suffix={`of ${game.pools[number] ?? 0}, for each player`}
+          onChange={(count) => set({ count })}
+        />
+        <SelectField
+          label="Order"
+          value={draw.order}
+          options={[
+            ["shuffled", "Shuffled"],
+            ["written", "As written"],
+            ["easy first", "Easy ones first"],
+            ["weighted", "Levels by weight"],
+          ]}
+          onChange={(order) => set({ order })}
+        />
+        <SelectField
+          label="When the pool is empty"
+          value={draw.refill}
+          options={[
+            ["never", "The round is over"],
+            ["when empty", "Fill it again"],
+            ["each time", "It never is: questions go back at once"],
+          ]}
+          onChange={(refill) => set({ refill })}
+        />
+      </div>
+      {draw.order === "weighted" && (
+        <div className="flex flex-wrap gap-4">
+          {draw.weights.map((weight, index) => (
+            <NumberField
+              key={index}
+              label={`Weight of level ${index + 1}`}
+              value={weight}
+              onChange={(value) => value !== null && set({ weights: draw.weights.with(index, value) })}
+            />
+          ))}
+        </div>
+      )}
+      {facets && facets.topics.length > 0 && (
+        <FilterField label="Topics" tags={facets.topics} chosen={draw.topics} onChange={(topics) => set({ topics })} />
+      )}
+      {facets && facets.levels.length > 1 && (
+        <FilterField
+          label="Levels"
+          tags={facets.levels}
+          chosen={draw.levels.map(String)}
+          onChange={(levels) => set({ levels: levels.map(Number) })}
+        />
+      )}
+      <SwitchField
+        label="The player says how many"
+        hint="up to all there are; the number above is offered first"
+        checked={draw.player_chooses}
+        onChange={(player_chooses) => set({ player_chooses })}
       />
-      <ChoiceField
-        label="Order"
-        value={round.draw.order}
-        options={[
-          { value: "shuffled", label: "Shuffled", hint: "another order with every roll of the dice" },
-          { value: "written", label: "As written", hint: "the order of the pack, from its first question" },
-        ]}
-        onChange={(order) => editRound({ draw: { ...round.draw, order } })}
-      />
-      {draw.error && <ErrorNotice error={draw.error} />}
-      {draw.data && !draw.error && (
+      {drawn.error && <ErrorNotice error={drawn.error} />}
+      {widest > 0 && places.data && (
+        <BarChart
+          title="Where the right answer falls, over 1,000 rolls"
+          bars={places.data.slice(0, widest).map((value, index) => ({ name: "ABCDEFGH".charAt(index), value }))}
+        />
+      )}
+      {drawn.data && (
         <div>
-          <h3 className="text-lg">What dice {table.dice} bring</h3>
-          <ol className="mt-1 divide-y divide-line border-y border-line">
-            {draw.data.map((question) => (
-              <li key={question.number} className="grid grid-cols-[2rem_1fr_minmax(6rem,12rem)] gap-3 py-1">
-                <span className="text-right text-soft tabular-nums">{question.number}</span>
-                <span className="min-w-0 truncate">{question.prompt}</span>
-                <span className="truncate">
-                  <b className="font-serif">{question.right_letters}</b> {question.answer}
+          <h3 className="text-lg">
+            The draw of dice {table.dice}: {counted(drawn.data.length, "question")}
+          </h3>
+          <ol className="mt-1">
+            {drawn.data.map((question) => (
+              <li key={question.number} className="flex gap-3 border-b border-line py-1">
+                <b className="w-7 shrink-0 text-right font-serif">{question.number}</b>
+                <span className="min-w-0 flex-1">{question.prompt}</span>
+                <span className="max-w-48 truncate text-soft">
+                  {question.right_letters && <b className="mr-1 text-moss">{question.right_letters}</b>}
+                  {question.answer}
                 </span>
               </li>
             ))}

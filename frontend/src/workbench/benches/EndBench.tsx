@@ -1,86 +1,68 @@
-import { ArrowDown, ArrowUp, Plus, Trash2 } from "lucide-react";
+import { Plus, Trash2 } from "lucide-react";
 import type { Ending } from "../../api/schema";
 import { Button } from "../../ui/Button";
-import { NumberField, TextField } from "../../ui/fields";
+import { NumberField, SwitchField, TextField } from "../../ui/fields";
+import { OrderButtons, moved } from "../../ui/OrderButtons";
 import type { BenchProps } from "./Bench";
 import { ScoreLine } from "./ScoreLine";
 
-const NEW_ENDING: Ending = { title: "New ending", verdict: "", at_least: null, at_most: null };
+const NEW_ENDING: Ending = { title: "New ending", verdict: "", at_least: null, at_most: null, counts: "score", when: "", at_once: false };
+const COUNTED = ["score", "percent", "right_count", "best_streak"];
 
-/** The endings in order; the first whose bounds hold the score is taken. */
-export function EndBench({ game, document, edit }: BenchProps) {
+/** The endings in order; the first that fits is taken. */
+export function EndBench({ game, document, edit, table }: BenchProps) {
   const endings = document.endings;
-  const set = (change: (endings: Ending[]) => Ending[]) =>
-    edit((old) => ({ ...old, endings: change(old.endings) }));
+  const set = (change: (endings: Ending[]) => Ending[]) => edit((old) => ({ ...old, endings: change(old.endings) }));
   const replace = (index: number, change: Partial<Ending>) =>
     set((old) => old.map((ending, place) => (place === index ? { ...ending, ...change } : ending)));
-  const swap = (index: number, other: number) =>
-    set((old) => {
-      const next = [...old];
-      const [first, second] = [next[index], next[other]];
-      if (first && second) [next[index], next[other]] = [second, first];
-      return next;
-    });
+  const counters = table.steps[0]?.table.players[0]?.counters.map(({ name }) => name) ?? [];
   return (
     <div className="space-y-4">
       <ScoreLine spans={game.score_spans} endings={game.document.endings} />
-      <p className="text-soft">They are tried from the top: the first that fits the score is the one.</p>
+      <p className="text-soft">
+        They are tried from the top: the first that fits is the one.
+        {!game.spans_are_whole && " There are too many ways to play this game to follow each, so the line shows the bounds alone."}
+      </p>
       <ol className="space-y-3">
         {endings.map((ending, index) => (
           // Endings have no identity but their place.
-          <li key={index} className="rounded-lg border border-line p-3">
+          <li key={index} className="space-y-2 rounded-lg border border-line p-3">
             <div className="flex flex-wrap items-end gap-3">
               <b className="pb-2 font-serif text-lg">{index + 1}</b>
-              <TextField
-                label="Name"
-                className="min-w-32 flex-1"
-                value={ending.title}
-                onChange={(title) => replace(index, { title })}
-              />
+              <TextField label="Name" className="min-w-32 flex-1" value={ending.title} onChange={(title) => replace(index, { title })} />
+              <CountsField value={ending.counts} counters={counters} onChange={(counts) => replace(index, { counts })} />
               <NumberField
                 label="At least"
                 value={ending.at_least ?? null}
                 empty="any"
                 onChange={(at_least) => replace(index, { at_least })}
               />
-              <NumberField
-                label="At most"
-                value={ending.at_most ?? null}
-                empty="any"
-                onChange={(at_most) => replace(index, { at_most })}
+              <NumberField label="At most" value={ending.at_most ?? null} empty="any" onChange={(at_most) => replace(index, { at_most })} />
+              <OrderButtons
+                name={ending.title}
+                index={index}
+                count={endings.length}
+                onMove={(to) => set((old) => moved(old, index, to))}
               />
-              <span className="flex">
-                <Button
-                  look="quiet"
-                  aria-label={`Move ${ending.title} up`}
-                  disabled={index === 0}
-                  onClick={() => swap(index, index - 1)}
-                >
-                  <ArrowUp aria-hidden />
-                </Button>
-                <Button
-                  look="quiet"
-                  aria-label={`Move ${ending.title} down`}
-                  disabled={index === endings.length - 1}
-                  onClick={() => swap(index, index + 1)}
-                >
-                  <ArrowDown aria-hidden />
-                </Button>
-                <Button
-                  look="quiet"
-                  aria-label={`Remove ${ending.title}`}
-                  onClick={() => set((old) => old.filter((_, place) => place !== index))}
-                >
-                  <Trash2 aria-hidden />
-                </Button>
-              </span>
+              <Button
+                look="quiet"
+                className="px-2"
+                aria-label={`Remove ${ending.title}`}
+                onClick={() => set((old) => old.filter((_, place) => place !== index))}
+              >
+                <Trash2 aria-hidden />
+              </Button>
             </div>
-            <TextField
-              label="Verdict"
-              className="mt-2"
-              value={ending.verdict}
-              onChange={(verdict) => replace(index, { verdict })}
-            />
+            <TextField label="Verdict" value={ending.verdict} onChange={(verdict) => replace(index, { verdict })} />
+            <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
+              <TextField
+                label="And only when"
+                className="min-w-48 flex-1"
+                value={ending.when}
+                onChange={(when) => replace(index, { when })}
+              />
+              <SwitchField label="At once" checked={ending.at_once} onChange={(at_once) => replace(index, { at_once })} />
+            </div>
           </li>
         ))}
       </ol>
@@ -88,5 +70,26 @@ export function EndBench({ game, document, edit }: BenchProps) {
         <Plus aria-hidden /> Add an ending
       </Button>
     </div>
+  );
+}
+
+type CountsFieldProps = { value: string; counters: string[]; onChange: (name: string) => void };
+
+/** The counter or fact an ending's bounds hold. */
+function CountsField({ value, counters, onChange }: CountsFieldProps) {
+  const names = [...new Set([...counters, ...COUNTED, value])];
+  return (
+    <label className="block">
+      <span className="mb-1 block font-semibold">Counts</span>
+      <select
+        value={value}
+        onChange={(event) => onChange(event.target.value)}
+        className="min-h-9 rounded-lg border border-edge bg-card px-2"
+      >
+        {names.map((name) => (
+          <option key={name}>{name}</option>
+        ))}
+      </select>
+    </label>
   );
 }

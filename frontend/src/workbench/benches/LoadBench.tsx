@@ -1,9 +1,9 @@
-import { Trash2 } from "lucide-react";
+import { Plus, Trash2 } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { useBring } from "../../api/loads";
 import { usePacks } from "../../api/packs";
-import type { PackCard } from "../../api/schema";
+import type { Lists, PackCard, Sums } from "../../api/schema";
 import { counted } from "../../app/format";
 import { PackReport } from "../../pack/PackReport";
 import { Button } from "../../ui/Button";
@@ -11,6 +11,8 @@ import { FilePick } from "../../ui/FilePick";
 import { ErrorNotice } from "../../ui/Notice";
 import { useFileDrop } from "../../ui/useFileDrop";
 import type { BenchProps } from "./Bench";
+import { ListsEditor } from "./ListsEditor";
+import { SumsEditor } from "./SumsEditor";
 
 /** The packs a game draws from; a question file becomes one by loading it. */
 export function LoadBench({ game, round, editRound }: BenchProps) {
@@ -57,6 +59,31 @@ export function LoadBench({ game, round, editRound }: BenchProps) {
         </ul>
       )}
       {shown && <PackReport packId={shown} />}
+      {round.lists.map((lists, index) => (
+        <ListsEditor
+          // Sources have no identity but their place.
+          key={index}
+          lists={lists}
+          onChange={(next) => editRound({ lists: round.lists.with(index, next) })}
+          onRemove={() => editRound({ lists: round.lists.toSpliced(index, 1) })}
+        />
+      ))}
+      {round.sums.map((sums, index) => (
+        <SumsEditor
+          key={index}
+          sums={sums}
+          onChange={(next) => editRound({ sums: round.sums.with(index, next) })}
+          onRemove={() => editRound({ sums: round.sums.toSpliced(index, 1) })}
+        />
+      ))}
+      <div className="flex flex-wrap gap-2">
+        <Button onClick={() => editRound({ lists: [...round.lists, NEW_LISTS] })}>
+          <Plus aria-hidden /> Add lists to sort
+        </Button>
+        <Button onClick={() => editRound({ sums: [...round.sums, NEW_SUMS] })}>
+          <Plus aria-hidden /> Add sums
+        </Button>
+      </div>
       {others.length > 0 && (
         <div>
           <h3 className="text-lg">Other packs on the shelf</h3>
@@ -74,6 +101,26 @@ export function LoadBench({ game, round, editRound }: BenchProps) {
     </div>
   );
 }
+
+const NEW_LISTS: Lists = {
+  lists: [
+    { title: "Root", items: ["carrot", "beet"] },
+    { title: "Leaf", items: ["kale", "chard"] },
+  ],
+  asks: "sort",
+  prompt: "",
+  choices: 4,
+};
+const NEW_SUMS: Sums = {
+  operator: "plus",
+  left: { least: 1, most: 10 },
+  right: { least: 1, most: 10 },
+  cap: null,
+  negative: false,
+  denominators: null,
+  choices: 0,
+  count: 50,
+};
 
 type PackLineProps = {
   packId: string;

@@ -1,23 +1,25 @@
 import { Link, useSearchParams } from "react-router";
 import type { Footprint, GameView, Stop } from "../../api/schema";
 import { Die } from "../../ui/Die";
-import { STOP_FACES } from "../stops";
+import { STOP_FACES, stopPath } from "../stops";
 import { useToken } from "./useToken";
 
 /** How far below the strip's top each stop's mark stands, in pixels, from left to right. */
-const HEIGHTS = [22, 34, 18, 30, 16, 28];
+const HEIGHTS = [22, 34, 18, 30, 16, 28, 20, 32, 24];
 
 type TrailStripProps = {
   game: GameView;
+  round: number;
   chosen: Stop;
   runId: string | undefined;
   footprints: Footprint[];
 };
 
 /** The stops of the game on their dotted path, with the die where the run stands. */
-export function TrailStrip({ game, chosen, runId, footprints }: TrailStripProps) {
+export function TrailStrip({ game, round, chosen, runId, footprints }: TrailStripProps) {
   const [search] = useSearchParams();
-  const stops = game.stops.map((summary) => summary.stop);
+  const summaries = game.stops[round] ?? [];
+  const stops = summaries.map((summary) => summary.stop);
   const token = useToken(runId, footprints, stops);
   const at = token.at === undefined ? -1 : stops.indexOf(token.at);
   const spots = stops.map((_, index) => ({
@@ -26,7 +28,7 @@ export function TrailStrip({ game, chosen, runId, footprints }: TrailStripProps)
   }));
   const spot = spots[at];
   return (
-    <nav aria-label="Stops of the trail" className="relative h-33 shrink-0">
+    <nav aria-label="Stops of the trail" className="relative h-33 min-w-0 flex-1">
       <svg viewBox="0 0 100 132" preserveAspectRatio="none" className="absolute inset-0 size-full" aria-hidden>
         <path
           d={path(spots)}
@@ -35,16 +37,15 @@ export function TrailStrip({ game, chosen, runId, footprints }: TrailStripProps)
         />
       </svg>
       <ol className="relative grid h-full auto-cols-fr grid-flow-col">
-        {game.stops.map(({ stop, words }, index) => {
+        {summaries.map(({ stop, words }, index) => {
           const face = STOP_FACES[stop];
-          if (!face) return null;
           const isChosen = stop === chosen;
           return (
             <li key={stop} className="min-w-0" style={{ paddingTop: spots[index]?.y }}>
               <Link
-                to={{ pathname: `/game/${game.id}/${stop}`, search: search.toString() }}
+                to={{ pathname: `/game/${game.id}/${stopPath(stop)}`, search: search.toString() }}
                 aria-current={isChosen ? "step" : undefined}
-                className="group mx-auto flex max-w-44 flex-col items-center rounded-lg px-1 text-center"
+                className="group mx-auto flex max-w-36 flex-col items-center rounded-lg px-1 text-center"
               >
                 <span
                   className={`grid size-8 place-items-center rounded-full border-2 ${isChosen ? "border-ink bg-ink text-card" : "border-edge bg-card group-hover:border-ink"}`}

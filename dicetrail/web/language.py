@@ -1,0 +1,35 @@
+"""The names of the rule script, for pages that complete and explain them."""
+
+from fastapi import APIRouter
+
+from dicetrail.core.script.language import DEEDS, FACTS, FUNCTIONS, HANDLERS
+from dicetrail.web.boundary import ScriptName
+
+router = APIRouter(prefix="/api/language", tags=["language"])
+
+_INSIDE = {"text": '"…"', "number": "5", "nothing": ""}
+
+
+@router.get("")
+def show_language() -> list[ScriptName]:
+    """Every name a rule script can use besides the maker's own."""
+    return [
+        *(
+            ScriptName(name=name, kind="handler", words=f"runs {words}", insert=f"def {name}():")
+            for name, words in HANDLERS.items()
+        ),
+        *(
+            ScriptName(name=name, kind="fact", words=words, insert=name)
+            for name, words in FACTS.items()
+        ),
+        *(
+            ScriptName(
+                name=name, kind="deed", words=deed.words, insert=f"{name}({_INSIDE[deed.takes]})"
+            )
+            for name, deed in DEEDS.items()
+        ),
+        *(
+            ScriptName(name=name, kind="function", words=words, insert=f"{name}(")
+            for name, words in FUNCTIONS.items()
+        ),
+    ]

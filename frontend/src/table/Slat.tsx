@@ -1,0 +1,55 @@
+import { Check, X } from "lucide-react";
+import type { Slat } from "../api/schema";
+
+type SlatButtonProps = {
+  slat: Slat;
+  isOpen: boolean;
+  isRight: boolean;
+  isGiven: boolean;
+  onPick: () => void;
+};
+
+/** One choice: a text, a picture or a sound, lettered. */
+export function SlatButton({ slat, isOpen, isRight, isGiven, onPick }: SlatButtonProps) {
+  const look = isOpen
+    ? "border-edge hover:bg-sun-pale hover:border-ink"
+    : isRight
+      ? "border-moss bg-moss-pale"
+      : isGiven
+        ? "border-clay bg-clay-pale"
+        : "border-line text-soft";
+  return (
+    <>
+      <button
+        type="button"
+        aria-disabled={!isOpen}
+        onClick={isOpen ? onPick : undefined}
+        className={`flex min-h-11 w-full items-center gap-3 rounded-md border bg-card px-3 py-1.5 text-left transition-colors aria-disabled:cursor-default ${look}`}
+      >
+        <span className="w-6 shrink-0 border-r border-line pr-2 font-serif text-lg font-semibold">{slat.letter}</span>
+        <span className="min-w-0 flex-1 break-words whitespace-pre-line">
+          {slat.picture ? (
+            <img src={`/api/media/${slat.picture}`} alt={`Picture ${slat.letter}`} className="max-h-28 max-w-full" />
+          ) : slat.sound ? (
+            `Sound ${slat.letter}`
+          ) : (
+            slat.text
+          )}
+        </span>
+        {isRight && (
+          <span className="flex shrink-0 items-center gap-1 font-semibold text-moss">
+            <Check className="size-5" aria-hidden /> right answer
+          </span>
+        )}
+        {isGiven && !isRight && (
+          <span className="flex shrink-0 items-center gap-1 font-semibold text-clay-dark">
+            <X className="size-5" aria-hidden /> your answer
+          </span>
+        )}
+      </button>
+      {slat.sound && (
+        <audio controls src={`/api/media/${slat.sound}`} aria-label={`Hear sound ${slat.letter}`} className="mt-1 h-9 w-full" />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,78 @@
+import { Heart, Hourglass } from "lucide-react";
+import type { ClockShown, PlayerShown, Table } from "../api/schema";
+
+type StatusProps = { table: Table; elapsed: number };
+
+/** Where the player stands: question number, counters, clocks. */
+export function Status({ table, elapsed }: StatusProps) {
+  const number = table.question?.number;
+  const spent = table.clocks_run ? elapsed : 0;
+  return (
+    <div className="space-y-1.5 text-soft">
+      <div className="flex flex-wrap justify-between gap-x-4 gap-y-1">
+        <span>
+          {table.round && <span className="mr-2 font-semibold text-ink">{table.round}</span>}
+          {number !== undefined && (
+            <>
+              Question <b className="text-ink">{number}</b>
+              {table.length !== null && ` of ${table.length}`}
+            </>
+          )}
+        </span>
+        {table.players.length === 1 && table.players[0] && <Counters player={table.players[0]} />}
+      </div>
+      {table.players.length > 1 && (
+        <ul className="grid gap-1">
+          {table.players.map((player) => (
+            <li
+              key={player.name}
+              className={`flex justify-between gap-4 rounded-md px-2 ${player.has_turn ? "bg-sun-pale text-ink" : ""}`}
+            >
+              <span>
+                {player.name}
+                {player.has_turn && <span className="ml-2 text-sm">has the turn</span>}
+              </span>
+              <Counters player={player} />
+            </li>
+          ))}
+        </ul>
+      )}
+      {table.clocks.map((clock) => (
+        <Countdown key={clock.of} clock={clock} left={Math.max(0, clock.left - spent)} isOnly={table.clocks.length === 1} />
+      ))}
+    </div>
+  );
+}
+
+function Counters({ player }: { player: PlayerShown }) {
+  return (
+    <span className="flex flex-wrap gap-x-4">
+      {player.counters.map(({ name, value }) => (
+        <span key={name} className="whitespace-nowrap">
+          {name === "lives" && <Heart className="mr-1 inline size-4 align-[-2px] text-clay" aria-hidden />}
+          <span className="capitalize">{name.replaceAll("_", " ")}</span> <b className="text-ink tabular-nums">{value}</b>
+        </span>
+      ))}
+    </span>
+  );
+}
+
+type CountdownProps = { clock: ClockShown; left: number; isOnly: boolean };
+
+function Countdown({ clock, left, isOnly }: CountdownProps) {
+  const seconds = Math.ceil(left / 1000);
+  const isShort = left <= 5000;
+  return (
+    <div className="flex items-center gap-2" role="timer" aria-label={`Clock of the ${clock.of}`}>
+      <Hourglass className="size-4 shrink-0" aria-hidden />
+      {!isOnly && <span className="w-16 text-sm">{clock.of}</span>}
+      <span className="h-2.5 flex-1 overflow-hidden rounded-full border border-edge bg-paper">
+        <span
+          className={`block h-full ${isShort ? "bg-clay" : "bg-moss"}`}
+          style={{ width: `${(100 * left) / Math.max(clock.allowed, 1)}%` }}
+        />
+      </span>
+      <b className={`w-12 text-right tabular-nums ${isShort ? "text-clay-dark" : "text-ink"}`}>{seconds} s</b>
+    </div>
+  );
+}

@@ -1,0 +1,64 @@
+import type { QuestionShown } from "../api/schema";
+import { counted } from "../app/format";
+
+type WordProps = { question: QuestionShown; isOpen: boolean; onLetter: (char: string) => void };
+
+const KEYS = ["abcdefghijklm", "nopqrstuvwxyz", "0123456789"];
+
+/** A word to find letter by letter; a phrase breaks between its words alone. */
+export function Word({ question, isOpen, onLetter }: WordProps) {
+  const hasDigits = question.tried.some((sign) => /\d/.test(sign));
+  return (
+    <div className="space-y-3">
+      <p aria-label={inWords(question)} className="flex flex-wrap gap-x-5 gap-y-2 font-serif text-3xl font-semibold">
+        {question.words.map((word, place) => (
+          // Words have no identity but their place.
+          <span key={place} aria-hidden className="inline-flex gap-1 whitespace-nowrap">
+            {word.map((cell, spot) => (
+              <span
+                key={spot}
+                className={`inline-block min-w-6 text-center ${cell.is_hidden ? "border-b-3 border-ink" : ""}`}
+              >
+                {cell.sign || "\u00a0"}
+              </span>
+            ))}
+          </span>
+        ))}
+      </p>
+      {isOpen && (
+        <>
+          {question.tries_left !== null && (
+            <p className="text-soft">
+              <b className="text-ink">{counted(question.tries_left, "miss").replace("misss", "misses")}</b> left.
+            </p>
+          )}
+          <div aria-label="Letters" role="group" className="space-y-1">
+            {KEYS.slice(0, hasDigits ? 3 : 2).map((row) => (
+              <div key={row} className="flex flex-wrap gap-1">
+                {Array.from(row, (sign) => {
+                  const isTried = question.tried.includes(sign);
+                  return (
+                    <button
+                      key={sign}
+                      type="button"
+                      aria-disabled={isTried}
+                      aria-label={isTried ? `${sign}, tried` : sign}
+                      onClick={isTried ? undefined : () => onLetter(sign)}
+                      className="size-7.5 rounded-md border border-edge bg-card uppercase hover:border-ink hover:bg-sun-pale aria-disabled:border-line aria-disabled:bg-paper aria-disabled:text-soft aria-disabled:line-through"
+                    >
+                      {sign}
+                    </button>
+                  );
+                })}
+              </div>
+            ))}
+          </div>
+        </>
+      )}
+    </div>
+  );
+}
+
+function inWords(question: QuestionShown): string {
+  return question.words.map((word) => word.map((cell) => cell.sign || "blank").join(" ")).join(", ");
+}

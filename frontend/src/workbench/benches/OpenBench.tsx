@@ -1,0 +1,114 @@
+import { Copy, Plus, Trash2 } from "lucide-react";
+import { Button } from "../../ui/Button";
+import { ChoiceField, NumberField, SwitchField, TextAreaField, TextField } from "../../ui/fields";
+import { OrderButtons, moved } from "../../ui/OrderButtons";
+import type { BenchProps } from "./Bench";
+
+/** How a run begins: the opening words, the players, and the rounds. */
+export function OpenBench({ document, edit }: BenchProps) {
+  const opening = document.opening;
+  const set = (change: Partial<typeof opening>) =>
+    edit((old) => ({ ...old, opening: { ...old.opening, ...change } }));
+  const setRounds = (change: (rounds: typeof document.rounds) => typeof document.rounds) =>
+    edit((old) => ({ ...old, rounds: change(old.rounds) }));
+  const free = (title: string) => {
+    const titles = document.rounds.map((round) => round.title);
+    let number = 2;
+    while (titles.includes(`${title} ${number}`)) number += 1;
+    return titles.includes(title) ? `${title} ${number}` : title;
+  };
+  return (
+    <div className="space-y-5">
+      <TextAreaField
+        label="Opening words"
+        hint="What players read before they begin. {name} stands for the player."
+        value={opening.words}
+        onChange={(words) => set({ words })}
+      />
+      <div className="flex flex-wrap items-start gap-8">
+        <NumberField
+          label="Players at most"
+          value={opening.most_players}
+          suffix="take turns, 1 to 4"
+          onChange={(most_players) => most_players !== null && set({ most_players })}
+        />
+        <div className="pt-7">
+          <SwitchField
+            label="Ask for names"
+            checked={opening.asks_names}
+            onChange={(asks_names) => set({ asks_names })}
+          />
+        </div>
+      </div>
+      <div>
+        <h3 className="text-lg">Rounds</h3>
+        <ol className="mt-1 space-y-2">
+          {document.rounds.map((round, index) => (
+            // Rounds have no identity but their place.
+            <li key={index} className="flex items-center gap-2">
+              <b className="w-5 font-serif text-lg">{index + 1}</b>
+              <TextField
+                label={`Title of round ${index + 1}`}
+                hideLabel
+                className="min-w-0 flex-1"
+                value={round.title}
+                maxLength={200}
+                onChange={(title) =>
+                  setRounds((rounds) => rounds.map((old, place) => (place === index ? { ...old, title } : old)))
+                }
+              />
+              <OrderButtons
+                name={round.title}
+                index={index}
+                count={document.rounds.length}
+                onMove={(to) => setRounds((rounds) => moved(rounds, index, to))}
+              />
+              <Button
+                look="quiet"
+                className="px-2"
+                aria-label={`Copy ${round.title}`}
+                onClick={() =>
+                  setRounds((rounds) => rounds.toSpliced(index + 1, 0, { ...round, title: free(`${round.title} copy`) }))
+                }
+              >
+                <Copy aria-hidden />
+              </Button>
+              <Button
+                look="quiet"
+                className="px-2"
+                aria-label={`Remove ${round.title}`}
+                disabled={document.rounds.length === 1}
+                onClick={() => setRounds((rounds) => rounds.toSpliced(index, 1))}
+              >
+                <Trash2 aria-hidden />
+              </Button>
+            </li>
+          ))}
+        </ol>
+        <Button
+          className="mt-2"
+          onClick={() =>
+            setRounds((rounds) => [
+              ...rounds,
+              { title: free("New round"), packs: rounds[0]?.packs ?? [] } as (typeof rounds)[number],
+            ])
+          }
+        >
+          <Plus aria-hidden /> Add a round
+        </Button>
+      </div>
+      {document.rounds.length > 1 && (
+        <ChoiceField
+          label="Which rounds are played"
+          value={opening.rounds}
+          options={[
+            { value: "in order", label: "All, in order", hint: "one after the other" },
+            { value: "choose one", label: "One, from a menu", hint: "the game is over after it" },
+            { value: "choose each", label: "All, from a menu", hint: "the player picks each next one" },
+          ]}
+          onChange={(rounds) => set({ rounds })}
+        />
+      )}
+    </div>
+  );
+}

@@ -1,0 +1,64 @@
+import { Trash2 } from "lucide-react";
+import type { Span, Sums } from "../../api/schema";
+import { Button } from "../../ui/Button";
+import { NumberField, SelectField, SwitchField } from "../../ui/fields";
+
+type SumsEditorProps = { sums: Sums; onChange: (sums: Sums) => void; onRemove: () => void };
+
+/** Questions of arithmetic, made anew for every run. */
+export function SumsEditor({ sums, onChange, onRemove }: SumsEditorProps) {
+  const set = (change: Partial<Sums>) => onChange({ ...sums, ...change });
+  return (
+    <fieldset className="space-y-3 rounded-lg border border-line p-3">
+      <legend className="px-1 font-serif text-lg font-semibold">Sums</legend>
+      <div className="flex flex-wrap items-end gap-x-5 gap-y-3">
+        <SelectField
+          label="Operator"
+          value={sums.operator}
+          options={[
+            ["plus", "+ plus"],
+            ["minus", "− minus"],
+            ["times", "× times"],
+            ["over", "÷ over, whole quotients"],
+          ]}
+          onChange={(operator) => set({ operator })}
+        />
+        <SpanField label="Left number" span={sums.left} onChange={(left) => set({ left })} />
+        <SpanField label="Right number" span={sums.right} onChange={(right) => set({ right })} />
+        <NumberField label="Largest result" value={sums.cap ?? null} empty="any" onChange={(cap) => set({ cap })} />
+      </div>
+      <div className="flex flex-wrap items-end gap-x-5 gap-y-3">
+        <NumberField
+          label="Choices"
+          value={sums.choices || null}
+          empty="typed"
+          onChange={(choices) => set({ choices: choices ?? 0 })}
+        />
+        <NumberField label="How many are made" value={sums.count} onChange={(count) => count !== null && set({ count })} />
+        <SwitchField label="Results below zero" checked={sums.negative} onChange={(negative) => set({ negative })} />
+        <SwitchField
+          label="Fractions of one denominator"
+          checked={Boolean(sums.denominators)}
+          onChange={(isOn) => set({ denominators: isOn ? { least: 2, most: 10 } : null })}
+        />
+        {sums.denominators && (
+          <SpanField label="Denominator" span={sums.denominators} onChange={(denominators) => set({ denominators })} />
+        )}
+        <Button look="quiet" className="ml-auto px-2" aria-label="Remove these sums" onClick={onRemove}>
+          <Trash2 aria-hidden />
+        </Button>
+      </div>
+    </fieldset>
+  );
+}
+
+type SpanFieldProps = { label: string; span: Span; onChange: (span: Span) => void };
+
+function SpanField({ label, span, onChange }: SpanFieldProps) {
+  return (
+    <div role="group" aria-label={label} className="flex items-end gap-1.5">
+      <NumberField label={`${label} from`} value={span.least} onChange={(least) => least !== null && onChange({ ...span, least })} />
+      <NumberField label="to" value={span.most} onChange={(most) => most !== null && onChange({ ...span, most })} />
+    </div>
+  );
+}
