@@ -10,7 +10,7 @@ from selenium.common.exceptions import StaleElementReferenceException
 from selenium.webdriver.common.action_chains import ActionChains
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
-from selenium.webdriver.support.ui import WebDriverWait
+from selenium.webdriver.support.ui import Select, WebDriverWait
 
 from tests.server import Server
 
@@ -112,6 +112,18 @@ class BrowserTest(unittest.TestCase):
 
     def upload(self, file):
         self.one("input[type=file]").send_keys(file)
+
+    def choose(self, label, words):
+        """Choose one of several in the list with this label."""
+        by_id = f"//select[@id=//label[.='{label}']/@for]"
+        field = self.found(f"{by_id} | //label[contains(., '{label}')]//select", label)
+        Select(field).select_by_visible_text(words)
+
+    def write_script(self, script):
+        """Put a whole rule script into its editor, as pasting would."""
+        self.one(".cm-content").send_keys(Keys.CONTROL, "a")
+        paste = "document.execCommand('insertText', false, arguments[0])"
+        self.driver.execute_script(paste, script)
 
     def begin(self):
         """Begin the run on the table and wait for its first question."""

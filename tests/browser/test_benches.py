@@ -7,6 +7,14 @@ from tests.files.samples import png
 
 TABLE = "section[aria-label=Table]"
 BENCH = "section[aria-labelledby=bench]"
+FOOTPRINTS = "section[aria-labelledby=footprints]"
+RULES = """score = 0
+
+def wrong():
+    score -= 2
+    if wrong_count == 1:
+        tell("Score cannot be worse")
+"""
 
 
 class TestBenches(BrowserTest):
@@ -23,7 +31,7 @@ class TestBenches(BrowserTest):
 
     def test_as_written_asks_in_the_order_of_the_pack(self):
         self.open(f"{self.page}/draw?dice=5")
-        self.one(f"{BENCH} [role=radio][value=written]").click()
+        self.choose("Order", "As written")
         self.sees("10 drawn, as written", "nav")
         self.begin()
         first = self.server.http.get("/api/packs/harvest-supper-questions").json()["questions"][0]
@@ -69,17 +77,74 @@ class TestBenches(BrowserTest):
         self.assertEqual(titles, ["All right", "New ending", "Well done"])
         self.button("Begin")
 
-    def test_points_for_a_wrong_answer_take_away(self):
+    def test_the_rule_script_is_written_refused_mended_and_seen_to_run(self):
         self.open(f"{self.page}/score?dice=5")
-        self.fill("A wrong answer is worth", "-2")
-        self.sees("from -20 to 10", BENCH)
+        self.write_script("score = 0\n\ndef right():\n    scor += 1\n")
+        self.sees("Line 4, column 5: there is no counter “scor”. To mend it, write score", BENCH)
+        self.sees("1 fault", "header")
+        self.one(".cm-lintRange-error")
+        self.write_script(RULES)
+        self.sees("2 warnings", "header")
         self.begin()
         drawn = self.server.http.get(f"{self.game}/draw?dice=5").json()
         self.press("a" if drawn[0]["right_letters"] != "A" else "b")
         self.sees("score 0 → -2", "nav")
         self.sees("Score -2", TABLE)
-        self.button("Unfold").click()
-        self.sees("a wrong answer is worth -2 points", "section[aria-labelledby=footprints]")
+        self.sees("Score cannot be worse", TABLE)
+        self.sees("1 ×", ".cm-runs")
+        self.sees("It could read score 0, wrong_count 1.", BENCH)
+        self.sees("a wrong answer: score 0 → -2 lines 4, 5, 6", FOOTPRINTS)
+        self.assertEqual(self.saved()["script"], RULES)
+
+    def test_a_run_is_stepped_back_branched_and_played_on(self):
+        self.open(f"{self.page}/cue?dice=5")
+        self.begin()
+        group = "[aria-label='Play for the player']"
+        for _ in range(3):
+            self.press("g")
+            self.sees("Right.", TABLE)
+        self.sees("Question 3 of 10", TABLE)
+        self.press(",", ",")
+        self.sees("Step 5 of 7", TABLE)
+        self.sees("Question 2 of 10", TABLE)
+        branched = self.driver.current_url
+        self.button("Branch here").click()
+        self.wait(lambda: self.driver.current_url != branched, "a run of its own")
+        self.sees("step 5 of 5", FOOTPRINTS)
+        self.one(f"{group} [aria-label='More ways to play on']").click()
+        self.button("All wrong, to the end").click()
+        self.sees("2 of 10 right, 20 %", TABLE)
+        ended = self.driver.current_url
+        self.open("/")
+        self.open(ended.replace(self.server.address, ""))
+        self.sees("2 of 10 right, 20 %", TABLE)
+
+    def test_a_clock_of_lives_runs_holds_hurries_and_ends_the_game(self):
+        self.open(f"{self.page}/ask?dice=5")
+        self.fill("Clock of a question", "2")
+        self.sees("2 s", "nav")
+        self.open(f"{self.page}/score?dice=5")
+        self.write_script("score = 0\nlives = 2\n\ndef timeout():\n    lives -= 1\n")
+        self.open(f"{self.page}/end?dice=5")
+        self.button("Add an ending").click()
+        for _ in range(3):
+            self.one("button[aria-label='Move New ending up']").click()
+        self.choose("Counts", "lives")
+        self.fill("At most", "0")
+        self.field("At once").click()
+        self.sees("New ending", f"{BENCH} figure")
+        self.begin()
+        self.sees("Lives 2", TABLE)
+        self.sees("1 s", TABLE)
+        self.press("p")
+        self.one("button[aria-label='Let the clock run']").click()
+        self.sees("Too late.", TABLE)
+        self.button("Go on").click()
+        self.sees("Lives 1", TABLE)
+        self.press("o")
+        self.sees("Lives 0", TABLE)
+        self.button("Go on").click()
+        self.sees("New ending", TABLE)
 
     def test_a_picture_brought_to_a_question_is_shown_with_it(self):
         self.open("/pack/harvest-supper-questions")
@@ -113,7 +178,7 @@ class TestBenches(BrowserTest):
         self.begin()
         self.press("a")
         self.sees("right answer", TABLE)
-        walked = ["load", "draw", "ask", "check", "score"]
+        walked = ["load", "open", "draw", "ask", "check", "score", "cue"]
         self.wait(lambda: self.driver.execute_script("return window.seen") == walked, "the walk")
 
     def test_two_tabs_of_one_players_run_count_an_answer_once(self):

@@ -107,7 +107,7 @@ export function Footprints({ table }: { table: TableRun }) {
               <span className="text-right text-soft tabular-nums">{seconds(footprint.at)}</span>
               <span className="font-semibold">{stopName(footprint.stop)}</span>
               <span className="min-w-0 break-words">
-                {footprint.why}
+                {footprint.why}{" "}
                 {footprint.lines.length > 0 && (
                   <span className="ml-2 text-sm text-soft">
                     {footprint.lines.length === 1 ? "line" : "lines"} {footprint.lines.join(", ")}
