@@ -1,0 +1,80 @@
+"""Playing on the player's behalf, and walking many games."""
+
+import random
+import unittest
+from itertools import repeat
+
+from hypothesis import given
+from hypothesis import strategies as st
+
+from dicetrail.core import Ending, Intent, Outcome, Phase, next_input, rules_of, settle, start, step
+from dicetrail.core.script import Event
+from dicetrail.core.walks import Walks
+from tests.core.test_games import game, points
+from tests.core.test_laws import DICE, GAMES, INPUTS, built, played
+
+
+class TestAnswering(unittest.TestCase):
+    @given(GAMES, DICE, INPUTS, st.sampled_from(Intent))
+    def test_what_is_done_for_the_player_comes_out_as_intended(self, game, dice, actions, intent):
+        program = built(game)
+        if program is None:
+            return
+        state = played(program, dice, actions)[0][-1].state
+        given_ = next_input(program, state, intent, state.at)
+        if given_ is None:
+            self.assertTrue(
+                state.phase is Phase.ENDED or intent in (Intent.LATE, Intent.PASSED), state.phase
+            )
+            return
+        after = step(program, state, given_.action, given_.at)
+        self.assertNotIn("refused", [print_.what for print_ in after.footprints])
+        if state.phase is not Phase.ASKING:
+            return
+        told = [
+            print_.why
+            for print_ in after.footprints
+            if print_.what in ("checked", "late", "passed")
+        ]
+        words = {"right": "right:", "wrong": "wrong:", "late": "too late", "passed": "passed"}
+        round_is_over = any("time is up" in print_.why for print_ in after.footprints)
+        self.assertTrue(round_is_over or any(words[intent] in why for why in told), told)
+
+    @given(GAMES, DICE)
+    def test_answering_right_comes_to_the_end_of_every_game_that_has_one(self, game, dice):
+        program = built(game)
+        if program is None or program.deal(dice, (), 0, None, 1).length is None:
+            return
+        state = start(program, dice).state
+        for _ in repeat(None, 600):
+            given_ = next_input(program, state, Intent.RIGHT, state.at)
+            if given_ is None:
+                break
+            state = step(program, state, given_.action, given_.at).state
+        goes_round = any(
+            round_.moves.right.to in ("same question", "round") or round_.draw.refill != "never"
+            for round_ in game.rounds
+        )
+        self.assertTrue(goes_round or "go(" in game.script or state.phase is Phase.ENDED)
+
+
+class TestWalks(unittest.TestCase):
+    def test_a_walk_is_settling_outcome_by_outcome(self):
+        ends = (Ending("Won", "", 30, at_once=True), Ending("Lost", "", None, 0, at_once=True))
+        rules = rules_of(game(points(5, -5, 15), ends))
+        outcomes = (Outcome(Event.WRONG), Outcome(Event.RIGHT))
+        walks = Walks(rules, outcomes)
+        chances = random.Random(3)
+        for _ in range(200):
+            picks = [chances.randrange(2) for _ in range(chances.randrange(9))]
+            tally, ending = rules.first, None
+            for pick in picks:
+                settled = settle(rules, tally, outcomes[pick])
+                tally, ending = settled.tally, settled.ending
+                if ending is not None:
+                    break
+            point = walks.walk(picks)
+            if ending is not None:
+                self.assertEqual(point, -1 - ending)
+            else:
+                self.assertEqual(walks.tally(point).counters, tally.counters)
