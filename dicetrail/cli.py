@@ -46,7 +46,7 @@ def serve(
     data: Data = DEFAULT_DATA,
     host: Annotated[str, typer.Option(help="The address to listen on.")] = "127.0.0.1",
     port: Annotated[int, typer.Option(min=0, max=65535, help="0 takes any free port.")] = 8000,
-    demo: Annotated[bool, typer.Option(help="Put the demo game into the store first.")] = False,
+    demo: Annotated[bool, typer.Option(help="Put the demo games into the store first.")] = False,
 ) -> None:
     """Start the workbench and print its address."""
     if not (SITE / "index.html").is_file():
@@ -55,7 +55,7 @@ def serve(
     listener = _listen(host, port)
     database = Database(data)
     if demo and load_demo(database, datetime.now(UTC)):
-        console.print("The demo game, Harvest Supper, is on the shelf.")
+        console.print("The demo, six games of the Quillbrook Allotment Society, is on the shelf.")
     port = listener.getsockname()[1]
     console.print(f"Dice Trail is at [bold]http://{host}:{port}[/bold]  (Ctrl+C stops it)")
     server = uvicorn.Server(uvicorn.Config(create_app(database), log_level="warning"))

@@ -10,6 +10,7 @@ program from a game and its packs, start a run, step it, or replay it from its i
 """
 
 from dicetrail.core.answering import Intent, next_input
+from dicetrail.core.changes import changes_between
 from dicetrail.core.checking import Checked, Fold, Given, Verdict, check_choice, fold_steps, tidy
 from dicetrail.core.comparing import Comparison, compare
 from dicetrail.core.dice import HIGHEST_DICE, stream
@@ -53,7 +54,7 @@ from dicetrail.core.footprints import Change, Fact, Footprint, Stop, What
 from dicetrail.core.packs import RowFault, pack_faults, preview
 from dicetrail.core.problems import GameProblems, Problem, Severity
 from dicetrail.core.program import Program, build, check, length_of_round, question_of, spot
-from dicetrail.core.recipes import first_game
+from dicetrail.core.recipes import RECIPES, first_game, recipe
 from dicetrail.core.run import (
     Action,
     Answer,
@@ -91,6 +92,7 @@ __all__ = [
     "HIGHEST_DICE",
     "ONE_POINT_EACH",
     "PLAIN",
+    "RECIPES",
     "Action",
     "After",
     "Answer",
@@ -164,6 +166,7 @@ __all__ = [
     "Way",
     "What",
     "build",
+    "changes_between",
     "check",
     "check_choice",
     "compare",
@@ -176,6 +179,7 @@ __all__ = [
     "pack_faults",
     "preview",
     "question_of",
+    "recipe",
     "replay",
     "right_places",
     "rules_of",

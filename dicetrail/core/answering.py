@@ -40,7 +40,7 @@ def next_input(program: Program, state: State, intent: Intent, at: int) -> Input
     if intent is Intent.PASSED:
         return Input(Pass(), at) if round_of(program, state).ask.passing else None
     answer = _right(program, state) if intent is Intent.RIGHT else _wrong(program, state)
-    left = state.clocks.soonest
+    left = state.clocks.question
     thinking = _THINKING_MS if left is None else min(_THINKING_MS, max(0, left // 2))
     return Input(answer, max(at, state.at + thinking))
 

@@ -1,57 +1,88 @@
-"""The demo: the Quillbrook Allotment Society's Harvest Supper, an invented occasion.
+"""The demo: the Quillbrook Allotment Society and its Harvest Supper, all invented.
 
-Its questions are loaded by the same reader as a maker's own file. Loading it twice changes
-nothing, and it never touches what a maker has made.
+Its questions are loaded by the same readers as a maker's own files. Loading it twice
+changes nothing, and it never touches what a maker has made.
 """
 
+from collections.abc import Mapping
 from datetime import datetime
 from pathlib import Path
 
-from dicetrail.core import Draw, Ending, Game, Pack, Round
-from dicetrail.files import read_questions
-from dicetrail.store import Database, NotFound
+from sqlalchemy.orm import Session
+
+from dicetrail.core import Game, Pack
+from dicetrail.demo import games
+from dicetrail.demo.games import HARVEST_SUPPER
+from dicetrail.demo.media import LEAVES, SOUNDS
+from dicetrail.files import medium, read_questions
+from dicetrail.store import Database, NotFound, PackSource
 from dicetrail.store.games import add_game, newest_game
-from dicetrail.store.packs import add_pack
+from dicetrail.store.media import keep_medium
+from dicetrail.store.packs import add_pack, newest_pack
 from dicetrail.web.loading import pack_source
 
 DATA = Path(__file__).parent / "data"
-GAME_ID = "harvest-supper"
-PACK_ID = "harvest-supper-questions"
 
-RULES = """\
-score = 0
+GAMES: Mapping[str, Game] = {
+    "slug-patrol": games.SLUG_PATROL,
+    "leaf-shapes": games.LEAF_SHAPES,
+    "shed-words": games.SHED_WORDS,
+    "root-leaf-or-fruit": games.ROOT_LEAF_OR_FRUIT,
+    "seed-sums": games.SEED_SUMS,
+    "harvest-supper": HARVEST_SUPPER,
+}
+"""By identifier; the last one stands first on the shelf."""
 
-def right():
-    score += 3
-
-def wrong():
-    score -= 1
-"""
-
-HARVEST_SUPPER = Game(
-    title="Harvest Supper",
-    rounds=(Round("Supper questions", (PACK_ID,), draw=Draw(count=10)),),
-    endings=(
-        Ending("Golden Marrow", "A perfect basket. The Society rises from its benches.", 30),
-        Ending("Best in Show", "A fine table. Only the judge's own onions beat you.", 22, 29),
-        Ending("Good Neighbour", "You know your beds. Come and weed ours.", 10, 21),
-        Ending("New Plot", "You have the ground; now for some seeds.", 0, 9),
-        Ending("Slug's Friend", "The slugs of Quillbrook send their thanks.", None, -1),
-    ),
-    script=RULES,
-)
+_FILES = {
+    games.SUPPER_PACK: ("Harvest Supper questions", "harvest-supper.tsv"),
+    games.WORDS_PACK: ("Shed words", "shed-words.tsv"),
+    games.SLUGS_PACK: ("Slug Patrol questions", "slug-patrol.tsv"),
+}
 
 
 def load_demo(database: Database, now: datetime) -> bool:
-    """Put the demo into a store. Returns whether it was not there before."""
+    """Put into a store what it lacks of the demo. Returns whether anything was put there."""
     with database.writing() as session:
-        try:
-            newest_game(session, GAME_ID)
-        except NotFound:
-            file = DATA / "harvest-supper.tsv"
-            reading = read_questions(file.read_bytes())
-            pack = Pack("Harvest Supper questions", reading.questions)
-            add_pack(session, pack, pack_source(file.name, reading), now, PACK_ID)
-            add_game(session, HARVEST_SUPPER, now, GAME_ID)
-            return True
-    return False
+        lacking = [name for name in GAMES if not _is_there(session, name)]
+        if lacking:
+            _load_packs(session, now)
+        for name in lacking:
+            add_game(session, GAMES[name], now, name)
+    return bool(lacking)
+
+
+def _is_there(session: Session, game_id: str) -> bool:
+    try:
+        newest_game(session, game_id)
+    except NotFound:
+        return False
+    return True
+
+
+def _load_packs(session: Session, now: datetime) -> None:
+    for name, (title, file) in _FILES.items():
+        reading = read_questions((DATA / file).read_bytes())
+        _keep(session, Pack(title, reading.questions), pack_source(file, reading), now, name, {})
+    source = PackSource("leaf-shapes.zip", "drawings and sounds of the demo", None, 0, ())
+    found = {name: medium(name, content) for name, content in (LEAVES | SOUNDS).items()}
+    for made in found.values():
+        keep_medium(session, made.digest, made.media_type, made.content)
+    digests = {name: made.digest for name, made in found.items()}
+    _keep(session, games.leaf_pack(), source, now, games.LEAVES_PACK, digests)
+
+
+def _keep(
+    session: Session,
+    pack: Pack,
+    source: PackSource,
+    now: datetime,
+    name: str,
+    media: Mapping[str, str],
+) -> None:
+    try:
+        newest_pack(session, name)
+    except NotFound:
+        add_pack(session, pack, source, now, name, media)
+
+
+__all__ = ["DATA", "GAMES", "HARVEST_SUPPER", "load_demo"]

@@ -44,8 +44,30 @@ def game_revision(session: Session, game_id: str, number: int) -> GameRevision:
     return found
 
 
+def game_revisions(session: Session, game_id: str) -> list[GameRevision]:
+    """Every revision of a game, the newest first. Raises NotFound."""
+    found = list(
+        session.scalars(
+            select(GameRevision)
+            .where(GameRevision.game_id == game_id)
+            .order_by(GameRevision.number.desc())
+        )
+    )
+    if not found:
+        raise NotFound("game", game_id)
+    return found
+
+
+def delete_game(session: Session, game_id: str, now: datetime | None) -> None:
+    """Take a game off the shelf, or with None put it back. Raises NotFound."""
+    game = session.get(GameRow, game_id)
+    if game is None:
+        raise NotFound("game", game_id)
+    game.deleted_at = now
+
+
 def newest_games(session: Session) -> list[GameRevision]:
-    """The newest revision of every game, the last saved first."""
+    """The newest revision of every game on the shelf, the last saved first."""
     newest = (
         select(GameRevision.game_id, func.max(GameRevision.number).label("number"))
         .group_by(GameRevision.game_id)
@@ -59,6 +81,8 @@ def newest_games(session: Session) -> list[GameRevision]:
                 (GameRevision.game_id == newest.c.game_id)
                 & (GameRevision.number == newest.c.number),
             )
+            .join(GameRow, GameRow.id == GameRevision.game_id)
+            .where(GameRow.deleted_at.is_(None))
             .order_by(GameRevision.saved_at.desc(), GameRevision.game_id)
         )
     )

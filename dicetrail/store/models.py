@@ -89,6 +89,8 @@ class GameRow(Base):
 
     id: Mapped[str] = mapped_column(String(80), primary_key=True)
     made_at: Mapped[datetime] = mapped_column(UtcTime)
+    deleted_at: Mapped[datetime | None] = mapped_column(UtcTime)
+    """When it was taken off the shelf; nothing of it is lost."""
 
 
 class GameRevision(Base):

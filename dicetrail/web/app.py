@@ -8,7 +8,7 @@ from starlette.middleware.gzip import GZipMiddleware
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 
 from dicetrail.store import Database
-from dicetrail.web import games, language, loads, packs, play, runs
+from dicetrail.web import gamefiles, games, language, loads, packs, play, runs
 from dicetrail.web.boundary import Health
 from dicetrail.web.errors import ERROR_RESPONSES, explain_errors
 from dicetrail.web.guards import BodyLimit, StrictHeaders
@@ -43,7 +43,7 @@ def create_app(
     app.add_middleware(GZipMiddleware, minimum_size=1024)
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=list(hosts))
     app.add_middleware(StrictHeaders)
-    for module in (games, language, loads, packs, runs, play):
+    for module in (games, gamefiles, language, loads, packs, runs, play):
         app.include_router(module.router)
     app.include_router(packs.templates)
     app.include_router(packs.media)

@@ -179,10 +179,27 @@ class GameView(BaseModel):
     packs: list[PackCard]
 
 
+class RecipeCard(BaseModel):
+    """A small whole game to begin from."""
+
+    name: str
+    words: str
+
+
+class RevisionCard(BaseModel):
+    """One save of a game, and what it changed, in words."""
+
+    number: int
+    saved_at: datetime
+    changes: tuple[str, ...]
+
+
 class NewGame(BaseModel):
     """A game to be made."""
 
     title: Title
+    recipe: Annotated[str, Field(max_length=80)] = ""
+    """The recipe it begins from; the plainest if there is none of that name."""
     packs: Annotated[tuple[str, ...], Field(max_length=50)] = ()
 
 

@@ -1,25 +1,36 @@
 """Games: the shelf's list, one game, its saves, its draw, and answers tried on it."""
 
 from collections.abc import Iterable
+from dataclasses import replace
 from typing import Annotated
 
 from fastapi import APIRouter, Query
 from sqlalchemy.orm import Session
 
 from dicetrail.core import (
+    RECIPES,
     DrawnQuestion,
     Game,
     Program,
     Severity,
+    changes_between,
     check,
     draw_list,
-    first_game,
     fold_steps,
+    recipe,
     right_places,
     spot,
 )
 from dicetrail.store import NotFound
-from dicetrail.store.games import add_game, newest_game, newest_games, revise_game
+from dicetrail.store.games import (
+    add_game,
+    delete_game,
+    game_revision,
+    game_revisions,
+    newest_game,
+    newest_games,
+    revise_game,
+)
 from dicetrail.store.models import GameRevision, PackRevision
 from dicetrail.store.packs import newest_packs
 from dicetrail.store.runs import last_answered_run
@@ -29,6 +40,8 @@ from dicetrail.web.boundary import (
     GameSave,
     GameView,
     NewGame,
+    RecipeCard,
+    RevisionCard,
     RunCard,
     Trial,
     TrialView,
@@ -40,6 +53,7 @@ from dicetrail.web.shelf import PackNumbers, Shelf
 router = APIRouter(prefix="/api/games", tags=["games"])
 
 ROLLS = 1000
+MOST_REVISIONS = 200
 
 RoundNumber = Annotated[int, Query(ge=0, alias="round")]
 
@@ -56,14 +70,21 @@ def make_game(new: NewGame, shelf: SharedShelf, now: Now) -> GameView:
     """Make a game that plays the packs given, or that waits for its first questions."""
     with shelf.database.writing() as session:
         questions = sum(pack.question_count for pack in newest_packs(session, new.packs))
-        made = add_game(session, first_game(new.title.strip(), new.packs, questions), now)
-    return _view(shelf, made.game_id)
+        game = recipe(new.recipe).make(new.title.strip(), new.packs, questions)
+        made = add_game(session, game, now)
+    return game_view(shelf, made.game_id)
+
+
+@router.get("/recipes", tags=["recipes"])
+def list_recipes() -> list[RecipeCard]:
+    """The small whole games a new one can begin from."""
+    return [RecipeCard(name=found.name, words=found.words) for found in RECIPES]
 
 
 @router.get("/{game_id}")
 def show_game(game_id: str, shelf: SharedShelf) -> GameView:
     """One game as it now stands."""
-    return _view(shelf, game_id)
+    return game_view(shelf, game_id)
 
 
 @router.put("/{game_id}")
@@ -71,7 +92,56 @@ def save_game(game_id: str, save: GameSave, shelf: SharedShelf, now: Now) -> Gam
     """Keep a new revision. Refused if another was saved since the one it was made from."""
     with shelf.database.writing() as session:
         revise_game(session, game_id, save.revision, save.document, now)
-    return _view(shelf, game_id)
+    return game_view(shelf, game_id)
+
+
+@router.post("/{game_id}/copies", status_code=201)
+def copy_game(game_id: str, shelf: SharedShelf, now: Now) -> GameView:
+    """Make another game like this one."""
+    with shelf.database.writing() as session:
+        document = newest_game(session, game_id).document
+        made = add_game(session, replace(document, title=f"{document.title} copy"), now)
+    return game_view(shelf, made.game_id)
+
+
+@router.delete("/{game_id}", status_code=204)
+def remove_game(game_id: str, shelf: SharedShelf, now: Now) -> None:
+    """Take a game off the shelf. It can be put back, with all its revisions and runs."""
+    with shelf.database.writing() as session:
+        delete_game(session, game_id, now)
+
+
+@router.post("/{game_id}/return")
+def return_game(game_id: str, shelf: SharedShelf) -> GameView:
+    """Put a game back on the shelf."""
+    with shelf.database.writing() as session:
+        delete_game(session, game_id, None)
+    return game_view(shelf, game_id)
+
+
+@router.get("/{game_id}/revisions")
+def list_revisions(game_id: str, shelf: SharedShelf) -> list[RevisionCard]:
+    """Every save of a game, the newest first, and what it changed."""
+    with shelf.database.reading() as session:
+        found = game_revisions(session, game_id)[:MOST_REVISIONS]
+        olds = [older.document for older in found[1:]]
+        return [
+            RevisionCard(
+                number=revision.number,
+                saved_at=revision.saved_at,
+                changes=changes_between(olds[place], revision.document)
+                if place < len(olds)
+                else (),
+            )
+            for place, revision in enumerate(found)
+        ]
+
+
+@router.get("/{game_id}/revisions/{number}")
+def show_revision(game_id: str, number: int, shelf: SharedShelf) -> Game:
+    """A game as it was saved once."""
+    with shelf.database.reading() as session:
+        return game_revision(session, game_id, number).document
 
 
 @router.get("/{game_id}/draw")
@@ -114,10 +184,10 @@ def round_in(program: Program, number: int) -> int:
 
 def pack_numbers(session: Session, document: Game) -> PackNumbers:
     """The numbers of the newest revisions of the packs a game draws from."""
-    return _numbers(_packs_of(session, document))
+    return _numbers(packs_of(session, document))
 
 
-def _packs_of(session: Session, document: Game) -> list[PackRevision]:
+def packs_of(session: Session, document: Game) -> list[PackRevision]:
     """The newest revisions of the packs a game draws from, as far as they are there."""
     wanted = {name for round_ in document.rounds for name in round_.packs}
     return newest_packs(session, wanted)
@@ -135,10 +205,10 @@ def newest_program(shelf: Shelf, game_id: str) -> Program:
     return shelf.program(game_id, game.number, packs)
 
 
-def _view(shelf: Shelf, game_id: str) -> GameView:
+def game_view(shelf: Shelf, game_id: str) -> GameView:
     with shelf.database.reading() as session:
         game = newest_game(session, game_id)
-        packs = _packs_of(session, game.document)
+        packs = packs_of(session, game.document)
         examined = shelf.examined(game_id, game.number, _numbers(packs))
         return GameView(
             id=game_id,

@@ -78,7 +78,7 @@ class StrictHeaders:
 
 
 def _limit(path: str) -> int:
-    if path == "/api/loads" or path.endswith("/media"):
+    if path in ("/api/loads", "/api/game-files") or path.endswith("/media"):
         return _UPLOAD
     if path.startswith("/api/packs"):
         return _PACK

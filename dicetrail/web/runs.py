@@ -21,7 +21,7 @@ from dicetrail.web.shelf import Shelf
 
 router = APIRouter(prefix="/api/runs", tags=["runs"])
 
-_MOST_STEPS = 4000
+_MOST_STEPS = 1500
 """So many steps are played on the player's behalf at once, at most."""
 
 

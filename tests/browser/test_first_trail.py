@@ -179,7 +179,9 @@ class TestFirstTrail(BrowserTest):
     def test_the_play_page_on_a_phone_goes_on_after_a_reload(self):
         resize(self.driver, 360, 740)
         self.addCleanup(resize, self.driver, 1280, 800)
-        self.open("/play/harvest-supper")
+        packs = ["harvest-supper-questions"]
+        made = self.server.http.post("/api/games", json={"title": "Mine", "packs": packs}).json()
+        self.open(f"/play/{made['id']}")
         self.begin()
         self.assertEqual(
             self.driver.execute_script("return document.documentElement.scrollWidth"), 360

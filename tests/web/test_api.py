@@ -8,7 +8,7 @@ from tempfile import TemporaryDirectory
 
 from fastapi.testclient import TestClient
 
-from dicetrail.demo import DATA, load_demo
+from dicetrail.demo import DATA, GAMES, load_demo
 from dicetrail.files import MOST_BYTES, WRITERS
 from dicetrail.store import Database
 from dicetrail.web import create_app
@@ -16,6 +16,7 @@ from dicetrail.web.loading import MOST_WAITING
 from tests.files.samples import archive, svg
 
 GAME = "/api/games/harvest-supper"
+DEMO_PACKS = 4
 
 
 class ApiTest(unittest.TestCase):
@@ -80,13 +81,15 @@ class ApiTest(unittest.TestCase):
 
 class TestGames(ApiTest):
     def test_the_shelf_tells_the_last_playtest(self):
-        (card,) = self.get("/api/games")
+        card = self.get("/api/games")[0]
+        self.assertEqual(card["id"], "harvest-supper")
         self.assertEqual(
             (card["round_count"], card["ending_count"], card["last_run"]), (1, 5, None)
         )
         run = self.post("/api/runs", game_id="harvest-supper", dice=5)
         self.input(self.input(run, action="begin"), action="answer", value=1)
-        (card,) = self.get("/api/games")
+        card = self.get("/api/games")[0]
+        self.assertEqual(card["id"], "harvest-supper")
         self.assertEqual(card["last_run"]["dice"], 5)
         self.assertIsNone(card["last_run"]["ending"])
 
@@ -160,7 +163,7 @@ class TestLoads(ApiTest):
         load = self.post(f"{address}/look", plan=load["plan"], mended=mended)
         self.assertEqual((load["question_count"], load["refused_count"]), (4, 6))
         self.assertEqual(self.get(address), load)
-        self.assertEqual(self.count_packs(), 1, "nothing is written before it is taken")
+        self.assertEqual(self.count_packs(), DEMO_PACKS, "nothing is written before it is taken")
         progress = self.take(load)
         self.assertEqual(progress["stage"], "done")
         pack = self.get(f"/api/packs/{progress['pack_id']}")
@@ -208,7 +211,7 @@ class TestLoads(ApiTest):
         failed = self.take(load)
         self.assertEqual(failed["stage"], "failed")
         self.assertIn("no row of it is a question", failed["problem"]["what"])
-        self.assertEqual(self.count_packs(), 1)
+        self.assertEqual(self.count_packs(), DEMO_PACKS)
 
     def test_a_file_is_taken_once_and_the_oldest_that_waits_is_forgotten(self):
         load = self.bring(b"Which?,a,b\n").json()
@@ -230,7 +233,7 @@ class TestLoads(ApiTest):
         for thread in threading.enumerate():
             if thread is not threading.current_thread() and not thread.daemon:
                 thread.join(10)
-        self.assertEqual(self.count_packs(), 1)
+        self.assertEqual(self.count_packs(), DEMO_PACKS)
 
     def test_packs_and_templates_are_saved_in_every_format_and_load_again(self):
         for ending in WRITERS:
@@ -286,6 +289,85 @@ class TestMedia(ApiTest):
         self.assertEqual(self.take(load, **target)["stage"], "done")
         self.assertEqual(self.get(f"/api/packs/{pack_id}")["question_count"], 31)
         self.assert_problem(self.http.get("/api/media/none"), 404, "no picture or sound")
+
+
+class TestShelfMoves(ApiTest):
+    def test_every_recipe_makes_a_game_that_plays_with_a_pack(self):
+        for recipe in self.get("/api/games/recipes"):
+            with self.subTest(recipe=recipe["name"]):
+                packs = ["harvest-supper-questions"]
+                game = self.post("/api/games", title="R", packs=packs, recipe=recipe["name"])
+                self.assertEqual(game["problems"], [])
+                run = self.post("/api/runs", game_id=game["id"], dice=3)
+                wanted = {"seen": 0, "at": 0, "intent": "right", "questions": None}
+                played = self.post(f"/api/runs/{run['id']}/outcomes", **wanted)
+                table = self.table(played)
+                self.assertTrue(table["ending"] or game["document"]["rounds"][0]["seconds"])
+
+    def test_a_game_is_copied_taken_off_the_shelf_and_put_back(self):
+        titles = [card["title"] for card in self.get("/api/games")]
+        copy = self.post(f"{GAME}/copies")
+        self.assertEqual(copy["document"]["title"], "Harvest Supper copy")
+        self.assertEqual(self.http.delete(f"/api/games/{copy['id']}").status_code, 204)
+        self.assertEqual([card["title"] for card in self.get("/api/games")], titles)
+        back = self.post(f"/api/games/{copy['id']}/return")
+        self.assertEqual(back["document"], copy["document"])
+        self.assertEqual(len(self.get("/api/games")), len(titles) + 1)
+        self.assert_problem(self.http.delete("/api/games/nobody"), 404, "no game")
+
+    def test_revisions_are_told_in_words_and_read_again(self):
+        game = self.get(GAME)
+        document = game["document"]
+        document["script"] = document["script"].replace("lives = 3", "lives = 2")
+        document["rounds"][0]["ask"]["seconds"] = 30
+        document["endings"].append({"title": "More", "verdict": "Even more."})
+        self.http.put(GAME, json=game)
+        newest, first = self.get(f"{GAME}/revisions")
+        self.assertEqual(
+            newest["changes"],
+            [
+                "rules: lives 3 → 2",
+                "round 1, ask, seconds 20 → 30",
+                "ending “More” added",
+            ],
+        )
+        self.assertEqual((first["number"], first["changes"]), (1, []))
+        before = self.get(f"{GAME}/revisions/1")
+        self.assertIn("lives = 3", before["script"])
+        self.assert_problem(self.http.get(f"{GAME}/revisions/9"), 404, "no game revision")
+
+    def test_a_game_file_goes_out_and_comes_in_with_everything(self):
+        saved = self.http.get("/api/games/leaf-shapes/file")
+        self.assertIn("leaf-shapes.json", saved.headers["content-disposition"])
+        made = self.http.post("/api/game-files", files={"file": ("g.json", saved.content)}).json()
+        self.assertNotEqual(made["id"], "leaf-shapes")
+        self.assertEqual(made["problems"], [])
+        old, new = (self.get(f"/api/games/{name}") for name in ("leaf-shapes", made["id"]))
+        self.assertEqual(new["packs"][0]["media"], old["packs"][0]["media"])
+        self.assertEqual(
+            self.http.get(f"/api/games/{made['id']}/draw?dice=5").json()[0]["prompt"],
+            self.http.get("/api/games/leaf-shapes/draw?dice=5").json()[0]["prompt"],
+        )
+        count = len(self.get("/api/games"))
+        broken = saved.content.replace(b'"seconds": 15', b'"seconds": "x"')
+        refused = self.http.post("/api/game-files", files={"file": ("g.json", broken)})
+        self.assert_problem(refused, 409, "seconds")
+        self.assertEqual(len(self.get("/api/games")), count)
+
+    def test_every_demo_game_plays_to_an_ending_right_and_wrong(self):
+        for name in GAMES:
+            for intent in ("right", "wrong"):
+                with self.subTest(game=name, intent=intent):
+                    run = self.post("/api/runs", game_id=name, dice=11)
+                    wanted = {"seen": 0, "at": 0, "intent": intent, "questions": None}
+                    played = self.post(f"/api/runs/{run['id']}/outcomes", **wanted)
+                    self.assertTrue(self.table(played)["ending"]["title"])
+            self.assertEqual(self.get(f"/api/games/{name}")["problems"], [])
+
+    def test_the_language_of_the_rules_is_told(self):
+        names = {entry["name"]: entry for entry in self.get("/api/language")}
+        self.assertEqual(names["seconds_left"]["kind"], "fact")
+        self.assertEqual(names["cue"]["insert"], 'cue("…")')
 
 
 class TestPackEdits(ApiTest):
@@ -347,7 +429,7 @@ class TestRuns(ApiTest):
             run = self.input(run, action="continue")
             steps += run["steps"]
         self.assertEqual(self.table(run)["ending"]["title"], "Golden Marrow")
-        self.assertEqual(self.table(run)["score"], 30)
+        self.assertEqual(self.table(run)["score"], 60)
         again = self.get(f"/api/runs/{run['id']}")
         self.assertEqual(again["steps"], steps)
         times = [footprint["at"] for step in steps for footprint in step["footprints"]]
@@ -363,10 +445,11 @@ class TestRuns(ApiTest):
             return self.table(run)
 
         self.assertEqual(play_on("right", 3)["right_count"], 3)
-        self.assertEqual(play_on("wrong", 2)["asked_count"], 5)
-        late = {"seen": run["seen"], "at": 0, "intent": "late", "questions": 1}
+        self.assertEqual(play_on("wrong", 1)["asked_count"], 4)
+        self.assertEqual(play_on("late", 1)["feedback"]["result"], "late")
+        passed = {"seen": run["seen"], "at": 0, "intent": "passed", "questions": 1}
         self.assert_problem(
-            self.http.post(f"/api/runs/{run['id']}/outcomes", json=late), 409, "no clock"
+            self.http.post(f"/api/runs/{run['id']}/outcomes", json=passed), 409, "not allow"
         )
         whole = self.get(f"/api/runs/{run['id']}")
         inputs = [{"action": step["action"], "at": step["at"]} for step in whole["steps"][1:5]]

@@ -24,8 +24,9 @@ class TestServe(unittest.TestCase):
             game["document"]["title"] = "Changed"
             server.http.put("/api/games/harvest-supper", json=game)
         with Server(self.data, "--demo") as server:
-            titles = {game["title"] for game in server.http.get("/api/games").json()}
-        self.assertEqual(titles, {"Mine", "Changed"})
+            titles = [game["title"] for game in server.http.get("/api/games").json()]
+        self.assertEqual(titles[:2], ["Changed", "Mine"])
+        self.assertEqual(len(titles), 7)
 
     def test_a_port_that_is_taken_is_told_with_how_to_choose_another(self):
         with Server(self.data) as server:

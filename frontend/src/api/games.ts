@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, given } from "./client";
+import { api, ApiError, formOf, given } from "./client";
 import type { Game, NewGame } from "./schema";
 
 export function useGames() {
@@ -24,6 +24,58 @@ export function useMakeGame() {
       void queries.invalidateQueries({ queryKey: ["games"], exact: true });
     },
   });
+}
+
+export function useRecipes() {
+  return useQuery({ queryKey: ["recipes"], queryFn: () => given(api.GET("/api/games/recipes")), staleTime: Infinity });
+}
+
+/** Every save of a game, the newest first. */
+export function useRevisions(gameId: string, revision: number) {
+  return useQuery({
+    queryKey: ["revisions", gameId, revision],
+    queryFn: () => given(api.GET("/api/games/{game_id}/revisions", { params: { path: { game_id: gameId } } })),
+  });
+}
+
+export function showRevision(gameId: string, number: number) {
+  return given(
+    api.GET("/api/games/{game_id}/revisions/{number}", { params: { path: { game_id: gameId, number } } }),
+  );
+}
+
+/** Copies a game, takes it off the shelf, or puts it back. */
+export function useShelfMoves() {
+  const queries = useQueryClient();
+  const again = () => queries.invalidateQueries({ queryKey: ["games"], exact: true });
+  const params = (gameId: string) => ({ params: { path: { game_id: gameId } } });
+  return {
+    copy: useMutation({
+      mutationFn: (gameId: string) => given(api.POST("/api/games/{game_id}/copies", params(gameId))),
+      onSuccess: again,
+    }),
+    remove: useMutation({
+      mutationFn: async (gameId: string) => {
+        const { error } = await api.DELETE("/api/games/{game_id}", params(gameId));
+        if (error) throw new ApiError(error);
+      },
+      onSuccess: again,
+    }),
+    putBack: useMutation({
+      mutationFn: (gameId: string) => given(api.POST("/api/games/{game_id}/return", params(gameId))),
+      onSuccess: again,
+    }),
+    load: useMutation({
+      mutationFn: (file: File) =>
+        given(
+          api.POST("/api/game-files", {
+            body: { file: "" },
+            bodySerializer: () => formOf("file", file),
+          }),
+        ),
+      onSuccess: again,
+    }),
+  };
 }
 
 export function saveGame(gameId: string, revision: number, document: Game) {

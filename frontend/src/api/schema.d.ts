@@ -28,6 +28,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/games/recipes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Recipes
+         * @description The small whole games a new one can begin from.
+         */
+        get: operations["list_recipes_api_games_recipes_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/games/{game_id}": {
         parameters: {
             query?: never;
@@ -45,6 +65,90 @@ export interface paths {
          * @description Keep a new revision. Refused if another was saved since the one it was made from.
          */
         put: operations["save_game_api_games__game_id__put"];
+        post?: never;
+        /**
+         * Remove Game
+         * @description Take a game off the shelf. It can be put back, with all its revisions and runs.
+         */
+        delete: operations["remove_game_api_games__game_id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Copy Game
+         * @description Make another game like this one.
+         */
+        post: operations["copy_game_api_games__game_id__copies_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/return": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Return Game
+         * @description Put a game back on the shelf.
+         */
+        post: operations["return_game_api_games__game_id__return_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/revisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Revisions
+         * @description Every save of a game, the newest first, and what it changed.
+         */
+        get: operations["list_revisions_api_games__game_id__revisions_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/revisions/{number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Revision
+         * @description A game as it was saved once.
+         */
+        get: operations["show_revision_api_games__game_id__revisions__number__get"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -106,6 +210,46 @@ export interface paths {
          * @description The verdict on each answer to the first question these dice bring.
          */
         post: operations["try_answers_api_games__game_id__trial_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/game-files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Load Game
+         * @description Make a game, and packs of its own, from a game file. Nothing is kept unless all fits.
+         */
+        post: operations["load_game_api_game_files_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Save Game File
+         * @description The game with everything in it, as a game file.
+         */
+        get: operations["save_game_file_api_games__game_id__file_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -720,6 +864,11 @@ export interface components {
             /** Encoding */
             encoding?: string | null;
             separator?: components["schemas"]["Separator"] | null;
+        };
+        /** Body_load_game_api_game_files_post */
+        Body_load_game_api_game_files_post: {
+            /** File */
+            file: string;
         };
         /**
          * Cell
@@ -1426,6 +1575,11 @@ export interface components {
             /** Title */
             title: string;
             /**
+             * Recipe
+             * @default
+             */
+            recipe: string;
+            /**
              * Packs
              * @default []
              */
@@ -1833,6 +1987,16 @@ export interface components {
             action: "quit";
         };
         /**
+         * RecipeCard
+         * @description A small whole game to begin from.
+         */
+        RecipeCard: {
+            /** Name */
+            name: string;
+            /** Words */
+            words: string;
+        };
+        /**
          * Refill
          * @description Whether a question that was asked can come again.
          * @enum {string}
@@ -1887,6 +2051,21 @@ export interface components {
          * @enum {string}
          */
         Reveal: "never" | "last try" | "always";
+        /**
+         * RevisionCard
+         * @description One save of a game, and what it changed, in words.
+         */
+        RevisionCard: {
+            /** Number */
+            number: number;
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+            /** Changes */
+            changes: string[];
+        };
         /**
          * Role
          * @description What a column holds.
@@ -2382,6 +2561,7 @@ export type BodyAddMediaApiPacksPackIdMediaPost = components['schemas']['Body_ad
 export type BodyBringApiLoadsPost = components['schemas']['Body_bring_api_loads_post'];
 export type BodyBringMediaApiLoadsLoadIdMediaPost = components['schemas']['Body_bring_media_api_loads__load_id__media_post'];
 export type BodyGuessAgainApiLoadsLoadIdGuessPost = components['schemas']['Body_guess_again_api_loads__load_id__guess_post'];
+export type BodyLoadGameApiGameFilesPost = components['schemas']['Body_load_game_api_game_files_post'];
 export type Cell = components['schemas']['Cell'];
 export type Change = components['schemas']['Change'];
 export type Check = components['schemas']['Check'];
@@ -2448,11 +2628,13 @@ export type ProblemDetails = components['schemas']['ProblemDetails'];
 export type Question = components['schemas']['Question'];
 export type QuestionShown = components['schemas']['QuestionShown'];
 export type Quit = components['schemas']['Quit'];
+export type RecipeCard = components['schemas']['RecipeCard'];
 export type Refill = components['schemas']['Refill'];
 export type Refusal = components['schemas']['Refusal'];
 export type RefusedRow = components['schemas']['RefusedRow'];
 export type Result = components['schemas']['Result'];
 export type Reveal = components['schemas']['Reveal'];
+export type RevisionCard = components['schemas']['RevisionCard'];
 export type Role = components['schemas']['Role'];
 export type Round = components['schemas']['Round'];
 export type RoundOffered = components['schemas']['RoundOffered'];
@@ -2547,6 +2729,35 @@ export interface operations {
             };
         };
     };
+    list_recipes_api_games_recipes_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecipeCard"][];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     show_game_api_games__game_id__get: {
         parameters: {
             query?: never;
@@ -2600,6 +2811,160 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["GameView"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    remove_game_api_games__game_id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    copy_game_api_games__game_id__copies_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GameView"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    return_game_api_games__game_id__return_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GameView"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    list_revisions_api_games__game_id__revisions_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RevisionCard"][];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    show_revision_api_games__game_id__revisions__number__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Game"];
                 };
             };
             /** @description What went wrong, and how to mend it */
@@ -2704,6 +3069,68 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["TrialView"];
                 };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    load_game_api_game_files_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_load_game_api_game_files_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GameView"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    save_game_file_api_games__game_id__file_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description What went wrong, and how to mend it */
             default: {

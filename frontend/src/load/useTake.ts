@@ -38,7 +38,7 @@ export function useTake(load: LoadView, gameId: string | null): Take {
       void navigate(`/game/${gameId}/load`);
     } else if (target.into === "new") {
       const pack = await given(api.GET("/api/packs/{pack_id}", { params: { path: { pack_id: packId } } }));
-      const game = await makeGame.mutateAsync({ title: pack.title, packs: [packId] });
+      const game = await makeGame.mutateAsync({ title: pack.title, packs: [packId], recipe: "" });
       void navigate(`/game/${game.id}`);
     } else {
       void navigate("/");

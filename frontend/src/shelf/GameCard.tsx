@@ -1,12 +1,14 @@
-import { Hammer, Play } from "lucide-react";
+import { Copy, Download, Hammer, Play, Trash2 } from "lucide-react";
 import { Link } from "react-router";
 import type { GameCard as Card, RunCard } from "../api/schema";
 import { ago, counted } from "../app/format";
-import { buttonLook } from "../ui/Button";
+import { Button, buttonLook } from "../ui/Button";
 import { TrailPicture } from "./TrailPicture";
 
+type GameCardProps = { game: Card; onCopy: () => void; onRemove: () => void };
+
 /** A game at a glance: its trail, what it holds, its last playtest. */
-export function GameCard({ game }: { game: Card }) {
+export function GameCard({ game, onCopy, onRemove }: GameCardProps) {
   const title = game.title || "A game without a title";
   return (
     <article className="flex w-full flex-col overflow-hidden rounded-xl border border-edge bg-card shadow-sm">
@@ -33,6 +35,22 @@ export function GameCard({ game }: { game: Card }) {
               <Play aria-hidden /> Play
             </Link>
           )}
+          <span className="ml-auto flex">
+            <a
+              href={`/api/games/${game.id}/file`}
+              download
+              aria-label={`Save ${title} as a file`}
+              className={`${buttonLook("quiet")} px-2`}
+            >
+              <Download aria-hidden />
+            </a>
+            <Button look="quiet" className="px-2" aria-label={`Copy ${title}`} onClick={onCopy}>
+              <Copy aria-hidden />
+            </Button>
+            <Button look="quiet" className="px-2" aria-label={`Delete ${title}`} onClick={onRemove}>
+              <Trash2 aria-hidden />
+            </Button>
+          </span>
         </div>
       </div>
     </article>

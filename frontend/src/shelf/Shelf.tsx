@@ -1,14 +1,14 @@
 import { ClipboardPaste, Plus } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { useGames, useMakeGame } from "../api/games";
+import { useGames, useMakeGame, useRecipes, useShelfMoves } from "../api/games";
 import { useBring } from "../api/loads";
 import { usePacks } from "../api/packs";
 import { Page } from "../app/Page";
 import { Button, buttonLook } from "../ui/Button";
 import { Die } from "../ui/Die";
 import { FilePick } from "../ui/FilePick";
-import { ErrorNotice } from "../ui/Notice";
+import { ErrorNotice, Notice } from "../ui/Notice";
 import { useFileDrop } from "../ui/useFileDrop";
 import { GameCard } from "./GameCard";
 import { PackShelf } from "./PackShelf";
@@ -21,11 +21,16 @@ export default function Shelf() {
   const bring = useBring();
   const navigate = useNavigate();
   const open = (game: { id: string }) => void navigate(`/game/${game.id}`);
-  const make = (title: string, packIds: string[]) =>
-    makeGame.mutate({ title, packs: packIds }, { onSuccess: open });
-  const take = (file: File) => bring.mutate(file, { onSuccess: ({ id }) => void navigate(`/load/${id}`) });
-  const isOver = useFileDrop(take);
-  const failure = games.error ?? packs.error ?? makeGame.error ?? bring.error;
+  const moves = useShelfMoves();
+  const [gone, setGone] = useState<{ id: string; title: string }>();
+  const make = (title: string, packIds: string[], recipe = "") =>
+    makeGame.mutate({ title, packs: packIds, recipe }, { onSuccess: open });
+  const take = async (file: File) => {
+    if (isGameFile(file.name, await file.slice(0, 200).text())) moves.load.mutate(file, { onSuccess: open });
+    else bring.mutate(file, { onSuccess: ({ id }) => void navigate(`/load/${id}`) });
+  };
+  const isOver = useFileDrop((file) => void take(file));
+  const failure = games.error ?? packs.error ?? makeGame.error ?? bring.error ?? moves.load.error ?? moves.remove.error ?? moves.copy.error;
   return (
     <Page title="Shelf">
       <header className="border-b border-line bg-card">
@@ -41,20 +46,39 @@ export default function Shelf() {
         <div className="flex flex-wrap items-end justify-between gap-4">
           <h2 className="text-2xl">Games</h2>
           <div className="flex flex-wrap items-center gap-3">
-            <FilePick label="New game from a question file" look="main" busy={bring.isPending} onFile={take} />
+            <FilePick label="New game from a question file" look="main" busy={bring.isPending || moves.load.isPending} onFile={(file) => void take(file)} />
             <Link to="/load/new" className={buttonLook()}>
               <ClipboardPaste aria-hidden /> Paste questions
             </Link>
-            <NewGame onMake={(title) => make(title, [])} />
+            <NewGame onMake={(title, recipe) => make(title, [], recipe)} />
           </div>
         </div>
         <div className="mt-3 space-y-3">
           {failure && <ErrorNotice error={failure} />}
+          {gone && (
+            <Notice>
+              {gone.title} is off the shelf.{" "}
+              <Button
+                className="ml-2"
+                onClick={() => moves.putBack.mutate(gone.id, { onSuccess: () => setGone(undefined) })}
+              >
+                Put it back
+              </Button>
+            </Notice>
+          )}
         </div>
         <ul className="mt-4 grid gap-5 sm:grid-cols-2 lg:grid-cols-3">
           {games.data?.map((game) => (
             <li key={game.id} className="flex">
-              <GameCard game={game} />
+              <GameCard
+                game={game}
+                onCopy={() => moves.copy.mutate(game.id)}
+                onRemove={() =>
+                  moves.remove.mutate(game.id, {
+                    onSuccess: () => setGone({ id: game.id, title: game.title || "The game" }),
+                  })
+                }
+              />
             </li>
           ))}
         </ul>
@@ -69,14 +93,21 @@ export default function Shelf() {
   );
 }
 
-function NewGame({ onMake }: { onMake: (title: string) => void }) {
+/** Whether a dropped file is a game with everything in it, and not a question file. */
+function isGameFile(name: string, head: string): boolean {
+  return name.toLowerCase().endsWith(".json") && /"format"\s*:\s*"dice-trail-game/.test(head);
+}
+
+function NewGame({ onMake }: { onMake: (title: string, recipe: string) => void }) {
   const [title, setTitle] = useState("");
+  const [recipe, setRecipe] = useState("");
+  const recipes = useRecipes();
   return (
     <form
       className="flex gap-2"
       onSubmit={(event) => {
         event.preventDefault();
-        onMake(title.trim() || "Untitled game");
+        onMake(title.trim() || "Untitled game", recipe);
       }}
     >
       <input
@@ -87,8 +118,20 @@ function NewGame({ onMake }: { onMake: (title: string) => void }) {
         onChange={(event) => setTitle(event.target.value)}
         className="min-h-9 w-44 rounded-lg border border-edge bg-card px-3 placeholder:text-soft"
       />
+      <select
+        aria-label="Recipe of the new game"
+        value={recipe}
+        onChange={(event) => setRecipe(event.target.value)}
+        className="min-h-9 max-w-44 rounded-lg border border-edge bg-card px-2"
+      >
+        {recipes.data?.map(({ name, words }) => (
+          <option key={name} value={name} title={words}>
+            {name}
+          </option>
+        ))}
+      </select>
       <Button type="submit">
-        <Plus aria-hidden /> New blank game
+        <Plus aria-hidden /> New game
       </Button>
     </form>
   );

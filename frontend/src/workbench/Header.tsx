@@ -1,4 +1,4 @@
-import { Dices, ExternalLink, Keyboard, RotateCcw, Signpost } from "lucide-react";
+import { Dices, ExternalLink, Keyboard, Redo2, RotateCcw, Signpost, Undo2 } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
@@ -7,6 +7,7 @@ import { counted } from "../app/format";
 import { SAVED_WORDS, type Saving } from "../app/saving";
 import { Button, buttonLook } from "../ui/Button";
 import { Die } from "../ui/Die";
+import { History } from "./History";
 import { roundOf, stopName, stopOf, stopPath } from "./stops";
 import type { Edit } from "./useDraft";
 import type { TableRun } from "./useTableRun";
@@ -17,13 +18,15 @@ type HeaderProps = {
   saving: Saving;
   edit: Edit;
   table: TableRun;
+  undo: (() => void) | undefined;
+  redo: (() => void) | undefined;
   onShortcuts: () => void;
 };
 
 /** The game's name, whether it is saved, the dice, and what the survey found. */
-export function Header({ game, title, saving, edit, table, onShortcuts }: HeaderProps) {
+export function Header({ game, title, saving, edit, table, undo, redo, onShortcuts }: HeaderProps) {
   return (
-    <header className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line bg-card px-4 py-1.5">
+    <header className="flex shrink-0 flex-wrap items-center gap-x-3 gap-y-1 border-b border-line bg-card px-4 py-1.5">
       <Link to="/" aria-label="Back to the shelf" className="rounded-md">
         <Die className="size-8" />
       </Link>
@@ -38,6 +41,15 @@ export function Header({ game, title, saving, edit, table, onShortcuts }: Header
       <p role="status" className={saving.is === "failed" ? "font-semibold text-clay-dark" : "text-soft"}>
         {SAVED_WORDS[saving.is]}
       </p>
+      <span className="flex">
+        <Button look="quiet" className="px-2" aria-label="Undo" disabled={!undo} onClick={undo}>
+          <Undo2 aria-hidden />
+        </Button>
+        <Button look="quiet" className="px-2" aria-label="Redo" disabled={!redo} onClick={redo}>
+          <Redo2 aria-hidden />
+        </Button>
+        <History game={game} edit={edit} />
+      </span>
       <SurveyCount game={game} />
       <DiceField table={table} />
       <Link to={`/play/${game.id}`} target="_blank" className={buttonLook()}>

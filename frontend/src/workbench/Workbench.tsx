@@ -25,6 +25,7 @@ const KEYS: [string, string][] = [
   ["P", "hold the clock, or let it run"],
   [", and .", "a step back and forth in the run"],
   ["N", "roll new dice"],
+  ["U and R", "undo and redo"],
   ["?", "show these keys"],
 ];
 
@@ -47,7 +48,7 @@ export default function Workbench() {
 }
 
 function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | undefined }) {
-  const { document, edit, saving, retry, discard } = useDraft(game);
+  const { document, edit, saving, retry, discard, undo, redo } = useDraft(game);
   const table = useTableRun(game.id, game.revision);
   const [isHelping, setIsHelping] = useState(false);
   const navigate = useNavigate();
@@ -69,6 +70,8 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
     "]": () => go(1),
     N: () => table.roll(),
     "?": () => setIsHelping(true),
+    U: undo,
+    R: redo,
   });
   return (
     <Page title={document.title || "A game without a title"}>
@@ -79,6 +82,8 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
           saving={saving}
           edit={edit}
           table={table}
+          undo={undo}
+          redo={redo}
           onShortcuts={() => setIsHelping(!isHelping)}
         />
         {saving.is === "failed" && (

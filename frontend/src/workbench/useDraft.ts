@@ -6,6 +6,10 @@ import type { Saving } from "../app/saving";
 
 const PAUSE_MS = 250;
 
+/** Edits that follow one another faster than this are undone together. */
+const ONE_EDIT_MS = 700;
+const MOST_UNDONE = 500;
+
 export type Edit = (change: (document: Game) => Game) => void;
 
 /**
@@ -19,6 +23,8 @@ export function useDraft(game: GameView) {
   const [document, setDocument] = useState(game.document);
   const [saving, setSaving] = useState<Saving>({ is: "saved" });
   const kept = useRef({ newest: game.document, revision: game.revision, isOut: false, isDue: false });
+  const [undone, setUndone] = useState<{ past: Game[]; future: Game[] }>({ past: [], future: [] });
+  const editedAt = useRef(0);
   const timer = useRef<number>(undefined);
 
   const flush = useCallback(async () => {
@@ -43,18 +49,45 @@ export function useDraft(game: GameView) {
     }
   }, [game.id, queries]);
 
-  const edit: Edit = useCallback(
-    (change) => {
+  const put = useCallback(
+    (next: Game) => {
       const draft = kept.current;
-      draft.newest = change(draft.newest);
+      draft.newest = next;
       draft.isDue = true;
-      setDocument(draft.newest);
+      setDocument(next);
       setSaving({ is: "saving" });
       window.clearTimeout(timer.current);
       timer.current = window.setTimeout(() => void flush(), PAUSE_MS);
     },
     [flush],
   );
+
+  const edit: Edit = useCallback(
+    (change) => {
+      const before = kept.current.newest;
+      const now = performance.now();
+      const isNew = now - editedAt.current > ONE_EDIT_MS;
+      editedAt.current = now;
+      setUndone(({ past }) => ({ past: isNew ? [...past.slice(-MOST_UNDONE), before] : past, future: [] }));
+      put(change(before));
+    },
+    [put],
+  );
+
+  const undo = () => {
+    const before = undone.past.at(-1);
+    if (!before) return;
+    editedAt.current = 0;
+    setUndone({ past: undone.past.slice(0, -1), future: [kept.current.newest, ...undone.future] });
+    put(before);
+  };
+  const redo = () => {
+    const [after, ...future] = undone.future;
+    if (!after) return;
+    editedAt.current = 0;
+    setUndone({ past: [...undone.past, kept.current.newest], future });
+    put(after);
+  };
 
   useEffect(() => {
     const leaving = (event: BeforeUnloadEvent) => {
@@ -74,5 +107,13 @@ export function useDraft(game: GameView) {
     window.location.reload();
   };
 
-  return { document, edit, saving, retry: flush, discard };
+  return {
+    document,
+    edit,
+    saving,
+    retry: flush,
+    discard,
+    undo: undone.past.length > 0 ? undo : undefined,
+    redo: undone.future.length > 0 ? redo : undefined,
+  };
 }

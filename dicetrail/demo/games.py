@@ -1,0 +1,261 @@
+"""The six games of the Quillbrook Allotment Society, an invented occasion.
+
+Between them they use every capability there is.
+"""
+
+from dicetrail.core import (
+    After,
+    Ask,
+    Check,
+    Cue,
+    Details,
+    Draw,
+    Ending,
+    Game,
+    ItemList,
+    Lists,
+    Occasion,
+    Opening,
+    Operator,
+    Pack,
+    Question,
+    Refill,
+    Round,
+    Shows,
+    Span,
+    Sums,
+)
+
+SUPPER_PACK = "harvest-supper-questions"
+WORDS_PACK = "shed-words"
+LEAVES_PACK = "leaf-shapes"
+SLUGS_PACK = "slug-patrol-questions"
+
+HARVEST_SUPPER = Game(
+    title="Harvest Supper",
+    opening=Opening(
+        "Welcome to the Harvest Supper of the Quillbrook Allotment Society. Ten questions, three "
+        "lives, and quick answers are worth more."
+    ),
+    rounds=(Round("Supper questions", (SUPPER_PACK,), draw=Draw(count=10), ask=Ask(seconds=20)),),
+    script="""\
+score = 0
+lives = 3
+
+def right():
+    score += 3 + seconds_left // 5
+
+def wrong():
+    lives -= 1
+""",
+    cues=(Cue("a life lost", (Occasion.LIFE_LOST,), "That cost a life: {lives} left."),),
+    endings=(
+        Ending(
+            "Slug's Friend",
+            "The slugs of Quillbrook send their thanks.",
+            None,
+            0,
+            "lives",
+            at_once=True,
+        ),
+        Ending("Golden Marrow", "A perfect basket. The Society rises from its benches.", 60),
+        Ending("Best in Show", "A fine table. Only the judge's own onions beat you.", 45, 59),
+        Ending("Good Neighbour", "You know your beds. Come and weed ours.", 25, 44),
+        Ending("New Plot", "You have the ground; now for some seeds.", None, 24),
+    ),
+)
+
+SEED_SUMS = Game(
+    title="Seed Sums",
+    opening=Opening("One minute, as many sums as you can. Three rows of seeds a packet."),
+    rounds=(
+        Round(
+            "One minute",
+            sums=(
+                Sums(Operator.TIMES, Span(2, 12), Span(2, 12), count=60),
+                Sums(Operator.PLUS, Span(1, 50), Span(1, 50), cap=100, choices=4, count=60),
+                Sums(Operator.OVER, Span(1, 99), Span(2, 12), count=40),
+                Sums(Operator.PLUS, Span(1, 9), Span(1, 9), denominators=Span(5, 8), count=20),
+            ),
+            draw=Draw(None, refill=Refill.WHEN_EMPTY),
+            after=After(hold_ms=700),
+            seconds=60,
+        ),
+    ),
+    script="""\
+score = 0
+
+def right():
+    score += 1
+
+def wrong():
+    score -= 1
+""",
+    endings=(
+        Ending("Head Gardener", "{score} in a minute. The packets are counted.", 20),
+        Ending("Steady Sower", "{score} in a minute, {percent} % of them right.", 8, 19),
+        Ending("Thinning Out", "{score} in a minute. Some rows came up double.", None, 7),
+    ),
+)
+
+ROOT_LEAF_OR_FRUIT = Game(
+    title="Root, Leaf or Fruit?",
+    opening=Opening("Which part of it do we eat? The first mistake ends it."),
+    rounds=(
+        Round(
+            "The sorting table",
+            lists=(
+                Lists(
+                    (
+                        ItemList("Root", ("carrot", "beetroot", "parsnip", "radish", "swede")),
+                        ItemList("Leaf", ("kale", "chard", "spinach", "lettuce", "sorrel")),
+                        ItemList("Fruit", ("plum", "pear", "quince", "medlar", "gooseberry")),
+                    ),
+                    prompt="{item}: root, leaf or fruit?",
+                ),
+            ),
+            draw=Draw(None),
+            after=After(hold_ms=900),
+        ),
+    ),
+    script="""\
+score = 0
+
+def right():
+    score += 10
+
+def wrong():
+    finish("First mistake")
+""",
+    endings=(
+        Ending("Whole Harvest", "Every one of them. The table is cleared.", 150),
+        Ending("First mistake", "{score} points up to there."),
+    ),
+)
+
+SHED_WORDS = Game(
+    title="Shed Words",
+    opening=Opening("Find the words of the tool shed, letter by letter. Four misses a word."),
+    rounds=(Round("In the shed", (WORDS_PACK,), draw=Draw(6), ask=Ask(misses=4)),),
+    script="""\
+score = 0
+
+def letter_hit():
+    score += 1
+
+def right():
+    score += 5
+
+def hinted():
+    score -= 2
+""",
+    endings=(
+        Ending("Keeper of the Key", "Every word found.", 100, counts="percent"),
+        Ending("Handy with a Trowel", "{right_count} words found.", 50, 99, counts="percent"),
+        Ending("Lost in the Cobwebs", "{right_count} words found.", None, 49, counts="percent"),
+    ),
+)
+
+LEAF_SHAPES = Game(
+    title="Leaf Shapes",
+    opening=Opening("Five turns. Quick is worth more, and a wrong pick costs as much."),
+    rounds=(
+        Round(
+            "Look and listen",
+            (LEAVES_PACK,),
+            draw=Draw(5),
+            ask=Ask(seconds=15, spread=True, shown=3, passing=True),
+            after=After(hold_ms=1800),
+        ),
+    ),
+    script="""\
+score = 0
+
+def right():
+    score += 10 * seconds_left // seconds_allowed
+
+def wrong():
+    score -= 10 * seconds_left // seconds_allowed
+
+def timeout():
+    pass
+""",
+    endings=(
+        Ending("Sharp Eyes", "{score} points. You know your leaves and your noises.", 30),
+        Ending("Leaf Gatherer", "{score} points.", 0, 29),
+        Ending("Compost Heap", "{score} points. It all rots down in the end.", None, -1),
+    ),
+)
+
+SLUG_PATROL = Game(
+    title="Slug Patrol",
+    opening=Opening(
+        "Type your answers. Each one moves the fence by five: thirty and the slugs are out, "
+        "nothing and the lettuces are gone.",
+        asks_names=True,
+        most_players=2,
+    ),
+    rounds=(
+        Round(
+            "Patrol",
+            (SLUGS_PACK,),
+            draw=Draw(None, refill=Refill.WHEN_EMPTY),
+            check=Check(typos=1, ignore_accents=True, ignore_punctuation=True, articles="a an the"),
+        ),
+        Round(
+            "Bonus bed",
+            (SLUGS_PACK,),
+            draw=Draw(2),
+            ask=Ask(tries=3),
+            check=Check(typos=1, ignore_punctuation=True, articles="a an the"),
+        ),
+    ),
+    script="""\
+score = 15
+
+def right():
+    if round_number == 1:
+        score += 5
+        if score >= 30:
+            go("Bonus bed")
+    else:
+        score += [3, 2, 1][tries_used - 1]
+
+def wrong():
+    if round_number == 1:
+        score -= 5
+        if score <= 0:
+            finish("Lettuces gone")
+""",
+    cues=(Cue("nearly", (Occasion.CLOSE,), "A slip of the finger, forgiven."),),
+    endings=(
+        Ending("Lettuces gone", "The slugs ate well, {name}.", None, 0),
+        Ending("A tie", "Both patrols stand at {score}.", when="leaders > 1"),
+        Ending("Slugs out", "{name} drove them off with {score} points.", 1),
+    ),
+)
+
+
+def leaf_pack() -> Pack:
+    """Which of these leaves, and what makes this sound."""
+    names = ("oak", "willow", "holly", "lime", "maple", "ash")
+    leaves = tuple(
+        Question(
+            f"Which is the {name} leaf?",
+            (f"{name}.svg",),
+            tuple(f"{other}.svg" for other in names if other != name),
+            details=Details(shows=Shows.PICTURE),
+        )
+        for name in names
+    )
+    sounds = {"bell": "A bell", "whistle": "A whistle", "drum": "A drum", "frog": "A frog"}
+    heard = tuple(
+        Question(
+            f"What makes this sound? Number {number}",
+            (right,),
+            tuple(other for other in sounds.values() if other != right),
+            details=Details(sound=f"{name}.wav"),
+        )
+        for number, (name, right) in enumerate(sounds.items(), 1)
+    )
+    return Pack("Leaf shapes and noises", (*leaves, *heard))

@@ -1,0 +1,97 @@
+"""The demo's drawings and sounds, made here: leaves from outlines, sounds from tones.
+
+Pitches are in equal temperament from A4 = 440 Hz (ISO 16).
+"""
+
+import io
+import math
+import struct
+import wave
+from collections.abc import Callable
+
+RATE = 11_025
+_A4 = 440.0
+
+_OUTLINES = {
+    "oak": "M60 112V96C44 100 34 92 40 82C24 82 22 68 34 64C20 58 24 44 38 46C32 32 44 24 52 32"
+    "C54 20 66 20 68 32C76 24 88 32 82 46C96 44 100 58 86 64C98 68 96 82 80 82C86 92 76 100 60 96",
+    "willow": "M60 112V98C50 78 52 40 60 10C68 40 70 78 60 98",
+    "holly": "M60 112V98C54 92 44 92 36 96C42 86 42 78 32 70C42 66 46 58 36 46C48 46 54 38 60 10"
+    "C66 38 72 46 84 46C74 58 78 66 88 70C78 78 78 86 84 96C76 92 66 92 60 98",
+    "lime": "M60 112V96C30 96 16 66 32 42C40 30 54 34 60 18C66 34 80 30 88 42C104 66 90 96 60 96",
+    "maple": "M60 112V92L34 100L40 84L12 78L26 64L14 44L36 48L40 30L52 44L60 10L68 44L80 30L84 48"
+    "L106 44L94 64L108 78L80 84L86 100L60 92",
+    "ash": "M60 112V14M60 90C44 96 34 90 30 78C44 74 56 80 60 90C76 96 86 90 90 78C76 74 64 80 60"
+    " 90M60 62C44 68 34 62 30 50C44 46 56 52 60 62C76 68 86 62 90 50C76 46 64 52 60 62"
+    "M60 36C52 30 52 20 60 8C68 20 68 30 60 36",
+}
+
+
+def leaf(name: str) -> bytes:
+    """A leaf as an SVG drawing."""
+    outline = _OUTLINES[name]
+    return (
+        '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 120 120" width="120" height="120">'
+        f'<path d="{outline}" fill="#6f9a5e" stroke="#1f2a2e" stroke-width="3" '
+        'stroke-linejoin="round" stroke-linecap="round"/>'
+        '<path d="M60 112V30" fill="none" stroke="#1f2a2e" stroke-width="2"/></svg>'
+    ).encode()
+
+
+LEAVES = {f"{name}.svg": leaf(name) for name in _OUTLINES}
+
+
+def _pitch(steps: float) -> float:
+    """The frequency so many semitones above A4, in Hz."""
+    return _A4 * 2.0 ** (steps / 12)
+
+
+def _bell(at: float) -> float:
+    partials = ((0, 1.0, 3.0), (12, 0.5, 4.0), (19, 0.35, 6.0), (27.6, 0.2, 9.0))
+    return sum(
+        loud * math.exp(-fades * at) * math.sin(math.tau * _pitch(steps) * at)
+        for steps, loud, fades in partials
+    )
+
+
+def _whistle(at: float) -> float:
+    rise = 12 + 7 * min(at / 0.5, 1)
+    return 0.8 * min(at * 20, 1) * math.sin(math.tau * _pitch(rise) * at)
+
+
+def _drum(at: float) -> float:
+    beat = at % 0.25
+    return math.exp(-22 * beat) * math.sin(math.tau * (110 - 120 * beat) * beat) * 1.2
+
+
+def _frog(at: float) -> float:
+    beat = at % 0.4
+    croak = math.sin(math.tau * 95 * at) * math.sin(math.tau * 23 * at)
+    return croak * (1.0 if beat < 0.26 else 0.0)
+
+
+_SOUNDS: dict[str, Callable[[float], float]] = {
+    "bell": _bell,
+    "whistle": _whistle,
+    "drum": _drum,
+    "frog": _frog,
+}
+
+
+def sound(name: str, seconds: float = 0.9) -> bytes:
+    """A sound as a WAV file, mono, 16 bits."""
+    shape, count = _SOUNDS[name], int(RATE * seconds)
+    out = io.BytesIO()
+    with wave.open(out, "wb") as file:
+        file.setnchannels(1)
+        file.setsampwidth(2)
+        file.setframerate(RATE)
+        samples = (
+            max(-1.0, min(1.0, shape(n / RATE) * 0.6 * min(1.0, (count - n) / 400)))
+            for n in range(count)
+        )
+        file.writeframes(b"".join(struct.pack("<h", round(32_000 * value)) for value in samples))
+    return out.getvalue()
+
+
+SOUNDS = {f"{name}.wav": sound(name) for name in _SOUNDS}

@@ -1,0 +1,60 @@
+"""Games as files: one loaded becomes a game of its own, one saved holds everything in it."""
+
+from dataclasses import replace
+
+from fastapi import APIRouter, Response, UploadFile
+
+from dicetrail.core import Pack
+from dicetrail.files import medium, read_game, written_game
+from dicetrail.files.games import MOST_BYTES
+from dicetrail.store import PackSource
+from dicetrail.store.games import add_game, newest_game
+from dicetrail.store.media import get_medium, keep_medium
+from dicetrail.store.packs import add_pack
+from dicetrail.web.boundary import GameView
+from dicetrail.web.context import Now, SharedShelf
+from dicetrail.web.games import game_view, packs_of
+
+router = APIRouter(prefix="/api", tags=["game files"])
+
+
+@router.post("/game-files", status_code=201)
+def load_game(file: UploadFile, shelf: SharedShelf, now: Now) -> GameView:
+    """Make a game, and packs of its own, from a game file. Nothing is kept unless all fits."""
+    read = read_game(file.file.read(MOST_BYTES + 1))
+    media = {
+        name: {title: medium(title, content) for title, content in read.content(name).items()}
+        for name in read.packs
+    }
+    with shelf.database.writing() as session:
+        names: dict[str, str] = {}
+        for name, pack in read.packs.items():
+            for found in media[name].values():
+                keep_medium(session, found.digest, found.media_type, found.content)
+            source = PackSource(file.filename or "a game file", "a game file", None, 0, ())
+            digests = {title: found.digest for title, found in media[name].items()}
+            names[name] = add_pack(session, pack, source, now, media=digests).pack_id
+        rounds = tuple(
+            replace(round_, packs=tuple(names.get(name, name) for name in round_.packs))
+            for round_ in read.game.rounds
+        )
+        made = add_game(session, replace(read.game, rounds=rounds), now)
+    return game_view(shelf, made.game_id)
+
+
+@router.get("/games/{game_id}/file", response_class=Response)
+def save_game_file(game_id: str, shelf: SharedShelf) -> Response:
+    """The game with everything in it, as a game file."""
+    with shelf.database.reading() as session:
+        game = newest_game(session, game_id).document
+        packs = packs_of(session, game)
+        media = {
+            pack.pack_id: {
+                name: get_medium(session, digest).content for name, digest in pack.media.items()
+            }
+            for pack in packs
+        }
+        held = {pack.pack_id: Pack(pack.title, pack.questions) for pack in packs}
+        content = written_game(game, held, media)
+    disposition = f'attachment; filename="{game_id}.json"'
+    return Response(content, 200, {"content-disposition": disposition}, "application/json")
