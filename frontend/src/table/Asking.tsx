@@ -28,13 +28,13 @@ export function Asking({ table, question, elapsed, onAction }: AskingProps) {
         id="prompt"
         tabIndex={-1}
         data-next={isOpen ? true : undefined}
-        className="mt-3 mb-4 text-2xl text-pretty break-words whitespace-pre-line"
+        className="mt-2.5 mb-3 text-2xl text-pretty break-words whitespace-pre-line"
       >
         {question.prompt}
       </h2>
       <QuestionMedia picture={question.picture} sound={question.sound} />
       {question.choices.length > 0 && (
-        <ul aria-labelledby="prompt" className="grid gap-2">
+        <ul aria-labelledby="prompt" className="grid gap-1.5">
           {question.choices.map((slat) => (
             <li key={slat.place}>
               <SlatButton

@@ -24,7 +24,7 @@ export function SlatButton({ slat, isOpen, isRight, isGiven, onPick }: SlatButto
         type="button"
         aria-disabled={!isOpen}
         onClick={isOpen ? onPick : undefined}
-        className={`flex min-h-11 w-full items-center gap-3 rounded-md border bg-card px-3 py-1.5 text-left transition-colors aria-disabled:cursor-default ${look}`}
+        className={`flex min-h-10 w-full items-center gap-3 rounded-md border bg-card px-3 py-1 text-left transition-colors aria-disabled:cursor-default ${look}`}
       >
         <span className="w-6 shrink-0 border-r border-line pr-2 font-serif text-lg font-semibold">{slat.letter}</span>
         <span className="min-w-0 flex-1 break-words whitespace-pre-line">

@@ -40,7 +40,9 @@ export function Table({ table, runId, isBusy, elapsed, isAlone = false, onAction
     stepBefore.current = step;
     const active = document.activeElement;
     if (active !== document.body && !frame.current?.contains(active)) return;
-    frame.current?.querySelector<HTMLElement>("[data-next]")?.focus({ preventScroll: true });
+    const next = frame.current?.querySelector<HTMLElement>("[data-next]");
+    next?.focus({ preventScroll: true });
+    next?.scrollIntoView({ block: "nearest" });
   }, [step]);
 
   return (

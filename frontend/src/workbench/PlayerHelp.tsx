@@ -28,7 +28,7 @@ export function PlayerHelp({ table, pace, hasClock, mostPlayers, onPace, elapsed
   const isOff = !table.isAtEnd || table.steps.at(-1)?.table.phase === "ended";
   return (
     <div role="group" aria-label="Play for the player" className="flex shrink-0 items-center gap-1.5 border-t border-line bg-paper px-3 py-1.5">
-      <span className="mr-auto text-sm leading-tight text-soft">For the player:</span>
+      <span className="mr-auto text-sm whitespace-nowrap text-soft">{hasClock ? "" : "For the player:"}</span>
       <Button className="px-2" disabled={isOff} onClick={() => answer("right", 1)}>
         <Check aria-hidden /> Right
       </Button>

@@ -22,7 +22,7 @@ export function TablePane({ table, mostPlayers }: TablePaneProps) {
   useShortcuts({ P: hold });
   return (
     <section aria-label="Table" className="flex min-h-0 flex-col overflow-hidden rounded-xl border border-edge bg-card shadow-sm">
-      <div className="flex min-h-0 flex-1 flex-col overflow-auto p-4">
+      <div className="flex min-h-0 flex-1 flex-col overflow-auto px-4 py-3">
       {table.restarted && <Notice>{table.restarted}</Notice>}
       {table.error !== undefined && <ErrorNotice error={table.error} />}
       {!table.isAtEnd && (

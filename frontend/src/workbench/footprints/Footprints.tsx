@@ -86,7 +86,7 @@ export function Footprints({ table }: { table: TableRun }) {
         ref={list}
         tabIndex={0}
         aria-labelledby="footprints"
-        className={`overflow-auto border-t border-line ${isOpen ? "h-[45vh]" : "h-[5.2rem]"}`}
+        className={`overflow-auto border-t border-line ${isOpen ? "h-[45vh]" : "h-[4.7rem]"}`}
       >
         {steps.flatMap((step, number) =>
           step.footprints.map((footprint, place) => (

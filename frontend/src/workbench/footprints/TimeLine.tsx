@@ -2,7 +2,7 @@ import type { StepView, Stop } from "../../api/schema";
 import { stopName } from "../stops";
 
 const STOPS: Stop[] = ["load", "open", "draw", "ask", "check", "score", "cue", "move on", "end"];
-const HEIGHT = 54;
+const HEIGHT = 46;
 
 type TimeLineProps = { steps: StepView[]; shown: number; onShow: (step: number) => void };
 
@@ -22,7 +22,7 @@ export function TimeLine({ steps, shown, onShow }: TimeLineProps) {
   );
   const here = steps[shown];
   return (
-    <div className="relative mx-4 h-13.5">
+    <div className="relative mx-4 h-11.5">
       <svg viewBox={`0 0 1000 ${HEIGHT}`} preserveAspectRatio="none" className="absolute inset-0 size-full" aria-hidden>
         <rect x={x(shown) - 480 / width} width={960 / width} height={HEIGHT} className="fill-sun-pale" />
         <polyline
