@@ -40,8 +40,10 @@ class Deal:
     _order: Iterator[int]
     _dealt: list[Dealt] = field(default_factory=list)
     _times: dict[int, int] = field(default_factory=dict)
-    shown: dict[int, tuple[tuple[str, ...], tuple[int, ...]]] = field(default_factory=dict)
-    """A memo of choices in the order shown, by position."""
+    shown: dict[tuple[int, str, int], tuple[tuple[str, ...], tuple[int, ...]]] = field(
+        default_factory=dict
+    )
+    """A memo of choices in the order shown, by position, source and number there."""
     _lock: Lock = field(default_factory=Lock)
 
     def at(self, position: int) -> Dealt:

@@ -299,6 +299,27 @@ class Ask:
     """Whether a question can be passed."""
 
 
+class Badge(StrEnum):
+    """A drawing that goes with an ending."""
+
+    NONE = "none"
+    ROSETTE = "rosette"
+    MARROW = "marrow"
+    BASKET = "basket"
+    SPROUT = "sprout"
+    TROWEL = "trowel"
+    SLUG = "slug"
+
+
+@dataclass(frozen=True, slots=True)
+class Sample:
+    """An answer to a question, and the verdict it got when it was kept."""
+
+    prompt: str
+    answer: str
+    verdict: str
+
+
 @dataclass(frozen=True, slots=True)
 class Check:
     """How forgiving the reading of an answer is. Picking a slat always names its choice."""
@@ -314,6 +335,8 @@ class Check:
     """Words that may be missing at the start, with spaces between: ``a an the``."""
     typos: int = 0
     """How many slips of the finger are forgiven, 0 to 3; none in words under four letters."""
+    samples: tuple[Sample, ...] = ()
+    """Answers tried out before, kept to see whether a later change alters what they give."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -393,6 +416,7 @@ class Ending:
     when: str = ""
     at_once: bool = False
     """Whether it is tried after every change, and not only when the game is over."""
+    badge: Badge = Badge.NONE
 
 
 @dataclass(frozen=True, slots=True)
@@ -438,6 +462,7 @@ DOCUMENT = (
     Sums,
     Draw,
     Ask,
+    Sample,
     Check,
     After,
     Way,

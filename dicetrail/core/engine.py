@@ -55,6 +55,8 @@ from dicetrail.core.run import (
     Action,
     Answer,
     Begin,
+    Bring,
+    Brought,
     Clocks,
     Continue,
     Hint,
@@ -290,8 +292,25 @@ def _quit(program: Program, state: State, _action: Quit, prints: Prints) -> Stat
     return game_over(program, quiet(state), None, prints)
 
 
+def _bring(program: Program, state: State, action: Bring, prints: Prints) -> State:
+    """Put a question in place of the one that would come next."""
+    pool = deal_of(program, state).pool
+    wanted = (action.source, action.number)
+    places = [at for at, found in enumerate(pool) if (found.source, found.number) == wanted]
+    if not places:
+        return _refuse(state, action, prints, "because this round has no such question")
+    position = 0 if state.phase is Phase.OPENING else state.position + 1
+    why = f"“{pool[places[0]].question.prompt}” is asked next, as the maker wants"
+    prints.append(Footprint(state.at, Stop.DRAW, What.DRAWN, why))
+    kept = tuple(b for b in state.brought if b[:2] != (len(state.played), position))
+    return state._replace(brought=(*kept, Brought(len(state.played), position, places[0])))
+
+
 _TAKEN: dict[tuple[type, Phase], Callable[[Program, State, Any, Prints], State]] = {
     (Begin, Phase.OPENING): _begin,
+    (Bring, Phase.OPENING): _bring,
+    (Bring, Phase.ASKING): _bring,
+    (Bring, Phase.HOLDING): _bring,
     (Answer, Phase.ASKING): _answer,
     (Letter, Phase.ASKING): _letter,
     (Hint, Phase.ASKING): _hint,

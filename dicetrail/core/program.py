@@ -1,7 +1,7 @@
 """A game made ready to run, and what can be asked of it at any point of a run."""
 
 from collections.abc import Sequence
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 
 from dicetrail.core.checking import (
     LETTERS,
@@ -14,7 +14,7 @@ from dicetrail.core.checking import (
     read,
 )
 from dicetrail.core.deals import Deal, Dealt, Played, choices_shown, deal
-from dicetrail.core.document import Game, Kind, Question, Round, Shows
+from dicetrail.core.document import Draw, DrawOrder, Game, Kind, Question, Round, Shows
 from dicetrail.core.letters import bare, clusters, is_guessed
 from dicetrail.core.problems import GameProblems, Severity
 from dicetrail.core.run import Phase, State
@@ -93,6 +93,24 @@ def spot(program: Program, dice: int, round_: int = 0, position: int = 0) -> Sta
     )
 
 
+def sample_verdicts(program: Program, number: int) -> tuple[Verdict | None, ...]:
+    """What the samples kept with a round give now; None where their question is gone."""
+    round_ = program.game.rounds[number]
+    places = {sourced.question.prompt: at for at, sourced in enumerate(program.pools[number])}
+    found: list[Verdict | None] = []
+    for sample in round_.check.samples:
+        at = places.get(sample.prompt)
+        if at is None:
+            found.append(None)
+            continue
+        whole = Round("", draw=Draw(None, DrawOrder.WRITTEN), check=round_.check)
+        trial = Program(
+            replace(program.game, rounds=(whole,)), program.rules, (program.pools[number],)
+        )
+        found.append(check(trial, spot(trial, 0, 0, at), sample.answer).verdict)
+    return tuple(found)
+
+
 def round_of(program: Program, state: State) -> Round:
     """The round in play."""
     return program.game.rounds[state.round]
@@ -110,7 +128,11 @@ def length_of_round(program: Program, state: State) -> int | None:
 
 def asked(program: Program, state: State) -> Dealt:
     """The question in play, and where it is from."""
-    return deal_of(program, state).at(state.position)
+    deal = deal_of(program, state)
+    for brought in state.brought:
+        if brought.position == state.position and brought.visit == len(state.played):
+            return Dealt(deal.pool[brought.place], 0)
+    return deal.at(state.position)
 
 
 def question_of(program: Program, state: State) -> Question:
@@ -120,17 +142,14 @@ def question_of(program: Program, state: State) -> Question:
 
 def choices_of(program: Program, state: State) -> tuple[tuple[str, ...], tuple[int, ...]]:
     """The choices of the question in play, as shown, and the right ones' places, from 1."""
-    deal = deal_of(program, state)
-    found = deal.shown.get(state.position)
+    dealt = asked(program, state)
+    memo = deal_of(program, state).shown
+    key = (state.position, dealt.sourced.source, dealt.sourced.number)
+    found = memo.get(key)
     if found is None:
-        found = choices_shown(
-            round_of(program, state),
-            state.round,
-            state.dice,
-            state.position,
-            deal.at(state.position),
-        )
-        deal.shown[state.position] = found
+        round_ = round_of(program, state)
+        found = choices_shown(round_, state.round, state.dice, state.position, dealt)
+        memo[key] = found
     return found
 
 

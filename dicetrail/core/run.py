@@ -99,7 +99,17 @@ class Quit:
     action: Literal["quit"] = "quit"
 
 
-Action = Begin | Answer | Letter | Hint | Pass | Continue | Wait | Quit
+@dataclass(frozen=True, slots=True)
+class Bring:
+    """The maker, not the player, says which question comes next: a source and a number there."""
+
+    source: str
+    number: int
+    action: Literal["bring"] = "bring"
+
+
+PlayerAction = Begin | Answer | Letter | Hint | Pass | Continue | Wait | Quit
+Action = PlayerAction | Bring
 
 
 @dataclass(frozen=True, slots=True)
@@ -126,6 +136,15 @@ class Clocks(NamedTuple):
         """What is left until the first of them ends."""
         left = [left for left in self if left is not None]
         return min(left) if left else None
+
+
+class Brought(NamedTuple):
+    """A question in place of another: which round of the run, which position, which place of
+    the pool; all from 0."""
+
+    visit: int
+    position: int
+    place: int
 
 
 class State(NamedTuple):
@@ -166,6 +185,8 @@ class State(NamedTuple):
     way: Way | None = None
     """Where the run goes after the hold; None back to the question."""
     ending: int | None = None
+    brought: tuple[Brought, ...] = ()
+    """The questions the maker brought, each in place of the one that was dealt."""
     unattended: int = 0
     """Countdowns that ended since a player last did anything."""
 

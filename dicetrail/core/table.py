@@ -9,7 +9,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from dicetrail.core.checking import LETTERS
-from dicetrail.core.document import Kind, Number, Question, Reveal, RoundOrder, Shows
+from dicetrail.core.document import Badge, Kind, Number, Question, Reveal, RoundOrder, Shows
 from dicetrail.core.letters import Cell, laid_out
 from dicetrail.core.program import (
     Program,
@@ -86,6 +86,7 @@ class EndingShown:
 
     title: str
     verdict: str
+    badge: Badge
 
 
 @dataclass(frozen=True, slots=True)
@@ -315,7 +316,7 @@ def _ending(program: Program, state: State) -> EndingShown | None:
     if state.phase is not Phase.ENDED:
         return None
     if state.ending is None:
-        return EndingShown("The end", "")
+        return EndingShown("The end", "", Badge.NONE)
     ending = program.game.endings[state.ending]
     values = {**program.rules.values(state.tally), "name": state.players[state.turn]}
-    return EndingShown(ending.title, filled_in(ending.verdict, values))
+    return EndingShown(ending.title, filled_in(ending.verdict, values), ending.badge)

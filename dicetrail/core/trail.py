@@ -26,8 +26,16 @@ from dicetrail.core.document import (
     To,
 )
 from dicetrail.core.footprints import Stop
-from dicetrail.core.problems import Problem
-from dicetrail.core.program import Program, asked, choices_of, length_of_round, spot
+from dicetrail.core.problems import Problem, Severity
+from dicetrail.core.program import (
+    Program,
+    asked,
+    choices_of,
+    length_of_round,
+    made_ready,
+    sample_verdicts,
+    spot,
+)
 from dicetrail.core.reach import Reach, scores_reached
 from dicetrail.core.script import Event, ScriptFaults, parse
 from dicetrail.core.script.language import HANDLERS
@@ -63,6 +71,8 @@ class DrawnQuestion:
 
     number: int
     pack: str
+    source_number: int
+    """Its number in its pack or other source, from 0."""
     prompt: str
     choices: tuple[str, ...]
     right_letters: str
@@ -89,6 +99,7 @@ class Examined:
 def look_over(game: Game, packs: Packs) -> Examined:
     """Everything the workbench shows of a game before it is played."""
     problems, rules, reached = examine(game, packs)
+    problems += tuple(_changed_samples(game, packs, problems))
     is_whole = reached is not None and reached.is_whole
     return Examined(
         problems,
@@ -98,6 +109,25 @@ def look_over(game: Game, packs: Packs) -> Examined:
         tuple(pool_size(round_, packs) for round_ in game.rounds),
         tuple(facets(round_, packs) for round_ in game.rounds),
     )
+
+
+def _changed_samples(game: Game, packs: Packs, problems: tuple[Problem, ...]) -> Iterator[Problem]:
+    """Samples whose verdict is another than when they were kept."""
+    if not any(round_.check.samples for round_ in game.rounds):
+        return
+    if any(problem.severity is Severity.FAULT for problem in problems):
+        return
+    program = made_ready(game, packs)
+    for number, round_ in enumerate(game.rounds):
+        verdicts = sample_verdicts(program, number)
+        for place, (sample, now) in enumerate(zip(round_.check.samples, verdicts, strict=True)):
+            if now is not None and now != sample.verdict:
+                yield Problem(
+                    f"rounds[{number}].check.samples[{place}]",
+                    f"the sample “{sample.answer}” was {sample.verdict} and is {now} now",
+                    "change the check back, or keep the sample again if that is meant",
+                    Severity.WARNING,
+                )
 
 
 def summaries(game: Game, packs: Packs, number: int = 0) -> tuple[StopSummary, ...]:
@@ -167,6 +197,7 @@ def draw_list(program: Program, dice: int, round_: int = 0) -> Iterator[DrawnQue
         yield DrawnQuestion(
             position + 1,
             sourced.source,
+            sourced.number,
             sourced.question.prompt,
             choices,
             "".join(LETTERS[place - 1] for place in right),

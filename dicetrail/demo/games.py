@@ -6,6 +6,7 @@ Between them they use every capability there is.
 from dicetrail.core import (
     After,
     Ask,
+    Badge,
     Check,
     Cue,
     Details,
@@ -57,11 +58,27 @@ def wrong():
             0,
             "lives",
             at_once=True,
+            badge=Badge.SLUG,
         ),
-        Ending("Golden Marrow", "A perfect basket. The Society rises from its benches.", 60),
-        Ending("Best in Show", "A fine table. Only the judge's own onions beat you.", 45, 59),
-        Ending("Good Neighbour", "You know your beds. Come and weed ours.", 25, 44),
-        Ending("New Plot", "You have the ground; now for some seeds.", None, 24),
+        Ending(
+            "Golden Marrow",
+            "A perfect basket. The Society rises from its benches.",
+            60,
+            badge=Badge.MARROW,
+        ),
+        Ending(
+            "Best in Show",
+            "A fine table. Only the judge's own onions beat you.",
+            45,
+            59,
+            badge=Badge.ROSETTE,
+        ),
+        Ending(
+            "Good Neighbour", "You know your beds. Come and weed ours.", 25, 44, badge=Badge.BASKET
+        ),
+        Ending(
+            "New Plot", "You have the ground; now for some seeds.", None, 24, badge=Badge.SPROUT
+        ),
     ),
 )
 
@@ -92,9 +109,26 @@ def wrong():
     score -= 1
 """,
     endings=(
-        Ending("Head Gardener", "{score} in a minute. The packets are counted.", 20),
-        Ending("Steady Sower", "{score} in a minute, {percent} % of them right.", 8, 19),
-        Ending("Thinning Out", "{score} in a minute. Some rows came up double.", None, 7),
+        Ending(
+            "Head Gardener",
+            "{score} in a minute. The packets are counted.",
+            20,
+            badge=Badge.ROSETTE,
+        ),
+        Ending(
+            "Steady Sower",
+            "{score} in a minute, {percent} % of them right.",
+            8,
+            19,
+            badge=Badge.SPROUT,
+        ),
+        Ending(
+            "Thinning Out",
+            "{score} in a minute. Some rows came up double.",
+            None,
+            7,
+            badge=Badge.TROWEL,
+        ),
     ),
 )
 
@@ -128,7 +162,9 @@ def wrong():
     finish("First mistake")
 """,
     endings=(
-        Ending("Whole Harvest", "Every one of them. The table is cleared.", 150),
+        Ending(
+            "Whole Harvest", "Every one of them. The table is cleared.", 150, badge=Badge.BASKET
+        ),
         Ending("First mistake", "{score} points up to there."),
     ),
 )
@@ -150,8 +186,17 @@ def hinted():
     score -= 2
 """,
     endings=(
-        Ending("Keeper of the Key", "Every word found.", 100, counts="percent"),
-        Ending("Handy with a Trowel", "{right_count} words found.", 50, 99, counts="percent"),
+        Ending(
+            "Keeper of the Key", "Every word found.", 100, counts="percent", badge=Badge.ROSETTE
+        ),
+        Ending(
+            "Handy with a Trowel",
+            "{right_count} words found.",
+            50,
+            99,
+            counts="percent",
+            badge=Badge.TROWEL,
+        ),
         Ending("Lost in the Cobwebs", "{right_count} words found.", None, 49, counts="percent"),
     ),
 )
@@ -181,9 +226,20 @@ def timeout():
     pass
 """,
     endings=(
-        Ending("Sharp Eyes", "{score} points. You know your leaves and your noises.", 30),
-        Ending("Leaf Gatherer", "{score} points.", 0, 29),
-        Ending("Compost Heap", "{score} points. It all rots down in the end.", None, -1),
+        Ending(
+            "Sharp Eyes",
+            "{score} points. You know your leaves and your noises.",
+            30,
+            badge=Badge.ROSETTE,
+        ),
+        Ending("Leaf Gatherer", "{score} points.", 0, 29, badge=Badge.SPROUT),
+        Ending(
+            "Compost Heap",
+            "{score} points. It all rots down in the end.",
+            None,
+            -1,
+            badge=Badge.TROWEL,
+        ),
     ),
 )
 
@@ -229,9 +285,9 @@ def wrong():
 """,
     cues=(Cue("nearly", (Occasion.CLOSE,), "A slip of the finger, forgiven."),),
     endings=(
-        Ending("Lettuces gone", "The slugs ate well, {name}.", None, 0),
+        Ending("Lettuces gone", "The slugs ate well, {name}.", None, 0, badge=Badge.SLUG),
         Ending("A tie", "Both patrols stand at {score}.", when="leaders > 1"),
-        Ending("Slugs out", "{name} drove them off with {score} points.", 1),
+        Ending("Slugs out", "{name} drove them off with {score} points.", 1, badge=Badge.ROSETTE),
     ),
 )
 

@@ -23,6 +23,7 @@ from dicetrail.core import (
     Input,
     Intent,
     Number,
+    PlayerAction,
     Problem,
     Question,
     RowFault,
@@ -226,12 +227,14 @@ class NextInput(BaseModel):
     """An action, and how many inputs of the run its sender had seen taken."""
 
     seen: Annotated[int, Field(ge=0)]
-    action: Annotated[Action, Field(discriminator="action")]
+    action: Annotated[PlayerAction, Field(discriminator="action")]
 
 
-class TableInput(NextInput):
+class TableInput(BaseModel):
     """An input at the maker's table, whose clock is the maker's own: to hold, hurry and rewind."""
 
+    seen: Annotated[int, Field(ge=0)]
+    action: Annotated[Action, Field(discriminator="action")]
     at: Annotated[int, Field(ge=0, le=MOST_MS)]
     """Milliseconds of the run's own time since it began."""
 
@@ -293,12 +296,15 @@ class PlayGame(BaseModel):
     title: str
     length: int | None
     """How many questions its first round asks; None if they never run out."""
+    opening: str
+    asks_names: bool
+    most_players: int
 
 
 class NewPlay(BaseModel):
-    """A player who wants to play."""
+    """The players who want to play, in turns if there are several."""
 
-    player: PlayerName = ""
+    players: Annotated[tuple[PlayerName, ...], Field(min_length=1, max_length=4)] = ("",)
 
 
 def name_of(player: str, number: int = 1) -> str:

@@ -22,13 +22,22 @@ def show_game(game_id: str, shelf: SharedShelf) -> PlayGame:
     """A game that can be played."""
     program = newest_program(shelf, game_id)
     length = length_of_round(program, spot(program, 0))
-    return PlayGame(id=game_id, title=program.game.title, length=length)
+    opening = program.game.opening
+    return PlayGame(
+        id=game_id,
+        title=program.game.title,
+        length=length,
+        opening=opening.words,
+        asks_names=opening.asks_names,
+        most_players=opening.most_players,
+    )
 
 
 @router.post("/games/{game_id}/runs", status_code=201)
 def start(game_id: str, new: NewPlay, shelf: SharedShelf, now: Now) -> PlayView:
     """Start a run with new dice."""
-    run = start_run(shelf, game_id, None, (name_of(new.player),), Place.PLAY, now)
+    players = tuple(name_of(name, number) for number, name in enumerate(new.players, 1))
+    run = start_run(shelf, game_id, None, players, Place.PLAY, now)
     return _view(shelf, run, now)
 
 

@@ -168,6 +168,8 @@ class TestFirstTrail(BrowserTest):
         self.driver.execute_cdp_cmd("Network.enable", {})
         self.driver.execute_cdp_cmd("Network.emulateNetworkConditions", network)
         self.fill("Title of the game", "Harvest Supper")
+        self.driver.execute_async_script("setTimeout(arguments[0], 600)")  # past the last save
+        self.button("Save again")
         self.sees("The server does not answer")
         network |= {"offline": False, "downloadThroughput": -1, "uploadThroughput": -1}
         self.driver.execute_cdp_cmd("Network.emulateNetworkConditions", network)

@@ -478,7 +478,9 @@ class TestRuns(ApiTest):
         self.assertEqual(self.table(self.get(f"/api/runs/{run['id']}"))["length"], 10)
 
     def test_a_player_is_told_nothing_that_gives_an_answer_away(self):
-        run = self.post("/api/play/games/harvest-supper/runs", player="  Marjory\u0000 ")
+        players = ["  Marjory\u0000 "]
+        run = self.post("/api/play/games/harvest-supper/runs", players=players)
+        self.assertEqual(run["table"]["players"][0]["name"], "Marjory")
         self.assertEqual(set(run), {"id", "game_id", "seen", "table"})
         run = self.input(run, action="begin")
         self.assertIsNone(run["table"]["feedback"])

@@ -1,7 +1,9 @@
 import { api, given } from "./client";
-import type { Input, Intent, NextInput } from "./schema";
+import type { Input, Intent, NextInput, TableInput } from "./schema";
 
+/** What a player can do; the maker can also bring a question. */
 export type Action = NextInput["action"];
+export type MakerAction = TableInput["action"];
 
 export function startRun(gameId: string, dice: number | undefined, players: string[], inputs: Input[] = []) {
   return given(api.POST("/api/runs", { body: { game_id: gameId, dice: dice ?? null, players, inputs } }));
@@ -12,7 +14,7 @@ export function showRun(runId: string) {
 }
 
 /** Sends the next input; `at` is the run's own time, in milliseconds. */
-export function sendInput(runId: string, seen: number, action: Action, at: number) {
+export function sendInput(runId: string, seen: number, action: MakerAction, at: number) {
   return given(
     api.POST("/api/runs/{run_id}/inputs", {
       params: { path: { run_id: runId } },
@@ -35,11 +37,11 @@ export function showPlayGame(gameId: string) {
   return given(api.GET("/api/play/games/{game_id}", { params: { path: { game_id: gameId } } }));
 }
 
-export function startPlay(gameId: string, player: string) {
+export function startPlay(gameId: string, players: string[]) {
   return given(
     api.POST("/api/play/games/{game_id}/runs", {
       params: { path: { game_id: gameId } },
-      body: { player },
+      body: { players },
     }),
   );
 }

@@ -825,6 +825,12 @@ export interface components {
             passing: boolean;
         };
         /**
+         * Badge
+         * @description A drawing that goes with an ending.
+         * @enum {string}
+         */
+        Badge: "none" | "rosette" | "marrow" | "basket" | "sprout" | "trowel" | "slug";
+        /**
          * Begin
          * @description The player starts playing, or starts the round chosen from the menu.
          */
@@ -869,6 +875,21 @@ export interface components {
         Body_load_game_api_game_files_post: {
             /** File */
             file: string;
+        };
+        /**
+         * Bring
+         * @description The maker, not the player, says which question comes next: a source and a number there.
+         */
+        Bring: {
+            /** Source */
+            source: string;
+            /** Number */
+            number: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "bring";
         };
         /**
          * Cell
@@ -937,6 +958,11 @@ export interface components {
              * @default 0
              */
             typos: number;
+            /**
+             * Samples
+             * @default []
+             */
+            samples: components["schemas"]["Sample"][];
         };
         /**
          * Checked
@@ -1126,6 +1152,8 @@ export interface components {
             number: number;
             /** Pack */
             pack: string;
+            /** Source Number */
+            source_number: number;
             /** Prompt */
             prompt: string;
             /** Choices */
@@ -1166,6 +1194,8 @@ export interface components {
              * @default false
              */
             at_once: boolean;
+            /** @default none */
+            badge: components["schemas"]["Badge"];
         };
         /**
          * EndingShown
@@ -1176,6 +1206,7 @@ export interface components {
             title: string;
             /** Verdict */
             verdict: string;
+            badge: components["schemas"]["Badge"];
         };
         /**
          * Facets
@@ -1387,7 +1418,7 @@ export interface components {
          */
         Input: {
             /** Action */
-            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Wait"] | components["schemas"]["Quit"];
+            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Wait"] | components["schemas"]["Quit"] | components["schemas"]["Bring"];
             /** At */
             at: number;
         };
@@ -1587,14 +1618,16 @@ export interface components {
         };
         /**
          * NewPlay
-         * @description A player who wants to play.
+         * @description The players who want to play, in turns if there are several.
          */
         NewPlay: {
             /**
-             * Player
-             * @default
+             * Players
+             * @default [
+             *       ""
+             *     ]
              */
-            player: string;
+            players: string[];
         };
         /**
          * NewRun
@@ -1854,6 +1887,12 @@ export interface components {
             title: string;
             /** Length */
             length: number | null;
+            /** Opening */
+            opening: string;
+            /** Asks Names */
+            asks_names: boolean;
+            /** Most Players */
+            most_players: number;
         };
         /**
          * PlayView
@@ -2132,7 +2171,8 @@ export interface components {
              *       "ignore_accents": false,
              *       "ignore_punctuation": false,
              *       "articles": "",
-             *       "typos": 0
+             *       "typos": 0,
+             *       "samples": []
              *     }
              */
             check: components["schemas"]["Check"];
@@ -2250,6 +2290,18 @@ export interface components {
             steps: components["schemas"]["StepView"][];
         };
         /**
+         * Sample
+         * @description An answer to a question, and the verdict it got when it was kept.
+         */
+        Sample: {
+            /** Prompt */
+            prompt: string;
+            /** Answer */
+            answer: string;
+            /** Verdict */
+            verdict: string;
+        };
+        /**
          * ScoreSpan
          * @description Neighbouring final scores, lowest and highest, that lead to one ending (or to none).
          */
@@ -2336,7 +2388,7 @@ export interface components {
             /** At */
             at: number;
             /** Action */
-            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Wait"] | components["schemas"]["Quit"] | null;
+            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Wait"] | components["schemas"]["Quit"] | components["schemas"]["Bring"] | null;
             table: components["schemas"]["Table"];
             /** Footprints */
             footprints: components["schemas"]["Footprint"][];
@@ -2446,7 +2498,7 @@ export interface components {
             /** Seen */
             seen: number;
             /** Action */
-            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Wait"] | components["schemas"]["Quit"];
+            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Wait"] | components["schemas"]["Quit"] | components["schemas"]["Bring"];
             /** At */
             at: number;
         };
@@ -2556,12 +2608,14 @@ export interface components {
 export type After = components['schemas']['After'];
 export type Answer = components['schemas']['Answer'];
 export type Ask = components['schemas']['Ask'];
+export type Badge = components['schemas']['Badge'];
 export type Begin = components['schemas']['Begin'];
 export type BodyAddMediaApiPacksPackIdMediaPost = components['schemas']['Body_add_media_api_packs__pack_id__media_post'];
 export type BodyBringApiLoadsPost = components['schemas']['Body_bring_api_loads_post'];
 export type BodyBringMediaApiLoadsLoadIdMediaPost = components['schemas']['Body_bring_media_api_loads__load_id__media_post'];
 export type BodyGuessAgainApiLoadsLoadIdGuessPost = components['schemas']['Body_guess_again_api_loads__load_id__guess_post'];
 export type BodyLoadGameApiGameFilesPost = components['schemas']['Body_load_game_api_game_files_post'];
+export type Bring = components['schemas']['Bring'];
 export type Cell = components['schemas']['Cell'];
 export type Change = components['schemas']['Change'];
 export type Check = components['schemas']['Check'];
@@ -2642,6 +2696,7 @@ export type RoundOrder = components['schemas']['RoundOrder'];
 export type RowFault = components['schemas']['RowFault'];
 export type RunCard = components['schemas']['RunCard'];
 export type RunView = components['schemas']['RunView'];
+export type Sample = components['schemas']['Sample'];
 export type ScoreSpan = components['schemas']['ScoreSpan'];
 export type ScriptName = components['schemas']['ScriptName'];
 export type Separator = components['schemas']['Separator'];

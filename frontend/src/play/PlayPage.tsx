@@ -6,13 +6,14 @@ import { Die } from "../ui/Die";
 import { ErrorNotice } from "../ui/Notice";
 import { Table } from "../table/Table";
 import { REAL_TIME, useCountdown } from "../table/useCountdown";
+import { Names } from "./Names";
 import { usePlay } from "./usePlay";
 
 /** The game alone, for its players. */
 export default function PlayPage() {
   const { gameId = "" } = useParams();
   const game = useQuery({ queryKey: ["play", gameId], queryFn: () => showPlayGame(gameId) });
-  const play = usePlay(gameId, game.isSuccess);
+  const play = usePlay(gameId, game.isSuccess, Boolean(game.data?.asks_names ?? false) || (game.data?.most_players ?? 1) > 1);
   const run = play.run;
   const { elapsed } = useCountdown(
     `${run?.id ?? ""} ${run?.seen ?? 0} ${play.laid}`,
@@ -30,6 +31,7 @@ export default function PlayPage() {
         </p>
         <div className="flex flex-1 flex-col rounded-xl border border-edge bg-card p-4 shadow-sm sm:p-6">
           {failure !== undefined && failure !== null && <ErrorNotice error={failure} />}
+          {play.isAsking && game.data && <Names game={game.data} onStart={play.start} />}
           {play.run ? (
             <Table
               table={play.run.table}
@@ -41,7 +43,7 @@ export default function PlayPage() {
               onAgain={play.again}
             />
           ) : (
-            !failure && <p>Laying the table…</p>
+            !failure && !play.isAsking && <p>Laying the table…</p>
           )}
         </div>
       </main>

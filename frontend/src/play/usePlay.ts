@@ -6,11 +6,12 @@ import type { PlayView } from "../api/schema";
 const GONE_ON = 409;
 
 /** A player's run. It is found again after a reload, until the browser's tab is closed. */
-export function usePlay(gameId: string, isReady: boolean) {
+export function usePlay(gameId: string, isReady: boolean, asksFirst: boolean) {
   const [run, setRun] = useState<PlayView>();
   const [error, setError] = useState<unknown>();
   const [isBusy, setIsBusy] = useState(false);
   const [laid, setLaid] = useState(0);
+  const [isAsking, setIsAsking] = useState(false);
   const memory = `run of ${gameId}`;
 
   const take = useCallback(
@@ -37,9 +38,11 @@ export function usePlay(gameId: string, isReady: boolean) {
     if (!isReady || isStarted.current) return;
     isStarted.current = true;
     const left = sessionStorage.getItem(memory);
-    const fresh = () => startPlay(gameId, "");
-    void take(left ? showPlay(left).catch(fresh) : fresh());
-  }, [isReady, gameId, memory, take]);
+    const fresh = () => startPlay(gameId, [""]);
+    if (left) void take(showPlay(left).catch(fresh));
+    else if (asksFirst) setIsAsking(true);
+    else void take(fresh());
+  }, [isReady, asksFirst, gameId, memory, take]);
 
   return {
     run,
@@ -54,8 +57,14 @@ export function usePlay(gameId: string, isReady: boolean) {
     refresh: () => {
       if (run && !isBusy) void take(showPlay(run.id));
     },
+    /** Whether the players are to say who they are first. */
+    isAsking,
+    start: (players: string[]) => {
+      setIsAsking(false);
+      void take(startPlay(gameId, players));
+    },
     again: () => {
-      if (!isBusy) void take(startPlay(gameId, ""));
+      if (!isBusy) void take(startPlay(gameId, run?.table.players.map(({ name }) => name) ?? [""]));
     },
   };
 }

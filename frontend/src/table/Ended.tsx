@@ -1,6 +1,7 @@
 import { RotateCcw } from "lucide-react";
 import type { EndingShown, Table } from "../api/schema";
 import { counted } from "../app/format";
+import { BadgePicture } from "./BadgePicture";
 import { Button } from "../ui/Button";
 
 type EndedProps = { table: Table; ending: EndingShown; onAgain: () => void };
@@ -10,6 +11,7 @@ export function Ended({ table, ending, onAgain }: EndedProps) {
   return (
     <div className="m-auto max-w-md py-6 text-center">
       <p className="text-soft">{table.title}</p>
+      <BadgePicture badge={ending.badge} className="mx-auto mt-3 size-28" />
       <h2 className="mt-1 text-4xl text-balance">{ending.title}</h2>
       <p className="mt-3 text-lg text-pretty">{ending.verdict}</p>
       {table.told.map((words, place) => (

@@ -1,9 +1,10 @@
-import { Check, Ellipsis, Hourglass, Pause, Play, X } from "lucide-react";
+import { Check, Ellipsis, Hourglass, Maximize2, Minimize2, Pause, Play, X } from "lucide-react";
 import { Popover } from "radix-ui";
 import type { Intent } from "../api/schema";
 import { useShortcuts } from "../app/shortcuts";
 import type { Pace } from "../table/useCountdown";
 import { Button } from "../ui/Button";
+import { besidesTable } from "./tableKeys";
 import type { TableRun } from "./useTableRun";
 
 const SPEEDS = [0.5, 1, 2, 4, 8, 16];
@@ -13,18 +14,23 @@ type PlayerHelpProps = {
   pace: Pace;
   hasClock: boolean;
   mostPlayers: number;
+  isLarge: boolean;
+  onLarge: () => void;
   onPace: (pace: Pace) => void;
   elapsedNow: () => number;
 };
 
 /** Playing on for the player, and the pace of the clock. */
-export function PlayerHelp({ table, pace, hasClock, mostPlayers, onPace, elapsedNow }: PlayerHelpProps) {
+export function PlayerHelp({ table, pace, hasClock, mostPlayers, isLarge, onLarge, onPace, elapsedNow }: PlayerHelpProps) {
   const answer = (intent: Intent, questions: number | null) => table.answer(intent, questions, elapsedNow());
-  useShortcuts({
-    G: answersAtTable(table, "G") ? undefined : () => answer("right", 1),
-    B: answersAtTable(table, "B") ? undefined : () => answer("wrong", 1),
-    O: answersAtTable(table, "O") ? undefined : () => answer("late", 1),
-  });
+  useShortcuts(
+    besidesTable(table, {
+      G: () => answer("right", 1),
+      B: () => answer("wrong", 1),
+      O: () => answer("late", 1),
+      P: () => onPace({ ...pace, isHeld: !pace.isHeld }),
+    }),
+  );
   const isOff = !table.isAtEnd || table.steps.at(-1)?.table.phase === "ended";
   return (
     <div role="group" aria-label="Play for the player" className="flex shrink-0 items-center gap-1.5 border-t border-line bg-paper px-3 py-1.5">
@@ -50,6 +56,9 @@ export function PlayerHelp({ table, pace, hasClock, mostPlayers, onPace, elapsed
           </Button>
         </>
       )}
+      <Button className="px-2" aria-label={isLarge ? "Show the bench again" : "Enlarge the table"} onClick={onLarge}>
+        {isLarge ? <Minimize2 aria-hidden /> : <Maximize2 aria-hidden />}
+      </Button>
       <Popover.Root>
         <Popover.Trigger asChild>
           <Button className="px-2" aria-label="More ways to play on">
@@ -112,11 +121,4 @@ function Choice({ label, value, options, onChange }: ChoiceProps) {
       </select>
     </label>
   );
-}
-
-/** Whether a key already answers at the table. */
-function answersAtTable(table: TableRun, key: string): boolean {
-  const shown = table.steps.at(-1)?.table;
-  if (shown?.phase !== "asking") return false;
-  return shown.question?.kind === "letters" || (shown.question?.choices.some((slat) => slat.letter === key) ?? false);
 }

@@ -1,5 +1,4 @@
 import { useState } from "react";
-import { useShortcuts } from "../app/shortcuts";
 import { Table } from "../table/Table";
 import { useCountdown } from "../table/useCountdown";
 import { Button } from "../ui/Button";
@@ -7,10 +6,10 @@ import { ErrorNotice, Notice } from "../ui/Notice";
 import { PlayerHelp } from "./PlayerHelp";
 import type { TableRun } from "./useTableRun";
 
-type TablePaneProps = { table: TableRun; mostPlayers: number };
+type TablePaneProps = { table: TableRun; mostPlayers: number; isLarge: boolean; onLarge: () => void };
 
 /** The game as it now stands, to be played beside any bench; its clock is the maker's. */
-export function TablePane({ table, mostPlayers }: TablePaneProps) {
+export function TablePane({ table, mostPlayers, isLarge, onLarge }: TablePaneProps) {
   const [pace, setPace] = useState({ speed: 1, isHeld: false });
   const step = table.steps[table.shown];
   const stamp = `${table.runId ?? ""} ${table.shown}`;
@@ -18,8 +17,6 @@ export function TablePane({ table, mostPlayers }: TablePaneProps) {
   const { elapsed, elapsedNow, deadline } = useCountdown(stamp, step?.table, { ...pace, isHeld: isStill }, (ended) =>
     table.act({ action: "wait" }, ended),
   );
-  const hold = () => setPace((now) => ({ ...now, isHeld: !now.isHeld }));
-  useShortcuts({ P: hold });
   return (
     <section aria-label="Table" className="flex min-h-0 flex-col overflow-hidden rounded-xl border border-edge bg-card shadow-sm">
       <div className="flex min-h-0 flex-1 flex-col overflow-auto px-4 py-3">
@@ -35,12 +32,13 @@ export function TablePane({ table, mostPlayers }: TablePaneProps) {
         </Notice>
       )}
       {step && (
-        <div inert={!table.isAtEnd} className="flex flex-1 flex-col pt-1">
+        <div inert={!table.isAtEnd} className={`flex flex-1 flex-col pt-1 ${isLarge ? "mx-auto w-full max-w-3xl" : ""}`}>
           <Table
             table={step.table}
             runId={table.runId ?? ""}
             isBusy={table.isBusy || !table.isAtEnd}
             elapsed={elapsed}
+            isAlone={isLarge}
             onAction={(action) => table.act(action, elapsedNow())}
             onAgain={() => table.roll()}
           />
@@ -53,6 +51,8 @@ export function TablePane({ table, mostPlayers }: TablePaneProps) {
           pace={pace}
           hasClock={deadline !== undefined || step.table.clocks.length > 0}
           mostPlayers={mostPlayers}
+          isLarge={isLarge}
+          onLarge={onLarge}
           onPace={setPace}
           elapsedNow={elapsedNow}
         />

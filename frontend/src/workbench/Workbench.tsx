@@ -10,6 +10,7 @@ import { Shortcuts } from "../ui/Shortcuts";
 import { Bench } from "./benches/Bench";
 import { Footprints } from "./footprints/Footprints";
 import { Header } from "./Header";
+import { besidesTable } from "./tableKeys";
 import { TablePane } from "./TablePane";
 import { RoundSwitch } from "./RoundSwitch";
 import { stopPath } from "./stops";
@@ -51,6 +52,7 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
   const { document, edit, saving, retry, discard, undo, redo } = useDraft(game);
   const table = useTableRun(game.id, game.revision);
   const [isHelping, setIsHelping] = useState(false);
+  const [isLarge, setIsLarge] = useState(false);
   const navigate = useNavigate();
   const [search] = useSearchParams();
   const wantedRound = Number(search.get("round") ?? 1) - 1;
@@ -68,10 +70,8 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
   useShortcuts({
     "[": () => go(-1),
     "]": () => go(1),
-    N: () => table.roll(),
     "?": () => setIsHelping(true),
-    U: undo,
-    R: redo,
+    ...besidesTable(table, { N: () => table.roll(), U: undo, R: redo }),
   });
   return (
     <Page title={document.title || "A game without a title"}>
@@ -93,9 +93,11 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
           {document.rounds.length > 1 && <RoundSwitch rounds={document.rounds} chosen={round} />}
           <TrailStrip game={game} round={round} chosen={chosen} runId={table.runId} footprints={footprints} />
         </div>
-        <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_minmax(0,27rem)] gap-4 px-4 pb-3">
-          <Bench stop={chosen} game={game} document={document} number={round} edit={edit} table={table} />
-          <TablePane table={table} mostPlayers={document.opening.most_players} />
+        <main
+          className={`grid min-h-0 flex-1 gap-4 px-4 pb-3 ${isLarge ? "" : "grid-cols-[minmax(0,1fr)_minmax(0,27rem)]"}`}
+        >
+          {!isLarge && <Bench stop={chosen} game={game} document={document} number={round} edit={edit} table={table} />}
+          <TablePane table={table} mostPlayers={document.opening.most_players} isLarge={isLarge} onLarge={() => setIsLarge(!isLarge)} />
         </main>
         <Footprints table={table} />
       </div>

@@ -24,7 +24,7 @@ export function useDraft(game: GameView) {
   const [saving, setSaving] = useState<Saving>({ is: "saved" });
   const kept = useRef({ newest: game.document, revision: game.revision, isOut: false, isDue: false });
   const [undone, setUndone] = useState<{ past: Game[]; future: Game[] }>({ past: [], future: [] });
-  const editedAt = useRef(0);
+  const editedAt = useRef(-ONE_EDIT_MS);
   const timer = useRef<number>(undefined);
 
   const flush = useCallback(async () => {
@@ -77,14 +77,14 @@ export function useDraft(game: GameView) {
   const undo = () => {
     const before = undone.past.at(-1);
     if (!before) return;
-    editedAt.current = 0;
+    editedAt.current = -ONE_EDIT_MS;
     setUndone({ past: undone.past.slice(0, -1), future: [kept.current.newest, ...undone.future] });
     put(before);
   };
   const redo = () => {
     const [after, ...future] = undone.future;
     if (!after) return;
-    editedAt.current = 0;
+    editedAt.current = -ONE_EDIT_MS;
     setUndone({ past: [...undone.past, kept.current.newest], future });
     put(after);
   };

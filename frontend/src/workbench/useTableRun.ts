@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
-import { playOn, sendInput, showRun, startRun, type Action } from "../api/runs";
+import { playOn, sendInput, showRun, startRun, type MakerAction } from "../api/runs";
 import type { Input, Intent, RunView, StepView } from "../api/schema";
 
 export type TableRun = {
@@ -16,7 +16,7 @@ export type TableRun = {
   dice: number | undefined;
   players: number;
   /** Takes an action, so many milliseconds after the last step. */
-  act: (action: Action, after: number) => void;
+  act: (action: MakerAction, after: number) => void;
   /** Plays on for the player; null plays to the end. */
   answer: (intent: Intent, questions: number | null, after: number) => void;
   show: (step: number) => void;
@@ -113,6 +113,10 @@ export function useTableRun(gameId: string, revision: number): TableRun {
     );
   }, [revision, isBegun, laidDice, players, lay, gameId]);
 
+  const show = useCallback((step: number) => {
+    setLaid((now) => now && { ...now, shown: step >= now.steps.length - 1 ? undefined : Math.max(0, step) });
+  }, []);
+
   const steps = laid?.steps ?? [];
   const last = steps.length - 1;
   const shown = Math.min(laid?.shown ?? last, last);
@@ -143,7 +147,7 @@ export function useTableRun(gameId: string, revision: number): TableRun {
       if (laid && !isBusy && isAtEnd)
         goOn(playOn(laid.run.id, laid.run.seen, Math.round(lastAt + after), intent, questions));
     },
-    show: (step) => laid && setLaid({ ...laid, shown: step >= last ? undefined : Math.max(0, step) }),
+    show,
     branch: () => void lay(laidDice, players, inputsUpTo(steps, shown)),
     startOver: (count = players) => {
       setPlayers(count);

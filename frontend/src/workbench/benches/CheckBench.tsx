@@ -1,8 +1,12 @@
+import { Pin } from "lucide-react";
 import { useState } from "react";
 import { useTrial } from "../../api/games";
+import type { Sample } from "../../api/schema";
+import { Button } from "../../ui/Button";
 import { NumberField, SwitchField, TextField } from "../../ui/fields";
 import { ErrorNotice } from "../../ui/Notice";
 import type { BenchProps } from "./Bench";
+import { KeptSamples } from "./KeptSamples";
 
 const FIRST_SAMPLES = ["b", "2", "", "dunno"];
 
@@ -58,15 +62,37 @@ export function CheckBench({ game, round, number, editRound, table }: BenchProps
       <p className="text-soft">
         Picking a choice always works. An answer that names no choice costs nothing and is asked for again.
       </p>
-      <TryOut gameId={game.id} revision={game.revision} dice={table.dice} round={number} />
+      <TryOut
+        gameId={game.id}
+        revision={game.revision}
+        dice={table.dice}
+        round={number}
+        onKeep={(sample) => set({ samples: [...check.samples.filter((old) => !isSame(old, sample)), sample] })}
+      />
+      <KeptSamples
+        samples={check.samples}
+        problems={game.problems}
+        number={number}
+        onForget={(index) => set({ samples: check.samples.toSpliced(index, 1) })}
+      />
     </div>
   );
 }
 
-type TryOutProps = { gameId: string; revision: number; dice: number | undefined; round: number };
+function isSame(one: Sample, other: Sample): boolean {
+  return one.prompt === other.prompt && one.answer === other.answer;
+}
+
+type TryOutProps = {
+  gameId: string;
+  revision: number;
+  dice: number | undefined;
+  round: number;
+  onKeep: (sample: Sample) => void;
+};
 
 /** Typed samples, each with its verdict, the reason and the folding, on the first question drawn. */
-function TryOut({ gameId, revision, dice, round }: TryOutProps) {
+function TryOut({ gameId, revision, dice, round, onKeep }: TryOutProps) {
   const [samples, setSamples] = useState(FIRST_SAMPLES);
   const trial = useTrial(gameId, revision, dice, round, samples);
   if (trial.error) return <ErrorNotice error={trial.error} />;
@@ -86,7 +112,7 @@ function TryOut({ gameId, revision, dice, round }: TryOutProps) {
       <ul className="mt-2 space-y-1.5">
         {samples.map((sample, index) => (
           // Samples have no identity but their place, and are never moved.
-          <li key={index} className="grid grid-cols-[10rem_1fr] items-center gap-3">
+          <li key={index} className="grid grid-cols-[10rem_1fr_auto] items-center gap-3">
             <TextField
               label={`Sample answer ${index + 1}`}
               hideLabel
@@ -99,6 +125,15 @@ function TryOut({ gameId, revision, dice, round }: TryOutProps) {
                 {(folds[index] ?? []).map((fold) => `${fold.step} “${fold.text}”`).join(" → ")}
               </span>
             </span>
+            <Button
+              look="quiet"
+              aria-label={`Keep sample ${index + 1}`}
+              onClick={() =>
+                onKeep({ prompt: question.prompt, answer: sample, verdict: checked[index]?.verdict ?? "wrong" })
+              }
+            >
+              <Pin aria-hidden /> Keep
+            </Button>
           </li>
         ))}
       </ul>

@@ -23,7 +23,8 @@ const OCCASIONS: Occasion[] = [
 ];
 
 /** What is told after an answer, for how long, and the cues that answer to what happens. */
-export function CueBench({ document, round, edit, editRound }: BenchProps) {
+export function CueBench({ document, round, edit, editRound, table }: BenchProps) {
+  const counters = table.steps[0]?.table.players[0]?.counters.map(({ name }) => name);
   const after = round.after;
   const cues = document.cues;
   const set = (change: (cues: Cue[]) => Cue[]) => edit((old) => ({ ...old, cues: change(old.cues) }));
@@ -53,7 +54,8 @@ export function CueBench({ document, round, edit, editRound }: BenchProps) {
       <div>
         <h3 className="text-lg">Cues</h3>
         <p className="text-soft">
-          Words can have places: {"{score}"}, {"{lives}"}, {"{name}"} and any counter or fact of the rules.
+          Words can have places, filled in as the cue is played: {"{score}"}, {"{name}"} and any counter or fact of
+          the rules.
         </p>
         <ol className="mt-2 space-y-3">
           {cues.map((cue, index) => (
@@ -78,6 +80,11 @@ export function CueBench({ document, round, edit, editRound }: BenchProps) {
                   <Trash2 aria-hidden />
                 </Button>
               </div>
+              <Places
+                words={cue.words}
+                names={["name", ...(counters ?? [])]}
+                onChange={(words) => change(index, { words })}
+              />
               <FilterField
                 label={`Played when, ${cue.name}`}
                 none="only by the rules"
@@ -95,6 +102,27 @@ export function CueBench({ document, round, edit, editRound }: BenchProps) {
           <Plus aria-hidden /> Add a cue
         </Button>
       </div>
+    </div>
+  );
+}
+
+type PlacesProps = { words: string; names: string[]; onChange: (words: string) => void };
+
+/** Puts places into words: a press adds one at the end. */
+function Places({ words, names, onChange }: PlacesProps) {
+  return (
+    <div role="group" aria-label="Add a place" className="flex flex-wrap items-center gap-1 text-sm text-soft">
+      Add:
+      {names.map((name) => (
+        <button
+          key={name}
+          type="button"
+          onClick={() => onChange(`${words}${words && !words.endsWith(" ") ? " " : ""}{${name}}`)}
+          className="min-h-6 rounded border border-line px-1.5 font-mono hover:border-ink hover:bg-sun-pale"
+        >
+          {`{${name}}`}
+        </button>
+      ))}
     </div>
   );
 }

@@ -1,5 +1,7 @@
+import { CornerRightUp } from "lucide-react";
 import { useDraw, usePlaces } from "../../api/games";
 import { counted } from "../../app/format";
+import { Button } from "../../ui/Button";
 import { NumberField, SelectField, SwitchField } from "../../ui/fields";
 import { ErrorNotice } from "../../ui/Notice";
 import type { BenchProps } from "./Bench";
@@ -13,6 +15,7 @@ export function DrawBench({ game, round, number, editRound, table }: BenchProps)
   const drawn = useDraw(game.id, game.revision, table.dice, number);
   const places = usePlaces(game.id, game.revision, table.dice, number);
   const facets = game.facets[number];
+  const isOver = table.steps.at(-1)?.table.phase === "ended";
   const widest = Math.max(0, ...(drawn.data ?? []).map((question) => question.choices.length));
   return (
     <div className="space-y-5">
@@ -96,6 +99,16 @@ export function DrawBench({ game, round, number, editRound, table }: BenchProps)
                   {question.right_letters && <b className="mr-1 text-moss">{question.right_letters}</b>}
                   {question.answer}
                 </span>
+                <Button
+                  look="quiet"
+                  className="min-h-7 px-1.5"
+                  aria-label={`Ask question ${question.number} next`}
+                  title="Ask this next"
+                  disabled={!table.isAtEnd || isOver}
+                  onClick={() => table.act({ action: "bring", source: question.pack, number: question.source_number }, 0)}
+                >
+                  <CornerRightUp aria-hidden />
+                </Button>
               </li>
             ))}
           </ol>

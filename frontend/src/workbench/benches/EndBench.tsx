@@ -1,12 +1,13 @@
 import { Plus, Trash2 } from "lucide-react";
-import type { Ending } from "../../api/schema";
+import type { Badge, Ending } from "../../api/schema";
+import { BadgePicture } from "../../table/BadgePicture";
 import { Button } from "../../ui/Button";
 import { NumberField, SwitchField, TextField } from "../../ui/fields";
 import { OrderButtons, moved } from "../../ui/OrderButtons";
 import type { BenchProps } from "./Bench";
 import { ScoreLine } from "./ScoreLine";
 
-const NEW_ENDING: Ending = { title: "New ending", verdict: "", at_least: null, at_most: null, counts: "score", when: "", at_once: false };
+const NEW_ENDING: Ending = { title: "New ending", verdict: "", at_least: null, at_most: null, counts: "score", when: "", at_once: false, badge: "none" };
 const COUNTED = ["score", "percent", "right_count", "best_streak"];
 
 /** The endings in order; the first that fits is taken. */
@@ -61,6 +62,7 @@ export function EndBench({ game, document, edit, table }: BenchProps) {
                 value={ending.when}
                 onChange={(when) => replace(index, { when })}
               />
+              <BadgeField value={ending.badge} onChange={(badge) => replace(index, { badge })} />
               <SwitchField label="At once" checked={ending.at_once} onChange={(at_once) => replace(index, { at_once })} />
             </div>
           </li>
@@ -70,6 +72,28 @@ export function EndBench({ game, document, edit, table }: BenchProps) {
         <Plus aria-hidden /> Add an ending
       </Button>
     </div>
+  );
+}
+
+const BADGES: Badge[] = ["none", "rosette", "marrow", "basket", "sprout", "trowel", "slug"];
+
+function BadgeField({ value, onChange }: { value: Badge; onChange: (badge: Badge) => void }) {
+  return (
+    <label className="flex items-end gap-2">
+      <span>
+        <span className="mb-1 block font-semibold">Badge</span>
+        <select
+          value={value}
+          onChange={(event) => onChange(BADGES.find((badge) => badge === event.target.value) ?? "none")}
+          className="min-h-9 rounded-lg border border-edge bg-card px-2"
+        >
+          {BADGES.map((badge) => (
+            <option key={badge}>{badge}</option>
+          ))}
+        </select>
+      </span>
+      <BadgePicture badge={value} className="size-9" />
+    </label>
   );
 }
 

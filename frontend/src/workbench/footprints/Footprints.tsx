@@ -10,19 +10,20 @@ import {
   StepForward,
 } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
-import { seconds } from "../../app/format";
 import { useShortcuts } from "../../app/shortcuts";
 import { Button } from "../../ui/Button";
-import { stopName } from "../stops";
 import type { TableRun } from "../useTableRun";
+import { StepRows } from "./StepRows";
 import { TimeLine } from "./TimeLine";
 
-const PLAYBACK_MS = 700;
+const PLAYBACK_MS = 800;
+const SPEEDS = [0.5, 1, 2, 4, 8];
 
 /** What happened in the run, to be gone back through, played again and branched off. */
 export function Footprints({ table }: { table: TableRun }) {
   const [isOpen, setIsOpen] = useState(false);
   const [isPlaying, setIsPlaying] = useState(false);
+  const [speed, setSpeed] = useState(1);
   const list = useRef<HTMLOListElement>(null);
   const { steps, shown, isAtEnd } = table;
   useEffect(() => {
@@ -35,9 +36,9 @@ export function Footprints({ table }: { table: TableRun }) {
     const timer = window.setTimeout(() => {
       if (isAtEnd) setIsPlaying(false);
       else show(shown + 1);
-    }, PLAYBACK_MS);
+    }, PLAYBACK_MS / speed);
     return () => window.clearTimeout(timer);
-  }, [isPlaying, isAtEnd, shown, show]);
+  }, [isPlaying, isAtEnd, shown, show, speed]);
   useShortcuts({ ",": () => show(shown - 1), ".": () => show(shown + 1) });
   const playBack = () => {
     if (isAtEnd) show(0);
@@ -73,6 +74,18 @@ export function Footprints({ table }: { table: TableRun }) {
         <Button look="quiet" className="px-2" aria-label="To the newest step" disabled={isAtEnd} onClick={() => show(steps.length)}>
           <SkipForward aria-hidden />
         </Button>
+        <select
+          aria-label="Speed of playing back"
+          value={speed}
+          onChange={(event) => setSpeed(Number(event.target.value))}
+          className="mr-2 min-h-7 rounded-md border border-line bg-card px-1"
+        >
+          {SPEEDS.map((times) => (
+            <option key={times} value={times}>
+              {times === 0.5 ? "½" : times} ×
+            </option>
+          ))}
+        </select>
         <span className="text-soft tabular-nums">
           step {shown + 1} of {steps.length}
         </span>
@@ -88,43 +101,10 @@ export function Footprints({ table }: { table: TableRun }) {
         aria-labelledby="footprints"
         className={`overflow-auto border-t border-line ${isOpen ? "h-[45vh]" : "h-[4.7rem]"}`}
       >
-        {steps.flatMap((step, number) =>
-          step.footprints.map((footprint, place) => (
-            // A footprint has no identity but its place in the run, and none is ever moved.
-            <li
-              key={`${number} ${place}`}
-              data-shown={number === shown}
-              className={`grid grid-cols-[2.5rem_4.5rem_5.5rem_1fr_auto] gap-x-3 px-4 py-0.5 ${number === shown ? "bg-sun-pale" : number > shown ? "text-soft" : ""}`}
-            >
-              <button
-                type="button"
-                aria-label={`Show step ${number + 1}`}
-                onClick={() => show(number)}
-                className="rounded text-right text-soft tabular-nums hover:underline"
-              >
-                {number + 1}
-              </button>
-              <span className="text-right text-soft tabular-nums">{seconds(footprint.at)}</span>
-              <span className="font-semibold">{stopName(footprint.stop)}</span>
-              <span className="min-w-0 break-words">
-                {footprint.why}{" "}
-                {footprint.lines.length > 0 && (
-                  <span className="ml-2 text-sm text-soft">
-                    {footprint.lines.length === 1 ? "line" : "lines"} {footprint.lines.join(", ")}
-                  </span>
-                )}
-              </span>
-              <span className="text-right font-semibold text-sky tabular-nums">
-                {footprint.changes.map((change) => (
-                  <span key={change.name} className="ml-3 inline-block">
-                    {change.name} {change.before === null ? "" : `${change.before} → `}
-                    {change.after}
-                  </span>
-                ))}
-              </span>
-            </li>
-          )),
-        )}
+        {steps.map((step, number) => (
+          // A step has no identity but its place in the run, and none is ever moved.
+          <StepRows key={number} step={step} number={number} place={Math.sign(number - shown)} onShow={show} />
+        ))}
       </ol>
     </section>
   );
