@@ -13,7 +13,7 @@ import { usePlay } from "./usePlay";
 export default function PlayPage() {
   const { gameId = "" } = useParams();
   const game = useQuery({ queryKey: ["play", gameId], queryFn: () => showPlayGame(gameId) });
-  const play = usePlay(gameId, game.isSuccess, Boolean(game.data?.asks_names ?? false) || (game.data?.most_players ?? 1) > 1);
+  const play = usePlay(gameId, game.isSuccess, (game.data?.asks_names ?? false) || (game.data?.most_players ?? 1) > 1);
   const run = play.run;
   const { elapsed } = useCountdown(
     `${run?.id ?? ""} ${run?.seen ?? 0} ${play.laid}`,

@@ -11,11 +11,12 @@ export function usePlay(gameId: string, isReady: boolean, asksFirst: boolean) {
   const [error, setError] = useState<unknown>();
   const [isBusy, setIsBusy] = useState(false);
   const [laid, setLaid] = useState(0);
-  const [isAsking, setIsAsking] = useState(false);
+  const [isNamed, setIsNamed] = useState(false);
   const memory = `run of ${gameId}`;
+  const [left] = useState(() => sessionStorage.getItem(memory));
 
   const take = useCallback(
-    async (call: Promise<PlayView>, left?: string) => {
+    async (call: Promise<PlayView>, from?: string) => {
       setIsBusy(true);
       try {
         const view = await call;
@@ -25,7 +26,7 @@ export function usePlay(gameId: string, isReady: boolean, asksFirst: boolean) {
         setError(undefined);
       } catch (failure) {
         setError(failure);
-        if (left && detailsOf(failure).status === GONE_ON) setRun(await showPlay(left));
+        if (from && detailsOf(failure).status === GONE_ON) setRun(await showPlay(from));
       } finally {
         setIsBusy(false);
       }
@@ -35,14 +36,11 @@ export function usePlay(gameId: string, isReady: boolean, asksFirst: boolean) {
 
   const isStarted = useRef(false);
   useEffect(() => {
-    if (!isReady || isStarted.current) return;
+    if (!isReady || isStarted.current || (asksFirst && !left)) return;
     isStarted.current = true;
-    const left = sessionStorage.getItem(memory);
     const fresh = () => startPlay(gameId, [""]);
-    if (left) void take(showPlay(left).catch(fresh));
-    else if (asksFirst) setIsAsking(true);
-    else void take(fresh());
-  }, [isReady, asksFirst, gameId, memory, take]);
+    void take(left ? showPlay(left).catch(fresh) : fresh());
+  }, [isReady, asksFirst, gameId, left, take]);
 
   return {
     run,
@@ -58,9 +56,9 @@ export function usePlay(gameId: string, isReady: boolean, asksFirst: boolean) {
       if (run && !isBusy) void take(showPlay(run.id));
     },
     /** Whether the players are to say who they are first. */
-    isAsking,
+    isAsking: isReady && asksFirst && !left && !isNamed && !run,
     start: (players: string[]) => {
-      setIsAsking(false);
+      setIsNamed(true);
       void take(startPlay(gameId, players));
     },
     again: () => {

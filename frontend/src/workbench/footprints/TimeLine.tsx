@@ -1,47 +1,24 @@
+import { memo } from "react";
 import type { StepView, Stop } from "../../api/schema";
 import { stopName } from "../stops";
 
 const STOPS: Stop[] = ["load", "open", "draw", "ask", "check", "score", "cue", "move on", "end"];
 const HEIGHT = 46;
+const WIDTH = 1000;
 
 type TimeLineProps = { steps: StepView[]; shown: number; onShow: (step: number) => void };
 
 /** The run drawn from left to right, each footprint at the height of its stop; to be scrubbed. */
 export function TimeLine({ steps, shown, onShow }: TimeLineProps) {
-  const width = Math.max(steps.length, 12);
-  const x = (step: number) => ((step + 0.5) / width) * 1000;
-  const y = (stop: Stop) => 5 + (STOPS.indexOf(stop) / (STOPS.length - 1)) * (HEIGHT - 10);
-  const marks = steps.flatMap((step, number) =>
-    step.footprints.map((print, place) => ({
-      key: `${number} ${place}`,
-      x: x(number) + ((place + 0.5) / step.footprints.length - 0.5) * (600 / width),
-      y: y(print.stop),
-      isRefused: print.what === "refused" || print.what === "failed",
-      isShown: number === shown,
-    })),
-  );
+  const width = columnsOf(steps);
   const here = steps[shown];
+  const left = ((shown + 0.5) / width) * WIDTH;
   return (
     <div className="relative mx-4 h-11.5">
-      <svg viewBox={`0 0 1000 ${HEIGHT}`} preserveAspectRatio="none" className="absolute inset-0 size-full" aria-hidden>
-        <rect x={x(shown) - 480 / width} width={960 / width} height={HEIGHT} className="fill-sun-pale" />
-        <polyline
-          points={marks.map((mark) => `${mark.x},${mark.y}`).join(" ")}
-          className="fill-none stroke-edge [stroke-dasharray:1_4] [stroke-linecap:round] [stroke-width:1.5]"
-          vectorEffect="non-scaling-stroke"
-        />
-        {marks.map((mark) => (
-          <line
-            key={mark.key}
-            x1={mark.x}
-            x2={mark.x}
-            y1={mark.y}
-            y2={mark.y + 0.01}
-            className={`[stroke-linecap:round] ${mark.isRefused ? "stroke-clay" : mark.isShown ? "stroke-ink" : "stroke-moss"}`}
-            strokeWidth={mark.isShown ? 7 : 5}
-            vectorEffect="non-scaling-stroke"
-          />
-        ))}
+      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} preserveAspectRatio="none" className="absolute inset-0 size-full" aria-hidden>
+        <rect x={left - (0.48 * WIDTH) / width} width={(0.96 * WIDTH) / width} height={HEIGHT} className="fill-sun-pale" />
+        <Marks steps={steps} />
+        {here && <g className="stroke-ink">{marksOf(here, shown, width).map((mark) => dot(mark, 7))}</g>}
       </svg>
       <input
         type="range"
@@ -55,5 +32,44 @@ export function TimeLine({ steps, shown, onShow }: TimeLineProps) {
         className="absolute inset-y-0 left-0 h-full cursor-pointer opacity-0 focus-visible:opacity-25"
       />
     </div>
+  );
+}
+
+/** Every footprint of a run; drawn anew only when the run has grown. */
+const Marks = memo(function Marks({ steps }: { steps: StepView[] }) {
+  const width = columnsOf(steps);
+  const marks = steps.flatMap((step, number) => marksOf(step, number, width));
+  return (
+    <>
+      <polyline
+        points={marks.map((mark) => `${mark.x},${mark.y}`).join(" ")}
+        className="fill-none stroke-edge [stroke-dasharray:1_4] [stroke-linecap:round] [stroke-width:1.5]"
+        vectorEffect="non-scaling-stroke"
+      />
+      <g className="stroke-moss">{marks.filter((mark) => !mark.isRefused).map((mark) => dot(mark, 5))}</g>
+      <g className="stroke-clay">{marks.filter((mark) => mark.isRefused).map((mark) => dot(mark, 5))}</g>
+    </>
+  );
+});
+
+type Mark = { key: string; x: number; y: number; isRefused: boolean };
+
+function columnsOf(steps: StepView[]): number {
+  return Math.max(steps.length, 12);
+}
+
+function marksOf(step: StepView, number: number, width: number): Mark[] {
+  const middle = (number + 0.5) / width;
+  return step.footprints.map((print, place) => ({
+    key: `${number} ${place}`,
+    x: (middle + ((place + 0.5) / step.footprints.length - 0.5) * (0.6 / width)) * WIDTH,
+    y: 5 + (STOPS.indexOf(print.stop) / (STOPS.length - 1)) * (HEIGHT - 10),
+    isRefused: print.what === "refused" || print.what === "failed",
+  }));
+}
+
+function dot({ key, x, y }: Mark, size: number) {
+  return (
+    <path key={key} d={`M${x} ${y}h.01`} className="[stroke-linecap:round]" strokeWidth={size} vectorEffect="non-scaling-stroke" />
   );
 }
