@@ -63,6 +63,8 @@ class ScoreSpan:
     lowest: Number
     highest: Number
     ending: int | None
+    others: tuple[int, ...] = ()
+    """Later endings whose bounds hold these scores too, and which therefore do not come."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -163,11 +165,27 @@ def score_spans(game: Game, rules: Rules | None, reached: Reach | None) -> tuple
         ends = [(score, _ending_at(rules, score)) for score in _around_bounds(game)]
     spans: list[ScoreSpan] = []
     for score, ending in ends:
-        if spans and spans[-1].ending == ending:
-            spans[-1] = ScoreSpan(spans[-1].lowest, score, ending)
+        others = _overlapping(game, score, ending)
+        if spans and (spans[-1].ending, spans[-1].others) == (ending, others):
+            spans[-1] = ScoreSpan(spans[-1].lowest, score, ending, others)
         else:
-            spans.append(ScoreSpan(score, score, ending))
+            spans.append(ScoreSpan(score, score, ending, others))
     return tuple(spans)
+
+
+def _overlapping(game: Game, score: Number, chosen: int | None) -> tuple[int, ...]:
+    """Endings after the chosen one that are bounded on both sides and hold the score too."""
+    if chosen is None:
+        return ()
+    return tuple(
+        number
+        for number, ending in enumerate(game.endings)
+        if number > chosen
+        and ending.counts == "score"
+        and ending.at_least is not None
+        and ending.at_most is not None
+        and ending.at_least <= score <= ending.at_most
+    )
 
 
 def _around_bounds(game: Game) -> list[int]:

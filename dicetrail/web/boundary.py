@@ -32,6 +32,7 @@ from dicetrail.core import (
     Table,
     tidy,
 )
+from dicetrail.core.script.recipes import ScriptRecipe
 from dicetrail.files import Plan, Refusal
 from dicetrail.store import PackSource
 from dicetrail.web.loading import Mended, Stage, Target
@@ -329,6 +330,13 @@ class ScriptName(BaseModel):
     words: str
     insert: str
     """What stands in a script when the name is chosen."""
+
+
+class Language(BaseModel):
+    """What a page needs to help with a rule script."""
+
+    names: list[ScriptName]
+    recipes: list[ScriptRecipe]
 
 
 class Health(BaseModel):

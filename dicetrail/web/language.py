@@ -3,7 +3,8 @@
 from fastapi import APIRouter
 
 from dicetrail.core.script.language import DEEDS, FACTS, FUNCTIONS, HANDLERS
-from dicetrail.web.boundary import ScriptName
+from dicetrail.core.script.recipes import SCRIPT_RECIPES
+from dicetrail.web.boundary import Language, ScriptName
 
 router = APIRouter(prefix="/api/language", tags=["language"])
 
@@ -11,8 +12,12 @@ _INSIDE = {"text": '"…"', "number": "5", "nothing": ""}
 
 
 @router.get("")
-def show_language() -> list[ScriptName]:
-    """Every name a rule script can use besides the maker's own."""
+def show_language() -> Language:
+    """Every name a rule script can use besides the maker's own, and scripts to begin from."""
+    return Language(names=_names(), recipes=list(SCRIPT_RECIPES))
+
+
+def _names() -> list[ScriptName]:
     return [
         *(
             ScriptName(name=name, kind="handler", words=f"runs {words}", insert=f"def {name}():")

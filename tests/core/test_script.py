@@ -8,6 +8,7 @@ from hypothesis import strategies as st
 
 from dicetrail.core import Ending, Game, Outcome, Round, rules_of, settle
 from dicetrail.core.script import Event, ScriptFaults, parse, parse_condition
+from dicetrail.core.script.recipes import SCRIPT_RECIPES
 
 COMBO = """
 score = 0
@@ -98,6 +99,33 @@ class TestRunning(unittest.TestCase):
         self.assertIsNone(settle(made, made.first, Outcome(Event.RIGHT)).ending)
         with self.assertRaises(ScriptFaults):
             parse_condition("leaders > 1", ("score",), final=False)
+
+
+class TestRecipes(unittest.TestCase):
+    def test_every_recipe_does_what_its_words_say(self):
+        """Each is run through rights and wrongs, and its counters added up by hand."""
+        scripts = {recipe.name: recipe.script for recipe in SCRIPT_RECIPES}
+        expected = {
+            "One point each": [3],
+            "Three, two, one": [3 + 2 + 1],
+            "Quick is worth more": [3 * 8],
+            "Up and down": [15 + 3 * 5 - 5],
+            "Lives": [3, 2],
+            "Until the first mistake": [30, 1],
+            "Bonus for a streak": [3 + 5],
+            "Sprint": [3],
+            "Turns of two": [3],
+        }
+        self.assertEqual(set(scripts), set(expected))
+        for name, script in scripts.items():
+            made = rules(script)
+            tally = made.first
+            for tries in (1, 2, 3):
+                right = Outcome(Event.RIGHT, tries_used=tries, seconds_left=7)
+                tally = settle(made, tally, right).tally
+            tally = settle(made, tally, Outcome(Event.WRONG)).tally
+            with self.subTest(name=name):
+                self.assertEqual(list(tally.counters), expected[name])
 
 
 class TestRefusing(unittest.TestCase):

@@ -117,6 +117,12 @@ class TestSurvey(unittest.TestCase):
         spans = [(span.lowest, span.highest, span.ending) for span in told.score_spans]
         self.assertEqual(spans, [(-5, -2, None), (1, 1, 2), (4, 4, 1), (7, 10, 0)])
 
+    def test_endings_that_overlap_are_told_where_they_do(self):
+        both = (Ending("Low", "", 0, 3), Ending("Mid", "", 2, 4), Ending("Rest", ""))
+        spans = look_over(replace(FIVE, endings=both), PACKS).score_spans
+        told = [(span.lowest, span.highest, span.ending, span.others) for span in spans]
+        self.assertEqual(told, [(0, 1, 0, ()), (2, 3, 0, (1,)), (4, 4, 1, ()), (5, 5, 2, ())])
+
     def test_summaries_tell_what_each_stop_does(self):
         words = [summary.words for summary in summaries(FIVE, PACKS)]
         self.assertEqual(

@@ -365,7 +365,7 @@ class TestShelfMoves(ApiTest):
             self.assertEqual(self.get(f"/api/games/{name}")["problems"], [])
 
     def test_the_language_of_the_rules_is_told(self):
-        names = {entry["name"]: entry for entry in self.get("/api/language")}
+        names = {entry["name"]: entry for entry in self.get("/api/language")["names"]}
         self.assertEqual(names["seconds_left"]["kind"], "fact")
         self.assertEqual(names["cue"]["insert"], 'cue("…")')
 

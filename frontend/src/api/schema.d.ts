@@ -265,7 +265,7 @@ export interface paths {
         };
         /**
          * Show Language
-         * @description Every name a rule script can use besides the maker's own.
+         * @description Every name a rule script can use besides the maker's own, and scripts to begin from.
          */
         get: operations["show_language_api_language_get"];
         put?: never;
@@ -1451,6 +1451,16 @@ export interface components {
          */
         Kind: "choice" | "truth" | "typed" | "number" | "letters" | "sort";
         /**
+         * Language
+         * @description What a page needs to help with a rule script.
+         */
+        Language: {
+            /** Names */
+            names: components["schemas"]["ScriptName"][];
+            /** Recipes */
+            recipes: components["schemas"]["ScriptRecipe"][];
+        };
+        /**
          * Letter
          * @description The player tries a letter of a word.
          */
@@ -2312,6 +2322,11 @@ export interface components {
             highest: number;
             /** Ending */
             ending: number | null;
+            /**
+             * Others
+             * @default []
+             */
+            others: number[];
         };
         /**
          * ScriptName
@@ -2329,6 +2344,18 @@ export interface components {
             words: string;
             /** Insert */
             insert: string;
+        };
+        /**
+         * ScriptRecipe
+         * @description A script, what it does in a few words, and what to set beside it.
+         */
+        ScriptRecipe: {
+            /** Name */
+            name: string;
+            /** Words */
+            words: string;
+            /** Script */
+            script: string;
         };
         /**
          * Separator
@@ -2648,6 +2675,7 @@ export type Intent = components['schemas']['Intent'];
 export type Into = components['schemas']['Into'];
 export type ItemList = components['schemas']['ItemList'];
 export type Kind = components['schemas']['Kind'];
+export type Language = components['schemas']['Language'];
 export type Letter = components['schemas']['Letter'];
 export type Lists = components['schemas']['Lists'];
 export type ListsAsk = components['schemas']['ListsAsk'];
@@ -2699,6 +2727,7 @@ export type RunView = components['schemas']['RunView'];
 export type Sample = components['schemas']['Sample'];
 export type ScoreSpan = components['schemas']['ScoreSpan'];
 export type ScriptName = components['schemas']['ScriptName'];
+export type ScriptRecipe = components['schemas']['ScriptRecipe'];
 export type Separator = components['schemas']['Separator'];
 export type Severity = components['schemas']['Severity'];
 export type Shows = components['schemas']['Shows'];
@@ -3213,7 +3242,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ScriptName"][];
+                    "application/json": components["schemas"]["Language"];
                 };
             };
             /** @description What went wrong, and how to mend it */

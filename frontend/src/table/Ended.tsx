@@ -9,17 +9,17 @@ type EndedProps = { table: Table; ending: EndingShown; onAgain: () => void };
 /** The table after the end: the verdict for the score. */
 export function Ended({ table, ending, onAgain }: EndedProps) {
   return (
-    <div className="m-auto max-w-md py-6 text-center">
+    <div className="m-auto max-w-md py-3 text-center">
       <p className="text-soft">{table.title}</p>
-      <BadgePicture badge={ending.badge} className="mx-auto mt-3 size-28" />
+      <BadgePicture badge={ending.badge} className="mx-auto mt-2 size-24" />
       <h2 className="mt-1 text-4xl text-balance">{ending.title}</h2>
-      <p className="mt-3 text-lg text-pretty">{ending.verdict}</p>
+      <p className="mt-2 text-lg text-pretty">{ending.verdict}</p>
       {table.told.map((words, place) => (
         <p key={place} className="mt-2 font-serif text-xl font-semibold">
           {words}
         </p>
       ))}
-      <p className="mt-4">
+      <p className="mt-3">
         <b className="font-serif text-3xl tabular-nums">{counted(table.score, "point")}</b>
         <span className="block text-soft">
           {table.right_count} of {table.asked_count} right, {table.percent} %
@@ -35,7 +35,7 @@ export function Ended({ table, ending, onAgain }: EndedProps) {
           ))}
         </ul>
       )}
-      <Button look="main" data-next className="mt-5" onClick={onAgain}>
+      <Button look="main" data-next className="mt-3" onClick={onAgain}>
         <RotateCcw aria-hidden /> Play again
       </Button>
     </div>

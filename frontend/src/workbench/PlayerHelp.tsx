@@ -1,5 +1,6 @@
 import { Check, Ellipsis, Hourglass, Maximize2, Minimize2, Pause, Play, X } from "lucide-react";
 import { Popover } from "radix-ui";
+import { useState } from "react";
 import type { Intent } from "../api/schema";
 import { useShortcuts } from "../app/shortcuts";
 import type { Pace } from "../table/useCountdown";
@@ -31,9 +32,10 @@ export function PlayerHelp({ table, pace, hasClock, mostPlayers, isLarge, onLarg
       P: () => onPace({ ...pace, isHeld: !pace.isHeld }),
     }),
   );
+  const [many, setMany] = useState(5);
   const isOff = !table.isAtEnd || table.steps.at(-1)?.table.phase === "ended";
   return (
-    <div role="group" aria-label="Play for the player" className="flex shrink-0 items-center gap-1.5 border-t border-line bg-paper px-3 py-1.5">
+    <div role="group" aria-label="Play for the player" className="flex shrink-0 items-center gap-1 border-t border-line bg-paper px-2 py-1 [&_button]:min-h-8 [&_button]:gap-1 [&_button]:text-sm">
       <span className="mr-auto text-sm whitespace-nowrap text-soft">{hasClock ? "" : "For the player:"}</span>
       <Button className="px-2" disabled={isOff} onClick={() => answer("right", 1)}>
         <Check aria-hidden /> Right
@@ -67,9 +69,28 @@ export function PlayerHelp({ table, pace, hasClock, mostPlayers, isLarge, onLarg
         </Popover.Trigger>
         <Popover.Portal>
           <Popover.Content align="end" sideOffset={6} className="z-10 grid gap-2 rounded-lg border border-edge bg-card p-3 shadow-lg">
-            <Button disabled={isOff} onClick={() => answer("right", 5)}>
-              Five right
-            </Button>
+            <label className="flex items-center justify-between gap-2">
+              So many at a time
+              <input
+                type="number"
+                min={1}
+                max={1000}
+                value={many}
+                onChange={(event) => setMany(Math.min(1000, Math.max(1, event.target.valueAsNumber || 1)))}
+                className="min-h-9 w-20 rounded-lg border border-edge bg-card px-2 text-right tabular-nums"
+              />
+            </label>
+            <span className="grid grid-cols-3 gap-1">
+              <Button disabled={isOff} aria-label={`${many} right`} onClick={() => answer("right", many)}>
+                {many} <Check aria-hidden />
+              </Button>
+              <Button disabled={isOff} aria-label={`${many} wrong`} onClick={() => answer("wrong", many)}>
+                {many} <X aria-hidden />
+              </Button>
+              <Button disabled={isOff || !hasClock} aria-label={`${many} late`} onClick={() => answer("late", many)}>
+                {many} <Hourglass aria-hidden />
+              </Button>
+            </span>
             <Button disabled={isOff} onClick={() => answer("right", null)}>
               All right, to the end
             </Button>

@@ -15,7 +15,7 @@ import { ListsEditor } from "./ListsEditor";
 import { SumsEditor } from "./SumsEditor";
 
 /** The packs a game draws from; a question file becomes one by loading it. */
-export function LoadBench({ game, round, editRound }: BenchProps) {
+export function LoadBench({ game, round, number, editRound }: BenchProps) {
   const [looksAt, setLooksAt] = useState<string>();
   const bring = useBring();
   const navigate = useNavigate();
@@ -84,6 +84,9 @@ export function LoadBench({ game, round, editRound }: BenchProps) {
           <Plus aria-hidden /> Add sums
         </Button>
       </div>
+      <p>
+        This round can draw from <b>{counted(game.pools[number] ?? 0, "question")}</b>.
+      </p>
       {others.length > 0 && (
         <div>
           <h3 className="text-lg">Other packs on the shelf</h3>

@@ -4,7 +4,6 @@ import { useLanguage } from "../../api/games";
 import { Button } from "../../ui/Button";
 import { Notice } from "../../ui/Notice";
 import type { BenchProps } from "./Bench";
-import { RECIPES } from "./recipes";
 import { ScriptEditor } from "./ScriptEditor";
 
 const AT = /^script(?:\[(\d+):(\d+)\])?$/;
@@ -34,7 +33,7 @@ export default function ScoreBench({ game, document, edit, table }: BenchProps) 
         faults={isSaved ? faults : []}
         runs={runs}
         lit={last.flatMap((print) => print.lines)}
-        names={language.data ?? []}
+        names={language.data?.names ?? []}
         onChange={(script) => edit((old) => ({ ...old, script }))}
       />
       {isSaved && faults.length > 0 && (
@@ -62,7 +61,7 @@ export default function ScoreBench({ game, document, edit, table }: BenchProps) 
       <details className="rounded-lg border border-line px-3 py-2">
         <summary className="cursor-pointer font-semibold">Recipes: whole scripts to begin from</summary>
         <ul className="mt-2 grid gap-1.5">
-          {RECIPES.map((recipe) => (
+          {language.data?.recipes.map((recipe) => (
             <li key={recipe.name} className="flex items-center justify-between gap-3">
               <span>
                 <b>{recipe.name}</b> <span className="text-soft">{recipe.words}</span>

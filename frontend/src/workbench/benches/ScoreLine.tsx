@@ -21,6 +21,11 @@ export function ScoreLine({ spans, endings }: ScoreLineProps) {
             >
               <span className="block truncate font-semibold">{name}</span>
               <span className="block truncate tabular-nums">{range}</span>
+              {span.others.length > 0 && (
+                <span className="block truncate text-clay-dark">
+                  also {span.others.map((other) => `${other + 1} ${endings[other]?.title ?? ""}`).join(", ")}
+                </span>
+              )}
             </li>
           );
         })}
