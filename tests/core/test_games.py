@@ -97,6 +97,10 @@ class Play:
             value = question.right[0] if is_right else "99999"
         return self.do(Answer(value), after)
 
+    def answer_place(self, place):
+        """Pick the slat at a place, whatever it says."""
+        return self.do(Answer(place))
+
     def play(self, outcomes, after=1000):
         """`r` and `w` answer right and wrong, and go on where the run holds for it."""
         for outcome in outcomes:
