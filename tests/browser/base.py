@@ -121,8 +121,12 @@ class BrowserTest(unittest.TestCase):
 
     def write_script(self, script):
         """Put a whole rule script into its editor, as pasting would."""
-        self.one(".cm-content").send_keys(Keys.CONTROL, "a")
-        paste = "document.execCommand('insertText', false, arguments[0])"
+        self.one(".cm-content")
+        paste = (
+            "document.querySelector('.cm-content').focus();"
+            "document.execCommand('selectAll');"
+            "document.execCommand('insertText', false, arguments[0])"
+        )
         self.driver.execute_script(paste, script)
 
     def begin(self):
