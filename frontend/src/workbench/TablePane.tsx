@@ -19,31 +19,31 @@ export function TablePane({ table, mostPlayers, isLarge, onLarge }: TablePanePro
   );
   return (
     <section aria-label="Table" className="flex min-h-0 flex-col overflow-hidden rounded-xl border border-edge bg-card shadow-sm">
-      <div className="flex min-h-0 flex-1 flex-col overflow-auto px-4 py-3">
-      {table.restarted && <Notice>{table.restarted}</Notice>}
-      {table.error !== undefined && <ErrorNotice error={table.error} />}
       {!table.isAtEnd && (
-        <Notice>
-          Step {table.shown + 1} of {table.steps.length}.
-          <span className="mt-1 flex flex-wrap gap-2">
-            <Button onClick={table.branch}>Branch here</Button>
-            <Button onClick={() => table.show(table.steps.length)}>To the newest</Button>
+        <div role="status" className="flex shrink-0 flex-wrap items-center gap-2 border-b border-sky bg-sky-pale px-3 py-1.5">
+          <span className="mr-auto">
+            Step {table.shown + 1} of {table.steps.length}.
           </span>
-        </Notice>
-      )}
-      {step && (
-        <div inert={!table.isAtEnd} className={`flex flex-1 flex-col pt-1 ${isLarge ? "mx-auto w-full max-w-3xl" : ""}`}>
-          <Table
-            table={step.table}
-            runId={table.runId ?? ""}
-            isBusy={table.isBusy || !table.isAtEnd}
-            elapsed={elapsed}
-            isAlone={isLarge}
-            onAction={(action) => table.act(action, elapsedNow())}
-            onAgain={() => table.roll()}
-          />
+          <Button onClick={table.branch}>Branch here</Button>
+          <Button onClick={() => table.show(table.steps.length)}>To the newest</Button>
         </div>
       )}
+      <div className="flex min-h-0 flex-1 flex-col overflow-auto px-4 py-3">
+        {table.restarted && <Notice>{table.restarted}</Notice>}
+        {table.error !== undefined && <ErrorNotice error={table.error} />}
+        {step && (
+          <div inert={!table.isAtEnd} className={`flex flex-1 flex-col pt-1 ${isLarge ? "mx-auto w-full max-w-3xl" : ""}`}>
+            <Table
+              table={step.table}
+              runId={table.runId ?? ""}
+              isBusy={table.isBusy || !table.isAtEnd}
+              elapsed={elapsed}
+              isAlone={isLarge}
+              onAction={(action) => table.act(action, elapsedNow())}
+              onAgain={() => table.roll()}
+            />
+          </div>
+        )}
       </div>
       {step && (
         <PlayerHelp
