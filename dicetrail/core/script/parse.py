@@ -10,7 +10,7 @@ import ast
 import difflib
 import io
 import tokenize
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable
 from dataclasses import dataclass, field
 from functools import cached_property
 
@@ -548,14 +548,6 @@ class _Checker:
             elif called in DEEDS and handler not in DEEDS[called].handlers:
                 places = ", ".join(DEEDS[called].handlers)
                 self._fault(node, f"“{called}” cannot be done in {handler}", f"do it in {places}")
-
-
-def statements(script: Script) -> Iterator[ast.stmt]:
-    """Every statement of a script's functions, in order."""
-    for function in script.functions.values():
-        for node in ast.walk(function):
-            if isinstance(node, ast.stmt) and node is not function:
-                yield node
 
 
 def _called(node: ast.AST) -> str:
