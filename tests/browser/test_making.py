@@ -108,6 +108,7 @@ class TestMaking(BrowserTest):
             field = self.field("Tries for a question")
             self.wait(lambda f=field, t=tries: f.get_attribute("value") == str(t), f"{tries}")
         self.one("button[aria-label=Undo]:disabled")
+        self.wait(lambda: self.driver.switch_to.active_element.tag_name != "body", "the focus kept")
         self.saved()
         now = self.server.http.get(f"/api/games/{made['id']}").json()
         self.assertEqual(now["document"], made["document"])

@@ -4,6 +4,7 @@ import { useGame } from "../api/games";
 import type { GameView, Stop } from "../api/schema";
 import { Page } from "../app/Page";
 import { useShortcuts } from "../app/shortcuts";
+import { useKeptFocus } from "../app/useKeptFocus";
 import { ErrorNotice } from "../ui/Notice";
 import { SaveFailure } from "../ui/SaveFailure";
 import { Shortcuts } from "../ui/Shortcuts";
@@ -53,6 +54,7 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
   const table = useTableRun(game.id, game.revision);
   const [isHelping, setIsHelping] = useState(false);
   const [isLarge, setIsLarge] = useState(false);
+  useKeptFocus("bench");
   const navigate = useNavigate();
   const [search] = useSearchParams();
   const wantedRound = Number(search.get("round") ?? 1) - 1;
