@@ -1,14 +1,15 @@
 import { useEffect, useRef } from "react";
 
 /**
- * Keeps the focus on the page: when what had it is removed or switched off by an action,
- * it goes to the element with this id instead of nowhere.
+ * Keeps the focus on the page: when something within an element marked `data-keeps-focus`
+ * had it and is removed or switched off, it goes to the element with this id, not nowhere.
  */
 export function useKeptFocus(id: string) {
   const last = useRef<Element>(undefined);
   useEffect(() => {
     const note = (event: FocusEvent) => {
-      if (event.target instanceof Element) last.current = event.target;
+      const target = event.target instanceof Element ? event.target : undefined;
+      last.current = target?.closest("[data-keeps-focus]") ? target : undefined;
     };
     document.addEventListener("focusin", note);
     return () => document.removeEventListener("focusin", note);

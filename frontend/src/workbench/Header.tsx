@@ -26,7 +26,7 @@ type HeaderProps = {
 /** The game's name, whether it is saved, the dice, and what the survey found. */
 export function Header({ game, title, saving, edit, table, undo, redo, onShortcuts }: HeaderProps) {
   return (
-    <header className="flex shrink-0 flex-wrap items-center gap-x-3 gap-y-1 border-b border-line bg-card px-4 py-1.5">
+    <header data-keeps-focus className="flex shrink-0 flex-wrap items-center gap-x-3 gap-y-1 border-b border-line bg-card px-4 py-1.5">
       <Link to="/" aria-label="Back to the shelf" className="rounded-md">
         <Die className="size-8" />
       </Link>

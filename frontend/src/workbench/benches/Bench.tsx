@@ -53,7 +53,7 @@ export function Bench({ stop, ...shared }: Props) {
       rounds: document.rounds.map((old, index) => (index === shared.number ? { ...old, ...change } : old)),
     }));
   return (
-    <section aria-labelledby="bench" className="relative flex min-h-0 flex-col overflow-auto rounded-xl border border-line bg-card/90 px-5 py-4">
+    <section data-keeps-focus aria-labelledby="bench" className="relative flex min-h-0 flex-col overflow-auto rounded-xl border border-line bg-card/90 px-5 py-4">
       <div className="mb-4 flex flex-wrap items-baseline gap-x-3">
         <h2 id="bench" tabIndex={-1} className="text-2xl">
           {face.name}
