@@ -19,6 +19,7 @@ class TestLoad(BrowserTest):
         found = self.found(
             f"//select[@id=//label[.='{label}']/@for or @aria-label='{label}']", label
         )
+        self.wait(lambda: option in [one.text for one in Select(found).options], option)
         Select(found).select_by_visible_text(option)
 
     def packs(self):
