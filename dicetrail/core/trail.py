@@ -9,12 +9,14 @@ from dataclasses import dataclass
 
 from dicetrail.core.checking import LETTERS
 from dicetrail.core.document import (
+    MOST_POINTS,
     NEXT,
     After,
     Ask,
     Check,
     Draw,
     DrawOrder,
+    Ending,
     Game,
     Number,
     Opening,
@@ -174,18 +176,34 @@ def score_spans(game: Game, rules: Rules | None, reached: Reach | None) -> tuple
 
 
 def _overlapping(game: Game, score: Number, chosen: int | None) -> tuple[int, ...]:
-    """Endings after the chosen one that are bounded on both sides and hold the score too."""
-    if chosen is None:
+    """Endings after the chosen one whose bounds hold the score too, and are not its fall-back.
+
+    “At least 15” after “at least 30” takes what is left, which is how endings are commonly
+    written (common practice, no source); two that share only a part of their scores are
+    probably a slip.
+    """
+    if chosen is None or game.endings[chosen].when.strip():
         return ()
+    first = _bounds(game.endings[chosen])
     return tuple(
         number
         for number, ending in enumerate(game.endings)
         if number > chosen
-        and ending.counts == "score"
-        and ending.at_least is not None
-        and ending.at_most is not None
-        and ending.at_least <= score <= ending.at_most
+        and ending.counts == game.endings[chosen].counts == "score"
+        and _bounds(ending)[0] <= score <= _bounds(ending)[1]
+        and not _falls_back(_bounds(ending), first)
     )
+
+
+def _bounds(ending: Ending) -> tuple[int, int]:
+    least = -MOST_POINTS if ending.at_least is None else ending.at_least
+    return least, MOST_POINTS if ending.at_most is None else ending.at_most
+
+
+def _falls_back(later: tuple[int, int], first: tuple[int, int]) -> bool:
+    """Whether bounds are open to a side and hold all that others do."""
+    is_open = later[0] == -MOST_POINTS or later[1] == MOST_POINTS
+    return is_open and later[0] <= first[0] and first[1] <= later[1]
 
 
 def _around_bounds(game: Game) -> list[int]:

@@ -123,6 +123,20 @@ class TestSurvey(unittest.TestCase):
         told = [(span.lowest, span.highest, span.ending, span.others) for span in spans]
         self.assertEqual(told, [(0, 1, 0, ()), (2, 3, 0, (1,)), (4, 4, 1, ()), (5, 5, 2, ())])
 
+    def test_endings_open_to_a_side_overlap_only_where_neither_falls_back_on_the_other(self):
+        part = (Ending("Up to three", "", None, 3), Ending("From two", "", 2))
+        cascade = (Ending("From four", "", 4), Ending("From two", "", 2), Ending("Rest", ""))
+        for endings, expected in ((part, {2: (1,), 3: (1,)}), (cascade, {})):
+            with self.subTest(endings=[ending.title for ending in endings]):
+                spans = look_over(replace(FIVE, endings=endings), PACKS).score_spans
+                told = {
+                    score: span.others
+                    for span in spans
+                    for score in range(int(span.lowest), int(span.highest) + 1)
+                    if span.others
+                }
+                self.assertEqual(told, expected)
+
     def test_summaries_tell_what_each_stop_does(self):
         words = [summary.words for summary in summaries(FIVE, PACKS)]
         self.assertEqual(

@@ -1,5 +1,6 @@
 import createClient from "openapi-fetch";
 import type { paths, ProblemDetails } from "./schema";
+import { countCall } from "./waiting";
 
 /** The one client of the server's API. */
 export const api = createClient<paths>({ baseUrl: "/" });
@@ -32,10 +33,13 @@ export function formOf(name: string, value: File | string): FormData {
 /** What a call gave, or an ApiError thrown. */
 export async function given<T>(call: Promise<{ data?: T; error?: ProblemDetails }>): Promise<T> {
   let answer;
+  countCall(1);
   try {
     answer = await call;
   } catch {
     throw new ApiError(OUT_OF_REACH);
+  } finally {
+    countCall(-1);
   }
   if (answer.data === undefined) throw new ApiError(answer.error ?? OUT_OF_REACH);
   return answer.data;

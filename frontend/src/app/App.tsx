@@ -1,6 +1,7 @@
 import { lazy, Suspense } from "react";
 import { BrowserRouter, Link, Route, Routes } from "react-router";
 import { Page } from "./Page";
+import { Waiting } from "./Waiting";
 
 const Shelf = lazy(() => import("../shelf/Shelf"));
 const Workbench = lazy(() => import("../workbench/Workbench"));
@@ -12,6 +13,7 @@ const PlayPage = lazy(() => import("../play/PlayPage"));
 export function App() {
   return (
     <BrowserRouter>
+      <Waiting />
       <Suspense fallback={<p className="p-6 text-soft">Unfolding the map…</p>}>
         <Routes>
           <Route path="/" element={<Shelf />} />

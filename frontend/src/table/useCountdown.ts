@@ -2,6 +2,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import type { Table } from "../api/schema";
 
 const TICK_MS = 100;
+const ASK_AGAIN_MS = 1000;
 
 export type Pace = {
   /** How many times as fast as the day the clock runs. */
@@ -15,7 +16,7 @@ export const REAL_TIME: Pace = { speed: 1, isHeld: false };
 /**
  * The time since a table was laid, as its countdowns see it; `stamp` changes with every
  * table. Once the first countdown, or a timed hold, has run out, `onEnd` is called with
- * its length until another table is laid: what follows from it the server says.
+ * its length, every second until another table is laid: what follows the server says.
  */
 export function useCountdown(stamp: string, table: Table | undefined, pace: Pace, onEnd: (deadline: number) => void) {
   const [elapsed, setElapsed] = useState({ stamp, ms: 0 });
@@ -35,13 +36,16 @@ export function useCountdown(stamp: string, table: Table | undefined, pace: Pace
     const clock = spent.current;
     clock.since = performance.now();
     if (isHeld) return;
+    let askedAt = -ASK_AGAIN_MS;
     const timer = window.setInterval(() => {
       const now = performance.now();
       clock.ms += (now - clock.since) * speed;
       clock.since = now;
       if (deadline === undefined) return;
       setElapsed({ stamp, ms: Math.min(clock.ms, deadline) });
-      if (clock.ms >= deadline) whenEnded.current(deadline);
+      if (clock.ms < deadline || now - askedAt < ASK_AGAIN_MS) return;
+      askedAt = now;
+      whenEnded.current(deadline);
     }, TICK_MS);
     return () => window.clearInterval(timer);
   }, [stamp, deadline, isHeld, speed]);

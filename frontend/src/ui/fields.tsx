@@ -1,10 +1,34 @@
 import { RadioGroup, Switch } from "radix-ui";
 import { useId, useState, type ReactNode } from "react";
+import { useFaultAt } from "./faults";
 
 const BOX =
   "min-h-9 rounded-lg border border-edge bg-card px-2.5 py-1 aria-invalid:border-2 aria-invalid:border-clay";
 
-type Labelled = { label: string; hint?: ReactNode; hideLabel?: boolean };
+type Labelled = {
+  label: string;
+  hint?: ReactNode;
+  hideLabel?: boolean;
+  /** The field's place in the document, for what is wrong there to be shown here. */
+  where?: string;
+};
+
+type NoteProps = { id: string; hint?: ReactNode; fault: string | undefined };
+
+/** What stands under a field: its hint, and what is wrong in it. */
+function FieldNote({ id, hint, fault }: NoteProps) {
+  if (!hint && !fault) return null;
+  return (
+    <div id={id} className="mt-1 text-sm text-soft">
+      {hint}
+      {fault && (
+        <p role="alert" className="font-semibold text-clay-dark">
+          {fault}
+        </p>
+      )}
+    </div>
+  );
+}
 
 type TextFieldProps = Labelled & {
   value: string;
@@ -14,8 +38,9 @@ type TextFieldProps = Labelled & {
 };
 
 /** A line of text. */
-export function TextField({ label, hint, hideLabel, value, onChange, ...rest }: TextFieldProps) {
+export function TextField({ label, hint, hideLabel, where, value, onChange, ...rest }: TextFieldProps) {
   const id = useId();
+  const fault = useFaultAt(where);
   return (
     <div className={rest.className}>
       <label htmlFor={id} className={hideLabel ? "sr-only" : "mb-1 block font-semibold"}>
@@ -27,14 +52,11 @@ export function TextField({ label, hint, hideLabel, value, onChange, ...rest }: 
         value={value}
         maxLength={rest.maxLength ?? 500}
         autoComplete="off"
-        aria-describedby={hint ? `${id}-hint` : undefined}
+        aria-invalid={fault !== undefined}
+        aria-describedby={`${id}-note`}
         onChange={(event) => onChange(event.target.value)}
       />
-      {hint && (
-        <p id={`${id}-hint`} className="mt-1 text-sm text-soft">
-          {hint}
-        </p>
-      )}
+      <FieldNote id={`${id}-note`} hint={hint} fault={fault} />
     </div>
   );
 }
@@ -42,8 +64,9 @@ export function TextField({ label, hint, hideLabel, value, onChange, ...rest }: 
 type TextAreaFieldProps = Labelled & { value: string; onChange: (value: string) => void };
 
 /** A few lines of text. */
-export function TextAreaField({ label, hint, value, onChange }: TextAreaFieldProps) {
+export function TextAreaField({ label, hint, where, value, onChange }: TextAreaFieldProps) {
   const id = useId();
+  const fault = useFaultAt(where);
   return (
     <div>
       <label htmlFor={id} className="mb-1 block font-semibold">
@@ -55,14 +78,11 @@ export function TextAreaField({ label, hint, value, onChange }: TextAreaFieldPro
         className={`${BOX} w-full`}
         value={value}
         maxLength={2000}
-        aria-describedby={hint ? `${id}-hint` : undefined}
+        aria-invalid={fault !== undefined}
+        aria-describedby={`${id}-note`}
         onChange={(event) => onChange(event.target.value)}
       />
-      {hint && (
-        <p id={`${id}-hint`} className="mt-1 text-sm text-soft">
-          {hint}
-        </p>
-      )}
+      <FieldNote id={`${id}-note`} hint={hint} fault={fault} />
     </div>
   );
 }
@@ -78,11 +98,13 @@ type NumberFieldProps = Labelled & {
 };
 
 /** A whole number. What is not one is shown as such and never saved. */
-export function NumberField({ label, hideLabel, value, onChange, empty, suffix }: NumberFieldProps) {
+export function NumberField({ label, hideLabel, where, value, onChange, empty, suffix }: NumberFieldProps) {
   const id = useId();
+  const found = useFaultAt(where);
   const [typed, setTyped] = useState<string>();
   const shown = typed ?? (value === null ? "" : String(value));
-  const fault = faultOf(shown, empty);
+  const unread = faultOf(shown, empty);
+  const fault = unread ?? found;
   return (
     <div>
       <label htmlFor={id} className={hideLabel ? "sr-only" : "mb-1 block font-semibold"}>
@@ -97,21 +119,17 @@ export function NumberField({ label, hideLabel, value, onChange, empty, suffix }
           placeholder={empty}
           autoComplete="off"
           aria-invalid={fault !== undefined}
-          aria-describedby={fault ? `${id}-fault` : undefined}
+          aria-describedby={`${id}-note`}
           onChange={(event) => {
             const text = event.target.value;
             setTyped(text);
             if (faultOf(text, empty) === undefined) onChange(text.trim() ? Number(text) : null);
           }}
-          onBlur={() => fault === undefined && setTyped(undefined)}
+          onBlur={() => unread === undefined && setTyped(undefined)}
         />
         {suffix}
       </span>
-      {fault && (
-        <p id={`${id}-fault`} role="alert" className="mt-1 text-sm font-semibold text-clay-dark">
-          {fault}
-        </p>
-      )}
+      <FieldNote id={`${id}-note`} fault={fault} />
     </div>
   );
 }
@@ -201,14 +219,16 @@ export function ChoiceField<T extends string>({ label, value, options, onChange 
 
 type SelectFieldProps<T extends string> = {
   label: string;
+  where?: string;
   value: T;
   options: [T, string][];
   onChange: (value: T) => void;
 };
 
 /** One of several, in a list that opens. */
-export function SelectField<T extends string>({ label, value, options, onChange }: SelectFieldProps<T>) {
+export function SelectField<T extends string>({ label, where, value, options, onChange }: SelectFieldProps<T>) {
   const id = useId();
+  const fault = useFaultAt(where);
   return (
     <div className="min-w-0">
       <label htmlFor={id} className="mb-1 block font-semibold">
@@ -217,6 +237,8 @@ export function SelectField<T extends string>({ label, value, options, onChange 
       <select
         id={id}
         value={value}
+        aria-invalid={fault !== undefined}
+        aria-describedby={`${id}-note`}
         className={`${BOX} max-w-full`}
         onChange={(event) => {
           const chosen = options.find(([option]) => option === event.target.value);
@@ -229,6 +251,7 @@ export function SelectField<T extends string>({ label, value, options, onChange 
           </option>
         ))}
       </select>
+      <FieldNote id={`${id}-note`} fault={fault} />
     </div>
   );
 }

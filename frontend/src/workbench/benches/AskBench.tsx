@@ -3,15 +3,23 @@ import type { BenchProps } from "./Bench";
 import { QuestionTime } from "./QuestionTime";
 
 /** How a question is put: its choices, tries, hints and clocks. */
-export function AskBench({ document, round, edit, editRound }: BenchProps) {
+export function AskBench({ document, round, at, edit, editRound }: BenchProps) {
   const ask = round.ask;
   const set = (change: Partial<typeof ask>) => editRound({ ask: { ...ask, ...change } });
   return (
     <div className="space-y-5">
       <div className="flex flex-wrap items-start gap-x-8 gap-y-4">
-        <NumberField label="Clock of a question" value={ask.seconds ?? null} empty="none" suffix="seconds" onChange={(seconds) => set({ seconds })} />
+        <NumberField
+          label="Clock of a question"
+          where={`${at}.ask.seconds`}
+          value={ask.seconds ?? null}
+          empty="none"
+          suffix="seconds"
+          onChange={(seconds) => set({ seconds })}
+        />
         <NumberField
           label="Clock of this round"
+          where={`${at}.seconds`}
           value={round.seconds ?? null}
           empty="none"
           suffix="seconds"
@@ -19,6 +27,7 @@ export function AskBench({ document, round, edit, editRound }: BenchProps) {
         />
         <NumberField
           label="Clock of the game"
+          where="seconds"
           value={document.seconds ?? null}
           empty="none"
           suffix="seconds"
@@ -29,6 +38,7 @@ export function AskBench({ document, round, edit, editRound }: BenchProps) {
       <div className="flex flex-wrap items-start gap-x-8 gap-y-4">
         <NumberField
           label="Tries for a question"
+          where={`${at}.ask.tries`}
           value={ask.tries}
           empty="until right"
           suffix="1 to 20"
@@ -36,11 +46,19 @@ export function AskBench({ document, round, edit, editRound }: BenchProps) {
         />
         <NumberField
           label="Misses for a word"
+          where={`${at}.ask.misses`}
           value={ask.misses}
           suffix="letters, 1 to 10"
           onChange={(misses) => misses !== null && set({ misses })}
         />
-        <NumberField label="Choices shown" value={ask.shown ?? null} empty="all" suffix="2 to 8" onChange={(shown) => set({ shown })} />
+        <NumberField
+          label="Choices shown"
+          where={`${at}.ask.shown`}
+          value={ask.shown ?? null}
+          empty="all"
+          suffix="2 to 8"
+          onChange={(shown) => set({ shown })}
+        />
       </div>
       <ChoiceField
         label="Order of the choices"

@@ -11,7 +11,7 @@ import { KeptSamples } from "./KeptSamples";
 const FIRST_SAMPLES = ["b", "2", "", "dunno"];
 
 /** What counts as an answer, and a strip to try some out on. */
-export function CheckBench({ game, round, number, editRound, table }: BenchProps) {
+export function CheckBench({ game, round, number, at, editRound, table }: BenchProps) {
   const check = round.check;
   const set = (change: Partial<typeof check>) => editRound({ check: { ...check, ...change } });
   return (
@@ -47,6 +47,7 @@ export function CheckBench({ game, round, number, editRound, table }: BenchProps
       <div className="flex flex-wrap items-start gap-x-8 gap-y-4">
         <NumberField
           label="Typos forgiven"
+          where={`${at}.check.typos`}
           value={check.typos}
           suffix="0 to 3; none in words under four letters"
           onChange={(typos) => typos !== null && set({ typos })}

@@ -9,7 +9,7 @@ import { BarChart } from "./BarChart";
 import { FilterField } from "./FilterField";
 
 /** Which questions are asked, in which order; and the draw these dice give. */
-export function DrawBench({ game, round, number, editRound, table }: BenchProps) {
+export function DrawBench({ game, round, number, at, editRound, table }: BenchProps) {
   const draw = round.draw;
   const set = (change: Partial<typeof draw>) => editRound({ draw: { ...draw, ...change } });
   const drawn = useDraw(game.id, game.revision, table.dice, number);
@@ -22,6 +22,7 @@ export function DrawBench({ game, round, number, editRound, table }: BenchProps)
       <div className="flex flex-wrap items-start gap-x-8 gap-y-4">
         <NumberField
           label="How many questions"
+          where={`${at}.draw.count`}
           value={draw.count}
           empty="all"
           suffix={`of ${game.pools[number] ?? 0}, for each player`}
@@ -55,6 +56,7 @@ export function DrawBench({ game, round, number, editRound, table }: BenchProps)
             <NumberField
               key={index}
               label={`Weight of level ${index + 1}`}
+              where={`${at}.draw.weights[${index}]`}
               value={weight}
               onChange={(value) => value !== null && set({ weights: draw.weights.with(index, value) })}
             />

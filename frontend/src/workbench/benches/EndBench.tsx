@@ -2,7 +2,7 @@ import { Plus, Trash2 } from "lucide-react";
 import type { Badge, Ending } from "../../api/schema";
 import { BadgePicture } from "../../table/BadgePicture";
 import { Button } from "../../ui/Button";
-import { NumberField, SwitchField, TextField } from "../../ui/fields";
+import { NumberField, SelectField, SwitchField, TextField } from "../../ui/fields";
 import { OrderButtons, moved } from "../../ui/OrderButtons";
 import type { BenchProps } from "./Bench";
 import { ScoreLine } from "./ScoreLine";
@@ -30,15 +30,34 @@ export function EndBench({ game, document, edit, table }: BenchProps) {
           <li key={index} className="space-y-2 rounded-lg border border-line p-3">
             <div className="flex flex-wrap items-end gap-3">
               <b className="pb-2 font-serif text-lg">{index + 1}</b>
-              <TextField label="Name" className="min-w-32 flex-1" value={ending.title} onChange={(title) => replace(index, { title })} />
-              <CountsField value={ending.counts} counters={counters} onChange={(counts) => replace(index, { counts })} />
+              <TextField
+                label="Name"
+                where={`endings[${index}].title`}
+                className="min-w-32 flex-1"
+                value={ending.title}
+                onChange={(title) => replace(index, { title })}
+              />
+              <SelectField
+                label="Counts"
+                where={`endings[${index}].counts`}
+                value={ending.counts}
+                options={[...new Set([...counters, ...COUNTED, ending.counts])].map((name) => [name, name])}
+                onChange={(counts) => replace(index, { counts })}
+              />
               <NumberField
                 label="At least"
+                where={`endings[${index}].at_least`}
                 value={ending.at_least ?? null}
                 empty="any"
                 onChange={(at_least) => replace(index, { at_least })}
               />
-              <NumberField label="At most" value={ending.at_most ?? null} empty="any" onChange={(at_most) => replace(index, { at_most })} />
+              <NumberField
+                label="At most"
+                where={`endings[${index}].at_most`}
+                value={ending.at_most ?? null}
+                empty="any"
+                onChange={(at_most) => replace(index, { at_most })}
+              />
               <OrderButtons
                 name={ending.title}
                 index={index}
@@ -58,6 +77,7 @@ export function EndBench({ game, document, edit, table }: BenchProps) {
             <div className="flex flex-wrap items-end gap-x-6 gap-y-2">
               <TextField
                 label="And only when"
+                where={`endings[${index}].when`}
                 className="min-w-48 flex-1"
                 value={ending.when}
                 onChange={(when) => replace(index, { when })}
@@ -93,27 +113,6 @@ function BadgeField({ value, onChange }: { value: Badge; onChange: (badge: Badge
         </select>
       </span>
       <BadgePicture badge={value} className="size-9" />
-    </label>
-  );
-}
-
-type CountsFieldProps = { value: string; counters: string[]; onChange: (name: string) => void };
-
-/** The counter or fact an ending's bounds hold. */
-function CountsField({ value, counters, onChange }: CountsFieldProps) {
-  const names = [...new Set([...counters, ...COUNTED, value])];
-  return (
-    <label className="block">
-      <span className="mb-1 block font-semibold">Counts</span>
-      <select
-        value={value}
-        onChange={(event) => onChange(event.target.value)}
-        className="min-h-9 rounded-lg border border-edge bg-card px-2"
-      >
-        {names.map((name) => (
-          <option key={name}>{name}</option>
-        ))}
-      </select>
     </label>
   );
 }

@@ -3,10 +3,10 @@ import type { ItemList, Lists } from "../../api/schema";
 import { Button } from "../../ui/Button";
 import { NumberField, SelectField, TextAreaField, TextField } from "../../ui/fields";
 
-type ListsEditorProps = { lists: Lists; onChange: (lists: Lists) => void; onRemove: () => void };
+type ListsEditorProps = { lists: Lists; at: string; onChange: (lists: Lists) => void; onRemove: () => void };
 
 /** Named lists, and what is asked of them. */
-export function ListsEditor({ lists, onChange, onRemove }: ListsEditorProps) {
+export function ListsEditor({ lists, at, onChange, onRemove }: ListsEditorProps) {
   const set = (change: Partial<Lists>) => onChange({ ...lists, ...change });
   const setList = (index: number, change: Partial<ItemList>) =>
     set({ lists: lists.lists.map((list, place) => (place === index ? { ...list, ...change } : list)) });
@@ -24,7 +24,7 @@ export function ListsEditor({ lists, onChange, onRemove }: ListsEditorProps) {
           onChange={(asks) => set({ asks })}
         />
         {lists.asks === "odd one out" && (
-          <NumberField label="Choices" value={lists.choices} onChange={(choices) => choices !== null && set({ choices })} />
+          <NumberField label="Choices" where={`${at}.choices`} value={lists.choices} onChange={(choices) => choices !== null && set({ choices })} />
         )}
         <TextField
           label="The question"
@@ -44,6 +44,7 @@ export function ListsEditor({ lists, onChange, onRemove }: ListsEditorProps) {
             <div className="flex items-end gap-2">
               <TextField
                 label={`List ${index + 1}`}
+                where={`${at}.lists[${index}].title`}
                 className="min-w-0 flex-1"
                 value={list.title}
                 onChange={(title) => setList(index, { title })}
@@ -59,6 +60,7 @@ export function ListsEditor({ lists, onChange, onRemove }: ListsEditorProps) {
             </div>
             <TextAreaField
               label={`Items of ${list.title || `list ${index + 1}`}, one a line`}
+              where={`${at}.lists[${index}].items`}
               value={list.items.join("\n")}
               onChange={(text) => setList(index, { items: text.split("\n").filter((item, place, all) => item || place === all.length - 1) })}
             />

@@ -15,7 +15,7 @@ import { ListsEditor } from "./ListsEditor";
 import { SumsEditor } from "./SumsEditor";
 
 /** The packs a game draws from; a question file becomes one by loading it. */
-export function LoadBench({ game, round, number, editRound }: BenchProps) {
+export function LoadBench({ game, round, number, at, editRound }: BenchProps) {
   const [looksAt, setLooksAt] = useState<string>();
   const bring = useBring();
   const navigate = useNavigate();
@@ -64,6 +64,7 @@ export function LoadBench({ game, round, number, editRound }: BenchProps) {
           // Sources have no identity but their place.
           key={index}
           lists={lists}
+          at={`${at}.lists[${index}]`}
           onChange={(next) => editRound({ lists: round.lists.with(index, next) })}
           onRemove={() => editRound({ lists: round.lists.toSpliced(index, 1) })}
         />
@@ -72,6 +73,7 @@ export function LoadBench({ game, round, number, editRound }: BenchProps) {
         <SumsEditor
           key={index}
           sums={sums}
+          at={`${at}.sums[${index}]`}
           onChange={(next) => editRound({ sums: round.sums.with(index, next) })}
           onRemove={() => editRound({ sums: round.sums.toSpliced(index, 1) })}
         />

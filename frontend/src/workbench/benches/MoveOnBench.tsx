@@ -1,4 +1,5 @@
 import type { Game, Way } from "../../api/schema";
+import { SelectField } from "../../ui/fields";
 import type { BenchProps } from "./Bench";
 import { RoundMap } from "./RoundMap";
 
@@ -10,22 +11,20 @@ const OUTCOMES = [
 ] as const;
 
 /** Where the run goes from a question that is done with, and the map of the rounds. */
-export function MoveOnBench({ document, round, number, editRound }: BenchProps) {
+export function MoveOnBench({ document, round, number, at, editRound }: BenchProps) {
   const moves = round.moves;
   return (
     <div className="space-y-5">
       <div className="grid gap-4 xl:grid-cols-2">
         {OUTCOMES.map(([name, label]) => (
-          <label key={name} className="block">
-            <span className="mb-1 block font-semibold">{label}</span>
-            <select
-              value={keyOf(moves[name])}
-              onChange={(event) => editRound({ moves: { ...moves, [name]: wayOf(event.target.value) } })}
-              className="min-h-9 w-full rounded-lg border border-edge bg-card px-2"
-            >
-              <WayOptions document={document} number={number} way={moves[name]} />
-            </select>
-          </label>
+          <SelectField
+            key={name}
+            label={label}
+            where={`${at}.moves.${name}`}
+            value={keyOf(moves[name])}
+            options={waysFrom(document, number, moves[name])}
+            onChange={(key) => editRound({ moves: { ...moves, [name]: wayOf(key) } })}
+          />
         ))}
       </div>
       <p className="text-soft">
@@ -36,32 +35,18 @@ export function MoveOnBench({ document, round, number, editRound }: BenchProps) 
   );
 }
 
-type WayOptionsProps = { document: Game; number: number; way: Way };
-
-function WayOptions({ document, number, way }: WayOptionsProps) {
-  const titles = (way.to === "round" ? document.rounds : document.endings).map(({ title }) => title);
-  const isLost = (way.to === "round" || way.to === "ending") && !titles.includes(way.name);
-  return (
-    <>
-      <option value="next question">the next question</option>
-      <option value="same question">the same question, asked anew</option>
-      <option value="next round">the round is over</option>
-      {document.rounds.map(
-        (round, index) =>
-          index !== number && (
-            <option key={index} value={`round:${round.title}`}>
-              round “{round.title}”
-            </option>
-          ),
-      )}
-      {document.endings.map((ending, index) => (
-        <option key={index} value={`ending:${ending.title}`}>
-          ending “{ending.title}”
-        </option>
-      ))}
-      {isLost && <option value={keyOf(way)}>{`${way.to} “${way.name}”, which is gone`}</option>}
-    </>
-  );
+/** Every way there is from a round, and the one chosen even if what it names is gone. */
+function waysFrom(document: Game, number: number, chosen: Way): [string, string][] {
+  const rounds = document.rounds.filter((_, index) => index !== number);
+  const ways: [string, string][] = [
+    ["next question", "the next question"],
+    ["same question", "the same question, asked anew"],
+    ["next round", "the round is over"],
+    ...rounds.map(({ title }): [string, string] => [`round:${title}`, `round “${title}”`]),
+    ...document.endings.map(({ title }): [string, string] => [`ending:${title}`, `ending “${title}”`]),
+  ];
+  const key = keyOf(chosen);
+  return ways.some(([way]) => way === key) ? ways : [...ways, [key, `${chosen.to} “${chosen.name}”, which is gone`]];
 }
 
 function keyOf(way: Way): string {

@@ -28,6 +28,7 @@ export function OpenBench({ document, edit }: BenchProps) {
       <div className="flex flex-wrap items-start gap-8">
         <NumberField
           label="Players at most"
+          where="opening.most_players"
           value={opening.most_players}
           suffix="take turns, 1 to 4"
           onChange={(most_players) => most_players !== null && set({ most_players })}
@@ -49,6 +50,7 @@ export function OpenBench({ document, edit }: BenchProps) {
               <b className="w-5 font-serif text-lg">{index + 1}</b>
               <TextField
                 label={`Title of round ${index + 1}`}
+                where={`rounds[${index}].title`}
                 hideLabel
                 className="min-w-0 flex-1"
                 value={round.title}

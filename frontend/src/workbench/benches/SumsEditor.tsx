@@ -3,10 +3,10 @@ import type { Span, Sums } from "../../api/schema";
 import { Button } from "../../ui/Button";
 import { NumberField, SelectField, SwitchField } from "../../ui/fields";
 
-type SumsEditorProps = { sums: Sums; onChange: (sums: Sums) => void; onRemove: () => void };
+type SumsEditorProps = { sums: Sums; at: string; onChange: (sums: Sums) => void; onRemove: () => void };
 
 /** Questions of arithmetic, made anew for every run. */
-export function SumsEditor({ sums, onChange, onRemove }: SumsEditorProps) {
+export function SumsEditor({ sums, at, onChange, onRemove }: SumsEditorProps) {
   const set = (change: Partial<Sums>) => onChange({ ...sums, ...change });
   return (
     <fieldset className="space-y-3 rounded-lg border border-line p-3">
@@ -14,6 +14,7 @@ export function SumsEditor({ sums, onChange, onRemove }: SumsEditorProps) {
       <div className="flex flex-wrap items-end gap-x-5 gap-y-3">
         <SelectField
           label="Operator"
+          where={`${at}.operator`}
           value={sums.operator}
           options={[
             ["plus", "+ plus"],
@@ -23,18 +24,30 @@ export function SumsEditor({ sums, onChange, onRemove }: SumsEditorProps) {
           ]}
           onChange={(operator) => set({ operator })}
         />
-        <SpanField label="Left number" span={sums.left} onChange={(left) => set({ left })} />
-        <SpanField label="Right number" span={sums.right} onChange={(right) => set({ right })} />
-        <NumberField label="Largest result" value={sums.cap ?? null} empty="any" onChange={(cap) => set({ cap })} />
+        <SpanField label="Left number" where={`${at}.left`} span={sums.left} onChange={(left) => set({ left })} />
+        <SpanField label="Right number" where={`${at}.right`} span={sums.right} onChange={(right) => set({ right })} />
+        <NumberField
+          label="Largest result"
+          where={`${at}.cap`}
+          value={sums.cap ?? null}
+          empty="any"
+          onChange={(cap) => set({ cap })}
+        />
       </div>
       <div className="flex flex-wrap items-end gap-x-5 gap-y-3">
         <NumberField
           label="Choices"
+          where={`${at}.choices`}
           value={sums.choices || null}
           empty="typed"
           onChange={(choices) => set({ choices: choices ?? 0 })}
         />
-        <NumberField label="How many are made" value={sums.count} onChange={(count) => count !== null && set({ count })} />
+        <NumberField
+          label="How many are made"
+          where={`${at}.count`}
+          value={sums.count}
+          onChange={(count) => count !== null && set({ count })}
+        />
         <SwitchField label="Results below zero" checked={sums.negative} onChange={(negative) => set({ negative })} />
         <SwitchField
           label="Fractions of one denominator"
@@ -42,7 +55,12 @@ export function SumsEditor({ sums, onChange, onRemove }: SumsEditorProps) {
           onChange={(isOn) => set({ denominators: isOn ? { least: 2, most: 10 } : null })}
         />
         {sums.denominators && (
-          <SpanField label="Denominator" span={sums.denominators} onChange={(denominators) => set({ denominators })} />
+          <SpanField
+            label="Denominator"
+            where={`${at}.denominators`}
+            span={sums.denominators}
+            onChange={(denominators) => set({ denominators })}
+          />
         )}
         <Button look="quiet" className="ml-auto px-2" aria-label="Remove these sums" onClick={onRemove}>
           <Trash2 aria-hidden />
@@ -52,12 +70,12 @@ export function SumsEditor({ sums, onChange, onRemove }: SumsEditorProps) {
   );
 }
 
-type SpanFieldProps = { label: string; span: Span; onChange: (span: Span) => void };
+type SpanFieldProps = { label: string; where: string; span: Span; onChange: (span: Span) => void };
 
-function SpanField({ label, span, onChange }: SpanFieldProps) {
+function SpanField({ label, where, span, onChange }: SpanFieldProps) {
   return (
     <div role="group" aria-label={label} className="flex items-end gap-1.5">
-      <NumberField label={`${label} from`} value={span.least} onChange={(least) => least !== null && onChange({ ...span, least })} />
+      <NumberField label={`${label} from`} where={where} value={span.least} onChange={(least) => least !== null && onChange({ ...span, least })} />
       <NumberField label="to" value={span.most} onChange={(most) => most !== null && onChange({ ...span, most })} />
     </div>
   );

@@ -1,0 +1,32 @@
+import { useEffect, useState, useSyncExternalStore } from "react";
+
+const SOON_MS = 80;
+
+let calls = 0;
+const listeners = new Set<() => void>();
+
+/** Counts calls of the server as they begin (1) and end (-1). */
+export function countCall(by: 1 | -1) {
+  calls += by;
+  for (const tell of listeners) tell();
+}
+
+function listen(tell: () => void) {
+  listeners.add(tell);
+  return () => listeners.delete(tell);
+}
+
+/** Whether the server has been asked for something and has not answered soon. */
+export function useIsWaiting(): boolean {
+  const isCalling = useSyncExternalStore(listen, () => calls > 0);
+  const [isLate, setIsLate] = useState(false);
+  useEffect(() => {
+    if (!isCalling) return;
+    const timer = window.setTimeout(() => setIsLate(true), SOON_MS);
+    return () => {
+      window.clearTimeout(timer);
+      setIsLate(false);
+    };
+  }, [isCalling]);
+  return isLate;
+}
