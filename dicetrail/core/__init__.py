@@ -26,6 +26,7 @@ from dicetrail.core.document import (
     Details,
     Draw,
     DrawOrder,
+    Effect,
     Ending,
     Game,
     ItemList,
@@ -33,6 +34,7 @@ from dicetrail.core.document import (
     Lists,
     ListsAsk,
     Moves,
+    Note,
     Number,
     Occasion,
     Opening,
@@ -46,13 +48,15 @@ from dicetrail.core.document import (
     RoundOrder,
     Sample,
     Shows,
+    Sound,
     Span,
     Sums,
     To,
+    Wave,
     Way,
 )
-from dicetrail.core.engine import replay, start, step
-from dicetrail.core.footprints import Change, Fact, Footprint, Stop, What
+from dicetrail.core.engine import answered, replay, start, step
+from dicetrail.core.footprints import Answered, Change, Fact, Footprint, Stop, What
 from dicetrail.core.packs import RowFault, pack_faults, preview
 from dicetrail.core.problems import GameProblems, Problem, Severity
 from dicetrail.core.program import Program, build, check, length_of_round, question_of, spot
@@ -77,6 +81,7 @@ from dicetrail.core.run import (
     Wait,
 )
 from dicetrail.core.settle import Outcome, Rules, Settled, Tally, rules_of, settle
+from dicetrail.core.sounds import RATE, SHIPPED, sound_named, sounds_of
 from dicetrail.core.sources import Facets, Packs
 from dicetrail.core.survey import survey
 from dicetrail.core.table import Table, table
@@ -96,10 +101,13 @@ __all__ = [
     "HIGHEST_DICE",
     "ONE_POINT_EACH",
     "PLAIN",
+    "RATE",
     "RECIPES",
+    "SHIPPED",
     "Action",
     "After",
     "Answer",
+    "Answered",
     "Ask",
     "Badge",
     "Begin",
@@ -114,6 +122,7 @@ __all__ = [
     "Draw",
     "DrawOrder",
     "DrawnQuestion",
+    "Effect",
     "Ending",
     "Examined",
     "Facets",
@@ -133,6 +142,7 @@ __all__ = [
     "ListsAsk",
     "Moment",
     "Moves",
+    "Note",
     "Number",
     "Occasion",
     "Opening",
@@ -160,6 +170,7 @@ __all__ = [
     "Settled",
     "Severity",
     "Shows",
+    "Sound",
     "Span",
     "State",
     "Stop",
@@ -171,8 +182,10 @@ __all__ = [
     "To",
     "Verdict",
     "Wait",
+    "Wave",
     "Way",
     "What",
+    "answered",
     "build",
     "changes_between",
     "check",
@@ -192,6 +205,8 @@ __all__ = [
     "right_places",
     "rules_of",
     "settle",
+    "sound_named",
+    "sounds_of",
     "spot",
     "start",
     "step",

@@ -124,8 +124,45 @@ class Occasion(StrEnum):
     LETTER_MISS = "letter miss"
     LIFE_LOST = "life lost"
     LIFE_WON = "life won"
+    STREAK = "streak"
+    """So many right answers in a row, and each time as many again."""
+    TICK = "tick"
+    """Each of the last seconds of a countdown, on the player's own page."""
     ROUND_OVER = "round over"
     ENDING = "ending"
+    BEST = "new best score"
+    """The run ends with more points than any before it."""
+
+
+class Effect(StrEnum):
+    """Something seen for a moment, at most a second and a half, never in the way of an answer."""
+
+    NONE = "none"
+    MARK = "mark"
+    """A tick or a cross over the answer."""
+    SHAKE = "shake"
+    FLASH = "flash"
+    LEAVES = "leaves"
+    """Leaves fall."""
+    TOKEN = "token"
+    """The die jumps."""
+    HEART = "heart"
+    """A heart falls."""
+    SEED = "seed"
+    """A seed falls."""
+    COUNT = "count"
+    """The score counts up to where it now stands."""
+    FACE = "face"
+    """A drawn face takes the answer well or badly."""
+
+
+class Wave(StrEnum):
+    """The form of a tone's wave."""
+
+    SINE = "sine"
+    TRIANGLE = "triangle"
+    SQUARE = "square"
+    SAWTOOTH = "sawtooth"
 
 
 class Kind(StrEnum):
@@ -163,6 +200,8 @@ class Details:
     """The name of a picture file."""
     sound: str = ""
     """The name of a sound file."""
+    narration: str = ""
+    """The name of a sound file in which the question is read out."""
     tolerance: str = ""
     """How far off a number may be: an amount (``0.5``) or a share (``2%``)."""
     pinned: str = ""
@@ -297,6 +336,8 @@ class Ask:
     """Whether a question's hint can be asked for."""
     passing: bool = False
     """Whether a question can be passed."""
+    reads_aloud: bool = False
+    """Whether a question that carries no recorded narration is read by a made voice."""
 
 
 class Badge(StrEnum):
@@ -398,6 +439,43 @@ class Cue:
     """What is said; ``{score}`` and the like are filled in."""
     hold_ms: int | None = None
     """How long it holds the run after an answer, 0 to 60000 ms; None as the round says."""
+    until_continue: bool = False
+    """Whether it holds the run until the player goes on, whatever `hold_ms` is."""
+    sound: str = ""
+    """The name of a sound: one of the game's own, or one that is there for every game."""
+    effect: Effect = Effect.NONE
+    streak: int = 3
+    """For a streak: how many right answers in a row, 2 to 100."""
+    last_seconds: int = 5
+    """For a tick: in how many last seconds of a countdown, 1 to 60."""
+
+
+@dataclass(frozen=True, slots=True)
+class Note:
+    """One tone of a sound, or with no pitch a rest."""
+
+    pitch: str = "A4"
+    """A letter, a sharp or flat, an octave: ``A4``, ``C#5``, ``Bb3``; C2 to C8, A4 is 440 Hz."""
+    ms: int = 200
+    """How long until the next note, 20 to 2000 ms."""
+
+
+@dataclass(frozen=True, slots=True)
+class Sound:
+    """A sound of the game's own: notes one after the other, or a file that was brought."""
+
+    name: str
+    notes: tuple[Note, ...] = (Note(),)
+    """1 to 32 of them, no more than five seconds together."""
+    wave: Wave = Wave.TRIANGLE
+    attack_ms: int = 8
+    """How long a note takes to grow loud, 0 to 500 ms."""
+    release_ms: int = 160
+    """How long it rings on while it fades, 0 to 2000 ms."""
+    loudness: int = 70
+    """0 to 100."""
+    file: str = ""
+    """The digest (SHA-256, hex) of a sound file that is played in place of the notes."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -417,6 +495,8 @@ class Ending:
     at_once: bool = False
     """Whether it is tried after every change, and not only when the game is over."""
     badge: Badge = Badge.NONE
+    cue: str = ""
+    """The name of the cue that is played with it."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -428,6 +508,10 @@ class Opening:
     most_players: int = 1
     """How many can play in turns, 1 to 4."""
     rounds: RoundOrder = RoundOrder.IN_ORDER
+    narration: str = ""
+    """The name of the sound in which the opening words are read out."""
+    reads_aloud: bool = False
+    """Whether the opening words are read by a made voice if they carry no narration."""
 
 
 ONE_POINT_EACH = """\
@@ -451,6 +535,8 @@ class Game:
     cues: tuple[Cue, ...] = ()
     seconds: int | None = None
     """Time for the whole game, 1 to 86400; None sets no clock."""
+    sounds: tuple[Sound, ...] = ()
+    """The sounds of its own; cues name these and the ones that are there for every game."""
 
 
 DOCUMENT = (
@@ -469,6 +555,8 @@ DOCUMENT = (
     Moves,
     Round,
     Cue,
+    Note,
+    Sound,
     Ending,
     Opening,
     Game,

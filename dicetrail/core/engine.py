@@ -24,11 +24,7 @@ from collections.abc import Callable, Iterable, Sequence
 from typing import Any
 
 from dicetrail.core.checking import Verdict
-from dicetrail.core.document import (
-    Kind,
-    Occasion,
-    RoundOrder,
-)
+from dicetrail.core.document import Kind, Number, Occasion, RoundOrder
 from dicetrail.core.events import Prints, cued, quiet, run_rules, tries_left
 from dicetrail.core.flow import (
     after_hold,
@@ -40,7 +36,7 @@ from dicetrail.core.flow import (
     time_is_up,
     way_to_ending,
 )
-from dicetrail.core.footprints import Footprint, Stop, What
+from dicetrail.core.footprints import Answered, Footprint, Stop, What
 from dicetrail.core.letters import as_letter, letters_of
 from dicetrail.core.program import (
     Program,
@@ -78,8 +74,17 @@ MOST_UNATTENDED = 100
 """After so many countdowns in a row without a player doing anything, the clocks wait."""
 
 
-def start(program: Program, dice: int, players: Sequence[str] = ("Player",), at: int = 0) -> Moment:
-    """The opening of a run. Raises ValueError unless the game takes that many players."""
+def start(
+    program: Program,
+    dice: int,
+    players: Sequence[str] = ("Player",),
+    at: int = 0,
+    best: Number | None = None,
+) -> Moment:
+    """The opening of a run; `best` is the score to beat.
+
+    Raises ValueError unless the game takes that many players.
+    """
     most = max(1, min(MOST_PLAYERS, program.game.opening.most_players))
     if not 1 <= len(players) <= most:
         raise ValueError(f"this game takes 1 to {most} players, not {len(players)}")
@@ -89,7 +94,7 @@ def start(program: Program, dice: int, players: Sequence[str] = ("Player",), at:
     loaded = Footprint(at, Stop.LOAD, What.LOADED, f"{questions} from {packs}")
     tallies = (program.rules.first,) * len(players)
     clocks = Clocks(game=in_ms(program.game.seconds))
-    return Moment(State(dice, tuple(players), at, tallies, clocks=clocks), (loaded,))
+    return Moment(State(dice, tuple(players), at, tallies, clocks=clocks, best=best), (loaded,))
 
 
 def step(program: Program, state: State, action: Action, at: int) -> Moment:
@@ -100,6 +105,8 @@ def step(program: Program, state: State, action: Action, at: int) -> Moment:
     if at < state.at:
         raise TimeRanBackwards(f"an action at {at} ms cannot follow one at {state.at} ms")
     prints: Prints = []
+    if state.heard and not isinstance(action, Wait):
+        state = state._replace(heard=())
     state = _let_time_pass(program, state, at, prints)
     if isinstance(action, Wait):
         return Moment(state, tuple(prints))
@@ -114,13 +121,24 @@ def step(program: Program, state: State, action: Action, at: int) -> Moment:
 
 
 def replay(
-    program: Program, dice: int, players: Sequence[str], inputs: Iterable[Input], at: int = 0
+    program: Program,
+    dice: int,
+    players: Sequence[str],
+    inputs: Iterable[Input],
+    at: int = 0,
+    best: Number | None = None,
 ) -> tuple[Moment, ...]:
     """Every moment of a run, worked out from its inputs: the opening first."""
-    moments = [start(program, dice, players, at)]
+    moments = [start(program, dice, players, at, best)]
     for given in inputs:
         moments.append(step(program, moments[-1].state, given.action, given.at))
     return tuple(moments)
+
+
+def answered(moments: Iterable[Moment]) -> tuple[Answered, ...]:
+    """Every question that was done with in some moments of a run, in order."""
+    prints = (footprint for moment in moments for footprint in moment.footprints)
+    return tuple(footprint.answered for footprint in prints if footprint.answered is not None)
 
 
 def _let_time_pass(program: Program, state: State, at: int, prints: Prints) -> State:

@@ -16,9 +16,7 @@ from dicetrail.core.program import (
     seconds_for,
     tries_for,
 )
-from dicetrail.core.run import (
-    State,
-)
+from dicetrail.core.run import Heard, State
 from dicetrail.core.script import Done, Event, Roll
 from dicetrail.core.settle import Outcome, Settled, Tally, settle
 from dicetrail.core.words import filled_in
@@ -171,8 +169,8 @@ _CLOCKS = ("round", "game", "question")
 
 
 def quiet(state: State) -> State:
-    """The state with nothing said or played by what happened before."""
-    return state._replace(cues=(), told=()) if state.cues or state.told else state
+    """The state with nothing said any more by what happened before."""
+    return state._replace(told=()) if state.told else state
 
 
 def cued(program: Program, state: State, occasion: Occasion, prints: Prints) -> State:
@@ -180,6 +178,27 @@ def cued(program: Program, state: State, occasion: Occasion, prints: Prints) -> 
     if not program.game.cues:
         return state
     return _play(program, state, [cue for cue in program.game.cues if occasion in cue.on], prints)
+
+
+def streak_cued(program: Program, state: State, prints: Prints) -> State:
+    """Play the cues of a streak as long as the one the player now has, or a part of it."""
+    streak = state.tally.streak
+    found = [
+        cue
+        for cue in program.game.cues
+        if Occasion.STREAK in cue.on and streak and streak % cue.streak == 0
+    ]
+    return _play(program, state, found, prints)
+
+
+def cue_of_ending(program: Program, state: State, ending: int, prints: Prints) -> State:
+    """Play the cues of an ending: those of every ending, its own, and those of a best score."""
+    state = cued(program, state, Occasion.ENDING, prints)
+    own = program.game.endings[ending].cue
+    state = _play(program, state, [c for c in program.game.cues if own and c.name == own], prints)
+    score = program.rules.score(state.tally)
+    is_best = score > 0 if state.best is None else score > state.best
+    return cued(program, state, Occasion.BEST, prints) if is_best else state
 
 
 def _lives_cued(
@@ -200,7 +219,7 @@ def _play(program: Program, state: State, cues: Iterable[Cue], prints: Prints) -
         why = f"the cue “{cue.name}” is played" + (f": “{words}”" if words else "")
         prints.append(Footprint(state.at, Stop.CUE, What.CUED, why))
         state = state._replace(
-            cues=(*state.cues, cue.name),
+            heard=(*state.heard, Heard(cue.name, state.at)),
             told=(*state.told, words) if words else state.told,
         )
     return state

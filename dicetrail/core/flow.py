@@ -5,6 +5,7 @@ A question leads to a hold, a hold to a way, a way to a question, a round or the
 """
 
 from collections.abc import Sequence
+from dataclasses import replace
 
 from dicetrail.core.checking import LETTERS
 from dicetrail.core.deals import Played
@@ -17,12 +18,14 @@ from dicetrail.core.document import (
     To,
     Way,
 )
-from dicetrail.core.events import Prints, cued, quiet, run_rules
-from dicetrail.core.footprints import Change, Footprint, Stop, What
+from dicetrail.core.events import Prints, cue_of_ending, cued, quiet, run_rules, streak_cued
+from dicetrail.core.footprints import Answered, Change, Footprint, Stop, What
 from dicetrail.core.letters import letters_of
 from dicetrail.core.program import (
     Program,
+    as_chosen,
     asked,
+    choices_of,
     deal_of,
     length_of_round,
     question_of,
@@ -43,15 +46,36 @@ from dicetrail.core.words import counted
 
 def settled_question(program: Program, state: State, event: Event, prints: Prints) -> State:
     """What an outcome of the question, its result in the state, leads to."""
-    result = state.result
+    result, first = state.result, len(prints)
     assert result is not None
     state, settled = run_rules(program, state, event, prints, result.value)
     way = settled.way if settled.ending is None else way_to_ending(program, settled.ending)
     reveal = round_of(program, state).after.reveal
     if reveal is Reveal.ALWAYS or (reveal is Reveal.LAST_TRY and way is not None):
         state = state._replace(is_revealed=True)
+    if way is not None:
+        prints[first] = replace(prints[first], answered=_answered(program, state, result))
     state = cued(program, state, _OCCASIONS[result], prints)
+    state = streak_cued(program, state, prints) if event is Event.RIGHT else state
     return hold(program, state, way, prints)
+
+
+def _answered(program: Program, state: State, result: Result) -> Answered:
+    """The question in play, now that it is done with."""
+    question, given = question_of(program, state), state.given
+    if isinstance(given, int):
+        choices, _ = choices_of(program, state)
+        given = as_chosen(question, given, choices) if 1 <= given <= len(choices) else str(given)
+    told = round_of(program, state).after.reveal is not Reveal.NEVER
+    return Answered(
+        state.turn,
+        program.game.rounds[state.round].title,
+        question.prompt,
+        given or "".join(state.tried),
+        result.value,
+        right_answer(program, state) if told else "",
+        question.details.note if told else "",
+    )
 
 
 _OCCASIONS = {
@@ -69,18 +93,15 @@ def way_to_ending(program: Program, number: int) -> Way:
 
 def hold(program: Program, state: State, way: Way | None, prints: Prints) -> State:
     """Hold the run as cues and round say, and then go the way; None goes back to the question."""
-    longest = max(
-        (
-            cue.hold_ms
-            for cue in program.game.cues
-            if cue.name in state.cues and cue.hold_ms is not None
-        ),
-        default=None,
-    )
-    hold = longest
-    if hold is None:
+    now = {heard.cue for heard in state.heard if heard.at == state.at}
+    cues = [cue for cue in program.game.cues if cue.name in now]
+    waits = any(cue.until_continue for cue in cues)
+    hold = max((cue.hold_ms for cue in cues if cue.hold_ms is not None), default=None)
+    if waits:
+        hold = None
+    elif hold is None:
         hold = 0 if way is None else round_of(program, state).after.hold_ms
-    if way is None and not hold:
+    if way is None and not waits and not hold:
         return state
     state = state._replace(phase=Phase.HOLDING, hold=hold, way=way)
     if hold == 0:
@@ -296,7 +317,7 @@ def game_over(program: Program, state: State, ending: int | None, prints: Prints
     why = f"with {counted(max(scores), 'point')} the ending is “{title}”"
     change = Change("ending", None, title)
     prints.append(Footprint(state.at, Stop.END, What.ENDED, why, (change,)))
-    return cued(program, state._replace(ending=ending), Occasion.ENDING, prints)
+    return cue_of_ending(program, state._replace(ending=ending), ending, prints)
 
 
 def in_ms(seconds: int | None) -> int | None:

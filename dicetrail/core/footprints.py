@@ -66,6 +66,22 @@ class Fact:
 
 
 @dataclass(frozen=True, slots=True)
+class Answered:
+    """A question that is done with: what was asked and answered, and what came of it."""
+
+    player: int
+    """Whose turn it was, from 0."""
+    round: str
+    prompt: str
+    given: str
+    """The last answer, or the letters tried; empty if there was none."""
+    result: str
+    right: str
+    """The right answer in words; empty where the round never tells it."""
+    note: str
+
+
+@dataclass(frozen=True, slots=True)
 class Footprint:
     """One thing that happened, `at` milliseconds after the run began."""
 
@@ -78,3 +94,5 @@ class Footprint:
     """The lines of the rule script that ran, in order; the one that failed."""
     facts: tuple[Fact, ...] = ()
     """What those lines could read, as it was when they ran."""
+    answered: Answered | None = None
+    """The question that this was the last answer to."""

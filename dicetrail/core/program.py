@@ -170,9 +170,15 @@ def right_answer(program: Program, state: State) -> str:
     choices, right = choices_of(program, state)
     if not right:
         return f"“{question.answer}”"
+    return " or ".join(as_chosen(question, place, choices) for place in right)
+
+
+def as_chosen(question: Question, place: int, choices: Sequence[str]) -> str:
+    """The choice at a place in words; of pictures and sounds the letter alone."""
+    letter = LETTERS[place - 1]
     if question.details.shows is not Shows.TEXT:
-        return " or ".join(LETTERS[place - 1] for place in right)
-    return " or ".join(f"{LETTERS[place - 1]}, “{choices[place - 1]}”" for place in right)
+        return letter
+    return f"{letter}, “{choices[place - 1]}”"
 
 
 def check(program: Program, state: State, given: Given) -> Checked:

@@ -235,7 +235,8 @@ def first_fault(question: Question) -> FieldFault | None:
 def missing_medium(question: Question, media: Collection[str] | None) -> FieldFault | None:
     """The picture or sound a question names that is not there; None if all are, or if
     nobody knows which there are."""
-    named = [("picture", question.details.picture), ("sound", question.details.sound)]
+    files = ("picture", "sound", "narration")
+    named = [(field, getattr(question.details, field)) for field in files]
     if question.details.shows is not Shows.TEXT:
         named += [("right", name) for name in question.right]
         named += [("wrong", name) for name in question.wrong]

@@ -6,7 +6,7 @@ from typing import Literal, NamedTuple
 
 from dicetrail.core.checking import Given, Verdict
 from dicetrail.core.deals import Played
-from dicetrail.core.document import Way
+from dicetrail.core.document import Number, Way
 from dicetrail.core.footprints import Footprint
 from dicetrail.core.settle import Tally
 
@@ -147,6 +147,13 @@ class Brought(NamedTuple):
     place: int
 
 
+class Heard(NamedTuple):
+    """A cue that was played, and when, in milliseconds since the run began."""
+
+    cue: str
+    at: int
+
+
 class State(NamedTuple):
     """All that tells one point of a run from another and cannot be worked out."""
 
@@ -173,8 +180,8 @@ class State(NamedTuple):
     """The last answer to this question."""
     result: Result | None = None
     is_revealed: bool = False
-    cues: tuple[str, ...] = ()
-    """The cues played by the last thing that happened."""
+    heard: tuple[Heard, ...] = ()
+    """The cues played since a player last did something, and by it."""
     told: tuple[str, ...] = ()
     """The words the script said then."""
     clocks: Clocks = Clocks()
@@ -189,6 +196,8 @@ class State(NamedTuple):
     """The questions the maker brought, each in place of the one that was dealt."""
     unattended: int = 0
     """Countdowns that ended since a player last did anything."""
+    best: Number | None = None
+    """The score to beat: the best before this run; None if there is none."""
 
     @property
     def tally(self) -> Tally:

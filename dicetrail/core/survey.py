@@ -11,6 +11,7 @@ from collections.abc import Generator, Iterator
 from dataclasses import dataclass
 
 from dicetrail.core.checking import as_shown, fold
+from dicetrail.core.cues import cue_problems, place_problems
 from dicetrail.core.document import (
     MOST_POINTS,
     DrawOrder,
@@ -27,21 +28,18 @@ from dicetrail.core.document import (
     Sums,
     To,
 )
-from dicetrail.core.problems import Problem, Severity
+from dicetrail.core.problems import Problem, Severity, out_of_range, warning
 from dicetrail.core.questions import choices_alike, first_fault
 from dicetrail.core.reach import Reach, reach, scores_reached
 from dicetrail.core.script import Said, ScriptFault, ScriptFaults, parse, parse_condition
 from dicetrail.core.script.language import FACTS
 from dicetrail.core.settle import Rules, condition_of, rules_of
 from dicetrail.core.sources import MOST_ROWS, MOST_SOURCES, Packs, count_of, odd_items, pool_size
-from dicetrail.core.words import counted, places_in
+from dicetrail.core.words import counted
 
 MOST_ROUNDS = 50
 MOST_ENDINGS = 100
-MOST_CUES = 100
 _MOST_ITEMS = 1000
-
-_PLACES = ("name", "player_number", "number", "round_number")
 
 
 def survey(game: Game, packs: Packs) -> tuple[Problem, ...]:
@@ -66,7 +64,7 @@ class _Survey:
         game, packs = self.game, self.packs
         found: list[Problem] = []
         if not game.title.strip():
-            found.append(_warning("title", "the game has no title", "give it one in the header"))
+            found.append(warning("title", "the game has no title", "give it one in the header"))
         if not 1 <= len(game.rounds) <= MOST_ROUNDS:
             mend = f"have 1 to {MOST_ROUNDS} rounds"
             found.append(Problem("rounds", f"{len(game.rounds)} rounds are there", mend))
@@ -77,7 +75,7 @@ class _Survey:
         for number, round_ in enumerate(game.rounds):
             found += _round_problems(f"rounds[{number}]", round_, packs)
         found += self._rule_problems()
-        found += _cue_problems(game, self.rules)
+        found += cue_problems(game, self.rules)
         found += _title_problems(game)
         has_faults = any(problem.severity is Severity.FAULT for problem in found)
         if self.rules is not None and not has_faults:
@@ -133,21 +131,13 @@ def _said_problems(said: Said, game: Game, rules: Rules) -> Iterator[Problem]:
         what = f"there is no {kind} “{said.text}”"
         yield Problem(where, what, f"add it, or write one there is: {known}")
     if said.deed == "tell":
-        yield from _place_problems(where, said.text, rules)
-
-
-def _place_problems(where: str, words: str, rules: Rules) -> Iterator[Problem]:
-    known = {*rules.values(rules.first), *_PLACES}
-    for name in places_in(words):
-        if name not in known:
-            mend = "write a counter or fact in the braces, such as {score}, or leave them out"
-            yield _warning(where, f"nothing fills in “{{{name}}}”", mend)
+        yield from place_problems(where, said.text, rules)
 
 
 def _unused_clock(game: Game, rules: Rules) -> Iterator[Problem]:
     timed = {"seconds_left", "seconds_allowed"} & rules.reads
     if timed and not any(round_.ask.seconds is not None for round_ in game.rounds):
-        yield _warning(
+        yield warning(
             "script",
             f"the rules read {' and '.join(sorted(timed))}, but no round sets a question clock",
             "set one at Ask, unless the questions name their own seconds",
@@ -156,8 +146,8 @@ def _unused_clock(game: Game, rules: Rules) -> Iterator[Problem]:
 
 def _range_problems(game: Game) -> Iterator[Problem]:
     opening = game.opening
-    yield from _out_of_range("seconds", game.seconds, 1, 86_400)
-    yield from _out_of_range("opening.most_players", opening.most_players, 1, 4)
+    yield from out_of_range("seconds", game.seconds, 1, 86_400)
+    yield from out_of_range("opening.most_players", opening.most_players, 1, 4)
     for number, round_ in enumerate(game.rounds):
         at, ask, draw = f"rounds[{number}]", round_.ask, round_.draw
         for where, value, least, most in (
@@ -169,23 +159,16 @@ def _range_problems(game: Game) -> Iterator[Problem]:
             ("check.typos", round_.check.typos, 0, 3),
             ("after.hold_ms", round_.after.hold_ms, 0, 60_000),
         ):
-            yield from _out_of_range(f"{at}.{where}", value, least, most)
+            yield from out_of_range(f"{at}.{where}", value, least, most)
         for place, weight in enumerate(draw.weights):
-            yield from _out_of_range(f"{at}.draw.weights[{place}]", weight, 0, 1000)
+            yield from out_of_range(f"{at}.draw.weights[{place}]", weight, 0, 1000)
         if len(draw.weights) != 5:
             mend = "give one for each level, 1 to 5"
             yield Problem(f"{at}.draw.weights", f"{len(draw.weights)} weights are there", mend)
-    for number, cue in enumerate(game.cues):
-        yield from _out_of_range(f"cues[{number}].hold_ms", cue.hold_ms, 0, 60_000)
     for number, ending in enumerate(game.endings):
         for name in ("at_least", "at_most"):
             bound: int | None = getattr(ending, name)
-            yield from _out_of_range(f"endings[{number}].{name}", bound, -MOST_POINTS, MOST_POINTS)
-
-
-def _out_of_range(where: str, value: int | None, least: int, most: int) -> Iterator[Problem]:
-    if value is not None and not least <= value <= most:
-        yield Problem(where, f"{value} is out of range", f"keep within {least} and {most}")
+            yield from out_of_range(f"endings[{number}].{name}", bound, -MOST_POINTS, MOST_POINTS)
 
 
 def _load_problems(at: str, round_: Round, packs: Packs) -> Iterator[Problem]:
@@ -261,8 +244,8 @@ def _sum_problems(where: str, sums: Sums) -> Iterator[Problem]:
     if sums.denominators is not None:
         spans.append(("denominators", sums.denominators, 1))
     before = yield from _span_problems(where, spans)
-    yield from _out_of_range(f"{where}.cap", sums.cap, -MOST_POINTS, MOST_POINTS)
-    yield from _out_of_range(f"{where}.count", sums.count, 1, 1000)
+    yield from out_of_range(f"{where}.cap", sums.cap, -MOST_POINTS, MOST_POINTS)
+    yield from out_of_range(f"{where}.count", sums.count, 1, 1000)
     if sums.choices and not 2 <= sums.choices <= 8:
         yield Problem(f"{where}.choices", f"{sums.choices} choices", "have 2 to 8, or 0 to type")
     if sums.denominators is not None and sums.operator not in (Operator.PLUS, Operator.MINUS):
@@ -325,7 +308,7 @@ def _repeated_prompts(game: Game, packs: Packs) -> Iterator[Problem]:
         )
         for prompt, count in times.items():
             if count > 1:
-                yield _warning(
+                yield warning(
                     f"rounds[{at}].packs",
                     f"“{prompt}” is asked by {count} questions",
                     "keep one of them, or the same question may come again",
@@ -336,7 +319,7 @@ def _choices_alike(packs: Packs) -> Iterator[Problem]:
     for name, pack in packs.items():
         for number, question in enumerate(pack.questions):
             if alike := choices_alike(question, [fold(choice) for choice in question.choices]):
-                yield _warning(
+                yield warning(
                     f"packs[{name}].questions[{number}]",
                     f"“{alike[0]}” and “{alike[1]}” differ only in capitals",
                     "a typed answer that could be either is not taken: let capitals count "
@@ -361,7 +344,7 @@ def _round_problems(at: str, round_: Round, packs: Packs) -> Iterator[Problem]:
         and draw.order is not DrawOrder.WEIGHTED
         and _has_choices(round_, packs)
     ):
-        yield _warning(
+        yield warning(
             f"{at}.ask.choice_order",
             "the right answer always stands at A",
             "shuffle the choices at Ask",
@@ -374,7 +357,7 @@ def _pool_problems(at: str, round_: Round, packs: Packs) -> Iterator[Problem]:
         mend = "choose other topics and levels at Draw, or none"
         yield Problem(f"{at}.draw", "no question passes the filters", mend)
     elif draw.count is not None and pool < draw.count and draw.refill is Refill.NEVER:
-        yield _warning(
+        yield warning(
             f"{at}.draw.count",
             f"{draw.count} questions are wanted and only {pool} are there",
             f"draw {pool} or fewer, or load more; as it is the game asks {pool}",
@@ -388,23 +371,6 @@ def _has_choices(round_: Round, packs: Packs) -> bool:
         if name in packs
         for question in packs[name].questions
     )
-
-
-def _cue_problems(game: Game, rules: Rules | None) -> Iterator[Problem]:
-    names = Counter(cue.name for cue in game.cues)
-    if len(game.cues) > MOST_CUES:
-        yield Problem("cues", f"{len(game.cues)} cues are there", f"have {MOST_CUES} at most")
-    for number, cue in enumerate(game.cues):
-        where = f"cues[{number}]"
-        if not cue.name.strip():
-            yield Problem(f"{where}.name", "a cue has no name", "name it at Cue")
-        elif names[cue.name] > 1:
-            yield Problem(f"{where}.name", f"“{cue.name}” is here twice", "name one otherwise")
-        if rules is not None:
-            yield from _place_problems(f"{where}.words", cue.words, rules)
-            if not cue.on and cue.name not in [said.text for said in rules.script.said]:
-                mend = "choose when it is played at Cue, or play it in the rule script"
-                yield _warning(where, f"“{cue.name}” is never played", mend)
 
 
 def _title_problems(game: Game) -> Iterator[Problem]:
@@ -434,7 +400,7 @@ def _ending_problems(game: Game, rules: Rules | None, reached: Reach | None) -> 
     for number, ending in enumerate(game.endings):
         where, name = f"endings[{number}]", name_of(ending, number)
         if not ending.title.strip():
-            yield _warning(f"{where}.title", f"ending {number + 1} has no name", "name it at End")
+            yield warning(f"{where}.title", f"ending {number + 1} has no name", "name it at End")
         elif titles[ending.title] > 1:
             what = f"two endings are called “{ending.title}”"
             yield Problem(f"{where}.title", what, "name one otherwise")
@@ -444,7 +410,7 @@ def _ending_problems(game: Game, rules: Rules | None, reached: Reach | None) -> 
             what = f"“{name}” wants at least {least} and at most {most}"
             yield Problem(where, what, "put the smaller number first")
         elif reached is not None and reached.is_whole and _is_missed(reached, number):
-            yield _warning(
+            yield warning(
                 where,
                 f"no run can reach “{name}”",
                 "change its scores, or move it above the ending that takes them",
@@ -517,10 +483,6 @@ def _scores_in_words(scores: list[int | float]) -> str:
         return f"a score of {shown}"
     more = len(scores) - 4
     return f"the scores {shown}" + (f" and {more} more" if more > 0 else "")
-
-
-def _warning(where: str, what: str, mend: str) -> Problem:
-    return Problem(where, what, mend, Severity.WARNING)
 
 
 __all__ = ["Packs", "covers_all", "examine", "name_of", "survey"]

@@ -9,7 +9,17 @@ from collections.abc import Mapping
 from dataclasses import dataclass
 
 from dicetrail.core.checking import LETTERS
-from dicetrail.core.document import Badge, Kind, Number, Question, Reveal, RoundOrder, Shows
+from dicetrail.core.document import (
+    Badge,
+    Effect,
+    Kind,
+    Number,
+    Occasion,
+    Question,
+    Reveal,
+    RoundOrder,
+    Shows,
+)
 from dicetrail.core.letters import Cell, laid_out
 from dicetrail.core.program import (
     Program,
@@ -127,6 +137,37 @@ class RoundOffered:
 
 
 @dataclass(frozen=True, slots=True)
+class CueShown:
+    """A cue that is played, and when: in milliseconds since the run began."""
+
+    name: str
+    at: int
+    sound: str
+    """The name of its sound; empty for none."""
+    effect: Effect
+
+
+@dataclass(frozen=True, slots=True)
+class Tick:
+    """What is heard and seen in each of the last seconds of a countdown."""
+
+    last_seconds: int
+    cue: CueShown
+
+
+@dataclass(frozen=True, slots=True)
+class Narration:
+    """What is to be read out: from a recording, or by a voice where there is none."""
+
+    text: str
+    """What a voice reads; empty where none is wanted."""
+    recording: str
+    """Where the recording of a question is found; empty if it has none."""
+    sound: str
+    """The name of the sound in which the opening is read out; empty if there is none."""
+
+
+@dataclass(frozen=True, slots=True)
 class Table:
     """Everything a screen needs to show a run to its player."""
 
@@ -155,7 +196,10 @@ class Table:
     """Whether an answer may be typed as well as picked."""
     told: tuple[str, ...]
     """What cues and rules say now."""
-    cues: tuple[str, ...]
+    cues: tuple[CueShown, ...]
+    """What was played since the player last did something."""
+    ticks: tuple[Tick, ...]
+    narration: Narration | None
     question: QuestionShown | None
     feedback: Feedback | None
     ending: EndingShown | None
@@ -182,11 +226,52 @@ def table(program: Program, state: State, media: Media = NO_MEDIA) -> Table:
         hold=state.hold,
         typing=_may_type(program, state) if in_play else False,
         told=state.told,
-        cues=state.cues,
+        cues=_cues(program, state),
+        ticks=tuple(
+            Tick(cue.last_seconds, CueShown(cue.name, 0, cue.sound, cue.effect))
+            for cue in game.cues
+            if Occasion.TICK in cue.on and state.phase is Phase.ASKING
+        ),
+        narration=_narration(program, state, media),
         question=_question(program, state, media) if in_play else None,
         feedback=_feedback(program, state) if in_play else None,
         ending=_ending(program, state),
     )
+
+
+def _cues(program: Program, state: State) -> tuple[CueShown, ...]:
+    cues = {cue.name: cue for cue in program.game.cues}
+    return tuple(
+        CueShown(heard.cue, heard.at, cues[heard.cue].sound, cues[heard.cue].effect)
+        for heard in state.heard
+    )
+
+
+def _narration(program: Program, state: State, media: Media) -> Narration | None:
+    """What is read out now: the opening words, or the question with its choices."""
+    opening, recording, sound = program.game.opening, "", ""
+    if state.phase is Phase.OPENING and not state.played:
+        words = filled_in(opening.words, {"name": state.players[0]})
+        text = f"{program.game.title}. {words}" if opening.reads_aloud else ""
+        sound = opening.narration
+    elif state.phase is Phase.ASKING:
+        dealt = asked(program, state).sourced
+        details = dealt.question.details
+        recording = media.get(dealt.source, {}).get(details.narration, "")
+        text = _read_out(program, state) if round_of(program, state).ask.reads_aloud else ""
+    else:
+        return None
+    return Narration(text, recording, sound) if text or recording or sound else None
+
+
+def _read_out(program: Program, state: State) -> str:
+    """A question as it is read out; of pictures and sounds there is nothing to read."""
+    question = question_of(program, state)
+    choices, _ = choices_of(program, state)
+    if question.details.shows is not Shows.TEXT:
+        return question.prompt
+    lettered = [f"{LETTERS[place]}: {choice}." for place, choice in enumerate(choices)]
+    return " ".join((question.prompt, *lettered))
 
 
 def _menu(program: Program, state: State) -> tuple[RoundOffered, ...]:

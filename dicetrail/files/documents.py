@@ -19,7 +19,7 @@ from dicetrail.files.text import FileProblem
 MOST_QUESTIONS = 200_000
 MOST_YAML = 4_000_000
 """The longest YAML text, in signs: it takes much time and memory to read."""
-TEXT_DETAILS = ("topic", "hint", "note", "picture", "sound", "tolerance", "pinned")
+TEXT_DETAILS = ("topic", "hint", "note", "picture", "sound", "narration", "tolerance", "pinned")
 NUMBER_DETAILS = ("level", "worth", "seconds")
 _FIELDS = {"prompt", "kind", "right", "wrong", "shows", *TEXT_DETAILS, *NUMBER_DETAILS}
 

@@ -40,6 +40,7 @@ _HEADINGS: tuple[tuple[Role, str], ...] = (
     (Role.NOTE, r"note|explanation"),
     (Role.PICTURE, r"picture|image"),
     (Role.SOUND, r"sound|audio"),
+    (Role.NARRATION, r"narration|read out"),
     (Role.GROUP, r"group|list|belongs to"),
     (Role.OPTIONS, r"options|choices|answers"),
     (Role.QUESTION, r"(the )?(question|prompt|item)s?"),

@@ -60,6 +60,7 @@ class Role(StrEnum):
     NOTE = "note"
     PICTURE = "picture"
     SOUND = "sound"
+    NARRATION = "narration"
     IGNORED = "ignored"
 
 

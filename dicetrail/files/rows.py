@@ -26,6 +26,7 @@ _TEXTS = {
     "note": Role.NOTE,
     "picture": Role.PICTURE,
     "sound": Role.SOUND,
+    "narration": Role.NARRATION,
     "tolerance": Role.TOLERANCE,
     "pinned": Role.PINNED,
 }

@@ -788,6 +788,26 @@ export interface components {
             action: "answer";
         };
         /**
+         * Answered
+         * @description A question that is done with: what was asked and answered, and what came of it.
+         */
+        Answered: {
+            /** Player */
+            player: number;
+            /** Round */
+            round: string;
+            /** Prompt */
+            prompt: string;
+            /** Given */
+            given: string;
+            /** Result */
+            result: string;
+            /** Right */
+            right: string;
+            /** Note */
+            note: string;
+        };
+        /**
          * Ask
          * @description How a question is put to the player.
          */
@@ -823,6 +843,11 @@ export interface components {
              * @default false
              */
             passing: boolean;
+            /**
+             * Reads Aloud
+             * @default false
+             */
+            reads_aloud: boolean;
         };
         /**
          * Badge
@@ -1046,6 +1071,41 @@ export interface components {
             words: string;
             /** Hold Ms */
             hold_ms?: number | null;
+            /**
+             * Until Continue
+             * @default false
+             */
+            until_continue: boolean;
+            /**
+             * Sound
+             * @default
+             */
+            sound: string;
+            /** @default none */
+            effect: components["schemas"]["Effect"];
+            /**
+             * Streak
+             * @default 3
+             */
+            streak: number;
+            /**
+             * Last Seconds
+             * @default 5
+             */
+            last_seconds: number;
+        };
+        /**
+         * CueShown
+         * @description A cue that is played, and when: in milliseconds since the run began.
+         */
+        CueShown: {
+            /** Name */
+            name: string;
+            /** At */
+            at: number;
+            /** Sound */
+            sound: string;
+            effect: components["schemas"]["Effect"];
         };
         /**
          * Details
@@ -1083,6 +1143,11 @@ export interface components {
              * @default
              */
             sound: string;
+            /**
+             * Narration
+             * @default
+             */
+            narration: string;
             /**
              * Tolerance
              * @default
@@ -1164,6 +1229,12 @@ export interface components {
             answer: string;
         };
         /**
+         * Effect
+         * @description Something seen for a moment, at most a second and a half, never in the way of an answer.
+         * @enum {string}
+         */
+        Effect: "none" | "mark" | "shake" | "flash" | "leaves" | "token" | "heart" | "seed" | "count" | "face";
+        /**
          * Ending
          * @description A named way for the game to end. The first that fits is taken.
          *
@@ -1196,6 +1267,11 @@ export interface components {
             at_once: boolean;
             /** @default none */
             badge: components["schemas"]["Badge"];
+            /**
+             * Cue
+             * @default
+             */
+            cue: string;
         };
         /**
          * EndingShown
@@ -1281,6 +1357,7 @@ export interface components {
              * @default []
              */
             facts: components["schemas"]["Fact"][];
+            answered?: components["schemas"]["Answered"] | null;
         };
         /**
          * Format
@@ -1312,7 +1389,9 @@ export interface components {
              *       "words": "",
              *       "asks_names": false,
              *       "most_players": 1,
-             *       "rounds": "in order"
+             *       "rounds": "in order",
+             *       "narration": "",
+             *       "reads_aloud": false
              *     }
              */
             opening: components["schemas"]["Opening"];
@@ -1323,6 +1402,11 @@ export interface components {
             cues: components["schemas"]["Cue"][];
             /** Seconds */
             seconds?: number | null;
+            /**
+             * Sounds
+             * @default []
+             */
+            sounds: components["schemas"]["Sound"][];
         };
         /**
          * GameCard
@@ -1609,6 +1693,18 @@ export interface components {
             passed: components["schemas"]["Way"];
         };
         /**
+         * Narration
+         * @description What is to be read out: from a recording, or by a voice where there is none.
+         */
+        Narration: {
+            /** Text */
+            text: string;
+            /** Recording */
+            recording: string;
+            /** Sound */
+            sound: string;
+        };
+        /**
          * NewGame
          * @description A game to be made.
          */
@@ -1674,11 +1770,27 @@ export interface components {
             action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Wait"] | components["schemas"]["Quit"];
         };
         /**
+         * Note
+         * @description One tone of a sound, or with no pitch a rest.
+         */
+        Note: {
+            /**
+             * Pitch
+             * @default A4
+             */
+            pitch: string;
+            /**
+             * Ms
+             * @default 200
+             */
+            ms: number;
+        };
+        /**
          * Occasion
          * @description What a cue can answer to.
          * @enum {string}
          */
-        Occasion: "opening" | "question shown" | "right" | "close" | "wrong" | "late" | "passed" | "hint" | "letter hit" | "letter miss" | "life lost" | "life won" | "round over" | "ending";
+        Occasion: "opening" | "question shown" | "right" | "close" | "wrong" | "late" | "passed" | "hint" | "letter hit" | "letter miss" | "life lost" | "life won" | "streak" | "tick" | "round over" | "ending" | "new best score";
         /**
          * Opening
          * @description How a run begins.
@@ -1701,6 +1813,16 @@ export interface components {
             most_players: number;
             /** @default in order */
             rounds: components["schemas"]["RoundOrder"];
+            /**
+             * Narration
+             * @default
+             */
+            narration: string;
+            /**
+             * Reads Aloud
+             * @default false
+             */
+            reads_aloud: boolean;
         };
         /**
          * Operator
@@ -1988,6 +2110,7 @@ export interface components {
              *       "note": "",
              *       "picture": "",
              *       "sound": "",
+             *       "narration": "",
              *       "tolerance": "",
              *       "pinned": "",
              *       "shows": "text"
@@ -2120,7 +2243,7 @@ export interface components {
          * @description What a column holds.
          * @enum {string}
          */
-        Role: "question" | "right answer" | "wrong choice" | "option" | "options in one cell" | "key" | "group" | "kind" | "tolerance" | "pinned choice" | "choices are" | "topic" | "level" | "worth" | "seconds" | "hint" | "note" | "picture" | "sound" | "ignored";
+        Role: "question" | "right answer" | "wrong choice" | "option" | "options in one cell" | "key" | "group" | "kind" | "tolerance" | "pinned choice" | "choices are" | "topic" | "level" | "worth" | "seconds" | "hint" | "note" | "picture" | "sound" | "narration" | "ignored";
         /**
          * Round
          * @description A stretch of the game with its own questions, draw, clock and moves.
@@ -2168,7 +2291,8 @@ export interface components {
              *       "tries": 1,
              *       "misses": 3,
              *       "hints": true,
-             *       "passing": false
+             *       "passing": false,
+             *       "reads_aloud": false
              *     }
              */
             ask: components["schemas"]["Ask"];
@@ -2392,6 +2516,46 @@ export interface components {
             sound: string;
         };
         /**
+         * Sound
+         * @description A sound of the game's own: notes one after the other, or a file that was brought.
+         */
+        Sound: {
+            /** Name */
+            name: string;
+            /**
+             * Notes
+             * @default [
+             *       {
+             *         "pitch": "A4",
+             *         "ms": 200
+             *       }
+             *     ]
+             */
+            notes: components["schemas"]["Note"][];
+            /** @default triangle */
+            wave: components["schemas"]["Wave"];
+            /**
+             * Attack Ms
+             * @default 8
+             */
+            attack_ms: number;
+            /**
+             * Release Ms
+             * @default 160
+             */
+            release_ms: number;
+            /**
+             * Loudness
+             * @default 70
+             */
+            loudness: number;
+            /**
+             * File
+             * @default
+             */
+            file: string;
+        };
+        /**
          * Span
          * @description Whole numbers from the least to the most, both included.
          */
@@ -2512,7 +2676,10 @@ export interface components {
             /** Told */
             told: string[];
             /** Cues */
-            cues: string[];
+            cues: components["schemas"]["CueShown"][];
+            /** Ticks */
+            ticks: components["schemas"]["Tick"][];
+            narration: components["schemas"]["Narration"] | null;
             question: components["schemas"]["QuestionShown"] | null;
             feedback: components["schemas"]["Feedback"] | null;
             ending: components["schemas"]["EndingShown"] | null;
@@ -2556,6 +2723,15 @@ export interface components {
              * @default
              */
             pack_id: string;
+        };
+        /**
+         * Tick
+         * @description What is heard and seen in each of the last seconds of a countdown.
+         */
+        Tick: {
+            /** Last Seconds */
+            last_seconds: number;
+            cue: components["schemas"]["CueShown"];
         };
         /**
          * To
@@ -2607,6 +2783,12 @@ export interface components {
             action: "wait";
         };
         /**
+         * Wave
+         * @description The form of a tone's wave.
+         * @enum {string}
+         */
+        Wave: "sine" | "triangle" | "square" | "sawtooth";
+        /**
          * Way
          * @description Where to go on; `name` is the title of the round or the ending meant.
          */
@@ -2634,6 +2816,7 @@ export interface components {
 }
 export type After = components['schemas']['After'];
 export type Answer = components['schemas']['Answer'];
+export type Answered = components['schemas']['Answered'];
 export type Ask = components['schemas']['Ask'];
 export type Badge = components['schemas']['Badge'];
 export type Begin = components['schemas']['Begin'];
@@ -2652,10 +2835,12 @@ export type Comparison = components['schemas']['Comparison'];
 export type Continue = components['schemas']['Continue'];
 export type CounterShown = components['schemas']['CounterShown'];
 export type Cue = components['schemas']['Cue'];
+export type CueShown = components['schemas']['CueShown'];
 export type Details = components['schemas']['Details'];
 export type Draw = components['schemas']['Draw'];
 export type DrawOrder = components['schemas']['DrawOrder'];
 export type DrawnQuestion = components['schemas']['DrawnQuestion'];
+export type Effect = components['schemas']['Effect'];
 export type Ending = components['schemas']['Ending'];
 export type EndingShown = components['schemas']['EndingShown'];
 export type Facets = components['schemas']['Facets'];
@@ -2684,10 +2869,12 @@ export type LoadProgress = components['schemas']['LoadProgress'];
 export type LoadTake = components['schemas']['LoadTake'];
 export type LoadView = components['schemas']['LoadView'];
 export type Moves = components['schemas']['Moves'];
+export type Narration = components['schemas']['Narration'];
 export type NewGame = components['schemas']['NewGame'];
 export type NewPlay = components['schemas']['NewPlay'];
 export type NewRun = components['schemas']['NewRun'];
 export type NextInput = components['schemas']['NextInput'];
+export type Note = components['schemas']['Note'];
 export type Occasion = components['schemas']['Occasion'];
 export type Opening = components['schemas']['Opening'];
 export type Operator = components['schemas']['Operator'];
@@ -2732,6 +2919,7 @@ export type Separator = components['schemas']['Separator'];
 export type Severity = components['schemas']['Severity'];
 export type Shows = components['schemas']['Shows'];
 export type Slat = components['schemas']['Slat'];
+export type Sound = components['schemas']['Sound'];
 export type Span = components['schemas']['Span'];
 export type Stage = components['schemas']['Stage'];
 export type StepView = components['schemas']['StepView'];
@@ -2742,11 +2930,13 @@ export type Table = components['schemas']['Table'];
 export type TableInput = components['schemas']['TableInput'];
 export type Tagged = components['schemas']['Tagged'];
 export type Target = components['schemas']['Target'];
+export type Tick = components['schemas']['Tick'];
 export type To = components['schemas']['To'];
 export type Trial = components['schemas']['Trial'];
 export type TrialView = components['schemas']['TrialView'];
 export type Verdict = components['schemas']['Verdict'];
 export type Wait = components['schemas']['Wait'];
+export type Wave = components['schemas']['Wave'];
 export type Way = components['schemas']['Way'];
 export type What = components['schemas']['What'];
 export type $defs = Record<string, never>;

@@ -20,6 +20,7 @@ const ROLES: Role[] = [
   "note",
   "picture",
   "sound",
+  "narration",
   "ignored",
 ];
 

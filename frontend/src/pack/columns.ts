@@ -16,7 +16,7 @@ export type Column = {
 export const KINDS: Kind[] = ["choice", "truth", "typed", "number", "letters", "sort"];
 
 type ListField = "right" | "wrong";
-type TextDetail = "topic" | "hint" | "note" | "tolerance" | "pinned" | "picture" | "sound";
+type TextDetail = "topic" | "hint" | "note" | "tolerance" | "pinned" | "picture" | "sound" | "narration";
 type NumberDetail = "level" | "worth" | "seconds";
 
 export const TEXT_DETAILS: [TextDetail, string][] = [
@@ -27,6 +27,7 @@ export const TEXT_DETAILS: [TextDetail, string][] = [
   ["pinned", "Pinned choice"],
   ["picture", "Picture"],
   ["sound", "Sound"],
+  ["narration", "Read out"],
 ];
 export const NUMBER_DETAILS: [NumberDetail, string][] = [
   ["level", "Level"],
@@ -125,6 +126,7 @@ export const EMPTY: Question = {
     note: "",
     picture: "",
     sound: "",
+    narration: "",
     tolerance: "",
     pinned: "",
     shows: "text",
