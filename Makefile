@@ -6,7 +6,7 @@ PYTHON ?= python3
 BIN := .venv/bin
 SITE_SOURCES := $(shell find frontend/src -type f 2>/dev/null) frontend/index.html frontend/vite.config.ts
 
-.PHONY: demo dev test check bench shots site api browser lock
+.PHONY: demo dev test check bench shots sounds site api browser lock
 
 demo: .make/run .make/site
 	@$(BIN)/dicetrail serve --demo --host $(HOST) --port $(PORT) --data $(DATA)
@@ -44,6 +44,9 @@ bench: .make/dev
 
 shots: .make/dev .make/site browser
 	@$(BIN)/python -m tests.browser.shots docs/screenshots
+
+sounds: .make/run
+	$(BIN)/python -m dicetrail.files.shipped
 
 site: .make/site
 

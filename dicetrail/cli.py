@@ -24,6 +24,7 @@ from dicetrail.store.packs import newest_packs
 from dicetrail.terminal import play as play_run
 from dicetrail.terminal import standard_lines
 from dicetrail.web import create_app
+from dicetrail.web.app import LOOPBACK
 from dicetrail.web.site import SITE
 
 DEFAULT_DATA = Path("data/dicetrail.sqlite")
@@ -44,9 +45,18 @@ def _program() -> None:
 @app.command()
 def serve(
     data: Data = DEFAULT_DATA,
-    host: Annotated[str, typer.Option(help="The address to listen on.")] = "127.0.0.1",
+    host: Annotated[
+        str, typer.Option(help="The address to listen on; 0.0.0.0 lets others on the network in.")
+    ] = "127.0.0.1",
     port: Annotated[int, typer.Option(min=0, max=65535, help="0 takes any free port.")] = 8000,
     demo: Annotated[bool, typer.Option(help="Put the demo games into the store first.")] = False,
+    key: Annotated[
+        str | None,
+        typer.Option(envvar="DICETRAIL_KEY", help="The maker's key; without it one is made."),
+    ] = None,
+    name: Annotated[
+        list[str] | None, typer.Option(help="Another name the server answers to; repeat it.")
+    ] = None,
 ) -> None:
     """Start the workbench and print its address."""
     if not (SITE / "index.html").is_file():
@@ -57,10 +67,40 @@ def serve(
     if demo and load_demo(database, datetime.now(UTC)):
         console.print("The demo, six games of the Quillbrook Allotment Society, is on the shelf.")
     port = listener.getsockname()[1]
-    console.print(f"Dice Trail is at [bold]http://{host}:{port}[/bold]  (Ctrl+C stops it)")
-    server = uvicorn.Server(uvicorn.Config(create_app(database), log_level="warning"))
+    application = _application(database, host, port, key, tuple(name or ()))
+    server = uvicorn.Server(uvicorn.Config(application, log_level="warning"))
     server.run(sockets=[listener])
     database.close()
+
+
+def _application(
+    database: Database, host: str, port: int, key: str | None, names: tuple[str, ...]
+) -> FastAPI:
+    """The application for an address, which is printed; beyond loopback, with the maker's key."""
+    if host in LOOPBACK or host == "::1":
+        console.print(f"Dice Trail is at [bold]http://{host}:{port}[/bold]  (Ctrl+C stops it)")
+        return create_app(database, hosts=(*LOOPBACK, *names))
+    own = _own_address() if host in ("0.0.0.0", "::") else host
+    shown = names[0] if names else f"[{own}]" if ":" in own else own
+    maker_key = key or secrets.token_urlsafe(9)
+    console.print(f"Dice Trail is at [bold]http://{shown}:{port}/?key={maker_key}[/bold]")
+    console.print(
+        "That address, with the key, is the maker's alone. Players need no key: give them the "
+        "address or the code on a game's page “Players”. (Ctrl+C stops it)"
+    )
+    hosts = (*LOOPBACK, own, f"[{own}]", socket.gethostname(), *names)
+    return create_app(database, hosts=hosts, maker_key=maker_key, address=f"http://{shown}:{port}")
+
+
+def _own_address() -> str:
+    """This machine's address on its network, as far as it has one. Nothing is sent."""
+    with socket.socket(socket.AF_INET, socket.SOCK_DGRAM) as probe:
+        try:
+            probe.connect(("192.0.2.1", 9))  # an address for documentation (RFC 5737)
+            own: str = probe.getsockname()[0]
+        except OSError:
+            return "127.0.0.1"
+    return own
 
 
 GameNamed = Annotated[

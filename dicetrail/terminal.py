@@ -35,6 +35,7 @@ from dicetrail.core import (
     step,
     table,
 )
+from dicetrail.core.table import CueShown
 
 _LOOK_EVERY = 0.1
 
@@ -69,11 +70,15 @@ def play(
     moment = start(program, dice, players)
     shown: object = None
     status, line = "", ""
+    heard: tuple[CueShown, ...] = ()
     while moment.state.phase is not Phase.ENDED:
         view = table(program, moment.state)
         face = _face(view)
         if face != shown:
             shown = face
+            if view.cues and view.cues != heard and any(cue.sound for cue in view.cues):
+                console.bell()
+            heard = view.cues
             if line is None and console.is_terminal:
                 console.print()  # what was being typed stands alone
             for part in _told(view):
@@ -92,7 +97,10 @@ def play(
             if footprint.what == "refused":
                 console.print(f"[dim]{escape(footprint.why)}[/dim]")
                 shown = None
-    for part in _told(table(program, moment.state)):
+    view = table(program, moment.state)
+    if any(cue.sound for cue in view.cues):
+        console.bell()
+    for part in _told(view):
         console.print(part)
     return moment
 

@@ -31,7 +31,7 @@ def cue_problems(game: Game, rules: Rules | None) -> Iterator[Problem]:
         yield from _problems_of_cue(f"cues[{number}]", cue, game, rules)
     yield from _name_problems("sound", [sound.name for sound in game.sounds])
     for number, sound in enumerate(game.sounds):
-        yield from _problems_of_sound(f"sounds[{number}]", sound)
+        yield from sound_problems(f"sounds[{number}]", sound)
     yield from _no_such_sound("opening.narration", game.opening.narration, game)
     names = [cue.name for cue in game.cues]
     for number, ending in enumerate(game.endings):
@@ -76,7 +76,8 @@ def _no_such_sound(where: str, name: str, game: Game) -> Iterator[Problem]:
         yield Problem(where, f"there is no sound “{name}”", "choose one that is there, or none")
 
 
-def _problems_of_sound(where: str, sound: Sound) -> Iterator[Problem]:
+def sound_problems(where: str, sound: Sound) -> Iterator[Problem]:
+    """Everything wrong with one sound, its name left out."""
     yield from out_of_range(f"{where}.attack_ms", sound.attack_ms, 0, 500)
     yield from out_of_range(f"{where}.release_ms", sound.release_ms, 0, 2000)
     yield from out_of_range(f"{where}.loudness", sound.loudness, 0, 100)
@@ -108,4 +109,4 @@ def place_problems(where: str, words: str, rules: Rules) -> Iterator[Problem]:
             yield warning(where, f"nothing fills in “{{{name}}}”", mend)
 
 
-__all__ = ["cue_problems", "place_problems"]
+__all__ = ["cue_problems", "place_problems", "sound_problems"]

@@ -7,6 +7,7 @@ is refused as a whole, with the line and column of every fault.
 
 import base64
 import binascii
+import hashlib
 import json
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
@@ -38,6 +39,13 @@ class GameFile:
     media: dict[PackName, dict[str, str]] = field(default_factory=dict)
     """Pictures and sounds in base64 (RFC 4648), by pack and by the names questions give them."""
 
+    sounds: dict[str, str] = field(default_factory=dict)
+    """The sound files its own sounds name, in base64, by the digest of their content."""
+
+    def brought(self) -> dict[str, bytes]:
+        """The sound files of its own sounds, by digest."""
+        return {digest: base64.b64decode(text) for digest, text in self.sounds.items()}
+
     def content(self, pack: str) -> dict[str, bytes]:
         """The pictures and sounds of a pack, by name."""
         return {name: base64.b64decode(text) for name, text in self.media.get(pack, {}).items()}
@@ -57,16 +65,23 @@ def game_schema() -> dict[str, Any]:
 
 
 def written_game(
-    game: Game, packs: Mapping[str, Pack], media: Mapping[str, Mapping[str, bytes]] | None = None
+    game: Game,
+    packs: Mapping[str, Pack],
+    media: Mapping[str, Mapping[str, bytes]] | None = None,
+    sounds: Mapping[str, bytes] | None = None,
 ) -> bytes:
-    """A game with its packs as a game file. `media` holds pictures and sounds by pack and name."""
+    """A game with its packs as a game file.
+
+    `media` holds pictures and sounds by pack and name, `sounds` the game's own by digest.
+    """
     files = {
         pack: {name: base64.b64encode(content).decode() for name, content in named.items()}
         for pack, named in (media or {}).items()
         if named
     }
+    own = {digest: base64.b64encode(content).decode() for digest, content in (sounds or {}).items()}
     document = _FORM.dump_python(
-        GameFile(FORMAT, game, dict(packs), files), mode="json", exclude_defaults=True
+        GameFile(FORMAT, game, dict(packs), files, own), mode="json", exclude_defaults=True
     )
     return json.dumps(document, ensure_ascii=False, indent=1).encode() + b"\n"
 
@@ -92,13 +107,24 @@ def read_game(content: bytes) -> GameFile:
     except ValidationError as error:
         faults = error.errors(include_url=False, include_input=False)[:_MOST_FAULTS]
         raise _problems([_in_words(text, fault) for fault in faults]) from None
-    for pack, named in found.media.items():
-        for name, encoded in named.items():
-            try:
-                base64.b64decode(encoded, validate=True)
-            except (binascii.Error, ValueError):
-                where = _located(text, ("media", pack, name))
-                raise _problems([(where, "this is not base64", "leave it out")]) from None
+    encoded: list[tuple[tuple[str, ...], str]] = [
+        (("media", pack, name), base)
+        for pack, named in found.media.items()
+        for name, base in named.items()
+    ]
+    encoded += [(("sounds", digest), base) for digest, base in found.sounds.items()]
+    for place, words in encoded:
+        try:
+            base64.b64decode(words, validate=True)
+        except (binascii.Error, ValueError):
+            what = "this is not base64"
+            raise _problems([(_located(text, place), what, "leave it out")]) from None
+    held = {hashlib.sha256(content).hexdigest() for content in found.brought().values()}
+    for number, sound in enumerate(found.game.sounds):
+        if sound.file and sound.file not in held:
+            where = _located(text, ("game", "sounds", number, "file"))
+            what = f"the sound file of “{sound.name}” is not in here"
+            raise _problems([(where, what, "add it under sounds, or give the sound notes")])
     return found
 
 

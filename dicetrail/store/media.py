@@ -1,9 +1,11 @@
 """Pictures and sounds, each kept once, by the digest of its content."""
 
+import hashlib
+
 from sqlalchemy.orm import Session
 
 from dicetrail.store.errors import NotFound
-from dicetrail.store.models import MediumRow
+from dicetrail.store.models import MediumRow, VoiceRow
 
 
 def keep_medium(session: Session, digest: str, media_type: str, content: bytes) -> None:
@@ -11,6 +13,21 @@ def keep_medium(session: Session, digest: str, media_type: str, content: bytes) 
     if session.get(MediumRow, digest) is None:
         session.add(MediumRow(digest=digest, media_type=media_type, content=content))
         session.flush()
+
+
+def voice_of(session: Session, text: str) -> str | None:
+    """The digest of the sound in which a text was read out; None if it was not yet."""
+    found = session.get(VoiceRow, _digest(text))
+    return None if found is None else found.digest
+
+
+def keep_voice(session: Session, text: str, digest: str) -> None:
+    """Keep that a text is read out in a sound, which is kept already."""
+    session.merge(VoiceRow(text_digest=_digest(text), digest=digest))
+
+
+def _digest(text: str) -> str:
+    return hashlib.sha256(text.encode()).hexdigest()
 
 
 def get_medium(session: Session, digest: str) -> MediumRow:

@@ -10,7 +10,7 @@ from enum import StrEnum
 from typing import Any
 
 from pydantic import TypeAdapter
-from sqlalchemy import JSON, DateTime, Dialect, ForeignKey, ForeignKeyConstraint, String
+from sqlalchemy import JSON, DateTime, Dialect, ForeignKey, ForeignKeyConstraint, Index, String
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 from sqlalchemy.types import TypeDecorator
 
@@ -141,6 +141,15 @@ class MediumRow(Base):
     content: Mapped[bytes] = mapped_column(deferred=True)
 
 
+class VoiceRow(Base):
+    """A text that was read out once, by the digest (SHA-256, hex) of the text."""
+
+    __tablename__ = "voices"
+
+    text_digest: Mapped[str] = mapped_column(String(64), primary_key=True)
+    digest: Mapped[str] = mapped_column(ForeignKey("media.digest"))
+
+
 class RunRow(Base):
     """A run: what it was played on and with which dice."""
 
@@ -149,6 +158,7 @@ class RunRow(Base):
         ForeignKeyConstraint(
             ["game_id", "game_revision"], ["game_revisions.game_id", "game_revisions.number"]
         ),
+        Index("ix_runs_scores", "game_id", "game_revision", "score"),
     )
 
     id: Mapped[str] = mapped_column(String(40), primary_key=True)
@@ -159,6 +169,19 @@ class RunRow(Base):
     players: Mapped[tuple[str, ...]] = mapped_column(AsJson(tuple[str, ...]))
     place: Mapped[Place] = mapped_column(String(8))
     started_at: Mapped[datetime] = mapped_column(UtcTime)
+    best: Mapped[float | None]
+    """The score to beat as the run began."""
+    player_key: Mapped[str | None] = mapped_column(String(64), index=True)
+    """A secret of the browser it is played in, by which a player finds their own scores."""
+    ended_at: Mapped[datetime | None] = mapped_column(UtcTime)
+    """With what follows, what the run came to; None while it goes on or nobody has looked."""
+    leader: Mapped[str | None] = mapped_column(String(80))
+    """Whose score it is."""
+    score: Mapped[float | None]
+    ending: Mapped[str | None]
+    right_count: Mapped[int | None]
+    asked_count: Mapped[int | None]
+    length_ms: Mapped[int | None]
     inputs: Mapped[list["RunInput"]] = relationship(order_by="RunInput.number")
 
 

@@ -2,6 +2,7 @@
 
 import secrets
 from collections.abc import Mapping
+from dataclasses import dataclass, fields
 from datetime import datetime
 
 from sqlalchemy import select
@@ -20,8 +21,13 @@ def add_run(
     players: tuple[str, ...],
     place: Place,
     now: datetime,
+    player_key: str | None = None,
 ) -> RunRow:
-    """Keep a new run, with no inputs yet, under an identifier that cannot be guessed."""
+    """Keep a new run, with no inputs yet, under an identifier that cannot be guessed.
+
+    A player's run has the best score so far to beat.
+    """
+    best = best_score(session, game.game_id, game.number) if place is Place.PLAY else None
     run = RunRow(
         id=secrets.token_urlsafe(12),
         game_id=game.game_id,
@@ -31,6 +37,8 @@ def add_run(
         players=players,
         place=place,
         started_at=now,
+        best=best,
+        player_key=player_key,
         inputs=[],
     )
     session.add(run)
@@ -38,12 +46,79 @@ def add_run(
     return run
 
 
-def get_run(session: Session, run_id: str, place: Place) -> RunRow:
+def get_run(session: Session, run_id: str, place: Place | None = None) -> RunRow:
     """A run with its inputs, if it is played at that place. Raises NotFound."""
     run = session.get(RunRow, run_id)
-    if run is None or run.place != place:
+    if run is None or (place is not None and run.place != place):
         raise NotFound("run", run_id)
     return run
+
+
+@dataclass(frozen=True, slots=True)
+class Result:
+    """What a run came to. `leader` is whose score it is."""
+
+    leader: str
+    score: float
+    ending: str
+    right_count: int
+    asked_count: int
+    length_ms: int
+
+
+def end_run(run: RunRow, result: Result, now: datetime) -> None:
+    """Keep what a run came to, unless that is kept already."""
+    if run.ended_at is not None:
+        return
+    run.ended_at = now
+    for field in fields(result):
+        setattr(run, field.name, getattr(result, field.name))
+
+
+def best_score(session: Session, game_id: str, revision: int) -> float | None:
+    """The best score players have come to in a revision of a game; None if there is none."""
+    best = best_runs(session, game_id, revision, 1)
+    return best[0].score if best else None
+
+
+def best_runs(session: Session, game_id: str, revision: int, most: int) -> list[RunRow]:
+    """The players' runs with the best scores of a revision of a game, the first to reach
+    one before others with the same."""
+    return list(
+        session.scalars(
+            select(RunRow)
+            .where(RunRow.game_id == game_id, RunRow.game_revision == revision)
+            .where(RunRow.place == Place.PLAY, RunRow.ended_at.is_not(None))
+            .order_by(RunRow.score.desc(), RunRow.ended_at)
+            .limit(most)
+        )
+    )
+
+
+def runs_of_player(session: Session, game_id: str, player_key: str, most: int) -> list[RunRow]:
+    """The runs of a game that ended in one browser, the newest first."""
+    return list(
+        session.scalars(
+            select(RunRow)
+            .where(RunRow.game_id == game_id, RunRow.player_key == player_key)
+            .where(RunRow.ended_at.is_not(None))
+            .order_by(RunRow.started_at.desc())
+            .limit(most)
+        )
+    )
+
+
+def runs_of_game(session: Session, game_id: str, most: int) -> list[RunRow]:
+    """The runs of a game by its players that were begun, the newest first."""
+    return list(
+        session.scalars(
+            select(RunRow)
+            .where(RunRow.game_id == game_id, RunRow.place == Place.PLAY)
+            .where(RunRow.inputs.any())
+            .order_by(RunRow.started_at.desc())
+            .limit(most)
+        )
+    )
 
 
 def last_answered_run(session: Session, game_id: str) -> RunRow | None:

@@ -8,10 +8,10 @@ from starlette.middleware.gzip import GZipMiddleware
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 
 from dicetrail.store import Database
-from dicetrail.web import gamefiles, games, language, loads, packs, play, runs
+from dicetrail.web import gamefiles, games, key, language, loads, packs, play, players, runs, sounds
 from dicetrail.web.boundary import Health
 from dicetrail.web.errors import ERROR_RESPONSES, explain_errors
-from dicetrail.web.guards import BodyLimit, StrictHeaders
+from dicetrail.web.guards import BodyLimit, RateLimits, StrictHeaders
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.site import serve_site
 
@@ -26,8 +26,14 @@ def create_app(
     database: Database,
     clock: Callable[[], datetime] = _utc_now,
     hosts: tuple[str, ...] = LOOPBACK,
+    maker_key: str | None = None,
+    address: str | None = None,
 ) -> FastAPI:
-    """The application over a store. `clock` tells the time; `hosts` are the names it answers to."""
+    """The application over a store.
+
+    `clock` tells the time; `hosts` are the names it answers to. With a `maker_key` the
+    maker's pages ask for it. `address` is where players reach it, if not where makers do.
+    """
     app = FastAPI(
         title="Dice Trail",
         version="1",
@@ -38,12 +44,17 @@ def create_app(
     )
     app.state.shelf = Shelf(database)
     app.state.clock = clock
+    app.state.key = maker_key
+    app.state.address = address
     explain_errors(app)
     app.add_middleware(BodyLimit)
+    if maker_key is not None:
+        app.add_middleware(key.MakerKey, key=maker_key)
+    app.add_middleware(RateLimits)
     app.add_middleware(GZipMiddleware, minimum_size=1024)
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=list(hosts))
     app.add_middleware(StrictHeaders)
-    for module in (games, gamefiles, language, loads, packs, runs, play):
+    for module in (games, gamefiles, players, language, sounds, loads, packs, runs, play, key):
         app.include_router(module.router)
     app.include_router(packs.templates)
     app.include_router(packs.media)

@@ -5,6 +5,7 @@ only the envelopes they travel in. The files layer makes an
 unknown name in a document an error.
 """
 
+import re
 from datetime import datetime
 from typing import Annotated, Literal
 
@@ -13,6 +14,7 @@ from pydantic import BaseModel, Field
 from dicetrail.core import (
     HIGHEST_DICE,
     Action,
+    Answered,
     Checked,
     Comparison,
     DrawnQuestion,
@@ -268,6 +270,8 @@ class RunView(BaseModel):
     revision: int
     dice: int
     players: tuple[str, ...]
+    is_players: bool
+    """Whether it is a player's run, which the maker can look at and branch, not go on with."""
     seen: int
     steps_from: int
     steps: list[StepView]
@@ -290,10 +294,26 @@ class TrialView(BaseModel):
     """How each answer is folded before it is compared, step by step."""
 
 
+class SoundMade(BaseModel):
+    """A sound made of notes: how long, its form to draw, and itself as WAV in base64 (RFC 4648)."""
+
+    seconds: float
+    outline: tuple[tuple[float, float], ...]
+    """The lowest and highest sample of each stretch, within plus and minus 1."""
+    wav: str
+
+
+class SoundBrought(BaseModel):
+    """A sound file that is kept, by the digest of its content."""
+
+    digest: str
+
+
 class PlayGame(BaseModel):
     """What a player is told of a game before playing it."""
 
     id: str
+    revision: int
     title: str
     length: int | None
     """How many questions its first round asks; None if they never run out."""
@@ -306,11 +326,26 @@ class NewPlay(BaseModel):
     """The players who want to play, in turns if there are several."""
 
     players: Annotated[tuple[PlayerName, ...], Field(min_length=1, max_length=4)] = ("",)
+    key: Annotated[str | None, Field(min_length=16, max_length=64)] = None
+    """A secret of the player's browser, by which it finds its scores again."""
+
+
+_TURNS = re.compile("[\u061c\u200e\u200f\u202a-\u202e\u2066-\u2069]")
+"""The signs that turn the direction of writing (Unicode Standard Annex 9)."""
 
 
 def name_of(player: str, number: int = 1) -> str:
-    """A player's name, tidied and kept short."""
-    return tidy(player)[:40].strip() or ("Player" if number == 1 else f"Player {number}")
+    """A player's name, tidied and kept short; what turns the direction of text is left out."""
+    return tidy(_TURNS.sub("", player))[:40].strip() or (
+        "Player" if number == 1 else f"Player {number}"
+    )
+
+
+class PlayInput(NextInput):
+    """A player's action, and when they did it on the run's own clock as their page has it."""
+
+    at: Annotated[int | None, Field(ge=0, le=MOST_MS)] = None
+    """Milliseconds; believed as far as a slow connection explains. None means now."""
 
 
 class PlayView(BaseModel):
@@ -318,8 +353,58 @@ class PlayView(BaseModel):
 
     id: str
     game_id: str
+    revision: int
     seen: int
+    at: int
+    """The run's own time, in milliseconds."""
     table: Table
+    sounds: tuple[str, ...]
+    """The names of the sounds that can be played in it."""
+    answered: tuple[Answered, ...]
+    """Once it has ended, every question with its answer."""
+    is_best: bool
+    """Whether it ended with the best score so far."""
+
+
+class Score(BaseModel):
+    """What one run came to. `length_ms` is how long it took."""
+
+    run_id: str | None
+    """Told to the maker and to the player whose it is."""
+    player: str
+    score: Number
+    ending: str
+    right_count: int
+    asked_count: int
+    ended_at: datetime
+    length_ms: int
+
+
+class Scores(BaseModel):
+    """The best scores of a game as it now stands, and one player's own, the newest first."""
+
+    revision: int
+    best: list[Score]
+    mine: list[Score]
+
+
+class PlayedRun(BaseModel):
+    """A players' run as the maker sees it. What it came to is None while it goes on."""
+
+    id: str
+    revision: int
+    dice: int
+    players: tuple[str, ...]
+    started_at: datetime
+    result: Score | None
+
+
+class Sharing(BaseModel):
+    """How players come to a game."""
+
+    address: str
+    is_local: bool
+    """Whether the address is good on this machine alone."""
 
 
 class ScriptName(BaseModel):

@@ -1,6 +1,6 @@
 """Every error as problem details (RFC 9457), with a list of what is wrong and where."""
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from http import HTTPStatus
 from typing import Any
 
@@ -35,7 +35,7 @@ def explain_errors(app: FastAPI) -> None:
 
     @app.exception_handler(HTTPException)
     def http_error(_: Request, error: HTTPException) -> JSONResponse:
-        return _response(error.status_code, str(error.detail))
+        return refusal(error.status_code, str(error.detail), error.headers)
 
     @app.exception_handler(RequestValidationError)
     def invalid(_: Request, error: RequestValidationError) -> JSONResponse:
@@ -73,6 +73,13 @@ def explain_errors(app: FastAPI) -> None:
     @app.exception_handler(Exception)
     def unforeseen(_: Request, __: Exception) -> JSONResponse:
         return _response(500, "Something failed inside the server. What you saved is safe.")
+
+
+def refusal(status: int, detail: str, headers: Mapping[str, str] | None = None) -> JSONResponse:
+    """An error as problem details, for what stands before the application."""
+    answer = _response(status, detail)
+    answer.headers.update(headers or {})
+    return answer
 
 
 def _response(

@@ -26,7 +26,10 @@ def load_game(file: UploadFile, shelf: SharedShelf, now: Now) -> GameView:
         name: {title: medium(title, content) for title, content in read.content(name).items()}
         for name in read.packs
     }
+    own = [medium("a sound", content) for content in read.brought().values()]
     with shelf.database.writing() as session:
+        for sound in own:
+            keep_medium(session, sound.digest, sound.media_type, sound.content)
         names: dict[str, str] = {}
         for name, pack in read.packs.items():
             for found in media[name].values():
@@ -55,6 +58,11 @@ def save_game_file(game_id: str, shelf: SharedShelf) -> Response:
             for pack in packs
         }
         held = {pack.pack_id: Pack(pack.title, pack.questions) for pack in packs}
-        content = written_game(game, held, media)
+        own = {
+            sound.file: get_medium(session, sound.file).content
+            for sound in game.sounds
+            if sound.file
+        }
+        content = written_game(game, held, media, own)
     disposition = f'attachment; filename="{game_id}.json"'
     return Response(content, 200, {"content-disposition": disposition}, "application/json")

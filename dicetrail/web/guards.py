@@ -1,12 +1,17 @@
-"""What stands before every request: a limit on its size; and after: strict headers."""
+"""What stands before every request: limits on its size and number; after it: strict headers."""
 
+import re
 import secrets
 
+from limits import RateLimitItem, RateLimitItemPerMinute, RateLimitItemPerSecond
+from limits.storage import MemoryStorage
+from limits.strategies import MovingWindowRateLimiter
 from starlette.datastructures import MutableHeaders
 from starlette.exceptions import HTTPException
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from dicetrail.files import MOST_BYTES
+from dicetrail.web.errors import refusal
 
 _SMALL, _DOCUMENT, _PACK = 64 * 1024, 2 * 1024 * 1024, 16 * 1024 * 1024
 _UPLOAD = MOST_BYTES + 64 * 1024
@@ -57,6 +62,51 @@ class BodyLimit:
         await self.app(scope, limited, send)
 
 
+class RateLimits:
+    """Refuses what one sender asks too often: starting runs, inputs to one run, uploads, keys.
+
+    A whole class can sit behind one address, so inputs are counted for each run by itself.
+    """
+
+    def __init__(self, app: ASGIApp) -> None:
+        self.app = app
+        self._limiter = MovingWindowRateLimiter(MemoryStorage())
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        found = _rate(scope) if scope["type"] == "http" else None
+        if found is not None:
+            limit, what = found
+            if not self._limiter.hit(limit, what):
+                wait = max(1, int(limit.get_expiry()))
+                words = f"That is too often: {limit.amount} times in {wait} s are taken."
+                answer = refusal(429, words, {"retry-after": str(wait)})
+                await answer(scope, receive, send)
+                return
+        await self.app(scope, receive, send)
+
+
+def _rate(scope: Scope) -> tuple[RateLimitItem, str] | None:
+    """The limit a request counts for, and with what it is counted together."""
+    path, method = scope["path"], scope["method"]
+    client = (scope.get("client") or ("somebody",))[0]
+    if run := _RUN.match(path):
+        return _INPUTS, f"run {run[1]}"
+    if method != "POST":
+        return None
+    if path.startswith("/api/play/"):
+        return _STARTS, f"play {client}"
+    if path == "/api/key":
+        return _KEYS, f"key {client}"
+    return (_UPLOADS, f"upload {client}") if _is_upload(path) else None
+
+
+_RUN = re.compile(r"/api/play/runs/([^/]+)")
+_INPUTS = RateLimitItemPerSecond(200, 5)
+_STARTS = RateLimitItemPerMinute(400)
+_UPLOADS = RateLimitItemPerMinute(120)
+_KEYS = RateLimitItemPerMinute(10)
+
+
 class StrictHeaders:
     """Adds the headers that keep a page to its own scripts, styles and addresses."""
 
@@ -77,8 +127,12 @@ class StrictHeaders:
         await self.app(scope, receive, with_headers)
 
 
+def _is_upload(path: str) -> bool:
+    return path in ("/api/loads", "/api/game-files", "/api/sounds") or path.endswith("/media")
+
+
 def _limit(path: str) -> int:
-    if path in ("/api/loads", "/api/game-files") or path.endswith("/media"):
+    if _is_upload(path):
         return _UPLOAD
     if path.startswith("/api/packs"):
         return _PACK

@@ -7,12 +7,12 @@ from datetime import datetime, timedelta
 from sqlalchemy.orm import Session
 from starlette.exceptions import HTTPException
 
-from dicetrail.core import Action, Input
+from dicetrail.core import Input, State
 from dicetrail.store import Database, Place
 from dicetrail.store.games import newest_game
 from dicetrail.store.models import RunRow
-from dicetrail.store.runs import add_input, add_run, get_run
-from dicetrail.web.boundary import MOST_INPUTS
+from dicetrail.store.runs import Result, add_input, add_run, end_run, get_run
+from dicetrail.web.boundary import MOST_INPUTS, PlayInput
 from dicetrail.web.games import newest_program, pack_numbers
 from dicetrail.web.shelf import Shelf
 
@@ -27,6 +27,7 @@ def start_run(
     players: tuple[str, ...],
     place: Place,
     now: datetime,
+    player_key: str | None = None,
 ) -> RunRow:
     """Start a run of a game as it now stands. Raises NotFound, GameProblems."""
     most = newest_program(shelf, game_id).game.opening.most_players
@@ -36,18 +37,43 @@ def start_run(
     with shelf.database.writing() as session:
         game = newest_game(session, game_id)
         packs = dict(pack_numbers(session, game.document))
-        return add_run(session, game, packs, rolled, players, place, now)
+        return add_run(session, game, packs, rolled, players, place, now, player_key)
 
 
-def take_input(
-    database: Database, run_id: str, place: Place, seen: int, action: Action, now: datetime
-) -> RunRow:
-    """Take the next input of a run by the server's own clock. Raises NotFound, StaleRun."""
-    with database.writing() as session:
-        run = get_run(session, run_id, place)
+MOST_DELAY_MS = 300
+"""So much of the way from a player and back again costs the player nothing."""
+
+
+def take_input(shelf: Shelf, run_id: str, given: PlayInput, now: datetime) -> RunRow:
+    """Take the next input of a player's run. Raises NotFound, StaleRun.
+
+    It counts from when the player says it was done, as far as that is within MOST_DELAY_MS
+    of the server's own clock, and after all that the player has been shown.
+    """
+    with shelf.database.writing() as session:
+        run = get_run(session, run_id, Place.PLAY)
+        arrived = time_of(run, now)
+        said = arrived if given.at is None else min(arrived, given.at)
         before = run.inputs[-1].at if run.inputs else 0
-        _take(session, run, seen, (Input(action, max(before, time_of(run, now))),))
+        at = max(before, shelf.shown.get(run_id, 0), arrived - MOST_DELAY_MS, said)
+        _take(session, run, given.seen, (Input(given.action, at),))
         return run
+
+
+def keep_result(shelf: Shelf, run: RunRow, state: State, now: datetime) -> None:
+    """Keep what a run came to that has ended in a state."""
+    program = shelf.program_of(run)
+    tally = state.tally
+    result = Result(
+        leader=state.players[state.turn],
+        score=float(program.rules.score(tally)),
+        ending="" if state.ending is None else program.game.endings[state.ending].title,
+        right_count=tally.right_count,
+        asked_count=tally.asked_count,
+        length_ms=min(state.at, 10**9),
+    )
+    with shelf.database.writing() as session:
+        end_run(get_run(session, run.id), result, now)
 
 
 def take_inputs(

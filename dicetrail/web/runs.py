@@ -10,7 +10,7 @@ from typing import Annotated
 from fastapi import APIRouter, Query
 from starlette.exceptions import HTTPException
 
-from dicetrail.core import Input, Moment, Phase, TimeRanBackwards, next_input, step
+from dicetrail.core import Action, Input, Moment, Phase, TimeRanBackwards, Wait, next_input, step
 from dicetrail.store import Place
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import get_run
@@ -40,10 +40,10 @@ def start(new: NewRun, shelf: SharedShelf, now: Now) -> RunView:
 
 @router.get("/{run_id}")
 def show(run_id: str, shelf: SharedShelf, steps_from: Annotated[int, Query(ge=0)] = 0) -> RunView:
-    """A run as it stands, with its steps from a number on."""
+    """A run as it stands, the maker's or a player's, with its steps from a number on."""
     with shelf.database.reading() as session:
-        run = get_run(session, run_id, Place.TABLE)
-        return _view(shelf, run, shelf.moments(run), steps_from)
+        run = get_run(session, run_id)
+        return _view(shelf, run, _seen(shelf, run), steps_from)
 
 
 @router.post("/{run_id}/inputs")
@@ -94,15 +94,26 @@ _WORDS = {
 }
 
 
+def _seen(shelf: Shelf, run: RunRow) -> tuple[Moment, ...]:
+    """The moments of a run; of a player's also what its clocks brought after the last input."""
+    moments = shelf.moments(run)
+    last = moments[-1].state
+    if run.length_ms is None or last.phase is Phase.ENDED:
+        return moments
+    return (*moments, step(shelf.program_of(run), last, Wait(), max(last.at, run.length_ms)))
+
+
 def _view(shelf: Shelf, run: RunRow, moments: Iterable[Moment], steps_from: int) -> RunView:
     moments = list(moments)
-    actions = [None, *(given.action for given in run.inputs)]
+    taken = [given.action for given in run.inputs]
+    actions: list[Action | None] = [None, *taken, *[Wait()] * (len(moments) - len(taken) - 1)]
     return RunView(
         id=run.id,
         game_id=run.game_id,
         revision=run.game_revision,
         dice=run.dice,
         players=run.players,
+        is_players=run.place == Place.PLAY,
         seen=len(run.inputs),
         steps_from=steps_from,
         steps=[

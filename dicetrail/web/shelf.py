@@ -4,6 +4,7 @@ Revisions never change, so what is worked out from them is kept by their numbers
 recently used dropped first.
 """
 
+from collections import OrderedDict
 from collections.abc import Sequence
 from functools import lru_cache
 
@@ -31,12 +32,28 @@ PackNumbers = tuple[tuple[str, int], ...]
 """Packs by identifier and revision, in the order of their identifiers."""
 
 
+class LatestOf(OrderedDict[str, int]):
+    """A mapping that keeps the entries set last, and no more than so many."""
+
+    def __init__(self, most: int) -> None:
+        super().__init__()
+        self.most = most
+
+    def __setitem__(self, name: str, value: int) -> None:
+        super().__setitem__(name, value)
+        self.move_to_end(name)
+        if len(self) > self.most:
+            self.popitem(last=False)
+
+
 class Shelf:
     """What the routers share: the store, and what was worked out from it."""
 
     def __init__(self, database: Database) -> None:
         self.database = database
         self.loads = Loads()
+        self.shown: dict[str, int] = LatestOf(10_000)
+        """The run's time at which a player was last shown something new, by run."""
         self.pack = lru_cache(maxsize=64)(self._pack)
         self.pack_media = lru_cache(maxsize=64)(self._pack_media)
         self.examined = lru_cache(maxsize=256)(self._examined)
@@ -48,7 +65,7 @@ class Shelf:
 
     def replayed(self, run: RunRow, inputs: Sequence[Input]) -> tuple[Moment, ...]:
         """Every moment some inputs would make of a run. Raises TimeRanBackwards."""
-        return replay(self.program_of(run), run.dice, run.players, inputs)
+        return replay(self.program_of(run), run.dice, run.players, inputs, best=run.best)
 
     def program_of(self, run: RunRow) -> Program:
         """The program a run was started with. Raises GameProblems."""

@@ -70,7 +70,7 @@ class ApiTest(unittest.TestCase):
 
     def input(self, run, **action):
         given = {"seen": run["seen"], "action": action}
-        if "revision" not in run:
+        if "steps" not in run:
             return self.post(f"/api/play/runs/{run['id']}/inputs", **given)
         return self.post(f"/api/runs/{run['id']}/inputs", **given, at=1000 * run["seen"])
 
@@ -481,7 +481,9 @@ class TestRuns(ApiTest):
         players = ["  Marjory\u0000 "]
         run = self.post("/api/play/games/harvest-supper/runs", players=players)
         self.assertEqual(run["table"]["players"][0]["name"], "Marjory")
-        self.assertEqual(set(run), {"id", "game_id", "seen", "table"})
+        told = {"id", "game_id", "revision", "seen", "at", "table", "sounds", "answered", "is_best"}
+        self.assertEqual(set(run), told)
+        self.assertEqual(run["answered"], [])
         run = self.input(run, action="begin")
         self.assertIsNone(run["table"]["feedback"])
         shown = {"number", "kind", "prompt", "choices", "words", "tried", "tries_left"}
@@ -489,7 +491,6 @@ class TestRuns(ApiTest):
         self.assertEqual(set(run["table"]["question"]), shown)
         slat = {"letter", "place", "text", "picture", "sound"}
         self.assertEqual(set(run["table"]["question"]["choices"][0]), slat)
-        self.assert_problem(self.http.get(f"/api/runs/{run['id']}"), 404, "no run")
         answered = self.input(run, action="answer", value=1)
         self.assertTrue(answered["table"]["feedback"]["right_places"])
 

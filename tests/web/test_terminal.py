@@ -42,7 +42,7 @@ SHED = Game(
     "Shed [night]",
     (Round("Only", ("veg",), draw=Draw(3, DrawOrder.WRITTEN), ask=Ask(Order.WRITTEN, seconds=2)),),
     (Ending("Done", "{score} of 3"),),
-    cues=(Cue("late", (Occasion.LATE,), "Too late!", hold_ms=100),),
+    cues=(Cue("late", (Occasion.LATE,), "Too late!", hold_ms=100, sound="frost"),),
     opening=Opening("Welcome to the shed."),
 )
 
@@ -102,6 +102,7 @@ class TestTerminal(unittest.TestCase):
         terminal.types("")
         terminal.sees("What do bees make?")
         terminal.sees("question 1 s")
+        terminal.sees("\a")
         terminal.sees("Too late!")
         terminal.sees("2 of 3")
         os.waitpid(terminal.process, 0)

@@ -256,6 +256,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/games/{game_id}/runs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Runs
+         * @description The runs of a game by its players, the newest first.
+         */
+        get: operations["list_runs_api_games__game_id__runs_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/sharing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Share
+         * @description The address of the players' page.
+         */
+        get: operations["share_api_games__game_id__sharing_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/qr.svg": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Draw Code
+         * @description The address of the players' page as a QR code (ISO/IEC 18004), to be scanned.
+         */
+        get: operations["draw_code_api_games__game_id__qr_svg_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/language": {
         parameters: {
             query?: never;
@@ -268,6 +328,70 @@ export interface paths {
          * @description Every name a rule script can use besides the maker's own, and scripts to begin from.
          */
         get: operations["show_language_api_language_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sounds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Sounds
+         * @description The sounds that are there for every game, as they were made.
+         */
+        get: operations["list_sounds_api_sounds_get"];
+        put?: never;
+        /**
+         * Bring Sound
+         * @description Keep a sound file for a game's sounds to name by its digest.
+         */
+        post: operations["bring_sound_api_sounds_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sounds/made": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Make Sound
+         * @description A sound made of its notes, drawn and as a WAV file; nothing is kept.
+         */
+        post: operations["make_sound_api_sounds_made_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/sounds/games/{game_id}/{revision}/{name}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Play Sound
+         * @description A sound of a game as it was saved once. It never changes.
+         */
+        get: operations["play_sound_api_sounds_games__game_id___revision___name__get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -569,7 +693,7 @@ export interface paths {
         };
         /**
          * Show
-         * @description A run as it stands, with its steps from a number on.
+         * @description A run as it stands, the maker's or a player's, with its steps from a number on.
          */
         get: operations["show_api_runs__run_id__get"];
         put?: never;
@@ -640,6 +764,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/play/games/{game_id}/scores": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Scores
+         * @description The best scores of a game as it now stands, and those of the browser with this key.
+         */
+        get: operations["show_scores_api_play_games__game_id__scores_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/play/games/{game_id}/runs": {
         parameters: {
             query?: never;
@@ -694,6 +838,46 @@ export interface paths {
          * @description Take the player's next input.
          */
         post: operations["take_api_play_runs__run_id__inputs_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/play/runs/{run_id}/voice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Out
+         * @description What is to be read out now, by a made voice. 404 says that there is none here.
+         */
+        get: operations["read_out_api_play_runs__run_id__voice_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/key": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Show Key
+         * @description Show the maker's key; from then on this browser is known.
+         */
+        post: operations["show_key_api_key_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -889,6 +1073,11 @@ export interface components {
         Body_bring_media_api_loads__load_id__media_post: {
             /** Files */
             files: string[];
+        };
+        /** Body_bring_sound_api_sounds_post */
+        Body_bring_sound_api_sounds_post: {
+            /** File */
+            file: string;
         };
         /** Body_guess_again_api_loads__load_id__guess_post */
         Body_guess_again_api_loads__load_id__guess_post: {
@@ -1529,6 +1718,14 @@ export interface components {
             items: string[];
         };
         /**
+         * Key
+         * @description The maker's key, as it was printed when the server started.
+         */
+        Key: {
+            /** Key */
+            key: string;
+        };
+        /**
          * Kind
          * @description How a question is answered.
          * @enum {string}
@@ -1734,6 +1931,8 @@ export interface components {
              *     ]
              */
             players: string[];
+            /** Key */
+            key?: string | null;
         };
         /**
          * NewRun
@@ -1758,16 +1957,6 @@ export interface components {
              * @default []
              */
             inputs: components["schemas"]["Input"][];
-        };
-        /**
-         * NextInput
-         * @description An action, and how many inputs of the run its sender had seen taken.
-         */
-        NextInput: {
-            /** Seen */
-            seen: number;
-            /** Action */
-            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Wait"] | components["schemas"]["Quit"];
         };
         /**
          * Note
@@ -2015,6 +2204,8 @@ export interface components {
         PlayGame: {
             /** Id */
             id: string;
+            /** Revision */
+            revision: number;
             /** Title */
             title: string;
             /** Length */
@@ -2027,6 +2218,18 @@ export interface components {
             most_players: number;
         };
         /**
+         * PlayInput
+         * @description A player's action, and when they did it on the run's own clock as their page has it.
+         */
+        PlayInput: {
+            /** Seen */
+            seen: number;
+            /** Action */
+            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Wait"] | components["schemas"]["Quit"];
+            /** At */
+            at?: number | null;
+        };
+        /**
          * PlayView
          * @description A run on the players' page: nothing but what the player may know.
          */
@@ -2035,9 +2238,39 @@ export interface components {
             id: string;
             /** Game Id */
             game_id: string;
+            /** Revision */
+            revision: number;
             /** Seen */
             seen: number;
+            /** At */
+            at: number;
             table: components["schemas"]["Table"];
+            /** Sounds */
+            sounds: string[];
+            /** Answered */
+            answered: components["schemas"]["Answered"][];
+            /** Is Best */
+            is_best: boolean;
+        };
+        /**
+         * PlayedRun
+         * @description A players' run as the maker sees it. What it came to is None while it goes on.
+         */
+        PlayedRun: {
+            /** Id */
+            id: string;
+            /** Revision */
+            revision: number;
+            /** Dice */
+            dice: number;
+            /** Players */
+            players: string[];
+            /**
+             * Started At
+             * Format: date-time
+             */
+            started_at: string;
+            result: components["schemas"]["Score"] | null;
         };
         /**
          * PlayerShown
@@ -2416,6 +2649,8 @@ export interface components {
             dice: number;
             /** Players */
             players: string[];
+            /** Is Players */
+            is_players: boolean;
             /** Seen */
             seen: number;
             /** Steps From */
@@ -2436,6 +2671,31 @@ export interface components {
             verdict: string;
         };
         /**
+         * Score
+         * @description What one run came to. `length_ms` is how long it took.
+         */
+        Score: {
+            /** Run Id */
+            run_id: string | null;
+            /** Player */
+            player: string;
+            /** Score */
+            score: number;
+            /** Ending */
+            ending: string;
+            /** Right Count */
+            right_count: number;
+            /** Asked Count */
+            asked_count: number;
+            /**
+             * Ended At
+             * Format: date-time
+             */
+            ended_at: string;
+            /** Length Ms */
+            length_ms: number;
+        };
+        /**
          * ScoreSpan
          * @description Neighbouring final scores, lowest and highest, that lead to one ending (or to none).
          */
@@ -2451,6 +2711,18 @@ export interface components {
              * @default []
              */
             others: number[];
+        };
+        /**
+         * Scores
+         * @description The best scores of a game as it now stands, and one player's own, the newest first.
+         */
+        Scores: {
+            /** Revision */
+            revision: number;
+            /** Best */
+            best: components["schemas"]["Score"][];
+            /** Mine */
+            mine: components["schemas"]["Score"][];
         };
         /**
          * ScriptName
@@ -2493,6 +2765,16 @@ export interface components {
          * @enum {string}
          */
         Severity: "fault" | "warning";
+        /**
+         * Sharing
+         * @description How players come to a game.
+         */
+        Sharing: {
+            /** Address */
+            address: string;
+            /** Is Local */
+            is_local: boolean;
+        };
         /**
          * Shows
          * @description What the choices of a question are.
@@ -2554,6 +2836,29 @@ export interface components {
              * @default
              */
             file: string;
+        };
+        /**
+         * SoundBrought
+         * @description A sound file that is kept, by the digest of its content.
+         */
+        SoundBrought: {
+            /** Digest */
+            digest: string;
+        };
+        /**
+         * SoundMade
+         * @description A sound made of notes: how long, its form to draw, and itself as WAV in base64 (RFC 4648).
+         */
+        SoundMade: {
+            /** Seconds */
+            seconds: number;
+            /** Outline */
+            outline: [
+                number,
+                number
+            ][];
+            /** Wav */
+            wav: string;
         };
         /**
          * Span
@@ -2823,6 +3128,7 @@ export type Begin = components['schemas']['Begin'];
 export type BodyAddMediaApiPacksPackIdMediaPost = components['schemas']['Body_add_media_api_packs__pack_id__media_post'];
 export type BodyBringApiLoadsPost = components['schemas']['Body_bring_api_loads_post'];
 export type BodyBringMediaApiLoadsLoadIdMediaPost = components['schemas']['Body_bring_media_api_loads__load_id__media_post'];
+export type BodyBringSoundApiSoundsPost = components['schemas']['Body_bring_sound_api_sounds_post'];
 export type BodyGuessAgainApiLoadsLoadIdGuessPost = components['schemas']['Body_guess_again_api_loads__load_id__guess_post'];
 export type BodyLoadGameApiGameFilesPost = components['schemas']['Body_load_game_api_game_files_post'];
 export type Bring = components['schemas']['Bring'];
@@ -2859,6 +3165,7 @@ export type Input = components['schemas']['Input'];
 export type Intent = components['schemas']['Intent'];
 export type Into = components['schemas']['Into'];
 export type ItemList = components['schemas']['ItemList'];
+export type Key = components['schemas']['Key'];
 export type Kind = components['schemas']['Kind'];
 export type Language = components['schemas']['Language'];
 export type Letter = components['schemas']['Letter'];
@@ -2873,7 +3180,6 @@ export type Narration = components['schemas']['Narration'];
 export type NewGame = components['schemas']['NewGame'];
 export type NewPlay = components['schemas']['NewPlay'];
 export type NewRun = components['schemas']['NewRun'];
-export type NextInput = components['schemas']['NextInput'];
 export type Note = components['schemas']['Note'];
 export type Occasion = components['schemas']['Occasion'];
 export type Opening = components['schemas']['Opening'];
@@ -2890,7 +3196,9 @@ export type Pass = components['schemas']['Pass'];
 export type Phase = components['schemas']['Phase'];
 export type Plan = components['schemas']['Plan'];
 export type PlayGame = components['schemas']['PlayGame'];
+export type PlayInput = components['schemas']['PlayInput'];
 export type PlayView = components['schemas']['PlayView'];
+export type PlayedRun = components['schemas']['PlayedRun'];
 export type PlayerShown = components['schemas']['PlayerShown'];
 export type Problem = components['schemas']['Problem'];
 export type ProblemDetails = components['schemas']['ProblemDetails'];
@@ -2912,14 +3220,19 @@ export type RowFault = components['schemas']['RowFault'];
 export type RunCard = components['schemas']['RunCard'];
 export type RunView = components['schemas']['RunView'];
 export type Sample = components['schemas']['Sample'];
+export type Score = components['schemas']['Score'];
 export type ScoreSpan = components['schemas']['ScoreSpan'];
+export type Scores = components['schemas']['Scores'];
 export type ScriptName = components['schemas']['ScriptName'];
 export type ScriptRecipe = components['schemas']['ScriptRecipe'];
 export type Separator = components['schemas']['Separator'];
 export type Severity = components['schemas']['Severity'];
+export type Sharing = components['schemas']['Sharing'];
 export type Shows = components['schemas']['Shows'];
 export type Slat = components['schemas']['Slat'];
 export type Sound = components['schemas']['Sound'];
+export type SoundBrought = components['schemas']['SoundBrought'];
+export type SoundMade = components['schemas']['SoundMade'];
 export type Span = components['schemas']['Span'];
 export type Stage = components['schemas']['Stage'];
 export type StepView = components['schemas']['StepView'];
@@ -3417,6 +3730,97 @@ export interface operations {
             };
         };
     };
+    list_runs_api_games__game_id__runs_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlayedRun"][];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    share_api_games__game_id__sharing_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sharing"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    draw_code_api_games__game_id__qr_svg_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     show_language_api_language_get: {
         parameters: {
             query?: never;
@@ -3434,6 +3838,132 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Language"];
                 };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    list_sounds_api_sounds_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sound"][];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    bring_sound_api_sounds_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_bring_sound_api_sounds_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SoundBrought"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    make_sound_api_sounds_made_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Sound"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SoundMade"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    play_sound_api_sounds_games__game_id___revision___name__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+                revision: number;
+                name: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description What went wrong, and how to mend it */
             default: {
@@ -4076,6 +4606,39 @@ export interface operations {
             };
         };
     };
+    show_scores_api_play_games__game_id__scores_get: {
+        parameters: {
+            query?: {
+                key?: string;
+            };
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Scores"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     start_api_play_games__game_id__runs_post: {
         parameters: {
             query?: never;
@@ -4153,7 +4716,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["NextInput"];
+                "application/json": components["schemas"]["PlayInput"];
             };
         };
         responses: {
@@ -4165,6 +4728,66 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["PlayView"];
                 };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    read_out_api_play_runs__run_id__voice_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    show_key_api_key_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Key"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description What went wrong, and how to mend it */
             default: {

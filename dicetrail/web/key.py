@@ -1,0 +1,88 @@
+"""The maker's key: beyond this machine's own loopback, the maker's pages ask for it.
+
+A browser shows the key once, in an address or a form, and has a cookie from then on that no
+script can read. What players need is open to everybody.
+"""
+
+import hashlib
+import secrets
+from urllib.parse import parse_qs, urlencode
+
+from fastapi import APIRouter, Request, Response
+from pydantic import BaseModel, Field
+from starlette.datastructures import URL
+from starlette.exceptions import HTTPException
+from starlette.requests import HTTPConnection
+from starlette.responses import RedirectResponse
+from starlette.types import ASGIApp, Receive, Scope, Send
+
+from dicetrail.web.errors import refusal
+
+COOKIE = "maker"
+_YEAR = 365 * 24 * 3600
+_OPEN = ("/api/play/", "/api/media/", "/api/sounds/games/", "/api/health", "/api/key")
+
+router = APIRouter(prefix="/api/key", tags=["key"])
+
+
+class Key(BaseModel):
+    """The maker's key, as it was printed when the server started."""
+
+    key: str = Field(max_length=200)
+
+
+@router.post("", status_code=204)
+def show_key(given: Key, request: Request, response: Response) -> None:
+    """Show the maker's key; from then on this browser is known."""
+    key: str | None = request.app.state.key
+    if key is None:
+        return
+    if not _is_same(given.key, key):
+        raise HTTPException(401, "This is not the maker's key.")
+    _let_in(response, key)
+
+
+class MakerKey:
+    """Refuses what is the maker's to whoever has not shown the key."""
+
+    def __init__(self, app: ASGIApp, key: str) -> None:
+        self.app = app
+        self.key = key
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        if scope["type"] != "http":
+            await self.app(scope, receive, send)
+            return
+        path: str = scope["path"]
+        query = parse_qs(scope["query_string"].decode("latin-1"))
+        shown = query.get("key", [""])[0]
+        if not path.startswith("/api/") and shown and _is_same(shown, self.key):
+            onward = RedirectResponse(_without_key(scope, query), 303)
+            _let_in(onward, self.key)
+            await onward(scope, receive, send)
+            return
+        if path.startswith("/api/") and not path.startswith(_OPEN):
+            held = HTTPConnection(scope).cookies.get(COOKIE, "")
+            if not _is_same(held, _token(self.key)):
+                answer = refusal(401, "This is the maker's own. Show the maker's key first.")
+                await answer(scope, receive, send)
+                return
+        await self.app(scope, receive, send)
+
+
+def _without_key(scope: Scope, query: dict[str, list[str]]) -> str:
+    rest = urlencode([(name, value) for name in query if name != "key" for value in query[name]])
+    return str(URL(path=scope["path"], query=rest)) or "/"
+
+
+def _is_same(one: str, other: str) -> bool:
+    return secrets.compare_digest(one.encode(), other.encode())
+
+
+def _token(key: str) -> str:
+    """What the cookie holds: it follows from the key, and does not tell it."""
+    return hashlib.sha256(f"dice trail maker {key}".encode()).hexdigest()
+
+
+def _let_in(response: Response, key: str) -> None:
+    response.set_cookie(COOKIE, _token(key), max_age=_YEAR, httponly=True, samesite="strict")

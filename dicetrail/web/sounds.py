@@ -1,0 +1,75 @@
+"""Sounds: the ones that are there for every game, a game's own, and those being designed."""
+
+import base64
+from functools import lru_cache
+
+from fastapi import APIRouter, Response, UploadFile
+from starlette.exceptions import HTTPException
+
+from dicetrail.core import RATE, SHIPPED, Game, GameProblems, Sound, sound_named
+from dicetrail.core.cues import sound_problems
+from dicetrail.core.sounds import outline, samples, wav
+from dicetrail.files import medium
+from dicetrail.files.media import MOST_MEDIUM
+from dicetrail.files.shipped import shipped_file
+from dicetrail.store import NotFound
+from dicetrail.store.games import game_revision
+from dicetrail.store.media import get_medium, keep_medium
+from dicetrail.web.boundary import SoundBrought, SoundMade
+from dicetrail.web.context import SharedShelf
+
+router = APIRouter(prefix="/api/sounds", tags=["sounds"])
+
+_FOR_EVER = {"cache-control": "public, max-age=31536000, immutable"}
+
+
+@router.get("")
+def list_sounds() -> tuple[Sound, ...]:
+    """The sounds that are there for every game, as they were made."""
+    return SHIPPED
+
+
+@router.post("/made")
+def make_sound(sound: Sound) -> SoundMade:
+    """A sound made of its notes, drawn and as a WAV file; nothing is kept."""
+    if faults := tuple(sound_problems("sound", sound)):
+        raise GameProblems(faults)
+    return SoundMade(
+        seconds=len(samples(sound)) / RATE,
+        outline=outline(sound),
+        wav=base64.b64encode(_made(sound)).decode(),
+    )
+
+
+@router.post("", status_code=201)
+def bring_sound(file: UploadFile, shelf: SharedShelf) -> SoundBrought:
+    """Keep a sound file for a game's sounds to name by its digest."""
+    found = medium(file.filename or "a file", file.file.read(MOST_MEDIUM + 1))
+    if not found.media_type.startswith("audio/"):
+        raise HTTPException(422, "This is a picture; bring a sound: WAV, OGG or MP3.")
+    with shelf.database.writing() as session:
+        keep_medium(session, found.digest, found.media_type, found.content)
+    return SoundBrought(digest=found.digest)
+
+
+@router.get("/games/{game_id}/{revision}/{name}", response_class=Response)
+def play_sound(game_id: str, revision: int, name: str, shelf: SharedShelf) -> Response:
+    """A sound of a game as it was saved once. It never changes."""
+    with shelf.database.reading() as session:
+        sound = _sound_in(game_revision(session, game_id, revision).document, name)
+        if sound.file:
+            kept = get_medium(session, sound.file)
+            return Response(kept.content, 200, _FOR_EVER, kept.media_type)
+    return Response(_made(sound), 200, _FOR_EVER, "audio/wav")
+
+
+def _sound_in(game: Game, name: str) -> Sound:
+    sound = sound_named(game, name)
+    if sound is None:
+        raise NotFound("sound", name)
+    return sound
+
+
+@lru_cache(maxsize=256)
+def _made(sound: Sound) -> bytes:
+    return shipped_file(sound.name).read_bytes() if sound in SHIPPED else wav(sound)

@@ -1,0 +1,237 @@
+"""Players over HTTP: their time, their scores, their sounds; and what is the maker's alone."""
+
+import base64
+import os
+import stat
+from datetime import timedelta
+from pathlib import Path
+from tempfile import TemporaryDirectory
+from unittest.mock import patch
+
+from fastapi.testclient import TestClient
+
+from dicetrail.core import SHIPPED
+from dicetrail.core.sounds import wav
+from dicetrail.store import Database
+from dicetrail.web import create_app
+from dicetrail.web.voice import SPEAKER
+from tests.files.samples import png
+from tests.web.test_api import GAME, ApiTest
+
+PLAY = "/api/play/games/harvest-supper"
+KEY = "k" * 20
+SOUND = {"name": "mine", "notes": [{"pitch": "C5", "ms": 300}, {"pitch": "", "ms": 100}]}
+
+
+class PlayersTest(ApiTest):
+    """The clock moves only when a test says so."""
+
+    def clock(self):
+        return self.time
+
+    def wait(self, ms):
+        self.time += timedelta(milliseconds=ms)
+
+    def started(self, **body):
+        return self.input(self.post(f"{PLAY}/runs", **body), action="begin")
+
+    def answered(self, run, at, value=1):
+        body = {"seen": run["seen"], "at": at, "action": {"action": "answer", "value": value}}
+        return self.http.post(f"/api/play/runs/{run['id']}/inputs", json=body)
+
+    def right_place(self, run):
+        """Where the right answer stands, found as only a maker can."""
+        dice = self.get(f"/api/runs/{run['id']}")["dice"]
+        question = self.get(f"{GAME}/draw?dice={dice}")[run["table"]["question"]["number"] - 1]
+        return "ABCDEFGH".index(question["right_letters"]) + 1
+
+    def played(self, right, **body):
+        """A whole run with so many right answers first, and wrong ones after."""
+        run = self.started(**body)
+        while run["table"]["phase"] != "ended":
+            place = self.right_place(run)
+            value = place if right > 0 else place % len(run["table"]["question"]["choices"]) + 1
+            right -= 1
+            run = self.input(run, action="answer", value=value)
+            run = self.input(run, action="continue")
+        return run
+
+
+class TestTime(PlayersTest):
+    def result(self, said, arrives):
+        """What becomes of an answer said to be given, and arriving, so many ms into the run."""
+        run = self.started()
+        self.wait(arrives)
+        return self.answered(run, said).json()["table"]["feedback"]["result"]
+
+    def test_a_slow_connection_costs_nothing_and_nothing_is_gained_by_saying_so(self):
+        deadline = 20_000
+        for said, arrives, is_late in (
+            (deadline - 1, deadline - 1, False),
+            (deadline - 10, deadline + 280, False),
+            (deadline - 10, deadline + 320, True),
+            (deadline, deadline, True),
+            (0, deadline + 299, False),
+            (0, deadline + 5000, True),
+            (10**9, deadline - 5, False),
+        ):
+            with self.subTest(said=said, arrives=arrives):
+                self.assertEqual(self.result(said, arrives) == "late", is_late)
+
+    def test_what_a_player_has_been_shown_cannot_be_answered_from_before(self):
+        run = self.started()
+        self.wait(20_050)
+        shown = self.get(f"/api/play/runs/{run['id']}")
+        self.assertTrue(shown["table"]["feedback"]["answer"], "the right answer is told now")
+        late = self.answered(run, 19_900, shown["table"]["feedback"]["right_places"][0]).json()
+        self.assertEqual(late["table"]["feedback"]["result"], "late")
+        self.assertEqual(late["table"]["score"], 0)
+
+
+class TestScores(PlayersTest):
+    def test_scores_are_played_and_the_best_stand_first(self):
+        for right, name in ((3, "Ada"), (10, "Ben"), (0, "Cy")):
+            run = self.played(right, players=[name], key=f"{name} {KEY}")
+        scores = self.get(f"{PLAY}/scores?key=Ben {KEY}")
+        self.assertEqual([score["player"] for score in scores["best"]], ["Ben", "Ada", "Cy"])
+        self.assertEqual([score["score"] for score in scores["best"]], [70, 21, 0])
+        self.assertEqual({score["run_id"] for score in scores["best"]}, {None})
+        (mine,) = scores["mine"]
+        self.assertEqual((mine["ending"], mine["right_count"]), ("Golden Marrow", 10))
+        self.assertEqual(self.http.post(f"{PLAY}/scores", json={"score": 99}).status_code, 405)
+        self.assertEqual(len(run["answered"]), 3)
+        first = run["answered"][0]
+        self.assertEqual(first["result"], "wrong")
+        self.assertNotEqual(first["given"], first["right"])
+
+        saved = self.get(GAME)
+        saved["document"]["seconds"] = 900
+        self.http.put(GAME, json=saved)
+        self.assertEqual(self.get(f"{PLAY}/scores")["best"], [], "another revision, other scores")
+
+    def test_a_best_score_is_told_and_runs_ended_by_the_clock_count_too(self):
+        self.assertTrue(self.played(4)["is_best"])
+        self.assertFalse(self.played(4)["is_best"], "as good is not better")
+        self.assertTrue(self.played(5)["is_best"])
+        sums = self.post("/api/play/games/seed-sums/runs", players=["Dot"])
+        self.input(sums, action="begin")
+        self.wait(61_000)
+        ended = self.get(f"/api/play/runs/{sums['id']}")
+        self.assertEqual(ended["table"]["phase"], "ended")
+        (score,) = self.get("/api/play/games/seed-sums/scores")["best"]
+        self.assertEqual((score["player"], score["score"]), ("Dot", 0))
+        self.assertFalse(ended["is_best"], "no points are no best score")
+
+    def test_the_maker_sees_who_played_and_every_step_of_it(self):
+        run = self.played(2, players=["<b>Ed</b>\u202e "])
+        self.started()
+        going, (listed) = self.get(f"{GAME}/runs")
+        self.assertIsNone(going["result"])
+        self.assertEqual(listed["result"]["score"], 14)
+        self.assertEqual(listed["players"], ["<b>Ed</b>"])
+        steps = self.get(f"/api/runs/{listed['id']}")
+        self.assertTrue(steps["is_players"])
+        self.assertEqual(steps["steps"][-1]["table"]["ending"], run["table"]["ending"])
+        body = {"seen": steps["seen"], "at": 10**7, "action": {"action": "wait"}}
+        refused = self.http.post(f"/api/runs/{listed['id']}/inputs", json=body)
+        self.assert_problem(refused, 404, "no run")
+
+
+class TestSounds(PlayersTest):
+    def test_sounds_are_designed_brought_kept_with_the_game_and_heard(self):
+        made = self.post("/api/sounds/made", **SOUND)
+        self.assertAlmostEqual(made["seconds"], 0.56, places=2)
+        self.assertEqual(len(made["outline"]), 240)
+        document = self.get(GAME)
+        upload = self.http.post("/api/sounds", files={"file": ("a.wav", wav(SHIPPED[0]))}).json()
+        sounds = [SOUND, {"name": "brought", "file": upload["digest"]}]
+        document["document"]["sounds"] = sounds
+        document["document"]["cues"].append({"name": "new", "on": ["right"], "sound": "mine"})
+        saved = self.http.put(GAME, json=document).json()
+        address = f"/api/sounds/games/harvest-supper/{saved['revision']}"
+        heard = self.http.get(f"{address}/mine")
+        self.assertEqual(heard.content, base64.b64decode(made["wav"]))
+        self.assertEqual(heard.headers["content-type"], "audio/wav")
+        self.assertEqual(self.http.get(f"{address}/brought").content, wav(SHIPPED[0]))
+        self.assertEqual(self.http.get(f"{address}/supper bell").status_code, 200)
+        self.assert_problem(self.http.get(f"{address}/nothing"), 404, "no sound")
+
+        file = self.http.get(f"{GAME}/file").content
+        again = self.http.post("/api/game-files", files={"file": ("g.json", file)}).json()
+        self.assertEqual(again["document"]["sounds"], saved["document"]["sounds"])
+        torn = file.replace(upload["digest"].encode(), b"0" * 64, 1)
+        refused = self.http.post("/api/game-files", files={"file": ("g.json", torn)})
+        self.assertIn("sound file of “brought” is not in here", refused.text)
+
+    def test_what_is_no_sound_is_refused_with_its_place(self):
+        broken = SOUND | {"notes": [{"pitch": "H4", "ms": 300}]}
+        answer = self.http.post("/api/sounds/made", json=broken)
+        body = self.assert_problem(answer, 409, "“H4” is no pitch")
+        self.assertEqual(body["problems"][0]["where"], "sound.notes[0].pitch")
+        picture = {"file": ("a.png", png())}
+        self.assert_problem(self.http.post("/api/sounds", files=picture), 422, "picture")
+
+    def test_a_question_is_read_out_once_and_kept_and_its_absence_is_said(self):
+        document = self.get(GAME)
+        document["document"]["rounds"][0]["ask"]["reads_aloud"] = True
+        self.http.put(GAME, json=document)
+        run = self.started()
+        self.assertIn("A: ", run["table"]["narration"]["text"])
+        voice = f"/api/play/runs/{run['id']}/voice"
+        with TemporaryDirectory() as folder, patch.dict(os.environ, {"PATH": folder}):
+            self.assert_problem(self.http.get(voice), 404, "no voice on this server")
+            speaker = Path(folder, SPEAKER)
+            sound, count = Path(folder, "said.wav"), Path(folder, "count")
+            sound.write_bytes(wav(SHIPPED[1]))
+            speaker.write_text(f"#!/bin/sh\n/bin/cat {sound}; echo x >> {count}\n")
+            speaker.chmod(speaker.stat().st_mode | stat.S_IEXEC)
+            for _ in range(2):
+                self.assertEqual(self.http.get(voice).content, wav(SHIPPED[1]))
+            self.assertEqual(count.read_text(), "x\n")
+
+
+class TestTheMakersDoor(PlayersTest):
+    def opened(self):
+        folder = TemporaryDirectory()
+        self.addCleanup(folder.cleanup)
+        database = Database(Path(folder.name) / "store.sqlite")
+        self.addCleanup(database.close)
+        app = create_app(
+            database, hosts=("testserver",), maker_key="open-up", address="http://192.0.2.7:8000"
+        )
+        return TestClient(app, follow_redirects=False)
+
+    def test_beyond_loopback_the_makers_pages_ask_for_the_key_and_players_do_not(self):
+        http = self.opened()
+        for method, address in (
+            ("GET", "/api/games"),
+            ("GET", "/api/runs/any"),
+            ("POST", "/api/sounds/made"),
+            ("GET", "/api/openapi.json"),
+        ):
+            with self.subTest(address=address):
+                self.assert_problem(http.request(method, address), 401, "Show the maker's key")
+        self.assertEqual(http.get("/api/play/games/none").status_code, 404)
+        self.assertEqual(http.get("/api/health").status_code, 200)
+        self.assertEqual(http.post("/api/key", json={"key": "open"}).status_code, 401)
+        self.assertEqual(http.get("/api/games").status_code, 401)
+        self.assertEqual(http.get("/?key=open").status_code, 200, "a wrong key opens nothing")
+        into = http.get("/?key=open-up&round=2")
+        self.assertEqual((into.status_code, into.headers["location"]), (303, "/?round=2"))
+        self.assertIn("HttpOnly", into.headers["set-cookie"])
+        self.assertNotIn("open-up", into.headers["set-cookie"])
+        self.assertEqual(http.get("/api/games").status_code, 200)
+        made = http.post("/api/games", json={"title": "Out"}).json()
+        shared = http.get(f"/api/games/{made['id']}/sharing").json()
+        self.assertEqual(shared, {"address": "http://192.0.2.7:8000/play/out", "is_local": False})
+
+    def test_what_is_asked_too_often_waits(self):
+        run = self.started()
+        statuses = [self.http.get(f"/api/play/runs/{run['id']}").status_code for _ in range(210)]
+        self.assertIn(429, statuses)
+        refused = self.http.get(f"/api/play/runs/{run['id']}")
+        self.assert_problem(refused, 429, "too often")
+        self.assertEqual(refused.headers["retry-after"], "5")
+        self.assertEqual(self.started()["table"]["phase"], "asking", "another run goes on")
+        keys = [self.http.post("/api/key", json={"key": "?"}).status_code for _ in range(11)]
+        self.assertEqual(keys[-1], 429)
