@@ -11,10 +11,12 @@ from dicetrail.core import (
     Cue,
     Details,
     Draw,
+    Effect,
     Ending,
     Game,
     ItemList,
     Lists,
+    Note,
     Occasion,
     Opening,
     Operator,
@@ -23,8 +25,10 @@ from dicetrail.core import (
     Refill,
     Round,
     Shows,
+    Sound,
     Span,
     Sums,
+    Wave,
 )
 
 SUPPER_PACK = "harvest-supper-questions"
@@ -49,7 +53,34 @@ def right():
 def wrong():
     lives -= 1
 """,
-    cues=(Cue("a life lost", (Occasion.LIFE_LOST,), "That cost a life: {lives} left."),),
+    cues=(
+        Cue("ripe", (Occasion.RIGHT,), sound="ripe", effect=Effect.MARK),
+        Cue("bruised", (Occasion.WRONG,), sound="bump", effect=Effect.MARK),
+        Cue("frost", (Occasion.LATE,), sound="frost", effect=Effect.FACE),
+        Cue(
+            "a life lost",
+            (Occasion.LIFE_LOST,),
+            "That cost a life: {lives} left.",
+            sound="dropped pot",
+            effect=Effect.HEART,
+        ),
+        Cue(
+            "three in a row",
+            (Occasion.STREAK,),
+            "Three in a row!",
+            sound="in a row",
+            effect=Effect.LEAVES,
+        ),
+        Cue("dripping tap", (Occasion.TICK,), sound="drip"),
+        Cue("the bell", (Occasion.ENDING,), sound="supper bell", effect=Effect.TOKEN),
+        Cue(
+            "best yet",
+            (Occasion.BEST,),
+            "The best supper score so far!",
+            sound="first prize",
+            effect=Effect.LEAVES,
+        ),
+    ),
     endings=(
         Ending(
             "Slug's Friend",
@@ -84,7 +115,9 @@ def wrong():
 
 SEED_SUMS = Game(
     title="Seed Sums",
-    opening=Opening("One minute, as many sums as you can. Three rows of seeds a packet."),
+    opening=Opening(
+        "One minute, as many sums as you can. Three rows of seeds a packet.", asks_names=True
+    ),
     rounds=(
         Round(
             "One minute",
@@ -108,6 +141,19 @@ def right():
 def wrong():
     score -= 1
 """,
+    cues=(
+        Cue("sown", (Occasion.RIGHT,), sound="leaf", effect=Effect.COUNT),
+        Cue("spilt", (Occasion.WRONG,), sound="bump", effect=Effect.FLASH),
+        Cue("last grains", (Occasion.TICK,), sound="drip", last_seconds=10),
+        Cue("time is up", (Occasion.ENDING,), sound="supper bell"),
+        Cue(
+            "best yet",
+            (Occasion.BEST,),
+            "The best minute so far!",
+            sound="first prize",
+            effect=Effect.LEAVES,
+        ),
+    ),
     endings=(
         Ending(
             "Head Gardener",
@@ -161,6 +207,10 @@ def right():
 def wrong():
     finish("First mistake")
 """,
+    cues=(
+        Cue("sorted", (Occasion.RIGHT,), sound="ripe", effect=Effect.TOKEN),
+        Cue("dropped", (Occasion.WRONG,), sound="dropped pot", effect=Effect.SEED),
+    ),
     endings=(
         Ending(
             "Whole Harvest", "Every one of them. The table is cleared.", 150, badge=Badge.BASKET
@@ -185,6 +235,12 @@ def right():
 def hinted():
     score -= 2
 """,
+    cues=(
+        Cue("a letter", (Occasion.LETTER_HIT,), sound="leaf"),
+        Cue("no such letter", (Occasion.LETTER_MISS,), sound="bump", effect=Effect.FACE),
+        Cue("a whisper", (Occasion.HINT,), sound="whisper"),
+        Cue("the word", (Occasion.RIGHT,), sound="new shoot", effect=Effect.LEAVES),
+    ),
     endings=(
         Ending(
             "Keeper of the Key", "Every word found.", 100, counts="percent", badge=Badge.ROSETTE
@@ -225,6 +281,12 @@ def wrong():
 def timeout():
     pass
 """,
+    cues=(
+        Cue("known", (Occasion.RIGHT,), sound="ripe", effect=Effect.MARK),
+        Cue("mistaken", (Occasion.WRONG,), sound="bump", effect=Effect.SHAKE),
+        Cue("withered", (Occasion.LATE,), sound="frost", effect=Effect.SEED),
+        Cue("left aside", (Occasion.PASSED,), sound="skip"),
+    ),
     endings=(
         Ending(
             "Sharp Eyes",
@@ -283,11 +345,33 @@ def wrong():
         if score <= 0:
             finish("Lettuces gone")
 """,
-    cues=(Cue("nearly", (Occasion.CLOSE,), "A slip of the finger, forgiven."),),
+    cues=(
+        Cue("fence out", (Occasion.RIGHT,), sound="ripe", effect=Effect.FACE),
+        Cue("nearly", (Occasion.CLOSE,), "A slip of the finger, forgiven.", sound="nearly ripe"),
+        Cue("munching", (Occasion.WRONG,), sound="slug", effect=Effect.SHAKE),
+        Cue("bonus", (Occasion.ROUND_OVER,), sound="spade down"),
+        Cue("driven off", (), sound="first prize", effect=Effect.LEAVES),
+    ),
+    sounds=(
+        Sound(
+            "slug",
+            (Note("E3", 120), Note("Eb3", 120), Note("D3", 120), Note("C#3", 260)),
+            Wave.SAWTOOTH,
+            30,
+            220,
+            55,
+        ),
+    ),
     endings=(
         Ending("Lettuces gone", "The slugs ate well, {name}.", None, 0, badge=Badge.SLUG),
         Ending("A tie", "Both patrols stand at {score}.", when="leaders > 1"),
-        Ending("Slugs out", "{name} drove them off with {score} points.", 1, badge=Badge.ROSETTE),
+        Ending(
+            "Slugs out",
+            "{name} drove them off with {score} points.",
+            1,
+            badge=Badge.ROSETTE,
+            cue="driven off",
+        ),
     ),
 )
 

@@ -272,6 +272,8 @@ class RunView(BaseModel):
     players: tuple[str, ...]
     is_players: bool
     """Whether it is a player's run, which the maker can look at and branch, not go on with."""
+    sounds: tuple[str, ...]
+    """The names of the sounds that can be played in it."""
     seen: int
     steps_from: int
     steps: list[StepView]
@@ -298,8 +300,9 @@ class SoundMade(BaseModel):
     """A sound made of notes: how long, its form to draw, and itself as WAV in base64 (RFC 4648)."""
 
     seconds: float
-    outline: tuple[tuple[float, float], ...]
-    """The lowest and highest sample of each stretch, within plus and minus 1."""
+    lowest: tuple[float, ...]
+    """The lowest sample of each of many stretches, within plus and minus 1."""
+    highest: tuple[float, ...]
     wav: str
 
 
@@ -307,6 +310,12 @@ class SoundBrought(BaseModel):
     """A sound file that is kept, by the digest of its content."""
 
     digest: str
+
+
+class ToRead(BaseModel):
+    """A text to be read out."""
+
+    text: Annotated[str, Field(min_length=1, max_length=5000)]
 
 
 class PlayGame(BaseModel):
@@ -336,9 +345,8 @@ _TURNS = re.compile("[\u061c\u200e\u200f\u202a-\u202e\u2066-\u2069]")
 
 def name_of(player: str, number: int = 1) -> str:
     """A player's name, tidied and kept short; what turns the direction of text is left out."""
-    return tidy(_TURNS.sub("", player))[:40].strip() or (
-        "Player" if number == 1 else f"Player {number}"
-    )
+    name = tidy(_TURNS.sub("", player))[:40].strip()
+    return name or ("Player" if number == 1 else f"Player {number}")
 
 
 class PlayInput(NextInput):

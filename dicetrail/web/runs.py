@@ -10,7 +10,17 @@ from typing import Annotated
 from fastapi import APIRouter, Query
 from starlette.exceptions import HTTPException
 
-from dicetrail.core import Action, Input, Moment, Phase, TimeRanBackwards, Wait, next_input, step
+from dicetrail.core import (
+    Action,
+    Input,
+    Moment,
+    Phase,
+    TimeRanBackwards,
+    Wait,
+    next_input,
+    sounds_of,
+    step,
+)
 from dicetrail.store import Place
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import get_run
@@ -114,6 +124,7 @@ def _view(shelf: Shelf, run: RunRow, moments: Iterable[Moment], steps_from: int)
         dice=run.dice,
         players=run.players,
         is_players=run.place == Place.PLAY,
+        sounds=sounds_of(shelf.program_of(run).game),
         seen=len(run.inputs),
         steps_from=steps_from,
         steps=[

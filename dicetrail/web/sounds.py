@@ -15,8 +15,9 @@ from dicetrail.files.shipped import shipped_file
 from dicetrail.store import NotFound
 from dicetrail.store.games import game_revision
 from dicetrail.store.media import get_medium, keep_medium
-from dicetrail.web.boundary import SoundBrought, SoundMade
+from dicetrail.web.boundary import SoundBrought, SoundMade, ToRead
 from dicetrail.web.context import SharedShelf
+from dicetrail.web.voice import voice_for
 
 router = APIRouter(prefix="/api/sounds", tags=["sounds"])
 
@@ -34,9 +35,11 @@ def make_sound(sound: Sound) -> SoundMade:
     """A sound made of its notes, drawn and as a WAV file; nothing is kept."""
     if faults := tuple(sound_problems("sound", sound)):
         raise GameProblems(faults)
+    lowest, highest = zip(*outline(sound), strict=True)
     return SoundMade(
         seconds=len(samples(sound)) / RATE,
-        outline=outline(sound),
+        lowest=lowest,
+        highest=highest,
         wav=base64.b64encode(_made(sound)).decode(),
     )
 
@@ -50,6 +53,15 @@ def bring_sound(file: UploadFile, shelf: SharedShelf) -> SoundBrought:
     with shelf.database.writing() as session:
         keep_medium(session, found.digest, found.media_type, found.content)
     return SoundBrought(digest=found.digest)
+
+
+@router.post("/voice", response_class=Response)
+def read_out(wanted: ToRead, shelf: SharedShelf) -> Response:
+    """A text read out by a made voice, for the maker's table."""
+    sound = voice_for(shelf.database, wanted.text)
+    if sound is None:
+        raise HTTPException(404, "There is no voice on this server to read it out.")
+    return Response(sound, 200, {"cache-control": "no-store"}, "audio/wav")
 
 
 @router.get("/games/{game_id}/{revision}/{name}", response_class=Response)

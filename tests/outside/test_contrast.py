@@ -5,7 +5,11 @@ import unittest
 from pathlib import Path
 
 THEME = Path("frontend/src/app/theme.css").read_text("utf-8")
-COLOURS = dict(re.findall(r"--color-([a-z-]+): (#[0-9a-f]{6});", THEME))
+DARK_FROM = THEME.index('[data-look="dark"]')
+LIGHT, DARK = (
+    dict(re.findall(r"--color-([a-z-]+): (#[0-9a-f]{6});", part))
+    for part in (THEME[:DARK_FROM], THEME[DARK_FROM:])
+)
 
 TEXT_ON = {
     "ink": ("paper", "card", "moss-pale", "clay-pale", "sky-pale", "sun-pale"),
@@ -48,8 +52,13 @@ class TestContrast(unittest.TestCase):
         self.assertAlmostEqual(contrast("#777777", "#ffffff"), 4.48, places=2)
 
     def test_every_pair_of_the_theme_is_legible(self):
-        for pairs, least in ((TEXT_ON, 4.5), (EDGES_ON, 3)):
-            for colour, grounds in pairs.items():
-                for ground in grounds:
-                    with self.subTest(colour=colour, ground=ground):
-                        self.assertGreaterEqual(contrast(COLOURS[colour], COLOURS[ground]), least)
+        rules = [
+            (name, theme, colour, ground, least)
+            for name, theme in (("light", LIGHT), ("dark", LIGHT | DARK))
+            for pairs, least in ((TEXT_ON, 4.5), (EDGES_ON, 3))
+            for colour, grounds in pairs.items()
+            for ground in grounds
+        ]
+        for name, theme, colour, ground, least in rules:
+            with self.subTest(theme=name, colour=colour, ground=ground):
+                self.assertGreaterEqual(contrast(theme[colour], theme[ground]), least)

@@ -141,7 +141,7 @@ class TestSounds(PlayersTest):
     def test_sounds_are_designed_brought_kept_with_the_game_and_heard(self):
         made = self.post("/api/sounds/made", **SOUND)
         self.assertAlmostEqual(made["seconds"], 0.56, places=2)
-        self.assertEqual(len(made["outline"]), 240)
+        self.assertEqual(len(made["highest"]), 240)
         document = self.get(GAME)
         upload = self.http.post("/api/sounds", files={"file": ("a.wav", wav(SHIPPED[0]))}).json()
         sounds = [SOUND, {"name": "brought", "file": upload["digest"]}]

@@ -23,6 +23,20 @@ const OUT_OF_REACH: ProblemDetails = {
   problems: [],
 };
 
+const KEY_WANTED = 401;
+let keyWanted = false;
+const listeners = new Set<() => void>();
+
+/** Whether the server has asked for the maker's key. */
+export function isKeyWanted(): boolean {
+  return keyWanted;
+}
+
+export function listenForKey(tell: () => void) {
+  listeners.add(tell);
+  return () => listeners.delete(tell);
+}
+
 /** A form with one field, for what is sent as a file. */
 export function formOf(name: string, value: File | string): FormData {
   const form = new FormData();
@@ -40,6 +54,10 @@ export async function given<T>(call: Promise<{ data?: T; error?: ProblemDetails 
     throw new ApiError(OUT_OF_REACH);
   } finally {
     countCall(-1);
+  }
+  if (answer.error?.status === KEY_WANTED) {
+    keyWanted = true;
+    for (const tell of listeners) tell();
   }
   if (answer.data === undefined) throw new ApiError(answer.error ?? OUT_OF_REACH);
   return answer.data;

@@ -1,8 +1,8 @@
 import { api, given } from "./client";
-import type { Input, Intent, NextInput, TableInput } from "./schema";
+import type { Input, Intent, PlayInput, TableInput } from "./schema";
 
 /** What a player can do; the maker can also bring a question. */
-export type Action = NextInput["action"];
+export type Action = PlayInput["action"];
 export type MakerAction = TableInput["action"];
 
 export function startRun(gameId: string, dice: number | undefined, players: string[], inputs: Input[] = []) {
@@ -37,11 +37,11 @@ export function showPlayGame(gameId: string) {
   return given(api.GET("/api/play/games/{game_id}", { params: { path: { game_id: gameId } } }));
 }
 
-export function startPlay(gameId: string, players: string[]) {
+export function startPlay(gameId: string, players: string[], key: string) {
   return given(
     api.POST("/api/play/games/{game_id}/runs", {
       params: { path: { game_id: gameId } },
-      body: { players },
+      body: { players, key },
     }),
   );
 }
@@ -50,11 +50,34 @@ export function showPlay(runId: string) {
   return given(api.GET("/api/play/runs/{run_id}", { params: { path: { run_id: runId } } }));
 }
 
-export function sendPlayInput(runId: string, seen: number, action: Action) {
+/** Sends the player's next input; `at` is the run's own time as the page has it. */
+export function sendPlayInput(runId: string, seen: number, action: Action, at: number) {
   return given(
     api.POST("/api/play/runs/{run_id}/inputs", {
       params: { path: { run_id: runId } },
-      body: { seen, action },
+      body: { seen, action, at },
     }),
   );
+}
+
+/** The best scores of a game, and those of the browser with this key. */
+export function showScores(gameId: string, key: string) {
+  return given(api.GET("/api/play/games/{game_id}/scores", { params: { path: { game_id: gameId }, query: { key } } }));
+}
+
+/** What the server's voice reads out at a player's table; nothing if it has none. */
+export function playVoice(runId: string): Promise<ArrayBuffer | undefined> {
+  return soundOf(
+    api.GET("/api/play/runs/{run_id}/voice", { params: { path: { run_id: runId } }, parseAs: "arrayBuffer" }),
+  );
+}
+
+/** A text read out by the server's voice, for the maker; nothing if it has none. */
+export function makersVoice(text: string): Promise<ArrayBuffer | undefined> {
+  return soundOf(api.POST("/api/sounds/voice", { body: { text }, parseAs: "arrayBuffer" }));
+}
+
+async function soundOf(call: Promise<{ data?: unknown }>): Promise<ArrayBuffer | undefined> {
+  const { data } = await call.catch(() => ({ data: undefined }));
+  return data instanceof ArrayBuffer ? data : undefined;
 }

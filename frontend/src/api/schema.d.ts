@@ -380,6 +380,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/sounds/voice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Out
+         * @description A text read out by a made voice, for the maker's table.
+         */
+        post: operations["read_out_api_sounds_voice_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sounds/games/{game_id}/{revision}/{name}": {
         parameters: {
             query?: never;
@@ -2651,6 +2671,8 @@ export interface components {
             players: string[];
             /** Is Players */
             is_players: boolean;
+            /** Sounds */
+            sounds: string[];
             /** Seen */
             seen: number;
             /** Steps From */
@@ -2852,11 +2874,10 @@ export interface components {
         SoundMade: {
             /** Seconds */
             seconds: number;
-            /** Outline */
-            outline: [
-                number,
-                number
-            ][];
+            /** Lowest */
+            lowest: number[];
+            /** Highest */
+            highest: number[];
             /** Wav */
             wav: string;
         };
@@ -3044,6 +3065,14 @@ export interface components {
          * @enum {string}
          */
         To: "next question" | "same question" | "next round" | "round" | "ending";
+        /**
+         * ToRead
+         * @description A text to be read out.
+         */
+        ToRead: {
+            /** Text */
+            text: string;
+        };
         /**
          * Trial
          * @description Answers to be tried on the first question these dice bring, without playing.
@@ -3245,6 +3274,7 @@ export type Tagged = components['schemas']['Tagged'];
 export type Target = components['schemas']['Target'];
 export type Tick = components['schemas']['Tick'];
 export type To = components['schemas']['To'];
+export type ToRead = components['schemas']['ToRead'];
 export type Trial = components['schemas']['Trial'];
 export type TrialView = components['schemas']['TrialView'];
 export type Verdict = components['schemas']['Verdict'];
@@ -3933,6 +3963,37 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["SoundMade"];
                 };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    read_out_api_sounds_voice_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ToRead"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description What went wrong, and how to mend it */
             default: {

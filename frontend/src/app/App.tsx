@@ -1,5 +1,6 @@
 import { lazy, Suspense } from "react";
 import { BrowserRouter, Link, Route, Routes } from "react-router";
+import { MakersDoor } from "./MakersDoor";
 import { Page } from "./Page";
 import { Waiting } from "./Waiting";
 
@@ -7,6 +8,7 @@ const Shelf = lazy(() => import("../shelf/Shelf"));
 const Workbench = lazy(() => import("../workbench/Workbench"));
 const LoadPage = lazy(() => import("../load/LoadPage"));
 const PackPage = lazy(() => import("../pack/PackPage"));
+const PlayersPage = lazy(() => import("../players/PlayersPage"));
 const PlayPage = lazy(() => import("../play/PlayPage"));
 
 /** Every address of the app, each loading only what it shows. */
@@ -14,16 +16,19 @@ export function App() {
   return (
     <BrowserRouter>
       <Waiting />
-      <Suspense fallback={<p className="p-6 text-soft">Unfolding the map…</p>}>
-        <Routes>
-          <Route path="/" element={<Shelf />} />
-          <Route path="/game/:gameId/:stop?" element={<Workbench />} />
-          <Route path="/load/:loadId" element={<LoadPage />} />
-          <Route path="/pack/:packId" element={<PackPage />} />
-          <Route path="/play/:gameId" element={<PlayPage />} />
-          <Route path="*" element={<NoSuchPage />} />
-        </Routes>
-      </Suspense>
+      <MakersDoor>
+        <Suspense fallback={<p className="p-6 text-soft">Unfolding the map…</p>}>
+          <Routes>
+            <Route path="/" element={<Shelf />} />
+            <Route path="/game/:gameId/:stop?" element={<Workbench />} />
+            <Route path="/load/:loadId" element={<LoadPage />} />
+            <Route path="/pack/:packId" element={<PackPage />} />
+            <Route path="/players/:gameId" element={<PlayersPage />} />
+            <Route path="/play/:gameId" element={<PlayPage />} />
+            <Route path="*" element={<NoSuchPage />} />
+          </Routes>
+        </Suspense>
+      </MakersDoor>
     </BrowserRouter>
   );
 }

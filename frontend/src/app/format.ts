@@ -23,3 +23,9 @@ export function counted(count: number, thing: string): string {
 export function seconds(ms: number): string {
   return `${(ms / 1000).toFixed(1)} s`;
 }
+
+/** A length of time in minutes and seconds: “1:05”. */
+export function minutes(ms: number): string {
+  const whole = Math.round(ms / 1000);
+  return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}`;
+}

@@ -1,52 +1,86 @@
 import { useQuery } from "@tanstack/react-query";
+import { useCallback } from "react";
 import { useParams } from "react-router";
-import { showPlayGame } from "../api/runs";
+import { playVoice, showPlayGame, showScores } from "../api/runs";
 import { Page } from "../app/Page";
-import { Die } from "../ui/Die";
-import { ErrorNotice } from "../ui/Notice";
+import { useIsAwake } from "../table/hearing";
 import { Table } from "../table/Table";
 import { REAL_TIME, useCountdown } from "../table/useCountdown";
+import { Die } from "../ui/Die";
+import { ErrorNotice, Notice } from "../ui/Notice";
 import { Names } from "./Names";
+import { playerKey } from "./playerKey";
+import { Review } from "./Review";
+import { ScoreTable } from "./ScoreTable";
+import { Settings } from "./Settings";
+import { useLook } from "./useLook";
 import { usePlay } from "./usePlay";
 
 /** The game alone, for its players. */
 export default function PlayPage() {
+  useLook();
   const { gameId = "" } = useParams();
   const game = useQuery({ queryKey: ["play", gameId], queryFn: () => showPlayGame(gameId) });
   const play = usePlay(gameId, game.isSuccess, (game.data?.asks_names ?? false) || (game.data?.most_players ?? 1) > 1);
   const run = play.run;
-  const { elapsed } = useCountdown(
-    `${run?.id ?? ""} ${run?.seen ?? 0} ${play.laid}`,
-    run?.table,
-    REAL_TIME,
-    play.refresh,
-  );
+  const { elapsed } = useCountdown(`${run?.id ?? ""} ${run?.seen ?? 0} ${play.laid}`, run?.table, REAL_TIME, play.refresh);
+  const isAwake = useIsAwake();
+  const runId = run?.id ?? "";
+  const voice = useCallback(() => playVoice(runId), [runId]);
   const title = game.data?.title ?? "Play";
   const failure = game.error ?? play.error;
   return (
     <Page title={title}>
-      <main className="mx-auto flex min-h-full max-w-2xl flex-col px-4 py-4 sm:py-8">
-        <p className="mb-3 flex items-center gap-2 font-serif text-lg font-semibold">
-          <Die className="size-6" /> {title}
-        </p>
+      <main className="mx-auto flex min-h-full max-w-2xl flex-col px-3 py-3 sm:px-4 sm:py-6">
+        <header className="mb-3 flex items-center gap-2">
+          <Die className="size-7 shrink-0" />
+          <h1 className="mr-auto min-w-0 font-serif text-lg font-semibold break-words">{title}</h1>
+          <Settings />
+        </header>
         <div className="flex flex-1 flex-col rounded-xl border border-edge bg-card p-4 shadow-sm sm:p-6">
-          {failure !== undefined && failure !== null && <ErrorNotice error={failure} />}
+          {play.isOutOfReach ? (
+            <Notice>The connection is lost. What you did is sent as soon as it is back.</Notice>
+          ) : (
+            failure !== undefined && failure !== null && <ErrorNotice error={failure} />
+          )}
           {play.isAsking && game.data && <Names game={game.data} onStart={play.start} />}
-          {play.run ? (
-            <Table
-              table={play.run.table}
-              runId={play.run.id}
-              isBusy={play.isBusy}
-              isAlone
-              elapsed={elapsed}
-              onAction={play.act}
-              onAgain={play.again}
-            />
+          {run ? (
+            <>
+              <Table
+                table={run.table}
+                runId={run.id}
+                isBusy={play.isBusy}
+                isAlone
+                elapsed={elapsed}
+                sounds={run.sounds}
+                soundsAt={`/api/sounds/games/${run.game_id}/${run.revision}`}
+                voice={voice}
+                onAction={play.act}
+                onAgain={play.again}
+              />
+              {run.table.phase === "opening" && !isAwake && (run.sounds.length > 0 || run.table.narration) && (
+                <p className="text-center text-sm text-soft">Sound begins with your first press.</p>
+              )}
+              {run.table.phase === "ended" && <Afterwards gameId={gameId} runId={run.id} />}
+              <Review answered={run.answered} players={run.table.players.map(({ name }) => name)} />
+            </>
           ) : (
             !failure && !play.isAsking && <p>Laying the table…</p>
           )}
         </div>
       </main>
     </Page>
+  );
+}
+
+/** The best scores after a run, and the player's own. */
+function Afterwards({ gameId, runId }: { gameId: string; runId: string }) {
+  const scores = useQuery({ queryKey: ["scores", gameId, runId], queryFn: () => showScores(gameId, playerKey()) });
+  if (!scores.data) return null;
+  return (
+    <>
+      <ScoreTable title="Best scores" scores={scores.data.best} isNumbered />
+      <ScoreTable title="Your scores" scores={scores.data.mine} />
+    </>
   );
 }

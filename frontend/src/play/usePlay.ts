@@ -2,34 +2,57 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { detailsOf } from "../api/client";
 import { sendPlayInput, showPlay, startPlay, type Action } from "../api/runs";
 import type { PlayView } from "../api/schema";
+import { playerKey } from "./playerKey";
 
-const GONE_ON = 409;
+const OUT_OF_REACH = 0;
+const NOT_FOUND = 404;
+const TRY_AGAIN_MS = 1500;
 
-/** A player's run. It is found again after a reload, until the browser's tab is closed. */
+type Call = () => Promise<PlayView>;
+
+/**
+ * A player's run. It is found again after a reload, in whichever tab; what was done while
+ * the server was out of reach is sent once it is back.
+ */
 export function usePlay(gameId: string, isReady: boolean, asksFirst: boolean) {
   const [run, setRun] = useState<PlayView>();
   const [error, setError] = useState<unknown>();
   const [isBusy, setIsBusy] = useState(false);
-  const [laid, setLaid] = useState(0);
+  const [laid, setLaid] = useState({ count: 0, at: 0 });
   const [isNamed, setIsNamed] = useState(false);
   const memory = `run of ${gameId}`;
-  const [left] = useState(() => sessionStorage.getItem(memory));
+  const [left] = useState(() => localStorage.getItem(memory));
+  /** Counts what was begun: what an older call gives is dropped. */
+  const turn = useRef(0);
 
   const take = useCallback(
-    async (call: Promise<PlayView>, from?: string) => {
-      setIsBusy(true);
-      try {
-        const view = await call;
-        sessionStorage.setItem(memory, view.id);
+    async (call: Call, elseShow?: string) => {
+      const mine = ++turn.current;
+      const lay = (view: PlayView) => {
+        if (mine !== turn.current) return;
+        localStorage.setItem(memory, view.id);
         setRun(view);
-        setLaid((count) => count + 1);
-        setError(undefined);
-      } catch (failure) {
-        setError(failure);
-        if (from && detailsOf(failure).status === GONE_ON) setRun(await showPlay(from));
-      } finally {
-        setIsBusy(false);
+        setLaid(({ count }) => ({ count: count + 1, at: performance.now() }));
+      };
+      setIsBusy(true);
+      for (;;) {
+        try {
+          lay(await call());
+          setError(undefined);
+          break;
+        } catch (failure) {
+          if (mine !== turn.current) return;
+          setError(failure);
+          const { status } = detailsOf(failure);
+          if (status !== OUT_OF_REACH) {
+            if (elseShow && status !== NOT_FOUND) await showPlay(elseShow).then(lay, setError);
+            break;
+          }
+          await new Promise((resolve) => setTimeout(resolve, TRY_AGAIN_MS));
+          if (mine !== turn.current) return;
+        }
       }
+      if (mine === turn.current) setIsBusy(false);
     },
     [memory],
   );
@@ -38,31 +61,47 @@ export function usePlay(gameId: string, isReady: boolean, asksFirst: boolean) {
   useEffect(() => {
     if (!isReady || isStarted.current || (asksFirst && !left)) return;
     isStarted.current = true;
-    const fresh = () => startPlay(gameId, [""]);
-    void take(left ? showPlay(left).catch(fresh) : fresh());
-  }, [isReady, asksFirst, gameId, left, take]);
+    const fresh = () => startPlay(gameId, [""], playerKey());
+    const goOn = async (runId: string) => {
+      const view = await showPlay(runId);
+      return view.table.phase === "ended" && !asksFirst && !sessionStorage.getItem(memory) ? fresh() : view;
+    };
+    void take(() =>
+      left
+        ? goOn(left).catch((failure: unknown) => {
+            if (detailsOf(failure).status === OUT_OF_REACH) throw failure;
+            return fresh();
+          })
+        : fresh(),
+    );
+    sessionStorage.setItem(memory, "seen");
+  }, [isReady, asksFirst, gameId, left, memory, take]);
 
   return {
     run,
     /** Changes with every view of the run, for the countdowns to begin anew. */
-    laid,
+    laid: laid.count,
     error,
+    isOutOfReach: error !== undefined && detailsOf(error).status === OUT_OF_REACH,
     isBusy,
     act: (action: Action) => {
-      if (run && !isBusy) void take(sendPlayInput(run.id, run.seen, action), run.id);
+      if (!run || isBusy) return;
+      const at = Math.round(run.at + performance.now() - laid.at);
+      void take(() => sendPlayInput(run.id, run.seen, action, at), run.id);
     },
     /** Asks what has come of the time that passed. */
     refresh: () => {
-      if (run && !isBusy) void take(showPlay(run.id));
+      if (run && !isBusy) void take(() => showPlay(run.id));
     },
     /** Whether the players are to say who they are first. */
     isAsking: isReady && asksFirst && !left && !isNamed && !run,
     start: (players: string[]) => {
       setIsNamed(true);
-      void take(startPlay(gameId, players));
+      void take(() => startPlay(gameId, players, playerKey()));
     },
     again: () => {
-      if (!isBusy) void take(startPlay(gameId, run?.table.players.map(({ name }) => name) ?? [""]));
+      const players = run?.table.players.map(({ name }) => name) ?? [""];
+      if (!isBusy) void take(() => startPlay(gameId, players, playerKey()));
     },
   };
 }

@@ -13,11 +13,13 @@ type AskingProps = {
   table: Table;
   question: QuestionShown;
   elapsed: number;
+  /** Set while the answer picked has a mark over it, another each time. */
+  markStamp?: number | undefined;
   onAction: (action: Action) => void;
 };
 
 /** A question as its kind wants it, and after the answer what came of it. */
-export function Asking({ table, question, elapsed, onAction }: AskingProps) {
+export function Asking({ table, question, elapsed, markStamp, onAction }: AskingProps) {
   const isOpen = table.phase === "asking";
   const feedback = table.feedback;
   const answer = (value: number | string) => onAction({ action: "answer", value });
@@ -42,6 +44,7 @@ export function Asking({ table, question, elapsed, onAction }: AskingProps) {
                 isOpen={isOpen}
                 isRight={feedback?.right_places.includes(slat.place) ?? false}
                 isGiven={feedback?.given_place === slat.place && feedback.result !== "unreadable"}
+                markStamp={feedback?.given_place === slat.place ? markStamp : undefined}
                 onPick={() => answer(slat.place)}
               />
             </li>

@@ -9,7 +9,7 @@ export function QuestionMedia({ picture, sound }: QuestionMediaProps) {
         <img
           src={`/api/media/${picture}`}
           alt="The picture this question is about"
-          className="max-h-56 max-w-full rounded-md border border-line"
+          className="max-h-56 max-w-full rounded-md border border-line bg-sheet"
         />
       )}
       {sound && <audio controls src={`/api/media/${sound}`} aria-label="The sound this question is about" className="w-full" />}

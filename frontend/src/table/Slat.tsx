@@ -1,16 +1,18 @@
 import { Check, X } from "lucide-react";
 import type { Slat } from "../api/schema";
+import { Mark } from "./effects/shapes";
 
 type SlatButtonProps = {
   slat: Slat;
   isOpen: boolean;
   isRight: boolean;
   isGiven: boolean;
+  markStamp: number | undefined;
   onPick: () => void;
 };
 
 /** One choice: a text, a picture or a sound, lettered. */
-export function SlatButton({ slat, isOpen, isRight, isGiven, onPick }: SlatButtonProps) {
+export function SlatButton({ slat, isOpen, isRight, isGiven, markStamp, onPick }: SlatButtonProps) {
   const look = isOpen
     ? "border-edge hover:bg-sun-pale hover:border-ink"
     : isRight
@@ -24,18 +26,21 @@ export function SlatButton({ slat, isOpen, isRight, isGiven, onPick }: SlatButto
         type="button"
         aria-disabled={!isOpen}
         onClick={isOpen ? onPick : undefined}
-        className={`flex min-h-10 w-full items-center gap-3 rounded-md border bg-card px-3 py-1 text-left transition-colors aria-disabled:cursor-default ${look}`}
+        className={`relative flex min-h-10 flex-wrap w-full items-center gap-3 rounded-md border bg-card px-3 py-1 text-left transition-colors aria-disabled:cursor-default ${look}`}
       >
         <span className="w-6 shrink-0 border-r border-line pr-2 font-serif text-lg font-semibold">{slat.letter}</span>
-        <span className="min-w-0 flex-1 break-words whitespace-pre-line">
+        <span className="min-w-24 flex-1 break-words whitespace-pre-line">
           {slat.picture ? (
-            <img src={`/api/media/${slat.picture}`} alt={`Picture ${slat.letter}`} className="max-h-28 max-w-full" />
+            <img src={`/api/media/${slat.picture}`} alt={`Picture ${slat.letter}`} className="max-h-28 max-w-full rounded-md bg-sheet" />
           ) : slat.sound ? (
             `Sound ${slat.letter}`
           ) : (
             slat.text
           )}
         </span>
+        {markStamp !== undefined && (
+          <Mark key={markStamp} isGood={isRight} className="effect-stamp pointer-events-none absolute inset-y-0 left-1/3 h-full" />
+        )}
         {isRight && (
           <span className="flex shrink-0 items-center gap-1 font-semibold text-moss">
             <Check className="size-5" aria-hidden /> right answer

@@ -4,7 +4,10 @@ import type { Table as TableShown } from "../api/schema";
 import { useShortcuts } from "../app/shortcuts";
 import { Asking } from "./Asking";
 import { Ended } from "./Ended";
+import { Effects, moodOf } from "./effects/Effects";
 import { Opening } from "./Opening";
+import { ReadOut } from "./ReadOut";
+import { useCues, useSeen, useTicks } from "./useCues";
 
 type TableProps = {
   table: TableShown;
@@ -15,13 +18,24 @@ type TableProps = {
   elapsed: number;
   /** Whether to show the question large, on a page of its own. */
   isAlone?: boolean;
+  /** The names of the sounds it can play, and where they are found. */
+  sounds: string[];
+  soundsAt: string;
+  /** Has the server read something out; nothing if it has no voice. */
+  voice: (text: string) => Promise<ArrayBuffer | undefined>;
   onAction: (action: Action) => void;
   onAgain: () => void;
 };
 
+const SHAKES_MS = 420;
+
 /** The game as the player has it. It shows what the server says and decides nothing. */
-export function Table({ table, runId, isBusy, elapsed, isAlone = false, onAction, onAgain }: TableProps) {
+export function Table(props: TableProps) {
+  const { table, runId, isBusy, elapsed, isAlone = false, sounds, soundsAt, onAction, onAgain } = props;
   const frame = useRef<HTMLDivElement>(null);
+  const seen = useSeen(useCues(table, runId, sounds, soundsAt));
+  const ticks = useTicks(table, elapsed, soundsAt);
+  const isMarked = seen.cues.some((cue) => cue.effect === "mark") && typeof table.feedback?.given_place === "number";
   const act = (action: Action) => !isBusy && onAction(action);
   const first = table.menu.find((round) => !round.is_played);
   const goOn = {
@@ -45,8 +59,25 @@ export function Table({ table, runId, isBusy, elapsed, isAlone = false, onAction
     next?.scrollIntoView({ block: "nearest" });
   }, [step]);
 
+  const { stamp } = seen;
+  const isShaken = seen.cues.some((cue) => cue.effect === "shake");
+  useEffect(() => {
+    if (!isShaken || window.matchMedia("(prefers-reduced-motion: reduce)").matches) return;
+    frame.current?.animate({ translate: ["0", "-9px", "8px", "-6px", "4px", "0"] }, SHAKES_MS);
+  }, [isShaken, stamp]);
+
   return (
-    <div ref={frame} className={`flex flex-1 flex-col ${isAlone ? "text-lg" : ""}`}>
+    <div ref={frame} className={`relative flex flex-1 flex-col ${isAlone ? "text-lg [&_li>button]:min-h-12" : ""}`}>
+      {table.narration && (
+        <ReadOut
+          key={`${runId} ${table.round} ${table.question?.number ?? 0}`}
+          narration={table.narration}
+          soundsAt={soundsAt}
+          voice={props.voice}
+        />
+      )}
+      <Effects played={seen} mood={moodOf(table)} score={table.score} isMarked={isMarked} />
+      <Effects played={ticks} mood="startled" score={table.score} />
       {table.phase === "opening" && <Opening table={table} onAction={act} />}
       {table.question && (
         <Asking
@@ -54,6 +85,7 @@ export function Table({ table, runId, isBusy, elapsed, isAlone = false, onAction
           table={table}
           question={table.question}
           elapsed={elapsed}
+          markStamp={isMarked ? seen.stamp : undefined}
           onAction={act}
         />
       )}

@@ -32,9 +32,9 @@ export function Word({ question, isOpen, onLetter }: WordProps) {
               <b className="text-ink">{counted(question.tries_left, "miss").replace("misss", "misses")}</b> left.
             </p>
           )}
-          <div aria-label="Letters" role="group" className="space-y-0.5">
+          <div aria-label="Letters" role="group" className="@container space-y-1">
             {KEYS.slice(0, hasDigits ? 3 : 2).map((row) => (
-              <div key={row} className="flex flex-wrap gap-0.5">
+              <div key={row} className="grid grid-cols-7 gap-1 @sm:grid-cols-13">
                 {Array.from(row, (sign) => {
                   const isTried = question.tried.includes(sign);
                   return (
@@ -44,7 +44,7 @@ export function Word({ question, isOpen, onLetter }: WordProps) {
                       aria-disabled={isTried}
                       aria-label={isTried ? `${sign}, tried` : sign}
                       onClick={isTried ? undefined : () => onLetter(sign)}
-                      className="size-7 rounded-md border border-edge bg-card uppercase hover:border-ink hover:bg-sun-pale aria-disabled:border-line aria-disabled:bg-paper aria-disabled:text-soft aria-disabled:line-through"
+                      className="min-h-8 rounded-md border border-edge bg-card uppercase hover:border-ink hover:bg-sun-pale aria-disabled:border-line aria-disabled:bg-paper aria-disabled:text-soft aria-disabled:line-through"
                     >
                       {sign}
                     </button>

@@ -1,5 +1,5 @@
 import { RadioGroup, Switch } from "radix-ui";
-import { useId, useState, type ReactNode } from "react";
+import { useId, useState, type KeyboardEventHandler, type ReactNode, type Ref } from "react";
 import { useFaultAt } from "./faults";
 
 const BOX =
@@ -35,22 +35,30 @@ type TextFieldProps = Labelled & {
   onChange: (value: string) => void;
   maxLength?: number;
   className?: string;
+  /** For those who must know where its caret stands. */
+  field?: Ref<HTMLInputElement>;
+  onCaret?: (caret: number) => void;
+  onKeyDown?: KeyboardEventHandler<HTMLInputElement>;
 };
 
 /** A line of text. */
-export function TextField({ label, hint, hideLabel, where, value, onChange, ...rest }: TextFieldProps) {
+export function TextField(props: TextFieldProps) {
+  const { label, hint, hideLabel, where, value, maxLength = 500, className, field, onChange, onCaret, onKeyDown } = props;
   const id = useId();
   const fault = useFaultAt(where);
   return (
-    <div className={rest.className}>
+    <div className={className}>
       <label htmlFor={id} className={hideLabel ? "sr-only" : "mb-1 block font-semibold"}>
         {label}
       </label>
       <input
         id={id}
+        ref={field}
         className={`${BOX} w-full`}
         value={value}
-        maxLength={rest.maxLength ?? 500}
+        maxLength={maxLength}
+        onKeyDown={onKeyDown}
+        onSelect={(event) => onCaret?.(event.currentTarget.selectionStart ?? value.length)}
         autoComplete="off"
         aria-invalid={fault !== undefined}
         aria-describedby={`${id}-note`}
@@ -111,23 +119,84 @@ export function NumberField({ label, hideLabel, where, value, onChange, empty, s
         {label}
       </label>
       <span className="inline-flex items-center gap-2">
-        <input
+        <NumberBox
           id={id}
-          inputMode="numeric"
-          className={`${BOX} w-24 text-right tabular-nums`}
           value={shown}
-          placeholder={empty}
-          autoComplete="off"
-          aria-invalid={fault !== undefined}
-          aria-describedby={`${id}-note`}
-          onChange={(event) => {
-            const text = event.target.value;
+          empty={empty}
+          fault={fault}
+          onChange={(text) => {
             setTyped(text);
             if (faultOf(text, empty) === undefined) onChange(text.trim() ? Number(text) : null);
           }}
           onBlur={() => unread === undefined && setTyped(undefined)}
         />
         {suffix}
+      </span>
+      <FieldNote id={`${id}-note`} fault={fault} />
+    </div>
+  );
+}
+
+type NumberBoxProps = {
+  id: string;
+  /** Its name, where no label stands beside it. */
+  label?: string;
+  value: string;
+  empty?: string | undefined;
+  /** What is wrong in it, to be shown under the id with “-note”. */
+  fault: string | undefined;
+  isDecimal?: boolean;
+  onChange: (text: string) => void;
+  onBlur: () => void;
+};
+
+/** The box a number is typed into, as text until it is one. */
+function NumberBox({ id, label, value, empty, fault, isDecimal, onChange, onBlur }: NumberBoxProps) {
+  return (
+    <input
+      id={id}
+      aria-label={label}
+      inputMode={isDecimal ? "decimal" : "numeric"}
+      className={`${BOX} w-24 text-right tabular-nums`}
+      value={value}
+      placeholder={empty}
+      autoComplete="off"
+      aria-invalid={fault !== undefined}
+      aria-describedby={`${id}-note`}
+      onChange={(event) => onChange(event.target.value)}
+      onBlur={onBlur}
+    />
+  );
+}
+
+type SecondsFieldProps = { label: string; where?: string; ms: number; onChange: (ms: number) => void };
+
+const SECONDS = /^\d{1,5}([.,]\d{1,3})?$/;
+
+/** Seconds, with decimals, of what is kept as milliseconds. */
+export function SecondsField({ label, where, ms, onChange }: SecondsFieldProps) {
+  const id = useId();
+  const found = useFaultAt(where);
+  const [typed, setTyped] = useState<string>();
+  const shown = typed ?? String(ms / 1000);
+  const isRead = SECONDS.test(shown.trim());
+  const fault = isRead ? found : "Write seconds, such as 1.5; the last number still holds.";
+  return (
+    <div>
+      <span className="inline-flex items-center gap-2">
+        <NumberBox
+          id={id}
+          label={label}
+          value={shown}
+          fault={fault}
+          isDecimal
+          onChange={(text) => {
+            setTyped(text);
+            if (SECONDS.test(text.trim())) onChange(Math.round(Number(text.replace(",", ".")) * 1000));
+          }}
+          onBlur={() => isRead && setTyped(undefined)}
+        />
+        seconds
       </span>
       <FieldNote id={`${id}-note`} fault={fault} />
     </div>

@@ -1,4 +1,4 @@
-import { Dices, ExternalLink, Keyboard, Redo2, RotateCcw, Signpost, Undo2 } from "lucide-react";
+import { Dices, ExternalLink, Keyboard, Redo2, RotateCcw, Signpost, Undo2, Users } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
@@ -52,8 +52,11 @@ export function Header({ game, title, saving, edit, table, undo, redo, onShortcu
       </span>
       <SurveyCount game={game} />
       <DiceField table={table} />
-      <Link to={`/play/${game.id}`} target="_blank" className={buttonLook()}>
-        <ExternalLink aria-hidden /> Play page
+      <Link to={`/players/${game.id}`} className={buttonLook()}>
+        <Users aria-hidden /> Players
+      </Link>
+      <Link to={`/play/${game.id}`} target="_blank" aria-label="Play page" title="Play page" className={`${buttonLook("quiet")} px-2`}>
+        <ExternalLink aria-hidden />
       </Link>
       <Button look="quiet" aria-label="Shortcuts" className="px-2" onClick={onShortcuts}>
         <Keyboard aria-hidden />

@@ -3,6 +3,7 @@ import { Popover } from "radix-ui";
 import { useState } from "react";
 import type { Intent } from "../api/schema";
 import { useShortcuts } from "../app/shortcuts";
+import { Mute } from "../table/Mute";
 import type { Pace } from "../table/useCountdown";
 import { Button } from "../ui/Button";
 import { besidesTable } from "./tableKeys";
@@ -58,6 +59,7 @@ export function PlayerHelp({ table, pace, hasClock, mostPlayers, isLarge, onLarg
           </Button>
         </>
       )}
+      <Mute />
       <Button className="px-2" aria-label={isLarge ? "Show the bench again" : "Enlarge the table"} onClick={onLarge}>
         {isLarge ? <Minimize2 aria-hidden /> : <Maximize2 aria-hidden />}
       </Button>

@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { makersVoice } from "../api/runs";
 import { Table } from "../table/Table";
 import { useCountdown } from "../table/useCountdown";
 import { Button } from "../ui/Button";
@@ -22,10 +23,12 @@ export function TablePane({ table, mostPlayers, isLarge, onLarge }: TablePanePro
       {!table.isAtEnd && (
         <div role="status" className="flex shrink-0 flex-wrap items-center gap-2 border-b border-sky bg-sky-pale px-3 py-1.5">
           <span className="mr-auto">
-            Step {table.shown + 1} of {table.steps.length}.
+            {table.lookedAt} Step {table.shown + 1} of {table.steps.length}.
           </span>
           <Button onClick={table.branch}>Branch here</Button>
-          <Button onClick={() => table.show(table.steps.length)}>To the newest</Button>
+          {table.shown < table.steps.length - 1 && (
+            <Button onClick={() => table.show(table.steps.length)}>To the newest</Button>
+          )}
         </div>
       )}
       <div className="flex min-h-0 flex-1 flex-col overflow-auto px-4 py-3">
@@ -39,6 +42,9 @@ export function TablePane({ table, mostPlayers, isLarge, onLarge }: TablePanePro
               isBusy={table.isBusy || !table.isAtEnd}
               elapsed={elapsed}
               isAlone={isLarge}
+              sounds={table.sounds}
+              soundsAt={table.soundsAt}
+              voice={makersVoice}
               onAction={(action) => table.act(action, elapsedNow())}
               onAgain={() => table.roll()}
             />

@@ -34,7 +34,7 @@ const PLACES: [RegExp, Stop][] = [
   [/\.ask|seconds$/, "ask"],
   [/\.check/, "check"],
   [/^script/, "score"],
-  [/^cues|\.after/, "cue"],
+  [/^cues|^sounds|\.after/, "cue"],
   [/\.moves/, "move on"],
   [/^endings/, "end"],
 ];

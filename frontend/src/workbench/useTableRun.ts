@@ -15,6 +15,11 @@ export type TableRun = {
   isBusy: boolean;
   dice: number | undefined;
   players: number;
+  /** The names of the sounds the run can play, and where they are found. */
+  sounds: string[];
+  soundsAt: string;
+  /** Set while a player's run, or one of an older version, lies here to be looked at. */
+  lookedAt: string | undefined;
   /** Takes an action, so many milliseconds after the last step. */
   act: (action: MakerAction, after: number) => void;
   /** Plays on for the player; null plays to the end. */
@@ -28,7 +33,7 @@ export type TableRun = {
   roll: (dice?: number) => void;
 };
 
-type Laid = { run: RunView; steps: StepView[]; shown?: number; restarted?: string };
+type Laid = { run: RunView; steps: StepView[]; shown?: number; restarted?: string; lookedAt?: string };
 
 /**
  * The run on the maker's table, step by step. It starts anew, with the same dice, whenever
@@ -104,10 +109,12 @@ export function useTableRun(gameId: string, revision: number): TableRun {
     }
     void showRun(left).then(
       (run) => {
-        if (run.game_id === gameId && run.revision === revision) {
-          setPlayers(run.players.length);
-          setLaid({ run, steps: run.steps });
-        } else fresh();
+        if (run.game_id !== gameId) {
+          fresh();
+          return;
+        }
+        setPlayers(run.players.length);
+        setLaid({ run, steps: run.steps, lookedAt: reasonToLook(run, revision) });
       },
       () => fresh(),
     );
@@ -120,7 +127,7 @@ export function useTableRun(gameId: string, revision: number): TableRun {
   const steps = laid?.steps ?? [];
   const last = steps.length - 1;
   const shown = Math.min(laid?.shown ?? last, last);
-  const isAtEnd = shown === last;
+  const isAtEnd = shown === last && !laid?.lookedAt;
   const lastAt = steps[last]?.at ?? 0;
   const goOn = (call: Promise<RunView>) => {
     if (!laid) return;
@@ -140,6 +147,9 @@ export function useTableRun(gameId: string, revision: number): TableRun {
     isBusy,
     dice: laidDice,
     players,
+    sounds: laid?.run.sounds ?? [],
+    soundsAt: `/api/sounds/games/${gameId}/${laid?.run.revision ?? revision}`,
+    lookedAt: laid?.lookedAt,
     act: (action, after) => {
       if (laid && !isBusy && isAtEnd) goOn(sendInput(laid.run.id, laid.run.seen, action, Math.round(lastAt + after)));
     },
@@ -155,6 +165,13 @@ export function useTableRun(gameId: string, revision: number): TableRun {
     },
     roll: (chosen) => void lay(chosen, players, isBegun ? [{ action: { action: "begin" }, at: 0 }] : []),
   };
+}
+
+/** Why a run is only looked at: it is a player's, or was played on another version. */
+function reasonToLook(run: RunView, revision: number): string | undefined {
+  const who = run.is_players ? `${run.players.join(" and ")} played this` : "This was played";
+  if (run.revision !== revision) return `${who} on version ${run.revision} of the game.`;
+  return run.is_players ? `${who}.` : undefined;
 }
 
 function inputsUpTo(steps: StepView[], shown: number): Input[] {

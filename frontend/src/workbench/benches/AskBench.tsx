@@ -1,9 +1,10 @@
+import { Link } from "react-router";
 import { ChoiceField, NumberField, SwitchField } from "../../ui/fields";
 import type { BenchProps } from "./Bench";
 import { QuestionTime } from "./QuestionTime";
 
 /** How a question is put: its choices, tries, hints and clocks. */
-export function AskBench({ document, round, at, edit, editRound }: BenchProps) {
+export function AskBench({ game, document, round, at, edit, editRound }: BenchProps) {
   const ask = round.ask;
   const set = (change: Partial<typeof ask>) => editRound({ ask: { ...ask, ...change } });
   return (
@@ -69,7 +70,17 @@ export function AskBench({ document, round, at, edit, editRound }: BenchProps) {
         ]}
         onChange={(choice_order) => set({ choice_order })}
       />
-      <div className="grid gap-3 xl:grid-cols-3">
+      <p className="text-soft">
+        A choice that must stand last, such as “none of these”, is pinned in its question:{" "}
+        {game.packs
+          .filter((pack) => round.packs.includes(pack.id))
+          .map((pack) => (
+            <Link key={pack.id} to={`/pack/${pack.id}`} className="mr-2 text-sky underline">
+              {pack.title}
+            </Link>
+          ))}
+      </p>
+      <div className="grid gap-3 xl:grid-cols-2">
         <SwitchField
           label="Spread right answers"
           hint="over all places equally often"
@@ -78,6 +89,12 @@ export function AskBench({ document, round, at, edit, editRound }: BenchProps) {
         />
         <SwitchField label="Hints" hint="where a question has one" checked={ask.hints} onChange={(hints) => set({ hints })} />
         <SwitchField label="Passing" hint="a question can be passed" checked={ask.passing} onChange={(passing) => set({ passing })} />
+        <SwitchField
+          label="Read aloud"
+          hint="by a made voice, where a question has no recording"
+          checked={ask.reads_aloud}
+          onChange={(reads_aloud) => set({ reads_aloud })}
+        />
       </div>
     </div>
   );

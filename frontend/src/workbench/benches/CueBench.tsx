@@ -1,35 +1,34 @@
-import { Plus, Trash2 } from "lucide-react";
-import type { Cue, Occasion } from "../../api/schema";
+import { Plus } from "lucide-react";
+import { useState } from "react";
+import type { Cue } from "../../api/schema";
 import { Button } from "../../ui/Button";
-import { NumberField, SelectField, TextField } from "../../ui/fields";
+import { SelectField } from "../../ui/fields";
 import type { BenchProps } from "./Bench";
-import { FilterField } from "./FilterField";
+import { CueEditor } from "./CueEditor";
+import { HoldField } from "./HoldField";
+import { SoundsEditor } from "./SoundsEditor";
 
-const OCCASIONS: Occasion[] = [
-  "opening",
-  "question shown",
-  "right",
-  "close",
-  "wrong",
-  "late",
-  "passed",
-  "hint",
-  "letter hit",
-  "letter miss",
-  "life lost",
-  "life won",
-  "round over",
-  "ending",
-];
+const NEW_CUE: Cue = {
+  name: "",
+  on: ["right"],
+  words: "",
+  hold_ms: null,
+  until_continue: false,
+  sound: "",
+  effect: "none",
+  streak: 3,
+  last_seconds: 5,
+};
 
 /** What is told after an answer, for how long, and the cues that answer to what happens. */
-export function CueBench({ document, round, edit, editRound, table }: BenchProps) {
-  const counters = table.steps[0]?.table.players[0]?.counters.map(({ name }) => name);
-  const after = round.after;
-  const cues = document.cues;
+export function CueBench({ game, document, round, at, edit, editRound, table }: BenchProps) {
+  const [chosen, setChosen] = useState(0);
+  const { after } = round;
+  const { cues, sounds } = document;
   const set = (change: (cues: Cue[]) => Cue[]) => edit((old) => ({ ...old, cues: change(old.cues) }));
-  const change = (index: number, part: Partial<Cue>) =>
-    set((old) => old.map((cue, place) => (place === index ? { ...cue, ...part } : cue)));
+  const shown = Math.min(chosen, cues.length - 1);
+  const cue = cues[shown];
+  const counters = table.steps[0]?.table.players[0]?.counters.map(({ name }) => name) ?? [];
   return (
     <div className="space-y-5">
       <div className="flex flex-wrap items-start gap-x-8 gap-y-4">
@@ -43,86 +42,68 @@ export function CueBench({ document, round, edit, editRound, table }: BenchProps
           ]}
           onChange={(reveal) => editRound({ after: { ...after, reveal } })}
         />
-        <NumberField
-          label="The run holds for"
-          value={after.hold_ms ?? null}
-          empty="Go on"
-          suffix="milliseconds; empty waits for Go on"
+        <HoldField
+          label="The run holds"
+          where={`${at}.after.hold_ms`}
+          holdMs={after.hold_ms ?? null}
+          untilContinue={after.hold_ms === null || after.hold_ms === undefined}
           onChange={(hold_ms) => editRound({ after: { ...after, hold_ms } })}
         />
       </div>
-      <div>
-        <h3 className="text-lg">Cues</h3>
-        <p className="text-soft">
-          Words can have places, filled in as the cue is played: {"{score}"}, {"{name}"} and any counter or fact of
-          the rules.
-        </p>
-        <ol className="mt-2 space-y-3">
-          {cues.map((cue, index) => (
-            // Cues have no identity but their place.
-            <li key={index} className="space-y-2 rounded-lg border border-line p-3">
-              <div className="flex flex-wrap items-end gap-3">
-                <TextField label="Name" className="w-40" value={cue.name} onChange={(name) => change(index, { name })} />
-                <TextField label="Words" className="min-w-40 flex-1" value={cue.words} onChange={(words) => change(index, { words })} />
-                <NumberField
-                  label="Holds for"
-                  value={cue.hold_ms ?? null}
-                  empty="as above"
-                  suffix="ms"
-                  onChange={(hold_ms) => change(index, { hold_ms })}
-                />
-                <Button
-                  look="quiet"
-                  className="px-2"
-                  aria-label={`Remove ${cue.name}`}
-                  onClick={() => set((old) => old.toSpliced(index, 1))}
-                >
-                  <Trash2 aria-hidden />
-                </Button>
-              </div>
-              <Places
-                words={cue.words}
-                names={["name", ...(counters ?? [])]}
-                onChange={(words) => change(index, { words })}
-              />
-              <FilterField
-                label={`Played when, ${cue.name}`}
-                none="only by the rules"
-                tags={OCCASIONS.map((name) => ({ name }))}
-                chosen={cue.on}
-                onChange={(on) => change(index, { on: OCCASIONS.filter((occasion) => on.includes(occasion)) })}
-              />
-            </li>
-          ))}
-        </ol>
-        <Button
-          className="mt-2"
-          onClick={() => set((old) => [...old, { name: `cue ${old.length + 1}`, on: ["right"], words: "", hold_ms: null }])}
-        >
-          <Plus aria-hidden /> Add a cue
-        </Button>
-      </div>
+      <section aria-labelledby="cues">
+        <div className="flex items-center justify-between gap-3">
+          <h3 id="cues" className="text-lg">
+            Cues
+          </h3>
+          <Button
+            onClick={() => {
+              set((old) => [...old, { ...NEW_CUE, name: free(old) }]);
+              setChosen(cues.length);
+            }}
+          >
+            <Plus aria-hidden /> Add a cue
+          </Button>
+        </div>
+        {cue ? (
+          <div className="mt-2 grid grid-cols-[11rem_minmax(0,1fr)] gap-4">
+            <ol aria-label="Cues of the game" className="max-h-96 space-y-1 overflow-auto p-0.5">
+              {cues.map((one, index) => (
+                // Cues have no identity but their place.
+                <li key={index}>
+                  <button
+                    type="button"
+                    aria-pressed={index === shown}
+                    onClick={() => setChosen(index)}
+                    className="w-full rounded-md border border-line bg-card px-2.5 py-1 text-left hover:bg-sun-pale aria-pressed:border-moss aria-pressed:bg-moss-pale"
+                  >
+                    <b className="block truncate">{one.name || "without a name"}</b>
+                    <span className="block truncate text-sm text-soft">{one.on.join(", ") || "by the rules"}</span>
+                  </button>
+                </li>
+              ))}
+            </ol>
+            <CueEditor
+              key={shown}
+              cue={cue}
+              at={`cues[${shown}]`}
+              places={["name", ...counters]}
+              sounds={sounds}
+              game={game}
+              onChange={(part) => set((old) => old.map((one, place) => (place === shown ? { ...one, ...part } : one)))}
+              onRemove={() => set((old) => old.toSpliced(shown, 1))}
+            />
+          </div>
+        ) : (
+          <p className="mt-1 text-soft">None yet. A cue says, sounds and shows something when something happens.</p>
+        )}
+      </section>
+      <SoundsEditor sounds={sounds} onChange={(change) => edit((old) => ({ ...old, sounds: change(old.sounds) }))} />
     </div>
   );
 }
 
-type PlacesProps = { words: string; names: string[]; onChange: (words: string) => void };
-
-/** Puts places into words: a press adds one at the end. */
-function Places({ words, names, onChange }: PlacesProps) {
-  return (
-    <div role="group" aria-label="Add a place" className="flex flex-wrap items-center gap-1 text-sm text-soft">
-      Add:
-      {names.map((name) => (
-        <button
-          key={name}
-          type="button"
-          onClick={() => onChange(`${words}${words && !words.endsWith(" ") ? " " : ""}{${name}}`)}
-          className="min-h-6 rounded border border-line px-1.5 font-mono hover:border-ink hover:bg-sun-pale"
-        >
-          {`{${name}}`}
-        </button>
-      ))}
-    </div>
-  );
+function free(cues: Cue[]): string {
+  let number = cues.length + 1;
+  while (cues.some(({ name }) => name === `cue ${number}`)) number += 1;
+  return `cue ${number}`;
 }

@@ -5,9 +5,10 @@ import { Button } from "../../ui/Button";
 import { NumberField, SelectField, SwitchField, TextField } from "../../ui/fields";
 import { OrderButtons, moved } from "../../ui/OrderButtons";
 import type { BenchProps } from "./Bench";
+import { optionsOf } from "./options";
 import { ScoreLine } from "./ScoreLine";
 
-const NEW_ENDING: Ending = { title: "New ending", verdict: "", at_least: null, at_most: null, counts: "score", when: "", at_once: false, badge: "none" };
+const NEW_ENDING: Ending = { title: "New ending", verdict: "", at_least: null, at_most: null, counts: "score", when: "", at_once: false, badge: "none", cue: "" };
 const COUNTED = ["score", "percent", "right_count", "best_streak"];
 
 /** The endings in order; the first that fits is taken. */
@@ -83,6 +84,16 @@ export function EndBench({ game, document, edit, table }: BenchProps) {
                 onChange={(when) => replace(index, { when })}
               />
               <BadgeField value={ending.badge} onChange={(badge) => replace(index, { badge })} />
+              <SelectField
+                label="Cue"
+                where={`endings[${index}].cue`}
+                value={ending.cue}
+                options={optionsOf(
+                  document.cues.map((cue) => cue.name),
+                  ending.cue,
+                )}
+                onChange={(cue) => replace(index, { cue })}
+              />
               <SwitchField label="At once" checked={ending.at_once} onChange={(at_once) => replace(index, { at_once })} />
             </div>
           </li>

@@ -1,8 +1,9 @@
 import { Copy, Plus, Trash2 } from "lucide-react";
 import { Button } from "../../ui/Button";
-import { ChoiceField, NumberField, SwitchField, TextAreaField, TextField } from "../../ui/fields";
+import { ChoiceField, NumberField, SelectField, SwitchField, TextAreaField, TextField } from "../../ui/fields";
 import { OrderButtons, moved } from "../../ui/OrderButtons";
 import type { BenchProps } from "./Bench";
+import { optionsOf } from "./options";
 
 /** How a run begins: the opening words, the players, and the rounds. */
 export function OpenBench({ document, edit }: BenchProps) {
@@ -40,6 +41,21 @@ export function OpenBench({ document, edit }: BenchProps) {
             onChange={(asks_names) => set({ asks_names })}
           />
         </div>
+        <SelectField
+          label="The opening is read out in"
+          where="opening.narration"
+          value={opening.narration}
+          options={optionsOf(
+            document.sounds.map((sound) => sound.name),
+            opening.narration,
+          )}
+          onChange={(narration) => set({ narration })}
+        />
+        {!opening.narration && (
+          <div className="pt-7">
+            <SwitchField label="Read by a made voice" checked={opening.reads_aloud} onChange={(reads_aloud) => set({ reads_aloud })} />
+          </div>
+        )}
       </div>
       <div>
         <h3 className="text-lg">Rounds</h3>

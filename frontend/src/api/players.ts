@@ -1,0 +1,17 @@
+import { api, given } from "./client";
+
+/** The runs of a game by its players, the newest first. */
+export function listPlayedRuns(gameId: string) {
+  return given(api.GET("/api/games/{game_id}/runs", { params: { path: { game_id: gameId } } }));
+}
+
+/** The address of the players' page. */
+export function showSharing(gameId: string) {
+  return given(api.GET("/api/games/{game_id}/sharing", { params: { path: { game_id: gameId } } }));
+}
+
+/** Shows the maker's key; from then on the server knows this browser. */
+export async function showKey(key: string) {
+  const { error } = await api.POST("/api/key", { body: { key } });
+  return error;
+}

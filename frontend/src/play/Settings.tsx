@@ -1,0 +1,28 @@
+import { ALargeSmall, Moon, Sun, SunMoon } from "lucide-react";
+import { Mute } from "../table/Mute";
+import { prefer, usePreferences, type Look } from "../table/preferences";
+import { Button } from "../ui/Button";
+
+const NEXT: Record<Look, Look> = { device: "light", light: "dark", dark: "device" };
+const LOOKS = {
+  device: { icon: SunMoon, words: "light or dark, as the device" },
+  light: { icon: Sun, words: "light" },
+  dark: { icon: Moon, words: "dark" },
+};
+
+/** Mute, light or dark, and the size of the text: the player's own. */
+export function Settings() {
+  const { look, isLarge } = usePreferences();
+  const { icon: LookIcon, words } = LOOKS[look];
+  return (
+    <span role="group" aria-label="Settings" className="flex gap-1">
+      <Mute />
+      <Button look="quiet" className="px-2" aria-label={`Look: ${words}`} title={`Look: ${words}`} onClick={() => prefer({ look: NEXT[look] })}>
+        <LookIcon aria-hidden />
+      </Button>
+      <Button look="quiet" className="px-2 aria-pressed:bg-sun-pale" aria-label="Larger text" title="Larger text" aria-pressed={isLarge} onClick={() => prefer({ isLarge: !isLarge })}>
+        <ALargeSmall aria-hidden />
+      </Button>
+    </span>
+  );
+}

@@ -1,0 +1,20 @@
+import { Volume2, VolumeX } from "lucide-react";
+import { Button } from "../ui/Button";
+import { prefer, usePreferences } from "./preferences";
+
+/** Turns every sound of the table off and on. */
+export function Mute() {
+  const { isMuted } = usePreferences();
+  return (
+    <Button
+      look="quiet"
+      className="px-2"
+      aria-label="Mute"
+      title={isMuted ? "Sound is off" : "Sound is on"}
+      aria-pressed={isMuted}
+      onClick={() => prefer({ isMuted: !isMuted })}
+    >
+      {isMuted ? <VolumeX aria-hidden /> : <Volume2 aria-hidden />}
+    </Button>
+  );
+}

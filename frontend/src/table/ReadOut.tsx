@@ -1,0 +1,54 @@
+import { Volume2 } from "lucide-react";
+import { useCallback, useEffect, useRef, useState } from "react";
+import type { Narration } from "../api/schema";
+import { Button } from "../ui/Button";
+import { decode, play, useIsAwake } from "./hearing";
+import { preferences } from "./preferences";
+import { addressOf } from "./useCues";
+
+type ReadOutProps = {
+  narration: Narration;
+  soundsAt: string;
+  /** Has the server read it; nothing if it has no voice. */
+  voice: (text: string) => Promise<ArrayBuffer | undefined>;
+};
+
+/** Reads out what is on the table: from a recording, by the server's voice, or by the browser's. */
+export function ReadOut({ narration, soundsAt, voice }: ReadOutProps) {
+  const [isSilent, setIsSilent] = useState(false);
+  const isAwake = useIsAwake();
+  const stop = useRef<() => void>(() => undefined);
+  const { recording, sound, text } = narration;
+  const read = useCallback(async () => {
+    stop.current();
+    if (preferences().isMuted) return;
+    const address = recording ? `/api/media/${recording}` : sound ? addressOf(soundsAt, sound) : undefined;
+    const content = address ? await fetched(address) : await voice(text);
+    if (content) stop.current = play(await decode(content));
+    else if (text && window.speechSynthesis.getVoices().length) {
+      window.speechSynthesis.speak(new SpeechSynthesisUtterance(text));
+      stop.current = () => window.speechSynthesis.cancel();
+    } else setIsSilent(true);
+  }, [recording, sound, text, soundsAt, voice]);
+  useEffect(() => {
+    if (!isAwake) return;
+    const timer = window.setTimeout(() => void read());
+    return () => {
+      window.clearTimeout(timer);
+      stop.current();
+    };
+  }, [isAwake, read]);
+  return (
+    <p className="mb-2 flex items-center gap-2 text-sm text-soft">
+      <Button className="min-h-8 px-2 text-sm" onClick={() => void read()}>
+        <Volume2 aria-hidden /> Read out
+      </Button>
+      {isSilent && "There is no voice on this device to read it out."}
+    </p>
+  );
+}
+
+async function fetched(address: string): Promise<ArrayBuffer | undefined> {
+  const answer = await fetch(address).catch(() => undefined);
+  return answer?.ok ? answer.arrayBuffer() : undefined;
+}

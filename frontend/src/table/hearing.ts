@@ -1,0 +1,83 @@
+/**
+ * Sounds, ready before they are wanted. Browsers let a page be heard only once its reader
+ * has pressed something; until then nothing sounds, and nothing waits for it.
+ */
+import { useSyncExternalStore } from "react";
+import { preferences } from "./preferences";
+
+const LATE_MS = 400;
+
+let context: AudioContext | undefined;
+const ready = new Map<string, AudioBuffer>();
+const coming = new Map<string, Promise<void>>();
+const listeners = new Set<() => void>();
+
+function wake() {
+  context ??= new AudioContext();
+  if (context.state === "running") {
+    tell();
+    return;
+  }
+  void context.resume().then(tell);
+}
+
+function tell() {
+  if (context?.state !== "running") return;
+  for (const gesture of ["pointerdown", "keydown"]) window.removeEventListener(gesture, wake, true);
+  for (const listener of listeners) listener();
+}
+
+for (const gesture of ["pointerdown", "keydown"]) window.addEventListener(gesture, wake, true);
+
+/** Whether sounds can be heard yet. */
+export function useIsAwake(): boolean {
+  return useSyncExternalStore(
+    (listener) => {
+      listeners.add(listener);
+      return () => listeners.delete(listener);
+    },
+    () => context?.state === "running",
+  );
+}
+
+/** Fetches a sound, so that it starts at once when it is wanted. */
+export function prepare(address: string): Promise<void> {
+  const known = coming.get(address);
+  if (known) return known;
+  const made = fetch(address)
+    .then(async (answer) => {
+      if (answer.ok) ready.set(address, await decode(await answer.arrayBuffer()));
+    })
+    .catch(() => undefined);
+  coming.set(address, made);
+  return made;
+}
+
+/** A sound file as the browser plays it. */
+export function decode(content: ArrayBuffer): Promise<AudioBuffer> {
+  return new OfflineAudioContext(1, 1, 44_100).decodeAudioData(content);
+}
+
+/** Plays a sound that was fetched. One that comes too late is left out: nothing waits for it. */
+export function hear(address: string) {
+  const buffer = ready.get(address);
+  if (buffer) {
+    play(buffer);
+    return;
+  }
+  const wantedAt = performance.now();
+  void prepare(address).then(() => {
+    const made = ready.get(address);
+    if (made && performance.now() - wantedAt < LATE_MS) play(made);
+  });
+}
+
+/** Plays a sound, unless the page is muted; gives what ends it. */
+export function play(buffer: AudioBuffer): () => void {
+  if (preferences().isMuted || context?.state !== "running") return () => undefined;
+  const source = context.createBufferSource();
+  source.buffer = buffer;
+  source.connect(context.destination);
+  source.start();
+  return () => source.stop();
+}

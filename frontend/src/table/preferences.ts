@@ -1,0 +1,46 @@
+import { useSyncExternalStore } from "react";
+
+const LOOKS = ["device", "light", "dark"] as const;
+export type Look = (typeof LOOKS)[number];
+
+/** What a player likes, kept in this browser for every game. */
+export type Preferences = { isMuted: boolean; look: Look; isLarge: boolean };
+
+const KEPT = "dice trail preferences";
+const listeners = new Set<() => void>();
+let current = read();
+
+function read(): Preferences {
+  try {
+    const kept = JSON.parse(localStorage.getItem(KEPT) ?? "{}") as Partial<Preferences>;
+    return {
+      isMuted: kept.isMuted === true,
+      look: LOOKS.find((look) => look === kept.look) ?? "device",
+      isLarge: kept.isLarge === true,
+    };
+  } catch {
+    return { isMuted: false, look: "device", isLarge: false };
+  }
+}
+
+/** What the player likes now. */
+export function preferences(): Preferences {
+  return current;
+}
+
+/** Changes some of what the player likes. */
+export function prefer(change: Partial<Preferences>) {
+  current = { ...current, ...change };
+  localStorage.setItem(KEPT, JSON.stringify(current));
+  for (const tell of listeners) tell();
+}
+
+function listen(tell: () => void) {
+  listeners.add(tell);
+  return () => listeners.delete(tell);
+}
+
+/** What the player likes, followed as it changes. */
+export function usePreferences(): Preferences {
+  return useSyncExternalStore(listen, preferences);
+}
