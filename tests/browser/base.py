@@ -121,13 +121,14 @@ class BrowserTest(unittest.TestCase):
 
     def write_script(self, script):
         """Put a whole rule script into its editor, as pasting would."""
-        self.one(".cm-content")
         paste = (
-            "document.querySelector('.cm-content').focus();"
+            "const field = document.querySelector('.cm-content');"
+            "if (!field) return false;"
+            "field.focus();"
             "document.execCommand('selectAll');"
-            "document.execCommand('insertText', false, arguments[0])"
+            "return document.execCommand('insertText', false, arguments[0])"
         )
-        self.driver.execute_script(paste, script)
+        self.wait(lambda: self.driver.execute_script(paste, script), "the script's editor")
 
     def begin(self):
         """Begin the run on the table and wait for its first question."""

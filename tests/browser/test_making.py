@@ -47,7 +47,7 @@ class TestMaking(BrowserTest):
         self.stop("Score", "What does each outcome do?")
         self.write_script(LIVES)
         self.sees("score 0, lives 2", "nav")
-        self.stop("Cue", "The run holds for")
+        self.stop("Cue", "The run holds")
         self.button("Add a cue").click()
         self.fill("Words", "Ouch, ")
         self.button("{lives}").click()

@@ -1,0 +1,128 @@
+"""Two hundred players at once, on one server process of this machine's own loopback.
+
+`python -m bench.players` starts a server with the demo, lets the players play Harvest Supper
+side by side for a while, kills the server in the middle as a power cut would, starts it
+again, and lets every run go on to the end. It fails if anything was refused or lost, or if
+fewer than 95 of 100 answers were judged within 100 ms. Players think for two to five
+seconds and read for one to two, as people do (common practice, no source).
+"""
+
+import asyncio
+import random
+import sys
+import time
+from dataclasses import dataclass, field
+from pathlib import Path
+from tempfile import TemporaryDirectory
+
+import httpx2
+
+from tests.server import Server
+
+PLAYERS = 200
+THINKS, READS = (2.0, 5.0), (1.0, 2.0)
+PLAYS_FOR = 20.0
+"""Seconds of play before the kill, and after it."""
+
+WANTED_MS, WANTED_SHARE = 100, 0.95
+
+
+@dataclass
+class Measured:
+    """How long answers took to be judged, in milliseconds, and what went wrong."""
+
+    judged: list[float] = field(default_factory=list)
+    faults: list[str] = field(default_factory=list)
+
+    def share(self) -> float:
+        """Which share was judged in time."""
+        return sum(took < WANTED_MS for took in self.judged) / max(1, len(self.judged))
+
+    def at(self, share: float) -> float:
+        """The time within which a share was judged."""
+        return sorted(self.judged)[int(share * (len(self.judged) - 1))]
+
+
+@dataclass
+class Player:
+    """One player and where their run stands."""
+
+    http: httpx2.AsyncClient
+    chances: random.Random
+    measured: Measured
+    view: dict = field(default_factory=dict)
+
+    async def call(self, method: str, address: str, **body: object) -> bool:
+        answer = await self.http.request(method, address, json=body or None)
+        if answer.status_code >= 300:
+            self.measured.faults.append(f"{answer.status_code} {answer.text[:200]}")
+            return False
+        self.view = answer.json()
+        return True
+
+    async def act(self, **action: object) -> bool:
+        address = f"/api/play/runs/{self.view['id']}/inputs"
+        return await self.call("POST", address, seen=self.view["seen"], action=action)
+
+    async def start(self) -> None:
+        await asyncio.sleep(self.chances.uniform(0, 5))
+        await self.call("POST", "/api/play/games/harvest-supper/runs", players=["P"])
+        await self.act(action="begin")
+
+    async def play_until(self, end: float) -> None:
+        while time.monotonic() < end and self.view["table"]["phase"] != "ended":
+            if self.view["table"]["phase"] == "asking":
+                await asyncio.sleep(self.chances.uniform(*THINKS))
+                choices = len(self.view["table"]["question"]["choices"])
+                began = time.perf_counter()
+                value = self.chances.randint(1, choices)
+                if not await self.act(action="answer", value=value):
+                    return
+                self.measured.judged.append(1000 * (time.perf_counter() - began))
+            else:
+                await asyncio.sleep(self.chances.uniform(*READS))
+                if not await self.act(action="continue"):
+                    return
+
+
+async def play(server: Server, measured: Measured, views: list[dict] | None) -> list[dict]:
+    """Let everybody play for a while, from the start or from where they were."""
+    limits = httpx2.Limits(max_connections=PLAYERS, max_keepalive_connections=PLAYERS)
+    async with httpx2.AsyncClient(base_url=server.address, timeout=30, limits=limits) as http:
+        players = [Player(http, random.Random(seed), measured) for seed in range(PLAYERS)]
+        if views is None:
+            await asyncio.gather(*(player.start() for player in players))
+        else:
+            for player, before in zip(players, views, strict=True):
+                await player.call("GET", f"/api/play/runs/{before['id']}")
+                if player.view["seen"] != before["seen"]:
+                    measured.faults.append(f"{before['id']} lost an input")
+        until = time.monotonic() + PLAYS_FOR
+        await asyncio.gather(*(player.play_until(until) for player in players))
+        return [player.view for player in players]
+
+
+def main() -> int:
+    """Measure and say so; 1 if it is not good enough."""
+    measured = Measured()
+    with TemporaryDirectory() as folder:
+        data = Path(folder) / "store.sqlite"
+        with Server(data, "--demo") as server:
+            views = asyncio.run(play(server, measured, None))
+            server.kill()
+        with Server(data) as server:
+            views = asyncio.run(play(server, measured, views))
+            scores = server.http.get("/api/games/harvest-supper/runs").json()
+    ended = sum(view["table"]["phase"] == "ended" for view in views)
+    print(f"{PLAYERS} players, {len(measured.judged)} answers, killed once in the middle")
+    print(f"judged within {WANTED_MS} ms: {measured.share():.1%} (wanted {WANTED_SHARE:.0%})")
+    print(f"median {measured.at(0.5):.0f} ms, 95 % {measured.at(0.95):.0f} ms")
+    print(f"runs known after it: {len(scores)}, ended: {ended}; faults: {len(measured.faults)}")
+    for fault in measured.faults[:5]:
+        print("  " + fault)
+    is_good = not measured.faults and len(scores) == PLAYERS and measured.share() >= WANTED_SHARE
+    return 0 if is_good else 1
+
+
+if __name__ == "__main__":
+    sys.exit(main())
