@@ -6,7 +6,7 @@ PYTHON ?= python3
 BIN := .venv/bin
 SITE_SOURCES := $(shell find frontend/src -type f 2>/dev/null) frontend/index.html frontend/vite.config.ts
 
-.PHONY: demo dev test check bench shots sounds site api browser lock
+.PHONY: demo dev test check bench bench-players shots sounds site api browser lock
 
 demo: .make/run .make/site
 	@$(BIN)/dicetrail serve --demo --host $(HOST) --port $(PORT) --data $(DATA)
@@ -41,6 +41,9 @@ api: .make/dev .make/npm
 
 bench: .make/dev
 	@$(BIN)/python -m bench
+
+bench-players: .make/dev
+	@$(BIN)/python -m bench.players
 
 shots: .make/dev .make/site browser
 	@$(BIN)/python -m tests.browser.shots docs/screenshots

@@ -68,7 +68,7 @@ def serve(
         console.print("The demo, six games of the Quillbrook Allotment Society, is on the shelf.")
     port = listener.getsockname()[1]
     application = _application(database, host, port, key, tuple(name or ()))
-    server = uvicorn.Server(uvicorn.Config(application, log_level="warning"))
+    server = uvicorn.Server(uvicorn.Config(application, log_level="warning", timeout_keep_alive=75))
     server.run(sockets=[listener])
     database.close()
 
@@ -209,7 +209,8 @@ def development_app() -> FastAPI:
 def _listen(host: str, port: int) -> socket.socket:
     """A socket on the address, or an exit that says how to choose another port."""
     family = socket.AF_INET6 if ":" in host else socket.AF_INET
-    listener = socket.socket(family, socket.SOCK_STREAM)
+    # Named as TCP, for asyncio sends small answers at once (TCP_NODELAY) on such sockets alone.
+    listener = socket.socket(family, socket.SOCK_STREAM, socket.IPPROTO_TCP)
     listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
     try:
         listener.bind((host, port))

@@ -55,7 +55,7 @@ from dicetrail.core.document import (
     Wave,
     Way,
 )
-from dicetrail.core.engine import answered, replay, start, step
+from dicetrail.core.engine import answered, go_on, replay, start, step
 from dicetrail.core.footprints import Answered, Change, Fact, Footprint, Stop, What
 from dicetrail.core.packs import RowFault, pack_faults, preview
 from dicetrail.core.problems import GameProblems, Problem, Severity
@@ -194,6 +194,7 @@ __all__ = [
     "draw_list",
     "first_game",
     "fold_steps",
+    "go_on",
     "length_of_round",
     "look_over",
     "next_input",

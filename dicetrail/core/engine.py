@@ -20,7 +20,7 @@ follows from the program and the dice is worked out when asked for and never kep
 state.
 """
 
-from collections.abc import Callable, Iterable, Sequence
+from collections.abc import Callable, Iterable, Iterator, Sequence
 from typing import Any
 
 from dicetrail.core.checking import Verdict
@@ -129,10 +129,15 @@ def replay(
     best: Number | None = None,
 ) -> tuple[Moment, ...]:
     """Every moment of a run, worked out from its inputs: the opening first."""
-    moments = [start(program, dice, players, at, best)]
+    opening = start(program, dice, players, at, best)
+    return (opening, *go_on(program, opening, inputs))
+
+
+def go_on(program: Program, moment: Moment, inputs: Iterable[Input]) -> Iterator[Moment]:
+    """The moments after one of a run, worked out from the inputs that follow it."""
     for given in inputs:
-        moments.append(step(program, moments[-1].state, given.action, given.at))
-    return tuple(moments)
+        moment = step(program, moment.state, given.action, given.at)
+        yield moment
 
 
 def answered(moments: Iterable[Moment]) -> tuple[Answered, ...]:

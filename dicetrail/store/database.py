@@ -7,12 +7,16 @@ lock as its transaction begins, so that what it read still holds when it saves.
 from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
+from threading import Lock
 from typing import Any
 
 from alembic import command
 from alembic.config import Config
 from sqlalchemy import Connection, create_engine, event
 from sqlalchemy.orm import Session
+
+MOST_SESSIONS = 20
+"""So many sessions are kept open; more than a server answers requests at once."""
 
 
 class Database:
@@ -21,10 +25,11 @@ class Database:
     def __init__(self, path: Path) -> None:
         path.parent.mkdir(parents=True, exist_ok=True)
         self.path = path
-        self._engine = create_engine(f"sqlite:///{path}")
+        self._engine = create_engine(f"sqlite:///{path}", pool_size=MOST_SESSIONS)
         event.listen(self._engine, "connect", _prepare)
         event.listen(self._engine, "begin", _begin)
         self._writer = self._engine.execution_options(writing=True)
+        self._turn = Lock()  # SQLite would let writers sleep and try again, not queue
         _migrate(self._engine.url.render_as_string())
 
     @contextmanager
@@ -36,7 +41,11 @@ class Database:
     @contextmanager
     def writing(self) -> Iterator[Session]:
         """A session whose changes are kept together, or not at all if it raises."""
-        with Session(self._writer, expire_on_commit=False) as session, session.begin():
+        with (
+            self._turn,
+            Session(self._writer, expire_on_commit=False) as session,
+            session.begin(),
+        ):
             yield session
 
     def close(self) -> None:
@@ -44,9 +53,19 @@ class Database:
         self._engine.dispose()
 
 
+_PRAGMAS = (
+    "journal_mode = WAL",
+    # A killed process loses nothing; a power cut at worst the last moments, never the file
+    # (SQLite's documentation of this pragma with write-ahead logging).
+    "synchronous = NORMAL",
+    "foreign_keys = ON",
+    "busy_timeout = 10000",
+)
+
+
 def _prepare(connection: Any, _record: object) -> None:
     connection.isolation_level = None  # transactions begin in _begin, not in the driver
-    for pragma in ("journal_mode = WAL", "foreign_keys = ON", "busy_timeout = 10000"):
+    for pragma in _PRAGMAS:
         connection.execute(f"PRAGMA {pragma}")
 
 

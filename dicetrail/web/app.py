@@ -1,8 +1,10 @@
 """The application, put together."""
 
-from collections.abc import Callable
+from collections.abc import AsyncIterator, Callable
+from contextlib import asynccontextmanager
 from datetime import UTC, datetime
 
+from anyio.to_thread import current_default_thread_limiter
 from fastapi import FastAPI
 from starlette.middleware.gzip import GZipMiddleware
 from starlette.middleware.trustedhost import TrustedHostMiddleware
@@ -22,6 +24,17 @@ def _utc_now() -> datetime:
     return datetime.now(UTC)
 
 
+MOST_AT_ONCE = 4
+"""So many requests are worked on at once. Python runs one thread at a time, and many that
+wait for each other cost far more than they gain."""
+
+
+@asynccontextmanager
+async def _few_threads(_: FastAPI) -> AsyncIterator[None]:
+    current_default_thread_limiter().total_tokens = MOST_AT_ONCE
+    yield
+
+
 def create_app(
     database: Database,
     clock: Callable[[], datetime] = _utc_now,
@@ -36,6 +49,7 @@ def create_app(
     """
     app = FastAPI(
         title="Dice Trail",
+        lifespan=_few_threads,
         version="1",
         responses=ERROR_RESPONSES,
         docs_url=None,

@@ -1,4 +1,8 @@
-"""What every router is given: the shelf and the time."""
+"""What every router is given: the shelf and the time.
+
+Both are asked for where requests arrive, not in a thread of their own: that would cost more
+than they do.
+"""
 
 from collections.abc import Callable
 from datetime import datetime
@@ -9,12 +13,12 @@ from fastapi import Depends, Request
 from dicetrail.web.shelf import Shelf
 
 
-def _shelf(request: Request) -> Shelf:
+async def _shelf(request: Request) -> Shelf:
     shelf: Shelf = request.app.state.shelf
     return shelf
 
 
-def _now(request: Request) -> datetime:
+async def _now(request: Request) -> datetime:
     clock: Callable[[], datetime] = request.app.state.clock
     return clock()
 

@@ -5,6 +5,7 @@ done; that is believed as far back as a slow connection explains, and never behi
 player has been shown, so nobody gains an answer by it.
 """
 
+from collections.abc import Sequence
 from datetime import datetime
 
 from fastapi import APIRouter, Response
@@ -60,26 +61,28 @@ def show_scores(game_id: str, shelf: SharedShelf, key: str = "") -> Scores:
     )
 
 
-@router.post("/games/{game_id}/runs", status_code=201)
-def start(game_id: str, new: NewPlay, shelf: SharedShelf, now: Now) -> PlayView:
+@router.post("/games/{game_id}/runs", status_code=201, response_model=PlayView)
+def start(game_id: str, new: NewPlay, shelf: SharedShelf, now: Now) -> Response:
     """Start a run with new dice."""
     players = tuple(name_of(name, number) for number, name in enumerate(new.players, 1))
     run = start_run(shelf, game_id, None, players, Place.PLAY, now, new.key)
-    return _view(shelf, run, now)
+    return _sent(_view(shelf, run, _moments(shelf, run, now), now), 201)
 
 
-@router.get("/runs/{run_id}")
-def show(run_id: str, shelf: SharedShelf, now: Now) -> PlayView:
+@router.get("/runs/{run_id}", response_model=PlayView)
+def show(run_id: str, shelf: SharedShelf, now: Now) -> Response:
     """A run as it stands, to go on with after a reload."""
     with shelf.database.reading() as session:
-        return _view(shelf, get_run(session, run_id, Place.PLAY), now)
+        run = get_run(session, run_id, Place.PLAY)
+        moments = _moments(shelf, run, now)
+    return _sent(_view(shelf, run, moments, now))
 
 
-@router.post("/runs/{run_id}/inputs")
-def take(run_id: str, given: PlayInput, shelf: SharedShelf, now: Now) -> PlayView:
+@router.post("/runs/{run_id}/inputs", response_model=PlayView)
+def take(run_id: str, given: PlayInput, shelf: SharedShelf, now: Now) -> Response:
     """Take the player's next input."""
     run = take_input(shelf, run_id, given, now)
-    return _view(shelf, run, now)
+    return _sent(_view(shelf, run, _moments(shelf, run, now), now))
 
 
 @router.get("/runs/{run_id}/voice", response_class=Response)
@@ -110,6 +113,11 @@ def score_of(run: RunRow, is_told: bool = True) -> Score:
     )
 
 
+def _sent(view: PlayView, status: int = 200) -> Response:
+    """A view as JSON, written once: it was just made, so nothing in it needs checking."""
+    return Response(view.model_dump_json(), status, media_type="application/json")
+
+
 def _moments(shelf: Shelf, run: RunRow, now: datetime) -> tuple[Moment, ...]:
     """The moments of a run up to now: countdowns that have ended since its last input count."""
     moments = shelf.moments(run)
@@ -118,8 +126,7 @@ def _moments(shelf: Shelf, run: RunRow, now: datetime) -> tuple[Moment, ...]:
     return (*moments, step(shelf.program_of(run), last, Wait(), at))
 
 
-def _view(shelf: Shelf, run: RunRow, now: datetime) -> PlayView:
-    moments = _moments(shelf, run, now)
+def _view(shelf: Shelf, run: RunRow, moments: Sequence[Moment], now: datetime) -> PlayView:
     here, program = moments[-1].state, shelf.program_of(run)
     if moments[-1].footprints:
         shelf.shown[run.id] = here.at  # what is shown now cannot be answered from before

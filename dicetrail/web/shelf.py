@@ -7,6 +7,7 @@ recently used dropped first.
 from collections import OrderedDict
 from collections.abc import Sequence
 from functools import lru_cache
+from typing import TypeVar
 
 from dicetrail.core import (
     Examined,
@@ -18,6 +19,7 @@ from dicetrail.core import (
     State,
     Table,
     build,
+    go_on,
     look_over,
     replay,
     table,
@@ -32,14 +34,17 @@ PackNumbers = tuple[tuple[str, int], ...]
 """Packs by identifier and revision, in the order of their identifiers."""
 
 
-class LatestOf(OrderedDict[str, int]):
+Kept = TypeVar("Kept")
+
+
+class LatestOf(OrderedDict[str, Kept]):
     """A mapping that keeps the entries set last, and no more than so many."""
 
     def __init__(self, most: int) -> None:
         super().__init__()
         self.most = most
 
-    def __setitem__(self, name: str, value: int) -> None:
+    def __setitem__(self, name: str, value: Kept) -> None:
         super().__setitem__(name, value)
         self.move_to_end(name)
         if len(self) > self.most:
@@ -52,7 +57,8 @@ class Shelf:
     def __init__(self, database: Database) -> None:
         self.database = database
         self.loads = Loads()
-        self.shown: dict[str, int] = LatestOf(10_000)
+        self._known: LatestOf[tuple[Moment, ...]] = LatestOf(300)
+        self.shown: LatestOf[int] = LatestOf(10_000)
         """The run's time at which a player was last shown something new, by run."""
         self.pack = lru_cache(maxsize=64)(self._pack)
         self.pack_media = lru_cache(maxsize=64)(self._pack_media)
@@ -60,8 +66,17 @@ class Shelf:
         self.program = lru_cache(maxsize=64)(self._program)
 
     def moments(self, run: RunRow) -> tuple[Moment, ...]:
-        """Every moment of a run so far."""
-        return self.replayed(run, [Input(given.action, given.at) for given in run.inputs])
+        """Every moment of a run so far. What was worked out before is gone on from."""
+        known = self._known.get(run.id, ())
+        given = [Input(given.action, given.at) for given in run.inputs[max(0, len(known) - 1) :]]
+        if not known or len(known) > len(run.inputs) + 1:
+            moments = self.replayed(run, [Input(each.action, each.at) for each in run.inputs])
+        elif given:
+            moments = (*known, *go_on(self.program_of(run), known[-1], given))
+        else:
+            return known
+        self._known[run.id] = moments
+        return moments
 
     def replayed(self, run: RunRow, inputs: Sequence[Input]) -> tuple[Moment, ...]:
         """Every moment some inputs would make of a run. Raises TimeRanBackwards."""
