@@ -1,0 +1,406 @@
+"""Games as their players meet them: on the players' page, with sound, effects and scores."""
+
+import io
+import re
+
+import zxingcpp
+from PIL import Image
+from selenium.common.exceptions import (
+    ElementNotInteractableException,
+    StaleElementReferenceException,
+)
+from selenium.webdriver.common.keys import Keys
+
+from dicetrail.core import Ask, Details, Ending, Game, Kind, Pack, Question, Round
+from dicetrail.demo import GAMES
+from dicetrail.files import written_game
+from tests.browser.base import BrowserTest, open_browser, resize
+
+PHONE, DESKTOP = (360, 740), (1280, 800)
+LETTERS = "abcdefgh"
+LISTENING = """
+window.heard = [];
+const start = AudioBufferSourceNode.prototype.start;
+AudioBufferSourceNode.prototype.start = function () {
+  window.heard.push([performance.now(), this.buffer.duration]);
+  return start.call(this);
+};
+const fetchAsBefore = window.fetch;
+window.fetch = async (...asked) => {
+  const answer = await fetchAsBefore(...asked);
+  const address = asked[0].url ?? asked[0];
+  if (String(address).endsWith('/inputs')) {
+    await answer.clone().text();
+    window.toldAt = performance.now();
+  }
+  return answer;
+};
+"""
+MOVING = """
+const shown = document.querySelector('[data-effects]');
+return shown && [shown.dataset.effects, getComputedStyle(shown).pointerEvents,
+  shown.getAnimations({subtree: true}).map(({effect}) => effect.getComputedTiming().endTime)];
+"""
+
+
+class PlayingTest(BrowserTest):
+    def setUp(self):
+        self.driver.get("about:blank")
+        self.open("/nowhere")
+        self.driver.execute_script("localStorage.clear(); sessionStorage.clear()")
+
+    def made(self, name, change):
+        """A copy of a demo game with something changed."""
+        made = self.server.http.post(f"/api/games/{name}/copies").json()
+        change(made["document"])
+        saved = self.server.http.put(f"/api/games/{made['id']}", json=made)
+        self.assertEqual(saved.status_code, 200, saved.text)
+        return made["id"]
+
+    def enter(self, name):
+        """Open a game's page, give a name if it asks, and begin."""
+        self.open(f"/play/{name}")
+        self.wait(lambda: self.all("form") or self.all("[data-next]"), "the opening")
+        if self.all("form"):
+            self.one("form input").send_keys("Marjory", Keys.ENTER)
+        self.button("Begin").click()
+        self.one("#prompt")
+
+    def run_id(self, name):
+        return self.driver.execute_script(f"return localStorage.getItem('run of {name}')")
+
+    def view(self, name):
+        return self.server.http.get(f"/api/play/runs/{self.run_id(name)}").json()
+
+    def right(self, name, view):
+        """The letter and the words the question in play wants, found as only a maker can."""
+        dice = self.server.http.get(f"/api/runs/{view['id']}").json()["dice"]
+        rounds = self.server.http.get(f"/api/games/{name}").json()["document"]["rounds"]
+        titles = [round_["title"] for round_ in rounds]
+        number = titles.index(view["table"]["round"] or titles[0])
+        drawn = self.server.http.get(f"/api/games/{name}/draw?dice={dice}&round={number}").json()
+        asked = view["table"]["question"]
+        for question in drawn:
+            if question["prompt"] == asked["prompt"]:
+                return question["right_letters"].lower(), question["answer"]
+        packs = [
+            self.server.http.get(f"/api/packs/{pack}").json() for pack in rounds[number]["packs"]
+        ]
+        found = [question for pack in packs for question in pack["questions"]]
+        (right,) = [one["right"] for one in found if one["prompt"] == asked["prompt"]]
+        letters = [slat["letter"].lower() for slat in asked["choices"] if slat["text"] in right]
+        return "".join(letters), right[0]
+
+    def answer(self, name, is_right=True):
+        view = self.view(name)
+        if view["table"]["phase"] != "asking":
+            return
+        right, words = self.right(name, view)
+        choices = view["table"]["question"]["choices"]
+        if choices:
+            letters = LETTERS[: len(choices)]
+            self.press(right if is_right else next(sign for sign in letters if sign != right))
+        else:
+            self.type(words if is_right else "7777")
+        self.wait(lambda: self.view(name)["table"] != view["table"], "the answer taken")
+
+    def type(self, answer):
+        try:
+            self.one("main form input").send_keys(answer, Keys.ENTER)
+        except (StaleElementReferenceException, ElementNotInteractableException):
+            pass  # the time ran out meanwhile
+
+    def go_on(self, name):
+        def is_on():
+            view = self.view(name)["table"]
+            if view["phase"] == "holding" and view["hold"] is None and self.all("[data-next]"):
+                self.press(Keys.ENTER)
+            return view["phase"] in ("asking", "ended")
+
+        self.wait(is_on, "the run to go on")
+        self.wait(lambda: self.all("h2"), "the next table")
+
+    def play(self, name, is_right, most=40):
+        for _ in range(most):
+            self.answer(name, is_right)
+            self.go_on(name)
+            if self.view(name)["table"]["phase"] == "ended":
+                return
+        self.fail(f"{name} does not end")
+
+
+class TestEveryGame(PlayingTest):
+    def test_all_six_are_played_to_an_ending_on_a_phone_and_a_desktop(self):
+        short = self.made("seed-sums", lambda game: game["rounds"][0].update(seconds=6))
+        names = [short if name == "seed-sums" else name for name in GAMES]
+        for (width, height), is_right in ((PHONE, True), (DESKTOP, False)):
+            resize(self.driver, width, height)
+            for name in names:
+                with self.subTest(game=name, width=width):
+                    self.driver.execute_script("localStorage.clear()")
+                    self.enter(name)
+                    self.play(name, is_right)
+                    self.sees("Play again")
+                    view = self.view(name)
+                    self.sees(view["table"]["ending"]["title"])
+                    self.sees("Best scores")
+                    wide = self.driver.execute_script("return document.body.scrollWidth")
+                    self.assertLessEqual(wide, width)
+                    if not is_right:
+                        self.assertEqual(view["table"]["right_count"], 0)
+                        self.sees("Your answers")
+        resize(self.driver, *DESKTOP)
+
+    def test_late_hint_and_pass_are_told_and_reviewed(self):
+        hinted = Details(hint="It is orange.")
+        pack = Pack(
+            "Hints",
+            tuple(
+                Question(f"Which root, number {n}?", ("Carrot",), (), Kind.TYPED, hinted)
+                for n in range(3)
+            ),
+        )
+        rules = Round("Only", ("hints",), ask=Ask(seconds=3, passing=True))
+        game = Game("Hints", (rules,), (Ending("Done", "That was it."),))
+        file = {"file": ("hints.json", written_game(game, {"hints": pack}))}
+        name = self.server.http.post("/api/game-files", files=file).json()["id"]
+        self.enter(name)
+        self.button("Hint").click()
+        self.sees("Hint: ")
+        self.sees("Too late.")
+        self.go_on(name)
+        self.button("Pass").click()
+        self.sees("Passed.")
+        self.go_on(name)
+        self.answer(name)
+        self.sees("Right.")
+        self.button("Go on").click()
+        self.sees("Your answers")
+        told = [part.text.split("\n")[1] for part in self.all("[aria-labelledby=review] li")]
+        self.assertEqual([told[0], told[1]], ["too late", "passed"])
+        self.assertIn("right", told[2])
+        self.assert_accessible()
+
+    def test_every_press_can_be_made_with_keys_alone(self):
+        self.open("/play/harvest-supper")
+        self.button("Begin")
+        labels = []
+        for _ in range(4):
+            self.press(Keys.TAB)
+            focused = self.driver.switch_to.active_element
+            labels.append(focused.get_attribute("aria-label") or focused.text)
+        self.assertEqual(labels[0], "Mute")
+        self.assertEqual(labels[2:], ["Larger text", "Begin"])
+        self.press(Keys.ENTER)
+        self.one("#prompt")
+        for _ in range(10):
+            self.press("a")
+            self.go_on("harvest-supper")
+            if self.view("harvest-supper")["table"]["phase"] == "ended":
+                break
+        self.sees("Play again")
+        self.press(Keys.ENTER)
+        self.sees("Welcome to the Harvest Supper")
+
+
+class TestOneRunWhateverHappens(PlayingTest):
+    def test_reload_two_tabs_and_a_lost_connection_count_every_answer_once(self):
+        name = "harvest-supper"
+        self.enter(name)
+        first = self.prompt()
+        here = self.driver.current_window_handle
+        self.driver.switch_to.new_window("tab")
+        self.open(f"/play/{name}")
+        self.wait(lambda: self.prompt() == first, "the same run in another tab")
+        self.answer(name)
+        self.sees("Right.")
+        score = self.view(name)["table"]["score"]
+        self.driver.close()
+        self.driver.switch_to.window(here)
+        self.press("b")
+        self.sees("gone on elsewhere")
+        self.sees("Right.")
+        self.assertEqual(self.view(name)["table"]["score"], score)
+        self.driver.refresh()
+        self.sees("Right.")
+        self.go_on(name)
+
+        network = {"offline": True, "latency": 0, "downloadThroughput": 0, "uploadThroughput": 0}
+        self.driver.execute_cdp_cmd("Network.enable", {})
+        self.driver.execute_cdp_cmd("Network.emulateNetworkConditions", network)
+        self.press("a")
+        self.sees("The connection is lost. What you did is sent as soon as it is back.")
+        network |= {"offline": False, "downloadThroughput": -1, "uploadThroughput": -1}
+        self.driver.execute_cdp_cmd("Network.emulateNetworkConditions", network)
+        self.sees("Go on")
+        self.assertEqual(self.view(name)["table"]["asked_count"], 2)
+        self.assertNotIn("connection", self.text())
+
+
+class TestCues(PlayingTest):
+    @classmethod
+    def setUpClass(cls):
+        super().setUpClass()
+        moving = open_browser(reduced_motion=False)
+        cls.addClassCleanup(moving.quit)
+        cls.still, cls.moving = cls.driver, moving
+        for driver in (cls.still, moving):
+            script = {"source": LISTENING}
+            driver.execute_cdp_cmd("Page.addScriptToEvaluateOnNewDocument", script)
+
+    def tearDown(self):
+        type(self).driver = self.still
+
+    def heard(self):
+        return self.driver.execute_script("return window.heard")
+
+    def test_a_sound_starts_within_fifty_ms_of_its_verdict_and_never_when_muted(self):
+        name = "harvest-supper"
+        self.enter(name)
+        self.answer(name)
+        self.sees("Right.")
+        self.wait(self.heard, "a sound")
+        (begun, length), *_ = self.heard()
+        told = self.driver.execute_script("return window.toldAt")
+        self.assertLess(begun - told, 50)
+        self.assertAlmostEqual(length, 0.61, places=1)
+        before = len(self.heard())
+        self.one("[aria-label=Mute]").click()
+        self.button("Go on").click()
+        self.sees("Question 2 of")
+        self.answer(name, False)
+        self.sees("Not this time.")
+        self.assertEqual(len(self.heard()), before)
+        self.driver.refresh()
+        self.sees("Not this time.")
+        self.assertEqual(self.one("[aria-label=Mute]").get_attribute("aria-pressed"), "true")
+        self.assertEqual(self.heard(), [], "what was played is not played again")
+
+    def test_the_last_seconds_tick(self):
+        name = self.made("harvest-supper", lambda game: game["rounds"][0]["ask"].update(seconds=3))
+        self.enter(name)
+        self.sees("Too late.")
+        drips = [length for _, length in self.heard() if length < 0.1]
+        self.assertEqual(len(drips), 3)
+
+    def test_effects_are_short_out_of_the_way_and_still_where_motion_is_reduced(self):
+        effects = ("mark", "shake", "flash", "leaves", "token", "heart", "seed", "count", "face")
+        cues = [{"name": effect, "on": ["right", "wrong"], "effect": effect} for effect in effects]
+        name = self.made("harvest-supper", lambda game: game.update(cues=cues))
+        for driver in (self.moving, self.still):
+            type(self).driver = driver
+            self.open("/nowhere")
+            driver.execute_script("localStorage.clear()")
+            self.enter(name)
+            self.press("a")
+            shown = self.wait(lambda: self.driver.execute_script(MOVING), "effects")
+            self.assertEqual(set(shown[0].split()), set(effects) - {"mark"})
+            self.one("li svg.effect-stamp")
+            self.assertEqual(shown[1], "none")
+            self.button("Go on").click()
+            self.sees("Question 2 of")
+            if driver is self.moving:
+                self.assertGreater(len(shown[2]), 15)
+                self.assertLessEqual(max(shown[2]), 1500)
+            else:
+                self.assertEqual(shown[2], [])
+            self.wait(lambda: not self.all("[data-effects]"), "nothing left of the effects")
+
+    def test_a_cue_is_programmed_with_words_completed_and_a_sound_designed_for_it(self):
+        made = self.server.http.post(
+            "/api/games", json={"title": "Cued", "packs": ["harvest-supper-questions"]}
+        ).json()
+        bench = "section[aria-labelledby=bench]"
+        self.open(f"/game/{made['id']}/cue?dice=5")
+        self.button("Add a cue").click()
+        self.field("Words").send_keys("So {sco", Keys.ENTER, " points")
+        self.wait(
+            lambda: self.field("Words").get_attribute("value") == "So {score} points", "the place"
+        )
+        self.button("Design a sound").click()
+        self.fill("Name of the sound", "pling")
+        self.fill("Note 1", "H5")
+        self.sees("“H5” is no pitch from C2 to C8", bench)
+        self.fill("Note 1", "A5")
+        self.one("svg[aria-label^='The wave of this sound']")
+        self.button("Hear it").click()
+        self.wait(self.heard, "the sound as designed")
+        self.choose("Sound", "pling")
+        self.choose("Effect", "falling leaves")
+        self.choose("Holds the run", "for some seconds")
+        self.fill("Holds the run, seconds", "2,5")
+        self.wait(lambda: "Saved" in self.text("header"), "saved")
+        self.button("Play this cue").click()
+        self.one("[data-effects=leaves]")
+        self.wait(lambda: len(self.heard()) == 2, "the cue's sound")
+        self.assert_accessible()
+        saved = self.server.http.get(f"/api/games/{made['id']}").json()
+        (cue,) = saved["document"]["cues"]
+        self.assertEqual((cue["hold_ms"], cue["sound"], cue["effect"]), (2500, "pling", "leaves"))
+        self.assertEqual(saved["problems"], [])
+        self.begin()
+        self.press("g")
+        self.sees("So 1 points")
+
+
+class TestPlayersAndMakers(PlayingTest):
+    def test_looks_are_legible_targets_large_and_the_text_grows(self):
+        resize(self.driver, *PHONE)
+        self.enter("harvest-supper")
+        self.answer("harvest-supper", False)
+        self.sees("Not this time.")
+        for look in ("light", "dark"):
+            self.one("[aria-label^='Look']").click()
+            self.wait(
+                lambda look=look: (
+                    self.driver.execute_script("return document.documentElement.dataset.look")
+                    == look
+                ),
+                look,
+            )
+            self.assert_accessible()
+        small = self.driver.execute_script(
+            "return [...document.querySelectorAll('button, input, a')].filter(part => {"
+            "const {width, height} = part.getBoundingClientRect();"
+            "return width && (width < 24 || height < 24)}).map(part => part.outerHTML)"
+        )
+        self.assertEqual(small, [], "WCAG 2.2, 2.5.8: targets of 24 pixels at least")
+        size = self.driver.execute_script("return getComputedStyle(document.body).fontSize")
+        self.one("[aria-label='Larger text']").click()
+        grown = self.driver.execute_script("return getComputedStyle(document.body).fontSize")
+        self.assertGreater(float(grown[:-2]), 1.2 * float(size[:-2]))
+        wide = self.driver.execute_script("return document.body.scrollWidth")
+        self.assertEqual(wide, PHONE[0])
+        resize(self.driver, *DESKTOP)
+
+    def test_the_maker_invites_by_a_code_and_opens_what_was_played(self):
+        self.enter("root-leaf-or-fruit")
+        self.answer("root-leaf-or-fruit", False)
+        self.sees("First mistake")
+        self.open("/game/root-leaf-or-fruit")
+        self.button("Players").click()
+        self.one("img[alt^='QR code']")
+        self.sees("First mistake")
+        self.assert_accessible()
+        self.wait(
+            lambda: self.driver.execute_script("return document.images[0].complete"), "the code"
+        )
+        picture = Image.open(io.BytesIO(self.driver.get_screenshot_as_png()))
+        (code,) = zxingcpp.read_barcodes(picture)
+        self.assertEqual(code.format, zxingcpp.BarcodeFormat.QRCode)
+        self.assertEqual(code.text, f"{self.server.address}/play/root-leaf-or-fruit")
+        self.button("Open its footprints").click()
+        table = "section[aria-label=Table]"
+        self.sees("Player played this. Step 4 of 4.", table)
+        self.sees("First mistake", table)
+        self.press(",")
+        self.sees("Step 3 of 4", table)
+        self.press(",")
+        self.sees("Step 2 of 4", table)
+        self.button("Branch here").click()
+        self.wait(lambda: "Branch here" not in self.text(table), "the branch")
+        self.press("g")
+        self.sees("Right.", table)
+        runs = self.server.http.get("/api/games/root-leaf-or-fruit/runs").json()
+        self.assertEqual([run["result"]["score"] for run in runs], [0])
+        self.assertTrue(re.fullmatch(r"\d+", str(runs[0]["dice"])))
