@@ -6,8 +6,10 @@ it runs on this machine alone. A text is read out once and kept.
 
 import shutil
 import subprocess
+from pathlib import Path
+from tempfile import TemporaryDirectory
 
-from dicetrail.files import FileProblem, medium
+from dicetrail.files import FileProblem, Medium, medium
 from dicetrail.store import Database
 from dicetrail.store.media import get_medium, keep_medium, keep_voice, voice_of
 
@@ -24,29 +26,29 @@ def voice_for(database: Database, text: str) -> bytes | None:
         kept = voice_of(session, text)
         if kept is not None:
             return get_medium(session, kept).content
-    spoken = _speak(text)
-    if spoken is None:
+    made = _speak(text)
+    if made is None:
         return None
-    made = medium("voice.wav", spoken)
     with database.writing() as session:
         keep_medium(session, made.digest, made.media_type, made.content)
         keep_voice(session, text, made.digest)
     return made.content
 
 
-def _speak(text: str) -> bytes | None:
+def _speak(text: str) -> Medium | None:
     speaker = shutil.which(SPEAKER)
     if speaker is None:
         return None
-    try:
-        done = subprocess.run(
-            [speaker, "--stdin", "--stdout", "-v", "en", "-s", "150"],
-            input=text.encode(),
-            capture_output=True,
-            timeout=_SLOWEST,
-            check=True,
-        )
-        medium("voice.wav", done.stdout)
-    except (OSError, subprocess.SubprocessError, FileProblem):
-        return None
-    return done.stdout
+    with TemporaryDirectory() as folder:
+        file = Path(folder, "voice.wav")
+        try:
+            subprocess.run(
+                [speaker, "--stdin", "-v", "en", "-s", "150", "-w", str(file)],
+                input=text.encode(),
+                capture_output=True,
+                timeout=_SLOWEST,
+                check=True,
+            )
+            return medium(file.name, file.read_bytes())
+        except (OSError, subprocess.SubprocessError, FileProblem):
+            return None

@@ -2,6 +2,7 @@
 
 import io
 import re
+from contextlib import suppress
 
 import zxingcpp
 from PIL import Image
@@ -83,10 +84,8 @@ class PlayingTest(BrowserTest):
         for question in drawn:
             if question["prompt"] == asked["prompt"]:
                 return question["right_letters"].lower(), question["answer"]
-        packs = [
-            self.server.http.get(f"/api/packs/{pack}").json() for pack in rounds[number]["packs"]
-        ]
-        found = [question for pack in packs for question in pack["questions"]]
+        packs = [self.server.http.get(f"/api/packs/{name}") for name in rounds[number]["packs"]]
+        found = [question for pack in packs for question in pack.json()["questions"]]
         (right,) = [one["right"] for one in found if one["prompt"] == asked["prompt"]]
         letters = [slat["letter"].lower() for slat in asked["choices"] if slat["text"] in right]
         return "".join(letters), right[0]
@@ -105,10 +104,9 @@ class PlayingTest(BrowserTest):
         self.wait(lambda: self.view(name)["table"] != view["table"], "the answer taken")
 
     def type(self, answer):
-        try:
+        ran_out = (StaleElementReferenceException, ElementNotInteractableException)
+        with suppress(*ran_out):
             self.one("main form input").send_keys(answer, Keys.ENTER)
-        except (StaleElementReferenceException, ElementNotInteractableException):
-            pass  # the time ran out meanwhile
 
     def go_on(self, name):
         def is_on():

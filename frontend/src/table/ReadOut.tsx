@@ -18,13 +18,18 @@ export function ReadOut({ narration, soundsAt, voice }: ReadOutProps) {
   const [isSilent, setIsSilent] = useState(false);
   const isAwake = useIsAwake();
   const stop = useRef<() => void>(() => undefined);
+  /** Counts what was begun: a reading that comes when another was begun, or none is wanted, is dropped. */
+  const turn = useRef(0);
   const { recording, sound, text } = narration;
   const read = useCallback(async () => {
+    const mine = ++turn.current;
     stop.current();
     if (preferences().isMuted) return;
     const address = recording ? `/api/media/${recording}` : sound ? addressOf(soundsAt, sound) : undefined;
     const content = address ? await fetched(address) : await voice(text);
-    if (content) stop.current = play(await decode(content));
+    const sounding = content && (await decode(content));
+    if (mine !== turn.current) return;
+    if (sounding) stop.current = play(sounding);
     else if (text && window.speechSynthesis.getVoices().length) {
       window.speechSynthesis.speak(new SpeechSynthesisUtterance(text));
       stop.current = () => window.speechSynthesis.cancel();
@@ -35,6 +40,7 @@ export function ReadOut({ narration, soundsAt, voice }: ReadOutProps) {
     const timer = window.setTimeout(() => void read());
     return () => {
       window.clearTimeout(timer);
+      turn.current += 1;
       stop.current();
     };
   }, [isAwake, read]);
