@@ -62,6 +62,8 @@ class Shots(BrowserTest):
         self.press(".", ".", ".")
         for stop in ("draw", "ask", "check", "cue", "end"):
             self.button(stop.capitalize()).click()
+            if stop == "cue":
+                self.found("//button[contains(., 'a life lost')]", "a cue").click()
             self.shot(f"bench-{stop}")
         self.open("/game/slug-patrol/move-on?dice=4")
         self.sees("The rounds, and the ways between them")
@@ -94,18 +96,46 @@ class Shots(BrowserTest):
         for _ in range(3):
             self.button("Undo").click()
         self.sees("0 rows with faults")
+        for name, right in (("Marjory", 9), ("Ted", 4), ("Priya", 7), ("Wendell", 2)):
+            self.played(name, right)
         self.open("/play/harvest-supper")
         self.begin()
+        self.shot("play-question")
         self.answer("a")
         self.shot("play")
+        resize(self.driver, 360, 740)
+        self.shot("play-phone")
         while self.all("#prompt"):
             self.press(Keys.ENTER)
             self.wait(lambda: "Go on" not in self.text(), "the next question or the end")
             if self.all("#prompt"):
                 self.answer("a")
         self.sees("right,")
-        resize(self.driver, 360, 740)
+        self.sees("Best scores")
         self.shot("play-ending-phone")
+        resize(self.driver, 1280, 800)
+        self.open("/players/harvest-supper")
+        self.sees("Every run")
+        self.one("img[alt^='QR code']")
+        self.shot("players")
+
+    def played(self, name, right):
+        """A run played by somebody, with so many right answers first."""
+        http, game = self.server.http, "harvest-supper"
+        run = http.post(f"/api/play/games/{game}/runs", json={"players": [name]}).json()
+        dice = http.get(f"/api/runs/{run['id']}").json()["dice"]
+        drawn = http.get(f"/api/games/{game}/draw?dice={dice}").json()
+        actions = [{"action": "begin"}]
+        for number, question in enumerate(drawn):
+            place = "ABCDEFGH".index(question["right_letters"]) + 1
+            other = place % len(question["choices"]) + 1
+            value = place if number < right else other
+            actions += [{"action": "answer", "value": value}, {"action": "continue"}]
+        for action in actions:
+            body = {"seen": run["seen"], "action": action}
+            run = http.post(f"/api/play/runs/{run['id']}/inputs", json=body).json()
+            if run["table"]["phase"] == "ended":
+                return
 
 
 if __name__ == "__main__":

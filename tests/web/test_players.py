@@ -3,6 +3,7 @@
 import base64
 import os
 import stat
+import unittest
 from datetime import timedelta
 from pathlib import Path
 from tempfile import TemporaryDirectory
@@ -16,6 +17,7 @@ from dicetrail.store import Database
 from dicetrail.web import create_app
 from dicetrail.web.voice import SPEAKER
 from tests.files.samples import png
+from tests.server import Server
 from tests.web.test_api import GAME, ApiTest
 
 PLAY = "/api/play/games/harvest-supper"
@@ -86,6 +88,30 @@ class TestTime(PlayersTest):
         late = self.answered(run, 19_900, shown["table"]["feedback"]["right_places"][0]).json()
         self.assertEqual(late["table"]["feedback"]["result"], "late")
         self.assertEqual(late["table"]["score"], 0)
+
+
+class TestAKilledServer(unittest.TestCase):
+    def test_every_run_goes_on_where_it_was(self):
+        with TemporaryDirectory() as folder:
+            data = Path(folder, "store.sqlite")
+            with Server(data, "--demo") as server:
+                begin = {"seen": 0, "action": {"action": "begin"}}
+                runs = [server.http.post(f"{PLAY}/runs", json={}).json() for _ in range(5)]
+                inputs = [f"/api/play/runs/{run['id']}/inputs" for run in runs]
+                begun = [server.http.post(each, json=begin).json() for each in inputs]
+                server.kill()
+            with Server(data) as server:
+                again = [server.http.get(f"/api/play/runs/{run['id']}").json() for run in runs]
+                self.assertEqual(
+                    [run["table"]["question"] for run in again],
+                    [run["table"]["question"] for run in begun],
+                )
+                answer = {"seen": 1, "action": {"action": "answer", "value": 1}}
+                for each in inputs:
+                    judged = server.http.post(each, json=answer).json()
+                    self.assertIn(judged["table"]["feedback"]["result"], ("right", "wrong"))
+                    twice = server.http.post(each, json=answer)
+                    self.assertEqual((twice.status_code, "elsewhere" in twice.text), (409, True))
 
 
 class TestScores(PlayersTest):

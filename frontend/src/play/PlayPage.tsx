@@ -78,9 +78,9 @@ function Afterwards({ gameId, runId }: { gameId: string; runId: string }) {
   const scores = useQuery({ queryKey: ["scores", gameId, runId], queryFn: () => showScores(gameId, playerKey()) });
   if (!scores.data) return null;
   return (
-    <>
+    <div className="mt-6 space-y-6">
       <ScoreTable title="Best scores" scores={scores.data.best} isNumbered />
       <ScoreTable title="Your scores" scores={scores.data.mine} />
-    </>
+    </div>
   );
 }

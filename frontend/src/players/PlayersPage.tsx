@@ -36,11 +36,9 @@ export default function PlayersPage() {
         {failure && <ErrorNotice error={failure} />}
         <div className="grid items-start gap-5 lg:grid-cols-[20rem_minmax(0,1fr)]">
           <Share gameId={gameId} />
-          <div className="rounded-xl border border-line bg-card p-5">
+          <div className="space-y-6 rounded-xl border border-line bg-card p-5">
             {scores.data && (
-              <div className="-mt-6">
-                <ScoreTable title={`Best scores of version ${scores.data.revision}`} scores={scores.data.best} isNumbered />
-              </div>
+              <ScoreTable title={`Best scores of version ${scores.data.revision}`} scores={scores.data.best} isNumbered />
             )}
             {runs.data && <Runs gameId={gameId} runs={runs.data} />}
           </div>
@@ -66,7 +64,7 @@ function Share({ gameId }: { gameId: string }) {
         {address}
       </a>
       <p className="mt-2 flex items-center gap-2">
-        <Button onClick={() => void navigator.clipboard.writeText(address).then(() => setIsCopied(true))}>
+        <Button onClick={() => void copied(address).then(setIsCopied)}>
           <Copy aria-hidden /> Copy the address
         </Button>
         <span role="status">{isCopied && "Copied."}</span>
@@ -81,10 +79,25 @@ function Share({ gameId }: { gameId: string }) {
   );
 }
 
+/** Copies a text; beyond this machine's own address browsers allow the older way alone. */
+async function copied(text: string): Promise<boolean> {
+  if (window.isSecureContext) {
+    await navigator.clipboard.writeText(text);
+    return true;
+  }
+  const field = document.createElement("textarea");
+  field.value = text;
+  document.body.append(field);
+  field.select();
+  const isCopied = document.execCommand("copy");
+  field.remove();
+  return isCopied;
+}
+
 function Runs({ gameId, runs }: { gameId: string; runs: PlayedRun[] }) {
   if (runs.length === 0) return <p className="text-soft">Nobody has played yet.</p>;
   return (
-    <table className="mt-6 w-full text-left">
+    <table className="w-full text-left">
       <caption className="mb-1 text-left font-serif text-2xl font-semibold">Every run</caption>
       <thead className="text-sm text-soft">
         <tr>

@@ -59,7 +59,6 @@ export function PlayerHelp({ table, pace, hasClock, mostPlayers, isLarge, onLarg
           </Button>
         </>
       )}
-      <Mute />
       <Button className="px-2" aria-label={isLarge ? "Show the bench again" : "Enlarge the table"} onClick={onLarge}>
         {isLarge ? <Minimize2 aria-hidden /> : <Maximize2 aria-hidden />}
       </Button>
@@ -105,6 +104,9 @@ export function PlayerHelp({ table, pace, hasClock, mostPlayers, isLarge, onLarg
               options={SPEEDS.map((speed) => [speed, `${speed === 0.5 ? "½" : speed} ×`])}
               onChange={(speed) => onPace({ ...pace, speed })}
             />
+            <span className="flex items-center justify-between gap-2">
+              Sound <Mute />
+            </span>
             {mostPlayers > 1 && (
               <Choice
                 label="Players"

@@ -39,6 +39,9 @@ export function moodOf(table: Table): Mood {
   return result === "late" ? "startled" : result ? "sad" : "glad";
 }
 
+/** Down from the counters; at rest where there is least to cover. */
+const FALLS = "effect-fall absolute top-2 right-6 size-9 motion-reduce:top-auto motion-reduce:right-28 motion-reduce:bottom-4";
+
 type ShownProps = { effect: Effect; mood: Mood; score: number; scoreBefore: number };
 
 function Shown({ effect, mood, score, scoreBefore }: ShownProps) {
@@ -58,11 +61,11 @@ function Shown({ effect, mood, score, scoreBefore }: ShownProps) {
         />
       ));
     case "token":
-      return <Die className="effect-jump absolute bottom-4 left-1/2 size-14" />;
+      return <Die className="effect-jump absolute top-8 left-6 size-14 motion-reduce:top-2 motion-reduce:left-1/2" />;
     case "heart":
-      return <Heart className="effect-fall absolute top-2 right-6 size-9" />;
+      return <Heart className={FALLS} />;
     case "seed":
-      return <Seed className="effect-fall absolute top-2 right-6 size-9" />;
+      return <Seed className={FALLS} />;
     case "count":
       return <Counted from={scoreBefore} to={score} />;
     case "face":
