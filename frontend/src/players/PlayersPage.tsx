@@ -63,12 +63,15 @@ function Share({ gameId }: { gameId: string }) {
       <a href={address} target="_blank" rel="noreferrer" className="mt-3 block break-all text-sky underline">
         {address}
       </a>
-      <p className="mt-2 flex items-center gap-2">
-        <Button onClick={() => void copied(address).then(setIsCopied)}>
-          <Copy aria-hidden /> Copy the address
-        </Button>
-        <span role="status">{isCopied && "Copied."}</span>
-      </p>
+      {window.isSecureContext && (
+        // Beyond this machine's own address browsers let no page copy.
+        <p className="mt-2 flex items-center gap-2">
+          <Button onClick={() => void navigator.clipboard.writeText(address).then(() => setIsCopied(true))}>
+            <Copy aria-hidden /> Copy the address
+          </Button>
+          <span role="status">{isCopied && "Copied."}</span>
+        </p>
+      )}
       {is_local && (
         <p className="mt-3 text-sm text-soft">
           This address is good on this machine alone. Start the server with <code className="font-mono">--host 0.0.0.0</code> to
@@ -77,21 +80,6 @@ function Share({ gameId }: { gameId: string }) {
       )}
     </section>
   );
-}
-
-/** Copies a text; beyond this machine's own address browsers allow the older way alone. */
-async function copied(text: string): Promise<boolean> {
-  if (window.isSecureContext) {
-    await navigator.clipboard.writeText(text);
-    return true;
-  }
-  const field = document.createElement("textarea");
-  field.value = text;
-  document.body.append(field);
-  field.select();
-  const isCopied = document.execCommand("copy");
-  field.remove();
-  return isCopied;
 }
 
 function Runs({ gameId, runs }: { gameId: string; runs: PlayedRun[] }) {
