@@ -157,12 +157,12 @@ class Tick:
 
 @dataclass(frozen=True, slots=True)
 class Narration:
-    """What is to be read out: from a recording, or by a voice where there is none."""
+    """What is to be read out: from a recorded file, or by a voice where there is none."""
 
     text: str
     """What a voice reads; empty where none is wanted."""
-    recording: str
-    """Where the recording of a question is found; empty if it has none."""
+    recorded: str
+    """Where the recorded file of a question is found; empty if it has none."""
     sound: str
     """The name of the sound in which the opening is read out; empty if there is none."""
 
@@ -249,7 +249,7 @@ def _cues(program: Program, state: State) -> tuple[CueShown, ...]:
 
 def _narration(program: Program, state: State, media: Media) -> Narration | None:
     """What is read out now: the opening words, or the question with its choices."""
-    opening, recording, sound = program.game.opening, "", ""
+    opening, recorded, sound = program.game.opening, "", ""
     if state.phase is Phase.OPENING and not state.played:
         words = filled_in(opening.words, {"name": state.players[0]})
         text = f"{program.game.title}. {words}" if opening.reads_aloud else ""
@@ -257,11 +257,11 @@ def _narration(program: Program, state: State, media: Media) -> Narration | None
     elif state.phase is Phase.ASKING:
         dealt = asked(program, state).sourced
         details = dealt.question.details
-        recording = media.get(dealt.source, {}).get(details.narration, "")
+        recorded = media.get(dealt.source, {}).get(details.narration, "")
         text = _read_out(program, state) if round_of(program, state).ask.reads_aloud else ""
     else:
         return None
-    return Narration(text, recording, sound) if text or recording or sound else None
+    return Narration(text, recorded, sound) if text or recorded or sound else None
 
 
 def _read_out(program: Program, state: State) -> str:

@@ -34,6 +34,9 @@ PackNumbers = tuple[tuple[str, int], ...]
 """Packs by identifier and revision, in the order of their identifiers."""
 
 
+MOST_KNOWN = 400
+"""Longer runs are worked out anew each time, so that what is known stays small."""
+
 Kept = TypeVar("Kept")
 
 
@@ -75,7 +78,8 @@ class Shelf:
             moments = (*known, *go_on(self.program_of(run), known[-1], given))
         else:
             return known
-        self._known[run.id] = moments
+        if len(moments) <= MOST_KNOWN:
+            self._known[run.id] = moments
         return moments
 
     def replayed(self, run: RunRow, inputs: Sequence[Input]) -> tuple[Moment, ...]:

@@ -1,6 +1,7 @@
 """Sounds: the ones that are there for every game, a game's own, and those being designed."""
 
 import base64
+from dataclasses import replace
 from functools import lru_cache
 
 from fastapi import APIRouter, Response, UploadFile
@@ -33,14 +34,13 @@ def list_sounds() -> tuple[Sound, ...]:
 @router.post("/made")
 def make_sound(sound: Sound) -> SoundMade:
     """A sound made of its notes, drawn and as a WAV file; nothing is kept."""
-    if faults := tuple(sound_problems("sound", sound)):
-        raise GameProblems(faults)
+    made = _made(sound)
     lowest, highest = zip(*outline(sound), strict=True)
     return SoundMade(
         seconds=len(samples(sound)) / RATE,
         lowest=lowest,
         highest=highest,
-        wav=base64.b64encode(_made(sound)).decode(),
+        wav=base64.b64encode(made).decode(),
     )
 
 
@@ -84,4 +84,7 @@ def _sound_in(game: Game, name: str) -> Sound:
 
 @lru_cache(maxsize=256)
 def _made(sound: Sound) -> bytes:
+    """A sound of notes as a WAV file. Raises GameProblems if there is anything wrong in it."""
+    if faults := tuple(sound_problems("sound", replace(sound, file=""))):
+        raise GameProblems(faults)
     return shipped_file(sound.name).read_bytes() if sound in SHIPPED else wav(sound)

@@ -3,6 +3,7 @@
 import io
 import re
 from contextlib import suppress
+from shutil import which
 
 import zxingcpp
 from PIL import Image
@@ -12,13 +13,28 @@ from selenium.common.exceptions import (
 )
 from selenium.webdriver.common.keys import Keys
 
-from dicetrail.core import Ask, Details, Ending, Game, Kind, Pack, Question, Round
+from dicetrail.core import (
+    RATE,
+    SHIPPED,
+    Ask,
+    Details,
+    Ending,
+    Game,
+    Kind,
+    Pack,
+    Question,
+    Round,
+)
+from dicetrail.core.sounds import samples, wav
 from dicetrail.demo import GAMES
 from dicetrail.files import written_game
+from dicetrail.web.voice import SPEAKER
 from tests.browser.base import BrowserTest, open_browser, resize
+from tests.server import Server
 
 PHONE, DESKTOP = (360, 740), (1280, 800)
 LETTERS = "abcdefgh"
+PLAIN_PACK = (Question("Which root?", ("Carrot",), ("Kale",)),)
 LISTENING = """
 window.heard = [];
 const start = AudioBufferSourceNode.prototype.start;
@@ -43,6 +59,12 @@ return shown && [shown.dataset.effects, getComputedStyle(shown).pointerEvents,
   shown.getAnimations({subtree: true}).map(({effect}) => effect.getComputedTiming())
     .map(({endTime, iterations}) => [endTime, iterations])];
 """
+
+
+def _stands(view):
+    """Where a run stands, whatever its clocks say."""
+    question = view["table"]["question"] or {}
+    return view["seen"], view["table"]["phase"], question.get("number")
 
 
 class PlayingTest(BrowserTest):
@@ -102,7 +124,7 @@ class PlayingTest(BrowserTest):
             self.press(right if is_right else next(sign for sign in letters if sign != right))
         else:
             self.type(words if is_right else "7777")
-        self.wait(lambda: self.view(name)["table"] != view["table"], "the answer taken")
+        self.wait(lambda: _stands(self.view(name)) != _stands(view), "the answer taken")
 
     def type(self, answer):
         ran_out = (StaleElementReferenceException, ElementNotInteractableException)
@@ -130,7 +152,7 @@ class PlayingTest(BrowserTest):
 
 class TestEveryGame(PlayingTest):
     def test_all_six_are_played_to_an_ending_on_a_phone_and_a_desktop(self):
-        short = self.made("seed-sums", lambda game: game["rounds"][0].update(seconds=6))
+        short = self.made("seed-sums", lambda game: game["rounds"][0].update(seconds=2))
         names = [short if name == "seed-sums" else name for name in GAMES]
         for (width, height), is_right in ((PHONE, True), (DESKTOP, False)):
             resize(self.driver, width, height)
@@ -282,6 +304,31 @@ class TestCues(PlayingTest):
         drips = [length for _, length in self.heard() if length < 0.1]
         self.assertEqual(len(drips), 3)
 
+    def test_a_question_is_read_from_its_file_and_without_a_voice_that_is_said(self):
+        spoken = Details(narration="read.wav")
+        pack = Pack("Read", (Question("Which root?", ("Carrot",), ("Kale",), details=spoken),))
+        media = {"read": {"read.wav": wav(SHIPPED[-1])}}
+        rules = Round("Only", ("read",), ask=Ask(reads_aloud=True))
+        for held, media_held in ((pack, media), (Pack("Mute", PLAIN_PACK), {})):
+            game = Game("Read", (rules,), (Ending("Done", ""),))
+            content = written_game(game, {"read": held}, media_held)
+            file = {"file": ("read.json", content)}
+            name = self.server.http.post("/api/game-files", files=file).json()["id"]
+            self.enter(name)
+            self.button("Read out")
+            if media_held:
+                self.wait(self.heard, "the file")
+                ((_, length),) = self.heard()
+                self.assertAlmostEqual(length, len(samples(SHIPPED[-1])) / RATE, places=1)
+                self.button("Read out").click()
+                self.wait(lambda: len(self.heard()) == 2, "the file again")
+            else:
+                voices = "return speechSynthesis.getVoices().length"
+                has_voice = which(SPEAKER) or self.driver.execute_script(voices)
+                if not has_voice:
+                    self.sees("There is no voice on this device to read it out.")
+            self.assertEqual(self.prompt(), "Which root?")
+
     def test_effects_are_short_out_of_the_way_and_still_where_motion_is_reduced(self):
         effects = ("mark", "shake", "flash", "leaves", "token", "heart", "seed", "count", "face")
         cues = [{"name": effect, "on": ["right", "wrong"], "effect": effect} for effect in effects]
@@ -341,6 +388,32 @@ class TestCues(PlayingTest):
         self.begin()
         self.press("g")
         self.sees("So 1 points")
+
+
+class TestBeyondLoopback(BrowserTest):
+    def test_the_makers_pages_ask_for_the_key_and_the_players_page_does_not(self):
+        options = ("--demo", "--host", "0.0.0.0", "--key", "open-up")
+        with Server(self.folder / "open.sqlite", *options) as server:
+            here = f"http://127.0.0.1:{server.address.rsplit(':', 1)[1]}"
+            self.driver.get(f"{here}/game/harvest-supper")
+            self.sees("These pages are the maker's own.")
+            self.assert_accessible()
+            self.fill("Key", "shut")
+            self.button("Open").click()
+            self.sees("This is not the maker's key.")
+            self.driver.get(f"{here}/play/harvest-supper")
+            self.begin()
+            self.driver.get(f"{here}/game/harvest-supper")
+            self.fill("Key", "open-up")
+            self.button("Open").click()
+            self.sees("10 drawn, shuffled", "nav")
+            self.driver.get(f"{here}/players/harvest-supper")
+            self.sees("/play/harvest-supper")
+            self.assertNotIn("good on this machine alone", self.text())
+            self.driver.delete_all_cookies()
+            self.driver.get(f"{here}/?key=open-up")
+            self.sees("Harvest Supper")
+            self.assertNotIn("key", self.driver.current_url)
 
 
 class TestPlayersAndMakers(PlayingTest):

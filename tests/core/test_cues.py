@@ -131,7 +131,7 @@ class TestWhatWasAnswered(unittest.TestCase):
 
 
 class TestNarration(unittest.TestCase):
-    def test_recordings_come_before_voices_and_nothing_is_read_unless_wanted(self):
+    def test_recorded_files_come_before_voices_and_nothing_is_read_unless_wanted(self):
         spoken = Details(narration="q.wav")
         veg = Pack("V", (replace(PACKS["veg"].questions[0], details=spoken),))
         for reads, media, expected in (
@@ -143,7 +143,7 @@ class TestNarration(unittest.TestCase):
                 program = build(changed(ask=Ask(reads_aloud=reads)), {"veg": veg})
                 asked = step(program, start(program, 7).state, Begin(), 0)
                 told = table(program, asked.state, media).narration
-                found = told and (told.text[:22], told.recording)
+                found = told and (told.text[:22], told.recorded)
                 self.assertEqual(found, expected)
 
     def test_the_opening_is_read_before_the_run_begins_and_not_after(self):

@@ -10,6 +10,8 @@ from tempfile import TemporaryDirectory
 from unittest.mock import patch
 
 from fastapi.testclient import TestClient
+from hypothesis import given, settings
+from hypothesis import strategies as st
 
 from dicetrail.core import SHIPPED
 from dicetrail.core.sounds import wav
@@ -88,6 +90,29 @@ class TestTime(PlayersTest):
         late = self.answered(run, 19_900, shown["table"]["feedback"]["right_places"][0]).json()
         self.assertEqual(late["table"]["feedback"]["result"], "late")
         self.assertEqual(late["table"]["score"], 0)
+
+    @given(
+        said=st.integers(0, 60_000),
+        ways=st.lists(st.tuples(st.integers(0, 9_000), st.booleans()), min_size=1, max_size=4),
+    )
+    @settings(max_examples=15, deadline=None)
+    def test_an_input_never_counts_before_another_nor_longer_ago_than_a_slow_connection(
+        self, said, ways
+    ):
+        run = self.started()
+        before = self.get(f"/api/runs/{run['id']}")["steps"][-1]["at"]
+        arrived = before
+        for ms, is_shown in ways:
+            self.wait(ms)
+            arrived += ms
+            if is_shown:
+                self.get(f"/api/play/runs/{run['id']}")
+            body = {"seen": run["seen"], "at": said, "action": {"action": "hint"}}
+            run = self.http.post(f"/api/play/runs/{run['id']}/inputs", json=body).json()
+            at = self.get(f"/api/runs/{run['id']}")["steps"][run["seen"]]["at"]
+            self.assertGreaterEqual(at, before)
+            self.assertTrue(arrived - 300 <= at <= arrived, (at, arrived))
+            before = at
 
 
 class TestAKilledServer(unittest.TestCase):
@@ -188,6 +213,18 @@ class TestSounds(PlayersTest):
         torn = file.replace(upload["digest"].encode(), b"0" * 64, 1)
         refused = self.http.post("/api/game-files", files={"file": ("g.json", torn)})
         self.assertIn("sound file of “brought” is not in here", refused.text)
+
+    def test_a_sound_that_would_never_end_is_refused_wherever_it_is_asked_for(self):
+        endless = SOUND | {"notes": [{"pitch": "C5", "ms": 10**9}]}
+        for sound in (endless, endless | {"file": "0" * 64}):
+            answer = self.http.post("/api/sounds/made", json=sound)
+            self.assert_problem(answer, 409, "keep it within 5")
+        document = self.get(GAME)
+        document["document"]["sounds"] = [endless]
+        saved = self.http.put(GAME, json=document).json()
+        self.assertEqual(saved["problems"][0]["where"], "sounds[0].notes")
+        address = f"/api/sounds/games/harvest-supper/{saved['revision']}/mine"
+        self.assert_problem(self.http.get(address), 409, "keep it within 5")
 
     def test_what_is_no_sound_is_refused_with_its_place(self):
         broken = SOUND | {"notes": [{"pitch": "H4", "ms": 300}]}

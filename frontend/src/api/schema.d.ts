@@ -1911,13 +1911,13 @@ export interface components {
         };
         /**
          * Narration
-         * @description What is to be read out: from a recording, or by a voice where there is none.
+         * @description What is to be read out: from a recorded file, or by a voice where there is none.
          */
         Narration: {
             /** Text */
             text: string;
-            /** Recording */
-            recording: string;
+            /** Recorded */
+            recorded: string;
             /** Sound */
             sound: string;
         };

@@ -1,4 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
+import { Trophy } from "lucide-react";
 import { useCallback } from "react";
 import { useParams } from "react-router";
 import { playVoice, showPlayGame, showScores } from "../api/runs";
@@ -60,6 +61,12 @@ export default function PlayPage() {
               />
               {run.table.phase === "opening" && !isAwake && (run.sounds.length > 0 || run.table.narration) && (
                 <p className="text-center text-sm text-soft">Sound begins with your first press.</p>
+              )}
+              {run.is_best && (
+                <p role="status" className="mt-3 text-center font-serif text-xl font-semibold">
+                  <Trophy aria-hidden className="mr-2 inline size-5 align-[-3px] text-clay" />
+                  This is the best score so far.
+                </p>
               )}
               {run.table.phase === "ended" && <Afterwards gameId={gameId} runId={run.id} />}
               <Review answered={run.answered} players={run.table.players.map(({ name }) => name)} />

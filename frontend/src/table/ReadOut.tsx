@@ -13,19 +13,19 @@ type ReadOutProps = {
   voice: (text: string) => Promise<ArrayBuffer | undefined>;
 };
 
-/** Reads out what is on the table: from a recording, by the server's voice, or by the browser's. */
+/** Reads out what is on the table: from a recorded file, by the server's voice, or by the browser's. */
 export function ReadOut({ narration, soundsAt, voice }: ReadOutProps) {
   const [isSilent, setIsSilent] = useState(false);
   const isAwake = useIsAwake();
   const stop = useRef<() => void>(() => undefined);
   /** Counts what was begun: a reading that comes when another was begun, or none is wanted, is dropped. */
   const turn = useRef(0);
-  const { recording, sound, text } = narration;
+  const { recorded, sound, text } = narration;
   const read = useCallback(async () => {
     const mine = ++turn.current;
     stop.current();
     if (preferences().isMuted) return;
-    const address = recording ? `/api/media/${recording}` : sound ? addressOf(soundsAt, sound) : undefined;
+    const address = recorded ? `/api/media/${recorded}` : sound ? addressOf(soundsAt, sound) : undefined;
     const content = address ? await fetched(address) : await voice(text);
     const sounding = content && (await decode(content));
     if (mine !== turn.current) return;
@@ -34,7 +34,7 @@ export function ReadOut({ narration, soundsAt, voice }: ReadOutProps) {
       window.speechSynthesis.speak(new SpeechSynthesisUtterance(text));
       stop.current = () => window.speechSynthesis.cancel();
     } else setIsSilent(true);
-  }, [recording, sound, text, soundsAt, voice]);
+  }, [recorded, sound, text, soundsAt, voice]);
   useEffect(() => {
     if (!isAwake) return;
     const timer = window.setTimeout(() => void read());
@@ -49,7 +49,7 @@ export function ReadOut({ narration, soundsAt, voice }: ReadOutProps) {
       <Button className="min-h-8 px-2 text-sm" onClick={() => void read()}>
         <Volume2 aria-hidden /> Read out
       </Button>
-      {isSilent && "There is no voice on this device to read it out."}
+      <span role="status">{isSilent && "There is no voice on this device to read it out."}</span>
     </p>
   );
 }

@@ -91,7 +91,7 @@ export function AskBench({ game, document, round, at, edit, editRound }: BenchPr
         <SwitchField label="Passing" hint="a question can be passed" checked={ask.passing} onChange={(passing) => set({ passing })} />
         <SwitchField
           label="Read aloud"
-          hint="by a made voice, where a question has no recording"
+          hint="by a made voice, where a question has no recorded file"
           checked={ask.reads_aloud}
           onChange={(reads_aloud) => set({ reads_aloud })}
         />
