@@ -91,12 +91,13 @@ def _rate(scope: Scope) -> tuple[RateLimitItem, str] | None:
     client = (scope.get("client") or ("somebody",))[0]
     if run := _RUN.match(path):
         return _INPUTS, f"run {run[1]}"
+    shows_key = b"key=" in scope["query_string"] and not path.startswith("/api/")
+    if path == "/api/key" or shows_key:
+        return _KEYS, f"key {client}"
     if method != "POST":
         return None
     if path.startswith("/api/play/"):
         return _STARTS, f"play {client}"
-    if path == "/api/key":
-        return _KEYS, f"key {client}"
     return (_UPLOADS, f"upload {client}") if _is_upload(path) else None
 
 

@@ -7,6 +7,7 @@ recently used dropped first.
 from collections import OrderedDict
 from collections.abc import Sequence
 from functools import lru_cache
+from threading import Lock
 from typing import TypeVar
 
 from dicetrail.core import (
@@ -46,12 +47,14 @@ class LatestOf(OrderedDict[str, Kept]):
     def __init__(self, most: int) -> None:
         super().__init__()
         self.most = most
+        self._turn = Lock()
 
     def __setitem__(self, name: str, value: Kept) -> None:
-        super().__setitem__(name, value)
-        self.move_to_end(name)
-        if len(self) > self.most:
-            self.popitem(last=False)
+        with self._turn:
+            super().__setitem__(name, value)
+            self.move_to_end(name)
+            if len(self) > self.most:
+                self.popitem(last=False)
 
 
 class Shelf:
@@ -70,14 +73,13 @@ class Shelf:
 
     def moments(self, run: RunRow) -> tuple[Moment, ...]:
         """Every moment of a run so far. What was worked out before is gone on from."""
-        known = self._known.get(run.id, ())
-        given = [Input(given.action, given.at) for given in run.inputs[max(0, len(known) - 1) :]]
-        if not known or len(known) > len(run.inputs) + 1:
-            moments = self.replayed(run, [Input(each.action, each.at) for each in run.inputs])
-        elif given:
-            moments = (*known, *go_on(self.program_of(run), known[-1], given))
+        inputs = [Input(given.action, given.at) for given in run.inputs]
+        known = self._known.get(run.id)
+        if known is None or len(known) > len(inputs) + 1:
+            moments = self.replayed(run, inputs)
         else:
-            return known
+            rest = inputs[len(known) - 1 :]
+            moments = (*known, *go_on(self.program_of(run), known[-1], rest))
         if len(moments) <= MOST_KNOWN:
             self._known[run.id] = moments
         return moments

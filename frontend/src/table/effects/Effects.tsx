@@ -20,6 +20,7 @@ type EffectsProps = {
  */
 export function Effects({ played, mood, score, isMarked = false }: EffectsProps) {
   const effects = new Set(played.cues.map((cue) => cue.effect));
+  effects.delete("none");
   if (isMarked) effects.delete("mark");
   if (effects.size === 0) return null;
   return (
@@ -34,7 +35,7 @@ export function Effects({ played, mood, score, isMarked = false }: EffectsProps)
 /** How the last answer was taken, for the face and the mark. */
 export function moodOf(table: Table): Mood {
   const result = table.feedback?.result;
-  if (table.phase === "ended") return table.right_count * 2 >= table.asked_count ? "glad" : "sad";
+  if (table.phase === "ended") return table.percent >= 50 ? "glad" : "sad";
   if (result === "right" || result === "close" || result === "hit") return "glad";
   return result === "late" ? "startled" : result ? "sad" : "glad";
 }
