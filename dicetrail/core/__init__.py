@@ -56,6 +56,7 @@ from dicetrail.core.document import (
     Way,
 )
 from dicetrail.core.engine import answered, go_on, replay, start, step
+from dicetrail.core.events import is_best
 from dicetrail.core.footprints import Answered, Change, Fact, Footprint, Stop, What
 from dicetrail.core.packs import RowFault, pack_faults, preview
 from dicetrail.core.problems import GameProblems, Problem, Severity
@@ -195,6 +196,7 @@ __all__ = [
     "first_game",
     "fold_steps",
     "go_on",
+    "is_best",
     "length_of_round",
     "look_over",
     "next_input",

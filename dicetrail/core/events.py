@@ -196,9 +196,15 @@ def cue_of_ending(program: Program, state: State, ending: int, prints: Prints) -
     state = cued(program, state, Occasion.ENDING, prints)
     own = program.game.endings[ending].cue
     state = _play(program, state, [c for c in program.game.cues if own and c.name == own], prints)
-    score = program.rules.score(state.tally)
-    is_best = score > 0 if state.best is None else score > state.best
-    return cued(program, state, Occasion.BEST, prints) if is_best else state
+    return cued(program, state, Occasion.BEST, prints) if is_best(program, state) else state
+
+
+def is_best(program: Program, state: State) -> bool:
+    """Whether the score of the player whose turn it is beats the best before this run.
+
+    Where there is none before, any points do.
+    """
+    return program.rules.score(state.tally) > (0 if state.best is None else state.best)
 
 
 def _lives_cued(

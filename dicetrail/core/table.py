@@ -82,6 +82,9 @@ class Feedback:
     """What came of the last answer. While the question stands, nothing tells what is right."""
 
     result: Result
+    is_good: bool
+    """Whether the answer was taken as right, or the letter stands; true or false is told even
+    where the right answer never is."""
     why: str
     given_place: int | None
     right_places: tuple[int, ...]
@@ -367,13 +370,17 @@ def _feedback(program: Program, state: State) -> Feedback | None:
     if state.result is None:
         return None
     why, place = _why(program, state)
+    is_good = state.result in _GOOD
     if not state.is_revealed:
         keeps = round_of(program, state).after.reveal is Reveal.NEVER
         note = "" if state.phase is Phase.ASKING or keeps else _note(program, state)
-        return Feedback(state.result, why, place, (), "", note)
+        return Feedback(state.result, is_good, why, place, (), "", note)
     _, right = choices_of(program, state)
     answer = right_answer(program, state)
-    return Feedback(state.result, why, place, right, answer, _note(program, state))
+    return Feedback(state.result, is_good, why, place, right, answer, _note(program, state))
+
+
+_GOOD = (Result.RIGHT, Result.CLOSE, Result.HIT)
 
 
 def _note(program: Program, state: State) -> str:

@@ -226,13 +226,6 @@ class NewRun(BaseModel):
     inputs: Annotated[tuple[Input, ...], Field(max_length=MOST_INPUTS)] = ()
 
 
-class NextInput(BaseModel):
-    """An action, and how many inputs of the run its sender had seen taken."""
-
-    seen: Annotated[int, Field(ge=0)]
-    action: Annotated[PlayerAction, Field(discriminator="action")]
-
-
 class TableInput(BaseModel):
     """An input at the maker's table, whose clock is the maker's own: to hold, hurry and rewind."""
 
@@ -349,11 +342,14 @@ def name_of(player: str, number: int = 1) -> str:
     return name or ("Player" if number == 1 else f"Player {number}")
 
 
-class PlayInput(NextInput):
-    """A player's action, and when they did it on the run's own clock as their page has it."""
+class PlayInput(BaseModel):
+    """A player's action, how many inputs of the run they had seen taken, and when they acted."""
 
+    seen: Annotated[int, Field(ge=0)]
+    action: Annotated[PlayerAction, Field(discriminator="action")]
     at: Annotated[int | None, Field(ge=0, le=MOST_MS)] = None
-    """Milliseconds; believed as far as a slow connection explains. None means now."""
+    """Milliseconds on the run's own clock as the page has it; believed as far as a slow
+    connection explains. None means now."""
 
 
 class PlayView(BaseModel):

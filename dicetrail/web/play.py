@@ -11,7 +11,17 @@ from datetime import datetime
 from fastapi import APIRouter, Response
 from starlette.exceptions import HTTPException
 
-from dicetrail.core import Moment, Phase, Wait, answered, length_of_round, sounds_of, spot, step
+from dicetrail.core import (
+    Moment,
+    Phase,
+    Wait,
+    answered,
+    is_best,
+    length_of_round,
+    sounds_of,
+    spot,
+    step,
+)
 from dicetrail.store import Place
 from dicetrail.store.games import newest_game
 from dicetrail.store.models import RunRow
@@ -133,7 +143,6 @@ def _view(shelf: Shelf, run: RunRow, moments: Sequence[Moment], now: datetime) -
     has_ended = here.phase is Phase.ENDED
     if has_ended and run.ended_at is None:
         keep_result(shelf, run, here, now)
-    score = program.rules.score(here.tally)
     return PlayView(
         id=run.id,
         game_id=run.game_id,
@@ -143,5 +152,5 @@ def _view(shelf: Shelf, run: RunRow, moments: Sequence[Moment], now: datetime) -
         table=shelf.table_of(run, here),
         sounds=sounds_of(program.game),
         answered=answered(moments) if has_ended else (),
-        is_best=has_ended and score > (run.best or 0),
+        is_best=has_ended and is_best(program, here),
     )

@@ -202,6 +202,20 @@ class TestEveryGame(PlayingTest):
         self.assertIn("right", told[2])
         self.assert_accessible()
 
+    def test_a_right_answer_is_never_crossed_out_where_the_right_one_is_never_told(self):
+        def change(game):
+            game["rounds"][0]["after"]["reveal"] = "never"
+
+        name = self.made("harvest-supper", change)
+        self.enter(name)
+        for is_right, look in ((True, "text-moss"), (False, "text-clay-dark")):
+            self.answer(name, is_right)
+            self.button("Go on")
+            self.assertNotIn("right answer", self.text("main ul"))
+            given = self.found("//main//li//span[contains(., 'your answer')]", "the answer given")
+            self.assertIn(look, given.get_attribute("class"))
+            self.go_on(name)
+
     def test_every_press_can_be_made_with_keys_alone(self):
         self.open("/play/harvest-supper")
         self.button("Begin")

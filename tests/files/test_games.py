@@ -48,6 +48,9 @@ class TestGameFiles(unittest.TestCase):
             ('trail-game/1"', 'trail-game/9"', "line 2, column 2: format", "fit"),
             ('"rounds": [', '"rounds": [,', "line 6, column 14", "not well-formed"),
             ('"packs": {', '"media": {"tools": {"a": "?"}}, "packs": {', "media.tools.a", "base64"),
+            ('"packs": {', '"sounds": {"ab": "?"}, "packs": {', "sounds.ab", "base64"),
+            ('"wave": "square"', '"wave": "round"', "game.sounds[0].wave", "fit"),
+            ('"wave": "square"', '"file": "ab"', "game.sounds[0].file", "is not in here"),
         ):
             with self.subTest(new=new), self.assertRaises(GameProblems) as caught:
                 read_game(EXAMPLE.replace(old, new, 1).encode())

@@ -1,4 +1,5 @@
 import createClient from "openapi-fetch";
+import { listeners } from "../app/listeners";
 import type { paths, ProblemDetails } from "./schema";
 import { countCall } from "./waiting";
 
@@ -25,17 +26,14 @@ const OUT_OF_REACH: ProblemDetails = {
 
 const KEY_WANTED = 401;
 let keyWanted = false;
-const listeners = new Set<() => void>();
+const waitingForKey = listeners();
 
 /** Whether the server has asked for the maker's key. */
 export function isKeyWanted(): boolean {
   return keyWanted;
 }
 
-export function listenForKey(tell: () => void) {
-  listeners.add(tell);
-  return () => listeners.delete(tell);
-}
+export const listenForKey = waitingForKey.listen;
 
 /** A form with one field, for what is sent as a file. */
 export function formOf(name: string, value: File | string): FormData {
@@ -57,7 +55,7 @@ export async function given<T>(call: Promise<{ data?: T; error?: ProblemDetails 
   }
   if (answer.error?.status === KEY_WANTED) {
     keyWanted = true;
-    for (const tell of listeners) tell();
+    waitingForKey.tell();
   }
   if (answer.data === undefined) throw new ApiError(answer.error ?? OUT_OF_REACH);
   return answer.data;

@@ -1519,6 +1519,8 @@ export interface components {
          */
         Feedback: {
             result: components["schemas"]["Result"];
+            /** Is Good */
+            is_good: boolean;
             /** Why */
             why: string;
             /** Given Place */
@@ -2239,7 +2241,7 @@ export interface components {
         };
         /**
          * PlayInput
-         * @description A player's action, and when they did it on the run's own clock as their page has it.
+         * @description A player's action, how many inputs of the run they had seen taken, and when they acted.
          */
         PlayInput: {
             /** Seen */

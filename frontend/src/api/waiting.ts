@@ -1,19 +1,15 @@
 import { useEffect, useState, useSyncExternalStore } from "react";
+import { listeners } from "../app/listeners";
 
 const SOON_MS = 80;
 
 let calls = 0;
-const listeners = new Set<() => void>();
+const { listen, tell } = listeners();
 
 /** Counts calls of the server as they begin (1) and end (-1). */
 export function countCall(by: 1 | -1) {
   calls += by;
-  for (const tell of listeners) tell();
-}
-
-function listen(tell: () => void) {
-  listeners.add(tell);
-  return () => listeners.delete(tell);
+  tell();
 }
 
 /** Whether the server has been asked for something and has not answered soon. */

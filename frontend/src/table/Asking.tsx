@@ -44,6 +44,7 @@ export function Asking({ table, question, elapsed, markStamp, onAction }: Asking
                 isOpen={isOpen}
                 isRight={feedback?.right_places.includes(slat.place) ?? false}
                 isGiven={feedback?.given_place === slat.place && feedback.result !== "unreadable"}
+                isGood={feedback?.is_good ?? false}
                 markStamp={feedback?.given_place === slat.place ? markStamp : undefined}
                 onPick={() => answer(slat.place)}
               />

@@ -7,15 +7,17 @@ type SlatButtonProps = {
   isOpen: boolean;
   isRight: boolean;
   isGiven: boolean;
+  /** Whether the answer given was taken as right. */
+  isGood: boolean;
   markStamp: number | undefined;
   onPick: () => void;
 };
 
 /** One choice: a text, a picture or a sound, lettered. */
-export function SlatButton({ slat, isOpen, isRight, isGiven, markStamp, onPick }: SlatButtonProps) {
+export function SlatButton({ slat, isOpen, isRight, isGiven, isGood, markStamp, onPick }: SlatButtonProps) {
   const look = isOpen
     ? "border-edge hover:bg-sun-pale hover:border-ink"
-    : isRight
+    : isRight || (isGiven && isGood)
       ? "border-moss bg-moss-pale"
       : isGiven
         ? "border-clay bg-clay-pale"
@@ -39,7 +41,7 @@ export function SlatButton({ slat, isOpen, isRight, isGiven, markStamp, onPick }
           )}
         </span>
         {markStamp !== undefined && (
-          <Mark key={markStamp} isGood={isRight} className="effect-stamp pointer-events-none absolute inset-y-0 left-1/3 h-full" />
+          <Mark key={markStamp} isGood={isGood} className="effect-stamp pointer-events-none absolute inset-y-0 left-1/3 h-full" />
         )}
         {isRight && (
           <span className="flex shrink-0 items-center gap-1 font-semibold text-moss">
@@ -47,8 +49,8 @@ export function SlatButton({ slat, isOpen, isRight, isGiven, markStamp, onPick }
           </span>
         )}
         {isGiven && !isRight && (
-          <span className="flex shrink-0 items-center gap-1 font-semibold text-clay-dark">
-            <X className="size-5" aria-hidden /> your answer
+          <span className={`flex shrink-0 items-center gap-1 font-semibold ${isGood ? "text-moss" : "text-clay-dark"}`}>
+            {isGood ? <Check className="size-5" aria-hidden /> : <X className="size-5" aria-hidden />} your answer
           </span>
         )}
       </button>

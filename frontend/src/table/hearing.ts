@@ -3,6 +3,7 @@
  * has pressed something; until then nothing sounds, and nothing waits for it.
  */
 import { useSyncExternalStore } from "react";
+import { listeners } from "../app/listeners";
 import { preferences } from "./preferences";
 
 const LATE_MS = 400;
@@ -10,7 +11,7 @@ const LATE_MS = 400;
 let context: AudioContext | undefined;
 const ready = new Map<string, AudioBuffer>();
 const coming = new Map<string, Promise<void>>();
-const listeners = new Set<() => void>();
+const woken = listeners();
 
 function wake() {
   context ??= new AudioContext();
@@ -24,20 +25,14 @@ function wake() {
 function tell() {
   if (context?.state !== "running") return;
   for (const gesture of ["pointerdown", "keydown"]) window.removeEventListener(gesture, wake, true);
-  for (const listener of listeners) listener();
+  woken.tell();
 }
 
 for (const gesture of ["pointerdown", "keydown"]) window.addEventListener(gesture, wake, true);
 
 /** Whether sounds can be heard yet. */
 export function useIsAwake(): boolean {
-  return useSyncExternalStore(
-    (listener) => {
-      listeners.add(listener);
-      return () => listeners.delete(listener);
-    },
-    () => context?.state === "running",
-  );
+  return useSyncExternalStore(woken.listen, () => context?.state === "running");
 }
 
 /** Fetches a sound, so that it starts at once when it is wanted. */

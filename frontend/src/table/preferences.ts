@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from "react";
+import { listeners } from "../app/listeners";
 
 const LOOKS = ["device", "light", "dark"] as const;
 export type Look = (typeof LOOKS)[number];
@@ -7,7 +8,7 @@ export type Look = (typeof LOOKS)[number];
 export type Preferences = { isMuted: boolean; look: Look; isLarge: boolean };
 
 const KEPT = "dice trail preferences";
-const listeners = new Set<() => void>();
+const { listen, tell } = listeners();
 let current = read();
 
 function read(): Preferences {
@@ -32,12 +33,7 @@ export function preferences(): Preferences {
 export function prefer(change: Partial<Preferences>) {
   current = { ...current, ...change };
   localStorage.setItem(KEPT, JSON.stringify(current));
-  for (const tell of listeners) tell();
-}
-
-function listen(tell: () => void) {
-  listeners.add(tell);
-  return () => listeners.delete(tell);
+  tell();
 }
 
 /** What the player likes, followed as it changes. */

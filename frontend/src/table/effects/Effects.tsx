@@ -34,10 +34,9 @@ export function Effects({ played, mood, score, isMarked = false }: EffectsProps)
 
 /** How the last answer was taken, for the face and the mark. */
 export function moodOf(table: Table): Mood {
-  const result = table.feedback?.result;
-  if (table.phase === "ended") return table.percent >= 50 ? "glad" : "sad";
-  if (result === "right" || result === "close" || result === "hit") return "glad";
-  return result === "late" ? "startled" : result ? "sad" : "glad";
+  const { feedback } = table;
+  if (!feedback || feedback.is_good) return "glad";
+  return feedback.result === "late" ? "startled" : "sad";
 }
 
 /** Down from the counters; at rest where there is least to cover. */
