@@ -11,7 +11,7 @@ program from a game and its packs, start a run, step it, or replay it from its i
 
 from dicetrail.core.answering import Intent, next_input
 from dicetrail.core.changes import changes_between
-from dicetrail.core.checking import Checked, Fold, Given, Verdict, check_choice, fold_steps, tidy
+from dicetrail.core.checking import Checked, Fold, Given, Verdict, check_choice, fold_steps
 from dicetrail.core.comparing import Comparison, compare
 from dicetrail.core.dice import HIGHEST_DICE, stream
 from dicetrail.core.document import (
@@ -21,8 +21,10 @@ from dicetrail.core.document import (
     After,
     Ask,
     Badge,
+    Best,
     Check,
     Cue,
+    DecimalMark,
     Details,
     Draw,
     DrawOrder,
@@ -34,6 +36,7 @@ from dicetrail.core.document import (
     Lists,
     ListsAsk,
     Moves,
+    Needs,
     Note,
     Number,
     Occasion,
@@ -56,7 +59,9 @@ from dicetrail.core.document import (
     Way,
 )
 from dicetrail.core.engine import answered, go_on, replay, start, step
-from dicetrail.core.events import is_best
+from dicetrail.core.events import counts_as_best, is_best, leader_of
+from dicetrail.core.flow import GIVEN_UP
+from dicetrail.core.folding import tidy
 from dicetrail.core.footprints import Answered, Change, Fact, Footprint, Stop, What
 from dicetrail.core.packs import RowFault, pack_faults, preview
 from dicetrail.core.problems import GameProblems, Problem, Severity
@@ -99,6 +104,7 @@ from dicetrail.core.trail import (
 
 __all__ = [
     "DOCUMENT",
+    "GIVEN_UP",
     "HIGHEST_DICE",
     "ONE_POINT_EACH",
     "PLAIN",
@@ -112,6 +118,7 @@ __all__ = [
     "Ask",
     "Badge",
     "Begin",
+    "Best",
     "Bring",
     "Change",
     "Check",
@@ -119,6 +126,7 @@ __all__ = [
     "Comparison",
     "Continue",
     "Cue",
+    "DecimalMark",
     "Details",
     "Draw",
     "DrawOrder",
@@ -143,6 +151,7 @@ __all__ = [
     "ListsAsk",
     "Moment",
     "Moves",
+    "Needs",
     "Note",
     "Number",
     "Occasion",
@@ -192,11 +201,13 @@ __all__ = [
     "check",
     "check_choice",
     "compare",
+    "counts_as_best",
     "draw_list",
     "first_game",
     "fold_steps",
     "go_on",
     "is_best",
+    "leader_of",
     "length_of_round",
     "look_over",
     "next_input",

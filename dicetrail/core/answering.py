@@ -3,7 +3,7 @@
 from enum import StrEnum
 
 from dicetrail.core.checking import Verdict
-from dicetrail.core.document import Kind, RoundOrder
+from dicetrail.core.document import Kind, Needs, RoundOrder
 from dicetrail.core.numbers import read_number
 from dicetrail.core.program import Program, check, choices_of, question_of, round_of
 from dicetrail.core.run import Action, Answer, Begin, Continue, Input, Pass, Phase, State, Wait
@@ -49,24 +49,25 @@ def _beginning(program: Program, state: State) -> Begin:
     game = program.game
     if game.opening.rounds is RoundOrder.IN_ORDER or len(game.rounds) == 1:
         return Begin()
-    played = {over.round for over in state.played}
-    return Begin(round=next(n for n in range(len(game.rounds)) if n not in played))
+    return Begin(round=next(n for n, visits in enumerate(state.visits) if not visits))
 
 
 def _right(program: Program, state: State) -> Action:
     _, right = choices_of(program, state)
+    if right and question_of(program, state).details.needs is Needs.ALL:
+        return Answer(right)
     return Answer(right[0] if right else question_of(program, state).right[0])
 
 
 def _wrong(program: Program, state: State) -> Action:
     choices, right = choices_of(program, state)
+    question = question_of(program, state)
     for place in range(1, len(choices) + 1):
         if place not in right:
-            return Answer(place)
-    question = question_of(program, state)
+            return Answer((place,) if question.details.needs is Needs.ALL else place)
     tries = ["not this", "something else entirely", "zzzzzzzz"]
     if question.kind is Kind.NUMBER:
-        value = read_number(question.right[0])
+        value = read_number(question.right[0], round_of(program, state).check.decimal_mark)
         tries = [str(int(value or 0) + off) for off in (1, 1000, 1_000_000)]
     return Answer(
         next(

@@ -5,20 +5,34 @@ compared with the choices' own words before it is tried as a letter or a place, 
 a question whose choices are numbers the typed number means the choice that says it.
 """
 
+import re
 import unicodedata
 from collections.abc import Callable, Collection, Sequence
 from dataclasses import dataclass
 from enum import StrEnum
 
-from dicetrail.core.document import Check
-from dicetrail.core.numbers import read_number, within
+from dicetrail.core.document import MOST_CHOICES, Check, Needs
+from dicetrail.core.folding import (
+    as_shown,
+    caseless,
+    headless,
+    read,
+    tidy,
+    unaccented,
+    unpointed,
+    unseen_out,
+)
+from dicetrail.core.numbers import number_in, within
+from dicetrail.core.words import counted
 
-LETTERS = "ABCDEFGH"
+LETTERS = "ABCDEFGHIJKL"[:MOST_CHOICES]
 
-Given = str | int
-"""An answer as it arrives: words typed, or the place (from 1) of the slat picked."""
+MOST_ANSWER = 10_000
+"""The longest answer that is read, in signs."""
 
-_INVISIBLE = dict.fromkeys((0x00AD, 0x200B, 0x2060, 0xFEFF))
+Given = str | int | tuple[int, ...]
+"""An answer as it arrives: words typed, or the place (from 1) of the slat picked, or of
+several slats picked together."""
 
 
 class Verdict(StrEnum):
@@ -38,27 +52,10 @@ class Checked:
 
     verdict: Verdict
     why: str
-    place: int | None = None
-    """The place, from 1, of the choice named."""
+    places: tuple[int, ...] = ()
+    """The places, from 1, of the choices named."""
     matched: str = ""
     """The accepted answer it matched; empty if none."""
-
-
-def tidy(text: str) -> str:
-    """The text without invisible signs, trimmed, with inner space made one space."""
-    if text.isprintable():
-        return " ".join(text.split())
-    visible = "".join(
-        " " if sign.isspace() else sign
-        for sign in text.translate(_INVISIBLE)
-        if sign.isspace() or unicodedata.category(sign) != "Cc"
-    )
-    return " ".join(visible.split())
-
-
-def as_shown(text: str) -> str:
-    """A form in which two texts are equal if a reader cannot tell them apart (NFC)."""
-    return unicodedata.normalize("NFC", tidy(text))
 
 
 def all_differ(texts: Sequence[str]) -> bool:
@@ -66,6 +63,7 @@ def all_differ(texts: Sequence[str]) -> bool:
     together = "".join(texts)
     if (
         not together.isprintable()
+        or unseen_out(together) != together
         or "  " in together
         or not unicodedata.is_normalized("NFC", together)
     ):
@@ -73,14 +71,9 @@ def all_differ(texts: Sequence[str]) -> bool:
     return len(set(texts)) == len(texts)
 
 
-def read(text: str) -> str:
-    """The text as compared: compatibility forms made plain (NFKC, UAX #15), tidied."""
-    return tidy(unicodedata.normalize("NFKC", text))
-
-
 def fold(text: str) -> str:
-    """The text as read, with capitals and other letter cases made alike (`str.casefold`)."""
-    return _caseless(read(text))
+    """The text as read, with capitals and other letter cases made alike."""
+    return caseless(read(text))
 
 
 @dataclass(frozen=True, slots=True)
@@ -98,11 +91,13 @@ def fold_steps(text: str, check: Check) -> tuple[Fold, ...]:
     counts for something.
     """
     steps = [Fold("read", read(text))]
+    points = check.ignore_punctuation
     for name, asked_for, fold_by in (
-        ("capitals", check.ignore_case, _caseless),
-        ("accents", check.ignore_accents, _unaccented),
-        ("punctuation", check.ignore_punctuation, _unpointed),
-        ("articles", bool(check.articles.strip()), lambda text: _headless(text, check.articles)),
+        ("capitals", check.ignore_case, caseless),
+        ("accents", check.ignore_accents, unaccented),
+        # An elided article goes before the apostrophe that tells it does.
+        ("articles", bool(check.articles.strip()), lambda t: headless(t, check.articles, points)),
+        ("punctuation", points, unpointed),
     ):
         if asked_for:
             before = steps[-1].text
@@ -115,67 +110,97 @@ def folded(text: str, check: Check) -> str:
     return fold_steps(text, check)[-1].text
 
 
-def _caseless(text: str) -> str:
-    return unicodedata.normalize("NFKC", text.casefold())
-
-
-def _unaccented(text: str) -> str:
-    apart = unicodedata.normalize("NFD", text)
-    kept = "".join(sign for sign in apart if unicodedata.category(sign) != "Mn")
-    return unicodedata.normalize("NFC", kept)
-
-
-def _unpointed(text: str) -> str:
-    """Without punctuation: joining signs go, others become a space."""
-    kept = "".join(
-        sign if unicodedata.category(sign)[0] not in "PS" else ("" if sign in "'’‘.`´" else " ")
-        for sign in text
-    )
-    return " ".join(kept.split())
-
-
-def _headless(text: str, articles: str) -> str:
-    """Without one leading article."""
-    first, _, rest = text.partition(" ")
-    return rest if rest and first.casefold() in articles.casefold().split() else text
-
-
-def typos_between(one: str, other: str, most: int) -> int | None:
+def typos_between(
+    one: str, other: str, most: int, fixed: Collection[int] = frozenset()
+) -> int | None:
     """How many slips turn one text into the other; None if more than `most`.
 
     A slip is a letter too many, too few, wrong, or two neighbours exchanged, no part of the
     text being edited twice: the optimal string alignment distance (Damerau, CACM 7(3), 1964;
-    the restricted form).
+    the restricted form). No slip falls on the places of the other text in `fixed`, counted
+    from 0, nor between two of them. Only what is within `most` of the diagonal is looked at,
+    so the time grows with the length and not with its square.
     """
     if abs(len(one) - len(other)) > most:
         return None
-    before: list[int] = []
-    row = list(range(len(other) + 1))
+    start = _shared(one, other)
+    end = _shared(one[start:][::-1], other[start:][::-1])
+    one, width = one[start : len(one) - end], len(other) - end - start
+    wanted = other[start : start + width]
+    firm = [
+        start - 1 + place in fixed or not 0 <= start - 1 + place < len(other)
+        for place in range(width + 2)
+    ]  # firm[p + 1] tells of place p
+    far = most + 1
+    band = range(2 * most + 1)
+    # row[k] is the distance of the first signs of both, the other's k - most ahead.
+    row = [far] * (2 * most + 2)
+    row[most] = 0
+    for ahead in range(1, min(most, width) + 1):
+        row[most + ahead] = far if firm[ahead] else row[most + ahead - 1] + 1
+    before = earlier = row
     for place, sign in enumerate(one, 1):
-        earlier, before, row = before, row, [place]
-        for spot, wanted in enumerate(other, 1):
-            cost = min(before[spot] + 1, row[-1] + 1, before[spot - 1] + (sign != wanted))
-            if place > 1 and spot > 1 and sign == other[spot - 2] and one[place - 2] == wanted:
-                cost = min(cost, earlier[spot - 2] + 1)
-            row.append(cost)
-        if min(row) > most and (not before or min(before) > most):
+        earlier, before, row = before, row, [far] * (2 * most + 2)
+        for k in band:
+            spot = place + k - most
+            if not 0 <= spot <= width:
+                continue
+            cost = far if firm[spot] and firm[spot + 1] else before[k + 1] + 1
+            if spot:
+                same = sign == wanted[spot - 1]
+                if same or not firm[spot]:
+                    cost = min(cost, before[k] + (not same))
+                if not firm[spot]:
+                    if k:
+                        cost = min(cost, row[k - 1] + 1)
+                    if place > 1 and spot > 1 and not firm[spot - 1]:
+                        if sign == wanted[spot - 2] and one[place - 2] == wanted[spot - 1]:
+                            cost = min(cost, earlier[k] + 1)
+            row[k] = min(cost, far)
+        if min(row) > most and min(before) > most:
             return None
-    return row[-1] if row[-1] <= most else None
+    found = row[width - len(one) + most]
+    return found if found <= most else None
+
+
+def _shared(one: str, other: str) -> int:
+    """How many first signs two texts share."""
+    for place, (sign, wanted) in enumerate(zip(one, other, strict=False)):
+        if sign != wanted:
+            return place
+    return min(len(one), len(other))
 
 
 def _slips(typed: str, wanted: str, check: Check) -> int | None:
     """How many typos a folded answer has; None if it is too far off.
 
-    Short words and digits must be exact: ``car`` is not ``cat``, nor 1988 1989.
+    Short words and numbers must be exact, each of them: ``car`` is not ``cat``, nor 1988
+    1989, nor ``a big pig`` ``a big fig``.
     """
     if typed == wanted:
         return 0
-    if not check.typos or len(wanted) < _LEAST_FOR_TYPOS or _digits(typed) != _digits(wanted):
+    if not check.typos or abs(len(typed) - len(wanted)) > check.typos:
         return None
-    return typos_between(typed, wanted, check.typos)
+    if _digits(typed) != _digits(wanted):
+        return None
+    fixed = _exact_places(wanted)
+    return None if len(fixed) == len(wanted) else typos_between(typed, wanted, check.typos, fixed)
 
 
 _LEAST_FOR_TYPOS = 4
+
+
+def _exact_places(text: str) -> frozenset[int]:
+    """The places, from 0, of the words that must be exact, and of the spaces beside them."""
+    fixed: set[int] = set()
+    for word in _WORD.finditer(text):
+        letters = sum(sign.isalpha() for sign in word[0])
+        if letters < _LEAST_FOR_TYPOS or any(sign.isdigit() for sign in word[0]):
+            fixed.update(range(max(0, word.start() - 1), min(len(text), word.end() + 1)))
+    return frozenset(fixed)
+
+
+_WORD = re.compile(r"\S+")
 
 
 def _digits(text: str) -> str:
@@ -189,33 +214,65 @@ def _by_typos(slips: int, typed: str, wanted: str, check: Check) -> str:
 
 
 def check_choice(
-    given: Given, choices: Sequence[str], right: Collection[int], check: Check
+    given: Given,
+    choices: Sequence[str],
+    right: Collection[int],
+    check: Check,
+    needs: Needs = Needs.ANY,
 ) -> Checked:
     """The verdict on an answer to a question with choices.
 
     `choices` are in the order shown and `right` holds the places, from 1, of the right ones.
     """
-    slips = 0
-    if isinstance(given, int):
-        place: int | Checked = given
+    if isinstance(given, str):
+        named, slips = _places_typed(given, choices, check, needs)
     else:
-        place, slips = _place_typed(given, choices, check)
-    if isinstance(place, Checked):
-        return place
-    if not 1 <= place <= len(choices):
-        return _unreadable(f"there is no choice {place}; {_offer(choices)}")
+        named, slips = ((given,) if isinstance(given, int) else given), 0
+    if isinstance(named, Checked):
+        return named
+    places = tuple(sorted(set(named)))
+    if not places:
+        return _unreadable("nothing was picked")
+    for place in places:
+        if not 1 <= place <= len(choices):
+            return _unreadable(f"there is no choice {place}; {_offer(choices)}")
+    if needs is Needs.ALL:
+        return _all_checked(places, choices, right, slips)
+    if len(places) > 1:
+        return _unreadable("only one choice is wanted; pick one")
+    place = places[0]
     name = f"{LETTERS[place - 1]}, “{choices[place - 1]}”,"
     if place not in right:
-        return Checked(Verdict.WRONG, f"{name} is not the right answer", place)
+        return Checked(Verdict.WRONG, f"{name} is not the right answer", places)
     if slips:
         why = _by_typos(slips, read(str(given)), choices[place - 1], check)
-        return Checked(Verdict.CLOSE, why, place, choices[place - 1])
+        return Checked(Verdict.CLOSE, why, places, choices[place - 1])
     the = "the" if len(right) == 1 else "a"
-    return Checked(Verdict.RIGHT, f"{name} is {the} right answer", place, choices[place - 1])
+    return Checked(Verdict.RIGHT, f"{name} is {the} right answer", places, choices[place - 1])
+
+
+def _all_checked(
+    places: tuple[int, ...], choices: Sequence[str], right: Collection[int], slips: int
+) -> Checked:
+    """The verdict on several choices picked together: every right one and no other is right.
+
+    What is wrong never tells which of them are right, for another try may follow.
+    """
+    named = " and ".join(f"{LETTERS[place - 1]}, “{choices[place - 1]}”," for place in places)
+    if set(places) != set(right):
+        return Checked(Verdict.WRONG, f"{named} are not all the right answers alone", places)
+    matched = " and ".join(choices[place - 1] for place in places)
+    if slips:
+        what = f"{named} are right but for {counted(slips, 'typo')}"
+        return Checked(Verdict.CLOSE, what, places, matched)
+    what = f"{named} {'is' if len(places) == 1 else 'are'} all the right answers"
+    return Checked(Verdict.RIGHT, what, places, matched)
 
 
 def check_typed(given: Given, accepted: Sequence[str], check: Check) -> Checked:
     """The verdict on a typed answer: whether it is one of those accepted."""
+    if too_long := _too_long(given):
+        return too_long
     typed = read(str(given))
     if not typed:
         return _unreadable("nothing was typed")
@@ -235,18 +292,57 @@ def check_typed(given: Given, accepted: Sequence[str], check: Check) -> Checked:
     return Checked(Verdict.RIGHT, f"“{typed}” is the right answer{as_written}", matched=answer)
 
 
-def check_number(given: Given, right: str, tolerance: str) -> Checked:
+def check_number(given: Given, right: str, tolerance: str, check: Check) -> Checked:
     """The verdict on a number, compared by its exact value: ``2.6`` is ``13/5``."""
-    typed = read(str(given))
+    if too_long := _too_long(given):
+        return too_long
+    typed = tidy(str(given))
     if not typed:
         return _unreadable("nothing was typed")
-    value, wanted = read_number(str(given)), read_number(right)
-    if value is None or wanted is None:
+    mark = check.decimal_mark
+    written, wanted = number_in(typed, mark), number_in(right, mark)
+    if written is None or wanted is None:
         return _unreadable(f"“{typed}” is not a number")
-    if within(value, wanted, tolerance):
-        near = "" if value == wanted else f", within {tolerance} of {right}"
-        return Checked(Verdict.RIGHT, f"{typed} is the right answer{near}", matched=right)
-    return Checked(Verdict.WRONG, f"{typed} is not the right answer")
+    how = f"; {written.how}" if written.how else ""
+    if within(written.value, wanted.value, tolerance):
+        near = "" if written.value == wanted.value else f", within {tolerance} of {right}"
+        return Checked(Verdict.RIGHT, f"{typed} is the right answer{near}{how}", matched=right)
+    return Checked(Verdict.WRONG, f"{typed} is not the right answer{how}")
+
+
+def _too_long(given: Given) -> Checked | None:
+    length = len(given) if isinstance(given, str) else 0
+    if length <= MOST_ANSWER:
+        return None
+    return _unreadable(f"the answer has {length:,} signs; {MOST_ANSWER:,} are read at most")
+
+
+def _places_typed(
+    given: str, choices: Sequence[str], check: Check, needs: Needs
+) -> tuple[tuple[int, ...] | Checked, int]:
+    """The places a typed answer names and with how many typos, or why it names none."""
+    if too_long := _too_long(given):
+        return too_long, 0
+    place, slips = _place_typed(given, choices, check)
+    if isinstance(place, int):
+        return (place,), slips
+    if needs is Needs.ANY:
+        return place, slips
+    for split in (_LISTED, _SPACED):
+        parts = [part for part in split.split(read(given)) if part]
+        if split is _SPACED and len(parts) == 1:
+            parts = list(parts[0])  # letters in one: “AC”
+        if not 1 < len(parts) <= len(choices):
+            continue
+        found = [_place_typed(part, choices, check) for part in parts]
+        places = tuple(place for place, _ in found if isinstance(place, int))
+        if len(places) == len(found):
+            return places, sum(slips for _, slips in found)
+    return place, 0
+
+
+_LISTED = re.compile(r"\s*[,;&+]\s*(?:and\s+)?|\s+and\s+")
+_SPACED = re.compile(r"\s+")
 
 
 def _place_typed(given: str, choices: Sequence[str], check: Check) -> tuple[int | Checked, int]:

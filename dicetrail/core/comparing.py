@@ -2,8 +2,8 @@
 
 from dataclasses import dataclass
 
-from dicetrail.core.checking import as_shown
 from dicetrail.core.document import Pack
+from dicetrail.core.folding import as_shown
 
 
 @dataclass(frozen=True, slots=True)

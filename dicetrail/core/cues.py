@@ -4,7 +4,7 @@ from collections import Counter
 from collections.abc import Iterable, Iterator
 
 from dicetrail.core.document import Cue, Game, Occasion, Sound
-from dicetrail.core.problems import Problem, out_of_range, warning
+from dicetrail.core.problems import Problem, warning
 from dicetrail.core.settle import Rules
 from dicetrail.core.sounds import (
     LONGEST_MS,
@@ -23,9 +23,6 @@ _PLACES = ("name", "player_number", "number", "round_number")
 
 def cue_problems(game: Game, rules: Rules | None) -> Iterator[Problem]:
     """Everything wrong with the cues, the sounds, and what names them."""
-    for name, parts, most in (("cues", game.cues, MOST_CUES), ("sounds", game.sounds, MOST_SOUNDS)):
-        if len(parts) > most:
-            yield Problem(name, f"{len(parts)} {name} are there", f"have {most} at most")
     yield from _name_problems("cue", [cue.name for cue in game.cues])
     for number, cue in enumerate(game.cues):
         yield from _problems_of_cue(f"cues[{number}]", cue, game, rules)
@@ -55,9 +52,6 @@ def _name_problems(kind: str, names: Iterable[str]) -> Iterator[Problem]:
 
 
 def _problems_of_cue(where: str, cue: Cue, game: Game, rules: Rules | None) -> Iterator[Problem]:
-    yield from out_of_range(f"{where}.hold_ms", cue.hold_ms, 0, 60_000)
-    yield from out_of_range(f"{where}.streak", cue.streak, 2, 100)
-    yield from out_of_range(f"{where}.last_seconds", cue.last_seconds, 1, 60)
     yield from _no_such_sound(f"{where}.sound", cue.sound, game)
     if rules is None:
         return
@@ -78,9 +72,6 @@ def _no_such_sound(where: str, name: str, game: Game) -> Iterator[Problem]:
 
 def sound_problems(where: str, sound: Sound) -> Iterator[Problem]:
     """Everything wrong with one sound, its name left out."""
-    yield from out_of_range(f"{where}.attack_ms", sound.attack_ms, 0, 500)
-    yield from out_of_range(f"{where}.release_ms", sound.release_ms, 0, 2000)
-    yield from out_of_range(f"{where}.loudness", sound.loudness, 0, 100)
     if sound.file:
         return
     if not 1 <= len(sound.notes) <= MOST_NOTES:
@@ -91,7 +82,6 @@ def sound_problems(where: str, sound: Sound) -> Iterator[Problem]:
         what = f"it is {length / 1000:g} seconds long"
         yield Problem(f"{where}.notes", what, f"keep it within {LONGEST_MS / 1000:g}")
     for number, note in enumerate(sound.notes):
-        yield from out_of_range(f"{where}.notes[{number}].ms", note.ms, 20, 2000)
         if note.pitch.strip():
             try:
                 semitones(note.pitch)

@@ -5,23 +5,19 @@ for. No question of a pack comes twice until the pool is empty, nor again in a l
 while others are left.
 """
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Collection, Iterator, Sequence
 from dataclasses import dataclass, field
 from itertools import count as counting
+from itertools import islice
 from threading import Lock
 from typing import NamedTuple
 
 from dicetrail.core.dice import Stream, stream
-from dicetrail.core.document import Draw, DrawOrder, Kind, Order, Question, Refill, Round
+from dicetrail.core.document import Draw, DrawOrder, Kind, Needs, Order, Question, Refill, Round
 from dicetrail.core.sources import Sourced, made_pool, weight_of
 
-
-class Played(NamedTuple):
-    """A round that was played before: which, how many questions the player wanted, and got."""
-
-    round: int
-    wanted: int | None
-    asked: int
+MOST_WANTED = 1000
+"""The most questions a player can choose where the pool is filled again."""
 
 
 class Dealt(NamedTuple):
@@ -40,10 +36,10 @@ class Deal:
     _order: Iterator[int]
     _dealt: list[Dealt] = field(default_factory=list)
     _times: dict[int, int] = field(default_factory=dict)
-    shown: dict[tuple[int, str, int], tuple[tuple[str, ...], tuple[int, ...]]] = field(
+    shown: dict[tuple[int, int, str, int], tuple[tuple[str, ...], tuple[int, ...]]] = field(
         default_factory=dict
     )
-    """A memo of choices in the order shown, by position, source and number there."""
+    """A memo of choices in the order shown, by all that they hang on."""
     _lock: Lock = field(default_factory=Lock)
 
     def at(self, position: int) -> Dealt:
@@ -67,15 +63,33 @@ def deal(
     visit: int,
     wanted: int | None,
     players: int,
-    gone: frozenset[tuple[str, int]],
+    gone: Collection[tuple[str, int]],
 ) -> Deal:
     """The questions of a round, by its number, on its n-th visit (from 0) in a run.
 
-    `gone` holds source and number of those asked in earlier rounds: they come last.
+    `gone` holds name and number of those asked in earlier rounds: they come last.
     """
     pool = (*fixed, *made_pool(round_, number, dice))
     length = length_of(round_.draw, len(pool), wanted, players)
-    return Deal(pool, length, _order(pool, round_.draw, dice, number, visit, length, gone))
+    known = frozenset(gone)
+    used = frozenset(
+        place for place, sourced in enumerate(pool) if known and named(sourced, number) in known
+    )
+    return Deal(pool, length, _order(pool, round_.draw, dice, number, visit, length, used))
+
+
+def named(sourced: Sourced, round_: int) -> tuple[str, int]:
+    """A question of a round by a name of its source that means it in every round.
+
+    Packs are shared by rounds; lists and sums are each round's own.
+    """
+    is_own = sourced.source.endswith("]")
+    return (f"{round_} {sourced.source}" if is_own else sourced.source), sourced.number
+
+
+def most_wanted(draw: Draw, pool: int, players: int) -> int:
+    """The most questions each player can choose to be asked."""
+    return max(1, pool // players) if draw.refill is Refill.NEVER else MOST_WANTED
 
 
 def length_of(draw: Draw, pool: int, wanted: int | None, players: int) -> int | None:
@@ -101,22 +115,20 @@ def _order(
     number: int,
     visit: int,
     length: int | None,
-    gone: frozenset[tuple[str, int]],
+    used: frozenset[int],
 ) -> Iterator[int]:
-    """Places in the pool, in the order asked."""
+    """Places in the pool, in the order asked; the used ones after all others, once."""
 
     def chances(purpose: str) -> Stream:
         return stream(dice, purpose, number, visit)
 
-    one_at_a_time = draw.refill is Refill.EACH_TIME and draw.order in _BY_CHANCE
+    one_at_a_time = draw.refill is Refill.EACH_TIME and draw.order in BY_CHANCE
     if one_at_a_time:
         yield from _each_anew(pool, draw, dice, number, visit)
         return
     if draw.refill is not Refill.NEVER:
         length = None  # every fill of the pool is asked whole
-    fill = _once(pool, draw, chances("draw"), length)
-    if gone:
-        fill = _unused_first(pool, fill, gone)
+    fill = _once(pool, draw, chances("draw"), length, used)
     if draw.refill is Refill.NEVER:
         yield from fill
         return
@@ -125,26 +137,36 @@ def _order(
         for place in _not_after(pool, fill, last):
             yield place
             last = place
-        fill = _once(pool, draw, chances(f"draw again {again}"), None)
+        fill = _once(pool, draw, chances(f"draw again {again}"), None, _NONE_USED)
 
 
-_BY_CHANCE = (DrawOrder.SHUFFLED, DrawOrder.WEIGHTED)
+_NONE_USED: frozenset[int] = frozenset()
+BY_CHANCE = (DrawOrder.SHUFFLED, DrawOrder.WEIGHTED)
 
 
 def _once(
-    pool: Sequence[Sourced], draw: Draw, chances: Stream, length: int | None
+    pool: Sequence[Sourced],
+    draw: Draw,
+    chances: Stream,
+    length: int | None,
+    used: frozenset[int],
 ) -> Iterator[int]:
-    """The whole pool once over, as the draw's order has it."""
+    """The whole pool once over, as the draw's order has it, the used ones last."""
     match draw.order:
         case DrawOrder.WRITTEN:
-            yield from range(len(pool))
-        case DrawOrder.SHUFFLED:
-            yield from chances.order(len(pool))
-        case DrawOrder.EASY_FIRST:
-            picked = chances.pick(len(pool), len(pool) if length is None else length)
-            yield from sorted(picked, key=lambda place: _level(pool[place]))
+            places: Iterator[int] = iter(range(len(pool)))
+        case DrawOrder.SHUFFLED | DrawOrder.EASY_FIRST:
+            places = chances.order(len(pool))
         case DrawOrder.WEIGHTED:
-            yield from _weighted(pool, draw, chances)
+            places = _weighted(pool, draw, chances)
+    if used:
+        places = _unused_first(places, used)
+    if draw.order is not DrawOrder.EASY_FIRST:
+        return places
+    picked = islice(places, length)
+    if length is not None:
+        return iter(sorted(picked, key=lambda place: _level(pool[place])))
+    return iter(sorted(picked, key=lambda place: (place in used, _level(pool[place]))))
 
 
 def _weighted(pool: Sequence[Sourced], draw: Draw, chances: Stream) -> Iterator[int]:
@@ -162,34 +184,46 @@ def _weighted(pool: Sequence[Sourced], draw: Draw, chances: Stream) -> Iterator[
                 break
 
 
-def _unused_first(
-    pool: Sequence[Sourced], places: Iterator[int], gone: frozenset[tuple[str, int]]
-) -> Iterator[int]:
-    used = []
+def _unused_first(places: Iterator[int], used: frozenset[int]) -> Iterator[int]:
+    held = []
     for place in places:
-        if (pool[place].source, pool[place].number) in gone:
-            used.append(place)
+        if place in used:
+            held.append(place)
         else:
             yield place
-    yield from used
+    yield from held
 
 
 def _not_after(pool: Sequence[Sourced], places: Iterator[int], last: int | None) -> Iterator[int]:
-    """The same places, but the first not the one just asked, nor one with the same answer."""
+    """The same places, but the first not the question just asked, if there is another; and
+    where there are more than two right answers, not one with the same, if there is another."""
     if last is None:
         yield from places
         return
+    minds_answers = _has_many_answers(pool)
     held: list[int] = []
     for place in places:
-        if not _alike(pool, place, last):
+        is_alike = place == last or (
+            minds_answers and pool[place].question.right == pool[last].question.right
+        )
+        if not is_alike:
             yield place
             yield from held
             yield from places
             return
         held.append(place)
-    others = [place for place in held if place != last]
-    yield from others
+    yield from (place for place in held if place != last)
     yield from (place for place in held if place == last)
+
+
+def _has_many_answers(pool: Sequence[Sourced]) -> bool:
+    """Whether there are more than two right answers in a pool."""
+    seen: set[tuple[str, ...]] = set()
+    for sourced in pool:
+        seen.add(sourced.question.right)
+        if len(seen) > 2:
+            return True
+    return False
 
 
 def _each_anew(
@@ -198,12 +232,9 @@ def _each_anew(
     last = None
     for turn in counting():
         chances = stream(dice, f"draw one {visit}", number, turn)
-        last = next(_not_after(pool, _once(pool, draw, chances, None), last))
+        places = _once(pool, draw, chances, None, _NONE_USED)
+        last = next(_not_after(pool, places, last))
         yield last
-
-
-def _alike(pool: Sequence[Sourced], one: int, other: int) -> bool:
-    return one == other or pool[one].question.right == pool[other].question.right
 
 
 def _level(sourced: Sourced) -> int:
@@ -242,8 +273,11 @@ def choices_shown(
 
 def _fewer(question: Question, shown: Sequence[str], wanted: int) -> tuple[str, ...]:
     """So many of the choices, in the same order: right ones, the pinned one, then others."""
+    right = [choice for choice in shown if choice in question.right]
+    if question.details.needs is Needs.ALL:
+        wanted = max(wanted, len(right) + 1)
     wanted = max(2, wanted)
-    right = [choice for choice in shown if choice in question.right][: wanted - 1]
+    right = right[: wanted - 1]
     wrong = [choice for choice in shown if choice not in question.right]
     wrong.sort(key=lambda choice: choice != question.details.pinned)
     kept = {*right, *wrong[: wanted - len(right)]}

@@ -33,16 +33,18 @@ class Stream:
         return self._words.getrandbits(32)
 
     def below(self, bound: int) -> int:
-        """A whole number from 0 to bound - 1, each as likely. bound: 1 to 2**32.
+        """A whole number from 0 to bound - 1, each as likely. bound: 1 to 2**64.
 
         Raises ValueError for a bound outside that range.
         """
-        if not 1 <= bound <= 1 << 32:
-            raise ValueError(f"a bound is from 1 to 2**32, not {bound}")
-        shift = 32 - (bound - 1).bit_length()
-        value = self.word() >> shift
+        if not 1 <= bound <= 1 << 64:
+            raise ValueError(f"a bound is from 1 to 2**64, not {bound}")
+        wide = bound > 1 << 32
+        shift = (64 if wide else 32) - (bound - 1).bit_length()
+        value = bound
         while value >= bound:
-            value = self.word() >> shift
+            word = self.word()
+            value = (word << 32 | self.word() if wide else word) >> shift
         return value
 
     def order(self, pool: int) -> Iterator[int]:

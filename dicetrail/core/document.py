@@ -8,13 +8,29 @@ says what is wrong with it and `build` refuses to play it.
 
 from dataclasses import dataclass
 from enum import StrEnum
+from typing import Annotated
 
-MOST_CHOICES = 8
-"""A question offers two to eight choices, on slats lettered A to H."""
+from dicetrail.core.bounds import Within
+
+MOST_CHOICES = 12
+"""A question offers two to twelve choices, on slats lettered A to L."""
 
 MOST_POINTS = 1_000_000_000
 """Points and bounds stay within plus or minus this number."""
 
+MOST_PLAYERS = 4
+
+MOST_IN_SUMS = 1_000_000
+"""The numbers of sums stay within this."""
+
+MOST_SECONDS = 3600
+"""The longest clock of a question."""
+
+MOST_DRAWN = 10_000
+"""The most questions a round draws for a player."""
+
+Points = Within(-MOST_POINTS, MOST_POINTS)
+LongSeconds = Within(1, 86_400)
 
 Number = int | float
 """A counter's value."""
@@ -44,9 +60,11 @@ class Refill(StrEnum):
     NEVER = "never"
     """The round is over when the pool is empty."""
     WHEN_EMPTY = "when empty"
-    """The whole pool is shuffled again; never the same one twice running."""
+    """The whole pool is drawn again; never the same question twice running, nor, where there
+    are more than two right answers, the same right answer."""
     EACH_TIME = "each time"
-    """Every question goes back at once; never the same right answer twice running."""
+    """Every question goes back at once; never the same question twice running, nor, where there
+    are more than two right answers, the same right answer."""
 
 
 class Shows(StrEnum):
@@ -57,6 +75,31 @@ class Shows(StrEnum):
     """The choices name picture files."""
     SOUND = "sound"
     """The choices name sound files."""
+
+
+class Needs(StrEnum):
+    """Which of several right choices an answer has to name."""
+
+    ANY = "any"
+    ALL = "all"
+    """Every right one and no other, picked together."""
+
+
+class DecimalMark(StrEnum):
+    """Which mark stands before decimals where it could be either; the other groups thousands."""
+
+    POINT = "point"
+    """1,250 is one thousand two hundred and fifty, 1.250 is one and a quarter."""
+    COMMA = "comma"
+    """The other way round."""
+
+
+class Best(StrEnum):
+    """Which runs are the best of a game."""
+
+    HIGHEST = "highest score"
+    LOWEST = "lowest score"
+    FASTEST = "fastest"
 
 
 class Reveal(StrEnum):
@@ -187,11 +230,11 @@ class Details:
     """What a question may carry besides its answer. Empty and None mean that it does not."""
 
     topic: str = ""
-    level: int | None = None
+    level: Annotated[int | None, Within(1, 5)] = None
     """How hard, from 1 to 5."""
-    worth: int | None = None
+    worth: Annotated[int | None, Points] = None
     """Points."""
-    seconds: int | None = None
+    seconds: Annotated[int | None, Within(1, MOST_SECONDS)] = None
     """Time to answer, from 1 to 3600."""
     hint: str = ""
     note: str = ""
@@ -208,6 +251,10 @@ class Details:
     """The choice that always stands last."""
     shows: Shows = Shows.TEXT
     """What its choices are: texts, or the names of pictures or sounds."""
+    misses: Annotated[int | None, Within(1, 20)] = None
+    """Wrong letters allowed to a word; None allows as many as the round does."""
+    needs: Needs = Needs.ANY
+    """Of several right choices, whether any one will do or all are wanted together."""
 
 
 PLAIN = Details()
@@ -236,7 +283,8 @@ class Question:
     @property
     def answer(self) -> str:
         """The answer to tell, in words."""
-        return " or ".join(self.right) if self.choices else "".join(self.right[:1])
+        joined = " and " if self.details.needs is Needs.ALL else " or "
+        return joined.join(self.right) if self.choices else "".join(self.right[:1])
 
 
 TRUTHS = ("true", "false")
@@ -267,16 +315,16 @@ class Lists:
     asks: ListsAsk = ListsAsk.SORT
     prompt: str = ""
     """``{item}`` stands for the item to sort. Empty takes words of our own."""
-    choices: int = 4
-    """How many items an odd one out is found among, 3 to 8."""
+    choices: Annotated[int, Within(3, MOST_CHOICES)] = 4
+    """How many items an odd one out is found among, 3 to 12."""
 
 
 @dataclass(frozen=True, slots=True)
 class Span:
     """Whole numbers from the least to the most, both included."""
 
-    least: int
-    most: int
+    least: Annotated[int, Within(0, MOST_IN_SUMS)]
+    most: Annotated[int, Within(0, MOST_IN_SUMS)]
 
 
 @dataclass(frozen=True, slots=True)
@@ -286,15 +334,15 @@ class Sums:
     operator: Operator = Operator.PLUS
     left: Span = Span(1, 10)
     right: Span = Span(1, 10)
-    cap: int | None = None
+    cap: Annotated[int | None, Points] = None
     """The largest result allowed."""
     negative: bool = False
     """Whether results below zero are wanted."""
     denominators: Span | None = None
     """With it the numbers are numerators over one denominator, to be added or taken away."""
-    choices: int = 0
-    """0 for a typed answer, else how many choices, 2 to 8."""
-    count: int = 50
+    choices: Annotated[int, Within(0, MOST_CHOICES)] = 0
+    """0 for a typed answer, else how many choices, 2 to 12."""
+    count: Annotated[int, Within(1, 1000)] = 50
     """How many are made for a run, at most; fewer if there are not so many."""
 
 
@@ -302,17 +350,17 @@ class Sums:
 class Draw:
     """Which of a round's questions are asked, and in which order."""
 
-    count: int | None = 10
-    """How many are drawn for each player, 1 or more; None draws on until none is left."""
+    count: Annotated[int | None, Within(1, MOST_DRAWN)] = 10
+    """How many are drawn for each player, 1 to 10,000; None draws on until none is left."""
     order: DrawOrder = DrawOrder.SHUFFLED
     topics: tuple[str, ...] = ()
     """Only pack questions of these topics; empty takes all."""
-    levels: tuple[int, ...] = ()
+    levels: Annotated[tuple[int, ...], Within(1, 5)] = ()
     """Only pack questions of these levels; empty takes all. No level counts as 1."""
     player_chooses: bool = False
     """Whether the player says how many questions, `count` at first."""
     refill: Refill = Refill.NEVER
-    weights: tuple[int, ...] = (1, 1, 1, 1, 1)
+    weights: Annotated[tuple[int, ...], Within(0, 1000)] = (1, 1, 1, 1, 1)
     """For a weighted order: how likely a question of level 1, 2, 3, 4, 5 is, 0 to 1000."""
 
 
@@ -324,13 +372,13 @@ class Ask:
     """WRITTEN keeps the order of the file, in which the right choice stands first."""
     spread: bool = False
     """Whether right answers fall on every place equally often; for shuffled choices."""
-    shown: int | None = None
-    """How many of the choices are shown, 2 to 8, the right one among them; None shows all."""
-    tries: int | None = 1
+    shown: Annotated[int | None, Within(2, MOST_CHOICES)] = None
+    """How many of the choices are shown, 2 to 12, the right one among them; None shows all."""
+    tries: Annotated[int | None, Within(1, 20)] = 1
     """Answers allowed to a question, 1 to 20; None asks until it is right."""
-    misses: int = 3
-    """Wrong letters allowed to a word, 1 to 10."""
-    seconds: int | None = None
+    misses: Annotated[int, Within(1, 20)] = 3
+    """Wrong letters allowed to a word that says nothing of its own, 1 to 20."""
+    seconds: Annotated[int | None, Within(1, MOST_SECONDS)] = None
     """Time for a question that names none of its own, 1 to 3600; None sets no clock."""
     hints: bool = True
     """Whether a question's hint can be asked for."""
@@ -373,9 +421,11 @@ class Check:
     ignore_accents: bool = False
     ignore_punctuation: bool = False
     articles: str = ""
-    """Words that may be missing at the start, with spaces between: ``a an the``."""
-    typos: int = 0
+    """Words that may be missing at the start, with spaces between: ``a an the``, ``le l'``."""
+    typos: Annotated[int, Within(0, 3)] = 0
     """How many slips of the finger are forgiven, 0 to 3; none in words under four letters."""
+    decimal_mark: DecimalMark = DecimalMark.POINT
+    """How a number such as 1,250 or 1.250 is read, which could be meant either way."""
     samples: tuple[Sample, ...] = ()
     """Answers tried out before, kept to see whether a later change alters what they give."""
 
@@ -385,7 +435,7 @@ class After:
     """What an answer is followed by, unless a cue says otherwise."""
 
     reveal: Reveal = Reveal.LAST_TRY
-    hold_ms: int | None = None
+    hold_ms: Annotated[int | None, Within(0, 60_000)] = None
     """How long the feedback holds the run, 0 to 60000 ms; None until the player goes on."""
 
 
@@ -425,7 +475,7 @@ class Round:
     check: Check = Check()
     after: After = After()
     moves: Moves = Moves()
-    seconds: int | None = None
+    seconds: Annotated[int | None, LongSeconds] = None
     """Time for the whole round, 1 to 86400; None sets no clock."""
 
 
@@ -437,16 +487,16 @@ class Cue:
     on: tuple[Occasion, ...] = ()
     words: str = ""
     """What is said; ``{score}`` and the like are filled in."""
-    hold_ms: int | None = None
+    hold_ms: Annotated[int | None, Within(0, 60_000)] = None
     """How long it holds the run after an answer, 0 to 60000 ms; None as the round says."""
     until_continue: bool = False
     """Whether it holds the run until the player goes on, whatever `hold_ms` is."""
     sound: str = ""
     """The name of a sound: one of the game's own, or one that is there for every game."""
     effect: Effect = Effect.NONE
-    streak: int = 3
+    streak: Annotated[int, Within(2, 100)] = 3
     """For a streak: how many right answers in a row, 2 to 100."""
-    last_seconds: int = 5
+    last_seconds: Annotated[int, Within(1, 60)] = 5
     """For a tick: in how many last seconds of a countdown, 1 to 60."""
 
 
@@ -456,7 +506,7 @@ class Note:
 
     pitch: str = "A4"
     """A letter, a sharp or flat, an octave: ``A4``, ``C#5``, ``Bb3``; C2 to C8, A4 is 440 Hz."""
-    ms: int = 200
+    ms: Annotated[int, Within(20, 2000)] = 200
     """How long until the next note, 20 to 2000 ms."""
 
 
@@ -468,11 +518,11 @@ class Sound:
     notes: tuple[Note, ...] = (Note(),)
     """1 to 32 of them, no more than five seconds together."""
     wave: Wave = Wave.TRIANGLE
-    attack_ms: int = 8
+    attack_ms: Annotated[int, Within(0, 500)] = 8
     """How long a note takes to grow loud, 0 to 500 ms."""
-    release_ms: int = 160
+    release_ms: Annotated[int, Within(0, 2000)] = 160
     """How long it rings on while it fades, 0 to 2000 ms."""
-    loudness: int = 70
+    loudness: Annotated[int, Within(0, 100)] = 70
     """0 to 100."""
     file: str = ""
     """The digest (SHA-256, hex) of a sound file that is played in place of the notes."""
@@ -488,8 +538,8 @@ class Ending:
 
     title: str
     verdict: str
-    at_least: int | None = None
-    at_most: int | None = None
+    at_least: Annotated[int | None, Points] = None
+    at_most: Annotated[int | None, Points] = None
     counts: str = "score"
     when: str = ""
     at_once: bool = False
@@ -497,6 +547,8 @@ class Ending:
     badge: Badge = Badge.NONE
     cue: str = ""
     """The name of the cue that is played with it."""
+    counts_as_best: bool = True
+    """Whether a run that comes to it can be among the best."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -505,8 +557,10 @@ class Opening:
 
     words: str = ""
     asks_names: bool = False
-    most_players: int = 1
+    most_players: Annotated[int, Within(1, MOST_PLAYERS)] = 1
     """How many can play in turns, 1 to 4."""
+    equal_turns: bool = False
+    """Whether, once an ending has come at once, the players after have their turn yet."""
     rounds: RoundOrder = RoundOrder.IN_ORDER
     narration: str = ""
     """The name of the sound in which the opening words are read out."""
@@ -533,10 +587,12 @@ class Game:
     """The rules: what each outcome does to the counters."""
     opening: Opening = Opening()
     cues: tuple[Cue, ...] = ()
-    seconds: int | None = None
+    seconds: Annotated[int | None, LongSeconds] = None
     """Time for the whole game, 1 to 86400; None sets no clock."""
     sounds: tuple[Sound, ...] = ()
     """The sounds of its own; cues name these and the ones that are there for every game."""
+    best: Best = Best.HIGHEST
+    """Which runs count as its best. A run that was given up never does."""
 
 
 DOCUMENT = (

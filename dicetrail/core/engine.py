@@ -24,30 +24,30 @@ from collections.abc import Callable, Iterable, Iterator, Sequence
 from typing import Any
 
 from dicetrail.core.checking import Verdict
-from dicetrail.core.document import Kind, Number, Occasion, RoundOrder
+from dicetrail.core.document import MOST_PLAYERS, Kind, Number, Occasion, RoundOrder
 from dicetrail.core.events import Prints, cued, quiet, run_rules, tries_left
 from dicetrail.core.flow import (
     after_hold,
+    at_once,
     enter_round,
     game_over,
     hold,
     in_ms,
     settled_question,
     time_is_up,
-    way_to_ending,
 )
 from dicetrail.core.footprints import Answered, Footprint, Stop, What
-from dicetrail.core.letters import as_letter, letters_of
+from dicetrail.core.letters import as_letters, letters_of
 from dicetrail.core.program import (
     Program,
     check,
     deal_of,
+    most_questions,
     question_of,
     round_of,
     seconds_for,
 )
 from dicetrail.core.run import (
-    MOST_PLAYERS,
     Action,
     Answer,
     Begin,
@@ -94,7 +94,9 @@ def start(
     loaded = Footprint(at, Stop.LOAD, What.LOADED, f"{questions} from {packs}")
     tallies = (program.rules.first,) * len(players)
     clocks = Clocks(game=in_ms(program.game.seconds))
-    return Moment(State(dice, tuple(players), at, tallies, clocks=clocks, best=best), (loaded,))
+    visits = (0,) * len(program.game.rounds)
+    state = State(dice, tuple(players), at, tallies, visits=visits, clocks=clocks, best=best)
+    return Moment(state, (loaded,))
 
 
 def step(program: Program, state: State, action: Action, at: int) -> Moment:
@@ -105,19 +107,30 @@ def step(program: Program, state: State, action: Action, at: int) -> Moment:
     if at < state.at:
         raise TimeRanBackwards(f"an action at {at} ms cannot follow one at {state.at} ms")
     prints: Prints = []
-    if state.heard and not isinstance(action, Wait):
-        state = state._replace(heard=())
+    heard = state.heard
     state = _let_time_pass(program, state, at, prints)
     if isinstance(action, Wait):
         return Moment(state, tuple(prints))
-    if state.unattended:
-        state = state._replace(unattended=0)
-    take = _TAKEN.get((type(action), state.phase))
-    if take is None:
-        _refuse(state, action, prints, _WHEN[state.phase])
-    else:
-        state = take(program, state, action, prints)
+    before = len(prints)
+    try:
+        take = _TAKEN.get((type(action), state.phase))
+        if take is None:
+            raise _Refused(_WHEN[state.phase])
+        _meant_for_this(state, action)
+        # What was heard before is over, but not what time has brought just now.
+        since = state._replace(heard=state.heard[len(heard) :], unattended=0)
+        state = take(program, since, action, prints)
+    except _Refused as refused:
+        del prints[before:]
+        prints.append(_refusal(state, action, refused.why))
     return Moment(state, tuple(prints))
+
+
+def _meant_for_this(state: State, action: Action) -> None:
+    """Refuse an action that was meant for another question than the one in play."""
+    wanted = getattr(action, "question", None)
+    if wanted is not None and wanted != state.put:
+        raise _Refused(f"because it was meant for question {wanted} of the run, which is gone")
 
 
 def replay(
@@ -193,7 +206,7 @@ def _countdown_ended(program: Program, state: State, prints: Prints) -> State:
         prints.append(Footprint(state.at, Stop.ASK, What.LATE, why))
         late = quiet(state)._replace(result=Result.LATE)
         return settled_question(program, late, Event.TIMEOUT, prints)
-    return time_is_up(program, state, state.position + 1, prints)
+    return time_is_up(program, state, prints)
 
 
 def _begin(program: Program, state: State, action: Begin, prints: Prints) -> State:
@@ -202,25 +215,25 @@ def _begin(program: Program, state: State, action: Begin, prints: Prints) -> Sta
     has_menu = game.opening.rounds is not RoundOrder.IN_ORDER and len(game.rounds) > 1
     number = (action.round or 0) if has_menu or not action.round else -1
     if not 0 <= number < len(game.rounds):
-        return _refuse(state, action, prints, "because there is no such round to choose")
-    if number in {before.round for before in state.played}:
-        return _refuse(state, action, prints, "because that round has been played")
+        raise _Refused("because there is no such round to choose")
+    if has_menu and state.visits[number]:
+        raise _Refused("because that round has been played")
     wanted = action.questions
     if wanted is not None:
-        pool = deal_of(program, state._replace(round=number)).pool
+        most = most_questions(program, state._replace(round=number))
         if not game.rounds[number].draw.player_chooses:
-            return _refuse(state, action, prints, "because the number of questions is set")
-        if not 1 <= wanted <= len(pool):
-            return _refuse(state, action, prints, f"unless 1 to {len(pool)} questions are wanted")
+            raise _Refused("because the number of questions is set")
+        if not 1 <= wanted <= most:
+            raise _Refused(f"unless 1 to {most} questions are wanted")
     state = quiet(state)
-    if not state.played:
+    if not state.has_begun:
         names = " and ".join(state.players)
         verb = "begins" if len(state.players) == 1 else "begin"
         prints.append(Footprint(state.at, Stop.OPEN, What.BEGUN, f"{names} {verb}"))
         for turn in range(len(state.players)):
             state, settled = run_rules(program, state._replace(turn=turn), Event.STARTED, prints)
             if settled.ending is not None:
-                return game_over(program, state, settled.ending, prints)
+                return game_over(program, state, settled.ending, prints, turn)
         state = cued(program, state, Occasion.OPENING, prints)._replace(turn=0)
     return enter_round(program, state, number, wanted, prints)
 
@@ -228,7 +241,7 @@ def _begin(program: Program, state: State, action: Begin, prints: Prints) -> Sta
 def _answer(program: Program, state: State, action: Answer, prints: Prints) -> State:
     given = action.value
     checked = check(program, state, given)
-    said = f"picked choice {given}" if isinstance(given, int) else f"typed “{given}”"
+    said = f"typed “{given}”" if isinstance(given, str) else f"picked {_choices_said(given)}"
     prints.append(
         Footprint(state.at, Stop.ASK, What.ANSWERED, f"{state.players[state.turn]} {said}")
     )
@@ -237,24 +250,34 @@ def _answer(program: Program, state: State, action: Answer, prints: Prints) -> S
     if checked.verdict is Verdict.UNREADABLE:
         return quiet(state)._replace(given=given, result=Result.UNREADABLE)
     event = Event.WRONG if checked.verdict is Verdict.WRONG else Event.RIGHT
+    # A whole word that is right is no miss.
+    is_word = question_of(program, state).kind is Kind.LETTERS
+    used = state.tries_used + (event is Event.WRONG or not is_word)
     state = quiet(state)._replace(
-        given=given, tries_used=state.tries_used + 1, result=Result(checked.verdict.value)
+        given=given, tries_used=used, result=Result(checked.verdict.value)
     )
     return settled_question(program, state, event, prints)
+
+
+def _choices_said(given: int | tuple[int, ...]) -> str:
+    """Choices picked, by their places: ``choice 2``, ``choices 1 and 3``."""
+    if isinstance(given, int):
+        return f"choice {given}"
+    return f"choices {' and '.join(map(str, given))}" if given else "no choice"
 
 
 def _letter(program: Program, state: State, action: Letter, prints: Prints) -> State:
     question = question_of(program, state)
     if question.kind is not Kind.LETTERS:
-        return _refuse(state, action, prints, "because the question is not a word to find")
-    letter = as_letter(action.char[:8])
-    if letter is None:
-        return _refuse(state, action, prints, "unless it is one letter or digit")
-    if letter in state.tried:
-        return _refuse(state, action, prints, f"because “{letter}” was tried before")
+        raise _Refused("because the question is not a word to find")
+    letters = as_letters(action.char[:8])
+    if not letters:
+        raise _Refused("unless it is one letter or digit")
+    if set(letters) <= set(state.tried):
+        raise _Refused(f"because “{''.join(letters)}” was tried before")
     wanted = letters_of(question.right[0])
-    tried = (*state.tried, letter)
-    stands = letter in wanted
+    tried = tuple(dict.fromkeys((*state.tried, *letters)))
+    letter, stands = "".join(letters), wanted.issuperset(letters)
     who = state.players[state.turn]
     prints.append(Footprint(state.at, Stop.ASK, What.ANSWERED, f"{who} tried “{letter}”"))
     verdict = "hit" if stands else "miss"
@@ -267,66 +290,71 @@ def _letter(program: Program, state: State, action: Letter, prints: Prints) -> S
     event = Event.LETTER_HIT if stands else Event.LETTER_MISS
     state, settled = run_rules(program, state, event, prints)
     state = cued(program, state, Occasion(event.value.replace("_", " ")), prints)
-    if settled.ending is not None:
-        return hold(program, state, way_to_ending(program, settled.ending), prints)
+    # The last letter settles the word, whatever ending it has brought at once.
     if wanted <= set(tried):
         found = state._replace(result=Result.RIGHT)
-        return settled_question(program, found, Event.RIGHT, prints)
+        return settled_question(program, found, Event.RIGHT, prints, settled.ending)
     if not stands and tries_left(round_of(program, state), question, state) == 0:
         missed = state._replace(result=Result.WRONG)
-        return settled_question(program, missed, Event.WRONG, prints)
+        return settled_question(program, missed, Event.WRONG, prints, settled.ending)
+    if settled.ending is not None:
+        state, way = at_once(program, state, settled.ending)
+        return hold(program, state, way, prints)
     return state
 
 
-def _hint(program: Program, state: State, action: Hint, prints: Prints) -> State:
+def _hint(program: Program, state: State, _action: Hint, prints: Prints) -> State:
     if not round_of(program, state).ask.hints:
-        return _refuse(state, action, prints, "because this round gives no hints")
+        raise _Refused("because this round gives no hints")
     if not question_of(program, state).details.hint:
-        return _refuse(state, action, prints, "because the question has no hint")
+        raise _Refused("because the question has no hint")
     if state.is_hinted:
-        return _refuse(state, action, prints, "because the hint is shown already")
+        raise _Refused("because the hint is shown already")
     prints.append(
         Footprint(state.at, Stop.ASK, What.HINTED, f"{state.players[state.turn]} took the hint")
     )
     state, settled = run_rules(program, quiet(state)._replace(is_hinted=True), Event.HINTED, prints)
     state = cued(program, state, Occasion.HINT, prints)
     if settled.ending is not None:
-        return hold(program, state, way_to_ending(program, settled.ending), prints)
+        state, way = at_once(program, state, settled.ending)
+        return hold(program, state, way, prints)
     return state
 
 
-def _pass(program: Program, state: State, action: Pass, prints: Prints) -> State:
+def _pass(program: Program, state: State, _action: Pass, prints: Prints) -> State:
     if not round_of(program, state).ask.passing:
-        return _refuse(state, action, prints, "because this round lets no question pass")
+        raise _Refused("because this round lets no question pass")
     prints.append(Footprint(state.at, Stop.ASK, What.PASSED, f"{state.players[state.turn]} passed"))
     state = quiet(state)._replace(given=None, result=Result.PASSED)
     return settled_question(program, state, Event.PASSED, prints)
 
 
-def _continue(program: Program, state: State, action: Continue, prints: Prints) -> State:
+def _continue(program: Program, state: State, _action: Continue, prints: Prints) -> State:
     if state.hold is not None:
-        return _refuse(state, action, prints, f"before the hold is over, in {state.hold} ms")
+        raise _Refused(f"before the hold is over, in {state.hold} ms")
     return after_hold(program, state, prints)
 
 
 def _quit(program: Program, state: State, _action: Quit, prints: Prints) -> State:
-    who = state.players[state.turn]
-    prints.append(Footprint(state.at, Stop.MOVE_ON, What.MOVED, f"{who} gave up"))
-    return game_over(program, quiet(state), None, prints)
+    about = state.turn
+    return game_over(program, quiet(state)._replace(gave_up=True), None, prints, about)
 
 
 def _bring(program: Program, state: State, action: Bring, prints: Prints) -> State:
     """Put a question in place of the one that would come next."""
+    at_menu = state.phase is Phase.OPENING
+    if at_menu and program.game.opening.rounds is not RoundOrder.IN_ORDER:
+        raise _Refused("before a round is chosen")
     pool = deal_of(program, state).pool
     wanted = (action.source, action.number)
     places = [at for at, found in enumerate(pool) if (found.source, found.number) == wanted]
     if not places:
-        return _refuse(state, action, prints, "because this round has no such question")
-    position = 0 if state.phase is Phase.OPENING else state.position + 1
+        raise _Refused("because this round has no such question")
+    position = 0 if at_menu else state.position + 1
     why = f"“{pool[places[0]].question.prompt}” is asked next, as the maker wants"
     prints.append(Footprint(state.at, Stop.DRAW, What.DRAWN, why))
-    kept = tuple(b for b in state.brought if b[:2] != (len(state.played), position))
-    return state._replace(brought=(*kept, Brought(len(state.played), position, places[0])))
+    kept = tuple(brought for brought in state.brought if brought.position != position)
+    return state._replace(brought=(*kept, Brought(position, places[0])))
 
 
 _TAKEN: dict[tuple[type, Phase], Callable[[Program, State, Any, Prints], State]] = {
@@ -361,7 +389,14 @@ _WHEN = {
 }
 
 
-def _refuse(state: State, action: Action, prints: Prints, why: str) -> State:
+class _Refused(Exception):
+    """An action that is not allowed now, and why."""
+
+    def __init__(self, why: str) -> None:
+        self.why = why
+        super().__init__(why)
+
+
+def _refusal(state: State, action: Action, why: str) -> Footprint:
     words = f"“{action.action}” is not taken {why}; nothing changed"
-    prints.append(Footprint(state.at, _STANDS_AT[state.phase], What.REFUSED, words))
-    return state
+    return Footprint(state.at, _STANDS_AT[state.phase], What.REFUSED, words)

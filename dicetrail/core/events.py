@@ -3,11 +3,11 @@
 Nothing here moves the run on; `flow` does.
 """
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Sequence
 from typing import Any
 
 from dicetrail.core.dice import stream
-from dicetrail.core.document import Cue, Occasion, Question, Round
+from dicetrail.core.document import Best, Cue, Number, Occasion, Question, Round
 from dicetrail.core.footprints import Change, Fact, Footprint, Stop, What
 from dicetrail.core.program import (
     Program,
@@ -16,10 +16,11 @@ from dicetrail.core.program import (
     seconds_for,
     tries_for,
 )
-from dicetrail.core.run import Heard, State
+from dicetrail.core.run import Heard, Phase, State
 from dicetrail.core.script import Done, Event, Roll
-from dicetrail.core.settle import Outcome, Settled, Tally, settle
-from dicetrail.core.words import filled_in
+from dicetrail.core.script.language import WITHOUT_QUESTION
+from dicetrail.core.settle import Outcome, Settled, Tally, settle, share_left
+from dicetrail.core.words import as_written, filled_in
 
 UNLIMITED = 999
 """What `tries_left` says where tries are not limited."""
@@ -29,10 +30,15 @@ Prints = list[Footprint]
 
 
 def run_rules(
-    program: Program, state: State, event: Event, prints: Prints, verdict: str = ""
+    program: Program,
+    state: State,
+    event: Event,
+    prints: Prints,
+    verdict: str = "",
+    is_again: bool = False,
 ) -> tuple[State, Settled]:
     """Run the rules for an event of the player whose turn it is, and do what they say."""
-    outcome = _outcome(program, state, event, verdict)
+    outcome = _outcome(program, state, event, verdict, is_again)
     before = state.tally
     settled = settle(program.rules, before, outcome, _dice_for(program, state, outcome), True)
     tallies = list(state.tallies)
@@ -46,29 +52,31 @@ def run_rules(
     return _lives_cued(program, state, before, settled.tally, prints), settled
 
 
-def _outcome(program: Program, state: State, event: Event, verdict: str) -> Outcome:
+def _outcome(program: Program, state: State, event: Event, verdict: str, is_again: bool) -> Outcome:
     player = state.turn + 1
-    if event in _WITHOUT_QUESTION:
+    if event in WITHOUT_QUESTION:
         return Outcome(event, state.round, tries_used=0, player_number=player)
     round_, question = round_of(program, state), question_of(program, state)
-    details, left = question.details, state.clocks.question
+    details, allowed = question.details, seconds_for(round_, question) or 0
+    # Once it is too late, or passed, nothing is left.
+    is_closed = event in (Event.TIMEOUT, Event.PASSED)
+    left = 0 if is_closed else max(0, state.clocks.question or 0)
     return Outcome(
         event,
         state.round,
         state.position + 1,
         1 if details.worth is None else details.worth,
         details.level or 1,
-        0 if left is None else max(0, left) // 1000,
+        left // 1000,
         state.used // 1000,
-        seconds_for(round_, question) or 0,
+        allowed,
+        share_left(left, allowed * 1000),
         state.tries_used,
-        tries_left(round_, question, state),
+        0 if is_closed else tries_left(round_, question, state),
         player,
         verdict,
+        is_again,
     )
-
-
-_WITHOUT_QUESTION = (Event.STARTED, Event.ROUND_OVER, Event.GAME_OVER)
 
 
 def tries_left(round_: Round, question: Question, state: State) -> int:
@@ -81,9 +89,8 @@ def _dice_for(program: Program, state: State, outcome: Outcome) -> Roll | None:
     """The rolls of one event: a stream of its own, told apart by all that happened before."""
     if not program.rules.script.rolls:
         return None
-    done = sum(tally.asked_count for tally in state.tallies)
     purpose = f"roll {outcome.event} {state.turn} {state.tries_used} {len(state.tried)}"
-    chances = stream(state.dice, purpose, len(state.played), done)
+    chances = stream(state.dice, purpose, sum(state.visits), state.put)
     return lambda sides: chances.below(sides) + 1
 
 
@@ -95,13 +102,18 @@ def _tell_change(
         return None
     old, new = program.rules.values(before), program.rules.values(settled.tally)
     changes = tuple(
-        Change(name, value, new[name]) for name, value in old.items() if value != new[name]
+        Change(name, as_written(value), as_written(new[name]))
+        for name, value in old.items()
+        if value != new[name]
     )
     counters = [change for change in changes if change.name in program.rules.names]
     told = ", ".join(f"{change.name} {change.before} → {change.after}" for change in counters)
     why = f"{_EVENT_WORDS[outcome.event]}: {told or 'no counter changes'}"
     facts = tuple(
-        Fact(name, old[name] if name in program.rules.names else _fact(name, new, outcome))
+        Fact(
+            name,
+            as_written(old[name] if name in program.rules.names else _fact(name, new, outcome)),
+        )
         for name in program.rules.handlers.reads.get(outcome.event, ())
     )
     return Footprint(state.at, Stop.SCORE, What.CHANGED, why, changes, settled.lines, facts)
@@ -147,9 +159,20 @@ def _do(program: Program, state: State, done: Done, prints: Prints) -> State:
             return state._replace(told=(*state.told, words))
         case "reveal":
             return state._replace(is_revealed=True)
+        case "out":
+            return _take_out(state, prints)
         case "add_time" if not isinstance(done.value, str):
             return _add_time(state, round((done.value or 0) * 1000), prints)
     return state
+
+
+def _take_out(state: State, prints: Prints) -> State:
+    if state.turn in state.out:
+        return state
+    why = f"{state.players[state.turn]} is out"
+    change = Change("players out", len(state.out), len(state.out) + 1)
+    prints.append(Footprint(state.at, Stop.MOVE_ON, What.MOVED, why, (change,)))
+    return state._replace(out=tuple(sorted((*state.out, state.turn))))
 
 
 def _add_time(state: State, added: int, prints: Prints) -> State:
@@ -200,11 +223,39 @@ def cue_of_ending(program: Program, state: State, ending: int, prints: Prints) -
 
 
 def is_best(program: Program, state: State) -> bool:
-    """Whether the score of the player whose turn it is beats the best before this run.
+    """Whether a run that has ended beats the best before it.
 
-    Where there is none before, any points do.
+    Where there is none before, any run does, but for the highest score any points do. A run
+    that was given up never does, nor one whose ending does not count.
     """
-    return program.rules.score(state.tally) > (0 if state.best is None else state.best)
+    if not counts_as_best(program, state):
+        return False
+    before = state.best
+    score = program.rules.score(state.tallies[leader_of(program, state)])
+    match program.game.best:
+        case Best.LOWEST:
+            return before is None or score < before
+        case Best.FASTEST:
+            return before is None or state.at < before
+    return score > (0 if before is None else before)
+
+
+def counts_as_best(program: Program, state: State) -> bool:
+    """Whether a run that has ended can be among the best."""
+    if state.phase is not Phase.ENDED or state.gave_up:
+        return False
+    return state.ending is None or program.game.endings[state.ending].counts_as_best
+
+
+def leader_of(program: Program, state: State) -> int:
+    """The player, from 0, with the best score; the first of those who share it."""
+    scores = [program.rules.score(tally) for tally in state.tallies]
+    return scores.index(best_of(program, scores))
+
+
+def best_of(program: Program, scores: Sequence[Number]) -> Number:
+    """The best of some scores: the lowest where the game says so, else the highest."""
+    return min(scores) if program.game.best is Best.LOWEST else max(scores)
 
 
 def _lives_cued(

@@ -4,27 +4,52 @@ Each function takes the state and a list of footprints to add to, and gives the 
 A question leads to a hold, a hold to a way, a way to a question, a round or the end.
 """
 
-from collections.abc import Sequence
 from dataclasses import replace
 
 from dicetrail.core.checking import LETTERS
-from dicetrail.core.deals import Played
+from dicetrail.core.course import (
+    Asks,
+    Due,
+    Ends,
+    Enters,
+    RoundEnds,
+    Step,
+    Where,
+    after_round,
+    before_asking,
+    due_end,
+    ending_titled,
+    onward,
+    round_titled,
+    time_ends,
+)
+from dicetrail.core.deals import BY_CHANCE, Deal
 from dicetrail.core.document import (
+    Draw,
     DrawOrder,
     Kind,
     Occasion,
+    Refill,
     Reveal,
-    RoundOrder,
     To,
     Way,
 )
-from dicetrail.core.events import Prints, cue_of_ending, cued, quiet, run_rules, streak_cued
+from dicetrail.core.events import (
+    Prints,
+    cue_of_ending,
+    cued,
+    leader_of,
+    quiet,
+    run_rules,
+    streak_cued,
+)
 from dicetrail.core.footprints import Answered, Change, Footprint, Stop, What
 from dicetrail.core.letters import letters_of
 from dicetrail.core.program import (
     Program,
     as_chosen,
     asked,
+    asked_in_round,
     choices_of,
     deal_of,
     length_of_round,
@@ -41,19 +66,27 @@ from dicetrail.core.run import (
 )
 from dicetrail.core.script import Event
 from dicetrail.core.settle import Outcome, last_ending
-from dicetrail.core.words import counted
+from dicetrail.core.words import as_written, counted
 
 
-def settled_question(program: Program, state: State, event: Event, prints: Prints) -> State:
-    """What an outcome of the question, its result in the state, leads to."""
+def settled_question(
+    program: Program, state: State, event: Event, prints: Prints, ending: int | None = None
+) -> State:
+    """What an outcome of the question, its result in the state, leads to.
+
+    `ending` has come at once already, by the letter that made the outcome.
+    """
     result, first = state.result, len(prints)
     assert result is not None
     state, settled = run_rules(program, state, event, prints, result.value)
-    way = settled.way if settled.ending is None else way_to_ending(program, settled.ending)
+    ending = settled.ending if ending is None else ending
+    way = settled.way
+    if ending is not None:
+        state, way = at_once(program, state, ending)
     reveal = round_of(program, state).after.reveal
     if reveal is Reveal.ALWAYS or (reveal is Reveal.LAST_TRY and way is not None):
         state = state._replace(is_revealed=True)
-    if way is not None:
+    if way is not None and way.to is not To.AGAIN:
         prints[first] = replace(prints[first], answered=_answered(program, state, result))
     state = cued(program, state, _OCCASIONS[result], prints)
     state = streak_cued(program, state, prints) if event is Event.RIGHT else state
@@ -66,6 +99,10 @@ def _answered(program: Program, state: State, result: Result) -> Answered:
     if isinstance(given, int):
         choices, _ = choices_of(program, state)
         given = as_chosen(question, given, choices) if 1 <= given <= len(choices) else str(given)
+    elif isinstance(given, tuple):
+        choices, _ = choices_of(program, state)
+        places = [place for place in given if 1 <= place <= len(choices)]
+        given = " and ".join(as_chosen(question, place, choices) for place in places)
     told = round_of(program, state).after.reveal is not Reveal.NEVER
     return Answered(
         state.turn,
@@ -87,8 +124,11 @@ _OCCASIONS = {
 }
 
 
-def way_to_ending(program: Program, number: int) -> Way:
-    return Way(To.ENDING, program.game.endings[number].title)
+def at_once(program: Program, state: State, ending: int) -> tuple[State, Way]:
+    """The way to an ending that has come at once, and whom it is about."""
+    if state.due is None:
+        state = state._replace(due=Due(ending, state.turn))
+    return state, Way(To.ENDING, program.game.endings[ending].title)
 
 
 def hold(program: Program, state: State, way: Way | None, prints: Prints) -> State:
@@ -128,24 +168,39 @@ def _go(program: Program, state: State, way: Way, prints: Prints) -> State:
         prints.append(
             Footprint(state.at, Stop.MOVE_ON, What.MOVED, "the same question is asked again")
         )
-        return _ask(program, state, True, prints)
-    done = state.position + 1
-    turn = (state.turn + 1) % len(state.players)
-    if way.to is To.QUESTION:
-        return _ask(program, state._replace(turn=turn, position=done), False, prints)
-    state = state._replace(turn=turn)
-    match way.to:
-        case To.NEXT_ROUND:
-            return round_over(program, state, done, None, prints)
-        case To.ROUND:
-            number = _titled([round_.title for round_ in program.game.rounds], way.name)
-            return round_over(program, state, done, number, prints)
-    number = _titled([ending.title for ending in program.game.endings], way.name)
-    return game_over(program, state, number, prints)
+    return _follow(program, state, onward(program.game, where_of(state), way), prints)
 
 
-def _titled(titles: Sequence[str], name: str) -> int | None:
-    return titles.index(name) if name in titles else None
+def where_of(state: State) -> Where:
+    """What the course of a run hangs on."""
+    return Where(
+        len(state.players),
+        state.round,
+        state.position,
+        state.turn,
+        state.skipped,
+        state.visits,
+        state.out,
+        state.due,
+    )
+
+
+def _follow(program: Program, state: State, step: Step, prints: Prints) -> State:
+    """Go where the course leads."""
+    where = step.where
+    state = state._replace(turn=where.turn, position=where.position, skipped=where.skipped)
+    match step:
+        case Asks():
+            return _ask(program, state, step.is_again, prints)
+        case RoundEnds():
+            return _round_over(program, state, step.asked, step.to, prints)
+        case Enters():
+            return enter_round(program, state, where.round, None, prints)
+        case Ends():
+            return game_over(program, state, step.ending, prints, step.about)
+    why = "the player chooses the next round"
+    prints.append(Footprint(state.at, Stop.OPEN, What.HELD, why))
+    return state._replace(phase=Phase.OPENING)
 
 
 def enter_round(
@@ -156,21 +211,31 @@ def enter_round(
         round=number,
         wanted=wanted,
         position=0,
+        skipped=0,
         clocks=state.clocks._replace(round=in_ms(round_.seconds)),
     )
     dealt = deal_of(program, state)
     pool = counted(len(dealt.pool), "question")
     length = "as many as there is time for" if dealt.length is None else str(dealt.length)
     how = _ORDER_WORDS[round_.draw.order].format(dice=state.dice)
-    twice = (
-        "none twice"
-        if dealt.length is not None and dealt.length <= len(dealt.pool)
-        else ("the pool is filled again")
-    )
     prints.append(
-        Footprint(state.at, Stop.DRAW, What.DRAWN, f"{length} of {pool} drawn, {how}, {twice}")
+        Footprint(
+            state.at,
+            Stop.DRAW,
+            What.DRAWN,
+            f"{length} of {pool} drawn, {how}, {_how_often(round_.draw, dealt)}",
+        )
     )
     return _ask(program, state, False, prints)
+
+
+def _how_often(draw: Draw, dealt: Deal) -> str:
+    """Whether a question can come twice in a round."""
+    if draw.refill is Refill.EACH_TIME and draw.order in BY_CHANCE:
+        return "each put back at once"
+    if dealt.length is not None and dealt.length <= len(dealt.pool):
+        return "none twice"
+    return "the pool is filled again"
 
 
 _ORDER_WORDS = {
@@ -182,14 +247,17 @@ _ORDER_WORDS = {
 
 
 def _ask(program: Program, state: State, is_again: bool, prints: Prints) -> State:
-    """Put the question at the state's position, or end the round if there is none."""
-    length = length_of_round(program, state)
-    done = state.position + is_again
-    clocks = state.clocks
-    if any(left is not None and left <= 0 for left in (clocks.round, clocks.game)):
-        return time_is_up(program, state, done, prints)
-    if length is not None and state.position >= length:
-        return round_over(program, state, done, None, prints)
+    """Put the question at the state's position, or go on elsewhere if there is none."""
+    length, clocks, where = length_of_round(program, state), state.clocks, where_of(state)
+    time_over = _time_over(clocks)
+    instead = before_asking(program.game, where, length, is_again, time_over)
+    if instead is not None:
+        if where.all_out:
+            why = "nobody is left to play"
+            prints.append(Footprint(state.at, Stop.MOVE_ON, What.MOVED, why))
+        elif time_over is not None:
+            prints.append(_time_told(state, time_over))
+        return _follow(program, state, instead, prints)
     seconds = seconds_for(round_of(program, state), question_of(program, state))
     state = state._replace(
         phase=Phase.ASKING,
@@ -200,12 +268,14 @@ def _ask(program: Program, state: State, is_again: bool, prints: Prints) -> Stat
         result=None,
         is_revealed=False,
         used=0,
+        put=state.put + 1,
         clocks=Clocks(in_ms(seconds), clocks.round, clocks.game),
     )
     _tell_question(program, state, is_again, length, seconds, prints)
-    state, settled = run_rules(program, state, Event.ASKED, prints)
+    state, settled = run_rules(program, state, Event.ASKED, prints, is_again=is_again)
     if settled.ending is not None:
-        return game_over(program, state, settled.ending, prints)
+        state, way = at_once(program, state, settled.ending)
+        return _go(program, state, way, prints)
     return cued(program, state, Occasion.SHOWN, prints)
 
 
@@ -218,6 +288,7 @@ def _tell_question(
     prints: Prints,
 ) -> None:
     source = asked(program, state).sourced
+    choices, _ = choices_of(program, state)
     number = state.position + 1
     if not is_again:
         if state.position:
@@ -228,9 +299,8 @@ def _tell_question(
         why = f"question {number}{of} is number {source.number + 1} of its source"
         change = Change("question", number - 1 or None, number)
         prints.append(Footprint(state.at, Stop.DRAW, What.DRAWN, why, (change,)))
-    count = len(source.question.choices)
-    if count:
-        how = f"with {count} choices, A to {LETTERS[count - 1]}"
+    if choices:
+        how = f"with {len(choices)} choices, A to {LETTERS[len(choices) - 1]}"
     elif source.question.kind is Kind.LETTERS:
         how = f"with {counted(len(letters_of(source.question.right[0])), 'letter')} to find"
     else:
@@ -240,84 +310,112 @@ def _tell_question(
     prints.append(Footprint(state.at, Stop.ASK, What.ASKED, why))
 
 
-def time_is_up(program: Program, state: State, asked_so_far: int, prints: Prints) -> State:
-    """The end of the round's time or the game's, whatever question is in play."""
-    which = "game" if state.clocks.game is not None and state.clocks.game <= 0 else "round"
-    why = f"the {which}'s time is up"
-    prints.append(Footprint(state.at, Stop.MOVE_ON, What.MOVED, why))
-    if which == "game":
-        return game_over(program, state, None, prints)
-    return round_over(program, state, asked_so_far, None, prints)
+def time_is_up(program: Program, state: State, prints: Prints) -> State:
+    """The end of the round's time or the game's, in the course of a question."""
+    which = _time_over(state.clocks) or "round"
+    prints.append(_time_told(state, which))
+    return _follow(program, state, time_ends(where_of(state), which, state.position + 1), prints)
 
 
-def round_over(
+def _time_over(clocks: Clocks) -> str | None:
+    """The countdown that has ended, the game's before the round's."""
+    if clocks.game is not None and clocks.game <= 0:
+        return "game"
+    return "round" if clocks.round is not None and clocks.round <= 0 else None
+
+
+def _time_told(state: State, which: str) -> Footprint:
+    return Footprint(state.at, Stop.MOVE_ON, What.MOVED, f"the {which}'s time is up")
+
+
+def _round_over(
     program: Program, state: State, asked_so_far: int, to: int | None, prints: Prints
 ) -> State:
     """End the round, run its rules for every player, and go on."""
+    if state.due is not None:
+        return _follow(program, state, due_end(program.game, where_of(state)), prints)
     turn = state.turn
     why = "no question is left" if to is None else "the round is left"
     prints.append(Footprint(state.at, Stop.MOVE_ON, What.MOVED, why))
     for player in range(len(state.players)):
         state, settled = run_rules(program, state._replace(turn=player), Event.ROUND_OVER, prints)
         if settled.ending is not None:
-            return game_over(program, state, settled.ending, prints)
+            return game_over(program, state, settled.ending, prints, player)
         if settled.way is not None and settled.way.to is To.ENDING:
-            titles = [ending.title for ending in program.game.endings]
-            return game_over(program, state, _titled(titles, settled.way.name), prints)
+            number = ending_titled(program.game, settled.way.name)
+            return game_over(program, state, number, prints, player)
         if settled.way is not None:
-            to = _titled([round_.title for round_ in program.game.rounds], settled.way.name)
+            to = round_titled(program.game, settled.way)
     state = cued(program, state._replace(turn=turn), Occasion.ROUND_OVER, prints)
-    over = Played(state.round, state.wanted, asked_so_far)
+    visits = state.visits
+    gone = {*state.gone, *asked_in_round(program, state, asked_so_far)}
     state = state._replace(
-        played=(*state.played, over),
-        position=0,
+        visits=(*visits[: state.round], visits[state.round] + 1, *visits[state.round + 1 :]),
+        gone=tuple(sorted(gone)) if len(gone) > len(state.gone) else state.gone,
+        brought=(),
         wanted=None,
         result=None,
         given=None,
         clocks=state.clocks._replace(question=None, round=None),
     )
-    if to is not None:
-        return enter_round(program, state, to, None, prints)
-    return _next_round(program, state, prints)
+    return _follow(program, state, after_round(program.game, where_of(state), to), prints)
 
 
-def _next_round(program: Program, state: State, prints: Prints) -> State:
-    order, count = program.game.opening.rounds, len(program.game.rounds)
-    if order is RoundOrder.IN_ORDER and state.round + 1 < count:
-        return enter_round(program, state, state.round + 1, None, prints)
-    if order is RoundOrder.CHOOSE_EACH and len({over.round for over in state.played}) < count:
-        why = "the player chooses the next round"
-        prints.append(Footprint(state.at, Stop.OPEN, What.HELD, why))
-        return state._replace(phase=Phase.OPENING, turn=0)
-    return game_over(program, state, None, prints)
-
-
-def game_over(program: Program, state: State, ending: int | None, prints: Prints) -> State:
-    """End the run with an ending, or with the first that fits."""
+def game_over(
+    program: Program,
+    state: State,
+    ending: int | None,
+    prints: Prints,
+    about: int | None = None,
+) -> State:
+    """End the run with an ending, about one of the players; or with the first that fits the
+    player with the best score, else with the one that came at once."""
     for turn in range(len(state.players)):
         state, _ = run_rules(program, state._replace(turn=turn), Event.GAME_OVER, prints)
     rules = program.rules
     scores = [rules.score(tally) for tally in state.tallies]
-    leader, leaders = scores.index(max(scores)), scores.count(max(scores))
+    leader = leader_of(program, state)
+    due = state.due
     state = state._replace(
         phase=Phase.ENDED,
-        turn=leader,
+        turn=leader if about is None else about,
         hold=None,
         way=None,
+        due=None,
         clocks=state.clocks._replace(question=None, round=None),
     )
+    if state.gave_up:
+        return _given_up(program, state, prints)
     if ending is None:
         outcome = Outcome(Event.GAME_OVER, state.round, player_number=leader + 1)
-        ending = last_ending(rules, state.tally, outcome, leaders, len(scores))
+        leaders = scores.count(scores[leader])
+        ending = last_ending(rules, state.tallies[leader], outcome, leaders, len(scores))
+        if ending is None and due is not None:
+            ending = due.ending
+            state = state._replace(turn=due.player)
+    score = rules.score(state.tally)
     if ending is None:
-        why = f"no ending fits a score of {max(scores)}"
+        why = f"no ending fits a score of {as_written(score)}"
         prints.append(Footprint(state.at, Stop.END, What.ENDED, why))
         return state
     title = program.game.endings[ending].title
-    why = f"with {counted(max(scores), 'point')} the ending is “{title}”"
+    whose = f" for {state.players[state.turn]}" if len(state.players) > 1 else ""
+    why = f"with {counted(score, 'point')} the ending{whose} is “{title}”"
     change = Change("ending", None, title)
     prints.append(Footprint(state.at, Stop.END, What.ENDED, why, (change,)))
     return cue_of_ending(program, state._replace(ending=ending), ending, prints)
+
+
+def _given_up(program: Program, state: State, prints: Prints) -> State:
+    """The end of a run that a player gave up: an ending of its own, and never the best."""
+    why = f"{state.players[state.turn]} gave up"
+    change = Change("ending", None, GIVEN_UP)
+    prints.append(Footprint(state.at, Stop.END, What.ENDED, why, (change,)))
+    return cued(program, state, Occasion.ENDING, prints)
+
+
+GIVEN_UP = "Given up"
+"""What the end of a run that a player gave up is called."""
 
 
 def in_ms(seconds: int | None) -> int | None:

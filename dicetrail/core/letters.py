@@ -9,6 +9,8 @@ import unicodedata
 from collections.abc import Collection
 from dataclasses import dataclass
 
+from dicetrail.core.folding import plain_signs, unaccented, unseen_out
+
 
 @dataclass(frozen=True, slots=True)
 class Cell:
@@ -36,38 +38,55 @@ def clusters(text: str) -> tuple[str, ...]:
     return tuple(found)
 
 
-def bare(letter: str) -> str:
-    """A letter without case and accents, as guesses are compared: ``É`` is ``e``."""
-    folded = unicodedata.normalize("NFD", unicodedata.normalize("NFKC", letter).casefold())
-    plain = "".join(sign for sign in folded if unicodedata.category(sign)[0] != "M")
-    return plain or folded
+def sounds(cluster: str) -> tuple[str, ...]:
+    """The letters and digits a sign stands for, as guesses are compared: without case, and
+    without the accents of alphabets that have them; none for a sign that is only shown.
+
+    Most signs stand for one; a ligature, ``ß`` and ``½`` for several.
+
+    >>> sounds("É"), sounds("ß"), sounds("½"), sounds("-")
+    (('e',), ('s', 's'), ('1', '2'), ())
+    """
+    found = []
+    for sign in clusters(unaccented(_caseless(cluster))):
+        if sign[0].isalnum():
+            is_pointed = unicodedata.name(sign[0], "").startswith(("ARABIC ", "HEBREW "))
+            found.append(sign[0] if is_pointed else sign)
+    return tuple(found)
 
 
-def is_guessed(cluster: str) -> bool:
-    """Whether a sign has to be found: letters and digits; others are shown from the start."""
-    return cluster[0].isalnum()
+def _caseless(text: str) -> str:
+    """The same for every way to write a text in capitals (`str.upper` first, for the dotless
+    ``ı`` has the capital of ``i``)."""
+    plain = unicodedata.normalize("NFKC", plain_signs(unseen_out(text)))
+    return unicodedata.normalize("NFKC", plain.upper().casefold())
 
 
-def as_letter(given: str) -> str | None:
-    """The one letter or digit a guess is, bare; None if it is none, or more than one."""
+def spelled(text: str) -> tuple[str, ...]:
+    """Every letter and digit of a text, one after the other, as guesses are compared."""
+    return tuple(letter for sign in clusters(text) for letter in sounds(sign))
+
+
+def as_letters(given: str) -> tuple[str, ...]:
+    """What a guess of one sign stands for; nothing if it is none, or more than one."""
     found = clusters(given.strip())
-    return bare(found[0]) if len(found) == 1 and is_guessed(found[0]) else None
+    return tuple(dict.fromkeys(sounds(found[0]))) if len(found) == 1 else ()
 
 
 def letters_of(word: str) -> frozenset[str]:
-    """Every letter and digit there is to find in a word or phrase, bare."""
-    return frozenset(bare(sign) for sign in clusters(word) if is_guessed(sign))
+    """Every letter and digit there is to find in a word or phrase, as guesses are compared."""
+    return frozenset(spelled(word))
 
 
 def laid_out(word: str, tried: Collection[str], is_over: bool) -> tuple[tuple[Cell, ...], ...]:
     """A phrase word by word, each sign in a cell, so that it breaks between words alone.
 
-    `tried` holds the bare letters tried so far; once it `is_over` everything is shown.
+    `tried` holds the letters tried so far; once it `is_over` everything is shown.
     """
     return tuple(
         tuple(
             Cell("", True)
-            if is_guessed(sign) and not is_over and bare(sign) not in tried
+            if not is_over and set(sounds(sign)).difference(tried)
             else Cell(sign, False)
             for sign in clusters(part)
         )

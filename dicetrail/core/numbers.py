@@ -2,39 +2,75 @@
 
 import re
 import unicodedata
+from dataclasses import dataclass
 from fractions import Fraction
 
+from dicetrail.core.document import DecimalMark
+from dicetrail.core.folding import plain_signs, unseen_out
+
 _LONGEST = 40
-_NUMBER = re.compile(
-    r"(?P<sign>[-+]?)"
-    r"(?:(?:(?P<whole>\d+) )?(?P<top>\d+)/(?P<bottom>\d+)|(?P<plain>\d*[.,]?\d+|\d+[.,]))"
-)
-_THOUSANDS = re.compile(r"([-+]?\d{1,3})((?:,\d{3})+)(\.\d+)?")
+_FRACTION = re.compile(r"(?:(\d+) +)?(\d+) ?/ ?(\d+)")
+_GROUPED = re.compile(r"[1-9]\d{0,2}(?:([ ',.])\d{3})(?:\1\d{3})*(?:(?!\1)([.,])\d*)?")
+_DECIMAL = re.compile(r"\d*[.,]\d+|\d+[.,]?")
 
 
-def read_number(text: str) -> Fraction | None:
+@dataclass(frozen=True, slots=True)
+class Written:
+    """A number as it was read, and in words how, where it could have been read otherwise."""
+
+    value: Fraction
+    how: str = ""
+
+
+def read_number(text: str, mark: DecimalMark = DecimalMark.POINT) -> Fraction | None:
     """The value of a number as written, exactly; None if it is none.
 
-    >>> read_number("2 3/5") == read_number("13/5") == read_number("2.6")
+    >>> read_number("2 3/5") == read_number("13 / 5") == read_number("2.6")
     True
-
-    A comma before each three digits groups thousands; any other comma is a decimal sign.
+    >>> read_number("1,250"), read_number("0,125"), read_number("5²")
+    (Fraction(1250, 1), Fraction(1, 8), None)
     """
-    plain = " ".join("".join(map(_plain, text)).split()).replace("- ", "-")
+    found = number_in(text, mark)
+    return None if found is None else found.value
+
+
+def number_in(text: str, mark: DecimalMark = DecimalMark.POINT) -> Written | None:
+    """A number as written, and how it was read; None if it is none.
+
+    Two different marks are thousands and decimals, as is one that recurs; a space and an
+    apostrophe only group thousands. One mark before three digits could be either: then it
+    is as `mark` says.
+    """
+    plain = " ".join("".join(map(_plain, plain_signs(unseen_out(text)))).split())
     if len(plain) > _LONGEST:
         return None
-    if grouped := _THOUSANDS.fullmatch(plain):
-        plain = grouped[1] + grouped[2].replace(",", "") + (grouped[3] or "")
-    found = _NUMBER.fullmatch(plain)
-    if found is None:
-        return None
-    if found["plain"]:
-        value = Fraction(found["plain"].replace(",", ".").rstrip("."))
-    elif int(found["bottom"]) == 0:
-        return None
-    else:
-        value = int(found["whole"] or 0) + Fraction(int(found["top"]), int(found["bottom"]))
-    return -value if found["sign"] == "-" else value
+    sign, body = (plain[0], plain[1:].lstrip()) if plain[:1] in ("-", "+") else ("", plain)
+    found = _unsigned(body, mark)
+    if found is None or sign != "-":
+        return found
+    return Written(-found.value, found.how)
+
+
+def _unsigned(body: str, mark: DecimalMark) -> Written | None:
+    if parts := _FRACTION.fullmatch(body):
+        whole, top, bottom = parts[1] or "0", parts[2], parts[3]
+        return Written(int(whole) + Fraction(int(top), int(bottom))) if int(bottom) else None
+    if grouped := _GROUPED.fullmatch(body):
+        group, decimal = grouped[1], grouped[2]
+        if group in " '" or decimal or body.count(group) > 1:
+            return Written(_value(body.replace(group, "")))
+        if (group == ",") == (mark is DecimalMark.POINT):
+            how = f"the {_NAMES[group]} was read as a thousands mark"
+            return Written(_value(body.replace(group, "")), how)
+        return Written(_value(body), f"the {_NAMES[group]} was read as a decimal mark")
+    return Written(_value(body)) if _DECIMAL.fullmatch(body) else None
+
+
+_NAMES = {",": "comma", ".": "point"}
+
+
+def _value(decimal: str) -> Fraction:
+    return Fraction(decimal.replace(",", ".").rstrip("."))
 
 
 def within(given: Fraction, right: Fraction, tolerance: str) -> bool:
@@ -57,8 +93,11 @@ def tolerance_of(text: str, right: Fraction) -> Fraction:
 
 
 def _plain(sign: str) -> str:
-    """A sign in its plainest form: full-width digits, the minus sign, ``½`` as `` 1/2``."""
+    """A sign in its plainest form: full-width digits, ``½`` as `` 1/2``. A raised or lowered
+    digit is none: ``5²`` is not 52."""
+    if unicodedata.decomposition(sign).startswith(("<super>", "<sub>")):
+        return sign
     plain = unicodedata.normalize("NFKC", sign)
     if "\u2044" in plain and len(plain) > 1:
         return " " + plain.replace("\u2044", "/")
-    return {"\u2212": "-", "\u2044": "/"}.get(plain, plain)
+    return plain.replace("\u2044", "/")

@@ -4,8 +4,9 @@ from collections import defaultdict
 from collections.abc import Collection, Iterator, Mapping
 from dataclasses import dataclass
 
-from dicetrail.core.checking import as_shown, fold
+from dicetrail.core.checking import fold
 from dicetrail.core.document import Ending, Game, Pack, Question, Round
+from dicetrail.core.folding import as_shown
 from dicetrail.core.program import Program, spot
 from dicetrail.core.questions import choices_alike, faults, missing_medium
 from dicetrail.core.settle import rules_of

@@ -5,7 +5,6 @@ command line shows the same words. `where` is a path into the document, written 
 document is nested: ``rounds[0].draw.count``.
 """
 
-from collections.abc import Iterator
 from dataclasses import dataclass
 from enum import StrEnum
 
@@ -32,12 +31,6 @@ class Problem:
 def warning(where: str, what: str, mend: str) -> Problem:
     """Something a maker probably does not mean."""
     return Problem(where, what, mend, Severity.WARNING)
-
-
-def out_of_range(where: str, value: int | None, least: int, most: int) -> Iterator[Problem]:
-    """The fault of a number that is below the least or above the most; None is never one."""
-    if value is not None and not least <= value <= most:
-        yield Problem(where, f"{value} is out of range", f"keep within {least} and {most}")
 
 
 class GameProblems(ValueError):

@@ -1,23 +1,24 @@
 """A game made ready to run, and what can be asked of it at any point of a run."""
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field, replace
 
 from dicetrail.core.checking import (
     LETTERS,
+    MOST_ANSWER,
     Checked,
     Given,
     Verdict,
     check_choice,
     check_number,
     check_typed,
-    read,
 )
-from dicetrail.core.deals import Deal, Dealt, Played, choices_shown, deal
-from dicetrail.core.document import Draw, DrawOrder, Game, Kind, Question, Round, Shows
-from dicetrail.core.letters import bare, clusters, is_guessed
+from dicetrail.core.deals import Deal, Dealt, choices_shown, deal, most_wanted, named
+from dicetrail.core.document import Draw, DrawOrder, Game, Kind, Needs, Question, Round, Shows
+from dicetrail.core.folding import read, tidy
+from dicetrail.core.letters import spelled
 from dicetrail.core.problems import GameProblems, Severity
-from dicetrail.core.run import Phase, State
+from dicetrail.core.run import Asked, Phase, State
 from dicetrail.core.settle import Rules, rules_of
 from dicetrail.core.sources import Packs, Sourced, fixed_pool
 from dicetrail.core.survey import survey
@@ -33,44 +34,31 @@ class Program:
     rules: Rules
     pools: tuple[tuple[Sourced, ...], ...]
     """The questions of each round that are the same in every run."""
-    _deals: dict[object, Deal] = field(default_factory=dict, repr=False)
+    _deals: dict[object, tuple[tuple[Asked, ...], Deal]] = field(default_factory=dict, repr=False)
 
     def deal(
-        self, dice: int, played: tuple[Played, ...], round_: int, wanted: int | None, players: int
+        self,
+        dice: int,
+        round_: int,
+        visit: int,
+        wanted: int | None,
+        players: int,
+        gone: tuple[Asked, ...],
     ) -> Deal:
-        """The questions a round of a run brings."""
-        key = (dice, played, round_, wanted, players)
-        found = self._deals.get(key)
-        if found is None:
-            found = deal(
-                self.game.rounds[round_],
-                round_,
-                dice,
-                self.pools[round_],
-                sum(1 for before in played if before.round == round_),
-                wanted,
-                players,
-                self._gone(dice, played, round_, players),
-            )
-            if len(self._deals) >= _MOST_DEALS:
-                self._deals.clear()  # a memo of what is played now, not a store
-            self._deals[key] = found
-        return found
+        """The questions a round of a run brings on its n-th visit, from 0.
 
-    def _gone(
-        self, dice: int, played: tuple[Played, ...], round_: int, players: int
-    ) -> frozenset[tuple[str, int]]:
-        """Source and number of the pack questions asked in earlier rounds of a run."""
-        packs = set(self.game.rounds[round_].packs)
-        gone: set[tuple[str, int]] = set()
-        for place, before in enumerate(played):
-            if packs.isdisjoint(self.game.rounds[before.round].packs):
-                continue
-            dealt = self.deal(dice, played[:place], before.round, before.wanted, players)
-            for position in range(before.asked):
-                source = dealt.at(position).sourced
-                gone.add((source.source, source.number))
-        return frozenset(gone)
+        `gone` are those asked in rounds that are over. What was worked out last is kept.
+        """
+        key = (dice, round_, visit, wanted, players)
+        known = self._deals.get(key)
+        if known is not None and (known[0] is gone or known[0] == gone):
+            return known[1]
+        pool = self.pools[round_]
+        made = deal(self.game.rounds[round_], round_, dice, pool, visit, wanted, players, gone)
+        if len(self._deals) >= _MOST_DEALS:
+            self._deals.clear()  # a memo of what is played now, not a store
+        self._deals[key] = (gone, made)
+        return made
 
 
 def build(game: Game, packs: Packs) -> Program:
@@ -117,8 +105,24 @@ def round_of(program: Program, state: State) -> Round:
 
 
 def deal_of(program: Program, state: State) -> Deal:
-    """The questions of the round in play."""
-    return program.deal(state.dice, state.played, state.round, state.wanted, len(state.players))
+    """The questions of the round in play, or of the one begun next."""
+    visit = state.visits[state.round] if state.visits else 0
+    return program.deal(
+        state.dice, state.round, visit, state.wanted, len(state.players), state.gone
+    )
+
+
+def most_questions(program: Program, state: State) -> int:
+    """The most questions each player can choose in the round in play."""
+    draw = round_of(program, state).draw
+    return most_wanted(draw, len(deal_of(program, state).pool), len(state.players))
+
+
+def asked_in_round(program: Program, state: State, count: int) -> Iterator[Asked]:
+    """The first questions of the round in play, by names that mean them in every round."""
+    for position in range(count):
+        here = state._replace(position=position)
+        yield Asked(*named(asked(program, here).sourced, state.round))
 
 
 def length_of_round(program: Program, state: State) -> int | None:
@@ -130,7 +134,7 @@ def asked(program: Program, state: State) -> Dealt:
     """The question in play, and where it is from."""
     deal = deal_of(program, state)
     for brought in state.brought:
-        if brought.position == state.position and brought.visit == len(state.played):
+        if brought.position == state.position:
             return Dealt(deal.pool[brought.place], 0)
     return deal.at(state.position)
 
@@ -144,7 +148,7 @@ def choices_of(program: Program, state: State) -> tuple[tuple[str, ...], tuple[i
     """The choices of the question in play, as shown, and the right ones' places, from 1."""
     dealt = asked(program, state)
     memo = deal_of(program, state).shown
-    key = (state.position, dealt.sourced.source, dealt.sourced.number)
+    key = (state.position, dealt.times_before, dealt.sourced.source, dealt.sourced.number)
     found = memo.get(key)
     if found is None:
         round_ = round_of(program, state)
@@ -161,7 +165,10 @@ def seconds_for(round_: Round, question: Question) -> int | None:
 
 def tries_for(round_: Round, question: Question) -> int | None:
     """The answers, or missed letters, allowed to a question; None without limit."""
-    return round_.ask.misses if question.kind is Kind.LETTERS else round_.ask.tries
+    if question.kind is not Kind.LETTERS:
+        return round_.ask.tries
+    own = question.details.misses
+    return round_.ask.misses if own is None else own
 
 
 def right_answer(program: Program, state: State) -> str:
@@ -170,7 +177,8 @@ def right_answer(program: Program, state: State) -> str:
     choices, right = choices_of(program, state)
     if not right:
         return f"“{question.answer}”"
-    return " or ".join(as_chosen(question, place, choices) for place in right)
+    joined = " and " if question.details.needs is Needs.ALL else " or "
+    return joined.join(as_chosen(question, place, choices) for place in right)
 
 
 def as_chosen(question: Question, place: int, choices: Sequence[str]) -> str:
@@ -184,28 +192,28 @@ def as_chosen(question: Question, place: int, choices: Sequence[str]) -> str:
 def check(program: Program, state: State, given: Given) -> Checked:
     """The verdict on an answer to the question in play."""
     question, rules = question_of(program, state), round_of(program, state).check
+    if not question.choices and not isinstance(given, str):
+        return Checked(Verdict.UNREADABLE, "there is nothing to pick; type the answer")
     match question.kind:
         case Kind.TYPED:
             return check_typed(given, question.right, rules)
         case Kind.NUMBER:
-            return check_number(given, question.right[0], question.details.tolerance)
+            return check_number(given, question.right[0], question.details.tolerance, rules)
         case Kind.LETTERS:
             return _check_word(str(given), question.right[0])
     choices, right = choices_of(program, state)
     if question.details.shows is not Shows.TEXT:
         choices = tuple(LETTERS[: len(choices)])  # what a picture's file is called tells nothing
-    return check_choice(given, choices, right, rules)
+    return check_choice(given, choices, right, rules, question.details.needs)
 
 
 def _check_word(given: str, word: str) -> Checked:
     """The verdict on a whole word: its letters and digits count, and nothing else."""
-    typed = read(given)
-    if not _sounds(typed):
+    if len(given) > MOST_ANSWER:
+        return Checked(Verdict.UNREADABLE, "the answer is too long to be the word")
+    typed = tidy(given)
+    if not spelled(typed):
         return Checked(Verdict.UNREADABLE, "no word was typed")
-    if _sounds(typed) == _sounds(word):
+    if spelled(typed) == spelled(word) or spelled(read(typed)) == spelled(read(word)):
         return Checked(Verdict.RIGHT, f"“{typed}” is the right answer", matched=word)
     return Checked(Verdict.WRONG, f"“{typed}” is not the right answer")
-
-
-def _sounds(text: str) -> Sequence[str]:
-    return [bare(sign) for sign in clusters(text) if is_guessed(sign)]

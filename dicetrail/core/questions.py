@@ -8,15 +8,14 @@ from collections.abc import Collection, Iterator, Sequence
 from dataclasses import asdict, dataclass, replace
 from typing import Any
 
-from dicetrail.core.checking import all_differ, as_shown
-from dicetrail.core.document import MOST_CHOICES, MOST_POINTS, PLAIN, TRUTHS, Kind, Question, Shows
+from dicetrail.core.bounds import out_of_bounds
+from dicetrail.core.checking import all_differ
+from dicetrail.core.document import MOST_CHOICES, PLAIN, TRUTHS, Kind, Question, Shows
+from dicetrail.core.folding import as_shown
 from dicetrail.core.numbers import read_number, tolerance_of
 
 MOST_LETTERS = 40
 """The longest word or phrase of a letters question, so that it fits a phone's screen."""
-
-MOST_LEVEL = 5
-MOST_SECONDS = 3600
 
 
 @dataclass(frozen=True, slots=True)
@@ -205,16 +204,10 @@ def _no_wrong(question: Question) -> Iterator[FieldFault]:
 
 
 def _detail_faults(question: Question) -> Iterator[FieldFault]:
-    details = question.details
-    for field, value, least, most in (
-        ("level", details.level, 1, MOST_LEVEL),
-        ("worth", details.worth, -MOST_POINTS, MOST_POINTS),
-        ("seconds", details.seconds, 1, MOST_SECONDS),
-    ):
-        if value is not None and not least <= value <= most:
-            yield FieldFault(
-                field, 0, f"a {field} of {value} is out of range", f"keep within {least} and {most}"
-            )
+    for problem in out_of_bounds(question.details):
+        yield FieldFault(
+            problem.where, 0, f"{field_name(problem.where)}: {problem.what}", problem.mend
+        )
 
 
 _ANSWER_FAULTS = {

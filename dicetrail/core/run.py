@@ -5,12 +5,10 @@ from enum import StrEnum
 from typing import Literal, NamedTuple
 
 from dicetrail.core.checking import Given, Verdict
-from dicetrail.core.deals import Played
+from dicetrail.core.course import Due
 from dicetrail.core.document import Number, Way
 from dicetrail.core.footprints import Footprint
 from dicetrail.core.settle import Tally
-
-MOST_PLAYERS = 4
 
 
 class Phase(StrEnum):
@@ -50,9 +48,14 @@ class Begin:
 
 @dataclass(frozen=True, slots=True)
 class Answer:
-    """The player answers: words typed, or the place (from 1) of the slat picked."""
+    """The player answers: words typed, or the place (from 1) of the slat picked, or several.
+
+    An answer, and every other action in the course of a question, can say by its number in
+    the run which question it is meant for. It is never taken for another.
+    """
 
     value: Given
+    question: int | None = None
     action: Literal["answer"] = "answer"
 
 
@@ -61,6 +64,7 @@ class Letter:
     """The player tries a letter of a word."""
 
     char: str
+    question: int | None = None
     action: Literal["letter"] = "letter"
 
 
@@ -68,6 +72,7 @@ class Letter:
 class Hint:
     """The player asks for the hint."""
 
+    question: int | None = None
     action: Literal["hint"] = "hint"
 
 
@@ -75,6 +80,7 @@ class Hint:
 class Pass:
     """The player passes the question."""
 
+    question: int | None = None
     action: Literal["pass"] = "pass"
 
 
@@ -82,6 +88,7 @@ class Pass:
 class Continue:
     """The player has seen the feedback and goes on."""
 
+    question: int | None = None
     action: Literal["continue"] = "continue"
 
 
@@ -139,12 +146,18 @@ class Clocks(NamedTuple):
 
 
 class Brought(NamedTuple):
-    """A question in place of another: which round of the run, which position, which place of
-    the pool; all from 0."""
+    """A question of this round in place of another: at which position, which place of the
+    pool; both from 0."""
 
-    visit: int
     position: int
     place: int
+
+
+class Asked(NamedTuple):
+    """A question by the source it is from and its number there."""
+
+    source: str
+    number: int
 
 
 class Heard(NamedTuple):
@@ -164,13 +177,21 @@ class State(NamedTuple):
     phase: Phase = Phase.OPENING
     turn: int = 0
     """Whose turn it is, from 0."""
-    played: tuple[Played, ...] = ()
-    """The rounds that are over, in the order played."""
+    out: tuple[int, ...] = ()
+    """The players who are out of the run, from 0."""
+    visits: tuple[int, ...] = ()
+    """How often each round of the game has been played to its end."""
+    gone: tuple[Asked, ...] = ()
+    """The questions asked in rounds that are over, in the order of their names."""
+    put: int = 0
+    """How often a question was put to a player in this run, asked anew included."""
     round: int = 0
     wanted: int | None = None
     """How many questions the player chose for this round."""
     position: int = 0
     """Which question of the round, from 0."""
+    skipped: int = 0
+    """Turns of this round that came to nobody, because their player is out."""
     tries_used: int = 0
     """Answers given to this question, or letters missed."""
     tried: tuple[str, ...] = ()
@@ -192,17 +213,26 @@ class State(NamedTuple):
     way: Way | None = None
     """Where the run goes after the hold; None back to the question."""
     ending: int | None = None
+    due: Due | None = None
+    gave_up: bool = False
+    """Whether the run ended because a player gave up."""
     brought: tuple[Brought, ...] = ()
-    """The questions the maker brought, each in place of the one that was dealt."""
+    """The questions the maker brought to this round, each in place of the one dealt."""
     unattended: int = 0
     """Countdowns that ended since a player last did anything."""
     best: Number | None = None
-    """The score to beat: the best before this run; None if there is none."""
+    """What is to be beaten, the best before this run: a score, or milliseconds where the
+    fastest is the best; None if there is none."""
 
     @property
     def tally(self) -> Tally:
         """The tally of the player whose turn it is."""
         return self.tallies[self.turn]
+
+    @property
+    def has_begun(self) -> bool:
+        """Whether a round has been entered."""
+        return self.phase is not Phase.OPENING or any(self.visits)
 
 
 @dataclass(frozen=True, slots=True)

@@ -5,12 +5,14 @@ without them. `Rules` is a game's script, moves and endings made ready once; `se
 called for every outcome and does nothing it need not do.
 """
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from operator import mul
 from typing import NamedTuple
 
 from dicetrail.core.document import Ending, Game, Moves, Number, To, Way
 from dicetrail.core.script import (
+    Condition,
     Counters,
     Done,
     Event,
@@ -18,13 +20,14 @@ from dicetrail.core.script import (
     Roll,
     Script,
     Test,
+    all_of,
     compile_condition,
     compile_script,
     parse,
     parse_condition,
     percent,
 )
-from dicetrail.core.script.language import COUNTS
+from dicetrail.core.script.language import COUNTS, QUESTION_FACTS, WITHOUT_QUESTION
 
 
 class Tally(NamedTuple):
@@ -37,6 +40,7 @@ class Tally(NamedTuple):
     wrong_count: int = 0
     streak: int = 0
     best_streak: int = 0
+    mistakes: int = 0
 
 
 class Outcome(NamedTuple):
@@ -50,10 +54,13 @@ class Outcome(NamedTuple):
     seconds_left: int = 0
     seconds_used: int = 0
     seconds_allowed: int = 0
+    percent_left: int = 0
     tries_used: int = 1
     tries_left: int = 0
     player_number: int = 1
     verdict: str = ""
+    is_again: bool = False
+    """Whether the question is asked anew, and so was counted as asked before."""
 
 
 class Settled(NamedTuple):
@@ -81,11 +88,17 @@ class Rules:
     moves: tuple[Moves, ...]
     endings: tuple[Ending, ...]
     at_once: tuple[tuple[int, Test], ...]
-    final: tuple[Test, ...]
+    """The endings that are tried after every event, with what makes them fit."""
+    at_once_in_question: tuple[tuple[int, Test], ...]
+    """The same with those that read what is known of a question alone."""
+    final: tuple[tuple[int, Test], ...]
+    """The endings that can be tried once the game is over."""
     reads: frozenset[str]
     """Every counter and fact that the script or an ending reads."""
     _score: int
     _counts_read: frozenset[str]
+    _kept: tuple[int, ...]
+    """For each count 1 if it is read, else 0."""
 
     def score(self, tally: Tally) -> Number:
         """The score of a tally."""
@@ -93,23 +106,19 @@ class Rules:
 
     def values(self, tally: Tally) -> Mapping[str, Number]:
         """A tally's counters and counts by their names, and the percentage."""
-        return dict(
-            (
-                *zip(self.names, tally.counters, strict=True),
-                *zip(COUNTS, tally[1:], strict=True),
-                ("percent", tally_percent(tally)),
-            )
-        )
+        own = dict(zip(self.names, tally.counters, strict=True))
+        counts = zip(COUNTS, tally[1:], strict=True)
+        return own | {
+            name: count
+            for name, count in (*counts, ("percent", tally_percent(tally)))
+            if name not in own
+        }
 
     def merged(self, tally: Tally) -> Tally:
         """The tally without what neither script nor ending reads, so that equal ones meet."""
         if not self._counts_read:
             return Tally(tally.counters)
-        kept = (
-            count if name in self._counts_read else 0
-            for name, count in zip(COUNTS, tally[1:], strict=True)
-        )
-        return Tally(tally.counters, *kept)
+        return Tally(tally.counters, *map(mul, tally[1:], self._kept))
 
 
 _KEPT_FOR = {"best_streak": ("streak",), "percent": ("right_count", "wrong_count")}
@@ -121,16 +130,25 @@ def tally_percent(tally: Tally) -> int:
     return percent(tally.right_count, tally.right_count + tally.wrong_count)
 
 
+def share_left(left_ms: int, allowed_ms: int) -> int:
+    """What is left of a clock, in percent rounded half up, 0 to 100; 0 without a clock."""
+    return min(100, (200 * left_ms + allowed_ms) // (2 * allowed_ms)) if allowed_ms else 0
+
+
 def rules_of(game: Game) -> Rules:
     """A game's rules, made ready. Raises ScriptFaults if its script is not in the language."""
     script = parse(game.script)
     names = tuple(script.counters)
-    conditions = [
-        parse_condition(condition_of(ending), names, not ending.at_once) for ending in game.endings
-    ]
+    conditions = [condition_of(ending, names) for ending in game.endings]
     reads = script.reads.union(*(condition.reads for condition in conditions))
     reads = reads.union(*(_KEPT_FOR.get(name, ()) for name in reads))
-    tests = tuple(compile_condition(condition, names) for condition in conditions)
+    tests = [(n, compile_condition(condition, names)) for n, condition in enumerate(conditions)]
+    questioned = {
+        n
+        for n, condition in enumerate(conditions)
+        if condition.reads & QUESTION_FACTS.difference(names)
+    }
+    at_once = tuple(test for test in tests if game.endings[test[0]].at_once)
     return Rules(
         script,
         names,
@@ -138,28 +156,32 @@ def rules_of(game: Game) -> Rules:
         compile_script(script),
         tuple(round_.moves for round_ in game.rounds),
         game.endings,
-        tuple((n, tests[n]) for n, ending in enumerate(game.endings) if ending.at_once),
-        tests,
+        tuple(test for test in at_once if test[0] not in questioned),
+        at_once,
+        tuple(test for test in tests if test[0] not in questioned),
         reads,
         names.index("score"),
         reads.intersection(COUNTS),
+        tuple(int(name in reads) for name in COUNTS),
     )
 
 
-def condition_of(ending: Ending) -> str:
-    """What makes an ending fit, as one condition of the script's language.
+def condition_of(ending: Ending, counters: Sequence[str]) -> Condition:
+    """What makes an ending fit, checked. Raises ScriptFaults.
 
-    >>> condition_of(Ending("Pass", "Well done.", at_least=80, counts="percent"))
-    'percent >= 80'
+    >>> condition_of(Ending("Pass", "Well done.", at_least=80, counts="percent"), ()).reads
+    frozenset({'percent'})
     """
-    parts = []
+    final = not ending.at_once
+    bounds = []
     if ending.at_least is not None:
-        parts.append(f"{ending.counts} >= {ending.at_least}")
+        bounds.append(f"{ending.counts} >= {ending.at_least}")
     if ending.at_most is not None:
-        parts.append(f"{ending.counts} <= {ending.at_most}")
+        bounds.append(f"{ending.counts} <= {ending.at_most}")
+    parts = [parse_condition(bound, counters, final) for bound in bounds]
     if ending.when.strip():
-        parts.append(f"({ending.when.strip()})")
-    return " and ".join(parts) or "True"
+        parts.append(parse_condition(ending.when, counters, final))
+    return all_of(parts)
 
 
 def settle(
@@ -169,48 +191,70 @@ def settle(
 
     `roll` gives chance to a script that rolls. `traced` also notes the script lines that ran.
     """
-    counters, asked, right, wrong, streak, best = tally
+    counters, asked, right, wrong, streak, best, mistakes = tally
     event = outcome.event
+    # The question counts once, when it is done with: the handler reads the counts as they
+    # are if the round's moves are followed, and what it does instead is put right after it.
+    planned = _planned_way(rules, outcome)
+    counts_right = counts_wrong = False
     if event is Event.RIGHT:
-        right += 1
         streak += 1
         if streak > best:
             best = streak
-    elif event is Event.WRONG:
+        counts_right = True
+    elif event is Event.WRONG or event is Event.TIMEOUT:
         streak = 0
-        if not outcome.tries_left:
-            wrong += 1
-    elif event is Event.TIMEOUT or event is Event.PASSED:
+        mistakes += 1
+        counts_wrong = True
+    elif event is Event.PASSED:
         streak = 0
-        wrong += 1
+        counts_wrong = True
     elif event is Event.ASKED:
-        asked += 1
-    counts = (asked, right, wrong, streak, best)
+        if not outcome.is_again:
+            asked += 1
+    elif event is Event.LETTER_MISS and outcome.tries_left:
+        mistakes += 1  # the last miss is counted by the wrong answer it makes
+    is_done = planned is not None and planned.to is not To.AGAIN
+    counts: tuple[int, ...] = (
+        asked,
+        right + (counts_right and is_done),
+        wrong + (counts_wrong and is_done),
+        streak,
+        best,
+        mistakes,
+    )
     handlers = rules.handlers.traced if traced else rules.handlers.lean
     handler = handlers.get(event)
     deeds: list[Done] = []
     lines: list[int] = []
+    way = planned
     if handler is not None:
         counters = handler(counters, counts, outcome, deeds, lines, roll)
+        if deeds:
+            way = _way(deeds, planned, event)
+            is_done = way is not None and way.to is not To.AGAIN
+    right_done = right + (counts_right and is_done)
+    wrong_done = wrong + (counts_wrong and is_done)
+    counts = (asked, right_done, wrong_done, streak, best, mistakes)
     ending = None
-    for number, test in rules.at_once:
+    tests = rules.at_once if event in WITHOUT_QUESTION else rules.at_once_in_question
+    for number, test in tests:
         if test(counters, counts, outcome, 1, 1):
             ending = number
             break
+    if ending is not None and not is_done:  # the game is over, and so is the question
+        right_done, wrong_done = right + counts_right, wrong + counts_wrong
     return Settled(
-        Tally(counters, asked, right, wrong, streak, best),
-        _way(rules, outcome, deeds),
+        Tally(counters, asked, right_done, wrong_done, streak, best, mistakes),
+        way,
         ending,
         tuple(deeds),
         tuple(lines),
     )
 
 
-def _way(rules: Rules, outcome: Outcome, deeds: list[Done]) -> Way | None:
-    """Where the run goes: as the last deed said that says so, else as the round's moves do."""
-    for deed in reversed(deeds):
-        if deed.what in _WAYS:
-            return Way(_WAYS[deed.what], str(deed.value or ""))
+def _planned_way(rules: Rules, outcome: Outcome) -> Way | None:
+    """Where the round's moves lead; None if the question stands or nothing moves."""
     event = outcome.event
     if event is Event.RIGHT:
         return rules.moves[outcome.round].right
@@ -223,6 +267,16 @@ def _way(rules: Rules, outcome: Outcome, deeds: list[Done]) -> Way | None:
     return None
 
 
+def _way(deeds: list[Done], planned: Way | None, event: Event) -> Way | None:
+    """Where the run goes: as the last deed said that says so, else as was planned."""
+    for deed in reversed(deeds):
+        if deed.what in _WAYS:
+            return Way(_WAYS[deed.what], str(deed.value or ""))
+    if event not in WITHOUT_QUESTION and any(deed.what == "out" for deed in deeds):
+        return Way() if planned is None or planned.to is To.AGAIN else planned
+    return planned
+
+
 _WAYS = {"finish": To.ENDING, "go": To.ROUND, "again": To.AGAIN, "skip": To.QUESTION}
 
 
@@ -230,7 +284,7 @@ def last_ending(
     rules: Rules, tally: Tally, outcome: Outcome, leaders: int = 1, players: int = 1
 ) -> int | None:
     """The number of the first ending that fits a finished game; None if none does."""
-    for number, test in enumerate(rules.final):
+    for number, test in rules.final:
         if test(tally.counters, tally[1:], outcome, leaders, players):
             return number
     return None

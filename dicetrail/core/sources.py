@@ -14,9 +14,10 @@ from fractions import Fraction
 from functools import cached_property
 from itertools import accumulate
 
+from dicetrail.core.bounds import out_of_bounds
+from dicetrail.core.checking import fold
 from dicetrail.core.dice import Stream, stream
 from dicetrail.core.document import (
-    MOST_CHOICES,
     Draw,
     DrawOrder,
     Kind,
@@ -56,18 +57,23 @@ class Sourced:
 
 def fixed_pool(round_: Round, packs: Packs) -> tuple[Sourced, ...]:
     """The questions of a round that are the same in every run."""
-    return (*_from_packs(round_, packs), *_to_sort(round_))
+    return (*_from_packs(round_, packs), *_weighed(round_, _to_sort(round_)))
 
 
 def made_pool(round_: Round, number: int, dice: int) -> tuple[Sourced, ...]:
     """The questions of a round, the one of that number, that these dice make."""
-    return (*_odd_ones(round_, number, dice), *_sums(round_, number, dice))
+    return (
+        *_weighed(round_, _odd_ones(round_, number, dice)),
+        *_weighed(round_, _sums(round_, number, dice)),
+    )
 
 
 def pool_size(round_: Round, packs: Packs) -> int:
     """How many questions a round's pool holds in any run."""
     used = (packs[name] for name in round_.packs if name in packs)
     fitting = sum(fits(round_, question) for pack in used for question in pack.questions)
+    if not _has_weight(round_.draw, 1):
+        return fitting  # what lists and sums give has no level, and counts as 1
     items = sum(_list_questions(lists) for lists in round_.lists[:MOST_SOURCES])
     sums = sum(min(made.count, count_of(made)) for made in round_.sums[:MOST_SOURCES])
     return fitting + items + max(0, sums)
@@ -81,7 +87,17 @@ def fits(round_: Round, question: Question) -> bool:
         return False
     if draw.levels and level not in draw.levels:
         return False
+    return _has_weight(draw, level)
+
+
+def _has_weight(draw: Draw, level: int) -> bool:
+    """Whether a level can be drawn."""
     return draw.order is not DrawOrder.WEIGHTED or weight_of(draw, level) > 0
+
+
+def _weighed(round_: Round, pool: Iterator[Sourced]) -> Iterator[Sourced]:
+    """The questions whose level has a weight; those of lists and sums count as level 1."""
+    return (found for found in pool if _has_weight(round_.draw, found.question.details.level or 1))
 
 
 def weight_of(draw: Draw, level: int) -> int:
@@ -154,16 +170,31 @@ def _list_questions(lists: Lists) -> int:
 
 
 def odd_items(lists: Lists) -> Iterator[tuple[str, tuple[tuple[str, ...], ...]]]:
-    """Every item that can be the odd one, with the lists whose items it can stand among."""
-    groups = [(group.items, frozenset(group.items)) for group in lists.lists]
+    """Every item that can be the odd one, with the rows of items it can stand among.
+
+    It stands among items of one list that share no list with it: else, as soon as one of
+    them was left out, the others and it could be of one list, and that one be odd too.
+    """
+    groups = [{fold(item): item for item in reversed(group.items)} for group in lists.lists]
+    groups = [dict(reversed(group.items())) for group in groups]  # the first of alike ones
+    rows_beside: dict[tuple[bool, ...], tuple[tuple[str, ...], ...]] = {}
     for item in dict.fromkeys(item for group in lists.lists for item in group.items):
-        others = tuple(
-            items
-            for items, known in groups
-            if item not in known and len(known) >= lists.choices - 1
-        )
-        if others:
-            yield item, others
+        folded = fold(item)
+        lies_in = tuple(folded in group for group in groups)
+        if lies_in not in rows_beside:
+            kin = {
+                other
+                for group, is_in in zip(groups, lies_in, strict=True)
+                if is_in
+                for other in group
+            }
+            rows = (
+                tuple(shown for other, shown in group.items() if other not in kin)
+                for group in groups
+            )
+            rows_beside[lies_in] = tuple(row for row in rows if len(row) >= lists.choices - 1)
+        if rows_beside[lies_in]:
+            yield item, rows_beside[lies_in]
 
 
 def _odd_ones(round_: Round, number: int, dice: int) -> Iterator[Sourced]:
@@ -173,7 +204,7 @@ def _odd_ones(round_: Round, number: int, dice: int) -> Iterator[Sourced]:
         prompt = lists.prompt.strip() or _PROMPTS[lists.asks]
         for which, (item, others) in enumerate(odd_items(lists)):
             chances = stream(dice, f"odd one out {place}", number, which)
-            group = tuple(dict.fromkeys(others[chances.below(len(others))]))
+            group = others[chances.below(len(others))]
             among = tuple(group[n] for n in chances.pick(len(group), lists.choices - 1))
             question = Question(prompt.replace("{item}", item), (item,), among)
             yield Sourced(f"lists[{place}]", which, question)
@@ -182,36 +213,81 @@ def _odd_ones(round_: Round, number: int, dice: int) -> Iterator[Sourced]:
 class SumTable(Sequence[tuple[int, int, int]]):
     """Every sum a source could make, as (left, right, denominator or 0), by its number.
 
-    Raises ValueError for spans that are upside down.
+    It is empty where a number is out of bounds, and where `is_too_wide`.
     """
 
     def __init__(self, sums: Sums) -> None:
         self.sums = sums
+        self._bottoms = (0,) if sums.denominators is None else _numbers(sums.denominators)
+        self._lefts, self._rights = _numbers(sums.left), _numbers(sums.right)
+        self._is_sound = not any(True for _ in out_of_bounds(sums))
+
+    @cached_property
+    def _is_grid(self) -> bool:
+        """Whether every left number goes with every right one."""
+        sums = self.sums
+        if sums.cap is not None or sums.operator is Operator.OVER:
+            return False
+        return (
+            sums.operator is not Operator.MINUS
+            or sums.negative
+            or sums.left.least >= sums.right.most
+        )
+
+    @cached_property
+    def _firsts(self) -> range:
+        """The numbers that a row of sums is written for: the left ones, or if these are too
+        many the right ones; of quotients the divisors no larger than any dividend."""
+        if self.sums.operator is Operator.OVER:
+            left, right = self.sums.left, self.sums.right
+            return range(max(1, right.least), min(right.most, left.most) + 1)
+        return self._rights if self._goes_by_right else self._lefts
+
+    @cached_property
+    def _goes_by_right(self) -> bool:
+        most = MOST_ROWS // max(1, len(self._bottoms))
+        is_over = self.sums.operator is Operator.OVER
+        return not is_over and len(self._lefts) > most >= len(self._rights)
+
+    @property
+    def is_too_wide(self) -> bool:
+        """Whether there are more numbers than rows are written for."""
+        if not self._is_sound or self._is_grid:
+            return False
+        return len(self._firsts) * len(self._bottoms) > MOST_ROWS
 
     @cached_property
     def _rows(self) -> list[tuple[int, int, range]]:
-        sums = self.sums
-        bottoms = (0,) if sums.denominators is None else _numbers(sums.denominators)
-        lefts = _numbers(sums.right if sums.operator is Operator.OVER else sums.left)
-        if len(lefts) * len(bottoms) > MOST_ROWS:
+        if not self._is_sound or self.is_too_wide:
             return []
-        rows = ((left, bottom, _rights(sums, left, bottom)) for bottom in bottoms for left in lefts)
+        fitting = _lefts if self._goes_by_right else _rights
+        rows = (
+            (first, bottom, fitting(self.sums, first, bottom))
+            for bottom in self._bottoms
+            for first in self._firsts
+        )
         return [row for row in rows if len(row[2])]
 
     @cached_property
     def _ends(self) -> list[int]:
-        return list(accumulate(len(rights) for _, _, rights in self._rows))
+        return list(accumulate(len(fitting) for _, _, fitting in self._rows))
 
     def __len__(self) -> int:
+        if self._is_sound and self._is_grid:
+            return len(self._bottoms) * len(self._lefts) * len(self._rights)
         return self._ends[-1] if self._ends else 0
 
     def __getitem__(self, number: int) -> tuple[int, int, int]:  # type: ignore[override]
+        if self._is_grid:
+            row, right = divmod(number, len(self._rights))
+            bottom, left = divmod(row, len(self._lefts))
+            return self._lefts[left], self._rights[right], self._bottoms[bottom]
         row = bisect_right(self._ends, number)
-        left, bottom, rights = self._rows[row]
-        right = rights[number - (self._ends[row - 1] if row else 0)]
-        if self.sums.operator is Operator.OVER:
-            return right, left, bottom  # rows go by divisors, whose multiples are the dividends
-        return left, right, bottom
+        first, bottom, fitting = self._rows[row]
+        other = fitting[number - (self._ends[row - 1] if row else 0)]
+        if self.sums.operator is Operator.OVER or self._goes_by_right:
+            return other, first, bottom  # of quotients a row has the dividends of a divisor
+        return first, other, bottom
 
 
 def _numbers(span: Span) -> range:
@@ -241,6 +317,25 @@ def _rights(sums: Sums, left: int, bottom: int) -> range:
             return range(low, high + 1)
         case Operator.OVER:
             return _dividends(sums, left, cap)
+
+
+def _lefts(sums: Sums, right: int, bottom: int) -> range:
+    """The left numbers that fit a right one, of anything but quotients."""
+    low, high = sums.left.least, sums.left.most
+    cap = None if sums.cap is None else sums.cap * (bottom or 1)
+    if sums.operator is Operator.MINUS:
+        if not sums.negative:
+            low = max(low, right)
+        if cap is not None:
+            high = min(high, cap + right)
+    elif sums.operator is Operator.PLUS:
+        if cap is not None:
+            high = min(high, cap - right)
+    elif cap is not None and right > 0:
+        high = min(high, cap // right)
+    elif cap is not None and cap < 0:
+        return range(0)
+    return range(low, high + 1)
 
 
 def _dividends(sums: Sums, divisor: int, cap: int | None) -> range:
@@ -303,14 +398,19 @@ def _mistakes(sums: Sums, left: int, right: int, value: int) -> Iterator[int]:
     digits = str(abs(value))
     if len(digits) == 2:
         slips.append(int(digits[::-1]))
-    further = range(1, 3 * MOST_CHOICES)
+    wanted = max(_USUAL_CHOICES, sums.choices)
+    further = range(1, 3 * wanted)
     enough = [slip for slip in slips if _is_plausible(sums, slip, value)]
     yield from enough
-    if len(set(enough)) < MOST_CHOICES:
+    if len(set(enough)) < wanted:
         for apart in further:
             for near in (value + apart, value - apart):
                 if _is_plausible(sums, near, value):
                     yield near
+
+
+_USUAL_CHOICES = 8
+"""So many mistakes are looked for, however few are wanted: fixed, for the draw hangs on it."""
 
 
 def _is_plausible(sums: Sums, mistake: int, value: int) -> bool:

@@ -7,11 +7,12 @@ end.
 """
 
 from collections import Counter
-from collections.abc import Generator, Iterator
-from dataclasses import dataclass
+from collections.abc import Collection, Generator, Iterator
+from dataclasses import dataclass, replace
 
-from dicetrail.core.checking import as_shown, fold
-from dicetrail.core.cues import cue_problems, place_problems
+from dicetrail.core.bounds import clipped, out_of_bounds
+from dicetrail.core.checking import fold
+from dicetrail.core.cues import MOST_CUES, MOST_SOUNDS, cue_problems, place_problems
 from dicetrail.core.document import (
     MOST_POINTS,
     DrawOrder,
@@ -28,17 +29,32 @@ from dicetrail.core.document import (
     Sums,
     To,
 )
-from dicetrail.core.problems import Problem, Severity, out_of_range, warning
+from dicetrail.core.folding import as_shown
+from dicetrail.core.problems import Problem, Severity, warning
 from dicetrail.core.questions import choices_alike, first_fault
 from dicetrail.core.reach import Reach, reach, scores_reached
-from dicetrail.core.script import Said, ScriptFault, ScriptFaults, parse, parse_condition
-from dicetrail.core.script.language import FACTS
+from dicetrail.core.script import Said, ScriptFault, ScriptFaults, parse
+from dicetrail.core.script.language import FACTS, QUESTION_FACTS, TEXT_FACTS
 from dicetrail.core.settle import Rules, condition_of, rules_of
-from dicetrail.core.sources import MOST_ROWS, MOST_SOURCES, Packs, count_of, odd_items, pool_size
-from dicetrail.core.words import counted
+from dicetrail.core.sources import (
+    MOST_ROWS,
+    MOST_SOURCES,
+    Packs,
+    SumTable,
+    count_of,
+    odd_items,
+    pool_size,
+)
+from dicetrail.core.words import as_written, counted
 
 MOST_ROUNDS = 50
 MOST_ENDINGS = 100
+_MOST_PARTS = {
+    "rounds": MOST_ROUNDS,
+    "endings": MOST_ENDINGS,
+    "cues": MOST_CUES,
+    "sounds": MOST_SOUNDS,
+}
 _MOST_ITEMS = 1000
 
 
@@ -61,14 +77,18 @@ class _Survey:
     reached: Reach | None = None
 
     def problems(self) -> tuple[Problem, ...]:
-        game, packs = self.game, self.packs
-        found: list[Problem] = []
+        # What is out of bounds is told first, and then put within them: no number can make
+        # what follows long.
+        found: list[Problem] = list(out_of_bounds(self.game))
+        found += _too_many(self.game)
+        game, packs = within_bounds(self.game), self.packs
+        self.game = game
         if not game.title.strip():
             found.append(warning("title", "the game has no title", "give it one in the header"))
-        if not 1 <= len(game.rounds) <= MOST_ROUNDS:
+        if not game.rounds:
             mend = f"have 1 to {MOST_ROUNDS} rounds"
-            found.append(Problem("rounds", f"{len(game.rounds)} rounds are there", mend))
-        found += _range_problems(game)
+            found.append(Problem("rounds", "0 rounds are there", mend))
+        found += _weight_problems(game)
         for number, round_ in enumerate(game.rounds):
             found += _load_problems(f"rounds[{number}]", round_, packs)
         found += _pack_problems(game, packs)
@@ -94,14 +114,13 @@ class _Survey:
         sound = True
         for number, ending in enumerate(game.endings):
             where = f"endings[{number}].when"
-            if ending.counts not in {*script.counters, *FACTS} or ending.counts == "verdict":
+            if what := _no_counter(ending, script.counters):
                 mend = "choose a counter or fact the rules know"
-                what = f"there is no counter “{ending.counts}”"
                 yield Problem(f"endings[{number}].counts", what, mend)
                 sound = False
                 continue
             try:
-                parse_condition(condition_of(ending), script.counters, not ending.at_once)
+                condition_of(ending, tuple(script.counters))
             except ScriptFaults as faults:
                 sound = False
                 for fault in faults.faults:
@@ -112,6 +131,18 @@ class _Survey:
         for said in script.said:
             yield from _said_problems(said, game, self.rules)
         yield from _unused_clock(game, self.rules)
+
+
+def _no_counter(ending: Ending, counters: Collection[str]) -> str:
+    """Why an ending cannot count what it names; empty if it can."""
+    name = ending.counts
+    if name in counters:
+        return ""
+    if name not in FACTS or name in TEXT_FACTS:
+        return f"there is no counter “{name}”"
+    if name in QUESTION_FACTS and not ending.at_once:
+        return f"“{name}” means nothing once the game is over"
+    return ""
 
 
 def _in_script(where: str, fault: ScriptFault) -> Problem:
@@ -135,7 +166,7 @@ def _said_problems(said: Said, game: Game, rules: Rules) -> Iterator[Problem]:
 
 
 def _unused_clock(game: Game, rules: Rules) -> Iterator[Problem]:
-    timed = {"seconds_left", "seconds_allowed"} & rules.reads
+    timed = {"seconds_left", "seconds_allowed", "percent_left"} & rules.reads
     if timed and not any(round_.ask.seconds is not None for round_ in game.rounds):
         yield warning(
             "script",
@@ -144,31 +175,35 @@ def _unused_clock(game: Game, rules: Rules) -> Iterator[Problem]:
         )
 
 
-def _range_problems(game: Game) -> Iterator[Problem]:
-    opening = game.opening
-    yield from out_of_range("seconds", game.seconds, 1, 86_400)
-    yield from out_of_range("opening.most_players", opening.most_players, 1, 4)
+def within_bounds(game: Game) -> Game:
+    """The game with every number within its bounds, and no more parts than are allowed."""
+    fewer = replace(
+        game,
+        rounds=game.rounds[:MOST_ROUNDS],
+        endings=game.endings[:MOST_ENDINGS],
+        cues=game.cues[:MOST_CUES],
+        sounds=game.sounds[:MOST_SOUNDS],
+    )
+    return clipped(fewer)
+
+
+def _too_many(game: Game) -> Iterator[Problem]:
+    """More rounds, endings, cues or sounds than a game can have."""
+    for name, most in _MOST_PARTS.items():
+        if len(getattr(game, name)) > most:
+            yield Problem(
+                name, f"{len(getattr(game, name))} {name} are there", f"have {most} at most"
+            )
+
+
+def _weight_problems(game: Game) -> Iterator[Problem]:
     for number, round_ in enumerate(game.rounds):
-        at, ask, draw = f"rounds[{number}]", round_.ask, round_.draw
-        for where, value, least, most in (
-            ("seconds", round_.seconds, 1, 86_400),
-            ("ask.seconds", ask.seconds, 1, 3600),
-            ("ask.tries", ask.tries, 1, 20),
-            ("ask.misses", ask.misses, 1, 10),
-            ("ask.shown", ask.shown, 2, 8),
-            ("check.typos", round_.check.typos, 0, 3),
-            ("after.hold_ms", round_.after.hold_ms, 0, 60_000),
-        ):
-            yield from out_of_range(f"{at}.{where}", value, least, most)
-        for place, weight in enumerate(draw.weights):
-            yield from out_of_range(f"{at}.draw.weights[{place}]", weight, 0, 1000)
-        if len(draw.weights) != 5:
-            mend = "give one for each level, 1 to 5"
-            yield Problem(f"{at}.draw.weights", f"{len(draw.weights)} weights are there", mend)
-    for number, ending in enumerate(game.endings):
-        for name in ("at_least", "at_most"):
-            bound: int | None = getattr(ending, name)
-            yield from out_of_range(f"endings[{number}].{name}", bound, -MOST_POINTS, MOST_POINTS)
+        if len(round_.draw.weights) != 5:
+            what, mend = (
+                f"{len(round_.draw.weights)} weights are there",
+                "give one for each level, 1 to 5",
+            )
+            yield Problem(f"rounds[{number}].draw.weights", what, mend)
 
 
 def _load_problems(at: str, round_: Round, packs: Packs) -> Iterator[Problem]:
@@ -227,16 +262,32 @@ def _list_problems(where: str, lists: Lists) -> Iterator[Problem]:
                 yield Problem(item_place, "an item is empty", "write it, or leave it out")
             elif item in group.items[:item_number]:
                 yield Problem(item_place, f"“{item}” is here twice", "leave it out once")
+    yield from _alike_items(where, lists)
+    if lists.asks is ListsAsk.SORT and lists.prompt.strip() and "{item}" not in lists.prompt:
+        what = "the question never names the item to sort"
+        yield Problem(f"{where}.prompt", what, "write {item} where its name is to stand")
     if lists.asks is ListsAsk.ODD_ONE_OUT:
-        if not 3 <= lists.choices <= 8:
-            what = f"{lists.choices} choices to find the odd one among"
-            yield Problem(f"{where}.choices", what, "have 3 to 8")
-        elif not any(True for _ in odd_items(lists)):
+        if "{item}" in lists.prompt:
+            what = "{item} in the question tells which is the odd one out"
+            yield Problem(f"{where}.prompt", what, "leave {item} out of it")
+        if not any(True for _ in odd_items(lists)):
             yield Problem(
                 where,
-                f"no list has {lists.choices - 1} items for an odd one to stand among",
+                f"no list has {lists.choices - 1} items that share no list with an odd one",
                 "put more items in the lists, or offer fewer choices",
             )
+
+
+def _alike_items(where: str, lists: Lists) -> Iterator[Problem]:
+    """Items that are written differently and look alike once capitals are made alike."""
+    seen: dict[str, str] = {}
+    for number, group in enumerate(lists.lists):
+        for item_number, item in enumerate(group.items):
+            first = seen.setdefault(fold(item), item)
+            if first != item and item.strip():
+                place = f"{where}.lists[{number}].items[{item_number}]"
+                what = f"“{item}” looks like “{first}”"
+                yield warning(place, what, "write it the same way, or leave it out")
 
 
 def _sum_problems(where: str, sums: Sums) -> Iterator[Problem]:
@@ -244,13 +295,14 @@ def _sum_problems(where: str, sums: Sums) -> Iterator[Problem]:
     if sums.denominators is not None:
         spans.append(("denominators", sums.denominators, 1))
     before = yield from _span_problems(where, spans)
-    yield from out_of_range(f"{where}.cap", sums.cap, -MOST_POINTS, MOST_POINTS)
-    yield from out_of_range(f"{where}.count", sums.count, 1, 1000)
-    if sums.choices and not 2 <= sums.choices <= 8:
-        yield Problem(f"{where}.choices", f"{sums.choices} choices", "have 2 to 8, or 0 to type")
+    if sums.choices == 1:
+        yield Problem(f"{where}.choices", "1 choice", "have 2 to 12, or 0 to type")
     if sums.denominators is not None and sums.operator not in (Operator.PLUS, Operator.MINUS):
         mend = "add or take away, or leave the denominators out"
         yield Problem(f"{where}.operator", "fractions are only added or taken away", mend)
+    elif before and SumTable(sums).is_too_wide:
+        what = f"with these numbers more than {MOST_ROWS:,} rows of sums would be worked out"
+        yield Problem(f"{where}.left", what, "narrow one of the two spans, or leave the cap out")
     elif before and count_of(sums) == 0:
         yield Problem(where, "no sum keeps to these numbers", "widen the spans or raise the cap")
 
@@ -259,22 +311,16 @@ def _span_problems(
     where: str, spans: list[tuple[str, Span, int]]
 ) -> Generator[Problem, None, bool]:
     """What is wrong with some spans. Returns whether all are sound."""
-    sound, rows = True, 1
+    sound = True
     for name, span, least in spans:
         if span.least > span.most:
             sound = False
             what = f"from {span.least} to {span.most} there is no number"
             yield Problem(f"{where}.{name}", what, "put the smaller number first")
-        elif span.least < least or span.most > 1_000_000:
+        elif span.least < least:
             sound = False
             what = f"{span.least} to {span.most} is out of range"
-            yield Problem(f"{where}.{name}", what, f"keep within {least} and 1000000")
-        elif name != "right":
-            rows *= span.most - span.least + 1
-    if sound and rows > MOST_ROWS:
-        sound = False
-        what = f"{rows:,} numbers are too many"
-        yield Problem(f"{where}.left", what, f"keep the span to {MOST_ROWS:,} numbers")
+            yield Problem(f"{where}.{name}", what, f"begin at {least} or later")
     return sound
 
 
@@ -329,13 +375,7 @@ def _choices_alike(packs: Packs) -> Iterator[Problem]:
 
 def _round_problems(at: str, round_: Round, packs: Packs) -> Iterator[Problem]:
     draw = round_.draw
-    if draw.count is not None and draw.count < 1:
-        yield Problem(
-            f"{at}.draw.count",
-            f"{draw.count} questions are drawn, so nothing would be asked",
-            "draw 1 or more, or all",
-        )
-    elif any(problem.severity is Severity.FAULT for problem in _load_problems(at, round_, packs)):
+    if any(problem.severity is Severity.FAULT for problem in _load_problems(at, round_, packs)):
         return
     else:
         yield from _pool_problems(at, round_, packs)
@@ -392,9 +432,6 @@ def _ending_problems(game: Game, rules: Rules | None, reached: Reach | None) -> 
     if not game.endings:
         yield Problem("endings", "the game has no ending", "add one at End")
         return
-    if len(game.endings) > MOST_ENDINGS:
-        mend = f"have {MOST_ENDINGS} at most"
-        yield Problem("endings", f"{len(game.endings)} endings are there", mend)
     titles = Counter(ending.title for ending in game.endings)
     crossed = False
     for number, ending in enumerate(game.endings):
@@ -409,13 +446,22 @@ def _ending_problems(game: Game, rules: Rules | None, reached: Reach | None) -> 
             crossed = True
             what = f"“{name}” wants at least {least} and at most {most}"
             yield Problem(where, what, "put the smaller number first")
-        elif reached is not None and reached.is_whole and _is_missed(reached, number):
+        elif (
+            reached is not None
+            and reached.is_whole
+            and reached.finals
+            and _is_missed(reached, number)
+        ):
             yield warning(
                 where,
                 f"no run can reach “{name}”",
                 "change its scores, or move it above the ending that takes them",
             )
     if rules is None or reached is None or crossed:
+        return
+    if reached.is_whole and not reached.finals:
+        mend = "let a round run out, or write an ending that comes at once"
+        yield warning("endings", "no run ever ends", mend)
         return
     if reached.ends_unasked:
         what = "the game is over before its first question"
@@ -438,9 +484,9 @@ def _uncovered(game: Game, rules: Rules, reached: Reach) -> Iterator[Problem]:
     """Final scores that no ending fits."""
     mend = "widen an ending at End, or add a last one with no bounds"
     left = [score for score, endings in scores_reached(rules, reached).items() if None in endings]
-    if left:
+    if left and reached.is_exact:
         yield Problem("endings", f"no ending fits {_scores_in_words(left)}", mend)
-    elif not reached.is_whole and not covers_all(game, rules):
+    elif (left or not reached.is_whole) and not covers_all(game, rules):
         what = "it is not certain that an ending fits every score"
         yield Problem("endings", what, mend)
 
@@ -478,7 +524,7 @@ def _is_open(ending: Ending) -> bool:
 
 
 def _scores_in_words(scores: list[int | float]) -> str:
-    shown = ", ".join(str(score) for score in scores[:4])
+    shown = ", ".join(str(as_written(score)) for score in scores[:4])
     if len(scores) == 1:
         return f"a score of {shown}"
     more = len(scores) - 4

@@ -13,6 +13,7 @@ from dicetrail.core.document import (
     Badge,
     Effect,
     Kind,
+    Needs,
     Number,
     Occasion,
     Question,
@@ -20,6 +21,7 @@ from dicetrail.core.document import (
     RoundOrder,
     Shows,
 )
+from dicetrail.core.flow import GIVEN_UP
 from dicetrail.core.letters import Cell, laid_out
 from dicetrail.core.program import (
     Program,
@@ -27,6 +29,7 @@ from dicetrail.core.program import (
     check,
     choices_of,
     length_of_round,
+    most_questions,
     question_of,
     right_answer,
     round_of,
@@ -35,7 +38,7 @@ from dicetrail.core.program import (
 )
 from dicetrail.core.run import Phase, Result, State
 from dicetrail.core.settle import tally_percent
-from dicetrail.core.words import filled_in
+from dicetrail.core.words import as_written, filled_in
 
 Media = Mapping[str, Mapping[str, str]]
 """Where pictures and sounds are found: by pack, then by the name its questions give them."""
@@ -59,6 +62,8 @@ class QuestionShown:
     """The question in play. `number` counts from 1."""
 
     number: int
+    in_run: int
+    """Which question put in this run it is, from 1: what an answer says it is meant for."""
     kind: Kind
     prompt: str
     choices: tuple[Slat, ...]
@@ -72,6 +77,8 @@ class QuestionShown:
     """The hint, once it was asked for."""
     may_hint: bool
     may_pass: bool
+    wants_all: bool
+    """Whether every right choice is wanted, picked together."""
     picture: str
     """Where its picture is found; empty if it has none. Never its name, which may tell."""
     sound: str
@@ -86,7 +93,7 @@ class Feedback:
     """Whether the answer was taken as right, or the letter stands; true or false is told even
     where the right answer never is."""
     why: str
-    given_place: int | None
+    given_places: tuple[int, ...]
     right_places: tuple[int, ...]
     answer: str
     """The right answer in words; empty while it is not told."""
@@ -100,6 +107,8 @@ class EndingShown:
     title: str
     verdict: str
     badge: Badge
+    player: str
+    """Whom it is about."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -121,16 +130,17 @@ class CounterShown:
 
 @dataclass(frozen=True, slots=True)
 class PlayerShown:
-    """A player, their counters, and whether it is their turn."""
+    """A player, their counters, whether it is their turn, and whether they are out."""
 
     name: str
     counters: tuple[CounterShown, ...]
     has_turn: bool
+    is_out: bool
 
 
 @dataclass(frozen=True, slots=True)
 class RoundOffered:
-    """A round of the menu; `most_questions` is None unless the player says how many."""
+    """A round of the menu; `most_questions` is None unless the player says how many, each."""
 
     number: int
     title: str
@@ -219,7 +229,7 @@ def table(program: Program, state: State, media: Media = NO_MEDIA) -> Table:
         round=game.rounds[state.round].title if len(game.rounds) > 1 else "",
         menu=_menu(program, state) if state.phase is Phase.OPENING else (),
         length=length_of_round(program, state),
-        score=rules.score(tally),
+        score=as_written(rules.score(tally)),
         right_count=tally.right_count,
         asked_count=tally.asked_count,
         percent=tally_percent(tally),
@@ -253,7 +263,7 @@ def _cues(program: Program, state: State) -> tuple[CueShown, ...]:
 def _narration(program: Program, state: State, media: Media) -> Narration | None:
     """What is read out now: the opening words, or the question with its choices."""
     opening, recorded, sound = program.game.opening, "", ""
-    if state.phase is Phase.OPENING and not state.played:
+    if state.phase is Phase.OPENING and not state.has_begun:
         words = filled_in(opening.words, {"name": state.players[0]})
         text = f"{program.game.title}. {words}" if opening.reads_aloud else ""
         sound = opening.narration
@@ -280,12 +290,15 @@ def _read_out(program: Program, state: State) -> str:
 def _menu(program: Program, state: State) -> tuple[RoundOffered, ...]:
     game = program.game
     first_only = game.opening.rounds is RoundOrder.IN_ORDER
-    played = {over.round for over in state.played}
     offered = []
     for number, round_ in enumerate(game.rounds[:1] if first_only else game.rounds):
-        deal = program.deal(state.dice, state.played, number, None, len(state.players))
-        most = len(deal.pool) if round_.draw.player_chooses else None
-        offered.append(RoundOffered(number, round_.title, number in played, most, deal.length))
+        there = state._replace(round=number)
+        most = most_questions(program, there) if round_.draw.player_chooses else None
+        length = length_of_round(program, there)
+        if most is not None and length is not None:
+            length = min(most, length // len(state.players) or length)
+        is_played = state.visits[number] > 0
+        offered.append(RoundOffered(number, round_.title, is_played, most, length))
     return tuple(offered)
 
 
@@ -294,8 +307,9 @@ def _players(program: Program, state: State) -> tuple[PlayerShown, ...]:
     return tuple(
         PlayerShown(
             name,
-            tuple(map(CounterShown, names, tally.counters)),
+            tuple(map(CounterShown, names, map(as_written, tally.counters))),
             turn == state.turn,
+            turn in state.out,
         )
         for turn, (name, tally) in enumerate(zip(state.players, state.tallies, strict=True))
     )
@@ -335,6 +349,7 @@ def _question(program: Program, state: State, media: Media) -> QuestionShown:
     choices, _ = choices_of(program, state)
     return QuestionShown(
         number=state.position + 1,
+        in_run=state.put,
         kind=question.kind,
         prompt=question.prompt,
         choices=tuple(
@@ -350,6 +365,7 @@ def _question(program: Program, state: State, media: Media) -> QuestionShown:
         hint=details.hint if state.is_hinted else "",
         may_hint=bool(ask.hints and details.hint and not state.is_hinted),
         may_pass=ask.passing,
+        wants_all=bool(choices) and details.needs is Needs.ALL,
         picture=found.get(details.picture, ""),
         sound=found.get(details.sound, ""),
     )
@@ -369,15 +385,15 @@ def _slat(question: Question, place: int, choice: str, found: Mapping[str, str])
 def _feedback(program: Program, state: State) -> Feedback | None:
     if state.result is None:
         return None
-    why, place = _why(program, state)
+    why, places = _why(program, state)
     is_good = state.result in _GOOD
     if not state.is_revealed:
         keeps = round_of(program, state).after.reveal is Reveal.NEVER
         note = "" if state.phase is Phase.ASKING or keeps else _note(program, state)
-        return Feedback(state.result, is_good, why, place, (), "", note)
+        return Feedback(state.result, is_good, why, places, (), "", note)
     _, right = choices_of(program, state)
     answer = right_answer(program, state)
-    return Feedback(state.result, is_good, why, place, right, answer, _note(program, state))
+    return Feedback(state.result, is_good, why, places, right, answer, _note(program, state))
 
 
 _GOOD = (Result.RIGHT, Result.CLOSE, Result.HIT)
@@ -387,11 +403,11 @@ def _note(program: Program, state: State) -> str:
     return question_of(program, state).details.note
 
 
-def _why(program: Program, state: State) -> tuple[str, int | None]:
-    """The reason of what became of the question, and the place of the choice picked."""
+def _why(program: Program, state: State) -> tuple[str, tuple[int, ...]]:
+    """The reason of what became of the question, and the places of the choices picked."""
     if state.given is not None and state.result not in (Result.LATE, Result.PASSED):
         checked = check(program, state, state.given)
-        return checked.why, checked.place
+        return checked.why, checked.places
     letter = state.tried[-1] if state.tried else ""
     words = {
         Result.HIT: f"“{letter}” stands in it",
@@ -401,14 +417,20 @@ def _why(program: Program, state: State) -> tuple[str, int | None]:
         Result.LATE: "the time is over",
         Result.PASSED: "passed",
     }
-    return words.get(state.result or Result.WRONG, ""), None
+    return words.get(state.result or Result.WRONG, ""), ()
 
 
 def _ending(program: Program, state: State) -> EndingShown | None:
     if state.phase is not Phase.ENDED:
         return None
+    who = state.players[state.turn]
     if state.ending is None:
-        return EndingShown("The end", "", Badge.NONE)
+        return EndingShown(GIVEN_UP if state.gave_up else "The end", "", Badge.NONE, who)
     ending = program.game.endings[state.ending]
-    values = {**program.rules.values(state.tally), "name": state.players[state.turn]}
-    return EndingShown(ending.title, filled_in(ending.verdict, values), ending.badge)
+    values = {
+        **program.rules.values(state.tally),
+        "name": who,
+        "player_number": state.turn + 1,
+        "round_number": state.round + 1,
+    }
+    return EndingShown(ending.title, filled_in(ending.verdict, values), ending.badge, who)

@@ -43,7 +43,7 @@ from dicetrail.core.script import Event, ScriptFaults, parse
 from dicetrail.core.script.language import HANDLERS
 from dicetrail.core.settle import Outcome, Rules, last_ending
 from dicetrail.core.sources import Facets, Packs, facets, pool_size
-from dicetrail.core.survey import examine
+from dicetrail.core.survey import examine, within_bounds
 from dicetrail.core.words import counted
 
 MOST_DRAWN = 200
@@ -103,6 +103,7 @@ class Examined:
 def look_over(game: Game, packs: Packs) -> Examined:
     """Everything the workbench shows of a game before it is played."""
     problems, rules, reached = examine(game, packs)
+    game = within_bounds(game)
     problems += tuple(_changed_samples(game, packs, problems))
     is_whole = reached is not None and reached.is_whole
     return Examined(

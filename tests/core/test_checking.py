@@ -66,11 +66,11 @@ class TestChecking(unittest.TestCase):
         self.assertIs(self.verdict("Polish", choices, right=(2,)), RIGHT)
         self.assertIs(self.verdict("polish", choices, right=(2,)), WRONG)
         either = check_choice("POLISH", choices, (2,), Check())
-        self.assertEqual((either.verdict, either.place), (UNREADABLE, None))
+        self.assertEqual((either.verdict, either.places), (UNREADABLE, ()))
         self.assertIn("could be A or B", either.why)
 
     def test_every_verdict_gives_its_reason(self):
         checked = check_choice("carrot", CHOICES, CARROT, Check())
-        self.assertEqual((checked.place, checked.why), (2, "B, “Carrot”, is the right answer"))
+        self.assertEqual((checked.places, checked.why), ((2,), "B, “Carrot”, is the right answer"))
         unread = check_choice("dunno", CHOICES, CARROT, Check())
         self.assertEqual(unread.why, "“dunno” names no choice; the choices are A to C")

@@ -89,7 +89,7 @@ class TestDraws(unittest.TestCase):
         program = build(changed(FIVE, ask=Ask()), PACKS)
         places = right_places(program, 0, 1, 1200)
         self.assertGreater(stats.chisquare(places[:3]).pvalue, 1e-4)
-        self.assertEqual(places[3:], (0,) * 5)
+        self.assertEqual(places[3:], (0,) * 9)
 
     def test_fewer_choices_are_shown_the_right_and_the_pinned_one_among_them(self):
         for order in Order:

@@ -31,6 +31,6 @@ class TestDice(unittest.TestCase):
         self.assertEqual(len(first_words), len(keys))
 
     def test_a_bound_out_of_range_is_refused(self):
-        for bound in (0, -1, 2**32 + 1):
+        for bound in (0, -1, 2**64 + 1):
             with self.subTest(bound=bound), self.assertRaises(ValueError):
                 stream(1, "draw").below(bound)

@@ -339,7 +339,7 @@ def wrong():
         moves = Moves(timeout=Way(To.AGAIN))
         left = game(ask=Ask(seconds=1), moves=moves, after=NO_HOLD)
         played = Play(left).begin().do(Wait(), 10**15)
-        self.assertEqual(played.state.tally.wrong_count, 99)
+        self.assertEqual(played.state.tally.mistakes, 99)
         self.assertEqual(played.answer(True).state.tally.right_count, 1)
 
 

@@ -71,7 +71,7 @@ class TestSurvey(unittest.TestCase):
                 "packs[veg].questions[12]",
                 "differ only in capitals",
             ),
-            (changed(draw=Draw(0)), PACKS, FAULT, "rounds[0].draw.count", "0 questions"),
+            (changed(draw=Draw(0)), PACKS, FAULT, "rounds[0].draw.count", "out of range"),
             (changed(draw=Draw(13)), PACKS, WARNING, "rounds[0].draw.count", "only 12"),
             (
                 changed(ask=Ask(Order.WRITTEN)),

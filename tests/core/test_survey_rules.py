@@ -76,7 +76,7 @@ class TestRuleProblems(unittest.TestCase):
                 (ended(Ending("E", "", 10**10), REST), "endings[0].at_least"),
                 (sums(cap=10**10), "rounds[0].sums[0].cap"),
                 (sums(count=0), "rounds[0].sums[0].count"),
-                (sums(left=Span(-1, 5)), "rounds[0].sums[0].left"),
+                (sums(left=Span(-1, 5)), "rounds[0].sums[0].left.least"),
                 (sums(denominators=Span(0, 5)), "rounds[0].sums[0].denominators"),
             )
         )
@@ -97,7 +97,7 @@ class TestRuleProblems(unittest.TestCase):
                     f"{at}.lists[1].items[1]",
                     "twice",
                 ),
-                (lists(ROOTS, LEAVES, asks=odd, choices=2), FAULT, f"{at}.choices", "2 choices"),
+                (lists(ROOTS, LEAVES, asks=odd, choices=2), FAULT, f"{at}.choices", "out of range"),
                 (lists(ROOTS, LEAVES, asks=odd, choices=5), FAULT, at, "no list has 4 items"),
                 (changed(lists=(Lists((ROOTS, LEAVES)),) * 51), FAULT, "rounds[0].lists", "51"),
             )
@@ -108,8 +108,14 @@ class TestRuleProblems(unittest.TestCase):
         self.assert_found(
             (
                 (sums(left=Span(9, 1)), FAULT, f"{at}.left", "from 9 to 1"),
-                (sums(left=Span(0, 100_000)), FAULT, f"{at}.left", "100,001 numbers"),
-                (sums(choices=9), FAULT, f"{at}.choices", "9 choices"),
+                (
+                    sums(left=Span(0, 100_000), right=Span(0, 100_000), cap=50),
+                    FAULT,
+                    f"{at}.left",
+                    "more than 10,000 rows",
+                ),
+                (sums(choices=13), FAULT, f"{at}.choices", "out of range"),
+                (sums(choices=1), FAULT, f"{at}.choices", "1 choice"),
                 (sums(cap=1, left=Span(5, 9)), FAULT, at, "no sum keeps"),
                 (
                     sums(operator=Operator.TIMES, denominators=Span(2, 3)),
@@ -209,7 +215,7 @@ class TestRuleProblems(unittest.TestCase):
         self.assertEqual(survey(sound, PACKS), ())
 
     def test_a_game_with_too_many_ways_needs_an_ending_for_everything(self):
-        many = "def right():\n    score += roll(6)\n"
+        many = "def right():\n    score += roll(1000)\n"
         whole = (Ending("Low", "", None, 9), Ending("High", "", 10))
         gap = (Ending("Low", "", None, 9), Ending("High", "", 11))
         self.assertEqual(survey(ended(*whole, script=many), PACKS), ())
@@ -217,7 +223,7 @@ class TestRuleProblems(unittest.TestCase):
         self.assertFalse(told.spans_are_whole)
         self.assertEqual([span.ending for span in told.score_spans], [0, 1])
         self.assert_found(((ended(*gap, script=many), FAULT, "endings", "not certain"),))
-        halves = many.replace("roll(6)", "roll(6) / 4")
+        halves = many.replace("roll(1000)", "roll(1000) / 4")
         self.assert_found(((ended(*whole, script=halves), FAULT, "endings", "not certain"),))
         percent = (
             Ending("Fail", "", None, 79, counts="percent"),

@@ -21,6 +21,7 @@ from dicetrail.core.script.parse import (
     Script,
     ScriptFault,
     ScriptFaults,
+    all_of,
     parse,
     parse_condition,
 )
@@ -38,6 +39,7 @@ __all__ = [
     "ScriptFault",
     "ScriptFaults",
     "Test",
+    "all_of",
     "compile_condition",
     "compile_script",
     "parse",

@@ -8,7 +8,6 @@ held against the limit; what fails leaves a fault, and the counter as it was.
 """
 
 import ast
-import copy
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 from typing import Any, NamedTuple
@@ -111,8 +110,7 @@ def compile_script(script: Script) -> Handlers:
 
 def compile_condition(condition: Condition, counters: Sequence[str]) -> Test:
     """A checked condition as a function. One that cannot be worked out does not hold."""
-    body = _rename(condition.node, frozenset(counters))
-    source = ast.unparse(body)
+    source = _written(condition.node, frozenset(counters), _truth)
     lines = [
         "def test(_c, _n, _o, f_leaders, f_player_count):",
         *_unpacked(counters, condition.reads),
@@ -190,7 +188,7 @@ def _statement(script: Script, node: ast.stmt, indent: str, traced: bool) -> Ite
             whole = ast.BinOp(ast.Name(name, ast.Load()), operator, value)
             yield from _assigned(script, name, whole, node, indent)
         case ast.If(test=test, body=body, orelse=orelse):
-            yield from _guarded(script, "_q", test, node, indent, "_q = None")
+            yield from _guarded(script, "_q", test, node, indent, "_q = None", _truth)
             yield f"{indent}if _q:"
             yield from _block(script, body, deeper, traced)
             if orelse:
@@ -212,9 +210,7 @@ def _statement(script: Script, node: ast.stmt, indent: str, traced: bool) -> Ite
 def _assigned(
     script: Script, name: str, value: ast.expr, node: ast.stmt, indent: str
 ) -> Iterator[str]:
-    whole = ast.unparse(_rename(value, frozenset(script.counters)))
-    if isinstance(value, ast.Compare | ast.BoolOp | ast.IfExp | ast.UnaryOp | ast.Constant):
-        whole = f"+({whole})"  # a truth value counts as 0 or 1
+    whole = _written(value, frozenset(script.counters), _number)
     yield f"{indent}try:"
     yield f"{indent} _t = {whole}"
     yield f"{indent} if -{LIMIT} <= _t <= {LIMIT}: c_{name} = _t"
@@ -223,9 +219,15 @@ def _assigned(
 
 
 def _guarded(
-    script: Script, name: str, value: ast.expr, node: ast.stmt, indent: str, otherwise: str
+    script: Script,
+    name: str,
+    value: ast.expr,
+    node: ast.stmt,
+    indent: str,
+    otherwise: str,
+    form: "_Form | None" = None,
 ) -> Iterator[str]:
-    whole = ast.unparse(_rename(value, frozenset(script.counters)))
+    whole = _written(value, frozenset(script.counters), form or _number)
     yield f"{indent}try: {name} = {whole}"
     yield f"{indent}except Faults as _e:"
     yield f"{indent} _d.append(Done('fault', why(_e), {_where(node)}))"
@@ -236,23 +238,54 @@ def _where(node: ast.stmt) -> str:
     return f"{node.lineno}, {node.col_offset + 1}"
 
 
-def _rename(node: ast.expr, counters: frozenset[str]) -> ast.expr:
-    """A copy of an expression in which counters and facts have the names made here."""
-    renamed: ast.expr = _Renamer(counters).visit(copy.deepcopy(node))
-    return renamed
+_Form = Callable[[ast.expr, frozenset[str]], ast.expr]
 
 
-class _Renamer(ast.NodeTransformer):
-    def __init__(self, counters: frozenset[str]) -> None:
-        self.counters = counters
+def _written(node: ast.expr, counters: frozenset[str], form: _Form) -> str:
+    """An expression as Python, in which counters and facts have the names made here."""
+    return ast.unparse(form(node, counters))
 
-    def visit_Name(self, node: ast.Name) -> ast.Name:
-        kind = "c_" if node.id in self.counters else "f_"
-        return ast.Name(kind + node.id, node.ctx)
 
-    def visit_Call(self, node: ast.Call) -> ast.Call:
-        name = node.func.id if isinstance(node.func, ast.Name) else ""
-        args = [self.visit(given) for given in node.args]
-        if name == "roll":
-            return ast.Call(ast.Name("rolled"), [ast.Name("_r"), *args], [])
-        return ast.Call(ast.Name(name), args, [])
+def _number(node: ast.expr, counters: frozenset[str]) -> ast.expr:
+    """The expression where a number is wanted: what is true counts as 1, what is not as 0."""
+    match node:
+        case ast.Constant(value=bool() as value):
+            return ast.Constant(int(value))
+        case ast.Compare() | ast.UnaryOp(op=ast.Not()):
+            return ast.UnaryOp(ast.UAdd(), _truth(node, counters))
+        case ast.BoolOp(op=operator, values=values):
+            return ast.BoolOp(operator, [_number(value, counters) for value in values])
+        case ast.IfExp(test=test, body=body, orelse=orelse):
+            return ast.IfExp(
+                _truth(test, counters), _number(body, counters), _number(orelse, counters)
+            )
+        case ast.UnaryOp(op=sign, operand=operand):
+            return ast.UnaryOp(sign, _number(operand, counters))
+        case ast.BinOp(left=left, op=operator, right=right):
+            return ast.BinOp(_number(left, counters), operator, _number(right, counters))
+        case ast.Subscript(value=items, slice=index):
+            return ast.Subscript(_number(items, counters), _number(index, counters), ast.Load())
+        case ast.List(elts=items):
+            return ast.List([_number(item, counters) for item in items], ast.Load())
+        case ast.Call(func=ast.Name(id=name), args=given):
+            args = [_number(argument, counters) for argument in given]
+            if name == "roll":
+                return ast.Call(ast.Name("rolled"), [ast.Name("_r"), *args], [])
+            return ast.Call(ast.Name(name), args, [])
+        case ast.Name(id=name):
+            return ast.Name(("c_" if name in counters else "f_") + name, ast.Load())
+    return node
+
+
+def _truth(node: ast.expr, counters: frozenset[str]) -> ast.expr:
+    """The expression where it only matters whether it holds."""
+    match node:
+        case ast.Compare(left=left, ops=operators, comparators=others):
+            return ast.Compare(
+                _number(left, counters), operators, [_number(other, counters) for other in others]
+            )
+        case ast.UnaryOp(op=ast.Not(), operand=operand):
+            return ast.UnaryOp(ast.Not(), _truth(operand, counters))
+        case ast.BoolOp(op=operator, values=values):
+            return ast.BoolOp(operator, [_truth(value, counters) for value in values])
+    return _number(node, counters)

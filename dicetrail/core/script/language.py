@@ -25,6 +25,13 @@ MOST_NESTED = 80
 MOST_STATEMENTS = 1_000
 """The most statements one handler may run, its own functions included."""
 
+MOST_PARTS = 12_000
+"""The most names, numbers, signs and statements of all handlers together, each with the
+functions it calls written out: what is compiled, and so how long that takes."""
+
+MOST_CONDITION = 200
+"""The longest condition of an ending, in words and signs of the language."""
+
 
 class Event(StrEnum):
     """What a handler answers to. A handler has the name of its event."""
@@ -56,15 +63,16 @@ HANDLERS: dict[str, str] = {
     Event.GAME_OVER: "when the game is over, before the endings are tried",
 }
 
-COUNTS = ("asked_count", "right_count", "wrong_count", "streak", "best_streak")
+COUNTS = ("asked_count", "right_count", "wrong_count", "streak", "best_streak", "mistakes")
 """The facts every tally counts, in its order."""
 
 FACTS: dict[str, str] = {
-    "asked_count": "questions asked so far, this one included",
+    "asked_count": "questions asked so far, this one included; one asked anew counts once",
     "right_count": "questions answered right so far",
     "wrong_count": "questions done with and not answered right: wrong, too late or passed",
     "streak": "right answers in a row, up to now",
     "best_streak": "the longest streak of the run",
+    "mistakes": "wrong answers at every try, late ones, and letters missed",
     "percent": "right questions among those done with, in percent, rounded half up",
     "number": "the question's number in its round, from 1",
     "worth": "the question's points; 1 if it names none",
@@ -72,14 +80,35 @@ FACTS: dict[str, str] = {
     "seconds_left": "whole seconds left on the question's clock; 0 without one",
     "seconds_used": "whole seconds the player has taken for the question",
     "seconds_allowed": "seconds the question's clock began with; 0 without one",
+    "percent_left": "what is left of the question's clock, 0 to 100, halves up; 0 without one",
     "tries_used": "answers given to the question, or letters missed, this one included",
-    "tries_left": "answers, or misses, still allowed; 0 after the last",
+    "tries_left": "answers, or misses, still allowed; 0 after the last, in timeout and in passed",
     "round_number": "the round's number, from 1",
     "player_number": "the player's number, from 1",
     "verdict": 'what became of the answer: "right", "close", "wrong", "late" or "passed"',
 }
 
 TEXT_FACTS = ("verdict",)
+
+QUESTION_FACTS = frozenset(
+    {
+        "number",
+        "worth",
+        "level",
+        "seconds_left",
+        "seconds_used",
+        "seconds_allowed",
+        "percent_left",
+        "tries_used",
+        "tries_left",
+        "verdict",
+    }
+)
+"""What is known of a question in play alone, and means nothing once the game is over."""
+
+YIELDING = frozenset({"mistakes", "percent_left", "out"})
+"""Names that came to the language later: a script's own counter or function of that name
+stands before them, so that a script written before reads as it always did."""
 
 ENDING_FACTS: dict[str, str] = {
     "leaders": "players who share the highest score",
@@ -110,6 +139,7 @@ class Deed:
 
 _ANSWERED = (Event.RIGHT, Event.WRONG, Event.TIMEOUT, Event.PASSED)
 _IN_PLAY = (*_ANSWERED, Event.ASKED, Event.HINTED, Event.LETTER_HIT, Event.LETTER_MISS)
+WITHOUT_QUESTION = (Event.STARTED, Event.ROUND_OVER, Event.GAME_OVER)
 _ANY = tuple(Event)
 
 DEEDS: dict[str, Deed] = {
@@ -125,4 +155,9 @@ DEEDS: dict[str, Deed] = {
         _IN_PLAY,
     ),
     "reveal": Deed("nothing", "tells the right answer", _ANSWERED),
+    "out": Deed(
+        "nothing",
+        "takes the player out of the run; the others play on",
+        (*_ANSWERED, Event.ROUND_OVER),
+    ),
 }

@@ -10,8 +10,8 @@ import ast
 import difflib
 import io
 import tokenize
-from collections.abc import Iterable
-from dataclasses import dataclass, field
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass, field, replace
 from functools import cached_property
 
 from dicetrail.core.document import Number
@@ -22,12 +22,16 @@ from dicetrail.core.script.language import (
     FUNCTIONS,
     HANDLERS,
     LIMIT,
+    MOST_CONDITION,
     MOST_DEPTH,
     MOST_NESTED,
+    MOST_PARTS,
     MOST_SIGNS,
     MOST_STATEMENTS,
     MOST_TOKENS,
+    QUESTION_FACTS,
     TEXT_FACTS,
+    YIELDING,
     Event,
 )
 
@@ -81,6 +85,16 @@ class Script:
         )
 
     @property
+    def deeds(self) -> frozenset[str]:
+        """The names of all that its functions do by calling."""
+        return frozenset(
+            name
+            for function in self.functions.values()
+            for node in ast.walk(function)
+            if (name := _called(node)) in DEEDS and name not in self.functions
+        )
+
+    @property
     def rolls(self) -> bool:
         """Whether chance is asked for."""
         return "roll" in self.reads
@@ -122,24 +136,69 @@ def parse_condition(text: str, counters: Iterable[str], final: bool) -> Conditio
 
     A `final` condition is tried once the game is over and may compare players.
     """
-    checker = _Checker(text)
+    _one_expression(text)
+    # Brackets of ours let it go over several lines; the last line may end in a comment.
+    bracketed = f"({text}\n)"
+    checker = _Checker(bracketed)
     checker.counters = dict.fromkeys(counters, 0)
     checker.in_ending = True
     checker.is_final = final
-    module = _read(text.strip(), "eval")
-    assert isinstance(module, ast.Expression)
-    checker.number(module.body)
-    if checker.faults:
-        raise ScriptFaults(checker.faults)
+    try:
+        module = _read(bracketed, "eval", MOST_CONDITION)
+        assert isinstance(module, ast.Expression)
+        checker.number(module.body)
+        if checker.faults:
+            raise ScriptFaults(checker.faults)
+    except ScriptFaults as error:
+        raise ScriptFaults(
+            replace(fault, column=max(1, fault.column - (fault.line == 1)))
+            for fault in error.faults
+        ) from None
     return Condition(module.body, frozenset(checker.reads))
 
 
-def _read(text: str, mode: str) -> ast.AST:
+def all_of(conditions: Sequence[Condition]) -> Condition:
+    """The condition that holds if all of some do; of none, one that always holds."""
+    if not conditions:
+        return Condition(ast.Constant(True), frozenset())
+    if len(conditions) == 1:
+        return conditions[0]
+    node = ast.BoolOp(ast.And(), [condition.node for condition in conditions])
+    return Condition(node, frozenset().union(*(condition.reads for condition in conditions)))
+
+
+def _one_expression(text: str) -> None:
+    """Refuse a condition that is empty, or that would close brackets it has not opened."""
+    open_, is_empty = 0, True
+    try:
+        for token in tokenize.generate_tokens(io.StringIO(text).readline):
+            is_empty &= token.type in _EMPTY
+            open_ += (token.string in ("(", "[", "{")) - (token.string in (")", "]", "}"))
+            if open_ < 0:
+                what = f"“{token.string}” closes what was not opened"
+                raise _refused(*_place(token.start), what, "leave it out")
+    except (tokenize.TokenError, IndentationError):
+        return  # something is not closed: the parser says where it was opened
+    if is_empty:
+        raise _refused(1, 1, "there is no condition", "write one, such as score >= 10")
+
+
+_EMPTY = (
+    tokenize.COMMENT,
+    tokenize.NL,
+    tokenize.NEWLINE,
+    tokenize.INDENT,
+    tokenize.DEDENT,
+    tokenize.ENDMARKER,
+)
+
+
+def _read(text: str, mode: str, most_tokens: int = MOST_TOKENS) -> ast.AST:
     """Python's own reading of a text that is short and flat enough. Raises ScriptFaults."""
     if len(text) > MOST_SIGNS:
         raise _refused(1, 1, f"the script has {len(text):,} signs", f"keep to {MOST_SIGNS:,}")
     try:
-        _measure(text)
+        _measure(text, most_tokens)
         tree = ast.parse(text, mode=mode)
     except SyntaxError as error:
         line, column = error.lineno or 1, max(1, error.offset or 1)
@@ -164,13 +223,13 @@ def _deepest(tree: ast.AST) -> int | None:
     return None
 
 
-def _measure(text: str) -> None:
+def _measure(text: str, most_tokens: int) -> None:
     """Refuse statements too long to be read safely."""
     tokens = 0
     try:
         for token in tokenize.generate_tokens(io.StringIO(text).readline):
             tokens = 0 if token.type == tokenize.NEWLINE else tokens + 1
-            if tokens > MOST_TOKENS:
+            if tokens > most_tokens:
                 raise _refused(*_place(token.start), "this statement is too long", "split it up")
     except tokenize.TokenError:
         return  # something is not closed: the parser says where it was opened
@@ -254,7 +313,7 @@ class _Checker:
             "function": FUNCTIONS,
         }
         for kind, names in taken.items():
-            if name in names:
+            if name in names and name not in YIELDING:
                 self._fault(node, f"“{name}” is a {kind} already", "choose another name")
                 return False
         if name in HANDLERS and not isinstance(node, ast.FunctionDef):
@@ -420,6 +479,9 @@ class _Checker:
         elif name in ENDING_FACTS and self.in_ending and not self.is_final:
             mend = "let the ending be tried when the game is over, not at once"
             self._fault(node, f"“{name}” is known once the game is over", mend)
+        elif name in QUESTION_FACTS and self.is_final and name not in self.counters:
+            mend = "keep it in a counter while the question is in play"
+            self._fault(node, f"“{name}” means nothing once the game is over", mend)
         elif name in known:
             self.reads.add(name)
         else:
@@ -444,6 +506,9 @@ class _Checker:
                 "words are compared with words, by == or !=",
                 'write it as verdict == "close"',
             )
+        if self.is_final:
+            mend = "keep it in a counter while the question is in play"
+            self._fault(node, "“verdict” means nothing once the game is over", mend)
         self.reads.update(side.id for side in words if isinstance(side, ast.Name))
 
     def _call(self, call: ast.Call) -> None:
@@ -502,6 +567,15 @@ class _Checker:
                 return
         if self.faults:
             return
+        sizes: dict[str, int] = {}
+        parts = 0
+        for name, function in self.functions.items():
+            if name in HANDLERS:
+                parts += self._size(name, sizes)
+                if parts > MOST_PARTS:
+                    what = f"the rules have more than {MOST_PARTS:,} parts, functions written out"
+                    self._fault(function, what, "write shorter rules, or call fewer functions")
+                    return
         depths: dict[str, int] = {}
         for name, function in self.functions.items():
             if self._depth(function.body, depths) > MOST_NESTED:
@@ -536,6 +610,16 @@ class _Checker:
                 total += self._length(called, (*above, name), lengths)
         lengths[name] = min(total, MOST_STATEMENTS + 1)
         return lengths[name]
+
+    def _size(self, name: str, sizes: dict[str, int]) -> int:
+        """How many parts a function has, those it calls written out."""
+        if name not in sizes:
+            sizes[name] = sum(
+                1
+                + (self._size(called, sizes) if (called := _called(node)) in self.functions else 0)
+                for node in ast.walk(self.functions[name])
+            )
+        return sizes[name]
 
     def _deeds_in_place(self, handler: str, name: str, seen: set[str]) -> None:
         if name in seen:
@@ -609,6 +693,7 @@ __all__ = [
     "Script",
     "ScriptFault",
     "ScriptFaults",
+    "all_of",
     "parse",
     "parse_condition",
 ]

@@ -1,0 +1,87 @@
+"""How large the numbers of a document may be, said once, beside each field.
+
+A field says it in its type: ``tries: Annotated[int | None, Within(1, 20)]``. Whatever else
+is worked out from a document is worked out only once no number in it is out of bounds, so
+no number can make that long.
+"""
+
+from collections.abc import Hashable, Iterator
+from dataclasses import dataclass, fields, is_dataclass, replace
+from functools import cache
+from operator import is_
+from typing import Any, TypeVar, get_type_hints
+
+from dicetrail.core.problems import Problem
+
+
+@dataclass(frozen=True, slots=True)
+class Within:
+    """The least and the most a number may be, both included."""
+
+    least: int
+    most: int
+
+
+@cache
+def bounds_of(part: Hashable) -> dict[str, Within]:
+    """The bounds of a part's numbers, by field."""
+    hints = get_type_hints(part, include_extras=True)
+    found = {}
+    for field in fields(part):  # type: ignore[arg-type]
+        for note in getattr(hints[field.name], "__metadata__", ()):
+            if isinstance(note, Within):
+                found[field.name] = note
+    return found
+
+
+def out_of_bounds(part: Any, where: str = "") -> Iterator[Problem]:
+    """The fault of every number of a document that is out of bounds, wherever it stands."""
+    bounds = bounds_of(type(part))
+    for field in fields(part):
+        place = f"{where}.{field.name}" if where else field.name
+        yield from _of_value(getattr(part, field.name), place, bounds.get(field.name))
+
+
+def _of_value(value: Any, where: str, bounds: Within | None) -> Iterator[Problem]:
+    if isinstance(value, tuple):
+        for number, item in enumerate(value):
+            yield from _of_value(item, f"{where}[{number}]", bounds)
+    elif is_dataclass(value):
+        yield from out_of_bounds(value, where)
+    elif bounds is not None and value is not None and not bounds.least <= value <= bounds.most:
+        mend = f"keep within {bounds.least} and {bounds.most}"
+        yield Problem(where, f"{_short(value)} is out of range", mend)
+
+
+Part = TypeVar("Part")
+
+
+def clipped(part: Part) -> Part:
+    """The same with every number that is out of bounds put to the nearest that is not."""
+    bounds = bounds_of(type(part))
+    changed = {}
+    for field in fields(part):  # type: ignore[arg-type]
+        value = getattr(part, field.name)
+        kept = _clipped_value(value, bounds.get(field.name))
+        if kept is not value:
+            changed[field.name] = kept
+    return replace(part, **changed) if changed else part  # type: ignore[type-var]
+
+
+def _clipped_value(value: Any, bounds: Within | None) -> Any:
+    if isinstance(value, tuple):
+        kept = tuple(_clipped_value(item, bounds) for item in value)
+        return value if all(map(is_, kept, value)) else kept
+    if is_dataclass(value):
+        return clipped(value)
+    if bounds is None or value is None or bounds.least <= value <= bounds.most:
+        return value
+    return bounds.least if value < bounds.least else bounds.most
+
+
+def _short(value: int) -> str:
+    """A number in words, one of very many digits by how many they are."""
+    # The bits are asked first: Python refuses to write out a number of over 4,300 digits.
+    if value.bit_length() > 128:
+        return f"a number of {value.bit_length() * 30103 // 100000 + 1} digits"
+    return str(value)

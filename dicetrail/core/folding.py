@@ -1,0 +1,160 @@
+"""Texts made alike: what a reader, a keyboard or a phone does not tell apart.
+
+`tidy` is for every text; `read` for what is compared. The other steps are a round's to
+choose. Each takes a text and gives a text, in time proportional to its length.
+"""
+
+import re
+import unicodedata
+from functools import lru_cache
+
+_INVISIBLE = frozenset((0x00AD, 0x200B, 0x2060, 0xFEFF))
+
+_UNSEEN = re.compile(
+    "[\u00ad\u034f\u061c\u115f\u1160\u17b4\u17b5\u180b-\u180f\u200b-\u200f\u202a-\u202e"
+    "\u2060-\u206f\u3164\ufe00-\ufe0f\ufeff\uffa0\U000e0000-\U000e0fff]"
+)
+"""Signs that are not seen or only say how others are drawn: joiners, marks of direction,
+variation selectors, fillers (Default_Ignorable_Code_Point of Unicode's UCD, from memory)."""
+
+_SIGNS = str.maketrans(
+    {
+        **dict.fromkeys("‘’‚‛′ʹʻʼʽˈ`´＇ˋˊ‵", "'"),
+        **dict.fromkeys("“”„‟″«»‹›＂〝〞〟", '"'),
+        **dict.fromkeys("‐‑‒–—―−⁃﹘﹣－˗", "-"),
+        "⁄": "/",
+        "∕": "/",
+    }
+)
+"""Quotes, apostrophes and hyphens, which phones choose for whoever types."""
+
+
+def tidy(text: str) -> str:
+    """The text without invisible signs, trimmed, with inner space made one space."""
+    if text.isprintable():
+        return " ".join(text.split())
+    visible = "".join(
+        " " if sign.isspace() else sign
+        for sign in text
+        if sign.isspace() or not (ord(sign) in _INVISIBLE or unicodedata.category(sign) == "Cc")
+    )
+    return " ".join(visible.split())
+
+
+def plain_signs(text: str) -> str:
+    """The text with one kind of quote, apostrophe and hyphen."""
+    return text.translate(_SIGNS)
+
+
+def unseen_out(text: str) -> str:
+    """The text without signs that are not seen."""
+    return text if text.isascii() else _UNSEEN.sub("", text)
+
+
+def as_shown(text: str) -> str:
+    """A form in which two texts are equal if a reader cannot tell them apart (NFC)."""
+    return unicodedata.normalize("NFC", tidy(unseen_out(text)))
+
+
+def read(text: str) -> str:
+    """The text as compared: compatibility forms made plain (NFKC, UAX #15), one kind of
+    quote, apostrophe and hyphen, nothing unseen, tidied.
+
+    Digits keep what they mean: ``5²`` is ``5^2`` and not 52, ``2½`` is ``2 1/2``.
+    """
+    if text.isascii():
+        return tidy(text.replace("`", "'"))
+    spaced = _RAISED.sub(r"^\g<0>", _FRACTION.sub(r" \g<0>", unseen_out(text)))
+    plain = unicodedata.normalize("NFKC", spaced.translate(_SIGNS))
+    return tidy(plain.translate(_SIGNS))
+
+
+_RAISED = re.compile("(?<=[0-9])[⁰¹²³⁴-⁹]+")
+_FRACTION = re.compile("(?<=[0-9])[¼-¾⅐-⅞↉]")
+
+
+def caseless(text: str) -> str:
+    """The text with capitals and other letter cases made alike (`str.casefold`)."""
+    return unicodedata.normalize("NFKC", text.casefold())
+
+
+def unaccented(text: str) -> str:
+    """The text without the marks of Latin, Greek and Cyrillic letters, strokes too.
+
+    Marks of other scripts make another letter, and stay: a voiced kana, an Indic vowel.
+    """
+    if text.isascii():
+        return text
+    kept, is_ours = [], False
+    for sign in unicodedata.normalize("NFD", text):
+        if unicodedata.combining(sign) or unicodedata.category(sign) == "Mn":
+            if not is_ours:
+                kept.append(sign)
+            continue
+        plain, is_ours = _plain_letter(sign)
+        kept.append(plain)
+    return unicodedata.normalize("NFC", "".join(kept))
+
+
+@lru_cache(maxsize=4096)
+def _plain_letter(sign: str) -> tuple[str, bool]:
+    """A letter without its stroke, hook or dot, and whether it is of an alphabet with accents."""
+    if sign.isascii():
+        return sign, sign.isalpha()
+    name = unicodedata.name(sign, "")
+    if not name.startswith(("LATIN ", "GREEK ", "CYRILLIC ")):
+        return sign, False
+    if sign in "ıȷ":
+        return {"ı": "i", "ȷ": "j"}[sign], True
+    base, _, mark = name.partition(" WITH ")
+    if mark:
+        try:
+            return unicodedata.lookup(base), True
+        except KeyError:
+            pass
+    return sign, True
+
+
+def unpointed(text: str) -> str:
+    """Without punctuation: joining signs go, others become a space. No number is changed."""
+    return " ".join(_POINT.sub(_point, text).split())
+
+
+_POINT = re.compile(r"[^\w\s]|_")
+
+
+def _point(found: re.Match[str]) -> str:
+    sign, text, at = found[0], found.string, found.start()
+    if unicodedata.category(sign)[0] not in "PS":
+        return sign
+    before = text[at - 1] if at else " "
+    after = text[at + 1] if at + 1 < len(text) else " "
+    if before.isdigit() and after.isdigit():
+        return sign
+    if sign in "%‰" and text[:at].rstrip()[-1:].isdigit():
+        return sign
+    if after.isdigit() and sign in "-+.," and not (before.isalnum() or before in "'"):
+        return sign
+    if sign in "-+" and after in ".," and text[at + 2 : at + 3].isdigit() and before.isspace():
+        return sign
+    if sign in "-+" and not text[:at].strip() and text[at + 1 :].lstrip()[:1].isdigit():
+        return sign
+    return "" if sign in "'." else " "
+
+
+def headless(text: str, articles: str, skips_points: bool) -> str:
+    """Without one leading article; an elided one, such as ``l'``, has no space after it."""
+    start = re.match(r"[^\w\s]*\s*", text) if skips_points else None
+    body = text[start.end() :] if start else text
+    folded = caseless(body)
+    for article in sorted(caseless(read(articles)).split(), key=len, reverse=True):
+        if article.endswith("'"):
+            if folded.startswith(article) and len(folded) == len(body):
+                rest = body[len(article) :].strip()
+                if rest:
+                    return rest
+        else:
+            first, _, rest = body.partition(" ")
+            if rest and caseless(first) == article:
+                return rest
+    return text
