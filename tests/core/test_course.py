@@ -1,0 +1,228 @@
+"""Where a run can go: what `reach` knows is what runs come to, and the other way round."""
+
+import random
+import unittest
+from collections import deque
+from dataclasses import replace
+
+from dicetrail.core import (
+    After,
+    Answer,
+    Ask,
+    Begin,
+    Continue,
+    Details,
+    Draw,
+    DrawOrder,
+    Ending,
+    Game,
+    Hint,
+    Intent,
+    Kind,
+    Letter,
+    Moves,
+    Opening,
+    Pack,
+    Pass,
+    Phase,
+    Question,
+    Quit,
+    Refill,
+    Round,
+    RoundOrder,
+    To,
+    Wait,
+    Way,
+    next_input,
+    start,
+    step,
+)
+from dicetrail.core.letters import letters_of
+from dicetrail.core.program import made_ready, most_questions, question_of, round_of
+from dicetrail.core.reach import Final, reach
+
+POOL = (
+    Question("Root?", ("Carrot",), ("Pea",), details=Details(worth=1, level=1, hint="orange")),
+    Question("Leaf?", ("Kale",), ("Leek",), details=Details(worth=3, level=3)),
+    Question("Fruit?", ("Plum",), ("Beet",), details=Details(worth=3, level=2, seconds=2)),
+    Question("Pod?", ("Pea",), ("Oak",), details=Details(worth=1, level=1)),
+    Question("Spell", ("bee",), (), Kind.LETTERS, Details(misses=2)),
+)
+SCRIPTS = (
+    "def right():\n    score += worth\n",
+    "lives = 2\ndef right():\n    score += 1\ndef wrong():\n    if tries_left == 0:\n"
+    "        lives -= 1\n",
+    "def right():\n    score += 2\ndef timeout():\n    score -= 1\ndef passed():\n    score -= 3\n",
+    "def right():\n    score += 5 - tries_used\ndef hinted():\n    score -= 1\n",
+    "def right():\n    score += roll(3)\n",
+    "def right():\n    score += seconds_left\n",
+    "def letter_hit():\n    score += 1\ndef letter_miss():\n    score -= 1\n",
+    "def wrong():\n    if tries_left == 1:\n        skip()\ndef right():\n    score += streak\n",
+    "def wrong():\n    out()\ndef right():\n    score += 1\n",
+    "def right():\n    score += player_number\n    if right_count == 2:\n        go('1')\n",
+    "def round_over():\n    if right_count == 0:\n        finish('E0')\n",
+    "def right():\n    score += 1\n    add_time(1)\ndef wrong():\n    add_time(-1)\n",
+    "def right():\n    score += level\ndef passed():\n    again()\n",
+    "def right():\n    score += mistakes + percent // 50\n",
+)
+CONDITIONS = ("", "leaders > 1", "round_number == 2", "mistakes > 1", "player_number == 2")
+ONCE = ("", "streak == 2", "tries_left == 0 and tries_used > 0", "lives == 0", "level == 3")
+WAYS = (Way(), Way(), Way(), Way(To.AGAIN), Way(To.NEXT_ROUND), Way(To.ENDING, "E0"))
+
+
+def any_round(chances, title):
+    pick = chances.choice
+    pool = chances.sample(range(len(POOL)), chances.randrange(1, 4))
+    draw = Draw(
+        pick((None, 1, 2, 3)),
+        pick(list(DrawOrder)),
+        player_chooses=chances.random() < 0.3,
+        refill=pick((Refill.NEVER, Refill.NEVER, Refill.NEVER, *Refill)),
+    )
+    ask = Ask(
+        tries=pick((1, 1, 2, None)),
+        seconds=pick((None, None, 3)),
+        passing=chances.random() < 0.3,
+    )
+    moves = Moves(*(pick(WAYS) for _ in range(4)))
+    seconds = pick((None, None, None, 4))
+    round_ = Round(title, (title,), draw=draw, ask=ask, after=After(hold_ms=0), moves=moves)
+    return replace(round_, seconds=seconds), Pack(title, tuple(POOL[at] for at in pool))
+
+
+def any_game(chances):
+    """A small game and its packs, with whatever rules can meet."""
+    pick = chances.choice
+    made = [any_round(chances, str(number)) for number in range(pick((1, 1, 2)))]
+    script = pick(SCRIPTS)
+    once = pick(ONCE)
+    if "lives" in once and "lives" not in script:
+        once = ""
+    endings = [
+        Ending("E0", "", pick((None, 2, 4)), when=pick(CONDITIONS)),
+        Ending("E1", "", None, pick((None, 0, 3))),
+    ]
+    if once:
+        endings.insert(0, Ending("Once", "", when=once, at_once=True))
+    game = Game(
+        "Any",
+        tuple(round_ for round_, _ in made),
+        tuple(endings),
+        script,
+        Opening(
+            most_players=pick((1, 1, 1, 2)),
+            equal_turns=chances.random() < 0.5,
+            rounds=pick(list(RoundOrder)),
+        ),
+        seconds=pick((None, None, None, 5)),
+    )
+    if "go('1')" in script and len(made) == 1:
+        game = replace(game, script="def right():\n    score += 1\n")
+    return game, {pack.title: pack for _, pack in made}
+
+
+def ready(chances):
+    """A game made ready, whatever gaps there are between its endings."""
+    game, packs = any_game(chances)
+    return made_ready(game, packs), packs
+
+
+def deeds(program, state):
+    """Everything a player can do now that could matter, with how long after."""
+    if state.phase is Phase.OPENING:
+        rounds = range(len(program.game.rounds))
+        for number in rounds:
+            here = state._replace(round=number)
+            chooses = round_of(program, here).draw.player_chooses
+            most = min(4, most_questions(program, here))
+            for wanted in (None, *(range(1, most + 1) if chooses else ())):
+                yield Begin(number, wanted), 0
+    elif state.phase is Phase.HOLDING:
+        yield Continue(), 0
+    else:
+        for intent in (Intent.RIGHT, Intent.WRONG):
+            given = next_input(program, state, intent, state.at)
+            for pause in (0, 1, 1000, 1001, 2001) if state.clocks.soonest else (0,):
+                yield given.action, pause
+        for left in state.clocks:
+            if left is not None:
+                yield Wait(), max(0, left)
+        yield Pass(), 0
+        yield Hint(), 0
+        question = question_of(program, state)
+        if question.kind is Kind.LETTERS:
+            for letter in (*sorted(letters_of(question.right[0])), "x", "y", "z"):
+                yield Letter(letter), 0
+
+
+def final(program, state):
+    return Final(program.rules.merged(state.tally), state.ending)
+
+
+def played_to_its_end(program, chances, most=80):
+    """A run of things done at random, some of them at the last moment; None if it goes on."""
+    players = ("Ada", "Ben")[: chances.randrange(1, program.game.opening.most_players + 1)]
+    state = start(program, chances.randrange(10**6), players).state
+    for _ in range(most):
+        if state.phase is Phase.ENDED:
+            return state
+        action, pause = chances.choice(list(deeds(program, state)))
+        if chances.random() < 0.01:
+            action, pause = Quit(), 0
+        state = step(program, state, action, state.at + pause).state
+    return None
+
+
+class TestReach(unittest.TestCase):
+    def test_every_run_ends_as_reach_knows(self):
+        chances = random.Random(1107)
+        runs = ended = whole = 0
+        for _ in range(120):
+            program, packs = ready(chances)
+            reached = reach(program.game, program.rules, packs)
+            whole += reached.is_whole
+            for _ in range(15):
+                state = played_to_its_end(program, chances)
+                runs += 1
+                if state is None or state.gave_up:
+                    continue
+                ended += 1
+                if reached.is_whole:
+                    self.assertIn(final(program, state), reached.finals, program.game)
+        self.assertGreater(ended, 0.8 * runs, "most runs end")
+        self.assertGreater(whole, 60, "most games are followed whole")
+
+    def test_whatever_reach_gives_exactly_a_run_comes_to(self):
+        chances = random.Random(2207)
+        games = 0
+        while games < 12:
+            program, packs = ready(chances)
+            reached = reach(program.game, program.rules, packs)
+            is_small = 1 < len(reached.finals) <= 8
+            if program.game.opening.most_players > 1 or not (reached.is_exact and is_small):
+                continue
+            games += 1
+            missing = set(reached.finals)
+            for dice, most in [(dice, 250) for dice in range(20)] + [(n, 3000) for n in range(8)]:
+                if missing:
+                    missing -= all_ends(program, dice, most)
+            self.assertEqual(missing, set(), program.game)
+
+
+def all_ends(program, dice, most=500):
+    """The ends of the runs with some dice, the shortest first, as far as a bounded search
+    comes."""
+    waiting, seen, ends = deque([start(program, dice).state]), set(), set()
+    while waiting and len(seen) < most:
+        state = waiting.popleft()
+        for action, pause in deeds(program, state):
+            after = step(program, state, action, state.at + pause).state
+            key = after._replace(at=0, heard=(), told=(), given=None, put=0, unattended=0)
+            if key in seen:
+                continue
+            seen.add(key)
+            if after.phase is Phase.ENDED:
+                ends.add(final(program, after))
+            else:
+                waiting.append(after)
+    return ends
