@@ -31,12 +31,14 @@ check: .make/dev .make/npm
 	@$(BIN)/dicetrail pack-schema | cmp - docs/schema/pack.schema.json || { echo "docs/schema/pack.schema.json is stale: run make api"; exit 1; }
 	@$(BIN)/dicetrail game-schema | cmp - docs/schema/game.schema.json || { echo "docs/schema/game.schema.json is stale: run make api"; exit 1; }
 	@cd frontend && npm run --silent types -- --output ../.make/fresh/schema.d.ts > /dev/null
+	@$(BIN)/dicetrail parts | cmp - frontend/src/api/parts.ts || { echo "frontend/src/api/parts.ts is stale: run make api"; exit 1; }
 	@cmp .make/fresh/schema.d.ts frontend/src/api/schema.d.ts || { echo "frontend/src/api/schema.d.ts is stale: run make api"; exit 1; }
 
 api: .make/dev .make/npm
 	$(BIN)/dicetrail openapi > docs/schema/openapi.json
 	$(BIN)/dicetrail pack-schema > docs/schema/pack.schema.json
 	$(BIN)/dicetrail game-schema > docs/schema/game.schema.json
+	$(BIN)/dicetrail parts > frontend/src/api/parts.ts
 	cd frontend && npm run --silent types -- --output src/api/schema.d.ts
 
 bench: .make/dev

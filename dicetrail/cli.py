@@ -12,10 +12,12 @@ from typing import Annotated
 import typer
 import uvicorn
 from fastapi import FastAPI
+from pydantic import TypeAdapter
 from rich.console import Console
 from rich.markup import escape
 
 from dicetrail.core import HIGHEST_DICE, Game, GameProblems, Pack, Severity, build, survey
+from dicetrail.core.parts import NEW_PARTS
 from dicetrail.demo import load_demo
 from dicetrail.files import game_schema, pack_schema, read_game
 from dicetrail.store import Database, NotFound
@@ -199,6 +201,17 @@ def pack_form() -> None:
 def game_form() -> None:
     """Print the form of a game file (a JSON Schema)."""
     print(json.dumps(game_schema(), indent=2))
+
+
+@app.command("parts")
+def new_parts() -> None:
+    """Print every new part of a document as TypeScript, for the pages to begin from."""
+    print("// Made from the core by `make api`; not to be changed by hand.")
+    print(f"import type {{ {', '.join(NEW_PARTS)} }} from \"./schema\";\n")
+    print("/** What a maker adds begins as one of these. */")
+    for name, part in NEW_PARTS.items():
+        written = TypeAdapter(type(part)).dump_python(part, mode="json")
+        print(f"export const NEW_{name.upper()}: {name} = {json.dumps(written, indent=2)};\n")
 
 
 def development_app() -> FastAPI:

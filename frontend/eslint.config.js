@@ -10,6 +10,11 @@ export default tseslint.config(
     rules: {
       "@typescript-eslint/no-confusing-void-expression": "off",
       "@typescript-eslint/restrict-template-expressions": ["error", { allowNumber: true }],
+      // A cast of what is written out here would hide a field that is missing.
+      "@typescript-eslint/consistent-type-assertions": [
+        "error",
+        { assertionStyle: "as", objectLiteralTypeAssertions: "never", arrayLiteralTypeAssertions: "allow" },
+      ],
       "max-lines-per-function": ["error", { max: 200, skipBlankLines: true, skipComments: true }],
     },
   },

@@ -60,7 +60,7 @@ from dicetrail.core.document import (
 )
 from dicetrail.core.engine import answered, go_on, replay, start, step
 from dicetrail.core.events import counts_as_best, is_best, leader_of
-from dicetrail.core.flow import GIVEN_UP
+from dicetrail.core.flow import ended_as
 from dicetrail.core.folding import tidy
 from dicetrail.core.footprints import Answered, Change, Fact, Footprint, Stop, What
 from dicetrail.core.packs import RowFault, pack_faults, preview
@@ -101,10 +101,10 @@ from dicetrail.core.trail import (
     right_places,
     summaries,
 )
+from dicetrail.core.words import as_written
 
 __all__ = [
     "DOCUMENT",
-    "GIVEN_UP",
     "HIGHEST_DICE",
     "ONE_POINT_EACH",
     "PLAIN",
@@ -196,6 +196,7 @@ __all__ = [
     "Way",
     "What",
     "answered",
+    "as_written",
     "build",
     "changes_between",
     "check",
@@ -203,6 +204,7 @@ __all__ = [
     "compare",
     "counts_as_best",
     "draw_list",
+    "ended_as",
     "first_game",
     "fold_steps",
     "go_on",

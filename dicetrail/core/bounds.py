@@ -36,7 +36,7 @@ def bounds_of(part: Hashable) -> dict[str, Within]:
 
 def out_of_bounds(part: Any, where: str = "") -> Iterator[Problem]:
     """The fault of every number of a document that is out of bounds, wherever it stands."""
-    bounds = bounds_of(type(part))
+    bounds = bounds_of(type(part))  # type: ignore[arg-type]
     for field in fields(part):
         place = f"{where}.{field.name}" if where else field.name
         yield from _of_value(getattr(part, field.name), place, bounds.get(field.name))
@@ -58,7 +58,7 @@ Part = TypeVar("Part")
 
 def clipped(part: Part) -> Part:
     """The same with every number that is out of bounds put to the nearest that is not."""
-    bounds = bounds_of(type(part))
+    bounds = bounds_of(type(part))  # type: ignore[arg-type]
     changed = {}
     for field in fields(part):  # type: ignore[arg-type]
         value = getattr(part, field.name)

@@ -153,9 +153,15 @@ def typos_between(
                 if not firm[spot]:
                     if k:
                         cost = min(cost, row[k - 1] + 1)
-                    if place > 1 and spot > 1 and not firm[spot - 1]:
-                        if sign == wanted[spot - 2] and one[place - 2] == wanted[spot - 1]:
-                            cost = min(cost, earlier[k] + 1)
+                    exchanged = (
+                        place > 1
+                        and spot > 1
+                        and not firm[spot - 1]
+                        and sign == wanted[spot - 2]
+                        and one[place - 2] == wanted[spot - 1]
+                    )
+                    if exchanged:
+                        cost = min(cost, earlier[k] + 1)
             row[k] = min(cost, far)
         if min(row) > most and min(before) > most:
             return None

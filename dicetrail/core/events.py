@@ -19,12 +19,8 @@ from dicetrail.core.program import (
 from dicetrail.core.run import Heard, Phase, State
 from dicetrail.core.script import Done, Event, Roll
 from dicetrail.core.script.language import WITHOUT_QUESTION
-from dicetrail.core.settle import Outcome, Settled, Tally, settle, share_left
+from dicetrail.core.settle import Outcome, Settled, Tally, settle, share_left, still_allowed
 from dicetrail.core.words import as_written, filled_in
-
-UNLIMITED = 999
-"""What `tries_left` says where tries are not limited."""
-
 
 Prints = list[Footprint]
 
@@ -82,7 +78,7 @@ def _outcome(program: Program, state: State, event: Event, verdict: str, is_agai
 def tries_left(round_: Round, question: Question, state: State) -> int:
     """The answers, or missed letters, still allowed to a question."""
     allowed = tries_for(round_, question)
-    return UNLIMITED if allowed is None else max(0, allowed - state.tries_used)
+    return still_allowed(allowed, state.tries_used)
 
 
 def _dice_for(program: Program, state: State, outcome: Outcome) -> Roll | None:

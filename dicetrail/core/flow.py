@@ -418,5 +418,12 @@ GIVEN_UP = "Given up"
 """What the end of a run that a player gave up is called."""
 
 
+def ended_as(program: Program, state: State) -> str | None:
+    """What the end of a run is called; None while it goes on, or if no ending fits."""
+    if state.gave_up:
+        return GIVEN_UP
+    return None if state.ending is None else program.game.endings[state.ending].title
+
+
 def in_ms(seconds: int | None) -> int | None:
     return None if seconds is None else seconds * 1000

@@ -48,7 +48,16 @@ from dicetrail.core.document import (
 from dicetrail.core.letters import letters_of
 from dicetrail.core.script import Event
 from dicetrail.core.script.language import WITHOUT_QUESTION
-from dicetrail.core.settle import Outcome, Rules, Settled, Tally, last_ending, settle, share_left
+from dicetrail.core.settle import (
+    Outcome,
+    Rules,
+    Settled,
+    Tally,
+    last_ending,
+    settle,
+    share_left,
+    still_allowed,
+)
 from dicetrail.core.sources import Packs, fixed_pool, pool_size
 
 MOST_SETTLED = 6_000
@@ -58,8 +67,6 @@ MOST_STEPS = 8_000
 """How many ways from one question to the next are followed before giving up."""
 
 _MOST_SECONDS = 120
-UNLIMITED = 999
-"""What `tries_left` says where tries are not limited."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -543,7 +550,7 @@ class _Walk:
                 asked.seconds,
                 100 if asked.seconds else 0,
                 0,
-                _left(asked.allowed, 0),
+                still_allowed(asked.allowed, 0),
                 player,
                 "",
                 node.is_again,
@@ -551,10 +558,6 @@ class _Walk:
             course = _Question(self, self.game.rounds[where.round], asked, base)
             self.came[key] = tuple(dict.fromkeys(course.all(node.tallies[where.turn])))
         return self.came[key]
-
-
-def _left(allowed: int | None, used: int) -> int:
-    return UNLIMITED if allowed is None else max(0, allowed - used)
 
 
 class _Standing(NamedTuple):
@@ -640,7 +643,7 @@ class _Question:
                 yield from self._finish(after, now, Event.RIGHT, reading, "right", now.used)
         used = now.used + 1
         for after in self._goes_on(now, Event.LETTER_MISS, reading, used=used):
-            if _left(self.asked.allowed, used):
+            if still_allowed(self.asked.allowed, used):
                 yield after
             else:
                 yield from self._finish(after, now, Event.WRONG, reading, "wrong", used)
@@ -706,7 +709,7 @@ class _Question:
             seconds_used=reading.seconds_used,
             percent_left=reading.percent_left,
             tries_used=used,
-            tries_left=_left(self.asked.allowed, used),
+            tries_left=still_allowed(self.asked.allowed, used),
             is_again=False,
         )
 

@@ -130,6 +130,15 @@ def tally_percent(tally: Tally) -> int:
     return percent(tally.right_count, tally.right_count + tally.wrong_count)
 
 
+UNLIMITED = 999
+"""What `tries_left` says where tries are not limited."""
+
+
+def still_allowed(allowed: int | None, used: int) -> int:
+    """The tries left of those allowed; None is without limit."""
+    return UNLIMITED if allowed is None else max(0, allowed - used)
+
+
 def share_left(left_ms: int, allowed_ms: int) -> int:
     """What is left of a clock, in percent rounded half up, 0 to 100; 0 without a clock."""
     return min(100, (200 * left_ms + allowed_ms) // (2 * allowed_ms)) if allowed_ms else 0

@@ -34,7 +34,12 @@ from dicetrail.core.problems import Problem, Severity, warning
 from dicetrail.core.questions import choices_alike, first_fault
 from dicetrail.core.reach import Reach, reach, scores_reached
 from dicetrail.core.script import Said, ScriptFault, ScriptFaults, parse
-from dicetrail.core.script.language import FACTS, QUESTION_FACTS, TEXT_FACTS
+from dicetrail.core.script.language import (
+    FACTS,
+    MOST_CONDITIONS,
+    QUESTION_FACTS,
+    TEXT_FACTS,
+)
 from dicetrail.core.settle import Rules, condition_of, rules_of
 from dicetrail.core.sources import (
     MOST_ROWS,
@@ -111,7 +116,7 @@ class _Survey:
         except ScriptFaults as faults:
             yield from (_in_script("script", fault) for fault in faults.faults)
             return
-        sound = True
+        sound, size = True, 0
         for number, ending in enumerate(game.endings):
             where = f"endings[{number}].when"
             if what := _no_counter(ending, script.counters):
@@ -120,11 +125,15 @@ class _Survey:
                 sound = False
                 continue
             try:
-                condition_of(ending, tuple(script.counters))
+                size += condition_of(ending, tuple(script.counters)).size
             except ScriptFaults as faults:
                 sound = False
                 for fault in faults.faults:
                     yield Problem(where, fault.what, fault.mend)
+            if size > MOST_CONDITIONS:
+                what = f"the conditions of the endings have more than {MOST_CONDITIONS:,} parts"
+                yield Problem(where, what, "write shorter ones, or have fewer endings")
+                return
         if not sound:
             return
         self.rules = rules_of(game)

@@ -170,7 +170,7 @@ class RunRow(Base):
     place: Mapped[Place] = mapped_column(String(8))
     started_at: Mapped[datetime] = mapped_column(UtcTime)
     best: Mapped[float | None]
-    """The score to beat as the run began."""
+    """What was to be beaten as the run began: a score, or milliseconds."""
     player_key: Mapped[str | None] = mapped_column(String(64), index=True)
     """A secret of the browser it is played in, by which a player finds their own scores."""
     ended_at: Mapped[datetime | None] = mapped_column(UtcTime)
@@ -182,6 +182,8 @@ class RunRow(Base):
     right_count: Mapped[int | None]
     asked_count: Mapped[int | None]
     length_ms: Mapped[int | None]
+    counts: Mapped[bool | None]
+    """Whether it can be among the best."""
     inputs: Mapped[list["RunInput"]] = relationship(order_by="RunInput.number")
 
 

@@ -8,7 +8,7 @@ from datetime import datetime
 from sqlalchemy import select
 from sqlalchemy.orm import Session
 
-from dicetrail.core import Input
+from dicetrail.core import Best, Input
 from dicetrail.store.errors import NotFound, StaleRun
 from dicetrail.store.models import GameRevision, Place, RunInput, RunRow
 
@@ -27,7 +27,7 @@ def add_run(
 
     A player's run has the best score so far to beat.
     """
-    best = best_score(session, game.game_id, game.number) if place is Place.PLAY else None
+    best = best_so_far(session, game) if place is Place.PLAY else None
     run = RunRow(
         id=secrets.token_urlsafe(12),
         game_id=game.game_id,
@@ -56,7 +56,7 @@ def get_run(session: Session, run_id: str, place: Place | None = None) -> RunRow
 
 @dataclass(frozen=True, slots=True)
 class Result:
-    """What a run came to. `leader` is whose score it is."""
+    """What a run came to. `leader` is whose score it is; `counts` whether it can be a best."""
 
     leader: str
     score: float
@@ -64,6 +64,7 @@ class Result:
     right_count: int
     asked_count: int
     length_ms: int
+    counts: bool
 
 
 def end_run(run: RunRow, result: Result, now: datetime) -> None:
@@ -75,21 +76,31 @@ def end_run(run: RunRow, result: Result, now: datetime) -> None:
         setattr(run, field.name, getattr(result, field.name))
 
 
-def best_score(session: Session, game_id: str, revision: int) -> float | None:
-    """The best score players have come to in a revision of a game; None if there is none."""
-    best = best_runs(session, game_id, revision, 1)
-    return best[0].score if best else None
+def best_so_far(session: Session, game: GameRevision) -> float | None:
+    """The best that players have come to in a revision of a game, a score or milliseconds;
+    None if there is none."""
+    found = best_runs(session, game, 1)
+    if not found:
+        return None
+    return found[0].length_ms if game.document.best is Best.FASTEST else found[0].score
 
 
-def best_runs(session: Session, game_id: str, revision: int, most: int) -> list[RunRow]:
-    """The players' runs with the best scores of a revision of a game, the first to reach
-    one before others with the same."""
+_BEST_FIRST = {
+    Best.HIGHEST: (RunRow.score.desc(), RunRow.ended_at),
+    Best.LOWEST: (RunRow.score, RunRow.ended_at),
+    Best.FASTEST: (RunRow.length_ms, RunRow.ended_at),
+}
+
+
+def best_runs(session: Session, game: GameRevision, most: int) -> list[RunRow]:
+    """The players' best runs of a revision of a game, the first to come to something before
+    others as good."""
     return list(
         session.scalars(
             select(RunRow)
-            .where(RunRow.game_id == game_id, RunRow.game_revision == revision)
-            .where(RunRow.place == Place.PLAY, RunRow.ended_at.is_not(None))
-            .order_by(RunRow.score.desc(), RunRow.ended_at)
+            .where(RunRow.game_id == game.game_id, RunRow.game_revision == game.number)
+            .where(RunRow.place == Place.PLAY, RunRow.counts.is_(True))
+            .order_by(*_BEST_FIRST[game.document.best])
             .limit(most)
         )
     )

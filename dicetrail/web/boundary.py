@@ -15,6 +15,7 @@ from dicetrail.core import (
     HIGHEST_DICE,
     Action,
     Answered,
+    Best,
     Checked,
     Comparison,
     DrawnQuestion,
@@ -149,16 +150,22 @@ class LoadProgress(BaseModel):
 
 
 class GameCard(BaseModel):
-    """A game at a glance."""
+    """A game on the shelf: what is known of it without working anything out."""
 
     id: str
     revision: int
     title: str
     saved_at: datetime
-    stops: tuple[StopSummary, ...]
-    """The stops of its first round."""
     round_count: int
     ending_count: int
+
+
+class GameGlance(BaseModel):
+    """What is worked out of a game for its card on the shelf."""
+
+    revision: int
+    stops: tuple[StopSummary, ...]
+    """The stops of its first round."""
     fault_count: int
     last_run: RunCard | None
 
@@ -367,7 +374,9 @@ class PlayView(BaseModel):
     answered: tuple[Answered, ...]
     """Once it has ended, every question with its answer."""
     is_best: bool
-    """Whether it ended with the best score so far."""
+    """Whether it ended as the best so far."""
+    refused: str = ""
+    """Why the last input was not taken; empty if it was."""
 
 
 class Score(BaseModel):
@@ -388,6 +397,8 @@ class Scores(BaseModel):
     """The best scores of a game as it now stands, and one player's own, the newest first."""
 
     revision: int
+    kind: Best
+    """What makes a run one of the best."""
     best: list[Score]
     mine: list[Score]
 

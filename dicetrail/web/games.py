@@ -11,12 +11,16 @@ from dicetrail.core import (
     RECIPES,
     DrawnQuestion,
     Game,
+    GameProblems,
     Program,
     Severity,
+    as_written,
     changes_between,
     check,
     draw_list,
+    ended_as,
     fold_steps,
+    leader_of,
     recipe,
     right_places,
     spot,
@@ -37,6 +41,7 @@ from dicetrail.store.runs import last_answered_run
 from dicetrail.web.boundary import (
     Dice,
     GameCard,
+    GameGlance,
     GameSave,
     GameView,
     NewGame,
@@ -62,7 +67,7 @@ RoundNumber = Annotated[int, Query(ge=0, alias="round")]
 def list_games(shelf: SharedShelf) -> list[GameCard]:
     """Every game at a glance, the last saved first."""
     with shelf.database.reading() as session:
-        return [_card(shelf, session, revision) for revision in newest_games(session)]
+        return [_card(revision) for revision in newest_games(session)]
 
 
 @router.post("", status_code=201)
@@ -85,6 +90,20 @@ def list_recipes() -> list[RecipeCard]:
 def show_game(game_id: str, shelf: SharedShelf) -> GameView:
     """One game as it now stands."""
     return game_view(shelf, game_id)
+
+
+@router.get("/{game_id}/glance")
+def glance_at_game(game_id: str, shelf: SharedShelf) -> GameGlance:
+    """What a game's card on the shelf shows of it, worked out as it is asked for."""
+    with shelf.database.reading() as session:
+        game = newest_game(session, game_id)
+        examined = shelf.examined(game_id, game.number, pack_numbers(session, game.document))
+        return GameGlance(
+            revision=game.number,
+            stops=examined.stops[0] if examined.stops else (),
+            fault_count=sum(problem.severity is Severity.FAULT for problem in examined.problems),
+            last_run=_last_run(shelf, session, game_id),
+        )
 
 
 @router.put("/{game_id}")
@@ -225,18 +244,14 @@ def game_view(shelf: Shelf, game_id: str) -> GameView:
         )
 
 
-def _card(shelf: Shelf, session: Session, game: GameRevision) -> GameCard:
-    examined = shelf.examined(game.game_id, game.number, pack_numbers(session, game.document))
+def _card(game: GameRevision) -> GameCard:
     return GameCard(
         id=game.game_id,
         revision=game.number,
         title=game.document.title,
         saved_at=game.saved_at,
-        stops=examined.stops[0] if examined.stops else (),
         round_count=len(game.document.rounds),
         ending_count=len(game.document.endings),
-        fault_count=sum(problem.severity is Severity.FAULT for problem in examined.problems),
-        last_run=_last_run(shelf, session, game.game_id),
     )
 
 
@@ -244,13 +259,17 @@ def _last_run(shelf: Shelf, session: Session, game_id: str) -> RunCard | None:
     run = last_answered_run(session, game_id)
     if run is None:
         return None
-    program, state = shelf.program_of(run), shelf.moments(run)[-1].state
+    try:
+        program, state = shelf.program_of(run), shelf.moments(run)[-1].state
+    except GameProblems:
+        return None  # it was played by rules that are not taken any more
+    tally = state.tallies[leader_of(program, state)]
     return RunCard(
         id=run.id,
         dice=run.dice,
-        score=program.rules.score(state.tally),
-        right_count=state.tally.right_count,
-        asked_count=state.tally.asked_count,
-        ending=None if state.ending is None else program.game.endings[state.ending].title,
+        score=as_written(program.rules.score(tally)),
+        right_count=tally.right_count,
+        asked_count=tally.asked_count,
+        ending=ended_as(program, state),
         started_at=run.started_at,
     )

@@ -15,7 +15,9 @@ from dicetrail.core import (
     Moment,
     Phase,
     Wait,
+    What,
     answered,
+    as_written,
     is_best,
     length_of_round,
     sounds_of,
@@ -61,11 +63,12 @@ def show_game(game_id: str, shelf: SharedShelf) -> PlayGame:
 def show_scores(game_id: str, shelf: SharedShelf, key: str = "") -> Scores:
     """The best scores of a game as it now stands, and those of the browser with this key."""
     with shelf.database.reading() as session:
-        revision = newest_game(session, game_id).number
-        best = best_runs(session, game_id, revision, MOST_SCORES)
+        game = newest_game(session, game_id)
+        best = best_runs(session, game, MOST_SCORES)
         mine = runs_of_player(session, game_id, key, MOST_SCORES) if key else []
     return Scores(
-        revision=revision,
+        revision=game.number,
+        kind=game.document.best,
         best=[score_of(run, is_told=False) for run in best],
         mine=[score_of(run) for run in mine],
     )
@@ -114,7 +117,7 @@ def score_of(run: RunRow, is_told: bool = True) -> Score:
     return Score(
         run_id=run.id if is_told else None,
         player=run.leader or "",
-        score=int(score) if score.is_integer() else score,
+        score=as_written(score),
         ending=run.ending or "",
         right_count=run.right_count or 0,
         asked_count=run.asked_count or 0,
@@ -136,6 +139,11 @@ def _moments(shelf: Shelf, run: RunRow, now: datetime) -> tuple[Moment, ...]:
     return (*moments, step(shelf.program_of(run), last, Wait(), at))
 
 
+def _refusal(moment: Moment) -> str:
+    """Why an input was not taken; empty if it was."""
+    return next((print_.why for print_ in moment.footprints if print_.what is What.REFUSED), "")
+
+
 def _view(shelf: Shelf, run: RunRow, moments: Sequence[Moment], now: datetime) -> PlayView:
     here, program = moments[-1].state, shelf.program_of(run)
     if moments[-1].footprints:
@@ -153,4 +161,5 @@ def _view(shelf: Shelf, run: RunRow, moments: Sequence[Moment], now: datetime) -
         sounds=sounds_of(program.game),
         answered=answered(moments) if has_ended else (),
         is_best=has_ended and is_best(program, here),
+        refused=_refusal(moments[len(run.inputs)]),
     )

@@ -7,7 +7,7 @@ from datetime import datetime, timedelta
 from sqlalchemy.orm import Session
 from starlette.exceptions import HTTPException
 
-from dicetrail.core import Input, State
+from dicetrail.core import Input, State, counts_as_best, ended_as, leader_of
 from dicetrail.store import Database, Place
 from dicetrail.store.games import newest_game
 from dicetrail.store.models import RunRow
@@ -63,14 +63,16 @@ def take_input(shelf: Shelf, run_id: str, given: PlayInput, now: datetime) -> Ru
 def keep_result(shelf: Shelf, run: RunRow, state: State, now: datetime) -> None:
     """Keep what a run came to that has ended in a state."""
     program = shelf.program_of(run)
-    tally = state.tally
+    leader = leader_of(program, state)
+    tally = state.tallies[leader]
     result = Result(
-        leader=state.players[state.turn],
+        leader=state.players[leader],
         score=float(program.rules.score(tally)),
-        ending="" if state.ending is None else program.game.endings[state.ending].title,
+        ending=ended_as(program, state) or "",
         right_count=tally.right_count,
         asked_count=tally.asked_count,
         length_ms=min(state.at, 10**9),
+        counts=counts_as_best(program, state),
     )
     with shelf.database.writing() as session:
         end_run(get_run(session, run.id), result, now)

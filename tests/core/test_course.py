@@ -7,7 +7,6 @@ from dataclasses import replace
 
 from dicetrail.core import (
     After,
-    Answer,
     Ask,
     Begin,
     Continue,

@@ -26,7 +26,12 @@ class TestPackFaults(unittest.TestCase):
             (replace(SOUND, wrong=("Pea", "Carrot")), "wrong", 1, "the same as the right answer"),
             (replace(SOUND, right=("Carrot", "Carrot")), "right", 1, "the same as"),
             (replace(SOUND, wrong=("", "Pea")), "wrong", 0, "is empty though a later one"),
-            (replace(SOUND, wrong=tuple("bcdefghijklm")), "wrong", 11, "13 choices where at most 12"),
+            (
+                replace(SOUND, wrong=tuple("bcdefghijklm")),
+                "wrong",
+                11,
+                "13 choices where at most 12",
+            ),
             (replace(SOUND, wrong=("CARROT",)), "wrong", 0, "differ only in capitals"),
             (replace(SOUND, details=Details(pinned="Leek")), "pinned", 0, "not one of the choices"),
             (replace(SOUND, details=Details(level=0)), "level", 0, "out of range"),

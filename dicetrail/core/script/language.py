@@ -25,12 +25,15 @@ MOST_NESTED = 80
 MOST_STATEMENTS = 1_000
 """The most statements one handler may run, its own functions included."""
 
-MOST_PARTS = 12_000
-"""The most names, numbers, signs and statements of all handlers together, each with the
-functions it calls written out: what is compiled, and so how long that takes."""
+MOST_PARTS = 6_000
+"""The most names, numbers and signs of all handlers together, each with the functions it
+calls written out: what is compiled, and so how long that takes. A statement counts as ten."""
 
-MOST_CONDITION = 200
+MOST_CONDITION = 100
 """The longest condition of an ending, in words and signs of the language."""
+
+MOST_CONDITIONS = 2_500
+"""The most names, numbers and signs of all conditions of endings together."""
 
 
 class Event(StrEnum):

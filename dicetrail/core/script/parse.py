@@ -107,6 +107,11 @@ class Condition:
     node: ast.expr
     reads: frozenset[str]
 
+    @property
+    def size(self) -> int:
+        """How many names, numbers and signs it has."""
+        return sum(1 for _ in ast.walk(self.node))
+
 
 _OPERATORS = (ast.Add, ast.Sub, ast.Mult, ast.Div, ast.FloorDiv, ast.Mod)
 _COMPARISONS = (ast.Eq, ast.NotEq, ast.Lt, ast.LtE, ast.Gt, ast.GtE)
@@ -614,11 +619,12 @@ class _Checker:
     def _size(self, name: str, sizes: dict[str, int]) -> int:
         """How many parts a function has, those it calls written out."""
         if name not in sizes:
-            sizes[name] = sum(
-                1
-                + (self._size(called, sizes) if (called := _called(node)) in self.functions else 0)
-                for node in ast.walk(self.functions[name])
-            )
+            size = 0
+            for node in ast.walk(self.functions[name]):
+                size += 10 if isinstance(node, ast.stmt) else 1
+                if (called := _called(node)) in self.functions:
+                    size += self._size(called, sizes)
+            sizes[name] = size
         return sizes[name]
 
     def _deeds_in_place(self, handler: str, name: str, seen: set[str]) -> None:

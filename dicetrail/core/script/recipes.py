@@ -76,13 +76,9 @@ def wrong():
         "ten points each; end it at once at mistakes 1",
         """\
 score = 0
-mistakes = 0
 
 def right():
     score += 10
-
-def wrong():
-    mistakes += 1
 """,
     ),
     ScriptRecipe(

@@ -6,6 +6,14 @@ export function useGames() {
   return useQuery({ queryKey: ["games"], queryFn: () => given(api.GET("/api/games")) });
 }
 
+/** What is worked out of a game for its card; asked for once the card is there. */
+export function useGlance(gameId: string, revision: number) {
+  return useQuery({
+    queryKey: ["glance", gameId, revision],
+    queryFn: () => given(api.GET("/api/games/{game_id}/glance", { params: { path: { game_id: gameId } } })),
+  });
+}
+
 export function useGame(gameId: string) {
   return useQuery({
     queryKey: ["games", gameId],

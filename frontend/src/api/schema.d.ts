@@ -76,6 +76,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/games/{game_id}/glance": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Glance At Game
+         * @description What a game's card on the shelf shows of it, worked out as it is asked for.
+         */
+        get: operations["glance_at_game_api_games__game_id__glance_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/games/{game_id}/copies": {
         parameters: {
             query?: never;
@@ -980,11 +1000,16 @@ export interface components {
         };
         /**
          * Answer
-         * @description The player answers: words typed, or the place (from 1) of the slat picked.
+         * @description The player answers: words typed, or the place (from 1) of the slat picked, or several.
+         *
+         *     An answer, and every other action in the course of a question, can say by its number in
+         *     the run which question it is meant for. It is never taken for another.
          */
         Answer: {
             /** Value */
-            value: string | number;
+            value: string | number | number[];
+            /** Question */
+            question?: number | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -1074,6 +1099,12 @@ export interface components {
              */
             action: "begin";
         };
+        /**
+         * Best
+         * @description Which runs are the best of a game.
+         * @enum {string}
+         */
+        Best: "highest score" | "lowest score" | "fastest";
         /** Body_add_media_api_packs__pack_id__media_post */
         Body_add_media_api_packs__pack_id__media_post: {
             /** Files */
@@ -1192,6 +1223,8 @@ export interface components {
              * @default 0
              */
             typos: number;
+            /** @default point */
+            decimal_mark: components["schemas"]["DecimalMark"];
             /**
              * Samples
              * @default []
@@ -1206,8 +1239,11 @@ export interface components {
             verdict: components["schemas"]["Verdict"];
             /** Why */
             why: string;
-            /** Place */
-            place?: number | null;
+            /**
+             * Places
+             * @default []
+             */
+            places: number[];
             /**
              * Matched
              * @default
@@ -1245,6 +1281,8 @@ export interface components {
          * @description The player has seen the feedback and goes on.
          */
         Continue: {
+            /** Question */
+            question?: number | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -1317,6 +1355,12 @@ export interface components {
             effect: components["schemas"]["Effect"];
         };
         /**
+         * DecimalMark
+         * @description Which mark stands before decimals where it could be either; the other groups thousands.
+         * @enum {string}
+         */
+        DecimalMark: "point" | "comma";
+        /**
          * Details
          * @description What a question may carry besides its answer. Empty and None mean that it does not.
          */
@@ -1369,6 +1413,10 @@ export interface components {
             pinned: string;
             /** @default text */
             shows: components["schemas"]["Shows"];
+            /** Misses */
+            misses?: number | null;
+            /** @default any */
+            needs: components["schemas"]["Needs"];
         };
         /**
          * Draw
@@ -1481,6 +1529,11 @@ export interface components {
              * @default
              */
             cue: string;
+            /**
+             * Counts As Best
+             * @default true
+             */
+            counts_as_best: boolean;
         };
         /**
          * EndingShown
@@ -1492,6 +1545,8 @@ export interface components {
             /** Verdict */
             verdict: string;
             badge: components["schemas"]["Badge"];
+            /** Player */
+            player: string;
         };
         /**
          * Facets
@@ -1523,8 +1578,8 @@ export interface components {
             is_good: boolean;
             /** Why */
             why: string;
-            /** Given Place */
-            given_place: number | null;
+            /** Given Places */
+            given_places: number[];
             /** Right Places */
             right_places: number[];
             /** Answer */
@@ -1600,6 +1655,7 @@ export interface components {
              *       "words": "",
              *       "asks_names": false,
              *       "most_players": 1,
+             *       "equal_turns": false,
              *       "rounds": "in order",
              *       "narration": "",
              *       "reads_aloud": false
@@ -1618,10 +1674,12 @@ export interface components {
              * @default []
              */
             sounds: components["schemas"]["Sound"][];
+            /** @default highest score */
+            best: components["schemas"]["Best"];
         };
         /**
          * GameCard
-         * @description A game at a glance.
+         * @description A game on the shelf: what is known of it without working anything out.
          */
         GameCard: {
             /** Id */
@@ -1635,12 +1693,20 @@ export interface components {
              * Format: date-time
              */
             saved_at: string;
-            /** Stops */
-            stops: components["schemas"]["StopSummary"][];
             /** Round Count */
             round_count: number;
             /** Ending Count */
             ending_count: number;
+        };
+        /**
+         * GameGlance
+         * @description What is worked out of a game for its card on the shelf.
+         */
+        GameGlance: {
+            /** Revision */
+            revision: number;
+            /** Stops */
+            stops: components["schemas"]["StopSummary"][];
             /** Fault Count */
             fault_count: number;
             last_run: components["schemas"]["RunCard"] | null;
@@ -1701,6 +1767,8 @@ export interface components {
          * @description The player asks for the hint.
          */
         Hint: {
+            /** Question */
+            question?: number | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -1770,6 +1838,8 @@ export interface components {
         Letter: {
             /** Char */
             char: string;
+            /** Question */
+            question?: number | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -1924,6 +1994,12 @@ export interface components {
             sound: string;
         };
         /**
+         * Needs
+         * @description Which of several right choices an answer has to name.
+         * @enum {string}
+         */
+        Needs: "any" | "all";
+        /**
          * NewGame
          * @description A game to be made.
          */
@@ -2022,6 +2098,11 @@ export interface components {
              * @default 1
              */
             most_players: number;
+            /**
+             * Equal Turns
+             * @default false
+             */
+            equal_turns: boolean;
             /** @default in order */
             rounds: components["schemas"]["RoundOrder"];
             /**
@@ -2176,6 +2257,8 @@ export interface components {
          * @description The player passes the question.
          */
         Pass: {
+            /** Question */
+            question?: number | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
@@ -2273,6 +2356,11 @@ export interface components {
             answered: components["schemas"]["Answered"][];
             /** Is Best */
             is_best: boolean;
+            /**
+             * Refused
+             * @default
+             */
+            refused: string;
         };
         /**
          * PlayedRun
@@ -2296,7 +2384,7 @@ export interface components {
         };
         /**
          * PlayerShown
-         * @description A player, their counters, and whether it is their turn.
+         * @description A player, their counters, whether it is their turn, and whether they are out.
          */
         PlayerShown: {
             /** Name */
@@ -2305,6 +2393,8 @@ export interface components {
             counters: components["schemas"]["CounterShown"][];
             /** Has Turn */
             has_turn: boolean;
+            /** Is Out */
+            is_out: boolean;
         };
         /**
          * Problem
@@ -2368,7 +2458,8 @@ export interface components {
              *       "narration": "",
              *       "tolerance": "",
              *       "pinned": "",
-             *       "shows": "text"
+             *       "shows": "text",
+             *       "needs": "any"
              *     }
              */
             details: components["schemas"]["Details"];
@@ -2380,6 +2471,8 @@ export interface components {
         QuestionShown: {
             /** Number */
             number: number;
+            /** In Run */
+            in_run: number;
             kind: components["schemas"]["Kind"];
             /** Prompt */
             prompt: string;
@@ -2397,6 +2490,8 @@ export interface components {
             may_hint: boolean;
             /** May Pass */
             may_pass: boolean;
+            /** Wants All */
+            wants_all: boolean;
             /** Picture */
             picture: string;
             /** Sound */
@@ -2561,6 +2656,7 @@ export interface components {
              *       "ignore_punctuation": false,
              *       "articles": "",
              *       "typos": 0,
+             *       "decimal_mark": "point",
              *       "samples": []
              *     }
              */
@@ -2597,7 +2693,7 @@ export interface components {
         };
         /**
          * RoundOffered
-         * @description A round of the menu; `most_questions` is None unless the player says how many.
+         * @description A round of the menu; `most_questions` is None unless the player says how many, each.
          */
         RoundOffered: {
             /** Number */
@@ -2743,6 +2839,7 @@ export interface components {
         Scores: {
             /** Revision */
             revision: number;
+            kind: components["schemas"]["Best"];
             /** Best */
             best: components["schemas"]["Score"][];
             /** Mine */
@@ -3156,6 +3253,7 @@ export type Answered = components['schemas']['Answered'];
 export type Ask = components['schemas']['Ask'];
 export type Badge = components['schemas']['Badge'];
 export type Begin = components['schemas']['Begin'];
+export type Best = components['schemas']['Best'];
 export type BodyAddMediaApiPacksPackIdMediaPost = components['schemas']['Body_add_media_api_packs__pack_id__media_post'];
 export type BodyBringApiLoadsPost = components['schemas']['Body_bring_api_loads_post'];
 export type BodyBringMediaApiLoadsLoadIdMediaPost = components['schemas']['Body_bring_media_api_loads__load_id__media_post'];
@@ -3173,6 +3271,7 @@ export type Continue = components['schemas']['Continue'];
 export type CounterShown = components['schemas']['CounterShown'];
 export type Cue = components['schemas']['Cue'];
 export type CueShown = components['schemas']['CueShown'];
+export type DecimalMark = components['schemas']['DecimalMark'];
 export type Details = components['schemas']['Details'];
 export type Draw = components['schemas']['Draw'];
 export type DrawOrder = components['schemas']['DrawOrder'];
@@ -3188,6 +3287,7 @@ export type Footprint = components['schemas']['Footprint'];
 export type Format = components['schemas']['Format'];
 export type Game = components['schemas']['Game'];
 export type GameCard = components['schemas']['GameCard'];
+export type GameGlance = components['schemas']['GameGlance'];
 export type GameSave = components['schemas']['GameSave'];
 export type GameView = components['schemas']['GameView'];
 export type Health = components['schemas']['Health'];
@@ -3208,6 +3308,7 @@ export type LoadTake = components['schemas']['LoadTake'];
 export type LoadView = components['schemas']['LoadView'];
 export type Moves = components['schemas']['Moves'];
 export type Narration = components['schemas']['Narration'];
+export type Needs = components['schemas']['Needs'];
 export type NewGame = components['schemas']['NewGame'];
 export type NewPlay = components['schemas']['NewPlay'];
 export type NewRun = components['schemas']['NewRun'];
@@ -3460,6 +3561,37 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    glance_at_game_api_games__game_id__glance_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GameGlance"];
+                };
             };
             /** @description What went wrong, and how to mend it */
             default: {

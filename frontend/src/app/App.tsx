@@ -1,8 +1,10 @@
 import { lazy, Suspense } from "react";
-import { BrowserRouter, Link, Route, Routes } from "react-router";
+import { BrowserRouter, Route, Routes, useLocation } from "react-router";
+import { Guarded } from "./Guarded";
 import { MakersDoor } from "./MakersDoor";
 import { Page } from "./Page";
 import { Waiting } from "./Waiting";
+import { WayBack } from "./WayBack";
 
 const Shelf = lazy(() => import("../shelf/Shelf"));
 const Workbench = lazy(() => import("../workbench/Workbench"));
@@ -17,19 +19,28 @@ export function App() {
     <BrowserRouter>
       <Waiting />
       <MakersDoor>
-        <Suspense fallback={<p className="p-6 text-soft">Unfolding the map…</p>}>
-          <Routes>
-            <Route path="/" element={<Shelf />} />
-            <Route path="/game/:gameId/:stop?" element={<Workbench />} />
-            <Route path="/load/:loadId" element={<LoadPage />} />
-            <Route path="/pack/:packId" element={<PackPage />} />
-            <Route path="/players/:gameId" element={<PlayersPage />} />
-            <Route path="/play/:gameId" element={<PlayPage />} />
-            <Route path="*" element={<NoSuchPage />} />
-          </Routes>
-        </Suspense>
+        <Pages />
       </MakersDoor>
     </BrowserRouter>
+  );
+}
+
+function Pages() {
+  const { pathname } = useLocation();
+  return (
+    <Guarded name="this page" resetKeys={[pathname]} isPage>
+      <Suspense fallback={<p className="p-6 text-soft">Unfolding the map…</p>}>
+        <Routes>
+          <Route path="/" element={<Shelf />} />
+          <Route path="/game/:gameId/:stop?" element={<Workbench />} />
+          <Route path="/load/:loadId" element={<LoadPage />} />
+          <Route path="/pack/:packId" element={<PackPage />} />
+          <Route path="/players/:gameId" element={<PlayersPage />} />
+          <Route path="/play/:gameId" element={<PlayPage />} />
+          <Route path="*" element={<NoSuchPage />} />
+        </Routes>
+      </Suspense>
+    </Guarded>
   );
 }
 
@@ -38,9 +49,8 @@ function NoSuchPage() {
     <Page title="No such page">
       <main className="mx-auto max-w-xl p-10">
         <h1 className="text-3xl">The path ends here</h1>
-        <p className="mt-3">
-          There is no page at this address. <Link className="text-sky underline" to="/">Back to the shelf</Link>
-        </p>
+        <p className="my-3">There is no page at this address.</p>
+        <WayBack />
       </main>
     </Page>
   );

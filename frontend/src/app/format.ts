@@ -14,6 +14,11 @@ export function ago(moment: string): string {
   return "just now";
 }
 
+/** The letter of a choice, by its number from 0. */
+export function letterAt(number: number): string {
+  return String.fromCharCode("A".charCodeAt(0) + number);
+}
+
 /** A count with its thing: “1 question”, “3 questions”. */
 export function counted(count: number, thing: string): string {
   return `${count} ${thing}${count === 1 ? "" : "s"}`;

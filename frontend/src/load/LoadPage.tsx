@@ -1,8 +1,9 @@
 import { useState } from "react";
-import { useNavigate, useParams, useSearchParams } from "react-router";
+import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { giveUpLoad, NEW, useLoad, useLook } from "../api/loads";
 import type { LoadView, Plan, Target } from "../api/schema";
 import { Page } from "../app/Page";
+import { WayBack } from "../app/WayBack";
 import { counted } from "../app/format";
 import { Button } from "../ui/Button";
 import { ErrorNotice, Notice } from "../ui/Notice";
@@ -33,7 +34,19 @@ function Waiting({ loadId }: { loadId: string }) {
   return (
     <main className="mx-auto max-w-3xl space-y-4 p-6">
       <h1 className="text-3xl">Load questions</h1>
-      {load.error ? <ErrorNotice error={load.error} /> : <p>Reading…</p>}
+      {load.error ? (
+        <>
+          <ErrorNotice error={load.error} />
+          <p>
+            <Link className="text-sky underline" to="/load/new">
+              Load or paste questions anew
+            </Link>
+          </p>
+          <WayBack />
+        </>
+      ) : (
+        <p>Reading…</p>
+      )}
     </main>
   );
 }

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Link, useParams } from "react-router";
 import { useWholePack } from "../api/packs";
+import { NEW_QUESTION } from "../api/parts";
 import type { PackEdit, PackView, Question } from "../api/schema";
 import { Page } from "../app/Page";
 import { counted } from "../app/format";
@@ -12,7 +13,7 @@ import { ErrorNotice } from "../ui/Notice";
 import { SaveFailure } from "../ui/SaveFailure";
 import { Shortcuts } from "../ui/Shortcuts";
 import { BulkBar } from "./BulkBar";
-import { columnsFor, EMPTY } from "./columns";
+import { columnsFor } from "./columns";
 import { FilterBar } from "./FilterBar";
 import { Grid } from "./Grid";
 import { QuestionPane } from "./QuestionPane";
@@ -84,7 +85,7 @@ function Editing({ pack }: { pack: PackView }) {
         <Button disabled={!draft.redo} onClick={draft.redo}>
           Redo
         </Button>
-        <Button look="main" onClick={() => add(EMPTY, draft.rows.length)}>
+        <Button look="main" onClick={() => add(NEW_QUESTION, draft.rows.length)}>
           Add a question
         </Button>
       </header>

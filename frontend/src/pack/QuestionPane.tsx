@@ -67,13 +67,24 @@ export function QuestionPane(props: QuestionPaneProps) {
         texts={question.right}
         onChange={(right, number) => onChange({ ...question, right }, `right-${number}`)}
       />
+      {question.kind === "choice" && question.right.length > 1 && (
+        <SelectField
+          label="Of the right answers"
+          value={question.details.needs}
+          options={[
+            ["any", "any one will do"],
+            ["all", "all are wanted, picked together"],
+          ]}
+          onChange={(needs) => onChange(withDetails(question, { needs }), "needs")}
+        />
+      )}
       <ListFields
         label="Wrong choice"
         texts={question.wrong}
         onChange={(wrong, number) => onChange({ ...question, wrong }, `wrong-${number}`)}
       />
       <div className="flex gap-3">
-        {NUMBER_DETAILS.map(([name, label]) => (
+        {NUMBER_DETAILS.filter(([name]) => name !== "misses" || question.kind === "letters").map(([name, label]) => (
           <NumberField
             key={name}
             label={label}

@@ -17,7 +17,7 @@ export const KINDS: Kind[] = ["choice", "truth", "typed", "number", "letters", "
 
 type ListField = "right" | "wrong";
 type TextDetail = "topic" | "hint" | "note" | "tolerance" | "pinned" | "picture" | "sound" | "narration";
-type NumberDetail = "level" | "worth" | "seconds";
+type NumberDetail = "level" | "worth" | "seconds" | "misses";
 
 export const TEXT_DETAILS: [TextDetail, string][] = [
   ["topic", "Topic"],
@@ -33,6 +33,7 @@ export const NUMBER_DETAILS: [NumberDetail, string][] = [
   ["level", "Level"],
   ["worth", "Worth"],
   ["seconds", "Seconds"],
+  ["misses", "Misses"],
 ];
 
 const WIDTHS: Record<string, number> = { note: 220, hint: 180, topic: 130 };
@@ -56,7 +57,7 @@ export function columnsFor(questions: Question[]): Column[] {
     ...listColumns("right", "Right answer", most("right", 1)),
     ...listColumns("wrong", "Wrong", most("wrong", 3)),
     textColumn("topic", "Topic"),
-    ...NUMBER_DETAILS.map(([name, label]) => numberColumn(name, label)),
+    ...NUMBER_DETAILS.filter(([name]) => name !== "misses" || used(name)).map(([name, label]) => numberColumn(name, label)),
     ...TEXT_DETAILS.filter(([name]) => name !== "topic" && used(name)).map(([name, label]) =>
       textColumn(name, label),
     ),
@@ -111,24 +112,3 @@ function numberColumn(name: NumberDetail, label: string): Column {
 export function withDetails(question: Question, change: Partial<Details>): Question {
   return { ...question, details: { ...question.details, ...change } };
 }
-
-export const EMPTY: Question = {
-  prompt: "",
-  right: [],
-  wrong: [],
-  kind: "choice",
-  details: {
-    topic: "",
-    level: null,
-    worth: null,
-    seconds: null,
-    hint: "",
-    note: "",
-    picture: "",
-    sound: "",
-    narration: "",
-    tolerance: "",
-    pinned: "",
-    shows: "text",
-  },
-};

@@ -4,6 +4,8 @@ import { useCallback } from "react";
 import { useParams } from "react-router";
 import { playVoice, showPlayGame, showScores } from "../api/runs";
 import { Page } from "../app/Page";
+import { WayBack } from "../app/WayBack";
+import type { Best } from "../api/schema";
 import { useIsAwake } from "../table/hearing";
 import { Table } from "../table/Table";
 import { REAL_TIME, useCountdown } from "../table/useCountdown";
@@ -42,15 +44,20 @@ export default function PlayPage() {
           {play.isOutOfReach ? (
             <Notice>The connection is lost. What you did is sent as soon as it is back.</Notice>
           ) : (
-            failure !== undefined && failure !== null && <ErrorNotice error={failure} />
+            failure !== undefined && failure !== null && (
+              <>
+                <ErrorNotice error={failure} />
+                {!run && <WayBack />}
+              </>
+            )
           )}
+          {run?.refused && <Notice>Not taken: {run.refused}</Notice>}
           {play.isAsking && game.data && <Names game={game.data} onStart={play.start} />}
           {run ? (
             <>
               <Table
                 table={run.table}
                 runId={run.id}
-                isBusy={play.isBusy}
                 isAlone
                 elapsed={elapsed}
                 sounds={run.sounds}
@@ -65,7 +72,7 @@ export default function PlayPage() {
               {run.is_best && (
                 <p role="status" className="mt-3 text-center font-serif text-xl font-semibold">
                   <Trophy aria-hidden className="mr-2 inline size-5 align-[-3px] text-clay" />
-                  This is the best score so far.
+                  This is the best so far.
                 </p>
               )}
               {run.table.phase === "ended" && <Afterwards gameId={gameId} runId={run.id} />}
@@ -80,13 +87,20 @@ export default function PlayPage() {
   );
 }
 
+/** What a list of the best is called, by what makes a run one of them. */
+const BEST_WORDS: Record<Best, string> = {
+  "highest score": "Best scores",
+  "lowest score": "Best scores, the lowest first",
+  fastest: "Fastest runs",
+};
+
 /** The best scores after a run, and the player's own. */
 function Afterwards({ gameId, runId }: { gameId: string; runId: string }) {
   const scores = useQuery({ queryKey: ["scores", gameId, runId], queryFn: () => showScores(gameId, playerKey()) });
   if (!scores.data) return null;
   return (
     <div className="mt-6 space-y-6">
-      <ScoreTable title="Best scores" scores={scores.data.best} isNumbered />
+      <ScoreTable title={BEST_WORDS[scores.data.kind]} scores={scores.data.best} isNumbered />
       <ScoreTable title="Your scores" scores={scores.data.mine} />
     </div>
   );

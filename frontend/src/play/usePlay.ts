@@ -8,6 +8,9 @@ const OUT_OF_REACH = 0;
 const NOT_FOUND = 404;
 const TRY_AGAIN_MS = 1500;
 
+/** So much that was done while the server was still asked is kept to be sent after. */
+const MOST_WAITING = 5;
+
 type Call = () => Promise<PlayView>;
 
 /**
@@ -35,13 +38,15 @@ export function usePlay(gameId: string, isReady: boolean, asksFirst: boolean) {
         setLaid(({ count }) => ({ count: count + 1, at: performance.now() }));
       };
       setIsBusy(true);
+      let taken: PlayView | undefined;
       for (;;) {
         try {
-          lay(await call());
+          taken = await call();
+          lay(taken);
           setError(undefined);
           break;
         } catch (failure) {
-          if (mine !== turn.current) return;
+          if (mine !== turn.current) return undefined;
           setError(failure);
           const { status } = detailsOf(failure);
           if (status !== OUT_OF_REACH) {
@@ -49,13 +54,35 @@ export function usePlay(gameId: string, isReady: boolean, asksFirst: boolean) {
             break;
           }
           await new Promise((resolve) => setTimeout(resolve, TRY_AGAIN_MS));
-          if (mine !== turn.current) return;
+          if (mine !== turn.current) return undefined;
         }
       }
       if (mine === turn.current) setIsBusy(false);
+      return taken;
     },
     [memory],
   );
+
+  const waiting = useRef<{ done: string; action: Action; at: number }[]>([]);
+  const isSending = useRef(false);
+  const sendAll = useCallback(
+    async (from: PlayView) => {
+      if (isSending.current) return;
+      isSending.current = true;
+      let { id, seen } = from;
+      for (let next = waiting.current[0]; next; next = waiting.current[0]) {
+        const { action, at } = next;
+        const view = await take(() => sendPlayInput(id, seen, action, at), id);
+        if (view) ({ id, seen } = view);
+        waiting.current = view ? waiting.current.slice(1) : [];
+      }
+      isSending.current = false;
+    },
+    [take],
+  );
+  useEffect(() => {
+    if (run && !isBusy && waiting.current.length > 0) void sendAll(run);
+  }, [run, isBusy, sendAll]);
 
   const isStarted = useRef(false);
   useEffect(() => {
@@ -84,10 +111,15 @@ export function usePlay(gameId: string, isReady: boolean, asksFirst: boolean) {
     error,
     isOutOfReach: error !== undefined && detailsOf(error).status === OUT_OF_REACH,
     isBusy,
+    /** Takes an action; one done while the server is still asked is sent after. */
     act: (action: Action) => {
-      if (!run || isBusy) return;
+      if (!run) return;
       const at = Math.round(run.at + performance.now() - laid.at);
-      void take(() => sendPlayInput(run.id, run.seen, action, at), run.id);
+      const queue = waiting.current;
+      const done = JSON.stringify(action);
+      if (queue.length >= MOST_WAITING || queue.at(-1)?.done === done) return;
+      queue.push({ done, action, at });
+      if (queue.length === 1 && !isBusy) void sendAll(run);
     },
     /** Asks what has come of the time that passed. */
     refresh: () => {

@@ -34,7 +34,7 @@ export default function PlayersPage() {
           </Link>
         </header>
         {failure && <ErrorNotice error={failure} />}
-        <div className="grid items-start gap-5 lg:grid-cols-[20rem_minmax(0,1fr)]">
+        <div hidden={game.isError} className="grid items-start gap-5 lg:grid-cols-[20rem_minmax(0,1fr)]">
           <Share gameId={gameId} />
           <div className="space-y-6 rounded-xl border border-line bg-card p-5">
             {scores.data && (

@@ -1,36 +1,35 @@
 import { Copy, Download, Hammer, Play, Trash2 } from "lucide-react";
 import { Link } from "react-router";
-import type { GameCard as Card, RunCard } from "../api/schema";
+import { useGlance } from "../api/games";
+import type { GameCard as Card, GameGlance, RunCard } from "../api/schema";
 import { ago, counted } from "../app/format";
 import { Button, buttonLook } from "../ui/Button";
 import { TrailPicture } from "./TrailPicture";
+
+/** The stops of a trail, for its picture. */
+const STOPS = 9;
 
 type GameCardProps = { game: Card; onCopy: () => void; onRemove: () => void };
 
 /** A game at a glance: its trail, what it holds, its last playtest. */
 export function GameCard({ game, onCopy, onRemove }: GameCardProps) {
   const title = game.title || "A game without a title";
+  const glance = useGlance(game.id, game.revision).data;
   return (
     <article className="flex w-full flex-col overflow-hidden rounded-xl border border-edge bg-card shadow-sm">
-      <TrailPicture seed={game.id} questions={game.stops.length + game.round_count} endings={game.ending_count} />
+      <TrailPicture seed={game.id} questions={STOPS + game.round_count} endings={game.ending_count} />
       <div className="flex flex-1 flex-col gap-2 p-4">
         <h3 className="text-xl">{title}</h3>
         <p>
           {counted(game.round_count, "round")}, {counted(game.ending_count, "ending")}
-          {game.stops[0] && `; ${game.stops[0].words}`}
+          {glance?.stops[0] && `; ${glance.stops[0].words}`}
         </p>
-        <p className="text-soft">
-          {game.fault_count > 0
-            ? `Cannot be played yet: ${counted(game.fault_count, "fault")}.`
-            : game.last_run
-              ? lastRunInWords(game.last_run)
-              : "Not played yet."}
-        </p>
+        <p className="min-h-6 text-soft">{glance && stateInWords(glance)}</p>
         <div className="mt-auto flex gap-2 pt-1">
           <Link to={`/game/${game.id}`} aria-label={`Open ${title}`} className={buttonLook()}>
             <Hammer aria-hidden /> Open
           </Link>
-          {game.fault_count === 0 && (
+          {glance?.fault_count === 0 && (
             <Link to={`/play/${game.id}`} aria-label={`Play ${title}`} className={buttonLook("quiet")}>
               <Play aria-hidden /> Play
             </Link>
@@ -55,6 +54,11 @@ export function GameCard({ game, onCopy, onRemove }: GameCardProps) {
       </div>
     </article>
   );
+}
+
+function stateInWords(glance: GameGlance): string {
+  if (glance.fault_count > 0) return `Cannot be played yet: ${counted(glance.fault_count, "fault")}.`;
+  return glance.last_run ? lastRunInWords(glance.last_run) : "Not played yet.";
 }
 
 function lastRunInWords(run: RunCard): string {

@@ -2,6 +2,7 @@ import { CornerDownLeft, Lightbulb, SkipForward } from "lucide-react";
 import { useState } from "react";
 import type { Action } from "../api/runs";
 import type { QuestionShown, Table } from "../api/schema";
+import { counted } from "../app/format";
 import { Button } from "../ui/Button";
 import { FeedbackLine } from "./FeedbackLine";
 import { QuestionMedia } from "./QuestionMedia";
@@ -15,14 +16,18 @@ type AskingProps = {
   elapsed: number;
   /** Set while the answer picked has a mark over it, another each time. */
   markStamp?: number | undefined;
+  /** The choices picked so far, where several are wanted together. */
+  picked?: number[];
+  onPick?: (place: number) => void;
   onAction: (action: Action) => void;
 };
 
 /** A question as its kind wants it, and after the answer what came of it. */
-export function Asking({ table, question, elapsed, markStamp, onAction }: AskingProps) {
+export function Asking({ table, question, elapsed, markStamp, picked = [], onPick, onAction }: AskingProps) {
   const isOpen = table.phase === "asking";
   const feedback = table.feedback;
-  const answer = (value: number | string) => onAction({ action: "answer", value });
+  const answer = (value: number | number[] | string) => onAction({ action: "answer", value });
+  const given = (place: number) => feedback?.given_places.includes(place) ?? false;
   return (
     <>
       <Status table={table} elapsed={elapsed} />
@@ -43,14 +48,23 @@ export function Asking({ table, question, elapsed, markStamp, onAction }: Asking
                 slat={slat}
                 isOpen={isOpen}
                 isRight={feedback?.right_places.includes(slat.place) ?? false}
-                isGiven={feedback?.given_place === slat.place && feedback.result !== "unreadable"}
+                isPicked={question.wants_all && isOpen ? picked.includes(slat.place) : undefined}
+                isGiven={given(slat.place) && feedback?.result !== "unreadable"}
                 isGood={feedback?.is_good ?? false}
-                markStamp={feedback?.given_place === slat.place ? markStamp : undefined}
-                onPick={() => answer(slat.place)}
+                markStamp={given(slat.place) ? markStamp : undefined}
+                onPick={() => onPick?.(slat.place)}
               />
             </li>
           ))}
         </ul>
+      )}
+      {question.wants_all && isOpen && (
+        <div className="mt-2 flex flex-wrap items-center justify-between gap-2">
+          <span className="text-soft">Pick every right one, then answer.</span>
+          <Button look="main" disabled={picked.length === 0} onClick={() => answer(picked)}>
+            Answer with {counted(picked.length, "choice")}
+          </Button>
+        </div>
       )}
       {question.kind === "letters" && (
         <Word question={question} isOpen={isOpen} onLetter={(char) => onAction({ action: "letter", char })} />

@@ -12,6 +12,7 @@ export function Ended({ table, ending, onAgain }: EndedProps) {
     <div className="m-auto max-w-md py-3 text-center">
       <p className="text-soft">{table.title}</p>
       <BadgePicture badge={ending.badge} className="mx-auto mt-2 size-24" />
+      {table.players.length > 1 && <p className="mt-1 text-lg font-semibold">{ending.player}</p>}
       <h2 className="mt-1 text-4xl text-balance">{ending.title}</h2>
       <p className="mt-2 text-lg text-pretty">{ending.verdict}</p>
       {table.told.map((words, place) => (

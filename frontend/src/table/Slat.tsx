@@ -7,6 +7,8 @@ type SlatButtonProps = {
   isOpen: boolean;
   isRight: boolean;
   isGiven: boolean;
+  /** Whether it is picked so far, where several are wanted together. */
+  isPicked: boolean | undefined;
   /** Whether the answer given was taken as right. */
   isGood: boolean;
   markStamp: number | undefined;
@@ -14,8 +16,10 @@ type SlatButtonProps = {
 };
 
 /** One choice: a text, a picture or a sound, lettered. */
-export function SlatButton({ slat, isOpen, isRight, isGiven, isGood, markStamp, onPick }: SlatButtonProps) {
-  const look = isOpen
+export function SlatButton({ slat, isOpen, isRight, isGiven, isPicked, isGood, markStamp, onPick }: SlatButtonProps) {
+  const look = isPicked
+    ? "border-2 border-ink bg-sun-pale"
+    : isOpen
     ? "border-edge hover:bg-sun-pale hover:border-ink"
     : isRight || (isGiven && isGood)
       ? "border-moss bg-moss-pale"
@@ -27,6 +31,7 @@ export function SlatButton({ slat, isOpen, isRight, isGiven, isGood, markStamp, 
       <button
         type="button"
         aria-disabled={!isOpen}
+        aria-pressed={isPicked}
         onClick={isOpen ? onPick : undefined}
         className={`relative flex min-h-10 flex-wrap w-full items-center gap-3 rounded-md border bg-card px-3 py-1 text-left transition-colors aria-disabled:cursor-default ${look}`}
       >
@@ -42,6 +47,11 @@ export function SlatButton({ slat, isOpen, isRight, isGiven, isGood, markStamp, 
         </span>
         {markStamp !== undefined && (
           <Mark key={markStamp} isGood={isGood} className="effect-stamp pointer-events-none absolute inset-y-0 left-1/3 h-full" />
+        )}
+        {isPicked && (
+          <span className="flex shrink-0 items-center gap-1 font-semibold">
+            <Check className="size-5" aria-hidden /> picked
+          </span>
         )}
         {isRight && (
           <span className="flex shrink-0 items-center gap-1 font-semibold text-moss">

@@ -31,6 +31,7 @@ export function Status({ table, elapsed }: StatusProps) {
               <span>
                 {player.name}
                 {player.has_turn && <span className="ml-2 text-sm">has the turn</span>}
+                {player.is_out && <span className="ml-2 text-sm">is out</span>}
               </span>
               <Counters player={player} />
             </li>

@@ -1,4 +1,4 @@
-import { useEffect, useRef } from "react";
+import { useEffect, useRef, useState } from "react";
 import type { Action } from "../api/runs";
 import type { Table as TableShown } from "../api/schema";
 import { useShortcuts } from "../app/shortcuts";
@@ -13,7 +13,8 @@ type TableProps = {
   table: TableShown;
   /** Changes when another run is laid on the table. */
   runId: string;
-  isBusy: boolean;
+  /** Whether it shows how the run now stands, and not a step gone back to. */
+  isNow?: boolean;
   /** Milliseconds since the table was laid, as its countdowns see it. */
   elapsed: number;
   /** Whether to show the question large, on a page of its own. */
@@ -29,14 +30,22 @@ type TableProps = {
 
 const SHAKES_MS = 420;
 
+
 /** The game as the player has it. It shows what the server says and decides nothing. */
 export function Table(props: TableProps) {
-  const { table, runId, isBusy, elapsed, isAlone = false, sounds, soundsAt, onAction, onAgain } = props;
+  const { table, runId, isNow = true, elapsed, isAlone = false, sounds, soundsAt, onAction, onAgain } = props;
   const frame = useRef<HTMLDivElement>(null);
-  const seen = useSeen(useCues(table, runId, sounds, soundsAt));
+  const seen = useSeen(useCues(table, runId, isNow, sounds, soundsAt));
   const ticks = useTicks(table, elapsed, soundsAt);
-  const isMarked = seen.cues.some((cue) => cue.effect === "mark") && typeof table.feedback?.given_place === "number";
-  const act = (action: Action) => !isBusy && onAction(action);
+  const isMarked = seen.cues.some((cue) => cue.effect === "mark") && (table.feedback?.given_places.length ?? 0) > 0;
+  const question = table.question?.in_run ?? null;
+  const [picked, setPicked] = useState<{ question: number | null; places: number[] }>({ question, places: [] });
+  const places = picked.question === question ? picked.places : [];
+  const act = (action: Action) => isNow && onAction(meantFor(action, question));
+  const pick = (place: number) => {
+    if (!table.question?.wants_all) act({ action: "answer", value: place });
+    else setPicked({ question, places: places.includes(place) ? places.filter((other) => other !== place) : [...places, place] });
+  };
   const first = table.menu.find((round) => !round.is_played);
   const goOn = {
     opening: table.menu.length === 1 || !first ? () => act({ action: "begin" }) : undefined,
@@ -44,7 +53,7 @@ export function Table(props: TableProps) {
     holding: table.hold === null ? () => act({ action: "continue" }) : undefined,
     ended: onAgain,
   }[table.phase];
-  useShortcuts({ Enter: goOn, ...(table.phase === "asking" ? keysFor(table, act) : {}) });
+  useShortcuts({ Enter: goOn, ...(table.phase === "asking" ? keysFor(table, act, pick) : {}) });
 
   // Focus follows the question, but is never taken from somebody busy elsewhere.
   const step = `${runId} ${table.phase} ${table.round} ${table.question?.number ?? 0}`;
@@ -86,6 +95,8 @@ export function Table(props: TableProps) {
           question={table.question}
           elapsed={elapsed}
           markStamp={isMarked ? seen.stamp : undefined}
+          picked={places}
+          onPick={pick}
           onAction={act}
         />
       )}
@@ -94,8 +105,18 @@ export function Table(props: TableProps) {
   );
 }
 
+/** The action, saying which question it is meant for: it is never taken for another. */
+function meantFor(action: Action, question: number | null): Action {
+  if (action.action === "begin" || action.action === "wait" || action.action === "quit") return action;
+  return { ...action, question };
+}
+
 /** The keys that answer: letters and digits of slats, or the letters of a word. */
-function keysFor(table: TableShown, act: (action: Action) => void): Record<string, () => void> {
+function keysFor(
+  table: TableShown,
+  act: (action: Action) => void,
+  pick: (place: number) => void,
+): Record<string, () => void> {
   const question = table.question;
   if (!question) return {};
   if (question.kind === "letters") {
@@ -105,10 +126,10 @@ function keysFor(table: TableShown, act: (action: Action) => void): Record<strin
   }
   return Object.fromEntries(
     question.choices.flatMap((slat) => {
-      const pick = () => act({ action: "answer", value: slat.place });
+      const choose = () => pick(slat.place);
       return [
-        [slat.letter, pick],
-        [String(slat.place), pick],
+        [slat.letter, choose],
+        [String(slat.place), choose],
       ];
     }),
   );

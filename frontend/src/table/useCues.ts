@@ -21,23 +21,21 @@ export function useSeen(played: Played): Played {
   return over === stamp ? NOTHING : played;
 }
 
-type Was = { runId: string; table: Table; played: Played };
+type Was = { runId: string; table: Table; isNow: boolean; played: Played; heardUpTo: number; last: CueShown[] };
 
 /**
  * The cues the table has just come to, heard as they come. What a page finds on the table
- * when it first sees a run was played before.
+ * when it first sees a run was played before, and a step gone back to plays nothing.
  */
-export function useCues(table: Table, runId: string, sounds: string[], soundsAt: string): Played {
-  const [was, setWas] = useState<Was>({ runId, table, played: NOTHING });
-  if (was.table !== table || was.runId !== runId) {
-    const before = was.runId === runId ? was.table.cues : table.cues;
-    const fresh = table.cues.filter((cue) => !before.some((old) => old.name === cue.name && old.at === cue.at));
+export function useCues(table: Table, runId: string, isNow: boolean, sounds: string[], soundsAt: string): Played {
+  const [was, setWas] = useState<Was>(() => ({ runId, table, isNow, played: NOTHING, ...heardIn(table) }));
+  if (was.table !== table || was.runId !== runId || was.isNow !== isNow) {
+    const isSame = was.runId === runId;
+    const fresh = isSame && isNow ? table.cues.filter((cue) => isFresh(cue, was)) : [];
     const played = fresh.length
       ? { stamp: was.played.stamp + 1, cues: fresh, scoreBefore: was.table.score }
-      : was.runId === runId
-        ? was.played
-        : NOTHING;
-    setWas({ runId, table, played });
+      : { ...was.played, ...(isSame && isNow && was.isNow ? {} : { cues: [] }) };
+    setWas({ runId, table, isNow, played, ...(isSame && !fresh.length ? { heardUpTo: was.heardUpTo, last: was.last } : heardIn(table)) });
   }
   const addresses = sounds.map((name) => addressOf(soundsAt, name)).join("\n");
   useEffect(() => {
@@ -48,6 +46,16 @@ export function useCues(table: Table, runId: string, sounds: string[], soundsAt:
     for (const cue of played.cues) if (cue.sound) hear(addressOf(soundsAt, cue.sound));
   }, [played, soundsAt]);
   return played;
+}
+
+/** How far a run has been heard, by what is on its table. */
+function heardIn(table: Table) {
+  return { heardUpTo: Math.max(-1, ...table.cues.map((cue) => cue.at)), last: table.cues };
+}
+
+function isFresh(cue: CueShown, was: Was): boolean {
+  if (cue.at !== was.heardUpTo) return cue.at > was.heardUpTo;
+  return !was.last.some((old) => old.name === cue.name && old.at === cue.at);
 }
 
 /** Plays the ticks of the last seconds of whichever countdown ends first. */

@@ -36,7 +36,7 @@ export function Header({ game, title, saving, edit, table, undo, redo, onShortcu
         value={title}
         maxLength={200}
         onChange={(event) => edit((document) => ({ ...document, title: event.target.value }))}
-        className="min-w-0 flex-1 rounded-md border border-transparent px-2 py-0.5 font-serif text-2xl font-semibold hover:border-edge"
+        className="min-w-56 flex-1 rounded-md border border-transparent px-2 py-0.5 font-serif text-2xl font-semibold text-ellipsis hover:border-edge"
       />
       <p role="status" className={saving.is === "failed" ? "font-semibold text-clay-dark" : "text-soft"}>
         {SAVED_WORDS[saving.is]}
@@ -53,7 +53,7 @@ export function Header({ game, title, saving, edit, table, undo, redo, onShortcu
       <SurveyCount game={game} />
       <DiceField table={table} />
       <Link to={`/players/${game.id}`} className={buttonLook()}>
-        <Users aria-hidden /> Players
+        <Users aria-hidden /> <span className="max-xl:sr-only">Players</span>
       </Link>
       <Link to={`/play/${game.id}`} target="_blank" aria-label="Play page" title="Play page" className={`${buttonLook("quiet")} px-2`}>
         <ExternalLink aria-hidden />
@@ -91,14 +91,14 @@ function DiceField({ table }: { table: TableRun }) {
           autoComplete="off"
           onChange={(event) => setTyped(event.target.value)}
           title="The number all chance of a run comes from. Type one and press Enter to play that run."
-          className="min-h-9 w-24 rounded-lg border border-edge bg-card px-2 text-right font-normal tabular-nums aria-invalid:border-2 aria-invalid:border-clay"
+          className="min-h-9 w-20 rounded-lg border border-edge bg-card px-2 text-right font-normal tabular-nums aria-invalid:border-2 aria-invalid:border-clay"
         />
       </label>
       <Button onClick={() => roll()}>
-        <Dices aria-hidden /> Roll
+        <Dices aria-hidden /> <span className="max-xl:sr-only">Roll</span>
       </Button>
       <Button onClick={() => table.startOver()}>
-        <RotateCcw aria-hidden /> Start over
+        <RotateCcw aria-hidden /> <span className="max-xl:sr-only">Start over</span>
       </Button>
     </form>
   );

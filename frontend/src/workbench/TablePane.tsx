@@ -39,7 +39,7 @@ export function TablePane({ table, mostPlayers, isLarge, onLarge }: TablePanePro
             <Table
               table={step.table}
               runId={table.runId ?? ""}
-              isBusy={table.isBusy || !table.isAtEnd}
+              isNow={table.isAtEnd}
               elapsed={elapsed}
               isAlone={isLarge}
               sounds={table.sounds}

@@ -2,6 +2,7 @@ import { useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { useGame } from "../api/games";
 import type { GameView, Stop } from "../api/schema";
+import { Guarded } from "../app/Guarded";
 import { Page } from "../app/Page";
 import { useShortcuts } from "../app/shortcuts";
 import { useKeptFocus } from "../app/useKeptFocus";
@@ -21,7 +22,7 @@ import { useTableRun } from "./useTableRun";
 
 const KEYS: [string, string][] = [
   ["[ and ]", "go to the stop before and after"],
-  ["A to H, 1 to 8", "answer at the table"],
+  ["A to L, 1 to 9", "answer at the table"],
   ["Enter", "move on at the table"],
   ["G, B, O", "answer right, wrong, too late for the player"],
   ["P", "hold the clock, or let it run"],
@@ -98,10 +99,18 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
         <main
           className={`grid min-h-0 flex-1 gap-4 px-4 pb-3 ${isLarge ? "" : "grid-cols-[minmax(0,1fr)_minmax(0,27rem)]"}`}
         >
-          {!isLarge && <Bench stop={chosen} game={game} document={document} number={round} edit={edit} table={table} />}
-          <TablePane table={table} mostPlayers={document.opening.most_players} isLarge={isLarge} onLarge={() => setIsLarge(!isLarge)} />
+          {!isLarge && (
+            <Guarded name="this bench" resetKeys={[chosen, round, document]}>
+              <Bench stop={chosen} game={game} document={document} number={round} edit={edit} table={table} />
+            </Guarded>
+          )}
+          <Guarded name="the table" resetKeys={[table.runId, table.shown]}>
+            <TablePane table={table} mostPlayers={document.opening.most_players} isLarge={isLarge} onLarge={() => setIsLarge(!isLarge)} />
+          </Guarded>
         </main>
-        <Footprints table={table} />
+        <Guarded name="the footprints" resetKeys={[table.runId, table.shown]}>
+          <Footprints table={table} />
+        </Guarded>
       </div>
       <Shortcuts keys={KEYS} isOpen={isHelping} onOpenChange={setIsHelping} />
     </Page>

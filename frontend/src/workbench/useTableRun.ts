@@ -33,6 +33,9 @@ export type TableRun = {
   roll: (dice?: number) => void;
 };
 
+/** So much that was done while the server was still asked is kept to be sent after. */
+const MOST_WAITING = 5;
+
 type Laid = { run: RunView; steps: StepView[]; shown?: number; restarted?: string; lookedAt?: string };
 
 /**
@@ -129,12 +132,26 @@ export function useTableRun(gameId: string, revision: number): TableRun {
   const shown = Math.min(laid?.shown ?? last, last);
   const isAtEnd = shown === last && !laid?.lookedAt;
   const lastAt = steps[last]?.at ?? 0;
-  const goOn = (call: Promise<RunView>) => {
-    if (!laid) return;
-    void take(
-      call.then((run) => ({ run, steps: [...laid.steps, ...run.steps] })),
-      false,
-    );
+  /** What was done while the server was still asked: sent after, one by one. */
+  const waiting = useRef<{ done: string; send: (run: RunView) => Promise<RunView> }[]>([]);
+  const goOn = (done: string, send: (run: RunView) => Promise<RunView>) => {
+    if (!laid || !isAtEnd) return;
+    const queue = waiting.current;
+    if (queue.length >= MOST_WAITING || queue.at(-1)?.done === done) return;
+    queue.push({ done, send });
+    if (queue.length === 1) void sendAll(laid);
+  };
+  const sendAll = async (from: Laid) => {
+    let laidNow = from;
+    for (let next = waiting.current[0]; next; next = waiting.current[0]) {
+      const { send } = next;
+      const before = laidNow;
+      const run = await take(
+        send(before.run).then((made) => (laidNow = { run: made, steps: [...before.steps, ...made.steps] })),
+        false,
+      );
+      waiting.current = run ? waiting.current.slice(1) : [];
+    }
   };
 
   return {
@@ -151,12 +168,11 @@ export function useTableRun(gameId: string, revision: number): TableRun {
     soundsAt: `/api/sounds/games/${gameId}/${laid?.run.revision ?? revision}`,
     lookedAt: laid?.lookedAt,
     act: (action, after) => {
-      if (laid && !isBusy && isAtEnd) goOn(sendInput(laid.run.id, laid.run.seen, action, Math.round(lastAt + after)));
+      if (action.action === "wait" && isBusy) return;
+      goOn(JSON.stringify(action), (run) => sendInput(run.id, run.seen, action, Math.round(lastAt + after)));
     },
-    answer: (intent, questions, after) => {
-      if (laid && !isBusy && isAtEnd)
-        goOn(playOn(laid.run.id, laid.run.seen, Math.round(lastAt + after), intent, questions));
-    },
+    answer: (intent, questions, after) =>
+      goOn(`${intent} ${questions ?? "all"} ${shown}`, (run) => playOn(run.id, run.seen, Math.round(lastAt + after), intent, questions)),
     show,
     branch: () => void lay(laidDice, players, inputsUpTo(steps, shown)),
     startOver: (count = players) => {

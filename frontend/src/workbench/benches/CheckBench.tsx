@@ -2,8 +2,9 @@ import { Pin } from "lucide-react";
 import { useState } from "react";
 import { useTrial } from "../../api/games";
 import type { Sample } from "../../api/schema";
+import { letterAt } from "../../app/format";
 import { Button } from "../../ui/Button";
-import { NumberField, SwitchField, TextField } from "../../ui/fields";
+import { ChoiceField, NumberField, SwitchField, TextField } from "../../ui/fields";
 import { ErrorNotice } from "../../ui/Notice";
 import type { BenchProps } from "./Bench";
 import { KeptSamples } from "./KeptSamples";
@@ -55,11 +56,20 @@ export function CheckBench({ game, round, number, at, editRound, table }: BenchP
         <TextField
           label="Words that may be missing at the start"
           className="min-w-56 flex-1"
-          hint="such as: a an the"
+          hint="such as: a an the, or: le la l'"
           value={check.articles}
           onChange={(articles) => set({ articles })}
         />
       </div>
+      <ChoiceField
+        label="A number such as 1,250 or 1.250"
+        value={check.decimal_mark}
+        options={[
+          { value: "point", label: "1,250 is more than a thousand", hint: "and 1.250 is one and a quarter" },
+          { value: "comma", label: "1.250 is more than a thousand", hint: "and 1,250 is one and a quarter" },
+        ]}
+        onChange={(decimal_mark) => set({ decimal_mark })}
+      />
       <p className="text-soft">
         Picking a choice always works. An answer that names no choice costs nothing and is asked for again.
       </p>
@@ -106,7 +116,7 @@ function TryOut({ gameId, revision, dice, round, onKeep }: TryOutProps) {
         {question.prompt}{" "}
         {question.choices.map((choice, index) => (
           <span key={choice} className="mr-3 inline-block text-soft">
-            <b className="font-serif text-ink">{"ABCDEFGH"[index]}</b> {choice}
+            <b className="font-serif text-ink">{letterAt(index)}</b> {choice}
           </span>
         ))}
       </p>

@@ -1,5 +1,6 @@
 import { Plus } from "lucide-react";
 import { useState } from "react";
+import { NEW_CUE } from "../../api/parts";
 import type { Cue } from "../../api/schema";
 import { Button } from "../../ui/Button";
 import { SelectField } from "../../ui/fields";
@@ -7,18 +8,6 @@ import type { BenchProps } from "./Bench";
 import { CueEditor } from "./CueEditor";
 import { HoldField } from "./HoldField";
 import { SoundsEditor } from "./SoundsEditor";
-
-const NEW_CUE: Cue = {
-  name: "",
-  on: ["right"],
-  words: "",
-  hold_ms: null,
-  until_continue: false,
-  sound: "",
-  effect: "none",
-  streak: 3,
-  last_seconds: 5,
-};
 
 /** What is told after an answer, for how long, and the cues that answer to what happens. */
 export function CueBench({ game, document, round, at, edit, editRound, table }: BenchProps) {

@@ -1,6 +1,6 @@
 import { CornerRightUp } from "lucide-react";
 import { useDraw, usePlaces } from "../../api/games";
-import { counted } from "../../app/format";
+import { counted, letterAt } from "../../app/format";
 import { Button } from "../../ui/Button";
 import { NumberField, SelectField, SwitchField } from "../../ui/fields";
 import { ErrorNotice } from "../../ui/Notice";
@@ -84,7 +84,7 @@ export function DrawBench({ game, round, number, at, editRound, table }: BenchPr
       {widest > 0 && places.data && (
         <BarChart
           title="Where the right answer falls, over 1,000 rolls"
-          bars={places.data.slice(0, widest).map((value, index) => ({ name: "ABCDEFGH".charAt(index), value }))}
+          bars={places.data.slice(0, widest).map((value, index) => ({ name: letterAt(index), value }))}
         />
       )}
       {drawn.data && (

@@ -1,15 +1,15 @@
 import { Plus, Trash2 } from "lucide-react";
+import { NEW_ENDING } from "../../api/parts";
 import type { Badge, Ending } from "../../api/schema";
 import { BadgePicture } from "../../table/BadgePicture";
 import { Button } from "../../ui/Button";
-import { NumberField, SelectField, SwitchField, TextField } from "../../ui/fields";
+import { ChoiceField, NumberField, SelectField, SwitchField, TextField } from "../../ui/fields";
 import { OrderButtons, moved } from "../../ui/OrderButtons";
 import type { BenchProps } from "./Bench";
 import { optionsOf } from "./options";
 import { ScoreLine } from "./ScoreLine";
 
-const NEW_ENDING: Ending = { title: "New ending", verdict: "", at_least: null, at_most: null, counts: "score", when: "", at_once: false, badge: "none", cue: "" };
-const COUNTED = ["score", "percent", "right_count", "best_streak"];
+const COUNTED = ["score", "percent", "right_count", "mistakes", "best_streak"];
 
 /** The endings in order; the first that fits is taken. */
 export function EndBench({ game, document, edit, table }: BenchProps) {
@@ -95,6 +95,11 @@ export function EndBench({ game, document, edit, table }: BenchProps) {
                 onChange={(cue) => replace(index, { cue })}
               />
               <SwitchField label="At once" checked={ending.at_once} onChange={(at_once) => replace(index, { at_once })} />
+              <SwitchField
+                label="Can be a best"
+                checked={ending.counts_as_best}
+                onChange={(counts_as_best) => replace(index, { counts_as_best })}
+              />
             </div>
           </li>
         ))}
@@ -102,6 +107,16 @@ export function EndBench({ game, document, edit, table }: BenchProps) {
       <Button onClick={() => set((old) => [...old, NEW_ENDING])}>
         <Plus aria-hidden /> Add an ending
       </Button>
+      <ChoiceField
+        label="The best runs are those with"
+        value={document.best}
+        options={[
+          { value: "highest score", label: "The highest score", hint: "as most games have it" },
+          { value: "lowest score", label: "The lowest score", hint: "where points are penalties" },
+          { value: "fastest", label: "The shortest time", hint: "among endings that can be a best" },
+        ]}
+        onChange={(best) => edit((old) => ({ ...old, best }))}
+      />
     </div>
   );
 }

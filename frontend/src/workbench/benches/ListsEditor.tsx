@@ -1,4 +1,5 @@
 import { Plus, Trash2 } from "lucide-react";
+import { NEW_ITEMLIST } from "../../api/parts";
 import type { ItemList, Lists } from "../../api/schema";
 import { Button } from "../../ui/Button";
 import { NumberField, SelectField, TextAreaField, TextField } from "../../ui/fields";
@@ -67,7 +68,7 @@ export function ListsEditor({ lists, at, onChange, onRemove }: ListsEditorProps)
           </div>
         ))}
       </div>
-      <Button onClick={() => set({ lists: [...lists.lists, { title: `List ${lists.lists.length + 1}`, items: [] }] })}>
+      <Button onClick={() => set({ lists: [...lists.lists, { ...NEW_ITEMLIST, title: `List ${lists.lists.length + 1}` }] })}>
         <Plus aria-hidden /> Add a list
       </Button>
     </fieldset>

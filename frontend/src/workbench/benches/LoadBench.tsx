@@ -3,7 +3,8 @@ import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { useBring } from "../../api/loads";
 import { usePacks } from "../../api/packs";
-import type { Lists, PackCard, Sums } from "../../api/schema";
+import { NEW_LISTS, NEW_SUMS } from "../../api/parts";
+import type { PackCard } from "../../api/schema";
 import { counted } from "../../app/format";
 import { PackReport } from "../../pack/PackReport";
 import { Button } from "../../ui/Button";
@@ -106,26 +107,6 @@ export function LoadBench({ game, round, number, at, editRound }: BenchProps) {
     </div>
   );
 }
-
-const NEW_LISTS: Lists = {
-  lists: [
-    { title: "Root", items: ["carrot", "beet"] },
-    { title: "Leaf", items: ["kale", "chard"] },
-  ],
-  asks: "sort",
-  prompt: "",
-  choices: 4,
-};
-const NEW_SUMS: Sums = {
-  operator: "plus",
-  left: { least: 1, most: 10 },
-  right: { least: 1, most: 10 },
-  cap: null,
-  negative: false,
-  denominators: null,
-  choices: 0,
-  count: 50,
-};
 
 type PackLineProps = {
   packId: string;

@@ -1,4 +1,5 @@
 import { Copy, Plus, Trash2 } from "lucide-react";
+import { NEW_ROUND } from "../../api/parts";
 import { Button } from "../../ui/Button";
 import { ChoiceField, NumberField, SelectField, SwitchField, TextAreaField, TextField } from "../../ui/fields";
 import { OrderButtons, moved } from "../../ui/OrderButtons";
@@ -108,13 +109,21 @@ export function OpenBench({ document, edit }: BenchProps) {
           onClick={() =>
             setRounds((rounds) => [
               ...rounds,
-              { title: free("New round"), packs: rounds[0]?.packs ?? [] } as (typeof rounds)[number],
+              { ...NEW_ROUND, title: free(NEW_ROUND.title), packs: rounds[0]?.packs ?? [] },
             ])
           }
         >
           <Plus aria-hidden /> Add a round
         </Button>
       </div>
+      {opening.most_players > 1 && (
+        <SwitchField
+          label="Everybody has as many turns"
+          hint="an ending that comes at once waits until the others have had their turn"
+          checked={opening.equal_turns}
+          onChange={(equal_turns) => set({ equal_turns })}
+        />
+      )}
       {document.rounds.length > 1 && (
         <ChoiceField
           label="Which rounds are played"

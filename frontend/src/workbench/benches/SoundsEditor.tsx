@@ -1,25 +1,12 @@
 import { Plus, Trash2 } from "lucide-react";
 import { useState } from "react";
 import { useBringSound, useShippedSounds } from "../../api/sounds";
+import { NEW_SOUND } from "../../api/parts";
 import type { Sound } from "../../api/schema";
 import { Button } from "../../ui/Button";
 import { FilePick } from "../../ui/FilePick";
 import { ErrorNotice } from "../../ui/Notice";
 import { SoundDesigner } from "./SoundDesigner";
-
-const NEW_SOUND: Sound = {
-  name: "",
-  notes: [
-    { pitch: "C5", ms: 120 },
-    { pitch: "E5", ms: 120 },
-    { pitch: "G5", ms: 240 },
-  ],
-  wave: "triangle",
-  attack_ms: 8,
-  release_ms: 160,
-  loudness: 70,
-  file: "",
-};
 
 type SoundsEditorProps = { sounds: Sound[]; onChange: (change: (sounds: Sound[]) => Sound[]) => void };
 

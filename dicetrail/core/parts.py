@@ -1,0 +1,28 @@
+"""New parts of a document, whole and ready to change: what a maker adds begins as one of these."""
+
+from dicetrail.core.document import (
+    Cue,
+    Ending,
+    ItemList,
+    Lists,
+    Note,
+    Occasion,
+    Question,
+    Round,
+    Sound,
+    Sums,
+)
+
+NEW_PARTS = {
+    "Question": Question("", ()),
+    "Round": Round("New round"),
+    "Lists": Lists(
+        (ItemList("Root", ("carrot", "beet")), ItemList("Leaf", ("kale", "chard"))),
+    ),
+    "ItemList": ItemList("List", ()),
+    "Sums": Sums(),
+    "Cue": Cue("", (Occasion.RIGHT,)),
+    "Sound": Sound("", (Note("C5", 120), Note("E5", 120), Note("G5", 240))),
+    "Ending": Ending("New ending", ""),
+}
+"""A new part of each kind that can be added, by its name."""
