@@ -207,7 +207,7 @@ def game_form() -> None:
 def new_parts() -> None:
     """Print every new part of a document as TypeScript, for the pages to begin from."""
     print("// Made from the core by `make api`; not to be changed by hand.")
-    print(f"import type {{ {', '.join(NEW_PARTS)} }} from \"./schema\";\n")
+    print(f'import type {{ {", ".join(NEW_PARTS)} }} from "./schema";\n')
     print("/** What a maker adds begins as one of these. */")
     for name, part in NEW_PARTS.items():
         written = TypeAdapter(type(part)).dump_python(part, mode="json")

@@ -65,7 +65,15 @@ from dicetrail.core.folding import tidy
 from dicetrail.core.footprints import Answered, Change, Fact, Footprint, Stop, What
 from dicetrail.core.packs import RowFault, pack_faults, preview
 from dicetrail.core.problems import GameProblems, Problem, Severity
-from dicetrail.core.program import Program, build, check, length_of_round, question_of, spot
+from dicetrail.core.program import (
+    Program,
+    build,
+    check,
+    choices_of,
+    length_of_round,
+    question_of,
+    spot,
+)
 from dicetrail.core.recipes import RECIPES, first_game, recipe
 from dicetrail.core.run import (
     Action,
@@ -201,6 +209,7 @@ __all__ = [
     "changes_between",
     "check",
     "check_choice",
+    "choices_of",
     "compare",
     "counts_as_best",
     "draw_list",

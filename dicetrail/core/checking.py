@@ -128,7 +128,7 @@ def typos_between(
     one, width = one[start : len(one) - end], len(other) - end - start
     wanted = other[start : start + width]
     firm = [
-        start - 1 + place in fixed or not 0 <= start - 1 + place < len(other)
+        start - 1 + place in fixed or (bool(fixed) and not 0 <= start - 1 + place < len(other))
         for place in range(width + 2)
     ]  # firm[p + 1] tells of place p
     far = most + 1

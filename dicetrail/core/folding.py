@@ -109,7 +109,7 @@ def _plain_letter(sign: str) -> tuple[str, bool]:
     base, _, mark = name.partition(" WITH ")
     if mark:
         try:
-            return unicodedata.lookup(base), True
+            return _plain_letter(unicodedata.normalize("NFD", unicodedata.lookup(base))[0])
         except KeyError:
             pass
     return sign, True

@@ -48,7 +48,7 @@ def sounds(cluster: str) -> tuple[str, ...]:
     (('e',), ('s', 's'), ('1', '2'), ())
     """
     found = []
-    for sign in clusters(unaccented(_caseless(cluster))):
+    for sign in clusters(_caseless(unaccented(_caseless(cluster)))):
         if sign[0].isalnum():
             is_pointed = unicodedata.name(sign[0], "").startswith(("ARABIC ", "HEBREW "))
             found.append(sign[0] if is_pointed else sign)
@@ -58,7 +58,7 @@ def sounds(cluster: str) -> tuple[str, ...]:
 def _caseless(text: str) -> str:
     """The same for every way to write a text in capitals (`str.upper` first, for the dotless
     ``ı`` has the capital of ``i``)."""
-    plain = unicodedata.normalize("NFKC", plain_signs(unseen_out(text)))
+    plain = plain_signs(unicodedata.normalize("NFKC", plain_signs(unseen_out(text))))
     return unicodedata.normalize("NFKC", plain.upper().casefold())
 
 

@@ -10,7 +10,7 @@ from typing import Any
 
 import yaml
 
-from dicetrail.core import PLAIN, Details, Kind, Question, Shows
+from dicetrail.core import PLAIN, Details, Kind, Needs, Question, Shows
 from dicetrail.core.questions import faults, missing_medium
 from dicetrail.files.plan import Format
 from dicetrail.files.sheets import Refusal, cell_text
@@ -20,8 +20,18 @@ MOST_QUESTIONS = 200_000
 MOST_YAML = 4_000_000
 """The longest YAML text, in signs: it takes much time and memory to read."""
 TEXT_DETAILS = ("topic", "hint", "note", "picture", "sound", "narration", "tolerance", "pinned")
-NUMBER_DETAILS = ("level", "worth", "seconds")
-_FIELDS = {"prompt", "kind", "right", "wrong", "shows", *TEXT_DETAILS, *NUMBER_DETAILS}
+NUMBER_DETAILS = ("level", "worth", "seconds", "misses")
+CHOSEN_DETAILS: dict[str, type[Shows] | type[Needs]] = {"shows": Shows, "needs": Needs}
+"""The details that are one word of a few."""
+_FIELDS = {
+    "prompt",
+    "kind",
+    "right",
+    "wrong",
+    *TEXT_DETAILS,
+    *NUMBER_DETAILS,
+    *CHOSEN_DETAILS,
+}
 
 
 class _Misplaced(Exception):
@@ -44,7 +54,9 @@ def pack_schema() -> dict[str, Any]:
         "wrong": texts,
         **dict.fromkeys(TEXT_DETAILS, text),
         **{name: {"type": ["integer", "null"]} for name in NUMBER_DETAILS},
-        "shows": {"enum": [shows.value for shows in Shows]},
+        **{
+            name: {"enum": [word.value for word in words]} for name, words in CHOSEN_DETAILS.items()
+        },
     }
     questions = {
         "type": "array",
@@ -174,10 +186,13 @@ def _question(entry: Any, path: str) -> Question:
         name: _text(entry.get(name), f"{path}.{name}") for name in TEXT_DETAILS
     }
     given |= {name: _whole(entry.get(name), f"{path}.{name}") for name in NUMBER_DETAILS}
-    shows = _text(entry.get("shows", "text"), f"{path}.shows")
-    if shows not in tuple(Shows):
-        raise _Misplaced(f"{path}.shows", f"one of {', '.join(Shows)}")
-    details = Details(**given, shows=Shows(shows))
+    for name, words in CHOSEN_DETAILS.items():
+        if name in entry:
+            word = _text(entry[name], f"{path}.{name}")
+            if word not in tuple(words):
+                raise _Misplaced(f"{path}.{name}", f"one of {', '.join(words)}")
+            given[name] = words(word)
+    details = Details(**given)
     return Question(
         _text(entry.get("prompt"), f"{path}.prompt"),
         _texts(entry.get("right"), f"{path}.right"),

@@ -25,8 +25,8 @@ OPTION_SIGNS = ("|", ";", "/", ",")
 _SEVERAL = {Role.RIGHT, Role.WRONG, Role.OPTION, Role.IGNORED}
 """The roles that several columns can have."""
 _SPACES = re.compile(r" {2,}")
-_KEY = re.compile(r"[A-Ha-h1-8]")
-_NUMBERED = r"[ _-]*(\d+|[a-h])?"
+_KEY = re.compile(r"[A-La-l1-9]|1[0-2]")
+_NUMBERED = r"[ _-]*(\d+|[a-l])?"
 _HEADINGS: tuple[tuple[Role, str], ...] = (
     (Role.KIND, r"kind|type"),
     (Role.TOLERANCE, r"tolerance"),
@@ -36,6 +36,8 @@ _HEADINGS: tuple[tuple[Role, str], ...] = (
     (Role.LEVEL, r"level|difficulty"),
     (Role.WORTH, r"worth|points|score"),
     (Role.SECONDS, r"seconds|time( limit)?"),
+    (Role.MISSES, r"misses"),
+    (Role.NEEDS, r"needs"),
     (Role.HINT, r"hint"),
     (Role.NOTE, r"note|explanation"),
     (Role.PICTURE, r"picture|image"),

@@ -9,7 +9,8 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Any
 
-from dicetrail.core import PLAIN, Details, Kind, Question, Shows
+from dicetrail.core import PLAIN, Details, Kind, Needs, Question, Shows
+from dicetrail.core.checking import LETTERS
 from dicetrail.core.document import MOST_CHOICES
 from dicetrail.core.questions import FieldFault, first_fault
 from dicetrail.files.guessing import TRUTH_WORDS
@@ -17,9 +18,18 @@ from dicetrail.files.plan import Format, Plan, Role, Separator
 from dicetrail.files.sheets import Refusal, unguarded
 
 _SPACES = re.compile(r" {2,}")
-_LETTERED = re.compile(r"\(?([A-Ha-h])[.):]\s+(.+)", re.DOTALL)
+_LETTERED = re.compile(r"\(?([A-La-l])[.):]\s+(.+)", re.DOTALL)
 _ROLE_OF_FIELD = {"prompt": Role.QUESTION, "right": Role.RIGHT, "wrong": Role.WRONG}
-_NUMBERS = {"level": Role.LEVEL, "worth": Role.WORTH, "seconds": Role.SECONDS}
+_NUMBERS = {
+    "level": Role.LEVEL,
+    "worth": Role.WORTH,
+    "seconds": Role.SECONDS,
+    "misses": Role.MISSES,
+}
+_CHOSEN: dict[str, tuple[Role, type[Shows] | type[Needs]]] = {
+    "shows": (Role.SHOWS, Shows),
+    "needs": (Role.NEEDS, Needs),
+}
 _TEXTS = {
     "topic": Role.TOPIC,
     "hint": Role.HINT,
@@ -137,7 +147,7 @@ def _unlettered(options: tuple[str, ...]) -> tuple[str, ...]:
     """The options without letters of their own (``A. Carrot``), if all carry them in order."""
     found = [_LETTERED.fullmatch(option) for option in options]
     letters = "".join(match[1].upper() for match in found if match)
-    if len(options) < 2 or letters != "ABCDEFGH"[: len(options)]:
+    if len(options) < 2 or letters != LETTERS[: len(options)]:
         return options
     return tuple(match[2].strip() for match in found if match)
 
@@ -145,20 +155,20 @@ def _unlettered(options: tuple[str, ...]) -> tuple[str, ...]:
 def _details(cells: list[str], plan: Plan) -> Details:
     given: dict[str, Any] = {name: _one(cells, plan, role) for name, role in _TEXTS.items()}
     given |= {name: _whole(_one(cells, plan, role), role) for name, role in _NUMBERS.items()}
-    details = Details(**given, shows=_shows(_one(cells, plan, Role.SHOWS)))
+    for name, (role, words) in _CHOSEN.items():
+        if word := _one(cells, plan, role):
+            given[name] = _chosen(word, role, words)
+    details = Details(**given)
     return PLAIN if details == PLAIN else details
 
 
-def _shows(word: str) -> Shows:
+def _chosen(word: str, role: Role, words: type[Shows] | type[Needs]) -> Shows | Needs:
+    """One word of a few, in any capitals."""
     try:
-        return Shows(word.lower()) if word else Shows.TEXT
+        return words(word.lower())
     except ValueError:
-        raise RowFault(
-            Role.SHOWS,
-            0,
-            f"“{word}” is not what choices can be",
-            f"write one of {', '.join(Shows)}",
-        ) from None
+        mend = f"write one of {', '.join(words)}"
+        raise RowFault(role, 0, f"“{word}” cannot stand under “{role}”", mend) from None
 
 
 def _whole(word: str, role: Role) -> int | None:

@@ -17,7 +17,7 @@ import yaml
 from openpyxl import Workbook
 from openpyxl.cell import WriteOnlyCell
 
-from dicetrail.core import PLAIN, Kind, Pack, Question, Shows
+from dicetrail.core import PLAIN, Kind, Needs, Pack, Question, Shows
 from dicetrail.files.documents import NUMBER_DETAILS, TEXT_DETAILS
 from dicetrail.files.plan import Role, Separator
 from dicetrail.files.questions import read_questions
@@ -26,8 +26,8 @@ from dicetrail.files.text import FileProblem
 _FORMULA = re.compile(r"'*[=+\-@\t\r]")
 _IN_A_ROW = re.compile(r"[\t\r\n]")
 _DETAIL_ROLES = {name: Role(name) for name in (*NUMBER_DETAILS, *TEXT_DETAILS) if name != "pinned"}
-_DETAIL_ROLES |= {"pinned": Role.PINNED, "shows": Role.SHOWS}
-_UNSAID = ("", None, Shows.TEXT)
+_DETAIL_ROLES |= {"pinned": Role.PINNED, "shows": Role.SHOWS, "needs": Role.NEEDS}
+_UNSAID = ("", None, Shows.TEXT, Needs.ANY)
 """Details that need no words: there is nothing, or what everybody expects."""
 
 

@@ -8,6 +8,7 @@ from fastapi import APIRouter, Response, UploadFile
 from starlette.exceptions import HTTPException
 
 from dicetrail.core import RATE, SHIPPED, Game, GameProblems, Sound, sound_named
+from dicetrail.core.bounds import out_of_bounds
 from dicetrail.core.cues import sound_problems
 from dicetrail.core.sounds import outline, samples, wav
 from dicetrail.files import medium
@@ -85,6 +86,7 @@ def _sound_in(game: Game, name: str) -> Sound:
 @lru_cache(maxsize=256)
 def _made(sound: Sound) -> bytes:
     """A sound of notes as a WAV file. Raises GameProblems if there is anything wrong in it."""
-    if faults := tuple(sound_problems("sound", replace(sound, file=""))):
+    faults = (*out_of_bounds(sound, "sound"), *sound_problems("sound", replace(sound, file="")))
+    if faults:
         raise GameProblems(faults)
     return shipped_file(sound.name).read_bytes() if sound in SHIPPED else wav(sound)

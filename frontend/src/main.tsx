@@ -1,11 +1,15 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
+import { detailsOf } from "./api/client";
 import { App } from "./app/App";
 import "./app/theme.css";
 
+/** What the server has explained, such as that something is gone, is not asked again. */
+const triesAgain = (failures: number, error: unknown) => failures < 1 && detailsOf(error).status === 0;
+
 const queries = new QueryClient({
-  defaultOptions: { queries: { retry: 1, refetchOnWindowFocus: false, staleTime: 5_000 } },
+  defaultOptions: { queries: { retry: triesAgain, refetchOnWindowFocus: false, staleTime: 5_000 } },
 });
 
 const root = document.getElementById("root");

@@ -83,15 +83,13 @@ class TestGames(ApiTest):
     def test_the_shelf_tells_the_last_playtest(self):
         card = self.get("/api/games")[0]
         self.assertEqual(card["id"], "harvest-supper")
-        self.assertEqual(
-            (card["round_count"], card["ending_count"], card["last_run"]), (1, 5, None)
-        )
+        self.assertEqual((card["round_count"], card["ending_count"]), (1, 5))
+        glance = self.get(f"{GAME}/glance")
+        self.assertEqual((glance["fault_count"], glance["last_run"]), (0, None))
         run = self.post("/api/runs", game_id="harvest-supper", dice=5)
         self.input(self.input(run, action="begin"), action="answer", value=1)
-        card = self.get("/api/games")[0]
-        self.assertEqual(card["id"], "harvest-supper")
-        self.assertEqual(card["last_run"]["dice"], 5)
-        self.assertIsNone(card["last_run"]["ending"])
+        last_run = self.get(f"{GAME}/glance")["last_run"]
+        self.assertEqual((last_run["dice"], last_run["ending"]), (5, None))
 
     def test_a_save_changes_what_is_played_and_what_is_said(self):
         game = self.get(GAME)
@@ -481,13 +479,14 @@ class TestRuns(ApiTest):
         players = ["  Marjory\u0000 "]
         run = self.post("/api/play/games/harvest-supper/runs", players=players)
         self.assertEqual(run["table"]["players"][0]["name"], "Marjory")
-        told = {"id", "game_id", "revision", "seen", "at", "table", "sounds", "answered", "is_best"}
+        told = {"id", "game_id", "revision", "seen", "at", "table", "sounds", "answered"}
+        told |= {"is_best", "refused"}
         self.assertEqual(set(run), told)
         self.assertEqual(run["answered"], [])
         run = self.input(run, action="begin")
         self.assertIsNone(run["table"]["feedback"])
         shown = {"number", "kind", "prompt", "choices", "words", "tried", "tries_left"}
-        shown |= {"hint", "may_hint", "may_pass", "picture", "sound"}
+        shown |= {"hint", "may_hint", "may_pass", "picture", "sound", "in_run", "wants_all"}
         self.assertEqual(set(run["table"]["question"]), shown)
         slat = {"letter", "place", "text", "picture", "sound"}
         self.assertEqual(set(run["table"]["question"]["choices"][0]), slat)

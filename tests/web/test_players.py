@@ -222,7 +222,7 @@ class TestSounds(PlayersTest):
         document = self.get(GAME)
         document["document"]["sounds"] = [endless]
         saved = self.http.put(GAME, json=document).json()
-        self.assertEqual(saved["problems"][0]["where"], "sounds[0].notes")
+        self.assertEqual(saved["problems"][0]["where"], "sounds[0].notes[0].ms")
         address = f"/api/sounds/games/harvest-supper/{saved['revision']}/mine"
         self.assert_problem(self.http.get(address), 409, "keep it within 5")
 

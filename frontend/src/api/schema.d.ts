@@ -2593,7 +2593,7 @@ export interface components {
          * @description What a column holds.
          * @enum {string}
          */
-        Role: "question" | "right answer" | "wrong choice" | "option" | "options in one cell" | "key" | "group" | "kind" | "tolerance" | "pinned choice" | "choices are" | "topic" | "level" | "worth" | "seconds" | "hint" | "note" | "picture" | "sound" | "narration" | "ignored";
+        Role: "question" | "right answer" | "wrong choice" | "option" | "options in one cell" | "key" | "group" | "kind" | "tolerance" | "pinned choice" | "choices are" | "topic" | "level" | "worth" | "seconds" | "misses" | "needs" | "hint" | "note" | "picture" | "sound" | "narration" | "ignored";
         /**
          * Round
          * @description A stretch of the game with its own questions, draw, clock and moves.

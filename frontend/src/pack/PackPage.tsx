@@ -4,6 +4,7 @@ import { useWholePack } from "../api/packs";
 import { NEW_QUESTION } from "../api/parts";
 import type { PackEdit, PackView, Question } from "../api/schema";
 import { Page } from "../app/Page";
+import { WayBack } from "../app/WayBack";
 import { counted } from "../app/format";
 import { SAVED_WORDS } from "../app/saving";
 import { useShortcuts } from "../app/shortcuts";
@@ -29,9 +30,10 @@ export default function PackPage() {
       {pack.data ? (
         <Editing key={packId} pack={pack.data} />
       ) : (
-        <main className="p-6">
+        <main className="mx-auto max-w-xl space-y-4 p-8">
           <h1 className="text-3xl">Pack</h1>
           {pack.error ? <ErrorNotice error={pack.error} /> : <p>Opening the pack…</p>}
+          <WayBack />
         </main>
       )}
     </Page>

@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { makersVoice } from "../api/runs";
 import { Table } from "../table/Table";
 import { useCountdown } from "../table/useCountdown";
@@ -18,6 +18,11 @@ export function TablePane({ table, mostPlayers, isLarge, onLarge }: TablePanePro
   const { elapsed, elapsedNow, deadline } = useCountdown(stamp, step?.table, { ...pace, isHeld: isStill }, (ended) =>
     table.act({ action: "wait" }, ended),
   );
+  // A step gone back to is seen from its head on, wherever the newest one was scrolled to.
+  const pane = useRef<HTMLDivElement>(null);
+  useEffect(() => {
+    if (!table.isAtEnd) pane.current?.scrollTo(0, 0);
+  }, [table.isAtEnd, table.shown]);
   return (
     <section aria-label="Table" className="flex min-h-0 flex-col overflow-hidden rounded-xl border border-edge bg-card shadow-sm">
       {!table.isAtEnd && (
@@ -31,7 +36,7 @@ export function TablePane({ table, mostPlayers, isLarge, onLarge }: TablePanePro
           )}
         </div>
       )}
-      <div className="flex min-h-0 flex-1 flex-col overflow-auto px-4 py-3">
+      <div ref={pane} className="flex min-h-0 flex-1 flex-col overflow-auto px-4 py-3">
         {table.restarted && <Notice>{table.restarted}</Notice>}
         {table.error !== undefined && <ErrorNotice error={table.error} />}
         {step && (

@@ -1,0 +1,294 @@
+"""What a round draws, over everything its settings can be together."""
+
+import random
+import unittest
+from dataclasses import replace
+from itertools import islice, pairwise, product
+from unittest.mock import patch
+
+from hypothesis import given
+from hypothesis import strategies as st
+
+from dicetrail.core import (
+    Ask,
+    Begin,
+    Bring,
+    Details,
+    Draw,
+    DrawOrder,
+    Ending,
+    Game,
+    GameProblems,
+    ItemList,
+    Kind,
+    Lists,
+    ListsAsk,
+    Moves,
+    Opening,
+    Operator,
+    Pack,
+    Question,
+    Refill,
+    Round,
+    Span,
+    Sums,
+    To,
+    Way,
+    build,
+    next_input,
+    question_of,
+    sources,
+    start,
+    step,
+    survey,
+)
+from dicetrail.core.deals import deal
+from dicetrail.core.dice import stream
+from dicetrail.core.sources import Sourced, SumTable, odd_items
+
+REST = (Ending("Rest", ""),)
+
+
+def levelled(title, *levels):
+    return Pack(
+        title,
+        tuple(
+            Question(
+                f"{title} {n}?", (f"right {n}",), (f"wrong {n}",), details=Details(level=level)
+            )
+            for n, level in enumerate(levels)
+        ),
+    )
+
+
+PACKS = {"easy": levelled("easy", 1, 1, None), "mixed": levelled("mixed", 1, 3, 5, 5)}
+GROUPS = (ItemList("Root", ("beet", "carrot")), ItemList("Leaf", ("kale", "chard", "leek")))
+SOURCES = {
+    "packs": {"packs": ("easy", "mixed")},
+    "lists": {"lists": (Lists(GROUPS),)},
+    "odd": {"lists": (Lists(GROUPS, ListsAsk.ODD_ONE_OUT, choices=3),)},
+    "sums": {"sums": (Sums(count=3), Sums(Operator.OVER, choices=4, count=2))},
+    "all": {"packs": ("mixed",), "lists": (Lists(GROUPS),), "sums": (Sums(count=2),)},
+}
+WEIGHTS = ((1, 1, 1, 1, 1), (0, 1, 1, 1, 1), (0, 0, 0, 0, 5), (0, 0, 0, 0, 0), (3, 0, 1, 0, 0))
+FILTERS = ((), (1,), (5,), (4,))
+
+
+class TestEveryDraw(unittest.TestCase):
+    def test_a_round_draws_or_is_refused_whatever_is_set_together(self):
+        played = refused = 0
+        for source, order, weights, refill, levels in product(
+            SOURCES.values(), DrawOrder, WEIGHTS, Refill, FILTERS
+        ):
+            draw = Draw(6, order, levels=levels, refill=refill, weights=weights)
+            game = Game("G", (Round("R", **source, draw=draw),), REST)
+            try:
+                program = build(game, PACKS)
+            except GameProblems:
+                refused += 1
+                continue
+            played += 1
+            dealt = deal(game.rounds[0], 0, 7, program.pools[0], 0, None, 1, ())
+            places = [dealt.at(n).sourced for n in range(dealt.length)]
+            self.assertEqual(len(places), min(6, dealt.length))
+            if order is DrawOrder.WEIGHTED:
+                heavy = {level for level, weight in enumerate(weights, 1) if weight}
+                self.assertLessEqual({p.question.details.level or 1 for p in places}, heavy)
+            if refill is Refill.NEVER:
+                self.assertEqual(len({(p.source, p.number) for p in places}), len(places))
+            elif len(dealt.pool) > 1:
+                twice = [(a.source, a.number) == (b.source, b.number) for a, b in pairwise(places)]
+                self.assertFalse(any(twice), "never the same question twice running")
+        self.assertGreater(played, 400)
+        self.assertGreater(refused, 100)
+
+    def test_two_right_answers_are_not_made_to_alternate_and_more_never_repeat(self):
+        chances = random.Random(5)
+        for answers, repeats in ((2, True), (3, False)):
+            pool = tuple(
+                Sourced("p", n, Question(f"{n}?", (f"a{n % answers}",), ("x",))) for n in range(12)
+            )
+            for refill in (Refill.EACH_TIME, Refill.WHEN_EMPTY):
+                round_ = Round("R", ("p",), draw=Draw(None, refill=refill))
+                dealt = deal(round_, 0, chances.randrange(999), pool, 0, None, 1, ())
+                asked = [dealt.at(n).sourced for n in range(200)]
+                same = [
+                    one.question.right == other.question.right for one, other in pairwise(asked)
+                ]
+                if refill is Refill.EACH_TIME:
+                    self.assertEqual(any(same), repeats, (answers, refill))
+
+    def test_easy_first_leaves_out_what_was_asked_before(self):
+        pack = Pack("P", levelled("p", 1, 1, 2, 2, 3, 3).questions)
+        round_ = Round("R", ("p",), draw=Draw(3, DrawOrder.EASY_FIRST))
+        pool = tuple(Sourced("p", n, question) for n, question in enumerate(pack.questions))
+        for dice in range(50):
+            gone = {("p", n) for n in stream(dice, "gone").pick(6, 3)}
+            dealt = deal(round_, 0, dice, pool, 1, None, 1, gone)
+            asked = [dealt.at(n).sourced for n in range(3)]
+            self.assertFalse(gone & {(one.source, one.number) for one in asked})
+            levels = [one.question.details.level for one in asked]
+            self.assertEqual(levels, sorted(levels))
+
+    def test_an_earlier_run_of_a_program_changes_no_draw(self):
+        game = Game(
+            "G",
+            (Round("R", ("mixed",), draw=Draw(9, refill=Refill.WHEN_EMPTY), ask=Ask(spread=True)),),
+            REST,
+        )
+
+        def choices(program, brought):
+            moment = step(program, start(program, 5).state, Begin(), 0)
+            if brought:
+                moment = step(program, moment.state, Bring("mixed", brought - 1), 0)
+            seen = []
+            while moment.state.phase != "ended":
+                seen.append(question_of(program, moment.state).prompt)
+                given_ = next_input(program, moment.state, "right", moment.state.at)
+                moment = step(program, moment.state, given_.action, given_.at)
+            return seen, moment.footprints
+
+        fresh = choices(build(game, PACKS), 0)
+        used = build(game, PACKS)
+        for brought in range(1, 5):
+            choices(used, brought)
+        self.assertEqual(choices(used, 0), fresh)
+
+    def test_players_get_as_many_questions_each_as_they_chose_or_are_offered_fewer(self):
+        for players, refill, wanted in product((1, 2, 3), Refill, range(1, 14)):
+            draw = Draw(2, player_chooses=True, refill=refill)
+            game = Game("G", (Round("R", ("mixed",), draw=draw),), REST)
+            game = replace(game, opening=Opening(most_players=3))
+            program = build(game, PACKS)
+            state = start(program, 3, ("A", "B", "C")[:players]).state
+            moment = step(program, state, Begin(questions=wanted), 0)
+            most = 4 // players if refill is Refill.NEVER else 1000
+            self.assertEqual(moment.state.phase == "asking", wanted <= most)
+            asked = [0] * players
+            state = moment.state
+            while state.phase == "asking" or state.phase == "holding":
+                if state.phase == "asking":
+                    asked[state.turn] += 1
+                given_ = next_input(program, state, "right", state.at)
+                state = step(program, state, given_.action, given_.at).state
+            if wanted <= most:
+                self.assertEqual(asked, [wanted] * players)
+
+    def test_a_run_that_goes_round_for_ever_takes_no_longer_for_a_step(self):
+        back = Moves(right=Way(To.ROUND, "B"), wrong=Way(To.ROUND, "B"))
+        again = Moves(right=Way(To.ROUND, "A"), wrong=Way(To.ROUND, "A"))
+        rounds = (Round("A", ("mixed",), moves=back), Round("B", ("easy",), moves=again))
+        program = build(Game("G", rounds, REST), PACKS)
+        state = step(program, start(program, 1).state, Begin(), 0).state
+        sizes = []
+        for _ in range(3000):
+            given_ = next_input(program, state, "right", state.at)
+            state = step(program, state, given_.action, given_.at).state
+            sizes.append(len(state.gone) + len(state.visits) + len(state.brought))
+        self.assertEqual(max(sizes[100:]), max(sizes[:100]), "the state stays as large as it was")
+        self.assertGreater(sum(state.visits), 1000)
+
+
+ITEMS = st.lists(st.sampled_from("abcdefghABCD"), min_size=1, max_size=6, unique=True)
+
+
+class TestSources(unittest.TestCase):
+    @given(st.lists(ITEMS, min_size=2, max_size=4), st.integers(3, 5), st.integers(0, 99))
+    def test_an_odd_one_out_is_the_only_one(self, rows, choices, dice):
+        lists = Lists(
+            tuple(ItemList(f"L{n}", tuple(items)) for n, items in enumerate(rows)),
+            ListsAsk.ODD_ONE_OUT,
+            choices=choices,
+        )
+        groups = [{item.casefold() for item in items} for items in rows]
+        for item, others in odd_items(lists):
+            for row in others:
+                for among in islice(_combinations(row, choices - 1, dice), 20):
+                    shown = [item.casefold(), *(other.casefold() for other in among)]
+                    self.assertEqual(len(set(shown)), choices)
+                    odd = [
+                        one
+                        for one in shown
+                        if any(
+                            one not in group and group.issuperset(set(shown) - {one})
+                            for group in groups
+                        )
+                    ]
+                    self.assertEqual(odd, [item.casefold()])
+
+    @given(
+        st.sampled_from(Operator),
+        *(st.integers(0, 12) for _ in range(4)),
+        st.none() | st.integers(-5, 60),
+        st.booleans(),
+        st.none() | st.integers(1, 3),
+        st.sampled_from([5, 40, 10_000]),
+    )
+    def test_a_table_of_sums_has_every_one_once_however_it_is_written(
+        self, operator, low, wide, low_right, wide_right, cap, negative, bottoms, most_rows
+    ):
+        if operator not in (Operator.PLUS, Operator.MINUS):
+            bottoms = None
+        denominators = None if bottoms is None else Span(1, bottoms)
+        left, right = Span(low, low + wide), Span(low_right, low_right + wide_right)
+        sums = Sums(operator, left, right, cap, negative, denominators)
+        with patch.object(sources, "MOST_ROWS", most_rows):
+            table = SumTable(sums)
+            made = [table[n] for n in range(len(table))]
+            is_too_wide = table.is_too_wide
+        wanted = {
+            (one, other, bottom)
+            for one in range(left.least, left.most + 1)
+            for other in range(right.least, right.most + 1)
+            for bottom in (range(1, bottoms + 1) if bottoms else (0,))
+            if _fits(operator, one, other, bottom, cap, negative)
+        }
+        self.assertEqual(len(set(made)), len(made))
+        self.assertEqual(set(made), set() if is_too_wide else wanted)
+
+    def test_what_sums_can_be_had_are_had(self):
+        for sums, first in (
+            (Sums(Operator.OVER, Span(1, 100_000), Span(2, 12)), 50_000),
+            (Sums(Operator.OVER, Span(1, 100), Span(1, 20_000)), 1),
+            (Sums(Operator.PLUS, Span(1, 1_000_000), Span(1, 1_000_000)), 10**12),
+            (Sums(Operator.MINUS, Span(1, 1_000_000), Span(1, 10)), 1),
+        ):
+            with self.subTest(sums=sums):
+                game = Game("G", (Round("R", sums=(sums,)),), REST)
+                self.assertGreaterEqual(len(SumTable(sums)), first)
+                program = build(game, {})
+                state = step(program, start(program, 4).state, Begin(), 0).state
+                self.assertIs(question_of(program, state).kind, Kind.NUMBER)
+
+    def test_prompts_that_hide_the_item_or_give_it_away_are_told(self):
+        def told(**settings):
+            lists = replace(Lists(GROUPS), **settings)
+            found = survey(Game("G", (Round("R", lists=(lists,), draw=Draw(None)),), REST), {})
+            return [problem.what for problem in found]
+
+        self.assertIn("the question never names the item to sort", told(prompt="Where?"))
+        odd = {"asks": ListsAsk.ODD_ONE_OUT, "choices": 3}
+        self.assertTrue(
+            any("tells which is the odd" in what for what in told(prompt="{item}?", **odd))
+        )
+        alike = (ItemList("Root", ("beet", "Beet ", "carrot")), GROUPS[1])
+        self.assertTrue(any("looks like “beet”" in what for what in told(lists=alike)))
+        self.assertEqual(told(prompt="Where does {item} belong?"), [])
+
+
+def _combinations(row, count, dice):
+    chances = stream(dice, "among")
+    while True:
+        yield [row[n] for n in chances.pick(len(row), count)]
+
+
+def _fits(operator, one, other, bottom, cap, negative):
+    if operator is Operator.OVER:
+        if other < 1 or one < other or one % other:
+            return False
+        value = one // other
+    else:
+        value = {"plus": one + other, "minus": one - other, "times": one * other}[operator.value]
+    if value < 0 and not negative:
+        return False
+    return cap is None or value <= cap * (bottom or 1)
