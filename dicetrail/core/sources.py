@@ -128,11 +128,15 @@ def facets(round_: Round, packs: Packs) -> Facets:
     for name in round_.packs:
         for question in packs[name].questions if name in packs else ():
             topics[question.details.topic] += 1
-            levels[question.details.level or 1] += 1
+            if (level := question.details.level or 1) in _LEVELS:
+                levels[level] += 1
     return Facets(
         tuple(Tagged(topic, topics[topic]) for topic in sorted(topics) if topic),
         tuple(Tagged(str(level), levels[level]) for level in sorted(levels)),
     )
+
+
+_LEVELS = range(1, 6)
 
 
 def count_of(sums: Sums) -> int:

@@ -111,7 +111,7 @@ class TestRecipes(unittest.TestCase):
             "Quick is worth more": [3 * 8],
             "Up and down": [15 + 3 * 5 - 5],
             "Lives": [3, 2],
-            "Until the first mistake": [30, 1],
+            "Until the first mistake": [30],
             "Bonus for a streak": [3 + 5],
             "Sprint": [3],
             "Turns of two": [3],

@@ -47,8 +47,8 @@ class TestReading(unittest.TestCase):
             with self.subTest(question):
                 self.assertIsNone(read(question).headings)
 
-    def test_one_to_seven_wrong_choices_and_empty_fields_at_the_end(self):
-        for count in range(1, 8):
+    def test_one_to_eleven_wrong_choices_and_empty_fields_at_the_end(self):
+        for count in range(1, 12):
             row = "Q?\tright\t" + "\t".join(f"w{n}" for n in range(count)) + "\t\t "
             self.assertEqual(len(read(row).questions[0].wrong), count)
 
@@ -69,7 +69,7 @@ class TestReading(unittest.TestCase):
             ("Which?\tBlue  bean\tBlue bean", 3, "the same as the right answer"),
             ("Which?\tcafe\u0301\tcaf\u00e9", 3, "the same as the right answer"),
             ("Which?\tCarrot\t\tPea", 3, "wrong choice 1 is empty"),
-            ("Which?\t" + "\t".join("abcdefghi"), 10, "at most 8"),
+            ("Which?\t" + "\t".join("abcdefghijklm"), 14, "at most 12"),
             ("Which tool?   Spade   Rake", 1, "spaces stand where a tab should be"),
         ):
             with self.subTest(row=row):

@@ -36,11 +36,10 @@ class TestNumbers(unittest.TestCase):
             "−3": -3,
             "13⁄5": Fraction(13, 5),
             "１２": 12,
-            "²": 2,
         }.items():
             with self.subTest(text):
                 self.assertEqual(read_number(text), value)
-        for text in ("", "1/0", "1e9", "0x10", "one", "1 2", "--1", "9" * 99, "1/2/3"):
+        for text in ("", "1/0", "1e9", "0x10", "one", "1 2", "--1", "9" * 99, "1/2/3", "²"):
             with self.subTest(text):
                 self.assertIsNone(read_number(text))
 
