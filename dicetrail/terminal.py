@@ -125,14 +125,15 @@ def _action(view: Table, line: str) -> Action:
         if len(view.menu) > 1:
             return Begin(round=None if number is None else number - 1)
         return Begin(questions=number if view.menu and view.menu[0].most_questions else None)
+    question = None if view.question is None else view.question.in_run
     if view.phase is Phase.HOLDING:
-        return Continue()
-    commands: dict[str, Action] = {"/hint": Hint(), "/pass": Pass()}
+        return Continue(question)
+    commands: dict[str, Action] = {"/hint": Hint(question), "/pass": Pass(question)}
     if word in commands:
         return commands[word]
     if view.question is not None and view.question.kind is Kind.LETTERS and len(word) == 1:
-        return Letter(word)
-    return Answer(line)
+        return Letter(word, question)
+    return Answer(line, question)
 
 
 def _told(view: Table) -> Iterator[str | Panel]:
@@ -143,7 +144,8 @@ def _told(view: Table) -> Iterator[str | Panel]:
         yield from _opening(view)
     elif view.ending is not None:
         score = f"score {view.score}, {view.right_count} right, {view.percent} %"
-        text = f"{escape(view.ending.verdict)}\n\n{score}"
+        whose = f"{escape(view.ending.player)}\n" if len(view.players) > 1 else ""
+        text = f"{whose}{escape(view.ending.verdict)}\n\n{score}"
         yield Panel(text, title=f"[bold]{escape(view.ending.title)}", border_style="green")
     elif view.question is not None:
         yield from _asked(view)
@@ -176,6 +178,8 @@ def _asked(view: Table) -> Iterator[str | Panel]:
         for slat in question.choices:
             words = slat.text or slat.picture or slat.sound
             text += f"\n  [bold]{slat.letter}[/]  {escape(words)}"
+        if question.wants_all:
+            text += "\n\nEvery right one is wanted, such as A, C."
         yield Panel(text, title=f"{where}question {question.number}{of}", title_align="left")
         if question.hint:
             yield f"Hint: {escape(question.hint)}"
@@ -205,7 +209,8 @@ def _status(view: Table) -> str:
         mark = "» " if player.has_turn and len(view.players) > 1 else ""
         name = f"{escape(player.name)} " if len(view.players) > 1 else ""
         counters = ", ".join(f"{counter.name} {counter.value}" for counter in player.counters)
-        parts.append(f"{mark}{name}{counters}")
+        out = " (out)" if player.is_out else ""
+        parts.append(f"{mark}{name}{counters}{out}")
     parts += [f"{clock.of} {-(-clock.left // 1000)} s" for clock in view.clocks]
     if view.phase is Phase.HOLDING:
         parts.append("wait" if view.hold is not None else "Enter goes on")

@@ -2,5 +2,5 @@
 
 from hypothesis import settings
 
-settings.register_profile("steady", deadline=None, derandomize=True, database=None)
+settings.register_profile("steady", max_examples=60, deadline=None, derandomize=True, database=None)
 settings.load_profile("steady")

@@ -33,6 +33,7 @@ from dicetrail.core.course import (
 )
 from dicetrail.core.deals import length_of, most_wanted
 from dicetrail.core.document import (
+    PLAIN,
     Best,
     DrawOrder,
     Game,
@@ -218,9 +219,14 @@ class _Walk:
     def _drawing(self, number: int, packs: Packs) -> Drawing:
         round_ = self.game.rounds[number]
         draw = round_.draw
-        pool = [asked_of(round_, sourced.question) for sourced in fixed_pool(round_, packs)]
+        plain = asked_of(round_, Question("", ("",)))
+        pool = [
+            plain if is_plain(sourced.question) else asked_of(round_, sourced.question)
+            for sourced in fixed_pool(round_, packs)
+        ]
         pool += [asked_of(round_, None)] * (self.pools[number] - len(pool))
-        found = [asked.merged(self.rules) for asked in pool]
+        merged = {asked: asked.merged(self.rules) for asked in set(pool)}
+        found = [merged[asked] for asked in pool]
         drawing = Drawing(Counter(found), None)
         if len(drawing.kinds) == 1:
             return drawing
@@ -757,6 +763,11 @@ def _turning_points(allowed_ms: int, by_percent: bool) -> set[int]:
             edge = allowed_ms - allowed_ms * (2 * share - 1) // 200
             points |= {edge - 1, edge, edge + 1}
     return {point for point in points if 0 <= point < allowed_ms}
+
+
+def is_plain(question: Question) -> bool:
+    """Whether a question is one of choices that carries nothing else."""
+    return question.kind is Kind.CHOICE and question.details is PLAIN
 
 
 def asked_of(round_: Round, question: Question | None) -> Asked:

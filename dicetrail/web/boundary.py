@@ -9,6 +9,7 @@ import re
 from datetime import datetime
 from typing import Annotated, Literal
 
+from fastapi import Path
 from pydantic import BaseModel, Field
 
 from dicetrail.core import (
@@ -41,6 +42,7 @@ from dicetrail.store import PackSource
 from dicetrail.web.loading import Mended, Stage, Target
 
 Dice = Annotated[int, Field(ge=0, le=HIGHEST_DICE)]
+RevisionNumber = Annotated[int, Path(ge=1, le=2**31 - 1)]
 MOST_INPUTS = 20_000
 """A run takes at most this many inputs, so that none can be made to grow without end."""
 

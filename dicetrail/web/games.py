@@ -47,6 +47,7 @@ from dicetrail.web.boundary import (
     NewGame,
     RecipeCard,
     RevisionCard,
+    RevisionNumber,
     RunCard,
     Trial,
     TrialView,
@@ -157,7 +158,7 @@ def list_revisions(game_id: str, shelf: SharedShelf) -> list[RevisionCard]:
 
 
 @router.get("/{game_id}/revisions/{number}")
-def show_revision(game_id: str, number: int, shelf: SharedShelf) -> Game:
+def show_revision(game_id: str, number: RevisionNumber, shelf: SharedShelf) -> Game:
     """A game as it was saved once."""
     with shelf.database.reading() as session:
         return game_revision(session, game_id, number).document

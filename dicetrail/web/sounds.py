@@ -17,7 +17,7 @@ from dicetrail.files.shipped import shipped_file
 from dicetrail.store import NotFound
 from dicetrail.store.games import game_revision
 from dicetrail.store.media import get_medium, keep_medium
-from dicetrail.web.boundary import SoundBrought, SoundMade, ToRead
+from dicetrail.web.boundary import RevisionNumber, SoundBrought, SoundMade, ToRead
 from dicetrail.web.context import SharedShelf
 from dicetrail.web.voice import voice_for
 
@@ -66,7 +66,7 @@ def read_out(wanted: ToRead, shelf: SharedShelf) -> Response:
 
 
 @router.get("/games/{game_id}/{revision}/{name}", response_class=Response)
-def play_sound(game_id: str, revision: int, name: str, shelf: SharedShelf) -> Response:
+def play_sound(game_id: str, revision: RevisionNumber, name: str, shelf: SharedShelf) -> Response:
     """A sound of a game as it was saved once. It never changes."""
     with shelf.database.reading() as session:
         sound = _sound_in(game_revision(session, game_id, revision).document, name)

@@ -66,7 +66,7 @@ class BrowserTest(unittest.TestCase):
 
     def wait(self, condition, what="what was waited for"):
         ignored = [StaleElementReferenceException]
-        waiting = WebDriverWait(self.driver, 20, 0.05, ignored_exceptions=ignored)
+        waiting = WebDriverWait(self.driver, 60, 0.05, ignored_exceptions=ignored)
         return waiting.until(lambda _: condition(), what)
 
     def all(self, css):

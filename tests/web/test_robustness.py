@@ -20,7 +20,8 @@ VALUES = st.recursive(
     max_leaves=6,
 )
 ACTIONS = st.fixed_dictionaries(
-    {"action": st.sampled_from(["begin", "answer", "continue", "fly"])}, optional={"value": VALUES}
+    {"action": st.sampled_from(["begin", "answer", "answer", "continue", "letter", "fly"])},
+    optional={"value": VALUES, "question": VALUES, "char": VALUES, "round": VALUES},
 )
 PLACES = st.sampled_from(
     (
@@ -84,9 +85,11 @@ class TestRobustness(unittest.TestCase):
     def test_any_actions_in_any_order(self, actions):
         run = self.send("POST", "/api/runs", {"game_id": "harvest-supper", "dice": 1}).json()
         seen = 0
-        for action in actions:
-            address = f"/api/runs/{run['id']}/inputs"
-            answer = self.send("POST", address, {"seen": seen, "action": action})
+        address = f"/api/runs/{run['id']}/inputs"
+        for at, action in enumerate(({"action": "begin"}, *actions)):
+            answer = self.send("POST", address, {"seen": seen, "action": action, "at": at})
+            is_sound = action in ({"action": "begin"}, {"action": "continue"})
+            self.assertTrue(answer.status_code == 200 or not is_sound, answer.text)
             if answer.status_code == 200:
                 seen = answer.json()["seen"]
         self.assertEqual(self.http.get(f"/api/runs/{run['id']}").json()["seen"], seen)

@@ -14,6 +14,7 @@ from tempfile import TemporaryDirectory
 from dicetrail.core import (
     Ask,
     Cue,
+    Details,
     Draw,
     DrawOrder,
     Ending,
@@ -34,13 +35,13 @@ PACKS = {
         (
             Question("Which is a root?", ("Carrot",), ("Kale", "Pea")),
             Question("Find the word", ("Oak",), (), Kind.LETTERS),
-            Question("What do bees make?", ("Honey",), (), Kind.TYPED),
+            Question("What do bees make?", ("Honey",), (), Kind.TYPED, Details(seconds=2)),
         ),
     )
 }
 SHED = Game(
     "Shed [night]",
-    (Round("Only", ("veg",), draw=Draw(3, DrawOrder.WRITTEN), ask=Ask(Order.WRITTEN, seconds=2)),),
+    (Round("Only", ("veg",), draw=Draw(3, DrawOrder.WRITTEN), ask=Ask(Order.WRITTEN)),),
     (Ending("Done", "{score} of 3"),),
     cues=(Cue("late", (Occasion.LATE,), "Too late!", hold_ms=100, sound="frost"),),
     opening=Opening("Welcome to the shed."),
