@@ -58,6 +58,7 @@ export default function PlayPage() {
               <Table
                 table={run.table}
                 runId={run.id}
+                isBusy={play.isBusy}
                 isAlone
                 elapsed={elapsed}
                 sounds={run.sounds}

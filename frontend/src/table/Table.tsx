@@ -13,6 +13,8 @@ type TableProps = {
   table: TableShown;
   /** Changes when another run is laid on the table. */
   runId: string;
+  /** Whether the server is still asked about what was done last. */
+  isBusy?: boolean;
   /** Whether it shows how the run now stands, and not a step gone back to. */
   isNow?: boolean;
   /** Milliseconds since the table was laid, as its countdowns see it. */
@@ -33,7 +35,7 @@ const SHAKES_MS = 420;
 
 /** The game as the player has it. It shows what the server says and decides nothing. */
 export function Table(props: TableProps) {
-  const { table, runId, isNow = true, elapsed, isAlone = false, sounds, soundsAt, onAction, onAgain } = props;
+  const { table, runId, isNow = true, isBusy = false, elapsed, isAlone = false, sounds, soundsAt, onAction, onAgain } = props;
   const frame = useRef<HTMLDivElement>(null);
   const seen = useSeen(useCues(table, runId, isNow, sounds, soundsAt));
   const ticks = useTicks(table, elapsed, soundsAt);
@@ -49,7 +51,8 @@ export function Table(props: TableProps) {
   const first = table.menu.find((round) => !round.is_played);
   const goOn = {
     opening: table.menu.length === 1 || !first ? () => act({ action: "begin" }) : undefined,
-    asking: undefined,
+    // Pressed before the feedback is there: it is sent after the answer.
+    asking: isBusy ? () => act({ action: "continue" }) : undefined,
     holding: table.hold === null ? () => act({ action: "continue" }) : undefined,
     ended: onAgain,
   }[table.phase];

@@ -36,9 +36,9 @@ export function Header({ game, title, saving, edit, table, undo, redo, onShortcu
         value={title}
         maxLength={200}
         onChange={(event) => edit((document) => ({ ...document, title: event.target.value }))}
-        className="min-w-56 flex-1 rounded-md border border-transparent px-2 py-0.5 font-serif text-2xl font-semibold text-ellipsis hover:border-edge"
+        className="min-w-56 flex-1 rounded-md border border-transparent px-2 py-0.5 font-serif text-xl font-semibold xl:text-2xl text-ellipsis hover:border-edge"
       />
-      <p role="status" className={saving.is === "failed" ? "font-semibold text-clay-dark" : "text-soft"}>
+      <p role="status" className={saving.is === "failed" ? "font-semibold text-clay-dark" : `text-soft ${saving.is === "saved" ? "max-xl:sr-only" : ""}`}>
         {SAVED_WORDS[saving.is]}
       </p>
       <span className="flex">

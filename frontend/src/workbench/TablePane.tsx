@@ -45,6 +45,7 @@ export function TablePane({ table, mostPlayers, isLarge, onLarge }: TablePanePro
               table={step.table}
               runId={table.runId ?? ""}
               isNow={table.isAtEnd}
+              isBusy={table.isBusy}
               elapsed={elapsed}
               isAlone={isLarge}
               sounds={table.sounds}
