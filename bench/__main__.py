@@ -27,12 +27,16 @@ from dicetrail.core import (
     Draw,
     Ending,
     Game,
+    Moves,
     Outcome,
     Pack,
     Phase,
     Question,
     Refill,
     Round,
+    State,
+    To,
+    Way,
     build,
     rules_of,
     settle,
@@ -134,6 +138,7 @@ def wrong():
 SETTLED = 100_000
 STEPS = 10_000
 GAMES = 100_000
+VISITED = 200
 
 
 def game(script: str, *endings: Ending) -> Game:
@@ -166,6 +171,29 @@ def step_many() -> None:
         state = step(program, state, Continue(), at).state
         if state.phase is Phase.ENDED:
             state, at = first, 0
+
+
+def visiting() -> tuple[Callable[[], None], Callable[[], None]]:
+    """Two hundred steps of a game that goes from round to round for ever: its first ones, and
+    those after two thousand visits."""
+    there = Moves(right=Way(To.ROUND, "B"), wrong=Way(To.ROUND, "B"))
+    back = Moves(right=Way(To.ROUND, "A"), wrong=Way(To.ROUND, "A"))
+    rounds = (Round("A", ("bench",), moves=there), Round("B", ("bench",), moves=back))
+    program = build(Game("Bench", rounds, (Ending("Rest", ""),)), {"bench": questions(30)})
+
+    def go(state: State, steps: int) -> State:
+        for _ in range(steps // 2):
+            state = step(program, state, Answer(1), state.at + 1000).state
+            state = step(program, state, Continue(), state.at).state
+        return state
+
+    first = step(program, start(program, 7).state, Begin(), 0).state
+    late = go(first, 4000)
+    return lambda: void(go(first, VISITED)), lambda: void(go(late, VISITED))
+
+
+def void(_: object) -> None:
+    """Nothing of it is wanted but its time."""
 
 
 def walk_many() -> int:
@@ -202,6 +230,8 @@ def add_rules(add: Callable[..., None]) -> None:
     add("settle", SETTLED, "loop by hand, games", loop * SETTLED, settled, "200,000 a second")
     add("step", STEPS, "loop by hand, games", loop * STEPS, stepped, "20,000 a second")
     add("games through settle", GAMES, "loop by hand, games", by_hand, walked, "1.5 or less")
+    early, late = best(3, *visiting())
+    add("step, 2,000 visits on", VISITED, "its first visits", early, late, "1.5 or less")
     large = {"bench": questions(10_000)}
     plain, built = best(
         3,

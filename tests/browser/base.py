@@ -6,7 +6,10 @@ from pathlib import Path
 from tempfile import TemporaryDirectory
 
 from selenium import webdriver
-from selenium.common.exceptions import StaleElementReferenceException
+from selenium.common.exceptions import (
+    ElementClickInterceptedException,
+    StaleElementReferenceException,
+)
 from selenium.webdriver.common.action_chains import ActionChains
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
@@ -48,6 +51,25 @@ def resize(driver, width, height):
     driver.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", size)
 
 
+class Found:
+    """Something on the page, found anew for every gesture, for the page may be drawn anew
+    between finding and pressing."""
+
+    def __init__(self, test, xpath, name):
+        self.test, self.xpath, self.name = test, xpath, name
+        test.found(xpath, name)
+
+    def click(self):
+        def is_clicked():
+            self.test.found(self.xpath, self.name).click()
+            return True
+
+        self.test.wait(is_clicked, self.name)
+
+    def __getattr__(self, name):
+        return getattr(self.test.found(self.xpath, self.name), name)
+
+
 class BrowserTest(unittest.TestCase):
     """One server with the demo, and one browser, for all tests of a class."""
 
@@ -65,7 +87,7 @@ class BrowserTest(unittest.TestCase):
         self.driver.get(self.server.address + address)
 
     def wait(self, condition, what="what was waited for"):
-        ignored = [StaleElementReferenceException]
+        ignored = [StaleElementReferenceException, ElementClickInterceptedException]
         waiting = WebDriverWait(self.driver, 60, 0.05, ignored_exceptions=ignored)
         return waiting.until(lambda _: condition(), what)
 
@@ -81,7 +103,7 @@ class BrowserTest(unittest.TestCase):
     def button(self, words):
         """The button or link whose name begins with these words."""
         begins = f"starts-with(normalize-space(.), '{words}')"
-        return self.found(f"//*[self::button or self::a][{begins}]", words)
+        return Found(self, f"//*[self::button or self::a][{begins}]", words)
 
     def field(self, label):
         """The field with this label, written beside it or on it."""
@@ -92,7 +114,11 @@ class BrowserTest(unittest.TestCase):
         )
 
     def fill(self, label, text):
-        self.field(label).send_keys(Keys.CONTROL, "a", Keys.NULL, text or Keys.DELETE)
+        def is_filled():
+            self.field(label).send_keys(Keys.CONTROL, "a", Keys.NULL, text or Keys.DELETE)
+            return True
+
+        self.wait(is_filled, label)
 
     def press(self, *keys):
         """Press keys on whatever has the focus."""
