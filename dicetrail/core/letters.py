@@ -56,10 +56,8 @@ def sounds(cluster: str) -> tuple[str, ...]:
 
 
 def _caseless(text: str) -> str:
-    """The same for every way to write a text in capitals (`str.upper` first, for the dotless
-    ``ı`` has the capital of ``i``)."""
     plain = plain_signs(unicodedata.normalize("NFKC", plain_signs(unseen_out(text))))
-    return unicodedata.normalize("NFKC", plain.upper().casefold())
+    return unicodedata.normalize("NFKC", plain.casefold())
 
 
 def spelled(text: str) -> tuple[str, ...]:

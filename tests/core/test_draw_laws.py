@@ -10,7 +10,6 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from dicetrail.core import (
-    Ask,
     Begin,
     Bring,
     Details,
@@ -35,6 +34,7 @@ from dicetrail.core import (
     To,
     Way,
     build,
+    choices_of,
     next_input,
     question_of,
     sources,
@@ -131,28 +131,25 @@ class TestEveryDraw(unittest.TestCase):
             self.assertEqual(levels, sorted(levels))
 
     def test_an_earlier_run_of_a_program_changes_no_draw(self):
-        game = Game(
-            "G",
-            (Round("R", ("mixed",), draw=Draw(9, refill=Refill.WHEN_EMPTY), ask=Ask(spread=True)),),
-            REST,
-        )
+        wide = Pack("W", tuple(Question(f"{n}?", ("r",), tuple("abcde")) for n in range(4)))
+        draw = Draw(9, refill=Refill.WHEN_EMPTY)
+        game, packs = Game("G", (Round("R", ("wide",), draw=draw),), REST), {"wide": wide}
 
-        def choices(program, brought):
+        def choices(program, position=None, number=0):
             moment = step(program, start(program, 5).state, Begin(), 0)
-            if brought:
-                moment = step(program, moment.state, Bring("mixed", brought - 1), 0)
             seen = []
             while moment.state.phase != "ended":
-                seen.append(question_of(program, moment.state).prompt)
+                if moment.state.position + 1 == position:
+                    moment = step(program, moment.state, Bring("wide", number), moment.state.at)
+                seen.append((question_of(program, moment.state), choices_of(program, moment.state)))
                 given_ = next_input(program, moment.state, "right", moment.state.at)
                 moment = step(program, moment.state, given_.action, given_.at)
             return seen, moment.footprints
 
-        fresh = choices(build(game, PACKS), 0)
-        used = build(game, PACKS)
-        for brought in range(1, 5):
-            choices(used, brought)
-        self.assertEqual(choices(used, 0), fresh)
+        used = build(game, packs)
+        for position, number in product((None, 5, 1, 7, 8), range(4)):
+            fresh = choices(build(game, packs), position, number)
+            self.assertEqual(choices(used, position, number), fresh)
 
     def test_players_get_as_many_questions_each_as_they_chose_or_are_offered_fewer(self):
         for players, refill, wanted in product((1, 2, 3), Refill, range(1, 14)):

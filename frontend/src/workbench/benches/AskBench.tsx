@@ -49,7 +49,7 @@ export function AskBench({ game, document, round, at, edit, editRound }: BenchPr
           label="Misses for a word"
           where={`${at}.ask.misses`}
           value={ask.misses}
-          suffix="letters, 1 to 10"
+          suffix="letters, 1 to 20, unless the word says its own"
           onChange={(misses) => misses !== null && set({ misses })}
         />
         <NumberField
@@ -57,7 +57,7 @@ export function AskBench({ game, document, round, at, edit, editRound }: BenchPr
           where={`${at}.ask.shown`}
           value={ask.shown ?? null}
           empty="all"
-          suffix="2 to 8"
+          suffix="2 to 12"
           onChange={(shown) => set({ shown })}
         />
       </div>

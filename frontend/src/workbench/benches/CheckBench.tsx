@@ -4,7 +4,7 @@ import { useTrial } from "../../api/games";
 import type { Sample } from "../../api/schema";
 import { letterAt } from "../../app/format";
 import { Button } from "../../ui/Button";
-import { ChoiceField, NumberField, SwitchField, TextField } from "../../ui/fields";
+import { NumberField, SelectField, SwitchField, TextField } from "../../ui/fields";
 import { ErrorNotice } from "../../ui/Notice";
 import type { BenchProps } from "./Bench";
 import { KeptSamples } from "./KeptSamples";
@@ -60,16 +60,16 @@ export function CheckBench({ game, round, number, at, editRound, table }: BenchP
           value={check.articles}
           onChange={(articles) => set({ articles })}
         />
+        <SelectField
+          label="Numbers of two readings"
+          value={check.decimal_mark}
+          options={[
+            ["point", "1,250 is over a thousand, 1.250 is not"],
+            ["comma", "1.250 is over a thousand, 1,250 is not"],
+          ]}
+          onChange={(decimal_mark) => set({ decimal_mark })}
+        />
       </div>
-      <ChoiceField
-        label="A number such as 1,250 or 1.250"
-        value={check.decimal_mark}
-        options={[
-          { value: "point", label: "1,250 is more than a thousand", hint: "and 1.250 is one and a quarter" },
-          { value: "comma", label: "1.250 is more than a thousand", hint: "and 1,250 is one and a quarter" },
-        ]}
-        onChange={(decimal_mark) => set({ decimal_mark })}
-      />
       <p className="text-soft">
         Picking a choice always works. An answer that names no choice costs nothing and is asked for again.
       </p>
