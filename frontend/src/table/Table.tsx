@@ -52,7 +52,11 @@ export function Table(props: TableProps) {
   const goOn = {
     opening: table.menu.length === 1 || !first ? () => act({ action: "begin" }) : undefined,
     // Pressed before the feedback is there: it is sent after the answer.
-    asking: isBusy ? () => act({ action: "continue" }) : undefined,
+    asking: isBusy
+      ? () => act({ action: "continue" })
+      : places.length > 0
+        ? () => act({ action: "answer", value: places })
+        : undefined,
     holding: table.hold === null ? () => act({ action: "continue" }) : undefined,
     ended: onAgain,
   }[table.phase];
