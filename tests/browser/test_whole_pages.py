@@ -101,6 +101,18 @@ class TestWholePages(BrowserTest):
                 self.press("b", "b", Keys.ENTER)
                 self.sees("Question 3 of")
 
+    def test_a_run_that_is_laid_late_leads_back_to_no_earlier_bench(self):
+        self.before_each_page(SLOW.replace("/inputs", "/api/runs"))
+        made = self.server.http.post("/api/games/harvest-supper/copies").json()
+        self.open(f"/game/{made['id']}/ask")
+        self.begin()
+        self.fill("Clock of a question", "9")
+        self.sees("Saved", "header")
+        self.found("//nav//a[contains(., 'Score')]", "Score").click()
+        self.sees("it starts again with the same dice")
+        self.wait(lambda: "run=" in self.driver.current_url, "the run in the address")
+        self.assertIn("/score?", self.driver.current_url)
+
     def test_a_step_gone_back_to_plays_nothing_and_is_seen_from_its_head(self):
         self.open("/game/harvest-supper/cue?dice=5")
         self.begin()

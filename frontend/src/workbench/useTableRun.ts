@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from "react";
-import { useSearchParams } from "react-router";
+import { useNavigate, useSearchParams } from "react-router";
 import { playOn, sendInput, showRun, startRun, type MakerAction } from "../api/runs";
 import type { Input, Intent, RunView, StepView } from "../api/schema";
 
@@ -43,7 +43,8 @@ type Laid = { run: RunView; steps: StepView[]; shown?: number; restarted?: strin
  * the game has a newer revision; dice and run are kept in the page's address.
  */
 export function useTableRun(gameId: string, revision: number): TableRun {
-  const [search, setSearch] = useSearchParams();
+  const [search] = useSearchParams();
+  const navigate = useNavigate();
   const typed = search.get("dice");
   const dice = typed !== null && /^\d{1,9}$/.test(typed) ? Number(typed) : undefined;
   const wantedRun = useRef(search.get("run"));
@@ -81,16 +82,15 @@ export function useTableRun(gameId: string, revision: number): TableRun {
         true,
       );
       if (!run) return;
-      setSearch(
-        (now) => {
-          now.set("dice", String(run.dice));
-          now.set("run", run.id);
-          return now;
-        },
-        { replace: true },
-      );
+      // Asked of the address itself: the maker may have gone to another bench meanwhile.
+      const { pathname, search: now } = window.location;
+      if (pathname.split("/")[2] !== gameId) return;
+      const next = new URLSearchParams(now);
+      next.set("dice", String(run.dice));
+      next.set("run", run.id);
+      void navigate({ pathname, search: next.toString() }, { replace: true });
     },
-    [gameId, setSearch, take],
+    [gameId, navigate, take],
   );
 
   const isBegun = (laid?.run.seen ?? 0) > 0;
