@@ -187,6 +187,8 @@ def _slips(typed: str, wanted: str, check: Check) -> int | None:
         return 0
     if not check.typos or abs(len(typed) - len(wanted)) > check.typos:
         return None
+    if len(wanted) > _MOST_FOR_TYPOS:
+        return None
     if _digits(typed) != _digits(wanted):
         return None
     fixed = _exact_places(wanted)
@@ -194,6 +196,8 @@ def _slips(typed: str, wanted: str, check: Check) -> int | None:
 
 
 _LEAST_FOR_TYPOS = 4
+_MOST_FOR_TYPOS = 500
+"""A longer text must be exact, so that comparing it is soon done."""
 
 
 def _exact_places(text: str) -> frozenset[int]:

@@ -87,13 +87,21 @@ def unaccented(text: str) -> str:
         return text
     kept, is_ours = [], False
     for sign in unicodedata.normalize("NFD", text):
-        if unicodedata.combining(sign) or unicodedata.category(sign) == "Mn":
+        if sign.isascii():
+            kept.append(sign)
+            is_ours = sign.isalpha()
+        elif _is_mark(sign):
             if not is_ours:
                 kept.append(sign)
-            continue
-        plain, is_ours = _plain_letter(sign)
-        kept.append(plain)
+        else:
+            plain, is_ours = _plain_letter(sign)
+            kept.append(plain)
     return unicodedata.normalize("NFC", "".join(kept))
+
+
+@lru_cache(maxsize=4096)
+def _is_mark(sign: str) -> bool:
+    return unicodedata.combining(sign) > 0 or unicodedata.category(sign) == "Mn"
 
 
 @lru_cache(maxsize=4096)
@@ -117,7 +125,17 @@ def _plain_letter(sign: str) -> tuple[str, bool]:
 
 def unpointed(text: str) -> str:
     """Without punctuation: joining signs go, others become a space. No number is changed."""
+    if not any(map(str.isdigit, text)):
+        return " ".join("".join(map(_pointless, text)).split())
     return " ".join(_POINT.sub(_point, text).split())
+
+
+@lru_cache(maxsize=4096)
+def _pointless(sign: str) -> str:
+    """A sign where no number is near: itself, nothing, or a space."""
+    if unicodedata.category(sign)[0] not in "PS":
+        return sign
+    return "" if sign in "'." else " "
 
 
 _POINT = re.compile(r"[^\w\s]|_")
