@@ -204,76 +204,61 @@ def settle(
     event = outcome.event
     # The question counts once, when it is done with: the handler reads the counts as they
     # are if the round's moves are followed, and what it does instead is put right after it.
-    planned = _planned_way(rules, outcome)
-    counts_right = counts_wrong = False
+    planned: Way | None = None
+    is_right = is_wrong = False
     if event is Event.RIGHT:
         streak += 1
         if streak > best:
             best = streak
-        counts_right = True
-    elif event is Event.WRONG or event is Event.TIMEOUT:
+        is_right = True
+        planned = rules.moves[outcome.round].right
+    elif event is Event.WRONG:
         streak = 0
         mistakes += 1
-        counts_wrong = True
+        is_wrong = True
+        if not outcome.tries_left:
+            planned = rules.moves[outcome.round].wrong
+    elif event is Event.TIMEOUT:
+        streak = 0
+        mistakes += 1
+        is_wrong = True
+        planned = rules.moves[outcome.round].timeout
     elif event is Event.PASSED:
         streak = 0
-        counts_wrong = True
+        is_wrong = True
+        planned = rules.moves[outcome.round].passed
     elif event is Event.ASKED:
         if not outcome.is_again:
             asked += 1
     elif event is Event.LETTER_MISS and outcome.tries_left:
         mistakes += 1  # the last miss is counted by the wrong answer it makes
+    way = planned
     is_done = planned is not None and planned.to is not To.AGAIN
-    counts: tuple[int, ...] = (
-        asked,
-        right + (counts_right and is_done),
-        wrong + (counts_wrong and is_done),
-        streak,
-        best,
-        mistakes,
-    )
+    counts = (asked, right + is_right, wrong + is_wrong, streak, best, mistakes)
+    undone = (asked, right, wrong, streak, best, mistakes)
+    if not is_done:
+        counts = undone
     handlers = rules.handlers.traced if traced else rules.handlers.lean
     handler = handlers.get(event)
     deeds: list[Done] = []
     lines: list[int] = []
-    way = planned
     if handler is not None:
         counters = handler(counters, counts, outcome, deeds, lines, roll)
         if deeds:
             way = _way(deeds, planned, event)
             is_done = way is not None and way.to is not To.AGAIN
-    right_done = right + (counts_right and is_done)
-    wrong_done = wrong + (counts_wrong and is_done)
-    counts = (asked, right_done, wrong_done, streak, best, mistakes)
+            counts = undone
+            if is_done:
+                counts = (asked, right + is_right, wrong + is_wrong, streak, best, mistakes)
     ending = None
     tests = rules.at_once if event in WITHOUT_QUESTION else rules.at_once_in_question
     for number, test in tests:
         if test(counters, counts, outcome, 1, 1):
             ending = number
+            if not is_done:  # the game is over, and so is the question
+                counts = (asked, right + is_right, wrong + is_wrong, streak, best, mistakes)
             break
-    if ending is not None and not is_done:  # the game is over, and so is the question
-        right_done, wrong_done = right + counts_right, wrong + counts_wrong
-    return Settled(
-        Tally(counters, asked, right_done, wrong_done, streak, best, mistakes),
-        way,
-        ending,
-        tuple(deeds),
-        tuple(lines),
-    )
-
-
-def _planned_way(rules: Rules, outcome: Outcome) -> Way | None:
-    """Where the round's moves lead; None if the question stands or nothing moves."""
-    event = outcome.event
-    if event is Event.RIGHT:
-        return rules.moves[outcome.round].right
-    if event is Event.WRONG:
-        return None if outcome.tries_left else rules.moves[outcome.round].wrong
-    if event is Event.TIMEOUT:
-        return rules.moves[outcome.round].timeout
-    if event is Event.PASSED:
-        return rules.moves[outcome.round].passed
-    return None
+    return Settled(Tally(counters, *counts), way, ending, tuple(deeds), tuple(lines))
 
 
 def _way(deeds: list[Done], planned: Way | None, event: Event) -> Way | None:
