@@ -16,7 +16,17 @@ from pydantic import TypeAdapter
 from rich.console import Console
 from rich.markup import escape
 
-from dicetrail.core import HIGHEST_DICE, Game, GameProblems, Pack, Severity, build, survey
+from dicetrail.core import (
+    HIGHEST_DICE,
+    Game,
+    GameProblems,
+    Pack,
+    Question,
+    Severity,
+    build,
+    survey,
+)
+from dicetrail.core.bounds import bounds_within
 from dicetrail.core.parts import NEW_PARTS
 from dicetrail.demo import load_demo
 from dicetrail.files import game_schema, pack_schema, read_game
@@ -205,13 +215,20 @@ def game_form() -> None:
 
 @app.command("parts")
 def new_parts() -> None:
-    """Print every new part of a document as TypeScript, for the pages to begin from."""
+    """Print every new part of a document, and all bounds, as TypeScript for the pages."""
     print("// Made from the core by `make api`; not to be changed by hand.")
     print(f'import type {{ {", ".join(NEW_PARTS)} }} from "./schema";\n')
     print("/** What a maker adds begins as one of these. */")
     for name, part in NEW_PARTS.items():
         written = TypeAdapter(type(part)).dump_python(part, mode="json")
         print(f"export const NEW_{name.upper()}: {name} = {json.dumps(written, indent=2)};\n")
+    bounds = (*bounds_within(Game), *bounds_within(Question))
+    table = {path: [within.least, within.most] for path, within in bounds}
+    print(
+        "/** The least and the most of every number, by where it stands in a game or question. */"
+    )
+    written = json.dumps(table, indent=2)
+    print(f"export const BOUNDS: Record<string, [number, number]> = {written};")
 
 
 def development_app() -> FastAPI:

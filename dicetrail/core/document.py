@@ -230,11 +230,11 @@ class Details:
     """What a question may carry besides its answer. Empty and None mean that it does not."""
 
     topic: str = ""
-    level: Annotated[int | None, Within(1, 5)] = None
+    level: Annotated[int | None, Within(1, 5, is_told=True)] = None
     """How hard, from 1 to 5."""
-    worth: Annotated[int | None, Points] = None
+    worth: Annotated[int | None, Within(-MOST_POINTS, MOST_POINTS, is_told=True)] = None
     """Points."""
-    seconds: Annotated[int | None, Within(1, MOST_SECONDS)] = None
+    seconds: Annotated[int | None, Within(1, MOST_SECONDS, is_told=True)] = None
     """Time to answer, from 1 to 3600."""
     hint: str = ""
     note: str = ""
@@ -251,7 +251,7 @@ class Details:
     """The choice that always stands last."""
     shows: Shows = Shows.TEXT
     """What its choices are: texts, or the names of pictures or sounds."""
-    misses: Annotated[int | None, Within(1, 20)] = None
+    misses: Annotated[int | None, Within(1, 20, is_told=True)] = None
     """Wrong letters allowed to a word; None allows as many as the round does."""
     needs: Needs = Needs.ANY
     """Of several right choices, whether any one will do or all are wanted together."""

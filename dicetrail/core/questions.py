@@ -8,7 +8,7 @@ from collections.abc import Collection, Iterator, Sequence
 from dataclasses import asdict, dataclass, replace
 from typing import Any
 
-from dicetrail.core.bounds import out_of_bounds
+from dicetrail.core.bounds import HALF_SIGN, is_whole_text, out_of_bounds
 from dicetrail.core.checking import all_differ
 from dicetrail.core.document import MOST_CHOICES, PLAIN, TRUTHS, Kind, Question, Shows
 from dicetrail.core.folding import as_shown
@@ -65,6 +65,7 @@ def is_plain_choice(question: Question) -> bool:
         and len(question.right) == 1
         and 2 <= len(choices) <= MOST_CHOICES
         and all(choices)
+        and is_whole_text("".join((question.prompt, *choices)))
         and all_differ(choices)
     )
 
@@ -75,6 +76,9 @@ def faults(question: Question) -> Iterator[FieldFault]:
     >>> [fault.what for fault in faults(Question("Which is a root?", ("Carrot",), ("Carrot",)))]
     ['wrong choice 1 is the same as the right answer, “Carrot”']
     """
+    if broken := _broken_text(question):
+        yield broken
+        return
     if not question.prompt:
         yield FieldFault("prompt", 0, "the question is empty", "write the question in this field")
     if not question.right or not question.right[0]:
@@ -84,6 +88,16 @@ def faults(question: Question) -> Iterator[FieldFault]:
     else:
         yield from _ANSWER_FAULTS[question.kind](question)
     yield from _detail_faults(question)
+
+
+def _broken_text(question: Question) -> FieldFault | None:
+    """The first of a question's texts that is not of whole signs; None if all are."""
+    texts = (("prompt", (question.prompt,)), ("right", question.right), ("wrong", question.wrong))
+    for field, given in texts:
+        for number, text in enumerate(given):
+            if not is_whole_text(text):
+                return FieldFault(field, number, *HALF_SIGN)
+    return None
 
 
 def _choice_faults(question: Question) -> Iterator[FieldFault]:

@@ -11,12 +11,15 @@ import hashlib
 import json
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
+from functools import cached_property
 from typing import Annotated, Any, Literal
 
 import yaml
-from pydantic import ConfigDict, Field, TypeAdapter, ValidationError
+from pydantic import Field, TypeAdapter, ValidationError
 
-from dicetrail.core import DOCUMENT, Game, GameProblems, Pack, Problem
+from dicetrail.core import Game, GameProblems, Pack, Problem
+from dicetrail.core.bounds import HALF_SIGN, as_whole_text
+from dicetrail.form import broken_text, checked_strictly, in_words
 
 FORMAT: Literal["dice-trail-game/1"] = "dice-trail-game/1"
 MOST_BYTES = 64_000_000
@@ -51,10 +54,7 @@ class GameFile:
         return {name: base64.b64decode(text) for name, text in self.media.get(pack, {}).items()}
 
 
-for part in (*DOCUMENT, Pack, GameFile):
-    # A name that is not known is an error wherever a document comes from, not dropped.
-    setattr(part, "__pydantic_config__", ConfigDict(extra="forbid"))  # noqa: B010
-
+checked_strictly(GameFile)
 _FORM = TypeAdapter(GameFile)
 
 
@@ -102,11 +102,17 @@ def read_game(content: bytes) -> GameFile:
         raise _problems([(where, what, "mend it there")]) from None
     except RecursionError:
         raise _problems([("", "the file is nested too deeply", "write it plainly")]) from None
+    except ValueError:
+        what = "a number in it has thousands of digits"
+        raise _problems([("", what, "write a shorter one")]) from None
+    places = _Places(text)
+    if broken := broken_text(document):
+        raise _problems([(places.of(broken), *HALF_SIGN)])
     try:
         found = _FORM.validate_python(document)
     except ValidationError as error:
         faults = error.errors(include_url=False, include_input=False)[:_MOST_FAULTS]
-        raise _problems([_in_words(text, fault) for fault in faults]) from None
+        raise _problems([_in_words(places, fault) for fault in faults]) from None
     encoded: list[tuple[tuple[str, ...], str]] = [
         (("media", pack, name), base)
         for pack, named in found.media.items()
@@ -117,20 +123,19 @@ def read_game(content: bytes) -> GameFile:
         try:
             base64.b64decode(words, validate=True)
         except (binascii.Error, ValueError):
-            what = "this is not base64"
-            raise _problems([(_located(text, place), what, "leave it out")]) from None
+            raise _problems([(places.of(place), "this is not base64", "leave it out")]) from None
     held = {hashlib.sha256(content).hexdigest() for content in found.brought().values()}
     for number, sound in enumerate(found.game.sounds):
         if sound.file and sound.file not in held:
-            where = _located(text, ("game", "sounds", number, "file"))
+            where = places.of(("game", "sounds", number, "file"))
             what = f"the sound file of “{sound.name}” is not in here"
             raise _problems([(where, what, "add it under sounds, or give the sound notes")])
     return found
 
 
-def _in_words(text: str, fault: Any) -> tuple[str, str, str]:
+def _in_words(places: "_Places", fault: Any) -> tuple[str, str, str]:
     """Where a value stands that does not fit, what is wrong with it, and the mend."""
-    where = _located(text, fault["loc"])
+    where = places.of(fault["loc"])
     if fault["type"] == "unexpected_keyword_argument":
         return where, "this name is not known", "take it out, or mend its spelling"
     return where, f"this does not fit: {fault['msg']}", "write what is expected there"
@@ -142,25 +147,37 @@ def _problems(faults: Sequence[tuple[str, str, str]]) -> GameProblems:
     )
 
 
-def _located(text: str, path: Sequence[str | int]) -> str:
-    """A place in the file in words: line, column and path."""
-    steps = "".join(f"[{step}]" if isinstance(step, int) else f".{step}" for step in path)
-    words = steps.removeprefix(".") or "the file"
-    if len(text) > _MOST_LOCATED:
-        return words
-    node = yaml.compose(text, Loader=yaml.CSafeLoader)  # JSON is YAML, and YAML knows its lines
-    if node is None:
-        return words
-    mark = node.start_mark
-    for step in path:
-        if isinstance(node, yaml.MappingNode):
-            found = next(((k, v) for k, v in node.value if k.value == step), None)
-            if found is None:
+class _Places:
+    """Where things stand in a file, which is read for it once, when first asked."""
+
+    def __init__(self, text: str) -> None:
+        self._text = text
+
+    @cached_property
+    def _root(self) -> Any:
+        if len(self._text) > _MOST_LOCATED:
+            return None
+        try:  # JSON is YAML, and YAML knows its lines
+            return yaml.compose(self._text, Loader=yaml.CSafeLoader)
+        except yaml.YAMLError:
+            return None
+
+    def of(self, path: Sequence[str | int]) -> str:
+        """A place in words: line, column and path."""
+        words = as_whole_text(in_words(path)) or "the file"
+        node = self._root
+        if node is None:
+            return words
+        mark = node.start_mark
+        for step in path:
+            if isinstance(node, yaml.MappingNode):
+                found = next(((k, v) for k, v in node.value if k.value == step), None)
+                if found is None:
+                    break
+                mark, node = found[0].start_mark, found[1]
+            elif isinstance(node, yaml.SequenceNode) and isinstance(step, int):
+                node = node.value[step]
+                mark = node.start_mark
+            else:
                 break
-            mark, node = found[0].start_mark, found[1]
-        elif isinstance(node, yaml.SequenceNode) and isinstance(step, int):
-            node = node.value[step]
-            mark = node.start_mark
-        else:
-            break
-    return f"line {mark.line + 1}, column {mark.column + 1}: {words}"
+        return f"line {mark.line + 1}, column {mark.column + 1}: {words}"

@@ -11,6 +11,7 @@ from contextlib import contextmanager
 from dataclasses import dataclass, replace
 
 from dicetrail.core import Kind, Question
+from dicetrail.core.bounds import as_whole_text
 from dicetrail.core.questions import first_fault, missing_medium
 from dicetrail.files.documents import read_documents
 from dicetrail.files.guessing import guess_columns, guess_separator
@@ -127,7 +128,7 @@ def _read_rows(
     first: list[tuple[str, ...]] = []
     for row in rows:
         if len(first) < FIRST_ROWS and any(row):
-            first.append(tuple(cell[:_LONGEST_SHOWN] for cell in row))
+            first.append(tuple(as_whole_text(cell[:_LONGEST_SHOWN]) for cell in row))
         if mended and rows.line in mended:
             row = list(mended[rows.line])
         cells = list(map(str.strip, row))
@@ -137,7 +138,7 @@ def _read_rows(
             blank_lines += 1
             continue
         if awaits_headings:
-            headings, awaits_headings = tuple(cells), False
+            headings, awaits_headings = tuple(map(as_whole_text, cells)), False
             continue
         seen += 1
         if seen % _TOLD_EVERY == 0:

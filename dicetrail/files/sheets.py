@@ -18,6 +18,7 @@ from typing import Protocol
 
 from openpyxl import load_workbook
 
+from dicetrail.core.bounds import as_whole_text
 from dicetrail.files.plan import Separator
 from dicetrail.files.text import FileProblem
 
@@ -41,6 +42,12 @@ class Refusal:
     mend: str
     text: str
     cells: tuple[str, ...] = ()
+
+    def __post_init__(self) -> None:
+        # It is shown and sent, so what could not be read in it stands as such.
+        object.__setattr__(self, "text", as_whole_text(self.text))
+        object.__setattr__(self, "cells", tuple(map(as_whole_text, self.cells)))
+        object.__setattr__(self, "what", as_whole_text(self.what))
 
 
 class Rows(Protocol):

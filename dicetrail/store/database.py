@@ -25,7 +25,12 @@ class Database:
     def __init__(self, path: Path) -> None:
         path.parent.mkdir(parents=True, exist_ok=True)
         self.path = path
-        self._engine = create_engine(f"sqlite:///{path}", pool_size=MOST_SESSIONS)
+        self._engine = create_engine(
+            f"sqlite:///{path}",
+            pool_size=MOST_SESSIONS,
+            json_serializer=str,  # columns of JSON write and read it themselves
+            json_deserializer=str,
+        )
         event.listen(self._engine, "connect", _prepare)
         event.listen(self._engine, "begin", _begin)
         self._writer = self._engine.execution_options(writing=True)

@@ -7,7 +7,7 @@ from sqlalchemy.orm import Session
 
 from dicetrail.core import Game
 from dicetrail.store.errors import NotFound, StaleRevision
-from dicetrail.store.models import GameRevision, GameRow
+from dicetrail.store.models import GameRevision, GameRow, KeptGame
 from dicetrail.store.names import identifier
 
 
@@ -107,7 +107,7 @@ def revise_game(
 def _add_revision(
     session: Session, game_id: str, number: int, game: Game, now: datetime
 ) -> GameRevision:
-    revision = GameRevision(game_id=game_id, number=number, document=game, saved_at=now)
+    revision = GameRevision(game_id=game_id, number=number, kept=KeptGame(game), saved_at=now)
     session.add(revision)
     session.flush()
     return revision

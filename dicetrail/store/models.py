@@ -9,12 +9,12 @@ from datetime import UTC, datetime
 from enum import StrEnum
 from typing import Any
 
-from pydantic import TypeAdapter
 from sqlalchemy import JSON, DateTime, Dialect, ForeignKey, ForeignKeyConstraint, Index, String
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 from sqlalchemy.types import TypeDecorator
 
-from dicetrail.core import Action, Game, Question
+from dicetrail.core import Action, Game, Problem, Question
+from dicetrail.form import Kept
 
 
 class Place(StrEnum):
@@ -48,7 +48,10 @@ class PackSource:
 
 
 class AsJson(TypeDecorator[Any]):
-    """A value of a plain dataclass type, kept as JSON and checked on its way back."""
+    """A value of a plain type, kept as JSON and mended on its way back.
+
+    It is written and read here, so the engine passes JSON on as text.
+    """
 
     impl = JSON
     cache_ok = True
@@ -56,13 +59,41 @@ class AsJson(TypeDecorator[Any]):
     def __init__(self, kept: Any) -> None:
         super().__init__()
         self.kept = kept
-        self._adapter: TypeAdapter[Any] = TypeAdapter(kept)
+        self._form: Kept[Any] = Kept(kept)
 
-    def process_bind_param(self, value: Any, dialect: Dialect) -> Any:  # noqa: ARG002
-        return self._adapter.dump_python(value, mode="json")
+    def process_bind_param(self, value: Any, dialect: Dialect) -> str:  # noqa: ARG002
+        return self._form.written(value)
 
     def process_result_value(self, value: Any, dialect: Dialect) -> Any:  # noqa: ARG002
-        return self._adapter.validate_python(value)
+        return self._form.read(value)[0]
+
+
+@dataclass(frozen=True, slots=True)
+class KeptGame:
+    """A document as it is read, and what had to be put right in what was kept."""
+
+    document: Game
+    problems: tuple[Problem, ...] = ()
+
+
+class AsGame(TypeDecorator[KeptGame]):
+    """A game's document, which can always be read: nothing kept locks its maker out."""
+
+    impl = JSON
+    cache_ok = True
+    _form: Kept[Game] = Kept(Game)
+
+    def process_bind_param(self, value: KeptGame | None, dialect: Dialect) -> str:  # noqa: ARG002
+        assert value is not None
+        return self._form.written(value.document)
+
+    def process_result_value(self, value: Any, dialect: Dialect) -> KeptGame:  # noqa: ARG002
+        try:
+            return KeptGame(*self._form.read(value))
+        except ValueError:
+            what = "nothing of what was kept can be read"
+            problem = Problem("rounds", what, "begin anew, or go back to an earlier save")
+            return KeptGame(Game("", (), ()), (problem,))
 
 
 class UtcTime(TypeDecorator[datetime]):
@@ -100,8 +131,13 @@ class GameRevision(Base):
 
     game_id: Mapped[str] = mapped_column(ForeignKey("games.id"), primary_key=True)
     number: Mapped[int] = mapped_column(primary_key=True)
-    document: Mapped[Game] = mapped_column(AsJson(Game))
+    kept: Mapped[KeptGame] = mapped_column("document", AsGame)
     saved_at: Mapped[datetime] = mapped_column(UtcTime)
+
+    @property
+    def document(self) -> Game:
+        """The game it is."""
+        return self.kept.document
 
 
 class PackRow(Base):

@@ -11,8 +11,10 @@ from pydantic import BaseModel
 from starlette.exceptions import HTTPException
 
 from dicetrail.core import GameProblems, Problem, Severity
+from dicetrail.core.bounds import as_whole_text
 from dicetrail.files import FileProblem
 from dicetrail.store import NotFound, StaleRevision, StaleRun
+from dicetrail.web.bodies import UnreadableBody, place_in_body
 
 
 class ProblemDetails(BaseModel):
@@ -37,12 +39,13 @@ def explain_errors(app: FastAPI) -> None:
     def http_error(_: Request, error: HTTPException) -> JSONResponse:
         return refusal(error.status_code, str(error.detail), error.headers)
 
+    @app.exception_handler(UnreadableBody)
+    def unreadable(_: Request, error: UnreadableBody) -> JSONResponse:
+        return _response(422, "The request cannot be read.", [error.problem])
+
     @app.exception_handler(RequestValidationError)
     def invalid(_: Request, error: RequestValidationError) -> JSONResponse:
-        problems = [
-            Problem(_path(fault["loc"]), fault["msg"], _mend(fault["type"]))
-            for fault in error.errors()
-        ]
+        problems = [_problem(fault) for fault in error.errors()]
         return _response(422, "The request does not have the expected form.", problems)
 
     @app.exception_handler(NotFound)
@@ -96,17 +99,20 @@ def _response(
     return JSONResponse(body.model_dump(mode="json"), status, media_type="application/problem+json")
 
 
-def _path(location: Sequence[str | int]) -> str:
-    """A place in a request body, written as the document writes it: ``rounds[0].draw.count``."""
-    words = [f"[{part}]" if isinstance(part, int) else f".{part}" for part in location[1:]]
-    return "".join(words).removeprefix(".document").lstrip(".") or str(location[0])
+def _problem(fault: Mapping[str, Any]) -> Problem:
+    """What is wrong with a value that was sent, where it stands, and what to send instead."""
+    where = place_in_body(fault["loc"][1:]) or str(fault["loc"][0])
+    return Problem(where, as_whole_text(fault["msg"]), _mend(fault))
 
 
-def _mend(kind: str) -> str:
-    """What to send instead, as far as the kind of fault tells."""
-    mends = {
-        "unexpected_keyword_argument": "leave this field out",
-        "missing": "add this field",
-        "json_invalid": "send well-formed JSON",
-    }
-    return mends.get(kind, "send a value of the expected kind")
+def _mend(fault: Mapping[str, Any]) -> str:
+    match fault["type"]:
+        case "unexpected_keyword_argument":
+            return "leave this field out"
+        case "missing":
+            return "add this field"
+        case "less_than_equal":
+            return f"keep to at most {fault['ctx']['le']:,}"
+        case "greater_than_equal":
+            return f"keep to at least {fault['ctx']['ge']:,}"
+    return "send a value of the expected kind"

@@ -2,7 +2,7 @@
 
 from dataclasses import replace
 
-from fastapi import APIRouter, Response, UploadFile
+from fastapi import Response, UploadFile
 
 from dicetrail.core import Pack
 from dicetrail.files import medium, read_game, written_game
@@ -11,11 +11,12 @@ from dicetrail.store import PackSource
 from dicetrail.store.games import add_game, newest_game
 from dicetrail.store.media import get_medium, keep_medium
 from dicetrail.store.packs import add_pack
+from dicetrail.web.bodies import Router
 from dicetrail.web.boundary import GameView
 from dicetrail.web.context import Now, SharedShelf
 from dicetrail.web.games import game_view, packs_of
 
-router = APIRouter(prefix="/api", tags=["game files"])
+router = Router("/api", "game files")
 
 
 @router.post("/game-files", status_code=201)

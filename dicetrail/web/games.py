@@ -4,7 +4,7 @@ from collections.abc import Iterable
 from dataclasses import replace
 from typing import Annotated
 
-from fastapi import APIRouter, Query
+from fastapi import Query
 from sqlalchemy.orm import Session
 
 from dicetrail.core import (
@@ -38,6 +38,7 @@ from dicetrail.store.games import (
 from dicetrail.store.models import GameRevision, PackRevision
 from dicetrail.store.packs import newest_packs
 from dicetrail.store.runs import last_answered_run
+from dicetrail.web.bodies import Router
 from dicetrail.web.boundary import (
     Dice,
     GameCard,
@@ -56,7 +57,7 @@ from dicetrail.web.context import Now, SharedShelf
 from dicetrail.web.packs import pack_card
 from dicetrail.web.shelf import PackNumbers, Shelf
 
-router = APIRouter(prefix="/api/games", tags=["games"])
+router = Router("/api/games", "games")
 
 ROLLS = 1000
 MOST_REVISIONS = 200
@@ -98,7 +99,7 @@ def glance_at_game(game_id: str, shelf: SharedShelf) -> GameGlance:
     """What a game's card on the shelf shows of it, worked out as it is asked for."""
     with shelf.database.reading() as session:
         game = newest_game(session, game_id)
-        examined = shelf.examined(game_id, game.number, pack_numbers(session, game.document))
+        examined = shelf.examined(game.document, pack_numbers(session, game.document))
         return GameGlance(
             revision=game.number,
             stops=examined.stops[0] if examined.stops else (),
@@ -110,6 +111,10 @@ def glance_at_game(game_id: str, shelf: SharedShelf) -> GameGlance:
 @router.put("/{game_id}")
 def save_game(game_id: str, save: GameSave, shelf: SharedShelf, now: Now) -> GameView:
     """Keep a new revision. Refused if another was saved since the one it was made from."""
+    # Looked over first, so that nothing is saved that cannot be shown.
+    with shelf.database.reading() as session:
+        packs = pack_numbers(session, save.document)
+    shelf.examined(save.document, packs)
     with shelf.database.writing() as session:
         revise_game(session, game_id, save.revision, save.document, now)
     return game_view(shelf, game_id)
@@ -229,7 +234,7 @@ def game_view(shelf: Shelf, game_id: str) -> GameView:
     with shelf.database.reading() as session:
         game = newest_game(session, game_id)
         packs = packs_of(session, game.document)
-        examined = shelf.examined(game_id, game.number, _numbers(packs))
+        examined = shelf.examined(game.document, _numbers(packs))
         return GameView(
             id=game_id,
             revision=game.number,
@@ -239,7 +244,7 @@ def game_view(shelf: Shelf, game_id: str) -> GameView:
             spans_are_whole=examined.spans_are_whole,
             pools=examined.pools,
             facets=examined.facets,
-            problems=examined.problems,
+            problems=(*game.kept.problems, *examined.problems),
             score_spans=examined.score_spans,
             packs=[pack_card(pack) for pack in packs],
         )

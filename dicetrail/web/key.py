@@ -8,7 +8,7 @@ import hashlib
 import secrets
 from urllib.parse import parse_qs, urlencode
 
-from fastapi import APIRouter, Request, Response
+from fastapi import Request, Response
 from pydantic import BaseModel, Field
 from starlette.datastructures import URL
 from starlette.exceptions import HTTPException
@@ -16,13 +16,14 @@ from starlette.requests import HTTPConnection
 from starlette.responses import RedirectResponse
 from starlette.types import ASGIApp, Receive, Scope, Send
 
+from dicetrail.web.bodies import Router
 from dicetrail.web.errors import refusal
 
 COOKIE = "maker"
 _YEAR = 365 * 24 * 3600
 _OPEN = ("/api/play/", "/api/media/", "/api/sounds/games/", "/api/health", "/api/key")
 
-router = APIRouter(prefix="/api/key", tags=["key"])
+router = Router("/api/key", "key")
 
 
 class Key(BaseModel):

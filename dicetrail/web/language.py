@@ -1,12 +1,11 @@
 """The names of the rule script, for pages that complete and explain them."""
 
-from fastapi import APIRouter
-
 from dicetrail.core.script.language import DEEDS, FACTS, FUNCTIONS, HANDLERS
 from dicetrail.core.script.recipes import SCRIPT_RECIPES
+from dicetrail.web.bodies import Router
 from dicetrail.web.boundary import Language, ScriptName
 
-router = APIRouter(prefix="/api/language", tags=["language"])
+router = Router("/api/language", "language")
 
 _INSIDE = {"text": '"…"', "number": "5", "nothing": ""}
 

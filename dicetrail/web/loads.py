@@ -4,18 +4,19 @@ import threading
 from pathlib import PurePath
 from typing import Annotated
 
-from fastapi import APIRouter, Form, Request, UploadFile
+from fastapi import Form, Request, UploadFile
 from starlette.exceptions import HTTPException
 
 from dicetrail.core import Pack, compare, tidy
 from dicetrail.files import Medium, Separator, guess, is_bundle, medium, read_bundle
 from dicetrail.files.media import MOST_MEDIA
 from dicetrail.store.packs import newest_pack
+from dicetrail.web.bodies import Router
 from dicetrail.web.boundary import LoadLook, LoadProgress, LoadTake, LoadView
 from dicetrail.web.context import SharedShelf
 from dicetrail.web.loading import Into, Load, Stage, Target, media_held
 
-router = APIRouter(prefix="/api/loads", tags=["loads"])
+router = Router("/api/loads", "loads")
 
 SHOWN = 40
 """How many questions and refused rows a look shows at most."""

@@ -3,7 +3,7 @@
 from pathlib import PurePath
 from typing import Annotated
 
-from fastapi import APIRouter, Query, Response, UploadFile
+from fastapi import Query, Response, UploadFile
 
 from dicetrail.core import (
     GameProblems,
@@ -22,15 +22,16 @@ from dicetrail.store import NotFound, StaleRevision
 from dicetrail.store.media import get_medium, keep_medium
 from dicetrail.store.models import PackRevision
 from dicetrail.store.packs import newest_pack, newest_packs, revise_pack
+from dicetrail.web.bodies import Router
 from dicetrail.web.boundary import PackCard, PackSave, PackSaved, PackView
 from dicetrail.web.context import Now, SharedShelf
 
 _FIRST = 100
 """How many questions of a pack are sent when nobody asks for more."""
 
-router = APIRouter(prefix="/api/packs", tags=["packs"])
-media = APIRouter(prefix="/api/media", tags=["packs"])
-templates = APIRouter(prefix="/api/templates", tags=["packs"])
+router = Router("/api/packs", "packs")
+media = Router("/api/media", "packs")
+templates = Router("/api/templates", "packs")
 
 
 @router.get("")

@@ -8,7 +8,7 @@ player has been shown, so nobody gains an answer by it.
 from collections.abc import Sequence
 from datetime import datetime
 
-from fastapi import APIRouter, Response
+from fastapi import Response
 from starlette.exceptions import HTTPException
 
 from dicetrail.core import (
@@ -28,6 +28,7 @@ from dicetrail.store import Place
 from dicetrail.store.games import newest_game
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import best_runs, get_run, runs_of_player
+from dicetrail.web.bodies import Router
 from dicetrail.web.boundary import NewPlay, PlayGame, PlayInput, PlayView, Score, Scores, name_of
 from dicetrail.web.context import Now, SharedShelf
 from dicetrail.web.games import newest_program
@@ -37,7 +38,7 @@ from dicetrail.web.voice import voice_for
 
 MOST_SCORES = 10
 
-router = APIRouter(prefix="/api/play", tags=["play"])
+router = Router("/api/play", "play")
 
 
 @router.get("/games/{game_id}")

@@ -3,17 +3,18 @@
 import io
 
 import segno
-from fastapi import APIRouter, Request, Response
+from fastapi import Request, Response
 
 from dicetrail.store.games import newest_game
 from dicetrail.store.runs import runs_of_game
+from dicetrail.web.bodies import Router
 from dicetrail.web.boundary import PlayedRun, Sharing
 from dicetrail.web.context import SharedShelf
 from dicetrail.web.play import score_of
 
 MOST_RUNS = 200
 
-router = APIRouter(prefix="/api/games/{game_id}", tags=["players"])
+router = Router("/api/games/{game_id}", "players")
 
 
 @router.get("/runs")

@@ -7,7 +7,7 @@ can hold the clock, hurry it, and go back. Times never run backwards; the engine
 from collections.abc import Iterable
 from typing import Annotated
 
-from fastapi import APIRouter, Query
+from fastapi import Query
 from starlette.exceptions import HTTPException
 
 from dicetrail.core import (
@@ -24,12 +24,13 @@ from dicetrail.core import (
 from dicetrail.store import Place
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import get_run
+from dicetrail.web.bodies import Router
 from dicetrail.web.boundary import NewRun, Outcomes, RunView, StepView, TableInput, name_of
 from dicetrail.web.context import Now, SharedShelf
 from dicetrail.web.running import start_run, take_inputs
 from dicetrail.web.shelf import Shelf
 
-router = APIRouter(prefix="/api/runs", tags=["runs"])
+router = Router("/api/runs", "runs")
 
 _MOST_STEPS = 1500
 """So many steps are played on the player's behalf at once, at most."""

@@ -108,8 +108,8 @@ class Shelf:
             found = pack_revision(session, pack_id, number)
             return Pack(found.title, found.questions)
 
-    def _examined(self, game_id: str, number: int, packs: PackNumbers) -> Examined:
-        return look_over(self._game(game_id, number), self._held(packs))
+    def _examined(self, game: Game, packs: PackNumbers) -> Examined:
+        return look_over(game, self._held(packs))
 
     def _program(self, game_id: str, number: int, packs: PackNumbers) -> Program:
         return build(self._game(game_id, number), self._held(packs))

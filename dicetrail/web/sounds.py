@@ -4,7 +4,7 @@ import base64
 from dataclasses import replace
 from functools import lru_cache
 
-from fastapi import APIRouter, Response, UploadFile
+from fastapi import Response, UploadFile
 from starlette.exceptions import HTTPException
 
 from dicetrail.core import RATE, SHIPPED, Game, GameProblems, Sound, sound_named
@@ -17,11 +17,12 @@ from dicetrail.files.shipped import shipped_file
 from dicetrail.store import NotFound
 from dicetrail.store.games import game_revision
 from dicetrail.store.media import get_medium, keep_medium
+from dicetrail.web.bodies import Router
 from dicetrail.web.boundary import RevisionNumber, SoundBrought, SoundMade, ToRead
 from dicetrail.web.context import SharedShelf
 from dicetrail.web.voice import voice_for
 
-router = APIRouter(prefix="/api/sounds", tags=["sounds"])
+router = Router("/api/sounds", "sounds")
 
 _FOR_EVER = {"cache-control": "public, max-age=31536000, immutable"}
 

@@ -4,21 +4,13 @@ Requests are made from the OpenAPI document by schemathesis, a general-purpose t
 interfaces, with identifiers that exist and that do not.
 """
 
-import unittest
-from datetime import UTC, datetime
-from pathlib import Path
-from tempfile import TemporaryDirectory
-
 import schemathesis
-from fastapi.testclient import TestClient
 from hypothesis import HealthCheck, Phase, given, settings
 from hypothesis import strategies as st
 from schemathesis.checks import not_a_server_error
 from schemathesis.specs.openapi.checks import response_schema_conformance
 
-from dicetrail.demo import load_demo
-from dicetrail.store import Database
-from dicetrail.web import create_app
+from tests.web.demo import DemoTest
 
 CHECKS = [not_a_server_error, response_schema_conformance]
 WHATEVER = settings(
@@ -30,18 +22,12 @@ UNTOUCHED = ("DELETE /api/games/{game_id}",)
 """What would take the demo away from what follows."""
 
 
-class TestInterface(unittest.TestCase):
+class TestInterface(DemoTest):
     @classmethod
     def setUpClass(cls):
-        folder = TemporaryDirectory()
-        cls.addClassCleanup(folder.cleanup)
-        database = Database(Path(folder.name) / "store.sqlite")
-        cls.addClassCleanup(database.close)
-        load_demo(database, datetime.now(UTC))
-        app = create_app(database)
-        http = TestClient(app, base_url="http://localhost")
-        run = http.post("/api/runs", json={"game_id": "shed-words", "dice": 3}).json()
-        play = http.post("/api/play/games/harvest-supper/runs", json={}).json()
+        super().setUpClass()
+        run = cls.http.post("/api/runs", json={"game_id": "shed-words", "dice": 3}).json()
+        play = cls.http.post("/api/play/games/harvest-supper/runs", json={}).json()
         cls.there = {
             "game_id": ["harvest-supper", "slug-patrol"],
             "pack_id": ["harvest-supper-questions"],
@@ -51,8 +37,8 @@ class TestInterface(unittest.TestCase):
             "name": ["ripe"],
             "ending": ["tsv", "json"],
         }
-        cls.schema = schemathesis.openapi.from_dict(app.openapi())
-        cls.schema.app = app
+        cls.schema = schemathesis.openapi.from_dict(cls.app.openapi())
+        cls.schema.app = cls.app
 
     def test_no_answer_is_a_failure_and_every_one_has_its_form(self):
         asked = taken = 0

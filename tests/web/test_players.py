@@ -218,13 +218,15 @@ class TestSounds(PlayersTest):
         endless = SOUND | {"notes": [{"pitch": "C5", "ms": 10**9}]}
         for sound in (endless, endless | {"file": "0" * 64}):
             answer = self.http.post("/api/sounds/made", json=sound)
-            self.assert_problem(answer, 409, "keep it within 5")
+            self.assert_problem(answer, 422, "keep to at most 2,000")
         document = self.get(GAME)
         document["document"]["sounds"] = [endless]
-        saved = self.http.put(GAME, json=document).json()
-        self.assertEqual(saved["problems"][0]["where"], "sounds[0].notes[0].ms")
-        address = f"/api/sounds/games/harvest-supper/{saved['revision']}/mine"
-        self.assert_problem(self.http.get(address), 409, "keep it within 5")
+        refused = self.assert_problem(self.http.put(GAME, json=document), 422, "at most 2,000")
+        self.assertEqual(refused["problems"][0]["where"], "sounds[0].notes[0].ms")
+        self.assertEqual(self.get(GAME)["revision"], document["revision"])
+        many = SOUND | {"notes": [{"pitch": "C5", "ms": 2000}] * 3}
+        answer = self.http.post("/api/sounds/made", json=many)
+        self.assert_problem(answer, 409, "keep it within 5")
 
     def test_what_is_no_sound_is_refused_with_its_place(self):
         broken = SOUND | {"notes": [{"pitch": "H4", "ms": 300}]}

@@ -1,18 +1,9 @@
 """Whatever a client sends, the server answers with what is asked or with problem details."""
 
-import json
-import unittest
-from datetime import UTC, datetime
-from pathlib import Path
-from tempfile import TemporaryDirectory
-
-from fastapi.testclient import TestClient
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
-from dicetrail.demo import load_demo
-from dicetrail.store import Database
-from dicetrail.web import create_app
+from tests.web.demo import DemoTest
 
 VALUES = st.recursive(
     st.none() | st.booleans() | st.integers() | st.floats(allow_nan=False) | st.text(max_size=8),
@@ -39,29 +30,7 @@ PLACES = st.sampled_from(
 FUZZ = settings(max_examples=60, suppress_health_check=[HealthCheck.too_slow])
 
 
-class TestRobustness(unittest.TestCase):
-    @classmethod
-    def setUpClass(cls):
-        folder = TemporaryDirectory()
-        cls.addClassCleanup(folder.cleanup)
-        database = Database(Path(folder.name) / "store.sqlite")
-        cls.addClassCleanup(database.close)
-        load_demo(database, datetime.now(UTC))
-        app = create_app(database)
-        cls.http = TestClient(app, base_url="http://localhost", raise_server_exceptions=False)
-
-    def send(self, method, address, body):
-        """What was answered, after looking that it is no failure of the server's."""
-        content = json.dumps(body)
-        headers = {"content-type": "application/json"}
-        answer = self.http.request(method, address, content=content, headers=headers)
-        self.assertLess(answer.status_code, 500, (address, body, answer.text))
-        if answer.status_code >= 400:
-            problem = answer.json()
-            self.assertEqual(problem["status"], answer.status_code)
-            self.assertTrue(problem["detail"])
-        return answer
-
+class TestRobustness(DemoTest):
     @FUZZ
     @given(PLACES, VALUES)
     def test_any_value_anywhere_in_a_document(self, place, value):

@@ -14,6 +14,7 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, field, replace
 from functools import cached_property
 
+from dicetrail.core.bounds import HALF_SIGN, is_whole_text
 from dicetrail.core.document import Number
 from dicetrail.core.script.language import (
     DEEDS,
@@ -213,6 +214,10 @@ def _read(text: str, mode: str, most_tokens: int = MOST_TOKENS) -> ast.AST:
         raise _refused(1, 1, "this cannot be read", "write shorter statements") from None
     if deep := _deepest(tree):
         raise _refused(deep, 1, "this is nested too deeply", "split it up into functions")
+    for node in ast.walk(tree):
+        match node:
+            case ast.Constant(value=str() as words, lineno=line) if not is_whole_text(words):
+                raise _refused(line, 1, *HALF_SIGN)
     return tree
 
 

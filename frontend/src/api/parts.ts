@@ -187,3 +187,146 @@ export const NEW_ENDING: Ending = {
   "counts_as_best": true
 };
 
+/** The least and the most of every number, by where it stands in a game or question. */
+export const BOUNDS: Record<string, [number, number]> = {
+  "rounds[].lists[].choices": [
+    3,
+    12
+  ],
+  "rounds[].sums[].left.least": [
+    0,
+    1000000
+  ],
+  "rounds[].sums[].left.most": [
+    0,
+    1000000
+  ],
+  "rounds[].sums[].right.least": [
+    0,
+    1000000
+  ],
+  "rounds[].sums[].right.most": [
+    0,
+    1000000
+  ],
+  "rounds[].sums[].cap": [
+    -1000000000,
+    1000000000
+  ],
+  "rounds[].sums[].denominators.least": [
+    0,
+    1000000
+  ],
+  "rounds[].sums[].denominators.most": [
+    0,
+    1000000
+  ],
+  "rounds[].sums[].choices": [
+    0,
+    12
+  ],
+  "rounds[].sums[].count": [
+    1,
+    1000
+  ],
+  "rounds[].draw.count": [
+    1,
+    10000
+  ],
+  "rounds[].draw.levels[]": [
+    1,
+    5
+  ],
+  "rounds[].draw.weights[]": [
+    0,
+    1000
+  ],
+  "rounds[].ask.shown": [
+    2,
+    12
+  ],
+  "rounds[].ask.tries": [
+    1,
+    20
+  ],
+  "rounds[].ask.misses": [
+    1,
+    20
+  ],
+  "rounds[].ask.seconds": [
+    1,
+    3600
+  ],
+  "rounds[].check.typos": [
+    0,
+    3
+  ],
+  "rounds[].after.hold_ms": [
+    0,
+    60000
+  ],
+  "rounds[].seconds": [
+    1,
+    86400
+  ],
+  "endings[].at_least": [
+    -1000000000,
+    1000000000
+  ],
+  "endings[].at_most": [
+    -1000000000,
+    1000000000
+  ],
+  "opening.most_players": [
+    1,
+    4
+  ],
+  "cues[].hold_ms": [
+    0,
+    60000
+  ],
+  "cues[].streak": [
+    2,
+    100
+  ],
+  "cues[].last_seconds": [
+    1,
+    60
+  ],
+  "seconds": [
+    1,
+    86400
+  ],
+  "sounds[].notes[].ms": [
+    20,
+    2000
+  ],
+  "sounds[].attack_ms": [
+    0,
+    500
+  ],
+  "sounds[].release_ms": [
+    0,
+    2000
+  ],
+  "sounds[].loudness": [
+    0,
+    100
+  ],
+  "details.level": [
+    1,
+    5
+  ],
+  "details.worth": [
+    -1000000000,
+    1000000000
+  ],
+  "details.seconds": [
+    1,
+    3600
+  ],
+  "details.misses": [
+    1,
+    20
+  ]
+};

@@ -3,6 +3,7 @@ import type { Details } from "../api/schema";
 import { counted } from "../app/format";
 import { Button } from "../ui/Button";
 import { SelectField, TextField } from "../ui/fields";
+import { numberFault } from "./columns";
 
 type BulkField = "topic" | "level" | "worth" | "seconds";
 
@@ -18,8 +19,7 @@ export function BulkBar({ count, onDetails, onDelete, onClear }: BulkBarProps) {
   const [field, setField] = useState<BulkField>("topic");
   const [value, setValue] = useState("");
   if (count === 0) return null;
-  const isNumber = /^\s*([-+]?\d{1,9})?\s*$/.test(value);
-  const isFit = field === "topic" || isNumber;
+  const isFit = field === "topic" || numberFault(value) === undefined;
   return (
     <form
       aria-label="Chosen rows"

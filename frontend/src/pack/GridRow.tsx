@@ -70,13 +70,13 @@ type CellProps = {
 
 function Cell({ column, place, number, question, fault, onChange }: CellProps) {
   const [typed, setTyped] = useState<string>();
-  const isUnfit = typed !== undefined && column.write(question, typed) === undefined;
+  const unfit = typed === undefined ? undefined : column.unfit?.(typed);
   return (
     <span role="gridcell" className="shrink-0 p-0.5" style={{ width: column.width }}>
       <input
         aria-label={`${column.label}, row ${number + 1}`}
-        aria-invalid={fault !== undefined || isUnfit}
-        title={fault ? `${fault.what}. To mend it, ${fault.mend}.` : undefined}
+        aria-invalid={fault !== undefined || unfit !== undefined}
+        title={unfit ?? (fault ? `${fault.what}. To mend it, ${fault.mend}.` : undefined)}
         data-place={place}
         data-column={column.id}
         value={typed ?? column.read(question)}
@@ -86,7 +86,7 @@ function Cell({ column, place, number, question, fault, onChange }: CellProps) {
           const changed = column.write(question, text);
           if (changed) onChange(changed);
         }}
-        onBlur={() => setTyped(undefined)}
+        onBlur={() => unfit === undefined && setTyped(undefined)}
         className="size-full rounded-sm bg-transparent px-1.5 aria-invalid:outline-2 aria-invalid:-outline-offset-2 aria-invalid:outline-clay"
       />
     </span>

@@ -11,6 +11,8 @@ export type Column = {
   read: (question: Question) => string;
   /** The question with the cell changed; undefined if the text cannot stand there. */
   write: (question: Question, text: string) => Question | undefined;
+  /** Why the text cannot stand there; undefined if it can. */
+  unfit?: (text: string) => string | undefined;
 };
 
 export const KINDS: Kind[] = ["choice", "truth", "typed", "number", "letters", "sort"];
@@ -102,11 +104,18 @@ function numberColumn(name: NumberDetail, label: string): Column {
     field: name,
     number: 0,
     read: (question) => String(question.details[name] ?? ""),
+    unfit: numberFault,
     write: (question, text) => {
-      if (!/^\s*([-+]?\d{1,9})?\s*$/.test(text)) return undefined;
+      if (numberFault(text) !== undefined) return undefined;
       return withDetails(question, { [name]: text.trim() ? Number(text) : null });
     },
   };
+}
+
+/** Why a text is no number that can be kept; undefined if it is one, or empty. */
+export function numberFault(text: string): string | undefined {
+  const isRead = /^\s*([-+]?\d{1,9})?\s*$/.test(text);
+  return isRead ? undefined : "This is not a whole number; the last one still holds.";
 }
 
 export function withDetails(question: Question, change: Partial<Details>): Question {

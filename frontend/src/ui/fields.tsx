@@ -1,5 +1,6 @@
 import { RadioGroup, Switch } from "radix-ui";
 import { useId, useState, type KeyboardEventHandler, type ReactNode, type Ref } from "react";
+import { outOfBounds } from "./bounds";
 import { useFaultAt } from "./faults";
 
 const BOX =
@@ -103,15 +104,18 @@ type NumberFieldProps = Labelled & {
   /** What an empty field means; without it a number must be there. */
   empty?: string;
   suffix?: string;
+  /** The place whose bounds it keeps to, if not its own. */
+  boundsOf?: string;
 };
 
-/** A whole number. What is not one is shown as such and never saved. */
-export function NumberField({ label, hideLabel, where, value, onChange, empty, suffix }: NumberFieldProps) {
+/** A whole number. What is not one, or is out of bounds, is shown as such and never saved. */
+export function NumberField(props: NumberFieldProps) {
+  const { label, hideLabel, where, value, onChange, empty, suffix, boundsOf = where } = props;
   const id = useId();
   const found = useFaultAt(where);
   const [typed, setTyped] = useState<string>();
   const shown = typed ?? (value === null ? "" : String(value));
-  const unread = faultOf(shown, empty);
+  const unread = faultOf(shown, empty, typed === undefined ? undefined : boundsOf);
   const fault = unread ?? found;
   return (
     <div>
@@ -126,7 +130,7 @@ export function NumberField({ label, hideLabel, where, value, onChange, empty, s
           fault={fault}
           onChange={(text) => {
             setTyped(text);
-            if (faultOf(text, empty) === undefined) onChange(text.trim() ? Number(text) : null);
+            if (faultOf(text, empty, boundsOf) === undefined) onChange(text.trim() ? Number(text) : null);
           }}
           onBlur={() => unread === undefined && setTyped(undefined)}
         />
@@ -179,8 +183,8 @@ export function SecondsField({ label, where, ms, onChange }: SecondsFieldProps) 
   const found = useFaultAt(where);
   const [typed, setTyped] = useState<string>();
   const shown = typed ?? String(ms / 1000);
-  const isRead = SECONDS.test(shown.trim());
-  const fault = isRead ? found : "Write seconds, such as 1.5; the last number still holds.";
+  const unread = secondsFault(shown, where);
+  const fault = unread ?? found;
   return (
     <div>
       <span className="inline-flex items-center gap-2">
@@ -192,9 +196,9 @@ export function SecondsField({ label, where, ms, onChange }: SecondsFieldProps) 
           isDecimal
           onChange={(text) => {
             setTyped(text);
-            if (SECONDS.test(text.trim())) onChange(Math.round(Number(text.replace(",", ".")) * 1000));
+            if (secondsFault(text, where) === undefined) onChange(inMs(text));
           }}
-          onBlur={() => isRead && setTyped(undefined)}
+          onBlur={() => unread === undefined && setTyped(undefined)}
         />
         seconds
       </span>
@@ -203,13 +207,20 @@ export function SecondsField({ label, where, ms, onChange }: SecondsFieldProps) 
   );
 }
 
-function faultOf(text: string, empty: string | undefined): string | undefined {
+function faultOf(text: string, empty: string | undefined, boundsOf: string | undefined): string | undefined {
   const trimmed = text.trim();
   if (!trimmed) return empty === undefined ? "Give a whole number; the last one still holds." : undefined;
   const number = /^[-+]?\d{1,12}$/.test(trimmed) ? Number(trimmed) : NaN;
   if (Number.isNaN(number)) return "This is not a whole number; the last one still holds.";
   if (Math.abs(number) > BIGGEST) return "Stay within a thousand million; the last one still holds.";
-  return undefined;
+  return outOfBounds(boundsOf, number);
+}
+
+const inMs = (text: string) => Math.round(Number(text.replace(",", ".")) * 1000);
+
+function secondsFault(text: string, where: string | undefined): string | undefined {
+  if (!SECONDS.test(text.trim())) return "Write seconds, such as 1.5; the last number still holds.";
+  return outOfBounds(where, inMs(text), 1000);
 }
 
 type SwitchFieldProps = Labelled & { checked: boolean; onChange: (checked: boolean) => void };

@@ -75,8 +75,8 @@ type SpanFieldProps = { label: string; where: string; span: Span; onChange: (spa
 function SpanField({ label, where, span, onChange }: SpanFieldProps) {
   return (
     <div role="group" aria-label={label} className="flex items-end gap-1.5">
-      <NumberField label={`${label} from`} where={where} value={span.least} onChange={(least) => least !== null && onChange({ ...span, least })} />
-      <NumberField label="to" value={span.most} onChange={(most) => most !== null && onChange({ ...span, most })} />
+      <NumberField label={`${label} from`} where={where} boundsOf={`${where}.least`} value={span.least} onChange={(least) => least !== null && onChange({ ...span, least })} />
+      <NumberField label="to" boundsOf={`${where}.most`} value={span.most} onChange={(most) => most !== null && onChange({ ...span, most })} />
     </div>
   );
 }

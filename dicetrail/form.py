@@ -1,0 +1,171 @@
+"""The form a document has outside the core: checked as it comes in, mended as it is kept.
+
+Both follow from the core's own dataclasses: a name that is not known is an error, and a
+number is within the bounds that stand beside its field. What a store kept under earlier rules
+is never an error: what does not fit any more is put right, and told.
+"""
+
+import json
+from collections.abc import Iterator, Sequence
+from typing import Any, Generic, TypeVar
+
+from pydantic import ConfigDict, GetCoreSchemaHandler, TypeAdapter, ValidationError
+from pydantic_core import CoreSchema, ErrorDetails
+
+from dicetrail.core import DOCUMENT, Pack, Problem
+from dicetrail.core.bounds import HALF_SIGN, Within, as_whole_text, is_whole_text
+from dicetrail.core.problems import warning
+
+Path = tuple[str | int, ...]
+
+_MOST_KEPT = 2**53 - 1
+"""The largest whole number that every reader of JSON reads as it stands (RFC 8259, 6)."""
+
+
+def checked_strictly(part: type) -> None:
+    """Have a dataclass refuse names it does not know, wherever it comes from."""
+    setattr(part, "__pydantic_config__", ConfigDict(extra="forbid"))  # noqa: B010
+
+
+def _bounded(within: Within, source: Any, handler: GetCoreSchemaHandler) -> CoreSchema:
+    """The form of a number, of one that may be left out, or of several, with their bounds."""
+    schema: CoreSchema = _with_bounds(handler(source), within)
+    return schema
+
+
+def _with_bounds(schema: Any, within: Within) -> Any:
+    match schema["type"]:
+        case "nullable":
+            return schema | {"schema": _with_bounds(schema["schema"], within)}
+        case "tuple":
+            return schema | {
+                "items_schema": [_with_bounds(item, within) for item in schema["items_schema"]]
+            }
+    if within.is_told:
+        return schema | {"ge": -_MOST_KEPT, "le": _MOST_KEPT}
+    return schema | {"ge": within.least, "le": within.most}
+
+
+for _part in (*DOCUMENT, Pack):
+    checked_strictly(_part)
+setattr(Within, "__get_pydantic_core_schema__", _bounded)  # noqa: B010
+
+
+def broken_text(value: Any, path: Path = ()) -> Path | None:
+    """Where in JSON the first text stands that is not of whole signs; None if all are."""
+    waiting: list[tuple[Path, Any]] = [(path, value)]
+    while waiting:
+        place, found = waiting.pop()
+        if isinstance(found, str):
+            if not is_whole_text(found):
+                return place
+        elif isinstance(found, dict):
+            broken = next((name for name in found if not is_whole_text(name)), None)
+            if broken is not None:
+                return (*place, as_whole_text(broken))
+            waiting += [((*place, name), inner) for name, inner in found.items()]
+        elif isinstance(found, list):
+            waiting += [((*place, number), inner) for number, inner in enumerate(found)]
+    return None
+
+
+def in_words(path: Sequence[str | int]) -> str:
+    """A path as it is told: ``rounds[0].draw.count``."""
+    steps = "".join(f"[{step}]" if isinstance(step, int) else f".{step}" for step in path)
+    return steps.removeprefix(".")
+
+
+T = TypeVar("T")
+
+
+class Kept(Generic[T]):
+    """How a value of a plain type is kept as JSON, and read whatever rules it was kept under."""
+
+    def __init__(self, kept: Any) -> None:
+        self._adapter: TypeAdapter[T] = TypeAdapter(kept)
+
+    def written(self, value: T) -> str:
+        """The value as JSON."""
+        return self._adapter.dump_json(value).decode()
+
+    def read(self, text: str) -> tuple[T, tuple[Problem, ...]]:
+        """The value of kept JSON, and what had to be put right in it for today's rules.
+
+        Raises ValidationError if nothing of it can be read.
+        """
+        try:
+            return self._adapter.validate_json(text), ()
+        except ValidationError:
+            return self._mended(json.loads(text))
+
+    def _mended(self, found: Any) -> tuple[T, tuple[Problem, ...]]:
+        problems = list(_made_whole(found))
+        while True:
+            try:
+                return self._adapter.validate_python(found), tuple(problems)
+            except ValidationError as error:
+                # From the last to the first, so that what is taken out moves nothing due.
+                for fault in reversed(error.errors(include_url=False)):
+                    problem = _put_right(found, fault)
+                    if problem is None:
+                        raise
+                    problems.append(problem)
+
+
+def _made_whole(document: Any) -> Iterator[Problem]:
+    """Make every text of a document whole, and tell which were not."""
+    while path := broken_text(document):
+        holder, name = _found(document, path[:-1]), path[-1]
+        if isinstance(holder, dict) and name not in holder:
+            holder[name] = holder.pop(next(n for n in holder if as_whole_text(n) == name))
+        else:
+            holder[name] = as_whole_text(holder[name])
+        yield warning(in_words(path), *HALF_SIGN)
+
+
+def _put_right(document: Any, fault: ErrorDetails) -> Problem | None:
+    """Put one thing right that does not fit; None if it is the document itself."""
+    path = _steps(document, fault["loc"])
+    while path:
+        name: Any = path[-1]
+        holder, where = _found(document, path[:-1]), in_words(path)
+        bound = _nearest(fault)
+        if bound is not None:
+            holder[name] = bound
+            what = f"{bound} stands for a number that is out of range"
+            return warning(where, what, "look whether it fits")
+        if isinstance(holder, list) or name in holder:
+            del holder[name]
+            what = f"what was kept here is not read any more ({fault['msg']})"
+            return warning(where, what, "set it anew")
+        path = path[:-1]  # it lacks what it cannot be without
+    return None
+
+
+def _nearest(fault: ErrorDetails) -> int | None:
+    bounds = fault.get("ctx", {})
+    nearest: int | None = bounds.get("ge", bounds.get("le"))
+    return nearest
+
+
+def _steps(document: Any, loc: Sequence[str | int]) -> Path:
+    """The path in a document of where a fault stands; a loc also names the kinds tried."""
+    found, path = document, list[str | int]()
+    for place, step in enumerate(loc):
+        if isinstance(found, dict):
+            if step in found:
+                found = found[step]
+            elif place < len(loc) - 1:
+                continue
+        elif isinstance(found, list) and isinstance(step, int) and step < len(found):
+            found = found[step]
+        else:
+            break
+        path.append(step)
+    return tuple(path)
+
+
+def _found(document: Any, path: Path) -> Any:
+    for step in path:
+        document = document[step]
+    return document

@@ -1,0 +1,1 @@
+"""Attacks that once worked: bounded, and on this machine alone."""
