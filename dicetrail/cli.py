@@ -8,6 +8,7 @@ from datetime import UTC, datetime
 from pathlib import Path
 from tempfile import TemporaryDirectory
 from typing import Annotated
+from urllib.parse import quote
 
 import typer
 import uvicorn
@@ -15,6 +16,7 @@ from fastapi import FastAPI
 from pydantic import TypeAdapter
 from rich.console import Console
 from rich.markup import escape
+from rich.text import Text
 
 from dicetrail.core import (
     HIGHEST_DICE,
@@ -89,19 +91,29 @@ def _application(
     database: Database, host: str, port: int, key: str | None, names: tuple[str, ...]
 ) -> FastAPI:
     """The application for an address, which is printed; beyond loopback, with the maker's key."""
-    if host in LOOPBACK or host == "::1":
-        console.print(f"Dice Trail is at [bold]http://{host}:{port}[/bold]  (Ctrl+C stops it)")
+    if _in_address(host) in LOOPBACK:
+        _print_address(f"http://{_in_address(host)}:{port}", "  (Ctrl+C stops it)")
         return create_app(database, hosts=(*LOOPBACK, *names))
-    own = _own_address() if host in ("0.0.0.0", "::") else host
-    shown = names[0] if names else f"[{own}]" if ":" in own else own
+    own = _in_address(_own_address() if host in ("0.0.0.0", "::") else host)
+    shown = names[0] if names else own
     maker_key = key or secrets.token_urlsafe(9)
-    console.print(f"Dice Trail is at [bold]http://{shown}:{port}/?key={maker_key}[/bold]")
+    _print_address(f"http://{shown}:{port}/?key={quote(maker_key, safe='')}")
     console.print(
         "That address, with the key, is the maker's alone. Players need no key: give them the "
         "address or the code on a game's page “Players”. (Ctrl+C stops it)"
     )
-    hosts = (*LOOPBACK, own, f"[{own}]", socket.gethostname(), *names)
+    hosts = (*LOOPBACK, own, socket.gethostname(), *names)
     return create_app(database, hosts=hosts, maker_key=maker_key, address=f"http://{shown}:{port}")
+
+
+def _in_address(host: str) -> str:
+    """A host as an address has it: IPv6 in brackets (RFC 3986, 3.2.2)."""
+    return f"[{host}]" if ":" in host else host
+
+
+def _print_address(address: str, more: str = "") -> None:
+    # As it stands: the brackets of IPv6 are no markup.
+    console.print(Text.assemble("Dice Trail is at ", (address, "bold"), more), soft_wrap=True)
 
 
 def _own_address() -> str:

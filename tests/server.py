@@ -25,7 +25,9 @@ class Server:
                 break
         else:
             raise RuntimeError("the server did not start")
-        self.http = httpx2.Client(base_url=self.address, timeout=30)
+        self.http = httpx2.Client(
+            base_url=self.address, timeout=30, headers={"origin": self.address}
+        )
 
     def kill(self) -> None:
         """End the process at once, as a power cut would."""

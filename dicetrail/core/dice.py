@@ -9,6 +9,8 @@ P). All of it is fixed for ever: changing any of it would change every kept run.
 """
 
 import hashlib
+import re
+from base64 import b32decode, b32encode
 from collections.abc import Iterator, Sequence
 from itertools import islice
 from random import Random
@@ -17,7 +19,32 @@ from typing import TypeVar
 T = TypeVar("T")
 
 HIGHEST_DICE = 999_999_999
-"""Dice are whole numbers from 0 to this: short enough to read out, write down and type."""
+"""Dice to be typed are whole numbers from 0 to this: short enough to read out and write down."""
+
+LONG_DICE_BITS = 128
+"""Dice nobody should foretell have so many bits: too many to try them all (NIST SP 800-57
+asks for 112 at least)."""
+
+
+def name_of_dice(dice: int) -> int | str:
+    """Dice as they are told: the number, or for long ones a word of 26 letters and digits.
+
+    >>> name_of_dice(4821), name_of_dice(2**128 - 1)
+    (4821, '77777777777777777777777774')
+    """
+    if dice <= HIGHEST_DICE:
+        return dice
+    return b32encode(dice.to_bytes(LONG_DICE_BITS // 8, "big")).decode().rstrip("=").lower()
+
+
+def dice_named(name: int | str) -> int:
+    """The dice of a name. Raises ValueError if it is none."""
+    if isinstance(name, str) and re.fullmatch("[a-z2-7]{26}", name):
+        return int.from_bytes(b32decode(name.upper() + "======"), "big")
+    dice = int(name)
+    if not 0 <= dice <= HIGHEST_DICE:
+        raise ValueError(f"dice are from 0 to {HIGHEST_DICE:,}")
+    return dice
 
 
 class Stream:

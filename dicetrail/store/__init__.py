@@ -3,5 +3,6 @@
 from dicetrail.store.database import Database
 from dicetrail.store.errors import NotFound, StaleRevision, StaleRun
 from dicetrail.store.models import PackSource, Place
+from dicetrail.store.secrets import secret_of
 
-__all__ = ["Database", "NotFound", "PackSource", "Place", "StaleRevision", "StaleRun"]
+__all__ = ["Database", "NotFound", "PackSource", "Place", "StaleRevision", "StaleRun", "secret_of"]

@@ -96,6 +96,19 @@ class AsGame(TypeDecorator[KeptGame]):
             return KeptGame(Game("", (), ()), (problem,))
 
 
+class WholeNumber(TypeDecorator[int]):
+    """A whole number of any length, kept by its digits."""
+
+    impl = String(40)
+    cache_ok = True
+
+    def process_bind_param(self, value: int | None, dialect: Dialect) -> Any:  # noqa: ARG002
+        return None if value is None else str(value)
+
+    def process_result_value(self, value: Any, dialect: Dialect) -> int | None:  # noqa: ARG002
+        return None if value is None else int(value)
+
+
 class UtcTime(TypeDecorator[datetime]):
     """A moment in UTC. SQLite keeps no time zone, so it is put back on the way out."""
 
@@ -167,6 +180,15 @@ class PackRevision(Base):
     saved_at: Mapped[datetime] = mapped_column(UtcTime)
 
 
+class SecretRow(Base):
+    """A secret that belongs to this store alone, made when first wanted."""
+
+    __tablename__ = "secrets"
+
+    name: Mapped[str] = mapped_column(String(40), primary_key=True)
+    value: Mapped[bytes]
+
+
 class MediumRow(Base):
     """A picture or sound, by the digest (SHA-256, hex) of its content."""
 
@@ -201,7 +223,7 @@ class RunRow(Base):
     game_id: Mapped[str] = mapped_column(index=True)
     game_revision: Mapped[int]
     pack_revisions: Mapped[dict[str, int]] = mapped_column(AsJson(dict[str, int]))
-    dice: Mapped[int]
+    dice: Mapped[int] = mapped_column(WholeNumber)
     players: Mapped[tuple[str, ...]] = mapped_column(AsJson(tuple[str, ...]))
     place: Mapped[Place] = mapped_column(String(8))
     started_at: Mapped[datetime] = mapped_column(UtcTime)

@@ -9,11 +9,11 @@ from fastapi import FastAPI
 from starlette.middleware.gzip import GZipMiddleware
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 
-from dicetrail.store import Database
+from dicetrail.store import Database, secret_of
 from dicetrail.web import gamefiles, games, key, language, loads, packs, play, players, runs, sounds
 from dicetrail.web.boundary import Health
 from dicetrail.web.errors import ERROR_RESPONSES, explain_errors
-from dicetrail.web.guards import BodyLimit, RateLimits, StrictHeaders
+from dicetrail.web.guards import BodyLimit, OwnPages, RateLimits, StrictHeaders
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.site import serve_site
 
@@ -63,8 +63,10 @@ def create_app(
     explain_errors(app)
     app.add_middleware(BodyLimit)
     if maker_key is not None:
-        app.add_middleware(key.MakerKey, key=maker_key)
+        app.state.token = key.token_of(maker_key, secret_of(database))
+        app.add_middleware(key.MakerKey, key=maker_key, token=app.state.token)
     app.add_middleware(RateLimits)
+    app.add_middleware(OwnPages)
     app.add_middleware(GZipMiddleware, minimum_size=1024)
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=list(hosts))
     app.add_middleware(StrictHeaders)

@@ -7,10 +7,10 @@ unknown name in a document an error.
 
 import re
 from datetime import datetime
-from typing import Annotated, Literal
+from typing import Annotated, Any, Literal
 
 from fastapi import Path
-from pydantic import BaseModel, Field
+from pydantic import BaseModel, BeforeValidator, Field
 
 from dicetrail.core import (
     HIGHEST_DICE,
@@ -36,12 +36,25 @@ from dicetrail.core import (
     Table,
     tidy,
 )
+from dicetrail.core.dice import dice_named
 from dicetrail.core.script.recipes import ScriptRecipe
 from dicetrail.files import Plan, Refusal
 from dicetrail.store import PackSource
 from dicetrail.web.loading import Mended, Stage, Target
 
-Dice = Annotated[int, Field(ge=0, le=HIGHEST_DICE)]
+DiceName = (
+    Annotated[int, Field(ge=0, le=HIGHEST_DICE)] | Annotated[str, Field(pattern="^[a-z2-7]{26}$")]
+)
+"""Dice as they are told: a number that can be typed, or the name of long ones."""
+
+
+def _dice_named(name: Any) -> int:
+    if isinstance(name, bool) or not isinstance(name, int | str):
+        raise ValueError("dice are a number or a name")
+    return dice_named(name)
+
+
+Dice = Annotated[int, BeforeValidator(_dice_named, json_schema_input_type=DiceName)]
 RevisionNumber = Annotated[int, Path(ge=1, le=2**31 - 1)]
 MOST_INPUTS = 20_000
 """A run takes at most this many inputs, so that none can be made to grow without end."""
@@ -77,7 +90,7 @@ class RunCard(BaseModel):
     """A run at a glance. `ending` is None while the run goes on."""
 
     id: str
-    dice: int
+    dice: DiceName
     score: Number
     right_count: int
     asked_count: int
@@ -270,7 +283,7 @@ class RunView(BaseModel):
     id: str
     game_id: str
     revision: int
-    dice: int
+    dice: DiceName
     players: tuple[str, ...]
     is_players: bool
     """Whether it is a player's run, which the maker can look at and branch, not go on with."""
@@ -410,7 +423,7 @@ class PlayedRun(BaseModel):
 
     id: str
     revision: int
-    dice: int
+    dice: DiceName
     players: tuple[str, ...]
     started_at: datetime
     result: Score | None

@@ -25,6 +25,7 @@ from dicetrail.core import (
     right_places,
     spot,
 )
+from dicetrail.core.dice import name_of_dice
 from dicetrail.store import NotFound
 from dicetrail.store.games import (
     add_game,
@@ -272,7 +273,7 @@ def _last_run(shelf: Shelf, session: Session, game_id: str) -> RunCard | None:
     tally = state.tallies[leader_of(program, state)]
     return RunCard(
         id=run.id,
-        dice=run.dice,
+        dice=name_of_dice(run.dice),
         score=as_written(program.rules.score(tally)),
         right_count=tally.right_count,
         asked_count=tally.asked_count,

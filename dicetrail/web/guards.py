@@ -2,11 +2,13 @@
 
 import re
 import secrets
+from ipaddress import IPv6Address, ip_address, ip_network
+from urllib.parse import parse_qs, urlsplit
 
 from limits import RateLimitItem, RateLimitItemPerMinute, RateLimitItemPerSecond
 from limits.storage import MemoryStorage
 from limits.strategies import MovingWindowRateLimiter
-from starlette.datastructures import MutableHeaders
+from starlette.datastructures import Headers, MutableHeaders
 from starlette.exceptions import HTTPException
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
@@ -62,6 +64,41 @@ class BodyLimit:
         await self.app(scope, limited, send)
 
 
+CLIENT = "x-dice-trail"
+"""The header by which a client that is no page says that it means what it asks for."""
+
+_ASKS_ONLY = {"GET", "HEAD", "OPTIONS"}
+
+
+class OwnPages:
+    """Refuses what would change something and was sent by another site's page.
+
+    Such a page can send forms and empty requests without asking first. It can neither hide
+    where they come from, nor add a header of its own, nor send JSON (Fetch standard, CORS
+    protocol: those need an answer to a question beforehand, which is never given).
+    """
+
+    def __init__(self, app: ASGIApp) -> None:
+        self.app = app
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        if scope["type"] == "http" and scope["method"] not in _ASKS_ONLY and not _is_ours(scope):
+            words = "This was sent by another page. Only the pages of this server change it."
+            await refusal(403, words)(scope, receive, send)
+            return
+        await self.app(scope, receive, send)
+
+
+def _is_ours(scope: Scope) -> bool:
+    headers = Headers(scope=scope)
+    if (origin := headers.get("origin")) is not None:
+        return urlsplit(origin).netloc.lower() == headers.get("host", "").lower() != ""
+    if (site := headers.get("sec-fetch-site")) is not None:
+        return site == "same-origin"
+    kind = headers.get("content-type", "").partition(";")[0].strip().lower()
+    return CLIENT in headers or kind == "application/json"
+
+
 class RateLimits:
     """Refuses what one sender asks too often: starting runs, inputs to one run, uploads, keys.
 
@@ -88,17 +125,34 @@ class RateLimits:
 def _rate(scope: Scope) -> tuple[RateLimitItem, str] | None:
     """The limit a request counts for, and with what it is counted together."""
     path, method = scope["path"], scope["method"]
-    client = (scope.get("client") or ("somebody",))[0]
+    client = _sender(scope)
     if run := _RUN.match(path):
         return _INPUTS, f"run {run[1]}"
-    shows_key = b"key=" in scope["query_string"] and not path.startswith("/api/")
-    if path == "/api/key" or shows_key:
+    if path == "/api/key" or (shown_key(scope) and not path.startswith("/api/")):
         return _KEYS, f"key {client}"
     if method != "POST":
         return None
     if path.startswith("/api/play/"):
         return _STARTS, f"play {client}"
     return (_UPLOADS, f"upload {client}") if _is_upload(path) else None
+
+
+def _sender(scope: Scope) -> str:
+    """Who sends: an address, or the network that one household has of IPv6 (RFC 6177)."""
+    client: str = (scope.get("client") or ("somebody",))[0]
+    try:
+        address = ip_address(client.partition("%")[0])
+    except ValueError:
+        return client
+    if isinstance(address, IPv6Address) and address.ipv4_mapped is None:
+        return str(ip_network((address, 64), strict=False))
+    return client
+
+
+def shown_key(scope: Scope) -> str:
+    """The maker's key as an address shows it, however it is written there; else nothing."""
+    query: str = scope["query_string"].decode("latin-1")
+    return parse_qs(query).get("key", [""])[0]
 
 
 _RUN = re.compile(r"/api/play/runs/([^/]+)")

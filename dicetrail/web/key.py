@@ -4,9 +4,9 @@ A browser shows the key once, in an address or a form, and has a cookie from the
 script can read. What players need is open to everybody.
 """
 
-import hashlib
+import hmac
 import secrets
-from urllib.parse import parse_qs, urlencode
+from urllib.parse import parse_qs, quote, urlencode
 
 from fastapi import Request, Response
 from pydantic import BaseModel, Field
@@ -18,6 +18,7 @@ from starlette.types import ASGIApp, Receive, Scope, Send
 
 from dicetrail.web.bodies import Router
 from dicetrail.web.errors import refusal
+from dicetrail.web.guards import shown_key
 
 COOKIE = "maker"
 _YEAR = 365 * 24 * 3600
@@ -40,50 +41,54 @@ def show_key(given: Key, request: Request, response: Response) -> None:
         return
     if not _is_same(given.key, key):
         raise HTTPException(401, "This is not the maker's key.")
-    _let_in(response, key)
+    _let_in(response, request.app.state.token)
 
 
 class MakerKey:
     """Refuses what is the maker's to whoever has not shown the key."""
 
-    def __init__(self, app: ASGIApp, key: str) -> None:
+    def __init__(self, app: ASGIApp, key: str, token: str) -> None:
         self.app = app
         self.key = key
+        self.token = token
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         if scope["type"] != "http":
             await self.app(scope, receive, send)
             return
         path: str = scope["path"]
-        query = parse_qs(scope["query_string"].decode("latin-1"))
-        shown = query.get("key", [""])[0]
+        shown = shown_key(scope)
         if not path.startswith("/api/") and shown and _is_same(shown, self.key):
-            onward = RedirectResponse(_without_key(scope, query), 303)
-            _let_in(onward, self.key)
+            onward = RedirectResponse(_without_key(scope), 303)
+            _let_in(onward, self.token)
             await onward(scope, receive, send)
             return
         if path.startswith("/api/") and not path.startswith(_OPEN):
             held = HTTPConnection(scope).cookies.get(COOKIE, "")
-            if not _is_same(held, _token(self.key)):
+            if not _is_same(held, self.token):
                 answer = refusal(401, "This is the maker's own. Show the maker's key first.")
                 await answer(scope, receive, send)
                 return
         await self.app(scope, receive, send)
 
 
-def _without_key(scope: Scope, query: dict[str, list[str]]) -> str:
+def _without_key(scope: Scope) -> str:
+    """The same address without the key, on this site whatever its path begins with."""
+    query = parse_qs(scope["query_string"].decode("latin-1"))
     rest = urlencode([(name, value) for name in query if name != "key" for value in query[name]])
-    return str(URL(path=scope["path"], query=rest)) or "/"
+    path = "/" + scope["path"].lstrip("/\\")
+    return str(URL(path=quote(path), query=rest))
 
 
 def _is_same(one: str, other: str) -> bool:
     return secrets.compare_digest(one.encode(), other.encode())
 
 
-def _token(key: str) -> str:
-    """What the cookie holds: it follows from the key, and does not tell it."""
-    return hashlib.sha256(f"dice trail maker {key}".encode()).hexdigest()
+def token_of(key: str, secret: bytes) -> str:
+    """What the cookie holds. It follows from the key and from a secret of the store, so that
+    no guess at a key can be tried on it."""
+    return hmac.digest(secret, key.encode(), "sha256").hex()
 
 
-def _let_in(response: Response, key: str) -> None:
-    response.set_cookie(COOKIE, _token(key), max_age=_YEAR, httponly=True, samesite="strict")
+def _let_in(response: Response, token: str) -> None:
+    response.set_cookie(COOKIE, token, max_age=_YEAR, httponly=True, samesite="strict")

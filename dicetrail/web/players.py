@@ -5,6 +5,7 @@ import io
 import segno
 from fastapi import Request, Response
 
+from dicetrail.core.dice import name_of_dice
 from dicetrail.store.games import newest_game
 from dicetrail.store.runs import runs_of_game
 from dicetrail.web.bodies import Router
@@ -26,7 +27,7 @@ def list_runs(game_id: str, shelf: SharedShelf) -> list[PlayedRun]:
             PlayedRun(
                 id=run.id,
                 revision=run.game_revision,
-                dice=run.dice,
+                dice=name_of_dice(run.dice),
                 players=run.players,
                 started_at=run.started_at,
                 result=None if run.ended_at is None else score_of(run),

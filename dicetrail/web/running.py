@@ -8,6 +8,7 @@ from sqlalchemy.orm import Session
 from starlette.exceptions import HTTPException
 
 from dicetrail.core import Input, State, counts_as_best, ended_as, leader_of
+from dicetrail.core.dice import LONG_DICE_BITS
 from dicetrail.store import Database, Place
 from dicetrail.store.games import newest_game
 from dicetrail.store.models import RunRow
@@ -17,7 +18,14 @@ from dicetrail.web.games import newest_program, pack_numbers
 from dicetrail.web.shelf import Shelf
 
 ROLLED_BELOW = 1_000_000
-"""New dice have at most six digits, to be read out and typed with ease."""
+"""New dice at the table have at most six digits, to be read out and typed with ease."""
+
+
+def rolled(place: Place) -> int:
+    """New dice: short at the maker's table, on the players' page too long to be found out."""
+    return (
+        secrets.randbits(LONG_DICE_BITS) if place is Place.PLAY else secrets.randbelow(ROLLED_BELOW)
+    )
 
 
 def start_run(
@@ -30,14 +38,24 @@ def start_run(
     player_key: str | None = None,
 ) -> RunRow:
     """Start a run of a game as it now stands. Raises NotFound, GameProblems."""
+    if dice is None:
+        dice = rolled(place)
     most = newest_program(shelf, game_id).game.opening.most_players
     if len(players) > most:
         raise HTTPException(422, f"This game takes {most} players at most, not {len(players)}.")
-    rolled = secrets.randbelow(ROLLED_BELOW) if dice is None else dice
     with shelf.database.writing() as session:
         game = newest_game(session, game_id)
         packs = dict(pack_numbers(session, game.document))
-        return add_run(session, game, packs, rolled, players, place, now, player_key)
+        return add_run(
+            session,
+            game,
+            packs,
+            rolled(place) if dice is None else dice,
+            players,
+            place,
+            now,
+            player_key,
+        )
 
 
 MOST_DELAY_MS = 300

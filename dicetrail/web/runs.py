@@ -21,6 +21,7 @@ from dicetrail.core import (
     sounds_of,
     step,
 )
+from dicetrail.core.dice import name_of_dice
 from dicetrail.store import Place
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import get_run
@@ -122,7 +123,7 @@ def _view(shelf: Shelf, run: RunRow, moments: Iterable[Moment], steps_from: int)
         id=run.id,
         game_id=run.game_id,
         revision=run.game_revision,
-        dice=run.dice,
+        dice=name_of_dice(run.dice),
         players=run.players,
         is_players=run.place == Place.PLAY,
         sounds=sounds_of(shelf.program_of(run).game),

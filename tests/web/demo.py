@@ -23,7 +23,12 @@ class DemoTest(unittest.TestCase):
         cls.addClassCleanup(cls.database.close)
         load_demo(cls.database, datetime.now(UTC))
         cls.app = create_app(cls.database)
-        cls.http = TestClient(cls.app, base_url="http://localhost", raise_server_exceptions=False)
+        cls.http = TestClient(
+            cls.app,
+            base_url="http://localhost",
+            headers={"origin": "http://localhost"},
+            raise_server_exceptions=False,
+        )
 
     def send(self, method, address, body):
         """What was answered, after looking that it is no failure of the server's."""

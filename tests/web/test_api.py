@@ -32,6 +32,7 @@ class ApiTest(unittest.TestCase):
         self.http = TestClient(
             create_app(database, self.clock),
             base_url="http://localhost",
+            headers={"origin": "http://localhost"},
             raise_server_exceptions=False,
         )
 

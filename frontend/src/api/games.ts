@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, ApiError, formOf, given } from "./client";
+import type { Dice } from "./dice";
 import type { Game, NewGame } from "./schema";
 
 export function useGames() {
@@ -96,7 +97,7 @@ export function saveGame(gameId: string, revision: number, document: Game) {
 }
 
 /** The questions these dice bring to a revision of a game. */
-export function useDraw(gameId: string, revision: number, dice: number | undefined, round: number) {
+export function useDraw(gameId: string, revision: number, dice: Dice | undefined, round: number) {
   return useQuery({
     queryKey: ["draw", gameId, revision, dice, round],
     queryFn: () =>
@@ -111,7 +112,7 @@ export function useDraw(gameId: string, revision: number, dice: number | undefin
 }
 
 /** How often the right answer stands at each place, over many rolls. */
-export function usePlaces(gameId: string, revision: number, dice: number | undefined, round: number) {
+export function usePlaces(gameId: string, revision: number, dice: Dice | undefined, round: number) {
   return useQuery({
     queryKey: ["places", gameId, revision, dice, round],
     queryFn: () =>
@@ -135,7 +136,7 @@ export function useLanguage() {
 }
 
 /** The verdicts on some answers to the first question these dice bring. */
-export function useTrial(gameId: string, revision: number, dice: number | undefined, round: number, answers: string[]) {
+export function useTrial(gameId: string, revision: number, dice: Dice | undefined, round: number, answers: string[]) {
   return useQuery({
     queryKey: ["trial", gameId, revision, dice, round, answers],
     queryFn: () =>

@@ -1,11 +1,12 @@
 import { api, given } from "./client";
+import type { Dice } from "./dice";
 import type { Input, Intent, PlayInput, TableInput } from "./schema";
 
 /** What a player can do; the maker can also bring a question. */
 export type Action = PlayInput["action"];
 export type MakerAction = TableInput["action"];
 
-export function startRun(gameId: string, dice: number | undefined, players: string[], inputs: Input[] = []) {
+export function startRun(gameId: string, dice: Dice | undefined, players: string[], inputs: Input[] = []) {
   return given(api.POST("/api/runs", { body: { game_id: gameId, dice: dice ?? null, players, inputs } }));
 }
 

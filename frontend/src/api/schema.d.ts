@@ -2042,7 +2042,7 @@ export interface components {
             /** Game Id */
             game_id: string;
             /** Dice */
-            dice?: number | null;
+            dice?: number | string | null;
             /**
              * Players
              * @default [
@@ -2372,7 +2372,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Dice */
-            dice: number;
+            dice: number | string;
             /** Players */
             players: string[];
             /**
@@ -2737,7 +2737,7 @@ export interface components {
             /** Id */
             id: string;
             /** Dice */
-            dice: number;
+            dice: number | string;
             /** Score */
             score: number;
             /** Right Count */
@@ -2764,7 +2764,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Dice */
-            dice: number;
+            dice: number | string;
             /** Players */
             players: string[];
             /** Is Players */
@@ -3178,7 +3178,7 @@ export interface components {
          */
         Trial: {
             /** Dice */
-            dice: number;
+            dice: number | string;
             /**
              * Round
              * @default 0
@@ -3732,7 +3732,7 @@ export interface operations {
     show_draw_api_games__game_id__draw_get: {
         parameters: {
             query: {
-                dice: number;
+                dice: number | string;
                 round?: number;
             };
             header?: never;
@@ -3766,7 +3766,7 @@ export interface operations {
     show_places_api_games__game_id__places_get: {
         parameters: {
             query: {
-                dice: number;
+                dice: number | string;
                 round?: number;
             };
             header?: never;

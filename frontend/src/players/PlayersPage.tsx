@@ -1,3 +1,4 @@
+import { shortly } from "../api/dice";
 import { useQuery } from "@tanstack/react-query";
 import { Copy } from "lucide-react";
 import { useState } from "react";
@@ -103,7 +104,7 @@ function Runs({ gameId, runs }: { gameId: string; runs: PlayedRun[] }) {
               {run.players.join(", ")}
             </th>
             <td className="py-1.5 pr-3 whitespace-nowrap">{ago(run.started_at)}</td>
-            <td className="py-1.5 pr-3 tabular-nums">{run.dice}</td>
+            <td className="py-1.5 pr-3 tabular-nums">{shortly(run.dice)}</td>
             <td className="py-1.5 pr-3 tabular-nums">{run.result?.score}</td>
             <td className="py-1.5 pr-3">{run.result ? run.result.ending : <span className="text-soft">not ended</span>}</td>
             <td className="py-1.5 pr-3 tabular-nums">{run.result && minutes(run.result.length_ms)}</td>

@@ -1,3 +1,4 @@
+import { shortly } from "../api/dice";
 import { Dices, ExternalLink, Keyboard, Redo2, RotateCcw, Signpost, Undo2, Users } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
@@ -67,7 +68,7 @@ export function Header({ game, title, saving, edit, table, undo, redo, onShortcu
 
 function DiceField({ table }: { table: TableRun }) {
   const [typed, setTyped] = useState<string>();
-  const shown = typed ?? (table.dice === undefined ? "" : String(table.dice));
+  const shown = typed ?? (table.dice === undefined ? "" : shortly(table.dice));
   const isNumber = /^\d{1,9}$/.test(shown);
   const roll = (dice?: number) => {
     setTyped(undefined);

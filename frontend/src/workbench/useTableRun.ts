@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
+import { diceIn, type Dice } from "../api/dice";
 import { playOn, sendInput, showRun, startRun, type MakerAction } from "../api/runs";
 import type { Input, Intent, RunView, StepView } from "../api/schema";
 
@@ -13,7 +14,7 @@ export type TableRun = {
   restarted: string | undefined;
   error: unknown;
   isBusy: boolean;
-  dice: number | undefined;
+  dice: Dice | undefined;
   players: number;
   /** The names of the sounds the run can play, and where they are found. */
   sounds: string[];
@@ -30,7 +31,7 @@ export type TableRun = {
   /** Starts over with the same dice. */
   startOver: (players?: number) => void;
   /** Starts with the dice given, or with new ones rolled. */
-  roll: (dice?: number) => void;
+  roll: (dice?: Dice) => void;
 };
 
 /** So much that was done while the server was still asked is kept to be sent after. */
@@ -45,8 +46,7 @@ type Laid = { run: RunView; steps: StepView[]; shown?: number; restarted?: strin
 export function useTableRun(gameId: string, revision: number): TableRun {
   const [search] = useSearchParams();
   const navigate = useNavigate();
-  const typed = search.get("dice");
-  const dice = typed !== null && /^\d{1,9}$/.test(typed) ? Number(typed) : undefined;
+  const dice = diceIn(search.get("dice"));
   const wantedRun = useRef(search.get("run"));
   const [laid, setLaid] = useState<Laid>();
   const [error, setError] = useState<unknown>();
@@ -75,7 +75,7 @@ export function useTableRun(gameId: string, revision: number): TableRun {
   }, []);
 
   const lay = useCallback(
-    async (wanted: number | undefined, count: number, inputs: Input[], restarted?: string) => {
+    async (wanted: Dice | undefined, count: number, inputs: Input[], restarted?: string) => {
       const names = count === 1 ? ["Player"] : Array.from({ length: count }, (_, n) => `Player ${n + 1}`);
       const run = await take(
         startRun(gameId, wanted, names, inputs).then((made) => ({ run: made, steps: made.steps, restarted })),

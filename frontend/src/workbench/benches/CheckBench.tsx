@@ -1,3 +1,4 @@
+import type { Dice } from "../../api/dice";
 import { Pin } from "lucide-react";
 import { useState } from "react";
 import { useTrial } from "../../api/games";
@@ -97,7 +98,7 @@ function isSame(one: Sample, other: Sample): boolean {
 type TryOutProps = {
   gameId: string;
   revision: number;
-  dice: number | undefined;
+  dice: Dice | undefined;
   round: number;
   onKeep: (sample: Sample) => void;
 };

@@ -1,3 +1,4 @@
+import { shortly } from "../../api/dice";
 import { CornerRightUp } from "lucide-react";
 import { useDraw, usePlaces } from "../../api/games";
 import { counted, letterAt } from "../../app/format";
@@ -90,7 +91,7 @@ export function DrawBench({ game, round, number, at, editRound, table }: BenchPr
       {drawn.data && (
         <div>
           <h3 className="text-lg">
-            The draw of dice {table.dice}: {counted(drawn.data.length, "question")}
+            The draw of dice {table.dice !== undefined && shortly(table.dice)}: {counted(drawn.data.length, "question")}
           </h3>
           <ol className="mt-1">
             {drawn.data.map((question) => (
