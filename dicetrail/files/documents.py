@@ -5,6 +5,7 @@ loads. Numbers and truth values are taken where text is expected, as people writ
 """
 
 import json
+import re
 from collections.abc import Collection, Mapping, Sequence
 from typing import Any
 
@@ -19,6 +20,9 @@ from dicetrail.files.text import FileProblem
 MOST_QUESTIONS = 200_000
 MOST_YAML = 4_000_000
 """The longest YAML text, in signs: it takes much time and memory to read."""
+MOST_DEPTH = 50
+"""How deep the values of a YAML text may be nested."""
+_NUMBERS = ("tag:yaml.org,2002:int", "tag:yaml.org,2002:float")
 TEXT_DETAILS = ("topic", "hint", "note", "picture", "sound", "narration", "tolerance", "pinned")
 NUMBER_DETAILS = ("level", "worth", "seconds", "misses")
 CHOSEN_DETAILS: dict[str, type[Shows] | type[Needs]] = {"shows": Shows, "needs": Needs}
@@ -139,9 +143,8 @@ def _parsed(text: str, form: Format) -> Any:
                 f"{len(text):,} signs of YAML, and at most {MOST_YAML:,} are read",
                 "save it as JSON or CSV",
             )
-        if "&" in text and "*" in text:
-            _refuse_references(text)
-        return yaml.load(text, Loader=yaml.CSafeLoader)
+        _refuse_what_unfolds(text)
+        return yaml.load(text, Loader=_PlainLoader)
     except FileProblem:
         raise
     except json.JSONDecodeError as error:
@@ -151,26 +154,60 @@ def _parsed(text: str, form: Format) -> Any:
             "mend it there",
         ) from None
     except yaml.MarkedYAMLError as error:
-        mark = error.problem_mark
-        where = f"line {mark.line + 1}, column {mark.column + 1}" if mark else "the file"
         raise FileProblem(
-            where, f"this is not well-formed YAML ({error.problem})", "mend it there"
+            _at(error.problem_mark),
+            f"this is not well-formed YAML ({error.problem})",
+            "mend it there",
         ) from None
-    except (yaml.YAMLError, RecursionError, ValueError) as error:
+    except RecursionError:
+        what = "this cannot be read: it is nested too deeply"
+        raise FileProblem("the file", what, "write it plainly") from None
+    except (yaml.YAMLError, ValueError) as error:
         raise FileProblem(
             "the file", f"this cannot be read ({type(error).__name__})", "write it anew, plainly"
         ) from None
 
 
-def _refuse_references(text: str) -> None:
-    """Raise FileProblem for a YAML document whose values refer to one another."""
-    for token in yaml.scan(text, Loader=yaml.CSafeLoader):
-        if isinstance(token, yaml.AliasToken):
-            raise FileProblem(
-                f"line {token.start_mark.line + 1}, column {token.start_mark.column + 1}",
-                "references between values are not read",
-                "write the value out",
-            )
+def _at(mark: Any) -> str:
+    return f"line {mark.line + 1}, column {mark.column + 1}" if mark else "the file"
+
+
+def _refuse_what_unfolds(text: str) -> None:
+    """Raise FileProblem for a YAML document that refers to itself or is nested too deeply.
+
+    Its parser goes event by event, however deep; building values does not.
+    """
+    depth = 0
+    for event in yaml.parse(text, Loader=yaml.CSafeLoader):
+        if isinstance(event, yaml.CollectionStartEvent):
+            depth += 1
+        elif isinstance(event, yaml.CollectionEndEvent):
+            depth -= 1
+        if depth > MOST_DEPTH:
+            what, mend = "this is nested too deeply", "write it plainly"
+        elif isinstance(event, yaml.AliasEvent):
+            what, mend = "references between values are not read", "write the value out"
+        else:
+            continue
+        raise FileProblem(_at(event.start_mark), what, mend)
+
+
+class _PlainLoader(yaml.CSafeLoader):
+    """Reads numbers as people write them: ``1:30`` is a text, not ninety (YAML 1.2, 10.3)."""
+
+
+_PlainLoader.yaml_implicit_resolvers = {
+    sign: [(tag, pattern) for tag, pattern in resolvers if tag not in _NUMBERS]
+    for sign, resolvers in yaml.CSafeLoader.yaml_implicit_resolvers.items()
+}
+_PlainLoader.add_implicit_resolver(
+    "tag:yaml.org,2002:int", re.compile(r"[-+]?[0-9]{1,400}$"), list("-+0123456789")
+)
+_PlainLoader.add_implicit_resolver(
+    "tag:yaml.org,2002:float",
+    re.compile(r"[-+]?(\.[0-9]{1,400}|[0-9]{1,400}(\.[0-9]{0,400})?)([eE][-+]?[0-9]{1,3})?$"),
+    list("-+.0123456789"),
+)
 
 
 def _question(entry: Any, path: str) -> Question:

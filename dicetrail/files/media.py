@@ -6,7 +6,6 @@ is refused.
 """
 
 import hashlib
-import io
 import posixpath
 import re
 import stat
@@ -17,14 +16,15 @@ from xml.etree.ElementTree import Element, ParseError, register_namespace, tostr
 from defusedxml.common import DefusedXmlException
 from defusedxml.ElementTree import fromstring
 
+from dicetrail.files.archives import content_of, entries_of, is_archive, is_workbook
 from dicetrail.files.text import MOST_BYTES, FileProblem
 
 MOST_MEDIUM = 5 * 1024 * 1024
 """The largest picture or sound, in bytes."""
 MOST_MEDIA = 2_000
-"""The most files an archive may hold."""
-MOST_UNPACKED = 256 * 1024 * 1024
-"""The most an archive may unpack to."""
+"""The most pictures and sounds that are brought at once."""
+MOST_KEPT = 64 * 1024 * 1024
+"""The most that the files of an archive may be together, in bytes: they wait in memory."""
 
 QUESTION_ENDINGS = (".tsv", ".csv", ".txt", ".xlsx", ".json", ".yaml", ".yml")
 
@@ -83,26 +83,28 @@ def medium(name: str, content: bytes) -> Medium:
 
 
 def is_bundle(content: bytes) -> bool:
-    """Whether the bytes are a ZIP archive that is no workbook."""
-    if not content.startswith(b"PK\x03\x04"):
-        return False
-    return not any(entry.filename == "xl/workbook.xml" for entry in _entries(content))
+    """Whether the bytes are a ZIP archive that is no workbook. Raises FileProblem."""
+    return is_archive(content) and not is_workbook(content)
 
 
 def read_bundle(content: bytes) -> Bundle:
     """A ZIP archive of one question file and its media. Raises FileProblem."""
     found: list[tuple[str, bytes]] = []
     media: dict[str, Medium] = {}
-    with zipfile.ZipFile(io.BytesIO(content)) as archive:
-        for entry in _entries(content):
-            name = _safe_name(entry)
-            if name is None:
-                continue
-            data = archive.read(entry)
-            if name.lower().endswith(QUESTION_ENDINGS):
-                found.append((name, data))
-            else:
-                media[name] = medium(name, data)
+    kept = 0
+    for entry in entries_of(content):
+        name = _safe_name(entry)
+        if name is None:
+            continue
+        data = content_of(content, entry)
+        kept += len(data)
+        if kept > MOST_KEPT:
+            what = f"its files are more than {MOST_KEPT:,} bytes together"
+            raise FileProblem("the file", what, "make the pictures smaller, or split it")
+        if name.lower().endswith(QUESTION_ENDINGS):
+            found.append((name, data))
+        else:
+            media[name] = medium(name, data)
     if len(found) != 1:
         raise FileProblem(
             "the file",
@@ -110,23 +112,6 @@ def read_bundle(content: bytes) -> Bundle:
             "put one question file and its pictures and sounds into it",
         )
     return Bundle(*found[0], media)
-
-
-def _entries(content: bytes) -> list[zipfile.ZipInfo]:
-    try:
-        with zipfile.ZipFile(io.BytesIO(content)) as archive:
-            entries = archive.infolist()
-    except (zipfile.BadZipFile, ValueError, NotImplementedError) as error:
-        raise FileProblem("the file", "this archive is damaged", "make it anew") from error
-    if len(entries) > MOST_MEDIA:
-        raise FileProblem(
-            "the file", f"{len(entries):,} files, and at most {MOST_MEDIA:,} are read", "split it"
-        )
-    if sum(entry.file_size for entry in entries) > MOST_UNPACKED:
-        raise FileProblem(
-            "the file", f"it would unpack to more than {MOST_UNPACKED:,} bytes", "split it"
-        )
-    return entries
 
 
 def _safe_name(entry: zipfile.ZipInfo) -> str | None:
@@ -141,7 +126,7 @@ def _safe_name(entry: zipfile.ZipInfo) -> str | None:
     if entry.flag_bits & 1:
         raise FileProblem(entry.filename, "it is locked with a password", "make it without one")
     name = posixpath.basename(path)
-    if entry.is_dir() or name.startswith(".") or path.startswith("__MACOSX/"):
+    if not name or name.startswith(".") or path.startswith("__MACOSX/"):
         return None
     if entry.file_size > max(MOST_MEDIUM, MOST_BYTES):
         raise FileProblem(

@@ -13,6 +13,7 @@ from dataclasses import dataclass, replace
 from dicetrail.core import Kind, Question
 from dicetrail.core.bounds import as_whole_text
 from dicetrail.core.questions import first_fault, missing_medium
+from dicetrail.files.archives import is_archive, is_workbook
 from dicetrail.files.documents import read_documents
 from dicetrail.files.guessing import guess_columns, guess_separator
 from dicetrail.files.plan import Format, Plan, Role, Separator
@@ -22,9 +23,8 @@ from dicetrail.files.sheets import (
     Rows,
     SeparatedRows,
     WorkbookRows,
-    is_workbook,
 )
-from dicetrail.files.text import text_of
+from dicetrail.files.text import FileProblem, text_of
 
 Mended = Mapping[int, Sequence[str]]
 """Rows given anew, by the line they stand in."""
@@ -54,8 +54,8 @@ class Reading:
 
 def guess(content: bytes, encoding: str | None = None, separator: Separator | None = None) -> Plan:
     """A plan to read a file by, as far as its content tells. Raises FileProblem."""
-    if is_workbook(content):
-        return guess_columns(WorkbookRows(content), Plan(Format.XLSX))
+    if is_archive(content):
+        return guess_columns(_workbook(content), Plan(Format.XLSX))
     found = text_of(content, encoding)
     start = found.text.lstrip()
     if start.startswith(("{", "[")):
@@ -69,9 +69,18 @@ def guess(content: bytes, encoding: str | None = None, separator: Separator | No
 
 def _rows_of(content: bytes, plan: Plan) -> Rows:
     if plan.format is Format.XLSX:
-        is_workbook(content)
-        return WorkbookRows(content)
+        return _workbook(content)
     return SeparatedRows(text_of(content, plan.encoding).text, plan.separator)
+
+
+def _workbook(content: bytes) -> WorkbookRows:
+    if not is_workbook(content):
+        raise FileProblem(
+            "the file",
+            "this archive holds no workbook",
+            "choose an XLSX workbook or a text file",
+        )
+    return WorkbookRows(content)
 
 
 def read_questions(

@@ -10,7 +10,6 @@ import csv
 import datetime
 import io
 import re
-import zipfile
 from collections.abc import Iterator
 from dataclasses import dataclass, field
 from itertools import islice
@@ -23,10 +22,13 @@ from dicetrail.files.plan import Separator
 from dicetrail.files.text import FileProblem
 
 MOST_COLUMNS = 60
+MOST_ROWS = 1_048_576
+"""The rows of a workbook (ECMA-376: what spreadsheet programs take; from memory)."""
 MOST_CELL = 100_000
 """The longest field, in signs."""
-MOST_UNPACKED = 512 * 1024 * 1024
-"""The most a workbook may unpack to."""
+
+_LINES_AT_ONCE = 1_000_000
+"""About so many signs are split into lines at once."""
 
 _QUOTED = re.compile(r'"(?:[^"]|"")*"')
 _GUARDED = re.compile(r"'+[=+\-@\t\r]")
@@ -72,7 +74,7 @@ class SeparatedRows:
 
     def __iter__(self) -> Iterator[list[str]]:
         sign, read_before = self.separator.sign, 0
-        reader = csv.reader(io.StringIO(self.text, newline=""), delimiter=sign, strict=True)
+        reader = csv.reader(_lines_of(self.text), delimiter=sign, strict=True)
         while True:
             self.line = read_before + reader.line_num + 1
             row: list[str] | None
@@ -92,7 +94,7 @@ class SeparatedRows:
     def lines(self) -> list[str]:
         """The lines of the text, split as its rows are; made when first wanted."""
         if not self._lines:
-            self._lines = list(io.StringIO(self.text, newline=""))
+            self._lines = list(_lines_of(self.text))
         return self._lines
 
     def _mended(self) -> list[str] | None:
@@ -128,6 +130,11 @@ class WorkbookRows:
             sheet = book.worksheets[0]
             for row in sheet.iter_rows(values_only=True):
                 self.line += 1
+                if self.line > MOST_ROWS:
+                    what = f"a workbook has {MOST_ROWS:,} rows at most"
+                    raise FileProblem(
+                        f"row {self.line:,}", what, "take out the empty rows before it"
+                    )
                 yield [cell_text(value) for value in row]
         except FileProblem:
             raise
@@ -158,29 +165,16 @@ def cell_text(value: object) -> str:
     return str(value)
 
 
-def is_workbook(content: bytes) -> bool:
-    """Whether the bytes are a ZIP archive that holds a workbook. Raises FileProblem for a
-    damaged archive or one that would unpack to too much."""
-    if not content.startswith(b"PK\x03\x04"):
-        return False
-    try:
-        with zipfile.ZipFile(io.BytesIO(content)) as archive:
-            entries = archive.infolist()
-    except (zipfile.BadZipFile, ValueError, NotImplementedError) as error:
-        raise FileProblem("the file", "this archive is damaged", "save it anew") from error
-    if sum(entry.file_size for entry in entries) > MOST_UNPACKED:
-        raise FileProblem(
-            "the file",
-            f"it would unpack to more than {MOST_UNPACKED:,} bytes",
-            "save the questions alone in a workbook of their own",
-        )
-    if not any(entry.filename == "xl/workbook.xml" for entry in entries):
-        raise FileProblem(
-            "the file",
-            "this archive holds no workbook",
-            "choose an XLSX workbook or a text file",
-        )
-    return True
+def _lines_of(text: str) -> Iterator[str]:
+    """The lines of a text with their ends, which are CR, LF or both.
+
+    Some at a time: a whole text would be held once more, at four bytes a sign.
+    """
+    start = 0
+    while start < len(text):
+        end = text.find("\n", start + _LINES_AT_ONCE) + 1 or len(text)
+        yield from io.StringIO(text[start:end], newline="")
+        start = end
 
 
 def _broken_field(line: str, sign: str) -> int:

@@ -126,7 +126,7 @@ def runs_of_game(session: Session, game_id: str, most: int) -> list[RunRow]:
             select(RunRow)
             .where(RunRow.game_id == game_id, RunRow.place == Place.PLAY)
             .where(RunRow.inputs.any())
-            .order_by(RunRow.started_at.desc())
+            .order_by(RunRow.started_at.desc(), RunRow.ended_at.is_not(None), RunRow.id)
             .limit(most)
         )
     )

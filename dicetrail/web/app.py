@@ -10,7 +10,19 @@ from starlette.middleware.gzip import GZipMiddleware
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 
 from dicetrail.store import Database, secret_of
-from dicetrail.web import gamefiles, games, key, language, loads, packs, play, players, runs, sounds
+from dicetrail.web import (
+    gamefiles,
+    games,
+    key,
+    language,
+    loads,
+    packs,
+    play,
+    players,
+    reading,
+    runs,
+    sounds,
+)
 from dicetrail.web.boundary import Health
 from dicetrail.web.errors import ERROR_RESPONSES, explain_errors
 from dicetrail.web.guards import BodyLimit, OwnPages, RateLimits, StrictHeaders
@@ -30,9 +42,10 @@ wait for each other cost far more than they gain."""
 
 
 @asynccontextmanager
-async def _few_threads(_: FastAPI) -> AsyncIterator[None]:
+async def _few_threads(app: FastAPI) -> AsyncIterator[None]:
     current_default_thread_limiter().total_tokens = MOST_AT_ONCE
     yield
+    app.state.shelf.close()
 
 
 def create_app(
@@ -57,16 +70,17 @@ def create_app(
         openapi_url="/api/openapi.json",
     )
     app.state.shelf = Shelf(database)
+    app.state.turns = reading.turns()
     app.state.clock = clock
     app.state.key = maker_key
     app.state.address = address
     explain_errors(app)
     app.add_middleware(BodyLimit)
+    app.add_middleware(OwnPages)
     if maker_key is not None:
         app.state.token = key.token_of(maker_key, secret_of(database))
         app.add_middleware(key.MakerKey, key=maker_key, token=app.state.token)
     app.add_middleware(RateLimits)
-    app.add_middleware(OwnPages)
     app.add_middleware(GZipMiddleware, minimum_size=1024)
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=list(hosts))
     app.add_middleware(StrictHeaders)

@@ -1,11 +1,14 @@
 """Games as files: one loaded becomes a game of its own, one saved holds everything in it."""
 
 from dataclasses import replace
+from datetime import datetime
 
 from fastapi import Response, UploadFile
+from starlette.concurrency import run_in_threadpool
 
 from dicetrail.core import Pack
-from dicetrail.files import medium, read_game, written_game
+from dicetrail.files import written_game
+from dicetrail.files.aside import BroughtGame
 from dicetrail.files.games import MOST_BYTES
 from dicetrail.store import PackSource
 from dicetrail.store.games import add_game, newest_game
@@ -15,19 +18,22 @@ from dicetrail.web.bodies import Router
 from dicetrail.web.boundary import GameView
 from dicetrail.web.context import Now, SharedShelf
 from dicetrail.web.games import game_view, packs_of
+from dicetrail.web.reading import ReadAside
+from dicetrail.web.shelf import Shelf
 
 router = Router("/api", "game files")
 
 
 @router.post("/game-files", status_code=201)
-def load_game(file: UploadFile, shelf: SharedShelf, now: Now) -> GameView:
+async def load_game(file: UploadFile, read: ReadAside, shelf: SharedShelf, now: Now) -> GameView:
     """Make a game, and packs of its own, from a game file. Nothing is kept unless all fits."""
-    read = read_game(file.file.read(MOST_BYTES + 1))
-    media = {
-        name: {title: medium(title, content) for title, content in read.content(name).items()}
-        for name in read.packs
-    }
-    own = [medium("a sound", content) for content in read.brought().values()]
+    brought: BroughtGame = await read("game", await file.read(MOST_BYTES + 1))
+    name = file.filename or "a game file"
+    return await run_in_threadpool(_kept_game, shelf, brought, name, now)
+
+
+def _kept_game(shelf: Shelf, brought: BroughtGame, file_name: str, now: datetime) -> GameView:
+    read, media, own = brought
     with shelf.database.writing() as session:
         for sound in own:
             keep_medium(session, sound.digest, sound.media_type, sound.content)
@@ -35,7 +41,7 @@ def load_game(file: UploadFile, shelf: SharedShelf, now: Now) -> GameView:
         for name, pack in read.packs.items():
             for found in media[name].values():
                 keep_medium(session, found.digest, found.media_type, found.content)
-            source = PackSource(file.filename or "a game file", "a game file", None, 0, ())
+            source = PackSource(file_name, "a game file", None, 0, ())
             digests = {title: found.digest for title, found in media[name].items()}
             names[name] = add_pack(session, pack, source, now, media=digests).pack_id
         rounds = tuple(

@@ -5,16 +5,17 @@ that tells how far it is and stops when asked; the pack is written in one transa
 load that is stopped leaves nothing behind.
 """
 
-import secrets
 import threading
 from collections import OrderedDict
 from collections.abc import Callable, Collection
+from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass, field
 from datetime import datetime
 from enum import StrEnum
 
 from dicetrail.core import Pack, Problem, tidy
-from dicetrail.files import FileProblem, Medium, Plan, Reading, read_questions
+from dicetrail.files import FileProblem, Medium, Plan, Reading
+from dicetrail.files.aside import Aside, GivenUp
 from dicetrail.store import Database, NotFound, PackSource
 from dicetrail.store.media import keep_medium
 from dicetrail.store.models import RefusedRow
@@ -22,10 +23,15 @@ from dicetrail.store.packs import add_pack, newest_pack, revise_pack
 
 MOST_WAITING = 8
 """How many files wait at once; the oldest is forgotten when another comes."""
+MOST_WAITING_BYTES = 128 * 1024 * 1024
+"""How many bytes they may be together."""
+MOST_TAKEN = 2
+"""How many are taken at once."""
 
 LOOKED_AT = 5_000
 """How many rows a look reads at most."""
 
+Clock = Callable[[], datetime]
 Mended = dict[int, tuple[str, ...]]
 
 
@@ -56,10 +62,6 @@ class Target:
     pack_id: str = ""
 
 
-class _GivenUp(Exception):
-    """The maker gave the load up."""
-
-
 @dataclass
 class Load:
     """A file on its way in."""
@@ -68,10 +70,10 @@ class Load:
     file_name: str
     content: bytes
     plan: Plan
-    mended: Mended = field(default_factory=dict)
-    """Rows given anew, by the line they stand in."""
     media: dict[str, Medium] = field(default_factory=dict)
     """The pictures and sounds that came with it, by name."""
+    mended: Mended = field(default_factory=dict)
+    """Rows given anew, by the line they stand in."""
     stage: Stage = Stage.WAITING
     rows_read: int = 0
     pack_id: str | None = None
@@ -82,6 +84,11 @@ class Load:
     def rows_expected(self) -> int:
         """About how many rows there are: the lines, for text."""
         return max(1, self.content.count(b"\n"), self.content.count(b"\r"))
+
+    @property
+    def weight(self) -> int:
+        """How many bytes of it wait in memory."""
+        return len(self.content) + sum(len(held.content) for held in self.media.values())
 
     def give_up(self) -> None:
         """Stop at the next chance, leaving nothing behind."""
@@ -96,20 +103,16 @@ class Load:
             self.mended = {}
         self.plan, self.mended = plan, self.mended | mended
 
-    def look(self, held: Collection[str] = ()) -> Reading:
-        """What the first rows give. Raises FileProblem.
-
-        `held` are the names of pictures and sounds that are there already.
-        """
-        media = {*self.media, *held}
-        return read_questions(self.content, self.plan, self.mended, most=LOOKED_AT, media=media)
-
-    def take(self, database: Database, target: Target, clock: Callable[[], datetime]) -> None:
+    def take(self, aside: Aside, database: Database, target: Target, clock: Clock) -> None:
         """Read the whole file and write its pack. Ends in DONE or FAILED; never raises."""
         try:
-            self.stage = Stage.READING
             known = {*self.media, *media_held(database, target)}
-            reading = read_questions(self.content, self.plan, self.mended, self._told, media=known)
+            reading: Reading = aside.do(
+                "take",
+                *(self.content, self.plan, self.mended, known),
+                told=self._told,
+                is_given_up=self._is_given_up.is_set,
+            )
             self._told(reading.rows)
             self.stage = Stage.WRITING
             if not reading.questions:
@@ -132,38 +135,61 @@ class Load:
                     self.pack_id = revised.pack_id
                 self._told(reading.rows)
             self.stage = Stage.DONE
-        except (FileProblem, NotFound, _GivenUp) as error:
-            self.problem = (
-                error.problem
-                if isinstance(error, FileProblem)
-                else Problem("the file", str(error) or "the load was given up", "load it again")
-            )
+        except Exception as error:  # whatever it was, its maker is told, and nothing is left
+            self.problem = _why(error)
             self.pack_id = None
             self.stage = Stage.FAILED
 
     def _told(self, rows: int) -> None:
         self.rows_read = rows
         if self._is_given_up.is_set():
-            raise _GivenUp
+            raise GivenUp
+
+
+def _why(error: Exception) -> Problem:
+    match error:
+        case FileProblem():
+            return error.problem
+        case GivenUp():
+            return Problem("the file", "the load was given up", "load it again")
+        case NotFound():
+            return Problem("the file", str(error), "choose another pack, and load it again")
+    what = f"it could not be kept ({type(error).__name__})"
+    return Problem("the file", what, "load it again; nothing of it was kept")
 
 
 class Loads:
-    """The files that wait."""
+    """The files that wait, and those that are being taken."""
 
     def __init__(self) -> None:
         self._loads: OrderedDict[str, Load] = OrderedDict()
         self._lock = threading.Lock()
+        self._takers = ThreadPoolExecutor(MOST_TAKEN, thread_name_prefix="taking a file")
 
-    def add(
-        self, file_name: str, content: bytes, plan: Plan, media: dict[str, Medium] | None = None
-    ) -> Load:
-        """Have a file wait, under an identifier that cannot be guessed."""
-        load = Load(secrets.token_urlsafe(9), file_name, content, plan, media=media or {})
+    def add(self, load: Load) -> None:
+        """Have a file wait; the oldest are forgotten when all together weigh too much."""
         with self._lock:
             self._loads[load.id] = load
-            while len(self._loads) > MOST_WAITING:
+            self._loads.move_to_end(load.id)
+            while len(self._loads) > 1 and (
+                len(self._loads) > MOST_WAITING
+                or sum(held.weight for held in self._loads.values()) > MOST_WAITING_BYTES
+            ):
                 self._loads.popitem(last=False)[1].give_up()
-        return load
+
+    def take(
+        self, load: Load, aside: Aside, database: Database, target: Target, clock: Clock
+    ) -> None:
+        """Begin to take a file; `Load.stage` says how far it is."""
+        load.stage = Stage.READING
+        self._takers.submit(load.take, aside, database, target, clock)
+
+    def close(self) -> None:
+        """Give everything up."""
+        with self._lock:
+            for load in self._loads.values():
+                load.give_up()
+        self._takers.shutdown(cancel_futures=True)
 
     def get(self, load_id: str) -> Load:
         """A file that waits. Raises NotFound."""

@@ -1,20 +1,25 @@
 """Loads: a file looked at by a plan, changed, and taken into a pack."""
 
-import threading
+import secrets
+from collections.abc import Sequence
 from pathlib import PurePath
 from typing import Annotated
 
 from fastapi import Form, Request, UploadFile
+from starlette.concurrency import run_in_threadpool
 from starlette.exceptions import HTTPException
 
-from dicetrail.core import Pack, compare, tidy
-from dicetrail.files import Medium, Separator, guess, is_bundle, medium, read_bundle
-from dicetrail.files.media import MOST_MEDIA
+from dicetrail.core import Comparison, Pack, compare, tidy
+from dicetrail.files import Reading, Separator
+from dicetrail.files.aside import Brought
+from dicetrail.files.media import MOST_MEDIA, MOST_MEDIUM
 from dicetrail.store.packs import newest_pack
 from dicetrail.web.bodies import Router
 from dicetrail.web.boundary import LoadLook, LoadProgress, LoadTake, LoadView
 from dicetrail.web.context import SharedShelf
-from dicetrail.web.loading import Into, Load, Stage, Target, media_held
+from dicetrail.web.loading import LOOKED_AT, Into, Load, Stage, Target, media_held
+from dicetrail.web.reading import Read, ReadAside
+from dicetrail.web.shelf import Shelf
 
 router = Router("/api/loads", "loads")
 
@@ -23,59 +28,59 @@ SHOWN = 40
 
 
 @router.post("", status_code=201)
-def bring(
+async def bring(
+    read: ReadAside,
     shelf: SharedShelf,
     file: UploadFile | None = None,
     text: Annotated[str, Form(max_length=4_000_000)] = "",
 ) -> LoadView:
     """Bring a file, or pasted text, to be looked at. Nothing is written."""
-    content = file.file.read() if file else text.encode()
+    content = await file.read() if file else text.encode()
     name = PurePath(tidy(file.filename or "")).name[:200] if file else "pasted text"
-    media: dict[str, Medium] = {}
-    if is_bundle(content):
-        bundle = read_bundle(content)
-        name, content, media = bundle.file_name, bundle.content, bundle.media
-    load = shelf.loads.add(name or "questions", content, guess(content), media)
-    return _view(shelf, load, Target())
+    brought: Brought = await read("bring", name or "questions", content)
+    load = Load(secrets.token_urlsafe(9), *brought)
+    view = await _view(read, shelf, load, Target())
+    shelf.loads.add(load)
+    return view
 
 
 @router.get("/{load_id}")
-def show(load_id: str, shelf: SharedShelf) -> LoadView:
+async def show(load_id: str, read: ReadAside, shelf: SharedShelf) -> LoadView:
     """What a file that waits gives by the plan it was last looked at by."""
-    return _view(shelf, shelf.loads.get(load_id), Target())
+    return await _view(read, shelf, shelf.loads.get(load_id), Target())
 
 
 @router.post("/{load_id}/look")
-def look(load_id: str, wanted: LoadLook, shelf: SharedShelf) -> LoadView:
+async def look(load_id: str, wanted: LoadLook, read: ReadAside, shelf: SharedShelf) -> LoadView:
     """What the file gives by this plan, with these rows mended. Nothing is written."""
     load = shelf.loads.get(load_id)
     load.change(wanted.plan, wanted.mended)
-    return _view(shelf, load, wanted.target)
+    return await _view(read, shelf, load, wanted.target)
 
 
 @router.post("/{load_id}/guess")
-def guess_again(
+async def guess_again(
     load_id: str,
+    read: ReadAside,
     shelf: SharedShelf,
     encoding: Annotated[str | None, Form(max_length=40)] = None,
     separator: Annotated[Separator | None, Form()] = None,
 ) -> LoadView:
     """A new guess of the columns, for another encoding or separator."""
     load = shelf.loads.get(load_id)
-    load.change(guess(load.content, encoding, separator), {})
-    return _view(shelf, load, Target())
+    load.change(await read("guess", load.content, encoding, separator), {})
+    return await _view(read, shelf, load, Target())
 
 
 @router.post("/{load_id}/media")
-def bring_media(load_id: str, files: list[UploadFile], shelf: SharedShelf) -> LoadView:
+async def bring_media(
+    load_id: str, files: list[UploadFile], read: ReadAside, shelf: SharedShelf
+) -> LoadView:
     """Bring pictures and sounds that the file names. Nothing is written."""
     load = shelf.loads.get(load_id)
-    brought = {}
-    for file in files[:MOST_MEDIA]:
-        name = PurePath(tidy(file.filename or "")).name[:200]
-        brought[name] = medium(name, file.file.read())
-    load.media = load.media | brought
-    return _view(shelf, load, Target())
+    load.media = load.media | await read("media", await named(files))
+    shelf.loads.add(load)  # it weighs more now
+    return await _view(read, shelf, load, Target())
 
 
 @router.post("/{load_id}/take", status_code=202)
@@ -84,11 +89,7 @@ def take(load_id: str, wanted: LoadTake, request: Request, shelf: SharedShelf) -
     load = shelf.loads.get(load_id)
     if load.stage not in (Stage.WAITING, Stage.FAILED):
         raise HTTPException(409, "This file is being taken already.")
-    load.stage = Stage.READING
-    threading.Thread(
-        target=load.take,
-        args=(shelf.database, wanted.target, request.app.state.clock),
-    ).start()
+    shelf.loads.take(load, shelf.aside, shelf.database, wanted.target, request.app.state.clock)
     return _progress(load)
 
 
@@ -104,13 +105,21 @@ def give_up(load_id: str, shelf: SharedShelf) -> None:
     shelf.loads.forget(load_id)
 
 
-def _view(shelf: SharedShelf, load: Load, target: Target) -> LoadView:
-    reading = load.look(media_held(shelf.database, target))
+async def named(files: Sequence[UploadFile]) -> list[tuple[str, bytes]]:
+    """The content of files under their names, as questions name them."""
+    return [
+        (PurePath(tidy(file.filename or "")).name[:200], await file.read(MOST_MEDIUM + 1))
+        for file in files[:MOST_MEDIA]
+    ]
+
+
+async def _view(read: Read, shelf: Shelf, load: Load, target: Target) -> LoadView:
+    held = await run_in_threadpool(media_held, shelf.database, target)
+    known = {*load.media, *held}
+    reading: Reading = await read("look", load.content, load.plan, load.mended, LOOKED_AT, known)
     comparison = None
     if target.into is Into.REPLACE:
-        with shelf.database.reading() as session:
-            old = newest_pack(session, target.pack_id)
-            comparison = compare(Pack(old.title, old.questions), Pack("", reading.questions))
+        comparison = await run_in_threadpool(_compared, shelf, target.pack_id, reading)
     return LoadView(
         id=load.id,
         file_name=load.file_name,
@@ -127,6 +136,13 @@ def _view(shelf: SharedShelf, load: Load, target: Target) -> LoadView:
         refused=reading.refused[:SHOWN],
         comparison=comparison,
     )
+
+
+def _compared(shelf: Shelf, pack_id: str, reading: Reading) -> Comparison:
+    """What would change of a pack that a file replaces."""
+    with shelf.database.reading() as session:
+        old = newest_pack(session, pack_id)
+        return compare(Pack(old.title, old.questions), Pack("", reading.questions))
 
 
 def _progress(load: Load) -> LoadProgress:

@@ -1,9 +1,11 @@
 """Packs: the shelf's list, one pack, and a pack written out as a file."""
 
-from pathlib import PurePath
+from collections.abc import Mapping
+from datetime import datetime
 from typing import Annotated
 
 from fastapi import Query, Response, UploadFile
+from starlette.concurrency import run_in_threadpool
 
 from dicetrail.core import (
     GameProblems,
@@ -13,11 +15,9 @@ from dicetrail.core import (
     Table,
     pack_faults,
     preview,
-    tidy,
 )
 from dicetrail.core.questions import faults, trimmed
-from dicetrail.files import TEMPLATE, TEXT_TEMPLATE, WRITERS, medium
-from dicetrail.files.media import MOST_MEDIA
+from dicetrail.files import TEMPLATE, TEXT_TEMPLATE, WRITERS, Medium
 from dicetrail.store import NotFound, StaleRevision
 from dicetrail.store.media import get_medium, keep_medium
 from dicetrail.store.models import PackRevision
@@ -25,6 +25,9 @@ from dicetrail.store.packs import newest_pack, newest_packs, revise_pack
 from dicetrail.web.bodies import Router
 from dicetrail.web.boundary import PackCard, PackSave, PackSaved, PackView
 from dicetrail.web.context import Now, SharedShelf
+from dicetrail.web.loads import named
+from dicetrail.web.reading import ReadAside
+from dicetrail.web.shelf import Shelf
 
 _FIRST = 100
 """How many questions of a pack are sent when nobody asks for more."""
@@ -70,19 +73,24 @@ def edit_pack(pack_id: str, save: PackSave, shelf: SharedShelf, now: Now) -> Pac
 
 
 @router.post("/{pack_id}/media")
-def add_media(pack_id: str, files: list[UploadFile], shelf: SharedShelf, now: Now) -> PackCard:
+async def add_media(
+    pack_id: str, files: list[UploadFile], read: ReadAside, shelf: SharedShelf, now: Now
+) -> PackCard:
     """Keep pictures and sounds for a pack's questions to name, as a new revision."""
-    brought = {}
-    for file in files[:MOST_MEDIA]:
-        name = PurePath(tidy(file.filename or "")).name[:200]
-        brought[name] = medium(name, file.file.read())
+    brought: dict[str, Medium] = await read("media", await named(files))
+    return await run_in_threadpool(_kept_media, shelf, pack_id, brought, now)
+
+
+def _kept_media(
+    shelf: Shelf, pack_id: str, brought: Mapping[str, Medium], now: datetime
+) -> PackCard:
     with shelf.database.writing() as session:
         newest = newest_pack(session, pack_id)
         for held in brought.values():
             keep_medium(session, held.digest, held.media_type, held.content)
         pack = Pack(newest.title, newest.questions)
-        named = {name: held.digest for name, held in brought.items()}
-        return pack_card(revise_pack(session, newest, pack, newest.source, now, named))
+        digests = {name: held.digest for name, held in brought.items()}
+        return pack_card(revise_pack(session, newest, pack, newest.source, now, digests))
 
 
 @media.get("/{digest}")

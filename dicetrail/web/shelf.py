@@ -25,6 +25,7 @@ from dicetrail.core import (
     replay,
     table,
 )
+from dicetrail.files.aside import Aside
 from dicetrail.store import Database
 from dicetrail.store.games import game_revision
 from dicetrail.store.models import RunRow
@@ -62,6 +63,7 @@ class Shelf:
 
     def __init__(self, database: Database) -> None:
         self.database = database
+        self.aside = Aside()
         self.loads = Loads()
         self._known: LatestOf[tuple[Moment, ...]] = LatestOf(300)
         self.shown: LatestOf[int] = LatestOf(10_000)
@@ -70,6 +72,11 @@ class Shelf:
         self.pack_media = lru_cache(maxsize=64)(self._pack_media)
         self.examined = lru_cache(maxsize=256)(self._examined)
         self.program = lru_cache(maxsize=64)(self._program)
+
+    def close(self) -> None:
+        """End whatever is still being read."""
+        self.loads.close()
+        self.aside.close()
 
     def moments(self, run: RunRow) -> tuple[Moment, ...]:
         """Every moment of a run so far. What was worked out before is gone on from."""

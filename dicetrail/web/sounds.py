@@ -5,21 +5,23 @@ from dataclasses import replace
 from functools import lru_cache
 
 from fastapi import Response, UploadFile
+from starlette.concurrency import run_in_threadpool
 from starlette.exceptions import HTTPException
 
 from dicetrail.core import RATE, SHIPPED, Game, GameProblems, Sound, sound_named
 from dicetrail.core.bounds import out_of_bounds
 from dicetrail.core.cues import sound_problems
 from dicetrail.core.sounds import outline, samples, wav
-from dicetrail.files import medium
+from dicetrail.files import Medium
 from dicetrail.files.media import MOST_MEDIUM
 from dicetrail.files.shipped import shipped_file
-from dicetrail.store import NotFound
+from dicetrail.store import Database, NotFound
 from dicetrail.store.games import game_revision
 from dicetrail.store.media import get_medium, keep_medium
 from dicetrail.web.bodies import Router
 from dicetrail.web.boundary import RevisionNumber, SoundBrought, SoundMade, ToRead
 from dicetrail.web.context import SharedShelf
+from dicetrail.web.reading import ReadAside
 from dicetrail.web.voice import voice_for
 
 router = Router("/api/sounds", "sounds")
@@ -47,14 +49,19 @@ def make_sound(sound: Sound) -> SoundMade:
 
 
 @router.post("", status_code=201)
-def bring_sound(file: UploadFile, shelf: SharedShelf) -> SoundBrought:
+async def bring_sound(file: UploadFile, read: ReadAside, shelf: SharedShelf) -> SoundBrought:
     """Keep a sound file for a game's sounds to name by its digest."""
-    found = medium(file.filename or "a file", file.file.read(MOST_MEDIUM + 1))
+    media = await read("media", [(file.filename or "a file", await file.read(MOST_MEDIUM + 1))])
+    (found,) = media.values()
     if not found.media_type.startswith("audio/"):
         raise HTTPException(422, "This is a picture; bring a sound: WAV, OGG or MP3.")
-    with shelf.database.writing() as session:
-        keep_medium(session, found.digest, found.media_type, found.content)
+    await run_in_threadpool(_keep, shelf.database, found)
     return SoundBrought(digest=found.digest)
+
+
+def _keep(database: Database, found: Medium) -> None:
+    with database.writing() as session:
+        keep_medium(session, found.digest, found.media_type, found.content)
 
 
 @router.post("/voice", response_class=Response)

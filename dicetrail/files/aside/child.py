@@ -1,0 +1,105 @@
+"""The template and its children: a program of its own."""
+
+import ctypes
+import os
+import pickle
+import resource
+import signal
+import socket
+import sys
+from collections.abc import Iterator
+from contextlib import suppress
+from dataclasses import replace
+from typing import Any
+
+from dicetrail.core import GameProblems
+from dicetrail.files.aside.jobs import JOBS, Told, packed
+from dicetrail.files.questions import Reading
+from dicetrail.files.text import FileProblem
+
+MOST_MEMORY = 300 * 1024 * 1024
+"""How much memory the reading of one file may take, in bytes."""
+MOST_SECONDS = 20
+"""How much time of a processor it may take."""
+
+_CHUNK = 2_000
+"""So many questions are handed over at once, so that nobody waits for all of them."""
+
+
+def _template(control: socket.socket) -> None:
+    """Fork a child for every channel that comes, until the parent is gone."""
+    signal.signal(signal.SIGCHLD, signal.SIG_IGN)  # children that have ended leave no trace
+    signal.signal(signal.SIGINT, signal.SIG_IGN)  # the parent is told, and closes the control
+    while True:
+        message, channels, _, _ = socket.recv_fds(control, 1, 1)
+        if not message:
+            return
+        if os.fork() == 0:
+            control.close()
+            with suppress(BrokenPipeError, ConnectionError):
+                _work(socket.socket(fileno=channels[0]))
+            os._exit(0)
+        os.close(channels[0])
+
+
+def _work(channel: socket.socket) -> None:
+    _limit()
+    with channel, channel.makefile("rwb") as stream:
+
+        def say(*message: Any) -> None:
+            pickle.dump(message, stream, pickle.HIGHEST_PROTOCOL)
+            stream.flush()
+
+        pickle.dump(os.getpid(), stream)
+        stream.flush()
+        job, given = pickle.load(stream)
+        for message in _answer(job, given, lambda rows: say("rows", rows)):
+            say(*message)
+
+
+def _answer(job: str, given: tuple[Any, ...], told: Told) -> Iterator[tuple[str, Any]]:
+    """What comes of a job, in messages."""
+    try:
+        found = JOBS[job](*given, told)
+        if isinstance(found, Reading):
+            for start in range(0, len(found.questions), _CHUNK):
+                some = found.questions[start : start + _CHUNK]
+                yield "questions", [packed(question) for question in some]
+            found = replace(found, questions=())
+        yield "found", found
+    except FileProblem as error:
+        yield "problem", error.problem
+    except GameProblems as error:
+        yield "problems", error.problems
+    except MemoryError:
+        what = f"reading it takes more than {MOST_MEMORY // 1024**2} MB of memory"
+        yield "problem", FileProblem("the file", what, "split it into several files").problem
+    except _TimeIsUp:
+        what = f"reading it takes more than {MOST_SECONDS} seconds"
+        yield "problem", FileProblem("the file", what, "split it into several files").problem
+    except Exception as error:  # whatever a damaged or hostile file makes fail
+        what = f"this cannot be read ({type(error).__name__})"
+        yield "problem", FileProblem("the file", what, "save it anew, plainly").problem
+
+
+class _TimeIsUp(Exception):
+    pass
+
+
+def _limit() -> None:
+    """Bound what this process may use, and have it end with the template."""
+
+    def time_is_up(*_: object) -> None:
+        raise _TimeIsUp
+
+    signal.signal(signal.SIGXCPU, time_is_up)
+    resource.setrlimit(resource.RLIMIT_CPU, (MOST_SECONDS, MOST_SECONDS + 2))
+    resource.setrlimit(resource.RLIMIT_DATA, (MOST_MEMORY, MOST_MEMORY))
+    resource.setrlimit(resource.RLIMIT_CORE, (0, 0))
+    if sys.platform == "linux":
+        death_signal = 1  # PR_SET_PDEATHSIG, prctl(2)
+        ctypes.CDLL(None).prctl(death_signal, signal.SIGKILL)
+
+
+if __name__ == "__main__":
+    _template(socket.socket(fileno=int(sys.argv[1])))

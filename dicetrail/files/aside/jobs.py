@@ -1,0 +1,81 @@
+"""What can be done with a file aside, by name."""
+
+from collections.abc import Callable
+from dataclasses import replace
+from typing import Any, NamedTuple
+
+from dicetrail.core import PLAIN, Details, Kind, Question
+from dicetrail.files.games import GameFile, read_game
+from dicetrail.files.media import Medium, is_bundle, medium, read_bundle
+from dicetrail.files.plan import Plan
+from dicetrail.files.questions import guess, read_questions
+
+Told = Callable[[int], None]
+
+
+class Brought(NamedTuple):
+    """A question file as it comes in, out of its archive if it came in one."""
+
+    file_name: str
+    content: bytes
+    plan: Plan
+    media: dict[str, Medium]
+
+
+class BroughtGame(NamedTuple):
+    """A game file as it comes in, and all its pictures and sounds, made safe."""
+
+    file: GameFile
+    media: dict[str, dict[str, Medium]]
+    """By pack and name."""
+    sounds: list[Medium]
+    """The game's own."""
+
+
+Packed = tuple[str, tuple[str, ...], tuple[str, ...], str, Details | None]
+"""A question as it goes over the channel: much quicker to pickle than itself."""
+
+
+def packed(question: Question) -> Packed:
+    """A question to be handed over."""
+    details = None if question.details is PLAIN else question.details
+    return question.prompt, question.right, question.wrong, question.kind.value, details
+
+
+def unpacked(given: Packed) -> Question:
+    """The question that was handed over."""
+    prompt, right, wrong, kind, details = given
+    return Question(prompt, right, wrong, Kind(kind), details or PLAIN)
+
+
+def _bring(file_name: str, content: bytes, _: Told) -> Brought:
+    media: dict[str, Medium] = {}
+    if is_bundle(content):
+        bundle = read_bundle(content)
+        file_name, content, media = bundle.file_name, bundle.content, bundle.media
+    return Brought(file_name, content, guess(content), media)
+
+
+def _bring_game(content: bytes, _: Told) -> BroughtGame:
+    read = read_game(content)
+    media = {
+        pack: {name: medium(name, held) for name, held in read.content(pack).items()}
+        for pack in read.packs
+    }
+    sounds = [medium("a sound", held) for held in read.brought().values()]
+    # What they were made of is not handed over a second time.
+    return BroughtGame(replace(read, media={}, sounds={}), media, sounds)
+
+
+JOBS: dict[str, Callable[..., Any]] = {
+    "bring": _bring,
+    "guess": lambda content, encoding, separator, _: guess(content, encoding, separator),
+    "look": lambda content, plan, mended, most, media, _: read_questions(
+        content, plan, mended, most=most, media=media
+    ),
+    "take": lambda content, plan, mended, media, told: read_questions(
+        content, plan, mended, told, media=media
+    ),
+    "media": lambda given, _: {name: medium(name, content) for name, content in given},
+    "game": _bring_game,
+}

@@ -1,0 +1,154 @@
+"""The parent's side: gives jobs to children, hears them, and ends them."""
+
+import os
+import pickle
+import signal
+import socket
+import subprocess
+import sys
+import threading
+from collections.abc import Callable
+from contextlib import suppress
+from dataclasses import replace
+from pathlib import Path
+from typing import Any
+
+from dicetrail.core import GameProblems
+from dicetrail.files.aside.jobs import Told, unpacked
+from dicetrail.files.questions import Reading
+from dicetrail.files.text import FileProblem
+
+MOST_WAITED = 60
+"""How long reading a file may take in all, in seconds, on a machine that is busy."""
+
+_LOOKS_EVERY = 0.2
+"""So often, in seconds, it is looked whether the file is still wanted."""
+
+
+class GivenUp(Exception):
+    """Nobody waits for the file any more."""
+
+
+class Aside:
+    """Has files read aside, one process a file. May be used by several threads."""
+
+    def __init__(self) -> None:
+        self._turn = threading.Lock()
+        self._template: subprocess.Popen[bytes] | None = None
+        self._control: socket.socket | None = None
+
+    def do(
+        self,
+        job: str,
+        *given: Any,
+        told: Told = lambda _: None,
+        is_given_up: Callable[[], bool] = lambda: False,
+    ) -> Any:
+        """What a job gives, or the FileProblem or GameProblems it raises.
+
+        Raises GivenUp once `is_given_up` says so. `told` hears how many rows were read.
+        """
+        channel = self._child()
+        process = 0
+        try:
+            with channel, channel.makefile("rwb") as stream:
+                channel.settimeout(MOST_WAITED)
+                process = pickle.load(stream)
+                watch = _Watch(process, is_given_up)
+                with watch:
+                    pickle.dump((job, given), stream, pickle.HIGHEST_PROTOCOL)
+                    stream.flush()
+                    return self._heard(stream, told)
+        except (EOFError, OSError, pickle.UnpicklingError):
+            if is_given_up():
+                raise GivenUp from None
+            raise FileProblem(
+                "the file",
+                "reading it takes too much time or memory, so it was stopped",
+                "save it anew, plainly, or split it into several files",
+            ) from None
+        finally:
+            _end(process)
+
+    def close(self) -> None:
+        """End the template, and with it whatever is being read."""
+        with self._turn:
+            if self._control is not None and self._template is not None:
+                self._control.close()
+                self._template.wait()
+            self._control = self._template = None
+
+    def _child(self) -> socket.socket:
+        """The channel to a new child, from a template that is begun if there is none."""
+        with self._turn:
+            for _ in range(2):
+                control = self._control or self._begin()
+                ours, theirs = socket.socketpair()
+                try:
+                    socket.send_fds(control, [b"\0"], [theirs.fileno()])
+                except OSError:  # the template is gone: begin another
+                    ours.close()
+                    self._control = None
+                else:
+                    return ours
+                finally:
+                    theirs.close()
+        raise FileProblem("the file", "it cannot be read just now", "try it again")
+
+    def _begin(self) -> socket.socket:
+        ours, theirs = socket.socketpair()
+        with theirs:
+            self._template = subprocess.Popen(
+                [sys.executable, "-m", "dicetrail.files.aside.child", str(theirs.fileno())],
+                pass_fds=(theirs.fileno(),),
+                stdin=subprocess.DEVNULL,
+                cwd=Path(__file__).parents[3],
+            )
+        self._control = ours
+        return ours
+
+    def _heard(self, stream: Any, told: Told) -> Any:
+        questions: list[Any] = []
+        while True:
+            kind, what = pickle.load(stream)
+            if kind == "rows":
+                told(what)
+            elif kind == "questions":
+                questions += map(unpacked, what)
+            elif kind == "problem":
+                raise FileProblem(what.where, what.what, what.mend)
+            elif kind == "problems":
+                raise GameProblems(what)
+            elif isinstance(what, Reading):
+                return replace(what, questions=tuple(questions))
+            else:
+                return what
+
+
+class _Watch:
+    """Ends a child as soon as nobody waits for it."""
+
+    def __init__(self, process: int, is_given_up: Callable[[], bool]) -> None:
+        self._process = process
+        self._is_given_up = is_given_up
+        self._is_done = threading.Event()
+        self._thread = threading.Thread(target=self._look, daemon=True)
+
+    def _look(self) -> None:
+        while not self._is_done.wait(_LOOKS_EVERY):
+            if self._is_given_up():
+                _end(self._process)
+                return
+
+    def __enter__(self) -> None:
+        self._thread.start()
+
+    def __exit__(self, *_: object) -> None:
+        self._is_done.set()
+        self._thread.join()
+
+
+def _end(process: int) -> None:
+    if process:
+        with suppress(ProcessLookupError):
+            os.kill(process, signal.SIGKILL)
