@@ -6,7 +6,7 @@ PYTHON ?= python3
 BIN := .venv/bin
 SITE_SOURCES := $(shell find frontend/src -type f 2>/dev/null) frontend/index.html frontend/vite.config.ts
 
-.PHONY: demo dev test check bench bench-players shots sounds site api browser lock
+.PHONY: demo dev test check bench bench-players bench-damage shots sounds site api browser lock
 
 demo: .make/run .make/site
 	@$(BIN)/dicetrail serve --demo --host $(HOST) --port $(PORT) --data $(DATA)
@@ -46,6 +46,9 @@ bench: .make/dev
 
 bench-players: .make/dev
 	@$(BIN)/python -m bench.players
+
+bench-damage: .make/dev
+	@$(BIN)/python -m bench.damage
 
 shots: .make/dev .make/site browser
 	@$(BIN)/python -m tests.browser.shots docs/screenshots

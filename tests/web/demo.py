@@ -23,6 +23,7 @@ class DemoTest(unittest.TestCase):
         cls.addClassCleanup(cls.database.close)
         load_demo(cls.database, datetime.now(UTC))
         cls.app = create_app(cls.database)
+        cls.addClassCleanup(cls.app.state.shelf.close)
         cls.http = TestClient(
             cls.app,
             base_url="http://localhost",

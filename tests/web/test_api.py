@@ -29,8 +29,10 @@ class ApiTest(unittest.TestCase):
         self.addCleanup(database.close)
         self.time = datetime(2026, 9, 19, tzinfo=UTC)
         load_demo(database, self.time)
+        app = create_app(database, self.clock)
+        self.addCleanup(app.state.shelf.close)
         self.http = TestClient(
-            create_app(database, self.clock),
+            app,
             base_url="http://localhost",
             headers={"origin": "http://localhost"},
             raise_server_exceptions=False,

@@ -21,6 +21,7 @@ from dicetrail.files.text import FileProblem
 MOST_WAITED = 60
 """How long reading a file may take in all, in seconds, on a machine that is busy."""
 
+_CHILD = "dicetrail.files.aside.child"
 _LOOKS_EVERY = 0.2
 """So often, in seconds, it is looked whether the file is still wanted."""
 
@@ -88,6 +89,7 @@ class Aside:
                     socket.send_fds(control, [b"\0"], [theirs.fileno()])
                 except OSError:  # the template is gone: begin another
                     ours.close()
+                    control.close()
                     self._control = None
                 else:
                     return ours
@@ -99,7 +101,14 @@ class Aside:
         ours, theirs = socket.socketpair()
         with theirs:
             self._template = subprocess.Popen(
-                [sys.executable, "-m", "dicetrail.files.aside.child", str(theirs.fileno())],
+                [
+                    sys.executable,
+                    "-W",
+                    "ignore",
+                    "-m",
+                    "dicetrail.files.aside.child",
+                    str(theirs.fileno()),
+                ],
                 pass_fds=(theirs.fileno(),),
                 stdin=subprocess.DEVNULL,
                 cwd=Path(__file__).parents[3],
