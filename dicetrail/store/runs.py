@@ -1,14 +1,16 @@
 """Runs and their inputs."""
 
 import secrets
-from collections.abc import Mapping
+from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, fields
 from datetime import datetime
 
-from sqlalchemy import select
+from sqlalchemy import func, select
+from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
 from dicetrail.core import Best, Input
+from dicetrail.store.database import Database
 from dicetrail.store.errors import NotFound, StaleRun
 from dicetrail.store.models import GameRevision, Place, RunInput, RunRow
 
@@ -143,9 +145,40 @@ def last_answered_run(session: Session, game_id: str) -> RunRow | None:
     ).first()
 
 
-def add_input(session: Session, run: RunRow, seen: int, given: Input) -> None:
-    """Keep the next input of a run. Raises StaleRun unless it follows `seen` inputs."""
-    if len(run.inputs) != seen:
-        raise StaleRun(seen, len(run.inputs))
-    run.inputs.append(RunInput(run_id=run.id, number=seen, action=given.action, at=given.at))
+def inputs_from(session: Session, run_id: str, number: int) -> list[Input]:
+    """The inputs of a run from a number on, in order."""
+    rows = session.scalars(
+        select(RunInput)
+        .where(RunInput.run_id == run_id, RunInput.number >= number)
+        .order_by(RunInput.number)
+    )
+    return [Input(row.action, row.at) for row in rows]
+
+
+def input_count(session: Session, run_id: str) -> int:
+    """How many inputs of a run are kept."""
+    last = session.scalar(select(func.max(RunInput.number)).where(RunInput.run_id == run_id))
+    return 0 if last is None else last + 1
+
+
+def add_inputs(session: Session, run_id: str, seen: int, inputs: Iterable[Input]) -> None:
+    """Keep the next inputs of a run. Raises StaleRun unless they follow `seen` inputs."""
+    if (taken := input_count(session, run_id)) != seen:
+        raise StaleRun(seen, taken)
+    session.add_all(_row(run_id, number, given) for number, given in enumerate(inputs, seen))
     session.flush()
+
+
+def add_next_input(database: Database, run_id: str, seen: int, given: Input) -> None:
+    """Keep one input that follows `seen` others, which are there. Raises StaleRun if it has
+    been taken from there already; that is found without asking first."""
+    try:
+        with database.writing() as session:
+            session.add(_row(run_id, seen, given))
+    except IntegrityError:
+        with database.reading() as session:
+            raise StaleRun(seen, input_count(session, run_id)) from None
+
+
+def _row(run_id: str, number: int, given: Input) -> RunInput:
+    return RunInput(run_id=run_id, number=number, action=given.action, at=given.at)

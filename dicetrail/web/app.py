@@ -28,6 +28,7 @@ from dicetrail.web.errors import ERROR_RESPONSES, explain_errors
 from dicetrail.web.guards import BodyLimit, OwnPages, RateLimits, StrictHeaders
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.site import serve_site
+from dicetrail.web.standing import Standings
 
 LOOPBACK = ("127.0.0.1", "localhost", "[::1]")
 
@@ -70,6 +71,7 @@ def create_app(
         openapi_url="/api/openapi.json",
     )
     app.state.shelf = Shelf(database)
+    app.state.standings = Standings(app.state.shelf)
     app.state.turns = reading.turns()
     app.state.clock = clock
     app.state.key = maker_key

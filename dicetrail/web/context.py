@@ -1,4 +1,4 @@
-"""What every router is given: the shelf and the time.
+"""What every router is given: the shelf, where players stand, and the time.
 
 Both are asked for where requests arrive, not in a thread of their own: that would cost more
 than they do.
@@ -11,11 +11,17 @@ from typing import Annotated
 from fastapi import Depends, Request
 
 from dicetrail.web.shelf import Shelf
+from dicetrail.web.standing import Standings
 
 
 async def _shelf(request: Request) -> Shelf:
     shelf: Shelf = request.app.state.shelf
     return shelf
+
+
+async def _standings(request: Request) -> Standings:
+    standings: Standings = request.app.state.standings
+    return standings
 
 
 async def _now(request: Request) -> datetime:
@@ -24,4 +30,5 @@ async def _now(request: Request) -> datetime:
 
 
 SharedShelf = Annotated[Shelf, Depends(_shelf)]
+SharedStandings = Annotated[Standings, Depends(_standings)]
 Now = Annotated[datetime, Depends(_now)]

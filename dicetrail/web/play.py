@@ -5,15 +5,16 @@ done; that is believed as far back as a slow connection explains, and never behi
 player has been shown, so nobody gains an answer by it.
 """
 
-from collections.abc import Sequence
 from datetime import datetime
 
 from fastapi import Response
 from starlette.exceptions import HTTPException
 
 from dicetrail.core import (
+    Input,
     Moment,
     Phase,
+    State,
     Wait,
     What,
     answered,
@@ -24,16 +25,17 @@ from dicetrail.core import (
     spot,
     step,
 )
-from dicetrail.store import Place
+from dicetrail.store import Place, StaleRun
 from dicetrail.store.games import newest_game
 from dicetrail.store.models import RunRow
-from dicetrail.store.runs import best_runs, get_run, runs_of_player
+from dicetrail.store.runs import best_runs, runs_of_player
 from dicetrail.web.bodies import Router
 from dicetrail.web.boundary import NewPlay, PlayGame, PlayInput, PlayView, Score, Scores, name_of
-from dicetrail.web.context import Now, SharedShelf
+from dicetrail.web.context import Now, SharedShelf, SharedStandings
 from dicetrail.web.games import newest_program
-from dicetrail.web.running import keep_result, start_run, take_input, time_of
+from dicetrail.web.running import keep_result, start_run, time_of
 from dicetrail.web.shelf import Shelf
+from dicetrail.web.standing import Standing, Standings
 from dicetrail.web.voice import voice_for
 
 MOST_SCORES = 10
@@ -76,35 +78,43 @@ def show_scores(game_id: str, shelf: SharedShelf, key: str = "") -> Scores:
 
 
 @router.post("/games/{game_id}/runs", status_code=201, response_model=PlayView)
-def start(game_id: str, new: NewPlay, shelf: SharedShelf, now: Now) -> Response:
+def start(
+    game_id: str, new: NewPlay, shelf: SharedShelf, standings: SharedStandings, now: Now
+) -> Response:
     """Start a run with new dice."""
     players = tuple(name_of(name, number) for number, name in enumerate(new.players, 1))
     run = start_run(shelf, game_id, None, players, Place.PLAY, now, new.key)
-    return _sent(_view(shelf, run, _moments(shelf, run, now), now), 201)
+    return _sent(_view(shelf, standings, standings.begun(run), now), 201)
 
 
 @router.get("/runs/{run_id}", response_model=PlayView)
-def show(run_id: str, shelf: SharedShelf, now: Now) -> Response:
+def show(run_id: str, shelf: SharedShelf, standings: SharedStandings, now: Now) -> Response:
     """A run as it stands, to go on with after a reload."""
-    with shelf.database.reading() as session:
-        run = get_run(session, run_id, Place.PLAY)
-        moments = _moments(shelf, run, now)
-    return _sent(_view(shelf, run, moments, now))
+    return _sent(_view(shelf, standings, standings.newest(run_id), now))
 
 
 @router.post("/runs/{run_id}/inputs", response_model=PlayView)
-def take(run_id: str, given: PlayInput, shelf: SharedShelf, now: Now) -> Response:
+def take(
+    run_id: str, given: PlayInput, shelf: SharedShelf, standings: SharedStandings, now: Now
+) -> Response:
     """Take the player's next input."""
-    run = take_input(shelf, run_id, given, now)
-    return _sent(_view(shelf, run, _moments(shelf, run, now), now))
+    known = standings.known(run_id)
+    if given.seen != known.seen:
+        known = standings.newest(run_id)
+    if given.seen != known.seen:
+        raise StaleRun(given.seen, known.seen)
+    at = _time_of_input(standings, known, given, now)
+    after, moment = standings.take(known, Input(given.action, at))
+    refused = next((print_.why for print_ in moment.footprints if print_.what is What.REFUSED), "")
+    return _sent(_view(shelf, standings, after, now, moment.state, refused))
 
 
 @router.get("/runs/{run_id}/voice", response_class=Response)
-def read_out(run_id: str, shelf: SharedShelf, now: Now) -> Response:
+def read_out(run_id: str, shelf: SharedShelf, standings: SharedStandings, now: Now) -> Response:
     """What is to be read out now, by a made voice. 404 says that there is none here."""
-    with shelf.database.reading() as session:
-        run = get_run(session, run_id, Place.PLAY)
-        narration = shelf.table_of(run, _moments(shelf, run, now)[-1].state).narration
+    known = standings.newest(run_id)
+    here = _now_at(shelf, known, known.state, now).state
+    narration = shelf.table_of(known.run, here).narration
     sound = voice_for(shelf.database, narration.text) if narration else None
     if sound is None:
         raise HTTPException(404, "There is no voice on this server to read it out.")
@@ -132,23 +142,39 @@ def _sent(view: PlayView, status: int = 200) -> Response:
     return Response(view.model_dump_json(), status, media_type="application/json")
 
 
-def _moments(shelf: Shelf, run: RunRow, now: datetime) -> tuple[Moment, ...]:
-    """The moments of a run up to now: countdowns that have ended since its last input count."""
-    moments = shelf.moments(run)
-    last = moments[-1].state
-    at = max(last.at, time_of(run, now))
-    return (*moments, step(shelf.program_of(run), last, Wait(), at))
+MOST_DELAY_MS = 300
+"""So much of the way from a player and back again costs the player nothing."""
 
 
-def _refusal(moment: Moment) -> str:
-    """Why an input was not taken; empty if it was."""
-    return next((print_.why for print_ in moment.footprints if print_.what is What.REFUSED), "")
+def _time_of_input(standings: Standings, known: Standing, given: PlayInput, now: datetime) -> int:
+    """When an input counts from: from when the player says it was done, as far as that is
+    within MOST_DELAY_MS of the server's own clock, and after all the player has been shown."""
+    arrived = time_of(known.run, now)
+    said = arrived if given.at is None else min(arrived, given.at)
+    shown = standings.shown.get(known.run.id, 0)
+    return max(known.state.at, shown, arrived - MOST_DELAY_MS, said)
 
 
-def _view(shelf: Shelf, run: RunRow, moments: Sequence[Moment], now: datetime) -> PlayView:
-    here, program = moments[-1].state, shelf.program_of(run)
-    if moments[-1].footprints:
-        shelf.shown[run.id] = here.at  # what is shown now cannot be answered from before
+def _now_at(shelf: Shelf, known: Standing, state: State, now: datetime) -> Moment:
+    """A run as it is now: countdowns that have ended since its last input count."""
+    at = max(state.at, time_of(known.run, now))
+    return step(shelf.program_of(known.run), state, Wait(), at)
+
+
+def _view(
+    shelf: Shelf,
+    standings: Standings,
+    known: Standing,
+    now: datetime,
+    state: State | None = None,
+    refused: str = "",
+) -> PlayView:
+    """What the player sees now; `state` is where an input led that is not kept."""
+    run, program = known.run, shelf.program_of(known.run)
+    moment = _now_at(shelf, known, state or known.state, now)
+    here = moment.state
+    if moment.footprints:
+        standings.shown[run.id] = here.at  # what is shown now cannot be answered from before
     has_ended = here.phase is Phase.ENDED
     if has_ended and run.ended_at is None:
         keep_result(shelf, run, here, now)
@@ -156,11 +182,11 @@ def _view(shelf: Shelf, run: RunRow, moments: Sequence[Moment], now: datetime) -
         id=run.id,
         game_id=run.game_id,
         revision=run.game_revision,
-        seen=len(run.inputs),
+        seen=known.seen,
         at=here.at,
         table=shelf.table_of(run, here),
         sounds=sounds_of(program.game),
-        answered=answered(moments) if has_ended else (),
+        answered=(*known.answered, *answered((moment,))) if has_ended else (),
         is_best=has_ended and is_best(program, here),
-        refused=_refusal(moments[len(run.inputs)]),
+        refused=refused,
     )

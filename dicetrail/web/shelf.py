@@ -66,8 +66,6 @@ class Shelf:
         self.aside = Aside()
         self.loads = Loads()
         self._known: LatestOf[tuple[Moment, ...]] = LatestOf(300)
-        self.shown: LatestOf[int] = LatestOf(10_000)
-        """The run's time at which a player was last shown something new, by run."""
         self.pack = lru_cache(maxsize=64)(self._pack)
         self.pack_media = lru_cache(maxsize=64)(self._pack_media)
         self.examined = lru_cache(maxsize=256)(self._examined)

@@ -49,14 +49,14 @@ class TestBenches(BrowserTest):
     def test_what_is_wrong_in_a_field_is_told_at_that_field_until_it_is_mended(self):
         self.open(f"{self.page}/ask?dice=5")
         self.fill("Tries for a question", "99")
-        self.sees("99 is out of range; keep within 1 and 20.", BENCH)
+        self.sees("Keep within 1 and 20; the last number still holds.", BENCH)
         field = self.field("Tries for a question")
         told = self.one(f"[id='{field.get_attribute('aria-describedby')}']").text
-        self.assertEqual(told, "99 is out of range; keep within 1 and 20.")
+        self.assertEqual(told, "Keep within 1 and 20; the last number still holds.")
         self.assertEqual(field.get_attribute("aria-invalid"), "true")
         self.assertEqual(self.all("[aria-label='Found by the survey']"), [])
         self.fill("Tries for a question", "2")
-        self.wait(lambda: "out of range" not in self.text(), "no fault left")
+        self.wait(lambda: "Keep within" not in self.text(), "no fault left")
         self.one(f"{BENCH} [role=radio][value=written]").click()
         self.sees("The right answer always stands at A", "[aria-label='Found by the survey']")
 

@@ -129,7 +129,7 @@ class TestFirstTrail(BrowserTest):
         self.fill("How many questions", "x")
         self.sees("This is not a whole number; the last one still holds.")
         self.fill("How many questions", "0")
-        self.sees("0 is out of range; keep within 1 and 10000.")
+        self.sees("Keep within 1 and 10,000; the last number still holds.")
         self.fill("How many questions", "10")
         self.button("Begin")
 

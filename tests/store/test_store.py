@@ -20,7 +20,7 @@ from dicetrail.store.games import (
 )
 from dicetrail.store.models import Base
 from dicetrail.store.packs import add_pack, newest_pack
-from dicetrail.store.runs import add_input, add_run, get_run, last_answered_run
+from dicetrail.store.runs import add_inputs, add_run, get_run, last_answered_run
 from tests.core.examples import FIVE, VEGETABLES, changed
 from tests.server import Server
 
@@ -57,8 +57,8 @@ class TestStore(StoreTest):
             pack = add_pack(session, VEGETABLES, SOURCE, NOW)
             game = add_game(session, changed(packs=(pack.pack_id,)), NOW)
             run = add_run(session, game, {"vegetables": 1}, 7, ("Marjory",), Place.TABLE, NOW)
-            add_input(session, run, 0, Input(Begin(), 10))
-            add_input(session, run, 1, Input(Answer("b"), 20))
+            add_inputs(session, run.id, 0, [Input(Begin(), 10)])
+            add_inputs(session, run.id, 1, [Input(Answer("b"), 20)])
         with self.open().reading() as session:
             found = newest_pack(session, "vegetables")
             self.assertEqual(Pack(found.title, found.questions), VEGETABLES)
@@ -97,9 +97,9 @@ class TestStore(StoreTest):
         with database.writing() as session:
             game = add_game(session, FIVE, NOW)
             run_id = add_run(session, game, {}, 7, ("Ted",), Place.PLAY, NOW).id
-            add_input(session, get_run(session, run_id, Place.PLAY), 0, Input(Begin(), 1))
+            add_inputs(session, run_id, 0, [Input(Begin(), 1)])
         with self.assertRaises(StaleRun), database.writing() as session:
-            add_input(session, get_run(session, run_id, Place.PLAY), 0, Input(Begin(), 2))
+            add_inputs(session, run_id, 0, [Input(Begin(), 2)])
         with database.reading() as session, self.assertRaises(NotFound):
             get_run(session, run_id, Place.TABLE)
 

@@ -107,7 +107,7 @@ class TestTime(PlayersTest):
             arrived += ms
             if is_shown:
                 self.get(f"/api/play/runs/{run['id']}")
-            body = {"seen": run["seen"], "at": said, "action": {"action": "hint"}}
+            body = {"seen": run["seen"], "at": said, "action": {"action": "wait"}}
             run = self.http.post(f"/api/play/runs/{run['id']}/inputs", json=body).json()
             at = self.get(f"/api/runs/{run['id']}")["steps"][run["seen"]]["at"]
             self.assertGreaterEqual(at, before)

@@ -1,0 +1,133 @@
+"""Where players' runs stand, so that an answer costs one step and one row.
+
+A run follows from its inputs; where it came to by them is remembered, least recently used
+forgotten first, and worked out anew from the store whenever it is not known. Nothing stands
+here that the store does not have.
+"""
+
+from collections.abc import Iterable
+from dataclasses import dataclass, replace
+
+from starlette.exceptions import HTTPException
+
+from dicetrail.core import (
+    Answer,
+    Answered,
+    Input,
+    Moment,
+    Result,
+    State,
+    What,
+    answered,
+    start,
+    step,
+)
+from dicetrail.store import Place
+from dicetrail.store.models import RunRow
+from dicetrail.store.runs import add_next_input, get_run, inputs_from
+from dicetrail.web.shelf import LatestOf, Shelf
+
+MOST_INPUTS = 5_000
+"""A player's run takes at most this many inputs; the longest games need a few hundred."""
+
+MOST_TEXT = 100_000
+"""So many signs of answers are kept of one run, at most."""
+
+MOST_UNREAD, LONGEST_UNREAD = 20, 200
+"""So many unreadable answers in a row are kept, and none of more signs. Others are told to
+the player and forgotten: they change nothing."""
+
+MOST_KNOWN, LONG, MOST_LONG = 2_000, 300, 50
+"""So many runs are known, and so many of those with more inputs than are usual."""
+
+
+@dataclass(frozen=True, slots=True)
+class Standing:
+    """A player's run after the inputs that are kept of it."""
+
+    run: RunRow
+    seen: int
+    state: State
+    answered: tuple[Answered, ...] = ()
+    text: int = 0
+    """The signs of all its answers."""
+    unread: int = 0
+    """How many unreadable answers came last."""
+
+
+class Standings:
+    """Where players' runs stand."""
+
+    def __init__(self, shelf: Shelf) -> None:
+        self._shelf = shelf
+        self._known: LatestOf[Standing] = LatestOf(MOST_KNOWN)
+        self._long: LatestOf[Standing] = LatestOf(MOST_LONG)
+        self.shown: LatestOf[int] = LatestOf(10_000)
+        """The run's time at which a player was last shown something new, by run."""
+
+    def known(self, run_id: str) -> Standing:
+        """Where a run was last known to stand; it may have gone on. Raises NotFound."""
+        return self._known.get(run_id) or self._long.get(run_id) or self.newest(run_id)
+
+    def newest(self, run_id: str) -> Standing:
+        """Where a run stands by all that is kept of it. Raises NotFound."""
+        known = self._known.get(run_id) or self._long.get(run_id)
+        with self._shelf.database.reading() as session:
+            if known is None:
+                known = self.begun(get_run(session, run_id, Place.PLAY))
+            rest = inputs_from(session, run_id, known.seen)
+        return self._remembered(self._after(known, rest)) if rest else known
+
+    def begun(self, run: RunRow) -> Standing:
+        """Where a run stands before its first input."""
+        first = start(self._shelf.program_of(run), run.dice, run.players, best=run.best)
+        return self._remembered(Standing(run, 0, first.state))
+
+    def take(self, known: Standing, given: Input) -> tuple[Standing, Moment]:
+        """Keep the next input of a run, and the moment it makes.
+
+        One that is refused, or an unreadable answer too many, makes a moment and is not kept.
+        Raises StaleRun if the run has gone on meanwhile.
+        """
+        moment = step(self._shelf.program_of(known.run), known.state, given.action, given.at)
+        after = _with(known, given, moment)
+        if any(print_.what is What.REFUSED for print_ in moment.footprints) or _is_idle(
+            after, given
+        ):
+            return known, moment
+        if after.seen > MOST_INPUTS or after.text > MOST_TEXT:
+            raise HTTPException(409, "This run has taken all that a run can. Begin a new one.")
+        add_next_input(self._shelf.database, known.run.id, known.seen, given)
+        return self._remembered(after), moment
+
+    def _after(self, known: Standing, inputs: Iterable[Input]) -> Standing:
+        program = self._shelf.program_of(known.run)
+        for given in inputs:
+            known = _with(known, given, step(program, known.state, given.action, given.at))
+        return known
+
+    def _remembered(self, known: Standing) -> Standing:
+        (self._known if known.seen <= LONG else self._long)[known.run.id] = known
+        if known.seen == LONG + 1:
+            self._known.pop(known.run.id, None)
+        return known
+
+
+def _with(known: Standing, given: Input, moment: Moment) -> Standing:
+    is_unread = moment.state.result is Result.UNREADABLE and isinstance(given.action, Answer)
+    return replace(
+        known,
+        seen=known.seen + 1,
+        state=moment.state,
+        answered=known.answered + answered((moment,)),
+        text=known.text + _length(given),
+        unread=known.unread + 1 if is_unread else 0,
+    )
+
+
+def _is_idle(after: Standing, given: Input) -> bool:
+    return after.unread > MOST_UNREAD or (after.unread > 0 and _length(given) > LONGEST_UNREAD)
+
+
+def _length(given: Input) -> int:
+    return len(str(given.action.value)) if isinstance(given.action, Answer) else 0
