@@ -6,7 +6,7 @@ PYTHON ?= python3
 BIN := .venv/bin
 SITE_SOURCES := $(shell find frontend/src -type f 2>/dev/null) frontend/index.html frontend/vite.config.ts
 
-.PHONY: demo dev test check bench bench-players bench-damage shots sounds site api browser lock
+.PHONY: demo dev test check bench bench-players bench-judging bench-memory bench-damage shots sounds site api browser lock
 
 demo: .make/run .make/site
 	@$(BIN)/dicetrail serve --demo --host $(HOST) --port $(PORT) --data $(DATA)
@@ -46,6 +46,12 @@ bench: .make/dev
 
 bench-players: .make/dev
 	@$(BIN)/python -m bench.players
+
+bench-judging: .make/dev
+	@$(BIN)/python -m bench.judging
+
+bench-memory: .make/dev
+	@$(BIN)/python -m bench.memory
 
 bench-damage: .make/dev
 	@$(BIN)/python -m bench.damage

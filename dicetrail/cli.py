@@ -39,6 +39,7 @@ from dicetrail.terminal import play as play_run
 from dicetrail.terminal import standard_lines
 from dicetrail.web import create_app
 from dicetrail.web.app import LOOPBACK
+from dicetrail.web.connections import MOST_CONNECTIONS, make_room, timed
 from dicetrail.web.site import SITE
 
 DEFAULT_DATA = Path("data/dicetrail.sqlite")
@@ -82,9 +83,20 @@ def serve(
         console.print("The demo, six games of the Quillbrook Allotment Society, is on the shelf.")
     port = listener.getsockname()[1]
     application = _application(database, host, port, key, tuple(name or ()))
-    server = uvicorn.Server(uvicorn.Config(application, log_level="warning", timeout_keep_alive=75))
-    server.run(sockets=[listener])
+    uvicorn.Server(_served(application)).run(sockets=[listener])
     database.close()
+
+
+def _served(application: FastAPI) -> uvicorn.Config:
+    """How the application is served: to so many, each with so much time."""
+    return uvicorn.Config(
+        application,
+        log_level="error",
+        http=timed(make_room()),
+        ws="none",
+        timeout_keep_alive=75,
+        backlog=MOST_CONNECTIONS,
+    )
 
 
 def _application(

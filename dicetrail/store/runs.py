@@ -5,7 +5,7 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass, fields
 from datetime import datetime
 
-from sqlalchemy import func, select
+from sqlalchemy import delete, func, select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
@@ -143,6 +143,17 @@ def last_answered_run(session: Session, game_id: str) -> RunRow | None:
         .order_by(RunRow.started_at.desc())
         .limit(1)
     ).first()
+
+
+def forget_unbegun(session: Session, before: datetime) -> int:
+    """Forget players' runs that were started before a moment and never begun; how many."""
+    unbegun = select(RunRow.id).where(
+        RunRow.place == Place.PLAY, RunRow.started_at < before, ~RunRow.inputs.any()
+    )
+    result = session.execute(
+        delete(RunRow).where(RunRow.id.in_(unbegun)).execution_options(synchronize_session=False)
+    )
+    return result.rowcount  # type: ignore[attr-defined, no-any-return]
 
 
 def inputs_from(session: Session, run_id: str, number: int) -> list[Input]:

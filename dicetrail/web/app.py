@@ -1,15 +1,18 @@
 """The application, put together."""
 
+import asyncio
 from collections.abc import AsyncIterator, Callable
 from contextlib import asynccontextmanager
-from datetime import UTC, datetime
+from datetime import UTC, datetime, timedelta
 
 from anyio.to_thread import current_default_thread_limiter
 from fastapi import FastAPI
+from fastapi.concurrency import run_in_threadpool
 from starlette.middleware.gzip import GZipMiddleware
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 
 from dicetrail.store import Database, secret_of
+from dicetrail.store.runs import forget_unbegun
 from dicetrail.web import (
     gamefiles,
     games,
@@ -42,11 +45,32 @@ MOST_AT_ONCE = 4
 wait for each other cost far more than they gain."""
 
 
+UNBEGUN_FOR = timedelta(days=1)
+"""So long a player's run that was never begun is kept."""
+
+_HOUR_S = 3600
+
+
 @asynccontextmanager
-async def _few_threads(app: FastAPI) -> AsyncIterator[None]:
+async def _while_serving(app: FastAPI) -> AsyncIterator[None]:
     current_default_thread_limiter().total_tokens = MOST_AT_ONCE
+    tidying = asyncio.create_task(_tidied(app))
     yield
+    tidying.cancel()
     app.state.shelf.close()
+
+
+async def _tidied(app: FastAPI) -> None:
+    """Every hour, runs that nobody begun are let go of."""
+    while True:
+        await run_in_threadpool(let_go_of_unbegun, app)
+        await asyncio.sleep(_HOUR_S)
+
+
+def let_go_of_unbegun(app: FastAPI) -> int:
+    """Forget the players' runs that were started and left alone long ago; how many."""
+    with app.state.shelf.database.writing() as session:
+        return forget_unbegun(session, app.state.clock() - UNBEGUN_FOR)
 
 
 def create_app(
@@ -63,7 +87,7 @@ def create_app(
     """
     app = FastAPI(
         title="Dice Trail",
-        lifespan=_few_threads,
+        lifespan=_while_serving,
         version="1",
         responses=ERROR_RESPONSES,
         docs_url=None,

@@ -2,18 +2,16 @@
 
 import re
 import secrets
-from ipaddress import IPv6Address, ip_address, ip_network
 from urllib.parse import parse_qs, urlsplit
 
-from limits import RateLimitItem, RateLimitItemPerMinute, RateLimitItemPerSecond
-from limits.storage import MemoryStorage
-from limits.strategies import MovingWindowRateLimiter
 from starlette.datastructures import Headers, MutableHeaders
 from starlette.exceptions import HTTPException
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from dicetrail.files import MOST_BYTES
 from dicetrail.web.errors import refusal
+from dicetrail.web.rates import Rate
+from dicetrail.web.senders import sender_at
 
 _SMALL, _DOCUMENT, _PACK = 64 * 1024, 2 * 1024 * 1024, 16 * 1024 * 1024
 _UPLOAD = MOST_BYTES + 64 * 1024
@@ -107,46 +105,30 @@ class RateLimits:
 
     def __init__(self, app: ASGIApp) -> None:
         self.app = app
-        self._limiter = MovingWindowRateLimiter(MemoryStorage())
+        self._inputs, self._starts = Rate(200, 5), Rate(400, 60)
+        self._uploads, self._keys = Rate(120, 60), Rate(10, 60)
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
-        found = _rate(scope) if scope["type"] == "http" else None
-        if found is not None:
-            limit, what = found
-            if not self._limiter.hit(limit, what):
-                wait = max(1, int(limit.get_expiry()))
-                words = f"That is too often: {limit.amount} times in {wait} s are taken."
-                answer = refusal(429, words, {"retry-after": str(wait)})
-                await answer(scope, receive, send)
-                return
+        found = self._rate(scope) if scope["type"] == "http" else None
+        if found is not None and not found[0].takes(found[1]):
+            rate = found[0]
+            words = f"That is too often: {rate.times} times in {rate.seconds} s are taken."
+            await refusal(429, words, {"retry-after": str(rate.seconds)})(scope, receive, send)
+            return
         await self.app(scope, receive, send)
 
-
-def _rate(scope: Scope) -> tuple[RateLimitItem, str] | None:
-    """The limit a request counts for, and with what it is counted together."""
-    path, method = scope["path"], scope["method"]
-    client = _sender(scope)
-    if run := _RUN.match(path):
-        return _INPUTS, f"run {run[1]}"
-    if path == "/api/key" or (shown_key(scope) and not path.startswith("/api/")):
-        return _KEYS, f"key {client}"
-    if method != "POST":
-        return None
-    if path.startswith("/api/play/"):
-        return _STARTS, f"play {client}"
-    return (_UPLOADS, f"upload {client}") if _is_upload(path) else None
-
-
-def _sender(scope: Scope) -> str:
-    """Who sends: an address, or the network that one household has of IPv6 (RFC 6177)."""
-    client: str = (scope.get("client") or ("somebody",))[0]
-    try:
-        address = ip_address(client.partition("%")[0])
-    except ValueError:
-        return client
-    if isinstance(address, IPv6Address) and address.ipv4_mapped is None:
-        return str(ip_network((address, 64), strict=False))
-    return client
+    def _rate(self, scope: Scope) -> tuple[Rate, str] | None:
+        """The rate a request counts for, and for whom."""
+        path = scope["path"]
+        if run := _RUN.match(path):
+            return self._inputs, run[1]
+        if path == "/api/key" or (shown_key(scope) and not path.startswith("/api/")):
+            return self._keys, sender_at(scope.get("client"))
+        if scope["method"] != "POST":
+            return None
+        if path.startswith("/api/play/"):
+            return self._starts, sender_at(scope.get("client"))
+        return (self._uploads, sender_at(scope.get("client"))) if _is_upload(path) else None
 
 
 def shown_key(scope: Scope) -> str:
@@ -156,10 +138,6 @@ def shown_key(scope: Scope) -> str:
 
 
 _RUN = re.compile(r"/api/play/runs/([^/]+)")
-_INPUTS = RateLimitItemPerSecond(200, 5)
-_STARTS = RateLimitItemPerMinute(400)
-_UPLOADS = RateLimitItemPerMinute(120)
-_KEYS = RateLimitItemPerMinute(10)
 
 
 class StrictHeaders:

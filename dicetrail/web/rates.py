@@ -1,0 +1,36 @@
+"""How often something may be asked: so many times in a while, and then steadily.
+
+Of each asker one number is kept: when all they have asked would be over if it were spread
+evenly (the generic cell rate algorithm, ITU-T I.371, from memory). Whoever asked longest ago
+is forgotten first, so a stream of made-up askers costs no memory.
+"""
+
+import time
+from collections import OrderedDict
+from collections.abc import Callable
+from dataclasses import dataclass, field
+
+MOST_ASKERS = 10_000
+LONGEST_NAME = 80
+
+
+@dataclass(slots=True)
+class Rate:
+    """At most `times` at once by one asker, and that many again every `seconds`."""
+
+    times: int
+    seconds: int
+    clock: Callable[[], float] = time.monotonic
+    _over: OrderedDict[str, float] = field(default_factory=OrderedDict)
+
+    def takes(self, asker: str) -> bool:
+        """Whether an asker may ask now; if so, it is counted."""
+        now, name = self.clock(), asker[:LONGEST_NAME]
+        over = max(now, self._over.get(name, now)) + self.seconds / self.times
+        if over > now + self.seconds:
+            return False
+        self._over[name] = over
+        self._over.move_to_end(name)
+        if len(self._over) > MOST_ASKERS:
+            self._over.popitem(last=False)
+        return True

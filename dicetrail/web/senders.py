@@ -1,0 +1,15 @@
+"""Who sends, as far as a connection tells."""
+
+from ipaddress import IPv6Address, ip_address, ip_network
+
+
+def sender_at(client: tuple[str, int] | None) -> str:
+    """Who sends: an address, or the network that one household has of IPv6 (RFC 6177)."""
+    host = client[0] if client else "somebody"
+    try:
+        address = ip_address(host.partition("%")[0])
+    except ValueError:
+        return host
+    if isinstance(address, IPv6Address) and address.ipv4_mapped is None:
+        return str(ip_network((address, 64), strict=False))
+    return host
