@@ -4,9 +4,12 @@ HOST ?= 127.0.0.1
 DATA ?= data/dicetrail.sqlite
 PYTHON ?= python3
 BIN := .venv/bin
+UV := 0.13.9
+PIP_AUDIT := 2.10.1
+LOCKED := --quiet --universal --generate-hashes --no-header --strip-extras --no-annotate
 SITE_SOURCES := $(shell find frontend/src -type f 2>/dev/null) frontend/index.html frontend/vite.config.ts
 
-.PHONY: demo dev test check bench bench-players bench-judging bench-memory bench-damage shots sounds site api browser lock
+.PHONY: demo dev test check bench bench-players bench-judging bench-memory bench-damage shots sounds site api browser lock third-party audit
 
 demo: .make/run .make/site
 	@$(BIN)/dicetrail serve --demo --host $(HOST) --port $(PORT) --data $(DATA)
@@ -71,21 +74,30 @@ browser:
 	       echo "  sudo apt-get update && sudo apt-get install -y chromium chromium-driver"; exit 1; fi; }
 
 lock: .make/dev
-	$(BIN)/pip install --quiet pip-tools
-	$(BIN)/pip-compile --quiet --extra dev --strip-extras --no-header --no-emit-index-url --no-emit-find-links -o requirements-dev.lock pyproject.toml
-	$(BIN)/pip-compile --quiet --strip-extras --no-header --no-emit-index-url --no-emit-find-links -c requirements-dev.lock -o requirements.lock pyproject.toml
+	$(BIN)/pip install -qq --disable-pip-version-check uv==$(UV)
+	$(BIN)/uv pip compile $(LOCKED) --extra dev -o requirements-dev.lock pyproject.toml
+	$(BIN)/uv pip compile $(LOCKED) -c requirements-dev.lock -o requirements.lock pyproject.toml
+
+third-party: .make/dev
+	@$(BIN)/python -m tests.outside.third_party
+
+audit: .make/dev .make/npm
+	@$(BIN)/python -m venv .make/audit && .make/audit/bin/pip install -qq --disable-pip-version-check pip-audit==$(PIP_AUDIT)
+	@.make/audit/bin/pip-audit --strict --require-hashes --disable-pip -r requirements-dev.lock; told=$$?; \
+	cd frontend && npm audit; told=$$((told + $$?)); \
+	if [ $$told -ne 0 ]; then echo "Something was found, or an index of known faults could not be reached: read above which."; exit 1; fi
 
 .venv/bin/python:
 	@$(PYTHON) -c 'import sys; sys.exit(sys.version_info < (3, 11))' || { echo "Python 3.11 or newer is needed; name one with PYTHON=..."; exit 1; }
 	$(PYTHON) -m venv .venv
 
 .make/run: requirements.lock pyproject.toml | .venv/bin/python
-	$(BIN)/pip install -qq --disable-pip-version-check -r requirements.lock
+	$(BIN)/pip install -qq --disable-pip-version-check --require-hashes -r requirements.lock
 	$(BIN)/pip install -qq --disable-pip-version-check --no-deps -e .
 	@mkdir -p .make && touch $@
 
 .make/dev: requirements-dev.lock .make/run
-	$(BIN)/pip install -qq --disable-pip-version-check -r requirements-dev.lock
+	$(BIN)/pip install -qq --disable-pip-version-check --require-hashes -r requirements-dev.lock
 	@touch $@
 
 .make/npm: frontend/package-lock.json
