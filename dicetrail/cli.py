@@ -4,6 +4,8 @@ import json
 import os
 import secrets
 import socket
+from collections.abc import Iterator
+from contextlib import contextmanager
 from datetime import UTC, datetime
 from pathlib import Path
 from tempfile import TemporaryDirectory
@@ -32,7 +34,7 @@ from dicetrail.core.bounds import bounds_within
 from dicetrail.core.parts import NEW_PARTS
 from dicetrail.demo import load_demo
 from dicetrail.files import game_schema, pack_schema, read_game
-from dicetrail.store import Database, NotFound
+from dicetrail.store import Database, NotFound, StoreTrouble
 from dicetrail.store.games import newest_game, newest_games
 from dicetrail.store.packs import newest_packs
 from dicetrail.terminal import play as play_run
@@ -78,13 +80,24 @@ def serve(
         console.print("[red]The pages are not built yet.[/red] Run: make site")
         raise typer.Exit(1)
     listener = _listen(host, port)
-    database = Database(data)
-    if demo and load_demo(database, datetime.now(UTC)):
-        console.print("The demo, six games of the Quillbrook Allotment Society, is on the shelf.")
-    port = listener.getsockname()[1]
-    application = _application(database, host, port, key, tuple(name or ()))
+    with _troubles_told():
+        database = Database(data)
+        if demo and load_demo(database, datetime.now(UTC)):
+            console.print("The demo, six games of the Quillbrook Allotment Society, is here.")
+        port = listener.getsockname()[1]
+        application = _application(database, host, port, key, tuple(name or ()))
     uvicorn.Server(_served(application)).run(sockets=[listener])
     database.close()
+
+
+@contextmanager
+def _troubles_told() -> Iterator[None]:
+    """Say in a line what is the matter with the store, and end."""
+    try:
+        yield
+    except StoreTrouble as trouble:
+        console.print(f"[red]{escape(str(trouble))}[/red]", soft_wrap=True)
+        raise typer.Exit(1) from None
 
 
 def _served(application: FastAPI) -> uvicorn.Config:
@@ -199,7 +212,11 @@ def _game_named(name: str, data: Path) -> tuple[Game, dict[str, Pack]]:
     if not data.is_file():
         console.print(f"[red]There is no file “{escape(name)}”, and no store at {data}.[/red]")
         raise typer.Exit(1)
-    database = Database(data)
+    with _troubles_told():
+        return _kept_game(Database(data), name)
+
+
+def _kept_game(database: Database, name: str) -> tuple[Game, dict[str, Pack]]:
     try:
         with database.reading() as session:
             document = newest_game(session, name).document

@@ -4,5 +4,15 @@ from dicetrail.store.database import Database
 from dicetrail.store.errors import NotFound, StaleRevision, StaleRun
 from dicetrail.store.models import PackSource, Place
 from dicetrail.store.secrets import secret_of
+from dicetrail.store.trouble import StoreTrouble
 
-__all__ = ["Database", "NotFound", "PackSource", "Place", "StaleRevision", "StaleRun", "secret_of"]
+__all__ = [
+    "Database",
+    "NotFound",
+    "PackSource",
+    "Place",
+    "StaleRevision",
+    "StaleRun",
+    "StoreTrouble",
+    "secret_of",
+]

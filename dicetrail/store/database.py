@@ -12,30 +12,53 @@ from typing import Any
 
 from alembic import command
 from alembic.config import Config
-from sqlalchemy import Connection, create_engine, event
+from sqlalchemy import Connection, ExceptionContext, create_engine, event
 from sqlalchemy.orm import Session
+
+from dicetrail.store.trouble import look_at, told, trouble_in
 
 MOST_SESSIONS = 20
 """So many sessions are kept open; more than a server answers requests at once."""
 
 
 class Database:
-    """The store's file. Makes it, and brings it to the newest form, when opened."""
+    """The store's file. Makes it, and brings it to the newest form, when opened.
+
+    Raises StoreTrouble, then and whenever it is used, if something is the matter with it.
+    """
 
     def __init__(self, path: Path) -> None:
-        path.parent.mkdir(parents=True, exist_ok=True)
         self.path = path
+        with told(path):
+            look_at(path)
+            path.parent.mkdir(parents=True, exist_ok=True)
+            self._open()
+
+    def _open(self) -> None:
         self._engine = create_engine(
-            f"sqlite:///{path}",
+            f"sqlite:///{self.path}",
             pool_size=MOST_SESSIONS,
             json_serializer=str,  # columns of JSON write and read it themselves
             json_deserializer=str,
         )
-        event.listen(self._engine, "connect", _prepare)
+        event.listen(self._engine, "connect", self._prepare)
         event.listen(self._engine, "begin", _begin)
+        event.listen(self._engine, "handle_error", self._tell)
         self._writer = self._engine.execution_options(writing=True)
         self._turn = Lock()  # SQLite would let writers sleep and try again, not queue
         _migrate(self._engine.url.render_as_string())
+
+    def _prepare(self, connection: Any, _record: object) -> None:
+        connection.isolation_level = None  # transactions begin in _begin, not in the driver
+        with told(self.path):
+            for pragma in _PRAGMAS:
+                connection.execute(f"PRAGMA {pragma}")
+
+    def _tell(self, context: ExceptionContext) -> None:
+        """Have whoever uses the store know in words what is the matter with it."""
+        trouble = trouble_in(self.path, context.original_exception)
+        if trouble is not None:
+            raise trouble from context.original_exception
 
     @contextmanager
     def reading(self) -> Iterator[Session]:
@@ -64,14 +87,8 @@ _PRAGMAS = (
     # (SQLite's documentation of this pragma with write-ahead logging).
     "synchronous = NORMAL",
     "foreign_keys = ON",
-    "busy_timeout = 10000",
+    "busy_timeout = 3000",
 )
-
-
-def _prepare(connection: Any, _record: object) -> None:
-    connection.isolation_level = None  # transactions begin in _begin, not in the driver
-    for pragma in _PRAGMAS:
-        connection.execute(f"PRAGMA {pragma}")
 
 
 def _begin(connection: Connection) -> None:

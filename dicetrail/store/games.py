@@ -36,6 +36,14 @@ def newest_game(session: Session, game_id: str) -> GameRevision:
     return found
 
 
+def shelved_game(session: Session, game_id: str) -> GameRevision:
+    """The newest revision of a game that is on the shelf. Raises NotFound."""
+    game = session.get(GameRow, game_id)
+    if game is None or game.deleted_at is not None:
+        raise NotFound("game", game_id)
+    return newest_game(session, game_id)
+
+
 def game_revision(session: Session, game_id: str, number: int) -> GameRevision:
     """One revision of a game. Raises NotFound."""
     found = session.get(GameRevision, (game_id, number))

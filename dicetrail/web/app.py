@@ -2,7 +2,7 @@
 
 import asyncio
 from collections.abc import AsyncIterator, Callable
-from contextlib import asynccontextmanager
+from contextlib import asynccontextmanager, suppress
 from datetime import UTC, datetime, timedelta
 
 from anyio.to_thread import current_default_thread_limiter
@@ -11,7 +11,7 @@ from fastapi.concurrency import run_in_threadpool
 from starlette.middleware.gzip import GZipMiddleware
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 
-from dicetrail.store import Database, secret_of
+from dicetrail.store import Database, StoreTrouble, secret_of
 from dicetrail.store.runs import forget_unbegun
 from dicetrail.web import (
     gamefiles,
@@ -63,7 +63,8 @@ async def _while_serving(app: FastAPI) -> AsyncIterator[None]:
 async def _tidied(app: FastAPI) -> None:
     """Every hour, runs that nobody begun are let go of."""
     while True:
-        await run_in_threadpool(let_go_of_unbegun, app)
+        with suppress(StoreTrouble):  # it is told to whoever asks for something
+            await run_in_threadpool(let_go_of_unbegun, app)
         await asyncio.sleep(_HOUR_S)
 
 
@@ -116,7 +117,7 @@ def create_app(
     app.include_router(packs.media)
 
     @app.get("/api/health", tags=["health"])
-    def health() -> Health:
+    async def health() -> Health:
         """That the server answers."""
         return Health()
 

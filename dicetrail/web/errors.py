@@ -13,7 +13,7 @@ from starlette.exceptions import HTTPException
 from dicetrail.core import GameProblems, Problem, Severity
 from dicetrail.core.bounds import as_whole_text
 from dicetrail.files import FileProblem
-from dicetrail.store import NotFound, StaleRevision, StaleRun
+from dicetrail.store import NotFound, StaleRevision, StaleRun, StoreTrouble
 from dicetrail.web.bodies import UnreadableBody, place_in_body
 
 
@@ -72,6 +72,10 @@ def explain_errors(app: FastAPI) -> None:
     @app.exception_handler(FileProblem)
     def file_problem(_: Request, error: FileProblem) -> JSONResponse:
         return _response(422, "This file was not loaded, and nothing changed.", [error.problem])
+
+    @app.exception_handler(StoreTrouble)
+    def store_trouble(_: Request, error: StoreTrouble) -> JSONResponse:
+        return refusal(507 if error.is_full else 503, str(error), {"retry-after": "5"})
 
     @app.exception_handler(Exception)
     def unforeseen(_: Request, __: Exception) -> JSONResponse:

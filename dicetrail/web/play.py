@@ -26,7 +26,7 @@ from dicetrail.core import (
     step,
 )
 from dicetrail.store import Place, StaleRun
-from dicetrail.store.games import newest_game
+from dicetrail.store.games import shelved_game
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import best_runs, runs_of_player
 from dicetrail.web.bodies import Router
@@ -50,7 +50,7 @@ def show_game(game_id: str, shelf: SharedShelf) -> PlayGame:
     length = length_of_round(program, spot(program, 0))
     opening = program.game.opening
     with shelf.database.reading() as session:
-        revision = newest_game(session, game_id).number
+        revision = shelved_game(session, game_id).number
     return PlayGame(
         id=game_id,
         revision=revision,
@@ -66,7 +66,7 @@ def show_game(game_id: str, shelf: SharedShelf) -> PlayGame:
 def show_scores(game_id: str, shelf: SharedShelf, key: str = "") -> Scores:
     """The best scores of a game as it now stands, and those of the browser with this key."""
     with shelf.database.reading() as session:
-        game = newest_game(session, game_id)
+        game = shelved_game(session, game_id)
         best = best_runs(session, game, MOST_SCORES)
         mine = runs_of_player(session, game_id, key, MOST_SCORES) if key else []
     return Scores(

@@ -9,7 +9,7 @@ from starlette.exceptions import HTTPException
 from dicetrail.core import Input, State, counts_as_best, ended_as, leader_of
 from dicetrail.core.dice import LONG_DICE_BITS
 from dicetrail.store import Database, Place
-from dicetrail.store.games import newest_game
+from dicetrail.store.games import newest_game, shelved_game
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import Result, add_inputs, add_run, end_run, get_run
 from dicetrail.web.boundary import MOST_INPUTS
@@ -43,7 +43,8 @@ def start_run(
     if len(players) > most:
         raise HTTPException(422, f"This game takes {most} players at most, not {len(players)}.")
     with shelf.database.writing() as session:
-        game = newest_game(session, game_id)
+        find = shelved_game if place is Place.PLAY else newest_game
+        game = find(session, game_id)
         packs = dict(pack_numbers(session, game.document))
         return add_run(
             session,
