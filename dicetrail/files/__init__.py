@@ -8,7 +8,7 @@ from dicetrail.files.questions import Reading, guess, read_questions
 from dicetrail.files.sheets import Refusal
 from dicetrail.files.templates import TEMPLATE, TEXT_TEMPLATE
 from dicetrail.files.text import MOST_BYTES, FileProblem
-from dicetrail.files.writing import WRITERS
+from dicetrail.files.writing import WRITERS, written
 
 __all__ = [
     "FORMAT",
@@ -33,5 +33,6 @@ __all__ = [
     "read_bundle",
     "read_game",
     "read_questions",
+    "written",
     "written_game",
 ]

@@ -19,10 +19,10 @@ from pydantic import Field, TypeAdapter, ValidationError
 
 from dicetrail.core import Game, GameProblems, Pack, Problem
 from dicetrail.core.bounds import HALF_SIGN, as_whole_text
+from dicetrail.files.text import MOST_BYTES, FileProblem
 from dicetrail.form import broken_text, checked_strictly, in_words
 
 FORMAT: Literal["dice-trail-game/1"] = "dice-trail-game/1"
-MOST_BYTES = 64_000_000
 _MOST_LOCATED = 2_000_000
 """In a longer file places are told by their path alone: finding lines would take long."""
 
@@ -73,6 +73,7 @@ def written_game(
     """A game with its packs as a game file.
 
     `media` holds pictures and sounds by pack and name, `sounds` the game's own by digest.
+    Raises FileProblem if that is more than is read of a game file.
     """
     files = {
         pack: {name: base64.b64encode(content).decode() for name, content in named.items()}
@@ -83,7 +84,12 @@ def written_game(
     document = _FORM.dump_python(
         GameFile(FORMAT, game, dict(packs), files, own), mode="json", exclude_defaults=True
     )
-    return json.dumps(document, ensure_ascii=False, indent=1).encode() + b"\n"
+    content = json.dumps(document, ensure_ascii=False, indent=1).encode() + b"\n"
+    if len(content) > MOST_BYTES:
+        what = f"it would be {len(content):,} bytes, and at most {MOST_BYTES:,} are read back"
+        mend = "make its pictures and sounds smaller, or take some out"
+        raise FileProblem("the game with its packs", what, mend)
+    return content
 
 
 def read_game(content: bytes) -> GameFile:

@@ -18,11 +18,12 @@ from openpyxl import Workbook
 from openpyxl.cell import WriteOnlyCell
 
 from dicetrail.core import PLAIN, Kind, Needs, Pack, Question, Shows
-from dicetrail.files.documents import NUMBER_DETAILS, TEXT_DETAILS
+from dicetrail.files.documents import MOST_YAML, NUMBER_DETAILS, TEXT_DETAILS
 from dicetrail.files.plan import Role, Separator
 from dicetrail.files.questions import read_questions
-from dicetrail.files.text import FileProblem
+from dicetrail.files.text import MOST_BYTES, FileProblem
 
+_DUMPER = getattr(yaml, "CSafeDumper", yaml.SafeDumper)  # the same, and quicker where it is
 _FORMULA = re.compile(r"'*[=+\-@\t\r]")
 _IN_A_ROW = re.compile(r"[\t\r\n]")
 _DETAIL_ROLES = {name: Role(name) for name in (*NUMBER_DETAILS, *TEXT_DETAILS) if name != "pinned"}
@@ -56,9 +57,14 @@ def written_csv(pack: Pack, separator: Separator = Separator.COMMA) -> bytes:
 
 def written_xlsx(pack: Pack) -> bytes:
     """The pack as a workbook of one sheet, every cell a text and none a formula."""
+    rows = list(_rows(pack))
+    for line, row in enumerate(rows, 1):
+        if (length := max(map(len, row))) > MOST_IN_CELL:
+            what = f"a text of {length:,} signs is more than a cell of a workbook holds"
+            raise FileProblem(f"row {line}", what, "save the pack as CSV or JSON")
     book = Workbook(write_only=True)
     sheet = book.create_sheet("Questions")
-    for row in _rows(pack):
+    for row in rows:
         cells = []
         for text in row:
             cell = WriteOnlyCell(sheet, value=text)
@@ -77,7 +83,9 @@ def written_json(pack: Pack) -> bytes:
 
 def written_yaml(pack: Pack) -> bytes:
     """The pack as YAML."""
-    text: str = yaml.safe_dump(_document(pack), allow_unicode=True, sort_keys=False, width=10_000)
+    text: str = yaml.dump(
+        _document(pack), Dumper=_DUMPER, allow_unicode=True, sort_keys=False, width=10_000
+    )
     return text.encode()
 
 
@@ -110,6 +118,31 @@ WRITERS: dict[str, tuple[str, Callable[[Pack], bytes]]] = {
     "yaml": ("application/yaml", written_yaml),
 }
 """By file ending: the media type and the writer of each format."""
+
+MOST_IN_WORKBOOK = 50_000
+"""So many questions of a workbook are read in the time there is for a file."""
+
+MOST_IN_CELL = 32_767
+"""The most signs in a cell of a workbook (Excel's specifications and limits, from memory)."""
+
+_OTHERS = {"xlsx": "CSV or JSON", "yaml": "JSON or CSV"}
+
+
+def written(pack: Pack, ending: str) -> bytes:
+    """The pack in the format of an ending. What is written can be read back.
+
+    Raises FileProblem if it would be more than is read of a file.
+    """
+    is_too_much = (ending == "xlsx" and len(pack.questions) > MOST_IN_WORKBOOK) or (
+        ending == "yaml" and sum(len(question.prompt) for question in pack.questions) > MOST_YAML
+    )
+    content = b"" if is_too_much else WRITERS[ending][1](pack)
+    if ending == "yaml" and len(content) > MOST_YAML:
+        is_too_much = len(content.decode()) > MOST_YAML
+    if is_too_much or len(content) > MOST_BYTES:
+        mend = f"save it as {_OTHERS.get(ending, 'two packs')}"
+        raise FileProblem("the pack", f"it is more than is read of {ending.upper()}", mend)
+    return content
 
 
 def guarded(cell: str) -> str:

@@ -70,8 +70,9 @@ def explain_errors(app: FastAPI) -> None:
         return _response(409, "This game cannot be played until its faults are mended.", faults)
 
     @app.exception_handler(FileProblem)
-    def file_problem(_: Request, error: FileProblem) -> JSONResponse:
-        return _response(422, "This file was not loaded, and nothing changed.", [error.problem])
+    def file_problem(request: Request, error: FileProblem) -> JSONResponse:
+        done = "written" if request.method == "GET" else "loaded"
+        return _response(422, f"This file was not {done}, and nothing changed.", [error.problem])
 
     @app.exception_handler(StoreTrouble)
     def store_trouble(_: Request, error: StoreTrouble) -> JSONResponse:

@@ -7,9 +7,8 @@ from fastapi import Response, UploadFile
 from starlette.concurrency import run_in_threadpool
 
 from dicetrail.core import Pack
-from dicetrail.files import written_game
+from dicetrail.files import MOST_BYTES, written_game
 from dicetrail.files.aside import BroughtGame
-from dicetrail.files.games import MOST_BYTES
 from dicetrail.store import PackSource
 from dicetrail.store.games import add_game, newest_game
 from dicetrail.store.media import get_medium, keep_medium

@@ -17,7 +17,7 @@ from dicetrail.core import (
     preview,
 )
 from dicetrail.core.questions import faults, trimmed
-from dicetrail.files import TEMPLATE, TEXT_TEMPLATE, WRITERS, Medium
+from dicetrail.files import TEMPLATE, TEXT_TEMPLATE, WRITERS, Medium, written
 from dicetrail.store import NotFound, StaleRevision
 from dicetrail.store.media import get_medium, keep_medium
 from dicetrail.store.models import PackRevision
@@ -119,22 +119,22 @@ def save_pack(pack_id: str, ending: str, shelf: SharedShelf) -> Response:
     """The pack as a file in one of the formats that are written."""
     with shelf.database.reading() as session:
         found = newest_pack(session, pack_id)
-        return written(Pack(found.title, found.questions), pack_id, ending)
+        return _file(Pack(found.title, found.questions), pack_id, ending)
 
 
 @templates.get("/questions.{ending}")
 def save_template(ending: str) -> Response:
     """A file with one question of every kind, to be filled in."""
-    return written(TEXT_TEMPLATE if ending == "txt" else TEMPLATE, "questions", ending)
+    return _file(TEXT_TEMPLATE if ending == "txt" else TEMPLATE, "questions", ending)
 
 
-def written(pack: Pack, name: str, ending: str) -> Response:
+def _file(pack: Pack, name: str, ending: str) -> Response:
     """A pack as a file to be saved. Raises NotFound for an ending no format has."""
     if ending not in WRITERS:
         raise NotFound("format", ending)
-    media_type, write = WRITERS[ending]
+    media_type, _ = WRITERS[ending]
     headers = {"content-disposition": f'attachment; filename="{name}.{ending}"'}
-    return Response(write(pack), media_type=media_type, headers=headers)
+    return Response(written(pack, ending), media_type=media_type, headers=headers)
 
 
 def pack_card(pack: PackRevision) -> PackCard:

@@ -5,15 +5,31 @@ import io
 import json
 import unittest
 import zipfile
+from contextlib import ExitStack
+from dataclasses import replace
+from unittest.mock import patch
 
 import yaml
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 from openpyxl import Workbook, load_workbook
 
-from dicetrail.core import PLAIN, Details, Kind, Pack, Question
+from dicetrail.core import PLAIN, Details, Game, Kind, Pack, Question
 from dicetrail.core.questions import first_fault
-from dicetrail.files import WRITERS, FileProblem, Format, guess, read_questions
+from dicetrail.files import (
+    WRITERS,
+    FileProblem,
+    Format,
+    documents,
+    games,
+    guess,
+    read_game,
+    read_questions,
+    text,
+    writing,
+    written,
+    written_game,
+)
 
 WORDS = st.text(
     st.characters(codec="utf-8", exclude_categories=("C", "Z")), min_size=1, max_size=8
@@ -72,6 +88,45 @@ class TestRoundTrip(unittest.TestCase):
             reading = read_questions(content)
             self.assertEqual(reading.refused, (), ending)
             self.assertEqual(reading.questions, pack.questions, ending)
+
+    @given(st.integers(1, 60), st.integers(1, 400), st.integers(1, 12_000), st.integers(1, 12_000))
+    @settings(deadline=None, max_examples=60)
+    def test_what_is_written_can_be_read_back_however_large_it_is(self, count, length, most, signs):
+        long = Question("x" * length, ("a",), ("b",))
+        pack = Pack("P", tuple(replace(long, prompt=f"{n} {long.prompt}") for n in range(count)))
+        game = Game("G", (), ())
+        with ExitStack() as limits:
+            for module in (text, writing, games):
+                limits.enter_context(patch.object(module, "MOST_BYTES", most))
+            for module in (documents, writing):
+                limits.enter_context(patch.object(module, "MOST_YAML", signs))
+            for ending in set(WRITERS) - {"txt", "xlsx"}:
+                try:
+                    content = written(pack, ending)
+                except FileProblem as problem:
+                    self.assertIn("more than is read", str(problem))
+                    continue
+                self.assertEqual(read_questions(content).questions, pack.questions, ending)
+            try:
+                content = written_game(game, {"p": pack})
+            except FileProblem as problem:
+                self.assertIn("are read back", str(problem))
+            else:
+                self.assertEqual(read_game(content).packs["p"], pack)
+
+    def test_a_workbook_holds_no_more_than_is_read_of_it_and_cuts_no_text(self):
+        plain = Question("Root?", ("Carrot",), ("Pea",))
+        with patch.object(writing, "MOST_IN_WORKBOOK", 3):
+            written(Pack("P", (plain,) * 3), "xlsx")
+            with self.assertRaises(FileProblem):
+                written(Pack("P", (plain,) * 4), "xlsx")
+        for length in (writing.MOST_IN_CELL, writing.MOST_IN_CELL + 1):
+            pack = Pack("P", (replace(plain, prompt="x" * length),))
+            if length > writing.MOST_IN_CELL:
+                with self.assertRaises(FileProblem):
+                    written(pack, "xlsx")
+            else:
+                self.assertEqual(read_questions(written(pack, "xlsx")).questions, pack.questions)
 
     def test_line_breaks_are_carried_by_all_but_tab_separated_text(self):
         pack = Pack("P", (Question("Two\nlines?", ("a",), ("b",)),))
