@@ -1,5 +1,6 @@
 """`dicetrail` on the command line."""
 
+import gc
 import json
 import os
 import secrets
@@ -36,7 +37,7 @@ from dicetrail.demo import load_demo
 from dicetrail.files import game_schema, pack_schema, read_game
 from dicetrail.store import Database, NotFound, StoreTrouble
 from dicetrail.store.games import newest_game, newest_games
-from dicetrail.store.packs import newest_packs
+from dicetrail.store.packs import newest_packs, questions_of
 from dicetrail.terminal import play as play_run
 from dicetrail.terminal import standard_lines
 from dicetrail.web import create_app
@@ -86,6 +87,9 @@ def serve(
             console.print("The demo, six games of the Quillbrook Allotment Society, is here.")
         port = listener.getsockname()[1]
         application = _application(database, host, port, key, tuple(name or ()))
+    # What was made so far stays for good: it need not be looked through again and again.
+    gc.freeze()
+    gc.set_threshold(50_000, 20, 50)
     uvicorn.Server(_served(application)).run(sockets=[listener])
     database.close()
 
@@ -222,7 +226,10 @@ def _kept_game(database: Database, name: str) -> tuple[Game, dict[str, Pack]]:
             document = newest_game(session, name).document
             names = {pack for round_ in document.rounds for pack in round_.packs}
             packs = newest_packs(session, names)
-            return document, {pack.pack_id: Pack(pack.title, pack.questions) for pack in packs}
+            return document, {
+                pack.pack_id: Pack(pack.title, questions_of(session, pack.pack_id, pack.number))
+                for pack in packs
+            }
     except NotFound:
         console.print(f"[red]There is no file and no game “{escape(name)}”.[/red] Games kept:")
         with database.reading() as session:

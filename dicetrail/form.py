@@ -12,7 +12,7 @@ from typing import Any, Generic, TypeVar
 from pydantic import ConfigDict, GetCoreSchemaHandler, TypeAdapter, ValidationError
 from pydantic_core import CoreSchema, ErrorDetails
 
-from dicetrail.core import DOCUMENT, Pack, Problem
+from dicetrail.core import DOCUMENT, Pack, PackEdit, Problem
 from dicetrail.core.bounds import HALF_SIGN, Within, as_whole_text, is_whole_text
 from dicetrail.core.problems import warning
 
@@ -46,7 +46,7 @@ def _with_bounds(schema: Any, within: Within) -> Any:
     return schema | {"ge": within.least, "le": within.most}
 
 
-for _part in (*DOCUMENT, Pack):
+for _part in (*DOCUMENT, Pack, PackEdit):
     checked_strictly(_part)
 setattr(Within, "__get_pydantic_core_schema__", _bounded)  # noqa: B010
 
@@ -84,9 +84,9 @@ class Kept(Generic[T]):
     def __init__(self, kept: Any) -> None:
         self._adapter: TypeAdapter[T] = TypeAdapter(kept)
 
-    def written(self, value: T) -> str:
-        """The value as JSON."""
-        return self._adapter.dump_json(value).decode()
+    def written(self, value: T, is_brief: bool = False) -> str:
+        """The value as JSON; in brief without what is as it would be if nothing were said."""
+        return self._adapter.dump_json(value, exclude_defaults=is_brief).decode()
 
     def read(self, text: str) -> tuple[T, tuple[Problem, ...]]:
         """The value of kept JSON, and what had to be put right in it for today's rules.

@@ -63,7 +63,8 @@ from dicetrail.core.events import counts_as_best, is_best, leader_of
 from dicetrail.core.flow import ended_as
 from dicetrail.core.folding import tidy
 from dicetrail.core.footprints import Answered, Change, Fact, Footprint, Stop, What
-from dicetrail.core.packs import RowFault, pack_faults, preview
+from dicetrail.core.looks import PackEdit, PackLook, RowFault, edited, pack_faults
+from dicetrail.core.packs import preview
 from dicetrail.core.problems import GameProblems, Problem, Severity
 from dicetrail.core.program import (
     Program,
@@ -71,6 +72,7 @@ from dicetrail.core.program import (
     check,
     choices_of,
     length_of_round,
+    made_ready,
     question_of,
     spot,
 )
@@ -168,6 +170,8 @@ __all__ = [
     "Order",
     "Outcome",
     "Pack",
+    "PackEdit",
+    "PackLook",
     "Packs",
     "Pass",
     "Phase",
@@ -213,6 +217,7 @@ __all__ = [
     "compare",
     "counts_as_best",
     "draw_list",
+    "edited",
     "ended_as",
     "first_game",
     "fold_steps",
@@ -221,6 +226,7 @@ __all__ = [
     "leader_of",
     "length_of_round",
     "look_over",
+    "made_ready",
     "next_input",
     "pack_faults",
     "preview",

@@ -88,8 +88,7 @@ def start(
     most = max(1, min(MOST_PLAYERS, program.game.opening.most_players))
     if not 1 <= len(players) <= most:
         raise ValueError(f"this game takes 1 to {most} players, not {len(players)}")
-    known = {(source.source, source.number) for pool in program.pools for source in pool}
-    questions = counted(len(known), "question")
+    questions = counted(program.question_count, "question")
     packs = counted(len({name for round_ in program.game.rounds for name in round_.packs}), "pack")
     loaded = Footprint(at, Stop.LOAD, What.LOADED, f"{questions} from {packs}")
     tallies = (program.rules.first,) * len(players)

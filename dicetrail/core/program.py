@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, field, replace
+from functools import cached_property
 
 from dicetrail.core.checking import (
     LETTERS,
@@ -35,6 +36,11 @@ class Program:
     pools: tuple[tuple[Sourced, ...], ...]
     """The questions of each round that are the same in every run."""
     _deals: dict[object, tuple[tuple[Asked, ...], Deal]] = field(default_factory=dict, repr=False)
+
+    @cached_property
+    def question_count(self) -> int:
+        """How many different questions there are in its rounds."""
+        return len({(found.source, found.number) for pool in self.pools for found in pool})
 
     def deal(
         self,

@@ -258,6 +258,14 @@ def missing_medium(question: Question, media: Collection[str] | None) -> FieldFa
     return None
 
 
+def surely_unlike(choices: Sequence[str]) -> bool:
+    """Whether some choices differ in more than capitals or looks, as is soon seen of plain
+    letters; False where it takes a closer look (`choices_alike`)."""
+    return "".join(choices).isascii() and all_differ(
+        [choice.lower().replace("`", "'") for choice in choices]
+    )
+
+
 def choices_alike(question: Question, folded: Sequence[str]) -> tuple[str, str] | None:
     """Two choices of a question whose folded forms are the same; None if all differ."""
     seen: dict[str, str] = {}

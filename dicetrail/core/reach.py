@@ -59,7 +59,7 @@ from dicetrail.core.settle import (
     share_left,
     still_allowed,
 )
-from dicetrail.core.sources import Packs, fixed_pool, pool_size
+from dicetrail.core.sources import Packs, fixed_questions, pool_size
 
 MOST_SETTLED = 6_000
 """How many outcomes are worked out before giving up."""
@@ -221,8 +221,8 @@ class _Walk:
         draw = round_.draw
         plain = asked_of(round_, Question("", ("",)))
         pool = [
-            plain if is_plain(sourced.question) else asked_of(round_, sourced.question)
-            for sourced in fixed_pool(round_, packs)
+            plain if is_plain(question) else asked_of(round_, question)
+            for question in fixed_questions(round_, packs)
         ]
         pool += [asked_of(round_, None)] * (self.pools[number] - len(pool))
         merged = {asked: asked.merged(self.rules) for asked in set(pool)}

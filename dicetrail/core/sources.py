@@ -60,6 +60,18 @@ def fixed_pool(round_: Round, packs: Packs) -> tuple[Sourced, ...]:
     return (*_from_packs(round_, packs), *_weighed(round_, _to_sort(round_)))
 
 
+def fixed_questions(round_: Round, packs: Packs) -> Iterator[Question]:
+    """What `fixed_pool` holds, without where it comes from."""
+    for name in round_.packs:
+        questions = packs[name].questions
+        yield from (
+            questions
+            if _takes_all(round_.draw)
+            else (question for question in questions if fits(round_, question))
+        )
+    yield from (found.question for found in _weighed(round_, _to_sort(round_)))
+
+
 def made_pool(round_: Round, number: int, dice: int) -> tuple[Sourced, ...]:
     """The questions of a round, the one of that number, that these dice make."""
     return (
@@ -70,8 +82,11 @@ def made_pool(round_: Round, number: int, dice: int) -> tuple[Sourced, ...]:
 
 def pool_size(round_: Round, packs: Packs) -> int:
     """How many questions a round's pool holds in any run."""
-    used = (packs[name] for name in round_.packs if name in packs)
-    fitting = sum(fits(round_, question) for pack in used for question in pack.questions)
+    used = [packs[name].questions for name in round_.packs if name in packs]
+    if _takes_all(round_.draw):
+        fitting = sum(map(len, used))
+    else:
+        fitting = sum(fits(round_, question) for questions in used for question in questions)
     if not _has_weight(round_.draw, 1):
         return fitting  # what lists and sums give has no level, and counts as 1
     items = sum(_list_questions(lists) for lists in round_.lists[:MOST_SOURCES])
@@ -88,6 +103,11 @@ def fits(round_: Round, question: Question) -> bool:
     if draw.levels and level not in draw.levels:
         return False
     return _has_weight(draw, level)
+
+
+def _takes_all(draw: Draw) -> bool:
+    """Whether a draw filters nothing out."""
+    return not (draw.topics or draw.levels or draw.order is DrawOrder.WEIGHTED)
 
 
 def _has_weight(draw: Draw, level: int) -> bool:
@@ -126,10 +146,14 @@ def facets(round_: Round, packs: Packs) -> Facets:
     topics: Counter[str] = Counter()
     levels: Counter[int] = Counter()
     for name in round_.packs:
-        for question in packs[name].questions if name in packs else ():
-            topics[question.details.topic] += 1
-            if (level := question.details.level or 1) in _LEVELS:
-                levels[level] += 1
+        tags = (
+            (question.details.topic, question.details.level or 1)
+            for question in (packs[name].questions if name in packs else ())
+        )
+        for (topic, level), count in Counter(tags).items():
+            topics[topic] += count
+            if level in _LEVELS:
+                levels[level] += count
     return Facets(
         tuple(Tagged(topic, topics[topic]) for topic in sorted(topics) if topic),
         tuple(Tagged(str(level), levels[level]) for level in sorted(levels)),
@@ -145,9 +169,10 @@ def count_of(sums: Sums) -> int:
 
 
 def _from_packs(round_: Round, packs: Packs) -> Iterator[Sourced]:
+    takes_all = _takes_all(round_.draw)
     for name in round_.packs:
         for number, question in enumerate(packs[name].questions):
-            if fits(round_, question):
+            if takes_all or fits(round_, question):
                 yield Sourced(name, number, question)
 
 

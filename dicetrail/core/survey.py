@@ -7,7 +7,7 @@ end.
 """
 
 from collections import Counter
-from collections.abc import Collection, Generator, Iterator
+from collections.abc import Collection, Generator, Iterator, Mapping
 from dataclasses import dataclass, replace
 
 from dicetrail.core.bounds import clipped, out_of_bounds
@@ -30,8 +30,8 @@ from dicetrail.core.document import (
     To,
 )
 from dicetrail.core.folding import as_shown
+from dicetrail.core.looks import PackReport, report_on
 from dicetrail.core.problems import Problem, Severity, warning
-from dicetrail.core.questions import choices_alike, first_fault
 from dicetrail.core.reach import Reach, reach, scores_reached
 from dicetrail.core.script import Said, ScriptFault, ScriptFaults, parse
 from dicetrail.core.script.language import (
@@ -65,12 +65,17 @@ _MOST_ITEMS = 1000
 
 def survey(game: Game, packs: Packs) -> tuple[Problem, ...]:
     """Every problem of a game, in the order of the trail."""
-    return _Survey(game, packs).problems()
+    return _Survey(game, packs, {}).problems()
 
 
-def examine(game: Game, packs: Packs) -> tuple[tuple[Problem, ...], Rules | None, Reach | None]:
-    """Every problem of a game; its rules if they can be read, its ways to end if it plays."""
-    surveyed = _Survey(game, packs)
+def examine(
+    game: Game, packs: Packs, reports: Mapping[str, PackReport]
+) -> tuple[tuple[Problem, ...], Rules | None, Reach | None]:
+    """Every problem of a game; its rules if they can be read, its ways to end if it plays.
+
+    `reports` are those on packs that are at hand.
+    """
+    surveyed = _Survey(game, packs, reports)
     return surveyed.problems(), surveyed.rules, surveyed.reached
 
 
@@ -78,6 +83,7 @@ def examine(game: Game, packs: Packs) -> tuple[tuple[Problem, ...], Rules | None
 class _Survey:
     game: Game
     packs: Packs
+    reports: Mapping[str, PackReport]
     rules: Rules | None = None
     reached: Reach | None = None
 
@@ -96,7 +102,7 @@ class _Survey:
         found += _weight_problems(game)
         for number, round_ in enumerate(game.rounds):
             found += _load_problems(f"rounds[{number}]", round_, packs)
-        found += _pack_problems(game, packs)
+        found += _pack_problems(game, self._reports())
         for number, round_ in enumerate(game.rounds):
             found += _round_problems(f"rounds[{number}]", round_, packs)
         found += self._rule_problems()
@@ -107,6 +113,15 @@ class _Survey:
             self.reached = reach(game, self.rules, packs)
         found += _ending_problems(game, self.rules, self.reached)
         return tuple(found)
+
+    def _reports(self) -> dict[str, PackReport]:
+        """What there is to know of every pack that is there, by name in order of use."""
+        names = dict.fromkeys(name for round_ in self.game.rounds for name in round_.packs)
+        return {
+            name: self.reports[name] if name in self.reports else report_on(self.packs[name])
+            for name in names
+            if name in self.packs
+        }
 
     def _rule_problems(self) -> Iterator[Problem]:
         """What is wrong in the script and in the endings' conditions."""
@@ -333,52 +348,38 @@ def _span_problems(
     return sound
 
 
-def _pack_problems(game: Game, packs: Packs) -> Iterator[Problem]:
-    names = dict.fromkeys(name for round_ in game.rounds for name in round_.packs)
+def _pack_problems(game: Game, reports: Mapping[str, PackReport]) -> Iterator[Problem]:
     by_text = {
         name
         for round_ in game.rounds
         if round_.check.by_text and round_.check.ignore_case
         for name in round_.packs
     }
-    used = {name: packs[name] for name in names if name in packs}
-    for name, pack in used.items():
-        for number, question in enumerate(pack.questions):
-            if fault := first_fault(question):
-                yield Problem(
-                    f"packs[{name}].questions[{number}]", fault.what, "mend or remove the question"
-                )
-    yield from _repeated_prompts(game, used)
-    yield from _choices_alike({name: pack for name, pack in used.items() if name in by_text})
+    for name, report in reports.items():
+        for row, fault in report.unfit:
+            where = f"packs[{name}].questions[{row}]"
+            yield Problem(where, fault.what, "mend or remove the question")
+    yield from _repeated_prompts(game, reports)
+    for name, report in reports.items():
+        for row, alike in report.alike if name in by_text else ():
+            yield warning(
+                f"packs[{name}].questions[{row}]",
+                f"“{alike.one}” and “{alike.other}” differ only in capitals",
+                "a typed answer that could be either is not taken: let capitals count "
+                "at Check, or change a choice",
+            )
 
 
-def _repeated_prompts(game: Game, packs: Packs) -> Iterator[Problem]:
+def _repeated_prompts(game: Game, reports: Mapping[str, PackReport]) -> Iterator[Problem]:
     for at, round_ in enumerate(game.rounds):
-        times = Counter(
-            as_shown(question.prompt)
-            for name in round_.packs
-            if name in packs
-            for question in packs[name].questions
-            if not question.details.picture and not question.details.sound
-        )
+        used = [reports[name].times for name in round_.packs if name in reports]
+        times = used[0] if len(used) == 1 else sum(map(Counter, used), Counter())
         for prompt, count in times.items():
-            if count > 1:
+            if count > 1 and prompt:
                 yield warning(
                     f"rounds[{at}].packs",
                     f"“{prompt}” is asked by {count} questions",
                     "keep one of them, or the same question may come again",
-                )
-
-
-def _choices_alike(packs: Packs) -> Iterator[Problem]:
-    for name, pack in packs.items():
-        for number, question in enumerate(pack.questions):
-            if alike := choices_alike(question, [fold(choice) for choice in question.choices]):
-                yield warning(
-                    f"packs[{name}].questions[{number}]",
-                    f"“{alike[0]}” and “{alike[1]}” differ only in capitals",
-                    "a typed answer that could be either is not taken: let capitals count "
-                    "at Check, or change a choice",
                 )
 
 

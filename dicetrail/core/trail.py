@@ -4,8 +4,9 @@ Also what a bench shows of its stop, worked out from the game as it now stands: 
 questions these dice bring, where the right answers fall, which scores each ending covers.
 """
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
+from types import MappingProxyType
 
 from dicetrail.core.checking import LETTERS
 from dicetrail.core.document import (
@@ -28,6 +29,7 @@ from dicetrail.core.document import (
     To,
 )
 from dicetrail.core.footprints import Stop
+from dicetrail.core.looks import PackReport
 from dicetrail.core.problems import Problem, Severity
 from dicetrail.core.program import (
     Program,
@@ -100,9 +102,14 @@ class Examined:
     """For each round, what its questions can be chosen by."""
 
 
-def look_over(game: Game, packs: Packs) -> Examined:
-    """Everything the workbench shows of a game before it is played."""
-    problems, rules, reached = examine(game, packs)
+def look_over(
+    game: Game, packs: Packs, reports: Mapping[str, PackReport] = MappingProxyType({})
+) -> Examined:
+    """Everything the workbench shows of a game before it is played.
+
+    `reports` are those on packs that are at hand; the others are made.
+    """
+    problems, rules, reached = examine(game, packs, reports)
     game = within_bounds(game)
     problems += tuple(_changed_samples(game, packs, problems))
     is_whole = reached is not None and reached.is_whole

@@ -4,16 +4,27 @@ A run keeps which revisions it was played on, its dice and its inputs; everythin
 about it follows from these.
 """
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import UTC, datetime
 from enum import StrEnum
+from itertools import chain
 from typing import Any
 
-from sqlalchemy import JSON, DateTime, Dialect, ForeignKey, ForeignKeyConstraint, Index, String
+from sqlalchemy import (
+    JSON,
+    DateTime,
+    Dialect,
+    ForeignKey,
+    ForeignKeyConstraint,
+    Index,
+    String,
+    Text,
+)
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 from sqlalchemy.types import TypeDecorator
 
-from dicetrail.core import Action, Game, Problem, Question
+from dicetrail.core import Action, Game, PackEdit, Problem, Question
 from dicetrail.form import Kept
 
 
@@ -53,7 +64,7 @@ class AsJson(TypeDecorator[Any]):
     It is written and read here, so the engine passes JSON on as text.
     """
 
-    impl = JSON
+    impl = JSON(none_as_null=True)
     cache_ok = True
 
     def __init__(self, kept: Any) -> None:
@@ -61,11 +72,61 @@ class AsJson(TypeDecorator[Any]):
         self.kept = kept
         self._form: Kept[Any] = Kept(kept)
 
-    def process_bind_param(self, value: Any, dialect: Dialect) -> str:  # noqa: ARG002
-        return self._form.written(value)
+    def process_bind_param(self, value: Any, dialect: Dialect) -> str | None:  # noqa: ARG002
+        return None if value is None else self._form.written(value)
 
     def process_result_value(self, value: Any, dialect: Dialect) -> Any:  # noqa: ARG002
-        return self._form.read(value)[0]
+        return None if value is None else self._form.read(value)[0]
+
+
+class WrittenQuestions(tuple[Question, ...]):
+    """Questions written out already, so that keeping them takes the store no time."""
+
+    text: str
+
+    def __new__(cls, questions: Iterable[Question]) -> "WrittenQuestions":
+        """The same questions, with how they are kept."""
+        made = super().__new__(cls, questions)
+        made.text = AsQuestions.written(made)
+        return made
+
+
+class AsQuestions(TypeDecorator[tuple[Question, ...]]):
+    """Very many questions: a line of JSON for so many of them, so that others get their turn
+    between one line and the next. Older stores have one line for all."""
+
+    impl = Text
+    cache_ok = True
+    _form: Kept[tuple[Question, ...]] = Kept(tuple[Question, ...])
+    _IN_A_LINE = 500
+
+    def process_bind_param(
+        self,
+        value: tuple[Question, ...] | None,
+        dialect: Dialect,  # noqa: ARG002
+    ) -> str | None:
+        if isinstance(value, WrittenQuestions):
+            return value.text
+        return None if value is None else self.written(value)
+
+    @classmethod
+    def written(cls, questions: tuple[Question, ...]) -> str:
+        """How questions are kept."""
+        starts = range(0, max(1, len(questions)), cls._IN_A_LINE)
+        parts = (
+            cls._form.written(questions[start : start + cls._IN_A_LINE], is_brief=True)
+            for start in starts
+        )
+        return "\n".join(parts)
+
+    def process_result_value(
+        self,
+        value: str | None,
+        dialect: Dialect,  # noqa: ARG002
+    ) -> tuple[Question, ...] | None:
+        if value is None:
+            return None
+        return tuple(chain.from_iterable(self._form.read(line)[0] for line in value.split("\n")))
 
 
 @dataclass(frozen=True, slots=True)
@@ -163,21 +224,43 @@ class PackRow(Base):
 
 
 class PackRevision(Base):
-    """A pack as it was saved once. Revisions count from 1."""
+    """A pack as it was saved once. Revisions count from 1.
+
+    A revision holds what it changed. What it does not hold is as in the one before; its
+    questions are those of the last that holds them, with all edits since.
+    """
 
     __tablename__ = "pack_revisions"
 
     pack_id: Mapped[str] = mapped_column(ForeignKey("packs.id"), primary_key=True)
     number: Mapped[int] = mapped_column(primary_key=True)
     title: Mapped[str]
-    questions: Mapped[tuple[Question, ...]] = mapped_column(
-        AsJson(tuple[Question, ...]), deferred=True
+    edits: Mapped[tuple[PackEdit, ...] | None] = mapped_column(
+        AsJson(tuple[PackEdit, ...]), deferred=True
     )
     question_count: Mapped[int]
-    source: Mapped[PackSource] = mapped_column(AsJson(PackSource))
-    media: Mapped[dict[str, str]] = mapped_column(AsJson(dict[str, str]))
+    source: Mapped[PackSource | None] = mapped_column(AsJson(PackSource))
+    media: Mapped[dict[str, str] | None] = mapped_column(AsJson(dict[str, str]))
     """The digests of its pictures and sounds, by the names questions give them."""
     saved_at: Mapped[datetime] = mapped_column(UtcTime)
+
+
+class PackQuestions(Base):
+    """All questions of a revision of a pack: of its first, and of each that came from a file.
+
+    They stand apart, for what follows so large a value in a row is slow to reach.
+    """
+
+    __tablename__ = "pack_questions"
+    __table_args__ = (
+        ForeignKeyConstraint(
+            ["pack_id", "number"], ["pack_revisions.pack_id", "pack_revisions.number"]
+        ),
+    )
+
+    pack_id: Mapped[str] = mapped_column(primary_key=True)
+    number: Mapped[int] = mapped_column(primary_key=True)
+    questions: Mapped[tuple[Question, ...]] = mapped_column(AsQuestions)
 
 
 class SecretRow(Base):

@@ -1,15 +1,36 @@
-"""Packs and their revisions."""
+"""Packs and their revisions.
+
+A revision is kept as what it changed, so an edit costs what it changes, however large the
+pack. Whoever asks is given it whole.
+"""
 
 from collections.abc import Iterable, Mapping
+from dataclasses import dataclass
 from datetime import datetime
+from itertools import chain
+from typing import Any
 
 from sqlalchemy import func, select
-from sqlalchemy.orm import Session, undefer
+from sqlalchemy.orm import InstrumentedAttribute, Session
 
-from dicetrail.core import Pack
-from dicetrail.store.errors import NotFound
-from dicetrail.store.models import PackRevision, PackRow, PackSource
+from dicetrail.core import Pack, PackEdit, Question, edited
+from dicetrail.store.errors import NotFound, StaleRevision
+from dicetrail.store.models import PackQuestions, PackRevision, PackRow, PackSource
 from dicetrail.store.names import identifier
+
+
+@dataclass(frozen=True, slots=True)
+class KeptPack:
+    """A revision of a pack, but for its questions."""
+
+    pack_id: str
+    number: int
+    title: str
+    question_count: int
+    source: PackSource
+    media: dict[str, str]
+    """The digests of its pictures and sounds, by the names questions give them."""
+    saved_at: datetime
 
 
 def add_pack(
@@ -19,33 +40,74 @@ def add_pack(
     now: datetime,
     pack_id: str | None = None,
     media: Mapping[str, str] | None = None,
-) -> PackRevision:
+) -> KeptPack:
     """Keep a new pack. Its identifier comes from its title unless one is given."""
     name = pack_id or identifier(
         pack.title, "pack", lambda taken: session.get(PackRow, taken) is not None
     )
     session.add(PackRow(id=name, made_at=now))
     session.flush()
-    return _add_revision(session, name, 1, pack, source, now, media or {})
+    first = PackRevision(
+        pack_id=name,
+        number=1,
+        title=pack.title,
+        question_count=len(pack.questions),
+        source=source,
+        media=dict(media or {}),
+        saved_at=now,
+    )
+    return _added(session, first, pack.questions)
 
 
-def revise_pack(
+def load_into_pack(
     session: Session,
-    newest: PackRevision,
-    pack: Pack,
+    newest: KeptPack,
+    questions: tuple[Question, ...],
     source: PackSource,
     now: datetime,
-    media: Mapping[str, str] | None = None,
-) -> PackRevision:
-    """Keep a new revision of a pack, made from its newest, with more media if given."""
-    named = newest.media | dict(media or {})
-    return _add_revision(session, newest.pack_id, newest.number + 1, pack, source, now, named)
+    media: Mapping[str, str],
+) -> KeptPack:
+    """Keep a revision with all questions new, from a file, and with more media."""
+    revision = _following(newest, len(questions), now)
+    revision.source = source
+    if media:
+        revision.media = newest.media | dict(media)
+    return _added(session, revision, questions)
 
 
-def newest_packs(session: Session, pack_ids: Iterable[str] | None = None) -> list[PackRevision]:
+def edit_pack(
+    session: Session,
+    pack_id: str,
+    saved_on: int,
+    edits: Iterable[PackEdit],
+    question_count: int,
+    now: datetime,
+) -> KeptPack:
+    """Keep a revision with some edits, after which it has so many questions.
+
+    Raises NotFound, and StaleRevision if another revision was saved since.
+    """
+    newest = newest_pack(session, pack_id)
+    if newest.number != saved_on:
+        raise StaleRevision("pack", saved_on, newest.number)
+    revision = _following(newest, question_count, now)
+    revision.edits = tuple(edits)
+    return _added(session, revision)
+
+
+def add_to_media(
+    session: Session, newest: KeptPack, media: Mapping[str, str], now: datetime
+) -> KeptPack:
+    """Keep a revision with more pictures and sounds."""
+    revision = _following(newest, newest.question_count, now)
+    revision.media = newest.media | dict(media)
+    return _added(session, revision)
+
+
+def newest_packs(session: Session, pack_ids: Iterable[str] | None = None) -> list[KeptPack]:
     """The newest revision of every pack, or of those asked for, the last saved first.
 
-    Questions are fetched only when looked at. A pack that is not there is left out.
+    A pack that is not there is left out.
     """
     newest = (
         select(PackRevision.pack_id, func.max(PackRevision.number).label("number"))
@@ -58,10 +120,11 @@ def newest_packs(session: Session, pack_ids: Iterable[str] | None = None) -> lis
     )
     if pack_ids is not None:
         query = query.where(PackRevision.pack_id.in_(set(pack_ids)))
-    return list(session.scalars(query.order_by(PackRevision.saved_at.desc(), PackRevision.pack_id)))
+    rows = session.scalars(query.order_by(PackRevision.saved_at.desc(), PackRevision.pack_id))
+    return [_whole(session, row) for row in rows]
 
 
-def newest_pack(session: Session, pack_id: str) -> PackRevision:
+def newest_pack(session: Session, pack_id: str) -> KeptPack:
     """The newest revision of a pack. Raises NotFound."""
     found = newest_packs(session, [pack_id])
     if not found:
@@ -69,33 +132,92 @@ def newest_pack(session: Session, pack_id: str) -> PackRevision:
     return found[0]
 
 
-def pack_revision(session: Session, pack_id: str, number: int) -> PackRevision:
-    """One revision of a pack, questions and all. Raises NotFound."""
-    found = session.get(PackRevision, (pack_id, number), options=[undefer(PackRevision.questions)])
+def pack_revision(session: Session, pack_id: str, number: int) -> KeptPack:
+    """One revision of a pack. Raises NotFound."""
+    return _whole(session, _row(session, pack_id, number))
+
+
+def edits_of(session: Session, pack_id: str, number: int) -> tuple[PackEdit, ...] | None:
+    """What a revision changed in the questions of the one before; None if it is all new.
+
+    Raises NotFound.
+    """
+    revision = _row(session, pack_id, number)
+    if revision.edits is not None:
+        return revision.edits
+    key = (PackQuestions.pack_id == pack_id, PackQuestions.number == number)
+    is_new = session.scalar(select(PackQuestions.number).where(*key)) is not None
+    return None if is_new else ()
+
+
+def questions_of(session: Session, pack_id: str, number: int) -> tuple[Question, ...]:
+    """The questions of a revision of a pack. Raises NotFound."""
+    _row(session, pack_id, number)
+    start = session.scalars(
+        select(PackQuestions)
+        .where(PackQuestions.pack_id == pack_id, PackQuestions.number <= number)
+        .order_by(PackQuestions.number.desc())
+        .limit(1)
+    ).one()
+    since = session.scalars(
+        select(PackRevision.edits)
+        .where(PackRevision.pack_id == pack_id, PackRevision.edits.is_not(None))
+        .where(PackRevision.number > start.number, PackRevision.number <= number)
+        .order_by(PackRevision.number)
+    )
+    return edited(start.questions, chain.from_iterable(edits or () for edits in since))
+
+
+def _row(session: Session, pack_id: str, number: int) -> PackRevision:
+    found = session.get(PackRevision, (pack_id, number))
     if found is None:
         raise NotFound("pack revision", f"{pack_id} {number}")
     return found
 
 
-def _add_revision(
-    session: Session,
-    pack_id: str,
-    number: int,
-    pack: Pack,
-    source: PackSource,
-    now: datetime,
-    media: Mapping[str, str],
-) -> PackRevision:
-    revision = PackRevision(
-        pack_id=pack_id,
-        number=number,
-        title=pack.title,
-        questions=pack.questions,
-        question_count=len(pack.questions),
-        source=source,
-        media=dict(media),
+def _whole(session: Session, row: PackRevision) -> KeptPack:
+    """A revision with what it does not hold itself."""
+
+    def held(own: Any, column: InstrumentedAttribute[Any]) -> Any:
+        if own is not None:
+            return own
+        return session.scalars(
+            select(column)
+            .where(PackRevision.pack_id == row.pack_id, PackRevision.number <= row.number)
+            .where(column.is_not(None))
+            .order_by(PackRevision.number.desc())
+            .limit(1)
+        ).one()
+
+    return KeptPack(
+        row.pack_id,
+        row.number,
+        row.title,
+        row.question_count,
+        held(row.source, PackRevision.source),
+        held(row.media, PackRevision.media),
+        row.saved_at,
+    )
+
+
+def _following(newest: KeptPack, question_count: int, now: datetime) -> PackRevision:
+    return PackRevision(
+        pack_id=newest.pack_id,
+        number=newest.number + 1,
+        title=newest.title,
+        question_count=question_count,
         saved_at=now,
     )
+
+
+def _added(
+    session: Session, revision: PackRevision, questions: tuple[Question, ...] | None = None
+) -> KeptPack:
     session.add(revision)
     session.flush()
-    return revision
+    if questions is not None:
+        session.add(
+            PackQuestions(pack_id=revision.pack_id, number=revision.number, questions=questions)
+        )
+        session.flush()
+    return _whole(session, revision)

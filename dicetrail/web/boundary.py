@@ -27,6 +27,7 @@ from dicetrail.core import (
     Input,
     Intent,
     Number,
+    PackEdit,
     PlayerAction,
     Problem,
     Question,
@@ -98,19 +99,11 @@ class RunCard(BaseModel):
     started_at: datetime
 
 
-class PackEdit(BaseModel):
-    """Some questions taken out at a row (from 0), and others put in there."""
-
-    row: Annotated[int, Field(ge=0)]
-    remove: Annotated[int, Field(ge=0)] = 0
-    insert: tuple[Question, ...] = ()
-
-
 class PackSave(BaseModel):
     """Edits to be made one after the other, and the revision they were made on."""
 
     revision: int
-    edits: list[PackEdit]
+    edits: Annotated[list[PackEdit], Field(max_length=10_000)]
 
 
 class PackSaved(BaseModel):

@@ -6,7 +6,6 @@ from datetime import datetime
 from fastapi import Response, UploadFile
 from starlette.concurrency import run_in_threadpool
 
-from dicetrail.core import Pack
 from dicetrail.files import MOST_BYTES, written_game
 from dicetrail.files.aside import BroughtGame
 from dicetrail.store import PackSource
@@ -63,7 +62,7 @@ def save_game_file(game_id: str, shelf: SharedShelf) -> Response:
             }
             for pack in packs
         }
-        held = {pack.pack_id: Pack(pack.title, pack.questions) for pack in packs}
+        held = {pack.pack_id: shelf.pack(pack.pack_id, pack.number) for pack in packs}
         own = {
             sound.file: get_medium(session, sound.file).content
             for sound in game.sounds

@@ -36,8 +36,8 @@ from dicetrail.store.games import (
     newest_games,
     revise_game,
 )
-from dicetrail.store.models import GameRevision, PackRevision
-from dicetrail.store.packs import newest_packs
+from dicetrail.store.models import GameRevision
+from dicetrail.store.packs import KeptPack, newest_packs
 from dicetrail.store.runs import last_answered_run
 from dicetrail.web.bodies import Router
 from dicetrail.web.boundary import (
@@ -213,13 +213,13 @@ def pack_numbers(session: Session, document: Game) -> PackNumbers:
     return _numbers(packs_of(session, document))
 
 
-def packs_of(session: Session, document: Game) -> list[PackRevision]:
+def packs_of(session: Session, document: Game) -> list[KeptPack]:
     """The newest revisions of the packs a game draws from, as far as they are there."""
     wanted = {name for round_ in document.rounds for name in round_.packs}
     return newest_packs(session, wanted)
 
 
-def _numbers(packs: Iterable[PackRevision]) -> PackNumbers:
+def _numbers(packs: Iterable[KeptPack]) -> PackNumbers:
     return tuple(sorted((pack.pack_id, pack.number) for pack in packs))
 
 

@@ -13,13 +13,13 @@ from dataclasses import dataclass, field
 from datetime import datetime
 from enum import StrEnum
 
-from dicetrail.core import Pack, Problem, tidy
+from dicetrail.core import Pack, Problem, Question, tidy
 from dicetrail.files import FileProblem, Medium, Plan, Reading
 from dicetrail.files.aside import Aside, GivenUp
 from dicetrail.store import Database, NotFound, PackSource
 from dicetrail.store.media import keep_medium
-from dicetrail.store.models import RefusedRow
-from dicetrail.store.packs import add_pack, newest_pack, revise_pack
+from dicetrail.store.models import RefusedRow, WrittenQuestions
+from dicetrail.store.packs import add_pack, load_into_pack, newest_pack, questions_of
 
 MOST_WAITING = 8
 """How many files wait at once; the oldest is forgotten when another comes."""
@@ -117,22 +117,23 @@ class Load:
             self.stage = Stage.WRITING
             if not reading.questions:
                 raise FileProblem("the file", "no row of it is a question", "look at its columns")
+            # Written out beforehand, so that nobody waits for the store meanwhile.
+            questions: tuple[Question, ...] = WrittenQuestions(reading.questions)
             with database.writing() as session:
                 source = pack_source(self.file_name, reading)
                 media = {name: held.digest for name, held in self.media.items()}
                 for held in self.media.values():
                     keep_medium(session, held.digest, held.media_type, held.content)
                 if target.into is Into.NEW:
-                    pack = Pack(target.title or title_from(self.file_name), reading.questions)
+                    pack = Pack(target.title or title_from(self.file_name), questions)
                     self.pack_id = add_pack(session, pack, source, clock(), media=media).pack_id
                 else:
                     old = newest_pack(session, target.pack_id)
-                    questions = reading.questions
                     if target.into is Into.ADD:
-                        questions = (*old.questions, *questions)
-                    pack = Pack(old.title, questions)
-                    revised = revise_pack(session, old, pack, source, clock(), media)
-                    self.pack_id = revised.pack_id
+                        old_questions = questions_of(session, old.pack_id, old.number)
+                        questions = (*old_questions, *reading.questions)
+                    load_into_pack(session, old, questions, source, clock(), media)
+                    self.pack_id = old.pack_id
                 self._told(reading.rows)
             self.stage = Stage.DONE
         except Exception as error:  # whatever it was, its maker is told, and nothing is left

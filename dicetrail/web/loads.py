@@ -141,8 +141,8 @@ async def _view(read: Read, shelf: Shelf, load: Load, target: Target) -> LoadVie
 def _compared(shelf: Shelf, pack_id: str, reading: Reading) -> Comparison:
     """What would change of a pack that a file replaces."""
     with shelf.database.reading() as session:
-        old = newest_pack(session, pack_id)
-        return compare(Pack(old.title, old.questions), Pack("", reading.questions))
+        number = newest_pack(session, pack_id).number
+    return compare(shelf.pack(pack_id, number), Pack("", reading.questions))
 
 
 def _progress(load: Load) -> LoadProgress:

@@ -1,8 +1,9 @@
 """Packs: the shelf's list, one pack, and a pack written out as a file."""
 
 from collections.abc import Mapping
+from dataclasses import replace
 from datetime import datetime
-from typing import Annotated
+from typing import Annotated, Any
 
 from fastapi import Query, Response, UploadFile
 from starlette.concurrency import run_in_threadpool
@@ -13,17 +14,18 @@ from dicetrail.core import (
     Problem,
     Question,
     Table,
-    pack_faults,
+    edited,
     preview,
 )
+from dicetrail.core.looks import MOST_ROWS
 from dicetrail.core.questions import faults, trimmed
 from dicetrail.files import TEMPLATE, TEXT_TEMPLATE, WRITERS, Medium, written
 from dicetrail.store import NotFound, StaleRevision
 from dicetrail.store.media import get_medium, keep_medium
-from dicetrail.store.models import PackRevision
-from dicetrail.store.packs import newest_pack, newest_packs, revise_pack
+from dicetrail.store.packs import KeptPack, add_to_media, newest_pack, newest_packs
+from dicetrail.store.packs import edit_pack as keep_edits
 from dicetrail.web.bodies import Router
-from dicetrail.web.boundary import PackCard, PackSave, PackSaved, PackView
+from dicetrail.web.boundary import PackCard, PackSave, PackSaved, PackView, RevisionNumber
 from dicetrail.web.context import Now, SharedShelf
 from dicetrail.web.loads import named
 from dicetrail.web.reading import ReadAside
@@ -31,6 +33,11 @@ from dicetrail.web.shelf import Shelf
 
 _FIRST = 100
 """How many questions of a pack are sent when nobody asks for more."""
+
+_AT_ONCE = 5_000
+"""How many are sent in one answer, so that nobody else waits long."""
+
+HowMany = Annotated[int, Query(ge=0, le=_AT_ONCE)]
 
 router = Router("/api/packs", "packs")
 media = Router("/api/media", "packs")
@@ -45,30 +52,43 @@ def list_packs(shelf: SharedShelf) -> list[PackCard]:
 
 
 @router.get("/{pack_id}")
-def show_pack(
-    pack_id: str, shelf: SharedShelf, most: Annotated[int, Query(ge=0)] = _FIRST
-) -> PackView:
+def show_pack(pack_id: str, shelf: SharedShelf, most: HowMany = _FIRST) -> PackView:
     """One pack with its first questions, as many as asked for."""
     with shelf.database.reading() as session:
-        return _view(newest_pack(session, pack_id), most)
+        kept = newest_pack(session, pack_id)
+    questions = shelf.pack(pack_id, kept.number).questions[:most]
+    return PackView(**_card(kept), questions=questions, faults=shelf.faults(kept))
+
+
+@router.get("/{pack_id}/revisions/{number}/questions")
+def list_questions(
+    pack_id: str,
+    number: RevisionNumber,
+    shelf: SharedShelf,
+    first: Annotated[int, Query(ge=0, le=MOST_ROWS)] = 0,
+    most: HowMany = _FIRST,
+) -> tuple[Question, ...]:
+    """Some questions of a pack as it was saved once, from a row (from 0) on."""
+    return shelf.pack(pack_id, number).questions[first : first + most]
 
 
 @router.post("/{pack_id}/edits")
 def edit_pack(pack_id: str, save: PackSave, shelf: SharedShelf, now: Now) -> PackSaved:
     """Keep a new revision with these edits. Refused if another was saved since."""
-    with shelf.database.writing() as session:
+    with shelf.database.reading() as session:
         newest = newest_pack(session, pack_id)
-        if newest.number != save.revision:
-            raise StaleRevision("pack", save.revision, newest.number)
-        questions = list(newest.questions)
-        for edit in save.edits:
-            questions[edit.row : edit.row + edit.remove] = map(trimmed, edit.insert)
-        pack = Pack(newest.title, tuple(questions))
-        saved = revise_pack(session, newest, pack, newest.source, now)
+    if newest.number != save.revision:
+        raise StaleRevision("pack", save.revision, newest.number)
+    edits = [replace(edit, insert=tuple(map(trimmed, edit.insert))) for edit in save.edits]
+    before = shelf.pack(pack_id, newest.number)
+    pack = Pack(before.title, edited(before.questions, edits))
+    with shelf.database.writing() as session:
+        saved = keep_edits(session, pack_id, save.revision, edits, len(pack.questions), now)
+    shelf.remember(saved, pack)
     return PackSaved(
         revision=saved.number,
-        question_count=len(questions),
-        faults=list(pack_faults(pack, saved.media)),
+        question_count=saved.question_count,
+        faults=shelf.faults(saved),
     )
 
 
@@ -88,9 +108,8 @@ def _kept_media(
         newest = newest_pack(session, pack_id)
         for held in brought.values():
             keep_medium(session, held.digest, held.media_type, held.content)
-        pack = Pack(newest.title, newest.questions)
         digests = {name: held.digest for name, held in brought.items()}
-        return pack_card(revise_pack(session, newest, pack, newest.source, now, digests))
+        return pack_card(add_to_media(session, newest, digests, now))
 
 
 @media.get("/{digest}")
@@ -118,8 +137,8 @@ def preview_question(pack_id: str, question: Question, shelf: SharedShelf) -> Ta
 def save_pack(pack_id: str, ending: str, shelf: SharedShelf) -> Response:
     """The pack as a file in one of the formats that are written."""
     with shelf.database.reading() as session:
-        found = newest_pack(session, pack_id)
-        return _file(Pack(found.title, found.questions), pack_id, ending)
+        number = newest_pack(session, pack_id).number
+    return _file(shelf.pack(pack_id, number), pack_id, ending)
 
 
 @templates.get("/questions.{ending}")
@@ -137,22 +156,11 @@ def _file(pack: Pack, name: str, ending: str) -> Response:
     return Response(written(pack, ending), media_type=media_type, headers=headers)
 
 
-def pack_card(pack: PackRevision) -> PackCard:
+def pack_card(pack: KeptPack) -> PackCard:
     """A pack at a glance."""
-    return PackCard(
-        id=pack.pack_id,
-        revision=pack.number,
-        title=pack.title,
-        question_count=pack.question_count,
-        saved_at=pack.saved_at,
-        source=pack.source,
-        media=pack.media,
-    )
+    return PackCard(**_card(pack))
 
 
-def _view(pack: PackRevision, most: int) -> PackView:
-    return PackView(
-        **dict(pack_card(pack)),
-        questions=pack.questions[:most],
-        faults=list(pack_faults(Pack(pack.title, pack.questions), pack.media)),
-    )
+def _card(pack: KeptPack) -> dict[str, Any]:
+    known = {name: getattr(pack, name) for name in KeptPack.__slots__}
+    return {**known, "id": known.pop("pack_id"), "revision": known.pop("number")}

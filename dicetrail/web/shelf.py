@@ -5,7 +5,7 @@ recently used dropped first.
 """
 
 from collections import OrderedDict
-from collections.abc import Sequence
+from collections.abc import Callable, Collection, Sequence
 from functools import lru_cache
 from threading import Lock
 from typing import TypeVar
@@ -13,15 +13,21 @@ from typing import TypeVar
 from dicetrail.core import (
     Examined,
     Game,
+    GameProblems,
     Input,
     Moment,
     Pack,
+    PackEdit,
+    PackLook,
     Program,
+    RowFault,
+    Severity,
     State,
     Table,
-    build,
+    edited,
     go_on,
     look_over,
+    made_ready,
     replay,
     table,
 )
@@ -29,7 +35,7 @@ from dicetrail.files.aside import Aside
 from dicetrail.store import Database
 from dicetrail.store.games import game_revision
 from dicetrail.store.models import RunRow
-from dicetrail.store.packs import pack_revision
+from dicetrail.store.packs import KeptPack, edits_of, pack_revision, questions_of
 from dicetrail.web.loading import Loads
 
 PackNumbers = tuple[tuple[str, int], ...]
@@ -43,19 +49,33 @@ Kept = TypeVar("Kept")
 
 
 class LatestOf(OrderedDict[str, Kept]):
-    """A mapping that keeps the entries set last, and no more than so many."""
+    """A mapping that keeps the entries set last, and no more than weigh so much together."""
 
-    def __init__(self, most: int) -> None:
+    def __init__(self, most: int, weigh: Callable[[Kept], int] = lambda _: 1) -> None:
         super().__init__()
         self.most = most
+        self._weigh = weigh
+        self._weight = 0
         self._turn = Lock()
 
     def __setitem__(self, name: str, value: Kept) -> None:
         with self._turn:
+            if name in self:
+                self._weight -= self._weigh(self[name])
             super().__setitem__(name, value)
             self.move_to_end(name)
-            if len(self) > self.most:
-                self.popitem(last=False)
+            self._weight += self._weigh(value)
+            while self._weight > self.most and len(self) > 1:
+                self._weight -= self._weigh(super().popitem(last=False)[1])
+
+
+def _size(program: Program) -> int:
+    """What a program weighs: its questions, and something for itself."""
+    return 1_000 + sum(map(len, program.pools))
+
+
+def _named(pack_id: str, number: int) -> str:
+    return f"{pack_id} {number}"
 
 
 class Shelf:
@@ -66,10 +86,12 @@ class Shelf:
         self.aside = Aside()
         self.loads = Loads()
         self._known: LatestOf[tuple[Moment, ...]] = LatestOf(300)
-        self.pack = lru_cache(maxsize=64)(self._pack)
+        self._packs: LatestOf[Pack] = LatestOf(32)
+        self._looks: LatestOf[tuple[int, PackLook]] = LatestOf(8)
+        self._looking = Lock()
         self.pack_media = lru_cache(maxsize=64)(self._pack_media)
         self.examined = lru_cache(maxsize=256)(self._examined)
-        self.program = lru_cache(maxsize=64)(self._program)
+        self._programs: LatestOf[Program] = LatestOf(300_000, _size)
 
     def close(self) -> None:
         """End whatever is still being read."""
@@ -104,20 +126,72 @@ class Shelf:
         media = {name: self.pack_media(name, number) for name, number in run.pack_revisions.items()}
         return table(self.program_of(run), state, media)
 
+    def pack(self, pack_id: str, number: int) -> Pack:
+        """A revision of a pack with its questions. Raises NotFound."""
+        known = self._packs.get(_named(pack_id, number))
+        if known is not None:
+            return known
+        before = self._packs.get(_named(pack_id, number - 1))
+        with self.database.reading() as session:
+            kept = pack_revision(session, pack_id, number)
+            edits = None if before is None else edits_of(session, pack_id, number)
+            if before is None or edits is None:
+                questions = questions_of(session, pack_id, number)
+            else:
+                questions = edited(before.questions, edits) if edits else before.questions
+        pack = Pack(kept.title, questions)
+        self.remember(kept, pack)
+        return pack
+
+    def remember(self, kept: KeptPack, pack: Pack) -> None:
+        """Know a revision of a pack, as it was kept."""
+        self._packs[_named(kept.pack_id, kept.number)] = pack
+
+    def faults(self, kept: KeptPack) -> list[RowFault]:
+        """Everything that is wrong in a revision of a pack. After an edit only what it
+        changed is looked at."""
+        with self._looking:
+            return list(self._look(kept.pack_id, kept.number, kept.media).faults())
+
+    def _look(self, pack_id: str, wanted: int, media: Collection[str]) -> PackLook:
+        number, look = self._looks.get(pack_id, (0, None))
+        edits: tuple[PackEdit, ...] | None = () if number == wanted else None
+        if number == wanted - 1:
+            with self.database.reading() as session:
+                edits = edits_of(session, pack_id, wanted) or None
+        if look is None or edits is None:
+            look = PackLook(self.pack(pack_id, wanted).questions, media)
+        else:
+            look.edit(edits)
+        self._looks[pack_id] = (wanted, look)
+        return look
+
     def _pack_media(self, pack_id: str, number: int) -> dict[str, str]:
         with self.database.reading() as session:
             return pack_revision(session, pack_id, number).media
 
-    def _pack(self, pack_id: str, number: int) -> Pack:
-        with self.database.reading() as session:
-            found = pack_revision(session, pack_id, number)
-            return Pack(found.title, found.questions)
-
     def _examined(self, game: Game, packs: PackNumbers) -> Examined:
-        return look_over(game, self._held(packs))
+        with self._looking:
+            reports = {
+                name: self._look(name, number, self.pack_media(name, number)).report()
+                for name, number in packs
+            }
+        return look_over(game, self._held(packs), reports)
+
+    def program(self, game_id: str, number: int, packs: PackNumbers) -> Program:
+        """A revision of a game, ready to run. Raises NotFound, GameProblems."""
+        name = f"{game_id} {number} {packs}"
+        program = self._programs.get(name)
+        if program is None:
+            program = self._programs[name] = self._program(game_id, number, packs)
+        return program
 
     def _program(self, game_id: str, number: int, packs: PackNumbers) -> Program:
-        return build(self._game(game_id, number), self._held(packs))
+        game = self._game(game_id, number)
+        examined = self.examined(game, packs)
+        if any(problem.severity is Severity.FAULT for problem in examined.problems):
+            raise GameProblems(examined.problems)
+        return made_ready(game, self._held(packs))
 
     def _game(self, game_id: str, number: int) -> Game:
         with self.database.reading() as session:

@@ -67,11 +67,11 @@ class Standings:
 
     def known(self, run_id: str) -> Standing:
         """Where a run was last known to stand; it may have gone on. Raises NotFound."""
-        return self._known.get(run_id) or self._long.get(run_id) or self.newest(run_id)
+        return self._long.get(run_id) or self._known.get(run_id) or self.newest(run_id)
 
     def newest(self, run_id: str) -> Standing:
         """Where a run stands by all that is kept of it. Raises NotFound."""
-        known = self._known.get(run_id) or self._long.get(run_id)
+        known = self._long.get(run_id) or self._known.get(run_id)
         with self._shelf.database.reading() as session:
             if known is None:
                 known = self.begun(get_run(session, run_id, Place.PLAY))
@@ -108,8 +108,6 @@ class Standings:
 
     def _remembered(self, known: Standing) -> Standing:
         (self._known if known.seen <= LONG else self._long)[known.run.id] = known
-        if known.seen == LONG + 1:
-            self._known.pop(known.run.id, None)
         return known
 
 

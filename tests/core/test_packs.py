@@ -2,8 +2,23 @@
 
 import unittest
 from dataclasses import replace
+from unittest.mock import patch
 
-from dicetrail.core import Details, Kind, Pack, Question, pack_faults, preview
+from hypothesis import given, settings
+from hypothesis import strategies as st
+
+from dicetrail.core import (
+    Details,
+    Kind,
+    Pack,
+    PackEdit,
+    PackLook,
+    Question,
+    edited,
+    looks,
+    pack_faults,
+    preview,
+)
 from dicetrail.core.questions import field_name, trimmed
 
 SOUND = Question("Which is a root?", ("Carrot",), ("Pea",))
@@ -14,6 +29,47 @@ def told(*questions, media=()):
         (fault.row, fault.field, fault.number, fault.what)
         for fault in pack_faults(Pack("P", questions), media)
     ]
+
+
+KINDS_OF_ROW = st.sampled_from(
+    [
+        SOUND,
+        replace(SOUND, prompt="Which is a leaf?"),
+        replace(SOUND, prompt=""),
+        replace(SOUND, right=()),
+        replace(SOUND, wrong=("CARROT",)),
+        replace(SOUND, details=Details(picture="gone.png")),
+        replace(SOUND, details=Details(picture="here.png", level=9)),
+        replace(SOUND, prompt="which  is a root?"),
+        replace(SOUND, prompt="Größe?", right=("ß",), wrong=("SS",)),
+    ]
+)
+ROWS = st.lists(KINDS_OF_ROW, max_size=8).map(tuple)
+EDITS = st.lists(st.builds(PackEdit, st.integers(0, 12), st.integers(0, 5), ROWS), max_size=6)
+
+
+class TestEdits(unittest.TestCase):
+    @given(ROWS, st.lists(EDITS, max_size=3))
+    @settings(max_examples=200, deadline=None)
+    def test_a_look_that_followed_the_edits_sees_what_a_new_one_does(self, rows, saves):
+        look = PackLook(rows, {"here.png"})
+        for edits in saves:
+            listed = list(rows)
+            for edit in edits:
+                listed[edit.row : edit.row + edit.remove] = edit.insert
+            rows = edited(rows, edits)
+            self.assertEqual(rows, tuple(listed))
+            look.edit(edits)
+            self.assertEqual(list(look.faults()), list(pack_faults(Pack("P", rows), {"here.png"})))
+            anew = PackLook(rows, {"here.png"}).report()
+            self.assertEqual(look.report(), anew)
+
+    def test_only_what_changes_is_looked_at(self):
+        look = PackLook([replace(SOUND, prompt=f"{n}?", right=()) for n in range(200)])
+        with patch.object(looks, "faults", wraps=looks.faults) as looked:
+            look.edit([PackEdit(7, 1, (replace(SOUND, right=()),)), PackEdit(9, 3)])
+            list(look.faults())
+        self.assertEqual(looked.call_count, 1)
 
 
 class TestPackFaults(unittest.TestCase):

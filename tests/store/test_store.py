@@ -1,6 +1,8 @@
 """The store: nothing overwritten, nothing half saved, nothing lost to a kill."""
 
+import random
 import unittest
+from dataclasses import replace
 from datetime import UTC, datetime, timedelta
 from pathlib import Path
 from tempfile import TemporaryDirectory
@@ -9,7 +11,7 @@ from alembic.autogenerate import compare_metadata
 from alembic.migration import MigrationContext
 from sqlalchemy import create_engine, text
 
-from dicetrail.core import Answer, Begin, Input, Pack
+from dicetrail.core import Answer, Begin, Input, Pack, PackEdit, Question, edited
 from dicetrail.store import Database, NotFound, PackSource, Place, StaleRevision, StaleRun
 from dicetrail.store.games import (
     add_game,
@@ -18,8 +20,16 @@ from dicetrail.store.games import (
     newest_games,
     revise_game,
 )
-from dicetrail.store.models import Base
-from dicetrail.store.packs import add_pack, newest_pack
+from dicetrail.store.models import Base, RefusedRow
+from dicetrail.store.packs import (
+    add_pack,
+    add_to_media,
+    edit_pack,
+    load_into_pack,
+    newest_pack,
+    pack_revision,
+    questions_of,
+)
 from dicetrail.store.runs import add_inputs, add_run, get_run, last_answered_run
 from tests.core.examples import FIVE, VEGETABLES, changed
 from tests.server import Server
@@ -61,7 +71,7 @@ class TestStore(StoreTest):
             add_inputs(session, run.id, 1, [Input(Answer("b"), 20)])
         with self.open().reading() as session:
             found = newest_pack(session, "vegetables")
-            self.assertEqual(Pack(found.title, found.questions), VEGETABLES)
+            self.assertEqual(Pack(found.title, questions_of(session, "vegetables", 1)), VEGETABLES)
             self.assertEqual((found.source, found.saved_at), (SOURCE, NOW))
             self.assertEqual(newest_game(session, "five").document.rounds[0].packs, ("vegetables",))
             played = last_answered_run(session, "five")
@@ -120,6 +130,70 @@ class TestStore(StoreTest):
             raise ZeroDivisionError
         with database.reading() as session:
             self.assertEqual(newest_games(session), [])
+
+
+class TestPackRevisions(unittest.TestCase):
+    def setUp(self):
+        folder = TemporaryDirectory()
+        self.addCleanup(folder.cleanup)
+        self.database = Database(Path(folder.name) / "store.sqlite")
+        self.addCleanup(self.database.close)
+
+    def test_every_revision_of_a_pack_can_be_had_whatever_it_changed(self):
+        chances = random.Random(11)
+        made = iter(range(10_000))
+
+        def some(most):
+            count = range(chances.randint(0, most))
+            return tuple(Question(f"{next(made)}?", ("a",), ("b",)) for _ in count)
+
+        other = replace(SOURCE, file_name="other.tsv")
+        with self.database.writing() as session:
+            kept = add_pack(session, Pack("P", some(20)), SOURCE, NOW, media={"a.png": "1"})
+            expected = [(questions_of(session, "p", 1), SOURCE, {"a.png": "1"})]
+        for number in range(1, 60):
+            questions, source, media = expected[-1]
+            with self.database.writing() as session:
+                kept = newest_pack(session, "p")
+                match chances.randrange(6):
+                    case 0:
+                        questions, source = some(20), chances.choice([SOURCE, other])
+                        more = {"b.png": str(number)} if number % 2 else {}
+                        media = media | more
+                        load_into_pack(session, kept, questions, source, NOW, more)
+                    case 1:
+                        media = media | {f"{number}.png": "x"}
+                        add_to_media(session, kept, {f"{number}.png": "x"}, NOW)
+                    case _:
+                        row, gone = chances.randint(0, 20), chances.randint(0, 3)
+                        edits = [PackEdit(row, gone, some(3)), PackEdit(0, 0, some(1))]
+                        questions = edited(questions, edits)
+                        edit_pack(session, "p", kept.number, edits, len(questions), NOW)
+            expected.append((questions, source, media))
+        with self.database.reading() as session:
+            for number, (questions, source, media) in enumerate(expected, 1):
+                found = pack_revision(session, "p", number)
+                self.assertEqual(questions_of(session, "p", number), questions)
+                self.assertEqual((found.source, found.media), (source, media))
+                self.assertEqual(found.question_count, len(questions))
+
+    def test_an_edit_costs_the_store_what_it_changes(self):
+        large = Pack("P", tuple(Question(f"{n}?", ("a",), ("b",)) for n in range(20_000)))
+        refused = (RefusedRow(1, 1, "w", "m", "t" * 1000),) * 100
+        with self.database.writing() as session:
+            add_pack(session, large, replace(SOURCE, refused=refused), NOW, media={"a": "b"})
+
+        def size():
+            with self.database.reading() as session:
+                pages = session.execute(text("PRAGMA page_count")).scalar_one()
+                return pages * session.execute(text("PRAGMA page_size")).scalar_one()
+
+        before = size()
+        for number in range(1, 41):
+            with self.database.writing() as session:
+                edit = PackEdit(number, 1, (Question("New?", ("a",), ("b",)),))
+                edit_pack(session, "p", number, [edit], 20_000, NOW)
+        self.assertLess((size() - before) / 40, 1_000)
 
 
 class TestKill(StoreTest):

@@ -624,6 +624,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/packs/{pack_id}/revisions/{number}/questions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Questions
+         * @description Some questions of a pack as it was saved once, from a row (from 0) on.
+         */
+        get: operations["list_questions_api_packs__pack_id__revisions__number__questions_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/packs/{pack_id}/edits": {
         parameters: {
             query?: never;
@@ -4484,6 +4504,41 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PackView"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    list_questions_api_packs__pack_id__revisions__number__questions_get: {
+        parameters: {
+            query?: {
+                first?: number;
+                most?: number;
+            };
+            header?: never;
+            path: {
+                pack_id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Question"][];
                 };
             };
             /** @description What went wrong, and how to mend it */
