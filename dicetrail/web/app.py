@@ -27,8 +27,9 @@ from dicetrail.web import (
     sounds,
 )
 from dicetrail.web.boundary import Health
+from dicetrail.web.description import described
 from dicetrail.web.errors import ERROR_RESPONSES, explain_errors
-from dicetrail.web.guards import BodyLimit, OwnPages, RateLimits, StrictHeaders
+from dicetrail.web.guards import BodyLimit, HeadAsGet, OwnPages, RateLimits, StrictHeaders
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.site import serve_site
 from dicetrail.web.standing import Standings
@@ -111,6 +112,7 @@ def create_app(
     app.add_middleware(GZipMiddleware, minimum_size=1024)
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=list(hosts))
     app.add_middleware(StrictHeaders)
+    app.add_middleware(HeadAsGet)
     for module in (games, gamefiles, players, language, sounds, loads, packs, runs, play, key):
         app.include_router(module.router)
     app.include_router(packs.templates)
@@ -121,5 +123,6 @@ def create_app(
         """That the server answers."""
         return Health()
 
+    described(app)
     serve_site(app)
     return app

@@ -15,6 +15,7 @@ from dicetrail.store.packs import add_pack
 from dicetrail.web.bodies import Router
 from dicetrail.web.boundary import GameView
 from dicetrail.web.context import Now, SharedShelf
+from dicetrail.web.description import files
 from dicetrail.web.games import game_view, packs_of
 from dicetrail.web.reading import ReadAside
 from dicetrail.web.shelf import Shelf
@@ -50,7 +51,7 @@ def _kept_game(shelf: Shelf, brought: BroughtGame, file_name: str, now: datetime
     return game_view(shelf, made.game_id)
 
 
-@router.get("/games/{game_id}/file", response_class=Response)
+@router.get("/games/{game_id}/file", response_class=Response, responses=files("application/json"))
 def save_game_file(game_id: str, shelf: SharedShelf) -> Response:
     """The game with everything in it, as a game file."""
     with shelf.database.reading() as session:

@@ -140,6 +140,25 @@ def shown_key(scope: Scope) -> str:
 _RUN = re.compile(r"/api/play/runs/([^/]+)")
 
 
+class HeadAsGet:
+    """Answers HEAD as GET is answered, without the body (RFC 9110, 9.3.2)."""
+
+    def __init__(self, app: ASGIApp) -> None:
+        self.app = app
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        if scope["type"] != "http" or scope["method"] != "HEAD":
+            await self.app(scope, receive, send)
+            return
+
+        async def without_body(message: Message) -> None:
+            if message["type"] == "http.response.body":
+                message = {**message, "body": b""}
+            await send(message)
+
+        await self.app({**scope, "method": "GET"}, receive, without_body)
+
+
 class StrictHeaders:
     """Adds the headers that keep a page to its own scripts, styles and addresses."""
 

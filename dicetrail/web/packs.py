@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 from dataclasses import replace
 from datetime import datetime
-from typing import Annotated, Any
+from typing import Annotated, Any, Literal
 
 from fastapi import Query, Response, UploadFile
 from starlette.concurrency import run_in_threadpool
@@ -20,13 +20,14 @@ from dicetrail.core import (
 from dicetrail.core.looks import MOST_ROWS
 from dicetrail.core.questions import faults, trimmed
 from dicetrail.files import TEMPLATE, TEXT_TEMPLATE, WRITERS, Medium, written
-from dicetrail.store import NotFound, StaleRevision
+from dicetrail.store import StaleRevision
 from dicetrail.store.media import get_medium, keep_medium
 from dicetrail.store.packs import KeptPack, add_to_media, newest_pack, newest_packs
 from dicetrail.store.packs import edit_pack as keep_edits
 from dicetrail.web.bodies import Router
 from dicetrail.web.boundary import PackCard, PackSave, PackSaved, PackView, RevisionNumber
 from dicetrail.web.context import Now, SharedShelf
+from dicetrail.web.description import files
 from dicetrail.web.loads import named
 from dicetrail.web.reading import ReadAside
 from dicetrail.web.shelf import Shelf
@@ -37,6 +38,8 @@ _FIRST = 100
 _AT_ONCE = 5_000
 """How many are sent in one answer, so that nobody else waits long."""
 
+Ending = Literal["tsv", "csv", "txt", "xlsx", "json", "yaml"]
+_WRITTEN = files(*(media_type.partition(";")[0] for media_type, _ in WRITERS.values()))
 HowMany = Annotated[int, Query(ge=0, le=_AT_ONCE)]
 
 router = Router("/api/packs", "packs")
@@ -112,7 +115,7 @@ def _kept_media(
         return pack_card(add_to_media(session, newest, digests, now))
 
 
-@media.get("/{digest}")
+@media.get("/{digest}", response_class=Response, responses=files("image/*", "audio/*"))
 def show_medium(digest: str, shelf: SharedShelf) -> Response:
     """A picture or sound, which never changes under its digest and can do nothing but show."""
     with shelf.database.reading() as session:
@@ -133,24 +136,22 @@ def preview_question(pack_id: str, question: Question, shelf: SharedShelf) -> Ta
         return preview(question, 1, newest_pack(session, pack_id).media)
 
 
-@router.get("/{pack_id}/questions.{ending}")
-def save_pack(pack_id: str, ending: str, shelf: SharedShelf) -> Response:
+@router.get("/{pack_id}/questions.{ending}", response_class=Response, responses=_WRITTEN)
+def save_pack(pack_id: str, ending: Ending, shelf: SharedShelf) -> Response:
     """The pack as a file in one of the formats that are written."""
     with shelf.database.reading() as session:
         number = newest_pack(session, pack_id).number
     return _file(shelf.pack(pack_id, number), pack_id, ending)
 
 
-@templates.get("/questions.{ending}")
-def save_template(ending: str) -> Response:
+@templates.get("/questions.{ending}", response_class=Response, responses=_WRITTEN)
+def save_template(ending: Ending) -> Response:
     """A file with one question of every kind, to be filled in."""
     return _file(TEXT_TEMPLATE if ending == "txt" else TEMPLATE, "questions", ending)
 
 
 def _file(pack: Pack, name: str, ending: str) -> Response:
-    """A pack as a file to be saved. Raises NotFound for an ending no format has."""
-    if ending not in WRITERS:
-        raise NotFound("format", ending)
+    """A pack as a file to be saved."""
     media_type, _ = WRITERS[ending]
     headers = {"content-disposition": f'attachment; filename="{name}.{ending}"'}
     return Response(written(pack, ending), media_type=media_type, headers=headers)

@@ -32,6 +32,7 @@ from dicetrail.store.runs import best_runs, runs_of_player
 from dicetrail.web.bodies import Router
 from dicetrail.web.boundary import NewPlay, PlayGame, PlayInput, PlayView, Score, Scores, name_of
 from dicetrail.web.context import Now, SharedShelf, SharedStandings
+from dicetrail.web.description import files
 from dicetrail.web.games import newest_program
 from dicetrail.web.running import keep_result, start_run, time_of
 from dicetrail.web.shelf import Shelf
@@ -109,7 +110,7 @@ def take(
     return _sent(_view(shelf, standings, after, now, moment.state, refused))
 
 
-@router.get("/runs/{run_id}/voice", response_class=Response)
+@router.get("/runs/{run_id}/voice", response_class=Response, responses=files("audio/wav"))
 def read_out(run_id: str, shelf: SharedShelf, standings: SharedStandings, now: Now) -> Response:
     """What is to be read out now, by a made voice. 404 says that there is none here."""
     known = standings.newest(run_id)

@@ -11,6 +11,7 @@ from dicetrail.store.runs import runs_of_game
 from dicetrail.web.bodies import Router
 from dicetrail.web.boundary import PlayedRun, Sharing
 from dicetrail.web.context import SharedShelf
+from dicetrail.web.description import files
 from dicetrail.web.play import score_of
 
 MOST_RUNS = 200
@@ -44,7 +45,7 @@ def share(game_id: str, shelf: SharedShelf, request: Request) -> Sharing:
     return Sharing(address=_address(game_id, request), is_local=request.app.state.address is None)
 
 
-@router.get("/qr.svg", response_class=Response)
+@router.get("/qr.svg", response_class=Response, responses=files("image/svg+xml"))
 def draw_code(game_id: str, shelf: SharedShelf, request: Request) -> Response:
     """The address of the players' page as a QR code (ISO/IEC 18004), to be scanned."""
     with shelf.database.reading() as session:

@@ -2,12 +2,14 @@
 
 from pathlib import Path
 
-from fastapi import FastAPI, Request
+from fastapi import FastAPI
 from starlette.exceptions import HTTPException
 from starlette.responses import HTMLResponse, Response
+from starlette.routing import Route
 from starlette.staticfiles import StaticFiles
-from starlette.types import Scope
+from starlette.types import Receive, Scope, Send
 
+from dicetrail.web.description import Methods
 from dicetrail.web.guards import NONCE
 
 SITE = Path(__file__).parent / "site"
@@ -26,9 +28,26 @@ def serve_site(app: FastAPI, site: Path = SITE) -> None:
     """Serve the pages in `site`. Addresses under /api are never taken for a page."""
     app.mount("/assets", _Assets(directory=site / "assets", check_dir=False), name="assets")
 
-    @app.get("/{path:path}", include_in_schema=False)
-    def page(path: str, request: Request) -> Response:
-        if path.split("/")[0] in ("api", "assets"):
-            raise HTTPException(404, f"There is nothing at /{path}.")
-        html = (site / "index.html").read_text("utf-8").replace("{nonce}", request.scope[NONCE])
-        return HTMLResponse(html, headers={"cache-control": "no-cache"})
+    app.router.routes.append(Route("/{path:path}", _Pages(app, site)))
+
+
+class _Pages:
+    """The page at every address that is not the interface's; there it says what can be asked."""
+
+    def __init__(self, app: FastAPI, site: Path) -> None:
+        self._methods = Methods(app)
+        self._site = site
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        path, is_asked = scope["path"], scope["method"] in ("GET", "HEAD")
+        is_ours = path.split("/")[1] not in ("api", "assets")
+        allowed = ["GET", "HEAD"] if is_ours else self._methods.at(path)
+        if allowed and not (is_ours and is_asked):
+            headers = {"allow": ", ".join(allowed)}
+            raise HTTPException(405, f"This takes {' or '.join(allowed)}.", headers)
+        if not is_ours:
+            raise HTTPException(404, f"There is nothing at {path}.")
+        html = (self._site / "index.html").read_text("utf-8")
+        html = html.replace("{nonce}", scope[NONCE])
+        answer = HTMLResponse(html, headers={"cache-control": "no-cache"})
+        await answer(scope, receive, send)

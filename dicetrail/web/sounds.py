@@ -21,6 +21,7 @@ from dicetrail.store.media import get_medium, keep_medium
 from dicetrail.web.bodies import Router
 from dicetrail.web.boundary import RevisionNumber, SoundBrought, SoundMade, ToRead
 from dicetrail.web.context import SharedShelf
+from dicetrail.web.description import files
 from dicetrail.web.reading import ReadAside
 from dicetrail.web.voice import voice_for
 
@@ -64,7 +65,7 @@ def _keep(database: Database, found: Medium) -> None:
         keep_medium(session, found.digest, found.media_type, found.content)
 
 
-@router.post("/voice", response_class=Response)
+@router.post("/voice", response_class=Response, responses=files("audio/wav"))
 def read_out(wanted: ToRead, shelf: SharedShelf) -> Response:
     """A text read out by a made voice, for the maker's table."""
     sound = voice_for(shelf.database, wanted.text)
@@ -73,7 +74,11 @@ def read_out(wanted: ToRead, shelf: SharedShelf) -> Response:
     return Response(sound, 200, {"cache-control": "no-store"}, "audio/wav")
 
 
-@router.get("/games/{game_id}/{revision}/{name}", response_class=Response)
+@router.get(
+    "/games/{game_id}/{revision}/{name}",
+    response_class=Response,
+    responses=files("audio/*"),
+)
 def play_sound(game_id: str, revision: RevisionNumber, name: str, shelf: SharedShelf) -> Response:
     """A sound of a game as it was saved once. It never changes."""
     with shelf.database.reading() as session:

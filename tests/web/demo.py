@@ -12,8 +12,12 @@ from dicetrail.demo import load_demo
 from dicetrail.store import Database
 from dicetrail.web import create_app
 
+ORIGIN = "http://localhost"
 
-class DemoTest(unittest.TestCase):
+
+class StoreTest(unittest.TestCase):
+    """The application over a store that is empty."""
+
     @classmethod
     def setUpClass(cls):
         folder = TemporaryDirectory()
@@ -21,13 +25,12 @@ class DemoTest(unittest.TestCase):
         cls.path = Path(folder.name) / "store.sqlite"
         cls.database = Database(cls.path)
         cls.addClassCleanup(cls.database.close)
-        load_demo(cls.database, datetime.now(UTC))
         cls.app = create_app(cls.database)
         cls.addClassCleanup(cls.app.state.shelf.close)
         cls.http = TestClient(
             cls.app,
-            base_url="http://localhost",
-            headers={"origin": "http://localhost"},
+            base_url=ORIGIN,
+            headers={"origin": ORIGIN},
             raise_server_exceptions=False,
         )
 
@@ -41,3 +44,12 @@ class DemoTest(unittest.TestCase):
             self.assertEqual(problem["status"], answer.status_code)
             self.assertTrue(problem["detail"])
         return answer
+
+
+class DemoTest(StoreTest):
+    """The application over a store with the demo."""
+
+    @classmethod
+    def setUpClass(cls):
+        super().setUpClass()
+        load_demo(cls.database, datetime.now(UTC))

@@ -1,0 +1,61 @@
+"""What the interface says of itself, and what it therefore takes where.
+
+The OpenAPI document is made by the framework from the routes; here it is told that errors are
+problem details. Which methods an address takes is read off it too.
+"""
+
+import re
+from collections.abc import Callable
+from typing import Any
+
+from fastapi import FastAPI
+
+_ERRORS = "application/problem+json"
+
+
+def described(app: FastAPI) -> None:
+    """Have the application describe its errors by the kind they are sent as."""
+    made: Callable[[], dict[str, Any]] = app.openapi
+
+    def openapi() -> dict[str, Any]:
+        if app.openapi_schema is None:
+            document = made()
+            for operations in document["paths"].values():
+                for operation in operations.values():
+                    told = operation["responses"]["default"]["content"]
+                    told[_ERRORS] = told.pop("application/json")
+        assert app.openapi_schema is not None
+        return app.openapi_schema
+
+    app.openapi = openapi  # type: ignore[method-assign]
+
+
+def files(*media_types: str) -> dict[int | str, dict[str, Any]]:
+    """The answer of a route that sends a file of one of some kinds."""
+    return {200: {"content": {kind: {"schema": {"type": "string"}} for kind in media_types}}}
+
+
+class Methods:
+    """Which methods each address of the interface takes."""
+
+    def __init__(self, app: FastAPI) -> None:
+        self._app = app
+        self._known: list[tuple[re.Pattern[str], list[str]]] | None = None
+
+    def at(self, path: str) -> list[str]:
+        """The methods an address takes, in order; none if there is nothing there."""
+        if self._known is None:
+            paths = self._app.openapi()["paths"]
+            self._known = [(_pattern(at), sorted(_taken(here))) for at, here in paths.items()]
+        found = {method for at, here in self._known if at.fullmatch(path) for method in here}
+        return sorted(found)
+
+
+def _pattern(path: str) -> re.Pattern[str]:
+    parts = re.split(r"\{\w+\}", path)
+    return re.compile("[^/]+".join(map(re.escape, parts)))
+
+
+def _taken(operations: dict[str, Any]) -> set[str]:
+    methods = {method.upper() for method in operations}
+    return methods | {"HEAD"} if "GET" in methods else methods
