@@ -109,6 +109,7 @@ def _served(application: FastAPI) -> uvicorn.Config:
     return uvicorn.Config(
         application,
         log_level="error",
+        server_header=False,
         http=timed(make_room()),
         ws="none",
         timeout_keep_alive=75,
