@@ -4,10 +4,10 @@ The old attack: dice had six digits, so whoever had seen a few questions in thei
 all dice until one gave just these, and knew every right answer that was still to come.
 """
 
-from dicetrail.core import build, draw_list
+from dicetrail.core import Pack, build, draw_list
 from dicetrail.core.dice import dice_named
 from dicetrail.store.games import newest_game
-from dicetrail.store.packs import newest_packs
+from dicetrail.store.packs import newest_packs, questions_of
 from dicetrail.store.runs import get_run
 from tests.web.demo import DemoTest
 
@@ -21,7 +21,11 @@ class TestForetelling(DemoTest):
         with self.database.reading() as session:
             game = newest_game(session, GAME).document
             packs = newest_packs(session, game.rounds[0].packs)
-            return build(game, {pack.pack_id: pack for pack in packs})
+            held = {
+                pack.pack_id: Pack(pack.title, questions_of(session, pack.pack_id, pack.number))
+                for pack in packs
+            }
+            return build(game, held)
 
     def seen_by_a_player(self, place, **new):
         """The prompts and choices of the first questions of a run, as they come."""

@@ -520,4 +520,4 @@ class TestPlayersAndMakers(PlayingTest):
         self.sees("Right.", table)
         runs = self.server.http.get("/api/games/root-leaf-or-fruit/runs").json()
         self.assertEqual([run["result"]["score"] for run in runs], [0])
-        self.assertTrue(re.fullmatch(r"\d+", str(runs[0]["dice"])))
+        self.assertTrue(re.fullmatch("[a-z2-7]{26}", runs[0]["dice"]))

@@ -248,7 +248,7 @@ class TestLoads(ApiTest):
                     self.assertIn("attachment", saved.headers["content-disposition"])
                     load = self.bring(saved.content, f"again.{ending}").json()
                     self.assertEqual((load["question_count"], load["refused_count"]), (count, 0))
-        self.assert_problem(self.http.get("/api/templates/questions.doc"), 404, "no format")
+        self.assert_problem(self.http.get("/api/templates/questions.doc"), 422, "expected form")
 
 
 class TestMedia(ApiTest):
