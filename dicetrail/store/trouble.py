@@ -16,16 +16,15 @@ from sqlalchemy.exc import DBAPIError
 class StoreTrouble(Exception):
     """The store cannot be used, or not now. What is wrong and what to do are in words.
 
-    `is_full` tells that there is no room or no leave to write; `may_pass` that it may go by
-    itself.
+    `is_full` tells that there is no room or no leave to write. `told` says it without naming
+    the file, for whoever need not know where it is.
     """
 
-    def __init__(self, what: str, mend: str, is_full: bool = False, may_pass: bool = False) -> None:
-        self.what = what
-        self.mend = mend
+    def __init__(self, path: Path, what: str, mend: str, is_full: bool = False) -> None:
+        self.path = path
         self.is_full = is_full
-        self.may_pass = may_pass
-        super().__init__(f"{what}. {mend}.")
+        self.told = f"The store cannot be used: {what}. {mend}."
+        super().__init__(f"The store {path} cannot be used: {what}. {mend}.")
 
 
 _DAMAGED = (
@@ -56,7 +55,6 @@ _TROUBLES: dict[int, tuple[str, str]] = {
     sqlite3.SQLITE_NOTADB: _NO_STORE,
 }
 _NO_ROOM = {sqlite3.SQLITE_READONLY, sqlite3.SQLITE_FULL}
-_MAY_PASS = {sqlite3.SQLITE_BUSY, sqlite3.SQLITE_LOCKED}
 
 
 def trouble_in(path: Path, error: BaseException) -> StoreTrouble | None:
@@ -65,11 +63,7 @@ def trouble_in(path: Path, error: BaseException) -> StoreTrouble | None:
     if code not in _TROUBLES:
         return None
     what, mend = _TROUBLES[code]
-    return StoreTrouble(_named(path, what), mend, code in _NO_ROOM, code in _MAY_PASS)
-
-
-def _named(path: Path, what: str) -> str:
-    return f"The store {path} cannot be used: {what}"
+    return StoreTrouble(path, what, mend, code in _NO_ROOM)
 
 
 @contextmanager
@@ -79,7 +73,7 @@ def told(path: Path) -> Iterator[None]:
         yield
     except CommandError:
         what = "a newer version of Dice Trail made it"
-        raise StoreTrouble(_named(path, what), "Start that version, or name another file") from None
+        raise StoreTrouble(path, what, "Start that version, or name another file") from None
     except (DBAPIError, sqlite3.Error) as error:
         found = trouble_in(path, getattr(error, "orig", None) or error)
         if found is None:
@@ -87,15 +81,15 @@ def told(path: Path) -> Iterator[None]:
         raise found from None
     except OSError as error:
         what = (error.strerror or "it cannot be opened").lower()
-        raise StoreTrouble(_named(path, what), "Name another file") from None
+        raise StoreTrouble(path, what, "Name another file") from None
 
 
 def look_at(path: Path) -> None:
     """Raise StoreTrouble if what is at a path is plainly something else than a store."""
     if path.parent.exists() and not path.parent.is_dir():
-        raise StoreTrouble(_named(path, f"{path.parent} is no folder"), "Name another file")
+        raise StoreTrouble(path, f"{path.parent} is no folder", "Name another file")
     if path.is_dir():
-        raise StoreTrouble(_named(path, "it is a folder"), "Name a file in it instead")
+        raise StoreTrouble(path, "it is a folder", "Name a file in it instead")
     if not path.exists() or path.stat().st_size == 0:
         return
     store = sqlite3.connect(f"{path.absolute().as_uri()}?mode=ro", uri=True)
@@ -104,4 +98,4 @@ def look_at(path: Path) -> None:
     finally:
         store.close()
     if tables and not {"alembic_version", "games"} <= tables:
-        raise StoreTrouble(_named(path, _NO_STORE[0]), _NO_STORE[1])
+        raise StoreTrouble(path, _NO_STORE[0], _NO_STORE[1])

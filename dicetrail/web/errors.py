@@ -76,7 +76,7 @@ def explain_errors(app: FastAPI) -> None:
 
     @app.exception_handler(StoreTrouble)
     def store_trouble(_: Request, error: StoreTrouble) -> JSONResponse:
-        return refusal(507 if error.is_full else 503, str(error), {"retry-after": "5"})
+        return refusal(507 if error.is_full else 503, error.told, {"retry-after": "5"})
 
     @app.exception_handler(Exception)
     def unforeseen(_: Request, __: Exception) -> JSONResponse:

@@ -145,6 +145,7 @@ class TestUsing(unittest.TestCase):
         self.assertEqual(told.status_code, 503, told.text)
         self.assertIn("another program keeps it locked", told.json()["detail"])
         self.assertEqual(told.headers["retry-after"], "5")
+        self.assertNotIn(self.path.name, told.text, "a player need not know where it is")
         store.close()
         self.assertEqual(self.http.put("/api/games/harvest-supper", json=body).status_code, 200)
 
