@@ -1,25 +1,33 @@
 """A Dice Trail server in a process of its own, over a store in a folder of its own."""
 
+import multiprocessing
+import os
 import re
-import subprocess
 import sys
 from pathlib import Path
+from tempfile import TemporaryDirectory
 
 import httpx2
 
+from tests.served import serve
+
 SERVE = (sys.executable, "-m", "dicetrail.cli", "serve")
+_FORKED = multiprocessing.get_context("forkserver")
+_FORKED.set_forkserver_preload(["tests.served"])
 
 
 class Server:
     """`dicetrail serve` on a free port. Use as a context manager."""
 
     def __init__(self, data: Path, *options: str) -> None:
-        self.process = subprocess.Popen(
-            [*SERVE, "--port", "0", "--data", str(data), *options],
-            stdout=subprocess.PIPE,
-            text=True,
-        )
-        for line in self.process.stdout:
+        with TemporaryDirectory() as folder:
+            pipe = Path(folder, "printed")
+            os.mkfifo(pipe)
+            told = ("--port", "0", "--data", str(data), *options)
+            self.process = _FORKED.Process(target=serve, args=(pipe, told))
+            self.process.start()
+            self.printed = pipe.open()
+        for line in self.printed:
             if found := re.search(r"http://\S+:\d+", line):
                 self.address = found[0]
                 break
@@ -32,7 +40,7 @@ class Server:
     def kill(self) -> None:
         """End the process at once, as a power cut would."""
         self.process.kill()
-        self.process.wait()
+        self.process.join()
 
     def __enter__(self) -> "Server":
         return self
@@ -40,5 +48,5 @@ class Server:
     def __exit__(self, *_: object) -> None:
         self.http.close()
         self.process.terminate()
-        self.process.wait()
-        self.process.stdout.close()
+        self.process.join()
+        self.printed.close()
