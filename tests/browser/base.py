@@ -129,7 +129,12 @@ class BrowserTest(unittest.TestCase):
 
     def sees(self, words, css="body"):
         """Wait until these words are on the page."""
-        self.wait(lambda: words in self.text(css), f"“{words}” in {css}")
+        shown = (
+            "return [...document.querySelectorAll(arguments[0])].slice(0, 1)"
+            ".some((part) => part.innerText.replace(/\\s+/g, ' ').includes(arguments[1]))"
+        )
+        plain = " ".join(words.split())
+        self.wait(lambda: self.driver.execute_script(shown, css, plain), f"“{words}” in {css}")
 
     def write(self, name, content):
         file = self.folder / name
