@@ -76,7 +76,7 @@ def main() -> int:
                 told: dict[str, str] = {}
                 saved = kept_up(saves, server)
                 taken = kept_up(lambda http, told=told: inputs(http, told), server)
-                time.sleep(chances.uniform(0.05, 0.8))
+                time.sleep(chances.uniform(0.4, 2.2))
                 server.kill()
                 before = {GAME: saved[-1]} if saved else {}
                 if taken:

@@ -105,7 +105,7 @@ class RateLimits:
 
     def __init__(self, app: ASGIApp) -> None:
         self.app = app
-        self._inputs, self._starts = Rate(200, 5), Rate(400, 60)
+        self._inputs, self._starts = Rate(200, 5), Rate(1_000, 60)
         self._uploads, self._keys = Rate(120, 60), Rate(10, 60)
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:

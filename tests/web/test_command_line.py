@@ -3,11 +3,13 @@
 import json
 import re
 import subprocess
-import sys
 import unittest
 from pathlib import Path
 from tempfile import TemporaryDirectory
 
+from typer.testing import CliRunner
+
+from dicetrail.cli import app
 from tests.server import SERVE, Server
 
 
@@ -51,8 +53,7 @@ class TestServe(unittest.TestCase):
 
 class TestPrinted(unittest.TestCase):
     def printed(self, command):
-        run = [sys.executable, "-m", "dicetrail.cli", command]
-        return json.loads(subprocess.run(run, capture_output=True, text=True, check=True).stdout)
+        return json.loads(CliRunner().invoke(app, [command]).stdout)
 
     def test_the_interface_and_the_form_of_a_pack_are_the_ones_in_the_documentation(self):
         files = {"openapi": "openapi", "pack-schema": "pack.schema", "game-schema": "game.schema"}

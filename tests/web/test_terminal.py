@@ -4,13 +4,15 @@ import os
 import pty
 import re
 import select
-import subprocess
 import sys
 import time
 import unittest
 from pathlib import Path
 from tempfile import TemporaryDirectory
 
+from typer.testing import CliRunner
+
+from dicetrail.cli import app
 from dicetrail.core import (
     Ask,
     Cue,
@@ -109,15 +111,14 @@ class TestTerminal(unittest.TestCase):
         os.waitpid(terminal.process, 0)
 
     def run_with(self, *arguments):
-        run = [sys.executable, "-m", "dicetrail.cli", *arguments, "--data", self.data]
-        return subprocess.run(run, capture_output=True, text=True, input="", check=False)
+        return CliRunner().invoke(app, [*arguments, "--data", self.data])
 
     def test_a_game_is_checked_and_every_problem_printed_with_its_place(self):
         sound = self.run_with("check", str(self.file))
-        self.assertEqual(sound.returncode, 0, sound.stdout)
+        self.assertEqual(sound.exit_code, 0, sound.stdout)
         self.file.write_bytes(written_game(SHED, {}))
         broken = self.run_with("check", str(self.file))
-        self.assertEqual(broken.returncode, 1)
+        self.assertEqual(broken.exit_code, 1)
         self.assertIn("rounds[0].packs[0]", broken.stdout)
         self.assertIn("dicetrail check", self.run_with("play", str(self.file)).stdout)
         self.file.write_text("{")
