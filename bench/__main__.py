@@ -38,13 +38,12 @@ from dicetrail.core import (
     To,
     Way,
     build,
-    rules_of,
     settle,
     start,
     step,
 )
-from dicetrail.core.script import Event
-from dicetrail.core.walks import Walks
+from dicetrail.core.rules import Event, rules_of
+from dicetrail.core.workbench import Walks
 from dicetrail.files import WRITERS, read_questions
 from dicetrail.store import Database
 from dicetrail.store.packs import add_pack

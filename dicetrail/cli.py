@@ -21,18 +21,10 @@ from rich.console import Console
 from rich.markup import escape
 from rich.text import Text
 
-from dicetrail.core import (
-    HIGHEST_DICE,
-    Game,
-    GameProblems,
-    Pack,
-    Question,
-    Severity,
-    build,
-    survey,
-)
-from dicetrail.core.bounds import bounds_within
-from dicetrail.core.parts import NEW_PARTS
+from dicetrail.core import Game, GameProblems, Pack, Question, Severity, build, survey
+from dicetrail.core.document import bounds_within
+from dicetrail.core.draw import HIGHEST_DICE
+from dicetrail.core.workbench import NEW_PARTS
 from dicetrail.demo import load_demo
 from dicetrail.files import game_schema, pack_schema, read_game
 from dicetrail.store import Database, NotFound, StoreTrouble

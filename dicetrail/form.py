@@ -12,9 +12,15 @@ from typing import Any, Generic, TypeVar
 from pydantic import ConfigDict, GetCoreSchemaHandler, TypeAdapter, ValidationError
 from pydantic_core import CoreSchema, ErrorDetails
 
-from dicetrail.core import DOCUMENT, Pack, PackEdit, Problem
-from dicetrail.core.bounds import HALF_SIGN, Within, as_whole_text, is_whole_text
-from dicetrail.core.problems import warning
+from dicetrail.core import Pack, PackEdit, Problem
+from dicetrail.core.document import (
+    DOCUMENT,
+    HALF_SIGN,
+    Within,
+    as_whole_text,
+    is_whole_text,
+    warning,
+)
 
 Path = tuple[str | int, ...]
 

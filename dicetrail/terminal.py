@@ -35,7 +35,7 @@ from dicetrail.core import (
     step,
     table,
 )
-from dicetrail.core.table import CueShown
+from dicetrail.core.play import CueShown
 
 _LOOK_EVERY = 0.1
 

@@ -6,30 +6,25 @@ Between them they use every capability there is.
 from dicetrail.core import (
     After,
     Ask,
-    Badge,
     Check,
     Cue,
     Details,
     Draw,
-    Effect,
     Ending,
     Game,
     ItemList,
     Lists,
-    Note,
     Occasion,
     Opening,
-    Operator,
     Pack,
     Question,
     Refill,
     Round,
     Shows,
     Sound,
-    Span,
     Sums,
-    Wave,
 )
+from dicetrail.core.document import Badge, Effect, Note, Operator, Span, Wave
 
 SUPPER_PACK = "harvest-supper-questions"
 WORDS_PACK = "shed-words"

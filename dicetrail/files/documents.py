@@ -12,7 +12,7 @@ from typing import Any
 import yaml
 
 from dicetrail.core import PLAIN, Details, Kind, Needs, Question, Shows
-from dicetrail.core.questions import faults, missing_medium
+from dicetrail.core.survey import faults, missing_medium
 from dicetrail.files.plan import Format
 from dicetrail.files.sheets import Refusal, cell_text
 from dicetrail.files.text import FileProblem

@@ -18,7 +18,7 @@ import yaml
 from pydantic import Field, TypeAdapter, ValidationError
 
 from dicetrail.core import Game, GameProblems, Pack, Problem
-from dicetrail.core.bounds import HALF_SIGN, as_whole_text
+from dicetrail.core.document import HALF_SIGN, as_whole_text
 from dicetrail.files.text import MOST_BYTES, FileProblem
 from dicetrail.form import broken_text, checked_strictly, in_words
 

@@ -7,7 +7,7 @@ from collections.abc import Sequence
 from itertools import islice
 
 from dicetrail.core import Kind
-from dicetrail.core.numbers import read_number
+from dicetrail.core.answers import read_number
 from dicetrail.files.plan import Plan, Role, Separator
 from dicetrail.files.sheets import MOST_COLUMNS, Rows, unguarded
 from dicetrail.files.text import FileProblem

@@ -11,8 +11,8 @@ from contextlib import contextmanager
 from dataclasses import dataclass, replace
 
 from dicetrail.core import Kind, Question
-from dicetrail.core.bounds import as_whole_text
-from dicetrail.core.questions import first_fault, missing_medium
+from dicetrail.core.document import as_whole_text
+from dicetrail.core.survey import first_fault, missing_medium
 from dicetrail.files.archives import is_archive, is_workbook
 from dicetrail.files.documents import read_documents
 from dicetrail.files.guessing import guess_columns, guess_separator

@@ -10,9 +10,9 @@ from dataclasses import dataclass, replace
 from typing import Any
 
 from dicetrail.core import PLAIN, Details, Kind, Needs, Question, Shows
-from dicetrail.core.checking import LETTERS
+from dicetrail.core.answers import LETTERS
 from dicetrail.core.document import MOST_CHOICES
-from dicetrail.core.questions import FieldFault, first_fault
+from dicetrail.core.survey import FieldFault, first_fault
 from dicetrail.files.guessing import TRUTH_WORDS
 from dicetrail.files.plan import Format, Plan, Role, Separator
 from dicetrail.files.sheets import Refusal, unguarded

@@ -17,7 +17,7 @@ from typing import Protocol
 
 from openpyxl import load_workbook
 
-from dicetrail.core.bounds import as_whole_text
+from dicetrail.core.document import as_whole_text
 from dicetrail.files.plan import Separator
 from dicetrail.files.text import FileProblem
 

@@ -5,7 +5,7 @@
 
 from pathlib import Path
 
-from dicetrail.core.sounds import SHIPPED, wav
+from dicetrail.core.document import SHIPPED, wav
 
 FOLDER = Path(__file__).parent / "sounds"
 

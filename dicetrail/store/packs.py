@@ -13,7 +13,8 @@ from typing import Any
 from sqlalchemy import func, select
 from sqlalchemy.orm import InstrumentedAttribute, Session
 
-from dicetrail.core import Pack, PackEdit, Question, edited
+from dicetrail.core import Pack, PackEdit, Question
+from dicetrail.core.survey import edited
 from dicetrail.store.errors import NotFound, StaleRevision
 from dicetrail.store.models import PackQuestions, PackRevision, PackRow, PackSource
 from dicetrail.store.names import identifier

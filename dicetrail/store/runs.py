@@ -9,7 +9,8 @@ from sqlalchemy import delete, func, select
 from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
-from dicetrail.core import Best, Input
+from dicetrail.core import Input
+from dicetrail.core.document import Best
 from dicetrail.store.database import Database
 from dicetrail.store.errors import NotFound, StaleRun
 from dicetrail.store.models import GameRevision, Place, RunInput, RunRow

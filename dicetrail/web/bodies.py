@@ -14,7 +14,7 @@ from fastapi.routing import APIRoute
 from starlette.exceptions import HTTPException
 
 from dicetrail.core import Problem
-from dicetrail.core.bounds import HALF_SIGN, as_whole_text
+from dicetrail.core.document import HALF_SIGN, as_whole_text
 from dicetrail.form import broken_text, in_words
 
 _MAY_BE_BROKEN = re.compile(rb"\\u[dD][89a-fA-F]")

@@ -12,33 +12,14 @@ from typing import Annotated, Any, Literal
 from fastapi import Path
 from pydantic import BaseModel, BeforeValidator, Field
 
-from dicetrail.core import (
-    HIGHEST_DICE,
-    Action,
-    Answered,
-    Best,
-    Checked,
-    Comparison,
-    DrawnQuestion,
-    Facets,
-    Fold,
-    Footprint,
-    Game,
-    Input,
-    Intent,
-    Number,
-    PackEdit,
-    PlayerAction,
-    Problem,
-    Question,
-    RowFault,
-    ScoreSpan,
-    StopSummary,
-    Table,
-    tidy,
-)
-from dicetrail.core.dice import dice_named
-from dicetrail.core.script.recipes import ScriptRecipe
+from dicetrail.core import Action, Game, Input, PackEdit, Problem, Question, Table
+from dicetrail.core.answers import Checked, Comparison, Fold, tidy
+from dicetrail.core.document import Best, Number
+from dicetrail.core.draw import HIGHEST_DICE, Facets, dice_named
+from dicetrail.core.play import Answered, Footprint, Intent, PlayerAction
+from dicetrail.core.rules import ScriptRecipe
+from dicetrail.core.survey import RowFault
+from dicetrail.core.workbench import DrawnQuestion, ScoreSpan, StopSummary
 from dicetrail.files import Plan, Refusal
 from dicetrail.store import PackSource
 from dicetrail.web.loading import Mended, Stage, Target

@@ -11,7 +11,7 @@ from pydantic import BaseModel
 from starlette.exceptions import HTTPException
 
 from dicetrail.core import GameProblems, Problem, Severity
-from dicetrail.core.bounds import as_whole_text
+from dicetrail.core.document import as_whole_text
 from dicetrail.files import FileProblem
 from dicetrail.store import NotFound, StaleRevision, StaleRun, StoreTrouble
 from dicetrail.web.bodies import UnreadableBody, place_in_body

@@ -7,25 +7,19 @@ from typing import Annotated
 from fastapi import Query
 from sqlalchemy.orm import Session
 
-from dicetrail.core import (
+from dicetrail.core import Game, GameProblems, Program, Severity
+from dicetrail.core.answers import fold_steps
+from dicetrail.core.document import as_written
+from dicetrail.core.draw import name_of_dice
+from dicetrail.core.play import check, ended_as, leader_of, spot
+from dicetrail.core.workbench import (
     RECIPES,
     DrawnQuestion,
-    Game,
-    GameProblems,
-    Program,
-    Severity,
-    as_written,
     changes_between,
-    check,
     draw_list,
-    ended_as,
-    fold_steps,
-    leader_of,
     recipe,
     right_places,
-    spot,
 )
-from dicetrail.core.dice import name_of_dice
 from dicetrail.store import NotFound
 from dicetrail.store.games import (
     add_game,

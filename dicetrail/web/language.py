@@ -1,7 +1,6 @@
 """The names of the rule script, for pages that complete and explain them."""
 
-from dicetrail.core.script.language import DEEDS, FACTS, FUNCTIONS, HANDLERS
-from dicetrail.core.script.recipes import SCRIPT_RECIPES
+from dicetrail.core.rules import DEEDS, FACTS, FUNCTIONS, HANDLERS, SCRIPT_RECIPES
 from dicetrail.web.bodies import Router
 from dicetrail.web.boundary import Language, ScriptName
 

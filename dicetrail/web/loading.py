@@ -13,7 +13,8 @@ from dataclasses import dataclass, field
 from datetime import datetime
 from enum import StrEnum
 
-from dicetrail.core import Pack, Problem, Question, tidy
+from dicetrail.core import Pack, Problem, Question
+from dicetrail.core.answers import tidy
 from dicetrail.files import FileProblem, Medium, Plan, Reading
 from dicetrail.files.aside import Aside, GivenUp
 from dicetrail.store import Database, NotFound, PackSource

@@ -9,7 +9,8 @@ from fastapi import Form, Request, UploadFile
 from starlette.concurrency import run_in_threadpool
 from starlette.exceptions import HTTPException
 
-from dicetrail.core import Comparison, Pack, compare, tidy
+from dicetrail.core import Pack
+from dicetrail.core.answers import Comparison, compare, tidy
 from dicetrail.files import Reading, Separator
 from dicetrail.files.aside import Brought
 from dicetrail.files.media import MOST_MEDIA, MOST_MEDIUM

@@ -8,17 +8,9 @@ from typing import Annotated, Any, Literal
 from fastapi import Query, Response, UploadFile
 from starlette.concurrency import run_in_threadpool
 
-from dicetrail.core import (
-    GameProblems,
-    Pack,
-    Problem,
-    Question,
-    Table,
-    edited,
-    preview,
-)
-from dicetrail.core.looks import MOST_ROWS
-from dicetrail.core.questions import faults, trimmed
+from dicetrail.core import GameProblems, Pack, Problem, Question, Table
+from dicetrail.core.survey import MOST_ROWS, edited, faults, trimmed
+from dicetrail.core.workbench import preview
 from dicetrail.files import TEMPLATE, TEXT_TEMPLATE, WRITERS, Medium, written
 from dicetrail.store import StaleRevision
 from dicetrail.store.media import get_medium, keep_medium

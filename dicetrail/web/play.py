@@ -10,21 +10,9 @@ from datetime import datetime
 from fastapi import Response
 from starlette.exceptions import HTTPException
 
-from dicetrail.core import (
-    Input,
-    Moment,
-    Phase,
-    State,
-    Wait,
-    What,
-    answered,
-    as_written,
-    is_best,
-    length_of_round,
-    sounds_of,
-    spot,
-    step,
-)
+from dicetrail.core import Input, Moment, Phase, State, Wait, What, step
+from dicetrail.core.document import as_written, sounds_of
+from dicetrail.core.play import answered, is_best, length_of_round, spot
 from dicetrail.store import Place, StaleRun
 from dicetrail.store.games import shelved_game
 from dicetrail.store.models import RunRow

@@ -5,7 +5,7 @@ import io
 import segno
 from fastapi import Request, Response
 
-from dicetrail.core.dice import name_of_dice
+from dicetrail.core.draw import name_of_dice
 from dicetrail.store.games import newest_game
 from dicetrail.store.runs import runs_of_game
 from dicetrail.web.bodies import Router

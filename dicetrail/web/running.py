@@ -6,8 +6,9 @@ from datetime import datetime, timedelta
 
 from starlette.exceptions import HTTPException
 
-from dicetrail.core import Input, State, counts_as_best, ended_as, leader_of
-from dicetrail.core.dice import LONG_DICE_BITS
+from dicetrail.core import Input, State
+from dicetrail.core.draw import LONG_DICE_BITS
+from dicetrail.core.play import counts_as_best, ended_as, leader_of
 from dicetrail.store import Database, Place
 from dicetrail.store.games import newest_game, shelved_game
 from dicetrail.store.models import RunRow

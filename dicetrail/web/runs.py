@@ -10,18 +10,10 @@ from typing import Annotated
 from fastapi import Query
 from starlette.exceptions import HTTPException
 
-from dicetrail.core import (
-    Action,
-    Input,
-    Moment,
-    Phase,
-    TimeRanBackwards,
-    Wait,
-    next_input,
-    sounds_of,
-    step,
-)
-from dicetrail.core.dice import name_of_dice
+from dicetrail.core import Action, Input, Moment, Phase, Wait, step
+from dicetrail.core.document import sounds_of
+from dicetrail.core.draw import name_of_dice
+from dicetrail.core.play import TimeRanBackwards, next_input
 from dicetrail.store import Place
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import get_run

@@ -11,26 +11,23 @@ from threading import Lock
 from typing import TypeVar
 
 from dicetrail.core import (
-    Examined,
     Game,
     GameProblems,
     Input,
     Moment,
     Pack,
     PackEdit,
-    PackLook,
     Program,
-    RowFault,
     Severity,
     State,
     Table,
-    edited,
-    go_on,
     look_over,
-    made_ready,
     replay,
     table,
 )
+from dicetrail.core.play import go_on, made_ready
+from dicetrail.core.survey import PackLook, RowFault, edited
+from dicetrail.core.workbench import Examined
 from dicetrail.files.aside import Aside
 from dicetrail.store import Database
 from dicetrail.store.games import game_revision

@@ -8,10 +8,9 @@ from fastapi import Response, UploadFile
 from starlette.concurrency import run_in_threadpool
 from starlette.exceptions import HTTPException
 
-from dicetrail.core import RATE, SHIPPED, Game, GameProblems, Sound, sound_named
-from dicetrail.core.bounds import out_of_bounds
-from dicetrail.core.cues import sound_problems
-from dicetrail.core.sounds import outline, samples, wav
+from dicetrail.core import Game, GameProblems, Sound
+from dicetrail.core.document import RATE, SHIPPED, out_of_bounds, outline, samples, sound_named, wav
+from dicetrail.core.survey import sound_problems
 from dicetrail.files import Medium
 from dicetrail.files.media import MOST_MEDIUM
 from dicetrail.files.shipped import shipped_file

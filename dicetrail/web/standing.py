@@ -10,18 +10,8 @@ from dataclasses import dataclass, replace
 
 from starlette.exceptions import HTTPException
 
-from dicetrail.core import (
-    Answer,
-    Answered,
-    Input,
-    Moment,
-    Result,
-    State,
-    What,
-    answered,
-    start,
-    step,
-)
+from dicetrail.core import Answer, Input, Moment, State, What, start, step
+from dicetrail.core.play import Answered, Result, answered
 from dicetrail.store import Place
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import add_next_input, get_run, inputs_from

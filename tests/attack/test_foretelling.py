@@ -4,8 +4,9 @@ The old attack: dice had six digits, so whoever had seen a few questions in thei
 all dice until one gave just these, and knew every right answer that was still to come.
 """
 
-from dicetrail.core import Pack, build, draw_list
-from dicetrail.core.dice import dice_named
+from dicetrail.core import Pack, build
+from dicetrail.core.draw.dice import dice_named
+from dicetrail.core.workbench import draw_list
 from dicetrail.store.games import newest_game
 from dicetrail.store.packs import newest_packs, questions_of
 from dicetrail.store.runs import get_run

@@ -13,19 +13,9 @@ from selenium.common.exceptions import (
 )
 from selenium.webdriver.common.keys import Keys
 
-from dicetrail.core import (
-    RATE,
-    SHIPPED,
-    Ask,
-    Details,
-    Ending,
-    Game,
-    Kind,
-    Pack,
-    Question,
-    Round,
-)
-from dicetrail.core.sounds import samples, wav
+from dicetrail.core import Ask, Details, Ending, Game, Kind, Pack, Question, Round
+from dicetrail.core.document import RATE, SHIPPED
+from dicetrail.core.document.sounds import samples, wav
 from dicetrail.demo import GAMES
 from dicetrail.files import written_game
 from dicetrail.web.voice import SPEAKER

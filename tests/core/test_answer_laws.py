@@ -15,7 +15,6 @@ from dicetrail.core import (
     Ask,
     Begin,
     Check,
-    DecimalMark,
     Details,
     Draw,
     Ending,
@@ -27,12 +26,11 @@ from dicetrail.core import (
     Question,
     Round,
     build,
-    choices_of,
     start,
     step,
     survey,
 )
-from dicetrail.core.checking import (
+from dicetrail.core.answers.checking import (
     MOST_ANSWER,
     Verdict,
     check_choice,
@@ -41,9 +39,11 @@ from dicetrail.core.checking import (
     folded,
     typos_between,
 )
-from dicetrail.core.folding import read
-from dicetrail.core.letters import clusters, letters_of, sounds
-from dicetrail.core.numbers import number_in, read_number
+from dicetrail.core.answers.folding import read
+from dicetrail.core.answers.letters import clusters, letters_of, sounds
+from dicetrail.core.answers.numbers import number_in, read_number
+from dicetrail.core.document import DecimalMark
+from dicetrail.core.play import choices_of
 
 RIGHT, CLOSE, WRONG, UNREADABLE = Verdict.RIGHT, Verdict.CLOSE, Verdict.WRONG, Verdict.UNREADABLE
 REST = (Ending("Rest", ""),)

@@ -7,20 +7,11 @@ from itertools import repeat
 from hypothesis import given
 from hypothesis import strategies as st
 
-from dicetrail.core import (
-    Ending,
-    Intent,
-    Outcome,
-    Phase,
-    length_of_round,
-    next_input,
-    rules_of,
-    settle,
-    start,
-    step,
-)
-from dicetrail.core.script import Event
-from dicetrail.core.walks import Walks
+from dicetrail.core import Ending, Outcome, Phase, settle, start, step
+from dicetrail.core.play import Intent, length_of_round, next_input
+from dicetrail.core.rules import rules_of
+from dicetrail.core.rules.script import Event
+from dicetrail.core.workbench.trials import Walks
 from tests.core.test_games import game, points
 from tests.core.test_laws import DICE, GAMES, INPUTS, built, played
 

@@ -17,13 +17,13 @@ from dicetrail.core import (
     Opening,
     Order,
     Round,
-    Span,
     Sums,
     To,
     Way,
-    changes_between,
 )
-from dicetrail.core.changes import MOST_CHANGES
+from dicetrail.core.document import Span
+from dicetrail.core.workbench import changes_between
+from dicetrail.core.workbench.changes import MOST_CHANGES
 from tests.core.examples import ENDINGS, FIVE, changed
 from tests.core.test_laws import GAMES
 

@@ -2,7 +2,8 @@
 
 import unittest
 
-from dicetrail.core import Check, Verdict, check_choice
+from dicetrail.core import Check
+from dicetrail.core.answers import Verdict, check_choice
 
 RIGHT, WRONG, UNREADABLE = Verdict.RIGHT, Verdict.WRONG, Verdict.UNREADABLE
 CHOICES = ("Leek", "Carrot", "Runner bean")

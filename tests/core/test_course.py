@@ -16,7 +16,6 @@ from dicetrail.core import (
     Ending,
     Game,
     Hint,
-    Intent,
     Kind,
     Letter,
     Moves,
@@ -28,17 +27,17 @@ from dicetrail.core import (
     Quit,
     Refill,
     Round,
-    RoundOrder,
     To,
     Wait,
     Way,
-    next_input,
     start,
     step,
 )
-from dicetrail.core.letters import letters_of
-from dicetrail.core.program import made_ready, most_questions, question_of, round_of
-from dicetrail.core.reach import Final, reach
+from dicetrail.core.answers.letters import letters_of
+from dicetrail.core.document import RoundOrder
+from dicetrail.core.play import Intent, next_input
+from dicetrail.core.play.program import made_ready, most_questions, question_of, round_of
+from dicetrail.core.survey.reach import Final, reach
 
 POOL = (
     Question("Root?", ("Carrot",), ("Pea",), details=Details(worth=1, level=1, hint="orange")),

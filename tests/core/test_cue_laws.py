@@ -14,7 +14,6 @@ from dicetrail.core import (
     Begin,
     Cue,
     Details,
-    Effect,
     Kind,
     Letter,
     Occasion,
@@ -25,16 +24,15 @@ from dicetrail.core import (
     Reveal,
     Shows,
     Wait,
-    answered,
     build,
-    changes_between,
-    go_on,
-    is_best,
     replay,
     start,
     step,
     table,
 )
+from dicetrail.core.document import Effect
+from dicetrail.core.play import answered, go_on, is_best
+from dicetrail.core.workbench import changes_between
 from tests.core.examples import FIVE, PACKS, changed, play
 from tests.core.test_laws import DICE, GAMES, INPUTS, built, played
 

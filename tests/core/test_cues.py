@@ -10,16 +10,13 @@ from dicetrail.core import (
     Continue,
     Cue,
     Details,
-    Effect,
     Ending,
-    Note,
     Occasion,
     Opening,
     Pack,
     Reveal,
     Sound,
     Wait,
-    answered,
     build,
     replay,
     start,
@@ -27,7 +24,9 @@ from dicetrail.core import (
     survey,
     table,
 )
-from dicetrail.core.sounds import SHIPPED, semitones, sound_named, sounds_of
+from dicetrail.core.document import Effect, Note
+from dicetrail.core.document.sounds import SHIPPED, semitones, sound_named, sounds_of
+from dicetrail.core.play import answered
 from tests.core.examples import FIVE, PACKS, answer_for, changed, play, points
 
 

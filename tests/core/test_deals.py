@@ -12,18 +12,16 @@ from dicetrail.core import (
     Draw,
     DrawOrder,
     GameProblems,
-    Operator,
     Order,
     Pack,
     Question,
     Refill,
-    Span,
     Sums,
     build,
-    draw_list,
-    right_places,
 )
-from dicetrail.core.sources import SumTable
+from dicetrail.core.document import Operator, Span
+from dicetrail.core.draw.sources import SumTable
+from dicetrail.core.workbench import draw_list, right_places
 from tests.core.examples import FIVE, PACKS, changed
 
 NONE = "None of these"

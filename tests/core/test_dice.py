@@ -5,7 +5,7 @@ import unittest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from dicetrail.core import stream
+from dicetrail.core.draw import stream
 
 
 class TestDice(unittest.TestCase):

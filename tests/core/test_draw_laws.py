@@ -11,7 +11,6 @@ from hypothesis import strategies as st
 
 from dicetrail.core import (
     Begin,
-    Bring,
     Details,
     Draw,
     DrawOrder,
@@ -21,30 +20,26 @@ from dicetrail.core import (
     ItemList,
     Kind,
     Lists,
-    ListsAsk,
     Moves,
     Opening,
-    Operator,
     Pack,
     Question,
     Refill,
     Round,
-    Span,
     Sums,
     To,
     Way,
     build,
-    choices_of,
-    next_input,
-    question_of,
-    sources,
     start,
     step,
     survey,
 )
-from dicetrail.core.deals import deal
-from dicetrail.core.dice import stream
-from dicetrail.core.sources import Sourced, SumTable, odd_items
+from dicetrail.core.document import ListsAsk, Operator, Span
+from dicetrail.core.draw import sources
+from dicetrail.core.draw.deals import deal
+from dicetrail.core.draw.dice import stream
+from dicetrail.core.draw.sources import Sourced, SumTable, odd_items
+from dicetrail.core.play import Bring, choices_of, next_input, question_of
 
 REST = (Ending("Rest", ""),)
 

@@ -23,21 +23,17 @@ from dicetrail.core import (
     Pack,
     Phase,
     Question,
-    Result,
-    Stop,
-    TimeRanBackwards,
-    Verdict,
     Wait,
     What,
     build,
-    check,
-    draw_list,
     replay,
-    spot,
     start,
     step,
     table,
 )
+from dicetrail.core.answers import Verdict
+from dicetrail.core.play import Result, Stop, TimeRanBackwards, check, spot
+from dicetrail.core.workbench import draw_list
 from tests.core.examples import FIVE, PACKS, VEGETABLES, answer_for, changed, play, points
 
 ACTIONS = st.one_of(

@@ -24,11 +24,9 @@ from dicetrail.core import (
     Kind,
     Letter,
     Lists,
-    ListsAsk,
     Moves,
     Occasion,
     Opening,
-    Operator,
     Pack,
     Pass,
     Phase,
@@ -36,20 +34,19 @@ from dicetrail.core import (
     Refill,
     Reveal,
     Round,
-    RoundOrder,
     Shows,
-    Span,
     Sums,
     To,
     Wait,
     Way,
     What,
     build,
-    question_of,
     start,
     step,
     table,
 )
+from dicetrail.core.document import ListsAsk, Operator, RoundOrder, Span
+from dicetrail.core.play import question_of
 from tests.core.examples import PACKS
 
 REST = Ending("Rest", "{right_count} of {asked_count}, {percent} %")

@@ -31,7 +31,6 @@ from dicetrail.core import (
     Moves,
     Occasion,
     Opening,
-    Operator,
     Order,
     Pack,
     Pass,
@@ -41,15 +40,12 @@ from dicetrail.core import (
     Refill,
     Reveal,
     Round,
-    RoundOrder,
     Severity,
     Sums,
     To,
     Wait,
     Way,
     build,
-    compare,
-    draw_list,
     look_over,
     replay,
     start,
@@ -57,8 +53,11 @@ from dicetrail.core import (
     survey,
     table,
 )
-from dicetrail.core.program import made_ready
-from dicetrail.core.run import State
+from dicetrail.core.answers import compare
+from dicetrail.core.document import Operator, RoundOrder
+from dicetrail.core.play.program import made_ready
+from dicetrail.core.play.state import State
+from dicetrail.core.workbench import draw_list
 from tests.core.examples import VEGETABLES, play
 
 MIXED = Pack(

@@ -7,19 +7,10 @@ from unittest.mock import patch
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from dicetrail.core import (
-    Details,
-    Kind,
-    Pack,
-    PackEdit,
-    PackLook,
-    Question,
-    edited,
-    looks,
-    pack_faults,
-    preview,
-)
-from dicetrail.core.questions import field_name, trimmed
+from dicetrail.core import Details, Kind, Pack, PackEdit, Question
+from dicetrail.core.survey import PackLook, edited, looks, pack_faults
+from dicetrail.core.survey.question_faults import field_name, trimmed
+from dicetrail.core.workbench import preview
 
 SOUND = Question("Which is a root?", ("Carrot",), ("Pea",))
 

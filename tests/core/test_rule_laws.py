@@ -10,13 +10,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from dicetrail.core import (
-    DOCUMENT,
-    RECIPES,
     After,
     Answer,
     Ask,
     Begin,
-    Best,
     Continue,
     Cue,
     Details,
@@ -24,7 +21,6 @@ from dicetrail.core import (
     Ending,
     Game,
     GameProblems,
-    Intent,
     Kind,
     Letter,
     Moves,
@@ -42,21 +38,22 @@ from dicetrail.core import (
     Wait,
     Way,
     build,
-    is_best,
     look_over,
-    next_input,
-    rules_of,
     start,
     step,
     survey,
     table,
 )
-from dicetrail.core.bounds import bounds_of
-from dicetrail.core.script import ScriptFaults, compile_script, parse
-from dicetrail.core.script.language import QUESTION_FACTS
-from dicetrail.core.script.recipes import SCRIPT_RECIPES
-from dicetrail.core.settle import condition_of
-from dicetrail.core.words import as_written, filled_in
+from dicetrail.core.document import DOCUMENT, Best
+from dicetrail.core.document.bounds import bounds_of
+from dicetrail.core.document.words import as_written, filled_in
+from dicetrail.core.play import Intent, is_best, next_input
+from dicetrail.core.rules import rules_of
+from dicetrail.core.rules.script import ScriptFaults, compile_script, parse
+from dicetrail.core.rules.script.language import QUESTION_FACTS
+from dicetrail.core.rules.script.ready_rules import SCRIPT_RECIPES
+from dicetrail.core.rules.settle import condition_of
+from dicetrail.core.workbench import RECIPES
 
 POOL = Pack("P", tuple(Question(f"Q{n}?", (f"right {n}",), (f"wrong {n}",)) for n in range(12)))
 PACKS = {"p": POOL}

@@ -6,9 +6,10 @@ import unittest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from dicetrail.core import Ending, Game, Outcome, Round, rules_of, settle
-from dicetrail.core.script import Event, ScriptFaults, parse, parse_condition
-from dicetrail.core.script.recipes import SCRIPT_RECIPES
+from dicetrail.core import Ending, Game, Outcome, Round, settle
+from dicetrail.core.rules import rules_of
+from dicetrail.core.rules.script import Event, ScriptFaults, parse, parse_condition
+from dicetrail.core.rules.script.ready_rules import SCRIPT_RECIPES
 
 COMBO = """
 score = 0

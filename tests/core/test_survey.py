@@ -14,11 +14,10 @@ from dicetrail.core import (
     Question,
     Severity,
     build,
-    first_game,
     look_over,
-    summaries,
     survey,
 )
+from dicetrail.core.workbench import first_game, summaries
 from tests.core.examples import FIVE, PACKS, VEGETABLES, changed, points
 
 FAULT, WARNING = Severity.FAULT, Severity.WARNING

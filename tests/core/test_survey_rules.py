@@ -13,21 +13,19 @@ from dicetrail.core import (
     Ending,
     ItemList,
     Lists,
-    ListsAsk,
     Moves,
     Occasion,
     Opening,
-    Operator,
     Refill,
     Round,
     Severity,
-    Span,
     Sums,
     To,
     Way,
     look_over,
     survey,
 )
+from dicetrail.core.document import ListsAsk, Operator, Span
 from tests.core.examples import FIVE, PACKS, changed
 
 FAULT, WARNING = Severity.FAULT, Severity.WARNING

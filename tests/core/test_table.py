@@ -8,7 +8,6 @@ from dicetrail.core import (
     Answer,
     Ask,
     Begin,
-    Bring,
     Check,
     Continue,
     Details,
@@ -26,6 +25,7 @@ from dicetrail.core import (
     Wait,
     table,
 )
+from dicetrail.core.play import Bring
 from tests.core.examples import PACKS
 from tests.core.test_games import REST, Play, game, points
 

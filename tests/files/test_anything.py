@@ -6,7 +6,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from dicetrail.core import Kind
-from dicetrail.core.questions import first_fault
+from dicetrail.core.survey.question_faults import first_fault
 from dicetrail.files import FileProblem, Format, Plan, Role, Separator, guess, read_questions
 from dicetrail.files.sheets import unguarded
 from dicetrail.files.writing import guarded

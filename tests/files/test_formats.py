@@ -15,7 +15,7 @@ from hypothesis import strategies as st
 from openpyxl import Workbook, load_workbook
 
 from dicetrail.core import PLAIN, Details, Game, Kind, Pack, Question
-from dicetrail.core.questions import first_fault
+from dicetrail.core.survey.question_faults import first_fault
 from dicetrail.files import (
     WRITERS,
     FileProblem,

@@ -9,7 +9,7 @@ import jsonschema
 from hypothesis import given
 
 from dicetrail.core import GameProblems, Pack, build
-from dicetrail.core.script import parse
+from dicetrail.core.rules.script import parse
 from dicetrail.demo import HARVEST_SUPPER
 from dicetrail.files import game_schema, read_game, written_game
 from tests.core.test_laws import GAMES, PACKS

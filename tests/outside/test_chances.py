@@ -6,8 +6,8 @@ from itertools import permutations
 
 from scipy import stats
 
-from dicetrail.core import stream
-from dicetrail.core.dice import Stream
+from dicetrail.core.draw import stream
+from dicetrail.core.draw.dice import Stream
 
 UNLIKELY = 1e-4
 """A fair die fails one such test in ten thousand; with fixed dice, always or never."""

@@ -10,8 +10,9 @@ from fractions import Fraction
 
 from scipy import stats
 
-from dicetrail.core import Ending, Game, Outcome, Round, rules_of, settle
-from dicetrail.core.script import Event
+from dicetrail.core import Ending, Game, Outcome, Round, settle
+from dicetrail.core.rules import rules_of
+from dicetrail.core.rules.script import Event
 
 LOST = Ending("Lost", "", at_most=0, counts="lives", at_once=True)
 

@@ -11,8 +11,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from dicetrail.core import Check
-from dicetrail.core.checking import fold_steps, folded
-from dicetrail.core.letters import as_letters, clusters, laid_out, sounds
+from dicetrail.core.answers.checking import fold_steps, folded
+from dicetrail.core.answers.letters import as_letters, clusters, laid_out, sounds
 
 
 class TestLetters(unittest.TestCase):

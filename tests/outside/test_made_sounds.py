@@ -13,8 +13,9 @@ import wave
 import numpy
 from scipy.io import wavfile
 
-from dicetrail.core import RATE, SHIPPED, Note, Sound, Wave
-from dicetrail.core.sounds import LONGEST_MS, frequency, outline, samples, wav
+from dicetrail.core import Sound
+from dicetrail.core.document import RATE, SHIPPED, Note, Wave
+from dicetrail.core.document.sounds import LONGEST_MS, frequency, outline, samples, wav
 from dicetrail.files.shipped import FOLDER, shipped_file
 
 NAMES = ("C", "C#", "D", "Eb", "E", "F", "F#", "G", "Ab", "A", "Bb", "B")

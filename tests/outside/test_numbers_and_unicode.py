@@ -6,9 +6,10 @@ from fractions import Fraction
 from hypothesis import given
 from hypothesis import strategies as st
 
-from dicetrail.core import Check, Verdict, check_choice
-from dicetrail.core.checking import as_shown, fold
-from dicetrail.core.numbers import read_number
+from dicetrail.core import Check
+from dicetrail.core.answers import Verdict, check_choice
+from dicetrail.core.answers.checking import as_shown, fold
+from dicetrail.core.answers.numbers import read_number
 
 
 class TestNumbers(unittest.TestCase):

@@ -10,8 +10,9 @@ import unittest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from dicetrail.core import Ending, Game, Outcome, Round, rules_of, settle
-from dicetrail.core.script import LIMIT, Event
+from dicetrail.core import Ending, Game, Outcome, Round, settle
+from dicetrail.core.rules import rules_of
+from dicetrail.core.rules.script import LIMIT, Event
 
 COUNTERS = ("score", "lives", "combo")
 FACTS = {"worth": 3, "seconds_left": 7, "tries_used": 2, "level": 4}

@@ -10,8 +10,9 @@ from hypothesis import given
 from hypothesis import strategies as st
 from rapidfuzz.distance import OSA
 
-from dicetrail.core import Check, Verdict
-from dicetrail.core.checking import check_typed, typos_between
+from dicetrail.core import Check
+from dicetrail.core.answers import Verdict
+from dicetrail.core.answers.checking import check_typed, typos_between
 
 WORDS = st.text("abcé1", max_size=9)
 

@@ -11,7 +11,8 @@ from alembic.autogenerate import compare_metadata
 from alembic.migration import MigrationContext
 from sqlalchemy import create_engine, text
 
-from dicetrail.core import Answer, Begin, Input, Pack, PackEdit, Question, edited
+from dicetrail.core import Answer, Begin, Input, Pack, PackEdit, Question
+from dicetrail.core.survey import edited
 from dicetrail.store import Database, NotFound, PackSource, Place, StaleRevision, StaleRun
 from dicetrail.store.games import (
     add_game,

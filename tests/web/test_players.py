@@ -14,8 +14,8 @@ from fastapi.testclient import TestClient
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from dicetrail.core import SHIPPED
-from dicetrail.core.sounds import wav
+from dicetrail.core.document import SHIPPED
+from dicetrail.core.document.sounds import wav
 from dicetrail.store import Database
 from dicetrail.web import create_app, rates
 from dicetrail.web.voice import SPEAKER

@@ -1,0 +1,47 @@
+"""Reading an answer and judging it: texts made alike, numbers, letters, verdicts."""
+
+from dicetrail.core.answers.checking import (
+    LETTERS,
+    MOST_ANSWER,
+    Checked,
+    Fold,
+    Given,
+    Verdict,
+    all_differ,
+    check_choice,
+    check_number,
+    check_typed,
+    fold,
+    fold_steps,
+)
+from dicetrail.core.answers.comparing import Comparison, compare
+from dicetrail.core.answers.folding import as_shown, read, tidy
+from dicetrail.core.answers.letters import Cell, as_letters, laid_out, letters_of, spelled
+from dicetrail.core.answers.numbers import read_number, tolerance_of
+
+__all__ = [
+    "LETTERS",
+    "MOST_ANSWER",
+    "Cell",
+    "Checked",
+    "Comparison",
+    "Fold",
+    "Given",
+    "Verdict",
+    "all_differ",
+    "as_letters",
+    "as_shown",
+    "check_choice",
+    "check_number",
+    "check_typed",
+    "compare",
+    "fold",
+    "fold_steps",
+    "laid_out",
+    "letters_of",
+    "read",
+    "read_number",
+    "spelled",
+    "tidy",
+    "tolerance_of",
+]

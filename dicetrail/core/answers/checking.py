@@ -1,0 +1,420 @@
+"""What an answer means: read it, fold it, compare it, say why.
+
+A choice can be picked (an int: its place, from 1) or typed (a str). What is typed is
+compared with the choices' own words before it is tried as a letter or a place, so that in
+a question whose choices are numbers the typed number means the choice that says it.
+"""
+
+import re
+import unicodedata
+from collections.abc import Callable, Collection, Sequence
+from dataclasses import dataclass
+from enum import StrEnum
+
+from dicetrail.core.answers.folding import (
+    as_shown,
+    caseless,
+    headless,
+    read,
+    tidy,
+    unaccented,
+    unpointed,
+    unseen_out,
+)
+from dicetrail.core.answers.numbers import number_in, within
+from dicetrail.core.document import MOST_CHOICES, Check, Needs, counted
+
+LETTERS = "ABCDEFGHIJKL"[:MOST_CHOICES]
+
+MOST_ANSWER = 10_000
+"""The longest answer that is read, in signs."""
+
+Given = str | int | tuple[int, ...]
+"""An answer as it arrives: words typed, or the place (from 1) of the slat picked, or of
+several slats picked together."""
+
+
+class Verdict(StrEnum):
+    """What an answer was found to be."""
+
+    RIGHT = "right"
+    CLOSE = "close"
+    """Right but for as many typos as are allowed."""
+    WRONG = "wrong"
+    UNREADABLE = "unreadable"
+    """Empty, or names no choice: costs nothing, and the question stands."""
+
+
+@dataclass(frozen=True, slots=True)
+class Checked:
+    """A verdict, its reason in one sentence, and what the answer was taken for."""
+
+    verdict: Verdict
+    why: str
+    places: tuple[int, ...] = ()
+    """The places, from 1, of the choices named."""
+    matched: str = ""
+    """The accepted answer it matched; empty if none."""
+
+
+def all_differ(texts: Sequence[str]) -> bool:
+    """Whether a reader can tell every one of some trimmed texts from the others."""
+    together = "".join(texts)
+    if (
+        not together.isprintable()
+        or unseen_out(together) != together
+        or "  " in together
+        or not unicodedata.is_normalized("NFC", together)
+    ):
+        texts = [as_shown(text) for text in texts]
+    return len(set(texts)) == len(texts)
+
+
+def fold(text: str) -> str:
+    """The text as read, with capitals and other letter cases made alike."""
+    return caseless(read(text))
+
+
+@dataclass(frozen=True, slots=True)
+class Fold:
+    """One step of folding, and the text after it."""
+
+    step: str
+    text: str
+
+
+def fold_steps(text: str, check: Check) -> tuple[Fold, ...]:
+    """How a round folds a typed text before it is compared, step by step.
+
+    What a step would leave empty stays as it was, so that an answer of signs alone still
+    counts for something.
+    """
+    steps = [Fold("read", read(text))]
+    points = check.ignore_punctuation
+    for name, asked_for, fold_by in (
+        ("capitals", check.ignore_case, caseless),
+        ("accents", check.ignore_accents, unaccented),
+        # An elided article goes before the apostrophe that tells it does.
+        ("articles", bool(check.articles.strip()), lambda t: headless(t, check.articles, points)),
+        ("punctuation", points, unpointed),
+    ):
+        if asked_for:
+            before = steps[-1].text
+            steps.append(Fold(name, fold_by(before) or before))
+    return tuple(steps)
+
+
+def folded(text: str, check: Check) -> str:
+    """The text as a round compares it."""
+    return fold_steps(text, check)[-1].text
+
+
+def typos_between(
+    one: str, other: str, most: int, fixed: Collection[int] = frozenset()
+) -> int | None:
+    """How many slips turn one text into the other; None if more than `most`.
+
+    A slip is a letter too many, too few, wrong, or two neighbours exchanged, no part of the
+    text being edited twice: the optimal string alignment distance (Damerau, CACM 7(3), 1964;
+    the restricted form). No slip falls on the places of the other text in `fixed`, counted
+    from 0, nor between two of them. Only what is within `most` of the diagonal is looked at,
+    so the time grows with the length and not with its square.
+    """
+    if abs(len(one) - len(other)) > most:
+        return None
+    start = _shared(one, other)
+    end = _shared(one[start:][::-1], other[start:][::-1])
+    one, width = one[start : len(one) - end], len(other) - end - start
+    wanted = other[start : start + width]
+    firm = [
+        start - 1 + place in fixed or (bool(fixed) and not 0 <= start - 1 + place < len(other))
+        for place in range(width + 2)
+    ]  # firm[p + 1] tells of place p
+    far = most + 1
+    band = range(2 * most + 1)
+    # row[k] is the distance of the first signs of both, the other's k - most ahead.
+    row = [far] * (2 * most + 2)
+    row[most] = 0
+    for ahead in range(1, min(most, width) + 1):
+        row[most + ahead] = far if firm[ahead] else row[most + ahead - 1] + 1
+    before = earlier = row
+    for place, sign in enumerate(one, 1):
+        earlier, before, row = before, row, [far] * (2 * most + 2)
+        for k in band:
+            spot = place + k - most
+            if not 0 <= spot <= width:
+                continue
+            cost = far if firm[spot] and firm[spot + 1] else before[k + 1] + 1
+            if spot:
+                same = sign == wanted[spot - 1]
+                if same or not firm[spot]:
+                    cost = min(cost, before[k] + (not same))
+                if not firm[spot]:
+                    if k:
+                        cost = min(cost, row[k - 1] + 1)
+                    exchanged = (
+                        place > 1
+                        and spot > 1
+                        and not firm[spot - 1]
+                        and sign == wanted[spot - 2]
+                        and one[place - 2] == wanted[spot - 1]
+                    )
+                    if exchanged:
+                        cost = min(cost, earlier[k] + 1)
+            row[k] = min(cost, far)
+        if min(row) > most and min(before) > most:
+            return None
+    found = row[width - len(one) + most]
+    return found if found <= most else None
+
+
+def _shared(one: str, other: str) -> int:
+    """How many first signs two texts share."""
+    for place, (sign, wanted) in enumerate(zip(one, other, strict=False)):
+        if sign != wanted:
+            return place
+    return min(len(one), len(other))
+
+
+def _slips(typed: str, wanted: str, check: Check) -> int | None:
+    """How many typos a folded answer has; None if it is too far off.
+
+    Short words and numbers must be exact, each of them: ``car`` is not ``cat``, nor 1988
+    1989, nor ``a big pig`` ``a big fig``.
+    """
+    if typed == wanted:
+        return 0
+    if not check.typos or abs(len(typed) - len(wanted)) > check.typos:
+        return None
+    if len(wanted) > _MOST_FOR_TYPOS:
+        return None
+    if _digits(typed) != _digits(wanted):
+        return None
+    fixed = _exact_places(wanted)
+    return None if len(fixed) == len(wanted) else typos_between(typed, wanted, check.typos, fixed)
+
+
+_LEAST_FOR_TYPOS = 4
+_MOST_FOR_TYPOS = 500
+"""A longer text must be exact, so that comparing it is soon done."""
+
+
+def _exact_places(text: str) -> frozenset[int]:
+    """The places, from 0, of the words that must be exact, and of the spaces beside them."""
+    fixed: set[int] = set()
+    for word in _WORD.finditer(text):
+        letters = sum(sign.isalpha() for sign in word[0])
+        if letters < _LEAST_FOR_TYPOS or any(sign.isdigit() for sign in word[0]):
+            fixed.update(range(max(0, word.start() - 1), min(len(text), word.end() + 1)))
+    return frozenset(fixed)
+
+
+_WORD = re.compile(r"\S+")
+
+
+def _digits(text: str) -> str:
+    return "".join(sign for sign in text if sign.isdigit())
+
+
+def _by_typos(slips: int, typed: str, wanted: str, check: Check) -> str:
+    allowed = "one is" if check.typos == 1 else f"{check.typos} are"
+    apart = "one typo" if slips == 1 else f"{slips} typos"
+    return f"“{typed}” is {apart} from “{wanted}”; {allowed} allowed"
+
+
+def check_choice(
+    given: Given,
+    choices: Sequence[str],
+    right: Collection[int],
+    check: Check,
+    needs: Needs = Needs.ANY,
+) -> Checked:
+    """The verdict on an answer to a question with choices.
+
+    `choices` are in the order shown and `right` holds the places, from 1, of the right ones.
+    """
+    if isinstance(given, str):
+        named, slips = _places_typed(given, choices, check, needs)
+    else:
+        named, slips = ((given,) if isinstance(given, int) else given), 0
+    if isinstance(named, Checked):
+        return named
+    places = tuple(sorted(set(named)))
+    if not places:
+        return _unreadable("nothing was picked")
+    for place in places:
+        if not 1 <= place <= len(choices):
+            return _unreadable(f"there is no choice {place}; {_offer(choices)}")
+    if needs is Needs.ALL:
+        return _all_checked(places, choices, right, slips)
+    if len(places) > 1:
+        return _unreadable("only one choice is wanted; pick one")
+    place = places[0]
+    name = f"{LETTERS[place - 1]}, “{choices[place - 1]}”,"
+    if place not in right:
+        return Checked(Verdict.WRONG, f"{name} is not the right answer", places)
+    if slips:
+        why = _by_typos(slips, read(str(given)), choices[place - 1], check)
+        return Checked(Verdict.CLOSE, why, places, choices[place - 1])
+    the = "the" if len(right) == 1 else "a"
+    return Checked(Verdict.RIGHT, f"{name} is {the} right answer", places, choices[place - 1])
+
+
+def _all_checked(
+    places: tuple[int, ...], choices: Sequence[str], right: Collection[int], slips: int
+) -> Checked:
+    """The verdict on several choices picked together: every right one and no other is right.
+
+    What is wrong never tells which of them are right, for another try may follow.
+    """
+    named = " and ".join(f"{LETTERS[place - 1]}, “{choices[place - 1]}”," for place in places)
+    if set(places) != set(right):
+        return Checked(Verdict.WRONG, f"{named} are not all the right answers alone", places)
+    matched = " and ".join(choices[place - 1] for place in places)
+    if slips:
+        what = f"{named} are right but for {counted(slips, 'typo')}"
+        return Checked(Verdict.CLOSE, what, places, matched)
+    what = f"{named} {'is' if len(places) == 1 else 'are'} all the right answers"
+    return Checked(Verdict.RIGHT, what, places, matched)
+
+
+def check_typed(given: Given, accepted: Sequence[str], check: Check) -> Checked:
+    """The verdict on a typed answer: whether it is one of those accepted."""
+    if too_long := _too_long(given):
+        return too_long
+    typed = read(str(given))
+    if not typed:
+        return _unreadable("nothing was typed")
+    form = folded(typed, check)
+    nearest: tuple[int, str] | None = None
+    for answer in accepted:
+        slips = _slips(form, folded(answer, check), check)
+        if slips is not None and (nearest is None or slips < nearest[0]):
+            nearest = slips, answer
+    if nearest is None:
+        return Checked(Verdict.WRONG, f"“{typed}” is not the right answer")
+    slips, answer = nearest
+    if slips:
+        why = _by_typos(slips, typed, answer, check)
+        return Checked(Verdict.CLOSE, why, matched=answer)
+    as_written = "" if typed == answer else f", read as “{answer}”"
+    return Checked(Verdict.RIGHT, f"“{typed}” is the right answer{as_written}", matched=answer)
+
+
+def check_number(given: Given, right: str, tolerance: str, check: Check) -> Checked:
+    """The verdict on a number, compared by its exact value: ``2.6`` is ``13/5``."""
+    if too_long := _too_long(given):
+        return too_long
+    typed = tidy(str(given))
+    if not typed:
+        return _unreadable("nothing was typed")
+    mark = check.decimal_mark
+    written, wanted = number_in(typed, mark), number_in(right, mark)
+    if written is None or wanted is None:
+        return _unreadable(f"“{typed}” is not a number")
+    how = f"; {written.how}" if written.how else ""
+    if within(written.value, wanted.value, tolerance):
+        near = "" if written.value == wanted.value else f", within {tolerance} of {right}"
+        return Checked(Verdict.RIGHT, f"{typed} is the right answer{near}{how}", matched=right)
+    return Checked(Verdict.WRONG, f"{typed} is not the right answer{how}")
+
+
+def _too_long(given: Given) -> Checked | None:
+    length = len(given) if isinstance(given, str) else 0
+    if length <= MOST_ANSWER:
+        return None
+    return _unreadable(f"the answer has {length:,} signs; {MOST_ANSWER:,} are read at most")
+
+
+def _places_typed(
+    given: str, choices: Sequence[str], check: Check, needs: Needs
+) -> tuple[tuple[int, ...] | Checked, int]:
+    """The places a typed answer names and with how many typos, or why it names none."""
+    if too_long := _too_long(given):
+        return too_long, 0
+    place, slips = _place_typed(given, choices, check)
+    if isinstance(place, int):
+        return (place,), slips
+    if needs is Needs.ANY:
+        return place, slips
+    for split in (_LISTED, _SPACED):
+        parts = [part for part in split.split(read(given)) if part]
+        if split is _SPACED and len(parts) == 1:
+            parts = list(parts[0])  # letters in one: “AC”
+        if not 1 < len(parts) <= len(choices):
+            continue
+        found = [_place_typed(part, choices, check) for part in parts]
+        places = tuple(place for place, _ in found if isinstance(place, int))
+        if len(places) == len(found):
+            return places, sum(slips for _, slips in found)
+    return place, 0
+
+
+_LISTED = re.compile(r"\s*[,;&+]\s*(?:and\s+)?|\s+and\s+")
+_SPACED = re.compile(r"\s+")
+
+
+def _place_typed(given: str, choices: Sequence[str], check: Check) -> tuple[int | Checked, int]:
+    """The place a typed answer names and with how many typos, or why it names none."""
+    typed = read(given)
+    if not typed:
+        return _unreadable("nothing was typed"), 0
+    if check.by_text:
+        found = _places_saying(given, choices, check)
+        if len(found) == 1:
+            return found[0], 0
+        if found:
+            return _either(typed, found), 0
+    if check.by_letter and len(typed) == 1 and typed.upper() in LETTERS[: len(choices)]:
+        return LETTERS.index(typed.upper()) + 1, 0
+    if check.by_place and typed.isdecimal() and len(typed) < 4:
+        return int(typed), 0
+    if check.by_text and check.typos:
+        near, slips = _places_nearly_saying(typed, choices, check)
+        if len(near) == 1:
+            return near[0], slips
+        if near:
+            return _either(typed, near), 0
+    return _unreadable(f"“{typed}” names no choice; {_offer(choices)}"), 0
+
+
+def _either(typed: str, places: Sequence[int]) -> Checked:
+    letters = " or ".join(LETTERS[place - 1] for place in places)
+    return _unreadable(f"“{typed}” could be {letters}; pick one")
+
+
+def _places_saying(given: str, choices: Sequence[str], check: Check) -> list[int]:
+    """The places whose words are the given ones, by the strictest comparison that finds any."""
+    comparisons: tuple[Callable[[str], str], ...] = (as_shown, read)
+    if check.ignore_case:
+        comparisons += (fold,)
+    if check.ignore_accents or check.ignore_punctuation or check.articles:
+        comparisons += (lambda text: folded(text, check),)
+    for form in comparisons:
+        wanted = form(given)
+        found = [place for place, text in enumerate(choices, 1) if form(text) == wanted]
+        if found:
+            return found
+    return []
+
+
+def _places_nearly_saying(
+    typed: str, choices: Sequence[str], check: Check
+) -> tuple[list[int], int]:
+    """The places nearest to the typed words, within the typos allowed, and how many those are."""
+    form = folded(typed, check)
+    slips = {
+        place: apart
+        for place, text in enumerate(choices, 1)
+        if (apart := _slips(form, folded(text, check), check)) is not None
+    }
+    fewest = min(slips.values(), default=0)
+    return [place for place, apart in slips.items() if apart == fewest], fewest
+
+
+def _offer(choices: Sequence[str]) -> str:
+    return f"the choices are A to {LETTERS[len(choices) - 1]}"
+
+
+def _unreadable(why: str) -> Checked:
+    return Checked(Verdict.UNREADABLE, why)

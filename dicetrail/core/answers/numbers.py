@@ -1,0 +1,103 @@
+"""Numbers as people write them: whole, decimal, fraction or mixed number."""
+
+import re
+import unicodedata
+from dataclasses import dataclass
+from fractions import Fraction
+
+from dicetrail.core.answers.folding import plain_signs, unseen_out
+from dicetrail.core.document import DecimalMark
+
+_LONGEST = 40
+_FRACTION = re.compile(r"(?:(\d+) +)?(\d+) ?/ ?(\d+)")
+_GROUPED = re.compile(r"[1-9]\d{0,2}(?:([ ',.])\d{3})(?:\1\d{3})*(?:(?!\1)([.,])\d*)?")
+_DECIMAL = re.compile(r"\d*[.,]\d+|\d+[.,]?")
+
+
+@dataclass(frozen=True, slots=True)
+class Written:
+    """A number as it was read, and in words how, where it could have been read otherwise."""
+
+    value: Fraction
+    how: str = ""
+
+
+def read_number(text: str, mark: DecimalMark = DecimalMark.POINT) -> Fraction | None:
+    """The value of a number as written, exactly; None if it is none.
+
+    >>> read_number("2 3/5") == read_number("13 / 5") == read_number("2.6")
+    True
+    >>> read_number("1,250"), read_number("0,125"), read_number("5²")
+    (Fraction(1250, 1), Fraction(1, 8), None)
+    """
+    found = number_in(text, mark)
+    return None if found is None else found.value
+
+
+def number_in(text: str, mark: DecimalMark = DecimalMark.POINT) -> Written | None:
+    """A number as written, and how it was read; None if it is none.
+
+    Two different marks are thousands and decimals, as is one that recurs; a space and an
+    apostrophe only group thousands. One mark before three digits could be either: then it
+    is as `mark` says.
+    """
+    plain = " ".join("".join(map(_plain, plain_signs(unseen_out(text)))).split())
+    if len(plain) > _LONGEST:
+        return None
+    sign, body = (plain[0], plain[1:].lstrip()) if plain[:1] in ("-", "+") else ("", plain)
+    found = _unsigned(body, mark)
+    if found is None or sign != "-":
+        return found
+    return Written(-found.value, found.how)
+
+
+def _unsigned(body: str, mark: DecimalMark) -> Written | None:
+    if parts := _FRACTION.fullmatch(body):
+        whole, top, bottom = parts[1] or "0", parts[2], parts[3]
+        return Written(int(whole) + Fraction(int(top), int(bottom))) if int(bottom) else None
+    if grouped := _GROUPED.fullmatch(body):
+        group, decimal = grouped[1], grouped[2]
+        if group in " '" or decimal or body.count(group) > 1:
+            return Written(_value(body.replace(group, "")))
+        if (group == ",") == (mark is DecimalMark.POINT):
+            how = f"the {_NAMES[group]} was read as a thousands mark"
+            return Written(_value(body.replace(group, "")), how)
+        return Written(_value(body), f"the {_NAMES[group]} was read as a decimal mark")
+    return Written(_value(body)) if _DECIMAL.fullmatch(body) else None
+
+
+_NAMES = {",": "comma", ".": "point"}
+
+
+def _value(decimal: str) -> Fraction:
+    return Fraction(decimal.replace(",", ".").rstrip("."))
+
+
+def within(given: Fraction, right: Fraction, tolerance: str) -> bool:
+    """Whether a number is as near to the right one as a tolerance allows, bounds included."""
+    return abs(given - right) <= tolerance_of(tolerance, right)
+
+
+def tolerance_of(text: str, right: Fraction) -> Fraction:
+    """The tolerance as an amount: ``0.5`` is one already, ``2%`` a share of the right number.
+
+    Raises ValueError if it is neither, or negative.
+    """
+    words = text.strip()
+    if not words:
+        return Fraction(0)
+    value = read_number(words.removesuffix("%"))
+    if value is None or value < 0:
+        raise ValueError(f"“{text}” is not a tolerance")
+    return value * abs(right) / 100 if words.endswith("%") else value
+
+
+def _plain(sign: str) -> str:
+    """A sign in its plainest form: full-width digits, ``½`` as `` 1/2``. A raised or lowered
+    digit is none: ``5²`` is not 52."""
+    if unicodedata.decomposition(sign).startswith(("<super>", "<sub>")):
+        return sign
+    plain = unicodedata.normalize("NFKC", sign)
+    if "\u2044" in plain and len(plain) > 1:
+        return " " + plain.replace("\u2044", "/")
+    return plain.replace("\u2044", "/")

@@ -1,0 +1,138 @@
+"""What the values of a document may be: how large its numbers, of what signs its texts.
+
+A number says its bounds beside its field: ``tries: Annotated[int | None, Within(1, 20)]``.
+Whatever else is worked out from a document is worked out only once no number in it is out
+of bounds, so no number can make that long. A text is of whole Unicode signs: half of one
+that takes two (a lone surrogate) can be neither shown nor kept.
+"""
+
+from collections.abc import Hashable, Iterator
+from dataclasses import dataclass, fields, is_dataclass, replace
+from functools import cache
+from operator import is_
+from typing import Any, TypeVar, get_args, get_type_hints
+
+from dicetrail.core.document.problems import Problem
+
+
+@dataclass(frozen=True, slots=True)
+class Within:
+    """The least and the most a number may be, both included."""
+
+    least: int
+    most: int
+    is_told: bool = False
+    """Whether one that is out of bounds is kept and told beside it, as in a row of a pack,
+    where others are refused as they come in."""
+
+
+@cache
+def bounds_of(part: Hashable) -> dict[str, Within]:
+    """The bounds of a part's numbers, by field."""
+    hints = get_type_hints(part, include_extras=True)
+    found = {}
+    for field in fields(part):  # type: ignore[arg-type]
+        for note in getattr(hints[field.name], "__metadata__", ()):
+            if isinstance(note, Within):
+                found[field.name] = note
+    return found
+
+
+def bounds_within(part: Hashable, where: str = "") -> Iterator[tuple[str, Within]]:
+    """The bounds of every number of a part and of its parts, by path: ``rounds[].ask.tries``."""
+    own = bounds_of(part)
+    for name, hint in get_type_hints(part).items():
+        place = f"{where}.{name}" if where else name
+        several = "[]" if "tuple" in str(hint) else ""
+        if name in own:
+            yield place + several, own[name]
+        for inner in _parts_in(hint):
+            yield from bounds_within(inner, place + several)
+
+
+def _parts_in(hint: Any) -> Iterator[Any]:
+    """The dataclasses a type is made of."""
+    if is_dataclass(hint):
+        yield hint
+    for inner in get_args(hint):
+        yield from _parts_in(inner)
+
+
+HALF_SIGN = ("it holds half a sign, such as half an emoji", "write that sign anew")
+"""What is wrong with a text that is not Unicode, and how to mend it."""
+
+
+def is_whole_text(text: str) -> bool:
+    """Whether a text is of whole Unicode signs (Unicode Standard, D76 and D92)."""
+    if text.isascii():
+        return True
+    try:
+        text.encode()
+    except UnicodeEncodeError:
+        return False
+    return True
+
+
+def as_whole_text(text: str) -> str:
+    """The text with U+FFFD, the sign for what could not be read, for every half sign."""
+    if is_whole_text(text):
+        return text
+    return text.encode("utf-16", "surrogatepass").decode("utf-16", "replace")
+
+
+def out_of_bounds(part: Any, where: str = "") -> Iterator[Problem]:
+    """The fault of every number out of bounds and every broken text, wherever it stands."""
+    bounds = bounds_of(type(part))  # type: ignore[arg-type]
+    for field in fields(part):
+        place = f"{where}.{field.name}" if where else field.name
+        yield from _of_value(getattr(part, field.name), place, bounds.get(field.name))
+
+
+def _of_value(value: Any, where: str, bounds: Within | None) -> Iterator[Problem]:
+    if isinstance(value, str):
+        if not is_whole_text(value):
+            yield Problem(where, *HALF_SIGN)
+    elif isinstance(value, tuple):
+        for number, item in enumerate(value):
+            yield from _of_value(item, f"{where}[{number}]", bounds)
+    elif is_dataclass(value):
+        yield from out_of_bounds(value, where)
+    elif bounds is not None and value is not None and not bounds.least <= value <= bounds.most:
+        mend = f"keep within {bounds.least} and {bounds.most}"
+        yield Problem(where, f"{_short(value)} is out of range", mend)
+
+
+Part = TypeVar("Part")
+
+
+def clipped(part: Part) -> Part:
+    """The same with every number put within its bounds, and every text made whole."""
+    bounds = bounds_of(type(part))  # type: ignore[arg-type]
+    changed = {}
+    for field in fields(part):  # type: ignore[arg-type]
+        value = getattr(part, field.name)
+        kept = _clipped_value(value, bounds.get(field.name))
+        if kept is not value:
+            changed[field.name] = kept
+    return replace(part, **changed) if changed else part  # type: ignore[type-var]
+
+
+def _clipped_value(value: Any, bounds: Within | None) -> Any:
+    if isinstance(value, str):
+        return as_whole_text(value)
+    if isinstance(value, tuple):
+        kept = tuple(_clipped_value(item, bounds) for item in value)
+        return value if all(map(is_, kept, value)) else kept
+    if is_dataclass(value):
+        return clipped(value)
+    if bounds is None or value is None or bounds.least <= value <= bounds.most:
+        return value
+    return bounds.least if value < bounds.least else bounds.most
+
+
+def _short(value: int) -> str:
+    """A number in words, one of very many digits by how many they are."""
+    # The bits are asked first: Python refuses to write out a number of over 4,300 digits.
+    if value.bit_length() > 128:
+        return f"a number of {value.bit_length() * 30103 // 100000 + 1} digits"
+    return str(value)

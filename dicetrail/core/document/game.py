@@ -1,0 +1,620 @@
+"""The document a maker makes: a game, and the packs its rounds draw from.
+
+These frozen dataclasses are the only definition of the document. Validation at the
+boundary, the API's schema and the web page's types are all derived from them, so a field
+is added here and nowhere else. A document may be unfinished or contradictory; `survey`
+says what is wrong with it and `build` refuses to play it.
+"""
+
+from dataclasses import dataclass
+from enum import StrEnum
+from typing import Annotated
+
+from dicetrail.core.document.bounds import Within
+
+MOST_CHOICES = 12
+"""A question offers two to twelve choices, on slats lettered A to L."""
+
+MOST_POINTS = 1_000_000_000
+"""Points and bounds stay within plus or minus this number."""
+
+MOST_PLAYERS = 4
+
+MOST_IN_SUMS = 1_000_000
+"""The numbers of sums stay within this."""
+
+MOST_SECONDS = 3600
+"""The longest clock of a question."""
+
+MOST_DRAWN = 10_000
+"""The most questions a round draws for a player."""
+
+Points = Within(-MOST_POINTS, MOST_POINTS)
+LongSeconds = Within(1, 86_400)
+
+Number = int | float
+"""A counter's value."""
+
+
+class Order(StrEnum):
+    """In which order choices stand."""
+
+    SHUFFLED = "shuffled"
+    WRITTEN = "written"
+
+
+class DrawOrder(StrEnum):
+    """In which order questions come."""
+
+    SHUFFLED = "shuffled"
+    WRITTEN = "written"
+    EASY_FIRST = "easy first"
+    """Drawn by chance, then asked from the lowest level up."""
+    WEIGHTED = "weighted"
+    """By chance, some levels likelier than others."""
+
+
+class Refill(StrEnum):
+    """Whether a question that was asked can come again."""
+
+    NEVER = "never"
+    """The round is over when the pool is empty."""
+    WHEN_EMPTY = "when empty"
+    """The whole pool is drawn again; never the same question twice running, nor, where there
+    are more than two right answers, the same right answer."""
+    EACH_TIME = "each time"
+    """Every question goes back at once; never the same question twice running, nor, where there
+    are more than two right answers, the same right answer."""
+
+
+class Shows(StrEnum):
+    """What the choices of a question are."""
+
+    TEXT = "text"
+    PICTURE = "picture"
+    """The choices name picture files."""
+    SOUND = "sound"
+    """The choices name sound files."""
+
+
+class Needs(StrEnum):
+    """Which of several right choices an answer has to name."""
+
+    ANY = "any"
+    ALL = "all"
+    """Every right one and no other, picked together."""
+
+
+class DecimalMark(StrEnum):
+    """Which mark stands before decimals where it could be either; the other groups thousands."""
+
+    POINT = "point"
+    """1,250 is one thousand two hundred and fifty, 1.250 is one and a quarter."""
+    COMMA = "comma"
+    """The other way round."""
+
+
+class Best(StrEnum):
+    """Which runs are the best of a game."""
+
+    HIGHEST = "highest score"
+    LOWEST = "lowest score"
+    FASTEST = "fastest"
+
+
+class Reveal(StrEnum):
+    """When the right answer is told."""
+
+    NEVER = "never"
+    LAST_TRY = "last try"
+    """Once the question is done with."""
+    ALWAYS = "always"
+    """After every answer, also while tries are left."""
+
+
+class To(StrEnum):
+    """Where a run goes after an answer."""
+
+    QUESTION = "next question"
+    AGAIN = "same question"
+    """Asked anew, with all its tries and its clock."""
+    NEXT_ROUND = "next round"
+    ROUND = "round"
+    ENDING = "ending"
+
+
+class RoundOrder(StrEnum):
+    """Which rounds are played."""
+
+    IN_ORDER = "in order"
+    CHOOSE_ONE = "choose one"
+    """The player picks one from a menu; the game is over after it."""
+    CHOOSE_EACH = "choose each"
+    """The player picks from a menu, again and again, until every round is played."""
+
+
+class ListsAsk(StrEnum):
+    """What is asked of named lists."""
+
+    SORT = "sort"
+    """To which list an item belongs."""
+    ODD_ONE_OUT = "odd one out"
+    """Which item is not of the same list as the others."""
+
+
+class Operator(StrEnum):
+    """What a sum does with its two numbers."""
+
+    PLUS = "plus"
+    MINUS = "minus"
+    TIMES = "times"
+    OVER = "over"
+    """Whole quotients only, never by zero, never a smaller number by a larger."""
+
+
+class Occasion(StrEnum):
+    """What a cue can answer to."""
+
+    OPENING = "opening"
+    SHOWN = "question shown"
+    RIGHT = "right"
+    CLOSE = "close"
+    WRONG = "wrong"
+    LATE = "late"
+    PASSED = "passed"
+    HINT = "hint"
+    LETTER_HIT = "letter hit"
+    LETTER_MISS = "letter miss"
+    LIFE_LOST = "life lost"
+    LIFE_WON = "life won"
+    STREAK = "streak"
+    """So many right answers in a row, and each time as many again."""
+    TICK = "tick"
+    """Each of the last seconds of a countdown, on the player's own page."""
+    ROUND_OVER = "round over"
+    ENDING = "ending"
+    BEST = "new best score"
+    """The run ends with more points than any before it."""
+
+
+class Effect(StrEnum):
+    """Something seen for a moment, at most a second and a half, never in the way of an answer."""
+
+    NONE = "none"
+    MARK = "mark"
+    """A tick or a cross over the answer."""
+    SHAKE = "shake"
+    FLASH = "flash"
+    LEAVES = "leaves"
+    """Leaves fall."""
+    TOKEN = "token"
+    """The die jumps."""
+    HEART = "heart"
+    """A heart falls."""
+    SEED = "seed"
+    """A seed falls."""
+    COUNT = "count"
+    """The score counts up to where it now stands."""
+    FACE = "face"
+    """A drawn face takes the answer well or badly."""
+
+
+class Wave(StrEnum):
+    """The form of a tone's wave."""
+
+    SINE = "sine"
+    TRIANGLE = "triangle"
+    SQUARE = "square"
+    SAWTOOTH = "sawtooth"
+
+
+class Kind(StrEnum):
+    """How a question is answered."""
+
+    CHOICE = "choice"
+    """Pick a right choice from among wrong ones."""
+    TRUTH = "truth"
+    """Say whether it is true; `right` is ``true`` or ``false``."""
+    TYPED = "typed"
+    """Type an accepted answer; `right` holds all of them, the one to show first."""
+    NUMBER = "number"
+    """Give a number, whole, decimal, fraction or mixed, within a tolerance."""
+    LETTERS = "letters"
+    """Find a word or phrase, letter by letter or at once."""
+    SORT = "sort"
+    """Say to which group it belongs; `right` is its group, `wrong` the others."""
+
+
+@dataclass(frozen=True, slots=True)
+class Details:
+    """What a question may carry besides its answer. Empty and None mean that it does not."""
+
+    topic: str = ""
+    level: Annotated[int | None, Within(1, 5, is_told=True)] = None
+    """How hard, from 1 to 5."""
+    worth: Annotated[int | None, Within(-MOST_POINTS, MOST_POINTS, is_told=True)] = None
+    """Points."""
+    seconds: Annotated[int | None, Within(1, MOST_SECONDS, is_told=True)] = None
+    """Time to answer, from 1 to 3600."""
+    hint: str = ""
+    note: str = ""
+    """Shown after the answer."""
+    picture: str = ""
+    """The name of a picture file."""
+    sound: str = ""
+    """The name of a sound file."""
+    narration: str = ""
+    """The name of a sound file in which the question is read out."""
+    tolerance: str = ""
+    """How far off a number may be: an amount (``0.5``) or a share (``2%``)."""
+    pinned: str = ""
+    """The choice that always stands last."""
+    shows: Shows = Shows.TEXT
+    """What its choices are: texts, or the names of pictures or sounds."""
+    misses: Annotated[int | None, Within(1, 20, is_told=True)] = None
+    """Wrong letters allowed to a word; None allows as many as the round does."""
+    needs: Needs = Needs.ANY
+    """Of several right choices, whether any one will do or all are wanted together."""
+
+
+PLAIN = Details()
+
+
+@dataclass(frozen=True, slots=True)
+class Question:
+    """A prompt, how it is answered, and what is right and wrong."""
+
+    prompt: str
+    right: tuple[str, ...]
+    wrong: tuple[str, ...] = ()
+    kind: Kind = Kind.CHOICE
+    details: Details = PLAIN
+
+    @property
+    def choices(self) -> tuple[str, ...]:
+        """What can be picked, as written, right ones first; nothing for typed kinds."""
+        match self.kind:
+            case Kind.CHOICE | Kind.SORT:
+                return (*self.right, *self.wrong)
+            case Kind.TRUTH:
+                return TRUTHS
+        return ()
+
+    @property
+    def answer(self) -> str:
+        """The answer to tell, in words."""
+        joined = " and " if self.details.needs is Needs.ALL else " or "
+        return joined.join(self.right) if self.choices else "".join(self.right[:1])
+
+
+TRUTHS = ("true", "false")
+"""The two choices of a truth question, always in this order."""
+
+
+@dataclass(frozen=True, slots=True)
+class Pack:
+    """A set of questions. Many games can use one pack."""
+
+    title: str
+    questions: tuple[Question, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class ItemList:
+    """A named list of items."""
+
+    title: str
+    items: tuple[str, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Lists:
+    """Questions asked of named lists: one for each item."""
+
+    lists: tuple[ItemList, ...]
+    asks: ListsAsk = ListsAsk.SORT
+    prompt: str = ""
+    """``{item}`` stands for the item to sort. Empty takes words of our own."""
+    choices: Annotated[int, Within(3, MOST_CHOICES)] = 4
+    """How many items an odd one out is found among, 3 to 12."""
+
+
+@dataclass(frozen=True, slots=True)
+class Span:
+    """Whole numbers from the least to the most, both included."""
+
+    least: Annotated[int, Within(0, MOST_IN_SUMS)]
+    most: Annotated[int, Within(0, MOST_IN_SUMS)]
+
+
+@dataclass(frozen=True, slots=True)
+class Sums:
+    """Questions of arithmetic, made anew for every run, none of them twice."""
+
+    operator: Operator = Operator.PLUS
+    left: Span = Span(1, 10)
+    right: Span = Span(1, 10)
+    cap: Annotated[int | None, Points] = None
+    """The largest result allowed."""
+    negative: bool = False
+    """Whether results below zero are wanted."""
+    denominators: Span | None = None
+    """With it the numbers are numerators over one denominator, to be added or taken away."""
+    choices: Annotated[int, Within(0, MOST_CHOICES)] = 0
+    """0 for a typed answer, else how many choices, 2 to 12."""
+    count: Annotated[int, Within(1, 1000)] = 50
+    """How many are made for a run, at most; fewer if there are not so many."""
+
+
+@dataclass(frozen=True, slots=True)
+class Draw:
+    """Which of a round's questions are asked, and in which order."""
+
+    count: Annotated[int | None, Within(1, MOST_DRAWN)] = 10
+    """How many are drawn for each player, 1 to 10,000; None draws on until none is left."""
+    order: DrawOrder = DrawOrder.SHUFFLED
+    topics: tuple[str, ...] = ()
+    """Only pack questions of these topics; empty takes all."""
+    levels: Annotated[tuple[int, ...], Within(1, 5)] = ()
+    """Only pack questions of these levels; empty takes all. No level counts as 1."""
+    player_chooses: bool = False
+    """Whether the player says how many questions, `count` at first."""
+    refill: Refill = Refill.NEVER
+    weights: Annotated[tuple[int, ...], Within(0, 1000)] = (1, 1, 1, 1, 1)
+    """For a weighted order: how likely a question of level 1, 2, 3, 4, 5 is, 0 to 1000."""
+
+
+@dataclass(frozen=True, slots=True)
+class Ask:
+    """How a question is put to the player."""
+
+    choice_order: Order = Order.SHUFFLED
+    """WRITTEN keeps the order of the file, in which the right choice stands first."""
+    spread: bool = False
+    """Whether right answers fall on every place equally often; for shuffled choices."""
+    shown: Annotated[int | None, Within(2, MOST_CHOICES)] = None
+    """How many of the choices are shown, 2 to 12, the right one among them; None shows all."""
+    tries: Annotated[int | None, Within(1, 20)] = 1
+    """Answers allowed to a question, 1 to 20; None asks until it is right."""
+    misses: Annotated[int, Within(1, 20)] = 3
+    """Wrong letters allowed to a word that says nothing of its own, 1 to 20."""
+    seconds: Annotated[int | None, Within(1, MOST_SECONDS)] = None
+    """Time for a question that names none of its own, 1 to 3600; None sets no clock."""
+    hints: bool = True
+    """Whether a question's hint can be asked for."""
+    passing: bool = False
+    """Whether a question can be passed."""
+    reads_aloud: bool = False
+    """Whether a question that carries no recorded narration is read by a made voice."""
+
+
+class Badge(StrEnum):
+    """A drawing that goes with an ending."""
+
+    NONE = "none"
+    ROSETTE = "rosette"
+    MARROW = "marrow"
+    BASKET = "basket"
+    SPROUT = "sprout"
+    TROWEL = "trowel"
+    SLUG = "slug"
+
+
+@dataclass(frozen=True, slots=True)
+class Sample:
+    """An answer to a question, and the verdict it got when it was kept."""
+
+    prompt: str
+    answer: str
+    verdict: str
+
+
+@dataclass(frozen=True, slots=True)
+class Check:
+    """How forgiving the reading of an answer is. Picking a slat always names its choice."""
+
+    by_letter: bool = True
+    by_place: bool = True
+    by_text: bool = True
+    ignore_case: bool = True
+    """Whether capitals make no difference. Letters of choices never mind them."""
+    ignore_accents: bool = False
+    ignore_punctuation: bool = False
+    articles: str = ""
+    """Words that may be missing at the start, with spaces between: ``a an the``, ``le l'``."""
+    typos: Annotated[int, Within(0, 3)] = 0
+    """How many slips of the finger are forgiven, 0 to 3; none in words under four letters."""
+    decimal_mark: DecimalMark = DecimalMark.POINT
+    """How a number such as 1,250 or 1.250 is read, which could be meant either way."""
+    samples: tuple[Sample, ...] = ()
+    """Answers tried out before, kept to see whether a later change alters what they give."""
+
+
+@dataclass(frozen=True, slots=True)
+class After:
+    """What an answer is followed by, unless a cue says otherwise."""
+
+    reveal: Reveal = Reveal.LAST_TRY
+    hold_ms: Annotated[int | None, Within(0, 60_000)] = None
+    """How long the feedback holds the run, 0 to 60000 ms; None until the player goes on."""
+
+
+@dataclass(frozen=True, slots=True)
+class Way:
+    """Where to go on; `name` is the title of the round or the ending meant."""
+
+    to: To = To.QUESTION
+    name: str = ""
+
+
+NEXT = Way()
+
+
+@dataclass(frozen=True, slots=True)
+class Moves:
+    """Where the run goes on when a question is done with."""
+
+    right: Way = NEXT
+    wrong: Way = NEXT
+    """After the last try; while tries are left the question stands."""
+    timeout: Way = NEXT
+    passed: Way = NEXT
+
+
+@dataclass(frozen=True, slots=True)
+class Round:
+    """A stretch of the game with its own questions, draw, clock and moves."""
+
+    title: str
+    packs: tuple[str, ...] = ()
+    """The packs drawn from, by their identifiers, in order."""
+    lists: tuple[Lists, ...] = ()
+    sums: tuple[Sums, ...] = ()
+    draw: Draw = Draw()
+    ask: Ask = Ask()
+    check: Check = Check()
+    after: After = After()
+    moves: Moves = Moves()
+    seconds: Annotated[int | None, LongSeconds] = None
+    """Time for the whole round, 1 to 86400; None sets no clock."""
+
+
+@dataclass(frozen=True, slots=True)
+class Cue:
+    """One piece of feedback, and what it answers to. The rule script can play it too."""
+
+    name: str
+    on: tuple[Occasion, ...] = ()
+    words: str = ""
+    """What is said; ``{score}`` and the like are filled in."""
+    hold_ms: Annotated[int | None, Within(0, 60_000)] = None
+    """How long it holds the run after an answer, 0 to 60000 ms; None as the round says."""
+    until_continue: bool = False
+    """Whether it holds the run until the player goes on, whatever `hold_ms` is."""
+    sound: str = ""
+    """The name of a sound: one of the game's own, or one that is there for every game."""
+    effect: Effect = Effect.NONE
+    streak: Annotated[int, Within(2, 100)] = 3
+    """For a streak: how many right answers in a row, 2 to 100."""
+    last_seconds: Annotated[int, Within(1, 60)] = 5
+    """For a tick: in how many last seconds of a countdown, 1 to 60."""
+
+
+@dataclass(frozen=True, slots=True)
+class Note:
+    """One tone of a sound, or with no pitch a rest."""
+
+    pitch: str = "A4"
+    """A letter, a sharp or flat, an octave: ``A4``, ``C#5``, ``Bb3``; C2 to C8, A4 is 440 Hz."""
+    ms: Annotated[int, Within(20, 2000)] = 200
+    """How long until the next note, 20 to 2000 ms."""
+
+
+@dataclass(frozen=True, slots=True)
+class Sound:
+    """A sound of the game's own: notes one after the other, or a file that was brought."""
+
+    name: str
+    notes: tuple[Note, ...] = (Note(),)
+    """1 to 32 of them, no more than five seconds together."""
+    wave: Wave = Wave.TRIANGLE
+    attack_ms: Annotated[int, Within(0, 500)] = 8
+    """How long a note takes to grow loud, 0 to 500 ms."""
+    release_ms: Annotated[int, Within(0, 2000)] = 160
+    """How long it rings on while it fades, 0 to 2000 ms."""
+    loudness: Annotated[int, Within(0, 100)] = 70
+    """0 to 100."""
+    file: str = ""
+    """The digest (SHA-256, hex) of a sound file that is played in place of the notes."""
+
+
+@dataclass(frozen=True, slots=True)
+class Ending:
+    """A named way for the game to end. The first that fits is taken.
+
+    It fits if its bounds, both inclusive, hold the counter or fact named by `counts`, and
+    if the condition `when`, written as in the rule script, holds too.
+    """
+
+    title: str
+    verdict: str
+    at_least: Annotated[int | None, Points] = None
+    at_most: Annotated[int | None, Points] = None
+    counts: str = "score"
+    when: str = ""
+    at_once: bool = False
+    """Whether it is tried after every change, and not only when the game is over."""
+    badge: Badge = Badge.NONE
+    cue: str = ""
+    """The name of the cue that is played with it."""
+    counts_as_best: bool = True
+    """Whether a run that comes to it can be among the best."""
+
+
+@dataclass(frozen=True, slots=True)
+class Opening:
+    """How a run begins."""
+
+    words: str = ""
+    asks_names: bool = False
+    most_players: Annotated[int, Within(1, MOST_PLAYERS)] = 1
+    """How many can play in turns, 1 to 4."""
+    equal_turns: bool = False
+    """Whether, once an ending has come at once, the players after have their turn yet."""
+    rounds: RoundOrder = RoundOrder.IN_ORDER
+    narration: str = ""
+    """The name of the sound in which the opening words are read out."""
+    reads_aloud: bool = False
+    """Whether the opening words are read by a made voice if they carry no narration."""
+
+
+ONE_POINT_EACH = """\
+score = 0
+
+def right():
+    score += 1
+"""
+
+
+@dataclass(frozen=True, slots=True)
+class Game:
+    """Everything that makes a game but its questions."""
+
+    title: str
+    rounds: tuple[Round, ...]
+    endings: tuple[Ending, ...]
+    script: str = ONE_POINT_EACH
+    """The rules: what each outcome does to the counters."""
+    opening: Opening = Opening()
+    cues: tuple[Cue, ...] = ()
+    seconds: Annotated[int | None, LongSeconds] = None
+    """Time for the whole game, 1 to 86400; None sets no clock."""
+    sounds: tuple[Sound, ...] = ()
+    """The sounds of its own; cues name these and the ones that are there for every game."""
+    best: Best = Best.HIGHEST
+    """Which runs count as its best. A run that was given up never does."""
+
+
+DOCUMENT = (
+    Question,
+    Details,
+    ItemList,
+    Lists,
+    Span,
+    Sums,
+    Draw,
+    Ask,
+    Sample,
+    Check,
+    After,
+    Way,
+    Moves,
+    Round,
+    Cue,
+    Note,
+    Sound,
+    Ending,
+    Opening,
+    Game,
+)
+"""Every part a document is made of."""

@@ -1,0 +1,44 @@
+"""The few turns of phrase that every explanation shares."""
+
+import re
+from collections.abc import Iterator, Mapping
+from typing import TypeVar
+
+from dicetrail.core.document.game import Number
+
+_PLACE = re.compile(r"\{(\w+)\}")
+
+
+def counted(count: float, thing: str) -> str:
+    """A count with its thing: ``1 question``, ``3 questions``."""
+    count = as_written(count)
+    return f"{count} {thing}" if count == 1 else f"{count} {thing}s"
+
+
+Value = TypeVar("Value")
+
+
+def as_written(value: Value) -> Value | Number:
+    """A number as people write it, to four decimals at most; other values as they are.
+
+    >>> as_written(5.0), as_written(0.1 + 0.2), as_written(0.9999999999999999)
+    (5, 0.3, 1)
+    """
+    if not isinstance(value, float):
+        return value
+    rounded = round(value, 4)
+    return int(rounded) if rounded.is_integer() else rounded
+
+
+def filled_in(words: str, values: Mapping[str, object]) -> str:
+    """The words with every ``{name}`` that has a value replaced by it.
+
+    >>> filled_in("{score} points, {name}", {"score": 3.0})
+    '3 points, {name}'
+    """
+    return _PLACE.sub(lambda found: str(as_written(values.get(found[1], found[0]))), words)
+
+
+def places_in(words: str) -> Iterator[str]:
+    """The names in braces that words have."""
+    return (found[1] for found in _PLACE.finditer(words))

@@ -1,0 +1,55 @@
+"""Chance and where questions come from: dice, pools, what a round of a run brings."""
+
+from dicetrail.core.draw.deals import (
+    BY_CHANCE,
+    Deal,
+    Dealt,
+    choices_shown,
+    deal,
+    length_of,
+    most_wanted,
+    named,
+)
+from dicetrail.core.draw.dice import HIGHEST_DICE, LONG_DICE_BITS, dice_named, name_of_dice, stream
+from dicetrail.core.draw.sources import (
+    MOST_ROWS,
+    MOST_SOURCES,
+    Facets,
+    Packs,
+    Sourced,
+    SumTable,
+    count_of,
+    facets,
+    fixed_pool,
+    fixed_questions,
+    odd_items,
+    pool_size,
+)
+
+__all__ = [
+    "BY_CHANCE",
+    "HIGHEST_DICE",
+    "LONG_DICE_BITS",
+    "MOST_ROWS",
+    "MOST_SOURCES",
+    "Deal",
+    "Dealt",
+    "Facets",
+    "Packs",
+    "Sourced",
+    "SumTable",
+    "choices_shown",
+    "count_of",
+    "deal",
+    "dice_named",
+    "facets",
+    "fixed_pool",
+    "fixed_questions",
+    "length_of",
+    "most_wanted",
+    "name_of_dice",
+    "named",
+    "odd_items",
+    "pool_size",
+    "stream",
+]

@@ -1,0 +1,451 @@
+"""Where a round's questions come from: packs, named lists, and sums.
+
+Questions of packs and of sorting are the same in every run. Sums and odd ones out are made
+anew from the dice, each from a stream of its own, so that one source never moves another.
+A source of sums knows every sum it could make without writing them all down: for each left
+number the fitting right numbers are evenly spaced.
+"""
+
+from bisect import bisect_right
+from collections import Counter
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass
+from fractions import Fraction
+from functools import cached_property
+from itertools import accumulate
+
+from dicetrail.core.answers import fold
+from dicetrail.core.document import (
+    Draw,
+    DrawOrder,
+    Kind,
+    Lists,
+    ListsAsk,
+    Operator,
+    Pack,
+    Question,
+    Round,
+    Span,
+    Sums,
+    out_of_bounds,
+)
+from dicetrail.core.draw.dice import Stream, stream
+
+Packs = Mapping[str, Pack]
+
+MOST_ROWS = 10_000
+"""A source of sums has at most this many left numbers, times denominators; else it makes none."""
+
+MOST_SOURCES = 50
+"""A round has at most this many groups of lists, and as many sources of sums."""
+
+_PROMPTS = {
+    ListsAsk.SORT: "Where does “{item}” belong?",
+    ListsAsk.ODD_ONE_OUT: "Which is the odd one out?",
+}
+SIGNS = {Operator.PLUS: "+", Operator.MINUS: "−", Operator.TIMES: "×", Operator.OVER: "÷"}
+
+
+@dataclass(frozen=True, slots=True)
+class Sourced:
+    """A question of a round's pool: the source it comes from and its number there, from 0."""
+
+    source: str
+    number: int
+    question: Question
+
+
+def fixed_pool(round_: Round, packs: Packs) -> tuple[Sourced, ...]:
+    """The questions of a round that are the same in every run."""
+    return (*_from_packs(round_, packs), *_weighed(round_, _to_sort(round_)))
+
+
+def fixed_questions(round_: Round, packs: Packs) -> Iterator[Question]:
+    """What `fixed_pool` holds, without where it comes from."""
+    for name in round_.packs:
+        questions = packs[name].questions
+        yield from (
+            questions
+            if _takes_all(round_.draw)
+            else (question for question in questions if fits(round_, question))
+        )
+    yield from (found.question for found in _weighed(round_, _to_sort(round_)))
+
+
+def made_pool(round_: Round, number: int, dice: int) -> tuple[Sourced, ...]:
+    """The questions of a round, the one of that number, that these dice make."""
+    return (
+        *_weighed(round_, _odd_ones(round_, number, dice)),
+        *_weighed(round_, _sums(round_, number, dice)),
+    )
+
+
+def pool_size(round_: Round, packs: Packs) -> int:
+    """How many questions a round's pool holds in any run."""
+    used = [packs[name].questions for name in round_.packs if name in packs]
+    if _takes_all(round_.draw):
+        fitting = sum(map(len, used))
+    else:
+        fitting = sum(fits(round_, question) for questions in used for question in questions)
+    if not _has_weight(round_.draw, 1):
+        return fitting  # what lists and sums give has no level, and counts as 1
+    items = sum(_list_questions(lists) for lists in round_.lists[:MOST_SOURCES])
+    sums = sum(min(made.count, count_of(made)) for made in round_.sums[:MOST_SOURCES])
+    return fitting + items + max(0, sums)
+
+
+def fits(round_: Round, question: Question) -> bool:
+    """Whether a pack's question passes the round's filters."""
+    draw, details = round_.draw, question.details
+    level = details.level or 1
+    if draw.topics and details.topic not in draw.topics:
+        return False
+    if draw.levels and level not in draw.levels:
+        return False
+    return _has_weight(draw, level)
+
+
+def _takes_all(draw: Draw) -> bool:
+    """Whether a draw filters nothing out."""
+    return not (draw.topics or draw.levels or draw.order is DrawOrder.WEIGHTED)
+
+
+def _has_weight(draw: Draw, level: int) -> bool:
+    """Whether a level can be drawn."""
+    return draw.order is not DrawOrder.WEIGHTED or weight_of(draw, level) > 0
+
+
+def _weighed(round_: Round, pool: Iterator[Sourced]) -> Iterator[Sourced]:
+    """The questions whose level has a weight; those of lists and sums count as level 1."""
+    return (found for found in pool if _has_weight(round_.draw, found.question.details.level or 1))
+
+
+def weight_of(draw: Draw, level: int) -> int:
+    """How likely a weighted draw makes a level, from 1; 0 keeps it out."""
+    return draw.weights[level - 1] if 0 < level <= len(draw.weights) else 0
+
+
+@dataclass(frozen=True, slots=True)
+class Tagged:
+    """How many of a round's pack questions carry a topic or a level."""
+
+    name: str
+    count: int
+
+
+@dataclass(frozen=True, slots=True)
+class Facets:
+    """What the questions of a round's packs can be chosen by."""
+
+    topics: tuple[Tagged, ...]
+    levels: tuple[Tagged, ...]
+
+
+def facets(round_: Round, packs: Packs) -> Facets:
+    """The topics and levels of a round's pack questions, whatever its filters."""
+    topics: Counter[str] = Counter()
+    levels: Counter[int] = Counter()
+    for name in round_.packs:
+        tags = (
+            (question.details.topic, question.details.level or 1)
+            for question in (packs[name].questions if name in packs else ())
+        )
+        for (topic, level), count in Counter(tags).items():
+            topics[topic] += count
+            if level in _LEVELS:
+                levels[level] += count
+    return Facets(
+        tuple(Tagged(topic, topics[topic]) for topic in sorted(topics) if topic),
+        tuple(Tagged(str(level), levels[level]) for level in sorted(levels)),
+    )
+
+
+_LEVELS = range(1, 6)
+
+
+def count_of(sums: Sums) -> int:
+    """How many different sums a source could make."""
+    return len(SumTable(sums))
+
+
+def _from_packs(round_: Round, packs: Packs) -> Iterator[Sourced]:
+    takes_all = _takes_all(round_.draw)
+    for name in round_.packs:
+        for number, question in enumerate(packs[name].questions):
+            if takes_all or fits(round_, question):
+                yield Sourced(name, number, question)
+
+
+def _to_sort(round_: Round) -> Iterator[Sourced]:
+    for place, lists in enumerate(round_.lists):
+        if lists.asks is ListsAsk.SORT:
+            titles = [group.title for group in lists.lists]
+            groups = [(group.title, frozenset(group.items)) for group in lists.lists]
+            for number, item in enumerate(_items(lists)):
+                right = tuple(title for title, items in groups if item in items)
+                wrong = tuple(title for title in titles if title not in right)
+                prompt = (lists.prompt.strip() or _PROMPTS[lists.asks]).replace("{item}", item)
+                yield Sourced(f"lists[{place}]", number, Question(prompt, right, wrong, Kind.SORT))
+
+
+def _items(lists: Lists) -> tuple[str, ...]:
+    """Every item to be sorted, once; one that is in all lists cannot be."""
+    times = Counter(item for group in lists.lists for item in dict.fromkeys(group.items))
+    return tuple(item for item, count in times.items() if count < len(lists.lists))
+
+
+def _list_questions(lists: Lists) -> int:
+    return len(_items(lists) if lists.asks is ListsAsk.SORT else list(odd_items(lists)))
+
+
+def odd_items(lists: Lists) -> Iterator[tuple[str, tuple[tuple[str, ...], ...]]]:
+    """Every item that can be the odd one, with the rows of items it can stand among.
+
+    It stands among items of one list that share no list with it: else, as soon as one of
+    them was left out, the others and it could be of one list, and that one be odd too.
+    """
+    groups = [{fold(item): item for item in reversed(group.items)} for group in lists.lists]
+    groups = [dict(reversed(group.items())) for group in groups]  # the first of alike ones
+    rows_beside: dict[tuple[bool, ...], tuple[tuple[str, ...], ...]] = {}
+    for item in dict.fromkeys(item for group in lists.lists for item in group.items):
+        folded = fold(item)
+        lies_in = tuple(folded in group for group in groups)
+        if lies_in not in rows_beside:
+            kin = {
+                other
+                for group, is_in in zip(groups, lies_in, strict=True)
+                if is_in
+                for other in group
+            }
+            rows = (
+                tuple(shown for other, shown in group.items() if other not in kin)
+                for group in groups
+            )
+            rows_beside[lies_in] = tuple(row for row in rows if len(row) >= lists.choices - 1)
+        if rows_beside[lies_in]:
+            yield item, rows_beside[lies_in]
+
+
+def _odd_ones(round_: Round, number: int, dice: int) -> Iterator[Sourced]:
+    for place, lists in enumerate(round_.lists):
+        if lists.asks is not ListsAsk.ODD_ONE_OUT:
+            continue
+        prompt = lists.prompt.strip() or _PROMPTS[lists.asks]
+        for which, (item, others) in enumerate(odd_items(lists)):
+            chances = stream(dice, f"odd one out {place}", number, which)
+            group = others[chances.below(len(others))]
+            among = tuple(group[n] for n in chances.pick(len(group), lists.choices - 1))
+            question = Question(prompt.replace("{item}", item), (item,), among)
+            yield Sourced(f"lists[{place}]", which, question)
+
+
+class SumTable(Sequence[tuple[int, int, int]]):
+    """Every sum a source could make, as (left, right, denominator or 0), by its number.
+
+    It is empty where a number is out of bounds, and where `is_too_wide`.
+    """
+
+    def __init__(self, sums: Sums) -> None:
+        self.sums = sums
+        self._bottoms = (0,) if sums.denominators is None else _numbers(sums.denominators)
+        self._lefts, self._rights = _numbers(sums.left), _numbers(sums.right)
+        self._is_sound = not any(True for _ in out_of_bounds(sums))
+
+    @cached_property
+    def _is_grid(self) -> bool:
+        """Whether every left number goes with every right one."""
+        sums = self.sums
+        if sums.cap is not None or sums.operator is Operator.OVER:
+            return False
+        return (
+            sums.operator is not Operator.MINUS
+            or sums.negative
+            or sums.left.least >= sums.right.most
+        )
+
+    @cached_property
+    def _firsts(self) -> range:
+        """The numbers that a row of sums is written for: the left ones, or if these are too
+        many the right ones; of quotients the divisors no larger than any dividend."""
+        if self.sums.operator is Operator.OVER:
+            left, right = self.sums.left, self.sums.right
+            return range(max(1, right.least), min(right.most, left.most) + 1)
+        return self._rights if self._goes_by_right else self._lefts
+
+    @cached_property
+    def _goes_by_right(self) -> bool:
+        most = MOST_ROWS // max(1, len(self._bottoms))
+        is_over = self.sums.operator is Operator.OVER
+        return not is_over and len(self._lefts) > most >= len(self._rights)
+
+    @property
+    def is_too_wide(self) -> bool:
+        """Whether there are more numbers than rows are written for."""
+        if not self._is_sound or self._is_grid:
+            return False
+        return len(self._firsts) * len(self._bottoms) > MOST_ROWS
+
+    @cached_property
+    def _rows(self) -> list[tuple[int, int, range]]:
+        if not self._is_sound or self.is_too_wide:
+            return []
+        fitting = _lefts if self._goes_by_right else _rights
+        rows = (
+            (first, bottom, fitting(self.sums, first, bottom))
+            for bottom in self._bottoms
+            for first in self._firsts
+        )
+        return [row for row in rows if len(row[2])]
+
+    @cached_property
+    def _ends(self) -> list[int]:
+        return list(accumulate(len(fitting) for _, _, fitting in self._rows))
+
+    def __len__(self) -> int:
+        if self._is_sound and self._is_grid:
+            return len(self._bottoms) * len(self._lefts) * len(self._rights)
+        return self._ends[-1] if self._ends else 0
+
+    def __getitem__(self, number: int) -> tuple[int, int, int]:  # type: ignore[override]
+        if self._is_grid:
+            row, right = divmod(number, len(self._rights))
+            bottom, left = divmod(row, len(self._lefts))
+            return self._lefts[left], self._rights[right], self._bottoms[bottom]
+        row = bisect_right(self._ends, number)
+        first, bottom, fitting = self._rows[row]
+        other = fitting[number - (self._ends[row - 1] if row else 0)]
+        if self.sums.operator is Operator.OVER or self._goes_by_right:
+            return other, first, bottom  # of quotients a row has the dividends of a divisor
+        return first, other, bottom
+
+
+def _numbers(span: Span) -> range:
+    return range(span.least, span.most + 1)
+
+
+def _rights(sums: Sums, left: int, bottom: int) -> range:
+    """The right numbers that fit a left one; for quotients, the dividends of a divisor."""
+    low, high = sums.right.least, sums.right.most
+    cap = None if sums.cap is None else sums.cap * (bottom or 1)
+    match sums.operator:
+        case Operator.PLUS:
+            if cap is not None:
+                high = min(high, cap - left)
+            return range(low, high + 1)
+        case Operator.MINUS:
+            if not sums.negative:
+                high = min(high, left)
+            if cap is not None:
+                low = max(low, left - cap)
+            return range(low, high + 1)
+        case Operator.TIMES:
+            if cap is not None and left > 0:
+                high = min(high, cap // left)
+            elif cap is not None and cap < 0:
+                return range(0)
+            return range(low, high + 1)
+        case Operator.OVER:
+            return _dividends(sums, left, cap)
+
+
+def _lefts(sums: Sums, right: int, bottom: int) -> range:
+    """The left numbers that fit a right one, of anything but quotients."""
+    low, high = sums.left.least, sums.left.most
+    cap = None if sums.cap is None else sums.cap * (bottom or 1)
+    if sums.operator is Operator.MINUS:
+        if not sums.negative:
+            low = max(low, right)
+        if cap is not None:
+            high = min(high, cap + right)
+    elif sums.operator is Operator.PLUS:
+        if cap is not None:
+            high = min(high, cap - right)
+    elif cap is not None and right > 0:
+        high = min(high, cap // right)
+    elif cap is not None and cap < 0:
+        return range(0)
+    return range(low, high + 1)
+
+
+def _dividends(sums: Sums, divisor: int, cap: int | None) -> range:
+    """The dividends of a divisor with whole quotients, none smaller than the divisor."""
+    if divisor < 1:
+        return range(0)
+    least = max(sums.left.least, divisor)
+    most = sums.left.most if cap is None else min(sums.left.most, cap * divisor)
+    return range(-(-least // divisor) * divisor, most + 1, divisor)
+
+
+def _sums(round_: Round, number: int, dice: int) -> Iterator[Sourced]:
+    for place, sums in enumerate(round_.sums):
+        table = SumTable(sums)
+        picked = stream(dice, f"sums {place}", number).pick(len(table), sums.count)
+        for which, entry in enumerate(picked):
+            chances = stream(dice, f"wrong choices of sums {place}", number, which)
+            question = sum_question(sums, *table[entry], chances)
+            yield Sourced(f"sums[{place}]", which, question)
+
+
+def sum_question(sums: Sums, left: int, right: int, bottom: int, chances: Stream) -> Question:
+    """The question of one sum, its wrong choices plausible, distinct and never right."""
+    value = _result(sums.operator, left, right)
+    over = f"/{bottom}" if bottom else ""
+    prompt = f"{left}{over} {SIGNS[sums.operator]} {right}{over} = ?"
+    if not sums.choices:
+        return Question(prompt, (_written(value, bottom),), (), Kind.NUMBER)
+    near = list(dict.fromkeys(_mistakes(sums, left, right, value)))
+    wrong = [near[n] for n in chances.pick(len(near), sums.choices - 1)]
+    return Question(
+        prompt,
+        (_written(value, bottom),),
+        tuple(_written(mistake, bottom) for mistake in wrong),
+    )
+
+
+def _result(operator: Operator, left: int, right: int) -> int:
+    match operator:
+        case Operator.PLUS:
+            return left + right
+        case Operator.MINUS:
+            return left - right
+        case Operator.TIMES:
+            return left * right
+        case Operator.OVER:
+            return left // right
+
+
+def _mistakes(sums: Sums, left: int, right: int, value: int) -> Iterator[int]:
+    """Results a player could come to by an everyday mistake, likely ones first, then near ones."""
+    slips = [value - 1, value + 1]
+    if sums.operator is Operator.TIMES:
+        slips = [left * (right + 1), left * (right - 1), (left + 1) * right, (left - 1) * right]
+    elif sums.operator in (Operator.PLUS, Operator.MINUS):
+        slips += [value - 10, value + 10]
+        slips.append(left - right if sums.operator is Operator.PLUS else left + right)
+    else:
+        slips += [value + 2, value - 2]
+    digits = str(abs(value))
+    if len(digits) == 2:
+        slips.append(int(digits[::-1]))
+    wanted = max(_USUAL_CHOICES, sums.choices)
+    further = range(1, 3 * wanted)
+    enough = [slip for slip in slips if _is_plausible(sums, slip, value)]
+    yield from enough
+    if len(set(enough)) < wanted:
+        for apart in further:
+            for near in (value + apart, value - apart):
+                if _is_plausible(sums, near, value):
+                    yield near
+
+
+_USUAL_CHOICES = 8
+"""So many mistakes are looked for, however few are wanted: fixed, for the draw hangs on it."""
+
+
+def _is_plausible(sums: Sums, mistake: int, value: int) -> bool:
+    return mistake != value and (sums.negative or mistake >= 0)
+
+
+def _written(value: int, bottom: int) -> str:
+    """A result as it is written: whole, or a fraction in lowest terms."""
+    return str(Fraction(value, bottom)) if bottom else str(value)

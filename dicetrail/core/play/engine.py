@@ -1,0 +1,399 @@
+"""The whole run: start it, step it, replay it.
+
+Theory of operation. A run is in one of four phases. It opens; `Begin` starts a round and
+asks its first question. What comes of a question (an answer, its clock's end, a pass) is
+settled by the rules, and unless tries are left the run holds, showing what it was, for a
+time or until `Continue`; then it goes the way that was settled: to the next question, the
+same one, another round, or an ending. When a round's questions or its time run out the
+next round begins, or the menu opens again, or the game is over and the endings are tried.
+
+    OPENING --Begin--> ASKING --outcome--> HOLDING --its time, or Continue--> ASKING ...
+       ^                  `--unreadable, or tries left--> ASKING             |
+       `-------------------------- menu of rounds --------------------------+--> ENDED
+
+Countdowns run in ASKING alone. Before an action is taken, every countdown that ended by
+its time is worked out, in order, so an answer at the deadline finds the question gone. An
+action that is not allowed now changes nothing and leaves a footprint that says so.
+
+Nothing here reads a clock or chooses a chance: `at` and `dice` are given. Everything that
+follows from the program and the dice is worked out when asked for and never kept in the
+state.
+"""
+
+from collections.abc import Callable, Iterable, Iterator, Sequence
+from typing import Any
+
+from dicetrail.core.answers import Verdict, as_letters, letters_of
+from dicetrail.core.document import MOST_PLAYERS, Kind, Number, Occasion, RoundOrder, counted
+from dicetrail.core.play.flow import (
+    after_hold,
+    at_once,
+    enter_round,
+    game_over,
+    hold,
+    in_ms,
+    settled_question,
+    time_is_up,
+)
+from dicetrail.core.play.footprints import Answered, Footprint, Stop, What
+from dicetrail.core.play.outcomes import Prints, cued, quiet, run_rules, tries_left
+from dicetrail.core.play.program import (
+    Program,
+    check,
+    deal_of,
+    most_questions,
+    question_of,
+    round_of,
+    seconds_for,
+)
+from dicetrail.core.play.state import (
+    Action,
+    Answer,
+    Begin,
+    Bring,
+    Brought,
+    Clocks,
+    Continue,
+    Hint,
+    Input,
+    Letter,
+    Moment,
+    Pass,
+    Phase,
+    Quit,
+    Result,
+    State,
+    TimeRanBackwards,
+    Wait,
+)
+from dicetrail.core.rules import Event
+
+MOST_UNATTENDED = 100
+"""After so many countdowns in a row without a player doing anything, the clocks wait."""
+
+
+def start(
+    program: Program,
+    dice: int,
+    players: Sequence[str] = ("Player",),
+    at: int = 0,
+    best: Number | None = None,
+) -> Moment:
+    """The opening of a run; `best` is the score to beat.
+
+    Raises ValueError unless the game takes that many players.
+    """
+    most = max(1, min(MOST_PLAYERS, program.game.opening.most_players))
+    if not 1 <= len(players) <= most:
+        raise ValueError(f"this game takes 1 to {most} players, not {len(players)}")
+    questions = counted(program.question_count, "question")
+    packs = counted(len({name for round_ in program.game.rounds for name in round_.packs}), "pack")
+    loaded = Footprint(at, Stop.LOAD, What.LOADED, f"{questions} from {packs}")
+    tallies = (program.rules.first,) * len(players)
+    clocks = Clocks(game=in_ms(program.game.seconds))
+    visits = (0,) * len(program.game.rounds)
+    state = State(dice, tuple(players), at, tallies, visits=visits, clocks=clocks, best=best)
+    return Moment(state, (loaded,))
+
+
+def step(program: Program, state: State, action: Action, at: int) -> Moment:
+    """The run after one action, and what happened up to it.
+
+    Raises TimeRanBackwards if `at` is less than the state's.
+    """
+    if at < state.at:
+        raise TimeRanBackwards(f"an action at {at} ms cannot follow one at {state.at} ms")
+    prints: Prints = []
+    heard = state.heard
+    state = _let_time_pass(program, state, at, prints)
+    if isinstance(action, Wait):
+        return Moment(state, tuple(prints))
+    before = len(prints)
+    try:
+        take = _TAKEN.get((type(action), state.phase))
+        if take is None:
+            raise _Refused(_WHEN[state.phase])
+        _meant_for_this(state, action)
+        # What was heard before is over, but not what time has brought just now.
+        since = state._replace(heard=state.heard[len(heard) :], unattended=0)
+        state = take(program, since, action, prints)
+    except _Refused as refused:
+        del prints[before:]
+        prints.append(_refusal(state, action, refused.why))
+    return Moment(state, tuple(prints))
+
+
+def _meant_for_this(state: State, action: Action) -> None:
+    """Refuse an action that was meant for another question than the one in play."""
+    wanted = getattr(action, "question", None)
+    if wanted is not None and wanted != state.put:
+        raise _Refused(f"because it was meant for question {wanted} of the run, which is gone")
+
+
+def replay(
+    program: Program,
+    dice: int,
+    players: Sequence[str],
+    inputs: Iterable[Input],
+    at: int = 0,
+    best: Number | None = None,
+) -> tuple[Moment, ...]:
+    """Every moment of a run, worked out from its inputs: the opening first."""
+    opening = start(program, dice, players, at, best)
+    return (opening, *go_on(program, opening, inputs))
+
+
+def go_on(program: Program, moment: Moment, inputs: Iterable[Input]) -> Iterator[Moment]:
+    """The moments after one of a run, worked out from the inputs that follow it."""
+    for given in inputs:
+        moment = step(program, moment.state, given.action, given.at)
+        yield moment
+
+
+def answered(moments: Iterable[Moment]) -> tuple[Answered, ...]:
+    """Every question that was done with in some moments of a run, in order."""
+    prints = (footprint for moment in moments for footprint in moment.footprints)
+    return tuple(footprint.answered for footprint in prints if footprint.answered is not None)
+
+
+def _let_time_pass(program: Program, state: State, at: int, prints: Prints) -> State:
+    """The state at a later time, every countdown that ended by then worked out."""
+    while True:
+        if state.phase is Phase.HOLDING and state.hold is not None:
+            due = state.at + state.hold
+            if due > at:
+                return state._replace(at=at, hold=due - at)
+            state = after_hold(program, state._replace(at=due), prints)
+        elif state.phase is Phase.ASKING and state.unattended < MOST_UNATTENDED:
+            soonest = state.clocks.soonest
+            if soonest is None or state.at + max(0, soonest) > at:
+                return _tick(state, at)
+            state = _tick(state, state.at + max(0, soonest))
+            state = state._replace(unattended=state.unattended + 1)
+            if state.unattended == MOST_UNATTENDED:
+                why = "nobody has done anything for a long time; the clocks wait for the player"
+                prints.append(Footprint(state.at, Stop.ASK, What.HELD, why))
+            else:
+                state = _countdown_ended(program, state, prints)
+        else:
+            return state._replace(at=at)
+
+
+def _tick(state: State, at: int) -> State:
+    """The state later in the same question."""
+    passed = at - state.at
+    if not passed:
+        return state
+    clocks = state.clocks
+    left = Clocks(
+        *(
+            None if left is None else left - passed
+            for left in (clocks.question, clocks.round, clocks.game)
+        )
+    )
+    return state._replace(at=at, clocks=left, used=state.used + passed)
+
+
+def _countdown_ended(program: Program, state: State, prints: Prints) -> State:
+    """What follows from the end of a countdown: the question's before the round's, and that
+    before the game's."""
+    if state.clocks.question is not None and state.clocks.question <= 0:
+        seconds = seconds_for(round_of(program, state), question_of(program, state))
+        why = f"{counted(seconds or 0, 'second')} are over; an answer is too late now"
+        prints.append(Footprint(state.at, Stop.ASK, What.LATE, why))
+        late = quiet(state)._replace(result=Result.LATE)
+        return settled_question(program, late, Event.TIMEOUT, prints)
+    return time_is_up(program, state, prints)
+
+
+def _begin(program: Program, state: State, action: Begin, prints: Prints) -> State:
+    """Start the run, or a round chosen from the menu."""
+    game = program.game
+    has_menu = game.opening.rounds is not RoundOrder.IN_ORDER and len(game.rounds) > 1
+    number = (action.round or 0) if has_menu or not action.round else -1
+    if not 0 <= number < len(game.rounds):
+        raise _Refused("because there is no such round to choose")
+    if has_menu and state.visits[number]:
+        raise _Refused("because that round has been played")
+    wanted = action.questions
+    if wanted is not None:
+        most = most_questions(program, state._replace(round=number))
+        if not game.rounds[number].draw.player_chooses:
+            raise _Refused("because the number of questions is set")
+        if not 1 <= wanted <= most:
+            raise _Refused(f"unless 1 to {most} questions are wanted")
+    state = quiet(state)
+    if not state.has_begun:
+        names = " and ".join(state.players)
+        verb = "begins" if len(state.players) == 1 else "begin"
+        prints.append(Footprint(state.at, Stop.OPEN, What.BEGUN, f"{names} {verb}"))
+        for turn in range(len(state.players)):
+            state, settled = run_rules(program, state._replace(turn=turn), Event.STARTED, prints)
+            if settled.ending is not None:
+                return game_over(program, state, settled.ending, prints, turn)
+        state = cued(program, state, Occasion.OPENING, prints)._replace(turn=0)
+    return enter_round(program, state, number, wanted, prints)
+
+
+def _answer(program: Program, state: State, action: Answer, prints: Prints) -> State:
+    given = action.value
+    checked = check(program, state, given)
+    said = f"typed “{given}”" if isinstance(given, str) else f"picked {_choices_said(given)}"
+    prints.append(
+        Footprint(state.at, Stop.ASK, What.ANSWERED, f"{state.players[state.turn]} {said}")
+    )
+    why = f"{checked.verdict}: {checked.why}"
+    prints.append(Footprint(state.at, Stop.CHECK, What.CHECKED, why))
+    if checked.verdict is Verdict.UNREADABLE:
+        return quiet(state)._replace(given=given, result=Result.UNREADABLE)
+    event = Event.WRONG if checked.verdict is Verdict.WRONG else Event.RIGHT
+    # A whole word that is right is no miss.
+    is_word = question_of(program, state).kind is Kind.LETTERS
+    used = state.tries_used + (event is Event.WRONG or not is_word)
+    state = quiet(state)._replace(
+        given=given, tries_used=used, result=Result(checked.verdict.value)
+    )
+    return settled_question(program, state, event, prints)
+
+
+def _choices_said(given: int | tuple[int, ...]) -> str:
+    """Choices picked, by their places: ``choice 2``, ``choices 1 and 3``."""
+    if isinstance(given, int):
+        return f"choice {given}"
+    return f"choices {' and '.join(map(str, given))}" if given else "no choice"
+
+
+def _letter(program: Program, state: State, action: Letter, prints: Prints) -> State:
+    question = question_of(program, state)
+    if question.kind is not Kind.LETTERS:
+        raise _Refused("because the question is not a word to find")
+    letters = as_letters(action.char[:8])
+    if not letters:
+        raise _Refused("unless it is one letter or digit")
+    if set(letters) <= set(state.tried):
+        raise _Refused(f"because “{''.join(letters)}” was tried before")
+    wanted = letters_of(question.right[0])
+    tried = tuple(dict.fromkeys((*state.tried, *letters)))
+    letter, stands = "".join(letters), wanted.issuperset(letters)
+    who = state.players[state.turn]
+    prints.append(Footprint(state.at, Stop.ASK, What.ANSWERED, f"{who} tried “{letter}”"))
+    verdict = "hit" if stands else "miss"
+    why = f"{verdict}: “{letter}” {'stands' if stands else 'does not stand'} in the word"
+    prints.append(Footprint(state.at, Stop.CHECK, What.CHECKED, why))
+    misses = state.tries_used + (not stands)
+    state = quiet(state)._replace(
+        tried=tried, tries_used=misses, given=None, result=Result(verdict)
+    )
+    event = Event.LETTER_HIT if stands else Event.LETTER_MISS
+    state, settled = run_rules(program, state, event, prints)
+    state = cued(program, state, Occasion(event.value.replace("_", " ")), prints)
+    # The last letter settles the word, whatever ending it has brought at once.
+    if wanted <= set(tried):
+        found = state._replace(result=Result.RIGHT)
+        return settled_question(program, found, Event.RIGHT, prints, settled.ending)
+    if not stands and tries_left(round_of(program, state), question, state) == 0:
+        missed = state._replace(result=Result.WRONG)
+        return settled_question(program, missed, Event.WRONG, prints, settled.ending)
+    if settled.ending is not None:
+        state, way = at_once(program, state, settled.ending)
+        return hold(program, state, way, prints)
+    return state
+
+
+def _hint(program: Program, state: State, _action: Hint, prints: Prints) -> State:
+    if not round_of(program, state).ask.hints:
+        raise _Refused("because this round gives no hints")
+    if not question_of(program, state).details.hint:
+        raise _Refused("because the question has no hint")
+    if state.is_hinted:
+        raise _Refused("because the hint is shown already")
+    prints.append(
+        Footprint(state.at, Stop.ASK, What.HINTED, f"{state.players[state.turn]} took the hint")
+    )
+    state, settled = run_rules(program, quiet(state)._replace(is_hinted=True), Event.HINTED, prints)
+    state = cued(program, state, Occasion.HINT, prints)
+    if settled.ending is not None:
+        state, way = at_once(program, state, settled.ending)
+        return hold(program, state, way, prints)
+    return state
+
+
+def _pass(program: Program, state: State, _action: Pass, prints: Prints) -> State:
+    if not round_of(program, state).ask.passing:
+        raise _Refused("because this round lets no question pass")
+    prints.append(Footprint(state.at, Stop.ASK, What.PASSED, f"{state.players[state.turn]} passed"))
+    state = quiet(state)._replace(given=None, result=Result.PASSED)
+    return settled_question(program, state, Event.PASSED, prints)
+
+
+def _continue(program: Program, state: State, _action: Continue, prints: Prints) -> State:
+    if state.hold is not None:
+        raise _Refused(f"before the hold is over, in {state.hold} ms")
+    return after_hold(program, state, prints)
+
+
+def _quit(program: Program, state: State, _action: Quit, prints: Prints) -> State:
+    about = state.turn
+    return game_over(program, quiet(state)._replace(gave_up=True), None, prints, about)
+
+
+def _bring(program: Program, state: State, action: Bring, prints: Prints) -> State:
+    """Put a question in place of the one that would come next."""
+    at_menu = state.phase is Phase.OPENING
+    if at_menu and program.game.opening.rounds is not RoundOrder.IN_ORDER:
+        raise _Refused("before a round is chosen")
+    pool = deal_of(program, state).pool
+    wanted = (action.source, action.number)
+    places = [at for at, found in enumerate(pool) if (found.source, found.number) == wanted]
+    if not places:
+        raise _Refused("because this round has no such question")
+    position = 0 if at_menu else state.position + 1
+    why = f"“{pool[places[0]].question.prompt}” is asked next, as the maker wants"
+    prints.append(Footprint(state.at, Stop.DRAW, What.DRAWN, why))
+    kept = tuple(brought for brought in state.brought if brought.position != position)
+    return state._replace(brought=(*kept, Brought(position, places[0])))
+
+
+_TAKEN: dict[tuple[type, Phase], Callable[[Program, State, Any, Prints], State]] = {
+    (Begin, Phase.OPENING): _begin,
+    (Bring, Phase.OPENING): _bring,
+    (Bring, Phase.ASKING): _bring,
+    (Bring, Phase.HOLDING): _bring,
+    (Answer, Phase.ASKING): _answer,
+    (Letter, Phase.ASKING): _letter,
+    (Hint, Phase.ASKING): _hint,
+    (Pass, Phase.ASKING): _pass,
+    (Continue, Phase.HOLDING): _continue,
+    (Quit, Phase.OPENING): _quit,
+    (Quit, Phase.ASKING): _quit,
+    (Quit, Phase.HOLDING): _quit,
+}
+
+
+_STANDS_AT = {
+    Phase.OPENING: Stop.OPEN,
+    Phase.ASKING: Stop.ASK,
+    Phase.HOLDING: Stop.CUE,
+    Phase.ENDED: Stop.END,
+}
+
+
+_WHEN = {
+    Phase.OPENING: "before the run has begun",
+    Phase.ASKING: "while a question waits for its answer",
+    Phase.HOLDING: "while the feedback is shown",
+    Phase.ENDED: "after the end",
+}
+
+
+class _Refused(Exception):
+    """An action that is not allowed now, and why."""
+
+    def __init__(self, why: str) -> None:
+        self.why = why
+        super().__init__(why)
+
+
+def _refusal(state: State, action: Action, why: str) -> Footprint:
+    words = f"“{action.action}” is not taken {why}; nothing changed"
+    return Footprint(state.at, _STANDS_AT[state.phase], What.REFUSED, words)

@@ -1,0 +1,425 @@
+"""How a run goes on: holds, ways, questions, rounds, and the end.
+
+Each function takes the state and a list of footprints to add to, and gives the state after.
+A question leads to a hold, a hold to a way, a way to a question, a round or the end.
+"""
+
+from dataclasses import replace
+
+from dicetrail.core.answers import LETTERS, letters_of
+from dicetrail.core.document import (
+    Draw,
+    DrawOrder,
+    Kind,
+    Occasion,
+    Refill,
+    Reveal,
+    To,
+    Way,
+    as_written,
+    counted,
+)
+from dicetrail.core.draw import BY_CHANCE, Deal
+from dicetrail.core.play.footprints import Answered, Change, Footprint, Stop, What
+from dicetrail.core.play.outcomes import (
+    Prints,
+    cue_of_ending,
+    cued,
+    leader_of,
+    quiet,
+    run_rules,
+    streak_cued,
+)
+from dicetrail.core.play.program import (
+    Program,
+    as_chosen,
+    asked,
+    asked_in_round,
+    choices_of,
+    deal_of,
+    length_of_round,
+    question_of,
+    right_answer,
+    round_of,
+    seconds_for,
+)
+from dicetrail.core.play.state import Clocks, Phase, Result, State
+from dicetrail.core.rules import (
+    Asks,
+    Due,
+    Ends,
+    Enters,
+    Event,
+    Outcome,
+    RoundEnds,
+    Step,
+    Where,
+    after_round,
+    before_asking,
+    due_end,
+    ending_titled,
+    last_ending,
+    onward,
+    round_titled,
+    time_ends,
+)
+
+
+def settled_question(
+    program: Program, state: State, event: Event, prints: Prints, ending: int | None = None
+) -> State:
+    """What an outcome of the question, its result in the state, leads to.
+
+    `ending` has come at once already, by the letter that made the outcome.
+    """
+    result, first = state.result, len(prints)
+    assert result is not None
+    state, settled = run_rules(program, state, event, prints, result.value)
+    ending = settled.ending if ending is None else ending
+    way = settled.way
+    if ending is not None:
+        state, way = at_once(program, state, ending)
+    reveal = round_of(program, state).after.reveal
+    if reveal is Reveal.ALWAYS or (reveal is Reveal.LAST_TRY and way is not None):
+        state = state._replace(is_revealed=True)
+    if way is not None and way.to is not To.AGAIN:
+        prints[first] = replace(prints[first], answered=_answered(program, state, result))
+    state = cued(program, state, _OCCASIONS[result], prints)
+    state = streak_cued(program, state, prints) if event is Event.RIGHT else state
+    return hold(program, state, way, prints)
+
+
+def _answered(program: Program, state: State, result: Result) -> Answered:
+    """The question in play, now that it is done with."""
+    question, given = question_of(program, state), state.given
+    if isinstance(given, int):
+        choices, _ = choices_of(program, state)
+        given = as_chosen(question, given, choices) if 1 <= given <= len(choices) else str(given)
+    elif isinstance(given, tuple):
+        choices, _ = choices_of(program, state)
+        places = [place for place in given if 1 <= place <= len(choices)]
+        given = " and ".join(as_chosen(question, place, choices) for place in places)
+    told = round_of(program, state).after.reveal is not Reveal.NEVER
+    return Answered(
+        state.turn,
+        program.game.rounds[state.round].title,
+        question.prompt,
+        given or "".join(state.tried),
+        result.value,
+        right_answer(program, state) if told else "",
+        question.details.note if told else "",
+    )
+
+
+_OCCASIONS = {
+    Result.RIGHT: Occasion.RIGHT,
+    Result.CLOSE: Occasion.CLOSE,
+    Result.WRONG: Occasion.WRONG,
+    Result.LATE: Occasion.LATE,
+    Result.PASSED: Occasion.PASSED,
+}
+
+
+def at_once(program: Program, state: State, ending: int) -> tuple[State, Way]:
+    """The way to an ending that has come at once, and whom it is about."""
+    if state.due is None:
+        state = state._replace(due=Due(ending, state.turn))
+    return state, Way(To.ENDING, program.game.endings[ending].title)
+
+
+def hold(program: Program, state: State, way: Way | None, prints: Prints) -> State:
+    """Hold the run as cues and round say, and then go the way; None goes back to the question."""
+    now = {heard.cue for heard in state.heard if heard.at == state.at}
+    cues = [cue for cue in program.game.cues if cue.name in now]
+    waits = any(cue.until_continue for cue in cues)
+    hold = max((cue.hold_ms for cue in cues if cue.hold_ms is not None), default=None)
+    if waits:
+        hold = None
+    elif hold is None:
+        hold = 0 if way is None else round_of(program, state).after.hold_ms
+    if way is None and not waits and not hold:
+        return state
+    state = state._replace(phase=Phase.HOLDING, hold=hold, way=way)
+    if hold == 0:
+        return after_hold(program, state, prints)
+    shown = (
+        f"the right answer, {right_answer(program, state)}, is shown"
+        if state.is_revealed
+        else "the feedback is shown"
+    )
+    until = "until the player goes on" if hold is None else f"for {hold} ms"
+    prints.append(Footprint(state.at, Stop.CUE, What.HELD, f"{shown} {until}; the clocks wait"))
+    return state
+
+
+def after_hold(program: Program, state: State, prints: Prints) -> State:
+    way = state.way
+    state = state._replace(phase=Phase.ASKING, hold=None, way=None)
+    return state if way is None else _go(program, quiet(state), way, prints)
+
+
+def _go(program: Program, state: State, way: Way, prints: Prints) -> State:
+    """Go on from a question that is done with."""
+    if way.to is To.AGAIN:
+        prints.append(
+            Footprint(state.at, Stop.MOVE_ON, What.MOVED, "the same question is asked again")
+        )
+    return _follow(program, state, onward(program.game, where_of(state), way), prints)
+
+
+def where_of(state: State) -> Where:
+    """What the course of a run hangs on."""
+    return Where(
+        len(state.players),
+        state.round,
+        state.position,
+        state.turn,
+        state.skipped,
+        state.visits,
+        state.out,
+        state.due,
+    )
+
+
+def _follow(program: Program, state: State, step: Step, prints: Prints) -> State:
+    """Go where the course leads."""
+    where = step.where
+    state = state._replace(turn=where.turn, position=where.position, skipped=where.skipped)
+    match step:
+        case Asks():
+            return _ask(program, state, step.is_again, prints)
+        case RoundEnds():
+            return _round_over(program, state, step.asked, step.to, prints)
+        case Enters():
+            return enter_round(program, state, where.round, None, prints)
+        case Ends():
+            return game_over(program, state, step.ending, prints, step.about)
+    why = "the player chooses the next round"
+    prints.append(Footprint(state.at, Stop.OPEN, What.HELD, why))
+    return state._replace(phase=Phase.OPENING)
+
+
+def enter_round(
+    program: Program, state: State, number: int, wanted: int | None, prints: Prints
+) -> State:
+    round_ = program.game.rounds[number]
+    state = state._replace(
+        round=number,
+        wanted=wanted,
+        position=0,
+        skipped=0,
+        clocks=state.clocks._replace(round=in_ms(round_.seconds)),
+    )
+    dealt = deal_of(program, state)
+    pool = counted(len(dealt.pool), "question")
+    length = "as many as there is time for" if dealt.length is None else str(dealt.length)
+    how = _ORDER_WORDS[round_.draw.order].format(dice=state.dice)
+    prints.append(
+        Footprint(
+            state.at,
+            Stop.DRAW,
+            What.DRAWN,
+            f"{length} of {pool} drawn, {how}, {_how_often(round_.draw, dealt)}",
+        )
+    )
+    return _ask(program, state, False, prints)
+
+
+def _how_often(draw: Draw, dealt: Deal) -> str:
+    """Whether a question can come twice in a round."""
+    if draw.refill is Refill.EACH_TIME and draw.order in BY_CHANCE:
+        return "each put back at once"
+    if dealt.length is not None and dealt.length <= len(dealt.pool):
+        return "none twice"
+    return "the pool is filled again"
+
+
+_ORDER_WORDS = {
+    DrawOrder.WRITTEN: "in the order written",
+    DrawOrder.SHUFFLED: "shuffled by dice {dice}",
+    DrawOrder.EASY_FIRST: "drawn by dice {dice}, easy ones first",
+    DrawOrder.WEIGHTED: "drawn by dice {dice}, levels by their weights",
+}
+
+
+def _ask(program: Program, state: State, is_again: bool, prints: Prints) -> State:
+    """Put the question at the state's position, or go on elsewhere if there is none."""
+    length, clocks, where = length_of_round(program, state), state.clocks, where_of(state)
+    time_over = _time_over(clocks)
+    instead = before_asking(program.game, where, length, is_again, time_over)
+    if instead is not None:
+        if where.all_out:
+            why = "nobody is left to play"
+            prints.append(Footprint(state.at, Stop.MOVE_ON, What.MOVED, why))
+        elif time_over is not None:
+            prints.append(_time_told(state, time_over))
+        return _follow(program, state, instead, prints)
+    seconds = seconds_for(round_of(program, state), question_of(program, state))
+    state = state._replace(
+        phase=Phase.ASKING,
+        tries_used=0,
+        tried=(),
+        is_hinted=False,
+        given=None,
+        result=None,
+        is_revealed=False,
+        used=0,
+        put=state.put + 1,
+        clocks=Clocks(in_ms(seconds), clocks.round, clocks.game),
+    )
+    _tell_question(program, state, is_again, length, seconds, prints)
+    state, settled = run_rules(program, state, Event.ASKED, prints, is_again=is_again)
+    if settled.ending is not None:
+        state, way = at_once(program, state, settled.ending)
+        return _go(program, state, way, prints)
+    return cued(program, state, Occasion.SHOWN, prints)
+
+
+def _tell_question(
+    program: Program,
+    state: State,
+    is_again: bool,
+    length: int | None,
+    seconds: int | None,
+    prints: Prints,
+) -> None:
+    source = asked(program, state).sourced
+    choices, _ = choices_of(program, state)
+    number = state.position + 1
+    if not is_again:
+        if state.position:
+            of = "" if length is None else f" of {length}"
+            why = f"on to question {number}{of}"
+            prints.append(Footprint(state.at, Stop.MOVE_ON, What.MOVED, why))
+        of = "" if length is None else f" of {length}"
+        why = f"question {number}{of} is number {source.number + 1} of its source"
+        change = Change("question", number - 1 or None, number)
+        prints.append(Footprint(state.at, Stop.DRAW, What.DRAWN, why, (change,)))
+    if choices:
+        how = f"with {len(choices)} choices, A to {LETTERS[len(choices) - 1]}"
+    elif source.question.kind is Kind.LETTERS:
+        how = f"with {counted(len(letters_of(source.question.right[0])), 'letter')} to find"
+    else:
+        how = "to be answered by typing"
+    clock = "" if seconds is None else f", {counted(seconds, 'second')}"
+    why = f"“{source.question.prompt}” {how}{clock}"
+    prints.append(Footprint(state.at, Stop.ASK, What.ASKED, why))
+
+
+def time_is_up(program: Program, state: State, prints: Prints) -> State:
+    """The end of the round's time or the game's, in the course of a question."""
+    which = _time_over(state.clocks) or "round"
+    prints.append(_time_told(state, which))
+    return _follow(program, state, time_ends(where_of(state), which, state.position + 1), prints)
+
+
+def _time_over(clocks: Clocks) -> str | None:
+    """The countdown that has ended, the game's before the round's."""
+    if clocks.game is not None and clocks.game <= 0:
+        return "game"
+    return "round" if clocks.round is not None and clocks.round <= 0 else None
+
+
+def _time_told(state: State, which: str) -> Footprint:
+    return Footprint(state.at, Stop.MOVE_ON, What.MOVED, f"the {which}'s time is up")
+
+
+def _round_over(
+    program: Program, state: State, asked_so_far: int, to: int | None, prints: Prints
+) -> State:
+    """End the round, run its rules for every player, and go on."""
+    if state.due is not None:
+        return _follow(program, state, due_end(program.game, where_of(state)), prints)
+    turn = state.turn
+    why = "no question is left" if to is None else "the round is left"
+    prints.append(Footprint(state.at, Stop.MOVE_ON, What.MOVED, why))
+    for player in range(len(state.players)):
+        state, settled = run_rules(program, state._replace(turn=player), Event.ROUND_OVER, prints)
+        if settled.ending is not None:
+            return game_over(program, state, settled.ending, prints, player)
+        if settled.way is not None and settled.way.to is To.ENDING:
+            number = ending_titled(program.game, settled.way.name)
+            return game_over(program, state, number, prints, player)
+        if settled.way is not None:
+            to = round_titled(program.game, settled.way)
+    state = cued(program, state._replace(turn=turn), Occasion.ROUND_OVER, prints)
+    visits = state.visits
+    gone = {*state.gone, *asked_in_round(program, state, asked_so_far)}
+    state = state._replace(
+        visits=(*visits[: state.round], visits[state.round] + 1, *visits[state.round + 1 :]),
+        gone=tuple(sorted(gone)) if len(gone) > len(state.gone) else state.gone,
+        brought=(),
+        wanted=None,
+        result=None,
+        given=None,
+        clocks=state.clocks._replace(question=None, round=None),
+    )
+    return _follow(program, state, after_round(program.game, where_of(state), to), prints)
+
+
+def game_over(
+    program: Program,
+    state: State,
+    ending: int | None,
+    prints: Prints,
+    about: int | None = None,
+) -> State:
+    """End the run with an ending, about one of the players; or with the first that fits the
+    player with the best score, else with the one that came at once."""
+    for turn in range(len(state.players)):
+        state, _ = run_rules(program, state._replace(turn=turn), Event.GAME_OVER, prints)
+    rules = program.rules
+    scores = [rules.score(tally) for tally in state.tallies]
+    leader = leader_of(program, state)
+    due = state.due
+    state = state._replace(
+        phase=Phase.ENDED,
+        turn=leader if about is None else about,
+        hold=None,
+        way=None,
+        due=None,
+        clocks=state.clocks._replace(question=None, round=None),
+    )
+    if state.gave_up:
+        return _given_up(program, state, prints)
+    if ending is None:
+        outcome = Outcome(Event.GAME_OVER, state.round, player_number=leader + 1)
+        leaders = scores.count(scores[leader])
+        ending = last_ending(rules, state.tallies[leader], outcome, leaders, len(scores))
+        if ending is None and due is not None:
+            ending = due.ending
+            state = state._replace(turn=due.player)
+    score = rules.score(state.tally)
+    if ending is None:
+        why = f"no ending fits a score of {as_written(score)}"
+        prints.append(Footprint(state.at, Stop.END, What.ENDED, why))
+        return state
+    title = program.game.endings[ending].title
+    whose = f" for {state.players[state.turn]}" if len(state.players) > 1 else ""
+    why = f"with {counted(score, 'point')} the ending{whose} is “{title}”"
+    change = Change("ending", None, title)
+    prints.append(Footprint(state.at, Stop.END, What.ENDED, why, (change,)))
+    return cue_of_ending(program, state._replace(ending=ending), ending, prints)
+
+
+def _given_up(program: Program, state: State, prints: Prints) -> State:
+    """The end of a run that a player gave up: an ending of its own, and never the best."""
+    why = f"{state.players[state.turn]} gave up"
+    change = Change("ending", None, GIVEN_UP)
+    prints.append(Footprint(state.at, Stop.END, What.ENDED, why, (change,)))
+    return cued(program, state, Occasion.ENDING, prints)
+
+
+GIVEN_UP = "Given up"
+"""What the end of a run that a player gave up is called."""
+
+
+def ended_as(program: Program, state: State) -> str | None:
+    """What the end of a run is called; None while it goes on, or if no ending fits."""
+    if state.gave_up:
+        return GIVEN_UP
+    return None if state.ending is None else program.game.endings[state.ending].title
+
+
+def in_ms(seconds: int | None) -> int | None:
+    return None if seconds is None else seconds * 1000

@@ -1,0 +1,300 @@
+"""What an event does: the rules are run, and what they say is done and told.
+
+Nothing here moves the run on; `flow` does.
+"""
+
+from collections.abc import Iterable, Sequence
+from typing import Any
+
+from dicetrail.core.document import (
+    Best,
+    Cue,
+    Number,
+    Occasion,
+    Question,
+    Round,
+    as_written,
+    filled_in,
+)
+from dicetrail.core.draw import stream
+from dicetrail.core.play.footprints import Change, Fact, Footprint, Stop, What
+from dicetrail.core.play.program import Program, question_of, round_of, seconds_for, tries_for
+from dicetrail.core.play.state import Heard, Phase, State
+from dicetrail.core.rules import (
+    WITHOUT_QUESTION,
+    Done,
+    Event,
+    Outcome,
+    Roll,
+    Settled,
+    Tally,
+    settle,
+    share_left,
+    still_allowed,
+)
+
+Prints = list[Footprint]
+
+
+def run_rules(
+    program: Program,
+    state: State,
+    event: Event,
+    prints: Prints,
+    verdict: str = "",
+    is_again: bool = False,
+) -> tuple[State, Settled]:
+    """Run the rules for an event of the player whose turn it is, and do what they say."""
+    outcome = _outcome(program, state, event, verdict, is_again)
+    before = state.tally
+    settled = settle(program.rules, before, outcome, _dice_for(program, state, outcome), True)
+    tallies = list(state.tallies)
+    tallies[state.turn] = settled.tally
+    told = _tell_change(program, state, outcome, before, settled)
+    if told is not None:
+        prints.append(told)
+    state = state._replace(tallies=tuple(tallies))
+    for done in settled.deeds:
+        state = _do(program, state, done, prints)
+    return _lives_cued(program, state, before, settled.tally, prints), settled
+
+
+def _outcome(program: Program, state: State, event: Event, verdict: str, is_again: bool) -> Outcome:
+    player = state.turn + 1
+    if event in WITHOUT_QUESTION:
+        return Outcome(event, state.round, tries_used=0, player_number=player)
+    round_, question = round_of(program, state), question_of(program, state)
+    details, allowed = question.details, seconds_for(round_, question) or 0
+    # Once it is too late, or passed, nothing is left.
+    is_closed = event in (Event.TIMEOUT, Event.PASSED)
+    left = 0 if is_closed else max(0, state.clocks.question or 0)
+    return Outcome(
+        event,
+        state.round,
+        state.position + 1,
+        1 if details.worth is None else details.worth,
+        details.level or 1,
+        left // 1000,
+        state.used // 1000,
+        allowed,
+        share_left(left, allowed * 1000),
+        state.tries_used,
+        0 if is_closed else tries_left(round_, question, state),
+        player,
+        verdict,
+        is_again,
+    )
+
+
+def tries_left(round_: Round, question: Question, state: State) -> int:
+    """The answers, or missed letters, still allowed to a question."""
+    allowed = tries_for(round_, question)
+    return still_allowed(allowed, state.tries_used)
+
+
+def _dice_for(program: Program, state: State, outcome: Outcome) -> Roll | None:
+    """The rolls of one event: a stream of its own, told apart by all that happened before."""
+    if not program.rules.script.rolls:
+        return None
+    purpose = f"roll {outcome.event} {state.turn} {state.tries_used} {len(state.tried)}"
+    chances = stream(state.dice, purpose, sum(state.visits), state.put)
+    return lambda sides: chances.below(sides) + 1
+
+
+def _tell_change(
+    program: Program, state: State, outcome: Outcome, before: Tally, settled: Settled
+) -> Footprint | None:
+    """What the rules changed; None if there was nothing to run and nothing to change."""
+    if not settled.lines and outcome.event not in _SCORED:
+        return None
+    old, new = program.rules.values(before), program.rules.values(settled.tally)
+    changes = tuple(
+        Change(name, as_written(value), as_written(new[name]))
+        for name, value in old.items()
+        if value != new[name]
+    )
+    counters = [change for change in changes if change.name in program.rules.names]
+    told = ", ".join(f"{change.name} {change.before} → {change.after}" for change in counters)
+    why = f"{_EVENT_WORDS[outcome.event]}: {told or 'no counter changes'}"
+    facts = tuple(
+        Fact(
+            name,
+            as_written(old[name] if name in program.rules.names else _fact(name, new, outcome)),
+        )
+        for name in program.rules.handlers.reads.get(outcome.event, ())
+    )
+    return Footprint(state.at, Stop.SCORE, What.CHANGED, why, changes, settled.lines, facts)
+
+
+_SCORED = (Event.RIGHT, Event.WRONG, Event.TIMEOUT, Event.PASSED)
+"""Told even where no rule ran, for they change the counts of right and wrong."""
+
+
+def _fact(name: str, values: Any, outcome: Outcome) -> Any:
+    if name in values:
+        return values[name]
+    return outcome.round + 1 if name == "round_number" else getattr(outcome, name)
+
+
+_EVENT_WORDS = {
+    Event.STARTED: "the run begins",
+    Event.ASKED: "a question is asked",
+    Event.RIGHT: "a right answer",
+    Event.WRONG: "a wrong answer",
+    Event.TIMEOUT: "no answer in time",
+    Event.HINTED: "a hint",
+    Event.PASSED: "a pass",
+    Event.LETTER_HIT: "a letter that stands in the word",
+    Event.LETTER_MISS: "a letter that does not",
+    Event.ROUND_OVER: "the round is over",
+    Event.GAME_OVER: "the game is over",
+}
+
+
+def _do(program: Program, state: State, done: Done, prints: Prints) -> State:
+    """One deed of the script."""
+    match done.what:
+        case "fault":
+            why = f"line {done.line}: {done.value}; nothing changed there"
+            prints.append(Footprint(state.at, Stop.SCORE, What.FAILED, why, lines=(done.line,)))
+        case "cue":
+            found = [cue for cue in program.game.cues if cue.name == done.value]
+            return _play(program, state, found, prints)
+        case "tell":
+            words = filled_in(str(done.value), _places(program, state))
+            prints.append(Footprint(state.at, Stop.CUE, What.CUED, f"“{words}” is said"))
+            return state._replace(told=(*state.told, words))
+        case "reveal":
+            return state._replace(is_revealed=True)
+        case "out":
+            return _take_out(state, prints)
+        case "add_time" if not isinstance(done.value, str):
+            return _add_time(state, round((done.value or 0) * 1000), prints)
+    return state
+
+
+def _take_out(state: State, prints: Prints) -> State:
+    if state.turn in state.out:
+        return state
+    why = f"{state.players[state.turn]} is out"
+    change = Change("players out", len(state.out), len(state.out) + 1)
+    prints.append(Footprint(state.at, Stop.MOVE_ON, What.MOVED, why, (change,)))
+    return state._replace(out=tuple(sorted((*state.out, state.turn))))
+
+
+def _add_time(state: State, added: int, prints: Prints) -> State:
+    clocks = state.clocks
+    name = next((name for name in _CLOCKS if getattr(clocks, name) is not None), None)
+    if name is None:
+        return state
+    before = getattr(clocks, name)
+    after = max(0, before + added)
+    change = Change(f"{name} clock, ms", before, after)
+    why = f"the {name}'s clock goes {'on' if added >= 0 else 'back'} by {abs(added)} ms"
+    prints.append(Footprint(state.at, Stop.ASK, What.CHANGED, why, (change,)))
+    return state._replace(clocks=clocks._replace(**{name: after}))
+
+
+_CLOCKS = ("round", "game", "question")
+
+
+def quiet(state: State) -> State:
+    """The state with nothing said any more by what happened before."""
+    return state._replace(told=()) if state.told else state
+
+
+def cued(program: Program, state: State, occasion: Occasion, prints: Prints) -> State:
+    """Play every cue that answers to an occasion."""
+    if not program.game.cues:
+        return state
+    return _play(program, state, [cue for cue in program.game.cues if occasion in cue.on], prints)
+
+
+def streak_cued(program: Program, state: State, prints: Prints) -> State:
+    """Play the cues of a streak as long as the one the player now has, or a part of it."""
+    streak = state.tally.streak
+    found = [
+        cue
+        for cue in program.game.cues
+        if Occasion.STREAK in cue.on and streak and streak % cue.streak == 0
+    ]
+    return _play(program, state, found, prints)
+
+
+def cue_of_ending(program: Program, state: State, ending: int, prints: Prints) -> State:
+    """Play the cues of an ending: those of every ending, its own, and those of a best score."""
+    state = cued(program, state, Occasion.ENDING, prints)
+    own = program.game.endings[ending].cue
+    state = _play(program, state, [c for c in program.game.cues if own and c.name == own], prints)
+    return cued(program, state, Occasion.BEST, prints) if is_best(program, state) else state
+
+
+def is_best(program: Program, state: State) -> bool:
+    """Whether a run that has ended beats the best before it.
+
+    Where there is none before, any run does, but for the highest score any points do. A run
+    that was given up never does, nor one whose ending does not count.
+    """
+    if not counts_as_best(program, state):
+        return False
+    before = state.best
+    score = program.rules.score(state.tallies[leader_of(program, state)])
+    match program.game.best:
+        case Best.LOWEST:
+            return before is None or score < before
+        case Best.FASTEST:
+            return before is None or state.at < before
+    return score > (0 if before is None else before)
+
+
+def counts_as_best(program: Program, state: State) -> bool:
+    """Whether a run that has ended can be among the best."""
+    if state.phase is not Phase.ENDED or state.gave_up:
+        return False
+    return state.ending is None or program.game.endings[state.ending].counts_as_best
+
+
+def leader_of(program: Program, state: State) -> int:
+    """The player, from 0, with the best score; the first of those who share it."""
+    scores = [program.rules.score(tally) for tally in state.tallies]
+    return scores.index(best_of(program, scores))
+
+
+def best_of(program: Program, scores: Sequence[Number]) -> Number:
+    """The best of some scores: the lowest where the game says so, else the highest."""
+    return min(scores) if program.game.best is Best.LOWEST else max(scores)
+
+
+def _lives_cued(
+    program: Program, state: State, before: Tally, after: Tally, prints: Prints
+) -> State:
+    if not program.game.cues or "lives" not in program.rules.names:
+        return state
+    place = program.rules.names.index("lives")
+    change = after.counters[place] - before.counters[place]
+    if not change:
+        return state
+    return cued(program, state, Occasion.LIFE_WON if change > 0 else Occasion.LIFE_LOST, prints)
+
+
+def _play(program: Program, state: State, cues: Iterable[Cue], prints: Prints) -> State:
+    for cue in cues:
+        words = filled_in(cue.words, _places(program, state))
+        why = f"the cue “{cue.name}” is played" + (f": “{words}”" if words else "")
+        prints.append(Footprint(state.at, Stop.CUE, What.CUED, why))
+        state = state._replace(
+            heard=(*state.heard, Heard(cue.name, state.at)),
+            told=(*state.told, words) if words else state.told,
+        )
+    return state
+
+
+def _places(program: Program, state: State) -> dict[str, object]:
+    """What words can have filled in, of the player whose turn it is."""
+    return {
+        **program.rules.values(state.tally),
+        "name": state.players[state.turn],
+        "player_number": state.turn + 1,
+        "number": state.position + 1,
+        "round_number": state.round + 1,
+    }

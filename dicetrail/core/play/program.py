@@ -1,0 +1,234 @@
+"""A game made ready to run, and what can be asked of it at any point of a run."""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass, field, replace
+from functools import cached_property
+
+from dicetrail.core.answers import (
+    LETTERS,
+    MOST_ANSWER,
+    Checked,
+    Given,
+    Verdict,
+    check_choice,
+    check_number,
+    check_typed,
+    read,
+    spelled,
+    tidy,
+)
+from dicetrail.core.document import (
+    Draw,
+    DrawOrder,
+    Game,
+    Kind,
+    Needs,
+    Question,
+    Round,
+    Shows,
+)
+from dicetrail.core.draw import (
+    Deal,
+    Dealt,
+    Packs,
+    Sourced,
+    choices_shown,
+    deal,
+    fixed_pool,
+    most_wanted,
+    named,
+)
+from dicetrail.core.play.state import Asked, Phase, State
+from dicetrail.core.rules import Rules, rules_of
+
+_MOST_DEALS = 256
+
+
+@dataclass(frozen=True, eq=False)
+class Program:
+    """A game made ready to run, with its questions at hand. Made by `build` alone."""
+
+    game: Game
+    rules: Rules
+    pools: tuple[tuple[Sourced, ...], ...]
+    """The questions of each round that are the same in every run."""
+    _deals: dict[object, tuple[tuple[Asked, ...], Deal]] = field(default_factory=dict, repr=False)
+
+    @cached_property
+    def question_count(self) -> int:
+        """How many different questions there are in its rounds."""
+        return len({(found.source, found.number) for pool in self.pools for found in pool})
+
+    def deal(
+        self,
+        dice: int,
+        round_: int,
+        visit: int,
+        wanted: int | None,
+        players: int,
+        gone: tuple[Asked, ...],
+    ) -> Deal:
+        """The questions a round of a run brings on its n-th visit, from 0.
+
+        `gone` are those asked in rounds that are over. What was worked out last is kept.
+        """
+        key = (dice, round_, visit, wanted, players)
+        known = self._deals.get(key)
+        if known is not None and (known[0] is gone or known[0] == gone):
+            return known[1]
+        pool = self.pools[round_]
+        made = deal(self.game.rounds[round_], round_, dice, pool, visit, wanted, players, gone)
+        if len(self._deals) >= _MOST_DEALS:
+            self._deals.clear()  # a memo of what is played now, not a store
+        self._deals[key] = (gone, made)
+        return made
+
+
+def made_ready(game: Game, packs: Packs) -> Program:
+    """The program of a game that is known to have no faults."""
+    return Program(game, rules_of(game), tuple(fixed_pool(round_, packs) for round_ in game.rounds))
+
+
+def spot(program: Program, dice: int, round_: int = 0, position: int = 0) -> State:
+    """A state in which the question at a position of a round waits, with nothing before it."""
+    return State(
+        dice, ("Player",), 0, (program.rules.first,), Phase.ASKING, round=round_, position=position
+    )
+
+
+def sample_verdicts(program: Program, number: int) -> tuple[Verdict | None, ...]:
+    """What the samples kept with a round give now; None where their question is gone."""
+    round_ = program.game.rounds[number]
+    places = {sourced.question.prompt: at for at, sourced in enumerate(program.pools[number])}
+    found: list[Verdict | None] = []
+    for sample in round_.check.samples:
+        at = places.get(sample.prompt)
+        if at is None:
+            found.append(None)
+            continue
+        whole = Round("", draw=Draw(None, DrawOrder.WRITTEN), check=round_.check)
+        trial = Program(
+            replace(program.game, rounds=(whole,)), program.rules, (program.pools[number],)
+        )
+        found.append(check(trial, spot(trial, 0, 0, at), sample.answer).verdict)
+    return tuple(found)
+
+
+def round_of(program: Program, state: State) -> Round:
+    """The round in play."""
+    return program.game.rounds[state.round]
+
+
+def deal_of(program: Program, state: State) -> Deal:
+    """The questions of the round in play, or of the one begun next."""
+    visit = state.visits[state.round] if state.visits else 0
+    return program.deal(
+        state.dice, state.round, visit, state.wanted, len(state.players), state.gone
+    )
+
+
+def most_questions(program: Program, state: State) -> int:
+    """The most questions each player can choose in the round in play."""
+    draw = round_of(program, state).draw
+    return most_wanted(draw, len(deal_of(program, state).pool), len(state.players))
+
+
+def asked_in_round(program: Program, state: State, count: int) -> Iterator[Asked]:
+    """The first questions of the round in play, by names that mean them in every round."""
+    for position in range(count):
+        here = state._replace(position=position)
+        yield Asked(*named(asked(program, here).sourced, state.round))
+
+
+def length_of_round(program: Program, state: State) -> int | None:
+    """How many questions the round in play asks; None if they never run out."""
+    return deal_of(program, state).length
+
+
+def asked(program: Program, state: State) -> Dealt:
+    """The question in play, and where it is from."""
+    deal = deal_of(program, state)
+    for brought in state.brought:
+        if brought.position == state.position:
+            return Dealt(deal.pool[brought.place], 0)
+    return deal.at(state.position)
+
+
+def question_of(program: Program, state: State) -> Question:
+    """The question in play."""
+    return asked(program, state).sourced.question
+
+
+def choices_of(program: Program, state: State) -> tuple[tuple[str, ...], tuple[int, ...]]:
+    """The choices of the question in play, as shown, and the right ones' places, from 1."""
+    dealt = asked(program, state)
+    memo = deal_of(program, state).shown
+    key = (state.position, dealt.times_before, dealt.sourced.source, dealt.sourced.number)
+    found = memo.get(key)
+    if found is None:
+        round_ = round_of(program, state)
+        found = choices_shown(round_, state.round, state.dice, state.position, dealt)
+        memo[key] = found
+    return found
+
+
+def seconds_for(round_: Round, question: Question) -> int | None:
+    """The time for a question; None if it has no clock."""
+    own = question.details.seconds
+    return round_.ask.seconds if own is None else own
+
+
+def tries_for(round_: Round, question: Question) -> int | None:
+    """The answers, or missed letters, allowed to a question; None without limit."""
+    if question.kind is not Kind.LETTERS:
+        return round_.ask.tries
+    own = question.details.misses
+    return round_.ask.misses if own is None else own
+
+
+def right_answer(program: Program, state: State) -> str:
+    """The right answer to the question in play, with its letter: ``B, “Carrot”``."""
+    question = question_of(program, state)
+    choices, right = choices_of(program, state)
+    if not right:
+        return f"“{question.answer}”"
+    joined = " and " if question.details.needs is Needs.ALL else " or "
+    return joined.join(as_chosen(question, place, choices) for place in right)
+
+
+def as_chosen(question: Question, place: int, choices: Sequence[str]) -> str:
+    """The choice at a place in words; of pictures and sounds the letter alone."""
+    letter = LETTERS[place - 1]
+    if question.details.shows is not Shows.TEXT:
+        return letter
+    return f"{letter}, “{choices[place - 1]}”"
+
+
+def check(program: Program, state: State, given: Given) -> Checked:
+    """The verdict on an answer to the question in play."""
+    question, rules = question_of(program, state), round_of(program, state).check
+    if not question.choices and not isinstance(given, str):
+        return Checked(Verdict.UNREADABLE, "there is nothing to pick; type the answer")
+    match question.kind:
+        case Kind.TYPED:
+            return check_typed(given, question.right, rules)
+        case Kind.NUMBER:
+            return check_number(given, question.right[0], question.details.tolerance, rules)
+        case Kind.LETTERS:
+            return _check_word(str(given), question.right[0])
+    choices, right = choices_of(program, state)
+    if question.details.shows is not Shows.TEXT:
+        choices = tuple(LETTERS[: len(choices)])  # what a picture's file is called tells nothing
+    return check_choice(given, choices, right, rules, question.details.needs)
+
+
+def _check_word(given: str, word: str) -> Checked:
+    """The verdict on a whole word: its letters and digits count, and nothing else."""
+    if len(given) > MOST_ANSWER:
+        return Checked(Verdict.UNREADABLE, "the answer is too long to be the word")
+    typed = tidy(given)
+    if not spelled(typed):
+        return Checked(Verdict.UNREADABLE, "no word was typed")
+    if spelled(typed) == spelled(word) or spelled(read(typed)) == spelled(read(word)):
+        return Checked(Verdict.RIGHT, f"“{typed}” is the right answer", matched=word)
+    return Checked(Verdict.WRONG, f"“{typed}” is not the right answer")

@@ -1,0 +1,242 @@
+"""What a run is made of: its phases, the actions it takes, and its state."""
+
+from dataclasses import dataclass
+from enum import StrEnum
+from typing import Literal, NamedTuple
+
+from dicetrail.core.answers import Given, Verdict
+from dicetrail.core.document import Number, Way
+from dicetrail.core.play.footprints import Footprint
+from dicetrail.core.rules import Due, Tally
+
+
+class Phase(StrEnum):
+    """Where a run stands."""
+
+    OPENING = "opening"
+    """Before the first question, or at the menu between two rounds."""
+    ASKING = "asking"
+    HOLDING = "holding"
+    ENDED = "ended"
+
+
+class Result(StrEnum):
+    """What became of the question in play, as far as it has."""
+
+    RIGHT = Verdict.RIGHT.value
+    CLOSE = Verdict.CLOSE.value
+    WRONG = Verdict.WRONG.value
+    UNREADABLE = Verdict.UNREADABLE.value
+    HIT = "hit"
+    """The letter stands in the word."""
+    MISS = "miss"
+    LATE = "late"
+    PASSED = "passed"
+
+
+@dataclass(frozen=True, slots=True)
+class Begin:
+    """The player starts playing, or starts the round chosen from the menu."""
+
+    round: int | None = None
+    """The round chosen, from 0, where there is a menu."""
+    questions: int | None = None
+    """How many questions, where the player chooses."""
+    action: Literal["begin"] = "begin"
+
+
+@dataclass(frozen=True, slots=True)
+class Answer:
+    """The player answers: words typed, or the place (from 1) of the slat picked, or several.
+
+    An answer, and every other action in the course of a question, can say by its number in
+    the run which question it is meant for. It is never taken for another.
+    """
+
+    value: Given
+    question: int | None = None
+    action: Literal["answer"] = "answer"
+
+
+@dataclass(frozen=True, slots=True)
+class Letter:
+    """The player tries a letter of a word."""
+
+    char: str
+    question: int | None = None
+    action: Literal["letter"] = "letter"
+
+
+@dataclass(frozen=True, slots=True)
+class Hint:
+    """The player asks for the hint."""
+
+    question: int | None = None
+    action: Literal["hint"] = "hint"
+
+
+@dataclass(frozen=True, slots=True)
+class Pass:
+    """The player passes the question."""
+
+    question: int | None = None
+    action: Literal["pass"] = "pass"
+
+
+@dataclass(frozen=True, slots=True)
+class Continue:
+    """The player has seen the feedback and goes on."""
+
+    question: int | None = None
+    action: Literal["continue"] = "continue"
+
+
+@dataclass(frozen=True, slots=True)
+class Wait:
+    """Time passes, and nothing else happens."""
+
+    action: Literal["wait"] = "wait"
+
+
+@dataclass(frozen=True, slots=True)
+class Quit:
+    """The player gives up. The game is over."""
+
+    action: Literal["quit"] = "quit"
+
+
+@dataclass(frozen=True, slots=True)
+class Bring:
+    """The maker, not the player, says which question comes next: a source and a number there."""
+
+    source: str
+    number: int
+    action: Literal["bring"] = "bring"
+
+
+PlayerAction = Begin | Answer | Letter | Hint | Pass | Continue | Wait | Quit
+Action = PlayerAction | Bring
+
+
+@dataclass(frozen=True, slots=True)
+class Input:
+    """An action and when it came, in milliseconds since the run began."""
+
+    action: Action
+    at: int
+
+
+class TimeRanBackwards(ValueError):
+    """An action was said to come before the one it follows. A mistake of the caller's."""
+
+
+class Clocks(NamedTuple):
+    """Milliseconds left on each countdown at the state's time; None where there is none."""
+
+    question: int | None = None
+    round: int | None = None
+    game: int | None = None
+
+    @property
+    def soonest(self) -> int | None:
+        """What is left until the first of them ends."""
+        left = [left for left in self if left is not None]
+        return min(left) if left else None
+
+
+class Brought(NamedTuple):
+    """A question of this round in place of another: at which position, which place of the
+    pool; both from 0."""
+
+    position: int
+    place: int
+
+
+class Asked(NamedTuple):
+    """A question by the source it is from and its number there."""
+
+    source: str
+    number: int
+
+
+class Heard(NamedTuple):
+    """A cue that was played, and when, in milliseconds since the run began."""
+
+    cue: str
+    at: int
+
+
+class State(NamedTuple):
+    """All that tells one point of a run from another and cannot be worked out."""
+
+    dice: int
+    players: tuple[str, ...]
+    at: int
+    tallies: tuple[Tally, ...]
+    phase: Phase = Phase.OPENING
+    turn: int = 0
+    """Whose turn it is, from 0."""
+    out: tuple[int, ...] = ()
+    """The players who are out of the run, from 0."""
+    visits: tuple[int, ...] = ()
+    """How often each round of the game has been played to its end."""
+    gone: tuple[Asked, ...] = ()
+    """The questions asked in rounds that are over, in the order of their names."""
+    put: int = 0
+    """How often a question was put to a player in this run, asked anew included."""
+    round: int = 0
+    wanted: int | None = None
+    """How many questions the player chose for this round."""
+    position: int = 0
+    """Which question of the round, from 0."""
+    skipped: int = 0
+    """Turns of this round that came to nobody, because their player is out."""
+    tries_used: int = 0
+    """Answers given to this question, or letters missed."""
+    tried: tuple[str, ...] = ()
+    """The letters tried, bare, in order."""
+    is_hinted: bool = False
+    given: Given | None = None
+    """The last answer to this question."""
+    result: Result | None = None
+    is_revealed: bool = False
+    heard: tuple[Heard, ...] = ()
+    """The cues played since a player last did something, and by it."""
+    told: tuple[str, ...] = ()
+    """The words the script said then."""
+    clocks: Clocks = Clocks()
+    used: int = 0
+    """Milliseconds the player has had for this question; holds do not count."""
+    hold: int | None = None
+    """Milliseconds left of a hold; None holds until the player goes on."""
+    way: Way | None = None
+    """Where the run goes after the hold; None back to the question."""
+    ending: int | None = None
+    due: Due | None = None
+    gave_up: bool = False
+    """Whether the run ended because a player gave up."""
+    brought: tuple[Brought, ...] = ()
+    """The questions the maker brought to this round, each in place of the one dealt."""
+    unattended: int = 0
+    """Countdowns that ended since a player last did anything."""
+    best: Number | None = None
+    """What is to be beaten, the best before this run: a score, or milliseconds where the
+    fastest is the best; None if there is none."""
+
+    @property
+    def tally(self) -> Tally:
+        """The tally of the player whose turn it is."""
+        return self.tallies[self.turn]
+
+    @property
+    def has_begun(self) -> bool:
+        """Whether a round has been entered."""
+        return self.phase is not Phase.OPENING or any(self.visits)
+
+
+@dataclass(frozen=True, slots=True)
+class Moment:
+    """Where a run stands after a step, and what happened in that step."""
+
+    state: State
+    footprints: tuple[Footprint, ...]

@@ -1,0 +1,436 @@
+"""The table: what the player has in front of them at one point of a run.
+
+Made from the program and the state alone. Until a question is done with nothing here hangs
+on which choice is right; after it the verdict is told, and the right answer as far as the
+round tells it.
+"""
+
+from collections.abc import Mapping
+from dataclasses import dataclass
+
+from dicetrail.core.answers import LETTERS, Cell, laid_out
+from dicetrail.core.document import (
+    Badge,
+    Effect,
+    Kind,
+    Needs,
+    Number,
+    Occasion,
+    Question,
+    Reveal,
+    RoundOrder,
+    Shows,
+    as_written,
+    filled_in,
+)
+from dicetrail.core.play.flow import GIVEN_UP
+from dicetrail.core.play.program import (
+    Program,
+    asked,
+    check,
+    choices_of,
+    length_of_round,
+    most_questions,
+    question_of,
+    right_answer,
+    round_of,
+    seconds_for,
+    tries_for,
+)
+from dicetrail.core.play.state import Phase, Result, State
+from dicetrail.core.rules import tally_percent
+
+Media = Mapping[str, Mapping[str, str]]
+"""Where pictures and sounds are found: by pack, then by the name its questions give them."""
+
+NO_MEDIA: Media = {}
+
+
+@dataclass(frozen=True, slots=True)
+class Slat:
+    """One choice as it is offered: a text, or where its picture or sound is found."""
+
+    letter: str
+    place: int
+    text: str
+    picture: str
+    sound: str
+
+
+@dataclass(frozen=True, slots=True)
+class QuestionShown:
+    """The question in play. `number` counts from 1."""
+
+    number: int
+    in_run: int
+    """Which question put in this run it is, from 1: what an answer says it is meant for."""
+    kind: Kind
+    prompt: str
+    choices: tuple[Slat, ...]
+    words: tuple[tuple[Cell, ...], ...]
+    """A word or phrase to find, word by word; empty for other kinds."""
+    tried: tuple[str, ...]
+    """The letters tried."""
+    tries_left: int | None
+    """Answers, or letters missed, still allowed; None without a limit."""
+    hint: str
+    """The hint, once it was asked for."""
+    may_hint: bool
+    may_pass: bool
+    wants_all: bool
+    """Whether every right choice is wanted, picked together."""
+    picture: str
+    """Where its picture is found; empty if it has none. Never its name, which may tell."""
+    sound: str
+
+
+@dataclass(frozen=True, slots=True)
+class Feedback:
+    """What came of the last answer. While the question stands, nothing tells what is right."""
+
+    result: Result
+    is_good: bool
+    """Whether the answer was taken as right, or the letter stands; true or false is told even
+    where the right answer never is."""
+    why: str
+    given_places: tuple[int, ...]
+    right_places: tuple[int, ...]
+    answer: str
+    """The right answer in words; empty while it is not told."""
+    note: str
+
+
+@dataclass(frozen=True, slots=True)
+class EndingShown:
+    """The ending a run came to."""
+
+    title: str
+    verdict: str
+    badge: Badge
+    player: str
+    """Whom it is about."""
+
+
+@dataclass(frozen=True, slots=True)
+class ClockShown:
+    """A countdown: how much is left of it, and of how much, in milliseconds."""
+
+    of: str
+    left: int
+    allowed: int
+
+
+@dataclass(frozen=True, slots=True)
+class CounterShown:
+    """A counter of the rules and its value."""
+
+    name: str
+    value: Number
+
+
+@dataclass(frozen=True, slots=True)
+class PlayerShown:
+    """A player, their counters, whether it is their turn, and whether they are out."""
+
+    name: str
+    counters: tuple[CounterShown, ...]
+    has_turn: bool
+    is_out: bool
+
+
+@dataclass(frozen=True, slots=True)
+class RoundOffered:
+    """A round of the menu; `most_questions` is None unless the player says how many, each."""
+
+    number: int
+    title: str
+    is_played: bool
+    most_questions: int | None
+    questions: int | None
+
+
+@dataclass(frozen=True, slots=True)
+class CueShown:
+    """A cue that is played, and when: in milliseconds since the run began."""
+
+    name: str
+    at: int
+    sound: str
+    """The name of its sound; empty for none."""
+    effect: Effect
+
+
+@dataclass(frozen=True, slots=True)
+class Tick:
+    """What is heard and seen in each of the last seconds of a countdown."""
+
+    last_seconds: int
+    cue: CueShown
+
+
+@dataclass(frozen=True, slots=True)
+class Narration:
+    """What is to be read out: from a recorded file, or by a voice where there is none."""
+
+    text: str
+    """What a voice reads; empty where none is wanted."""
+    recorded: str
+    """Where the recorded file of a question is found; empty if it has none."""
+    sound: str
+    """The name of the sound in which the opening is read out; empty if there is none."""
+
+
+@dataclass(frozen=True, slots=True)
+class Table:
+    """Everything a screen needs to show a run to its player."""
+
+    phase: Phase
+    title: str
+    opening: str
+    """The opening words."""
+    round: str
+    """The title of the round in play; empty in a game of one round."""
+    menu: tuple[RoundOffered, ...]
+    """The rounds to begin; one where there is no choice; empty once the run has begun."""
+    length: int | None
+    """How many questions the round asks; None if they never run out."""
+    score: Number
+    right_count: int
+    asked_count: int
+    percent: int
+    """Right questions among those done with, in percent, rounded half up; 0 before the first."""
+    players: tuple[PlayerShown, ...]
+    clocks: tuple[ClockShown, ...]
+    clocks_run: bool
+    """Whether the countdowns are running now."""
+    hold: int | None
+    """Milliseconds left of a timed hold; None if the player may go on."""
+    typing: bool
+    """Whether an answer may be typed as well as picked."""
+    told: tuple[str, ...]
+    """What cues and rules say now."""
+    cues: tuple[CueShown, ...]
+    """What was played since the player last did something."""
+    ticks: tuple[Tick, ...]
+    narration: Narration | None
+    question: QuestionShown | None
+    feedback: Feedback | None
+    ending: EndingShown | None
+
+
+def table(program: Program, state: State, media: Media = NO_MEDIA) -> Table:
+    """The table of a run at a state. `media` tells where pictures and sounds are found."""
+    tally, game, rules = state.tally, program.game, program.rules
+    in_play = state.phase in (Phase.ASKING, Phase.HOLDING)
+    return Table(
+        phase=state.phase,
+        title=game.title,
+        opening=filled_in(game.opening.words, {"name": state.players[0]}),
+        round=game.rounds[state.round].title if len(game.rounds) > 1 else "",
+        menu=_menu(program, state) if state.phase is Phase.OPENING else (),
+        length=length_of_round(program, state),
+        score=as_written(rules.score(tally)),
+        right_count=tally.right_count,
+        asked_count=tally.asked_count,
+        percent=tally_percent(tally),
+        players=_players(program, state),
+        clocks=_clocks(program, state),
+        clocks_run=state.phase is Phase.ASKING,
+        hold=state.hold,
+        typing=_may_type(program, state) if in_play else False,
+        told=state.told,
+        cues=_cues(program, state),
+        ticks=tuple(
+            Tick(cue.last_seconds, CueShown(cue.name, 0, cue.sound, cue.effect))
+            for cue in game.cues
+            if Occasion.TICK in cue.on and state.phase is Phase.ASKING
+        ),
+        narration=_narration(program, state, media),
+        question=_question(program, state, media) if in_play else None,
+        feedback=_feedback(program, state) if in_play else None,
+        ending=_ending(program, state),
+    )
+
+
+def _cues(program: Program, state: State) -> tuple[CueShown, ...]:
+    cues = {cue.name: cue for cue in program.game.cues}
+    return tuple(
+        CueShown(heard.cue, heard.at, cues[heard.cue].sound, cues[heard.cue].effect)
+        for heard in state.heard
+    )
+
+
+def _narration(program: Program, state: State, media: Media) -> Narration | None:
+    """What is read out now: the opening words, or the question with its choices."""
+    opening, recorded, sound = program.game.opening, "", ""
+    if state.phase is Phase.OPENING and not state.has_begun:
+        words = filled_in(opening.words, {"name": state.players[0]})
+        text = f"{program.game.title}. {words}" if opening.reads_aloud else ""
+        sound = opening.narration
+    elif state.phase is Phase.ASKING:
+        dealt = asked(program, state).sourced
+        details = dealt.question.details
+        recorded = media.get(dealt.source, {}).get(details.narration, "")
+        text = _read_out(program, state) if round_of(program, state).ask.reads_aloud else ""
+    else:
+        return None
+    return Narration(text, recorded, sound) if text or recorded or sound else None
+
+
+def _read_out(program: Program, state: State) -> str:
+    """A question as it is read out; of pictures and sounds there is nothing to read."""
+    question = question_of(program, state)
+    choices, _ = choices_of(program, state)
+    if question.details.shows is not Shows.TEXT:
+        return question.prompt
+    lettered = [f"{LETTERS[place]}: {choice}." for place, choice in enumerate(choices)]
+    return " ".join((question.prompt, *lettered))
+
+
+def _menu(program: Program, state: State) -> tuple[RoundOffered, ...]:
+    game = program.game
+    first_only = game.opening.rounds is RoundOrder.IN_ORDER
+    offered = []
+    for number, round_ in enumerate(game.rounds[:1] if first_only else game.rounds):
+        there = state._replace(round=number)
+        most = most_questions(program, there) if round_.draw.player_chooses else None
+        length = length_of_round(program, there)
+        if most is not None and length is not None:
+            length = min(most, length // len(state.players) or length)
+        is_played = state.visits[number] > 0
+        offered.append(RoundOffered(number, round_.title, is_played, most, length))
+    return tuple(offered)
+
+
+def _players(program: Program, state: State) -> tuple[PlayerShown, ...]:
+    names = program.rules.names
+    return tuple(
+        PlayerShown(
+            name,
+            tuple(map(CounterShown, names, map(as_written, tally.counters))),
+            turn == state.turn,
+            turn in state.out,
+        )
+        for turn, (name, tally) in enumerate(zip(state.players, state.tallies, strict=True))
+    )
+
+
+def _clocks(program: Program, state: State) -> tuple[ClockShown, ...]:
+    clocks, game = state.clocks, program.game
+    question = None
+    if clocks.question is not None:
+        question = seconds_for(round_of(program, state), question_of(program, state))
+    return tuple(
+        ClockShown(of, max(0, left), max(left, 1000 * (allowed or 0)))
+        for of, left, allowed in (
+            ("question", clocks.question, question),
+            ("round", clocks.round, game.rounds[state.round].seconds),
+            ("game", clocks.game, game.seconds),
+        )
+        if left is not None
+    )
+
+
+def _may_type(program: Program, state: State) -> bool:
+    """Always where there is nothing to pick, else as the round's rules allow."""
+    rules, question = round_of(program, state).check, question_of(program, state)
+    if not question.choices:
+        return True
+    by_text = rules.by_text and question.details.shows is Shows.TEXT
+    return rules.by_letter or rules.by_place or by_text
+
+
+def _question(program: Program, state: State, media: Media) -> QuestionShown:
+    dealt = asked(program, state).sourced
+    question, found = dealt.question, media.get(dealt.source, {})
+    ask = round_of(program, state).ask
+    allowed = tries_for(round_of(program, state), question)
+    details = question.details
+    choices, _ = choices_of(program, state)
+    return QuestionShown(
+        number=state.position + 1,
+        in_run=state.put,
+        kind=question.kind,
+        prompt=question.prompt,
+        choices=tuple(
+            _slat(question, place, choice, found) for place, choice in enumerate(choices, 1)
+        ),
+        words=(
+            laid_out(question.right[0], state.tried, state.is_revealed)
+            if question.kind is Kind.LETTERS
+            else ()
+        ),
+        tried=state.tried,
+        tries_left=None if allowed is None else max(0, allowed - state.tries_used),
+        hint=details.hint if state.is_hinted else "",
+        may_hint=bool(ask.hints and details.hint and not state.is_hinted),
+        may_pass=ask.passing,
+        wants_all=bool(choices) and details.needs is Needs.ALL,
+        picture=found.get(details.picture, ""),
+        sound=found.get(details.sound, ""),
+    )
+
+
+def _slat(question: Question, place: int, choice: str, found: Mapping[str, str]) -> Slat:
+    letter, shows = LETTERS[place - 1], question.details.shows
+    return Slat(
+        letter,
+        place,
+        choice if shows is Shows.TEXT else "",
+        found.get(choice, "") if shows is Shows.PICTURE else "",
+        found.get(choice, "") if shows is Shows.SOUND else "",
+    )
+
+
+def _feedback(program: Program, state: State) -> Feedback | None:
+    if state.result is None:
+        return None
+    why, places = _why(program, state)
+    is_good = state.result in _GOOD
+    if not state.is_revealed:
+        keeps = round_of(program, state).after.reveal is Reveal.NEVER
+        note = "" if state.phase is Phase.ASKING or keeps else _note(program, state)
+        return Feedback(state.result, is_good, why, places, (), "", note)
+    _, right = choices_of(program, state)
+    answer = right_answer(program, state)
+    return Feedback(state.result, is_good, why, places, right, answer, _note(program, state))
+
+
+_GOOD = (Result.RIGHT, Result.CLOSE, Result.HIT)
+
+
+def _note(program: Program, state: State) -> str:
+    return question_of(program, state).details.note
+
+
+def _why(program: Program, state: State) -> tuple[str, tuple[int, ...]]:
+    """The reason of what became of the question, and the places of the choices picked."""
+    if state.given is not None and state.result not in (Result.LATE, Result.PASSED):
+        checked = check(program, state, state.given)
+        return checked.why, checked.places
+    letter = state.tried[-1] if state.tried else ""
+    words = {
+        Result.HIT: f"“{letter}” stands in it",
+        Result.MISS: f"“{letter}” does not stand in it",
+        Result.RIGHT: "every letter is found",
+        Result.WRONG: f"“{letter}” does not stand in it",
+        Result.LATE: "the time is over",
+        Result.PASSED: "passed",
+    }
+    return words.get(state.result or Result.WRONG, ""), ()
+
+
+def _ending(program: Program, state: State) -> EndingShown | None:
+    if state.phase is not Phase.ENDED:
+        return None
+    who = state.players[state.turn]
+    if state.ending is None:
+        return EndingShown(GIVEN_UP if state.gave_up else "The end", "", Badge.NONE, who)
+    ending = program.game.endings[state.ending]
+    values = {
+        **program.rules.values(state.tally),
+        "name": who,
+        "player_number": state.turn + 1,
+        "round_number": state.round + 1,
+    }
+    return EndingShown(ending.title, filled_in(ending.verdict, values), ending.badge, who)

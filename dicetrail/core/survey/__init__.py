@@ -1,0 +1,44 @@
+"""What is wrong, place by place, and every way a game can end."""
+
+from dicetrail.core.survey.build import build
+from dicetrail.core.survey.cue_faults import sound_problems
+from dicetrail.core.survey.looks import (
+    MOST_ROWS,
+    PackEdit,
+    PackLook,
+    PackReport,
+    RowFault,
+    edited,
+    pack_faults,
+)
+from dicetrail.core.survey.question_faults import (
+    FieldFault,
+    faults,
+    first_fault,
+    missing_medium,
+    trimmed,
+)
+from dicetrail.core.survey.reach import Reach, scores_reached
+from dicetrail.core.survey.survey import examine, survey, within_bounds
+
+__all__ = [
+    "MOST_ROWS",
+    "FieldFault",
+    "PackEdit",
+    "PackLook",
+    "PackReport",
+    "Reach",
+    "RowFault",
+    "build",
+    "edited",
+    "examine",
+    "faults",
+    "first_fault",
+    "missing_medium",
+    "pack_faults",
+    "scores_reached",
+    "sound_problems",
+    "survey",
+    "trimmed",
+    "within_bounds",
+]

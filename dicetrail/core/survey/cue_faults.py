@@ -1,0 +1,107 @@
+"""What is wrong with a game's cues and sounds."""
+
+from collections import Counter
+from collections.abc import Iterable, Iterator
+
+from dicetrail.core.document import (
+    LONGEST_MS,
+    MOST_NOTES,
+    SHIPPED_NAMES,
+    Cue,
+    Game,
+    Occasion,
+    Problem,
+    Sound,
+    counted,
+    places_in,
+    semitones,
+    sound_named,
+    warning,
+)
+from dicetrail.core.rules import Rules
+
+MOST_CUES = 100
+MOST_SOUNDS = 100
+
+_PLACES = ("name", "player_number", "number", "round_number")
+
+
+def cue_problems(game: Game, rules: Rules | None) -> Iterator[Problem]:
+    """Everything wrong with the cues, the sounds, and what names them."""
+    yield from _name_problems("cue", [cue.name for cue in game.cues])
+    for number, cue in enumerate(game.cues):
+        yield from _problems_of_cue(f"cues[{number}]", cue, game, rules)
+    yield from _name_problems("sound", [sound.name for sound in game.sounds])
+    for number, sound in enumerate(game.sounds):
+        yield from sound_problems(f"sounds[{number}]", sound)
+    yield from _no_such_sound("opening.narration", game.opening.narration, game)
+    names = [cue.name for cue in game.cues]
+    for number, ending in enumerate(game.endings):
+        if ending.cue and ending.cue not in names:
+            where, what = f"endings[{number}].cue", f"there is no cue “{ending.cue}”"
+            yield Problem(where, what, "choose one that is there, or none")
+
+
+def _name_problems(kind: str, names: Iterable[str]) -> Iterator[Problem]:
+    found = list(names)
+    times = Counter(found)
+    for number, name in enumerate(found):
+        where = f"{kind}s[{number}].name"
+        if not name.strip():
+            yield Problem(where, f"a {kind} has no name", "name it at Cue")
+        elif times[name] > 1:
+            yield Problem(where, f"“{name}” is here twice", "name one otherwise")
+        elif kind == "sound" and name in SHIPPED_NAMES:
+            what = f"“{name}” is the name of a sound that is there for every game"
+            yield Problem(where, what, "name it otherwise")
+
+
+def _problems_of_cue(where: str, cue: Cue, game: Game, rules: Rules | None) -> Iterator[Problem]:
+    yield from _no_such_sound(f"{where}.sound", cue.sound, game)
+    if rules is None:
+        return
+    yield from place_problems(f"{where}.words", cue.words, rules)
+    named = {said.text for said in rules.script.said} | {ending.cue for ending in game.endings}
+    if not cue.on and cue.name not in named:
+        mend = "choose when it is played at Cue, or play it in the rule script"
+        yield warning(where, f"“{cue.name}” is never played", mend)
+    if cue.on == (Occasion.TICK,) and cue.words.strip() and cue.name not in named:
+        mend = "leave the words out, or play it at another time too"
+        yield warning(f"{where}.words", "a tick of the clock says no words", mend)
+
+
+def _no_such_sound(where: str, name: str, game: Game) -> Iterator[Problem]:
+    if name and sound_named(game, name) is None:
+        yield Problem(where, f"there is no sound “{name}”", "choose one that is there, or none")
+
+
+def sound_problems(where: str, sound: Sound) -> Iterator[Problem]:
+    """Everything wrong with one sound, its name left out."""
+    if sound.file:
+        return
+    if not 1 <= len(sound.notes) <= MOST_NOTES:
+        what = f"it has {counted(len(sound.notes), 'note')}"
+        yield Problem(f"{where}.notes", what, f"have 1 to {MOST_NOTES}")
+    length = sum(note.ms for note in sound.notes)
+    if length > LONGEST_MS:
+        what = f"it is {length / 1000:g} seconds long"
+        yield Problem(f"{where}.notes", what, f"keep it within {LONGEST_MS / 1000:g}")
+    for number, note in enumerate(sound.notes):
+        if note.pitch.strip():
+            try:
+                semitones(note.pitch)
+            except ValueError as error:
+                mend = "write a letter, a sharp or flat, an octave, such as A4 or Bb3"
+                yield Problem(f"{where}.notes[{number}].pitch", str(error), mend)
+
+
+def place_problems(where: str, words: str, rules: Rules) -> Iterator[Problem]:
+    """Places in words that nothing fills in."""
+    known = {*rules.values(rules.first), *_PLACES}
+    for name in places_in(words):
+        if name not in known:
+            mend = "write a counter or fact in the braces, such as {score}, or leave them out"
+            yield warning(where, f"nothing fills in “{{{name}}}”", mend)
+
+
+__all__ = ["cue_problems", "place_problems", "sound_problems"]

@@ -1,0 +1,181 @@
+"""What is wrong in a pack, row by row, known at the cost of what changes in it."""
+
+from collections import Counter, defaultdict
+from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
+from dataclasses import dataclass
+from typing import Annotated, NamedTuple, TypeVar
+
+from dicetrail.core.answers import as_shown, fold
+from dicetrail.core.document import Pack, Question, Within
+from dicetrail.core.survey.question_faults import (
+    FieldFault,
+    choices_alike,
+    faults,
+    is_plain_choice,
+    missing_medium,
+    surely_unlike,
+)
+
+MOST_ROWS = 10_000_000
+
+
+@dataclass(frozen=True, slots=True)
+class RowFault:
+    """What is wrong with one field of one question. Rows and fields count from 0."""
+
+    row: int
+    field: str
+    number: int
+    what: str
+    mend: str
+
+
+@dataclass(frozen=True, slots=True)
+class PackEdit:
+    """Some questions taken out at a row (from 0), and others put in there."""
+
+    row: Annotated[int, Within(0, MOST_ROWS)]
+    remove: Annotated[int, Within(0, MOST_ROWS)] = 0
+    insert: tuple[Question, ...] = ()
+
+
+def edited(questions: Sequence[Question], edits: Iterable[PackEdit]) -> tuple[Question, ...]:
+    """The questions after some edits, made one after the other."""
+    rows = list(questions)
+    for edit in edits:
+        rows[edit.row : edit.row + edit.remove] = edit.insert
+    return tuple(rows)
+
+
+@dataclass(frozen=True, slots=True)
+class PackReport:
+    """What a game's survey asks of a pack."""
+
+    unfit: tuple[tuple[int, FieldFault], ...]
+    """The rows of questions that cannot be asked, each with the first reason."""
+    alike: tuple[tuple[int, "Alike"], ...]
+    """The rows of questions with choices that capitals or looks alone tell apart."""
+    times: Mapping[str, int]
+    """How many questions ask the same, by what they ask."""
+
+
+class Alike(NamedTuple):
+    """Two choices of a question that are alike, and which wrong one, from 0, the second is."""
+
+    one: str
+    other: str
+    number: int
+
+
+Known = TypeVar("Known")
+
+
+class PackLook:
+    """What is wrong in a pack, kept up as it is edited: only what changes is looked at anew.
+
+    `media` holds the names of the pictures and sounds that are there.
+    """
+
+    def __init__(self, questions: Iterable[Question], media: Collection[str] = ()) -> None:
+        self._media = media
+        self._unfit: dict[int, tuple[FieldFault, ...]] = {}
+        self._missing: dict[int, FieldFault] = {}
+        self._alike: dict[int, Alike] = {}
+        self._asks: list[str] = []
+        self._times: Counter[str] = Counter()
+        self._several: set[str] = set()
+        self.edit((PackEdit(0, 0, tuple(questions)),))
+
+    def edit(self, edits: Iterable[PackEdit]) -> None:
+        """Follow some edits of the pack, made one after the other."""
+        for edit in edits:
+            rows = slice(*slice(edit.row, edit.row + edit.remove).indices(len(self._asks)))
+            gone, come = self._asks[rows], [_asks(question) for question in edit.insert]
+            self._asks[rows] = come
+            self._move(rows, len(come) - len(gone))
+            for row, question in enumerate(edit.insert, rows.start):
+                self._see(row, question)
+            for asks in gone:
+                self._count(asks, -1)
+            for asks in come:
+                self._count(asks, 1)
+
+    def report(self) -> PackReport:
+        """What is known of the pack, as it stands."""
+        unfit = tuple((row, self._unfit[row][0]) for row in sorted(self._unfit))
+        alike = tuple((row, self._alike[row]) for row in sorted(self._alike))
+        return PackReport(unfit, alike, dict(self._times))
+
+    def faults(self) -> Iterator[RowFault]:
+        """Every fault of a question by itself, and what only shows when they stand together."""
+        for row in sorted({*self._unfit, *self._missing, *self._alike}):
+            for fault in (*self._unfit.get(row, ()), *self._others(row)):
+                yield RowFault(row, fault.field, fault.number, fault.what, fault.mend)
+        rows_asking: defaultdict[str, list[int]] = defaultdict(list)
+        if self._several:
+            for row, asks in enumerate(self._asks):
+                if asks in self._several:
+                    rows_asking[asks].append(row)
+        for rows in rows_asking.values():
+            for row in rows[1:]:
+                what = f"question {rows[0] + 1} asks the same"
+                yield RowFault(row, "prompt", 0, what, "ask something else, or delete one of them")
+
+    def _others(self, row: int) -> Iterator[FieldFault]:
+        if row in self._missing:
+            yield self._missing[row]
+        if row in self._alike:
+            alike = self._alike[row]
+            what = f"“{alike.one}” and “{alike.other}” differ only in capitals or look alike"
+            mend = "a typed answer could mean either: write them differently"
+            yield FieldFault("wrong", alike.number, what, mend)
+
+    def _move(self, rows: slice, further: int) -> None:
+        """Forget what is known of rows that are gone, and move that of the rows after them."""
+        self._unfit = _moved(self._unfit, rows, further)
+        self._missing = _moved(self._missing, rows, further)
+        self._alike = _moved(self._alike, rows, further)
+
+    def _count(self, asks: str, more: int) -> None:
+        self._times[asks] += more
+        if not self._times[asks]:
+            del self._times[asks]
+        if self._times[asks] > 1 and asks:
+            self._several.add(asks)
+        else:
+            self._several.discard(asks)
+
+    def _see(self, row: int, question: Question) -> None:
+        if is_plain_choice(question) and surely_unlike(question.choices):
+            return
+        if unfit := tuple(faults(question)):
+            self._unfit[row] = unfit
+        if missing := missing_medium(question, self._media):
+            self._missing[row] = missing
+        if alike := choices_alike(question, [fold(choice) for choice in question.choices]):
+            number = question.wrong.index(alike[1]) if alike[1] in question.wrong else 0
+            self._alike[row] = Alike(*alike, number)
+
+
+def _moved(known: dict[int, Known], rows: slice, further: int) -> dict[int, Known]:
+    return {
+        row + further if row >= rows.stop else row: found
+        for row, found in known.items()
+        if not rows.start <= row < rows.stop
+    }
+
+
+def _asks(question: Question) -> str:
+    """What a question asks, as it is shown; nothing if a picture or sound asks with it."""
+    has_more = question.details.picture or question.details.sound
+    return "" if has_more else as_shown(question.prompt)
+
+
+def report_on(pack: Pack) -> PackReport:
+    """What a game's survey asks of a pack."""
+    return PackLook(pack.questions).report()
+
+
+def pack_faults(pack: Pack, media: Collection[str]) -> Iterator[RowFault]:
+    """Every fault of a pack, with the pictures and sounds that are there."""
+    return PackLook(pack.questions, media).faults()

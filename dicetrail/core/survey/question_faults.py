@@ -1,0 +1,283 @@
+"""What makes a question unfit to ask, told field by field.
+
+The reader of question files, the grid in which packs are edited and the survey of a game
+all ask here, so a fault has the same words in each.
+"""
+
+from collections.abc import Collection, Iterator, Sequence
+from dataclasses import asdict, dataclass, replace
+from typing import Any
+
+from dicetrail.core.answers import all_differ, as_shown, read_number, tolerance_of
+from dicetrail.core.document import (
+    HALF_SIGN,
+    MOST_CHOICES,
+    PLAIN,
+    TRUTHS,
+    Kind,
+    Question,
+    Shows,
+    is_whole_text,
+    out_of_bounds,
+)
+
+MOST_LETTERS = 40
+"""The longest word or phrase of a letters question, so that it fits a phone's screen."""
+
+
+@dataclass(frozen=True, slots=True)
+class FieldFault:
+    """Why one field makes a question unfit, and how to mend it.
+
+    `field` is the field's name; `number` tells which one, from 0, where there are several.
+    """
+
+    field: str
+    number: int
+    what: str
+    mend: str
+
+
+def field_name(field: str, number: int = 0) -> str:
+    """What a field is called in words: `field_name("wrong", 1)` is ``wrong choice 2``."""
+    if field == "wrong":
+        return f"wrong choice {number + 1}"
+    if field == "right":
+        return f"right answer {number + 1}" if number else "the right answer"
+    return "the question" if field == "prompt" else f"the {field}"
+
+
+def trimmed(question: Question) -> Question:
+    """The question with no space around any of its texts."""
+    details = question.details
+    texts: dict[str, Any] = {
+        name: value.strip() for name, value in asdict(details).items() if type(value) is str
+    }
+    return Question(
+        question.prompt.strip(),
+        tuple(text.strip() for text in question.right),
+        tuple(text.strip() for text in question.wrong),
+        question.kind,
+        replace(details, **texts),
+    )
+
+
+def is_plain_choice(question: Question) -> bool:
+    """Whether a question is surely fit: one right choice, wrong ones, all different."""
+    choices = (*question.right, *question.wrong)
+    return (
+        question.kind is Kind.CHOICE
+        and (question.details is PLAIN or question.details == PLAIN)
+        and bool(question.prompt)
+        and len(question.right) == 1
+        and 2 <= len(choices) <= MOST_CHOICES
+        and all(choices)
+        and is_whole_text("".join((question.prompt, *choices)))
+        and all_differ(choices)
+    )
+
+
+def faults(question: Question) -> Iterator[FieldFault]:
+    """Every fault of a question, its texts trimmed; none if it can be asked.
+
+    >>> [fault.what for fault in faults(Question("Which is a root?", ("Carrot",), ("Carrot",)))]
+    ['wrong choice 1 is the same as the right answer, “Carrot”']
+    """
+    if broken := _broken_text(question):
+        yield broken
+        return
+    if not question.prompt:
+        yield FieldFault("prompt", 0, "the question is empty", "write the question in this field")
+    if not question.right or not question.right[0]:
+        yield FieldFault(
+            "right", 0, "there is no right answer", "write the right answer in this field"
+        )
+    else:
+        yield from _ANSWER_FAULTS[question.kind](question)
+    yield from _detail_faults(question)
+
+
+def _broken_text(question: Question) -> FieldFault | None:
+    """The first of a question's texts that is not of whole signs; None if all are."""
+    texts = (("prompt", (question.prompt,)), ("right", question.right), ("wrong", question.wrong))
+    for field, given in texts:
+        for number, text in enumerate(given):
+            if not is_whole_text(text):
+                return FieldFault(field, number, *HALF_SIGN)
+    return None
+
+
+def _choice_faults(question: Question) -> Iterator[FieldFault]:
+    if not question.wrong:
+        yield FieldFault("wrong", 0, "there is no wrong choice", "write at least one wrong choice")
+    count = len(question.right) + len(question.wrong)
+    if count > MOST_CHOICES:
+        yield FieldFault(
+            "wrong",
+            MOST_CHOICES - len(question.right),
+            f"{count} choices where at most {MOST_CHOICES} are expected",
+            "leave some out",
+        )
+    yield from _gaps_and_repeats(question)
+    pinned = question.details.pinned
+    if pinned and pinned not in question.choices:
+        yield FieldFault(
+            "pinned",
+            0,
+            f"“{pinned}” is to stand last but is not one of the choices",
+            "write it as one of the choices has it",
+        )
+
+
+def _gaps_and_repeats(question: Question) -> Iterator[FieldFault]:
+    seen: dict[str, tuple[str, int]] = {}
+    fields = [("right", number) for number in range(len(question.right))]
+    fields += [("wrong", number) for number in range(len(question.wrong))]
+    for (field, number), text in zip(fields, (*question.right, *question.wrong), strict=True):
+        name = field_name(field, number)
+        if not text:
+            yield FieldFault(
+                field,
+                number,
+                f"{name} is empty though a later one is not",
+                "write something in this field, or close the gap",
+            )
+            continue
+        first = seen.setdefault(as_shown(text), (field, number))
+        if first != (field, number):
+            yield FieldFault(
+                field,
+                number,
+                f"{name} is the same as {field_name(*first)}, “{text}”",
+                "write something else in this field, or leave it out",
+            )
+
+
+def _truth_faults(question: Question) -> Iterator[FieldFault]:
+    if question.right != TRUTHS[:1] and question.right != TRUTHS[1:]:
+        yield FieldFault(
+            "right",
+            0,
+            f"“{question.answer}” is neither true nor false",
+            "write true or false in this field",
+        )
+    yield from _no_wrong(question)
+
+
+def _typed_faults(question: Question) -> Iterator[FieldFault]:
+    yield from _gaps_and_repeats(question)
+    yield from _no_wrong(question)
+
+
+def _number_faults(question: Question) -> Iterator[FieldFault]:
+    right = read_number(question.right[0])
+    if right is None:
+        yield FieldFault(
+            "right",
+            0,
+            f"“{question.right[0]}” is not a number",
+            "write a whole number, a decimal, a fraction or a mixed number",
+        )
+    else:
+        try:
+            tolerance_of(question.details.tolerance, right)
+        except ValueError as error:
+            mend = "write an amount such as 0.5, a share such as 2%, or nothing"
+            yield FieldFault("tolerance", 0, str(error), mend)
+    yield from _one_right(question)
+    yield from _no_wrong(question)
+
+
+def _letters_faults(question: Question) -> Iterator[FieldFault]:
+    word = question.right[0]
+    if len(word) > MOST_LETTERS:
+        yield FieldFault(
+            "right",
+            0,
+            f"{len(word)} signs where at most {MOST_LETTERS} fit",
+            "choose a shorter word or phrase",
+        )
+    if not any(sign.isalnum() for sign in word):
+        yield FieldFault(
+            "right", 0, f"“{word}” has no letter or digit to find", "write a word or phrase"
+        )
+    yield from _one_right(question)
+    yield from _no_wrong(question)
+
+
+def _sort_faults(question: Question) -> Iterator[FieldFault]:
+    yield from _one_right(question)
+    yield from _choice_faults(question)
+
+
+def _one_right(question: Question) -> Iterator[FieldFault]:
+    if len(question.right) > 1:
+        yield FieldFault(
+            "right", 1, f"a {question.kind} question has one right answer", "leave the others out"
+        )
+
+
+def _no_wrong(question: Question) -> Iterator[FieldFault]:
+    if question.wrong:
+        yield FieldFault(
+            "wrong", 0, f"a {question.kind} question has no wrong choices", "leave them out"
+        )
+
+
+def _detail_faults(question: Question) -> Iterator[FieldFault]:
+    for problem in out_of_bounds(question.details):
+        yield FieldFault(
+            problem.where, 0, f"{field_name(problem.where)}: {problem.what}", problem.mend
+        )
+
+
+_ANSWER_FAULTS = {
+    Kind.CHOICE: _choice_faults,
+    Kind.TRUTH: _truth_faults,
+    Kind.TYPED: _typed_faults,
+    Kind.NUMBER: _number_faults,
+    Kind.LETTERS: _letters_faults,
+    Kind.SORT: _sort_faults,
+}
+
+
+def first_fault(question: Question) -> FieldFault | None:
+    """The first fault of a question; None if it can be asked."""
+    return None if is_plain_choice(question) else next(faults(question), None)
+
+
+def missing_medium(question: Question, media: Collection[str] | None) -> FieldFault | None:
+    """The picture or sound a question names that is not there; None if all are, or if
+    nobody knows which there are."""
+    files = ("picture", "sound", "narration")
+    named = [(field, getattr(question.details, field)) for field in files]
+    if question.details.shows is not Shows.TEXT:
+        named += [("right", name) for name in question.right]
+        named += [("wrong", name) for name in question.wrong]
+    for field, name in named:
+        if name and media is not None and name not in media:
+            return FieldFault(
+                field,
+                0,
+                f"there is no file “{name}”",
+                f"bring it too, or leave {field_name(field)} out",
+            )
+    return None
+
+
+def surely_unlike(choices: Sequence[str]) -> bool:
+    """Whether some choices differ in more than capitals or looks, as is soon seen of plain
+    letters; False where it takes a closer look (`choices_alike`)."""
+    return "".join(choices).isascii() and all_differ(
+        [choice.lower().replace("`", "'") for choice in choices]
+    )
+
+
+def choices_alike(question: Question, folded: Sequence[str]) -> tuple[str, str] | None:
+    """Two choices of a question whose folded forms are the same; None if all differ."""
+    seen: dict[str, str] = {}
+    for choice, form in zip(question.choices, folded, strict=True):
+        other = seen.setdefault(form, choice)
+        if other is not choice:
+            return other, choice
+    return None

@@ -1,0 +1,808 @@
+"""Every way a game can end, worked out through `settle` and `course` alone.
+
+The runs of a game are followed question by question with everything that can come of each,
+for every number of players; where rules cannot tell two runs apart they are one from there
+on. Two things are said of what is found. It `is_whole` if no run ends otherwise. It
+`is_exact` if every end found is one that a run comes to: where questions of different worth
+come back, or a clock keeps a run short, more is followed than can happen. A game with too
+many ways is not followed to its end, and then neither is said.
+"""
+
+from collections import Counter
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
+from functools import cached_property
+from typing import Any, NamedTuple
+
+from dicetrail.core.answers import letters_of
+from dicetrail.core.document import (
+    PLAIN,
+    Best,
+    DrawOrder,
+    Game,
+    Kind,
+    Number,
+    Question,
+    Refill,
+    Round,
+    RoundOrder,
+    To,
+    Way,
+)
+from dicetrail.core.draw import Packs, fixed_questions, length_of, most_wanted, pool_size
+from dicetrail.core.rules import (
+    WITHOUT_QUESTION,
+    Asks,
+    Chooses,
+    Due,
+    Ends,
+    Enters,
+    Event,
+    Outcome,
+    RoundEnds,
+    Rules,
+    Settled,
+    Step,
+    Tally,
+    Where,
+    after_round,
+    before_asking,
+    due_end,
+    ending_titled,
+    last_ending,
+    onward,
+    round_titled,
+    settle,
+    share_left,
+    still_allowed,
+    time_ends,
+)
+
+MOST_SETTLED = 6_000
+"""How many outcomes are worked out before giving up."""
+
+MOST_STEPS = 8_000
+"""How many ways from one question to the next are followed before giving up."""
+
+_MOST_SECONDS = 120
+
+
+@dataclass(frozen=True, slots=True)
+class Final:
+    """One way to end: the tally of the player it is about, and the ending, if any."""
+
+    tally: Tally
+    ending: int | None
+
+
+@dataclass(frozen=True, slots=True)
+class Reach:
+    """Every way a game can end; with `is_whole` False, only some of them."""
+
+    finals: frozenset[Final]
+    is_whole: bool
+    is_exact: bool
+    """Whether every one of them is surely come to by a run."""
+    ends_unasked: bool
+    """Whether the run is over before its first question."""
+
+
+class Asked(NamedTuple):
+    """What rules can tell of a question, and what can come of it."""
+
+    worth: int = 1
+    level: int = 1
+    seconds: int = 0
+    """On its clock; 0 without one."""
+    letters: int = 0
+    """Different letters of a word to find; 0 for another kind of question."""
+    allowed: int | None = 1
+    """Tries, or letters missed."""
+    is_typed: bool = True
+    has_hint: bool = False
+
+    def merged(self, rules: Rules) -> "Asked":
+        """The question without what the rules do not read."""
+        reads, handlers = rules.reads, rules.handlers.lean
+        timed = reads & {"seconds_left", "seconds_used", "seconds_allowed", "percent_left"}
+        minds_hints = Event.HINTED in handlers or bool(rules.at_once_in_question)
+        return self._replace(
+            worth=self.worth if "worth" in reads else 1,
+            level=self.level if "level" in reads else 1,
+            seconds=self.seconds if timed else min(1, self.seconds),
+            letters=self.letters if minds_letters(rules) else min(1, self.letters),
+            is_typed=self.is_typed and "verdict" in reads,
+            has_hint=self.has_hint and minds_hints,
+        )
+
+
+def minds_letters(rules: Rules) -> bool:
+    """Whether rules tell single letters apart from the word as a whole."""
+    handlers = rules.handlers.lean
+    return (
+        Event.LETTER_HIT in handlers
+        or Event.LETTER_MISS in handlers
+        or "mistakes" in rules.reads
+        or bool(rules.at_once_in_question)
+    )
+
+
+Used = tuple[int, ...]
+"""How many questions of each kind a round has asked."""
+
+
+class Drawing:
+    """Which kinds of question a round can bring next."""
+
+    def __init__(self, kinds: Mapping[Asked, int], order: tuple[Asked, ...] | None) -> None:
+        self.kinds = tuple(kinds)
+        self.counts = tuple(kinds.values())
+        self.order = order
+        self.is_exact = True
+        self.comes_back = False
+        self.easy_first = False
+
+    def next(self, used: Used, position: int, left: int | None) -> Iterator[tuple[int, Used]]:
+        """The kinds, by number, that can come at a position, and what is used up then.
+
+        `left` is how many questions are asked from here on.
+        """
+        if len(self.kinds) == 1:
+            yield 0, used
+        elif self.order is not None:
+            yield self.kinds.index(self.order[position % len(self.order)]), used
+        elif self.comes_back:
+            yield from ((kind, used) for kind in range(len(self.kinds)))
+        else:
+            used = used or (0,) * len(self.kinds)
+            for kind, (taken, count) in enumerate(zip(used, self.counts, strict=True)):
+                if taken < count and self._fits(used, kind, left):
+                    yield kind, (*used[:kind], taken + 1, *used[kind + 1 :])
+
+    def _fits(self, used: Used, kind: int, left: int | None) -> bool:
+        """Whether easy ones can come first: none follows a harder one, and enough are left."""
+        if not self.easy_first:
+            return True
+        level = self.kinds[kind].level
+        harder = [n for n, other in enumerate(self.kinds) if other.level > level]
+        if any(used[n] for n in harder):
+            return False
+        there = sum(
+            count - used[n] for n, count in enumerate(self.counts) if self.kinds[n].level >= level
+        )
+        return left is None or there >= left
+
+
+class _Node(NamedTuple):
+    """A point where a question is about to be put. Tallies are without what nothing reads."""
+
+    where: Where
+    tallies: tuple[Tally, ...]
+    used: Used = ()
+    is_again: bool = False
+    again: int = 0
+    """The kind of the question that is put anew."""
+    length: int | None = None
+    may_stop: bool = False
+    """Whether the player could have chosen fewer questions than `length`."""
+
+
+class _Came(NamedTuple):
+    """What came of a question: the tally, and the way or the ending that came at once. With
+    neither, the question stands and a countdown of the round or game can end."""
+
+    tally: Tally
+    way: Way | None
+    ending: int | None
+    is_out: bool = False
+
+
+class _TooMany(Exception):
+    """The game has more ways than are followed, or than can be told apart."""
+
+
+class _Walk:
+    def __init__(self, game: Game, rules: Rules, packs: Packs) -> None:
+        self.game, self.rules = game, rules
+        self.finals: set[Final] = set()
+        self.settled = self.steps = 0
+        self.is_exact = True
+        self.pools = [pool_size(round_, packs) for round_ in game.rounds]
+        self.drawings = [self._drawing(number, packs) for number in range(len(game.rounds))]
+        self.deeds = rules.script.deeds
+        self.came: dict[tuple[object, ...], tuple[_Came, ...]] = {}
+        self.ends_unasked = False
+
+    def _drawing(self, number: int, packs: Packs) -> Drawing:
+        round_ = self.game.rounds[number]
+        draw = round_.draw
+        plain = asked_of(round_, Question("", ("",)))
+        pool = [
+            plain if is_plain(question) else asked_of(round_, question)
+            for question in fixed_questions(round_, packs)
+        ]
+        pool += [asked_of(round_, None)] * (self.pools[number] - len(pool))
+        merged = {asked: asked.merged(self.rules) for asked in set(pool)}
+        found = [merged[asked] for asked in pool]
+        drawing = Drawing(Counter(found), None)
+        if len(drawing.kinds) == 1:
+            return drawing
+        if draw.order is DrawOrder.EASY_FIRST:
+            told = zip(found, pool, strict=True)
+            drawing = Drawing(
+                Counter(tell._replace(level=asked.level) for tell, asked in told), None
+            )
+            drawing.easy_first = True
+        drawing.comes_back = draw.refill is not Refill.NEVER
+        again = self._may_come_again(number)
+        if draw.order is DrawOrder.WRITTEN and not drawing.comes_back and not again:
+            drawing.order = tuple(found)
+        elif drawing.comes_back or again:
+            # What was asked before comes last, or which ones come back hangs on the answers.
+            drawing.comes_back, drawing.is_exact = True, False
+        return drawing
+
+    def _may_come_again(self, number: int) -> bool:
+        """Whether questions of a round can have been asked in a round before it."""
+        game = self.game
+        packs = set(game.rounds[number].packs)
+        shared = any(
+            packs.intersection(other.packs) for at, other in enumerate(game.rounds) if at != number
+        )
+        moves = [
+            way
+            for round_ in game.rounds
+            for way in (
+                round_.moves.right,
+                round_.moves.wrong,
+                round_.moves.timeout,
+                round_.moves.passed,
+            )
+        ]
+        comes_back = any(way.to is To.ROUND for way in moves) or any(
+            said.deed == "go" for said in self.rules.script.said
+        )
+        return shared or comes_back
+
+    def settle(self, tally: Tally, outcome: Outcome) -> Iterator[Settled]:
+        """What an outcome can lead to: one thing, or with dice in the script one for each
+        way they can fall."""
+        rules = self.rules
+        if outcome.event in WITHOUT_QUESTION and self._is_idle(outcome.event):
+            yield Settled(tally, None, None, (), ())
+            return
+        if not rules.script.rolls:
+            self._count()
+            yield settle(rules, tally, outcome)
+            return
+        waiting: list[tuple[int, ...]] = [()]
+        while waiting:
+            falls = waiting.pop()
+            rolled: list[int] = []
+
+            def roll(sides: int, falls: tuple[int, ...] = falls, rolled: list[int] = rolled) -> int:
+                place = len(rolled)
+                rolled.append(sides)
+                return falls[place] if place < len(falls) else 1
+
+            self._count()
+            found = settle(rules, tally, outcome, roll)
+            for place in range(len(falls), len(rolled)):
+                if rolled[place] > MOST_SETTLED:
+                    raise _TooMany
+                # Rolls not yet said fell as 1; the others of each are still to come.
+                before = (*falls, *(1 for _ in range(place - len(falls))))
+                waiting += [(*before, fall) for fall in range(2, rolled[place] + 1)]
+            yield found
+
+    def _is_idle(self, event: Event) -> bool:
+        """Whether nothing comes of an event."""
+        return event not in self.rules.handlers.lean and not self.rules.at_once
+
+    def _count(self) -> None:
+        self.settled += 1
+        if self.settled > MOST_SETTLED:
+            raise _TooMany
+
+    def follow(self) -> None:
+        """Follow every way, for every number of players."""
+        for players in range(1, max(1, self.game.opening.most_players) + 1):
+            self._follow(players)
+
+    def _follow(self, players: int) -> None:
+        waiting = list(self._beginnings(players))
+        seen: set[_Node] = set(waiting)
+        while waiting:
+            for after in self._after(waiting.pop()):
+                if after not in seen:
+                    seen.add(after)
+                    waiting.append(after)
+
+    def _beginnings(self, players: int) -> Iterator[_Node]:
+        where = Where(players, visits=(0,) * len(self.game.rounds))
+        starts: list[tuple[Tally, ...]] = [()]
+        for turn in range(players):
+            outcome = Outcome(Event.STARTED, tries_used=0, player_number=turn + 1)
+            further = []
+            for tallies in starts:
+                for settled in self.settle(self.rules.first, outcome):
+                    so_far = (*tallies, settled.tally)
+                    if settled.ending is None:
+                        further.append(so_far)
+                        continue
+                    self.ends_unasked = True
+                    rest = (self.rules.first,) * (players - len(so_far))
+                    self._over(where, (*so_far, *rest), settled.ending, turn)
+            starts = further
+        for tallies in starts:
+            merged = tuple(map(self.rules.merged, tallies))
+            yield from self._entered(Chooses(where), merged, is_first=True)
+
+    def _entered(
+        self, step: Chooses | Enters, tallies: tuple[Tally, ...], is_first: bool = False
+    ) -> Iterator[_Node]:
+        """The first questions of the rounds that can be entered now."""
+        where = step.where
+        rounds = [where.round]
+        in_order = self.game.opening.rounds is RoundOrder.IN_ORDER
+        if isinstance(step, Chooses) and not (is_first and in_order):
+            rounds = [number for number, visits in enumerate(where.visits) if not visits]
+        for number in rounds:
+            here = where._replace(round=number, position=0, skipped=0)
+            may_choose = isinstance(step, Chooses)
+            yield from self._first_questions(here, tallies, may_choose)
+
+    def _first_questions(
+        self, where: Where, tallies: tuple[Tally, ...], may_choose: bool
+    ) -> Iterator[_Node]:
+        draw, pool = self.game.rounds[where.round].draw, self.pools[where.round]
+        usual = length_of(draw, pool, None, where.players)
+        lengths = {usual}
+        if may_choose and draw.player_chooses:
+            most = most_wanted(draw, pool, where.players)
+            lengths |= {
+                length_of(draw, pool, wanted, where.players) for wanted in range(1, most + 1)
+            }
+        whole = {length for length in lengths if length is not None}
+        if draw.order is DrawOrder.EASY_FIRST or len(lengths) == 1:
+            for length in lengths:
+                yield _Node(where, tallies, length=length)
+            return
+        yield _Node(where, tallies, length=max(whole), may_stop=True)
+        if usual is None:
+            yield _Node(where, tallies)
+
+    def _after(self, node: _Node) -> Iterator[_Node]:
+        """Where a question that is about to be put can lead."""
+        where, length = node.where, node.length
+        instead = before_asking(self.game, where, length, node.is_again, None)
+        if instead is not None:
+            yield from self._taken(node, node.tallies, instead)
+            return
+        is_full_turn = where.slot and where.slot % where.players == 0
+        if node.may_stop and is_full_turn and not node.is_again:
+            yield from self._taken(node, node.tallies, RoundEnds(where, where.position))
+        round_ = self.game.rounds[where.round]
+        if "add_time" in self.deeds:
+            for which in self.countdowns(round_):
+                time_over = before_asking(self.game, where, length, node.is_again, which)
+                assert time_over is not None
+                yield from self._taken(node, node.tallies, time_over)
+        drawing = self.drawings[where.round]
+        if not drawing.is_exact:
+            self.is_exact = False
+        left = None if length is None else length - where.slot
+        if node.is_again:
+            following: Iterator[tuple[int, Used]] = iter([(node.again, node.used)])
+        else:
+            following = drawing.next(node.used, where.position, left)
+        for kind, used in following:
+            for came in self._came_of(node, drawing.kinds[kind]):
+                yield from self._goes(node._replace(used=used, again=kind), came)
+
+    def countdowns(self, round_: Round) -> list[str]:
+        """The countdowns that can end a round."""
+        return ["round"] * (round_.seconds is not None) + ["game"] * (self.game.seconds is not None)
+
+    def _goes(self, node: _Node, came: _Came) -> Iterator[_Node]:
+        """Where the run goes with what came of a question."""
+        where = node.where
+        tallies = (
+            *node.tallies[: where.turn],
+            self.rules.merged(came.tally),
+            *node.tallies[where.turn + 1 :],
+        )
+        if came.is_out and where.turn not in where.out:
+            where = where._replace(out=tuple(sorted((*where.out, where.turn))))
+        if came.ending is not None:
+            due = where.due or Due(came.ending, where.turn)
+            title = self.game.endings[came.ending].title
+            step = onward(self.game, where._replace(due=due), Way(To.ENDING, title))
+            yield from self._taken(node, tallies, step)
+        elif came.way is not None:
+            yield from self._taken(node, tallies, onward(self.game, where, came.way))
+        else:
+            for which in self.countdowns(self.game.rounds[where.round]):
+                yield from self._taken(node, tallies, time_ends(where, which, where.position + 1))
+
+    def _taken(self, node: _Node, tallies: tuple[Tally, ...], step: Step) -> Iterator[_Node]:
+        """The next points a step of the course leads to."""
+        self.steps += 1
+        if self.steps > MOST_STEPS:
+            raise _TooMany
+        match step:
+            case Asks(where, is_again):
+                if node.length is None:
+                    where = self._without_end(where)
+                yield node._replace(
+                    where=where,
+                    tallies=tallies,
+                    is_again=is_again,
+                    again=node.again if is_again else 0,
+                )
+            case RoundEnds(where, _, to):
+                yield from self._round_over(where, tallies, to)
+            case Ends(where, ending, about):
+                self._over(where, tallies, ending, about)
+            case Enters() | Chooses():
+                yield from self._entered(step, tallies)
+
+    def _without_end(self, where: Where) -> Where:
+        """A place in a round that never runs out: only what can matter of its position."""
+        if "number" in self.rules.reads:
+            raise _TooMany
+        return where._replace(position=where.slot % where.players, skipped=0)
+
+    def _round_over(
+        self, where: Where, tallies: tuple[Tally, ...], to: int | None
+    ) -> Iterator[_Node]:
+        if where.due is not None:
+            ends = due_end(self.game, where)
+            self._over(where, tallies, ends.ending, ends.about)
+            return
+        waiting: list[tuple[tuple[Tally, ...], int | None, tuple[int, ...]]] = [
+            (tallies, to, where.out)
+        ]
+        for player in range(where.players):
+            outcome = Outcome(Event.ROUND_OVER, where.round, tries_used=0, player_number=player + 1)
+            further = []
+            for so_far, goes_to, out in waiting:
+                for settled in self.settle(so_far[player], outcome):
+                    merged = self.rules.merged(settled.tally)
+                    now = (*so_far[:player], merged, *so_far[player + 1 :])
+                    way = settled.way
+                    if any(deed.what == "out" for deed in settled.deeds) and player not in out:
+                        out = tuple(sorted((*out, player)))
+                    here = where._replace(out=out)
+                    if settled.ending is not None:
+                        self._over(here, now, settled.ending, player)
+                    elif way is not None and way.to is To.ENDING:
+                        self._over(here, now, ending_titled(self.game, way.name), player)
+                    else:
+                        there = goes_to if way is None else round_titled(self.game, way)
+                        further.append((now, there, out))
+            waiting = further
+        visits = tuple(
+            self._visits(times + (number == where.round))
+            for number, times in enumerate(where.visits)
+        )
+        for after, goes_to, out in waiting:
+            step = after_round(self.game, where._replace(visits=visits, out=out), goes_to)
+            yield from self._taken(_Node(step.where, after), after, step)
+
+    def _visits(self, times: int) -> int:
+        """A count of visits: only whether there was one can matter."""
+        return min(1, times)
+
+    def _over(
+        self, where: Where, tallies: tuple[Tally, ...], ending: int | None, about: int | None
+    ) -> None:
+        """Note every way to end from here."""
+        if self._is_idle(Event.GAME_OVER):
+            self._note(where, tallies, ending, about)
+            return
+        rows: list[tuple[Tally, ...]] = [()]
+        for turn in range(where.players):
+            outcome = Outcome(Event.GAME_OVER, where.round, tries_used=0, player_number=turn + 1)
+            rows = [
+                (*row, settled.tally)
+                for row in rows
+                for settled in self.settle(tallies[turn], outcome)
+            ]
+        for row in rows:
+            self._note(where, row, ending, about)
+
+    def _note(
+        self, where: Where, tallies: tuple[Tally, ...], ending: int | None, about: int | None
+    ) -> None:
+        rules = self.rules
+        scores = [rules.score(tally) for tally in tallies]
+        best = min(scores) if self.game.best is Best.LOWEST else max(scores)
+        whom = scores.index(best) if about is None else about
+        if ending is None:
+            leader = scores.index(best)
+            outcome = Outcome(Event.GAME_OVER, where.round, player_number=leader + 1)
+            leaders = scores.count(best)
+            ending = last_ending(rules, tallies[leader], outcome, leaders, len(scores))
+            if ending is None and where.due is not None:
+                ending, whom = where.due.ending, where.due.player
+        self.finals.add(Final(rules.merged(tallies[whom]), ending))
+
+    def _came_of(self, node: _Node, asked: Asked) -> tuple[_Came, ...]:
+        """Everything that can come of a question that is put."""
+        where, rules = node.where, self.rules
+        number = where.position + 1 if "number" in rules.reads else 1
+        player = where.turn + 1 if "player_number" in rules.reads else 1
+        key = (
+            where.round,
+            number,
+            player,
+            node.tallies[where.turn],
+            asked,
+            node.is_again,
+        )
+        if key not in self.came:
+            base = Outcome(
+                Event.ASKED,
+                where.round,
+                number,
+                asked.worth,
+                asked.level,
+                asked.seconds,
+                0,
+                asked.seconds,
+                100 if asked.seconds else 0,
+                0,
+                still_allowed(asked.allowed, 0),
+                player,
+                "",
+                node.is_again,
+            )
+            course = _Question(self, self.game.rounds[where.round], asked, base)
+            self.came[key] = tuple(dict.fromkeys(course.all(node.tallies[where.turn])))
+        return self.came[key]
+
+
+class _Standing(NamedTuple):
+    """A question that stands: what was counted, tried and found so far."""
+
+    tally: Tally
+    used: int = 0
+    hits: int = 0
+    is_hinted: bool = False
+    reading: int = 0
+    """How far the clock has been read, by the number of its reading."""
+
+
+class _Question:
+    """Everything that can come of one question."""
+
+    def __init__(self, walk: _Walk, round_: Round, asked: Asked, base: Outcome) -> None:
+        self.walk, self.round, self.asked, self.base = walk, round_, asked, base
+        self.has_countdown = bool(walk.countdowns(round_))
+        if asked.seconds and self.has_countdown:
+            walk.is_exact = False  # which of the two ends first is not followed
+
+    def all(self, tally: Tally) -> Iterator[_Came]:
+        """Everything, from the moment it is put."""
+        waiting: list[_Standing] = []
+        for settled in self.walk.settle(tally, self.base._replace(tries_used=0)):
+            if settled.ending is not None:
+                yield _Came(settled.tally, None, settled.ending)
+            else:
+                waiting.append(_Standing(self.walk.rules.merged(settled.tally)))
+        seen = set(waiting)
+        while waiting:
+            standing = waiting.pop()
+            if self.has_countdown:
+                yield _Came(standing.tally, None, None)
+            for came in self._next(standing):
+                if isinstance(came, _Came):
+                    yield came
+                elif came not in seen:
+                    seen.add(came)
+                    waiting.append(came)
+
+    def _next(self, standing: _Standing) -> Iterator[_Came | _Standing]:
+        """What can happen to a question that stands."""
+        asked, used = self.asked, standing.used
+        is_word = asked.letters > 0
+        for place, reading in self.readings:
+            if place < standing.reading:
+                continue
+            now = standing._replace(reading=place)
+            if asked.has_hint and not standing.is_hinted:
+                yield from self._goes_on(now, Event.HINTED, reading, is_hinted=True)
+            if is_word:
+                yield from self._letters(now, reading)
+            right_used = used if is_word else used + 1
+            verdicts = ["right"]
+            if self.round.check.typos and asked.is_typed and "verdict" in self.walk.rules.reads:
+                verdicts.append("close")
+            for verdict in verdicts:
+                yield from self._settled(now, Event.RIGHT, reading, verdict, right_used)
+            yield from self._settled(now, Event.WRONG, reading, "wrong", used + 1)
+            if self.round.ask.passing:
+                closed = reading._replace(seconds_left=0, percent_left=0)
+                yield from self._settled(now, Event.PASSED, closed, "passed", used, is_closed=True)
+        if asked.seconds:
+            closed = _Reading(0, asked.seconds, 0)
+            yield from self._settled(standing, Event.TIMEOUT, closed, "late", used, is_closed=True)
+
+    def _letters(self, now: _Standing, reading: "_Reading") -> Iterator[_Came | _Standing]:
+        """Letters that hit and miss, where rules tell them apart from the word as a whole."""
+        if not minds_letters(self.walk.rules):
+            return
+        if now.hits < self.asked.letters:
+            hits = now.hits + 1
+            is_found = hits == self.asked.letters
+            for after in self._goes_on(now, Event.LETTER_HIT, reading, hits=hits):
+                if isinstance(after, _Standing) and not is_found:
+                    yield after
+                    continue
+                if not is_found:
+                    yield after
+                    continue
+                yield from self._finish(after, now, Event.RIGHT, reading, "right", now.used)
+        used = now.used + 1
+        for after in self._goes_on(now, Event.LETTER_MISS, reading, used=used):
+            if still_allowed(self.asked.allowed, used):
+                yield after
+            else:
+                yield from self._finish(after, now, Event.WRONG, reading, "wrong", used)
+
+    def _finish(
+        self,
+        after: _Came | _Standing,
+        now: _Standing,
+        event: Event,
+        reading: "_Reading",
+        verdict: str,
+        used: int,
+    ) -> Iterator[_Came | _Standing]:
+        """The word's own outcome after its last letter, which may have brought an ending."""
+        ending = after.ending if isinstance(after, _Came) else None
+        stands = now._replace(tally=after.tally)
+        for came in self._settled(stands, event, reading, verdict, used):
+            if ending is not None:
+                is_out = isinstance(came, _Came) and came.is_out
+                yield _Came(came.tally, None, ending, is_out)
+            else:
+                yield came
+
+    def _goes_on(
+        self, now: _Standing, event: Event, reading: "_Reading", **changes: Any
+    ) -> Iterator[_Came | _Standing]:
+        """What an event that settles nothing leads to."""
+        used = changes.get("used", now.used)
+        for settled in self.walk.settle(now.tally, self._outcome(event, reading, "", used)):
+            if settled.ending is not None:
+                yield _Came(settled.tally, None, settled.ending)
+            else:
+                yield now._replace(tally=self.walk.rules.merged(settled.tally), **changes)
+
+    def _settled(
+        self,
+        now: _Standing,
+        event: Event,
+        reading: "_Reading",
+        verdict: str,
+        used: int,
+        is_closed: bool = False,
+    ) -> Iterator[_Came | _Standing]:
+        """What an outcome of the question leads to."""
+        rules = self.walk.rules
+        if self.asked.allowed is None and not rules.reads & {"tries_used"}:
+            used = 0  # without a limit it never matters how many there were
+        outcome = self._outcome(event, reading, verdict, used)
+        if is_closed:
+            outcome = outcome._replace(tries_left=0)
+        for settled in self.walk.settle(now.tally, outcome):
+            is_out = any(deed.what == "out" for deed in settled.deeds)
+            if settled.ending is not None or settled.way is not None:
+                yield _Came(settled.tally, settled.way, settled.ending, is_out)
+            else:
+                yield now._replace(tally=rules.merged(settled.tally), used=used)
+
+    def _outcome(self, event: Event, reading: "_Reading", verdict: str, used: int) -> Outcome:
+        return self.base._replace(
+            event=event,
+            verdict=verdict,
+            seconds_left=reading.seconds_left,
+            seconds_used=reading.seconds_used,
+            percent_left=reading.percent_left,
+            tries_used=used,
+            tries_left=still_allowed(self.asked.allowed, used),
+            is_again=False,
+        )
+
+    @cached_property
+    def readings(self) -> tuple[tuple[int, "_Reading"], ...]:
+        """Every reading of the question's clock that rules tell apart, in order of time."""
+        reads = self.walk.rules.reads & {"seconds_left", "seconds_used", "percent_left"}
+        allowed = self.asked.seconds
+        if not reads:
+            return ((0, _Reading(0, 0, 0)),)
+        if self.has_countdown:
+            self.walk.is_exact = False
+        if not allowed:
+            if "seconds_used" in reads:
+                raise _TooMany
+            return ((0, _Reading(0, 0, 0)),)
+        if allowed > _MOST_SECONDS or "add_time" in self.walk.deeds:
+            raise _TooMany
+        found: list[_Reading] = []
+        for used in sorted(_turning_points(allowed * 1000, "percent_left" in reads)):
+            left = allowed * 1000 - used
+            reading = _Reading(
+                left // 1000 if "seconds_left" in reads else 0,
+                used // 1000 if "seconds_used" in reads else 0,
+                share_left(left, allowed * 1000) if "percent_left" in reads else 0,
+            )
+            if not found or found[-1] != reading:
+                found.append(reading)
+        return tuple(enumerate(found))
+
+
+class _Reading(NamedTuple):
+    seconds_left: int
+    seconds_used: int
+    percent_left: int
+
+
+def _turning_points(allowed_ms: int, by_percent: bool) -> set[int]:
+    """The milliseconds used at which a whole second or percent turns, before the clock's end."""
+    points = {0}
+    for second in range(0, allowed_ms, 1000):
+        points |= {second, second + 1}
+    if by_percent:
+        for share in range(101):
+            edge = allowed_ms - allowed_ms * (2 * share - 1) // 200
+            points |= {edge - 1, edge, edge + 1}
+    return {point for point in points if 0 <= point < allowed_ms}
+
+
+def is_plain(question: Question) -> bool:
+    """Whether a question is one of choices that carries nothing else."""
+    return question.kind is Kind.CHOICE and question.details is PLAIN
+
+
+def asked_of(round_: Round, question: Question | None) -> Asked:
+    """What rules can tell of a question, and what can come of it; None is one that is made."""
+    if question is None:
+        return Asked(seconds=round_.ask.seconds or 0, allowed=round_.ask.tries)
+    details = question.details
+    is_word = question.kind is Kind.LETTERS
+    allowed = round_.ask.tries
+    if is_word:
+        allowed = round_.ask.misses if details.misses is None else details.misses
+    return Asked(
+        1 if details.worth is None else details.worth,
+        details.level or 1,
+        (round_.ask.seconds if details.seconds is None else details.seconds) or 0,
+        len(letters_of(question.right[0])) if is_word and question.right else 0,
+        allowed,
+        question.kind in (Kind.TYPED, Kind.CHOICE, Kind.SORT, Kind.TRUTH),
+        bool(round_.ask.hints and details.hint),
+    )
+
+
+def reach(game: Game, rules: Rules, packs: Packs) -> Reach:
+    """Every way a game can end, as far as can be followed."""
+    try:
+        walk = _Walk(game, rules, packs)
+        walk.follow()
+    except _TooMany:
+        return Reach(frozenset(), False, False, False)
+    return Reach(frozenset(walk.finals), True, walk.is_exact, walk.ends_unasked)
+
+
+def scores_reached(rules: Rules, reached: Reach) -> Mapping[Number, set[int | None]]:
+    """The endings each final score can lead to, by score from the lowest up."""
+    found: dict[Number, set[int | None]] = {}
+    for final in reached.finals:
+        found.setdefault(rules.score(final.tally), set()).add(final.ending)
+    return dict(sorted(found.items()))
+
+
+__all__ = ["Asked", "Final", "Reach", "reach", "scores_reached"]

@@ -1,0 +1,552 @@
+"""The check of a whole game for faults, without playing it.
+
+Every problem is found in one go, each with its place in the document and a mend. A fault
+keeps the game from being played; a warning is something its maker probably does not mean.
+Problems come in the order of the trail: load, open, draw, ask, check, score, cue, move on,
+end.
+"""
+
+from collections import Counter
+from collections.abc import Collection, Generator, Iterator, Mapping
+from dataclasses import dataclass, replace
+
+from dicetrail.core.answers import as_shown, fold
+from dicetrail.core.document import (
+    MOST_POINTS,
+    DrawOrder,
+    Ending,
+    Game,
+    Kind,
+    Lists,
+    ListsAsk,
+    Operator,
+    Order,
+    Problem,
+    Refill,
+    Round,
+    Severity,
+    Span,
+    Sums,
+    To,
+    as_written,
+    clipped,
+    counted,
+    out_of_bounds,
+    warning,
+)
+from dicetrail.core.draw import (
+    MOST_ROWS,
+    MOST_SOURCES,
+    Packs,
+    SumTable,
+    count_of,
+    odd_items,
+    pool_size,
+)
+from dicetrail.core.rules import (
+    FACTS,
+    MOST_CONDITIONS,
+    QUESTION_FACTS,
+    TEXT_FACTS,
+    Rules,
+    Said,
+    ScriptFault,
+    ScriptFaults,
+    condition_of,
+    parse,
+    rules_of,
+)
+from dicetrail.core.survey.cue_faults import MOST_CUES, MOST_SOUNDS, cue_problems, place_problems
+from dicetrail.core.survey.looks import PackReport, report_on
+from dicetrail.core.survey.reach import Reach, reach, scores_reached
+
+MOST_ROUNDS = 50
+MOST_ENDINGS = 100
+_MOST_PARTS = {
+    "rounds": MOST_ROUNDS,
+    "endings": MOST_ENDINGS,
+    "cues": MOST_CUES,
+    "sounds": MOST_SOUNDS,
+}
+_MOST_ITEMS = 1000
+
+
+def survey(game: Game, packs: Packs) -> tuple[Problem, ...]:
+    """Every problem of a game, in the order of the trail."""
+    return _Survey(game, packs, {}).problems()
+
+
+def examine(
+    game: Game, packs: Packs, reports: Mapping[str, PackReport]
+) -> tuple[tuple[Problem, ...], Rules | None, Reach | None]:
+    """Every problem of a game; its rules if they can be read, its ways to end if it plays.
+
+    `reports` are those on packs that are at hand.
+    """
+    surveyed = _Survey(game, packs, reports)
+    return surveyed.problems(), surveyed.rules, surveyed.reached
+
+
+@dataclass(eq=False)
+class _Survey:
+    game: Game
+    packs: Packs
+    reports: Mapping[str, PackReport]
+    rules: Rules | None = None
+    reached: Reach | None = None
+
+    def problems(self) -> tuple[Problem, ...]:
+        # What is out of bounds is told first, and then put within them: no number can make
+        # what follows long.
+        found: list[Problem] = list(out_of_bounds(self.game))
+        found += _too_many(self.game)
+        game, packs = within_bounds(self.game), self.packs
+        self.game = game
+        if not game.title.strip():
+            found.append(warning("title", "the game has no title", "give it one in the header"))
+        if not game.rounds:
+            mend = f"have 1 to {MOST_ROUNDS} rounds"
+            found.append(Problem("rounds", "0 rounds are there", mend))
+        found += _weight_problems(game)
+        for number, round_ in enumerate(game.rounds):
+            found += _load_problems(f"rounds[{number}]", round_, packs)
+        found += _pack_problems(game, self._reports())
+        for number, round_ in enumerate(game.rounds):
+            found += _round_problems(f"rounds[{number}]", round_, packs)
+        found += self._rule_problems()
+        found += cue_problems(game, self.rules)
+        found += _title_problems(game)
+        has_faults = any(problem.severity is Severity.FAULT for problem in found)
+        if self.rules is not None and not has_faults:
+            self.reached = reach(game, self.rules, packs)
+        found += _ending_problems(game, self.rules, self.reached)
+        return tuple(found)
+
+    def _reports(self) -> dict[str, PackReport]:
+        """What there is to know of every pack that is there, by name in order of use."""
+        names = dict.fromkeys(name for round_ in self.game.rounds for name in round_.packs)
+        return {
+            name: self.reports[name] if name in self.reports else report_on(self.packs[name])
+            for name in names
+            if name in self.packs
+        }
+
+    def _rule_problems(self) -> Iterator[Problem]:
+        """What is wrong in the script and in the endings' conditions."""
+        game = self.game
+        try:
+            script = parse(game.script)
+        except ScriptFaults as faults:
+            yield from (_in_script("script", fault) for fault in faults.faults)
+            return
+        sound, size = True, 0
+        for number, ending in enumerate(game.endings):
+            where = f"endings[{number}].when"
+            if what := _no_counter(ending, script.counters):
+                mend = "choose a counter or fact the rules know"
+                yield Problem(f"endings[{number}].counts", what, mend)
+                sound = False
+                continue
+            try:
+                size += condition_of(ending, tuple(script.counters)).size
+            except ScriptFaults as faults:
+                sound = False
+                for fault in faults.faults:
+                    yield Problem(where, fault.what, fault.mend)
+            if size > MOST_CONDITIONS:
+                what = f"the conditions of the endings have more than {MOST_CONDITIONS:,} parts"
+                yield Problem(where, what, "write shorter ones, or have fewer endings")
+                return
+        if not sound:
+            return
+        self.rules = rules_of(game)
+        for said in script.said:
+            yield from _said_problems(said, game, self.rules)
+        yield from _unused_clock(game, self.rules)
+
+
+def _no_counter(ending: Ending, counters: Collection[str]) -> str:
+    """Why an ending cannot count what it names; empty if it can."""
+    name = ending.counts
+    if name in counters:
+        return ""
+    if name not in FACTS or name in TEXT_FACTS:
+        return f"there is no counter “{name}”"
+    if name in QUESTION_FACTS and not ending.at_once:
+        return f"“{name}” means nothing once the game is over"
+    return ""
+
+
+def _in_script(where: str, fault: ScriptFault) -> Problem:
+    return Problem(f"{where}[{fault.line}:{fault.column}]", fault.what, fault.mend)
+
+
+def _said_problems(said: Said, game: Game, rules: Rules) -> Iterator[Problem]:
+    where = f"script[{said.line}:{said.column}]"
+    named = {
+        "cue": [cue.name for cue in game.cues],
+        "finish": [ending.title for ending in game.endings],
+        "go": [round_.title for round_ in game.rounds],
+    }
+    if said.deed in named and said.text not in named[said.deed]:
+        kind = {"cue": "cue", "finish": "ending", "go": "round"}[said.deed]
+        known = ", ".join(f"“{name}”" for name in named[said.deed][:5]) or "none"
+        what = f"there is no {kind} “{said.text}”"
+        yield Problem(where, what, f"add it, or write one there is: {known}")
+    if said.deed == "tell":
+        yield from place_problems(where, said.text, rules)
+
+
+def _unused_clock(game: Game, rules: Rules) -> Iterator[Problem]:
+    timed = {"seconds_left", "seconds_allowed", "percent_left"} & rules.reads
+    if timed and not any(round_.ask.seconds is not None for round_ in game.rounds):
+        yield warning(
+            "script",
+            f"the rules read {' and '.join(sorted(timed))}, but no round sets a question clock",
+            "set one at Ask, unless the questions name their own seconds",
+        )
+
+
+def within_bounds(game: Game) -> Game:
+    """The game with every number within its bounds, and no more parts than are allowed."""
+    fewer = replace(
+        game,
+        rounds=game.rounds[:MOST_ROUNDS],
+        endings=game.endings[:MOST_ENDINGS],
+        cues=game.cues[:MOST_CUES],
+        sounds=game.sounds[:MOST_SOUNDS],
+    )
+    return clipped(fewer)
+
+
+def _too_many(game: Game) -> Iterator[Problem]:
+    """More rounds, endings, cues or sounds than a game can have."""
+    for name, most in _MOST_PARTS.items():
+        if len(getattr(game, name)) > most:
+            yield Problem(
+                name, f"{len(getattr(game, name))} {name} are there", f"have {most} at most"
+            )
+
+
+def _weight_problems(game: Game) -> Iterator[Problem]:
+    for number, round_ in enumerate(game.rounds):
+        if len(round_.draw.weights) != 5:
+            what, mend = (
+                f"{len(round_.draw.weights)} weights are there",
+                "give one for each level, 1 to 5",
+            )
+            yield Problem(f"rounds[{number}].draw.weights", what, mend)
+
+
+def _load_problems(at: str, round_: Round, packs: Packs) -> Iterator[Problem]:
+    if not round_.packs and not round_.lists and not round_.sums:
+        yield Problem(
+            f"{at}.packs",
+            "there are no questions to ask",
+            "load a question file, or choose a pack, at Load",
+        )
+        return
+    for number, name in enumerate(round_.packs):
+        where = f"{at}.packs[{number}]"
+        if name not in packs:
+            yield Problem(where, f"there is no pack “{name}”", "choose another pack at Load")
+        elif name in round_.packs[:number]:
+            yield Problem(
+                where,
+                f"the pack “{packs[name].title}” is here twice",
+                "take it out once at Load, or its questions will come twice",
+            )
+        elif not packs[name].questions:
+            yield Problem(
+                where,
+                f"the pack “{packs[name].title}” holds no questions",
+                "load a file that has some, or take the pack out at Load",
+            )
+    for name in ("lists", "sums"):
+        if len(getattr(round_, name)) > MOST_SOURCES:
+            mend = f"have {MOST_SOURCES} at most"
+            yield Problem(f"{at}.{name}", f"{len(getattr(round_, name))} are there", mend)
+            return
+    for number, lists in enumerate(round_.lists):
+        yield from _list_problems(f"{at}.lists[{number}]", lists)
+    for number, sums in enumerate(round_.sums):
+        yield from _sum_problems(f"{at}.sums[{number}]", sums)
+
+
+def _list_problems(where: str, lists: Lists) -> Iterator[Problem]:
+    if not 2 <= len(lists.lists) <= 8:
+        yield Problem(where, f"{len(lists.lists)} lists are there", "have 2 to 8 lists")
+        return
+    titles = Counter(as_shown(group.title) for group in lists.lists)
+    for number, group in enumerate(lists.lists):
+        place = f"{where}.lists[{number}]"
+        if not group.title.strip():
+            yield Problem(f"{place}.title", "a list has no name", "name it")
+        elif titles[as_shown(group.title)] > 1:
+            yield Problem(f"{place}.title", f"“{group.title}” is here twice", "name one otherwise")
+        if not 1 <= len(group.items) <= _MOST_ITEMS:
+            what = f"“{group.title}” has {counted(len(group.items), 'item')}"
+            yield Problem(f"{place}.items", what, f"have 1 to {_MOST_ITEMS}")
+            continue
+        for item_number, item in enumerate(group.items):
+            item_place = f"{place}.items[{item_number}]"
+            if not item.strip():
+                yield Problem(item_place, "an item is empty", "write it, or leave it out")
+            elif item in group.items[:item_number]:
+                yield Problem(item_place, f"“{item}” is here twice", "leave it out once")
+    yield from _alike_items(where, lists)
+    if lists.asks is ListsAsk.SORT and lists.prompt.strip() and "{item}" not in lists.prompt:
+        what = "the question never names the item to sort"
+        yield Problem(f"{where}.prompt", what, "write {item} where its name is to stand")
+    if lists.asks is ListsAsk.ODD_ONE_OUT:
+        if "{item}" in lists.prompt:
+            what = "{item} in the question tells which is the odd one out"
+            yield Problem(f"{where}.prompt", what, "leave {item} out of it")
+        if not any(True for _ in odd_items(lists)):
+            yield Problem(
+                where,
+                f"no list has {lists.choices - 1} items that share no list with an odd one",
+                "put more items in the lists, or offer fewer choices",
+            )
+
+
+def _alike_items(where: str, lists: Lists) -> Iterator[Problem]:
+    """Items that are written differently and look alike once capitals are made alike."""
+    seen: dict[str, str] = {}
+    for number, group in enumerate(lists.lists):
+        for item_number, item in enumerate(group.items):
+            first = seen.setdefault(fold(item), item)
+            if first != item and item.strip():
+                place = f"{where}.lists[{number}].items[{item_number}]"
+                what = f"“{item}” looks like “{first}”"
+                yield warning(place, what, "write it the same way, or leave it out")
+
+
+def _sum_problems(where: str, sums: Sums) -> Iterator[Problem]:
+    spans = [("left", sums.left, 0), ("right", sums.right, 0)]
+    if sums.denominators is not None:
+        spans.append(("denominators", sums.denominators, 1))
+    before = yield from _span_problems(where, spans)
+    if sums.choices == 1:
+        yield Problem(f"{where}.choices", "1 choice", "have 2 to 12, or 0 to type")
+    if sums.denominators is not None and sums.operator not in (Operator.PLUS, Operator.MINUS):
+        mend = "add or take away, or leave the denominators out"
+        yield Problem(f"{where}.operator", "fractions are only added or taken away", mend)
+    elif before and SumTable(sums).is_too_wide:
+        what = f"with these numbers more than {MOST_ROWS:,} rows of sums would be worked out"
+        yield Problem(f"{where}.left", what, "narrow one of the two spans, or leave the cap out")
+    elif before and count_of(sums) == 0:
+        yield Problem(where, "no sum keeps to these numbers", "widen the spans or raise the cap")
+
+
+def _span_problems(
+    where: str, spans: list[tuple[str, Span, int]]
+) -> Generator[Problem, None, bool]:
+    """What is wrong with some spans. Returns whether all are sound."""
+    sound = True
+    for name, span, least in spans:
+        if span.least > span.most:
+            sound = False
+            what = f"from {span.least} to {span.most} there is no number"
+            yield Problem(f"{where}.{name}", what, "put the smaller number first")
+        elif span.least < least:
+            sound = False
+            what = f"{span.least} to {span.most} is out of range"
+            yield Problem(f"{where}.{name}", what, f"begin at {least} or later")
+    return sound
+
+
+def _pack_problems(game: Game, reports: Mapping[str, PackReport]) -> Iterator[Problem]:
+    by_text = {
+        name
+        for round_ in game.rounds
+        if round_.check.by_text and round_.check.ignore_case
+        for name in round_.packs
+    }
+    for name, report in reports.items():
+        for row, fault in report.unfit:
+            where = f"packs[{name}].questions[{row}]"
+            yield Problem(where, fault.what, "mend or remove the question")
+    yield from _repeated_prompts(game, reports)
+    for name, report in reports.items():
+        for row, alike in report.alike if name in by_text else ():
+            yield warning(
+                f"packs[{name}].questions[{row}]",
+                f"“{alike.one}” and “{alike.other}” differ only in capitals",
+                "a typed answer that could be either is not taken: let capitals count "
+                "at Check, or change a choice",
+            )
+
+
+def _repeated_prompts(game: Game, reports: Mapping[str, PackReport]) -> Iterator[Problem]:
+    for at, round_ in enumerate(game.rounds):
+        used = [reports[name].times for name in round_.packs if name in reports]
+        times = used[0] if len(used) == 1 else sum(map(Counter, used), Counter())
+        for prompt, count in times.items():
+            if count > 1 and prompt:
+                yield warning(
+                    f"rounds[{at}].packs",
+                    f"“{prompt}” is asked by {count} questions",
+                    "keep one of them, or the same question may come again",
+                )
+
+
+def _round_problems(at: str, round_: Round, packs: Packs) -> Iterator[Problem]:
+    draw = round_.draw
+    if any(problem.severity is Severity.FAULT for problem in _load_problems(at, round_, packs)):
+        return
+    else:
+        yield from _pool_problems(at, round_, packs)
+    if (
+        round_.ask.choice_order is Order.WRITTEN
+        and draw.order is not DrawOrder.WEIGHTED
+        and _has_choices(round_, packs)
+    ):
+        yield warning(
+            f"{at}.ask.choice_order",
+            "the right answer always stands at A",
+            "shuffle the choices at Ask",
+        )
+
+
+def _pool_problems(at: str, round_: Round, packs: Packs) -> Iterator[Problem]:
+    draw, pool = round_.draw, pool_size(round_, packs)
+    if pool == 0:
+        mend = "choose other topics and levels at Draw, or none"
+        yield Problem(f"{at}.draw", "no question passes the filters", mend)
+    elif draw.count is not None and pool < draw.count and draw.refill is Refill.NEVER:
+        yield warning(
+            f"{at}.draw.count",
+            f"{draw.count} questions are wanted and only {pool} are there",
+            f"draw {pool} or fewer, or load more; as it is the game asks {pool}",
+        )
+
+
+def _has_choices(round_: Round, packs: Packs) -> bool:
+    return any(
+        question.kind is Kind.CHOICE
+        for name in round_.packs
+        if name in packs
+        for question in packs[name].questions
+    )
+
+
+def _title_problems(game: Game) -> Iterator[Problem]:
+    """Rounds and endings that moves name, and names that stand for two."""
+    for number, round_ in enumerate(game.rounds):
+        if [other.title for other in game.rounds].count(round_.title) > 1:
+            what = f"two rounds are called “{round_.title}”"
+            yield Problem(f"rounds[{number}].title", what, "name one otherwise")
+        for name in ("right", "wrong", "timeout", "passed"):
+            way = getattr(round_.moves, name)
+            where = f"rounds[{number}].moves.{name}"
+            if way.to is To.ROUND and way.name not in [other.title for other in game.rounds]:
+                yield Problem(where, f"there is no round “{way.name}”", "choose one at Move on")
+            if way.to is To.ENDING and way.name not in [end.title for end in game.endings]:
+                yield Problem(where, f"there is no ending “{way.name}”", "choose one at Move on")
+
+
+def _ending_problems(game: Game, rules: Rules | None, reached: Reach | None) -> Iterator[Problem]:
+    if not game.endings:
+        yield Problem("endings", "the game has no ending", "add one at End")
+        return
+    titles = Counter(ending.title for ending in game.endings)
+    crossed = False
+    for number, ending in enumerate(game.endings):
+        where, name = f"endings[{number}]", name_of(ending, number)
+        if not ending.title.strip():
+            yield warning(f"{where}.title", f"ending {number + 1} has no name", "name it at End")
+        elif titles[ending.title] > 1:
+            what = f"two endings are called “{ending.title}”"
+            yield Problem(f"{where}.title", what, "name one otherwise")
+        least, most = ending.at_least, ending.at_most
+        if least is not None and most is not None and least > most:
+            crossed = True
+            what = f"“{name}” wants at least {least} and at most {most}"
+            yield Problem(where, what, "put the smaller number first")
+        elif (
+            reached is not None
+            and reached.is_whole
+            and reached.finals
+            and _is_missed(reached, number)
+        ):
+            yield warning(
+                where,
+                f"no run can reach “{name}”",
+                "change its scores, or move it above the ending that takes them",
+            )
+    if rules is None or reached is None or crossed:
+        return
+    if reached.is_whole and not reached.finals:
+        mend = "let a round run out, or write an ending that comes at once"
+        yield warning("endings", "no run ever ends", mend)
+        return
+    if reached.ends_unasked:
+        what = "the game is over before its first question"
+        yield Problem(
+            "endings", what, "change the ending that comes at once, or the first counters"
+        )
+    yield from _uncovered(game, rules, reached)
+
+
+def name_of(ending: Ending, number: int) -> str:
+    """What an ending is called, by its number from 0."""
+    return ending.title.strip() or f"ending {number + 1}"
+
+
+def _is_missed(reached: Reach, number: int) -> bool:
+    return all(final.ending != number for final in reached.finals)
+
+
+def _uncovered(game: Game, rules: Rules, reached: Reach) -> Iterator[Problem]:
+    """Final scores that no ending fits."""
+    mend = "widen an ending at End, or add a last one with no bounds"
+    left = [score for score, endings in scores_reached(rules, reached).items() if None in endings]
+    if left and reached.is_exact:
+        yield Problem("endings", f"no ending fits {_scores_in_words(left)}", mend)
+    elif (left or not reached.is_whole) and not covers_all(game, rules):
+        what = "it is not certain that an ending fits every score"
+        yield Problem("endings", what, mend)
+
+
+def covers_all(game: Game, rules: Rules) -> bool:
+    """Whether the endings' bounds on the score, or on the percentage, leave no gap.
+
+    Gaps below a whole number do not count where scores stay whole.
+    """
+    whole = rules.script.is_whole
+    return _covers(game, "score", -MOST_POINTS, MOST_POINTS, whole) or _covers(
+        game, "percent", 0, 100, True
+    )
+
+
+def _covers(game: Game, counts: str, lowest: int, highest: int, is_whole: bool) -> bool:
+    spans = sorted(
+        (
+            lowest if ending.at_least is None else ending.at_least,
+            highest if ending.at_most is None else ending.at_most,
+        )
+        for ending in game.endings
+        if not ending.when.strip() and (ending.counts == counts or _is_open(ending))
+    )
+    covered = lowest - 1
+    for least, most in spans:
+        if least > covered + (1 if is_whole or covered < lowest else 0):
+            return False
+        covered = max(covered, most)
+    return covered >= highest
+
+
+def _is_open(ending: Ending) -> bool:
+    return ending.at_least is None and ending.at_most is None
+
+
+def _scores_in_words(scores: list[int | float]) -> str:
+    shown = ", ".join(str(as_written(score)) for score in scores[:4])
+    if len(scores) == 1:
+        return f"a score of {shown}"
+    more = len(scores) - 4
+    return f"the scores {shown}" + (f" and {more} more" if more > 0 else "")
+
+
+__all__ = ["Packs", "covers_all", "examine", "name_of", "survey"]

@@ -1,0 +1,18 @@
+"""One question as its player will see it."""
+
+from collections.abc import Mapping
+
+from dicetrail.core.document import Ending, Game, Question, Round
+from dicetrail.core.draw import Sourced
+from dicetrail.core.play import Program, Table, spot, table
+from dicetrail.core.rules import rules_of
+
+
+def preview(question: Question, dice: int, media: Mapping[str, str]) -> Table:
+    """A question as a player sees it, under the rules of a new game.
+
+    `media` tells where pictures and sounds are found, by name.
+    """
+    game = Game("Preview", (Round("Preview"),), (Ending("", ""),))
+    program = Program(game, rules_of(game), ((Sourced("preview", 0, question),),))
+    return table(program, spot(program, dice), {"preview": media})

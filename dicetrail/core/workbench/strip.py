@@ -1,0 +1,386 @@
+"""The trail strip: the nine stops of a round, each with a one-line summary.
+
+Also what a bench shows of its stop, worked out from the game as it now stands: which
+questions these dice bring, where the right answers fall, which scores each ending covers.
+"""
+
+from collections.abc import Iterator, Mapping
+from dataclasses import dataclass
+from types import MappingProxyType
+
+from dicetrail.core.answers import LETTERS
+from dicetrail.core.document import (
+    MOST_POINTS,
+    NEXT,
+    After,
+    Ask,
+    Check,
+    Draw,
+    DrawOrder,
+    Ending,
+    Game,
+    Number,
+    Opening,
+    Order,
+    Problem,
+    Refill,
+    Reveal,
+    Round,
+    RoundOrder,
+    Severity,
+    To,
+    counted,
+)
+from dicetrail.core.draw import Facets, Packs, facets, pool_size
+from dicetrail.core.play import (
+    Program,
+    Stop,
+    asked,
+    choices_of,
+    length_of_round,
+    made_ready,
+    sample_verdicts,
+    spot,
+)
+from dicetrail.core.rules import HANDLERS, Event, Outcome, Rules, ScriptFaults, last_ending, parse
+from dicetrail.core.survey import PackReport, Reach, examine, scores_reached, within_bounds
+
+MOST_DRAWN = 200
+"""How many questions a drawn list shows where they never run out."""
+
+
+@dataclass(frozen=True, slots=True)
+class StopSummary:
+    """A stop of the strip and what it does in this game, in a few words."""
+
+    stop: Stop
+    words: str
+
+
+@dataclass(frozen=True, slots=True)
+class ScoreSpan:
+    """Neighbouring final scores, lowest and highest, that lead to one ending (or to none)."""
+
+    lowest: Number
+    highest: Number
+    ending: int | None
+    others: tuple[int, ...] = ()
+    """Later endings whose bounds hold these scores too, and which therefore do not come."""
+
+
+@dataclass(frozen=True, slots=True)
+class DrawnQuestion:
+    """A question as these dice bring it: its number in the run and its choices in order."""
+
+    number: int
+    pack: str
+    source_number: int
+    """Its number in its pack or other source, from 0."""
+    prompt: str
+    choices: tuple[str, ...]
+    right_letters: str
+    """The letters of the right choices; empty for a question answered by typing."""
+    answer: str
+
+
+@dataclass(frozen=True, slots=True)
+class Examined:
+    """What is said of a game without playing it."""
+
+    problems: tuple[Problem, ...]
+    stops: tuple[tuple[StopSummary, ...], ...]
+    """For each round, the stops of its trail."""
+    score_spans: tuple[ScoreSpan, ...]
+    spans_are_whole: bool
+    """Whether the spans hold every score a run can end with; else they show the bounds."""
+    pools: tuple[int, ...]
+    """How many questions each round's pool holds."""
+    facets: tuple[Facets, ...]
+    """For each round, what its questions can be chosen by."""
+
+
+def look_over(
+    game: Game, packs: Packs, reports: Mapping[str, PackReport] = MappingProxyType({})
+) -> Examined:
+    """Everything the workbench shows of a game before it is played.
+
+    `reports` are those on packs that are at hand; the others are made.
+    """
+    problems, rules, reached = examine(game, packs, reports)
+    game = within_bounds(game)
+    problems += tuple(_changed_samples(game, packs, problems))
+    is_whole = reached is not None and reached.is_whole
+    return Examined(
+        problems,
+        tuple(summaries(game, packs, number) for number in range(len(game.rounds))),
+        score_spans(game, rules, reached),
+        is_whole,
+        tuple(pool_size(round_, packs) for round_ in game.rounds),
+        tuple(facets(round_, packs) for round_ in game.rounds),
+    )
+
+
+def _changed_samples(game: Game, packs: Packs, problems: tuple[Problem, ...]) -> Iterator[Problem]:
+    """Samples whose verdict is another than when they were kept."""
+    if not any(round_.check.samples for round_ in game.rounds):
+        return
+    if any(problem.severity is Severity.FAULT for problem in problems):
+        return
+    program = made_ready(game, packs)
+    for number, round_ in enumerate(game.rounds):
+        verdicts = sample_verdicts(program, number)
+        for place, (sample, now) in enumerate(zip(round_.check.samples, verdicts, strict=True)):
+            if now is not None and now != sample.verdict:
+                yield Problem(
+                    f"rounds[{number}].check.samples[{place}]",
+                    f"the sample “{sample.answer}” was {sample.verdict} and is {now} now",
+                    "change the check back, or keep the sample again if that is meant",
+                    Severity.WARNING,
+                )
+
+
+def summaries(game: Game, packs: Packs, number: int = 0) -> tuple[StopSummary, ...]:
+    """The stops of a round's trail, in order, each with its summary."""
+    round_ = game.rounds[number]
+    return (
+        StopSummary(Stop.LOAD, _load(round_, packs)),
+        StopSummary(Stop.OPEN, _open(game.opening)),
+        StopSummary(Stop.DRAW, _draw(round_.draw, pool_size(round_, packs))),
+        StopSummary(Stop.ASK, _ask(round_.ask, round_.seconds)),
+        StopSummary(Stop.CHECK, _check(round_.check)),
+        StopSummary(Stop.SCORE, _score(game.script)),
+        StopSummary(Stop.CUE, _cue(game, round_.after)),
+        StopSummary(Stop.MOVE_ON, _move_on(round_)),
+        StopSummary(Stop.END, counted(len(game.endings), "ending")),
+    )
+
+
+def score_spans(game: Game, rules: Rules | None, reached: Reach | None) -> tuple[ScoreSpan, ...]:
+    """Which ending final scores lead to, as spans from the lowest score up.
+
+    Where every way to end is known, of every score that is one; else of the scores around
+    the endings' bounds.
+    """
+    if rules is None or not game.endings:
+        return ()
+    if reached is not None and reached.is_whole:
+        ends = [
+            (score, min(endings, key=lambda n: len(game.endings) if n is None else n))
+            for score, endings in scores_reached(rules, reached).items()
+        ]
+    else:
+        ends = [(score, _ending_at(rules, score)) for score in _around_bounds(game)]
+    spans: list[ScoreSpan] = []
+    for score, ending in ends:
+        others = _overlapping(game, score, ending)
+        if spans and (spans[-1].ending, spans[-1].others) == (ending, others):
+            spans[-1] = ScoreSpan(spans[-1].lowest, score, ending, others)
+        else:
+            spans.append(ScoreSpan(score, score, ending, others))
+    return tuple(spans)
+
+
+def _overlapping(game: Game, score: Number, chosen: int | None) -> tuple[int, ...]:
+    """Endings after the chosen one whose bounds hold the score too, and are not its fall-back.
+
+    “At least 15” after “at least 30” takes what is left, which is how endings are commonly
+    written (common practice, no source); two that share only a part of their scores are
+    probably a slip.
+    """
+    if chosen is None or game.endings[chosen].when.strip():
+        return ()
+    first = _bounds(game.endings[chosen])
+    return tuple(
+        number
+        for number, ending in enumerate(game.endings)
+        if number > chosen
+        and ending.counts == game.endings[chosen].counts == "score"
+        and _bounds(ending)[0] <= score <= _bounds(ending)[1]
+        and not _falls_back(_bounds(ending), first)
+    )
+
+
+def _bounds(ending: Ending) -> tuple[int, int]:
+    least = -MOST_POINTS if ending.at_least is None else ending.at_least
+    return least, MOST_POINTS if ending.at_most is None else ending.at_most
+
+
+def _falls_back(later: tuple[int, int], first: tuple[int, int]) -> bool:
+    """Whether bounds are open to a side and hold all that others do."""
+    is_open = later[0] == -MOST_POINTS or later[1] == MOST_POINTS
+    return is_open and later[0] <= first[0] and first[1] <= later[1]
+
+
+def _around_bounds(game: Game) -> list[int]:
+    found = {0}
+    for ending in game.endings:
+        for bound in (ending.at_least, ending.at_most):
+            if bound is not None and ending.counts == "score":
+                found |= {bound - 1, bound, bound + 1}
+    return sorted(found)
+
+
+def _ending_at(rules: Rules, score: int) -> int | None:
+    counters = list(rules.first.counters)
+    counters[rules.names.index("score")] = score
+    tally = rules.first._replace(counters=tuple(counters))
+    return last_ending(rules, tally, Outcome(Event.GAME_OVER))
+
+
+def draw_list(program: Program, dice: int, round_: int = 0) -> Iterator[DrawnQuestion]:
+    """Every question of a round as these dice bring it, for the maker's eyes."""
+    state = spot(program, dice, round_)
+    length = length_of_round(program, state)
+    for position in range(MOST_DRAWN if length is None else length):
+        here = state._replace(position=position)
+        sourced = asked(program, here).sourced
+        choices, right = choices_of(program, here)
+        yield DrawnQuestion(
+            position + 1,
+            sourced.source,
+            sourced.number,
+            sourced.question.prompt,
+            choices,
+            "".join(LETTERS[place - 1] for place in right),
+            sourced.question.answer,
+        )
+
+
+def right_places(program: Program, round_: int, dice: int, rolls: int) -> tuple[int, ...]:
+    """How often the right answer stands at A, B, C, … over many rolls of the dice from one on.
+
+    The first question of each roll counts.
+    """
+    times = [0] * len(LETTERS)
+    for roll in range(rolls):
+        _, right = choices_of(program, spot(program, dice + roll, round_))
+        for place in right[:1]:
+            times[place - 1] += 1
+    return tuple(times)
+
+
+def _load(round_: Round, packs: Packs) -> str:
+    used = [packs[name] for name in round_.packs if name in packs]
+    parts = []
+    if used:
+        questions = sum(len(pack.questions) for pack in used)
+        parts.append(f"{counted(questions, 'question')}, {counted(len(used), 'pack')}")
+    if round_.lists:
+        parts.append(counted(sum(len(lists.lists) for lists in round_.lists), "list"))
+    if round_.sums:
+        parts.append("sums")
+    return ", ".join(parts) or "no questions yet"
+
+
+def _open(opening: Opening) -> str:
+    parts = [] if opening.most_players == 1 else [f"1 to {opening.most_players} players"]
+    if opening.asks_names:
+        parts.append("asks names")
+    if opening.rounds is not RoundOrder.IN_ORDER:
+        parts.append("menu of rounds")
+    return ", ".join(parts) or ("opening words" if opening.words.strip() else "begins at once")
+
+
+def _draw(draw: Draw, pool: int) -> str:
+    each = pool if draw.count is None else draw.count
+    if draw.refill is Refill.NEVER:
+        each = max(0, min(each, pool))
+    elif draw.count is None:
+        return f"no end, {_ORDERS[draw.order]}"
+    many = f"up to {each}" if draw.player_chooses else f"{each} drawn"
+    return f"{many}, {_ORDERS[draw.order]}"
+
+
+_ORDERS = {
+    DrawOrder.SHUFFLED: "shuffled",
+    DrawOrder.WRITTEN: "as written",
+    DrawOrder.EASY_FIRST: "easy first",
+    DrawOrder.WEIGHTED: "by level",
+}
+
+
+def _ask(ask: Ask, round_seconds: int | None) -> str:
+    parts = []
+    if ask.seconds is not None:
+        parts.append(f"{ask.seconds} s")
+    if round_seconds is not None:
+        parts.append(f"round {round_seconds} s")
+    if ask.tries != 1:
+        parts.append("until right" if ask.tries is None else f"{ask.tries} tries")
+    if not parts:
+        parts.append(
+            "choices as written" if ask.choice_order is Order.WRITTEN else "choices shuffled"
+        )
+    return ", ".join(parts)
+
+
+def _check(check: Check) -> str:
+    if check.typos:
+        return f"{counted(check.typos, 'typo')} allowed"
+    ways = [
+        word
+        for word, allowed in (
+            ("letter", check.by_letter),
+            ("place", check.by_place),
+            ("text", check.by_text),
+        )
+        if allowed
+    ]
+    return "pick, " + ", ".join(ways) if ways else "pick only"
+
+
+def _score(text: str) -> str:
+    try:
+        script = parse(text)
+    except ScriptFaults as faults:
+        return counted(len(faults.faults), "fault")
+    counters = ", ".join(f"{name} {first}" for name, first in script.counters.items())
+    handlers = [name for name in script.functions if name in HANDLERS]
+    return f"{counters}; {counted(len(handlers), 'rule')}"
+
+
+def _cue(game: Game, after: After) -> str:
+    hold = "until Go on" if after.hold_ms is None else f"{after.hold_ms / 1000:g} s"
+    cues = f"{counted(len(game.cues), 'cue')}, " if game.cues else ""
+    told = {
+        Reveal.NEVER: "answer kept",
+        Reveal.LAST_TRY: "answer told",
+        Reveal.ALWAYS: "answer told",
+    }
+    return f"{cues}{told[after.reveal]}, {hold}"
+
+
+def _move_on(round_: Round) -> str:
+    moves = round_.moves
+    named = [
+        f"{name} {_WAYS[way.to].format(name=way.name)}"
+        for name, way in (
+            ("right", moves.right),
+            ("wrong", moves.wrong),
+            ("late", moves.timeout),
+            ("passed", moves.passed),
+        )
+        if way != NEXT
+    ]
+    return ", ".join(named) or "to the next question"
+
+
+_WAYS = {
+    To.QUESTION: "next question",
+    To.AGAIN: "asks again",
+    To.NEXT_ROUND: "next round",
+    To.ROUND: "to “{name}”",
+    To.ENDING: "ends",
+}
+
+__all__ = [
+    "DrawnQuestion",
+    "Examined",
+    "ScoreSpan",
+    "StopSummary",
+    "draw_list",
+    "look_over",
+    "right_places",
+    "score_spans",
+    "summaries",
+]
