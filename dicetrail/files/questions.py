@@ -17,7 +17,7 @@ from dicetrail.files.archives import is_archive, is_workbook
 from dicetrail.files.documents import read_documents
 from dicetrail.files.guessing import guess_columns, guess_separator
 from dicetrail.files.plan import Format, Plan, Role, Separator
-from dicetrail.files.rows import RowFault, located, plain_question, planned_question, refusal
+from dicetrail.files.rows import RowRefused, located, plain_question, planned_question, refusal
 from dicetrail.files.sheets import (
     Refusal,
     Rows,
@@ -156,7 +156,7 @@ def _read_rows(
             questions.append(make(cells, plan))
             if has_groups:
                 lines.append(rows.line)
-        except RowFault as fault:
+        except RowRefused as fault:
             refused.append(refusal(fault, cells, rows.line, plan))
         if seen == most:
             break
@@ -165,7 +165,7 @@ def _read_rows(
             try:
                 questions.append(make([cell.strip() for cell in mended[broken.line]], plan))
                 lines.append(broken.line)
-            except RowFault as fault:
+            except RowRefused as fault:
                 cells = list(mended[broken.line])
                 refused.append(refusal(fault, cells, broken.line, plan))
         else:

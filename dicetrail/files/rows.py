@@ -43,7 +43,7 @@ _TEXTS = {
 
 
 @dataclass(frozen=True, slots=True)
-class RowFault(Exception):
+class RowRefused(Exception):
     """Why a row is no question: the role of the field, which one of that role, and words."""
 
     role: Role
@@ -72,7 +72,7 @@ def planned_question(cells: list[str], plan: Plan) -> Question:
     """A row read by what each of its columns is."""
     cells = [unguarded(cell) for cell in cells]
     if len(cells) > len(plan.columns):
-        raise RowFault(
+        raise RowRefused(
             Role.IGNORED,
             len(cells),
             f"{len(cells)} fields where {len(plan.columns)} are expected",
@@ -92,7 +92,7 @@ def _kind(word: str, plan: Plan) -> Kind:
     try:
         return Kind(word.lower()) if word else plan.kind
     except ValueError:
-        raise RowFault(
+        raise RowRefused(
             Role.KIND, 0, f"“{word}” is not a kind of question", f"write one of {', '.join(Kind)}"
         ) from None
 
@@ -127,14 +127,14 @@ def _others(options: Sequence[str], chosen: str) -> tuple[str, ...]:
 def _option_named(key: str, options: Sequence[str]) -> str:
     """The option a key names, by its words, its letter or its number."""
     if not key:
-        raise RowFault(Role.KEY, 0, "there is no key to the right option", "write its letter")
+        raise RowRefused(Role.KEY, 0, "there is no key to the right option", "write its letter")
     if key in options:
         return key
     place = ord(key.upper()) - ord("A") if len(key) == 1 and key.isalpha() else -1
     if key.isdecimal() and len(key) < 4:
         place = int(key) - 1
     if not 0 <= place < len(options):
-        raise RowFault(
+        raise RowRefused(
             Role.KEY,
             0,
             f"the key “{key}” points at none of the {len(options)} options",
@@ -168,14 +168,14 @@ def _chosen(word: str, role: Role, words: type[Shows] | type[Needs]) -> Shows | 
         return words(word.lower())
     except ValueError:
         mend = f"write one of {', '.join(words)}"
-        raise RowFault(role, 0, f"“{word}” cannot stand under “{role}”", mend) from None
+        raise RowRefused(role, 0, f"“{word}” cannot stand under “{role}”", mend) from None
 
 
 def _whole(word: str, role: Role) -> int | None:
     if not word:
         return None
     if not re.fullmatch(r"[-+]?\d{1,12}", word):
-        raise RowFault(role, 0, f"“{word}” is not a whole number", "write one, or nothing")
+        raise RowRefused(role, 0, f"“{word}” is not a whole number", "write one, or nothing")
     return int(word)
 
 
@@ -191,13 +191,13 @@ def _all(cells: Sequence[str], plan: Plan, role: Role) -> tuple[str, ...]:
     return tuple(found)
 
 
-def located(fault: FieldFault, cells: Sequence[str], plan: Plan) -> RowFault:
+def located(fault: FieldFault, cells: Sequence[str], plan: Plan) -> RowRefused:
     """The fault of a question's field as the fault of a row's."""
     role = _ROLE_OF_FIELD.get(fault.field) or (_TEXTS | _NUMBERS)[fault.field]
     if role in (Role.RIGHT, Role.WRONG) and len(cells) < 3 and plan.is_plain:
         found = "1 field" if len(cells) == 1 else f"{len(cells)} fields"
         missing = "the right answer" if len(cells) == 1 else "wrong choice 1"
-        return RowFault(
+        return RowRefused(
             Role.IGNORED,
             len(cells) + 1,
             f"only {found} where at least 3 are expected: {missing} is missing",
@@ -205,10 +205,10 @@ def located(fault: FieldFault, cells: Sequence[str], plan: Plan) -> RowFault:
         )
     if role not in plan.columns:
         role = next((r for r in (Role.GROUP, Role.KEY, Role.OPTIONS) if r in plan.columns), role)
-    return RowFault(role, fault.number, fault.what, fault.mend)
+    return RowRefused(role, fault.number, fault.what, fault.mend)
 
 
-def refusal(fault: RowFault, cells: Sequence[str], line: int, plan: Plan) -> Refusal:
+def refusal(fault: RowRefused, cells: Sequence[str], line: int, plan: Plan) -> Refusal:
     """The row as it is kept: where it stands, what is wrong, and its fields."""
     text = plan.separator.sign.join(cells)
     kept = tuple(cells)
@@ -219,7 +219,7 @@ def refusal(fault: RowFault, cells: Sequence[str], line: int, plan: Plan) -> Ref
     return Refusal(line, _column(fault, plan), fault.what, fault.mend, text, kept)
 
 
-def _column(fault: RowFault, plan: Plan) -> int:
+def _column(fault: RowRefused, plan: Plan) -> int:
     """The number, from 1, of the column a fault is in."""
     if fault.role is Role.IGNORED:
         return fault.number

@@ -58,7 +58,7 @@ def get_run(session: Session, run_id: str, place: Place | None = None) -> RunRow
 
 
 @dataclass(frozen=True, slots=True)
-class Result:
+class RunResult:
     """What a run came to. `leader` is whose score it is; `counts` whether it can be a best."""
 
     leader: str
@@ -70,7 +70,7 @@ class Result:
     counts: bool
 
 
-def end_run(run: RunRow, result: Result, now: datetime) -> None:
+def end_run(run: RunRow, result: RunResult, now: datetime) -> None:
     """Keep what a run came to, unless that is kept already."""
     if run.ended_at is not None:
         return

@@ -12,7 +12,7 @@ from dicetrail.core.play import counts_as_best, ended_as, leader_of
 from dicetrail.store import Database, Place
 from dicetrail.store.games import newest_game, shelved_game
 from dicetrail.store.models import RunRow
-from dicetrail.store.runs import Result, add_inputs, add_run, end_run, get_run
+from dicetrail.store.runs import RunResult, add_inputs, add_run, end_run, get_run
 from dicetrail.web.boundary import MOST_INPUTS
 from dicetrail.web.games import newest_program, pack_numbers
 from dicetrail.web.shelf import Shelf
@@ -64,7 +64,7 @@ def keep_result(shelf: Shelf, run: RunRow, state: State, now: datetime) -> None:
     program = shelf.program_of(run)
     leader = leader_of(program, state)
     tally = state.tallies[leader]
-    result = Result(
+    result = RunResult(
         leader=state.players[leader],
         score=float(program.rules.score(tally)),
         ending=ended_as(program, state) or "",
