@@ -47,7 +47,7 @@ from dicetrail.core.workbench import Walks
 from dicetrail.files import WRITERS, read_questions
 from dicetrail.store import Database
 from dicetrail.store.packs import add_pack
-from dicetrail.web.loading import pack_source
+from dicetrail.web.loads.load import pack_source
 
 ROWS = 100_000
 YAML_ROWS = 20_000

@@ -34,7 +34,7 @@ from dicetrail.terminal import play as play_run
 from dicetrail.terminal import standard_lines
 from dicetrail.web import create_app
 from dicetrail.web.app import LOOPBACK
-from dicetrail.web.connections import MOST_CONNECTIONS, make_room, timed
+from dicetrail.web.door.connections import MOST_CONNECTIONS, make_room, timed
 from dicetrail.web.site import SITE
 
 DEFAULT_DATA = Path("data/dicetrail.sqlite")

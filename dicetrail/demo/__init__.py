@@ -19,7 +19,7 @@ from dicetrail.store import Database, NotFound, PackSource
 from dicetrail.store.games import add_game, newest_game
 from dicetrail.store.media import keep_medium
 from dicetrail.store.packs import add_pack, newest_pack
-from dicetrail.web.loading import pack_source
+from dicetrail.web.loads.load import pack_source
 
 DATA = Path(__file__).parent / "data"
 

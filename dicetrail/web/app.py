@@ -13,26 +13,24 @@ from starlette.middleware.trustedhost import TrustedHostMiddleware
 
 from dicetrail.store import Database, StoreTrouble, secret_of
 from dicetrail.store.runs import forget_unbegun
-from dicetrail.web import (
-    gamefiles,
-    games,
-    key,
-    language,
-    loads,
-    packs,
-    play,
-    players,
-    reading,
-    runs,
-    sounds,
-)
-from dicetrail.web.boundary import Health
-from dicetrail.web.description import described
-from dicetrail.web.errors import ERROR_RESPONSES, explain_errors
-from dicetrail.web.guards import BodyLimit, HeadAsGet, OwnPages, RateLimits, StrictHeaders
+from dicetrail.web import reading
+from dicetrail.web.door import key
+from dicetrail.web.door.guards import BodyLimit, HeadAsGet, OwnPages, RateLimits, StrictHeaders
+from dicetrail.web.games import files as gamefiles
+from dicetrail.web.games import routes as games
+from dicetrail.web.language import routes as language
+from dicetrail.web.loads import routes as loads
+from dicetrail.web.packs import routes as packs
+from dicetrail.web.play import players
+from dicetrail.web.play import routes as play
+from dicetrail.web.play.standing import Standings
+from dicetrail.web.runs import routes as runs
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.site import serve_site
-from dicetrail.web.standing import Standings
+from dicetrail.web.sounds import routes as sounds
+from dicetrail.web.wire.description import described
+from dicetrail.web.wire.errors import ERROR_RESPONSES, explain_errors
+from dicetrail.web.wire.shapes import Health
 
 LOOPBACK = ("127.0.0.1", "localhost", "[::1]")
 

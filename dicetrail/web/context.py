@@ -10,8 +10,8 @@ from typing import Annotated
 
 from fastapi import Depends, Request
 
+from dicetrail.web.play.standing import Standings
 from dicetrail.web.shelf import Shelf
-from dicetrail.web.standing import Standings
 
 
 async def _shelf(request: Request) -> Shelf:

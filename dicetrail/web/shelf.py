@@ -33,7 +33,7 @@ from dicetrail.store import Database
 from dicetrail.store.games import game_revision
 from dicetrail.store.models import RunRow
 from dicetrail.store.packs import KeptPack, edits_of, pack_revision, questions_of
-from dicetrail.web.loading import Loads
+from dicetrail.web.loads.load import Loads
 
 PackNumbers = tuple[tuple[str, int], ...]
 """Packs by identifier and revision, in the order of their identifiers."""

@@ -9,8 +9,8 @@ from starlette.routing import Route
 from starlette.staticfiles import StaticFiles
 from starlette.types import Receive, Scope, Send
 
-from dicetrail.web.description import Methods
-from dicetrail.web.guards import NONCE
+from dicetrail.web.door.guards import NONCE
+from dicetrail.web.wire.description import Methods
 
 SITE = Path(__file__).parent / "site"
 

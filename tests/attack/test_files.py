@@ -16,7 +16,7 @@ from openpyxl import Workbook
 
 from dicetrail.files import FileProblem
 from dicetrail.files.aside import Aside, GivenUp
-from dicetrail.web import loading
+from dicetrail.web.loads import load as loading
 from tests.attack.damage import read_damaged, whole_files, workbook
 from tests.files.samples import archive, svg
 from tests.server import Server

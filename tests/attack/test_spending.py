@@ -14,9 +14,11 @@ import uvicorn
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from dicetrail.web import connections, rates, standing
 from dicetrail.web.app import UNBEGUN_FOR, let_go_of_unbegun
-from dicetrail.web.standing import Standings
+from dicetrail.web.door import connections as connections
+from dicetrail.web.door import rates as rates
+from dicetrail.web.play import standing as standing
+from dicetrail.web.play.standing import Standings
 from tests.web.demo import DemoTest
 
 GAME = "harvest-supper"

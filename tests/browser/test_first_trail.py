@@ -112,7 +112,7 @@ class TestFirstTrail(BrowserTest):
         self.press(Keys.ESCAPE)
         self.press("B")
         self.sees("right answer")
-        self.assertEqual(self.driver.switch_to.active_element.text, "Go on")
+        self.wait(lambda: self.driver.switch_to.active_element.text == "Go on", "the focus on it")
 
     def test_a_game_with_faults_says_what_is_wrong_and_where_to_mend_it(self):
         self.open("/game/harvest-supper/load?dice=5")

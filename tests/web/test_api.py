@@ -12,7 +12,7 @@ from dicetrail.demo import DATA, GAMES, load_demo
 from dicetrail.files import MOST_BYTES, WRITERS
 from dicetrail.store import Database
 from dicetrail.web import create_app
-from dicetrail.web.loading import MOST_WAITING
+from dicetrail.web.loads.load import MOST_WAITING
 from tests.files.samples import archive, svg
 
 GAME = "/api/games/harvest-supper"

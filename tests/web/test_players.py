@@ -17,8 +17,9 @@ from hypothesis import strategies as st
 from dicetrail.core.document import SHIPPED
 from dicetrail.core.document.sounds import wav
 from dicetrail.store import Database
-from dicetrail.web import create_app, rates
-from dicetrail.web.voice import SPEAKER
+from dicetrail.web import create_app
+from dicetrail.web.door import rates as rates
+from dicetrail.web.sounds.voice import SPEAKER
 from tests.files.samples import png
 from tests.server import Server
 from tests.web.test_api import GAME, ApiTest

@@ -8,11 +8,11 @@ from fastapi import Request, Response
 from dicetrail.core.draw import name_of_dice
 from dicetrail.store.games import newest_game
 from dicetrail.store.runs import runs_of_game
-from dicetrail.web.bodies import Router
-from dicetrail.web.boundary import PlayedRun, Sharing
 from dicetrail.web.context import SharedShelf
-from dicetrail.web.description import files
-from dicetrail.web.play import score_of
+from dicetrail.web.play.routes import score_of
+from dicetrail.web.play.shapes import PlayedRun, Sharing
+from dicetrail.web.wire.bodies import Router
+from dicetrail.web.wire.description import files
 
 MOST_RUNS = 200
 

@@ -15,12 +15,12 @@ from dicetrail.files import Reading, Separator
 from dicetrail.files.aside import Brought
 from dicetrail.files.media import MOST_MEDIA, MOST_MEDIUM
 from dicetrail.store.packs import newest_pack
-from dicetrail.web.bodies import Router
-from dicetrail.web.boundary import LoadLook, LoadProgress, LoadTake, LoadView
 from dicetrail.web.context import SharedShelf
-from dicetrail.web.loading import LOOKED_AT, Into, Load, Stage, Target, media_held
+from dicetrail.web.loads.load import LOOKED_AT, Into, Load, Stage, Target, media_held
+from dicetrail.web.loads.shapes import LoadLook, LoadProgress, LoadTake, LoadView
 from dicetrail.web.reading import Read, ReadAside
 from dicetrail.web.shelf import Shelf
+from dicetrail.web.wire.bodies import Router
 
 router = Router("/api/loads", "loads")
 

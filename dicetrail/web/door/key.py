@@ -16,9 +16,9 @@ from starlette.requests import HTTPConnection
 from starlette.responses import RedirectResponse
 from starlette.types import ASGIApp, Receive, Scope, Send
 
-from dicetrail.web.bodies import Router
-from dicetrail.web.errors import refusal
-from dicetrail.web.guards import shown_key
+from dicetrail.web.door.guards import shown_key
+from dicetrail.web.wire.bodies import Router
+from dicetrail.web.wire.errors import refusal
 
 COOKIE = "maker"
 _YEAR = 365 * 24 * 3600

@@ -1,8 +1,8 @@
 """The names of the rule script, for pages that complete and explain them."""
 
 from dicetrail.core.rules import DEEDS, FACTS, FUNCTIONS, HANDLERS, SCRIPT_RECIPES
-from dicetrail.web.bodies import Router
-from dicetrail.web.boundary import Language, ScriptName
+from dicetrail.web.language.shapes import Language, ScriptName
+from dicetrail.web.wire.bodies import Router
 
 router = Router("/api/language", "language")
 

@@ -16,13 +16,14 @@ from dicetrail.store import StaleRevision
 from dicetrail.store.media import get_medium, keep_medium
 from dicetrail.store.packs import KeptPack, add_to_media, newest_pack, newest_packs
 from dicetrail.store.packs import edit_pack as keep_edits
-from dicetrail.web.bodies import Router
-from dicetrail.web.boundary import PackCard, PackSave, PackSaved, PackView, RevisionNumber
 from dicetrail.web.context import Now, SharedShelf
-from dicetrail.web.description import files
-from dicetrail.web.loads import named
+from dicetrail.web.loads.routes import named
+from dicetrail.web.packs.shapes import PackCard, PackSave, PackSaved, PackView
 from dicetrail.web.reading import ReadAside
 from dicetrail.web.shelf import Shelf
+from dicetrail.web.wire.bodies import Router
+from dicetrail.web.wire.description import files
+from dicetrail.web.wire.shapes import RevisionNumber
 
 _FIRST = 100
 """How many questions of a pack are sent when nobody asks for more."""

@@ -17,15 +17,16 @@ from dicetrail.store import Place, StaleRun
 from dicetrail.store.games import shelved_game
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import best_runs, runs_of_player
-from dicetrail.web.bodies import Router
-from dicetrail.web.boundary import NewPlay, PlayGame, PlayInput, PlayView, Score, Scores, name_of
 from dicetrail.web.context import Now, SharedShelf, SharedStandings
-from dicetrail.web.description import files
-from dicetrail.web.games import newest_program
-from dicetrail.web.running import keep_result, start_run, time_of
+from dicetrail.web.games.routes import newest_program
+from dicetrail.web.play.shapes import NewPlay, PlayGame, PlayInput, PlayView, Score, Scores
+from dicetrail.web.play.standing import Standing, Standings
+from dicetrail.web.runs.starting import keep_result, start_run, time_of
 from dicetrail.web.shelf import Shelf
-from dicetrail.web.standing import Standing, Standings
-from dicetrail.web.voice import voice_for
+from dicetrail.web.sounds.voice import voice_for
+from dicetrail.web.wire.bodies import Router
+from dicetrail.web.wire.description import files
+from dicetrail.web.wire.shapes import name_of
 
 MOST_SCORES = 10
 

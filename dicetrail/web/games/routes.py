@@ -33,9 +33,8 @@ from dicetrail.store.games import (
 from dicetrail.store.models import GameRevision
 from dicetrail.store.packs import KeptPack, newest_packs
 from dicetrail.store.runs import last_answered_run
-from dicetrail.web.bodies import Router
-from dicetrail.web.boundary import (
-    Dice,
+from dicetrail.web.context import Now, SharedShelf
+from dicetrail.web.games.shapes import (
     GameCard,
     GameGlance,
     GameSave,
@@ -43,14 +42,14 @@ from dicetrail.web.boundary import (
     NewGame,
     RecipeCard,
     RevisionCard,
-    RevisionNumber,
     RunCard,
     Trial,
     TrialView,
 )
-from dicetrail.web.context import Now, SharedShelf
-from dicetrail.web.packs import pack_card
+from dicetrail.web.packs.routes import pack_card
 from dicetrail.web.shelf import PackNumbers, Shelf
+from dicetrail.web.wire.bodies import Router
+from dicetrail.web.wire.shapes import Dice, RevisionNumber
 
 router = Router("/api/games", "games")
 

@@ -17,11 +17,12 @@ from dicetrail.core.play import TimeRanBackwards, next_input
 from dicetrail.store import Place
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import get_run
-from dicetrail.web.bodies import Router
-from dicetrail.web.boundary import NewRun, Outcomes, RunView, StepView, TableInput, name_of
 from dicetrail.web.context import Now, SharedShelf
-from dicetrail.web.running import start_run, take_inputs
+from dicetrail.web.runs.shapes import NewRun, Outcomes, RunView, StepView, TableInput
+from dicetrail.web.runs.starting import start_run, take_inputs
 from dicetrail.web.shelf import Shelf
+from dicetrail.web.wire.bodies import Router
+from dicetrail.web.wire.shapes import name_of
 
 router = Router("/api/runs", "runs")
 

@@ -17,12 +17,13 @@ from dicetrail.files.shipped import shipped_file
 from dicetrail.store import Database, NotFound
 from dicetrail.store.games import game_revision
 from dicetrail.store.media import get_medium, keep_medium
-from dicetrail.web.bodies import Router
-from dicetrail.web.boundary import RevisionNumber, SoundBrought, SoundMade, ToRead
 from dicetrail.web.context import SharedShelf
-from dicetrail.web.description import files
 from dicetrail.web.reading import ReadAside
-from dicetrail.web.voice import voice_for
+from dicetrail.web.sounds.shapes import SoundBrought, SoundMade, ToRead
+from dicetrail.web.sounds.voice import voice_for
+from dicetrail.web.wire.bodies import Router
+from dicetrail.web.wire.description import files
+from dicetrail.web.wire.shapes import RevisionNumber
 
 router = Router("/api/sounds", "sounds")
 

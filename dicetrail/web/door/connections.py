@@ -14,7 +14,7 @@ from typing import Any
 from uvicorn.protocols.http.httptools_impl import HttpToolsProtocol
 
 from dicetrail.files import MOST_BYTES
-from dicetrail.web.senders import sender_at
+from dicetrail.web.door.senders import sender_at
 
 HEADER_S = 15
 """The time for the address and headers of a request."""

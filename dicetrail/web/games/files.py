@@ -12,13 +12,13 @@ from dicetrail.store import PackSource
 from dicetrail.store.games import add_game, newest_game
 from dicetrail.store.media import get_medium, keep_medium
 from dicetrail.store.packs import add_pack
-from dicetrail.web.bodies import Router
-from dicetrail.web.boundary import GameView
 from dicetrail.web.context import Now, SharedShelf
-from dicetrail.web.description import files
-from dicetrail.web.games import game_view, packs_of
+from dicetrail.web.games.routes import game_view, packs_of
+from dicetrail.web.games.shapes import GameView
 from dicetrail.web.reading import ReadAside
 from dicetrail.web.shelf import Shelf
+from dicetrail.web.wire.bodies import Router
+from dicetrail.web.wire.description import files
 
 router = Router("/api", "game files")
 

@@ -14,7 +14,7 @@ from dicetrail.core import GameProblems, Problem, Severity
 from dicetrail.core.document import as_whole_text
 from dicetrail.files import FileProblem
 from dicetrail.store import NotFound, StaleRevision, StaleRun, StoreTrouble
-from dicetrail.web.bodies import UnreadableBody, place_in_body
+from dicetrail.web.wire.bodies import UnreadableBody, place_in_body
 
 
 class ProblemDetails(BaseModel):

@@ -13,8 +13,8 @@ from dicetrail.store import Database, Place
 from dicetrail.store.games import newest_game, shelved_game
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import RunResult, add_inputs, add_run, end_run, get_run
-from dicetrail.web.boundary import MOST_INPUTS
-from dicetrail.web.games import newest_program, pack_numbers
+from dicetrail.web.games.routes import newest_program, pack_numbers
+from dicetrail.web.runs.shapes import MOST_INPUTS
 from dicetrail.web.shelf import Shelf
 
 ROLLED_BELOW = 1_000_000

@@ -9,9 +9,9 @@ from starlette.exceptions import HTTPException
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from dicetrail.files import MOST_BYTES
-from dicetrail.web.errors import refusal
-from dicetrail.web.rates import Rate
-from dicetrail.web.senders import sender_at
+from dicetrail.web.door.rates import Rate
+from dicetrail.web.door.senders import sender_at
+from dicetrail.web.wire.errors import refusal
 
 _SMALL, _DOCUMENT, _PACK = 64 * 1024, 2 * 1024 * 1024, 16 * 1024 * 1024
 _UPLOAD = MOST_BYTES + 64 * 1024

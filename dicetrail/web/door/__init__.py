@@ -1,0 +1,1 @@
+"""What stands before every request."""

@@ -1,0 +1,115 @@
+"""The shapes of games on the wire."""
+
+from datetime import datetime
+from typing import Annotated
+
+from pydantic import BaseModel, Field
+
+from dicetrail.core import Game, Problem
+from dicetrail.core.answers import Checked, Fold
+from dicetrail.core.document import Number
+from dicetrail.core.draw import Facets
+from dicetrail.core.workbench import DrawnQuestion, ScoreSpan, StopSummary
+from dicetrail.web.packs.shapes import PackCard
+from dicetrail.web.wire.shapes import Dice, DiceName, Title
+
+
+class RunCard(BaseModel):
+    """A run at a glance. `ending` is None while the run goes on."""
+
+    id: str
+    dice: DiceName
+    score: Number
+    right_count: int
+    asked_count: int
+    ending: str | None
+    started_at: datetime
+
+
+class GameCard(BaseModel):
+    """A game on the shelf: what is known of it without working anything out."""
+
+    id: str
+    revision: int
+    title: str
+    saved_at: datetime
+    round_count: int
+    ending_count: int
+
+
+class GameGlance(BaseModel):
+    """What is worked out of a game for its card on the shelf."""
+
+    revision: int
+    stops: tuple[StopSummary, ...]
+    """The stops of its first round."""
+    fault_count: int
+    last_run: RunCard | None
+
+
+class GameView(BaseModel):
+    """A game as it now stands: its document, and all that is worked out from it."""
+
+    id: str
+    revision: int
+    saved_at: datetime
+    document: Game
+    stops: tuple[tuple[StopSummary, ...], ...]
+    """For each round, the stops of its trail."""
+    problems: tuple[Problem, ...]
+    score_spans: tuple[ScoreSpan, ...]
+    spans_are_whole: bool
+    """Whether the spans hold every score a run can end with; else they show the bounds."""
+    pools: tuple[int, ...]
+    """How many questions each round can draw from."""
+    facets: tuple[Facets, ...]
+    """For each round, the topics and levels its questions can be chosen by."""
+    packs: list[PackCard]
+
+
+class RecipeCard(BaseModel):
+    """A small whole game to begin from."""
+
+    name: str
+    words: str
+
+
+class RevisionCard(BaseModel):
+    """One save of a game, and what it changed, in words."""
+
+    number: int
+    saved_at: datetime
+    changes: tuple[str, ...]
+
+
+class NewGame(BaseModel):
+    """A game to be made."""
+
+    title: Title
+    recipe: Annotated[str, Field(max_length=80)] = ""
+    """The recipe it begins from; the plainest if there is none of that name."""
+    packs: Annotated[tuple[str, ...], Field(max_length=50)] = ()
+
+
+class GameSave(BaseModel):
+    """A document to be kept, and the revision it was made from."""
+
+    revision: int
+    document: Game
+
+
+class Trial(BaseModel):
+    """Answers to be tried on the first question these dice bring, without playing."""
+
+    dice: Dice
+    round: Annotated[int, Field(ge=0)] = 0
+    answers: Annotated[tuple[Annotated[str, Field(max_length=500)], ...], Field(max_length=50)]
+
+
+class TrialView(BaseModel):
+    """What would come of each answer tried."""
+
+    question: DrawnQuestion
+    checked: list[Checked]
+    folds: list[tuple[Fold, ...]]
+    """How each answer is folded before it is compared, step by step."""

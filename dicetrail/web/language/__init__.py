@@ -1,0 +1,1 @@
+"""The rule script's language."""

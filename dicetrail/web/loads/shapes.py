@@ -1,0 +1,53 @@
+"""The shapes of files on their way in."""
+
+from typing import Annotated
+
+from pydantic import BaseModel, Field
+
+from dicetrail.core import Problem, Question
+from dicetrail.core.answers import Comparison
+from dicetrail.files import Plan, Refusal
+from dicetrail.web.loads.load import Mended, Stage, Target
+
+
+class LoadLook(BaseModel):
+    """A plan to look at a file by, rows newly mended by their line, and where it would go."""
+
+    plan: Plan
+    mended: Annotated[Mended, Field(max_length=10_000)] = {}
+    target: Target = Target()
+
+
+class LoadTake(BaseModel):
+    """Where the questions of a file are to go."""
+
+    target: Target
+
+
+class LoadView(BaseModel):
+    """What a file would give. Only its first rows are looked at when there are very many."""
+
+    id: str
+    file_name: str
+    plan: Plan
+    headings: tuple[str, ...] | None
+    first_rows: tuple[tuple[str, ...], ...]
+    rows: int
+    rows_expected: int
+    blank_lines: int
+    media: list[str]
+    question_count: int
+    questions: tuple[Question, ...]
+    refused_count: int
+    refused: tuple[Refusal, ...]
+    comparison: Comparison | None
+
+
+class LoadProgress(BaseModel):
+    """How far the taking of a file is; at its end the pack, or what was wrong."""
+
+    stage: Stage
+    rows_read: int
+    rows_expected: int
+    pack_id: str | None
+    problem: Problem | None

@@ -1,0 +1,1 @@
+"""Runs on the players' page."""

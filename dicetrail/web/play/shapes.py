@@ -1,0 +1,105 @@
+"""The shapes of what players send and are sent."""
+
+from datetime import datetime
+from typing import Annotated
+
+from pydantic import BaseModel, Field
+
+from dicetrail.core import Table
+from dicetrail.core.document import Best, Number
+from dicetrail.core.play import Answered, PlayerAction
+from dicetrail.web.wire.shapes import MOST_MS, DiceName, PlayerName
+
+
+class PlayGame(BaseModel):
+    """What a player is told of a game before playing it."""
+
+    id: str
+    revision: int
+    title: str
+    length: int | None
+    """How many questions its first round asks; None if they never run out."""
+    opening: str
+    asks_names: bool
+    most_players: int
+
+
+class NewPlay(BaseModel):
+    """The players who want to play, in turns if there are several."""
+
+    players: Annotated[tuple[PlayerName, ...], Field(min_length=1, max_length=4)] = ("",)
+    key: Annotated[str | None, Field(min_length=16, max_length=64)] = None
+    """A secret of the player's browser, by which it finds its scores again."""
+
+
+class PlayInput(BaseModel):
+    """A player's action, how many inputs of the run they had seen taken, and when they acted."""
+
+    seen: Annotated[int, Field(ge=0)]
+    action: Annotated[PlayerAction, Field(discriminator="action")]
+    at: Annotated[int | None, Field(ge=0, le=MOST_MS)] = None
+    """Milliseconds on the run's own clock as the page has it; believed as far as a slow
+    connection explains. None means now."""
+
+
+class PlayView(BaseModel):
+    """A run on the players' page: nothing but what the player may know."""
+
+    id: str
+    game_id: str
+    revision: int
+    seen: int
+    at: int
+    """The run's own time, in milliseconds."""
+    table: Table
+    sounds: tuple[str, ...]
+    """The names of the sounds that can be played in it."""
+    answered: tuple[Answered, ...]
+    """Once it has ended, every question with its answer."""
+    is_best: bool
+    """Whether it ended as the best so far."""
+    refused: str = ""
+    """Why the last input was not taken; empty if it was."""
+
+
+class Score(BaseModel):
+    """What one run came to. `length_ms` is how long it took."""
+
+    run_id: str | None
+    """Told to the maker and to the player whose it is."""
+    player: str
+    score: Number
+    ending: str
+    right_count: int
+    asked_count: int
+    ended_at: datetime
+    length_ms: int
+
+
+class Scores(BaseModel):
+    """The best scores of a game as it now stands, and one player's own, the newest first."""
+
+    revision: int
+    kind: Best
+    """What makes a run one of the best."""
+    best: list[Score]
+    mine: list[Score]
+
+
+class PlayedRun(BaseModel):
+    """A players' run as the maker sees it. What it came to is None while it goes on."""
+
+    id: str
+    revision: int
+    dice: DiceName
+    players: tuple[str, ...]
+    started_at: datetime
+    result: Score | None
+
+
+class Sharing(BaseModel):
+    """How players come to a game."""
+
+    address: str
+    is_local: bool
+    """Whether the address is good on this machine alone."""

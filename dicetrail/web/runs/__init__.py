@@ -1,0 +1,1 @@
+"""Runs at the maker's table."""

@@ -1,0 +1,1 @@
+"""Sounds and voices."""

@@ -1,0 +1,27 @@
+"""The shapes of sounds on the wire."""
+
+from typing import Annotated
+
+from pydantic import BaseModel, Field
+
+
+class SoundMade(BaseModel):
+    """A sound made of notes: how long, its form to draw, and itself as WAV in base64 (RFC 4648)."""
+
+    seconds: float
+    lowest: tuple[float, ...]
+    """The lowest sample of each of many stretches, within plus and minus 1."""
+    highest: tuple[float, ...]
+    wav: str
+
+
+class SoundBrought(BaseModel):
+    """A sound file that is kept, by the digest of its content."""
+
+    digest: str
+
+
+class ToRead(BaseModel):
+    """A text to be read out."""
+
+    text: Annotated[str, Field(min_length=1, max_length=5000)]

@@ -1,0 +1,51 @@
+"""Kinds of values that more than one resource takes.
+
+The document and everything the core says about a run are the core's own dataclasses; the
+shapes beside the routes are only the envelopes they travel in.
+"""
+
+import re
+from typing import Annotated, Any, Literal
+
+from fastapi import Path
+from pydantic import BaseModel, BeforeValidator, Field
+
+from dicetrail.core.answers import tidy
+from dicetrail.core.draw import HIGHEST_DICE, dice_named
+
+DiceName = (
+    Annotated[int, Field(ge=0, le=HIGHEST_DICE)] | Annotated[str, Field(pattern="^[a-z2-7]{26}$")]
+)
+"""Dice as they are told: a number that can be typed, or the name of long ones."""
+
+
+def _dice_named(name: Any) -> int:
+    if isinstance(name, bool) or not isinstance(name, int | str):
+        raise ValueError("dice are a number or a name")
+    return dice_named(name)
+
+
+Dice = Annotated[int, BeforeValidator(_dice_named, json_schema_input_type=DiceName)]
+RevisionNumber = Annotated[int, Path(ge=1, le=2**31 - 1)]
+
+MOST_MS = 10**12
+"""The longest time of a run, some thirty years."""
+
+PlayerName = Annotated[str, Field(max_length=200)]
+Title = Annotated[str, Field(max_length=200)]
+
+
+_TURNS = re.compile("[\u061c\u200e\u200f\u202a-\u202e\u2066-\u2069]")
+"""The signs that turn the direction of writing (Unicode Standard Annex 9)."""
+
+
+def name_of(player: str, number: int = 1) -> str:
+    """A player's name, tidied and kept short; what turns the direction of text is left out."""
+    name = tidy(_TURNS.sub("", player))[:40].strip()
+    return name or ("Player" if number == 1 else f"Player {number}")
+
+
+class Health(BaseModel):
+    """That the server answers."""
+
+    status: Literal["ok"] = "ok"
