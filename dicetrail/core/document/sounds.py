@@ -10,8 +10,10 @@ Specifications 1.0, 1991).
 import math
 import re
 import struct
+import wave
 from collections.abc import Callable
 from functools import lru_cache
+from io import BytesIO
 from itertools import pairwise
 
 from dicetrail.core.document.game import Game, Note, Sound, Wave
@@ -109,10 +111,11 @@ _PARTIALS: dict[Wave, Callable[[int], float]] = {
 def wav(sound: Sound) -> bytes:
     """A sound as a WAV file. Raises ValueError if a pitch cannot be read."""
     values = [round(32_767 * value) for value in samples(sound)]
-    data = struct.pack(f"<{len(values)}h", *values)
-    form = struct.pack("<4sIHHIIHH", b"fmt ", 16, 1, 1, RATE, 2 * RATE, 2, 16)
-    head = struct.pack("<4sI4s", b"RIFF", 4 + len(form) + 8 + len(data), b"WAVE")
-    return head + form + struct.pack("<4sI", b"data", len(data)) + data
+    made = BytesIO()
+    with wave.open(made, "wb") as file:
+        file.setparams((1, 2, RATE, len(values), "NONE", "not compressed"))
+        file.writeframes(struct.pack(f"<{len(values)}h", *values))
+    return made.getvalue()
 
 
 def outline(sound: Sound, columns: int = 240) -> tuple[tuple[float, float], ...]:
