@@ -146,6 +146,16 @@ def last_answered_run(session: Session, game_id: str) -> RunRow | None:
     ).first()
 
 
+def runs_going_on(session: Session, since: datetime) -> list[str]:
+    """Players' runs that were started since a moment, begun, and not known to have ended."""
+    query = (
+        select(RunRow.id)
+        .where(RunRow.place == Place.PLAY, RunRow.ended_at.is_(None))
+        .where(RunRow.started_at >= since, RunRow.inputs.any())
+    )
+    return list(session.scalars(query))
+
+
 def forget_unbegun(session: Session, before: datetime) -> int:
     """Forget players' runs that were started before a moment and never begun; how many."""
     unbegun = select(RunRow.id).where(

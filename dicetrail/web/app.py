@@ -60,10 +60,14 @@ async def _while_serving(app: FastAPI) -> AsyncIterator[None]:
 
 
 async def _tidied(app: FastAPI) -> None:
-    """Every hour, runs that nobody begun are let go of."""
+    """Every hour, runs that nobody began are let go of, and those that time ended are ended."""
     while True:
         with suppress(StoreTrouble):  # it is told to whoever asks for something
             await run_in_threadpool(let_go_of_unbegun, app)
+            state = app.state
+            await run_in_threadpool(
+                play.end_those_left, state.shelf, state.standings, state.clock()
+            )
         await asyncio.sleep(_HOUR_S)
 
 

@@ -207,8 +207,8 @@ class TestPlaying(DemoTest):
         with patch.object(standing, "MOST_INPUTS", 5):
             run = self.begun()
             for _ in range(4):
-                run = self.act(run, action="wait").json()
-            self.assertEqual(self.act(run, action="wait").status_code, 409)
+                run = self.act(run, action="answer", value="?!").json()
+            self.assertEqual(self.act(run, action="answer", value="?!").status_code, 409)
 
     def test_where_a_run_stands_is_what_its_inputs_make_of_it(self):
         for seed in range(12):

@@ -25,14 +25,14 @@ class ApiTest(unittest.TestCase):
     def setUp(self):
         folder = TemporaryDirectory()
         self.addCleanup(folder.cleanup)
-        database = Database(Path(folder.name) / "store.sqlite")
-        self.addCleanup(database.close)
+        self.database = Database(Path(folder.name) / "store.sqlite")
+        self.addCleanup(self.database.close)
         self.time = datetime(2026, 9, 19, tzinfo=UTC)
-        load_demo(database, self.time)
-        app = create_app(database, self.clock)
-        self.addCleanup(app.state.shelf.close)
+        load_demo(self.database, self.time)
+        self.app = create_app(self.database, self.clock)
+        self.addCleanup(self.app.state.shelf.close)
         self.http = TestClient(
-            app,
+            self.app,
             base_url="http://localhost",
             headers={"origin": "http://localhost"},
             raise_server_exceptions=False,

@@ -2,6 +2,7 @@
 
 import base64
 import os
+import sqlite3
 import stat
 import unittest
 from datetime import timedelta
@@ -19,6 +20,7 @@ from dicetrail.core.document.sounds import wav
 from dicetrail.store import Database
 from dicetrail.web import create_app
 from dicetrail.web.door import rates as rates
+from dicetrail.web.play.routes import end_those_left
 from dicetrail.web.sounds.voice import SPEAKER
 from tests.files.samples import png
 from tests.server import Server
@@ -109,7 +111,7 @@ class TestTime(PlayersTest):
             arrived += ms
             if is_shown:
                 self.get(f"/api/play/runs/{run['id']}")
-            body = {"seen": run["seen"], "at": said, "action": {"action": "wait"}}
+            body = {"seen": run["seen"], "at": said, "action": {"action": "answer", "value": "?!"}}
             run = self.http.post(f"/api/play/runs/{run['id']}/inputs", json=body).json()
             at = self.get(f"/api/runs/{run['id']}")["steps"][run["seen"]]["at"]
             self.assertGreaterEqual(at, before)
@@ -166,14 +168,40 @@ class TestScores(PlayersTest):
         self.assertTrue(self.played(4)["is_best"])
         self.assertFalse(self.played(4)["is_best"], "as good is not better")
         self.assertTrue(self.played(5)["is_best"])
-        sums = self.post("/api/play/games/seed-sums/runs", players=["Dot"])
-        self.input(sums, action="begin")
+        dot, ed = (
+            self.input(self.post("/api/play/games/seed-sums/runs", players=[name]), action="begin")
+            for name in ("Dot", "Ed")
+        )
         self.wait(61_000)
-        ended = self.get(f"/api/play/runs/{sums['id']}")
+        ended = self.get(f"/api/play/runs/{dot['id']}")
         self.assertEqual(ended["table"]["phase"], "ended")
-        (score,) = self.get("/api/play/games/seed-sums/scores")["best"]
-        self.assertEqual((score["player"], score["score"]), ("Dot", 0))
         self.assertFalse(ended["is_best"], "no points are no best score")
+        self.assertEqual(self.scores(), [], "looking keeps nothing")
+        self.input(dot, action="wait")
+        self.assertEqual(self.scores(), [("Dot", 0)])
+        end_those_left(self.app.state.shelf, self.app.state.standings, self.clock())
+        self.assertEqual(self.scores(), [("Dot", 0), ("Ed", 0)], "nobody looked at this one")
+        self.assertEqual(self.get(f"/api/play/runs/{ed['id']}")["table"]["phase"], "ended")
+
+    def scores(self):
+        best = self.get("/api/play/games/seed-sums/scores")["best"]
+        return sorted((score["player"], score["score"]) for score in best)
+
+    def test_what_is_asked_for_writes_nothing(self):
+        run, other = self.played(2), self.started()
+        store = sqlite3.connect(self.database.path)
+        self.addCleanup(store.close)
+        before = store.execute("PRAGMA data_version").fetchone()
+        known = {"game_id": "harvest-supper", "run_id": run["id"], "load_id": "none"}
+        known |= {"pack_id": "harvest-supper-questions", "number": "1", "revision": "1"}
+        known |= {"name": "ripe", "ending": "csv", "digest": "none"}
+        asked = 0
+        for path, here in self.app.openapi()["paths"].items():
+            if "get" in here and not path.endswith("/voice"):  # a voice that was made is kept
+                asked += self.http.get(path.format(**known)).status_code == 200
+        self.assertGreater(asked, 20)
+        self.get(f"/api/play/runs/{other['id']}")
+        self.assertEqual(store.execute("PRAGMA data_version").fetchone(), before)
 
     def test_the_maker_sees_who_played_and_every_step_of_it(self):
         run = self.played(2, players=["<b>Ed</b>\u202e "])

@@ -5,7 +5,7 @@ done; that is believed as far back as a slow connection explains, and never behi
 player has been shown, so nobody gains an answer by it.
 """
 
-from datetime import datetime
+from datetime import datetime, timedelta
 
 from fastapi import Response
 from starlette.exceptions import HTTPException
@@ -16,7 +16,7 @@ from dicetrail.core.play import answered, is_best, length_of_round, spot
 from dicetrail.store import Place, StaleRun
 from dicetrail.store.games import shelved_game
 from dicetrail.store.models import RunRow
-from dicetrail.store.runs import best_runs, runs_of_player
+from dicetrail.store.runs import best_runs, runs_going_on, runs_of_player
 from dicetrail.web.context import Now, SharedShelf, SharedStandings
 from dicetrail.web.games.routes import newest_program
 from dicetrail.web.play.shapes import NewPlay, PlayGame, PlayInput, PlayView, Score, Scores
@@ -29,6 +29,9 @@ from dicetrail.web.wire.description import files
 from dicetrail.web.wire.shapes import name_of
 
 MOST_SCORES = 10
+
+LEFT_FOR = timedelta(days=2)
+"""So long a run that goes on is looked after, in case time ends it."""
 
 router = Router("/api/play", "play")
 
@@ -74,13 +77,13 @@ def start(
     """Start a run with new dice."""
     players = tuple(name_of(name, number) for number, name in enumerate(new.players, 1))
     run = start_run(shelf, game_id, None, players, Place.PLAY, now, new.key)
-    return _sent(_view(shelf, standings, standings.begun(run), now), 201)
+    return _sent(_view(shelf, standings, standings.begun(run), now)[0], 201)
 
 
 @router.get("/runs/{run_id}", response_model=PlayView)
 def show(run_id: str, shelf: SharedShelf, standings: SharedStandings, now: Now) -> Response:
     """A run as it stands, to go on with after a reload."""
-    return _sent(_view(shelf, standings, standings.newest(run_id), now))
+    return _sent(_view(shelf, standings, standings.newest(run_id), now)[0])
 
 
 @router.post("/runs/{run_id}/inputs", response_model=PlayView)
@@ -96,7 +99,10 @@ def take(
     at = _time_of_input(standings, known, given, now)
     after, moment = standings.take(known, Input(given.action, at))
     refused = next((print_.why for print_ in moment.footprints if print_.what is What.REFUSED), "")
-    return _sent(_view(shelf, standings, after, now, moment.state, refused))
+    view, here = _view(shelf, standings, after, now, moment.state, refused)
+    if here.phase is Phase.ENDED and known.run.ended_at is None:
+        keep_result(shelf, known.run, here, now)
+    return _sent(view)
 
 
 @router.get("/runs/{run_id}/voice", response_class=Response, responses=files("audio/wav"))
@@ -158,17 +164,16 @@ def _view(
     now: datetime,
     state: State | None = None,
     refused: str = "",
-) -> PlayView:
-    """What the player sees now; `state` is where an input led that is not kept."""
+) -> tuple[PlayView, State]:
+    """What the player sees now, and that state; `state` is where an input led that is not
+    kept."""
     run, program = known.run, shelf.program_of(known.run)
     moment = _now_at(shelf, known, state or known.state, now)
     here = moment.state
     if moment.footprints:
         standings.shown[run.id] = here.at  # what is shown now cannot be answered from before
     has_ended = here.phase is Phase.ENDED
-    if has_ended and run.ended_at is None:
-        keep_result(shelf, run, here, now)
-    return PlayView(
+    view = PlayView(
         id=run.id,
         game_id=run.game_id,
         revision=run.game_revision,
@@ -180,3 +185,18 @@ def _view(
         is_best=has_ended and is_best(program, here),
         refused=refused,
     )
+    return view, here
+
+
+def end_those_left(shelf: Shelf, standings: Standings, now: datetime) -> int:
+    """Keep what those runs came to that time has ended while nobody looked; how many."""
+    with shelf.database.reading() as session:
+        left = runs_going_on(session, now - LEFT_FOR)
+    ended = 0
+    for run_id in left:
+        known = standings.newest(run_id)
+        here = _now_at(shelf, known, known.state, now).state
+        if here.phase is Phase.ENDED and known.run.ended_at is None:
+            keep_result(shelf, known.run, here, now)
+            ended += 1
+    return ended

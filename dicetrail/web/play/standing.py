@@ -10,7 +10,7 @@ from dataclasses import dataclass, replace
 
 from starlette.exceptions import HTTPException
 
-from dicetrail.core import Answer, Input, Moment, State, What, start, step
+from dicetrail.core import Answer, Input, Moment, State, Wait, What, start, step
 from dicetrail.core.play import Answered, Result, answered
 from dicetrail.store import Place
 from dicetrail.store.models import RunRow
@@ -76,14 +76,12 @@ class Standings:
     def take(self, known: Standing, given: Input) -> tuple[Standing, Moment]:
         """Keep the next input of a run, and the moment it makes.
 
-        One that is refused, or an unreadable answer too many, makes a moment and is not kept.
-        Raises StaleRun if the run has gone on meanwhile.
+        One that is refused, an unreadable answer too many, or time that brings nothing makes a
+        moment and is not kept. Raises StaleRun if the run has gone on meanwhile.
         """
         moment = step(self._shelf.program_of(known.run), known.state, given.action, given.at)
         after = _with(known, given, moment)
-        if any(print_.what is What.REFUSED for print_ in moment.footprints) or _is_idle(
-            after, given
-        ):
+        if _is_idle(after, given, moment):
             return known, moment
         if after.seen > MOST_INPUTS or after.text > MOST_TEXT:
             raise HTTPException(409, "This run has taken all that a run can. Begin a new one.")
@@ -113,7 +111,12 @@ def _with(known: Standing, given: Input, moment: Moment) -> Standing:
     )
 
 
-def _is_idle(after: Standing, given: Input) -> bool:
+def _is_idle(after: Standing, given: Input, moment: Moment) -> bool:
+    """Whether the run stands as well without an input."""
+    if isinstance(given.action, Wait) and not moment.footprints:
+        return True
+    if any(print_.what is What.REFUSED for print_ in moment.footprints):
+        return True
     return after.unread > MOST_UNREAD or (after.unread > 0 and _length(given) > LONGEST_UNREAD)
 
 

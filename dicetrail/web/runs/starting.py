@@ -75,6 +75,7 @@ def keep_result(shelf: Shelf, run: RunRow, state: State, now: datetime) -> None:
     )
     with shelf.database.writing() as session:
         end_run(get_run(session, run.id), result, now)
+    end_run(run, result, now)  # and know it of the one at hand
 
 
 def take_inputs(

@@ -121,9 +121,11 @@ export function usePlay(gameId: string, isReady: boolean, asksFirst: boolean) {
       queue.push({ done, action, at });
       if (queue.length === 1 && !isBusy) void sendAll(run);
     },
-    /** Asks what has come of the time that passed. */
+    /** Says that time has passed, for what it brings to be shown. */
     refresh: () => {
-      if (run && !isBusy) void take(() => showPlay(run.id));
+      if (!run || isBusy) return;
+      const at = Math.round(run.at + performance.now() - laid.at);
+      void take(() => sendPlayInput(run.id, run.seen, { action: "wait" }, at), run.id);
     },
     /** Whether the players are to say who they are first. */
     isAsking: isReady && asksFirst && !left && !isNamed && !run,
