@@ -10,7 +10,7 @@ from datetime import datetime, timedelta
 from fastapi import Response
 from starlette.exceptions import HTTPException
 
-from dicetrail.core import Input, Moment, Phase, State, Wait, What, step
+from dicetrail.core import GameProblems, Input, Moment, Phase, State, Wait, What, step
 from dicetrail.core.document import as_written, sounds_of
 from dicetrail.core.play import answered, is_best, length_of_round, spot
 from dicetrail.store import Place, StaleRun
@@ -194,7 +194,10 @@ def end_those_left(shelf: Shelf, standings: Standings, now: datetime) -> int:
         left = runs_going_on(session, now - LEFT_FOR)
     ended = 0
     for run_id in left:
-        known = standings.newest(run_id)
+        try:
+            known = standings.newest(run_id)
+        except GameProblems:  # its game is refused by now; it stays as it was left
+            continue
         here = _now_at(shelf, known, known.state, now).state
         if here.phase is Phase.ENDED and known.run.ended_at is None:
             keep_result(shelf, known.run, here, now)
