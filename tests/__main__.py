@@ -1,7 +1,7 @@
 """Runs every test, or those under the folders named, and closes with one count.
 
-Test classes run side by side, two for each core, for half of their time they wait; the
-longest kinds first. Each that needs a server or a browser has its own.
+Test classes run side by side, one more than there are cores, for some of the time they wait;
+the longest kinds first. Each that needs a server or a browser has its own.
 """
 
 import io
@@ -33,7 +33,7 @@ def main(names: list[str]) -> int:
     """Run the tests under some folders of `tests`, or one class or test by its dotted name."""
     classes = sorted({name for given in names or [""] for name in _classes(given)}, key=_turn)
     outcomes = []
-    with ProcessPoolExecutor(max_workers=2 * (os.cpu_count() or 1)) as pool:
+    with ProcessPoolExecutor(max_workers=1 + (os.cpu_count() or 1)) as pool:
         for done in as_completed([pool.submit(_run, name) for name in classes]):
             outcome = done.result()
             outcomes.append(outcome)
