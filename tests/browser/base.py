@@ -16,6 +16,7 @@ from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import Select, WebDriverWait
 
 from tests.server import Server
+from tests.web.demo import demo_store
 
 AXE = Path("frontend/node_modules/axe-core/axe.min.js").read_text("utf-8")
 OPTIONS = (
@@ -78,7 +79,9 @@ class BrowserTest(unittest.TestCase):
         folder = TemporaryDirectory()
         cls.addClassCleanup(folder.cleanup)
         cls.folder = Path(folder.name)
-        cls.server = Server(cls.folder / "store.sqlite", "--demo")
+        store = cls.folder / "store.sqlite"
+        demo_store(store).close()
+        cls.server = Server(store)
         cls.addClassCleanup(cls.server.__exit__)
         cls.driver = open_browser()
         cls.addClassCleanup(cls.driver.quit)

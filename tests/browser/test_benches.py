@@ -153,6 +153,7 @@ class TestBenches(BrowserTest):
         self.one("button[aria-label='Let the clock run']").click()
         self.sees("Too late.", TABLE)
         self.button("Go on").click()
+        self.sees("Question 2 of", TABLE)
         self.sees("Lives 1", TABLE)
         self.press("o")
         self.sees("Lives 0", TABLE)

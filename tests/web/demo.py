@@ -3,6 +3,7 @@
 import json
 import unittest
 from datetime import UTC, datetime
+from functools import cache
 from pathlib import Path
 from tempfile import TemporaryDirectory
 
@@ -13,17 +14,40 @@ from dicetrail.store import Database
 from dicetrail.web import create_app
 
 ORIGIN = "http://localhost"
+MADE = datetime(2026, 9, 19, tzinfo=UTC)
+"""When the demo was put into the stores of tests."""
+
+
+@cache
+def _demo() -> bytes:
+    """A store with the demo, made once for all tests of a process."""
+    with TemporaryDirectory() as folder:
+        path = Path(folder) / "store.sqlite"
+        database = Database(path)
+        load_demo(database, MADE)
+        database.close()
+        return path.read_bytes()
+
+
+def demo_store(path: Path) -> Database:
+    """A new store with the demo at a path."""
+    path.write_bytes(_demo())
+    return Database(path)
 
 
 class StoreTest(unittest.TestCase):
     """The application over a store that is empty."""
 
     @classmethod
+    def open_store(cls, path: Path) -> Database:
+        return Database(path)
+
+    @classmethod
     def setUpClass(cls):
         folder = TemporaryDirectory()
         cls.addClassCleanup(folder.cleanup)
         cls.path = Path(folder.name) / "store.sqlite"
-        cls.database = Database(cls.path)
+        cls.database = cls.open_store(cls.path)
         cls.addClassCleanup(cls.database.close)
         cls.app = create_app(cls.database)
         cls.addClassCleanup(cls.app.state.shelf.close)
@@ -50,6 +74,5 @@ class DemoTest(StoreTest):
     """The application over a store with the demo."""
 
     @classmethod
-    def setUpClass(cls):
-        super().setUpClass()
-        load_demo(cls.database, datetime.now(UTC))
+    def open_store(cls, path: Path) -> Database:
+        return demo_store(path)

@@ -2,18 +2,18 @@
 
 import threading
 import unittest
-from datetime import UTC, datetime, timedelta
+from datetime import timedelta
 from pathlib import Path
 from tempfile import TemporaryDirectory
 
 from fastapi.testclient import TestClient
 
-from dicetrail.demo import DATA, GAMES, load_demo
+from dicetrail.demo import DATA, GAMES
 from dicetrail.files import MOST_BYTES, WRITERS
-from dicetrail.store import Database
 from dicetrail.web import create_app
 from dicetrail.web.loads.load import MOST_WAITING
 from tests.files.samples import archive, svg
+from tests.web.demo import MADE, demo_store
 
 GAME = "/api/games/harvest-supper"
 DEMO_PACKS = 4
@@ -25,10 +25,9 @@ class ApiTest(unittest.TestCase):
     def setUp(self):
         folder = TemporaryDirectory()
         self.addCleanup(folder.cleanup)
-        self.database = Database(Path(folder.name) / "store.sqlite")
+        self.database = demo_store(Path(folder.name) / "store.sqlite")
         self.addCleanup(self.database.close)
-        self.time = datetime(2026, 9, 19, tzinfo=UTC)
-        load_demo(self.database, self.time)
+        self.time = MADE
         self.app = create_app(self.database, self.clock)
         self.addCleanup(self.app.state.shelf.close)
         self.http = TestClient(
