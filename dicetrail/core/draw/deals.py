@@ -69,12 +69,14 @@ def deal(
 
     `gone` holds name and number of those asked in earlier rounds: they come last.
     """
-    pool = (*fixed, *made_pool(round_, number, dice))
+    made = made_pool(round_, number, dice)
+    pool = (*fixed, *made) if made else tuple(fixed)  # a pool of packs alone is not copied
     length = length_of(round_.draw, len(pool), wanted, players)
-    known = frozenset(gone)
-    used = frozenset(
-        place for place, sourced in enumerate(pool) if known and named(sourced, number) in known
-    )
+    used = _NONE_USED
+    if known := frozenset(gone):
+        used = frozenset(
+            place for place, sourced in enumerate(pool) if named(sourced, number) in known
+        )
     return Deal(pool, length, _order(pool, round_.draw, dice, number, visit, length, used))
 
 
