@@ -2,7 +2,7 @@
 
 from datetime import datetime
 
-from sqlalchemy import func, select
+from sqlalchemy import Select, func, select
 from sqlalchemy.orm import Session
 
 from dicetrail.core import Game
@@ -74,26 +74,31 @@ def delete_game(session: Session, game_id: str, now: datetime | None) -> None:
     game.deleted_at = now
 
 
-def newest_games(session: Session) -> list[GameRevision]:
-    """The newest revision of every game on the shelf, the last saved first."""
+def _newest_games() -> Select[GameRevision]:
     newest = (
         select(GameRevision.game_id, func.max(GameRevision.number).label("number"))
         .group_by(GameRevision.game_id)
         .subquery()
     )
-    return list(
-        session.scalars(
-            select(GameRevision)
-            .join(
-                newest,
-                (GameRevision.game_id == newest.c.game_id)
-                & (GameRevision.number == newest.c.number),
-            )
-            .join(GameRow, GameRow.id == GameRevision.game_id)
-            .where(GameRow.deleted_at.is_(None))
-            .order_by(GameRevision.saved_at.desc(), GameRevision.game_id)
+    return (
+        select(GameRevision)
+        .join(
+            newest,
+            (GameRevision.game_id == newest.c.game_id) & (GameRevision.number == newest.c.number),
         )
+        .join(GameRow, GameRow.id == GameRevision.game_id)
+        .where(GameRow.deleted_at.is_(None))
+        .order_by(GameRevision.saved_at.desc(), GameRevision.game_id)
     )
+
+
+_NEWEST = _newest_games()
+"""Made once: a statement is of many objects in circles, which make work where they pile up."""
+
+
+def newest_games(session: Session) -> list[GameRevision]:
+    """The newest revision of every game on the shelf, the last saved first."""
+    return list(session.scalars(_NEWEST))
 
 
 def revise_game(

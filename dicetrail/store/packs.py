@@ -10,7 +10,7 @@ from datetime import datetime
 from itertools import chain
 from typing import Any
 
-from sqlalchemy import func, select
+from sqlalchemy import Select, bindparam, func, select
 from sqlalchemy.orm import InstrumentedAttribute, Session
 
 from dicetrail.core import Pack, PackEdit, Question
@@ -105,23 +105,36 @@ def add_to_media(
     return _added(session, revision)
 
 
-def newest_packs(session: Session, pack_ids: Iterable[str] | None = None) -> list[KeptPack]:
-    """The newest revision of every pack, or of those asked for, the last saved first.
-
-    A pack that is not there is left out.
-    """
+def _newest_packs() -> Select[PackRevision]:
     newest = (
         select(PackRevision.pack_id, func.max(PackRevision.number).label("number"))
         .group_by(PackRevision.pack_id)
         .subquery()
     )
-    query = select(PackRevision).join(
-        newest,
-        (PackRevision.pack_id == newest.c.pack_id) & (PackRevision.number == newest.c.number),
+    is_newest = (PackRevision.pack_id == newest.c.pack_id) & (
+        PackRevision.number == newest.c.number
     )
-    if pack_ids is not None:
-        query = query.where(PackRevision.pack_id.in_(set(pack_ids)))
-    rows = session.scalars(query.order_by(PackRevision.saved_at.desc(), PackRevision.pack_id))
+    return (
+        select(PackRevision)
+        .join(newest, is_newest)
+        .order_by(PackRevision.saved_at.desc(), PackRevision.pack_id)
+    )
+
+
+_NEWEST = _newest_packs()
+_NEWEST_OF = _NEWEST.where(PackRevision.pack_id.in_(bindparam("packs", expanding=True)))
+"""Made once: a statement is of many objects in circles, which make work where they pile up."""
+
+
+def newest_packs(session: Session, pack_ids: Iterable[str] | None = None) -> list[KeptPack]:
+    """The newest revision of every pack, or of those asked for, the last saved first.
+
+    A pack that is not there is left out.
+    """
+    if pack_ids is None:
+        rows = session.scalars(_NEWEST)
+    else:
+        rows = session.scalars(_NEWEST_OF, {"packs": list(set(pack_ids))})
     return [_whole(session, row) for row in rows]
 
 
