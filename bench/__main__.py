@@ -161,7 +161,7 @@ COMBO_RULES = rules_of(game(COMBO, LIVES))
 
 def step_many() -> None:
     """So many steps of the same game, with checking, clocks and footprints."""
-    program = build(game(COMBO, LIVES), {"bench": questions(30)})
+    program = build(game(COMBO, LIVES), {"bench": questions(30)}, recall={})
     first = step(program, start(program, 7).state, Begin(), 0).state
     state, at = first, 0
     for _ in range(STEPS // 2):
@@ -178,7 +178,9 @@ def visiting() -> tuple[Callable[[], None], Callable[[], None]]:
     there = Moves(right=Way(To.ROUND, "B"), wrong=Way(To.ROUND, "B"))
     back = Moves(right=Way(To.ROUND, "A"), wrong=Way(To.ROUND, "A"))
     rounds = (Round("A", ("bench",), moves=there), Round("B", ("bench",), moves=back))
-    program = build(Game("Bench", rounds, (Ending("Rest", ""),)), {"bench": questions(30)})
+    program = build(
+        Game("Bench", rounds, (Ending("Rest", ""),)), {"bench": questions(30)}, recall={}
+    )
 
     def go(state: State, steps: int) -> State:
         for _ in range(steps // 2):

@@ -5,11 +5,13 @@ import json
 import os
 import secrets
 import socket
+import sys
 from collections.abc import Iterator
 from contextlib import contextmanager
 from datetime import UTC, datetime
 from pathlib import Path
 from tempfile import TemporaryDirectory
+from threading import Thread
 from typing import Annotated
 from urllib.parse import quote
 
@@ -82,6 +84,8 @@ def serve(
     # What was made so far stays for good: it need not be looked through again and again.
     gc.freeze()
     gc.set_threshold(50_000, 20, 50)
+    sys.setswitchinterval(0.001)  # who plays waits less for what a maker has worked out
+    Thread(target=application.state.shelf.read_ahead, daemon=True).start()
     uvicorn.Server(_served(application)).run(sockets=[listener])
     database.close()
 
@@ -182,7 +186,7 @@ def play(
     """Play a game in this terminal, with its clocks."""
     document, packs = _game_named(game, data)
     try:
-        program = build(document, packs)
+        program = build(document, packs, recall={})
     except GameProblems:
         console.print("[red]The game has faults.[/red] Run: dicetrail check " + escape(game))
         raise typer.Exit(1) from None

@@ -4,8 +4,9 @@ Revisions never change, so what is worked out from them is kept by their numbers
 recently used dropped first.
 """
 
+import gc
 from collections import OrderedDict
-from collections.abc import Callable, Collection, Sequence
+from collections.abc import Callable, Collection, Hashable, Sequence
 from functools import lru_cache
 from threading import Lock
 from typing import TypeVar
@@ -32,20 +33,27 @@ from dicetrail.files.aside import Aside
 from dicetrail.store import Database
 from dicetrail.store.games import game_revision
 from dicetrail.store.models import RunRow
-from dicetrail.store.packs import KeptPack, edits_of, pack_revision, questions_of
+from dicetrail.store.packs import KeptPack, edits_of, newest_packs, pack_revision, questions_of
 from dicetrail.web.loads.load import Loads
 
 PackNumbers = tuple[tuple[str, int], ...]
 """Packs by identifier and revision, in the order of their identifiers."""
 
 
+MANY = 10_000
+"""So many questions of a pack are worth a word to the collector of garbage."""
+
 MOST_KNOWN = 400
 """Longer runs are worked out anew each time, so that what is known stays small."""
 
+MOST_RECALLED = 5_000
+"""How many draws of its runs are kept of a program."""
+
+Name = TypeVar("Name", bound=Hashable)
 Kept = TypeVar("Kept")
 
 
-class LatestOf(OrderedDict[str, Kept]):
+class LatestOf(OrderedDict[Name, Kept]):
     """A mapping that keeps the entries set last, and no more than weigh so much together."""
 
     def __init__(self, most: int, weigh: Callable[[Kept], int] = lambda _: 1) -> None:
@@ -55,7 +63,7 @@ class LatestOf(OrderedDict[str, Kept]):
         self._weight = 0
         self._turn = Lock()
 
-    def __setitem__(self, name: str, value: Kept) -> None:
+    def __setitem__(self, name: Name, value: Kept) -> None:
         with self._turn:
             if name in self:
                 self._weight -= self._weigh(self[name])
@@ -64,11 +72,6 @@ class LatestOf(OrderedDict[str, Kept]):
             self._weight += self._weigh(value)
             while self._weight > self.most and len(self) > 1:
                 self._weight -= self._weigh(super().popitem(last=False)[1])
-
-
-def _size(program: Program) -> int:
-    """What a program weighs: its questions, and something for itself."""
-    return 1_000 + sum(map(len, program.pools))
 
 
 def _named(pack_id: str, number: int) -> str:
@@ -82,18 +85,26 @@ class Shelf:
         self.database = database
         self.aside = Aside()
         self.loads = Loads()
-        self._known: LatestOf[tuple[Moment, ...]] = LatestOf(300)
-        self._packs: LatestOf[Pack] = LatestOf(32)
-        self._looks: LatestOf[tuple[int, PackLook]] = LatestOf(8)
+        self._known: LatestOf[str, tuple[Moment, ...]] = LatestOf(300)
+        self._packs: LatestOf[str, Pack] = LatestOf(32)
+        self._looks: LatestOf[str, tuple[int, PackLook]] = LatestOf(8)
         self._looking = Lock()
         self.pack_media = lru_cache(maxsize=64)(self._pack_media)
         self.examined = lru_cache(maxsize=256)(self._examined)
-        self._programs: LatestOf[Program] = LatestOf(300_000, _size)
+        self._programs: LatestOf[str, Program] = LatestOf(100)
 
     def close(self) -> None:
         """End whatever is still being read."""
         self.loads.close()
         self.aside.close()
+
+    def read_ahead(self) -> None:
+        """Read the large packs before they are asked for, so that nobody waits for them."""
+        with self.database.reading() as session:
+            packs = newest_packs(session)
+        for pack in packs:
+            if pack.question_count >= MANY:
+                self.faults(pack)
 
     def moments(self, run: RunRow) -> tuple[Moment, ...]:
         """Every moment of a run so far. What was worked out before is gone on from."""
@@ -138,6 +149,8 @@ class Shelf:
                 questions = edited(before.questions, edits) if edits else before.questions
         pack = Pack(kept.title, questions)
         self.remember(kept, pack)
+        if before is None and len(questions) >= MANY:
+            gc.freeze()  # nothing of it hangs in circles: looking through it would only take time
         return pack
 
     def remember(self, kept: KeptPack, pack: Pack) -> None:
@@ -188,7 +201,7 @@ class Shelf:
         examined = self.examined(game, packs)
         if any(problem.severity is Severity.FAULT for problem in examined.problems):
             raise GameProblems(examined.problems)
-        return made_ready(game, self._held(packs))
+        return made_ready(game, self._held(packs), LatestOf(MOST_RECALLED))
 
     def _game(self, game_id: str, number: int) -> Game:
         with self.database.reading() as session:

@@ -61,7 +61,7 @@ def play(
     outcomes: str, game: Game = FIVE, packs: dict[str, Pack] | None = None, dice: int = 7
 ) -> tuple[Program, list[Moment], list[Input]]:
     """Play a game through, `r` for a right answer and `w` for a wrong one."""
-    program = build(game, packs or PACKS)
+    program = build(game, packs or PACKS, recall={})
     moments, inputs = [start(program, dice)], []
 
     def take(action: object) -> None:

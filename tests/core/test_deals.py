@@ -21,6 +21,7 @@ from dicetrail.core import (
 )
 from dicetrail.core.document import Operator, Span
 from dicetrail.core.draw.sources import SumTable
+from dicetrail.core.play import question_of, spot
 from dicetrail.core.workbench import draw_list, right_places
 from tests.core.examples import FIVE, PACKS, changed
 
@@ -43,7 +44,7 @@ LEVELS = {
 
 
 def drawn(dice=3, packs=LEVELS, **rules):
-    return list(draw_list(build(changed(FIVE, **rules), packs), dice))
+    return draw_list(build(changed(FIVE, **rules), packs), dice).questions
 
 
 class TestDraws(unittest.TestCase):
@@ -64,7 +65,9 @@ class TestDraws(unittest.TestCase):
         """Chi-square against weights 1 : 3, level 3 left out (scipy.stats.chisquare)."""
         draw = Draw(1, DrawOrder.WEIGHTED, weights=(1, 3, 0, 1, 1))
         program = build(changed(FIVE, draw=draw), LEVELS)
-        levels = Counter(next(draw_list(program, dice)).prompt[-1] for dice in range(4000))
+        levels = Counter(
+            question_of(program, spot(program, dice)).prompt[-1] for dice in range(4000)
+        )
         self.assertEqual(set(levels), {"1", "2"})
         self.assertGreater(stats.chisquare([levels["1"], levels["2"]], [1000, 3000]).pvalue, 1e-4)
 
@@ -85,7 +88,7 @@ class TestDraws(unittest.TestCase):
 
     def test_where_the_right_answer_falls_over_many_rolls(self):
         program = build(changed(FIVE, ask=Ask()), PACKS)
-        places = right_places(program, 0, 1, 1200)
+        places = right_places(program, 0, 1, 1200).times
         self.assertGreater(stats.chisquare(places[:3]).pvalue, 1e-4)
         self.assertEqual(places[3:], (0,) * 9)
 

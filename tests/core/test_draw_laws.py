@@ -35,10 +35,7 @@ from dicetrail.core import (
     survey,
 )
 from dicetrail.core.document import ListsAsk, Operator, Span
-from dicetrail.core.draw import sources
-from dicetrail.core.draw.deals import deal
-from dicetrail.core.draw.dice import stream
-from dicetrail.core.draw.sources import Sourced, SumTable, odd_items
+from dicetrail.core.draw import Pool, SumTable, Visit, deal, odd_items, sources, stream, whole
 from dicetrail.core.play import Bring, choices_of, next_input, question_of
 
 REST = (Ending("Rest", ""),)
@@ -83,7 +80,7 @@ class TestEveryDraw(unittest.TestCase):
                 refused += 1
                 continue
             played += 1
-            dealt = deal(game.rounds[0], 0, 7, program.pools[0], 0, None, 1, ())
+            dealt = deal(game.rounds[0], program.pools[0], Visit(7, 0), 6)
             places = [dealt.at(n).sourced for n in range(dealt.length)]
             self.assertEqual(len(places), min(6, dealt.length))
             if order is DrawOrder.WEIGHTED:
@@ -100,12 +97,11 @@ class TestEveryDraw(unittest.TestCase):
     def test_two_right_answers_are_not_made_to_alternate_and_more_never_repeat(self):
         chances = random.Random(5)
         for answers, repeats in ((2, True), (3, False)):
-            pool = tuple(
-                Sourced("p", n, Question(f"{n}?", (f"a{n % answers}",), ("x",))) for n in range(12)
-            )
+            asks = [Question(f"{n}?", (f"a{n % answers}",), ("x",)) for n in range(12)]
+            pool = Pool((whole("p", asks),))
             for refill in (Refill.EACH_TIME, Refill.WHEN_EMPTY):
                 round_ = Round("R", ("p",), draw=Draw(None, refill=refill))
-                dealt = deal(round_, 0, chances.randrange(999), pool, 0, None, 1, ())
+                dealt = deal(round_, pool, Visit(chances.randrange(999), 0), 200)
                 asked = [dealt.at(n).sourced for n in range(200)]
                 same = [
                     one.question.right == other.question.right for one, other in pairwise(asked)
@@ -116,16 +112,16 @@ class TestEveryDraw(unittest.TestCase):
     def test_easy_first_leaves_out_what_was_asked_before(self):
         pack = Pack("P", levelled("p", 1, 1, 2, 2, 3, 3).questions)
         round_ = Round("R", ("p",), draw=Draw(3, DrawOrder.EASY_FIRST))
-        pool = tuple(Sourced("p", n, question) for n, question in enumerate(pack.questions))
+        pool = Pool((whole("p", pack.questions),))
         for dice in range(50):
             gone = {("p", n) for n in stream(dice, "gone").pick(6, 3)}
-            dealt = deal(round_, 0, dice, pool, 1, None, 1, gone)
+            dealt = deal(round_, pool, Visit(dice, 0, 1, gone=gone), 3)
             asked = [dealt.at(n).sourced for n in range(3)]
             self.assertFalse(gone & {(one.source, one.number) for one in asked})
             levels = [one.question.details.level for one in asked]
             self.assertEqual(levels, sorted(levels))
 
-    def test_an_earlier_run_of_a_program_changes_no_draw(self):
+    def test_what_a_program_recalls_of_earlier_runs_changes_no_draw(self):
         wide = Pack("W", tuple(Question(f"{n}?", ("r",), tuple("abcde")) for n in range(4)))
         draw = Draw(9, refill=Refill.WHEN_EMPTY)
         game, packs = Game("G", (Round("R", ("wide",), draw=draw),), REST), {"wide": wide}
@@ -141,7 +137,7 @@ class TestEveryDraw(unittest.TestCase):
                 moment = step(program, moment.state, given_.action, given_.at)
             return seen, moment.footprints
 
-        used = build(game, packs)
+        used = build(game, packs, recall={})
         for position, number in product((None, 5, 1, 7, 8), range(4)):
             fresh = choices(build(game, packs), position, number)
             self.assertEqual(choices(used, position, number), fresh)

@@ -78,7 +78,7 @@ class TestARun(unittest.TestCase):
 
     def test_as_written_keeps_the_order_of_questions_and_choices(self):
         game = changed(draw=Draw(3, Order.WRITTEN), ask=Ask(Order.WRITTEN))
-        drawn = list(draw_list(build(game, PACKS), 5))
+        drawn = draw_list(build(game, PACKS), 5).questions
         self.assertEqual([question.prompt[-2:-1] for question in drawn], ["1", "2", "3"])
         self.assertEqual({question.right_letters for question in drawn}, {"A"})
 
@@ -175,7 +175,7 @@ class TestDeterminism(unittest.TestCase):
 
     def test_turning_off_the_shuffling_of_choices_moves_no_question(self):
         shuffled, kept = (
-            [q.prompt for q in draw_list(build(game, PACKS), 11)]
+            [q.prompt for q in draw_list(build(game, PACKS), 11).questions]
             for game in (FIVE, changed(ask=Ask(Order.WRITTEN)))
         )
         self.assertEqual(shuffled, kept)
@@ -184,7 +184,7 @@ class TestDeterminism(unittest.TestCase):
         more = Pack("More", (*VEGETABLES.questions, Question("New?", ("right 0",), ("x0", "y0"))))
         everything = changed(draw=Draw(None))
         before, after = (
-            {q.prompt: q.choices for q in draw_list(build(everything, {"veg": pack}), 3)}
+            {q.prompt: q.choices for q in draw_list(build(everything, {"veg": pack}), 3).questions}
             for pack in (VEGETABLES, more)
         )
         self.assertEqual(before, {prompt: after[prompt] for prompt in before})
@@ -245,7 +245,7 @@ class TestKinds(unittest.TestCase):
     def test_true_stands_before_false_and_a_pinned_choice_last_whatever_the_dice(self):
         program = build(changed(draw=Draw(None, Order.WRITTEN)), {"veg": Pack("V", self.QUESTIONS)})
         for dice in range(20):
-            drawn = list(draw_list(program, dice))
+            drawn = draw_list(program, dice).questions
             self.assertEqual(drawn[0].choices, ("true", "false"))
             self.assertEqual(drawn[5].choices[2], NONE)
             self.assertEqual(drawn[5].right_letters, "AB")

@@ -164,7 +164,7 @@ def built(game):
     """
     if any(problem.severity is Severity.FAULT for problem in faults_besides_endings(game)):
         return None
-    return made_ready(game, PACKS)
+    return made_ready(game, PACKS, recall={})
 
 
 def faults_besides_endings(game):
@@ -254,7 +254,7 @@ class TestRuns(unittest.TestCase):
         if program is None or number >= len(game.rounds):
             return
         round_ = game.rounds[number]
-        drawn = list(draw_list(program, dice, number))
+        drawn = draw_list(program, dice, number).questions
         if round_.draw.refill is Refill.NEVER:
             self.assertEqual(len({(d.pack, d.prompt) for d in drawn}), len(drawn))
         elif len(drawn) > 1 and round_.draw.order is DrawOrder.SHUFFLED:

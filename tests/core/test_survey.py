@@ -17,7 +17,7 @@ from dicetrail.core import (
     look_over,
     survey,
 )
-from dicetrail.core.workbench import first_game, summaries
+from dicetrail.core.workbench import first_game
 from tests.core.examples import FIVE, PACKS, VEGETABLES, changed, points
 
 FAULT, WARNING = Severity.FAULT, Severity.WARNING
@@ -137,7 +137,7 @@ class TestSurvey(unittest.TestCase):
                 self.assertEqual(told, expected)
 
     def test_summaries_tell_what_each_stop_does(self):
-        words = [summary.words for summary in summaries(FIVE, PACKS)]
+        words = [summary.words for summary in look_over(FIVE, PACKS).stops[0]]
         self.assertEqual(
             words,
             [

@@ -345,8 +345,8 @@ class TestShelfMoves(ApiTest):
         old, new = (self.get(f"/api/games/{name}") for name in ("leaf-shapes", made["id"]))
         self.assertEqual(new["packs"][0]["media"], old["packs"][0]["media"])
         self.assertEqual(
-            self.http.get(f"/api/games/{made['id']}/draw?dice=5").json()[0]["prompt"],
-            self.http.get("/api/games/leaf-shapes/draw?dice=5").json()[0]["prompt"],
+            self.http.get(f"/api/games/{made['id']}/draw?dice=5").json()["questions"][0]["prompt"],
+            self.http.get("/api/games/leaf-shapes/draw?dice=5").json()["questions"][0]["prompt"],
         )
         count = len(self.get("/api/games"))
         broken = saved.content.replace(b'"seconds": 15', b'"seconds": "x"')
@@ -419,7 +419,7 @@ class TestRuns(ApiTest):
     def test_a_run_is_played_to_its_ending_and_read_again(self):
         run = self.post("/api/runs", game_id="harvest-supper", dice=4821)
         steps = list(run["steps"])
-        drawn = self.get(f"{GAME}/draw?dice=4821")
+        drawn = self.get(f"{GAME}/draw?dice=4821")["questions"]
         run = self.input(run, action="begin")
         steps += run["steps"]
         for question in drawn:

@@ -50,7 +50,9 @@ class PlayersTest(ApiTest):
     def right_place(self, run):
         """Where the right answer stands, found as only a maker can."""
         dice = self.get(f"/api/runs/{run['id']}")["dice"]
-        question = self.get(f"{GAME}/draw?dice={dice}")[run["table"]["question"]["number"] - 1]
+        question = self.get(f"{GAME}/draw?dice={dice}")["questions"][
+            run["table"]["question"]["number"] - 1
+        ]
         return "ABCDEFGH".index(question["right_letters"]) + 1
 
     def played(self, right, **body):

@@ -1,9 +1,19 @@
 """Chance and where questions come from: dice, pools, what a round of a run brings."""
 
+from dicetrail.core.draw.census import (
+    Census,
+    Censuses,
+    Traits,
+    census_of,
+    censuses_of,
+    traits_of,
+)
 from dicetrail.core.draw.deals import (
     BY_CHANCE,
     Deal,
     Dealt,
+    Visit,
+    ahead,
     choices_shown,
     deal,
     length_of,
@@ -11,17 +21,17 @@ from dicetrail.core.draw.deals import (
     named,
 )
 from dicetrail.core.draw.dice import HIGHEST_DICE, LONG_DICE_BITS, dice_named, name_of_dice, stream
+from dicetrail.core.draw.pools import Pool, Sourced, whole
 from dicetrail.core.draw.sources import (
     MOST_ROWS,
     MOST_SOURCES,
     Facets,
     Packs,
-    Sourced,
     SumTable,
     count_of,
     facets,
     fixed_pool,
-    fixed_questions,
+    fixed_traits,
     odd_items,
     pool_size,
 )
@@ -32,19 +42,27 @@ __all__ = [
     "LONG_DICE_BITS",
     "MOST_ROWS",
     "MOST_SOURCES",
+    "Census",
+    "Censuses",
     "Deal",
     "Dealt",
     "Facets",
     "Packs",
+    "Pool",
     "Sourced",
     "SumTable",
+    "Traits",
+    "Visit",
+    "ahead",
+    "census_of",
+    "censuses_of",
     "choices_shown",
     "count_of",
     "deal",
     "dice_named",
     "facets",
     "fixed_pool",
-    "fixed_questions",
+    "fixed_traits",
     "length_of",
     "most_wanted",
     "name_of_dice",
@@ -52,4 +70,6 @@ __all__ = [
     "odd_items",
     "pool_size",
     "stream",
+    "traits_of",
+    "whole",
 ]

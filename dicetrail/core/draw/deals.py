@@ -5,16 +5,17 @@ for. No question of a pack comes twice until the pool is empty, nor again in a l
 while others are left.
 """
 
-from collections.abc import Collection, Iterator, Sequence
-from dataclasses import dataclass, field
+from collections import Counter
+from collections.abc import Callable, Collection, Iterator, Sequence
+from dataclasses import dataclass
+from itertools import chain, islice
 from itertools import count as counting
-from itertools import islice
-from threading import Lock
 from typing import NamedTuple
 
 from dicetrail.core.document import Draw, DrawOrder, Kind, Needs, Order, Question, Refill, Round
 from dicetrail.core.draw.dice import Stream, stream
-from dicetrail.core.draw.sources import Sourced, made_pool, weight_of
+from dicetrail.core.draw.pools import Pool, Sourced
+from dicetrail.core.draw.sources import made_pool, weight_of
 
 MOST_WANTED = 1000
 """The most questions a player can choose where the pool is filled again."""
@@ -27,66 +28,74 @@ class Dealt(NamedTuple):
     times_before: int
 
 
-@dataclass(eq=False)
+@dataclass(frozen=True, eq=False)
 class Deal:
-    """The questions of one round of one run. `length` is None if they never run out."""
+    """The questions of one round of one run, as far as they are worked out."""
 
-    pool: tuple[Sourced, ...]
+    pool: Pool
     length: int | None
-    _order: Iterator[int]
-    _dealt: list[Dealt] = field(default_factory=list)
-    _times: dict[int, int] = field(default_factory=dict)
-    shown: dict[tuple[int, int, str, int], tuple[tuple[str, ...], tuple[int, ...]]] = field(
-        default_factory=dict
-    )
-    """A memo of choices in the order shown, by all that they hang on."""
-    _lock: Lock = field(default_factory=Lock)
+    """How many there are; None if they never run out."""
+    _places: tuple[int, ...]
+    _times_before: tuple[int, ...]
 
     def at(self, position: int) -> Dealt:
-        """The question at a position, from 0. Raises IndexError beyond the length."""
-        with self._lock:  # one program serves many runs at once
-            while len(self._dealt) <= position:
-                place = next(self._order, None)
-                if place is None:
-                    raise IndexError(f"the round has no question {position}")
-                before = self._times.get(place, 0)
-                self._times[place] = before + 1
-                self._dealt.append(Dealt(self.pool[place], before))
-        return self._dealt[position]
+        """The question at a position, from 0. Raises IndexError beyond what is worked out."""
+        return Dealt(self.pool[self._places[position]], self._times_before[position])
 
 
-def deal(
-    round_: Round,
-    number: int,
-    dice: int,
-    fixed: Sequence[Sourced],
-    visit: int,
-    wanted: int | None,
-    players: int,
-    gone: Collection[tuple[str, int]],
-) -> Deal:
-    """The questions of a round, by its number, on its n-th visit (from 0) in a run.
+class Visit(NamedTuple):
+    """One time that a run comes to a round."""
 
-    `gone` holds name and number of those asked in earlier rounds: they come last.
+    dice: int
+    round: int
+    number: int = 0
+    """Its number among the visits of that round in the run, from 0."""
+    wanted: int | None = None
+    """How many questions each player chose to be asked, where that is theirs to choose."""
+    players: int = 1
+    gone: Collection[tuple[str, int]] = ()
+    """Name and number of the questions asked in earlier rounds: they come last."""
+
+
+def deal(round_: Round, fixed: Pool, visit: Visit, count: int) -> Deal:
+    """The first `count` questions of a round on a visit, or all if it has fewer."""
+    pool = fixed.with_parts(made_pool(round_, visit.round, visit.dice))
+    length = length_of(round_.draw, len(pool), visit.wanted, visit.players)
+    used = frozenset(_places_of(pool, visit.round, visit.gone)) if visit.gone else _NONE_USED
+    order = _order(pool, round_.draw, visit, length, used)
+    places = tuple(islice(order, count if length is None else min(count, length)))
+    times: Counter[int] = Counter()
+    before = []
+    for place in places:
+        before.append(times[place])
+        times[place] += 1
+    return Deal(pool, length, places, tuple(before))
+
+
+def ahead(position: int) -> int:
+    """How many questions are worth working out at once to know the one at a position.
+
+    It doubles, so that going through a round costs in proportion to its length.
     """
-    made = made_pool(round_, number, dice)
-    pool = (*fixed, *made) if made else tuple(fixed)  # a pool of packs alone is not copied
-    length = length_of(round_.draw, len(pool), wanted, players)
-    used = _NONE_USED
-    if known := frozenset(gone):
-        used = frozenset(
-            place for place, sourced in enumerate(pool) if named(sourced, number) in known
-        )
-    return Deal(pool, length, _order(pool, round_.draw, dice, number, visit, length, used))
+    return 1 << max(3, position.bit_length())
 
 
 def named(sourced: Sourced, round_: int) -> tuple[str, int]:
-    """A question of a round by a name of its source that means it in every round.
+    """A question of a round by a name of its source that means it in every round."""
+    return _name(sourced.source, round_), sourced.number
 
-    Packs are shared by rounds; lists and sums are each round's own.
-    """
-    is_own = sourced.source.endswith("]")
-    return (f"{round_} {sourced.source}" if is_own else sourced.source), sourced.number
+
+def _name(source: str, round_: int) -> str:
+    """Packs are shared by rounds; lists and sums are each round's own."""
+    is_own = source.endswith("]")
+    return f"{round_} {source}" if is_own else source
+
+
+def _places_of(pool: Pool, round_: int, names: Collection[tuple[str, int]]) -> Iterator[int]:
+    sources = {_name(part.source, round_): part.source for part in pool.parts}
+    for name, number in names:
+        if name in sources:
+            yield from pool.places_of(sources[name], number)
 
 
 def most_wanted(draw: Draw, pool: int, players: int) -> int:
@@ -111,26 +120,19 @@ def length_of(draw: Draw, pool: int, wanted: int | None, players: int) -> int | 
 
 
 def _order(
-    pool: Sequence[Sourced],
+    pool: Pool,
     draw: Draw,
-    dice: int,
-    number: int,
-    visit: int,
+    visit: Visit,
     length: int | None,
     used: frozenset[int],
 ) -> Iterator[int]:
     """Places in the pool, in the order asked; the used ones after all others, once."""
-
-    def chances(purpose: str) -> Stream:
-        return stream(dice, purpose, number, visit)
-
-    one_at_a_time = draw.refill is Refill.EACH_TIME and draw.order in BY_CHANCE
-    if one_at_a_time:
-        yield from _each_anew(pool, draw, dice, number, visit)
+    if draw.refill is Refill.EACH_TIME and draw.order in BY_CHANCE:
+        yield from _each_anew(pool, draw, visit)
         return
     if draw.refill is not Refill.NEVER:
         length = None  # every fill of the pool is asked whole
-    fill = _once(pool, draw, chances("draw"), length, used)
+    fill = _once(pool, draw, _chances(visit, "draw"), length, used)
     if draw.refill is Refill.NEVER:
         yield from fill
         return
@@ -139,51 +141,69 @@ def _order(
         for place in _not_after(pool, fill, last):
             yield place
             last = place
-        fill = _once(pool, draw, chances(f"draw again {again}"), None, _NONE_USED)
+        fill = _once(pool, draw, _chances(visit, f"draw again {again}"), None, _NONE_USED)
 
 
 _NONE_USED: frozenset[int] = frozenset()
 BY_CHANCE = (DrawOrder.SHUFFLED, DrawOrder.WEIGHTED)
 
+Chances = Callable[[str], Stream]
+"""The streams one drawing of a pool draws from, by the ends of their names."""
+
+
+def _chances(visit: Visit, purpose: str) -> Chances:
+    return lambda end: stream(visit.dice, f"{purpose}{end}", visit.round, visit.number)
+
 
 def _once(
-    pool: Sequence[Sourced],
+    pool: Pool,
     draw: Draw,
-    chances: Stream,
+    chances: Chances,
     length: int | None,
     used: frozenset[int],
 ) -> Iterator[int]:
     """The whole pool once over, as the draw's order has it, the used ones last."""
+    if length is not None and length >= len(pool):
+        length = None
     match draw.order:
         case DrawOrder.WRITTEN:
             places: Iterator[int] = iter(range(len(pool)))
-        case DrawOrder.SHUFFLED | DrawOrder.EASY_FIRST:
-            places = chances.order(len(pool))
         case DrawOrder.WEIGHTED:
             places = _weighted(pool, draw, chances)
+        case DrawOrder.EASY_FIRST if length is None:
+            levels = pool.places_by_level
+            places = chain.from_iterable(_of_level(pool, level, chances) for level in levels)
+        case _:
+            places = chances("").order(len(pool))
     if used:
         places = _unused_first(places, used)
-    if draw.order is not DrawOrder.EASY_FIRST:
-        return places
-    picked = islice(places, length)
-    if length is not None:
-        return iter(sorted(picked, key=lambda place: _level(pool[place])))
-    return iter(sorted(picked, key=lambda place: (place in used, _level(pool[place]))))
+    if draw.order is DrawOrder.EASY_FIRST and length is not None:
+        return iter(sorted(islice(places, length), key=pool.level_at))
+    return places
 
 
-def _weighted(pool: Sequence[Sourced], draw: Draw, chances: Stream) -> Iterator[int]:
+def _weighted(pool: Pool, draw: Draw, chances: Chances) -> Iterator[int]:
     """Levels by their weights times the questions left in them, and then any one of them."""
-    by_level: dict[int, list[int]] = {}
-    for place, sourced in enumerate(pool):
-        by_level.setdefault(_level(sourced), []).append(place)
-    left = {level: list(chances.shuffled(by_level[level])) for level in sorted(by_level)}
-    while total := sum(weight_of(draw, level) * len(places) for level, places in left.items()):
-        ticket = chances.below(total)
-        for level, places in left.items():
-            ticket -= weight_of(draw, level) * len(places)
+    orders: dict[int, Iterator[int]] = {}
+    left = {level: len(places) for level, places in pool.places_by_level.items()}
+    tickets = chances("")
+    while total := sum(weight_of(draw, level) * count for level, count in left.items()):
+        ticket = tickets.below(total)
+        for level, count in left.items():
+            ticket -= weight_of(draw, level) * count
             if ticket < 0:
-                yield places.pop()
+                left[level] -= 1
+                if level not in orders:
+                    orders[level] = _of_level(pool, level, chances)
+                yield next(orders[level])
                 break
+
+
+def _of_level(pool: Pool, level: int, chances: Chances) -> Iterator[int]:
+    """The places of a level in a random order."""
+    places = pool.places_by_level[level]
+    order = chances(f", level {level}").order(len(places))
+    return (places[at] for at in order)
 
 
 def _unused_first(places: Iterator[int], used: frozenset[int]) -> Iterator[int]:
@@ -196,13 +216,13 @@ def _unused_first(places: Iterator[int], used: frozenset[int]) -> Iterator[int]:
     yield from held
 
 
-def _not_after(pool: Sequence[Sourced], places: Iterator[int], last: int | None) -> Iterator[int]:
+def _not_after(pool: Pool, places: Iterator[int], last: int | None) -> Iterator[int]:
     """The same places, but the first not the question just asked, if there is another; and
     where there are more than two right answers, not one with the same, if there is another."""
     if last is None:
         yield from places
         return
-    minds_answers = _has_many_answers(pool)
+    minds_answers = pool.has_many_answers
     held: list[int] = []
     for place in places:
         is_alike = place == last or (
@@ -218,29 +238,15 @@ def _not_after(pool: Sequence[Sourced], places: Iterator[int], last: int | None)
     yield from (place for place in held if place == last)
 
 
-def _has_many_answers(pool: Sequence[Sourced]) -> bool:
-    """Whether there are more than two right answers in a pool."""
-    seen: set[tuple[str, ...]] = set()
-    for sourced in pool:
-        seen.add(sourced.question.right)
-        if len(seen) > 2:
-            return True
-    return False
-
-
-def _each_anew(
-    pool: Sequence[Sourced], draw: Draw, dice: int, number: int, visit: int
-) -> Iterator[int]:
+def _each_anew(pool: Pool, draw: Draw, visit: Visit) -> Iterator[int]:
     last = None
     for turn in counting():
-        chances = stream(dice, f"draw one {visit}", number, turn)
-        places = _once(pool, draw, chances, None, _NONE_USED)
-        last = next(_not_after(pool, places, last))
+
+        def chances(end: str, turn: int = turn) -> Stream:
+            return stream(visit.dice, f"draw one {visit.number}{end}", visit.round, turn)
+
+        last = next(_not_after(pool, _once(pool, draw, chances, None, _NONE_USED), last))
         yield last
-
-
-def _level(sourced: Sourced) -> int:
-    return sourced.question.details.level or 1
 
 
 def choices_shown(

@@ -93,8 +93,17 @@ class Stream:
         return tuple(islice(self.order(pool), max(0, count)))
 
     def shuffled(self, items: Sequence[T]) -> tuple[T, ...]:
-        """The items in a random order, each order as likely."""
-        return tuple(items[index] for index in self.pick(len(items), len(items)))
+        """The items in a random order, each order as likely: `order`, for all of them at once."""
+        left, words = list(items), self._words.getrandbits
+        for place in range(len(left)):
+            bound = len(left) - place
+            shift = 32 - (bound - 1).bit_length()
+            other = bound
+            while other >= bound:
+                other = words(32) >> shift
+            other += place
+            left[place], left[other] = left[other], left[place]
+        return tuple(left)
 
 
 def stream(dice: int, purpose: str, round_: int = 0, position: int = 0) -> Stream:

@@ -8,7 +8,7 @@ number the fitting right numbers are evenly spaced.
 
 from bisect import bisect_right
 from collections import Counter
-from collections.abc import Iterator, Mapping, Sequence
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from fractions import Fraction
 from functools import cached_property
@@ -29,7 +29,9 @@ from dicetrail.core.document import (
     Sums,
     out_of_bounds,
 )
+from dicetrail.core.draw.census import Censuses, Traits, traits_of
 from dicetrail.core.draw.dice import Stream, stream
+from dicetrail.core.draw.pools import Part, Pool, whole
 
 Packs = Mapping[str, Pack]
 
@@ -46,47 +48,36 @@ _PROMPTS = {
 SIGNS = {Operator.PLUS: "+", Operator.MINUS: "−", Operator.TIMES: "×", Operator.OVER: "÷"}
 
 
-@dataclass(frozen=True, slots=True)
-class Sourced:
-    """A question of a round's pool: the source it comes from and its number there, from 0."""
-
-    source: str
-    number: int
-    question: Question
-
-
-def fixed_pool(round_: Round, packs: Packs) -> tuple[Sourced, ...]:
+def fixed_pool(round_: Round, packs: Packs) -> Pool:
     """The questions of a round that are the same in every run."""
-    return (*_from_packs(round_, packs), *_weighed(round_, _to_sort(round_)))
+    return Pool((*_from_packs(round_, packs), *_weighed(round_, _to_sort(round_))))
 
 
-def fixed_questions(round_: Round, packs: Packs) -> Iterator[Question]:
-    """What `fixed_pool` holds, without where it comes from."""
+def fixed_traits(round_: Round, censuses: Censuses) -> Counter[Traits]:
+    """What the questions of `fixed_pool` are like, and how many are so."""
+    found: Counter[Traits] = Counter()
+    for traits, count in _in_packs(round_, censuses):
+        if fits(round_, traits):
+            found[traits] += count
+    for part in _weighed(round_, _to_sort(round_)):
+        found[Traits(Kind.SORT)] += len(part.questions)
+    return found
+
+
+def _in_packs(round_: Round, censuses: Censuses) -> Iterator[tuple[Traits, int]]:
     for name in round_.packs:
-        questions = packs[name].questions
-        yield from (
-            questions
-            if _takes_all(round_.draw)
-            else (question for question in questions if fits(round_, question))
-        )
-    yield from (found.question for found in _weighed(round_, _to_sort(round_)))
+        yield from censuses.get(name, {}).items()
 
 
-def made_pool(round_: Round, number: int, dice: int) -> tuple[Sourced, ...]:
+def made_pool(round_: Round, number: int, dice: int) -> tuple[Part, ...]:
     """The questions of a round, the one of that number, that these dice make."""
-    return (
-        *_weighed(round_, _odd_ones(round_, number, dice)),
-        *_weighed(round_, _sums(round_, number, dice)),
-    )
+    made = (*_odd_ones(round_, number, dice), *_sums(round_, number, dice))
+    return _weighed(round_, made)
 
 
-def pool_size(round_: Round, packs: Packs) -> int:
+def pool_size(round_: Round, censuses: Censuses) -> int:
     """How many questions a round's pool holds in any run."""
-    used = [packs[name].questions for name in round_.packs if name in packs]
-    if _takes_all(round_.draw):
-        fitting = sum(map(len, used))
-    else:
-        fitting = sum(fits(round_, question) for questions in used for question in questions)
+    fitting = sum(count for traits, count in _in_packs(round_, censuses) if fits(round_, traits))
     if not _has_weight(round_.draw, 1):
         return fitting  # what lists and sums give has no level, and counts as 1
     items = sum(_list_questions(lists) for lists in round_.lists[:MOST_SOURCES])
@@ -94,15 +85,14 @@ def pool_size(round_: Round, packs: Packs) -> int:
     return fitting + items + max(0, sums)
 
 
-def fits(round_: Round, question: Question) -> bool:
+def fits(round_: Round, traits: Traits) -> bool:
     """Whether a pack's question passes the round's filters."""
-    draw, details = round_.draw, question.details
-    level = details.level or 1
-    if draw.topics and details.topic not in draw.topics:
+    draw = round_.draw
+    if draw.topics and traits.topic not in draw.topics:
         return False
-    if draw.levels and level not in draw.levels:
+    if draw.levels and traits.level not in draw.levels:
         return False
-    return _has_weight(draw, level)
+    return _has_weight(draw, traits.level)
 
 
 def _takes_all(draw: Draw) -> bool:
@@ -115,9 +105,9 @@ def _has_weight(draw: Draw, level: int) -> bool:
     return draw.order is not DrawOrder.WEIGHTED or weight_of(draw, level) > 0
 
 
-def _weighed(round_: Round, pool: Iterator[Sourced]) -> Iterator[Sourced]:
-    """The questions whose level has a weight; those of lists and sums count as level 1."""
-    return (found for found in pool if _has_weight(round_.draw, found.question.details.level or 1))
+def _weighed(round_: Round, made: Iterable[Part]) -> tuple[Part, ...]:
+    """What lists and sums give, if its level has a weight: it has none, and counts as 1."""
+    return tuple(made) if _has_weight(round_.draw, 1) else ()
 
 
 def weight_of(draw: Draw, level: int) -> int:
@@ -141,19 +131,14 @@ class Facets:
     levels: tuple[Tagged, ...]
 
 
-def facets(round_: Round, packs: Packs) -> Facets:
+def facets(round_: Round, censuses: Censuses) -> Facets:
     """The topics and levels of a round's pack questions, whatever its filters."""
     topics: Counter[str] = Counter()
     levels: Counter[int] = Counter()
-    for name in round_.packs:
-        tags = (
-            (question.details.topic, question.details.level or 1)
-            for question in (packs[name].questions if name in packs else ())
-        )
-        for (topic, level), count in Counter(tags).items():
-            topics[topic] += count
-            if level in _LEVELS:
-                levels[level] += count
+    for traits, count in _in_packs(round_, censuses):
+        topics[traits.topic] += count
+        if traits.level in _LEVELS:
+            levels[traits.level] += count
     return Facets(
         tuple(Tagged(topic, topics[topic]) for topic in sorted(topics) if topic),
         tuple(Tagged(str(level), levels[level]) for level in sorted(levels)),
@@ -168,24 +153,40 @@ def count_of(sums: Sums) -> int:
     return len(SumTable(sums))
 
 
-def _from_packs(round_: Round, packs: Packs) -> Iterator[Sourced]:
+def _from_packs(round_: Round, packs: Packs) -> Iterator[Part]:
     takes_all = _takes_all(round_.draw)
     for name in round_.packs:
-        for number, question in enumerate(packs[name].questions):
-            if takes_all or fits(round_, question):
-                yield Sourced(name, number, question)
+        questions = packs[name].questions
+        if takes_all:
+            yield whole(name, questions)
+        else:
+            yield Part(name, questions, tuple(_fitting(round_, questions)))
 
 
-def _to_sort(round_: Round) -> Iterator[Sourced]:
+def _fitting(round_: Round, questions: Iterable[Question]) -> Iterator[int]:
+    known: dict[tuple[str, int | None], bool] = {}
+    for number, question in enumerate(questions):
+        details = question.details
+        tags = (details.topic, details.level)
+        passes = known.get(tags)
+        if passes is None:
+            passes = known[tags] = fits(round_, traits_of(question))
+        if passes:
+            yield number
+
+
+def _to_sort(round_: Round) -> Iterator[Part]:
     for place, lists in enumerate(round_.lists):
         if lists.asks is ListsAsk.SORT:
             titles = [group.title for group in lists.lists]
             groups = [(group.title, frozenset(group.items)) for group in lists.lists]
-            for number, item in enumerate(_items(lists)):
+            made = []
+            for item in _items(lists):
                 right = tuple(title for title, items in groups if item in items)
                 wrong = tuple(title for title in titles if title not in right)
                 prompt = (lists.prompt.strip() or _PROMPTS[lists.asks]).replace("{item}", item)
-                yield Sourced(f"lists[{place}]", number, Question(prompt, right, wrong, Kind.SORT))
+                made.append(Question(prompt, right, wrong, Kind.SORT))
+            yield whole(f"lists[{place}]", made)
 
 
 def _items(lists: Lists) -> tuple[str, ...]:
@@ -226,17 +227,18 @@ def odd_items(lists: Lists) -> Iterator[tuple[str, tuple[tuple[str, ...], ...]]]
             yield item, rows_beside[lies_in]
 
 
-def _odd_ones(round_: Round, number: int, dice: int) -> Iterator[Sourced]:
+def _odd_ones(round_: Round, number: int, dice: int) -> Iterator[Part]:
     for place, lists in enumerate(round_.lists):
         if lists.asks is not ListsAsk.ODD_ONE_OUT:
             continue
         prompt = lists.prompt.strip() or _PROMPTS[lists.asks]
+        made = []
         for which, (item, others) in enumerate(odd_items(lists)):
             chances = stream(dice, f"odd one out {place}", number, which)
             group = others[chances.below(len(others))]
             among = tuple(group[n] for n in chances.pick(len(group), lists.choices - 1))
-            question = Question(prompt.replace("{item}", item), (item,), among)
-            yield Sourced(f"lists[{place}]", which, question)
+            made.append(Question(prompt.replace("{item}", item), (item,), among))
+        yield whole(f"lists[{place}]", made)
 
 
 class SumTable(Sequence[tuple[int, int, int]]):
@@ -376,14 +378,15 @@ def _dividends(sums: Sums, divisor: int, cap: int | None) -> range:
     return range(-(-least // divisor) * divisor, most + 1, divisor)
 
 
-def _sums(round_: Round, number: int, dice: int) -> Iterator[Sourced]:
+def _sums(round_: Round, number: int, dice: int) -> Iterator[Part]:
     for place, sums in enumerate(round_.sums):
         table = SumTable(sums)
         picked = stream(dice, f"sums {place}", number).pick(len(table), sums.count)
+        made = []
         for which, entry in enumerate(picked):
             chances = stream(dice, f"wrong choices of sums {place}", number, which)
-            question = sum_question(sums, *table[entry], chances)
-            yield Sourced(f"sums[{place}]", which, question)
+            made.append(sum_question(sums, *table[entry], chances))
+        yield whole(f"sums[{place}]", made)
 
 
 def sum_question(sums: Sums, left: int, right: int, bottom: int, chances: Stream) -> Question:

@@ -343,15 +343,14 @@ def _bring(program: Program, state: State, action: Bring, prints: Prints) -> Sta
     if at_menu and program.game.opening.rounds is not RoundOrder.IN_ORDER:
         raise _Refused("before a round is chosen")
     pool = deal_of(program, state).pool
-    wanted = (action.source, action.number)
-    places = [at for at, found in enumerate(pool) if (found.source, found.number) == wanted]
-    if not places:
+    place = next(pool.places_of(action.source, action.number), None)
+    if place is None:
         raise _Refused("because this round has no such question")
     position = 0 if at_menu else state.position + 1
-    why = f"“{pool[places[0]].question.prompt}” is asked next, as the maker wants"
+    why = f"“{pool[place].question.prompt}” is asked next, as the maker wants"
     prints.append(Footprint(state.at, Stop.DRAW, What.DRAWN, why))
     kept = tuple(brought for brought in state.brought if brought.position != position)
-    return state._replace(brought=(*kept, Brought(position, places[0])))
+    return state._replace(brought=(*kept, Brought(position, place)))
 
 
 _TAKEN: dict[tuple[type, Phase], Callable[[Program, State, Any, Prints], State]] = {

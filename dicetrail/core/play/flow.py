@@ -33,10 +33,10 @@ from dicetrail.core.play.outcomes import (
 from dicetrail.core.play.program import (
     Program,
     as_chosen,
-    asked,
     asked_in_round,
     choices_of,
     deal_of,
+    in_play,
     length_of_round,
     question_of,
     right_answer,
@@ -283,7 +283,7 @@ def _tell_question(
     seconds: int | None,
     prints: Prints,
 ) -> None:
-    source = asked(program, state).sourced
+    source = in_play(program, state).dealt.sourced
     choices, _ = choices_of(program, state)
     number = state.position + 1
     if not is_again:

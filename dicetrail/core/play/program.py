@@ -1,8 +1,9 @@
 """A game made ready to run, and what can be asked of it at any point of a run."""
 
-from collections.abc import Iterator, Sequence
+from collections.abc import Callable, Hashable, Iterator, MutableMapping, Sequence
 from dataclasses import dataclass, field, replace
 from functools import cached_property
+from typing import Any, TypeVar
 
 from dicetrail.core.answers import (
     LETTERS,
@@ -31,7 +32,9 @@ from dicetrail.core.draw import (
     Deal,
     Dealt,
     Packs,
-    Sourced,
+    Pool,
+    Visit,
+    ahead,
     choices_shown,
     deal,
     fixed_pool,
@@ -41,7 +44,10 @@ from dicetrail.core.draw import (
 from dicetrail.core.play.state import Asked, Phase, State
 from dicetrail.core.rules import Rules, rules_of
 
-_MOST_DEALS = 256
+T = TypeVar("T")
+
+Recall = MutableMapping[Hashable, Any]
+"""Where what was worked out can be put by, and found again."""
 
 
 @dataclass(frozen=True, eq=False)
@@ -50,43 +56,27 @@ class Program:
 
     game: Game
     rules: Rules
-    pools: tuple[tuple[Sourced, ...], ...]
+    pools: tuple[Pool, ...]
     """The questions of each round that are the same in every run."""
-    _deals: dict[object, tuple[tuple[Asked, ...], Deal]] = field(default_factory=dict, repr=False)
+    recall: Recall | None = field(default=None, repr=False)
+    """Whoever holds the program may give it something to recall draws by, and decides how
+    much that keeps. It changes no run, only how long it takes: without it every draw is
+    worked out anew. What is put there is never changed, so threads may share it."""
 
     @cached_property
     def question_count(self) -> int:
         """How many different questions there are in its rounds."""
-        return len({(found.source, found.number) for pool in self.pools for found in pool})
-
-    def deal(
-        self,
-        dice: int,
-        round_: int,
-        visit: int,
-        wanted: int | None,
-        players: int,
-        gone: tuple[Asked, ...],
-    ) -> Deal:
-        """The questions a round of a run brings on its n-th visit, from 0.
-
-        `gone` are those asked in rounds that are over. What was worked out last is kept.
-        """
-        key = (dice, round_, visit, wanted, players)
-        known = self._deals.get(key)
-        if known is not None and (known[0] is gone or known[0] == gone):
-            return known[1]
-        pool = self.pools[round_]
-        made = deal(self.game.rounds[round_], round_, dice, pool, visit, wanted, players, gone)
-        if len(self._deals) >= _MOST_DEALS:
-            self._deals.clear()  # a memo of what is played now, not a store
-        self._deals[key] = (gone, made)
-        return made
+        numbers: dict[str, set[int]] = {}
+        for pool in self.pools:
+            for part in pool.parts:
+                numbers.setdefault(part.source, set()).update(part.numbers)
+        return sum(map(len, numbers.values()))
 
 
-def made_ready(game: Game, packs: Packs) -> Program:
+def made_ready(game: Game, packs: Packs, recall: Recall | None = None) -> Program:
     """The program of a game that is known to have no faults."""
-    return Program(game, rules_of(game), tuple(fixed_pool(round_, packs) for round_ in game.rounds))
+    pools = tuple(fixed_pool(round_, packs) for round_ in game.rounds)
+    return Program(game, rules_of(game), pools, recall)
 
 
 def spot(program: Program, dice: int, round_: int = 0, position: int = 0) -> State:
@@ -99,6 +89,8 @@ def spot(program: Program, dice: int, round_: int = 0, position: int = 0) -> Sta
 def sample_verdicts(program: Program, number: int) -> tuple[Verdict | None, ...]:
     """What the samples kept with a round give now; None where their question is gone."""
     round_ = program.game.rounds[number]
+    if not round_.check.samples:
+        return ()
     places = {sourced.question.prompt: at for at, sourced in enumerate(program.pools[number])}
     found: list[Verdict | None] = []
     for sample in round_.check.samples:
@@ -120,11 +112,65 @@ def round_of(program: Program, state: State) -> Round:
 
 
 def deal_of(program: Program, state: State) -> Deal:
-    """The questions of the round in play, or of the one begun next."""
-    visit = state.visits[state.round] if state.visits else 0
-    return program.deal(
-        state.dice, state.round, visit, state.wanted, len(state.players), state.gone
+    """The questions of the round in play, or of the one begun next, up to the one in play."""
+    pool = program.pools[state.round]
+    count = state.position + 1 if program.recall is None else ahead(state.position)
+    return _recalled(
+        program,
+        state,
+        count,
+        lambda: deal(round_of(program, state), pool, _visit_of(state), count),
     )
+
+
+def _visit_of(state: State) -> Visit:
+    number = state.visits[state.round] if state.visits else 0
+    players = len(state.players)
+    return Visit(state.dice, state.round, number, state.wanted, players, state.gone)
+
+
+@dataclass(frozen=True, slots=True)
+class InPlay:
+    """A question as it is put to the player."""
+
+    dealt: Dealt
+    choices: tuple[str, ...]
+    """In the order shown."""
+    right: tuple[int, ...]
+    """The places of the right ones, from 1."""
+
+
+def in_play(program: Program, state: State) -> InPlay:
+    """The question in play."""
+
+    def made() -> InPlay:
+        dealt, round_ = _dealt(program, state), round_of(program, state)
+        return InPlay(dealt, *choices_shown(round_, state.round, state.dice, state.position, dealt))
+
+    return _recalled(program, state, (state.position, state.brought), made)
+
+
+def _dealt(program: Program, state: State) -> Dealt:
+    deal = deal_of(program, state)
+    for brought in state.brought:
+        if brought.position == state.position:
+            return Dealt(deal.pool[brought.place], 0)
+    return deal.at(state.position)
+
+
+def _recalled(program: Program, state: State, of: Hashable, made: Callable[[], T]) -> T:
+    """What was put by of a visit with the same questions gone, or else is made now."""
+    if program.recall is None:
+        return made()
+    number = state.visits[state.round] if state.visits else 0
+    key = (state.dice, state.round, number, state.wanted, len(state.players), of)
+    gone, known = state.gone, program.recall.get(key)
+    if known is not None and (known[0] is gone or known[0] == gone):
+        found: T = known[1]
+        return found
+    value = made()
+    program.recall[key] = (gone, value)
+    return value
 
 
 def most_questions(program: Program, state: State) -> int:
@@ -137,7 +183,7 @@ def asked_in_round(program: Program, state: State, count: int) -> Iterator[Asked
     """The first questions of the round in play, by names that mean them in every round."""
     for position in range(count):
         here = state._replace(position=position)
-        yield Asked(*named(asked(program, here).sourced, state.round))
+        yield Asked(*named(_dealt(program, here).sourced, state.round))
 
 
 def length_of_round(program: Program, state: State) -> int | None:
@@ -145,31 +191,15 @@ def length_of_round(program: Program, state: State) -> int | None:
     return deal_of(program, state).length
 
 
-def asked(program: Program, state: State) -> Dealt:
-    """The question in play, and where it is from."""
-    deal = deal_of(program, state)
-    for brought in state.brought:
-        if brought.position == state.position:
-            return Dealt(deal.pool[brought.place], 0)
-    return deal.at(state.position)
-
-
 def question_of(program: Program, state: State) -> Question:
     """The question in play."""
-    return asked(program, state).sourced.question
+    return in_play(program, state).dealt.sourced.question
 
 
 def choices_of(program: Program, state: State) -> tuple[tuple[str, ...], tuple[int, ...]]:
     """The choices of the question in play, as shown, and the right ones' places, from 1."""
-    dealt = asked(program, state)
-    memo = deal_of(program, state).shown
-    key = (state.position, dealt.times_before, dealt.sourced.source, dealt.sourced.number)
-    found = memo.get(key)
-    if found is None:
-        round_ = round_of(program, state)
-        found = choices_shown(round_, state.round, state.dice, state.position, dealt)
-        memo[key] = found
-    return found
+    shown = in_play(program, state)
+    return shown.choices, shown.right
 
 
 def seconds_for(round_: Round, question: Question) -> int | None:

@@ -26,9 +26,9 @@ from dicetrail.core.document import (
 from dicetrail.core.play.flow import GIVEN_UP
 from dicetrail.core.play.program import (
     Program,
-    asked,
     check,
     choices_of,
+    in_play,
     length_of_round,
     most_questions,
     question_of,
@@ -268,7 +268,7 @@ def _narration(program: Program, state: State, media: Media) -> Narration | None
         text = f"{program.game.title}. {words}" if opening.reads_aloud else ""
         sound = opening.narration
     elif state.phase is Phase.ASKING:
-        dealt = asked(program, state).sourced
+        dealt = in_play(program, state).dealt.sourced
         details = dealt.question.details
         recorded = media.get(dealt.source, {}).get(details.narration, "")
         text = _read_out(program, state) if round_of(program, state).ask.reads_aloud else ""
@@ -341,7 +341,7 @@ def _may_type(program: Program, state: State) -> bool:
 
 
 def _question(program: Program, state: State, media: Media) -> QuestionShown:
-    dealt = asked(program, state).sourced
+    dealt = in_play(program, state).dealt.sourced
     question, found = dealt.question, media.get(dealt.source, {})
     ask = round_of(program, state).ask
     allowed = tries_for(round_of(program, state), question)

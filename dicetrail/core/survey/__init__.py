@@ -19,7 +19,7 @@ from dicetrail.core.survey.question_faults import (
     trimmed,
 )
 from dicetrail.core.survey.reach import Reach, scores_reached
-from dicetrail.core.survey.survey import examine, survey, within_bounds
+from dicetrail.core.survey.survey import examine, reports_on, survey, within_bounds
 
 __all__ = [
     "MOST_ROWS",
@@ -36,6 +36,7 @@ __all__ = [
     "first_fault",
     "missing_medium",
     "pack_faults",
+    "reports_on",
     "scores_reached",
     "sound_problems",
     "survey",

@@ -2,13 +2,16 @@
 
 from dicetrail.core.document import Game, GameProblems, Severity
 from dicetrail.core.draw import Packs
-from dicetrail.core.play import Program, made_ready
+from dicetrail.core.play import Program, Recall, made_ready
 from dicetrail.core.survey.survey import survey
 
 
-def build(game: Game, packs: Packs) -> Program:
-    """A program that can be run. Raises GameProblems, listing all, if there is any fault."""
+def build(game: Game, packs: Packs, recall: Recall | None = None) -> Program:
+    """A program that can be run. Raises GameProblems, listing all, if there is any fault.
+
+    `recall` makes long runs faster: see `Program.recall`; a plain dict will do for one run.
+    """
     problems = survey(game, packs)
     if any(problem.severity is Severity.FAULT for problem in problems):
         raise GameProblems(problems)
-    return made_ready(game, packs)
+    return made_ready(game, packs, recall)

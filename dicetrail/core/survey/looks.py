@@ -7,6 +7,7 @@ from typing import Annotated, NamedTuple, TypeVar
 
 from dicetrail.core.answers import as_shown, fold
 from dicetrail.core.document import Pack, Question, Within
+from dicetrail.core.draw import Census, Traits, traits_of
 from dicetrail.core.survey.question_faults import (
     FieldFault,
     choices_alike,
@@ -57,6 +58,7 @@ class PackReport:
     """The rows of questions with choices that capitals or looks alone tell apart."""
     times: Mapping[str, int]
     """How many questions ask the same, by what they ask."""
+    census: Census
 
 
 class Alike(NamedTuple):
@@ -82,6 +84,9 @@ class PackLook:
         self._missing: dict[int, FieldFault] = {}
         self._alike: dict[int, Alike] = {}
         self._asks: list[str] = []
+        self._traits: list[Traits] = []
+        self._census: Counter[Traits] = Counter()
+        self._alike_traits: dict[Traits, Traits] = {}
         self._times: Counter[str] = Counter()
         self._several: set[str] = set()
         self.edit((PackEdit(0, 0, tuple(questions)),))
@@ -92,6 +97,7 @@ class PackLook:
             rows = slice(*slice(edit.row, edit.row + edit.remove).indices(len(self._asks)))
             gone, come = self._asks[rows], [_asks(question) for question in edit.insert]
             self._asks[rows] = come
+            self._recount(rows, edit.insert)
             self._move(rows, len(come) - len(gone))
             for row, question in enumerate(edit.insert, rows.start):
                 self._see(row, question)
@@ -100,11 +106,18 @@ class PackLook:
             for asks in come:
                 self._count(asks, 1)
 
+    def _recount(self, rows: slice, come: Sequence[Question]) -> None:
+        """Take rows out of the census and put others in."""
+        self._census -= Counter(self._traits[rows])
+        traits = [traits_of(question) for question in come]
+        self._traits[rows] = [self._alike_traits.setdefault(each, each) for each in traits]
+        self._census.update(traits)
+
     def report(self) -> PackReport:
         """What is known of the pack, as it stands."""
         unfit = tuple((row, self._unfit[row][0]) for row in sorted(self._unfit))
         alike = tuple((row, self._alike[row]) for row in sorted(self._alike))
-        return PackReport(unfit, alike, dict(self._times))
+        return PackReport(unfit, alike, dict(self._times), Counter(self._census))
 
     def faults(self) -> Iterator[RowFault]:
         """Every fault of a question by itself, and what only shows when they stand together."""

@@ -5,7 +5,8 @@ all ask here, so a fault has the same words in each.
 """
 
 from collections.abc import Collection, Iterator, Sequence
-from dataclasses import asdict, dataclass, replace
+from dataclasses import asdict, dataclass, fields, replace
+from operator import attrgetter
 from typing import Any
 
 from dicetrail.core.answers import all_differ, as_shown, read_number, tolerance_of
@@ -14,9 +15,11 @@ from dicetrail.core.document import (
     MOST_CHOICES,
     PLAIN,
     TRUTHS,
+    Details,
     Kind,
     Question,
     Shows,
+    bounds_of,
     is_whole_text,
     out_of_bounds,
 )
@@ -67,7 +70,7 @@ def is_plain_choice(question: Question) -> bool:
     choices = (*question.right, *question.wrong)
     return (
         question.kind is Kind.CHOICE
-        and (question.details is PLAIN or question.details == PLAIN)
+        and _tells_topic_and_level_alone(question.details)
         and bool(question.prompt)
         and len(question.right) == 1
         and 2 <= len(choices) <= MOST_CHOICES
@@ -75,6 +78,22 @@ def is_plain_choice(question: Question) -> bool:
         and is_whole_text("".join((question.prompt, *choices)))
         and all_differ(choices)
     )
+
+
+_OTHER_DETAILS = attrgetter(
+    *(field.name for field in fields(Details) if field.name not in ("topic", "level"))
+)
+_NOTHING_ELSE = _OTHER_DETAILS(PLAIN)
+
+
+def _tells_topic_and_level_alone(details: Details) -> bool:
+    if details is PLAIN:
+        return True
+    is_level = details.level is None or details.level in _LEVELS
+    return is_level and _OTHER_DETAILS(details) == _NOTHING_ELSE and is_whole_text(details.topic)
+
+
+_LEVELS = range(1, bounds_of(Details)["level"].most + 1)
 
 
 def faults(question: Question) -> Iterator[FieldFault]:

@@ -12,24 +12,33 @@ from collections import Counter
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 from functools import cached_property
+from itertools import islice
 from typing import Any, NamedTuple
 
-from dicetrail.core.answers import letters_of
 from dicetrail.core.document import (
-    PLAIN,
     Best,
     DrawOrder,
     Game,
     Kind,
     Number,
-    Question,
     Refill,
     Round,
     RoundOrder,
     To,
     Way,
 )
-from dicetrail.core.draw import Packs, fixed_questions, length_of, most_wanted, pool_size
+from dicetrail.core.draw import (
+    Censuses,
+    Packs,
+    Traits,
+    censuses_of,
+    fixed_pool,
+    fixed_traits,
+    length_of,
+    most_wanted,
+    pool_size,
+    traits_of,
+)
 from dicetrail.core.rules import (
     WITHOUT_QUESTION,
     Asks,
@@ -202,41 +211,49 @@ class _TooMany(Exception):
 
 
 class _Walk:
-    def __init__(self, game: Game, rules: Rules, packs: Packs) -> None:
+    def __init__(self, game: Game, rules: Rules, packs: Packs, censuses: Censuses) -> None:
         self.game, self.rules = game, rules
         self.finals: set[Final] = set()
         self.settled = self.steps = 0
         self.is_exact = True
-        self.pools = [pool_size(round_, packs) for round_ in game.rounds]
-        self.drawings = [self._drawing(number, packs) for number in range(len(game.rounds))]
+        self.pools = [pool_size(round_, censuses) for round_ in game.rounds]
+        self.drawings = [
+            self._drawing(number, packs, censuses) for number in range(len(game.rounds))
+        ]
         self.deeds = rules.script.deeds
         self.came: dict[tuple[object, ...], tuple[_Came, ...]] = {}
         self.ends_unasked = False
+        # A round of more questions is followed whole only if every run of it is cut short.
+        is_endless = any(pool > MOST_STEPS for pool in map(self._length, range(len(self.pools))))
+        self.most_steps = MOST_STEPS // 4 if is_endless else MOST_STEPS
 
-    def _drawing(self, number: int, packs: Packs) -> Drawing:
+    def _length(self, number: int) -> int:
+        draw = self.game.rounds[number].draw
+        return length_of(draw, self.pools[number], None, 1) or 0
+
+    def _drawing(self, number: int, packs: Packs, censuses: Censuses) -> Drawing:
         round_ = self.game.rounds[number]
         draw = round_.draw
-        plain = asked_of(round_, Question("", ("",)))
-        pool = [
-            plain if is_plain(question) else asked_of(round_, question)
-            for question in fixed_questions(round_, packs)
-        ]
-        pool += [asked_of(round_, None)] * (self.pools[number] - len(pool))
-        merged = {asked: asked.merged(self.rules) for asked in set(pool)}
-        found = [merged[asked] for asked in pool]
-        drawing = Drawing(Counter(found), None)
-        if len(drawing.kinds) == 1:
-            return drawing
+        pool = Counter[Asked]()
+        for traits, count in fixed_traits(round_, censuses).items():
+            pool[asked_of(round_, traits)] += count
+        if made := self.pools[number] - pool.total():
+            pool[asked_of(round_, None)] += made
+        merged = {asked: asked.merged(self.rules) for asked in pool}
+        if len(set(merged.values())) == 1:
+            return Drawing(_added(pool, merged), None)
         if draw.order is DrawOrder.EASY_FIRST:
-            told = zip(found, pool, strict=True)
-            drawing = Drawing(
-                Counter(tell._replace(level=asked.level) for tell, asked in told), None
-            )
-            drawing.easy_first = True
+            merged = {asked: tell._replace(level=asked.level) for asked, tell in merged.items()}
+        drawing = Drawing(_added(pool, merged), None)
+        drawing.easy_first = draw.order is DrawOrder.EASY_FIRST
         drawing.comes_back = draw.refill is not Refill.NEVER
         again = self._may_come_again(number)
         if draw.order is DrawOrder.WRITTEN and not drawing.comes_back and not again:
-            drawing.order = tuple(found)
+            # So many are never followed, however long the round.
+            first = islice(fixed_pool(round_, packs), MOST_STEPS + 1)
+            order = [asked_of(round_, traits_of(sourced.question)) for sourced in first]
+            order += [asked_of(round_, None)] * min(made, MOST_STEPS)
+            drawing.order = tuple(merged[asked] for asked in order)
         elif drawing.comes_back or again:
             # What was asked before comes last, or which ones come back hangs on the answers.
             drawing.comes_back, drawing.is_exact = True, False
@@ -428,7 +445,7 @@ class _Walk:
     def _taken(self, node: _Node, tallies: tuple[Tally, ...], step: Step) -> Iterator[_Node]:
         """The next points a step of the course leads to."""
         self.steps += 1
-        if self.steps > MOST_STEPS:
+        if self.steps > self.most_steps:
             raise _TooMany
         match step:
             case Asks(where, is_again):
@@ -762,35 +779,39 @@ def _turning_points(allowed_ms: int, by_percent: bool) -> set[int]:
     return {point for point in points if 0 <= point < allowed_ms}
 
 
-def is_plain(question: Question) -> bool:
-    """Whether a question is one of choices that carries nothing else."""
-    return question.kind is Kind.CHOICE and question.details is PLAIN
-
-
-def asked_of(round_: Round, question: Question | None) -> Asked:
+def asked_of(round_: Round, traits: Traits | None) -> Asked:
     """What rules can tell of a question, and what can come of it; None is one that is made."""
-    if question is None:
+    if traits is None:
         return Asked(seconds=round_.ask.seconds or 0, allowed=round_.ask.tries)
-    details = question.details
-    is_word = question.kind is Kind.LETTERS
     allowed = round_.ask.tries
-    if is_word:
-        allowed = round_.ask.misses if details.misses is None else details.misses
+    if traits.kind is Kind.LETTERS:
+        allowed = round_.ask.misses if traits.misses is None else traits.misses
     return Asked(
-        1 if details.worth is None else details.worth,
-        details.level or 1,
-        (round_.ask.seconds if details.seconds is None else details.seconds) or 0,
-        len(letters_of(question.right[0])) if is_word and question.right else 0,
+        1 if traits.worth is None else traits.worth,
+        traits.level,
+        (round_.ask.seconds if traits.seconds is None else traits.seconds) or 0,
+        traits.letters,
         allowed,
-        question.kind in (Kind.TYPED, Kind.CHOICE, Kind.SORT, Kind.TRUTH),
-        bool(round_.ask.hints and details.hint),
+        traits.kind in (Kind.TYPED, Kind.CHOICE, Kind.SORT, Kind.TRUTH),
+        bool(round_.ask.hints and traits.is_hinted),
     )
 
 
-def reach(game: Game, rules: Rules, packs: Packs) -> Reach:
-    """Every way a game can end, as far as can be followed."""
+def _added(pool: Mapping[Asked, int], merged: Mapping[Asked, Asked]) -> Counter[Asked]:
+    """How many questions there are of what rules can tell apart."""
+    found = Counter[Asked]()
+    for asked, count in pool.items():
+        found[merged[asked]] += count
+    return found
+
+
+def reach(game: Game, rules: Rules, packs: Packs, censuses: Censuses | None = None) -> Reach:
+    """Every way a game can end, as far as can be followed.
+
+    `censuses` are those of the packs, where they are at hand.
+    """
     try:
-        walk = _Walk(game, rules, packs)
+        walk = _Walk(game, rules, packs, censuses_of(packs) if censuses is None else censuses)
         walk.follow()
     except _TooMany:
         return Reach(frozenset(), False, False, False)

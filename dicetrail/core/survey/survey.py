@@ -9,6 +9,7 @@ end.
 from collections import Counter
 from collections.abc import Collection, Generator, Iterator, Mapping
 from dataclasses import dataclass, replace
+from types import MappingProxyType
 
 from dicetrail.core.answers import as_shown, fold
 from dicetrail.core.document import (
@@ -37,6 +38,7 @@ from dicetrail.core.document import (
 from dicetrail.core.draw import (
     MOST_ROWS,
     MOST_SOURCES,
+    Censuses,
     Packs,
     SumTable,
     count_of,
@@ -73,7 +75,22 @@ _MOST_ITEMS = 1000
 
 def survey(game: Game, packs: Packs) -> tuple[Problem, ...]:
     """Every problem of a game, in the order of the trail."""
-    return _Survey(game, packs, {}).problems()
+    return _Survey(game, packs, reports_on(game, packs)).problems()
+
+
+def reports_on(
+    game: Game, packs: Packs, known: Mapping[str, PackReport] = MappingProxyType({})
+) -> dict[str, PackReport]:
+    """What there is to know of every pack of a game that is there, by name in order of use.
+
+    `known` are reports that are at hand.
+    """
+    names = dict.fromkeys(name for round_ in game.rounds for name in round_.packs)
+    return {
+        name: known[name] if name in known else report_on(packs[name])
+        for name in names
+        if name in packs
+    }
 
 
 def examine(
@@ -81,7 +98,7 @@ def examine(
 ) -> tuple[tuple[Problem, ...], Rules | None, Reach | None]:
     """Every problem of a game; its rules if they can be read, its ways to end if it plays.
 
-    `reports` are those on packs that are at hand.
+    `reports` are those on its packs, as `reports_on` gives them.
     """
     surveyed = _Survey(game, packs, reports)
     return surveyed.problems(), surveyed.rules, surveyed.reached
@@ -110,26 +127,18 @@ class _Survey:
         found += _weight_problems(game)
         for number, round_ in enumerate(game.rounds):
             found += _load_problems(f"rounds[{number}]", round_, packs)
-        found += _pack_problems(game, self._reports())
+        found += _pack_problems(game, self.reports)
+        censuses = {name: report.census for name, report in self.reports.items()}
         for number, round_ in enumerate(game.rounds):
-            found += _round_problems(f"rounds[{number}]", round_, packs)
+            found += _round_problems(f"rounds[{number}]", round_, packs, censuses)
         found += self._rule_problems()
         found += cue_problems(game, self.rules)
         found += _title_problems(game)
         has_faults = any(problem.severity is Severity.FAULT for problem in found)
         if self.rules is not None and not has_faults:
-            self.reached = reach(game, self.rules, packs)
+            self.reached = reach(game, self.rules, packs, censuses)
         found += _ending_problems(game, self.rules, self.reached)
         return tuple(found)
-
-    def _reports(self) -> dict[str, PackReport]:
-        """What there is to know of every pack that is there, by name in order of use."""
-        names = dict.fromkeys(name for round_ in self.game.rounds for name in round_.packs)
-        return {
-            name: self.reports[name] if name in self.reports else report_on(self.packs[name])
-            for name in names
-            if name in self.packs
-        }
 
     def _rule_problems(self) -> Iterator[Problem]:
         """What is wrong in the script and in the endings' conditions."""
@@ -391,16 +400,16 @@ def _repeated_prompts(game: Game, reports: Mapping[str, PackReport]) -> Iterator
                 )
 
 
-def _round_problems(at: str, round_: Round, packs: Packs) -> Iterator[Problem]:
+def _round_problems(at: str, round_: Round, packs: Packs, censuses: Censuses) -> Iterator[Problem]:
     draw = round_.draw
     if any(problem.severity is Severity.FAULT for problem in _load_problems(at, round_, packs)):
         return
     else:
-        yield from _pool_problems(at, round_, packs)
+        yield from _pool_problems(at, round_, censuses)
     if (
         round_.ask.choice_order is Order.WRITTEN
         and draw.order is not DrawOrder.WEIGHTED
-        and _has_choices(round_, packs)
+        and _has_choices(round_, censuses)
     ):
         yield warning(
             f"{at}.ask.choice_order",
@@ -409,8 +418,8 @@ def _round_problems(at: str, round_: Round, packs: Packs) -> Iterator[Problem]:
         )
 
 
-def _pool_problems(at: str, round_: Round, packs: Packs) -> Iterator[Problem]:
-    draw, pool = round_.draw, pool_size(round_, packs)
+def _pool_problems(at: str, round_: Round, censuses: Censuses) -> Iterator[Problem]:
+    draw, pool = round_.draw, pool_size(round_, censuses)
     if pool == 0:
         mend = "choose other topics and levels at Draw, or none"
         yield Problem(f"{at}.draw", "no question passes the filters", mend)
@@ -422,12 +431,9 @@ def _pool_problems(at: str, round_: Round, packs: Packs) -> Iterator[Problem]:
         )
 
 
-def _has_choices(round_: Round, packs: Packs) -> bool:
+def _has_choices(round_: Round, censuses: Censuses) -> bool:
     return any(
-        question.kind is Kind.CHOICE
-        for name in round_.packs
-        if name in packs
-        for question in packs[name].questions
+        traits.kind is Kind.CHOICE for name in round_.packs for traits in censuses.get(name, ())
     )
 
 

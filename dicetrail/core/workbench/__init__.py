@@ -5,31 +5,35 @@ from dicetrail.core.workbench.new_parts import NEW_PARTS
 from dicetrail.core.workbench.preview import preview
 from dicetrail.core.workbench.ready_games import RECIPES, first_game, recipe
 from dicetrail.core.workbench.strip import (
+    Drawn,
     DrawnQuestion,
     Examined,
+    RightPlaces,
     ScoreSpan,
     StopSummary,
     draw_list,
+    drawn,
     look_over,
     right_places,
-    summaries,
 )
 from dicetrail.core.workbench.trials import Walks
 
 __all__ = [
     "NEW_PARTS",
     "RECIPES",
+    "Drawn",
     "DrawnQuestion",
     "Examined",
+    "RightPlaces",
     "ScoreSpan",
     "StopSummary",
     "Walks",
     "changes_between",
     "draw_list",
+    "drawn",
     "first_game",
     "look_over",
     "preview",
     "recipe",
     "right_places",
-    "summaries",
 ]

@@ -3,7 +3,7 @@
 from collections.abc import Mapping
 
 from dicetrail.core.document import Ending, Game, Question, Round
-from dicetrail.core.draw import Sourced
+from dicetrail.core.draw import Pool, whole
 from dicetrail.core.play import Program, Table, spot, table
 from dicetrail.core.rules import rules_of
 
@@ -14,5 +14,5 @@ def preview(question: Question, dice: int, media: Mapping[str, str]) -> Table:
     `media` tells where pictures and sounds are found, by name.
     """
     game = Game("Preview", (Round("Preview"),), (Ending("", ""),))
-    program = Program(game, rules_of(game), ((Sourced("preview", 0, question),),))
+    program = Program(game, rules_of(game), (Pool((whole("preview", (question,)),)),))
     return table(program, spot(program, dice), {"preview": media})

@@ -5,7 +5,7 @@ questions these dice bring, where the right answers fall, which scores each endi
 """
 
 from collections.abc import Iterator, Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from types import MappingProxyType
 
 from dicetrail.core.answers import LETTERS
@@ -31,21 +31,31 @@ from dicetrail.core.document import (
     To,
     counted,
 )
-from dicetrail.core.draw import Facets, Packs, facets, pool_size
+from dicetrail.core.draw import Censuses, Facets, Packs, facets, pool_size
 from dicetrail.core.play import (
     Program,
     Stop,
-    asked,
-    choices_of,
+    in_play,
     length_of_round,
     made_ready,
     sample_verdicts,
     spot,
 )
 from dicetrail.core.rules import HANDLERS, Event, Outcome, Rules, ScriptFaults, last_ending, parse
-from dicetrail.core.survey import PackReport, Reach, examine, scores_reached, within_bounds
+from dicetrail.core.survey import (
+    PackReport,
+    Reach,
+    examine,
+    reports_on,
+    scores_reached,
+    within_bounds,
+)
 
 MOST_DRAWN = 200
+"""So many questions of a draw are shown at the most."""
+
+ROLLS = 1_000
+"""So many rolls are made to see where right answers stand."""
 """How many questions a drawn list shows where they never run out."""
 
 
@@ -69,6 +79,14 @@ class ScoreSpan:
 
 
 @dataclass(frozen=True, slots=True)
+class RightPlaces:
+    """How often the right answer stands at A, B, C, … over some rolls of the dice."""
+
+    rolls: int
+    times: tuple[int, ...]
+
+
+@dataclass(frozen=True, slots=True)
 class DrawnQuestion:
     """A question as these dice bring it: its number in the run and its choices in order."""
 
@@ -81,6 +99,16 @@ class DrawnQuestion:
     right_letters: str
     """The letters of the right choices; empty for a question answered by typing."""
     answer: str
+
+
+@dataclass(frozen=True, slots=True)
+class Drawn:
+    """What dice bring to a round."""
+
+    length: int | None
+    """How many questions it asks; None if they never run out."""
+    questions: tuple[DrawnQuestion, ...]
+    """The first of them."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -106,17 +134,19 @@ def look_over(
 
     `reports` are those on packs that are at hand; the others are made.
     """
+    reports = reports_on(game, packs, reports)
     problems, rules, reached = examine(game, packs, reports)
+    censuses = {name: report.census for name, report in reports.items()}
     game = within_bounds(game)
     problems += tuple(_changed_samples(game, packs, problems))
     is_whole = reached is not None and reached.is_whole
     return Examined(
         problems,
-        tuple(summaries(game, packs, number) for number in range(len(game.rounds))),
+        tuple(_summaries(game, packs, censuses, number) for number in range(len(game.rounds))),
         score_spans(game, rules, reached),
         is_whole,
-        tuple(pool_size(round_, packs) for round_ in game.rounds),
-        tuple(facets(round_, packs) for round_ in game.rounds),
+        tuple(pool_size(round_, censuses) for round_ in game.rounds),
+        tuple(facets(round_, censuses) for round_ in game.rounds),
     )
 
 
@@ -139,13 +169,15 @@ def _changed_samples(game: Game, packs: Packs, problems: tuple[Problem, ...]) ->
                 )
 
 
-def summaries(game: Game, packs: Packs, number: int = 0) -> tuple[StopSummary, ...]:
+def _summaries(
+    game: Game, packs: Packs, censuses: Censuses, number: int
+) -> tuple[StopSummary, ...]:
     """The stops of a round's trail, in order, each with its summary."""
     round_ = game.rounds[number]
     return (
         StopSummary(Stop.LOAD, _load(round_, packs)),
         StopSummary(Stop.OPEN, _open(game.opening)),
-        StopSummary(Stop.DRAW, _draw(round_.draw, pool_size(round_, packs))),
+        StopSummary(Stop.DRAW, _draw(round_.draw, pool_size(round_, censuses))),
         StopSummary(Stop.ASK, _ask(round_.ask, round_.seconds)),
         StopSummary(Stop.CHECK, _check(round_.check)),
         StopSummary(Stop.SCORE, _score(game.script)),
@@ -227,36 +259,42 @@ def _ending_at(rules: Rules, score: int) -> int | None:
     return last_ending(rules, tally, Outcome(Event.GAME_OVER))
 
 
-def draw_list(program: Program, dice: int, round_: int = 0) -> Iterator[DrawnQuestion]:
-    """Every question of a round as these dice bring it, for the maker's eyes."""
+def draw_list(program: Program, dice: int, round_: int = 0) -> Drawn:
+    """The questions of a round as these dice bring them, for the maker's eyes."""
+    program = replace(program, recall={})
     state = spot(program, dice, round_)
     length = length_of_round(program, state)
-    for position in range(MOST_DRAWN if length is None else length):
-        here = state._replace(position=position)
-        sourced = asked(program, here).sourced
-        choices, right = choices_of(program, here)
-        yield DrawnQuestion(
-            position + 1,
-            sourced.source,
-            sourced.number,
-            sourced.question.prompt,
-            choices,
-            "".join(LETTERS[place - 1] for place in right),
-            sourced.question.answer,
-        )
+    shown = MOST_DRAWN if length is None else min(length, MOST_DRAWN)
+    return Drawn(length, tuple(drawn(program, dice, round_, place) for place in range(shown)))
 
 
-def right_places(program: Program, round_: int, dice: int, rolls: int) -> tuple[int, ...]:
-    """How often the right answer stands at A, B, C, … over many rolls of the dice from one on.
+def drawn(program: Program, dice: int, round_: int, position: int) -> DrawnQuestion:
+    """The question at a position of a round, from 0, as these dice bring it."""
+    put = in_play(program, spot(program, dice, round_, position))
+    sourced = put.dealt.sourced
+    return DrawnQuestion(
+        position + 1,
+        sourced.source,
+        sourced.number,
+        sourced.question.prompt,
+        put.choices,
+        "".join(LETTERS[place - 1] for place in put.right),
+        sourced.question.answer,
+    )
+
+
+def right_places(program: Program, round_: int, dice: int, rolls: int = ROLLS) -> RightPlaces:
+    """Where the right answer stands over many rolls of the dice from one on.
 
     The first question of each roll counts.
     """
+    program = replace(program, recall=None)  # nothing here is asked for twice
     times = [0] * len(LETTERS)
     for roll in range(rolls):
-        _, right = choices_of(program, spot(program, dice + roll, round_))
+        right = in_play(program, spot(program, dice + roll, round_)).right
         for place in right[:1]:
             times[place - 1] += 1
-    return tuple(times)
+    return RightPlaces(rolls, tuple(times))
 
 
 def _load(round_: Round, packs: Packs) -> str:
@@ -382,5 +420,4 @@ __all__ = [
     "look_over",
     "right_places",
     "score_spans",
-    "summaries",
 ]

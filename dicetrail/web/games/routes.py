@@ -14,9 +14,11 @@ from dicetrail.core.draw import name_of_dice
 from dicetrail.core.play import check, ended_as, leader_of, spot
 from dicetrail.core.workbench import (
     RECIPES,
-    DrawnQuestion,
+    Drawn,
+    RightPlaces,
     changes_between,
     draw_list,
+    drawn,
     recipe,
     right_places,
 )
@@ -53,7 +55,6 @@ from dicetrail.web.wire.shapes import Dice, RevisionNumber
 
 router = Router("/api/games", "games")
 
-ROLLS = 1000
 MOST_REVISIONS = 200
 
 RoundNumber = Annotated[int, Query(ge=0, alias="round")]
@@ -164,21 +165,19 @@ def show_revision(game_id: str, number: RevisionNumber, shelf: SharedShelf) -> G
 
 
 @router.get("/{game_id}/draw")
-def show_draw(
-    game_id: str, dice: Dice, shelf: SharedShelf, round_: RoundNumber = 0
-) -> list[DrawnQuestion]:
+def show_draw(game_id: str, dice: Dice, shelf: SharedShelf, round_: RoundNumber = 0) -> Drawn:
     """The questions these dice bring to a round, with their right answers: for the maker."""
     program = newest_program(shelf, game_id)
-    return list(draw_list(program, dice, round_in(program, round_)))
+    return draw_list(program, dice, round_in(program, round_))
 
 
 @router.get("/{game_id}/places")
 def show_places(
     game_id: str, dice: Dice, shelf: SharedShelf, round_: RoundNumber = 0
-) -> tuple[int, ...]:
-    """How often the right answer stands at A, B, C, … over a thousand rolls from these dice on."""
+) -> RightPlaces:
+    """How often the right answer stands at A, B, C, … over many rolls from these dice on."""
     program = newest_program(shelf, game_id)
-    return right_places(program, round_in(program, round_), dice, ROLLS)
+    return right_places(program, round_in(program, round_), dice)
 
 
 @router.post("/{game_id}/trial")
@@ -188,7 +187,7 @@ def try_answers(game_id: str, trial: Trial, shelf: SharedShelf) -> TrialView:
     number = round_in(program, trial.round)
     here = spot(program, trial.dice, number)
     return TrialView(
-        question=next(draw_list(program, trial.dice, number)),
+        question=drawn(program, trial.dice, number, 0),
         checked=[check(program, here, answer) for answer in trial.answers],
         folds=[fold_steps(answer, program.game.rounds[number].check) for answer in trial.answers],
     )

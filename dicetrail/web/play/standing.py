@@ -50,9 +50,9 @@ class Standings:
 
     def __init__(self, shelf: Shelf) -> None:
         self._shelf = shelf
-        self._known: LatestOf[Standing] = LatestOf(MOST_KNOWN)
-        self._long: LatestOf[Standing] = LatestOf(MOST_LONG)
-        self.shown: LatestOf[int] = LatestOf(10_000)
+        self._known: LatestOf[str, Standing] = LatestOf(MOST_KNOWN)
+        self._long: LatestOf[str, Standing] = LatestOf(MOST_LONG)
+        self.shown: LatestOf[str, int] = LatestOf(10_000)
         """The run's time at which a player was last shown something new, by run."""
 
     def known(self, run_id: str) -> Standing:
