@@ -124,7 +124,7 @@ class Shots(BrowserTest):
         http, game = self.server.http, "harvest-supper"
         run = http.post(f"/api/play/games/{game}/runs", json={"players": [name]}).json()
         dice = http.get(f"/api/runs/{run['id']}").json()["dice"]
-        drawn = http.get(f"/api/games/{game}/draw?dice={dice}").json()
+        drawn = http.get(f"/api/games/{game}/draw?dice={dice}").json()["questions"]
         actions = [{"action": "begin"}]
         for number, question in enumerate(drawn):
             place = "ABCDEFGH".index(question["right_letters"]) + 1

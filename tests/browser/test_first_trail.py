@@ -24,7 +24,7 @@ class TestFirstTrail(BrowserTest):
     def drawn(self):
         """The right letter of every question that is drawn, for those who made the game."""
         game, dice = self.game_and_dice()
-        return self.server.http.get(f"/api/games/{game}/draw?dice={dice}").json()
+        return self.server.http.get(f"/api/games/{game}/draw?dice={dice}").json()["questions"]
 
     def game_and_dice(self):
         self.wait(lambda: "dice=" in self.driver.current_url, "dice in the address")

@@ -130,7 +130,7 @@ class TestMaking(BrowserTest):
         self.one("button[aria-label='Keep sample 1']").click()
         self.sees("Kept samples", BENCH)
         self.sees("“hony” to", BENCH)
-        drawn = self.server.http.get(f"/api/games/{made['id']}/draw?dice=5").json()
+        drawn = self.server.http.get(f"/api/games/{made['id']}/draw?dice=5").json()["questions"]
         near = drawn[0]["answer"][:-1]
         self.fill("Sample answer 2", near)
         self.sees(f"Wrong: “{near}”", BENCH)
@@ -180,7 +180,7 @@ class TestMaking(BrowserTest):
 
     def test_words_are_found_letter_by_letter_with_the_keys(self):
         self.open("/game/shed-words/score?dice=8")
-        drawn = self.server.http.get("/api/games/shed-words/draw?dice=8").json()
+        drawn = self.server.http.get("/api/games/shed-words/draw?dice=8").json()["questions"]
         self.button("Begin").click()
         self.sees("Question 1 of 6", TABLE)
         letters = dict.fromkeys(drawn[0]["answer"].replace(" ", ""))

@@ -205,7 +205,7 @@ export interface paths {
         };
         /**
          * Show Places
-         * @description How often the right answer stands at A, B, C, … over a thousand rolls from these dice on.
+         * @description How often the right answer stands at A, B, C, … over many rolls from these dice on.
          */
         get: operations["show_places_api_games__game_id__places_get"];
         put?: never;
@@ -1486,6 +1486,16 @@ export interface components {
          */
         DrawOrder: "shuffled" | "written" | "easy first" | "weighted";
         /**
+         * Drawn
+         * @description What dice bring to a round.
+         */
+        Drawn: {
+            /** Length */
+            length: number | null;
+            /** Questions */
+            questions: components["schemas"]["DrawnQuestion"][];
+        };
+        /**
          * DrawnQuestion
          * @description A question as these dice bring it: its number in the run and its choices in order.
          */
@@ -2609,6 +2619,16 @@ export interface components {
             changes: string[];
         };
         /**
+         * RightPlaces
+         * @description How often the right answer stands at A, B, C, … over some rolls of the dice.
+         */
+        RightPlaces: {
+            /** Rolls */
+            rolls: number;
+            /** Times */
+            times: number[];
+        };
+        /**
          * Role
          * @description What a column holds.
          * @enum {string}
@@ -3295,6 +3315,7 @@ export type DecimalMark = components['schemas']['DecimalMark'];
 export type Details = components['schemas']['Details'];
 export type Draw = components['schemas']['Draw'];
 export type DrawOrder = components['schemas']['DrawOrder'];
+export type Drawn = components['schemas']['Drawn'];
 export type DrawnQuestion = components['schemas']['DrawnQuestion'];
 export type Effect = components['schemas']['Effect'];
 export type Ending = components['schemas']['Ending'];
@@ -3364,6 +3385,7 @@ export type RefusedRow = components['schemas']['RefusedRow'];
 export type Result = components['schemas']['Result'];
 export type Reveal = components['schemas']['Reveal'];
 export type RevisionCard = components['schemas']['RevisionCard'];
+export type RightPlaces = components['schemas']['RightPlaces'];
 export type Role = components['schemas']['Role'];
 export type Round = components['schemas']['Round'];
 export type RoundOffered = components['schemas']['RoundOffered'];
@@ -3769,7 +3791,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DrawnQuestion"][];
+                    "application/json": components["schemas"]["Drawn"];
                 };
             };
             /** @description What went wrong, and how to mend it */
@@ -3803,7 +3825,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": number[];
+                    "application/json": components["schemas"]["RightPlaces"];
                 };
             };
             /** @description What went wrong, and how to mend it */

@@ -17,7 +17,7 @@ export function DrawBench({ game, round, number, at, editRound, table }: BenchPr
   const places = usePlaces(game.id, game.revision, table.dice, number);
   const facets = game.facets[number];
   const isOver = table.steps.at(-1)?.table.phase === "ended";
-  const widest = Math.max(0, ...(drawn.data ?? []).map((question) => question.choices.length));
+  const widest = Math.max(0, ...(drawn.data?.questions ?? []).map((question) => question.choices.length));
   return (
     <div className="space-y-5">
       <div className="flex flex-wrap items-start gap-x-8 gap-y-4">
@@ -84,17 +84,17 @@ export function DrawBench({ game, round, number, at, editRound, table }: BenchPr
       {drawn.error && <ErrorNotice error={drawn.error} />}
       {widest > 0 && places.data && (
         <BarChart
-          title="Where the right answer falls, over 1,000 rolls"
-          bars={places.data.slice(0, widest).map((value, index) => ({ name: letterAt(index), value }))}
+          title={`Where the right answer falls, over ${counted(places.data.rolls, "roll")}`}
+          bars={places.data.times.slice(0, widest).map((value, index) => ({ name: letterAt(index), value }))}
         />
       )}
       {drawn.data && (
         <div>
           <h3 className="text-lg">
-            The draw of dice {table.dice !== undefined && shortly(table.dice)}: {counted(drawn.data.length, "question")}
+            The draw of dice {table.dice !== undefined && shortly(table.dice)}: {drawnInWords(drawn.data.length, drawn.data.questions.length)}
           </h3>
           <ol className="mt-1">
-            {drawn.data.map((question) => (
+            {drawn.data.questions.map((question) => (
               <li key={question.number} className="flex gap-3 border-b border-line py-1">
                 <b className="w-7 shrink-0 text-right font-serif">{question.number}</b>
                 <span className="min-w-0 flex-1">{question.prompt}</span>
@@ -119,4 +119,10 @@ export function DrawBench({ game, round, number, at, editRound, table }: BenchPr
       )}
     </div>
   );
+}
+
+/** How many questions a draw has, and how many of them are listed. */
+function drawnInWords(length: number | null, listed: number): string {
+  if (length === null) return `the first ${listed}, and so on without end`;
+  return listed < length ? `the first ${listed} of ${counted(length, "question")}` : counted(length, "question");
 }
