@@ -84,7 +84,7 @@ def serve(
     # What was made so far stays for good: it need not be looked through again and again.
     gc.freeze()
     gc.set_threshold(50_000, 20, 50)
-    sys.setswitchinterval(0.001)  # who plays waits less for what a maker has worked out
+    sys.setswitchinterval(0.0002)  # who plays waits less for what a maker has worked out
     Thread(target=application.state.shelf.read_ahead, daemon=True).start()
     uvicorn.Server(_served(application)).run(sockets=[listener])
     database.close()

@@ -56,8 +56,10 @@ class PackReport:
     """The rows of questions that cannot be asked, each with the first reason."""
     alike: tuple[tuple[int, "Alike"], ...]
     """The rows of questions with choices that capitals or looks alone tell apart."""
-    times: Mapping[str, int]
-    """How many questions ask the same, by what they ask."""
+    asks: tuple[str, ...]
+    """What every question asks, as it is shown; nothing where a picture or sound asks too."""
+    several: Mapping[str, int]
+    """What is asked more than once, and how often."""
     census: Census
 
 
@@ -117,7 +119,8 @@ class PackLook:
         """What is known of the pack, as it stands."""
         unfit = tuple((row, self._unfit[row][0]) for row in sorted(self._unfit))
         alike = tuple((row, self._alike[row]) for row in sorted(self._alike))
-        return PackReport(unfit, alike, dict(self._times), Counter(self._census))
+        several = {asks: self._times[asks] for asks in sorted(self._several)}
+        return PackReport(unfit, alike, tuple(self._asks), several, Counter(self._census))
 
     def faults(self) -> Iterator[RowFault]:
         """Every fault of a question by itself, and what only shows when they stand together."""

@@ -7,7 +7,7 @@ end.
 """
 
 from collections import Counter
-from collections.abc import Collection, Generator, Iterator, Mapping
+from collections.abc import Collection, Generator, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from types import MappingProxyType
 
@@ -389,15 +389,21 @@ def _pack_problems(game: Game, reports: Mapping[str, PackReport]) -> Iterator[Pr
 
 def _repeated_prompts(game: Game, reports: Mapping[str, PackReport]) -> Iterator[Problem]:
     for at, round_ in enumerate(game.rounds):
-        used = [reports[name].times for name in round_.packs if name in reports]
-        times = used[0] if len(used) == 1 else sum(map(Counter, used), Counter())
-        for prompt, count in times.items():
-            if count > 1 and prompt:
-                yield warning(
-                    f"rounds[{at}].packs",
-                    f"“{prompt}” is asked by {count} questions",
-                    "keep one of them, or the same question may come again",
-                )
+        used = [reports[name] for name in round_.packs if name in reports]
+        for prompt, count in _asked_again(used):
+            yield warning(
+                f"rounds[{at}].packs",
+                f"“{prompt}” is asked by {count} questions",
+                "keep one of them, or the same question may come again",
+            )
+
+
+def _asked_again(reports: Sequence[PackReport]) -> Iterable[tuple[str, int]]:
+    """What several questions of some packs ask, and how many."""
+    if len(reports) == 1:
+        return reports[0].several.items()
+    times = Counter(asks for report in reports for asks in report.asks if asks)
+    return sorted((asks, count) for asks, count in times.items() if count > 1)
 
 
 def _round_problems(at: str, round_: Round, packs: Packs, censuses: Censuses) -> Iterator[Problem]:

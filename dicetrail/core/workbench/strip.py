@@ -56,7 +56,6 @@ MOST_DRAWN = 200
 
 ROLLS = 1_000
 """So many rolls are made to see where right answers stand."""
-"""How many questions a drawn list shows where they never run out."""
 
 
 @dataclass(frozen=True, slots=True)
