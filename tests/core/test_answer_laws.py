@@ -59,7 +59,7 @@ def asked(question, **ask):
     """A game that asks one question, and the moment it waits."""
     pack = Pack("P", (question,))
     game = Game("G", (Round("R", ("p",), draw=Draw(1), ask=Ask(**ask)),), REST)
-    program = build(game, {"p": pack})
+    program = build(game, {"p": pack}, recall={})
     return program, step(program, start(program, 3).state, Begin(), 0)
 
 

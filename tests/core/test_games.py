@@ -57,7 +57,7 @@ class Play:
     """One run, as play: each call is something the player does."""
 
     def __init__(self, game, packs=PACKS, dice=7, players=("Marjory",)):
-        self.program = build(game, packs)
+        self.program = build(game, packs, recall={})
         self.moments = [start(self.program, dice, players)]
         self.at = 0
 
