@@ -100,7 +100,7 @@ class TestBenches(BrowserTest):
         self.write_script(RULES)
         self.sees("2 warnings", "header")
         self.begin()
-        drawn = self.server.http.get(f"{self.game}/draw?dice=5").json()
+        drawn = self.server.http.get(f"{self.game}/draw?dice=5").json()["questions"]
         self.press("a" if drawn[0]["right_letters"] != "A" else "b")
         self.sees("score 0 → -2", "nav")
         self.sees("Score -2", TABLE)
