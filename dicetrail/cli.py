@@ -18,15 +18,12 @@ from urllib.parse import quote
 import typer
 import uvicorn
 from fastapi import FastAPI
-from pydantic import TypeAdapter
 from rich.console import Console
 from rich.markup import escape
 from rich.text import Text
 
-from dicetrail.core import Game, GameProblems, Pack, Question, Severity, build, survey
-from dicetrail.core.document import bounds_within
+from dicetrail.core import Game, GameProblems, Pack, Severity, build, survey
 from dicetrail.core.draw import HIGHEST_DICE
-from dicetrail.core.workbench import NEW_PARTS
 from dicetrail.demo import load_demo
 from dicetrail.files import game_schema, pack_schema, read_game
 from dicetrail.store import Database, NotFound, StoreTrouble
@@ -38,6 +35,7 @@ from dicetrail.web import create_app
 from dicetrail.web.app import LOOPBACK
 from dicetrail.web.door.connections import MOST_CONNECTIONS, make_room, timed
 from dicetrail.web.site import SITE
+from dicetrail.web.wire.parts import written_parts
 
 DEFAULT_DATA = Path("data/dicetrail.sqlite")
 
@@ -260,20 +258,8 @@ def game_form() -> None:
 
 @app.command("parts")
 def new_parts() -> None:
-    """Print every new part of a document, and all bounds, as TypeScript for the pages."""
-    print("// Made from the core by `make api`; not to be changed by hand.")
-    print(f'import type {{ {", ".join(NEW_PARTS)} }} from "./schema";\n')
-    print("/** What a maker adds begins as one of these. */")
-    for name, part in NEW_PARTS.items():
-        written = TypeAdapter(type(part)).dump_python(part, mode="json")
-        print(f"export const NEW_{name.upper()}: {name} = {json.dumps(written, indent=2)};\n")
-    bounds = (*bounds_within(Game), *bounds_within(Question))
-    table = {path: [within.least, within.most] for path, within in bounds}
-    print(
-        "/** The least and the most of every number, by where it stands in a game or question. */"
-    )
-    written = json.dumps(table, indent=2)
-    print(f"export const BOUNDS: Record<string, [number, number]> = {written};")
+    """Print what pages show of a document's parts, fields and values, as TypeScript."""
+    print(written_parts())
 
 
 def development_app() -> FastAPI:

@@ -11,7 +11,8 @@ from typing import Any
 
 import yaml
 
-from dicetrail.core import PLAIN, Details, Kind, Needs, Question, Shows
+from dicetrail.core import PLAIN, Details, Kind, Question
+from dicetrail.core.document import DETAILS, Detail
 from dicetrail.core.survey import faults, missing_medium
 from dicetrail.files.plan import Format
 from dicetrail.files.sheets import Refusal, cell_text
@@ -23,19 +24,7 @@ MOST_YAML = 4_000_000
 MOST_DEPTH = 50
 """How deep the values of a YAML text may be nested."""
 _NUMBERS = ("tag:yaml.org,2002:int", "tag:yaml.org,2002:float")
-TEXT_DETAILS = ("topic", "hint", "note", "picture", "sound", "narration", "tolerance", "pinned")
-NUMBER_DETAILS = ("level", "worth", "seconds", "misses")
-CHOSEN_DETAILS: dict[str, type[Shows] | type[Needs]] = {"shows": Shows, "needs": Needs}
-"""The details that are one word of a few."""
-_FIELDS = {
-    "prompt",
-    "kind",
-    "right",
-    "wrong",
-    *TEXT_DETAILS,
-    *NUMBER_DETAILS,
-    *CHOSEN_DETAILS,
-}
+_FIELDS = {"prompt", "kind", "right", "wrong", *(detail.field for detail in DETAILS)}
 
 
 class _Misplaced(Exception):
@@ -56,11 +45,7 @@ def pack_schema() -> dict[str, Any]:
         "kind": {"enum": [kind.value for kind in Kind]},
         "right": texts,
         "wrong": texts,
-        **dict.fromkeys(TEXT_DETAILS, text),
-        **{name: {"type": ["integer", "null"]} for name in NUMBER_DETAILS},
-        **{
-            name: {"enum": [word.value for word in words]} for name, words in CHOSEN_DETAILS.items()
-        },
+        **{detail.field: _schema_of(detail, text) for detail in DETAILS},
     }
     questions = {
         "type": "array",
@@ -84,6 +69,12 @@ def pack_schema() -> dict[str, Any]:
             },
         ],
     }
+
+
+def _schema_of(detail: Detail, text: dict[str, Any]) -> dict[str, Any]:
+    if detail.values is not None:
+        return {"enum": [word.value for word in detail.values]}
+    return {"type": ["integer", "null"]} if detail.is_number else text
 
 
 def read_documents(
@@ -219,16 +210,11 @@ def _question(entry: Any, path: str) -> Question:
     kind_word = _text(entry.get("kind", "choice"), f"{path}.kind")
     if kind_word not in tuple(Kind):
         raise _Misplaced(f"{path}.kind", f"one of {', '.join(Kind)}")
-    given: dict[str, Any] = {
-        name: _text(entry.get(name), f"{path}.{name}") for name in TEXT_DETAILS
+    given = {
+        detail.field: _detail(detail, entry[detail.field], f"{path}.{detail.field}")
+        for detail in DETAILS
+        if detail.field in entry
     }
-    given |= {name: _whole(entry.get(name), f"{path}.{name}") for name in NUMBER_DETAILS}
-    for name, words in CHOSEN_DETAILS.items():
-        if name in entry:
-            word = _text(entry[name], f"{path}.{name}")
-            if word not in tuple(words):
-                raise _Misplaced(f"{path}.{name}", f"one of {', '.join(words)}")
-            given[name] = words(word)
     details = Details(**given)
     return Question(
         _text(entry.get("prompt"), f"{path}.prompt"),
@@ -237,6 +223,17 @@ def _question(entry: Any, path: str) -> Question:
         Kind(kind_word),
         PLAIN if details == PLAIN else details,
     )
+
+
+def _detail(detail: Detail, value: Any, path: str) -> Any:
+    if detail.is_number:
+        return _whole(value, path)
+    text = _text(value, path)
+    if detail.values is None:
+        return text
+    if text not in tuple(detail.values):
+        raise _Misplaced(path, f"one of {', '.join(detail.values)}")
+    return detail.values(text)
 
 
 def _texts(value: Any, path: str) -> tuple[str, ...]:

@@ -8,7 +8,8 @@ from itertools import islice
 
 from dicetrail.core import Kind
 from dicetrail.core.answers import read_number
-from dicetrail.files.plan import Plan, Role, Separator
+from dicetrail.core.document import DETAILS
+from dicetrail.files.plan import ROLE_OF_DETAIL, Plan, Role, Separator
 from dicetrail.files.sheets import MOST_COLUMNS, Rows, unguarded
 from dicetrail.files.text import FileProblem
 
@@ -29,20 +30,10 @@ _KEY = re.compile(r"[A-La-l1-9]|1[0-2]")
 _NUMBERED = r"[ _-]*(\d+|[a-l])?"
 _HEADINGS: tuple[tuple[Role, str], ...] = (
     (Role.KIND, r"kind|type"),
-    (Role.TOLERANCE, r"tolerance"),
-    (Role.PINNED, r"pinned( choice)?"),
-    (Role.SHOWS, r"choices are|shows"),
-    (Role.TOPIC, r"topic|subject|category"),
-    (Role.LEVEL, r"level|difficulty"),
-    (Role.WORTH, r"worth|points|score"),
-    (Role.SECONDS, r"seconds|time( limit)?"),
-    (Role.MISSES, r"misses"),
-    (Role.NEEDS, r"needs"),
-    (Role.HINT, r"hint"),
-    (Role.NOTE, r"note|explanation"),
-    (Role.PICTURE, r"picture|image"),
-    (Role.SOUND, r"sound|audio"),
-    (Role.NARRATION, r"narration|read out"),
+    *(
+        (ROLE_OF_DETAIL[detail.field], "|".join((detail.heading, *detail.told.also)))
+        for detail in DETAILS
+    ),
     (Role.GROUP, r"group|list|belongs to"),
     (Role.OPTIONS, r"options|choices|answers"),
     (Role.QUESTION, r"(the )?(question|prompt|item)s?"),

@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 
 from dicetrail.core import Kind
+from dicetrail.core.document import DETAILS, Value
 
 
 class Format(StrEnum):
@@ -19,13 +20,13 @@ class Format(StrEnum):
     YAML = "yaml"
 
 
-class Separator(StrEnum):
+class Separator(Value):
     """What stands between the fields of a row."""
 
     TAB = "tab"
-    COMMA = "comma"
-    SEMICOLON = "semicolon"
-    BAR = "bar"
+    COMMA = "comma", "comma ,"
+    SEMICOLON = "semicolon", "semicolon ;"
+    BAR = "bar", "bar |"
 
     @property
     def sign(self) -> str:
@@ -33,8 +34,8 @@ class Separator(StrEnum):
         return {"tab": "\t", "comma": ",", "semicolon": ";", "bar": "|"}[self.value]
 
 
-class Role(StrEnum):
-    """What a column holds."""
+class Role(Value):
+    """What a column holds: a part of the question, or a detail that it carries."""
 
     QUESTION = "question"
     RIGHT = "right answer"
@@ -48,23 +49,14 @@ class Role(StrEnum):
     GROUP = "group"
     """To which group the item belongs; the other groups of the file are the wrong choices."""
     KIND = "kind"
-    TOLERANCE = "tolerance"
-    PINNED = "pinned choice"
-    SHOWS = "choices are"
-    """Texts, or the names of pictures or sounds."""
-    TOPIC = "topic"
-    LEVEL = "level"
-    WORTH = "worth"
-    SECONDS = "seconds"
-    MISSES = "misses"
-    NEEDS = "needs"
-    """Of several right choices: ``any`` of them, or ``all`` together."""
-    HINT = "hint"
-    NOTE = "note"
-    PICTURE = "picture"
-    SOUND = "sound"
-    NARRATION = "narration"
+    _ignore_ = "detail"
+    for detail in DETAILS:
+        vars()[detail.field.upper()] = detail.heading
     IGNORED = "ignored"
+
+
+ROLE_OF_DETAIL = {detail.field: Role(detail.heading) for detail in DETAILS}
+"""The role of the column that holds a detail, by its field."""
 
 
 @dataclass(frozen=True, slots=True)

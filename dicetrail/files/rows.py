@@ -9,36 +9,21 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Any
 
-from dicetrail.core import PLAIN, Details, Kind, Needs, Question, Shows
+from dicetrail.core import PLAIN, Details, Kind, Question
 from dicetrail.core.answers import LETTERS
-from dicetrail.core.document import MOST_CHOICES
+from dicetrail.core.document import DETAILS, MOST_CHOICES, Detail, Value
 from dicetrail.core.survey import FieldFault, first_fault
 from dicetrail.files.guessing import TRUTH_WORDS
-from dicetrail.files.plan import Format, Plan, Role, Separator
+from dicetrail.files.plan import ROLE_OF_DETAIL, Format, Plan, Role, Separator
 from dicetrail.files.sheets import Refusal, unguarded
 
 _SPACES = re.compile(r" {2,}")
 _LETTERED = re.compile(r"\(?([A-La-l])[.):]\s+(.+)", re.DOTALL)
-_ROLE_OF_FIELD = {"prompt": Role.QUESTION, "right": Role.RIGHT, "wrong": Role.WRONG}
-_NUMBERS = {
-    "level": Role.LEVEL,
-    "worth": Role.WORTH,
-    "seconds": Role.SECONDS,
-    "misses": Role.MISSES,
-}
-_CHOSEN: dict[str, tuple[Role, type[Shows] | type[Needs]]] = {
-    "shows": (Role.SHOWS, Shows),
-    "needs": (Role.NEEDS, Needs),
-}
-_TEXTS = {
-    "topic": Role.TOPIC,
-    "hint": Role.HINT,
-    "note": Role.NOTE,
-    "picture": Role.PICTURE,
-    "sound": Role.SOUND,
-    "narration": Role.NARRATION,
-    "tolerance": Role.TOLERANCE,
-    "pinned": Role.PINNED,
+_ROLE_OF_FIELD = {
+    "prompt": Role.QUESTION,
+    "right": Role.RIGHT,
+    "wrong": Role.WRONG,
+    **ROLE_OF_DETAIL,
 }
 
 
@@ -153,16 +138,22 @@ def _unlettered(options: tuple[str, ...]) -> tuple[str, ...]:
 
 
 def _details(cells: list[str], plan: Plan) -> Details:
-    given: dict[str, Any] = {name: _one(cells, plan, role) for name, role in _TEXTS.items()}
-    given |= {name: _whole(_one(cells, plan, role), role) for name, role in _NUMBERS.items()}
-    for name, (role, words) in _CHOSEN.items():
+    given = {}
+    for detail in DETAILS:
+        role = ROLE_OF_DETAIL[detail.field]
         if word := _one(cells, plan, role):
-            given[name] = _chosen(word, role, words)
-    details = Details(**given)
-    return PLAIN if details == PLAIN else details
+            given[detail.field] = _read(word, role, detail)
+    return Details(**given) if given else PLAIN
 
 
-def _chosen(word: str, role: Role, words: type[Shows] | type[Needs]) -> Shows | Needs:
+def _read(word: str, role: Role, detail: Detail) -> Any:
+    """What a word says of a detail: a text, a number, or one word of a few."""
+    if detail.is_number:
+        return _whole(word, role)
+    return word if detail.values is None else _chosen(word, role, detail.values)
+
+
+def _chosen(word: str, role: Role, words: type[Value]) -> Value:
     """One word of a few, in any capitals."""
     try:
         return words(word.lower())
@@ -171,9 +162,7 @@ def _chosen(word: str, role: Role, words: type[Shows] | type[Needs]) -> Shows | 
         raise RowRefused(role, 0, f"“{word}” cannot stand under “{role}”", mend) from None
 
 
-def _whole(word: str, role: Role) -> int | None:
-    if not word:
-        return None
+def _whole(word: str, role: Role) -> int:
     if not re.fullmatch(r"[-+]?\d{1,12}", word):
         raise RowRefused(role, 0, f"“{word}” is not a whole number", "write one, or nothing")
     return int(word)
@@ -193,7 +182,7 @@ def _all(cells: Sequence[str], plan: Plan, role: Role) -> tuple[str, ...]:
 
 def located(fault: FieldFault, cells: Sequence[str], plan: Plan) -> RowRefused:
     """The fault of a question's field as the fault of a row's."""
-    role = _ROLE_OF_FIELD.get(fault.field) or (_TEXTS | _NUMBERS)[fault.field]
+    role = _ROLE_OF_FIELD[fault.field]
     if role in (Role.RIGHT, Role.WRONG) and len(cells) < 3 and plan.is_plain:
         found = "1 field" if len(cells) == 1 else f"{len(cells)} fields"
         missing = "the right answer" if len(cells) == 1 else "wrong choice 1"

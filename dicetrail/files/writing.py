@@ -17,19 +17,16 @@ import yaml
 from openpyxl import Workbook
 from openpyxl.cell import WriteOnlyCell
 
-from dicetrail.core import PLAIN, Kind, Needs, Pack, Question, Shows
-from dicetrail.files.documents import MOST_YAML, NUMBER_DETAILS, TEXT_DETAILS
-from dicetrail.files.plan import Role, Separator
+from dicetrail.core import PLAIN, Kind, Pack, Question
+from dicetrail.core.document import DETAILS
+from dicetrail.files.documents import MOST_YAML
+from dicetrail.files.plan import Separator
 from dicetrail.files.questions import read_questions
 from dicetrail.files.text import MOST_BYTES, FileProblem
 
 _DUMPER = getattr(yaml, "CSafeDumper", yaml.SafeDumper)  # the same, and quicker where it is
 _FORMULA = re.compile(r"'*[=+\-@\t\r]")
 _IN_A_ROW = re.compile(r"[\t\r\n]")
-_DETAIL_ROLES = {name: Role(name) for name in (*NUMBER_DETAILS, *TEXT_DETAILS) if name != "pinned"}
-_DETAIL_ROLES |= {"pinned": Role.PINNED, "shows": Role.SHOWS, "needs": Role.NEEDS}
-_UNSAID = ("", None, Shows.TEXT, Needs.ANY)
-"""Details that need no words: there is nothing, or what everybody expects."""
 
 
 def written_tsv(pack: Pack) -> bytes:
@@ -162,10 +159,10 @@ def _rows(pack: Pack) -> Iterator[list[str]]:
     wrongs = max((len(question.wrong) for question in questions), default=0)
     has_kinds = any(question.kind is not Kind.CHOICE for question in questions) or not wrongs
     details = [
-        name
-        for name in _DETAIL_ROLES
+        detail
+        for detail in DETAILS
         if any(
-            getattr(question.details, name) not in _UNSAID
+            _is_said(question, detail.field)
             for question in questions
             if question.details is not PLAIN
         )
@@ -175,7 +172,7 @@ def _rows(pack: Pack) -> Iterator[list[str]]:
         "question",
         *_numbered("right answer", rights),
         *_numbered("wrong choice", wrongs),
-        *(_DETAIL_ROLES[name].value for name in details),
+        *(detail.heading for detail in details),
     ]
     for question in questions:
         yield [
@@ -183,8 +180,13 @@ def _rows(pack: Pack) -> Iterator[list[str]]:
             question.prompt,
             *_padded(question.right, rights),
             *_padded(question.wrong, wrongs),
-            *(_shown(getattr(question.details, name)) for name in details),
+            *(_shown(getattr(question.details, detail.field)) for detail in details),
         ]
+
+
+def _is_said(question: Question, field: str) -> bool:
+    """Whether a question carries more in a field than what everybody expects."""
+    return bool(getattr(question.details, field) != getattr(PLAIN, field))
 
 
 def _numbered(name: str, count: int) -> list[str]:
@@ -211,5 +213,5 @@ def _entry(question: Question) -> dict[str, Any]:
     if question.wrong:
         entry["wrong"] = list(question.wrong)
     details = asdict(question.details)
-    entry |= {name: value for name, value in details.items() if value not in _UNSAID}
+    entry |= {name: value for name, value in details.items() if _is_said(question, name)}
     return entry

@@ -92,7 +92,9 @@ class PlayingTest(BrowserTest):
         rounds = self.server.http.get(f"/api/games/{name}").json()["document"]["rounds"]
         titles = [round_["title"] for round_ in rounds]
         number = titles.index(view["table"]["round"] or titles[0])
-        drawn = self.server.http.get(f"/api/games/{name}/draw?dice={dice}&round={number}").json()["questions"]
+        drawn = self.server.http.get(f"/api/games/{name}/draw?dice={dice}&round={number}").json()[
+            "questions"
+        ]
         asked = view["table"]["question"]
         for question in drawn:
             if question["prompt"] == asked["prompt"]:

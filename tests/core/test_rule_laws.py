@@ -5,6 +5,7 @@ import unittest
 from dataclasses import fields, replace
 from functools import cache
 from itertools import product
+from typing import get_args, get_type_hints
 
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -44,8 +45,7 @@ from dicetrail.core import (
     survey,
     table,
 )
-from dicetrail.core.document import DOCUMENT, Best
-from dicetrail.core.document.bounds import bounds_of
+from dicetrail.core.document import DOCUMENT, Best, Within, notes_of
 from dicetrail.core.document.words import as_written, filled_in
 from dicetrail.core.play import Intent, is_best, next_input
 from dicetrail.core.rules import rules_of
@@ -395,7 +395,7 @@ NUMBERS = st.integers(-(10**30), 10**30) | st.sampled_from(
 
 def part(kind):
     """Any part of a document, its numbers whatever they are."""
-    bounds = bounds_of(kind)
+    bounds = notes_of(kind, Within)
     values = {}
     for field in fields(kind):
         if field.name in bounds:
@@ -407,12 +407,9 @@ def part(kind):
 class TestBounds(unittest.TestCase):
     def test_every_number_of_the_document_has_bounds(self):
         for kind in DOCUMENT:
-            for field in fields(kind):
-                words = str(field.type)
-                if "int" in words.replace("Point", "").replace("print", ""):
-                    self.assertIn(
-                        "Within", str(bounds_of(kind).get(field.name)), (kind, field.name)
-                    )
+            for name, hint in get_type_hints(kind).items():
+                if hint is int or int in get_args(hint):
+                    self.assertIn(name, notes_of(kind, Within), kind)
 
     @given(part(Draw), part(Ask), part(Sums), part(Cue), part(Ending), part(Details), NUMBERS)
     @settings(max_examples=40)
@@ -438,7 +435,7 @@ class TestBounds(unittest.TestCase):
             (ask, "rounds[0].ask"),
             (sums, "rounds[0].sums[0]"),
         ):
-            for name, within in bounds_of(type(kind)).items():
+            for name, within in notes_of(type(kind), Within).items():
                 value = getattr(kind, name)
                 if isinstance(value, int) and not within.least <= value <= within.most:
                     self.assertIn(f"{where}.{name}", [problem.where for problem in problems])

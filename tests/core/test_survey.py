@@ -1,23 +1,28 @@
 """What is found wrong with a game before anybody plays it."""
 
 import unittest
-from dataclasses import replace
+from dataclasses import fields, replace
 
 from dicetrail.core import (
     Ask,
     Check,
     Draw,
     Ending,
+    Game,
     GameProblems,
     Order,
     Pack,
+    Problem,
     Question,
+    Round,
     Severity,
     build,
     look_over,
     survey,
 )
-from dicetrail.core.workbench import first_game
+from dicetrail.core.play import Stop
+from dicetrail.core.workbench import first_game, placed
+from dicetrail.core.workbench.places import STOP_OF_GAME, STOP_OF_ROUND
 from tests.core.examples import FIVE, PACKS, VEGETABLES, changed, points
 
 FAULT, WARNING = Severity.FAULT, Severity.WARNING
@@ -100,6 +105,22 @@ class TestSurvey(unittest.TestCase):
                     self.assertIn(found[0], caught.exception.problems)
                 else:
                     build(game, packs)
+
+    def test_every_part_of_a_game_is_mended_at_a_stop(self):
+        self.assertEqual(set(STOP_OF_GAME), {field.name for field in fields(Game)} | {"packs"})
+        self.assertEqual(set(STOP_OF_ROUND), {field.name for field in fields(Round)})
+        for where, stop, number, line, is_shown_there in (
+            ("rounds[2].draw.count", Stop.DRAW, 2, None, False),
+            ("rounds[0].check.samples[1]", Stop.CHECK, 0, None, True),
+            ("rounds", Stop.OPEN, None, None, False),
+            ("script[3:7]", Stop.SCORE, None, 3, True),
+            ("script", Stop.SCORE, None, 1, True),
+            ("packs[veg].questions[12]", Stop.LOAD, None, None, True),
+            ("endings[1].at_least", Stop.END, None, None, False),
+        ):
+            found = placed(Problem(where, "it is wrong", "mend it"))
+            told = found.stop, found.round, found.line, found.is_shown_there
+            self.assertEqual(told, (stop, number, line, is_shown_there), where)
 
     def test_all_problems_come_at_once(self):
         game = replace(changed(draw=Draw(0), packs=("gone",)), title="", endings=())

@@ -4,14 +4,12 @@ Frozen dataclasses, each number with its bounds beside it, and how a problem is 
 
 from dicetrail.core.document.bounds import (
     HALF_SIGN,
-    Within,
     as_whole_text,
-    bounds_of,
-    bounds_within,
     clipped,
     is_whole_text,
     out_of_bounds,
 )
+from dicetrail.core.document.details import DETAILS, Detail
 from dicetrail.core.document.game import (
     DOCUMENT,
     MOST_CHOICES,
@@ -73,9 +71,18 @@ from dicetrail.core.document.sounds import (
     sounds_of,
     wav,
 )
+from dicetrail.core.document.told import (
+    Told,
+    Value,
+    Within,
+    fields_within,
+    notes_of,
+    values_within,
+)
 from dicetrail.core.document.words import as_written, counted, filled_in, places_in
 
 __all__ = [
+    "DETAILS",
     "DOCUMENT",
     "HALF_SIGN",
     "LONGEST_MS",
@@ -96,6 +103,7 @@ __all__ = [
     "Check",
     "Cue",
     "DecimalMark",
+    "Detail",
     "Details",
     "Draw",
     "DrawOrder",
@@ -128,17 +136,19 @@ __all__ = [
     "Span",
     "Sums",
     "To",
+    "Told",
+    "Value",
     "Wave",
     "Way",
     "Within",
     "as_whole_text",
     "as_written",
-    "bounds_of",
-    "bounds_within",
     "clipped",
     "counted",
+    "fields_within",
     "filled_in",
     "is_whole_text",
+    "notes_of",
     "out_of_bounds",
     "outline",
     "places_in",
@@ -146,6 +156,7 @@ __all__ = [
     "semitones",
     "sound_named",
     "sounds_of",
+    "values_within",
     "warning",
     "wav",
 ]

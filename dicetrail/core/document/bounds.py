@@ -1,62 +1,17 @@
 """What the values of a document may be: how large its numbers, of what signs its texts.
 
-A number says its bounds beside its field: ``tries: Annotated[int | None, Within(1, 20)]``.
 Whatever else is worked out from a document is worked out only once no number in it is out
 of bounds, so no number can make that long. A text is of whole Unicode signs: half of one
 that takes two (a lone surrogate) can be neither shown nor kept.
 """
 
-from collections.abc import Hashable, Iterator
-from dataclasses import dataclass, fields, is_dataclass, replace
-from functools import cache
+from collections.abc import Iterator
+from dataclasses import fields, is_dataclass, replace
 from operator import is_
-from typing import Any, TypeVar, get_args, get_type_hints
+from typing import Any, TypeVar
 
 from dicetrail.core.document.problems import Problem
-
-
-@dataclass(frozen=True, slots=True)
-class Within:
-    """The least and the most a number may be, both included."""
-
-    least: int
-    most: int
-    is_told: bool = False
-    """Whether one that is out of bounds is kept and told beside it, as in a row of a pack,
-    where others are refused as they come in."""
-
-
-@cache
-def bounds_of(part: Hashable) -> dict[str, Within]:
-    """The bounds of a part's numbers, by field."""
-    hints = get_type_hints(part, include_extras=True)
-    found = {}
-    for field in fields(part):  # type: ignore[arg-type]
-        for note in getattr(hints[field.name], "__metadata__", ()):
-            if isinstance(note, Within):
-                found[field.name] = note
-    return found
-
-
-def bounds_within(part: Hashable, where: str = "") -> Iterator[tuple[str, Within]]:
-    """The bounds of every number of a part and of its parts, by path: ``rounds[].ask.tries``."""
-    own = bounds_of(part)
-    for name, hint in get_type_hints(part).items():
-        place = f"{where}.{name}" if where else name
-        several = "[]" if "tuple" in str(hint) else ""
-        if name in own:
-            yield place + several, own[name]
-        for inner in _parts_in(hint):
-            yield from bounds_within(inner, place + several)
-
-
-def _parts_in(hint: Any) -> Iterator[Any]:
-    """The dataclasses a type is made of."""
-    if is_dataclass(hint):
-        yield hint
-    for inner in get_args(hint):
-        yield from _parts_in(inner)
-
+from dicetrail.core.document.told import Within, notes_of
 
 HALF_SIGN = ("it holds half a sign, such as half an emoji", "write that sign anew")
 """What is wrong with a text that is not Unicode, and how to mend it."""
@@ -82,7 +37,7 @@ def as_whole_text(text: str) -> str:
 
 def out_of_bounds(part: Any, where: str = "") -> Iterator[Problem]:
     """The fault of every number out of bounds and every broken text, wherever it stands."""
-    bounds = bounds_of(type(part))  # type: ignore[arg-type]
+    bounds = notes_of(type(part), Within)
     for field in fields(part):
         place = f"{where}.{field.name}" if where else field.name
         yield from _of_value(getattr(part, field.name), place, bounds.get(field.name))
@@ -107,7 +62,7 @@ Part = TypeVar("Part")
 
 def clipped(part: Part) -> Part:
     """The same with every number put within its bounds, and every text made whole."""
-    bounds = bounds_of(type(part))  # type: ignore[arg-type]
+    bounds = notes_of(type(part), Within)
     changed = {}
     for field in fields(part):  # type: ignore[arg-type]
         value = getattr(part, field.name)

@@ -7,10 +7,9 @@ says what is wrong with it and `build` refuses to play it.
 """
 
 from dataclasses import dataclass
-from enum import StrEnum
 from typing import Annotated
 
-from dicetrail.core.document.bounds import Within
+from dicetrail.core.document.told import Told, Value, Within
 
 MOST_CHOICES = 12
 """A question offers two to twelve choices, on slats lettered A to L."""
@@ -36,38 +35,37 @@ Number = int | float
 """A counter's value."""
 
 
-class Order(StrEnum):
+class Order(Value):
     """In which order choices stand."""
 
-    SHUFFLED = "shuffled"
-    WRITTEN = "written"
+    SHUFFLED = "shuffled", "Shuffled", "the right answer can stand anywhere"
+    WRITTEN = "written", "As written", "the right answer always stands at A"
 
 
-class DrawOrder(StrEnum):
+class DrawOrder(Value):
     """In which order questions come."""
 
-    SHUFFLED = "shuffled"
-    WRITTEN = "written"
-    EASY_FIRST = "easy first"
+    SHUFFLED = "shuffled", "Shuffled"
+    WRITTEN = "written", "As written"
+    EASY_FIRST = "easy first", "Easy ones first"
     """Drawn by chance, then asked from the lowest level up."""
-    WEIGHTED = "weighted"
+    WEIGHTED = "weighted", "Levels by weight"
     """By chance, some levels likelier than others."""
 
 
-class Refill(StrEnum):
+class Refill(Value):
     """Whether a question that was asked can come again."""
 
-    NEVER = "never"
-    """The round is over when the pool is empty."""
-    WHEN_EMPTY = "when empty"
+    NEVER = "never", "The round is over"
+    WHEN_EMPTY = "when empty", "Fill it again"
     """The whole pool is drawn again; never the same question twice running, nor, where there
     are more than two right answers, the same right answer."""
-    EACH_TIME = "each time"
+    EACH_TIME = "each time", "It never is: questions go back at once"
     """Every question goes back at once; never the same question twice running, nor, where there
     are more than two right answers, the same right answer."""
 
 
-class Shows(StrEnum):
+class Shows(Value):
     """What the choices of a question are."""
 
     TEXT = "text"
@@ -77,82 +75,75 @@ class Shows(StrEnum):
     """The choices name sound files."""
 
 
-class Needs(StrEnum):
+class Needs(Value):
     """Which of several right choices an answer has to name."""
 
-    ANY = "any"
-    ALL = "all"
+    ANY = "any", "any one will do"
+    ALL = "all", "all are wanted, picked together"
     """Every right one and no other, picked together."""
 
 
-class DecimalMark(StrEnum):
+class DecimalMark(Value):
     """Which mark stands before decimals where it could be either; the other groups thousands."""
 
-    POINT = "point"
-    """1,250 is one thousand two hundred and fifty, 1.250 is one and a quarter."""
-    COMMA = "comma"
-    """The other way round."""
+    POINT = "point", "1,250 is over a thousand, 1.250 is not"
+    COMMA = "comma", "1.250 is over a thousand, 1,250 is not"
 
 
-class Best(StrEnum):
+class Best(Value):
     """Which runs are the best of a game."""
 
-    HIGHEST = "highest score"
-    LOWEST = "lowest score"
-    FASTEST = "fastest"
+    HIGHEST = "highest score", "The highest score", "as most games have it"
+    LOWEST = "lowest score", "The lowest score", "where points are penalties"
+    FASTEST = "fastest", "The shortest time", "among endings that can be a best"
 
 
-class Reveal(StrEnum):
+class Reveal(Value):
     """When the right answer is told."""
 
-    NEVER = "never"
-    LAST_TRY = "last try"
-    """Once the question is done with."""
-    ALWAYS = "always"
-    """After every answer, also while tries are left."""
+    LAST_TRY = "last try", "Once the question is done with"
+    ALWAYS = "always", "After every answer"
+    """Also while tries are left."""
+    NEVER = "never", "Never"
 
 
-class To(StrEnum):
+class To(Value):
     """Where a run goes after an answer."""
 
-    QUESTION = "next question"
-    AGAIN = "same question"
-    """Asked anew, with all its tries and its clock."""
-    NEXT_ROUND = "next round"
+    QUESTION = "next question", "the next question"
+    AGAIN = "same question", "the same question, asked anew"
+    """With all its tries and its clock."""
+    NEXT_ROUND = "next round", "the round is over"
     ROUND = "round"
     ENDING = "ending"
 
 
-class RoundOrder(StrEnum):
+class RoundOrder(Value):
     """Which rounds are played."""
 
-    IN_ORDER = "in order"
-    CHOOSE_ONE = "choose one"
-    """The player picks one from a menu; the game is over after it."""
-    CHOOSE_EACH = "choose each"
-    """The player picks from a menu, again and again, until every round is played."""
+    IN_ORDER = "in order", "All, in order", "one after the other"
+    CHOOSE_ONE = "choose one", "One, from a menu", "the game is over after it"
+    CHOOSE_EACH = "choose each", "All, from a menu", "the player picks each next one"
 
 
-class ListsAsk(StrEnum):
+class ListsAsk(Value):
     """What is asked of named lists."""
 
-    SORT = "sort"
-    """To which list an item belongs."""
-    ODD_ONE_OUT = "odd one out"
-    """Which item is not of the same list as the others."""
+    SORT = "sort", "Where does an item belong?"
+    ODD_ONE_OUT = "odd one out", "Which is the odd one out?"
 
 
-class Operator(StrEnum):
+class Operator(Value):
     """What a sum does with its two numbers."""
 
-    PLUS = "plus"
-    MINUS = "minus"
-    TIMES = "times"
-    OVER = "over"
-    """Whole quotients only, never by zero, never a smaller number by a larger."""
+    PLUS = "plus", "+ plus"
+    MINUS = "minus", "− minus"
+    TIMES = "times", "× times"
+    OVER = "over", "÷ over, whole quotients"
+    """Never by zero, never a smaller number by a larger."""
 
 
-class Occasion(StrEnum):
+class Occasion(Value):
     """What a cue can answer to."""
 
     OPENING = "opening"
@@ -177,51 +168,45 @@ class Occasion(StrEnum):
     """The run ends with more points than any before it."""
 
 
-class Effect(StrEnum):
+class Effect(Value):
     """Something seen for a moment, at most a second and a half, never in the way of an answer."""
 
     NONE = "none"
-    MARK = "mark"
-    """A tick or a cross over the answer."""
+    MARK = "mark", "mark over the answer"
+    """A tick or a cross."""
     SHAKE = "shake"
     FLASH = "flash"
-    LEAVES = "leaves"
-    """Leaves fall."""
-    TOKEN = "token"
-    """The die jumps."""
-    HEART = "heart"
-    """A heart falls."""
-    SEED = "seed"
-    """A seed falls."""
-    COUNT = "count"
-    """The score counts up to where it now stands."""
-    FACE = "face"
-    """A drawn face takes the answer well or badly."""
+    LEAVES = "leaves", "falling leaves"
+    TOKEN = "token", "the die jumps"
+    HEART = "heart", "a heart falls"
+    SEED = "seed", "a seed falls"
+    COUNT = "count", "the score counts up"
+    FACE = "face", "a face that reacts"
 
 
-class Wave(StrEnum):
+class Wave(Value):
     """The form of a tone's wave."""
 
-    SINE = "sine"
-    TRIANGLE = "triangle"
-    SQUARE = "square"
-    SAWTOOTH = "sawtooth"
+    SINE = "sine", "sine, soft"
+    TRIANGLE = "triangle", "triangle, reedy"
+    SQUARE = "square", "square, hollow"
+    SAWTOOTH = "sawtooth", "sawtooth, sharp"
 
 
-class Kind(StrEnum):
+class Kind(Value):
     """How a question is answered."""
 
     CHOICE = "choice"
     """Pick a right choice from among wrong ones."""
-    TRUTH = "truth"
+    TRUTH = "truth", "true or false"
     """Say whether it is true; `right` is ``true`` or ``false``."""
-    TYPED = "typed"
+    TYPED = "typed", "typed answer"
     """Type an accepted answer; `right` holds all of them, the one to show first."""
     NUMBER = "number"
     """Give a number, whole, decimal, fraction or mixed, within a tolerance."""
     LETTERS = "letters"
     """Find a word or phrase, letter by letter or at once."""
-    SORT = "sort"
+    SORT = "sort", "sort into groups"
     """Say to which group it belongs; `right` is its group, `wrong` the others."""
 
 
@@ -229,31 +214,41 @@ class Kind(StrEnum):
 class Details:
     """What a question may carry besides its answer. Empty and None mean that it does not."""
 
-    topic: str = ""
-    level: Annotated[int | None, Within(1, 5, is_told=True)] = None
+    topic: Annotated[str, Told("Topic", also=("subject", "category"))] = ""
+    level: Annotated[
+        int | None, Within(1, 5, is_told=True), Told("Level", also=("difficulty",))
+    ] = None
     """How hard, from 1 to 5."""
-    worth: Annotated[int | None, Within(-MOST_POINTS, MOST_POINTS, is_told=True)] = None
+    worth: Annotated[
+        int | None,
+        Within(-MOST_POINTS, MOST_POINTS, is_told=True),
+        Told("Worth", also=("points", "score")),
+    ] = None
     """Points."""
-    seconds: Annotated[int | None, Within(1, MOST_SECONDS, is_told=True)] = None
+    seconds: Annotated[
+        int | None,
+        Within(1, MOST_SECONDS, is_told=True),
+        Told("Seconds", also=("time", "time limit")),
+    ] = None
     """Time to answer, from 1 to 3600."""
-    hint: str = ""
-    note: str = ""
+    hint: Annotated[str, Told("Hint")] = ""
+    note: Annotated[str, Told("Note", also=("explanation",))] = ""
     """Shown after the answer."""
-    picture: str = ""
+    picture: Annotated[str, Told("Picture", also=("image",))] = ""
     """The name of a picture file."""
-    sound: str = ""
+    sound: Annotated[str, Told("Sound", also=("audio",))] = ""
     """The name of a sound file."""
-    narration: str = ""
+    narration: Annotated[str, Told("Narration", also=("read out",))] = ""
     """The name of a sound file in which the question is read out."""
-    tolerance: str = ""
+    tolerance: Annotated[str, Told("Tolerance")] = ""
     """How far off a number may be: an amount (``0.5``) or a share (``2%``)."""
-    pinned: str = ""
+    pinned: Annotated[str, Told("Pinned choice", also=("pinned",))] = ""
     """The choice that always stands last."""
-    shows: Shows = Shows.TEXT
+    shows: Annotated[Shows, Told("Choices are", also=("shows",))] = Shows.TEXT
     """What its choices are: texts, or the names of pictures or sounds."""
-    misses: Annotated[int | None, Within(1, 20, is_told=True)] = None
+    misses: Annotated[int | None, Within(1, 20, is_told=True), Told("Misses")] = None
     """Wrong letters allowed to a word; None allows as many as the round does."""
-    needs: Needs = Needs.ANY
+    needs: Annotated[Needs, Told("Needs", "of the right answers")] = Needs.ANY
     """Of several right choices, whether any one will do or all are wanted together."""
 
 
@@ -312,10 +307,10 @@ class Lists:
     """Questions asked of named lists: one for each item."""
 
     lists: tuple[ItemList, ...]
-    asks: ListsAsk = ListsAsk.SORT
-    prompt: str = ""
+    asks: Annotated[ListsAsk, Told("What is asked")] = ListsAsk.SORT
+    prompt: Annotated[str, Told("The question")] = ""
     """``{item}`` stands for the item to sort. Empty takes words of our own."""
-    choices: Annotated[int, Within(3, MOST_CHOICES)] = 4
+    choices: Annotated[int, Within(3, MOST_CHOICES), Told("Choices")] = 4
     """How many items an odd one out is found among, 3 to 12."""
 
 
@@ -331,18 +326,18 @@ class Span:
 class Sums:
     """Questions of arithmetic, made anew for every run, none of them twice."""
 
-    operator: Operator = Operator.PLUS
+    operator: Annotated[Operator, Told("Operator")] = Operator.PLUS
     left: Span = Span(1, 10)
     right: Span = Span(1, 10)
-    cap: Annotated[int | None, Points] = None
+    cap: Annotated[int | None, Points, Told("Largest result", empty="any")] = None
     """The largest result allowed."""
-    negative: bool = False
+    negative: Annotated[bool, Told("Results below zero")] = False
     """Whether results below zero are wanted."""
-    denominators: Span | None = None
+    denominators: Annotated[Span | None, Told("Fractions of one denominator")] = None
     """With it the numbers are numerators over one denominator, to be added or taken away."""
-    choices: Annotated[int, Within(0, MOST_CHOICES)] = 0
+    choices: Annotated[int, Within(0, MOST_CHOICES), Told("Choices", empty="typed")] = 0
     """0 for a typed answer, else how many choices, 2 to 12."""
-    count: Annotated[int, Within(1, 1000)] = 50
+    count: Annotated[int, Within(1, 1000), Told("How many are made")] = 50
     """How many are made for a run, at most; fewer if there are not so many."""
 
 
@@ -350,16 +345,21 @@ class Sums:
 class Draw:
     """Which of a round's questions are asked, and in which order."""
 
-    count: Annotated[int | None, Within(1, MOST_DRAWN)] = 10
+    count: Annotated[int | None, Within(1, MOST_DRAWN), Told("How many questions", empty="all")] = (
+        10
+    )
     """How many are drawn for each player, 1 to 10,000; None draws on until none is left."""
-    order: DrawOrder = DrawOrder.SHUFFLED
+    order: Annotated[DrawOrder, Told("Order")] = DrawOrder.SHUFFLED
     topics: tuple[str, ...] = ()
     """Only pack questions of these topics; empty takes all."""
     levels: Annotated[tuple[int, ...], Within(1, 5)] = ()
     """Only pack questions of these levels; empty takes all. No level counts as 1."""
-    player_chooses: bool = False
+    player_chooses: Annotated[
+        bool,
+        Told("The player says how many", "up to all there are; the number above is offered first"),
+    ] = False
     """Whether the player says how many questions, `count` at first."""
-    refill: Refill = Refill.NEVER
+    refill: Annotated[Refill, Told("When the pool is empty")] = Refill.NEVER
     weights: Annotated[tuple[int, ...], Within(0, 1000)] = (1, 1, 1, 1, 1)
     """For a weighted order: how likely a question of level 1, 2, 3, 4, 5 is, 0 to 1000."""
 
@@ -368,27 +368,35 @@ class Draw:
 class Ask:
     """How a question is put to the player."""
 
-    choice_order: Order = Order.SHUFFLED
+    choice_order: Annotated[Order, Told("Order of the choices")] = Order.SHUFFLED
     """WRITTEN keeps the order of the file, in which the right choice stands first."""
-    spread: bool = False
+    spread: Annotated[bool, Told("Spread right answers", "over all places equally often")] = False
     """Whether right answers fall on every place equally often; for shuffled choices."""
-    shown: Annotated[int | None, Within(2, MOST_CHOICES)] = None
+    shown: Annotated[int | None, Within(2, MOST_CHOICES), Told("Choices shown", empty="all")] = None
     """How many of the choices are shown, 2 to 12, the right one among them; None shows all."""
-    tries: Annotated[int | None, Within(1, 20)] = 1
+    tries: Annotated[
+        int | None, Within(1, 20), Told("Tries for a question", empty="until right")
+    ] = 1
     """Answers allowed to a question, 1 to 20; None asks until it is right."""
-    misses: Annotated[int, Within(1, 20)] = 3
+    misses: Annotated[
+        int, Within(1, 20), Told("Misses for a word", "letters, unless the word says its own")
+    ] = 3
     """Wrong letters allowed to a word that says nothing of its own, 1 to 20."""
-    seconds: Annotated[int | None, Within(1, MOST_SECONDS)] = None
+    seconds: Annotated[
+        int | None, Within(1, MOST_SECONDS), Told("Clock of a question", "seconds", empty="none")
+    ] = None
     """Time for a question that names none of its own, 1 to 3600; None sets no clock."""
-    hints: bool = True
+    hints: Annotated[bool, Told("Hints", "where a question has one")] = True
     """Whether a question's hint can be asked for."""
-    passing: bool = False
+    passing: Annotated[bool, Told("Passing", "a question can be passed")] = False
     """Whether a question can be passed."""
-    reads_aloud: bool = False
+    reads_aloud: Annotated[
+        bool, Told("Read aloud", "by a made voice, where a question has no recorded file")
+    ] = False
     """Whether a question that carries no recorded narration is read by a made voice."""
 
 
-class Badge(StrEnum):
+class Badge(Value):
     """A drawing that goes with an ending."""
 
     NONE = "none"
@@ -413,18 +421,26 @@ class Sample:
 class Check:
     """How forgiving the reading of an answer is. Picking a slat always names its choice."""
 
-    by_letter: bool = True
-    by_place: bool = True
-    by_text: bool = True
-    ignore_case: bool = True
+    by_letter: Annotated[bool, Told("By letter", "“b” and “B” both name choice B")] = True
+    by_place: Annotated[bool, Told("By place", "“2” names the second choice")] = True
+    by_text: Annotated[
+        bool, Told("By its whole text", "typed in full; extra spaces never matter")
+    ] = True
+    ignore_case: Annotated[bool, Told("Capitals do not matter", "“carrot” is “Carrot”")] = True
     """Whether capitals make no difference. Letters of choices never mind them."""
-    ignore_accents: bool = False
-    ignore_punctuation: bool = False
-    articles: str = ""
+    ignore_accents: Annotated[bool, Told("Accents do not matter", "“creme” is “crème”")] = False
+    ignore_punctuation: Annotated[bool, Told("Punctuation does not matter", "“its” is “it’s”")] = (
+        False
+    )
+    articles: Annotated[
+        str, Told("Words that may be missing at the start", "such as: a an the, or: le la l'")
+    ] = ""
     """Words that may be missing at the start, with spaces between: ``a an the``, ``le l'``."""
-    typos: Annotated[int, Within(0, 3)] = 0
+    typos: Annotated[
+        int, Within(0, 3), Told("Typos forgiven", "none in words under four letters")
+    ] = 0
     """How many slips of the finger are forgiven, 0 to 3; none in words under four letters."""
-    decimal_mark: DecimalMark = DecimalMark.POINT
+    decimal_mark: Annotated[DecimalMark, Told("Numbers of two readings")] = DecimalMark.POINT
     """How a number such as 1,250 or 1.250 is read, which could be meant either way."""
     samples: tuple[Sample, ...] = ()
     """Answers tried out before, kept to see whether a later change alters what they give."""
@@ -434,8 +450,8 @@ class Check:
 class After:
     """What an answer is followed by, unless a cue says otherwise."""
 
-    reveal: Reveal = Reveal.LAST_TRY
-    hold_ms: Annotated[int | None, Within(0, 60_000)] = None
+    reveal: Annotated[Reveal, Told("The right answer is told")] = Reveal.LAST_TRY
+    hold_ms: Annotated[int | None, Within(0, 60_000), Told("The run holds")] = None
     """How long the feedback holds the run, 0 to 60000 ms; None until the player goes on."""
 
 
@@ -465,7 +481,7 @@ class Moves:
 class Round:
     """A stretch of the game with its own questions, draw, clock and moves."""
 
-    title: str
+    title: Annotated[str, Told("Title")]
     packs: tuple[str, ...] = ()
     """The packs drawn from, by their identifiers, in order."""
     lists: tuple[Lists, ...] = ()
@@ -475,7 +491,9 @@ class Round:
     check: Check = Check()
     after: After = After()
     moves: Moves = Moves()
-    seconds: Annotated[int | None, LongSeconds] = None
+    seconds: Annotated[
+        int | None, LongSeconds, Told("Clock of this round", "seconds", empty="none")
+    ] = None
     """Time for the whole round, 1 to 86400; None sets no clock."""
 
 
@@ -483,20 +501,20 @@ class Round:
 class Cue:
     """One piece of feedback, and what it answers to. The rule script can play it too."""
 
-    name: str
-    on: tuple[Occasion, ...] = ()
-    words: str = ""
+    name: Annotated[str, Told("Name")]
+    on: Annotated[tuple[Occasion, ...], Told("Played when")] = ()
+    words: Annotated[str, Told("Says")] = ""
     """What is said; ``{score}`` and the like are filled in."""
-    hold_ms: Annotated[int | None, Within(0, 60_000)] = None
+    hold_ms: Annotated[int | None, Within(0, 60_000), Told("Holds the run")] = None
     """How long it holds the run after an answer, 0 to 60000 ms; None as the round says."""
     until_continue: bool = False
     """Whether it holds the run until the player goes on, whatever `hold_ms` is."""
-    sound: str = ""
+    sound: Annotated[str, Told("Sound")] = ""
     """The name of a sound: one of the game's own, or one that is there for every game."""
-    effect: Effect = Effect.NONE
-    streak: Annotated[int, Within(2, 100)] = 3
+    effect: Annotated[Effect, Told("Effect")] = Effect.NONE
+    streak: Annotated[int, Within(2, 100), Told("Streak of", "right in a row")] = 3
     """For a streak: how many right answers in a row, 2 to 100."""
-    last_seconds: Annotated[int, Within(1, 60)] = 5
+    last_seconds: Annotated[int, Within(1, 60), Told("Ticks in the last", "seconds")] = 5
     """For a tick: in how many last seconds of a countdown, 1 to 60."""
 
 
@@ -514,15 +532,15 @@ class Note:
 class Sound:
     """A sound of the game's own: notes one after the other, or a file that was brought."""
 
-    name: str
+    name: Annotated[str, Told("Name of the sound")]
     notes: tuple[Note, ...] = (Note(),)
     """1 to 32 of them, no more than five seconds together."""
-    wave: Wave = Wave.TRIANGLE
-    attack_ms: Annotated[int, Within(0, 500)] = 8
+    wave: Annotated[Wave, Told("Wave")] = Wave.TRIANGLE
+    attack_ms: Annotated[int, Within(0, 500), Told("Grows loud in", "ms")] = 8
     """How long a note takes to grow loud, 0 to 500 ms."""
-    release_ms: Annotated[int, Within(0, 2000)] = 160
+    release_ms: Annotated[int, Within(0, 2000), Told("Rings on for", "ms")] = 160
     """How long it rings on while it fades, 0 to 2000 ms."""
-    loudness: Annotated[int, Within(0, 100)] = 70
+    loudness: Annotated[int, Within(0, 100), Told("Loudness")] = 70
     """0 to 100."""
     file: str = ""
     """The digest (SHA-256, hex) of a sound file that is played in place of the notes."""
@@ -536,18 +554,18 @@ class Ending:
     if the condition `when`, written as in the rule script, holds too.
     """
 
-    title: str
-    verdict: str
-    at_least: Annotated[int | None, Points] = None
-    at_most: Annotated[int | None, Points] = None
-    counts: str = "score"
-    when: str = ""
-    at_once: bool = False
+    title: Annotated[str, Told("Name")]
+    verdict: Annotated[str, Told("Verdict")]
+    at_least: Annotated[int | None, Points, Told("At least", empty="any")] = None
+    at_most: Annotated[int | None, Points, Told("At most", empty="any")] = None
+    counts: Annotated[str, Told("Counts")] = "score"
+    when: Annotated[str, Told("And only when")] = ""
+    at_once: Annotated[bool, Told("At once")] = False
     """Whether it is tried after every change, and not only when the game is over."""
-    badge: Badge = Badge.NONE
-    cue: str = ""
+    badge: Annotated[Badge, Told("Badge")] = Badge.NONE
+    cue: Annotated[str, Told("Cue")] = ""
     """The name of the cue that is played with it."""
-    counts_as_best: bool = True
+    counts_as_best: Annotated[bool, Told("Can be a best")] = True
     """Whether a run that comes to it can be among the best."""
 
 
@@ -555,16 +573,25 @@ class Ending:
 class Opening:
     """How a run begins."""
 
-    words: str = ""
-    asks_names: bool = False
-    most_players: Annotated[int, Within(1, MOST_PLAYERS)] = 1
+    words: Annotated[
+        str,
+        Told("Opening words", "What players read before they begin. {name} stands for the player."),
+    ] = ""
+    asks_names: Annotated[bool, Told("Ask for names")] = False
+    most_players: Annotated[int, Within(1, MOST_PLAYERS), Told("Players at most", "take turns")] = 1
     """How many can play in turns, 1 to 4."""
-    equal_turns: bool = False
+    equal_turns: Annotated[
+        bool,
+        Told(
+            "Everybody has as many turns",
+            "an ending that comes at once waits until the others have had their turn",
+        ),
+    ] = False
     """Whether, once an ending has come at once, the players after have their turn yet."""
-    rounds: RoundOrder = RoundOrder.IN_ORDER
-    narration: str = ""
+    rounds: Annotated[RoundOrder, Told("Which rounds are played")] = RoundOrder.IN_ORDER
+    narration: Annotated[str, Told("The opening is read out in")] = ""
     """The name of the sound in which the opening words are read out."""
-    reads_aloud: bool = False
+    reads_aloud: Annotated[bool, Told("Read by a made voice")] = False
     """Whether the opening words are read by a made voice if they carry no narration."""
 
 
@@ -587,11 +614,13 @@ class Game:
     """The rules: what each outcome does to the counters."""
     opening: Opening = Opening()
     cues: tuple[Cue, ...] = ()
-    seconds: Annotated[int | None, LongSeconds] = None
+    seconds: Annotated[
+        int | None, LongSeconds, Told("Clock of the game", "seconds", empty="none")
+    ] = None
     """Time for the whole game, 1 to 86400; None sets no clock."""
     sounds: tuple[Sound, ...] = ()
     """The sounds of its own; cues name these and the ones that are there for every game."""
-    best: Best = Best.HIGHEST
+    best: Annotated[Best, Told("The best runs are those with")] = Best.HIGHEST
     """Which runs count as its best. A run that was given up never does."""
 
 

@@ -19,8 +19,9 @@ from dicetrail.core.document import (
     Kind,
     Question,
     Shows,
-    bounds_of,
+    Within,
     is_whole_text,
+    notes_of,
     out_of_bounds,
 )
 
@@ -93,7 +94,7 @@ def _tells_topic_and_level_alone(details: Details) -> bool:
     return is_level and _OTHER_DETAILS(details) == _NOTHING_ELSE and is_whole_text(details.topic)
 
 
-_LEVELS = range(1, bounds_of(Details)["level"].most + 1)
+_LEVELS = range(1, notes_of(Details, Within)["level"].most + 1)
 
 
 def faults(question: Question) -> Iterator[FieldFault]:

@@ -2,6 +2,7 @@
 
 from dicetrail.core.workbench.changes import changes_between
 from dicetrail.core.workbench.new_parts import NEW_PARTS
+from dicetrail.core.workbench.places import PlacedProblem, placed
 from dicetrail.core.workbench.preview import preview
 from dicetrail.core.workbench.ready_games import RECIPES, first_game, recipe
 from dicetrail.core.workbench.strip import (
@@ -24,6 +25,7 @@ __all__ = [
     "Drawn",
     "DrawnQuestion",
     "Examined",
+    "PlacedProblem",
     "RightPlaces",
     "ScoreSpan",
     "StopSummary",
@@ -33,6 +35,7 @@ __all__ = [
     "drawn",
     "first_game",
     "look_over",
+    "placed",
     "preview",
     "recipe",
     "right_places",

@@ -19,6 +19,7 @@ from dicetrail.core.workbench import (
     changes_between,
     draw_list,
     drawn,
+    placed,
     recipe,
     right_places,
 )
@@ -237,7 +238,7 @@ def game_view(shelf: Shelf, game_id: str) -> GameView:
             spans_are_whole=examined.spans_are_whole,
             pools=examined.pools,
             facets=examined.facets,
-            problems=(*game.kept.problems, *examined.problems),
+            problems=tuple(map(placed, (*game.kept.problems, *examined.problems))),
             score_spans=examined.score_spans,
             packs=[pack_card(pack) for pack in packs],
         )

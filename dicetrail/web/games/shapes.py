@@ -5,11 +5,11 @@ from typing import Annotated
 
 from pydantic import BaseModel, Field
 
-from dicetrail.core import Game, Problem
+from dicetrail.core import Game
 from dicetrail.core.answers import Checked, Fold
 from dicetrail.core.document import Number
 from dicetrail.core.draw import Facets
-from dicetrail.core.workbench import DrawnQuestion, ScoreSpan, StopSummary
+from dicetrail.core.workbench import DrawnQuestion, PlacedProblem, ScoreSpan, StopSummary
 from dicetrail.web.packs.shapes import PackCard
 from dicetrail.web.wire.shapes import Dice, DiceName, Title
 
@@ -56,7 +56,7 @@ class GameView(BaseModel):
     document: Game
     stops: tuple[tuple[StopSummary, ...], ...]
     """For each round, the stops of its trail."""
-    problems: tuple[Problem, ...]
+    problems: tuple[PlacedProblem, ...]
     score_spans: tuple[ScoreSpan, ...]
     spans_are_whole: bool
     """Whether the spans hold every score a run can end with; else they show the bounds."""

@@ -1,7 +1,8 @@
 // Made from the core by `make api`; not to be changed by hand.
-import type { Question, Round, Lists, ItemList, Sums, Cue, Sound, Ending } from "./schema";
+import type { Badge, Best, Cue, DecimalMark, DrawOrder, Effect, Ending, ItemList, Kind, Lists, ListsAsk, Needs, Occasion, Operator, Order, Question, Refill, Reveal, Role, Round, RoundOrder, Separator, Shows, Sound, Sums, To, Wave } from "./schema";
 
 /** What a maker adds begins as one of these. */
+
 export const NEW_QUESTION: Question = {
   "prompt": "",
   "right": [],
@@ -187,146 +188,151 @@ export const NEW_ENDING: Ending = {
   "counts_as_best": true
 };
 
-/** The least and the most of every number, by where it stands in a game or question. */
-export const BOUNDS: Record<string, [number, number]> = {
-  "rounds[].lists[].choices": [
-    3,
-    12
-  ],
-  "rounds[].sums[].left.least": [
-    0,
-    1000000
-  ],
-  "rounds[].sums[].left.most": [
-    0,
-    1000000
-  ],
-  "rounds[].sums[].right.least": [
-    0,
-    1000000
-  ],
-  "rounds[].sums[].right.most": [
-    0,
-    1000000
-  ],
-  "rounds[].sums[].cap": [
-    -1000000000,
-    1000000000
-  ],
-  "rounds[].sums[].denominators.least": [
-    0,
-    1000000
-  ],
-  "rounds[].sums[].denominators.most": [
-    0,
-    1000000
-  ],
-  "rounds[].sums[].choices": [
-    0,
-    12
-  ],
-  "rounds[].sums[].count": [
-    1,
-    1000
-  ],
-  "rounds[].draw.count": [
-    1,
-    10000
-  ],
-  "rounds[].draw.levels[]": [
-    1,
-    5
-  ],
-  "rounds[].draw.weights[]": [
-    0,
-    1000
-  ],
-  "rounds[].ask.shown": [
-    2,
-    12
-  ],
-  "rounds[].ask.tries": [
-    1,
-    20
-  ],
-  "rounds[].ask.misses": [
-    1,
-    20
-  ],
-  "rounds[].ask.seconds": [
-    1,
-    3600
-  ],
-  "rounds[].check.typos": [
-    0,
-    3
-  ],
-  "rounds[].after.hold_ms": [
-    0,
-    60000
-  ],
-  "rounds[].seconds": [
-    1,
-    86400
-  ],
-  "endings[].at_least": [
-    -1000000000,
-    1000000000
-  ],
-  "endings[].at_most": [
-    -1000000000,
-    1000000000
-  ],
-  "opening.most_players": [
-    1,
-    4
-  ],
-  "cues[].hold_ms": [
-    0,
-    60000
-  ],
-  "cues[].streak": [
-    2,
-    100
-  ],
-  "cues[].last_seconds": [
-    1,
-    60
-  ],
-  "seconds": [
-    1,
-    86400
-  ],
-  "sounds[].notes[].ms": [
-    20,
-    2000
-  ],
-  "sounds[].attack_ms": [
-    0,
-    500
-  ],
-  "sounds[].release_ms": [
-    0,
-    2000
-  ],
-  "sounds[].loudness": [
-    0,
-    100
-  ],
-  "details.level": [
-    1,
-    5
-  ],
-  "details.worth": [
-    -1000000000,
-    1000000000
-  ],
-  "details.seconds": [
-    1,
-    3600
-  ],
-  "details.misses": [
-    1,
-    20
-  ]
+/** A field: what it is called, what it does or counts in, what it means left empty,
+ * and the least and the most of a number. */
+export type Field = { label: string; hint: string; empty: string; within: [number, number] | null };
+
+/** The fields of a game or question, by where they stand. */
+export const FIELDS: Record<string, Field> = {
+  "rounds[].title": {"label": "Title", "hint": "", "empty": "", "within": null},
+  "rounds[].lists[].asks": {"label": "What is asked", "hint": "", "empty": "", "within": null},
+  "rounds[].lists[].prompt": {"label": "The question", "hint": "", "empty": "", "within": null},
+  "rounds[].lists[].choices": {"label": "Choices", "hint": "", "empty": "", "within": [3, 12]},
+  "rounds[].sums[].operator": {"label": "Operator", "hint": "", "empty": "", "within": null},
+  "rounds[].sums[].left.least": {"label": "", "hint": "", "empty": "", "within": [0, 1000000]},
+  "rounds[].sums[].left.most": {"label": "", "hint": "", "empty": "", "within": [0, 1000000]},
+  "rounds[].sums[].right.least": {"label": "", "hint": "", "empty": "", "within": [0, 1000000]},
+  "rounds[].sums[].right.most": {"label": "", "hint": "", "empty": "", "within": [0, 1000000]},
+  "rounds[].sums[].cap": {"label": "Largest result", "hint": "", "empty": "any", "within": [-1000000000, 1000000000]},
+  "rounds[].sums[].negative": {"label": "Results below zero", "hint": "", "empty": "", "within": null},
+  "rounds[].sums[].denominators": {"label": "Fractions of one denominator", "hint": "", "empty": "", "within": null},
+  "rounds[].sums[].denominators.least": {"label": "", "hint": "", "empty": "", "within": [0, 1000000]},
+  "rounds[].sums[].denominators.most": {"label": "", "hint": "", "empty": "", "within": [0, 1000000]},
+  "rounds[].sums[].choices": {"label": "Choices", "hint": "", "empty": "typed", "within": [0, 12]},
+  "rounds[].sums[].count": {"label": "How many are made", "hint": "", "empty": "", "within": [1, 1000]},
+  "rounds[].draw.count": {"label": "How many questions", "hint": "", "empty": "all", "within": [1, 10000]},
+  "rounds[].draw.order": {"label": "Order", "hint": "", "empty": "", "within": null},
+  "rounds[].draw.levels[]": {"label": "", "hint": "", "empty": "", "within": [1, 5]},
+  "rounds[].draw.player_chooses": {"label": "The player says how many", "hint": "up to all there are; the number above is offered first", "empty": "", "within": null},
+  "rounds[].draw.refill": {"label": "When the pool is empty", "hint": "", "empty": "", "within": null},
+  "rounds[].draw.weights[]": {"label": "", "hint": "", "empty": "", "within": [0, 1000]},
+  "rounds[].ask.choice_order": {"label": "Order of the choices", "hint": "", "empty": "", "within": null},
+  "rounds[].ask.spread": {"label": "Spread right answers", "hint": "over all places equally often", "empty": "", "within": null},
+  "rounds[].ask.shown": {"label": "Choices shown", "hint": "", "empty": "all", "within": [2, 12]},
+  "rounds[].ask.tries": {"label": "Tries for a question", "hint": "", "empty": "until right", "within": [1, 20]},
+  "rounds[].ask.misses": {"label": "Misses for a word", "hint": "letters, unless the word says its own", "empty": "", "within": [1, 20]},
+  "rounds[].ask.seconds": {"label": "Clock of a question", "hint": "seconds", "empty": "none", "within": [1, 3600]},
+  "rounds[].ask.hints": {"label": "Hints", "hint": "where a question has one", "empty": "", "within": null},
+  "rounds[].ask.passing": {"label": "Passing", "hint": "a question can be passed", "empty": "", "within": null},
+  "rounds[].ask.reads_aloud": {"label": "Read aloud", "hint": "by a made voice, where a question has no recorded file", "empty": "", "within": null},
+  "rounds[].check.by_letter": {"label": "By letter", "hint": "“b” and “B” both name choice B", "empty": "", "within": null},
+  "rounds[].check.by_place": {"label": "By place", "hint": "“2” names the second choice", "empty": "", "within": null},
+  "rounds[].check.by_text": {"label": "By its whole text", "hint": "typed in full; extra spaces never matter", "empty": "", "within": null},
+  "rounds[].check.ignore_case": {"label": "Capitals do not matter", "hint": "“carrot” is “Carrot”", "empty": "", "within": null},
+  "rounds[].check.ignore_accents": {"label": "Accents do not matter", "hint": "“creme” is “crème”", "empty": "", "within": null},
+  "rounds[].check.ignore_punctuation": {"label": "Punctuation does not matter", "hint": "“its” is “it’s”", "empty": "", "within": null},
+  "rounds[].check.articles": {"label": "Words that may be missing at the start", "hint": "such as: a an the, or: le la l'", "empty": "", "within": null},
+  "rounds[].check.typos": {"label": "Typos forgiven", "hint": "none in words under four letters", "empty": "", "within": [0, 3]},
+  "rounds[].check.decimal_mark": {"label": "Numbers of two readings", "hint": "", "empty": "", "within": null},
+  "rounds[].after.reveal": {"label": "The right answer is told", "hint": "", "empty": "", "within": null},
+  "rounds[].after.hold_ms": {"label": "The run holds", "hint": "", "empty": "", "within": [0, 60000]},
+  "rounds[].seconds": {"label": "Clock of this round", "hint": "seconds", "empty": "none", "within": [1, 86400]},
+  "endings[].title": {"label": "Name", "hint": "", "empty": "", "within": null},
+  "endings[].verdict": {"label": "Verdict", "hint": "", "empty": "", "within": null},
+  "endings[].at_least": {"label": "At least", "hint": "", "empty": "any", "within": [-1000000000, 1000000000]},
+  "endings[].at_most": {"label": "At most", "hint": "", "empty": "any", "within": [-1000000000, 1000000000]},
+  "endings[].counts": {"label": "Counts", "hint": "", "empty": "", "within": null},
+  "endings[].when": {"label": "And only when", "hint": "", "empty": "", "within": null},
+  "endings[].at_once": {"label": "At once", "hint": "", "empty": "", "within": null},
+  "endings[].badge": {"label": "Badge", "hint": "", "empty": "", "within": null},
+  "endings[].cue": {"label": "Cue", "hint": "", "empty": "", "within": null},
+  "endings[].counts_as_best": {"label": "Can be a best", "hint": "", "empty": "", "within": null},
+  "opening.words": {"label": "Opening words", "hint": "What players read before they begin. {name} stands for the player.", "empty": "", "within": null},
+  "opening.asks_names": {"label": "Ask for names", "hint": "", "empty": "", "within": null},
+  "opening.most_players": {"label": "Players at most", "hint": "take turns", "empty": "", "within": [1, 4]},
+  "opening.equal_turns": {"label": "Everybody has as many turns", "hint": "an ending that comes at once waits until the others have had their turn", "empty": "", "within": null},
+  "opening.rounds": {"label": "Which rounds are played", "hint": "", "empty": "", "within": null},
+  "opening.narration": {"label": "The opening is read out in", "hint": "", "empty": "", "within": null},
+  "opening.reads_aloud": {"label": "Read by a made voice", "hint": "", "empty": "", "within": null},
+  "cues[].name": {"label": "Name", "hint": "", "empty": "", "within": null},
+  "cues[].on[]": {"label": "Played when", "hint": "", "empty": "", "within": null},
+  "cues[].words": {"label": "Says", "hint": "", "empty": "", "within": null},
+  "cues[].hold_ms": {"label": "Holds the run", "hint": "", "empty": "", "within": [0, 60000]},
+  "cues[].sound": {"label": "Sound", "hint": "", "empty": "", "within": null},
+  "cues[].effect": {"label": "Effect", "hint": "", "empty": "", "within": null},
+  "cues[].streak": {"label": "Streak of", "hint": "right in a row", "empty": "", "within": [2, 100]},
+  "cues[].last_seconds": {"label": "Ticks in the last", "hint": "seconds", "empty": "", "within": [1, 60]},
+  "seconds": {"label": "Clock of the game", "hint": "seconds", "empty": "none", "within": [1, 86400]},
+  "sounds[].name": {"label": "Name of the sound", "hint": "", "empty": "", "within": null},
+  "sounds[].notes[].ms": {"label": "", "hint": "", "empty": "", "within": [20, 2000]},
+  "sounds[].wave": {"label": "Wave", "hint": "", "empty": "", "within": null},
+  "sounds[].attack_ms": {"label": "Grows loud in", "hint": "ms", "empty": "", "within": [0, 500]},
+  "sounds[].release_ms": {"label": "Rings on for", "hint": "ms", "empty": "", "within": [0, 2000]},
+  "sounds[].loudness": {"label": "Loudness", "hint": "", "empty": "", "within": [0, 100]},
+  "best": {"label": "The best runs are those with", "hint": "", "empty": "", "within": null},
+  "details.topic": {"label": "Topic", "hint": "", "empty": "", "within": null},
+  "details.level": {"label": "Level", "hint": "", "empty": "", "within": [1, 5]},
+  "details.worth": {"label": "Worth", "hint": "", "empty": "", "within": [-1000000000, 1000000000]},
+  "details.seconds": {"label": "Seconds", "hint": "", "empty": "", "within": [1, 3600]},
+  "details.hint": {"label": "Hint", "hint": "", "empty": "", "within": null},
+  "details.note": {"label": "Note", "hint": "", "empty": "", "within": null},
+  "details.picture": {"label": "Picture", "hint": "", "empty": "", "within": null},
+  "details.sound": {"label": "Sound", "hint": "", "empty": "", "within": null},
+  "details.narration": {"label": "Narration", "hint": "", "empty": "", "within": null},
+  "details.tolerance": {"label": "Tolerance", "hint": "", "empty": "", "within": null},
+  "details.pinned": {"label": "Pinned choice", "hint": "", "empty": "", "within": null},
+  "details.shows": {"label": "Choices are", "hint": "", "empty": "", "within": null},
+  "details.misses": {"label": "Misses", "hint": "", "empty": "", "within": [1, 20]},
+  "details.needs": {"label": "Needs", "hint": "of the right answers", "empty": "", "within": null},
 };
+
+/** One value of a few, and the words for it. */
+export type Value<T> = { value: T; label: string; hint: string };
+
+export const VALUES: {
+  ListsAsk: Value<ListsAsk>[];
+  Operator: Value<Operator>[];
+  DrawOrder: Value<DrawOrder>[];
+  Refill: Value<Refill>[];
+  Order: Value<Order>[];
+  DecimalMark: Value<DecimalMark>[];
+  Reveal: Value<Reveal>[];
+  To: Value<To>[];
+  Badge: Value<Badge>[];
+  RoundOrder: Value<RoundOrder>[];
+  Occasion: Value<Occasion>[];
+  Effect: Value<Effect>[];
+  Wave: Value<Wave>[];
+  Best: Value<Best>[];
+  Kind: Value<Kind>[];
+  Shows: Value<Shows>[];
+  Needs: Value<Needs>[];
+  Separator: Value<Separator>[];
+  Role: Value<Role>[];
+} = {
+  "ListsAsk": [{"value": "sort", "label": "Where does an item belong?", "hint": ""}, {"value": "odd one out", "label": "Which is the odd one out?", "hint": ""}],
+  "Operator": [{"value": "plus", "label": "+ plus", "hint": ""}, {"value": "minus", "label": "− minus", "hint": ""}, {"value": "times", "label": "× times", "hint": ""}, {"value": "over", "label": "÷ over, whole quotients", "hint": ""}],
+  "DrawOrder": [{"value": "shuffled", "label": "Shuffled", "hint": ""}, {"value": "written", "label": "As written", "hint": ""}, {"value": "easy first", "label": "Easy ones first", "hint": ""}, {"value": "weighted", "label": "Levels by weight", "hint": ""}],
+  "Refill": [{"value": "never", "label": "The round is over", "hint": ""}, {"value": "when empty", "label": "Fill it again", "hint": ""}, {"value": "each time", "label": "It never is: questions go back at once", "hint": ""}],
+  "Order": [{"value": "shuffled", "label": "Shuffled", "hint": "the right answer can stand anywhere"}, {"value": "written", "label": "As written", "hint": "the right answer always stands at A"}],
+  "DecimalMark": [{"value": "point", "label": "1,250 is over a thousand, 1.250 is not", "hint": ""}, {"value": "comma", "label": "1.250 is over a thousand, 1,250 is not", "hint": ""}],
+  "Reveal": [{"value": "last try", "label": "Once the question is done with", "hint": ""}, {"value": "always", "label": "After every answer", "hint": ""}, {"value": "never", "label": "Never", "hint": ""}],
+  "To": [{"value": "next question", "label": "the next question", "hint": ""}, {"value": "same question", "label": "the same question, asked anew", "hint": ""}, {"value": "next round", "label": "the round is over", "hint": ""}, {"value": "round", "label": "round", "hint": ""}, {"value": "ending", "label": "ending", "hint": ""}],
+  "Badge": [{"value": "none", "label": "none", "hint": ""}, {"value": "rosette", "label": "rosette", "hint": ""}, {"value": "marrow", "label": "marrow", "hint": ""}, {"value": "basket", "label": "basket", "hint": ""}, {"value": "sprout", "label": "sprout", "hint": ""}, {"value": "trowel", "label": "trowel", "hint": ""}, {"value": "slug", "label": "slug", "hint": ""}],
+  "RoundOrder": [{"value": "in order", "label": "All, in order", "hint": "one after the other"}, {"value": "choose one", "label": "One, from a menu", "hint": "the game is over after it"}, {"value": "choose each", "label": "All, from a menu", "hint": "the player picks each next one"}],
+  "Occasion": [{"value": "opening", "label": "opening", "hint": ""}, {"value": "question shown", "label": "question shown", "hint": ""}, {"value": "right", "label": "right", "hint": ""}, {"value": "close", "label": "close", "hint": ""}, {"value": "wrong", "label": "wrong", "hint": ""}, {"value": "late", "label": "late", "hint": ""}, {"value": "passed", "label": "passed", "hint": ""}, {"value": "hint", "label": "hint", "hint": ""}, {"value": "letter hit", "label": "letter hit", "hint": ""}, {"value": "letter miss", "label": "letter miss", "hint": ""}, {"value": "life lost", "label": "life lost", "hint": ""}, {"value": "life won", "label": "life won", "hint": ""}, {"value": "streak", "label": "streak", "hint": ""}, {"value": "tick", "label": "tick", "hint": ""}, {"value": "round over", "label": "round over", "hint": ""}, {"value": "ending", "label": "ending", "hint": ""}, {"value": "new best score", "label": "new best score", "hint": ""}],
+  "Effect": [{"value": "none", "label": "none", "hint": ""}, {"value": "mark", "label": "mark over the answer", "hint": ""}, {"value": "shake", "label": "shake", "hint": ""}, {"value": "flash", "label": "flash", "hint": ""}, {"value": "leaves", "label": "falling leaves", "hint": ""}, {"value": "token", "label": "the die jumps", "hint": ""}, {"value": "heart", "label": "a heart falls", "hint": ""}, {"value": "seed", "label": "a seed falls", "hint": ""}, {"value": "count", "label": "the score counts up", "hint": ""}, {"value": "face", "label": "a face that reacts", "hint": ""}],
+  "Wave": [{"value": "sine", "label": "sine, soft", "hint": ""}, {"value": "triangle", "label": "triangle, reedy", "hint": ""}, {"value": "square", "label": "square, hollow", "hint": ""}, {"value": "sawtooth", "label": "sawtooth, sharp", "hint": ""}],
+  "Best": [{"value": "highest score", "label": "The highest score", "hint": "as most games have it"}, {"value": "lowest score", "label": "The lowest score", "hint": "where points are penalties"}, {"value": "fastest", "label": "The shortest time", "hint": "among endings that can be a best"}],
+  "Kind": [{"value": "choice", "label": "choice", "hint": ""}, {"value": "truth", "label": "true or false", "hint": ""}, {"value": "typed", "label": "typed answer", "hint": ""}, {"value": "number", "label": "number", "hint": ""}, {"value": "letters", "label": "letters", "hint": ""}, {"value": "sort", "label": "sort into groups", "hint": ""}],
+  "Shows": [{"value": "text", "label": "text", "hint": ""}, {"value": "picture", "label": "picture", "hint": ""}, {"value": "sound", "label": "sound", "hint": ""}],
+  "Needs": [{"value": "any", "label": "any one will do", "hint": ""}, {"value": "all", "label": "all are wanted, picked together", "hint": ""}],
+  "Separator": [{"value": "tab", "label": "tab", "hint": ""}, {"value": "comma", "label": "comma ,", "hint": ""}, {"value": "semicolon", "label": "semicolon ;", "hint": ""}, {"value": "bar", "label": "bar |", "hint": ""}],
+  "Role": [{"value": "question", "label": "question", "hint": ""}, {"value": "right answer", "label": "right answer", "hint": ""}, {"value": "wrong choice", "label": "wrong choice", "hint": ""}, {"value": "option", "label": "option", "hint": ""}, {"value": "options in one cell", "label": "options in one cell", "hint": ""}, {"value": "key", "label": "key", "hint": ""}, {"value": "group", "label": "group", "hint": ""}, {"value": "kind", "label": "kind", "hint": ""}, {"value": "topic", "label": "topic", "hint": ""}, {"value": "level", "label": "level", "hint": ""}, {"value": "worth", "label": "worth", "hint": ""}, {"value": "seconds", "label": "seconds", "hint": ""}, {"value": "hint", "label": "hint", "hint": ""}, {"value": "note", "label": "note", "hint": ""}, {"value": "picture", "label": "picture", "hint": ""}, {"value": "sound", "label": "sound", "hint": ""}, {"value": "narration", "label": "narration", "hint": ""}, {"value": "tolerance", "label": "tolerance", "hint": ""}, {"value": "pinned choice", "label": "pinned choice", "hint": ""}, {"value": "choices are", "label": "choices are", "hint": ""}, {"value": "misses", "label": "misses", "hint": ""}, {"value": "needs", "label": "needs", "hint": ""}, {"value": "ignored", "label": "ignored", "hint": ""}],
+};
+
+/** The details that are texts, and those that are numbers, in order. */
+
+export const TEXT_DETAILS: { name: "topic" | "hint" | "note" | "picture" | "sound" | "narration" | "tolerance" | "pinned"; label: string }[] = [{"name": "topic", "label": "Topic"}, {"name": "hint", "label": "Hint"}, {"name": "note", "label": "Note"}, {"name": "picture", "label": "Picture"}, {"name": "sound", "label": "Sound"}, {"name": "narration", "label": "Narration"}, {"name": "tolerance", "label": "Tolerance"}, {"name": "pinned", "label": "Pinned choice"}];
+
+export const NUMBER_DETAILS: { name: "level" | "worth" | "seconds" | "misses"; label: string }[] = [{"name": "level", "label": "Level"}, {"name": "worth", "label": "Worth"}, {"name": "seconds", "label": "Seconds"}, {"name": "misses", "label": "Misses"}];

@@ -1768,7 +1768,7 @@ export interface components {
             /** Stops */
             stops: components["schemas"]["StopSummary"][][];
             /** Problems */
-            problems: components["schemas"]["Problem"][];
+            problems: components["schemas"]["PlacedProblem"][];
             /** Score Spans */
             score_spans: components["schemas"]["ScoreSpan"][];
             /** Spans Are Whole */
@@ -2302,6 +2302,28 @@ export interface components {
          */
         Phase: "opening" | "asking" | "holding" | "ended";
         /**
+         * PlacedProblem
+         * @description A problem, and where it is mended.
+         */
+        PlacedProblem: {
+            /** Where */
+            where: string;
+            /** What */
+            what: string;
+            /** Mend */
+            mend: string;
+            severity: components["schemas"]["Severity"];
+            stop: components["schemas"]["Stop"];
+            /** Round */
+            round: number | null;
+            /** Line */
+            line: number | null;
+            /** Column */
+            column: number | null;
+            /** Is Shown There */
+            is_shown_there: boolean;
+        };
+        /**
          * Plan
          * @description How to read a file. For JSON and YAML only the encoding matters.
          */
@@ -2602,7 +2624,7 @@ export interface components {
          * @description When the right answer is told.
          * @enum {string}
          */
-        Reveal: "never" | "last try" | "always";
+        Reveal: "last try" | "always" | "never";
         /**
          * RevisionCard
          * @description One save of a game, and what it changed, in words.
@@ -2630,10 +2652,10 @@ export interface components {
         };
         /**
          * Role
-         * @description What a column holds.
+         * @description What a column holds: a part of the question, or a detail that it carries.
          * @enum {string}
          */
-        Role: "question" | "right answer" | "wrong choice" | "option" | "options in one cell" | "key" | "group" | "kind" | "tolerance" | "pinned choice" | "choices are" | "topic" | "level" | "worth" | "seconds" | "misses" | "needs" | "hint" | "note" | "picture" | "sound" | "narration" | "ignored";
+        Role: "question" | "right answer" | "wrong choice" | "option" | "options in one cell" | "key" | "group" | "kind" | "topic" | "level" | "worth" | "seconds" | "hint" | "note" | "picture" | "sound" | "narration" | "tolerance" | "pinned choice" | "choices are" | "misses" | "needs" | "ignored";
         /**
          * Round
          * @description A stretch of the game with its own questions, draw, clock and moves.
@@ -3367,6 +3389,7 @@ export type PackSource = components['schemas']['PackSource'];
 export type PackView = components['schemas']['PackView'];
 export type Pass = components['schemas']['Pass'];
 export type Phase = components['schemas']['Phase'];
+export type PlacedProblem = components['schemas']['PlacedProblem'];
 export type Plan = components['schemas']['Plan'];
 export type PlayGame = components['schemas']['PlayGame'];
 export type PlayInput = components['schemas']['PlayInput'];

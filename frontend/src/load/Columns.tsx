@@ -1,28 +1,5 @@
+import { VALUES } from "../api/parts";
 import type { Plan, Role } from "../api/schema";
-
-const ROLES: Role[] = [
-  "question",
-  "right answer",
-  "wrong choice",
-  "option",
-  "options in one cell",
-  "key",
-  "group",
-  "kind",
-  "tolerance",
-  "pinned choice",
-  "choices are",
-  "topic",
-  "level",
-  "worth",
-  "seconds",
-  "hint",
-  "note",
-  "picture",
-  "sound",
-  "narration",
-  "ignored",
-];
 
 type ColumnsProps = { plan: Plan; rows: string[][]; onChange: (columns: Role[]) => void };
 
@@ -41,13 +18,15 @@ export function Columns({ plan, rows, onChange }: ColumnsProps) {
                   aria-label={`Column ${place + 1} holds`}
                   value={role}
                   onChange={(event) => {
-                    const chosen = ROLES.find((candidate) => candidate === event.target.value);
+                    const chosen = VALUES.Role.find(({ value }) => value === event.target.value)?.value;
                     if (chosen) onChange(columns.map((old, other) => (other === place ? chosen : old)));
                   }}
                   className={`min-h-9 w-full min-w-28 rounded-lg border border-edge px-1.5 font-normal ${role === "ignored" ? "bg-paper" : "bg-moss-pale"}`}
                 >
-                  {ROLES.map((candidate) => (
-                    <option key={candidate}>{candidate}</option>
+                  {VALUES.Role.map(({ value, label }) => (
+                    <option key={value} value={value}>
+                      {label}
+                    </option>
                   ))}
                 </select>
               </th>

@@ -11,9 +11,9 @@ type DestinationProps = {
 /** Where the questions go: a new pack, or one on the shelf, and what that would do to it. */
 export function Destination({ target, comparison, onChange }: DestinationProps) {
   const packs = usePacks();
-  const options: [string, string][] = [["new", "a new pack"]];
+  const options = [{ value: "new", label: "a new pack" }];
   for (const pack of packs.data ?? []) {
-    options.push([`add ${pack.id}`, `add to ${pack.title}`], [`replace ${pack.id}`, `replace ${pack.title}`]);
+    options.push({ value: `add ${pack.id}`, label: `add to ${pack.title}` }, { value: `replace ${pack.id}`, label: `replace ${pack.title}` });
   }
   return (
     <div className="space-y-2">

@@ -1,27 +1,9 @@
-import type { Kind, Plan, Separator } from "../api/schema";
+import { VALUES } from "../api/parts";
+import type { Plan, Separator } from "../api/schema";
 import { SelectField, SwitchField } from "../ui/fields";
 
-const SEPARATORS: [Separator, string][] = [
-  ["tab", "tab"],
-  ["comma", "comma ,"],
-  ["semicolon", "semicolon ;"],
-  ["bar", "bar |"],
-];
 const ENCODINGS = ["utf-8", "utf-16", "cp1252", "latin-1", "iso8859_15", "cp1250", "cp1251", "koi8-r", "mac_roman"];
-const SIGNS: [string, string][] = [
-  [";", ";"],
-  ["|", "|"],
-  ["/", "/"],
-  [",", ","],
-];
-export const KINDS: [Kind, string][] = [
-  ["choice", "choice"],
-  ["truth", "true or false"],
-  ["typed", "typed answer"],
-  ["number", "number"],
-  ["letters", "letters"],
-  ["sort", "sort into groups"],
-];
+const SIGNS = [";", "|", "/", ","];
 
 type PlanFormProps = {
   plan: Plan;
@@ -40,7 +22,7 @@ export function PlanForm({ plan, onChange, onGuess }: PlanFormProps) {
         <SelectField
           label="Fields separated by"
           value={plan.separator}
-          options={SEPARATORS}
+          options={VALUES.Separator}
           onChange={(separator) => onGuess({ separator, encoding: plan.encoding })}
         />
       )}
@@ -48,18 +30,18 @@ export function PlanForm({ plan, onChange, onGuess }: PlanFormProps) {
         <SelectField
           label="Encoding"
           value={plan.encoding}
-          options={encodings.map((name) => [name, name])}
+          options={encodings.map(asOption)}
           onChange={(encoding) => onGuess({ encoding })}
         />
       )}
       {hasColumns && (
-        <SelectField label="Kind" value={plan.kind} options={KINDS} onChange={(kind) => onChange({ kind })} />
+        <SelectField label="Kind" value={plan.kind} options={VALUES.Kind} onChange={(kind) => onChange({ kind })} />
       )}
       {plan.columns.includes("options in one cell") && (
         <SelectField
           label="Options split by"
           value={plan.options_sign}
-          options={SIGNS}
+          options={SIGNS.map(asOption)}
           onChange={(options_sign) => onChange({ options_sign })}
         />
       )}
@@ -73,3 +55,5 @@ export function PlanForm({ plan, onChange, onGuess }: PlanFormProps) {
     </section>
   );
 }
+
+const asOption = (name: string) => ({ value: name, label: name });

@@ -1,8 +1,14 @@
 import { useMemo } from "react";
+import { VALUES } from "../api/parts";
 import { SelectField, SwitchField, TextField } from "../ui/fields";
-import { KINDS } from "./columns";
+import { toldOf } from "../ui/fields/told";
 import type { Row } from "./usePackDraft";
 import type { Filter } from "./useShownRows";
+
+const [lowest, highest] = toldOf("details.level").within ?? [1, 1];
+const LEVELS = Array.from({ length: highest - lowest + 1 }, (_, step) => String(lowest + step));
+
+const named = (name: string) => ({ value: name, label: name });
 
 type FilterBarProps = { rows: Row[]; shown: number; filter: Filter; onChange: (filter: Filter) => void };
 
@@ -12,7 +18,7 @@ export function FilterBar({ rows, shown, filter, onChange }: FilterBarProps) {
     () => [...new Set(rows.map(({ question }) => question.details.topic).filter(Boolean))].sort(),
     [rows],
   );
-  const any: [string, string] = ["", "any"];
+  const any = { value: "", label: "any" };
   const set = (change: Partial<Filter>) => onChange({ ...filter, ...change });
   return (
     <section aria-label="Filter" className="flex flex-wrap items-end gap-x-4 gap-y-2 px-4 pt-3">
@@ -20,19 +26,19 @@ export function FilterBar({ rows, shown, filter, onChange }: FilterBarProps) {
       <SelectField
         label="Topic"
         value={filter.topic}
-        options={[any, ...topics.map((topic): [string, string] => [topic, topic])]}
+        options={[any, ...topics.map(named)]}
         onChange={(topic) => set({ topic })}
       />
       <SelectField
         label="Kind"
         value={filter.kind}
-        options={[["", "any"], ...KINDS.map((kind): [typeof kind, string] => [kind, kind])]}
+        options={[{ value: "", label: "any" }, ...VALUES.Kind]}
         onChange={(kind) => set({ kind })}
       />
       <SelectField
         label="Level"
         value={filter.level}
-        options={[any, ...["1", "2", "3", "4", "5"].map((level): [string, string] => [level, level])]}
+        options={[any, ...LEVELS.map(named)]}
         onChange={(level) => set({ level })}
       />
       <SwitchField

@@ -1,12 +1,13 @@
 import { useMutation } from "@tanstack/react-query";
 import { usePreview } from "../api/packs";
+import { NUMBER_DETAILS, TEXT_DETAILS, VALUES } from "../api/parts";
 import type { Question, RowFault } from "../api/schema";
 import { Asking } from "../table/Asking";
 import { Button } from "../ui/Button";
 import { NumberField, SelectField, TextField } from "../ui/fields";
 import { FilePick } from "../ui/FilePick";
 import { ErrorNotice, Notice } from "../ui/Notice";
-import { KINDS, NUMBER_DETAILS, TEXT_DETAILS, withDetails } from "./columns";
+import { withDetails } from "./columns";
 
 type QuestionPaneProps = {
   packId: string;
@@ -59,7 +60,7 @@ export function QuestionPane(props: QuestionPaneProps) {
       <SelectField
         label="Kind"
         value={question.kind}
-        options={KINDS.map((kind): [typeof kind, string] => [kind, kind])}
+        options={VALUES.Kind}
         onChange={(kind) => onChange({ ...question, kind }, "kind")}
       />
       <ListFields
@@ -71,10 +72,7 @@ export function QuestionPane(props: QuestionPaneProps) {
         <SelectField
           label="Of the right answers"
           value={question.details.needs}
-          options={[
-            ["any", "any one will do"],
-            ["all", "all are wanted, picked together"],
-          ]}
+          options={VALUES.Needs}
           onChange={(needs) => onChange(withDetails(question, { needs }), "needs")}
         />
       )}
@@ -84,7 +82,7 @@ export function QuestionPane(props: QuestionPaneProps) {
         onChange={(wrong, number) => onChange({ ...question, wrong }, `wrong-${number}`)}
       />
       <div className="flex gap-3">
-        {NUMBER_DETAILS.filter(([name]) => name !== "misses" || question.kind === "letters").map(([name, label]) => (
+        {NUMBER_DETAILS.filter(({ name }) => name !== "misses" || question.kind === "letters").map(({ name, label }) => (
           <NumberField
             key={name}
             label={label}
@@ -101,7 +99,7 @@ export function QuestionPane(props: QuestionPaneProps) {
         onFile={(file) => bring.mutate(file)}
       />
       {bring.error && <ErrorNotice error={bring.error} />}
-      {TEXT_DETAILS.map(([name, label]) => (
+      {TEXT_DETAILS.map(({ name, label }) => (
         <TextField
           key={name}
           label={label}

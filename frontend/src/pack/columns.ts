@@ -1,4 +1,6 @@
-import type { Details, Kind, Question } from "../api/schema";
+import { NUMBER_DETAILS, TEXT_DETAILS } from "../api/parts";
+import type { Details, Question } from "../api/schema";
+import { numberFault } from "../ui/fields/numbers";
 
 /** One column of the pack grid: how a cell is read from a question, and written back. */
 export type Column = {
@@ -15,28 +17,9 @@ export type Column = {
   unfit?: (text: string) => string | undefined;
 };
 
-export const KINDS: Kind[] = ["choice", "truth", "typed", "number", "letters", "sort"];
-
 type ListField = "right" | "wrong";
-type TextDetail = "topic" | "hint" | "note" | "tolerance" | "pinned" | "picture" | "sound" | "narration";
-type NumberDetail = "level" | "worth" | "seconds" | "misses";
-
-export const TEXT_DETAILS: [TextDetail, string][] = [
-  ["topic", "Topic"],
-  ["hint", "Hint"],
-  ["note", "Note"],
-  ["tolerance", "Tolerance"],
-  ["pinned", "Pinned choice"],
-  ["picture", "Picture"],
-  ["sound", "Sound"],
-  ["narration", "Read out"],
-];
-export const NUMBER_DETAILS: [NumberDetail, string][] = [
-  ["level", "Level"],
-  ["worth", "Worth"],
-  ["seconds", "Seconds"],
-  ["misses", "Misses"],
-];
+type TextDetail = (typeof TEXT_DETAILS)[number]["name"];
+type NumberDetail = (typeof NUMBER_DETAILS)[number]["name"];
 
 const WIDTHS: Record<string, number> = { note: 220, hint: 180, topic: 130 };
 
@@ -58,11 +41,9 @@ export function columnsFor(questions: Question[]): Column[] {
     },
     ...listColumns("right", "Right answer", most("right", 1)),
     ...listColumns("wrong", "Wrong", most("wrong", 3)),
-    textColumn("topic", "Topic"),
-    ...NUMBER_DETAILS.filter(([name]) => name !== "misses" || used(name)).map(([name, label]) => numberColumn(name, label)),
-    ...TEXT_DETAILS.filter(([name]) => name !== "topic" && used(name)).map(([name, label]) =>
-      textColumn(name, label),
-    ),
+    ...TEXT_DETAILS.filter(({ name }) => name === "topic").map(textColumn),
+    ...NUMBER_DETAILS.filter(({ name }) => name !== "misses" || used(name)).map(numberColumn),
+    ...TEXT_DETAILS.filter(({ name }) => name !== "topic" && used(name)).map(textColumn),
   ];
 }
 
@@ -84,7 +65,7 @@ function listColumns(field: ListField, label: string, count: number): Column[] {
   }));
 }
 
-function textColumn(name: TextDetail, label: string): Column {
+function textColumn({ name, label }: (typeof TEXT_DETAILS)[number]): Column {
   return {
     id: name,
     label,
@@ -96,7 +77,7 @@ function textColumn(name: TextDetail, label: string): Column {
   };
 }
 
-function numberColumn(name: NumberDetail, label: string): Column {
+function numberColumn({ name, label }: (typeof NUMBER_DETAILS)[number]): Column {
   return {
     id: name,
     label,
@@ -104,18 +85,12 @@ function numberColumn(name: NumberDetail, label: string): Column {
     field: name,
     number: 0,
     read: (question) => String(question.details[name] ?? ""),
-    unfit: numberFault,
+    unfit: (text) => numberFault(text, "none"),
     write: (question, text) => {
-      if (numberFault(text) !== undefined) return undefined;
+      if (numberFault(text, "none") !== undefined) return undefined;
       return withDetails(question, { [name]: text.trim() ? Number(text) : null });
     },
   };
-}
-
-/** Why a text is no number that can be kept; undefined if it is one, or empty. */
-export function numberFault(text: string): string | undefined {
-  const isRead = /^\s*([-+]?\d{1,9})?\s*$/.test(text);
-  return isRead ? undefined : "This is not a whole number; the last one still holds.";
 }
 
 export function withDetails(question: Question, change: Partial<Details>): Question {

@@ -9,7 +9,7 @@ import { SAVED_WORDS, type Saving } from "../app/saving";
 import { Button, buttonLook } from "../ui/Button";
 import { Die } from "../ui/Die";
 import { History } from "./History";
-import { roundOf, stopName, stopOf, stopPath } from "./stops";
+import { stopName, stopPath } from "./stops";
 import type { Edit } from "./useDraft";
 import type { TableRun } from "./useTableRun";
 
@@ -137,7 +137,6 @@ function SurveyCount({ game }: { game: GameView }) {
           {game.problems.length === 0 && <p className="mt-2">Nothing is wrong with this game.</p>}
           <ul className="mt-2 space-y-3">
             {game.problems.map((problem) => {
-              const stop = stopOf(problem.where);
               return (
                 <li key={problem.where + problem.what} className="border-l-4 border-sun pl-3">
                   <p className="font-semibold">
@@ -147,9 +146,9 @@ function SurveyCount({ game }: { game: GameView }) {
                   <Popover.Close asChild>
                     <Link
                       className="text-sky underline"
-                      to={{ pathname: `/game/${game.id}/${stopPath(stop)}`, search: searchTo(search, roundOf(problem.where)) }}
+                      to={{ pathname: `/game/${game.id}/${stopPath(problem.stop)}`, search: searchTo(search, problem.round ?? undefined) }}
                     >
-                      Go to {stopName(stop)}
+                      Go to {stopName(problem.stop)}
                     </Link>
                   </Popover.Close>
                 </li>

@@ -9,7 +9,7 @@ import { useKeptFocus } from "../app/useKeptFocus";
 import { ErrorNotice } from "../ui/Notice";
 import { SaveFailure } from "../ui/SaveFailure";
 import { Shortcuts } from "../ui/Shortcuts";
-import { Bench } from "./benches/Bench";
+import { Bench } from "./Bench";
 import { Footprints } from "./footprints/Footprints";
 import { Header } from "./Header";
 import { besidesTable } from "./tableKeys";

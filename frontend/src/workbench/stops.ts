@@ -27,29 +27,6 @@ export const STOP_FACES: Record<Stop, StopFace> = {
   end: { name: "End", icon: Flag, question: "What is said at the end?" },
 };
 
-const PLACES: [RegExp, Stop][] = [
-  [/\.packs|^packs|\.lists|\.sums/, "load"],
-  [/^opening|rounds\[\d+\]\.title|^rounds$/, "open"],
-  [/\.draw/, "draw"],
-  [/\.ask|seconds$/, "ask"],
-  [/\.check/, "check"],
-  [/^script/, "score"],
-  [/^cues|^sounds|\.after/, "cue"],
-  [/\.moves/, "move on"],
-  [/^endings/, "end"],
-];
-
-/** The stop at whose bench a place in the document is programmed. */
-export function stopOf(where: string): Stop {
-  return PLACES.find(([place]) => place.test(where))?.[1] ?? "load";
-}
-
-/** The round a place in the document is in, from 0; undefined if in none. */
-export function roundOf(where: string): number | undefined {
-  const found = /^rounds\[(\d+)\]/.exec(where);
-  return found ? Number(found[1]) : undefined;
-}
-
 /** The name of a stop. */
 export function stopName(stop: Stop): string {
   return STOP_FACES[stop].name;

@@ -1,0 +1,41 @@
+"""What a question may carry, field by field, for all who read, write or show it."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass, fields
+from typing import get_type_hints
+
+from dicetrail.core.document.game import Details
+from dicetrail.core.document.told import Told, Value, notes_of, parts_in
+
+
+@dataclass(frozen=True, slots=True)
+class Detail:
+    """A field of `Details`."""
+
+    field: str
+    told: Told
+    values: type[Value] | None
+    """The few words it can be; None for a text or a number."""
+    is_number: bool
+
+    @property
+    def heading(self) -> str:
+        """What its column in a question file is called."""
+        return self.told.label.lower()
+
+    @property
+    def is_text(self) -> bool:
+        """Whether anything can be written there."""
+        return self.values is None and not self.is_number
+
+
+def _details() -> Iterator[Detail]:
+    hints, told = get_type_hints(Details), notes_of(Details, Told)
+    for field in fields(Details):
+        values = next(parts_in(hints[field.name]), None)
+        is_number = values is None and hints[field.name] is not str
+        yield Detail(field.name, told[field.name], values, is_number)
+
+
+DETAILS = tuple(_details())
+"""In the order of the document."""

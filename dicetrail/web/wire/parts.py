@@ -1,0 +1,94 @@
+"""What the pages know of a document before they ask: new parts, fields, values, as TypeScript."""
+
+import json
+from collections.abc import Iterator, Mapping
+from typing import Any
+
+from pydantic import TypeAdapter
+
+from dicetrail.core import Game, Question
+from dicetrail.core.document import DETAILS, Detail, Value, fields_within, values_within
+from dicetrail.core.document.told import FieldTold
+from dicetrail.core.workbench import NEW_PARTS
+from dicetrail.files import Plan
+
+
+def written_parts() -> str:
+    """The file the pages take them from."""
+    return "\n\n".join(_sections())
+
+
+def _sections() -> Iterator[str]:
+    values = {
+        kind.__name__: kind for part in (Game, Question, Plan) for kind in values_within(part)
+    }
+    names = ", ".join(sorted({*NEW_PARTS, *values}))
+    yield (
+        "// Made from the core by `make api`; not to be changed by hand.\n"
+        f'import type {{ {names} }} from "./schema";'
+    )
+    yield "/** What a maker adds begins as one of these. */"
+    for name, part in NEW_PARTS.items():
+        written = TypeAdapter(type(part)).dump_python(part, mode="json")
+        yield f"export const NEW_{name.upper()}: {name} = {_json(written)};"
+    yield (
+        "/** A field: what it is called, what it does or counts in, what it means left empty,\n"
+        " * and the least and the most of a number. */\n"
+        "export type Field = { label: string; hint: string; empty: string; "
+        "within: [number, number] | null };"
+    )
+    fields = (*fields_within(Game), *fields_within(Question))
+    yield (
+        "/** The fields of a game or question, by where they stand. */\n"
+        "export const FIELDS: Record<string, Field> = "
+        f"{_lines({field.where: _field(field) for field in fields})};"
+    )
+    yield (
+        "/** One value of a few, and the words for it. */\n"
+        "export type Value<T> = { value: T; label: string; hint: string };"
+    )
+    types = "\n".join(f"  {name}: Value<{name}>[];" for name in values)
+    words = {name: [_value(value) for value in kind] for name, kind in values.items()}
+    yield f"export const VALUES: {{\n{types}\n}} = {_lines(words)};"
+    yield "/** The details that are texts, and those that are numbers, in order. */"
+    for name, chosen in (
+        ("TEXT_DETAILS", [detail for detail in DETAILS if detail.is_text]),
+        ("NUMBER_DETAILS", [detail for detail in DETAILS if detail.is_number]),
+    ):
+        yield (f"export const {name}: {_details_type(chosen)}[] = {json.dumps(_details(chosen))};")
+
+
+def _json(value: Any) -> str:
+    return json.dumps(value, indent=2, ensure_ascii=False)
+
+
+def _lines(table: Mapping[str, Any]) -> str:
+    """A table with a line for each of its entries."""
+    lines = (
+        f"  {json.dumps(name)}: {json.dumps(value, ensure_ascii=False)},\n"
+        for name, value in table.items()
+    )
+    return f"{{\n{''.join(lines)}}}"
+
+
+def _field(field: FieldTold) -> Mapping[str, Any]:
+    told, within = field.told, field.within
+    return {
+        "label": told.label if told else "",
+        "hint": told.hint if told else "",
+        "empty": told.empty if told else "",
+        "within": [within.least, within.most] if within else None,
+    }
+
+
+def _value(value: Value) -> Mapping[str, str]:
+    return {"value": value.value, "label": value.label, "hint": value.hint}
+
+
+def _details_type(details: list[Detail]) -> str:
+    names = " | ".join(f'"{detail.field}"' for detail in details)
+    return f"{{ name: {names}; label: string }}"
+
+
+def _details(details: list[Detail]) -> list[Mapping[str, str]]:
+    return [{"name": detail.field, "label": detail.told.label} for detail in details]

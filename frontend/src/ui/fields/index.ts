@@ -1,0 +1,7 @@
+export { ChoiceField } from "./ChoiceField";
+export { NumberField } from "./NumberField";
+export { SecondsField } from "./SecondsField";
+export { SelectField, type Option } from "./SelectField";
+export { SwitchField } from "./SwitchField";
+export { TextAreaField } from "./TextAreaField";
+export { TextField } from "./TextField";

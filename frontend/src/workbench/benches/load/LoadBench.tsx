@@ -1,0 +1,135 @@
+import { Plus, Trash2 } from "lucide-react";
+import { useState } from "react";
+import { Link, useNavigate } from "react-router";
+import { useBring } from "../../../api/loads";
+import { usePacks } from "../../../api/packs";
+import { NEW_LISTS, NEW_SUMS } from "../../../api/parts";
+import type { PackCard } from "../../../api/schema";
+import { counted } from "../../../app/format";
+import { PackReport } from "../../../pack/PackReport";
+import { Button } from "../../../ui/Button";
+import { FilePick } from "../../../ui/FilePick";
+import { ErrorNotice } from "../../../ui/Notice";
+import { useFileDrop } from "../../../ui/useFileDrop";
+import type { BenchProps } from "../props";
+import { ListsEditor } from "./ListsEditor";
+import { SumsEditor } from "./SumsEditor";
+
+/** The packs a game draws from; a question file becomes one by loading it. */
+export function LoadBench({ game, round, number, at, editRound }: BenchProps) {
+  const [looksAt, setLooksAt] = useState<string>();
+  const bring = useBring();
+  const navigate = useNavigate();
+  const shelf = usePacks();
+  const take = (file: File) =>
+    bring.mutate(file, { onSuccess: ({ id }) => void navigate(`/load/${id}?game=${game.id}`) });
+  const isOver = useFileDrop(take);
+  const known = new Map([...(shelf.data ?? []), ...game.packs].map((pack) => [pack.id, pack]));
+  const others = (shelf.data ?? []).filter((pack) => !round.packs.includes(pack.id));
+  const shown = looksAt ?? round.packs[0];
+  return (
+    <div className="space-y-5">
+      <div className={`rounded-lg border-2 border-dashed px-4 py-2.5 ${isOver ? "border-clay bg-sun-pale" : "border-line"}`}>
+        <div className="flex flex-wrap items-center gap-3">
+          <FilePick label="Load a question file" look={round.packs.length ? "plain" : "main"} busy={bring.isPending} onFile={take} />
+          <p className="min-w-0 flex-1 text-soft">
+            or drop one anywhere, or{" "}
+            <Link to={`/load/new?game=${game.id}`} className="text-sky underline">
+              paste questions
+            </Link>
+            . TSV, CSV, XLSX, JSON and YAML are read; you see what comes of it first.
+          </p>
+        </div>
+      </div>
+      {bring.error && <ErrorNotice error={bring.error} />}
+      {round.packs.length > 0 && (
+        <ul className="space-y-1.5">
+          {round.packs.map((packId) => (
+            <PackLine
+              key={packId}
+              packId={packId}
+              pack={known.get(packId)}
+              isShown={packId === shown}
+              onShow={() => setLooksAt(packId)}
+              onRemove={() => {
+                setLooksAt(undefined);
+                editRound({ packs: round.packs.filter((other) => other !== packId) });
+              }}
+            />
+          ))}
+        </ul>
+      )}
+      {shown && <PackReport packId={shown} />}
+      {round.lists.map((lists, index) => (
+        <ListsEditor
+          // Sources have no identity but their place.
+          key={index}
+          lists={lists}
+          at={`${at}.lists[${index}]`}
+          onChange={(next) => editRound({ lists: round.lists.with(index, next) })}
+          onRemove={() => editRound({ lists: round.lists.toSpliced(index, 1) })}
+        />
+      ))}
+      {round.sums.map((sums, index) => (
+        <SumsEditor
+          key={index}
+          sums={sums}
+          at={`${at}.sums[${index}]`}
+          onChange={(next) => editRound({ sums: round.sums.with(index, next) })}
+          onRemove={() => editRound({ sums: round.sums.toSpliced(index, 1) })}
+        />
+      ))}
+      <div className="flex flex-wrap gap-2">
+        <Button onClick={() => editRound({ lists: [...round.lists, NEW_LISTS] })}>
+          <Plus aria-hidden /> Add lists to sort
+        </Button>
+        <Button onClick={() => editRound({ sums: [...round.sums, NEW_SUMS] })}>
+          <Plus aria-hidden /> Add sums
+        </Button>
+      </div>
+      <p>
+        This round can draw from <b>{counted(game.pools[number] ?? 0, "question")}</b>.
+      </p>
+      {others.length > 0 && (
+        <div>
+          <h3 className="text-lg">Other packs on the shelf</h3>
+          <ul className="mt-1 flex flex-wrap gap-2">
+            {others.map((pack) => (
+              <li key={pack.id}>
+                <Button onClick={() => editRound({ packs: [...round.packs, pack.id] })}>
+                  Use {pack.title} ({pack.question_count})
+                </Button>
+              </li>
+            ))}
+          </ul>
+        </div>
+      )}
+    </div>
+  );
+}
+
+type PackLineProps = {
+  packId: string;
+  pack: PackCard | undefined;
+  isShown: boolean;
+  onShow: () => void;
+  onRemove: () => void;
+};
+
+function PackLine({ packId, pack, isShown, onShow, onRemove }: PackLineProps) {
+  const title = pack?.title ?? packId;
+  return (
+    <li className={`flex items-center gap-2 rounded-lg border px-2 ${isShown ? "border-ink" : "border-line"}`}>
+      <button type="button" aria-pressed={isShown} onClick={onShow} className="min-h-9 min-w-0 flex-1 text-left">
+        <b>{title}</b>{" "}
+        <span className="text-soft">
+          {pack && counted(pack.question_count, "question")}
+          {pack && pack.source.refused.length > 0 && `, ${counted(pack.source.refused.length, "row")} refused`}
+        </span>
+      </button>
+      <Button look="quiet" aria-label={`Take out ${title}`} onClick={onRemove}>
+        <Trash2 aria-hidden />
+      </Button>
+    </li>
+  );
+}

@@ -1,0 +1,75 @@
+import { Plus } from "lucide-react";
+import { useMemo } from "react";
+import { useLanguage } from "../../../api/games";
+import { Button } from "../../../ui/Button";
+import { Notice } from "../../../ui/Notice";
+import type { BenchProps } from "../props";
+import { ScriptEditor } from "./ScriptEditor";
+
+/** The rules of the game, in a small language that is a part of Python. */
+export default function ScoreBench({ game, document, edit, table }: BenchProps) {
+  const language = useLanguage();
+  const faults = useMemo(
+    () =>
+      game.problems.flatMap(({ line, column, ...told }) =>
+        typeof line === "number" && typeof column === "number" ? [{ ...told, line, column }] : [],
+      ),
+    [game.problems],
+  );
+  const steps = table.steps.slice(0, table.shown + 1);
+  const runs = new Map<number, number>();
+  for (const print of steps.flatMap((step) => step.footprints)) {
+    if (print.what === "changed") for (const line of print.lines) runs.set(line, (runs.get(line) ?? 0) + 1);
+  }
+  const last = steps.at(-1)?.footprints.filter((print) => print.stop === "score") ?? [];
+  const isSaved = document.script === game.document.script;
+  return (
+    <div className="flex min-h-0 flex-1 flex-col gap-3">
+      <ScriptEditor
+        script={document.script}
+        faults={isSaved ? faults : []}
+        runs={runs}
+        lit={last.flatMap((print) => print.lines)}
+        names={language.data?.names ?? []}
+        onChange={(script) => edit((old) => ({ ...old, script }))}
+      />
+      {isSaved && faults.length > 0 && (
+        <Notice tone="wrong">
+          <ul className="space-y-1">
+            {faults.map((fault) => (
+              <li key={`${fault.line} ${fault.column} ${fault.what}`}>
+                <b>
+                  Line {fault.line}, column {fault.column}:
+                </b>{" "}
+                {fault.what}. To mend it, {fault.mend}.
+              </li>
+            ))}
+          </ul>
+        </Notice>
+      )}
+      {last.map((print, place) => (
+        <p key={place} className="rounded-lg bg-sun-pale px-3 py-1.5">
+          <b>{print.why}.</b>{" "}
+          {print.facts.length > 0 && (
+            <span className="text-soft">It could read {print.facts.map(({ name, value }) => `${name} ${value}`).join(", ")}.</span>
+          )}
+        </p>
+      ))}
+      <details className="rounded-lg border border-line px-3 py-2">
+        <summary className="cursor-pointer font-semibold">Recipes: whole scripts to begin from</summary>
+        <ul className="mt-2 grid gap-1.5">
+          {language.data?.recipes.map((recipe) => (
+            <li key={recipe.name} className="flex items-center justify-between gap-3">
+              <span>
+                <b>{recipe.name}</b> <span className="text-soft">{recipe.words}</span>
+              </span>
+              <Button onClick={() => edit((old) => ({ ...old, script: recipe.script }))}>
+                <Plus aria-hidden /> Take it
+              </Button>
+            </li>
+          ))}
+        </ul>
+      </details>
+    </div>
+  );
+}
