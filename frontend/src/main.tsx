@@ -2,7 +2,7 @@ import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { detailsOf } from "./api/client";
-import { App } from "./app/App";
+import { App } from "./App";
 import "./app/theme.css";
 
 /** What the server has explained, such as that something is gone, is not asked again. */

@@ -1,5 +1,5 @@
 import createClient from "openapi-fetch";
-import { listeners } from "../app/listeners";
+import { listeners } from "./listeners";
 import type { paths, ProblemDetails } from "./schema";
 import { countCall } from "./waiting";
 

@@ -1,5 +1,5 @@
 import { useEffect, useState, useSyncExternalStore } from "react";
-import { listeners } from "../app/listeners";
+import { listeners } from "./listeners";
 
 const SOON_MS = 80;
 

@@ -6,7 +6,7 @@ import type { PackEdit, PackView, Question } from "../api/schema";
 import { Page } from "../app/Page";
 import { WayBack } from "../app/WayBack";
 import { counted } from "../app/format";
-import { SAVED_WORDS } from "../app/saving";
+import { SAVED_WORDS } from "../api/saving";
 import { useShortcuts } from "../app/shortcuts";
 import { Button } from "../ui/Button";
 import { Die } from "../ui/Die";

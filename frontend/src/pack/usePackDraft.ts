@@ -1,7 +1,8 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useRef, useState } from "react";
-import type { Saving } from "../app/saving";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import type { Saving } from "../api/saving";
 import { addMedium, editPack } from "../api/packs";
+import { Saves } from "../api/saves";
 import type { PackEdit, PackView, Question, RowFault } from "../api/schema";
 
 const PAUSE_MS = 300;
@@ -25,36 +26,32 @@ export function usePackDraft(pack: PackView) {
   const [faults, setFaults] = useState<RowFault[]>(pack.faults);
   const [saving, setSaving] = useState<Saving>({ is: "saved" });
   const [steps, setSteps] = useState<{ done: Step[]; undone: Step[] }>({ done: [], undone: [] });
-  const kept = useRef({ rows, revision: pack.revision, due: [] as PackEdit[], isOut: false });
-  const timer = useRef<number>(undefined);
+  const newest = useRef(rows);
+  const [first] = useState(pack.revision);
 
-  const flush = useCallback(async () => {
-    window.clearTimeout(timer.current);
-    const draft = kept.current;
-    if (draft.isOut) return;
-    draft.isOut = true;
-    try {
-      while (draft.due.length > 0) {
-        const sent = draft.due.length;
-        const saved = await editPack(pack.id, draft.revision, draft.due);
-        draft.due = draft.due.slice(sent);
-        draft.revision = saved.revision;
-        if (draft.due.length === 0) setFaults(saved.faults);
-      }
-      void queries.invalidateQueries({ queryKey: ["packs"] });
-      void queries.invalidateQueries({ queryKey: ["games"] });
-      setSaving({ is: "saved" });
-    } catch (error) {
-      setSaving({ is: "failed", error });
-    } finally {
-      draft.isOut = false;
-    }
-  }, [pack.id, queries]);
+  const saves = useMemo(
+    () =>
+      new Saves<PackEdit[]>(first, {
+        send: async (due, revision, hasMore) => {
+          const saved = await editPack(pack.id, revision, due);
+          if (!hasMore()) setFaults(saved.faults);
+          return saved.revision;
+        },
+        join: (due, next) => [...due, ...next],
+        tell: (now) => {
+          setSaving(now);
+          if (now.is !== "saved") return;
+          void queries.invalidateQueries({ queryKey: ["packs"] });
+          void queries.invalidateQueries({ queryKey: ["games"] });
+        },
+        pauseMs: PAUSE_MS,
+      }),
+    [pack.id, first, queries],
+  );
 
   const apply = useCallback(
     (edits: PackEdit[]): PackEdit[] => {
-      const draft = kept.current;
-      const next = [...draft.rows];
+      const next = [...newest.current];
       const back: PackEdit[] = [];
       for (const { row, remove, insert } of edits) {
         const fresh = insert.map((question, place) => ({
@@ -64,15 +61,12 @@ export function usePackDraft(pack: PackView) {
         const gone = next.splice(row, remove, ...fresh);
         back.unshift({ row, remove: insert.length, insert: gone.map((old) => old.question) });
       }
-      draft.rows = next;
-      draft.due = [...draft.due, ...edits];
+      newest.current = next;
       setRows(next);
-      setSaving({ is: "saving" });
-      window.clearTimeout(timer.current);
-      timer.current = window.setTimeout(() => void flush(), PAUSE_MS);
+      saves.put(edits);
       return back;
     },
-    [flush],
+    [saves],
   );
 
   const edit = useCallback(
@@ -108,13 +102,12 @@ export function usePackDraft(pack: PackView) {
   };
 
   const bringMedium = async (file: File) => {
-    await flush();
-    const { revision } = await addMedium(pack.id, file);
-    kept.current.revision = revision;
+    await saves.flush();
+    saves.follow((await addMedium(pack.id, file)).revision);
     await queries.invalidateQueries({ queryKey: ["preview", pack.id] });
   };
 
-  useEffect(() => () => void flush(), [flush]);
+  useEffect(() => () => void saves.flush(), [saves]);
 
   return {
     rows,
@@ -124,7 +117,7 @@ export function usePackDraft(pack: PackView) {
     splice,
     undo: steps.done.length ? undo : undefined,
     redo: steps.undone.length ? redo : undefined,
-    retry: flush,
+    retry: () => saves.flush(),
     bringMedium,
   };
 }

@@ -2,6 +2,8 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { detailsOf } from "../api/client";
 import { sendPlayInput, showPlay, startPlay, type Action } from "../api/runs";
 import type { PlayView } from "../api/schema";
+import { Turns } from "../api/turns";
+import { useLatest } from "../api/useLatest";
 import { playerKey } from "./playerKey";
 
 const OUT_OF_REACH = 0;
@@ -20,69 +22,52 @@ type Call = () => Promise<PlayView>;
 export function usePlay(gameId: string, isReady: boolean, asksFirst: boolean) {
   const [run, setRun] = useState<PlayView>();
   const [error, setError] = useState<unknown>();
-  const [isBusy, setIsBusy] = useState(false);
+  const { latest, isBusy } = useLatest();
   const [laid, setLaid] = useState({ count: 0, at: 0 });
   const [isNamed, setIsNamed] = useState(false);
   const memory = `run of ${gameId}`;
   const [left] = useState(() => localStorage.getItem(memory));
-  /** Counts what was begun: what an older call gives is dropped. */
-  const turn = useRef(0);
 
+  /** Asks again until the server answers; what it refuses is told, over the run as it now is. */
   const take = useCallback(
-    async (call: Call, elseShow?: string) => {
-      const mine = ++turn.current;
-      const lay = (view: PlayView) => {
-        if (mine !== turn.current) return;
-        localStorage.setItem(memory, view.id);
-        setRun(view);
-        setLaid(({ count }) => ({ count: count + 1, at: performance.now() }));
-      };
-      setIsBusy(true);
-      let taken: PlayView | undefined;
-      for (;;) {
-        try {
-          taken = await call();
-          lay(taken);
-          setError(undefined);
-          break;
-        } catch (failure) {
-          if (mine !== turn.current) return undefined;
-          setError(failure);
-          const { status } = detailsOf(failure);
-          if (status !== OUT_OF_REACH) {
-            if (elseShow && status !== NOT_FOUND) await showPlay(elseShow).then(lay, setError);
-            break;
+    (call: Call, elseShow?: string) =>
+      latest(async (isLatest) => {
+        const lay = (view: PlayView) => {
+          if (!isLatest()) return;
+          localStorage.setItem(memory, view.id);
+          setRun(view);
+          setLaid(({ count }) => ({ count: count + 1, at: performance.now() }));
+        };
+        for (;;) {
+          try {
+            const view = await call();
+            lay(view);
+            setError(undefined);
+            return view;
+          } catch (failure) {
+            if (!isLatest()) return undefined;
+            setError(failure);
+            const { status } = detailsOf(failure);
+            if (status !== OUT_OF_REACH) {
+              if (elseShow && status !== NOT_FOUND) await showPlay(elseShow).then(lay, setError);
+              return undefined;
+            }
+            await new Promise((resolve) => setTimeout(resolve, TRY_AGAIN_MS));
+            if (!isLatest()) return undefined;
           }
-          await new Promise((resolve) => setTimeout(resolve, TRY_AGAIN_MS));
-          if (mine !== turn.current) return undefined;
         }
-      }
-      if (mine === turn.current) setIsBusy(false);
-      return taken;
-    },
-    [memory],
+      }),
+    [latest, memory],
   );
 
-  const waiting = useRef<{ done: string; action: Action; at: number }[]>([]);
-  const isSending = useRef(false);
-  const sendAll = useCallback(
-    async (from: PlayView) => {
-      if (isSending.current) return;
-      isSending.current = true;
-      let { id, seen } = from;
-      for (let next = waiting.current[0]; next; next = waiting.current[0]) {
-        const { action, at } = next;
-        const view = await take(() => sendPlayInput(id, seen, action, at), id);
-        if (view) ({ id, seen } = view);
-        waiting.current = view ? waiting.current.slice(1) : [];
-      }
-      isSending.current = false;
-    },
-    [take],
-  );
-  useEffect(() => {
-    if (run && !isBusy && waiting.current.length > 0) void sendAll(run);
-  }, [run, isBusy, sendAll]);
+  const [turns] = useState(() => new Turns<PlayView>(MOST_WAITING));
+  /** Sends an action after all that was done before it, on top of the run as it then is. */
+  const send = (action: Action) => {
+    if (!run) return;
+    const at = Math.round(run.at + performance.now() - laid.at);
+    const isKept = turns.push(JSON.stringify(action), ({ id, seen }) => take(() => sendPlayInput(id, seen, action, at), id));
+    if (isKept) void turns.sendAll(run);
+  };
 
   const isStarted = useRef(false);
   useEffect(() => {
@@ -112,20 +97,10 @@ export function usePlay(gameId: string, isReady: boolean, asksFirst: boolean) {
     isOutOfReach: error !== undefined && detailsOf(error).status === OUT_OF_REACH,
     isBusy,
     /** Takes an action; one done while the server is still asked is sent after. */
-    act: (action: Action) => {
-      if (!run) return;
-      const at = Math.round(run.at + performance.now() - laid.at);
-      const queue = waiting.current;
-      const done = JSON.stringify(action);
-      if (queue.length >= MOST_WAITING || queue.at(-1)?.done === done) return;
-      queue.push({ done, action, at });
-      if (queue.length === 1 && !isBusy) void sendAll(run);
-    },
+    act: send,
     /** Says that time has passed, for what it brings to be shown. */
     refresh: () => {
-      if (!run || isBusy) return;
-      const at = Math.round(run.at + performance.now() - laid.at);
-      void take(() => sendPlayInput(run.id, run.seen, { action: "wait" }, at), run.id);
+      if (turns.isEmpty && !isBusy) send({ action: "wait" });
     },
     /** Whether the players are to say who they are first. */
     isAsking: isReady && asksFirst && !left && !isNamed && !run,
@@ -135,7 +110,8 @@ export function usePlay(gameId: string, isReady: boolean, asksFirst: boolean) {
     },
     again: () => {
       const players = run?.table.players.map(({ name }) => name) ?? [""];
-      if (!isBusy) void take(() => startPlay(gameId, players, playerKey()));
+      if (!run || !turns.push("again", () => take(() => startPlay(gameId, players, playerKey())))) return;
+      void turns.sendAll(run);
     },
   };
 }

@@ -3,7 +3,7 @@
  * has pressed something; until then nothing sounds, and nothing waits for it.
  */
 import { useSyncExternalStore } from "react";
-import { listeners } from "../app/listeners";
+import { listeners } from "../api/listeners";
 import { preferences } from "./preferences";
 
 const LATE_MS = 400;

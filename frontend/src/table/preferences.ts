@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from "react";
-import { listeners } from "../app/listeners";
+import { listeners } from "../api/listeners";
 
 const LOOKS = ["device", "light", "dark"] as const;
 export type Look = (typeof LOOKS)[number];

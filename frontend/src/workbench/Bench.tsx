@@ -10,7 +10,7 @@ import { EndBench } from "./benches/end/EndBench";
 import { LoadBench } from "./benches/load/LoadBench";
 import { MoveOnBench } from "./benches/move-on/MoveOnBench";
 import { OpenBench } from "./benches/open/OpenBench";
-import type { BenchProps } from "./benches/props";
+import type { BenchProps } from "./state/props";
 
 // The script's editor is large, and only this bench needs it: it is fetched once another is laid out.
 const fetchScoreBench = () => import("./benches/score/ScoreBench");

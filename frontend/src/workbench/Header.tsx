@@ -5,13 +5,13 @@ import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import type { GameView } from "../api/schema";
 import { counted } from "../app/format";
-import { SAVED_WORDS, type Saving } from "../app/saving";
+import { SAVED_WORDS, type Saving } from "../api/saving";
 import { Button, buttonLook } from "../ui/Button";
 import { Die } from "../ui/Die";
 import { History } from "./History";
 import { stopName, stopPath } from "./stops";
-import type { Edit } from "./useDraft";
-import type { TableRun } from "./useTableRun";
+import type { Edit } from "./state/useDraft";
+import type { TableRun } from "./state/useTableRun";
 
 type HeaderProps = {
   game: GameView;

@@ -7,7 +7,7 @@ import { Mute } from "../table/Mute";
 import type { Pace } from "../table/useCountdown";
 import { Button } from "../ui/Button";
 import { besidesTable } from "./tableKeys";
-import type { TableRun } from "./useTableRun";
+import type { TableRun } from "./state/useTableRun";
 
 const SPEEDS = [0.5, 1, 2, 4, 8, 16];
 

@@ -5,7 +5,7 @@ import { useCountdown } from "../table/useCountdown";
 import { Button } from "../ui/Button";
 import { ErrorNotice, Notice } from "../ui/Notice";
 import { PlayerHelp } from "./PlayerHelp";
-import type { TableRun } from "./useTableRun";
+import type { TableRun } from "./state/useTableRun";
 
 type TablePaneProps = { table: TableRun; mostPlayers: number; isLarge: boolean; onLarge: () => void };
 

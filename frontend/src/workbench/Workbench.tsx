@@ -17,8 +17,8 @@ import { TablePane } from "./TablePane";
 import { RoundSwitch } from "./RoundSwitch";
 import { stopPath } from "./stops";
 import { TrailStrip } from "./trail/TrailStrip";
-import { useDraft } from "./useDraft";
-import { useTableRun } from "./useTableRun";
+import { useDraft } from "./state/useDraft";
+import { useTableRun } from "./state/useTableRun";
 
 const KEYS: [string, string][] = [
   ["[ and ]", "go to the stop before and after"],

@@ -1,4 +1,4 @@
-import type { TableRun } from "./useTableRun";
+import type { TableRun } from "./state/useTableRun";
 
 /** Whether a key already answers at the table; then it means nothing else. */
 export function answersAtTable(table: TableRun, key: string): boolean {

@@ -12,7 +12,7 @@ import {
 import { useEffect, useRef, useState } from "react";
 import { useShortcuts } from "../../app/shortcuts";
 import { Button } from "../../ui/Button";
-import type { TableRun } from "../useTableRun";
+import type { TableRun } from "../state/useTableRun";
 import { StepRows } from "./StepRows";
 import { TimeLine } from "./TimeLine";
 

@@ -1,7 +1,7 @@
 import { Link } from "react-router";
 import { VALUES } from "../../../api/parts";
 import { ChoiceField, NumberField, SwitchField } from "../../../ui/fields";
-import type { BenchProps } from "../props";
+import type { BenchProps } from "../../state/props";
 import { QuestionTime } from "./QuestionTime";
 
 /** How a question is put: its choices, tries, hints and clocks. */

@@ -1,7 +1,7 @@
 import { VALUES } from "../../../api/parts";
 import type { Sample } from "../../../api/schema";
 import { NumberField, SelectField, SwitchField, TextField } from "../../../ui/fields";
-import type { BenchProps } from "../props";
+import type { BenchProps } from "../../state/props";
 import { KeptSamples } from "./KeptSamples";
 import { TryOut } from "./TryOut";
 

@@ -4,7 +4,7 @@ import { NEW_CUE, VALUES } from "../../../api/parts";
 import type { Cue } from "../../../api/schema";
 import { Button } from "../../../ui/Button";
 import { SelectField } from "../../../ui/fields";
-import type { BenchProps } from "../props";
+import type { BenchProps } from "../../state/props";
 import { CueEditor } from "./CueEditor";
 import { HoldField } from "./HoldField";
 import { SoundsEditor } from "./SoundsEditor";

@@ -6,7 +6,7 @@ import { counted, letterAt } from "../../../app/format";
 import { Button } from "../../../ui/Button";
 import { NumberField, SelectField, SwitchField } from "../../../ui/fields";
 import { ErrorNotice } from "../../../ui/Notice";
-import type { BenchProps } from "../props";
+import type { BenchProps } from "../../state/props";
 import { BarChart } from "./BarChart";
 import { FilterField } from "../parts/FilterField";
 

@@ -5,7 +5,7 @@ import { BadgePicture } from "../../../table/BadgePicture";
 import { Button } from "../../../ui/Button";
 import { ChoiceField, NumberField, SelectField, SwitchField, TextField } from "../../../ui/fields";
 import { OrderButtons, moved } from "../../../ui/OrderButtons";
-import type { BenchProps } from "../props";
+import type { BenchProps } from "../../state/props";
 import { optionsOf } from "../parts/options";
 import { ScoreLine } from "./ScoreLine";
 

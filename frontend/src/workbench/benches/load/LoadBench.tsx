@@ -11,7 +11,7 @@ import { Button } from "../../../ui/Button";
 import { FilePick } from "../../../ui/FilePick";
 import { ErrorNotice } from "../../../ui/Notice";
 import { useFileDrop } from "../../../ui/useFileDrop";
-import type { BenchProps } from "../props";
+import type { BenchProps } from "../../state/props";
 import { ListsEditor } from "./ListsEditor";
 import { SumsEditor } from "./SumsEditor";
 

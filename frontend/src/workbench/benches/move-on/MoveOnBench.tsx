@@ -1,7 +1,7 @@
 import { VALUES } from "../../../api/parts";
 import type { Game, Way } from "../../../api/schema";
 import { SelectField, type Option } from "../../../ui/fields";
-import type { BenchProps } from "../props";
+import type { BenchProps } from "../../state/props";
 import { RoundMap } from "./RoundMap";
 
 const OUTCOMES = [

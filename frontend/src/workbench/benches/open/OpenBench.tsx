@@ -3,7 +3,7 @@ import { NEW_ROUND, VALUES } from "../../../api/parts";
 import { Button } from "../../../ui/Button";
 import { ChoiceField, NumberField, SelectField, SwitchField, TextAreaField, TextField } from "../../../ui/fields";
 import { OrderButtons, moved } from "../../../ui/OrderButtons";
-import type { BenchProps } from "../props";
+import type { BenchProps } from "../../state/props";
 import { optionsOf } from "../parts/options";
 
 /** How a run begins: the opening words, the players, and the rounds. */

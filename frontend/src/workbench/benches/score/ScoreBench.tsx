@@ -3,7 +3,7 @@ import { useMemo } from "react";
 import { useLanguage } from "../../../api/games";
 import { Button } from "../../../ui/Button";
 import { Notice } from "../../../ui/Notice";
-import type { BenchProps } from "../props";
+import type { BenchProps } from "../../state/props";
 import { ScriptEditor } from "./ScriptEditor";
 
 /** The rules of the game, in a small language that is a part of Python. */

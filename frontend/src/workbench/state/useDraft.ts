@@ -1,8 +1,9 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useRef, useState } from "react";
-import { saveGame } from "../api/games";
-import type { Game, GameView } from "../api/schema";
-import type { Saving } from "../app/saving";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { saveGame } from "../../api/games";
+import { Saves } from "../../api/saves";
+import type { Game, GameView } from "../../api/schema";
+import type { Saving } from "../../api/saving";
 
 const PAUSE_MS = 250;
 
@@ -22,49 +23,41 @@ export function useDraft(game: GameView) {
   const queries = useQueryClient();
   const [document, setDocument] = useState(game.document);
   const [saving, setSaving] = useState<Saving>({ is: "saved" });
-  const kept = useRef({ newest: game.document, revision: game.revision, isOut: false, isDue: false });
+  const newest = useRef(game.document);
   const [undone, setUndone] = useState<{ past: Game[]; future: Game[] }>({ past: [], future: [] });
   const editedAt = useRef(-ONE_EDIT_MS);
-  const timer = useRef<number>(undefined);
 
-  const flush = useCallback(async () => {
-    window.clearTimeout(timer.current);
-    const draft = kept.current;
-    if (draft.isOut) return;
-    draft.isOut = true;
-    try {
-      while (draft.isDue) {
-        draft.isDue = false;
-        const view = await saveGame(game.id, draft.revision, draft.newest);
-        draft.revision = view.revision;
-        queries.setQueryData(["games", game.id], view);
-      }
-      void queries.invalidateQueries({ queryKey: ["games"], exact: true });
-      setSaving({ is: "saved" });
-    } catch (error) {
-      draft.isDue = true;
-      setSaving({ is: "failed", error });
-    } finally {
-      draft.isOut = false;
-    }
-  }, [game.id, queries]);
+  const [first] = useState(game.revision);
+  const saves = useMemo(
+    () =>
+      new Saves<Game>(first, {
+        send: async (due, revision) => {
+          const view = await saveGame(game.id, revision, due);
+          queries.setQueryData(["games", game.id], view);
+          return view.revision;
+        },
+        join: (_, next) => next,
+        tell: (now) => {
+          setSaving(now);
+          if (now.is === "saved") void queries.invalidateQueries({ queryKey: ["games"], exact: true });
+        },
+        pauseMs: PAUSE_MS,
+      }),
+    [game.id, first, queries],
+  );
 
   const put = useCallback(
     (next: Game) => {
-      const draft = kept.current;
-      draft.newest = next;
-      draft.isDue = true;
+      newest.current = next;
       setDocument(next);
-      setSaving({ is: "saving" });
-      window.clearTimeout(timer.current);
-      timer.current = window.setTimeout(() => void flush(), PAUSE_MS);
+      saves.put(next);
     },
-    [flush],
+    [saves],
   );
 
   const edit: Edit = useCallback(
     (change) => {
-      const before = kept.current.newest;
+      const before = newest.current;
       const now = performance.now();
       const isNew = now - editedAt.current > ONE_EDIT_MS;
       editedAt.current = now;
@@ -78,32 +71,32 @@ export function useDraft(game: GameView) {
     const before = undone.past.at(-1);
     if (!before) return;
     editedAt.current = -ONE_EDIT_MS;
-    setUndone({ past: undone.past.slice(0, -1), future: [kept.current.newest, ...undone.future] });
+    setUndone({ past: undone.past.slice(0, -1), future: [newest.current, ...undone.future] });
     put(before);
   };
   const redo = () => {
     const [after, ...future] = undone.future;
     if (!after) return;
     editedAt.current = -ONE_EDIT_MS;
-    setUndone({ past: [...undone.past, kept.current.newest], future });
+    setUndone({ past: [...undone.past, newest.current], future });
     put(after);
   };
 
   useEffect(() => {
     const leaving = (event: BeforeUnloadEvent) => {
-      if (!kept.current.isDue && !kept.current.isOut) return;
+      if (!saves.isDue) return;
       event.preventDefault();
-      void flush();
+      void saves.flush();
     };
     window.addEventListener("beforeunload", leaving);
     return () => {
       window.removeEventListener("beforeunload", leaving);
-      void flush();
+      void saves.flush();
     };
-  }, [flush]);
+  }, [saves]);
 
   const discard = () => {
-    kept.current.isDue = false;
+    saves.forget();
     window.location.reload();
   };
 
@@ -111,7 +104,7 @@ export function useDraft(game: GameView) {
     document,
     edit,
     saving,
-    retry: flush,
+    retry: () => saves.flush(),
     discard,
     undo: undone.past.length > 0 ? undo : undefined,
     redo: undone.future.length > 0 ? redo : undefined,

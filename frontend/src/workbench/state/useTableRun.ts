@@ -1,8 +1,10 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
-import { diceIn, type Dice } from "../api/dice";
-import { playOn, sendInput, showRun, startRun, type MakerAction } from "../api/runs";
-import type { Input, Intent, RunView, StepView } from "../api/schema";
+import { diceIn, type Dice } from "../../api/dice";
+import { playOn, sendInput, showRun, startRun, type MakerAction } from "../../api/runs";
+import type { Input, Intent, RunView, StepView } from "../../api/schema";
+import { Turns } from "../../api/turns";
+import { useLatest } from "../../api/useLatest";
 
 export type TableRun = {
   runId: string | undefined;
@@ -50,45 +52,43 @@ export function useTableRun(gameId: string, revision: number): TableRun {
   const wantedRun = useRef(search.get("run"));
   const [laid, setLaid] = useState<Laid>();
   const [error, setError] = useState<unknown>();
-  const [isBusy, setIsBusy] = useState(false);
+  const { latest, isBusy } = useLatest();
   const [players, setPlayers] = useState(1);
-  const turn = useRef(0);
 
-  /** Does one thing at a time: what an older call gives is dropped. */
-  const take = useCallback(async (call: Promise<Laid>, isFresh: boolean) => {
-    const mine = ++turn.current;
-    setIsBusy(true);
-    try {
-      const next = await call;
-      if (mine !== turn.current) return undefined;
-      setLaid(next);
-      setError(undefined);
-      return next.run;
-    } catch (failure) {
-      if (mine !== turn.current) return undefined;
-      if (isFresh) setLaid(undefined);
-      setError(failure);
-      return undefined;
-    } finally {
-      if (mine === turn.current) setIsBusy(false);
-    }
-  }, []);
+  const take = useCallback(
+    (call: () => Promise<Laid>, isFresh: boolean) =>
+      latest(async (isLatest) => {
+        try {
+          const next = await call();
+          if (!isLatest()) return undefined;
+          setLaid(next);
+          setError(undefined);
+          return next;
+        } catch (failure) {
+          if (!isLatest()) return undefined;
+          if (isFresh) setLaid(undefined);
+          setError(failure);
+          return undefined;
+        }
+      }),
+    [latest],
+  );
 
   const lay = useCallback(
     async (wanted: Dice | undefined, count: number, inputs: Input[], restarted?: string) => {
       const names = count === 1 ? ["Player"] : Array.from({ length: count }, (_, n) => `Player ${n + 1}`);
-      const run = await take(
-        startRun(gameId, wanted, names, inputs).then((made) => ({ run: made, steps: made.steps, restarted })),
-        true,
-      );
-      if (!run) return;
+      const next = await take(async () => {
+        const run = await startRun(gameId, wanted, names, inputs);
+        return { run, steps: run.steps, restarted };
+      }, true);
+      if (!next) return;
       // Asked of the address itself: the maker may have gone to another bench meanwhile.
       const { pathname, search: now } = window.location;
       if (pathname.split("/")[2] !== gameId) return;
-      const next = new URLSearchParams(now);
-      next.set("dice", String(run.dice));
-      next.set("run", run.id);
-      void navigate({ pathname, search: next.toString() }, { replace: true });
+      const address = new URLSearchParams(now);
+      address.set("dice", String(next.run.dice));
+      address.set("run", next.run.id);
+      void navigate({ pathname, search: address.toString() }, { replace: true });
     },
     [gameId, navigate, take],
   );
@@ -132,26 +132,16 @@ export function useTableRun(gameId: string, revision: number): TableRun {
   const shown = Math.min(laid?.shown ?? last, last);
   const isAtEnd = shown === last && !laid?.lookedAt;
   const lastAt = steps[last]?.at ?? 0;
-  /** What was done while the server was still asked: sent after, one by one. */
-  const waiting = useRef<{ done: string; send: (run: RunView) => Promise<RunView> }[]>([]);
+  const [turns] = useState(() => new Turns<Laid>(MOST_WAITING));
   const goOn = (done: string, send: (run: RunView) => Promise<RunView>) => {
     if (!laid || !isAtEnd) return;
-    const queue = waiting.current;
-    if (queue.length >= MOST_WAITING || queue.at(-1)?.done === done) return;
-    queue.push({ done, send });
-    if (queue.length === 1) void sendAll(laid);
-  };
-  const sendAll = async (from: Laid) => {
-    let laidNow = from;
-    for (let next = waiting.current[0]; next; next = waiting.current[0]) {
-      const { send } = next;
-      const before = laidNow;
-      const run = await take(
-        send(before.run).then((made) => (laidNow = { run: made, steps: [...before.steps, ...made.steps] })),
-        false,
-      );
-      waiting.current = run ? waiting.current.slice(1) : [];
-    }
+    const isKept = turns.push(done, ({ run, steps: before }) =>
+      take(async () => {
+        const made = await send(run);
+        return { run: made, steps: [...before, ...made.steps] };
+      }, false),
+    );
+    if (isKept) void turns.sendAll(laid);
   };
 
   return {

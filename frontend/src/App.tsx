@@ -1,17 +1,17 @@
 import { lazy, Suspense } from "react";
 import { BrowserRouter, Route, Routes, useLocation } from "react-router";
-import { Guarded } from "./Guarded";
-import { MakersDoor } from "./MakersDoor";
-import { Page } from "./Page";
-import { Waiting } from "./Waiting";
-import { WayBack } from "./WayBack";
+import { Guarded } from "./app/Guarded";
+import { MakersDoor } from "./app/MakersDoor";
+import { Page } from "./app/Page";
+import { Waiting } from "./app/Waiting";
+import { WayBack } from "./app/WayBack";
 
-const Shelf = lazy(() => import("../shelf/Shelf"));
-const Workbench = lazy(() => import("../workbench/Workbench"));
-const LoadPage = lazy(() => import("../load/LoadPage"));
-const PackPage = lazy(() => import("../pack/PackPage"));
-const PlayersPage = lazy(() => import("../players/PlayersPage"));
-const PlayPage = lazy(() => import("../play/PlayPage"));
+const Shelf = lazy(() => import("./shelf/Shelf"));
+const Workbench = lazy(() => import("./workbench/Workbench"));
+const LoadPage = lazy(() => import("./load/LoadPage"));
+const PackPage = lazy(() => import("./pack/PackPage"));
+const PlayersPage = lazy(() => import("./players/PlayersPage"));
+const PlayPage = lazy(() => import("./play/PlayPage"));
 
 /** Every address of the app, each loading only what it shows. */
 export function App() {

@@ -1,6 +1,6 @@
 import type { Game, GameView, Round } from "../../api/schema";
-import type { Edit } from "../useDraft";
-import type { TableRun } from "../useTableRun";
+import type { Edit } from "./useDraft";
+import type { TableRun } from "./useTableRun";
 
 /** What every bench is given. */
 export type BenchProps = {

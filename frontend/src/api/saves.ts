@@ -1,0 +1,76 @@
+import type { Saving } from "./saving";
+
+type Ways<Due> = {
+  /** Sends what is due, made on a revision, and gives the revision it became. `hasMore` tells
+   * whether more was put in since. */
+  send: (due: Due, revision: number, hasMore: () => boolean) => Promise<number>;
+  /** What is due, and what came after it, as one. */
+  join: (due: Due, next: Due) => Due;
+  /** Told how the saving stands, whenever that changes. */
+  tell: (saving: Saving) => void;
+  pauseMs: number;
+};
+
+/**
+ * Saves what is put in a moment after, one save at a time, in order. What could not be saved
+ * stays due: it goes out with what is put in next, or when `flush` is called.
+ */
+export class Saves<Due> {
+  #due: { what: Due } | undefined;
+  #isOut = false;
+  #timer: ReturnType<typeof setTimeout> | undefined;
+  readonly #ways: Ways<Due>;
+
+  /** The newest revision there is, on which what is put in is made. */
+  #revision: number;
+
+  constructor(revision: number, ways: Ways<Due>) {
+    this.#revision = revision;
+    this.#ways = ways;
+  }
+
+  /** Says that something else made a newer revision, which has all that was saved. */
+  follow(revision: number): void {
+    this.#revision = revision;
+  }
+
+  /** Whether something is not saved yet. */
+  get isDue(): boolean {
+    return this.#due !== undefined || this.#isOut;
+  }
+
+  put(next: Due): void {
+    this.#due = { what: this.#due ? this.#ways.join(this.#due.what, next) : next };
+    this.#ways.tell({ is: "saving" });
+    clearTimeout(this.#timer);
+    this.#timer = setTimeout(() => void this.flush(), this.#ways.pauseMs);
+  }
+
+  /** Saves at once what is due. */
+  async flush(): Promise<void> {
+    clearTimeout(this.#timer);
+    if (this.#isOut || !this.#due) return;
+    this.#isOut = true;
+    let out = this.#due.what;
+    try {
+      for (let due: { what: Due } | undefined = this.#due; due; due = this.#due) {
+        out = due.what;
+        this.#due = undefined;
+        const hasMore = () => this.#due !== undefined;
+        this.#revision = await this.#ways.send(out, this.#revision, hasMore);
+      }
+      this.#ways.tell({ is: "saved" });
+    } catch (error) {
+      this.#due = { what: this.#due ? this.#ways.join(out, this.#due.what) : out };
+      this.#ways.tell({ is: "failed", error });
+    } finally {
+      this.#isOut = false;
+    }
+  }
+
+  /** Gives up what is due. */
+  forget(): void {
+    clearTimeout(this.#timer);
+    this.#due = undefined;
+  }
+}
