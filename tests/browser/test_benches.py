@@ -58,7 +58,7 @@ class TestBenches(BrowserTest):
         self.fill("Tries for a question", "2")
         self.wait(lambda: "Keep within" not in self.text(), "no fault left")
         self.one(f"{BENCH} [role=radio][value=written]").click()
-        self.sees("The right answer always stands at A", "[aria-label='Found by the survey']")
+        self.sees("The right answer always stands at A", f"{BENCH} [role=alert]")
 
     def test_ways_to_answer_that_are_switched_off_are_gone_from_the_table(self):
         self.open(f"{self.page}/check?dice=5")

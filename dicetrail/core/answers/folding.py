@@ -6,7 +6,6 @@ choose. Each takes a text and gives a text, in time proportional to its length.
 
 import re
 import unicodedata
-from functools import lru_cache
 
 _INVISIBLE = frozenset((0x00AD, 0x200B, 0x2060, 0xFEFF))
 
@@ -99,12 +98,10 @@ def unaccented(text: str) -> str:
     return unicodedata.normalize("NFC", "".join(kept))
 
 
-@lru_cache(maxsize=4096)
 def _is_mark(sign: str) -> bool:
     return unicodedata.combining(sign) > 0 or unicodedata.category(sign) == "Mn"
 
 
-@lru_cache(maxsize=4096)
 def _plain_letter(sign: str) -> tuple[str, bool]:
     """A letter without its stroke, hook or dot, and whether it is of an alphabet with accents."""
     if sign.isascii():
@@ -130,7 +127,6 @@ def unpointed(text: str) -> str:
     return " ".join(_POINT.sub(_point, text).split())
 
 
-@lru_cache(maxsize=4096)
 def _pointless(sign: str) -> str:
     """A sign where no number is near: itself, nothing, or a space."""
     if unicodedata.category(sign)[0] not in "PS":

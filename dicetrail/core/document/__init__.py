@@ -72,6 +72,7 @@ from dicetrail.core.document.sounds import (
     wav,
 )
 from dicetrail.core.document.told import (
+    FieldTold,
     Told,
     Value,
     Within,
@@ -109,6 +110,7 @@ __all__ = [
     "DrawOrder",
     "Effect",
     "Ending",
+    "FieldTold",
     "Game",
     "GameProblems",
     "ItemList",

@@ -12,7 +12,6 @@ import re
 import struct
 import wave
 from collections.abc import Callable
-from functools import lru_cache
 from io import BytesIO
 from itertools import pairwise
 
@@ -60,9 +59,14 @@ def samples(sound: Sound) -> list[float]:
     length = sum(_count(note.ms) for note in sound.notes) + release
     mixed = [0.0] * length
     at = 0
+    cycles: dict[int, tuple[float, ...]] = {}
     for note in sound.notes:
         if note.pitch.strip():
-            _ring(mixed, at, note, sound)
+            pitch = frequency(note.pitch)
+            partials = min(24, int(RATE / 2 / pitch))
+            if partials not in cycles:
+                cycles[partials] = _cycle(sound.wave, partials)
+            _ring(mixed, at, note, sound, pitch, cycles[partials])
         at += _count(note.ms)
     loudest = max(1.0, max((abs(value) for value in mixed), default=0.0))
     scale = max(0, min(100, sound.loudness)) / 100 / loudest
@@ -73,9 +77,9 @@ def _count(ms: int) -> int:
     return RATE * max(0, ms) // 1000
 
 
-def _ring(mixed: list[float], at: int, note: Note, sound: Sound) -> None:
-    pitch = frequency(note.pitch)
-    cycle = _cycle(sound.wave, min(24, int(RATE / 2 / pitch)))
+def _ring(
+    mixed: list[float], at: int, note: Note, sound: Sound, pitch: float, cycle: tuple[float, ...]
+) -> None:
     held, attack, release = _count(note.ms), _count(sound.attack_ms), _count(sound.release_ms)
     step, phase = _CYCLE * pitch / RATE, 0.0
     for number in range(held + release):
@@ -88,7 +92,6 @@ def _ring(mixed: list[float], at: int, note: Note, sound: Sound) -> None:
         phase = (phase + step) % _CYCLE
 
 
-@lru_cache(maxsize=128)
 def _cycle(wave: Wave, partials: int) -> tuple[float, ...]:
     """One cycle of a wave from its first partials (its Fourier series), and its start again."""
     series = [(number, _PARTIALS[wave](number)) for number in range(1, partials + 1)]

@@ -5,6 +5,7 @@ from dicetrail.core.play.engine import answered, go_on, replay, start, step
 from dicetrail.core.play.flow import ended_as
 from dicetrail.core.play.footprints import Answered, Footprint, Stop, What
 from dicetrail.core.play.outcomes import counts_as_best, is_best, leader_of
+from dicetrail.core.play.playing_on import CannotPlayOn, play_on
 from dicetrail.core.play.program import (
     Program,
     Recall,
@@ -44,6 +45,7 @@ __all__ = [
     "Answered",
     "Begin",
     "Bring",
+    "CannotPlayOn",
     "Continue",
     "CueShown",
     "Footprint",
@@ -77,6 +79,7 @@ __all__ = [
     "length_of_round",
     "made_ready",
     "next_input",
+    "play_on",
     "question_of",
     "replay",
     "sample_verdicts",

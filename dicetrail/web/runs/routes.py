@@ -13,7 +13,7 @@ from starlette.exceptions import HTTPException
 from dicetrail.core import Action, Input, Moment, Phase, Wait, step
 from dicetrail.core.document import sounds_of
 from dicetrail.core.draw import name_of_dice
-from dicetrail.core.play import TimeRanBackwards, next_input
+from dicetrail.core.play import CannotPlayOn, TimeRanBackwards, play_on
 from dicetrail.store import Place
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import get_run
@@ -25,9 +25,6 @@ from dicetrail.web.wire.bodies import Router
 from dicetrail.web.wire.shapes import name_of
 
 router = Router("/api/runs", "runs")
-
-_MOST_STEPS = 1500
-"""So many steps are played on the player's behalf at once, at most."""
 
 
 @router.post("", status_code=201)
@@ -63,40 +60,19 @@ def take(run_id: str, given: TableInput, shelf: SharedShelf) -> RunView:
 
 
 @router.post("/{run_id}/outcomes")
-def play_on(run_id: str, wanted: Outcomes, shelf: SharedShelf) -> RunView:
+def play_for_player(run_id: str, wanted: Outcomes, shelf: SharedShelf) -> RunView:
     """Play on the player's behalf; the steps given back are those that came of it."""
     with shelf.database.reading() as session:
         run = get_run(session, run_id, Place.TABLE)
         before = run.inputs[-1].at if run.inputs else 0
-        program, moments = shelf.program_of(run), list(shelf.moments(run))
-    inputs: list[Input] = []
-    at, questions = max(before, wanted.at), 0
-    while len(inputs) < _MOST_STEPS:
-        state = moments[-1].state
-        is_asking = state.phase is Phase.ASKING
-        if is_asking and questions == wanted.questions:
-            break
-        given = next_input(program, state, wanted.intent, at)
-        if given is None:
-            if is_asking and not questions:
-                raise HTTPException(409, f"This question cannot be {_WORDS[wanted.intent]}.")
-            break
-        questions += is_asking
-        inputs.append(given)
-        moments.append(step(program, state, given.action, given.at))
-        at = given.at
-        if moments[-1].state.phase is not Phase.ASKING and questions == wanted.questions:
-            break
+        program, moments = shelf.program_of(run), shelf.moments(run)
+    at = max(before, wanted.at)
+    try:
+        inputs, made = play_on(program, moments[-1], wanted.intent, wanted.questions, at)
+    except CannotPlayOn as error:
+        raise HTTPException(409, str(error)) from None
     run = take_inputs(shelf.database, run_id, Place.TABLE, wanted.seen, inputs)
-    return _view(shelf, run, moments, wanted.seen + 1)
-
-
-_WORDS = {
-    "late": "answered too late: it has no clock",
-    "passed": "passed: the round does not allow it",
-    "right": "answered",
-    "wrong": "answered",
-}
+    return _view(shelf, run, (*moments, *made), wanted.seen + 1)
 
 
 def _seen(shelf: Shelf, run: RunRow) -> tuple[Moment, ...]:

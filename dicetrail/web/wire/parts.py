@@ -7,8 +7,14 @@ from typing import Any
 from pydantic import TypeAdapter
 
 from dicetrail.core import Game, Question
-from dicetrail.core.document import DETAILS, Detail, Value, fields_within, values_within
-from dicetrail.core.document.told import FieldTold
+from dicetrail.core.document import (
+    DETAILS,
+    Detail,
+    FieldTold,
+    Value,
+    fields_within,
+    values_within,
+)
 from dicetrail.core.workbench import NEW_PARTS
 from dicetrail.files import Plan
 

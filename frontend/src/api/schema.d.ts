@@ -794,10 +794,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Play On
+         * Play For Player
          * @description Play on the player's behalf; the steps given back are those that came of it.
          */
-        post: operations["play_on_api_runs__run_id__outcomes_post"];
+        post: operations["play_for_player_api_runs__run_id__outcomes_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4848,7 +4848,7 @@ export interface operations {
             };
         };
     };
-    play_on_api_runs__run_id__outcomes_post: {
+    play_for_player_api_runs__run_id__outcomes_post: {
         parameters: {
             query?: never;
             header?: never;

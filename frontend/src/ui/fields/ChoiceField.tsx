@@ -1,6 +1,6 @@
 import { RadioGroup } from "radix-ui";
 import type { Value } from "../../api/parts";
-import { useField } from "./Field";
+import { FieldNote, useField } from "./Field";
 
 type ChoiceFieldProps<T extends string> = {
   where?: string;
@@ -13,7 +13,7 @@ type ChoiceFieldProps<T extends string> = {
 /** One of a few ways. */
 export function ChoiceField<T extends string>(props: ChoiceFieldProps<T>) {
   const { value, options, onChange } = props;
-  const { id, label } = useField(props);
+  const { id, label, fault, described } = useField({ ...props, hint: "" });
   return (
     <div>
       <p id={id} className="mb-1 font-semibold">
@@ -21,6 +21,7 @@ export function ChoiceField<T extends string>(props: ChoiceFieldProps<T>) {
       </p>
       <RadioGroup.Root
         aria-labelledby={id}
+        aria-describedby={described["aria-describedby"]}
         value={value}
         onValueChange={(chosen) => {
           const option = options.find((candidate) => candidate.value === chosen);
@@ -50,6 +51,7 @@ export function ChoiceField<T extends string>(props: ChoiceFieldProps<T>) {
           </RadioGroup.Item>
         ))}
       </RadioGroup.Root>
+      <FieldNote id={id} fault={fault} />
     </div>
   );
 }

@@ -47,7 +47,7 @@ type FieldNoteProps = { id: string; note?: ReactNode; fault: string | undefined 
 export function FieldNote({ id, note, fault }: FieldNoteProps) {
   if (!note && !fault) return null;
   return (
-    <div id={`${id}-note`} className="mt-1 text-sm text-soft">
+    <div id={`${id}-note`} className="mt-0.5 text-sm text-soft">
       {note}
       {fault && (
         <p role="alert" className="font-semibold text-clay-dark">

@@ -1,11 +1,11 @@
 import { Switch } from "radix-ui";
-import { useField, type Labelled } from "./Field";
+import { FieldNote, useField, type Labelled } from "./Field";
 
 type SwitchFieldProps = Labelled & { checked: boolean; onChange: (checked: boolean) => void };
 
 /** Something that is on or off. */
 export function SwitchField(props: SwitchFieldProps) {
-  const { id, label, note, described } = useField(props);
+  const { id, label, note, fault, described } = useField(props);
   return (
     <div className="flex items-start gap-3">
       <Switch.Root
@@ -21,11 +21,7 @@ export function SwitchField(props: SwitchFieldProps) {
         <label htmlFor={id} className="font-semibold">
           {label}
         </label>
-        {note && (
-          <p id={`${id}-note`} className="text-sm text-soft">
-            {note}
-          </p>
-        )}
+        <FieldNote id={id} note={note} fault={fault} />
       </div>
     </div>
   );
