@@ -13,6 +13,7 @@ import zipfile
 from dataclasses import dataclass
 from xml.etree.ElementTree import Element, ParseError, register_namespace, tostring
 
+import filetype
 from defusedxml.common import DefusedXmlException
 from defusedxml.ElementTree import fromstring
 
@@ -135,24 +136,19 @@ def _safe_name(entry: zipfile.ZipInfo) -> str | None:
     return name
 
 
+_MEDIA_TYPES = {
+    **{kind: kind for kind in ("image/png", "image/jpeg", "image/webp", "audio/ogg", "audio/mpeg")},
+    "audio/x-wav": "audio/wav",
+}
+"""What pages show and play, by what their content is told to be."""
+
+
 def _type_of(content: bytes) -> str | None:
-    """The media type the first bytes tell of (magic numbers as in the formats' standards)."""
+    """The media type the first bytes tell of."""
     start = content[:512]
-    if start.startswith(b"\x89PNG\r\n\x1a\n"):
-        return "image/png"
-    if start.startswith(b"\xff\xd8\xff"):
-        return "image/jpeg"
-    if start.startswith(b"RIFF") and start[8:12] in (b"WEBP", b"WAVE"):
-        return "image/webp" if start[8:12] == b"WEBP" else "audio/wav"
-    if start.startswith(b"OggS"):
-        return "audio/ogg"
-    if start.startswith(b"ID3") or (
-        start[:1] == b"\xff" and start[1:2] in (b"\xfb", b"\xf3", b"\xf2")
-    ):
-        return "audio/mpeg"
     if b"<svg" in start or b"<!DOCTYPE svg" in start:
         return "image/svg+xml"
-    return None
+    return _MEDIA_TYPES.get(filetype.guess_mime(start) or "")
 
 
 def _safe_drawing(name: str, content: bytes) -> bytes:

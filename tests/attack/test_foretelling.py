@@ -53,7 +53,7 @@ class TestForetelling(DemoTest):
         program = self.program()
 
         def follows(dice):
-            drawn = draw_list(program, dice, 0)
+            drawn = draw_list(program, dice, 0).questions
             return all(
                 (now.prompt, now.choices) == (prompt, choices)
                 for (prompt, choices), now in zip(seen, drawn, strict=False)
@@ -102,7 +102,7 @@ class TestForetelling(DemoTest):
         ]
         self.assertEqual(prompts, [prompt for prompt, _ in seen])
         drawn = self.http.get(f"/api/games/{GAME}/draw?dice={opened['dice']}").json()
-        self.assertEqual([now["prompt"] for now in drawn][:SEEN], prompts)
+        self.assertEqual([now["prompt"] for now in drawn["questions"]][:SEEN], prompts)
         for wrong in ("a" * 25, "A" * 26, "-1", "1000000000", "1.5", "x"):
             answer = self.http.get(f"/api/games/{GAME}/draw?dice={wrong}")
             self.assertEqual(answer.status_code, 422, wrong)
