@@ -1,15 +1,23 @@
-"""A first plan for a file, guessed from its name, its headings and its first rows."""
+"""A first plan for a table, guessed from how its columns are filled and from its first row.
+
+Structure comes before words: a row that names the columns is unlike the rows under it (no
+question mark over questions, no number over numbers), and a question, a key, a numbering
+or a topic is known by how its column is filled. What a heading says then settles the rest.
+"""
 
 import io
 import re
 from collections import Counter
-from collections.abc import Sequence
-from itertools import islice
+from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import dataclass, replace
+from functools import cached_property
+from itertools import islice, pairwise
+from statistics import median
 
 from dicetrail.core import Kind
 from dicetrail.core.answers import read_number
-from dicetrail.core.document import DETAILS
-from dicetrail.files.plan import ROLE_OF_DETAIL, Plan, Role, Separator
+from dicetrail.files.headings import LONGEST_HEADING, names_a_column, role_named, says_right
+from dicetrail.files.plan import ROLE_OF_DETAIL, TRUTH_WORDS, Plan, Role, Separator
 from dicetrail.files.sheets import MOST_COLUMNS, Rows, unguarded
 from dicetrail.files.text import FileProblem
 
@@ -17,32 +25,19 @@ LOOKED_AT = 200
 """How many rows are looked at."""
 
 MOST_GROUPS = 8
-TRUTH_WORDS = {
-    **dict.fromkeys(("true", "t", "yes", "y"), "true"),
-    **dict.fromkeys(("false", "f", "no", "n"), "false"),
-}
 OPTION_SIGNS = ("|", ";", "/", ",")
 
 _SEVERAL = {Role.RIGHT, Role.WRONG, Role.OPTION, Role.IGNORED}
 """The roles that several columns can have."""
+_ANSWERS = {Role.RIGHT, Role.WRONG, Role.OPTION, Role.OPTIONS, Role.KEY, Role.GROUP}
 _SPACES = re.compile(r" {2,}")
-_KEY = re.compile(r"[A-La-l1-9]|1[0-2]")
-_NUMBERED = r"[ _-]*(\d+|[a-l])?"
-_HEADINGS: tuple[tuple[Role, str], ...] = (
-    (Role.KIND, r"kind|type"),
-    *(
-        (ROLE_OF_DETAIL[detail.field], "|".join((detail.heading, *detail.told.also)))
-        for detail in DETAILS
-    ),
-    (Role.GROUP, r"group|list|belongs to"),
-    (Role.OPTIONS, r"options|choices|answers"),
-    (Role.QUESTION, r"(the )?(question|prompt|item)s?"),
-    (Role.KEY, r"key|(right|correct) (letter|option|choice|number)"),
-    (Role.RIGHT, rf"((right|correct) )?answer{_NUMBERED}|right|correct|also (right|accepted)"),
-    (Role.WRONG, rf"(wrong|false|incorrect|other)( (choice|answer|option))?{_NUMBERED}"),
-    (Role.WRONG, rf"distractor{_NUMBERED}"),
-    (Role.OPTION, rf"(option|choice){_NUMBERED}|[a-h]"),
-)
+_LONGEST_KEYS = 40
+_KEYS = re.compile(r"([A-La-l1-9]|1[0-2])(\s*[,;&+/ ]\s*([A-La-l1-9]|1[0-2]))*")
+_NUMBERING = re.compile(r"[#(]?(?:no|nr|q|f)?\.?\s*(\d{1,6})[.):]?", re.IGNORECASE)
+_SERIES = re.compile(r"(.*?)[\s_-]*(\d{1,2}|[A-La-l])\)?")
+_ASKS = ("?", "？", "؟")
+_MARKS = tuple("*✓✔✅")
+_SAID_RIGHT = ("(right)", "(correct)", "(richtig)", "(correcto)", "(juste)")
 
 
 def guess_separator(text: str) -> Separator:
@@ -73,6 +68,63 @@ def guess_separator(text: str) -> Separator:
     return max(Separator, key=lambda separator: split[separator])
 
 
+@dataclass(frozen=True)
+class Column:
+    """How a column is filled, the empty fields left out."""
+
+    values: tuple[str, ...]
+
+    @cached_property
+    def asks(self) -> float:
+        """The share of its fields that end as questions do."""
+        return self._share(text.rstrip(" »”\"'").endswith(_ASKS) for text in self.values)
+
+    @cached_property
+    def length(self) -> float:
+        """How long a field of it is, in signs, as half of them are."""
+        return median(map(len, self.values)) if self.values else 0
+
+    @cached_property
+    def is_numbering(self) -> bool:
+        """Whether it counts the rows."""
+        found = [_NUMBERING.fullmatch(value) for value in self.values]
+        if len(found) < 2 or not all(found):
+            return False
+        numbers = [int(match[1]) for match in found if match]
+        return all(later == before + 1 for before, later in pairwise(numbers))
+
+    @cached_property
+    def holds_keys(self) -> bool:
+        """Whether every field is the letter or number of a choice, or several of them."""
+        return bool(self.values) and all(
+            len(value) <= _LONGEST_KEYS and _KEYS.fullmatch(value) for value in self.values
+        )
+
+    @cached_property
+    def holds_truths(self) -> bool:
+        """Whether every field says true or false."""
+        return bool(self.values) and all(value.lower() in TRUTH_WORDS for value in self.values)
+
+    @cached_property
+    def holds_numbers(self) -> bool:
+        """Whether every field is a number."""
+        return bool(self.values) and all(read_number(value) is not None for value in self.values)
+
+    @cached_property
+    def holds_levels(self) -> bool:
+        """Whether every field is a whole number from 1 to 5, and they recur."""
+        return len(set(self.values)) * 2 <= len(self.values) and set(self.values) <= set("12345")
+
+    @cached_property
+    def recurs(self) -> bool:
+        """Whether it says a few things again and again, each more than once."""
+        times = Counter(self.values)
+        return len(times) > 1 and min(times.values()) > 1 and len(self.values) >= 2 * len(times)
+
+    def _share(self, signs: Iterable[bool]) -> float:
+        return sum(signs) / len(self.values) if self.values else 0.0
+
+
 def guess_columns(rows: Rows, plan: Plan) -> Plan:
     """The plan with its headings, columns and kind filled in from the first rows."""
     sample = [
@@ -87,30 +139,129 @@ def guess_columns(rows: Rows, plan: Plan) -> Plan:
             f"{width:,} columns, and at most {MOST_COLUMNS} are read",
             "check which sign separates the fields, or leave columns out",
         )
-    has_headings = bool(sample) and _is_heading(sample[0])
+    headed = _headed(sample, width)
+    return planned(
+        sample, headed.has_headings, replace(plan, why=headed.why, is_doubtful=headed.is_doubtful)
+    )
+
+
+def planned(sample: Sequence[Sequence[str]], has_headings: bool, plan: Plan) -> Plan:
+    """The plan of a table whose first row names its columns, or does not."""
     body = sample[1:] if has_headings else sample
-    columns = [_values(body, column) for column in range(width)]
+    width = max((len(cells) for cells in sample), default=0)
+    columns = _columns(body, width)
     roles = (
-        _roles_from_headings(sample[0], columns) if has_headings else _roles_from_values(columns)
+        _roles_from_headings(sample[0], columns, body)
+        if has_headings
+        else _roles_from_values(columns, range(width), body)
     )
-    packed = columns[roles.index(Role.OPTIONS)] if Role.OPTIONS in roles else ()
-    return Plan(
-        plan.format,
-        plan.encoding,
-        plan.separator,
-        has_headings,
-        tuple(roles),
-        _kind(roles, columns),
-        _options_sign(packed) or ";",
+    packed = columns[roles.index(Role.OPTIONS)] if Role.OPTIONS in roles else None
+    return replace(
+        plan,
+        has_headings=has_headings,
+        columns=tuple(roles),
+        kind=_kind(roles, columns),
+        options_sign=(packed and _options_sign(packed.values)) or ";",
     )
 
 
-def _is_heading(cells: Sequence[str]) -> bool:
-    """Whether a first row names its columns: most of its fields are names of columns."""
-    filled = [cell for cell in cells if cell]
-    named = [cell for cell in filled if _heading_role(cell) is not None]
-    is_worded = any(len(cell) > 1 for cell in named)  # a letter alone may be an answer
-    return len(filled) > 1 and is_worded and 2 * len(named) > len(filled)
+def _columns(body: Sequence[Sequence[str]], width: int) -> list[Column]:
+    return [
+        Column(tuple(cells[place] for cells in body if place < len(cells) and cells[place]))
+        for place in range(width)
+    ]
+
+
+@dataclass(frozen=True, slots=True)
+class Headed:
+    """Whether the first row names the columns, why it seems so, and whether it may not."""
+
+    has_headings: bool
+    why: str
+    is_doubtful: bool
+
+
+_SURE, _LIKELY = 2.5, 1.5
+
+
+def _headed(sample: Sequence[Sequence[str]], width: int) -> Headed:
+    if not sample:
+        return Headed(False, "", False)
+    signs = list(_signs(sample[0], _columns(sample[1:], width)))
+    weight = sum(sign for sign, _ in signs)
+    has_headings = weight >= _LIKELY
+    telling = [words for sign, words in signs if (sign > 0) is has_headings and sign]
+    why = "; ".join(dict.fromkeys(telling))
+    if has_headings:
+        why = f"The first row names the columns: {why}."
+    elif why:
+        why = f"The first row is a question like the others: {why}."
+    is_doubtful = 0.5 <= weight < _SURE
+    return Headed(has_headings, why, is_doubtful)
+
+
+def _signs(first: Sequence[str], under: Sequence[Column]) -> Iterator[tuple[float, str]]:
+    """What speaks for a first row being headings (above 0) and against it, each with its weight."""
+    filled = [cell for cell in first if cell]
+    named = [cell for cell in filled if names_a_column(cell)]
+    if any(len(cell) > 1 for cell in named):
+        names = " and ".join(f"“{cell}”" for cell in named[:2])
+        if len(filled) > 1 and 2 * len(named) > len(filled):
+            yield 3.0, f"{names} are such names" if len(named) > 1 else f"{names} is such a name"
+        elif len(filled) > 1:
+            yield 1.0, f"{names} could be such a name"
+    if stem := _series(filled):
+        yield 2.0, f"“{stem}” is counted on from column to column"
+    if any(len(cell) > LONGEST_HEADING for cell in filled):
+        yield -1.5, "a field of it is long"
+    for number, (cell, column) in enumerate(zip(first, under, strict=False), 1):
+        if cell and column.values:
+            yield from _contrast(cell, column, f"column {number}")
+    if not any(column.values for column in under) and any(cell.endswith(_ASKS) for cell in filled):
+        yield -3.0, "it asks something"
+
+
+def _contrast(cell: str, under: Column, where: str) -> Iterator[tuple[float, str]]:
+    """How a field of the first row compares with what stands under it."""
+    asks = cell.endswith(_ASKS)
+    if asks:
+        yield (-3.0 if under.asks >= 0.5 else -1.5), f"{where} asks something in it"
+    elif under.asks >= 0.6 and len(under.values) > 1:
+        yield 2.0, f"{where} has questions under it, and “{cell}” asks nothing"
+    if cell in under.values:
+        yield -3.0, f"“{cell}” stands in {where} again"
+    kinds = (
+        (under.holds_truths, cell.lower() in TRUTH_WORDS, "true or false"),
+        (under.holds_keys, Column((cell,)).holds_keys, "keys to choices"),
+        (under.holds_numbers, read_number(cell) is not None, "numbers"),
+    )
+    for is_so, is_like_it, words in kinds:
+        if is_so and len(under.values) > 1:
+            if is_like_it:
+                yield -2.0, f"{where} holds {words} from the first row on"
+            else:
+                yield 2.0, f"{where} has {words} under “{cell}”"
+            break
+    if under.recurs and cell not in under.values and len(cell) <= LONGEST_HEADING and not asks:
+        yield 1.0, f"what stands under “{cell}” recurs, and it does not"
+    if under.length >= 20 and under.length >= 2.5 * len(cell):
+        yield 1.0, f"“{cell}” is far shorter than what stands under it"
+    lower = sum(value[:1].islower() for value in under.values)
+    if cell[:1].isupper() and lower >= 0.8 * len(under.values) > 1:
+        yield 0.6, f"“{cell}” alone of its column begins with a capital"
+
+
+def _series(cells: Sequence[str]) -> str | None:
+    """What several fields begin with that then count on: ``Antwort A``, ``Antwort B``."""
+    stems: dict[str, list[str]] = {}
+    for cell in cells:
+        if len(cell) <= LONGEST_HEADING and (found := _SERIES.fullmatch(cell)):
+            stems.setdefault(found[1].strip(), []).append(found[2].lower())
+    for stem, ends in stems.items():
+        counted_on = all(ord(b[-1]) - ord(a[-1]) in (1, -9) for a, b in pairwise(ends))
+        if stem and len(ends) > 1 and counted_on:
+            return stem
+    return None
 
 
 def _refuse_twice_named(headings: Sequence[str], roles: Sequence[Role]) -> None:
@@ -126,62 +277,239 @@ def _refuse_twice_named(headings: Sequence[str], roles: Sequence[Role]) -> None:
         )
 
 
-def _heading_role(cell: str) -> Role | None:
-    words = re.sub(r"[_\s-]+", " ", cell.strip().lower())
-    return next((role for role, form in _HEADINGS if re.fullmatch(form, words)), None)
-
-
-def _values(body: Sequence[Sequence[str]], column: int) -> list[str]:
-    return [cells[column] for cells in body if column < len(cells) and cells[column]]
-
-
-def _roles_from_headings(headings: Sequence[str], columns: Sequence[list[str]]) -> list[Role]:
-    roles = [_heading_role(heading) or Role.IGNORED for heading in headings]
-    beyond = roles[-1] if roles[-1] in (Role.WRONG, Role.OPTION) else Role.IGNORED
-    roles += [beyond] * (len(columns) - len(roles))
-    if Role.QUESTION not in roles:
-        roles[0] = Role.QUESTION
+def _roles_from_headings(
+    headings: Sequence[str], columns: Sequence[Column], body: Sequence[Sequence[str]]
+) -> list[Role]:
+    named = [role_named(heading) for heading in headings]
+    named += [None] * (len(columns) - len(named))
+    if not set(named) & _ANSWERS and named.count(Role.QUESTION) != 1:
+        by_values = _roles_from_values(columns, range(len(columns)), body)
+        return [
+            role if role and role not in (Role.QUESTION, *_ANSWERS) else by_values[place]
+            for place, role in enumerate(named)
+        ]
+    named = _told_apart(named, columns)
+    if Role.QUESTION not in named:
+        free = [place for place, role in enumerate(named) if role in (None, Role.IGNORED)]
+        asked = max(free, key=lambda place: (columns[place].asks, -place), default=0)
+        named[asked] = Role.QUESTION
+    unnamed = [place for place, role in enumerate(named) if role is None and columns[place].values]
+    if not set(named) & _ANSWERS and unnamed:
+        for place, role in zip(unnamed, _answers_from_values(columns, unnamed, body), strict=True):
+            named[place] = role
+    last = named[len(headings) - 1]
+    beyond = last if last in (Role.WRONG, Role.OPTION) else Role.IGNORED
+    roles = [
+        role or (beyond if place >= len(headings) else Role.IGNORED)
+        for place, role in enumerate(named)
+    ]
     _refuse_twice_named(headings, roles[: len(headings)])
+    return _settled(roles, headings, columns, body)
+
+
+def _told_apart(named: Sequence[Role | None], columns: Sequence[Column]) -> list[Role | None]:
+    """The roles with a numbering that is called a question or an item told as what it is."""
+    asked = [place for place, role in enumerate(named) if role is Role.QUESTION]
+    told = list(named)
+    if len(asked) > 1:
+        kept = max(asked, key=lambda place: (columns[place].asks, columns[place].length))
+        for place in asked:
+            if place != kept and (columns[place].is_numbering or not columns[place].values):
+                told[place] = Role.IGNORED
+    return told
+
+
+def _settled(
+    roles: list[Role],
+    headings: Sequence[str],
+    columns: Sequence[Column],
+    body: Sequence[Sequence[str]],
+) -> list[Role]:
+    """The roles with options told apart into right and wrong ones where nothing else tells."""
     options = [place for place, role in enumerate(roles) if role is Role.OPTION]
-    if options and Role.RIGHT in roles and Role.KEY not in roles:
-        right = roles.index(Role.RIGHT)
-        keys = columns[right]
-        texts = {text for place in options for text in columns[place]}
-        if keys and all(_KEY.fullmatch(key) or key in texts for key in keys):
-            roles[right] = Role.KEY
-        else:
-            roles = [Role.WRONG if role is Role.OPTION else role for role in roles]
-    elif options and Role.KEY not in roles:
+    packed = [place for place, role in enumerate(roles) if role is Role.OPTIONS]
+    rights = [place for place, role in enumerate(roles) if role is Role.RIGHT]
+    if Role.KEY in roles and len(rights) > 1 and not options and Role.WRONG not in roles:
+        return [Role.OPTION if role is Role.RIGHT else role for role in roles]
+    if Role.KEY in roles and not options and not packed:
+        key = roles.index(Role.KEY)
+        if rights and columns[key].holds_keys and Role.WRONG in roles:
+            return [Role.OPTION if role in (Role.RIGHT, Role.WRONG) else role for role in roles]
+        roles[key] = Role.IGNORED if rights else Role.RIGHT
+        return roles
+    if options and len(rights) == 1 and Role.KEY not in roles:
+        if _points_at(columns[rights[0]], rights[0], options, body):
+            roles[rights[0]] = Role.KEY
+            return roles
+        return [Role.WRONG if role is Role.OPTION else role for role in roles]
+    if packed and len(rights) == 1 and columns[rights[0]].holds_keys:
+        roles[rights[0]] = Role.KEY
+        return roles
+    are_said = any(says_right(headings[place]) for place in rights if place < len(headings))
+    if len(rights) > 2 and not options and Role.WRONG not in roles and not are_said:
+        if _are_marked(rights, body):
+            return [Role.OPTION if role is Role.RIGHT else role for role in roles]
+        return [
+            Role.WRONG if role is Role.RIGHT and place != rights[0] else role
+            for place, role in enumerate(roles)
+        ]
+    if options and Role.KEY not in roles and not _are_marked(options, body):
         roles[options[0]] = Role.RIGHT
-        roles = [Role.WRONG if role is Role.OPTION else role for role in roles]
+        return [Role.WRONG if role is Role.OPTION else role for role in roles]
     return roles
 
 
-def _roles_from_values(columns: Sequence[list[str]]) -> list[Role]:
-    width = len(columns)
-    if width == 2:
-        if _options_sign(columns[1]):
-            return [Role.QUESTION, Role.OPTIONS]
-        return [Role.QUESTION, Role.GROUP if _are_groups(columns[1]) else Role.RIGHT]
-    if width == 3 and _options_sign(columns[1]):
-        return [Role.QUESTION, Role.OPTIONS, Role.KEY]
-    for key, options in ((width - 1, range(1, width - 1)), (1, range(2, width))):
-        if width >= 4 and columns[key] and all(map(_KEY.fullmatch, columns[key])):
-            roles = [Role.QUESTION] + [Role.OPTION] * (width - 1)
-            lengths = [len(text) for place in options for text in columns[place]]
-            if max(lengths, default=0) > 1:
-                roles[key] = Role.KEY
-                return roles
-    return [Role.QUESTION, Role.RIGHT, *[Role.WRONG] * (width - 2)][:width]
+def _points_at(
+    column: Column, place: int, options: Sequence[int], body: Sequence[Sequence[str]]
+) -> bool:
+    """Whether what stands in a column names one of the options of its row."""
+    if not column.values:
+        return False
+    if column.holds_keys:
+        return True
+    rows = [cells for cells in body if place < len(cells) and cells[place]]
+    named = sum(
+        cells[place] in [cells[option] for option in options if option < len(cells)]
+        or Column((cells[place],)).holds_keys
+        for cells in rows
+    )
+    return 10 * named >= 9 * len(rows)
 
 
-def _are_groups(values: Sequence[str]) -> bool:
-    """Whether the second column names a few groups, each of several items."""
-    times = Counter(values)
+def _are_marked(options: Sequence[int], body: Sequence[Sequence[str]]) -> bool:
+    """Whether in every row some of the options are marked as right, and not all."""
+    rows = [
+        [cells[place] for place in options if place < len(cells) and cells[place]] for cells in body
+    ]
+    return bool(rows) and all(
+        0 < sum(unmarked(option) is not None for option in row) < len(row) for row in rows
+    )
+
+
+def unmarked(option: str) -> str | None:
+    """An option without the mark that says it is right; None if it has none.
+
+    >>> unmarked("* Carrot"), unmarked("Carrot (correct)"), unmarked("Carrot")
+    ('Carrot', 'Carrot', None)
+    """
+    if option.startswith(_MARKS):
+        return option[1:].strip() or None
+    if option.endswith(_MARKS):
+        return option[:-1].strip() or None
+    said = next((words for words in _SAID_RIGHT if option.lower().endswith(words)), None)
+    return option[: -len(said)].strip() or None if said else None
+
+
+def _roles_from_values(
+    columns: Sequence[Column], places: Iterable[int], body: Sequence[Sequence[str]]
+) -> list[Role]:
+    """The roles of columns that are told by nothing but what they hold."""
+    roles = [Role.IGNORED] * len(columns)
+    left = [place for place in places if columns[place].values]
+    if len(left) > 2 and columns[left[0]].is_numbering:
+        left.pop(0)
+    if not left:
+        return [Role.QUESTION, *roles[1:]] if roles else roles
+    asked = _asked(columns, left)
+    roles[asked] = Role.QUESTION
+    rest = [place for place in left if place != asked]
+    for place, role in zip(rest, _answers_from_values(columns, rest, body), strict=True):
+        roles[place] = role
+    return roles
+
+
+def _asked(columns: Sequence[Column], left: Sequence[int]) -> int:
+    """The column that asks: the one with question marks, else the first that is no topic."""
+    best = max(left, key=lambda place: (columns[place].asks, -place))
+    if columns[best].asks >= 0.5:
+        return best
+    first = left[0]
+    if len(left) > 2 and columns[first].recurs and columns[left[1]].length > columns[first].length:
+        return left[1]
+    return first
+
+
+def _answers_from_values(
+    columns: Sequence[Column], rest: Sequence[int], body: Sequence[Sequence[str]]
+) -> list[Role]:
+    """The roles of the columns beside the one that asks."""
+    if not rest:
+        return []
+    if len(rest) == 1:
+        return [_only_answer(columns[rest[0]])]
+    if len(rest) == 2 and _options_sign(columns[rest[0]].values):
+        return [Role.OPTIONS, Role.KEY]
+    roles = dict.fromkeys(rest, Role.WRONG)
+    free = list(rest)
+    for place in (rest[-1], rest[0]):
+        others = [other for other in free if other != place]
+        if len(free) < 3:
+            break
+        if columns[place].recurs and not _is_answer(columns[place], others, columns, body, place):
+            roles[place] = (
+                ROLE_OF_DETAIL["level"] if columns[place].holds_levels else ROLE_OF_DETAIL["topic"]
+            )
+            free = others
+    for place in (free[-1], free[0]):
+        options = [other for other in free if other != place]
+        texts = max((columns[other].length for other in options), default=0)
+        if len(options) < 2 or not _points_at(columns[place], place, options, body):
+            continue
+        if columns[place].holds_keys and texts <= 1:
+            continue
+        return [
+            Role.KEY if other == place else Role.OPTION if other in options else roles[other]
+            for other in rest
+        ]
+    if len(free) > 1 and _are_marked(free, body):
+        return [Role.OPTION if place in free else roles[place] for place in rest]
+    roles[free[0]] = Role.RIGHT
+    if len(free) == 1:
+        roles[free[0]] = _only_answer(columns[free[0]])
+    return [roles[place] for place in rest]
+
+
+def _is_answer(
+    column: Column,
+    others: Sequence[int],
+    columns: Sequence[Column],
+    body: Sequence[Sequence[str]],
+    place: int,
+) -> bool:
+    """Whether a column that says a few things again and again still answers the questions."""
+    if column.holds_truths or (
+        column.holds_keys and len(others) > 1 and _can_point(column, others)
+    ):
+        return True
+    if column.holds_numbers and any(columns[other].holds_numbers for other in others):
+        return True
+    said = {value for other in others for value in columns[other].values}
+    return bool(set(column.values) & said) or _points_at(column, place, others, body)
+
+
+def _can_point(column: Column, others: Sequence[int]) -> bool:
+    """Whether the letters or numbers of a column are of as many choices as stand beside it."""
+    most = max(
+        ord(key.upper()) - ord("A") + 1 if key.isalpha() else int(key)
+        for value in column.values
+        for key in re.findall(r"[A-La-l]|\d+", value)
+    )
+    return most <= len(others)
+
+
+def _only_answer(column: Column) -> Role:
+    if _options_sign(column.values):
+        return Role.OPTIONS
+    return Role.GROUP if _are_groups(column) else Role.RIGHT
+
+
+def _are_groups(column: Column) -> bool:
+    """Whether a column names a few groups, each of several items."""
+    times = set(column.values)
     return (
-        1 < len(times) <= MOST_GROUPS
-        and min(times.values()) > 1
-        and len(values) >= 2 * len(times)
+        column.recurs
+        and len(times) <= MOST_GROUPS
+        and not column.holds_truths
         and not set(map(str.lower, times)) <= set(TRUTH_WORDS)
         and any(read_number(value) is None for value in times)
     )
@@ -200,14 +528,12 @@ def _options_sign(values: Sequence[str]) -> str | None:
     )
 
 
-def _kind(roles: Sequence[Role], columns: Sequence[list[str]]) -> Kind:
+def _kind(roles: Sequence[Role], columns: Sequence[Column]) -> Kind:
     if Role.GROUP in roles:
         return Kind.SORT
     if {Role.WRONG, Role.OPTION, Role.OPTIONS} & set(roles):
         return Kind.CHOICE
-    answers = columns[roles.index(Role.RIGHT)] if Role.RIGHT in roles else []
-    if answers and all(answer.lower() in TRUTH_WORDS for answer in answers):
+    answers = columns[roles.index(Role.RIGHT)] if Role.RIGHT in roles else Column(())
+    if answers.holds_truths:
         return Kind.TRUTH
-    if answers and all(read_number(answer) is not None for answer in answers):
-        return Kind.NUMBER
-    return Kind.TYPED
+    return Kind.NUMBER if answers.holds_numbers else Kind.TYPED

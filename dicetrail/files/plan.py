@@ -34,6 +34,12 @@ class Separator(Value):
         return {"tab": "\t", "comma": ",", "semicolon": ";", "bar": "|"}[self.value]
 
 
+_TRUE = ("true", "t", "yes", "y", "wahr", "richtig", "ja", "verdadero", "sí", "vrai", "oui", "vero")
+_FALSE = ("false", "f", "no", "n", "falsch", "nein", "falso", "faux", "non", "onwaar", "fałsz")
+TRUTH_WORDS = {**dict.fromkeys(_TRUE, "true"), **dict.fromkeys(_FALSE, "false")}
+"""How people write that a sentence is true, or is not."""
+
+
 class Role(Value):
     """What a column holds: a part of the question, or a detail that it carries."""
 
@@ -72,6 +78,10 @@ class Plan:
     """The kind of every row that does not tell its own."""
     options_sign: str = ";"
     """What splits the options in one cell."""
+    why: str = ""
+    """Why the first row is taken as it is, in a sentence; empty if there was nothing to decide."""
+    is_doubtful: bool = False
+    """Whether that could well be otherwise."""
 
     @property
     def in_words(self) -> str:

@@ -9,15 +9,16 @@ from collections.abc import Sequence
 from dataclasses import dataclass, replace
 from typing import Any
 
-from dicetrail.core import PLAIN, Details, Kind, Question
+from dicetrail.core import PLAIN, Details, Kind, Needs, Question
 from dicetrail.core.answers import LETTERS
 from dicetrail.core.document import DETAILS, MOST_CHOICES, Detail, Value
 from dicetrail.core.survey import FieldFault, first_fault
-from dicetrail.files.guessing import TRUTH_WORDS
-from dicetrail.files.plan import ROLE_OF_DETAIL, Format, Plan, Role, Separator
+from dicetrail.files.guessing import unmarked
+from dicetrail.files.plan import ROLE_OF_DETAIL, TRUTH_WORDS, Format, Plan, Role, Separator
 from dicetrail.files.sheets import Refusal, unguarded
 
 _SPACES = re.compile(r" {2,}")
+_SEVERAL_KEYS = re.compile(r"([A-La-l]|\d{1,2})(\s*[,;&+/ ]\s*([A-La-l]|\d{1,2}))+")
 _LETTERED = re.compile(r"\(?([A-La-l])[.):]\s+(.+)", re.DOTALL)
 _ROLE_OF_FIELD = {
     "prompt": Role.QUESTION,
@@ -65,7 +66,10 @@ def planned_question(cells: list[str], plan: Plan) -> Question:
         )
     kind = _kind(_one(cells, plan, Role.KIND), plan)
     right, wrong = _answers(cells, plan, kind)
-    question = Question(_one(cells, plan, Role.QUESTION), right, wrong, kind, _details(cells, plan))
+    details = _details(cells, plan)
+    if len(right) > 1 and Role.KEY in plan.columns and ROLE_OF_DETAIL["needs"] not in plan.columns:
+        details = replace(details, needs=Needs.ALL)
+    question = Question(_one(cells, plan, Role.QUESTION), right, wrong, kind, details)
     is_sorted = kind is Kind.SORT and not wrong
     fault = first_fault(replace(question, wrong=("other",)) if is_sorted else question)
     if fault:
@@ -95,18 +99,30 @@ def _answers(cells: list[str], plan: Plan, kind: Kind) -> tuple[tuple[str, ...],
     if not options:
         return right, _all(cells, plan, Role.WRONG)
     options = _unlettered(options)
-    key = _one(cells, plan, Role.KEY)
     if Role.KEY in plan.columns:
-        chosen = _option_named(key, options)
-        return (chosen,), _others(options, chosen)
-    if right:
+        chosen = _options_named(_one(cells, plan, Role.KEY), options)
+    elif right:
         return right, tuple(option for option in options if option not in right)
-    return options[:1], options[1:]
+    else:
+        marked = [place for place, option in enumerate(options) if unmarked(option)]
+        options = tuple(unmarked(option) or option for option in options)
+        chosen = [options[place] for place in marked] or list(options[:1])
+    return tuple(chosen), _others(options, chosen)
 
 
-def _others(options: Sequence[str], chosen: str) -> tuple[str, ...]:
-    place = options.index(chosen)
-    return (*options[:place], *options[place + 1 :])
+def _others(options: Sequence[str], chosen: Sequence[str]) -> tuple[str, ...]:
+    left = list(options)
+    for one in chosen:
+        left.remove(one)
+    return tuple(left)
+
+
+def _options_named(key: str, options: Sequence[str]) -> list[str]:
+    """The options a key names: one by its words, or several by letters or numbers."""
+    if key in options or len(key) > 40 or not _SEVERAL_KEYS.fullmatch(key):
+        return [_option_named(key, options)]
+    named = (_option_named(one, options) for one in re.findall(r"[A-La-l]|\d+", key))
+    return list(dict.fromkeys(named))
 
 
 def _option_named(key: str, options: Sequence[str]) -> str:

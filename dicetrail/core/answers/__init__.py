@@ -15,7 +15,7 @@ from dicetrail.core.answers.checking import (
     fold_steps,
 )
 from dicetrail.core.answers.comparing import Comparison, compare
-from dicetrail.core.answers.folding import as_shown, read, tidy
+from dicetrail.core.answers.folding import as_shown, caseless, read, tidy, unaccented
 from dicetrail.core.answers.letters import Cell, as_letters, laid_out, letters_of, spelled
 from dicetrail.core.answers.numbers import read_number, tolerance_of
 
@@ -31,6 +31,7 @@ __all__ = [
     "all_differ",
     "as_letters",
     "as_shown",
+    "caseless",
     "check_choice",
     "check_number",
     "check_typed",
@@ -44,4 +45,5 @@ __all__ = [
     "spelled",
     "tidy",
     "tolerance_of",
+    "unaccented",
 ]
