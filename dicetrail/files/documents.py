@@ -89,7 +89,7 @@ def read_documents(
 
     Raises FileProblem if the text is not such a document.
     """
-    document = _parsed(text, form)
+    document = parsed(text, form)
     entries = document.get("questions") if isinstance(document, Mapping) else document
     if not isinstance(entries, list):
         raise FileProblem(
@@ -124,10 +124,11 @@ def _given_anew(cells: Sequence[str], path: str) -> Any:
         raise _Misplaced(path, "an object in well-formed JSON") from None
 
 
-def _parsed(text: str, form: Format) -> Any:
+def parsed(text: str, form: Format) -> Any:
+    """What a text in JSON, in lines of JSON or in YAML says. Raises FileProblem."""
     try:
         if form is Format.JSON:
-            return json.loads(text)
+            return _json_of(text)
         if len(text) > MOST_YAML:
             raise FileProblem(
                 "the file",
@@ -157,6 +158,27 @@ def _parsed(text: str, form: Format) -> Any:
         raise FileProblem(
             "the file", f"this cannot be read ({type(error).__name__})", "write it anew, plainly"
         ) from None
+
+
+def _json_of(text: str) -> Any:
+    """A JSON value, or the list of those that stand one a line (JSON Lines)."""
+    try:
+        return json.loads(text)
+    except json.JSONDecodeError as error:
+        lines = text.strip().splitlines()
+        if error.msg != "Extra data" or len(lines) < 2:
+            raise
+    values = []
+    for number, line in enumerate(lines, 1):
+        try:
+            values += [json.loads(line)] if line.strip() else []
+        except json.JSONDecodeError as error:
+            raise FileProblem(
+                f"line {number}, column {error.colno}",
+                f"this is not well-formed JSON ({error.msg})",
+                "mend it there: each line is a value of its own",
+            ) from None
+    return values
 
 
 def _at(mark: Any) -> str:

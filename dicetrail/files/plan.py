@@ -17,7 +17,15 @@ class Format(StrEnum):
     """Text of one question a row, its fields told apart by a separator."""
     XLSX = "xlsx"
     JSON = "json"
+    """Questions under our own names."""
     YAML = "yaml"
+    """The same."""
+    KEYED = "keyed"
+    """JSON, lines of JSON or YAML under any keys, which are taken as columns."""
+    DRAWN = "drawn"
+    """A table drawn in a text with bars and dashes, or one of a web page or document."""
+    WRITTEN = "written"
+    """Questions written out, their answers under them."""
 
 
 class Separator(Value):
@@ -38,6 +46,28 @@ _TRUE = ("true", "t", "yes", "y", "wahr", "richtig", "ja", "verdadero", "sí", "
 _FALSE = ("false", "f", "no", "n", "falsch", "nein", "falso", "faux", "non", "onwaar", "fałsz")
 TRUTH_WORDS = {**dict.fromkeys(_TRUE, "true"), **dict.fromkeys(_FALSE, "false")}
 """How people write that a sentence is true, or is not."""
+
+
+_KIND_WORDS = {
+    Kind.CHOICE: ("multiple", "multiple choice", "mcq", "mc", "single", "single choice", "radio"),
+    Kind.TRUTH: ("boolean", "true/false", "true or false", "tf", "t/f", "yes/no"),
+    Kind.TYPED: ("short", "short answer", "text", "open", "fill", "fill in", "free text", "input"),
+    Kind.NUMBER: ("numeric", "numerical", "integer", "calculated"),
+}
+KIND_WORDS = {
+    **{word: kind for kind, words in _KIND_WORDS.items() for word in words},
+    **{kind.value: kind for kind in Kind},
+}
+"""How people name the kinds of question."""
+
+LEVEL_WORDS = {
+    **dict.fromkeys(("very easy", "beginner"), 1),
+    **dict.fromkeys(("easy", "leicht", "einfach", "fácil", "facile", "low"), 2),
+    **dict.fromkeys(("medium", "mittel", "normal", "medio", "moyen", "médio", "average"), 3),
+    **dict.fromkeys(("hard", "difficult", "schwer", "difícil", "difficile", "high"), 4),
+    **dict.fromkeys(("very hard", "expert"), 5),
+}
+"""How people name how hard a question is, as levels."""
 
 
 class Role(Value):
@@ -88,11 +118,13 @@ class Plan:
         """How the file is read, in a few words."""
         if self.format is Format.TABLE:
             return f"fields separated by {self.separator}s, {self.encoding}"
-        return (
-            "a workbook"
-            if self.format is Format.XLSX
-            else f"{self.format.upper()}, {self.encoding}"
-        )
+        words = {
+            Format.XLSX: "a workbook",
+            Format.KEYED: "objects by their keys",
+            Format.DRAWN: "a table in a text",
+            Format.WRITTEN: "questions written out",
+        }
+        return words.get(self.format) or f"{self.format.upper()}, {self.encoding}"
 
     @property
     def is_plain(self) -> bool:

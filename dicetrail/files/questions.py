@@ -6,17 +6,20 @@ cells; the rest loads. A refused row can be given again, mended, by its line.
 
 import gc
 import re
+from collections import Counter
 from collections.abc import Callable, Collection, Iterator, Mapping, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass, replace
+from itertools import islice
 
 from dicetrail.core import Kind, Question
 from dicetrail.core.document import as_whole_text
 from dicetrail.core.survey import first_fault, missing_medium
 from dicetrail.files.archives import is_archive, is_workbook
 from dicetrail.files.documents import read_documents
-from dicetrail.files.guessing import guess_columns, guess_separator
-from dicetrail.files.plan import Format, Plan, Role, Separator
+from dicetrail.files.grids import GridRows, drawn_rows, is_own_form, keyed_rows
+from dicetrail.files.guessing import LOOKED_AT, guess_columns, guess_separator
+from dicetrail.files.plan import ROLE_OF_DETAIL, Format, Plan, Role, Separator
 from dicetrail.files.rows import RowRefused, located, plain_question, planned_question, refusal
 from dicetrail.files.sheets import (
     Refusal,
@@ -55,22 +58,63 @@ class Reading:
 def guess(content: bytes, encoding: str | None = None, separator: Separator | None = None) -> Plan:
     """A plan to read a file by, as far as its content tells. Raises FileProblem."""
     if is_archive(content):
-        return guess_columns(_workbook(content), Plan(Format.XLSX))
+        return _guessed(_workbook(content), Plan(Format.XLSX))
     found = text_of(content, encoding)
     start = found.text.lstrip()
-    if start.startswith(("{", "[")):
-        return Plan(Format.JSON, found.encoding)
-    if re.match(r"(---|questions:|title:|format:|- prompt:)", start):
-        return Plan(Format.YAML, found.encoding)
+    if form := _form_of(start):
+        if is_own_form(start):
+            return Plan(form, found.encoding)
+        return _guessed(keyed_rows(found.text, form), Plan(Format.KEYED, found.encoding))
+    if separator is None and (drawn := drawn_rows(found.text)):
+        return _guessed(drawn, Plan(Format.DRAWN, found.encoding))
     sign = separator or guess_separator(found.text)
     plan = Plan(Format.TABLE, found.encoding, sign)
-    return guess_columns(SeparatedRows(found.text, sign), plan)
+    return _guessed(SeparatedRows(found.text, sign), plan)
+
+
+def _guessed(rows: Rows, plan: Plan) -> Plan:
+    return _sound(guess_columns(rows, plan), rows)
+
+
+def _sound(plan: Plan, rows: Rows) -> Plan:
+    """The plan without the details that most of the first rows cannot have."""
+    blamed: Counter[Role] = Counter()
+    seen = 0
+    cells_of = (list(map(str.strip, row)) for row in islice(rows, LOOKED_AT))
+    for cells in islice(filter(any, cells_of), int(plan.has_headings), None):
+        seen += 1
+        try:
+            planned_question(cells[: len(plan.columns)], plan)
+        except RowRefused as fault:
+            blamed[fault.role] += 1
+    idle = {role for role, times in blamed.items() if role in _MAY_BE_IDLE and 2 * times > seen}
+    if not idle:
+        return plan
+    columns = tuple(Role.IGNORED if role in idle else role for role in plan.columns)
+    return _sound(replace(plan, columns=columns), rows)
+
+
+_MAY_BE_IDLE = {Role.KIND, *ROLE_OF_DETAIL.values()}
+"""What a question can be without."""
+
+
+def _form_of(start: str) -> Format | None:
+    """Whether a text begins as JSON or YAML does; None if as neither."""
+    if start.startswith(("{", "[")):
+        return Format.JSON
+    is_yaml = re.match(r"---\s|questions:|title:|format:|- *\w[\w -]{0,30}: ?|- *\w+:$", start)
+    return Format.YAML if is_yaml else None
 
 
 def _rows_of(content: bytes, plan: Plan) -> Rows:
     if plan.format is Format.XLSX:
         return _workbook(content)
-    return SeparatedRows(text_of(content, plan.encoding).text, plan.separator)
+    text = text_of(content, plan.encoding).text
+    if plan.format is Format.KEYED:
+        return keyed_rows(text, _form_of(text.lstrip()) or Format.YAML)
+    if plan.format is Format.DRAWN:
+        return drawn_rows(text) or GridRows(())
+    return SeparatedRows(text, plan.separator)
 
 
 def _workbook(content: bytes) -> WorkbookRows:

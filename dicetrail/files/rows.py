@@ -14,7 +14,16 @@ from dicetrail.core.answers import LETTERS
 from dicetrail.core.document import DETAILS, MOST_CHOICES, Detail, Value
 from dicetrail.core.survey import FieldFault, first_fault
 from dicetrail.files.guessing import unmarked
-from dicetrail.files.plan import ROLE_OF_DETAIL, TRUTH_WORDS, Format, Plan, Role, Separator
+from dicetrail.files.plan import (
+    KIND_WORDS,
+    LEVEL_WORDS,
+    ROLE_OF_DETAIL,
+    TRUTH_WORDS,
+    Format,
+    Plan,
+    Role,
+    Separator,
+)
 from dicetrail.files.sheets import Refusal, unguarded
 
 _SPACES = re.compile(r" {2,}")
@@ -78,12 +87,12 @@ def planned_question(cells: list[str], plan: Plan) -> Question:
 
 
 def _kind(word: str, plan: Plan) -> Kind:
-    try:
-        return Kind(word.lower()) if word else plan.kind
-    except ValueError:
+    kind = KIND_WORDS.get(" ".join(re.split(r"[\s_-]+", word.lower()))) if word else plan.kind
+    if kind is None:
         raise RowRefused(
             Role.KIND, 0, f"“{word}” is not a kind of question", f"write one of {', '.join(Kind)}"
-        ) from None
+        )
+    return kind
 
 
 def _answers(cells: list[str], plan: Plan, kind: Kind) -> tuple[tuple[str, ...], tuple[str, ...]]:
@@ -165,7 +174,8 @@ def _details(cells: list[str], plan: Plan) -> Details:
 def _read(word: str, role: Role, detail: Detail) -> Any:
     """What a word says of a detail: a text, a number, or one word of a few."""
     if detail.is_number:
-        return _whole(word, role)
+        by_word = LEVEL_WORDS.get(word.lower()) if detail.field == "level" else None
+        return by_word or _whole(word, role)
     return word if detail.values is None else _chosen(word, role, detail.values)
 
 

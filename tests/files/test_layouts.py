@@ -126,7 +126,7 @@ class TestGuessing(unittest.TestCase):
         for row, column, words in (
             ("Which?,Pea,Carrot,Bean,E,,,", 5, "“E” points at none of the 3 options"),
             ("Which?,Pea,Carrot,Bean,,,,", 5, "no key"),
-            ("Which?,Pea,Carrot,Bean,b,high,,", 6, "“high” is not a whole number"),
+            ("Which?,Pea,Carrot,Bean,b,lofty,,", 6, "“lofty” is not a whole number"),
             ("Which?,Pea,Carrot,Bean,b,9,,", 6, "out of range"),
             ("Which?,Pea,Carrot,Bean,b,,guess,", 7, "not a kind of question"),
             ("Which?,Pea,Carrot,Bean,b,,,,more", 9, "9 fields where 8 are expected"),
