@@ -11,6 +11,8 @@ MOST_UNPACKED = 256 * 1024 * 1024
 """The most an archive may unpack to, in bytes."""
 
 _WORKBOOK = "xl/workbook.xml"
+_COMPOUND = bytes.fromhex("d0cf11e0a1b11ae1")
+"""How older files of office programs begin (MS-CFB 2.2)."""
 
 
 def is_archive(content: bytes) -> bool:
@@ -19,9 +21,28 @@ def is_archive(content: bytes) -> bool:
 
 
 def is_workbook(content: bytes) -> bool:
-    """Whether the bytes are an archive that holds a workbook. Raises FileProblem for one that
-    is damaged or would unpack to too much."""
-    return is_archive(content) and any(entry.filename == _WORKBOOK for entry in entries_of(content))
+    """Whether the bytes are a workbook: XLSX, ODS, or the older XLS. Raises FileProblem for an
+    archive that is damaged or would unpack to too much."""
+    if content.startswith(_COMPOUND):
+        return True
+    return is_archive(content) and (_holds(content, _WORKBOOK) or is_open_sheet(content))
+
+
+def is_open_sheet(content: bytes) -> bool:
+    """Whether an archive is a spreadsheet as OpenDocument has them. Raises FileProblem."""
+    kind = next((one for one in entries_of(content) if one.filename == "mimetype"), None)
+    return kind is not None and kind.file_size < 200 and b"spreadsheet" in content_of(content, kind)
+
+
+def is_paper(content: bytes) -> bool:
+    """Whether an archive is a document of a word processor (DOCX, ODT). Raises FileProblem."""
+    if not is_archive(content) or is_workbook(content):
+        return False
+    return _holds(content, "word/document.xml") or _holds(content, "content.xml")
+
+
+def _holds(content: bytes, name: str) -> bool:
+    return any(entry.filename == name for entry in entries_of(content))
 
 
 def entries_of(content: bytes) -> list[zipfile.ZipInfo]:

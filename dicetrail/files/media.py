@@ -17,7 +17,7 @@ import filetype
 from defusedxml.common import DefusedXmlException
 from defusedxml.ElementTree import fromstring
 
-from dicetrail.files.archives import content_of, entries_of, is_archive, is_workbook
+from dicetrail.files.archives import content_of, entries_of, is_archive, is_paper, is_workbook
 from dicetrail.files.text import MOST_BYTES, FileProblem
 
 MOST_MEDIUM = 5 * 1024 * 1024
@@ -27,7 +27,10 @@ MOST_MEDIA = 2_000
 MOST_KEPT = 64 * 1024 * 1024
 """The most that the files of an archive may be together, in bytes: they wait in memory."""
 
-QUESTION_ENDINGS = (".tsv", ".csv", ".txt", ".xlsx", ".json", ".yaml", ".yml")
+QUESTION_ENDINGS = (
+    *(".tsv", ".csv", ".txt", ".md", ".docx", ".odt", ".xlsx", ".xls", ".ods"),
+    *(".json", ".jsonl", ".yaml", ".yml"),
+)
 
 _SVG = "http://www.w3.org/2000/svg"
 _DRAWS = {
@@ -84,8 +87,8 @@ def medium(name: str, content: bytes) -> Medium:
 
 
 def is_bundle(content: bytes) -> bool:
-    """Whether the bytes are a ZIP archive that is no workbook. Raises FileProblem."""
-    return is_archive(content) and not is_workbook(content)
+    """Whether the bytes are a ZIP archive, and no workbook or document. Raises FileProblem."""
+    return is_archive(content) and not is_workbook(content) and not is_paper(content)
 
 
 def read_bundle(content: bytes) -> Bundle:

@@ -108,6 +108,8 @@ class Plan:
     """The kind of every row that does not tell its own."""
     options_sign: str = ";"
     """What splits the options in one cell."""
+    sheet: str = ""
+    """Which sheet of a workbook is read; the first if there is none of that name."""
     why: str = ""
     """Why the first row is taken as it is, in a sentence; empty if there was nothing to decide."""
     is_doubtful: bool = False

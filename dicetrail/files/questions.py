@@ -15,10 +15,11 @@ from itertools import islice
 from dicetrail.core import Kind, Question
 from dicetrail.core.document import as_whole_text
 from dicetrail.core.survey import first_fault, missing_medium
-from dicetrail.files.archives import is_archive, is_workbook
+from dicetrail.files.archives import is_archive, is_paper, is_workbook
 from dicetrail.files.documents import read_documents
 from dicetrail.files.grids import GridRows, drawn_rows, is_own_form, keyed_rows
 from dicetrail.files.guessing import LOOKED_AT, guess_columns, guess_separator
+from dicetrail.files.papers import Paper, read_paper
 from dicetrail.files.plan import ROLE_OF_DETAIL, Format, Plan, Role, Separator
 from dicetrail.files.rows import RowRefused, located, plain_question, planned_question, refusal
 from dicetrail.files.sheets import (
@@ -27,7 +28,8 @@ from dicetrail.files.sheets import (
     SeparatedRows,
     WorkbookRows,
 )
-from dicetrail.files.text import FileProblem, text_of
+from dicetrail.files.text import FileProblem, Text, text_of
+from dicetrail.files.written import Line, labelled, lines_of, read_written
 
 Mended = Mapping[int, Sequence[str]]
 """Rows given anew, by the line they stand in."""
@@ -53,12 +55,17 @@ class Reading:
     """How many rows there were, headings and blank lines left out."""
     first_rows: tuple[tuple[str, ...], ...] = ()
     """The fields of the first rows, headings included, as they stand in the file."""
+    sheets: tuple[str, ...] = ()
+    """The sheets of a workbook."""
 
 
 def guess(content: bytes, encoding: str | None = None, separator: Separator | None = None) -> Plan:
     """A plan to read a file by, as far as its content tells. Raises FileProblem."""
-    if is_archive(content):
-        return _guessed(_workbook(content), Plan(Format.XLSX))
+    if is_paper(content):
+        return _guessed_paper(read_paper(content))
+    if is_archive(content) or is_workbook(content):
+        rows = _workbook(content)
+        return _guessed(rows, Plan(Format.XLSX, sheet=rows.sheet))
     found = text_of(content, encoding)
     start = found.text.lstrip()
     if form := _form_of(start):
@@ -67,9 +74,64 @@ def guess(content: bytes, encoding: str | None = None, separator: Separator | No
         return _guessed(keyed_rows(found.text, form), Plan(Format.KEYED, found.encoding))
     if separator is None and (drawn := drawn_rows(found.text)):
         return _guessed(drawn, Plan(Format.DRAWN, found.encoding))
-    sign = separator or guess_separator(found.text)
-    plan = Plan(Format.TABLE, found.encoding, sign)
-    return _guessed(SeparatedRows(found.text, sign), plan)
+    if separator is not None:
+        rows_so = SeparatedRows(found.text, separator)
+        return _guessed(rows_so, Plan(Format.TABLE, found.encoding, separator))
+    return _guessed_text(found)
+
+
+def _guessed_text(found: Text) -> Plan:
+    """A table or questions written out: whichever more of the text can be read as.
+
+    Where the lines have options or answers under them it is written out; without those, only
+    where it is no even table.
+    """
+    lines = lines_of(found.text[:_WRITTEN_LOOKED_AT])
+    written = Plan(Format.WRITTEN, found.encoding)
+    looks_written = 5 * labelled(lines) >= 2 * sum(bool(line.text) for line in lines)
+    try:
+        sign = guess_separator(found.text)
+    except FileProblem:
+        if looks_written:
+            return written
+        raise
+    rows = SeparatedRows(found.text, sign)
+    if not looks_written and _evenness(rows) >= 0.6:
+        return _guessed(rows, Plan(Format.TABLE, found.encoding, sign))
+    as_written = _share(*read_written(lines))
+    plan = _guessed(rows, Plan(Format.TABLE, found.encoding, sign))
+    with _no_garbage_search():
+        rows = SeparatedRows(found.text, sign)
+        looked = _read_rows(rows, plan, {}, lambda _: None, LOOKED_AT, None)
+    return written if as_written > _share(looked.questions, looked.refused) else plan
+
+
+_WRITTEN_LOOKED_AT = 40_000
+"""So many signs of a text tell whether it is written out."""
+
+
+def _evenness(rows: Rows) -> float:
+    """The share of the first rows that have as many fields, at least two, as most have."""
+    widths = Counter(len(row) for row in islice(rows, LOOKED_AT) if any(row))
+    most = max((width for width in widths if width > 1), key=lambda w: widths[w], default=0)
+    near = sum(times for width, times in widths.items() if width > 1 and abs(width - most) <= 1)
+    return near / max(1, widths.total())
+
+
+def _guessed_paper(paper: Paper) -> Plan:
+    """The table of a document if it has one that is read better than its lines."""
+    as_written = _share(*read_written(paper.lines))
+    if paper.table:
+        plan = _guessed(paper.table, Plan(Format.DRAWN))
+        looked = _read_rows(paper.table, plan, {}, lambda _: None, LOOKED_AT, None)
+        if _share(looked.questions, looked.refused) >= as_written:
+            return plan
+    return Plan(Format.WRITTEN)
+
+
+def _share(questions: Sequence[Question], refused: Sequence[Refusal]) -> float:
+    """The share of what stands in a file that is read as questions."""
+    return len(questions) / max(1, len(questions) + len(refused))
 
 
 def _guessed(rows: Rows, plan: Plan) -> Plan:
@@ -108,7 +170,9 @@ def _form_of(start: str) -> Format | None:
 
 def _rows_of(content: bytes, plan: Plan) -> Rows:
     if plan.format is Format.XLSX:
-        return _workbook(content)
+        return _workbook(content, plan.sheet)
+    if is_paper(content):
+        return read_paper(content).table or GridRows(())
     text = text_of(content, plan.encoding).text
     if plan.format is Format.KEYED:
         return keyed_rows(text, _form_of(text.lstrip()) or Format.YAML)
@@ -117,14 +181,14 @@ def _rows_of(content: bytes, plan: Plan) -> Rows:
     return SeparatedRows(text, plan.separator)
 
 
-def _workbook(content: bytes) -> WorkbookRows:
+def _workbook(content: bytes, sheet: str = "") -> WorkbookRows:
     if not is_workbook(content):
         raise FileProblem(
             "the file",
-            "this archive holds no workbook",
-            "choose an XLSX workbook or a text file",
+            "this archive holds no workbook and no document",
+            "choose a workbook (XLSX, XLS, ODS), a document (DOCX, ODT) or a text file",
         )
-    return WorkbookRows(content)
+    return WorkbookRows(content, sheet)
 
 
 def read_questions(
@@ -146,8 +210,20 @@ def read_questions(
         text = text_of(content, plan.encoding).text
         questions, refused = read_documents(text, plan.format, media, mended)
         return Reading(questions, refused, plan, None, 0, len(questions) + len(refused))
+    if plan.format is Format.WRITTEN:
+        lines = _lines_of(content, plan)
+        questions, refused = read_written(lines, mended)
+        return Reading(questions, refused, plan, None, 0, len(questions) + len(refused))
+    rows = _rows_of(content, plan)
     with _no_garbage_search():
-        return _read_rows(_rows_of(content, plan), plan, mended or {}, progress, most, media)
+        reading = _read_rows(rows, plan, mended or {}, progress, most, media)
+    return replace(reading, sheets=rows.sheets) if isinstance(rows, WorkbookRows) else reading
+
+
+def _lines_of(content: bytes, plan: Plan) -> Sequence[Line]:
+    if is_paper(content):
+        return read_paper(content).lines
+    return lines_of(text_of(content, plan.encoding).text)
 
 
 @contextmanager

@@ -13,9 +13,9 @@ import re
 from collections.abc import Iterator
 from dataclasses import dataclass, field
 from itertools import islice
-from typing import Protocol
+from typing import Any, Protocol
 
-from openpyxl import load_workbook
+from python_calamine import CalamineWorkbook
 
 from dicetrail.core.document import as_whole_text
 from dicetrail.files.plan import Separator
@@ -117,33 +117,50 @@ class SeparatedRows:
 
 @dataclass(slots=True)
 class WorkbookRows:
-    """The rows of a workbook's first sheet, every cell as the text it shows."""
+    """The rows of a sheet of a workbook, every cell as the text it shows.
+
+    Raises FileProblem if the workbook cannot be read.
+    """
 
     content: bytes
+    sheet: str = ""
+    """Its name; the first that is filled if there is none of that name."""
     line: int = 0
     broken: list[Refusal] = field(default_factory=list)
+    sheets: tuple[str, ...] = ()
+    """The names of all its sheets."""
+    _rows: list[list[Any]] = field(default_factory=list)
+    _first: int = 0
 
-    def __iter__(self) -> Iterator[list[str]]:
-        self.line = 0
+    def __post_init__(self) -> None:
         try:
-            book = load_workbook(io.BytesIO(self.content), read_only=True, data_only=True)
-            sheet = book.worksheets[0]
-            for row in sheet.iter_rows(values_only=True):
-                self.line += 1
-                if self.line > MOST_ROWS:
+            book = CalamineWorkbook.from_filelike(io.BytesIO(self.content))
+            self.sheets = tuple(book.sheet_names)
+            wanted = [self.sheet] if self.sheet in self.sheets else self.sheets
+            for name in wanted:
+                sheet = book.get_sheet_by_name(name)
+                if sheet.height > MOST_ROWS:
                     what = f"a workbook has {MOST_ROWS:,} rows at most"
-                    raise FileProblem(
-                        f"row {self.line:,}", what, "take out the empty rows before it"
-                    )
-                yield [cell_text(value) for value in row]
-        except FileProblem:
+                    raise FileProblem(name, what, "take out the empty rows before the last")
+                self.sheet, self._first = name, sheet.start[0] if sheet.start else 0
+                self._rows = sheet.to_python(skip_empty_area=True)
+                if self._rows:
+                    break
+        except (FileProblem, MemoryError, KeyboardInterrupt, SystemExit):
             raise
-        except Exception as error:  # whatever a damaged or hostile workbook makes fail
+        except BaseException as error:  # whatever a damaged one makes fail; a panic is no Exception
+            if "password" in str(error).lower():
+                what, mend = "this workbook is locked with a password", "save it without one"
+                raise FileProblem("the file", what, mend) from error
             raise FileProblem(
-                f"row {self.line + 1}",
+                "the file",
                 f"this workbook cannot be read ({type(error).__name__})",
                 "save it anew as XLSX, or as comma-separated text",
             ) from error
+
+    def __iter__(self) -> Iterator[list[str]]:
+        for self.line, row in enumerate(self._rows, self._first + 1):  # noqa: B020
+            yield [cell_text(value) for value in row]
 
 
 def unguarded(cell: str) -> str:
@@ -162,6 +179,8 @@ def cell_text(value: object) -> str:
             return str(int(value))
         case datetime.datetime() if value.time() == datetime.time():
             return value.date().isoformat()
+        case datetime.timedelta():
+            return str(value)
     return str(value)
 
 

@@ -1,0 +1,373 @@
+"""Questions written out as in a teacher's document: a question, its options, what is right.
+
+A text is cut into blocks, one a question. In a block stand the question, maybe numbered;
+options that are lettered, bulleted or one a line; and what tells the right one: an answer
+line, a star or tick, bold, underline or highlighting, or a key at the end of the document.
+What could not be understood is a refused block with its lines, to be mended like a row.
+"""
+
+import re
+from collections.abc import Iterable, Iterator, Mapping, Sequence
+from dataclasses import dataclass, field, replace
+from typing import Any, NamedTuple
+
+from dicetrail.core import Details, Kind, Needs, Question
+from dicetrail.core.answers import LETTERS, fold, read_number
+from dicetrail.core.document import MOST_CHOICES
+from dicetrail.core.survey import first_fault
+from dicetrail.files.guessing import unmarked
+from dicetrail.files.headings import role_named
+from dicetrail.files.plan import ROLE_OF_DETAIL, TRUTH_WORDS
+from dicetrail.files.sheets import Refusal
+
+
+class Line(NamedTuple):
+    """A line of a written text, where it stands, and whether it is all marked out."""
+
+    number: int
+    text: str
+    is_marked: bool = False
+    """Whether it is all bold, underlined or highlighted."""
+
+
+_LONGEST = 4000
+"""Longer lines are no parts of a question."""
+_LETTERED = re.compile(r"\(?([A-La-l])(?:[).:]|\s[-–—])\s*(\S.*)")
+_BULLETED = re.compile(r"([-–—•·▪◦○●‣*+]|\[[ xX✓]?\]|☐|☑|☒|o)\s+(\S.*)")
+_TICKED = re.compile(r"\[[xX✓]\]|☑|☒")
+_NUMBERED = re.compile(
+    r"(?:(?:question|frage|pregunta|domanda|vraag|q|nr|no)\.?\s*)?#?(\d{1,4})\s*[.):\-–]\s*(\S.*)",
+    re.IGNORECASE,
+)
+_ASKED = re.compile(r"(?:q|question|frage|pregunta|domanda)\s*\d*\s*[:.]\s*(\S.*)", re.IGNORECASE)
+_ANSWERED = re.compile(
+    r"(?:the\s+)?(?:(?:right|correct|richtige?|bonne)\s+)?"
+    r"(answers?|ans|key|solution|antwort|lösung|respuesta|réponse|risposta|antwoord|odpowiedź|"
+    r"right|correct|richtig|correcta|a)"
+    r"(?:\s+is)?\s*[:=\-–.]\s*(\S.*)",
+    re.IGNORECASE,
+)
+_SAID = re.compile(r"([^\W\d_][\w ]{2,20})\s*:\s*(\S.*)")
+_KEY_HEAD = re.compile(
+    r"(?:the\s+)?(?:answers?|answer key|key|solutions?|antworten|lösungen|respuestas|réponses|"
+    r"soluzioni|risposte)(?:\s+key)?\s*:?",
+    re.IGNORECASE,
+)
+_KEY_IN_A_LINE = re.compile(_KEY_HEAD.pattern.removesuffix(":?") + r":\s*(\S.*)", re.IGNORECASE)
+_KEY_PAIR = re.compile(r"(\d{1,4})\s*[.):\-–=]?\s*\(?([A-La-l])\)?(?=[\s,;.]|$)")
+_KEY_LINE = re.compile(r"(\d{1,4})\s*[.):\-–=]\s*(\S.*)")
+_INLINE = re.compile(r"(?:^|\s)\(?([a-lA-L])[).]\s*(?=\S)")
+_PAIRS = (
+    re.compile(r"(.{2,}?\?)\s*[-–—:=]*\s*(\S.*)"),
+    re.compile(r"(.{2,}?)\s+[-–—=]+>?\s+(\S.*)"),
+    re.compile(r"([^:]{2,80}):\s+(\S.*)"),
+)
+_LETTER_KEYS = re.compile(r"\(?([A-La-l])\)?(?:\s*(?:[,;&+/]|and|und)\s*\(?([A-La-l])\)?)*[).]?")
+
+
+@dataclass
+class _Block:
+    """A question as it stands in the text, before it is understood."""
+
+    lines: list[Line] = field(default_factory=list)
+    number: int | None = None
+    asked: list[str] = field(default_factory=list)
+    options: list[tuple[str, bool]] = field(default_factory=list)
+    """Each with whether it is marked."""
+    is_bare: bool = False
+    """Whether its options stand one a line, and a mark alone tells that they are such."""
+    answers: list[str] = field(default_factory=list)
+    details: dict[str, str] = field(default_factory=dict)
+
+
+class _NotUnderstood(Exception):
+    """Why a block is no question, and how to mend it."""
+
+    def __init__(self, what: str, mend: str) -> None:
+        self.what, self.mend = what, mend
+        super().__init__(what)
+
+
+def read_written(
+    lines: Iterable[Line], mended: Mapping[int, Sequence[str]] | None = None
+) -> tuple[tuple[Question, ...], tuple[Refusal, ...]]:
+    """The questions of a written text, and the blocks that are none.
+
+    `mended` holds blocks given anew, line by line, by the line they begin at.
+    """
+    lines = [line for line in lines if len(line.text) <= _LONGEST]
+    lines, key = _without_key(lines)
+    questions: list[Question] = []
+    refused: list[Refusal] = []
+    for place, block in enumerate(_blocks(lines), 1):
+        first = block.lines[0].number
+        if mended and first in mended:
+            anew = [Line(first, text) for text in mended[first]]
+            block = next(iter(_blocks(anew)), block)
+        try:
+            questions.append(_question(block, key.get(block.number or place)))
+        except _NotUnderstood as fault:
+            cells = tuple(line.text for line in block.lines)
+            refused.append(Refusal(first, 1, fault.what, fault.mend, "\n".join(cells), cells))
+    return tuple(questions), tuple(refused)
+
+
+def lines_of(text: str) -> list[Line]:
+    """The lines of a plain or Markdown text; what is all bold there is marked."""
+    found = []
+    for number, line in enumerate(text.splitlines(), 1):
+        plain = line.strip()
+        plain = re.sub(r"^#{1,6}\s+", "", plain)
+        bold = re.fullmatch(r"(\W{0,4}(?:[A-La-l][).:])?\s*)(\*\*|__)(.+?)\2([.!]?)", plain)
+        if bold:
+            plain = bold[1] + bold[3] + bold[4]
+        plain = re.sub(r"(\*\*|__)(.+?)\1", r"\2", plain)
+        found.append(Line(number, plain, bold is not None))
+    return found
+
+
+def labelled(lines: Iterable[Line]) -> int:
+    """How many lines say what they are: an option, an answer, a numbered question."""
+    forms = (_LETTERED, _BULLETED, _ANSWERED, _ASKED)
+    return sum(
+        len(line.text) <= _LONGEST
+        and (any(form.fullmatch(line.text) for form in forms) or _inline(line.text) is not None)
+        for line in lines
+    )
+
+
+def _without_key(lines: Sequence[Line]) -> tuple[list[Line], dict[int, str]]:
+    """The lines before a key at the end, and the answers it gives by their numbers."""
+    full = [place for place, line in enumerate(lines) if line.text.strip()]
+    if full and (found := _KEY_IN_A_LINE.fullmatch(lines[full[-1]].text.strip())):
+        pairs = _key_pairs(found[1])
+        if len(pairs) > 1:
+            return list(lines[: full[-1]]), {int(number): answer for number, answer in pairs}
+    heads = [place for place, line in enumerate(lines) if _KEY_HEAD.fullmatch(line.text.strip())]
+    for place in reversed(heads):
+        rest = [line.text.strip() for line in lines[place + 1 :] if line.text.strip()]
+        pairs = [pair for text in rest for pair in _key_pairs(text)]
+        if rest and len(pairs) >= len(rest):
+            return list(lines[:place]), {int(number): answer for number, answer in pairs}
+    return list(lines), {}
+
+
+def _key_pairs(text: str) -> list[tuple[str, str]]:
+    pairs: list[tuple[str, str]] = _KEY_PAIR.findall(text)
+    left = re.sub(r"[\s,;.]", "", _KEY_PAIR.sub("", text))
+    if pairs and not left:
+        return pairs
+    found = _KEY_LINE.fullmatch(text)
+    return [(found[1], found[2])] if found else []
+
+
+def _blocks(lines: Sequence[Line]) -> Iterator[_Block]:
+    """The questions of a text, each with its lines."""
+    block = _Block()
+    is_after_blank = False
+    for line in lines:
+        text = line.text.strip()
+        if not text:
+            is_after_blank = True
+            continue
+        if _begins(block, text, is_after_blank):
+            yield block
+            block = _Block()
+        _add(block, line, text)
+        is_after_blank = False
+    if block.lines:
+        yield block
+
+
+def _begins(block: _Block, text: str, is_after_blank: bool) -> bool:
+    """Whether a line begins another question."""
+    if not block.lines:
+        return False
+    if _ASKED.fullmatch(text):
+        return True
+    if _option_of(block, text) or _ANSWERED.fullmatch(text) or _detail_of(text):
+        return False
+    numbered = _NUMBERED.fullmatch(text)
+    if numbered and block.number is not None and int(numbered[1]) == block.number + 1:
+        return True
+    if block.is_bare and not is_after_blank and not numbered and not text.endswith("?"):
+        return False
+    if not block.options and _pair(" ".join(block.asked)) and _pair(text):
+        return True
+    is_done = bool(block.options or block.answers or _pair(" ".join(block.asked)))
+    if numbered and is_done:
+        return True
+    if is_done and (is_after_blank or block.answers or block.options):
+        return True
+    return is_after_blank and (len(block.lines) > 1 or _pair(text) is not None)
+
+
+def _add(block: _Block, line: Line, text: str) -> None:
+    block.lines.append(line)
+    if asked := _ASKED.fullmatch(text):
+        block.asked.append(asked[1])
+        return
+    if not block.asked and (numbered := _NUMBERED.fullmatch(text)):
+        block.number, text = int(numbered[1]), numbered[2]
+    inline = _inline(text)
+    if inline:
+        question, options = inline
+        if question:
+            block.asked.append(question)
+        block.options += [_judged(option, line.is_marked) for option in options]
+    elif block.asked and (option := _option_of(block, text)):
+        block.options.append(_judged(option, line.is_marked or _TICKED.match(text) is not None))
+    elif block.asked and (answered := _ANSWERED.fullmatch(text)):
+        block.answers.append(answered[2].strip())
+    elif block.asked and (said := _detail_of(text)):
+        block.details[said[0]] = said[1]
+    elif block.asked and (block.is_bare or (unmarked(text) and text[:1] in "*✓✔✅")):
+        if not block.options:
+            block.options += [(option, False) for option in block.asked[1:]]
+            del block.asked[1:]
+        block.is_bare = True
+        block.options.append(_judged(text, line.is_marked))
+    else:
+        block.asked.append(text)
+
+
+def _option_of(block: _Block, text: str) -> str | None:
+    """The words of an option, if a line of a block is one."""
+    bare = text.lstrip("*✓✔✅> ") if _LETTERED.fullmatch(text.lstrip("*✓✔✅> ")) else text
+    if lettered := _LETTERED.fullmatch(bare):
+        expected = LETTERS[min(len(block.options), len(LETTERS) - 1)]
+        is_answer = lettered[1] == "A" and text[1:2] == ":" and not block.options
+        if lettered[1].upper() == expected and not (is_answer and _was_asked(block)):
+            return text[: len(text) - len(bare)].strip(" >") + lettered[2]
+    if bulleted := _BULLETED.fullmatch(text):
+        is_star = bulleted[1] == "*"
+        return f"* {bulleted[2]}" if is_star and block.options else bulleted[2]
+    return None
+
+
+def _was_asked(block: _Block) -> bool:
+    """Whether a block begins with ``Q:``, so that ``A:`` is its answer."""
+    return bool(block.lines) and _ASKED.fullmatch(block.lines[0].text.strip()) is not None
+
+
+def _inline(text: str) -> tuple[str, list[str]] | None:
+    """A question and its options in one line, or options alone: ``a) Pea b) Bean``."""
+    found = list(_INLINE.finditer(text))
+    letters = "".join(match[1].upper() for match in found)
+    if len(found) < 2 or not LETTERS.startswith(letters):
+        return None
+    ends = [*(match.start() for match in found[1:]), len(text)]
+    options = [
+        text[match.end() : end].strip(" ,;|\t") for match, end in zip(found, ends, strict=True)
+    ]
+    return text[: found[0].start()].strip(), options
+
+
+def _judged(option: str, is_marked: bool) -> tuple[str, bool]:
+    bare = unmarked(option)
+    return (bare or option).strip(), is_marked or bare is not None
+
+
+def _detail_of(text: str) -> tuple[str, str] | None:
+    """A detail that a line says: ``Hint: it is orange``."""
+    found = _SAID.fullmatch(text)
+    role = role_named(found[1]) if found else None
+    if found is None or role not in ROLE_OF_DETAIL.values():
+        return None
+    name = next(name for name, its in ROLE_OF_DETAIL.items() if its is role)
+    return (name, found[2].strip()) if name in ("hint", "note", "topic") else None
+
+
+def _pair(text: str) -> tuple[str, str] | None:
+    """A question and its answer in one line: ``Capital of beds - compost``, ``Which? This``."""
+    for form in _PAIRS:
+        if found := form.fullmatch(text):
+            return found[1].strip(), found[2].strip()
+    return None
+
+
+def _question(block: _Block, key: str | None) -> Question:
+    """The question of a block. Raises _NotUnderstood."""
+    options, asked = list(block.options), list(block.asked)
+    answers = block.answers or ([key] if key else [])
+    if not options and len(asked) > 1:
+        asked, answers, options = _one_a_line(block, asked, answers)
+    prompt = " ".join(asked)
+    if not options and not answers:
+        pair = _pair(prompt)
+        if pair is None:
+            raise _NotUnderstood(
+                "there is no answer to it",
+                "write the answer under it after “Answer:”, or options with the right one marked",
+            )
+        prompt, answers = pair[0], [pair[1]]
+    made = _with_options(prompt, options, answers) if options else _typed(prompt, answers)
+    if block.details:
+        given: dict[str, Any] = block.details
+        made = replace(made, details=replace(made.details, **given))
+    if fault := first_fault(made):
+        raise _NotUnderstood(fault.what, fault.mend)
+    return made
+
+
+def _one_a_line(
+    block: _Block, asked: list[str], answers: list[str]
+) -> tuple[list[str], list[str], list[tuple[str, bool]]]:
+    """A block of bare lines: a question and its answer, or a question and options one a line."""
+    marked = [line.is_marked for line in block.lines][-len(asked) :]
+    if len(asked) == 2 and not answers:
+        return asked[:1], asked[1:], []
+    if len(asked) > 2 and (answers or 0 < sum(marked[1:]) < len(asked) - 1):
+        rest = zip(asked[1:], marked[1:], strict=False)
+        return asked[:1], answers, [_judged(text, is_marked) for text, is_marked in rest]
+    return asked, answers, []
+
+
+def _with_options(prompt: str, options: Sequence[tuple[str, bool]], answers: list[str]) -> Question:
+    texts = [text for text, _ in options]
+    if len(texts) > MOST_CHOICES:
+        raise _NotUnderstood(f"it has {len(texts)} options", f"leave at most {MOST_CHOICES}")
+    right = [text for said in answers for text in _named(said, texts)]
+    if not answers:
+        right = [text for text, is_marked in options if is_marked]
+    if not right or len(right) == len(texts) > 1:
+        raise _NotUnderstood(
+            "nothing tells which of its options is right",
+            "write “Answer: B” under them, or a star before the right one",
+        )
+    if {text.lower() for text in texts} <= set(TRUTH_WORDS) and len(right) == 1:
+        return Question(prompt, (TRUTH_WORDS[right[0].lower()],), (), Kind.TRUTH)
+    wrong = tuple(text for text in texts if text not in right)
+    needs = Needs.ALL if len(right) > 1 else Needs.ANY
+    return Question(prompt, tuple(dict.fromkeys(right)), wrong, details=Details(needs=needs))
+
+
+def _named(said: str, texts: Sequence[str]) -> list[str]:
+    """The options that an answer names, by letters, by number or by their words."""
+    if said in texts:
+        return [said]
+    if _LETTER_KEYS.fullmatch(said):
+        letters = re.findall(r"(?<![A-Za-z])[A-La-l](?![A-Za-z])", said)
+        places = [LETTERS.index(letter.upper()) for letter in letters]
+        if all(place < len(texts) for place in places):
+            return [texts[place] for place in places]
+    lettered = _LETTERED.fullmatch(said)
+    if lettered and LETTERS.index(lettered[1].upper()) < len(texts):
+        return [texts[LETTERS.index(lettered[1].upper())]]
+    if said.isdecimal() and 0 < int(said[:3]) <= len(texts):
+        return [texts[int(said[:3]) - 1]]
+    alike = [text for text in texts if fold(text) == fold(said)]
+    if not alike:
+        raise _NotUnderstood(
+            f"its answer “{said[:80]}” is none of its options", "write the letter of one of them"
+        )
+    return alike
+
+
+def _typed(prompt: str, answers: Sequence[str]) -> Question:
+    accepted = [part.strip() for said in answers for part in re.split(r";|\s/\s", said)]
+    accepted = [part for part in accepted if part]
+    if len(accepted) == 1 and accepted[0].lower() in TRUTH_WORDS:
+        return Question(prompt, (TRUTH_WORDS[accepted[0].lower()],), (), Kind.TRUTH)
+    is_number = accepted and all(read_number(one) is not None for one in accepted)
+    return Question(prompt, tuple(accepted), (), Kind.NUMBER if is_number else Kind.TYPED)
