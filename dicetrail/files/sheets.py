@@ -145,7 +145,9 @@ class WorkbookRows:
                 self.sheet, self._first = name, sheet.start[0] if sheet.start else 0
                 self._rows = sheet.to_python(skip_empty_area=True)
                 if self._rows:
-                    break
+                    return
+            what = "no sheet of this workbook holds anything"
+            raise FileProblem("the file", what, "choose another file")
         except (FileProblem, MemoryError, KeyboardInterrupt, SystemExit):
             raise
         except BaseException as error:  # whatever a damaged one makes fail; a panic is no Exception

@@ -315,7 +315,7 @@ def _one_a_line(
 ) -> tuple[list[str], list[str], list[tuple[str, bool]]]:
     """A block of bare lines: a question and its answer, or a question and options one a line."""
     marked = [line.is_marked for line in block.lines][-len(asked) :]
-    if len(asked) == 2 and not answers:
+    if len(asked) == 2 and not answers and asked[0].endswith(("?", "？", ":", "…", "...")):
         return asked[:1], asked[1:], []
     if len(asked) > 2 and (answers or 0 < sum(marked[1:]) < len(asked) - 1):
         rest = zip(asked[1:], marked[1:], strict=False)

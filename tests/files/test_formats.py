@@ -209,11 +209,11 @@ class TestBadFiles(unittest.TestCase):
         aliases = b"a: &a [x, x]\nquestions: [*a, *a]\n"
         for content, where, what in (
             (bomb, "the file", "unpack to more than"),
-            (hostile, "row 1", "cannot be read"),
+            (hostile, "the file", "holds anything"),
             (self.archive(readme="hello"), "the file", "holds no workbook"),
             (b"PK\x03\x04 broken", "the file", "damaged"),
             (b'{"questions": [', "line 1, column 16", "not well-formed JSON"),
-            (b'{"quiz": []}', "questions", "no list of questions"),
+            (b'{"quiz": []}', "the file", "no list of objects"),
             (b"questions: [a, b", "line 2, column 1", "not well-formed YAML"),
             (b"title: x\n" + aliases, "line 3, column 13", "references between values"),
             (b"[" * 100_000, "the file", "cannot be read"),
