@@ -125,8 +125,11 @@ class Column:
         return sum(signs) / len(self.values) if self.values else 0.0
 
 
-def guess_columns(rows: Rows, plan: Plan) -> Plan:
-    """The plan with its headings, columns and kind filled in from the first rows."""
+def guess_columns(rows: Rows, plan: Plan, has_headings: bool | None = None) -> Plan:
+    """The plan with its headings, columns and kind filled in from the first rows.
+
+    `has_headings` says whether the first row names the columns; None has it guessed.
+    """
     sample = [
         cells
         for cells in islice(([unguarded(cell.strip()) for cell in row] for row in rows), LOOKED_AT)
@@ -139,6 +142,8 @@ def guess_columns(rows: Rows, plan: Plan) -> Plan:
             f"{width:,} columns, and at most {MOST_COLUMNS} are read",
             "check which sign separates the fields, or leave columns out",
         )
+    if has_headings is not None:
+        return planned(sample, has_headings and len(sample) > 0, plan)
     headed = _headed(sample, width)
     return planned(
         sample, headed.has_headings, replace(plan, why=headed.why, is_doubtful=headed.is_doubtful)
@@ -297,6 +302,12 @@ def _roles_from_headings(
     if not set(named) & _ANSWERS and unnamed:
         for place, role in zip(unnamed, _answers_from_values(columns, unnamed, body), strict=True):
             named[place] = role
+    rights = [place for place, role in enumerate(named) if role in (Role.RIGHT, Role.KEY)]
+    chosen = {Role.WRONG, Role.OPTION, Role.OPTIONS} & set(named)
+    if len(rights) == 1 and not chosen and len(unnamed) > 1:
+        if _points_at(columns[rights[0]], rights[0], unnamed, body):
+            for place in unnamed:
+                named[place] = Role.OPTION
     last = named[len(headings) - 1]
     beyond = last if last in (Role.WRONG, Role.OPTION) else Role.IGNORED
     roles = [

@@ -4,27 +4,26 @@ A plan is guessed from the file first and can be changed in every part.
 """
 
 from dataclasses import dataclass
-from enum import StrEnum
 
 from dicetrail.core import Kind
 from dicetrail.core.document import DETAILS, Value
 
 
-class Format(StrEnum):
+class Format(Value):
     """The form a question file has."""
 
-    TABLE = "table"
+    TABLE = "table", "rows of text"
     """Text of one question a row, its fields told apart by a separator."""
-    XLSX = "xlsx"
-    JSON = "json"
+    XLSX = "xlsx", "a workbook"
+    JSON = "json", "JSON"
     """Questions under our own names."""
-    YAML = "yaml"
+    YAML = "yaml", "YAML"
     """The same."""
-    KEYED = "keyed"
+    KEYED = "keyed", "objects by their keys"
     """JSON, lines of JSON or YAML under any keys, which are taken as columns."""
-    DRAWN = "drawn"
+    DRAWN = "drawn", "a table in a text"
     """A table drawn in a text with bars and dashes, or one of a web page or document."""
-    WRITTEN = "written"
+    WRITTEN = "written", "questions written out"
     """Questions written out, their answers under them."""
 
 
@@ -120,13 +119,9 @@ class Plan:
         """How the file is read, in a few words."""
         if self.format is Format.TABLE:
             return f"fields separated by {self.separator}s, {self.encoding}"
-        words = {
-            Format.XLSX: "a workbook",
-            Format.KEYED: "objects by their keys",
-            Format.DRAWN: "a table in a text",
-            Format.WRITTEN: "questions written out",
-        }
-        return words.get(self.format) or f"{self.format.upper()}, {self.encoding}"
+        if self.format in (Format.JSON, Format.YAML):
+            return f"{self.format.label}, {self.encoding}"
+        return self.format.label
 
     @property
     def is_plain(self) -> bool:
@@ -136,3 +131,14 @@ class Plan:
             and self.columns[:3] == (Role.QUESTION, Role.RIGHT, Role.WRONG)
             and set(self.columns[2:]) == {Role.WRONG}
         )
+
+
+@dataclass(frozen=True, slots=True)
+class Wish:
+    """What is said of a file by who knows it better; None leaves it to be guessed."""
+
+    encoding: str | None = None
+    separator: Separator | None = None
+    format: Format | None = None
+    has_headings: bool | None = None
+    sheet: str | None = None

@@ -20,7 +20,7 @@ from dicetrail.files.documents import read_documents
 from dicetrail.files.grids import GridRows, drawn_rows, is_own_form, keyed_rows
 from dicetrail.files.guessing import LOOKED_AT, guess_columns, guess_separator
 from dicetrail.files.papers import Paper, read_paper
-from dicetrail.files.plan import ROLE_OF_DETAIL, Format, Plan, Role, Separator
+from dicetrail.files.plan import ROLE_OF_DETAIL, Format, Plan, Role, Wish
 from dicetrail.files.rows import RowRefused, located, plain_question, planned_question, refusal
 from dicetrail.files.sheets import (
     Refusal,
@@ -30,6 +30,8 @@ from dicetrail.files.sheets import (
 )
 from dicetrail.files.text import FileProblem, Text, text_of
 from dicetrail.files.written import Line, labelled, lines_of, read_written
+
+NO_WISH = Wish()
 
 Mended = Mapping[int, Sequence[str]]
 """Rows given anew, by the line they stand in."""
@@ -57,30 +59,40 @@ class Reading:
     """The fields of the first rows, headings included, as they stand in the file."""
     sheets: tuple[str, ...] = ()
     """The sheets of a workbook."""
+    is_whole: bool = True
+    """Whether all of the file was read, and not its first rows alone."""
 
 
-def guess(content: bytes, encoding: str | None = None, separator: Separator | None = None) -> Plan:
-    """A plan to read a file by, as far as its content tells. Raises FileProblem."""
+def guess(content: bytes, wish: Wish = NO_WISH) -> Plan:
+    """A plan to read a file by, as far as its content tells and nothing is said of it.
+
+    Raises FileProblem.
+    """
     if is_paper(content):
-        return _guessed_paper(read_paper(content))
+        return _guessed_paper(read_paper(content), wish)
     if is_archive(content) or is_workbook(content):
-        rows = _workbook(content)
-        return _guessed(rows, Plan(Format.XLSX, sheet=rows.sheet))
-    found = text_of(content, encoding)
+        rows = _workbook(content, wish.sheet or "")
+        return _guessed(rows, Plan(Format.XLSX, sheet=rows.sheet), wish)
+    found = text_of(content, wish.encoding)
     start = found.text.lstrip()
-    if form := _form_of(start):
-        if is_own_form(start):
+    form = _form_of(start)
+    if form and wish.format in (None, Format.KEYED, form):
+        if is_own_form(start) and wish.format is not Format.KEYED:
             return Plan(form, found.encoding)
-        return _guessed(keyed_rows(found.text, form), Plan(Format.KEYED, found.encoding))
-    if separator is None and (drawn := drawn_rows(found.text)):
-        return _guessed(drawn, Plan(Format.DRAWN, found.encoding))
-    if separator is not None:
-        rows_so = SeparatedRows(found.text, separator)
-        return _guessed(rows_so, Plan(Format.TABLE, found.encoding, separator))
-    return _guessed_text(found)
+        return _guessed(keyed_rows(found.text, form), Plan(Format.KEYED, found.encoding), wish)
+    is_open = wish.separator is None and wish.format in (None, Format.DRAWN)
+    if is_open and (drawn := drawn_rows(found.text)):
+        return _guessed(drawn, Plan(Format.DRAWN, found.encoding), wish)
+    if wish.format is Format.WRITTEN:
+        return Plan(Format.WRITTEN, found.encoding)
+    if wish.separator is not None or wish.format is Format.TABLE:
+        sign = wish.separator or guess_separator(found.text)
+        rows_so = SeparatedRows(found.text, sign)
+        return _guessed(rows_so, Plan(Format.TABLE, found.encoding, sign), wish)
+    return _guessed_text(found, wish)
 
 
-def _guessed_text(found: Text) -> Plan:
+def _guessed_text(found: Text, wish: Wish) -> Plan:
     """A table or questions written out: whichever more of the text can be read as.
 
     Where the lines have options or answers under them it is written out; without those, only
@@ -97,9 +109,9 @@ def _guessed_text(found: Text) -> Plan:
         raise
     rows = SeparatedRows(found.text, sign)
     if not looks_written and _evenness(rows) >= 0.6:
-        return _guessed(rows, Plan(Format.TABLE, found.encoding, sign))
+        return _guessed(rows, Plan(Format.TABLE, found.encoding, sign), wish)
     as_written = _share(*read_written(lines))
-    plan = _guessed(rows, Plan(Format.TABLE, found.encoding, sign))
+    plan = _guessed(rows, Plan(Format.TABLE, found.encoding, sign), wish)
     with _no_garbage_search():
         rows = SeparatedRows(found.text, sign)
         looked = _read_rows(rows, plan, {}, lambda _: None, LOOKED_AT, None)
@@ -118,13 +130,13 @@ def _evenness(rows: Rows) -> float:
     return near / max(1, widths.total())
 
 
-def _guessed_paper(paper: Paper) -> Plan:
+def _guessed_paper(paper: Paper, wish: Wish) -> Plan:
     """The table of a document if it has one that is read better than its lines."""
     as_written = _share(*read_written(paper.lines))
-    if paper.table:
-        plan = _guessed(paper.table, Plan(Format.DRAWN))
+    if paper.table and wish.format is not Format.WRITTEN:
+        plan = _guessed(paper.table, Plan(Format.DRAWN), wish)
         looked = _read_rows(paper.table, plan, {}, lambda _: None, LOOKED_AT, None)
-        if _share(looked.questions, looked.refused) >= as_written:
+        if wish.format or _share(looked.questions, looked.refused) >= as_written:
             return plan
     return Plan(Format.WRITTEN)
 
@@ -134,8 +146,8 @@ def _share(questions: Sequence[Question], refused: Sequence[Refusal]) -> float:
     return len(questions) / max(1, len(questions) + len(refused))
 
 
-def _guessed(rows: Rows, plan: Plan) -> Plan:
-    return _sound(guess_columns(rows, plan), rows)
+def _guessed(rows: Rows, plan: Plan, wish: Wish) -> Plan:
+    return _sound(guess_columns(rows, plan, wish.has_headings), rows)
 
 
 def _sound(plan: Plan, rows: Rows) -> Plan:
@@ -255,7 +267,8 @@ def _read_rows(
     has_groups, lines = Role.GROUP in plan.columns, list[int]()
     awaits_headings = plan.has_headings
     first: list[tuple[str, ...]] = []
-    for row in rows:
+    is_whole, iter_rows = True, iter(rows)
+    for row in iter_rows:
         if len(first) < FIRST_ROWS and any(row):
             first.append(tuple(as_whole_text(cell[:_LONGEST_SHOWN]) for cell in row))
         if mended and rows.line in mended:
@@ -279,6 +292,7 @@ def _read_rows(
         except RowRefused as fault:
             refused.append(refusal(fault, cells, rows.line, plan))
         if seen == most:
+            is_whole = next(iter_rows, None) is None
             break
     for broken in rows.broken:
         if broken.line in mended:
@@ -296,7 +310,14 @@ def _read_rows(
     refused.sort(key=lambda refusal: refusal.line)
     seen += len(rows.broken)
     return Reading(
-        tuple(questions), tuple(refused), plan, headings, blank_lines, seen, tuple(first)
+        tuple(questions),
+        tuple(refused),
+        plan,
+        headings,
+        blank_lines,
+        seen,
+        tuple(first),
+        is_whole=is_whole,
     )
 
 

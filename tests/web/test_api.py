@@ -190,10 +190,10 @@ class TestLoads(ApiTest):
     def test_another_separator_or_encoding_is_guessed_anew(self):
         load = self.bring("Où?;là;ici\nQui?;elle;lui\n".encode("cp1252"), "fr.csv").json()
         again = self.http.post(
-            f"/api/loads/{load['id']}/guess", data={"encoding": "cp1252", "separator": "semicolon"}
+            f"/api/loads/{load['id']}/guess", json={"encoding": "cp1252", "separator": "semicolon"}
         ).json()
         self.assertEqual(again["questions"][0]["prompt"], "Où?")
-        wrong = self.http.post(f"/api/loads/{load['id']}/guess", data={"encoding": "ascii"})
+        wrong = self.http.post(f"/api/loads/{load['id']}/guess", json={"encoding": "ascii"})
         self.assert_problem(wrong, 422, "cannot be read as ascii")
 
     def test_a_file_that_cannot_be_read_changes_nothing(self):

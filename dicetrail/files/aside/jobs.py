@@ -69,7 +69,7 @@ def _bring_game(content: bytes, _: Told) -> BroughtGame:
 
 JOBS: dict[str, Callable[..., Any]] = {
     "bring": _bring,
-    "guess": lambda content, encoding, separator, _: guess(content, encoding, separator),
+    "guess": lambda content, wish, _: guess(content, wish),
     "look": lambda content, plan, mended, most, media, _: read_questions(
         content, plan, mended, most=most, media=media
     ),

@@ -98,9 +98,9 @@ class Load:
     def change(self, plan: Plan, mended: Mended) -> None:
         """Read by another plan from now on, and with more rows mended.
 
-        Rows mended under another separator are given up: their fields mean nothing now.
+        Rows mended when it was cut otherwise are given up: their fields mean nothing now.
         """
-        if (plan.separator, plan.encoding) != (self.plan.separator, self.plan.encoding):
+        if _cut(plan) != _cut(self.plan):
             self.mended = {}
         self.plan, self.mended = plan, self.mended | mended
 
@@ -207,6 +207,11 @@ class Loads:
             load = self._loads.pop(load_id, None)
         if load is not None:
             load.give_up()
+
+
+def _cut(plan: Plan) -> tuple[str, ...]:
+    """By what a file is cut into rows and fields."""
+    return plan.format, plan.separator, plan.encoding, plan.sheet
 
 
 def media_held(database: Database, target: Target) -> Collection[str]:

@@ -11,7 +11,7 @@ from starlette.exceptions import HTTPException
 
 from dicetrail.core import Pack
 from dicetrail.core.answers import Comparison, compare, tidy
-from dicetrail.files import Reading, Separator
+from dicetrail.files import Reading, Wish
 from dicetrail.files.aside import Brought
 from dicetrail.files.media import MOST_MEDIA, MOST_MEDIUM
 from dicetrail.store.packs import newest_pack
@@ -60,16 +60,10 @@ async def look(load_id: str, wanted: LoadLook, read: ReadAside, shelf: SharedShe
 
 
 @router.post("/{load_id}/guess")
-async def guess_again(
-    load_id: str,
-    read: ReadAside,
-    shelf: SharedShelf,
-    encoding: Annotated[str | None, Form(max_length=40)] = None,
-    separator: Annotated[Separator | None, Form()] = None,
-) -> LoadView:
-    """A new guess of the columns, for another encoding or separator."""
+async def guess_again(load_id: str, wish: Wish, read: ReadAside, shelf: SharedShelf) -> LoadView:
+    """A new guess of the columns, with what its maker says of the file."""
     load = shelf.loads.get(load_id)
-    load.change(await read("guess", load.content, encoding, separator), {})
+    load.change(await read("guess", load.content, wish), {})
     return await _view(read, shelf, load, Target())
 
 
@@ -127,6 +121,8 @@ async def _view(read: Read, shelf: Shelf, load: Load, target: Target) -> LoadVie
         plan=load.plan,
         headings=reading.headings,
         first_rows=reading.first_rows,
+        sheets=reading.sheets,
+        is_whole=reading.is_whole,
         rows=reading.rows,
         rows_expected=max(load.rows_expected, reading.rows),
         blank_lines=reading.blank_lines,

@@ -32,6 +32,10 @@ class LoadView(BaseModel):
     plan: Plan
     headings: tuple[str, ...] | None
     first_rows: tuple[tuple[str, ...], ...]
+    sheets: tuple[str, ...]
+    """The sheets of a workbook, to choose from."""
+    is_whole: bool
+    """Whether all of the file was looked at, and not its first rows alone."""
     rows: int
     rows_expected: int
     blank_lines: int

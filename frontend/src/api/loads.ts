@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, formOf, given } from "./client";
-import type { LoadLook, LoadView, Separator, Target } from "./schema";
+import type { LoadLook, LoadView, Target, Wish } from "./schema";
 
 /** A file waiting to be taken, as it was last looked at. */
 export function useLoad(loadId: string) {
@@ -28,7 +28,7 @@ export function useBring() {
 
 type Change =
   | { look: Pick<LoadLook, "plan"> & Partial<LoadLook> }
-  | { guess: { encoding?: string; separator?: Separator } };
+  | { guess: Wish };
 
 /** Looks again, by a changed plan or by a new guess; the newest answer is what is shown. */
 export function useLook(loadId: string) {
@@ -42,13 +42,7 @@ export function useLook(loadId: string) {
               body: { mended: {}, target: NEW, ...change.look },
             }),
           )
-        : given(
-            api.POST("/api/loads/{load_id}/guess", {
-              ...at(loadId),
-              body: change.guess,
-              bodySerializer: (body) => new URLSearchParams(body as Record<string, string>),
-            }),
-          ),
+        : given(api.POST("/api/loads/{load_id}/guess", { ...at(loadId), body: change.guess })),
     onSuccess: (load) => queries.setQueryData(["loads", loadId], load),
   });
 }

@@ -1,5 +1,5 @@
 // Made from the core by `make api`; not to be changed by hand.
-import type { Badge, Best, Cue, DecimalMark, DrawOrder, Effect, Ending, ItemList, Kind, Lists, ListsAsk, Needs, Occasion, Operator, Order, Question, Refill, Reveal, Role, Round, RoundOrder, Separator, Shows, Sound, Sums, To, Wave } from "./schema";
+import type { Badge, Best, Cue, DecimalMark, DrawOrder, Effect, Ending, Format, ItemList, Kind, Lists, ListsAsk, Needs, Occasion, Operator, Order, Question, Refill, Reveal, Role, Round, RoundOrder, Separator, Shows, Sound, Sums, To, Wave } from "./schema";
 
 /** What a maker adds begins as one of these. */
 
@@ -307,6 +307,7 @@ export const VALUES: {
   Kind: Value<Kind>[];
   Shows: Value<Shows>[];
   Needs: Value<Needs>[];
+  Format: Value<Format>[];
   Separator: Value<Separator>[];
   Role: Value<Role>[];
 } = {
@@ -327,6 +328,7 @@ export const VALUES: {
   "Kind": [{"value": "choice", "label": "choice", "hint": ""}, {"value": "truth", "label": "true or false", "hint": ""}, {"value": "typed", "label": "typed answer", "hint": ""}, {"value": "number", "label": "number", "hint": ""}, {"value": "letters", "label": "letters", "hint": ""}, {"value": "sort", "label": "sort into groups", "hint": ""}],
   "Shows": [{"value": "text", "label": "text", "hint": ""}, {"value": "picture", "label": "picture", "hint": ""}, {"value": "sound", "label": "sound", "hint": ""}],
   "Needs": [{"value": "any", "label": "any one will do", "hint": ""}, {"value": "all", "label": "all are wanted, picked together", "hint": ""}],
+  "Format": [{"value": "table", "label": "rows of text", "hint": ""}, {"value": "xlsx", "label": "a workbook", "hint": ""}, {"value": "json", "label": "JSON", "hint": ""}, {"value": "yaml", "label": "YAML", "hint": ""}, {"value": "keyed", "label": "objects by their keys", "hint": ""}, {"value": "drawn", "label": "a table in a text", "hint": ""}, {"value": "written", "label": "questions written out", "hint": ""}],
   "Separator": [{"value": "tab", "label": "tab", "hint": ""}, {"value": "comma", "label": "comma ,", "hint": ""}, {"value": "semicolon", "label": "semicolon ;", "hint": ""}, {"value": "bar", "label": "bar |", "hint": ""}],
   "Role": [{"value": "question", "label": "question", "hint": ""}, {"value": "right answer", "label": "right answer", "hint": ""}, {"value": "wrong choice", "label": "wrong choice", "hint": ""}, {"value": "option", "label": "option", "hint": ""}, {"value": "options in one cell", "label": "options in one cell", "hint": ""}, {"value": "key", "label": "key", "hint": ""}, {"value": "group", "label": "group", "hint": ""}, {"value": "kind", "label": "kind", "hint": ""}, {"value": "topic", "label": "topic", "hint": ""}, {"value": "level", "label": "level", "hint": ""}, {"value": "worth", "label": "worth", "hint": ""}, {"value": "seconds", "label": "seconds", "hint": ""}, {"value": "hint", "label": "hint", "hint": ""}, {"value": "note", "label": "note", "hint": ""}, {"value": "picture", "label": "picture", "hint": ""}, {"value": "sound", "label": "sound", "hint": ""}, {"value": "narration", "label": "narration", "hint": ""}, {"value": "tolerance", "label": "tolerance", "hint": ""}, {"value": "pinned choice", "label": "pinned choice", "hint": ""}, {"value": "choices are", "label": "choices are", "hint": ""}, {"value": "misses", "label": "misses", "hint": ""}, {"value": "needs", "label": "needs", "hint": ""}, {"value": "ignored", "label": "ignored", "hint": ""}],
 };

@@ -515,7 +515,7 @@ export interface paths {
         put?: never;
         /**
          * Guess Again
-         * @description A new guess of the columns, for another encoding or separator.
+         * @description A new guess of the columns, with what its maker says of the file.
          */
         post: operations["guess_again_api_loads__load_id__guess_post"];
         delete?: never;
@@ -1150,12 +1150,6 @@ export interface components {
             /** File */
             file: string;
         };
-        /** Body_guess_again_api_loads__load_id__guess_post */
-        Body_guess_again_api_loads__load_id__guess_post: {
-            /** Encoding */
-            encoding?: string | null;
-            separator?: components["schemas"]["Separator"] | null;
-        };
         /** Body_load_game_api_game_files_post */
         Body_load_game_api_game_files_post: {
             /** File */
@@ -1660,7 +1654,7 @@ export interface components {
          * @description The form a question file has.
          * @enum {string}
          */
-        Format: "table" | "xlsx" | "json" | "yaml";
+        Format: "table" | "xlsx" | "json" | "yaml" | "keyed" | "drawn" | "written";
         /**
          * Game
          * @description Everything that makes a game but its questions.
@@ -1959,6 +1953,10 @@ export interface components {
             headings: string[] | null;
             /** First Rows */
             first_rows: string[][];
+            /** Sheets */
+            sheets: string[];
+            /** Is Whole */
+            is_whole: boolean;
             /** Rows */
             rows: number;
             /** Rows Expected */
@@ -2353,6 +2351,21 @@ export interface components {
              * @default ;
              */
             options_sign: string;
+            /**
+             * Sheet
+             * @default
+             */
+            sheet: string;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+            /**
+             * Is Doubtful
+             * @default false
+             */
+            is_doubtful: boolean;
         };
         /**
          * PlayGame
@@ -3302,6 +3315,20 @@ export interface components {
          * @enum {string}
          */
         What: "loaded" | "begun" | "drawn" | "asked" | "answered" | "checked" | "hinted" | "passed" | "late" | "changed" | "failed" | "cued" | "held" | "moved" | "refused" | "ended";
+        /**
+         * Wish
+         * @description What is said of a file by who knows it better; None leaves it to be guessed.
+         */
+        Wish: {
+            /** Encoding */
+            encoding?: string | null;
+            separator?: components["schemas"]["Separator"] | null;
+            format?: components["schemas"]["Format"] | null;
+            /** Has Headings */
+            has_headings?: boolean | null;
+            /** Sheet */
+            sheet?: string | null;
+        };
     };
     responses: never;
     parameters: never;
@@ -3320,7 +3347,6 @@ export type BodyAddMediaApiPacksPackIdMediaPost = components['schemas']['Body_ad
 export type BodyBringApiLoadsPost = components['schemas']['Body_bring_api_loads_post'];
 export type BodyBringMediaApiLoadsLoadIdMediaPost = components['schemas']['Body_bring_media_api_loads__load_id__media_post'];
 export type BodyBringSoundApiSoundsPost = components['schemas']['Body_bring_sound_api_sounds_post'];
-export type BodyGuessAgainApiLoadsLoadIdGuessPost = components['schemas']['Body_guess_again_api_loads__load_id__guess_post'];
 export type BodyLoadGameApiGameFilesPost = components['schemas']['Body_load_game_api_game_files_post'];
 export type Bring = components['schemas']['Bring'];
 export type Cell = components['schemas']['Cell'];
@@ -3450,6 +3476,7 @@ export type Wait = components['schemas']['Wait'];
 export type Wave = components['schemas']['Wave'];
 export type Way = components['schemas']['Way'];
 export type What = components['schemas']['What'];
+export type Wish = components['schemas']['Wish'];
 export type $defs = Record<string, never>;
 export interface operations {
     list_games_api_games_get: {
@@ -4381,9 +4408,9 @@ export interface operations {
             };
             cookie?: never;
         };
-        requestBody?: {
+        requestBody: {
             content: {
-                "application/x-www-form-urlencoded": components["schemas"]["Body_guess_again_api_loads__load_id__guess_post"];
+                "application/json": components["schemas"]["Wish"];
             };
         };
         responses: {

@@ -28,8 +28,8 @@ export function Bring() {
         <h1 className="text-3xl">Load questions</h1>
       </div>
       <p>
-        Drop a file anywhere on this page, choose one, or paste rows from a spreadsheet. You will see what comes of
-        it before anything is kept.
+        Drop a file anywhere on this page, choose one, or paste: a spreadsheet, a document with questions written
+        out, a list of questions and answers, JSON. You will see what comes of it before anything is kept.
       </p>
       {bring.error && <ErrorNotice error={bring.error} />}
       <FilePick label="Choose a question file" look="main" busy={bring.isPending} onFile={take} />

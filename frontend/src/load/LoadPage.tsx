@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { giveUpLoad, NEW, useLoad, useLook } from "../api/loads";
-import type { LoadView, Plan, Target } from "../api/schema";
+import type { LoadView, Plan, Target, Wish } from "../api/schema";
 import { Page } from "../app/Page";
 import { WayBack } from "../app/WayBack";
 import { counted } from "../app/format";
@@ -10,6 +10,7 @@ import { ErrorNotice, Notice } from "../ui/Notice";
 import { Bring } from "./Bring";
 import { Columns } from "./Columns";
 import { Destination } from "./Destination";
+import { FirstRow } from "./FirstRow";
 import { FoundQuestions } from "./FoundQuestions";
 import { LoadHeader } from "./LoadHeader";
 import { Media } from "./Media";
@@ -69,19 +70,23 @@ function Looked({ load }: { load: LoadView }) {
     void giveUpLoad(load.id);
     void navigate(gameId ? `/game/${gameId}/load` : "/");
   };
-  const isPartial = load.rows < load.rows_expected - load.blank_lines - 1;
+  const isPartial = !load.is_whole;
   return (
     <div className="flex h-full flex-col">
       <LoadHeader load={load} isBusy={look.isPending} />
       <main className="grid min-h-0 flex-1 gap-4 overflow-auto p-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
         <div className="min-w-0 space-y-4">
           {look.error && <ErrorNotice error={look.error} />}
+          {load.plan.columns.length > 0 && load.first_rows[0] && (
+            <FirstRow plan={load.plan} row={load.first_rows[0]} onSay={(has_headings) => look.mutate({ guess: wishOf(load.plan, has_headings) })} />
+          )}
           <PlanForm
             plan={load.plan}
+            sheets={load.sheets}
             onChange={changePlan}
             onGuess={(guess) => look.mutate({ guess })}
           />
-          {load.first_rows.length > 0 && (
+          {load.plan.columns.length > 0 && (
             <Columns
               plan={load.plan}
               rows={load.first_rows}
@@ -126,4 +131,9 @@ function Looked({ load }: { load: LoadView }) {
       </main>
     </div>
   );
+}
+
+/** What is known of a file already, with what is said of its first row. */
+function wishOf({ format, encoding, separator, sheet }: Plan, has_headings: boolean): Wish {
+  return { format, encoding, sheet, has_headings, separator: format === "table" ? separator : null };
 }

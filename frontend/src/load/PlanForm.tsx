@@ -1,30 +1,41 @@
 import { VALUES } from "../api/parts";
-import type { Plan, Separator } from "../api/schema";
-import { SelectField, SwitchField } from "../ui/fields";
+import type { Format, Plan, Wish } from "../api/schema";
+import { SelectField } from "../ui/fields";
 
 const ENCODINGS = ["utf-8", "utf-16", "cp1252", "latin-1", "iso8859_15", "cp1250", "cp1251", "koi8-r", "mac_roman"];
 const SIGNS = [";", "|", "/", ","];
 
 type PlanFormProps = {
   plan: Plan;
+  sheets: string[];
   onChange: (change: Partial<Plan>) => void;
-  onGuess: (guess: { encoding?: string; separator?: Separator }) => void;
+  onGuess: (wish: Wish) => void;
 };
 
 /** How the file was taken to be written, and the means to say otherwise. */
-export function PlanForm({ plan, onChange, onGuess }: PlanFormProps) {
+export function PlanForm({ plan, sheets, onChange, onGuess }: PlanFormProps) {
   const encodings = ENCODINGS.includes(plan.encoding) ? ENCODINGS : [plan.encoding, ...ENCODINGS];
-  const isTable = plan.format === "table";
-  const hasColumns = isTable || plan.format === "xlsx";
+  const formats = formatsLike(plan.format);
   return (
     <section aria-label="How it is read" className="flex flex-wrap items-end gap-x-5 gap-y-3 rounded-xl border border-line bg-card p-4">
-      {isTable && (
+      {formats.length > 1 && (
+        <SelectField
+          label="It holds"
+          value={plan.format}
+          options={VALUES.Format.filter(({ value }) => formats.includes(value))}
+          onChange={(format) => onGuess({ format, encoding: plan.encoding })}
+        />
+      )}
+      {plan.format === "table" && (
         <SelectField
           label="Fields separated by"
           value={plan.separator}
           options={VALUES.Separator}
           onChange={(separator) => onGuess({ separator, encoding: plan.encoding })}
         />
+      )}
+      {sheets.length > 1 && (
+        <SelectField label="Sheet" value={plan.sheet} options={sheets.map(asOption)} onChange={(sheet) => onGuess({ sheet })} />
       )}
       {plan.format !== "xlsx" && (
         <SelectField
@@ -34,7 +45,7 @@ export function PlanForm({ plan, onChange, onGuess }: PlanFormProps) {
           onChange={(encoding) => onGuess({ encoding })}
         />
       )}
-      {hasColumns && (
+      {plan.columns.length > 0 && (
         <SelectField label="Kind" value={plan.kind} options={VALUES.Kind} onChange={(kind) => onChange({ kind })} />
       )}
       {plan.columns.includes("options in one cell") && (
@@ -45,15 +56,18 @@ export function PlanForm({ plan, onChange, onGuess }: PlanFormProps) {
           onChange={(options_sign) => onChange({ options_sign })}
         />
       )}
-      {hasColumns && (
-        <SwitchField
-          label="First row names the columns"
-          checked={plan.has_headings}
-          onChange={(has_headings) => onChange({ has_headings })}
-        />
-      )}
     </section>
   );
+}
+
+/** The forms a file could be taken for in place of one. */
+function formatsLike(format: Format): Format[] {
+  const alike: Format[][] = [
+    ["table", "drawn", "written"],
+    ["json", "keyed"],
+    ["yaml", "keyed"],
+  ];
+  return alike.find((formats) => formats.includes(format)) ?? [];
 }
 
 const asOption = (name: string) => ({ value: name, label: name });
