@@ -304,10 +304,13 @@ def _roles_from_headings(
             named[place] = role
     rights = [place for place, role in enumerate(named) if role in (Role.RIGHT, Role.KEY)]
     chosen = {Role.WRONG, Role.OPTION, Role.OPTIONS} & set(named)
-    if len(rights) == 1 and not chosen and len(unnamed) > 1:
-        if _points_at(columns[rights[0]], rights[0], unnamed, body):
-            for place in unnamed:
-                named[place] = Role.OPTION
+    if rights and not chosen and _series([headings[n] for n in unnamed if n < len(headings)]):
+        for place in unnamed:
+            named[place] = Role.WRONG
+    are_options = len(rights) == 1 and not chosen and len(unnamed) > 1
+    if are_options and _points_at(columns[rights[0]], rights[0], unnamed, body):
+        for place in unnamed:
+            named[place] = Role.OPTION
     last = named[len(headings) - 1]
     beyond = last if last in (Role.WRONG, Role.OPTION) else Role.IGNORED
     roles = [
@@ -340,6 +343,14 @@ def _settled(
     options = [place for place, role in enumerate(roles) if role is Role.OPTION]
     packed = [place for place, role in enumerate(roles) if role is Role.OPTIONS]
     rights = [place for place, role in enumerate(roles) if role is Role.RIGHT]
+    said = [n for n in rights if n < len(headings) and says_right(headings[n])]
+    open_ones = [place for place in rights if place not in said]
+    if len(said) == 1 and len(open_ones) > 1 and not options and Role.WRONG not in roles:
+        points = _points_at(columns[said[0]], said[0], open_ones, body)
+        for place in open_ones:
+            roles[place] = Role.OPTION if points else Role.WRONG
+        roles[said[0]] = Role.KEY if points else Role.RIGHT
+        return roles
     if Role.KEY in roles and len(rights) > 1 and not options and Role.WRONG not in roles:
         return [Role.OPTION if role is Role.RIGHT else role for role in roles]
     if Role.KEY in roles and not options and not packed:

@@ -100,6 +100,7 @@ class Plan:
 
     format: Format
     encoding: str = "utf-8"
+    """Of a text; empty for a document, which says its own."""
     separator: Separator = Separator.TAB
     has_headings: bool = False
     columns: tuple[Role, ...] = ()

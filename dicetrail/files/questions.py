@@ -134,11 +134,11 @@ def _guessed_paper(paper: Paper, wish: Wish) -> Plan:
     """The table of a document if it has one that is read better than its lines."""
     as_written = _share(*read_written(paper.lines))
     if paper.table and wish.format is not Format.WRITTEN:
-        plan = _guessed(paper.table, Plan(Format.DRAWN), wish)
+        plan = _guessed(paper.table, Plan(Format.DRAWN, ""), wish)
         looked = _read_rows(paper.table, plan, {}, lambda _: None, LOOKED_AT, None)
         if wish.format or _share(looked.questions, looked.refused) >= as_written:
             return plan
-    return Plan(Format.WRITTEN)
+    return Plan(Format.WRITTEN, "")
 
 
 def _share(questions: Sequence[Question], refused: Sequence[Refusal]) -> float:

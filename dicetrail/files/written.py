@@ -30,11 +30,12 @@ class Line(NamedTuple):
     """Whether it is all bold, underlined or highlighted."""
 
 
+_LONGEST_TITLE = 60
 _LONGEST = 4000
 """Longer lines are no parts of a question."""
 _LETTERED = re.compile(r"\(?([A-La-l])(?:[).:]|\s[-–—])\s*(\S.*)")
-_BULLETED = re.compile(r"([-–—•·▪◦○●‣*+]|\[[ xX✓]?\]|☐|☑|☒|o)\s+(\S.*)")
-_TICKED = re.compile(r"\[[xX✓]\]|☑|☒")
+_BOXED = re.compile(r"(?:[-–—•*+]\s+)?(?:(\[[xX✓]\]|☑|☒)|\[ ?\]|☐)\s*(\S.*)")
+_BULLETED = re.compile(r"([-–—•·▪◦○●‣*+]|o)\s+(\S.*)")
 _NUMBERED = re.compile(
     r"(?:(?:question|frage|pregunta|domanda|vraag|q|nr|no)\.?\s*)?#?(\d{1,4})\s*[.):\-–]\s*(\S.*)",
     re.IGNORECASE,
@@ -104,6 +105,8 @@ def read_written(
         if mended and first in mended:
             anew = [Line(first, text) for text in mended[first]]
             block = next(iter(_blocks(anew)), block)
+        if _is_title(block):
+            continue
         try:
             questions.append(_question(block, key.get(block.number or place)))
         except _NotUnderstood as fault:
@@ -128,7 +131,7 @@ def lines_of(text: str) -> list[Line]:
 
 def labelled(lines: Iterable[Line]) -> int:
     """How many lines say what they are: an option, an answer, a numbered question."""
-    forms = (_LETTERED, _BULLETED, _ANSWERED, _ASKED)
+    forms = (_LETTERED, _BOXED, _BULLETED, _ANSWERED, _ASKED)
     return sum(
         len(line.text) <= _LONGEST
         and (any(form.fullmatch(line.text) for form in forms) or _inline(line.text) is not None)
@@ -194,12 +197,22 @@ def _begins(block: _Block, text: str, is_after_blank: bool) -> bool:
         return False
     if not block.options and _pair(" ".join(block.asked)) and _pair(text):
         return True
+    if numbered and block.number is None and int(numbered[1]) == 1:
+        return True  # what stood before it was a title
     is_done = bool(block.options or block.answers or _pair(" ".join(block.asked)))
     if numbered and is_done:
         return True
     if is_done and (is_after_blank or block.answers or block.options):
         return True
     return is_after_blank and (len(block.lines) > 1 or _pair(text) is not None)
+
+
+def _is_title(block: _Block) -> bool:
+    """Whether a block is one line that neither asks nor answers: a title over questions."""
+    if len(block.lines) > 1 or block.number is not None or block.options or block.answers:
+        return False
+    text = " ".join(block.asked)
+    return len(text) <= _LONGEST_TITLE and not text.endswith(("?", "？")) and not _pair(text)
 
 
 def _add(block: _Block, line: Line, text: str) -> None:
@@ -216,7 +229,7 @@ def _add(block: _Block, line: Line, text: str) -> None:
             block.asked.append(question)
         block.options += [_judged(option, line.is_marked) for option in options]
     elif block.asked and (option := _option_of(block, text)):
-        block.options.append(_judged(option, line.is_marked or _TICKED.match(text) is not None))
+        block.options.append(_judged(option, line.is_marked))
     elif block.asked and (answered := _ANSWERED.fullmatch(text)):
         block.answers.append(answered[2].strip())
     elif block.asked and (said := _detail_of(text)):
@@ -239,6 +252,8 @@ def _option_of(block: _Block, text: str) -> str | None:
         is_answer = lettered[1] == "A" and text[1:2] == ":" and not block.options
         if lettered[1].upper() == expected and not (is_answer and _was_asked(block)):
             return text[: len(text) - len(bare)].strip(" >") + lettered[2]
+    if boxed := _BOXED.fullmatch(text):
+        return f"✓ {boxed[2]}" if boxed[1] else boxed[2]
     if bulleted := _BULLETED.fullmatch(text):
         is_star = bulleted[1] == "*"
         return f"* {bulleted[2]}" if is_star and block.options else bulleted[2]

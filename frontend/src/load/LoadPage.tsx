@@ -95,6 +95,7 @@ function Looked({ load }: { load: LoadView }) {
           )}
           <MendRows
             refused={load.refused}
+            areBlocks={load.plan.format === "written"}
             count={load.refused_count}
             onMend={(line, cells) =>
               look.mutate({ look: { plan: load.plan, target, mended: { [line]: cells } } })
@@ -106,7 +107,7 @@ function Looked({ load }: { load: LoadView }) {
           <section className="space-y-3 rounded-xl border border-edge bg-card p-4 shadow-sm">
             <p className="text-lg">
               <b className="font-serif text-2xl">{counted(load.question_count, "question")}</b>
-              {load.refused_count > 0 && `, ${counted(load.refused_count, "row")} refused`}
+              {load.refused_count > 0 && `, ${counted(load.refused_count, load.plan.format === "written" ? "block" : "row")} refused`}
             </p>
             {isPartial && (
               <Notice>

@@ -2,24 +2,28 @@ import { useState } from "react";
 import type { Refusal } from "../api/schema";
 import { counted } from "../app/format";
 import { Button } from "../ui/Button";
+import { TextAreaField } from "../ui/fields";
 
 type MendRowsProps = {
   refused: Refusal[];
+  /** Whether each is a block of lines, and not a row of fields. */
+  areBlocks: boolean;
   count: number;
   onMend: (line: number, cells: string[]) => void;
 };
 
 /** The rows that are no questions yet, each to be mended in place and taken in. */
-export function MendRows({ refused, count, onMend }: MendRowsProps) {
+export function MendRows({ refused, areBlocks, count, onMend }: MendRowsProps) {
   if (count === 0) return null;
+  const Mend = areBlocks ? MendBlock : MendRow;
   return (
     <section aria-labelledby="refused" className="rounded-xl border border-line bg-card p-4">
       <h2 id="refused" className="text-lg">
-        {counted(count, "row")} refused
+        {counted(count, areBlocks ? "block" : "row")} refused
       </h2>
       <ul className="divide-y divide-line">
         {refused.map((row) => (
-          <MendRow key={`${row.line} ${row.what} ${row.text}`} row={row} onMend={onMend} />
+          <Mend key={`${row.line} ${row.what} ${row.text}`} row={row} onMend={onMend} />
         ))}
       </ul>
       {count > refused.length && <p className="pt-2">and {count - refused.length} more</p>}
@@ -27,7 +31,32 @@ export function MendRows({ refused, count, onMend }: MendRowsProps) {
   );
 }
 
-function MendRow({ row, onMend }: { row: Refusal; onMend: MendRowsProps["onMend"] }) {
+type MendProps = { row: Refusal; onMend: MendRowsProps["onMend"] };
+
+function MendBlock({ row, onMend }: MendProps) {
+  const [text, setText] = useState(() => row.cells.join("\n"));
+  return (
+    <li className="py-2.5">
+      <form
+        className="space-y-1.5"
+        onSubmit={(event) => {
+          event.preventDefault();
+          onMend(row.line, text.split("\n"));
+        }}
+      >
+        <TextAreaField
+          label={`Line ${row.line}: ${row.what}`}
+          hint={`To mend it, ${row.mend}.`}
+          value={text}
+          onChange={setText}
+        />
+        <Button type="submit">Take it in</Button>
+      </form>
+    </li>
+  );
+}
+
+function MendRow({ row, onMend }: MendProps) {
   const [cells, setCells] = useState(() => Array.from({ length: Math.max(row.cells.length, row.column) }, (_, place) => row.cells[place] ?? ""));
   return (
     <li className="py-2.5">

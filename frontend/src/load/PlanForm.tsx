@@ -37,7 +37,7 @@ export function PlanForm({ plan, sheets, onChange, onGuess }: PlanFormProps) {
       {sheets.length > 1 && (
         <SelectField label="Sheet" value={plan.sheet} options={sheets.map(asOption)} onChange={(sheet) => onGuess({ sheet })} />
       )}
-      {plan.format !== "xlsx" && (
+      {plan.format !== "xlsx" && plan.encoding && (
         <SelectField
           label="Encoding"
           value={plan.encoding}
