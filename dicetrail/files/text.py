@@ -5,6 +5,7 @@ from dataclasses import dataclass
 from charset_normalizer import from_bytes
 
 from dicetrail.core import Problem
+from dicetrail.files.encodings import likeliest
 
 MOST_BYTES = 32 * 1024 * 1024
 """A question file is at most this large."""
@@ -74,22 +75,26 @@ def _encoding_of(content: bytes) -> str:
     except UnicodeDecodeError as error:
         if b"\0" in content[:_LOOKED_AT]:
             return "utf-8" if b"\0" in content[: error.start] else "latin-1"
-        if _has_utf_8_letters(content):
+        if _is_mostly_utf_8(content):
             raise FileProblem(
                 _place(content, error.start),
                 f"the byte {content[error.start]:#04x} is not UTF-8, though other letters of "
                 "the file are: it is mixed of two encodings",
                 "save the whole file as UTF-8, or choose one encoding to read it all in",
             ) from None
+        if older := likeliest(content):
+            return older
         best = from_bytes(content[:_LOOKED_AT]).best()
         return best.encoding if best else "cp1252"
     return "utf-8"
 
 
-def _has_utf_8_letters(content: bytes) -> bool:
-    """Whether some letter outside ASCII stands in the bytes in well-formed UTF-8."""
-    readable = content.decode("utf-8", "surrogateescape")
-    return any(sign > "\x7f" and not "\udc80" <= sign <= "\udcff" for sign in readable)
+def _is_mostly_utf_8(content: bytes) -> bool:
+    """Whether of what is beyond ASCII at least half is well-formed UTF-8."""
+    readable = content[:_LOOKED_AT].decode("utf-8", "surrogateescape")
+    beyond = [sign for sign in readable if sign > "\x7f"]
+    broken = sum("\udc80" <= sign <= "\udcff" for sign in beyond)
+    return len(beyond) - broken >= broken
 
 
 def _place(content: bytes, offset: int) -> str:
