@@ -82,8 +82,10 @@ def read_documents(
     form: Format,
     media: Collection[str] | None = None,
     mended: Mapping[int, Sequence[str]] | None = None,
-) -> tuple[tuple[Question, ...], tuple[Refusal, ...]]:
-    """The questions of a JSON or YAML document, and those refused, numbered from 1.
+    most: int | None = None,
+) -> tuple[tuple[Question, ...], tuple[Refusal, ...], bool]:
+    """The questions of a JSON or YAML document, those refused, numbered from 1, and whether
+    these are all; `most` stops after so many.
 
     `mended` holds questions given anew, as JSON, by their numbers.
 
@@ -100,7 +102,7 @@ def read_documents(
     if len(entries) > MOST_QUESTIONS:
         raise FileProblem("questions", f"more than {MOST_QUESTIONS:,}", "split the file")
     questions, refused = [], []
-    for number, entry in enumerate(entries):
+    for number, entry in enumerate(entries[:most]):
         try:
             if mended and number + 1 in mended:
                 entry = _given_anew(mended[number + 1], f"questions[{number}]")
@@ -114,7 +116,7 @@ def read_documents(
             refused.append(_refusal(number, f"{path}: {fault.what}", fault.mend, entry))
         else:
             questions.append(question)
-    return tuple(questions), tuple(refused)
+    return tuple(questions), tuple(refused), most is None or len(entries) <= most
 
 
 def _given_anew(cells: Sequence[str], path: str) -> Any:

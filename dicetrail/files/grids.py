@@ -51,10 +51,11 @@ def is_own_form(text: str) -> bool:
     return _OWN_KEYS.search(text, 0, _LOOKED_AT) is not None
 
 
-def keyed_rows(text: str, form: Format) -> GridRows:
+def keyed_rows(text: str, form: Format, most: int | None = None) -> GridRows:
     """The rows of a document of any keys, those of the first row naming the columns.
 
-    Raises FileProblem if there is nothing in it that could be questions.
+    `most` stops after so many. Raises FileProblem if there is nothing in it that could be
+    questions.
     """
     document = parsed(text, form)
     if isinstance(document, list) and document and all(isinstance(row, list) for row in document):
@@ -68,7 +69,8 @@ def keyed_rows(text: str, form: Format) -> GridRows:
         )
     if isinstance(found, Mapping):
         return GridRows([(number, list(pair)) for number, pair in enumerate(_pairs(found), 1)])
-    cells = [_cells(entry) for entry in found]
+    # One more is kept, for whoever reads them to see that there is more.
+    cells = [_cells(entry) for entry in found[: None if most is None else most + 1]]
     keys = _in_order([list(row) for row in cells])
     rows = [(0, keys)]
     rows += [(number, [row.get(key, "") for key in keys]) for number, row in enumerate(cells, 1)]

@@ -7,6 +7,7 @@ such columns. Headings in no language known here are told by the columns under t
 
 import re
 from collections.abc import Sequence
+from functools import lru_cache
 
 from dicetrail.core.answers import caseless, unaccented
 from dicetrail.core.document import DETAILS
@@ -108,6 +109,7 @@ _OWN = {
 _DETAIL_MEANINGS = ("topic", "level", "worth", "seconds", "hint", "note", "picture", "sound")
 
 
+@lru_cache(maxsize=4096)
 def role_named(heading: str) -> Role | None:
     """The role a heading names; None if it names none that is known.
 
@@ -161,6 +163,7 @@ def _role(meanings: set[str], words: Sequence[str], is_lettered: bool) -> Role |
 _SEVERAL_ANSWERS = {"answers", "antworten", "respuestas", "reponses", "risposte", "respostas"}
 
 
+@lru_cache(maxsize=4096)
 def says_right(heading: str) -> bool:
     """Whether a heading says of what stands under it that it is right."""
     return "right" in _meanings(_words(heading[: 2 * LONGEST_HEADING]))

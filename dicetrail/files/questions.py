@@ -79,7 +79,9 @@ def guess(content: bytes, wish: Wish = NO_WISH) -> Plan:
     if form and wish.format in (None, Format.KEYED, form):
         if is_own_form(start) and wish.format is not Format.KEYED:
             return Plan(form, found.encoding)
-        return _guessed(keyed_rows(found.text, form), Plan(Format.KEYED, found.encoding), wish)
+        return _guessed(
+            keyed_rows(found.text, form, LOOKED_AT), Plan(Format.KEYED, found.encoding), wish
+        )
     is_open = wish.separator is None and wish.format in (None, Format.DRAWN)
     if is_open and (drawn := drawn_rows(found.text)):
         return _guessed(drawn, Plan(Format.DRAWN, found.encoding), wish)
@@ -180,14 +182,14 @@ def _form_of(start: str) -> Format | None:
     return Format.YAML if is_yaml else None
 
 
-def _rows_of(content: bytes, plan: Plan) -> Rows:
+def _rows_of(content: bytes, plan: Plan, most: int | None) -> Rows:
     if plan.format is Format.XLSX:
         return _workbook(content, plan.sheet)
     if is_paper(content):
         return read_paper(content).table or GridRows(())
     text = text_of(content, plan.encoding).text
     if plan.format is Format.KEYED:
-        return keyed_rows(text, _form_of(text.lstrip()) or Format.YAML)
+        return keyed_rows(text, _form_of(text.lstrip()) or Format.YAML, most)
     if plan.format is Format.DRAWN:
         return drawn_rows(text) or GridRows(())
     return SeparatedRows(text, plan.separator)
@@ -220,13 +222,16 @@ def read_questions(
     plan = plan or guess(content)
     if plan.format in (Format.JSON, Format.YAML):
         text = text_of(content, plan.encoding).text
-        questions, refused = read_documents(text, plan.format, media, mended)
-        return Reading(questions, refused, plan, None, 0, len(questions) + len(refused))
+        questions, refused, is_whole = read_documents(text, plan.format, media, mended, most)
+        rows_read = len(questions) + len(refused)
+        return Reading(questions, refused, plan, None, 0, rows_read, is_whole=is_whole)
     if plan.format is Format.WRITTEN:
         lines = _lines_of(content, plan)
-        questions, refused = read_written(lines, mended)
-        return Reading(questions, refused, plan, None, 0, len(questions) + len(refused))
-    rows = _rows_of(content, plan)
+        questions, refused = read_written(lines, mended, most)
+        blocks = len(questions) + len(refused)
+        is_whole = most is None or blocks < most
+        return Reading(questions, refused, plan, None, 0, blocks, is_whole=is_whole)
+    rows = _rows_of(content, plan, most)
     with _no_garbage_search():
         reading = _read_rows(rows, plan, mended or {}, progress, most, media)
     return replace(reading, sheets=rows.sheets) if isinstance(rows, WorkbookRows) else reading

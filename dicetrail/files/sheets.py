@@ -12,6 +12,7 @@ import io
 import re
 from collections.abc import Iterator
 from dataclasses import dataclass, field
+from functools import lru_cache
 from itertools import islice
 from typing import Any, Protocol
 
@@ -134,16 +135,12 @@ class WorkbookRows:
 
     def __post_init__(self) -> None:
         try:
-            book = CalamineWorkbook.from_filelike(io.BytesIO(self.content))
-            self.sheets = tuple(book.sheet_names)
-            wanted = [self.sheet] if self.sheet in self.sheets else self.sheets
-            for name in wanted:
-                sheet = book.get_sheet_by_name(name)
-                if sheet.height > MOST_ROWS:
-                    what = f"a workbook has {MOST_ROWS:,} rows at most"
-                    raise FileProblem(name, what, "take out the empty rows before the last")
-                self.sheet, self._first = name, sheet.start[0] if sheet.start else 0
-                self._rows = sheet.to_python(skip_empty_area=True)
+            self.sheets = tuple(
+                CalamineWorkbook.from_filelike(io.BytesIO(self.content)).sheet_names
+            )
+            for name in [self.sheet] if self.sheet in self.sheets else self.sheets:
+                self.sheet = name
+                self._first, self._rows = _cells_of(self.content, name)
                 if self._rows:
                     return
             what = "no sheet of this workbook holds anything"
@@ -163,6 +160,16 @@ class WorkbookRows:
     def __iter__(self) -> Iterator[list[str]]:
         for self.line, row in enumerate(self._rows, self._first + 1):  # noqa: B020
             yield [cell_text(value) for value in row]
+
+
+@lru_cache(maxsize=1)  # a sheet is guessed at first, and then looked at
+def _cells_of(content: bytes, name: str) -> tuple[int, list[list[Any]]]:
+    """The row, from 0, at which a sheet begins to be filled, and its cells from there."""
+    sheet = CalamineWorkbook.from_filelike(io.BytesIO(content)).get_sheet_by_name(name)
+    if sheet.height > MOST_ROWS:
+        what = f"a workbook has {MOST_ROWS:,} rows at most"
+        raise FileProblem(name, what, "take out the empty rows before the last")
+    return (sheet.start[0] if sheet.start else 0), sheet.to_python(skip_empty_area=True)
 
 
 def unguarded(cell: str) -> str:

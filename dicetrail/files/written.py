@@ -90,11 +90,14 @@ class _NotUnderstood(Exception):
 
 
 def read_written(
-    lines: Iterable[Line], mended: Mapping[int, Sequence[str]] | None = None
+    lines: Iterable[Line],
+    mended: Mapping[int, Sequence[str]] | None = None,
+    most: int | None = None,
 ) -> tuple[tuple[Question, ...], tuple[Refusal, ...]]:
     """The questions of a written text, and the blocks that are none.
 
-    `mended` holds blocks given anew, line by line, by the line they begin at.
+    `mended` holds blocks given anew, line by line, by the line they begin at; `most` stops
+    after so many blocks.
     """
     lines = [line for line in lines if len(line.text) <= _LONGEST]
     lines, key = _without_key(lines)
@@ -105,6 +108,8 @@ def read_written(
         if mended and first in mended:
             anew = [Line(first, text) for text in mended[first]]
             block = next(iter(_blocks(anew)), block)
+        if len(questions) + len(refused) == most:
+            break
         if _is_title(block):
             continue
         try:

@@ -14,7 +14,7 @@ from unittest.mock import patch
 
 from openpyxl import Workbook
 
-from dicetrail.files import FileProblem
+from dicetrail.files import FileProblem, Wish
 from dicetrail.files.aside import Aside, GivenUp
 from dicetrail.web.loads import load as loading
 from tests.attack.damage import read_damaged, whole_files, workbook
@@ -129,7 +129,7 @@ class TestAside(unittest.TestCase):
         self.addCleanup(self.aside.close)
 
     def test_what_nobody_waits_for_any_more_is_ended(self):
-        plan = self.aside.do("guess", self.SLOW, None, None)
+        plan = self.aside.do("guess", self.SLOW, Wish())
         rows = []
         with self.assertRaises(GivenUp):
             self.aside.do(
@@ -138,7 +138,7 @@ class TestAside(unittest.TestCase):
         self.assertLess(max(rows), 120_000)
 
     def test_a_child_that_is_killed_is_told_in_words_and_the_next_file_is_read(self):
-        plan = self.aside.do("guess", self.SLOW, None, None)
+        plan = self.aside.do("guess", self.SLOW, Wish())
 
         def kill(_):
             template = self.aside._template.pid
@@ -151,7 +151,7 @@ class TestAside(unittest.TestCase):
         self.assertIn("was stopped", caught.exception.problem.what)
         os.kill(self.aside._template.pid, 9)
         self.aside._template.wait()
-        brought = self.aside.do("bring", "q.xlsx", workbook())
+        brought = self.aside.do("bring", "q.xlsx", workbook(), 100)
         self.assertEqual(brought.file_name, "q.xlsx")
 
 

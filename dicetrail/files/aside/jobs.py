@@ -8,7 +8,7 @@ from dicetrail.core import PLAIN, Details, Kind, Question
 from dicetrail.files.games import GameFile, read_game
 from dicetrail.files.media import Medium, is_bundle, medium, read_bundle
 from dicetrail.files.plan import Plan
-from dicetrail.files.questions import guess, read_questions
+from dicetrail.files.questions import Reading, guess, read_questions
 
 Told = Callable[[int], None]
 
@@ -20,6 +20,8 @@ class Brought(NamedTuple):
     content: bytes
     plan: Plan
     media: dict[str, Medium]
+    first: Reading
+    """Its first rows, read by that plan."""
 
 
 class BroughtGame(NamedTuple):
@@ -48,12 +50,14 @@ def unpacked(given: Packed) -> Question:
     return Question(prompt, right, wrong, Kind(kind), details or PLAIN)
 
 
-def _bring(file_name: str, content: bytes, _: Told) -> Brought:
+def _bring(file_name: str, content: bytes, most: int, _: Told) -> Brought:
     media: dict[str, Medium] = {}
     if is_bundle(content):
         bundle = read_bundle(content)
         file_name, content, media = bundle.file_name, bundle.content, bundle.media
-    return Brought(file_name, content, guess(content), media)
+    plan = guess(content)
+    first = read_questions(content, plan, most=most, media={*media})
+    return Brought(file_name, content, plan, media, first)
 
 
 def _bring_game(content: bytes, _: Told) -> BroughtGame:

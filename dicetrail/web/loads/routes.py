@@ -38,11 +38,12 @@ async def bring(
     """Bring a file, or pasted text, to be looked at. Nothing is written."""
     content = await file.read() if file else text.encode()
     name = PurePath(tidy(file.filename or "")).name[:200] if file else "pasted text"
-    brought: Brought = await read("bring", name or "questions", content)
-    load = Load(secrets.token_urlsafe(9), *brought)
-    view = await _view(read, shelf, load, Target())
+    brought: Brought = await read("bring", name or "questions", content, LOOKED_AT)
+    load = Load(
+        secrets.token_urlsafe(9), brought.file_name, brought.content, brought.plan, brought.media
+    )
     shelf.loads.add(load)
-    return view
+    return _viewed(load, brought.first)
 
 
 @router.get("/{load_id}")
@@ -115,6 +116,10 @@ async def _view(read: Read, shelf: Shelf, load: Load, target: Target) -> LoadVie
     comparison = None
     if target.into is Into.REPLACE:
         comparison = await run_in_threadpool(_compared, shelf, target.pack_id, reading)
+    return _viewed(load, reading, comparison)
+
+
+def _viewed(load: Load, reading: Reading, comparison: Comparison | None = None) -> LoadView:
     return LoadView(
         id=load.id,
         file_name=load.file_name,

@@ -1,0 +1,166 @@
+"""Documents and workbooks as other libraries write them: python-docx, odfpy, openpyxl.
+
+Tables in Markdown after the examples of GitHub Flavored Markdown 4.10 (from memory).
+"""
+
+import io
+import unittest
+
+import docx
+from docx.enum.text import WD_COLOR_INDEX
+from odf.opendocument import OpenDocumentSpreadsheet, OpenDocumentText
+from odf.style import Style, TextProperties
+from odf.table import Table, TableCell, TableRow
+from odf.text import List as OdfList
+from odf.text import ListItem, ListLevelStyleNumber, ListStyle, P, Span
+from openpyxl import Workbook
+
+from dicetrail.files import FileProblem, Format, Wish, guess, read_questions
+
+ASKED = (
+    ("Which is a root?", ("Pea", "Carrot", "Bean"), 1),
+    ("Which is a leaf?", ("Kale", "Beet", "Swede"), 0),
+)
+EXPECTED = [("Which is a root?", ("Carrot",)), ("Which is a leaf?", ("Kale",))]
+
+
+def saved(document):
+    made = io.BytesIO()
+    document.save(made)
+    return made.getvalue()
+
+
+def found(content):
+    reading = read_questions(content)
+    return [(q.prompt, q.right) for q in reading.questions], reading
+
+
+class TestDocx(unittest.TestCase):
+    def marked(self, mark, styles=("List Number", "List Bullet")):
+        document = docx.Document()
+        document.add_heading("Quillbrook spring quiz", 1)
+        for prompt, options, right in ASKED:
+            document.add_paragraph(prompt, style=styles[0])
+            for place, option in enumerate(options):
+                run = document.add_paragraph(style=styles[1]).add_run(option)
+                if place == right:
+                    mark(run)
+        return saved(document)
+
+    def test_the_right_one_is_told_by_what_stands_out(self):
+        def bold(run):
+            run.bold = True
+
+        def underlined(run):
+            run.underline = True
+
+        def highlighted(run):
+            run.font.highlight_color = WD_COLOR_INDEX.YELLOW
+
+        for mark in (bold, underlined, highlighted):
+            with self.subTest(mark.__name__):
+                questions, reading = found(self.marked(mark))
+                self.assertEqual((questions, reading.refused), (EXPECTED, ()))
+
+    def test_what_nothing_tells_apart_is_a_refused_block_with_its_line(self):
+        _, reading = found(self.marked(lambda run: None))
+        self.assertEqual([row.line for row in reading.refused], [2, 6])
+        self.assertIn("nothing tells which", reading.refused[0].what)
+
+    def test_lines_and_a_table_with_merged_cells(self):
+        document = docx.Document()
+        document.add_paragraph("For the supper.")
+        table = document.add_table(rows=0, cols=4)
+        for row in (("Question", "Right", "Wrong", "Wrong"), *_rows()):
+            cells = table.add_row().cells
+            for cell, text in zip(cells, row, strict=True):
+                cell.text = text
+        questions, reading = found(saved(document))
+        self.assertEqual((questions, reading.plan.format), (EXPECTED, Format.DRAWN))
+        document = docx.Document()
+        for prompt, options, right in ASKED:
+            document.add_paragraph(prompt)
+            for letter, option in zip("ABC", options, strict=True):
+                document.add_paragraph(f"{letter}) {option}")
+            document.add_paragraph(f"Answer: {'ABC'[right]}")
+        self.assertEqual(found(saved(document))[0], EXPECTED)
+
+
+def _rows():
+    for prompt, options, right in ASKED:
+        yield prompt, options[right], *(one for one in options if one != options[right])
+
+
+class TestOpenDocument(unittest.TestCase):
+    def test_a_text_with_lists_and_bold(self):
+        document = OpenDocumentText()
+        bold = Style(name="Strong", family="text")
+        bold.addElement(TextProperties(fontweight="bold"))
+        letters = ListStyle(name="Letters")
+        letters.addElement(ListLevelStyleNumber(level=1, numformat="a", numsuffix=")"))
+        document.automaticstyles.addElement(bold)
+        document.automaticstyles.addElement(letters)
+        for prompt, options, right in ASKED:
+            document.text.addElement(P(text=prompt))
+            listed = OdfList(stylename=letters)
+            for place, option in enumerate(options):
+                item, words = ListItem(), P()
+                words.addElement(
+                    Span(stylename=bold, text=option) if place == right else Span(text=option)
+                )
+                item.addElement(words)
+                listed.addElement(item)
+            document.text.addElement(listed)
+        questions, reading = found(saved(document))
+        self.assertEqual((questions, reading.refused), (EXPECTED, ()))
+
+    def test_a_spreadsheet_with_a_sheet_to_choose(self):
+        document = OpenDocumentSpreadsheet()
+        for name, rows in (
+            ("Empty", ()),
+            ("Roots", list(_rows())),
+            ("Other", [("Who?", "a", "b")]),
+        ):
+            table = Table(name=name)
+            for row in rows:
+                made = TableRow()
+                for text in row:
+                    cell = TableCell(valuetype="string")
+                    cell.addElement(P(text=text))
+                    made.addElement(cell)
+                table.addElement(made)
+            document.spreadsheet.addElement(table)
+        content = saved(document)
+        questions, reading = found(content)
+        self.assertEqual((questions, reading.plan.sheet), (EXPECTED, "Roots"))
+        self.assertEqual(reading.sheets, ("Empty", "Roots", "Other"))
+        other = read_questions(content, guess(content, Wish(sheet="Other")))
+        self.assertEqual([q.prompt for q in other.questions], ["Who?"])
+
+
+class TestOthers(unittest.TestCase):
+    def test_a_workbook_that_begins_lower_and_further_right(self):
+        book = Workbook()
+        sheet = book.active
+        for row, cells in enumerate((("Frage", "Richtig", "Falsch", "Falsch"), *_rows()), 4):
+            for column, cell in enumerate(cells, 3):
+                sheet.cell(row, column, cell)
+        questions, reading = found(saved(book))
+        self.assertEqual((questions, reading.refused), (EXPECTED, ()))
+
+    def test_tables_of_markdown(self):
+        for text in (
+            "| Question | Right | Wrong |\n| --- | --- | --- |\n| Which? | a \\| b | c |\n",
+            "Question | Right | Wrong\n:-|-:|:-:\nWhich? | a \\| b | c\n",
+        ):
+            questions, _ = found(f"Some words.\n\n{text}\nMore.\n".encode())
+            self.assertEqual(questions, [("Which?", ("a | b",))])
+
+    def test_damaged_documents_are_told_in_a_sentence(self):
+        whole = TestDocx().marked(lambda run: None)
+        for content in (
+            whole[: len(whole) // 2],
+            whole.replace(b"word/document", b"word/dokument"),
+        ):
+            with self.assertRaises(FileProblem):
+                read_questions(content)
