@@ -30,6 +30,10 @@ def saved(document):
     return made.getvalue()
 
 
+def plain(_run):
+    """Nothing is marked."""
+
+
 def found(content):
     reading = read_questions(content)
     return [(q.prompt, q.right) for q in reading.questions], reading
@@ -63,7 +67,7 @@ class TestDocx(unittest.TestCase):
                 self.assertEqual((questions, reading.refused), (EXPECTED, ()))
 
     def test_what_nothing_tells_apart_is_a_refused_block_with_its_line(self):
-        _, reading = found(self.marked(lambda run: None))
+        _, reading = found(self.marked(plain))
         self.assertEqual([row.line for row in reading.refused], [2, 6])
         self.assertIn("nothing tells which", reading.refused[0].what)
 
@@ -157,7 +161,7 @@ class TestOthers(unittest.TestCase):
             self.assertEqual(questions, [("Which?", ("a | b",))])
 
     def test_damaged_documents_are_told_in_a_sentence(self):
-        whole = TestDocx().marked(lambda run: None)
+        whole = TestDocx().marked(plain)
         for content in (
             whole[: len(whole) // 2],
             whole.replace(b"word/document", b"word/dokument"),
