@@ -28,7 +28,7 @@ MOST_KEPT = 64 * 1024 * 1024
 """The most that the files of an archive may be together, in bytes: they wait in memory."""
 
 QUESTION_ENDINGS = (
-    *(".tsv", ".csv", ".txt", ".md", ".docx", ".odt", ".xlsx", ".xls", ".ods"),
+    *(".tsv", ".csv", ".txt", ".md", ".html", ".htm", ".docx", ".odt", ".xlsx", ".xls", ".ods"),
     *(".json", ".jsonl", ".yaml", ".yml"),
 )
 

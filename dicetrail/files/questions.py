@@ -19,6 +19,7 @@ from dicetrail.files.archives import is_archive, is_paper, is_workbook
 from dicetrail.files.documents import read_documents
 from dicetrail.files.grids import GridRows, drawn_rows, is_own_form, keyed_rows
 from dicetrail.files.guessing import LOOKED_AT, guess_columns, guess_separator
+from dicetrail.files.pages import is_page, read_page
 from dicetrail.files.papers import Paper, read_paper
 from dicetrail.files.plan import ROLE_OF_DETAIL, Format, Plan, Role, Wish
 from dicetrail.files.rows import RowRefused, located, plain_question, planned_question, refusal
@@ -75,6 +76,8 @@ def guess(content: bytes, wish: Wish = NO_WISH) -> Plan:
         return _guessed(rows, Plan(Format.XLSX, sheet=rows.sheet), wish)
     found = text_of(content, wish.encoding)
     start = found.text.lstrip()
+    if is_page(start) and wish.format is not Format.TABLE:
+        return replace(_guessed_paper(read_page(found.text), wish), encoding=found.encoding)
     form = _form_of(start)
     if form and wish.format in (None, Format.KEYED, form):
         if is_own_form(start) and wish.format is not Format.KEYED:
@@ -188,6 +191,8 @@ def _rows_of(content: bytes, plan: Plan, most: int | None) -> Rows:
     if is_paper(content):
         return read_paper(content).table or GridRows(())
     text = text_of(content, plan.encoding).text
+    if plan.format is Format.DRAWN and is_page(text):
+        return read_page(text).table or GridRows(())
     if plan.format is Format.KEYED:
         return keyed_rows(text, _form_of(text.lstrip()) or Format.YAML, most)
     if plan.format is Format.DRAWN:
@@ -240,7 +245,8 @@ def read_questions(
 def _lines_of(content: bytes, plan: Plan) -> Sequence[Line]:
     if is_paper(content):
         return read_paper(content).lines
-    return lines_of(text_of(content, plan.encoding).text)
+    text = text_of(content, plan.encoding).text
+    return read_page(text).lines if is_page(text) else lines_of(text)
 
 
 @contextmanager

@@ -51,6 +51,30 @@ class TestLoad(BrowserTest):
         self.assertEqual(self.field("Title of the game").get_attribute("value"), "Roots and leaves")
         self.assertEqual(self.packs()[0]["question_count"], 3)
 
+    def test_what_is_copied_keeps_its_marks_and_a_block_is_mended_in_place(self):
+        self.open("/load/new")
+        listed = "<p>1. Which is a root?</p><ol type=a><li>Pea</li><li><b>Carrot</b></li></ol>"
+        unmarked = "<p>2. Which is a leaf?</p><ol type=a><li>Kale</li><li>Beet</li></ol>"
+        self.one("#pasted")
+        self.driver.execute_script(
+            "const copied = new DataTransfer();"
+            "copied.setData('text/plain', 'as plain text');"
+            "copied.setData('text/html', arguments[0]);"
+            "document.querySelector('#pasted').dispatchEvent(new ClipboardEvent('paste',"
+            "{clipboardData: copied, bubbles: true, cancelable: true}))",
+            f"<html><body>{listed}{unmarked}</body></html>",
+        )
+        self.sees("what stands out in it are kept")
+        self.button("Look at them").click()
+        self.sees("1 question, 1 block refused", "aside")
+        self.sees("✓ Carrot", "aside")
+        self.assert_accessible()
+        told = "Line 7: nothing tells which of its options is right"
+        self.field(told).send_keys("\nAnswer: a")
+        self.button("Take it in").click()
+        self.sees("2 questions", "aside")
+        self.sees("✓ Kale", "aside")
+
     def test_a_file_dropped_anywhere_on_the_shelf_is_looked_at(self):
         self.open("/")
         self.sees("Games")

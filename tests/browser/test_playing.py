@@ -156,7 +156,7 @@ class PlayingTest(BrowserTest):
 
     def play_all_six(self, width, height, is_right):
         """Play every demo game to an ending, on a page of this size."""
-        short = self.made("seed-sums", lambda game: game["rounds"][0].update(seconds=2))
+        short = self.made("seed-sums", lambda game: game["rounds"][0].update(seconds=6))
         resize(self.driver, width, height)
         for name in [short if name == "seed-sums" else name for name in GAMES]:
             with self.subTest(game=name, width=width):

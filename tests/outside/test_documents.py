@@ -160,6 +160,20 @@ class TestOthers(unittest.TestCase):
             questions, _ = found(f"Some words.\n\n{text}\nMore.\n".encode())
             self.assertEqual(questions, [("Which?", ("a | b",))])
 
+    def test_what_is_copied_from_a_page_or_a_spreadsheet(self):
+        rows = "".join(f"<tr><td>{'</td><td>'.join(row)}</td></tr>" for row in _rows())
+        head = "<meta charset='utf-8'><style>td { color: red }</style><table><tbody>"
+        questions, reading = found(f"{head}{rows}</tbody></table>".encode())
+        self.assertEqual((questions, reading.plan.format), (EXPECTED, Format.DRAWN))
+        listed = "".join(
+            f"<p>{number}. {prompt}</p><ol style='list-style-type: lower-alpha'>"
+            + "".join(f"<li>{'<b>' * (n == right)}{one}</li>" for n, one in enumerate(options))
+            + "</ol>"
+            for number, (prompt, options, right) in enumerate(ASKED, 1)
+        )
+        questions, reading = found(f"<html><body><h1>Supper</h1>{listed}".encode())
+        self.assertEqual((questions, reading.refused), (EXPECTED, ()))
+
     def test_damaged_documents_are_told_in_a_sentence(self):
         whole = TestDocx().marked(plain)
         for content in (

@@ -11,6 +11,8 @@ import { Templates } from "./Templates";
 /** The place to paste questions, or to choose their file. */
 export function Bring() {
   const [text, setText] = useState("");
+  /** The same as it was copied, with its tables and what stands out; until it is edited here. */
+  const [copied, setCopied] = useState("");
   const [search] = useSearchParams();
   const navigate = useNavigate();
   const bring = useBring();
@@ -37,7 +39,7 @@ export function Bring() {
         className="space-y-2"
         onSubmit={(event) => {
           event.preventDefault();
-          take(text);
+          take(copied || text);
         }}
       >
         <label htmlFor="pasted" className="block font-semibold">
@@ -47,9 +49,20 @@ export function Bring() {
           id="pasted"
           rows={10}
           value={text}
-          onChange={(event) => setText(event.target.value)}
+          onPaste={(event) => {
+            const html = event.clipboardData.getData("text/html");
+            if (!html || text) return;
+            event.preventDefault();
+            setText(event.clipboardData.getData("text/plain"));
+            setCopied(html);
+          }}
+          onChange={(event) => {
+            setText(event.target.value);
+            setCopied("");
+          }}
           className="w-full rounded-lg border border-edge bg-card p-3"
         />
+        {copied && <p className="text-soft">Its tables, lists and what stands out in it are kept; edited here, it is plain text.</p>}
         <Button type="submit" disabled={bring.isPending}>
           Look at them
         </Button>

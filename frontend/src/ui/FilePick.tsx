@@ -11,7 +11,8 @@ type FilePickProps = {
   onFile: (file: File) => void;
 };
 
-const QUESTION_FILES = ".tsv,.csv,.txt,.xlsx,.json,.yaml,.yml,.zip,text/*";
+const QUESTION_FILES =
+  ".tsv,.csv,.txt,.md,.html,.docx,.odt,.xlsx,.xls,.ods,.json,.jsonl,.yaml,.yml,.zip,text/*";
 
 /** A button that opens the system's file chooser. */
 export function FilePick({ label, busy, look = "plain", accept = QUESTION_FILES, onFile }: FilePickProps) {
