@@ -187,6 +187,8 @@ class Headed:
 
 
 _SURE, _LIKELY = 2.5, 1.5
+_TOLD = 2
+"""So many reasons are told, the weightiest."""
 
 
 def _headed(sample: Sequence[Sequence[str]], width: int) -> Headed:
@@ -195,8 +197,9 @@ def _headed(sample: Sequence[Sequence[str]], width: int) -> Headed:
     signs = list(_signs(sample[0], _columns(sample[1:], width)))
     weight = sum(sign for sign, _ in signs)
     has_headings = weight >= _LIKELY
-    telling = [words for sign, words in signs if (sign > 0) is has_headings and sign]
-    why = "; ".join(dict.fromkeys(telling))
+    telling = [(abs(sign), words) for sign, words in signs if (sign > 0) is has_headings]
+    telling.sort(key=lambda told: -told[0])
+    why = "; ".join([words for _, words in telling][:_TOLD])
     if has_headings:
         why = f"The first row names the columns: {why}."
     elif why:
