@@ -12,6 +12,7 @@ from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, field
 from typing import Any
 
+from dicetrail.core.answers import LETTERS
 from dicetrail.files.documents import parsed
 from dicetrail.files.headings import role_named, says_right
 from dicetrail.files.plan import Format, Role
@@ -152,8 +153,12 @@ def _cells(entry: Mapping[str, Any]) -> dict[str, str]:
     """What an object says, by the headings of the columns it stands in."""
     cells: dict[str, str] = {}
     for key, value in _flat(entry):
-        if isinstance(value, Mapping):
-            cells |= {f"option {letter}": _text(one) for letter, one in value.items()}
+        if isinstance(value, Mapping) and _all_truths(value):
+            told = zip(LETTERS, map(_is_true, value.values()), strict=False)
+            cells["key"] = ", ".join(letter for letter, is_right in told if is_right)
+        elif isinstance(value, Mapping):
+            texts = [_text(one) for one in value.values()]
+            cells |= {f"option {number}": one for number, one in enumerate(texts, 1) if one}
         elif not isinstance(value, list):
             cells[key] = _text(value)
         elif value and all(isinstance(one, Mapping) for one in value):
@@ -166,7 +171,7 @@ def _cells(entry: Mapping[str, Any]) -> dict[str, str]:
 def _flat(entry: Mapping[str, Any]) -> Iterator[tuple[str, Any]]:
     """The fields of an object and of the objects in it, but for one that holds lettered options."""
     for key, value in entry.items():
-        is_lettered = isinstance(value, Mapping) and all(len(str(inner)) == 1 for inner in value)
+        is_lettered = isinstance(value, Mapping) and _is_lettered(value)
         if isinstance(value, Mapping) and not is_lettered:
             texts = [value[name] for name in _TEXT_KEYS if isinstance(value.get(name), str)]
             if texts and len(value) <= 3:
@@ -175,6 +180,23 @@ def _flat(entry: Mapping[str, Any]) -> Iterator[tuple[str, Any]]:
                 yield from ((str(inner), one) for inner, one in value.items())
         else:
             yield str(key), value
+
+
+def _is_lettered(value: Mapping[str, Any]) -> bool:
+    """Whether the keys of an object count on: ``a``, ``b`` or ``answer_a``, ``answer_b``."""
+    keys = [str(key) for key in value]
+    ends = [re.search(r"(?:^|[_ -])([A-La-l]|\d{1,2})(?=$|[_ -])", key) for key in keys]
+    told = [end[1].upper() for end in ends if end]
+    counted = (list(LETTERS), list(map(str, range(1, 30))), list(map(str, range(30))))
+    return len(told) == len(keys) > 1 and any(told == one[: len(told)] for one in counted)
+
+
+def _all_truths(value: Mapping[str, Any]) -> bool:
+    return all(str(one).lower() in ("true", "false") for one in value.values())
+
+
+def _is_true(value: Any) -> bool:
+    return str(value).lower() == "true"
 
 
 def _listed(key: str, texts: Sequence[str]) -> dict[str, str]:

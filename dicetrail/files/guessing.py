@@ -33,6 +33,11 @@ _ANSWERS = {Role.RIGHT, Role.WRONG, Role.OPTION, Role.OPTIONS, Role.KEY, Role.GR
 _SPACES = re.compile(r" {2,}")
 _LONGEST_KEYS = 40
 _KEYS = re.compile(r"([A-La-l1-9]|1[0-2])(\s*[,;&+/ ]\s*([A-La-l1-9]|1[0-2]))*")
+WORDED_KEY = re.compile(
+    r"(?:option|answer|choice|antwort|opción|respuesta|réponse)[\s_-]*([A-La-l]|1?\d)",
+    re.IGNORECASE,
+)
+"""A key that names an option as its heading does."""
 _NUMBERING = re.compile(r"[#(]?(?:no|nr|q|f)?\.?\s*(\d{1,6})[.):]?", re.IGNORECASE)
 _SERIES = re.compile(r"(.*?)[\s_-]*(\d{1,2}|[A-La-l])\)?")
 _ASKS = ("?", "？", "؟")
@@ -142,12 +147,24 @@ def guess_columns(rows: Rows, plan: Plan, has_headings: bool | None = None) -> P
             f"{width:,} columns, and at most {MOST_COLUMNS} are read",
             "check which sign separates the fields, or leave columns out",
         )
+    titles = _titles(sample)
+    sample, plan = sample[titles:], replace(plan, titles=titles)
     if has_headings is not None:
         return planned(sample, has_headings and len(sample) > 0, plan)
     headed = _headed(sample, width)
     return planned(
         sample, headed.has_headings, replace(plan, why=headed.why, is_doubtful=headed.is_doubtful)
     )
+
+
+def _titles(sample: Sequence[Sequence[str]]) -> int:
+    """How many rows above a table are a title: one field filled, over rows of several."""
+    filled = [sum(map(bool, cells)) for cells in sample]
+    titles = next((place for place, count in enumerate(filled) if count > 1), 0)
+    return titles if titles <= _MOST_TITLES and min(filled[titles:], default=0) > 1 else 0
+
+
+_MOST_TITLES = 3
 
 
 def planned(sample: Sequence[Sequence[str]], has_headings: bool, plan: Plan) -> Plan:
@@ -166,8 +183,14 @@ def planned(sample: Sequence[Sequence[str]], has_headings: bool, plan: Plan) -> 
         has_headings=has_headings,
         columns=tuple(roles),
         kind=_kind(roles, columns),
+        keys_from=_keys_from(roles, columns),
         options_sign=(packed and _options_sign(packed.values)) or ";",
     )
+
+
+def _keys_from(roles: Sequence[Role], columns: Sequence[Column]) -> int:
+    key = columns[roles.index(Role.KEY)] if Role.KEY in roles else Column(())
+    return 0 if "0" in key.values else 1
 
 
 def _columns(body: Sequence[Sequence[str]], width: int) -> list[Column]:
@@ -390,15 +413,22 @@ def _points_at(
     """Whether what stands in a column names one of the options of its row."""
     if not column.values:
         return False
-    if column.holds_keys:
+    if column.holds_keys or _counts_from_0(column, options):
         return True
     rows = [cells for cells in body if place < len(cells) and cells[place]]
     named = sum(
         cells[place] in [cells[option] for option in options if option < len(cells)]
         or Column((cells[place],)).holds_keys
+        or WORDED_KEY.fullmatch(cells[place][:60]) is not None
         for cells in rows
     )
     return 10 * named >= 9 * len(rows)
+
+
+def _counts_from_0(column: Column, options: Sequence[int]) -> bool:
+    """Whether a column holds the numbers of options that count from 0."""
+    said = set(column.values)
+    return "0" in said and said <= {str(number) for number in range(len(options))}
 
 
 def _are_marked(options: Sequence[int], body: Sequence[Sequence[str]]) -> bool:

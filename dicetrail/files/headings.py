@@ -29,7 +29,8 @@ _STEMS = {
             slowo
         """,
         "right": """
-            right correct true richtig korrekt bonne juste exact giust corrett corret cert
+            right correct true wahr vrai vero verdader richtig korrekt bonne juste exact
+            giust corrett corret cert
             juist goed poprawn prawidlow правильн вірн верн ratt rigtig riktig dogru
             spravn helyes oike
         """,
@@ -136,8 +137,10 @@ def role_named(heading: str) -> Role | None:
 
 def _role(meanings: set[str], words: Sequence[str], is_lettered: bool) -> Role | None:
     is_numbered = is_lettered or words[-1].isdigit()
-    if "wrong" in meanings and not ("right" in meanings and "true" in words):
-        return Role.WRONG
+    if "wrong" in meanings:
+        # “True or false” is over what is right; “incorrect” says nothing of “correct”.
+        others = [word for word in words if "wrong" not in _meanings([word])]
+        return Role.RIGHT if "right" in _meanings(others) else Role.WRONG
     if "key" in meanings and "hint" not in meanings:
         return Role.KEY
     if "right" in meanings:

@@ -108,6 +108,10 @@ class Plan:
     """The kind of every row that does not tell its own."""
     options_sign: str = ";"
     """What splits the options in one cell."""
+    keys_from: int = 1
+    """The number of the first option, for keys that are numbers: 1 or 0."""
+    titles: int = 0
+    """How many filled rows stand above the table, which are no part of it."""
     sheet: str = ""
     """Which sheet of a workbook is read; the first if there is none of that name."""
     why: str = ""

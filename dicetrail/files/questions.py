@@ -160,7 +160,7 @@ def _sound(plan: Plan, rows: Rows) -> Plan:
     blamed: Counter[Role] = Counter()
     seen = 0
     cells_of = (list(map(str.strip, row)) for row in islice(rows, LOOKED_AT))
-    for cells in islice(filter(any, cells_of), int(plan.has_headings), None):
+    for cells in islice(filter(any, cells_of), plan.titles + plan.has_headings, None):
         seen += 1
         try:
             planned_question(cells[: len(plan.columns)], plan)
@@ -276,18 +276,19 @@ def _read_rows(
     blank_lines, seen = 0, 0
     make = plain_question if plan.is_plain else _with_media(media)
     has_groups, lines = Role.GROUP in plan.columns, list[int]()
-    awaits_headings = plan.has_headings
+    awaits_headings, titles = plan.has_headings, plan.titles
     first: list[tuple[str, ...]] = []
     is_whole, iter_rows = True, iter(rows)
     for row in iter_rows:
-        if len(first) < FIRST_ROWS and any(row):
+        if len(first) < FIRST_ROWS and any(row) and not titles:
             first.append(tuple(as_whole_text(cell[:_LONGEST_SHOWN]) for cell in row))
         if mended and rows.line in mended:
             row = list(mended[rows.line])
         cells = list(map(str.strip, row))
         while cells and not cells[-1]:
             cells.pop()
-        if not cells:
+        if not cells or titles:
+            titles -= bool(cells)
             blank_lines += 1
             continue
         if awaits_headings:

@@ -13,7 +13,7 @@ from dicetrail.core import PLAIN, Details, Kind, Needs, Question
 from dicetrail.core.answers import LETTERS
 from dicetrail.core.document import DETAILS, MOST_CHOICES, Detail, Value
 from dicetrail.core.survey import FieldFault, first_fault
-from dicetrail.files.guessing import unmarked
+from dicetrail.files.guessing import WORDED_KEY, unmarked
 from dicetrail.files.plan import (
     KIND_WORDS,
     LEVEL_WORDS,
@@ -109,7 +109,7 @@ def _answers(cells: list[str], plan: Plan, kind: Kind) -> tuple[tuple[str, ...],
         return right, _all(cells, plan, Role.WRONG)
     options = _unlettered(options)
     if Role.KEY in plan.columns:
-        chosen = _options_named(_one(cells, plan, Role.KEY), options)
+        chosen = _options_named(_one(cells, plan, Role.KEY), options, plan.keys_from)
     elif right:
         return right, tuple(option for option in options if option not in right)
     else:
@@ -126,15 +126,18 @@ def _others(options: Sequence[str], chosen: Sequence[str]) -> tuple[str, ...]:
     return tuple(left)
 
 
-def _options_named(key: str, options: Sequence[str]) -> list[str]:
-    """The options a key names: one by its words, or several by letters or numbers."""
+def _options_named(key: str, options: Sequence[str], first: int) -> list[str]:
+    """The options a key names: one by its words, or several by letters or numbers, which
+    count from `first`."""
+    if key not in options and (worded := WORDED_KEY.fullmatch(key[:60])):
+        key = worded[1]
     if key in options or len(key) > 40 or not _SEVERAL_KEYS.fullmatch(key):
-        return [_option_named(key, options)]
-    named = (_option_named(one, options) for one in re.findall(r"[A-La-l]|\d+", key))
+        return [_option_named(key, options, first)]
+    named = (_option_named(one, options, first) for one in re.findall(r"[A-La-l]|\d+", key))
     return list(dict.fromkeys(named))
 
 
-def _option_named(key: str, options: Sequence[str]) -> str:
+def _option_named(key: str, options: Sequence[str], first: int) -> str:
     """The option a key names, by its words, its letter or its number."""
     if not key:
         raise RowRefused(Role.KEY, 0, "there is no key to the right option", "write its letter")
@@ -142,7 +145,7 @@ def _option_named(key: str, options: Sequence[str]) -> str:
         return key
     place = ord(key.upper()) - ord("A") if len(key) == 1 and key.isalpha() else -1
     if key.isdecimal() and len(key) < 4:
-        place = int(key) - 1
+        place = int(key) - first
     if not 0 <= place < len(options):
         raise RowRefused(
             Role.KEY,

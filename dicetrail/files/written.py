@@ -59,6 +59,10 @@ _KEY_PAIR = re.compile(r"(\d{1,4})\s*[.):\-–=]?\s*\(?([A-La-l])\)?(?=[\s,;.]|$
 _KEY_LINE = re.compile(r"(\d{1,4})\s*[.):\-–=]\s*(\S.*)")
 _INLINE = re.compile(r"(?:^|\s)\(?([a-lA-L])[).]\s*(?=\S)")
 _PAIRS = (
+    re.compile(
+        r"(.{2,}?)\s*[(\[](true|false|t|f|wahr|falsch|vrai|faux|verdadero|falso)[)\]]\.?",
+        re.IGNORECASE,
+    ),
     re.compile(r"(.{2,}?\?)\s*[-–—:=]*\s*(\S.*)"),
     re.compile(r"(.{2,}?)\s+[-–—=]+>?\s+(\S.*)"),
     re.compile(r"([^:]{2,80}):\s+(\S.*)"),

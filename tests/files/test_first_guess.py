@@ -116,6 +116,18 @@ CHOICES = {
             for prompt, options, place in ROWS
         ]
     ),
+    "a title above the headings": "Quillbrook quiz,,,\n"
+    + table(RIGHT_FIRST, ["Question", "Right", "Wrong", "Wrong"]),
+    "keys named as the columns are": table(
+        [[*row[:4], f"OPTION{row[4]}"] for row in NUMBERED],
+        ["QUESTION", "OPTION1", "OPTION2", "OPTION3", "ANSWER"],
+        "\t",
+    ),
+    "an index that counts from 0": table(
+        [[*row[:4], row[4] - 1] for row in NUMBERED],
+        ["question", "option0", "option1", "option2", "answer_index"],
+    ),
+    "the key under a heading on no list": table(LETTERED, ["What", "one", "two", "three", "right"]),
     "Markdown table": "| Question | A | B | C | Answer |\n| --- | --- | --- | --- | :-: |\n"
     + "".join(f"| {' | '.join(row)} |\n" for row in LETTERED),
     "written out, lettered, an answer line": "\n".join(
@@ -177,6 +189,16 @@ CHOICES = {
             for p, o, i in ROWS
         ]
     ),
+    "JSON, answers and which are correct, each by its letter": json.dumps(
+        [
+            {
+                "question": p,
+                "answers": {f"answer_{'abc'[n]}": one for n, one in enumerate(o)},
+                "correct_answers": {f"answer_{'abc'[n]}_correct": str(n == i) for n in range(3)},
+            }
+            for p, o, i in ROWS
+        ]
+    ),
     "JSON lines": "\n".join(
         json.dumps({"prompt_text": p, "choices": list(o), "solution": o[i]}) for p, o, i in ROWS
     ),
@@ -199,6 +221,15 @@ TYPED = {
 }
 
 
+TRUTHS = {("Kale is a leaf.", ("true",), ()), ("Peas are roots.", ("false",), ())}
+TRUE_OR_FALSE = {
+    "headings": "Statement,True/False\nKale is a leaf.,True\nPeas are roots.,False\n",
+    "German": "Aussage;Wahr oder falsch\nKale is a leaf.;wahr\nPeas are roots.;falsch\n",
+    "written out": "1. Kale is a leaf. (True)\n2. Peas are roots. (False)\n",
+    "answer lines": "Kale is a leaf.\nAnswer: True\n\nPeas are roots.\nAnswer: F\n",
+}
+
+
 class TestFirstGuess(unittest.TestCase):
     def assert_read(self, layouts, expected):
         for name, text in layouts.items():
@@ -210,6 +241,9 @@ class TestFirstGuess(unittest.TestCase):
 
     def test_questions_with_choices(self):
         self.assert_read(CHOICES, THREE)
+
+    def test_true_or_false(self):
+        self.assert_read(TRUE_OR_FALSE, TRUTHS)
 
     def test_questions_with_typed_answers(self):
         self.assert_read(TYPED, PAIRS)

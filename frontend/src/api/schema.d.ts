@@ -2352,6 +2352,16 @@ export interface components {
              */
             options_sign: string;
             /**
+             * Keys From
+             * @default 1
+             */
+            keys_from: number;
+            /**
+             * Titles
+             * @default 0
+             */
+            titles: number;
+            /**
              * Sheet
              * @default
              */
