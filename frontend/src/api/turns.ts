@@ -22,21 +22,18 @@ export class Turns<State> {
     return true;
   }
 
-  /** Sends all that waits, from a state on. One that gives no state was refused: what was
+  /** Sends all that waits, each on the state there is by then. One that gives no state was refused: what was
    * done after it was meant for what it would have brought, and is given up with it. */
-  async sendAll(from: State): Promise<void> {
+  async sendAll(newest: () => State | undefined): Promise<void> {
     if (this.#isSending) return;
     this.#isSending = true;
     try {
-      let state = from;
-      for (let next = this.#waiting[0]; next; next = this.#waiting[0]) {
-        const given = await next.send(state);
-        if (given === undefined) this.#waiting = [];
-        else {
-          state = given;
-          this.#waiting.shift();
-        }
+      let given = newest();
+      for (let next = this.#waiting[0]; next && given !== undefined; next = this.#waiting[0]) {
+        given = await next.send(given);
+        this.#waiting.shift();
       }
+      this.#waiting = [];
     } finally {
       this.#isSending = false;
     }

@@ -23,6 +23,8 @@ export function usePlay(gameId: string, isReady: boolean, asksFirst: boolean) {
   const [run, setRun] = useState<PlayView>();
   const [error, setError] = useState<unknown>();
   const { latest, isBusy } = useLatest();
+  /** The run as it was last told, known before the page has drawn it. */
+  const newest = useRef<PlayView>(undefined);
   const [laid, setLaid] = useState({ count: 0, at: 0 });
   const [isNamed, setIsNamed] = useState(false);
   const memory = `run of ${gameId}`;
@@ -35,6 +37,7 @@ export function usePlay(gameId: string, isReady: boolean, asksFirst: boolean) {
         const lay = (view: PlayView) => {
           if (!isLatest()) return;
           localStorage.setItem(memory, view.id);
+          newest.current = view;
           setRun(view);
           setLaid(({ count }) => ({ count: count + 1, at: performance.now() }));
         };
@@ -66,7 +69,7 @@ export function usePlay(gameId: string, isReady: boolean, asksFirst: boolean) {
     if (!run) return;
     const at = Math.round(run.at + performance.now() - laid.at);
     const isKept = turns.push(JSON.stringify(action), ({ id, seen }) => take(() => sendPlayInput(id, seen, action, at), id));
-    if (isKept) void turns.sendAll(run);
+    if (isKept) void turns.sendAll(() => newest.current);
   };
 
   const isStarted = useRef(false);
@@ -111,7 +114,7 @@ export function usePlay(gameId: string, isReady: boolean, asksFirst: boolean) {
     again: () => {
       const players = run?.table.players.map(({ name }) => name) ?? [""];
       if (!run || !turns.push("again", () => take(() => startPlay(gameId, players, playerKey())))) return;
-      void turns.sendAll(run);
+      void turns.sendAll(() => newest.current);
     },
   };
 }

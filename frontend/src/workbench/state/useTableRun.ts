@@ -53,6 +53,8 @@ export function useTableRun(gameId: string, revision: number): TableRun {
   const [laid, setLaid] = useState<Laid>();
   const [error, setError] = useState<unknown>();
   const { latest, isBusy } = useLatest();
+  /** What lies on the table, known before the page has drawn it. */
+  const newest = useRef<Laid>(undefined);
   const [players, setPlayers] = useState(1);
 
   const take = useCallback(
@@ -61,6 +63,7 @@ export function useTableRun(gameId: string, revision: number): TableRun {
         try {
           const next = await call();
           if (!isLatest()) return undefined;
+          newest.current = next;
           setLaid(next);
           setError(undefined);
           return next;
@@ -117,7 +120,8 @@ export function useTableRun(gameId: string, revision: number): TableRun {
           return;
         }
         setPlayers(run.players.length);
-        setLaid({ run, steps: run.steps, lookedAt: reasonToLook(run, revision) });
+        newest.current = { run, steps: run.steps, lookedAt: reasonToLook(run, revision) };
+        setLaid(newest.current);
       },
       () => fresh(),
     );
@@ -141,7 +145,7 @@ export function useTableRun(gameId: string, revision: number): TableRun {
         return { run: made, steps: [...before, ...made.steps] };
       }, false),
     );
-    if (isKept) void turns.sendAll(laid);
+    if (isKept) void turns.sendAll(() => newest.current);
   };
 
   return {
