@@ -73,6 +73,16 @@ def guess_separator(text: str) -> Separator:
     return max(Separator, key=lambda separator: split[separator])
 
 
+def keys_in(text: str) -> list[str]:
+    """The letters or numbers of choices that a field names; none if it holds anything else.
+
+    >>> keys_in("B"), keys_in("A, C"), keys_in("Carrot")
+    (['B'], ['A', 'C'], [])
+    """
+    is_keys = len(text) <= _LONGEST_KEYS and _KEYS.fullmatch(text)
+    return re.findall(r"[A-La-l]|\d+", text) if is_keys else []
+
+
 @dataclass(frozen=True)
 class Column:
     """How a column is filled, the empty fields left out."""
@@ -101,9 +111,7 @@ class Column:
     @cached_property
     def holds_keys(self) -> bool:
         """Whether every field is the letter or number of a choice, or several of them."""
-        return bool(self.values) and all(
-            len(value) <= _LONGEST_KEYS and _KEYS.fullmatch(value) for value in self.values
-        )
+        return bool(self.values) and all(keys_in(value) for value in self.values)
 
     @cached_property
     def holds_truths(self) -> bool:
@@ -418,7 +426,7 @@ def _points_at(
     rows = [cells for cells in body if place < len(cells) and cells[place]]
     named = sum(
         cells[place] in [cells[option] for option in options if option < len(cells)]
-        or Column((cells[place],)).holds_keys
+        or bool(keys_in(cells[place]))
         or WORDED_KEY.fullmatch(cells[place][:60]) is not None
         for cells in rows
     )
@@ -547,7 +555,7 @@ def _can_point(column: Column, others: Sequence[int]) -> bool:
     most = max(
         ord(key.upper()) - ord("A") + 1 if key.isalpha() else int(key)
         for value in column.values
-        for key in re.findall(r"[A-La-l]|\d+", value)
+        for key in keys_in(value)
     )
     return most <= len(others)
 

@@ -7,11 +7,10 @@ list items are lines, what is bold, underlined or highlighted is marked, tables 
 import re
 from html.parser import HTMLParser
 
-from dicetrail.core.answers import LETTERS
 from dicetrail.files.grids import GridRows
-from dicetrail.files.papers import MOST_LINES, Paper
+from dicetrail.files.papers import MOST_LINES, Paper, as_listed
 from dicetrail.files.text import FileProblem
-from dicetrail.files.written import Line
+from dicetrail.files.written import Line, is_label
 
 _PAGE = re.compile(
     r"\s*(<!doctype html|<!--|<(html|head|body|meta|style|table|div|p|ul|ol|li|b|h[1-6]|span)\b)",
@@ -58,12 +57,12 @@ class _Reader(HTMLParser):
         if tag in _LINES:
             self.end_line()
         if tag in ("ul", "ol"):
-            form = "•" if tag == "ul" else given.get("type", "1")
+            form = "bullet" if tag == "ul" else given.get("type", "1")
             self._lists.append((_form_of(form, given.get("style", "")), 0))
         elif tag == "li" and self._lists:
             form, count = self._lists.pop()
             self._lists.append((form, count + 1))
-            self._label = _label(form, count + 1)
+            self._label = as_listed(form, count + 1)
         elif tag == "table":
             self.tables.append([])
         elif tag == "tr" and self.tables:
@@ -97,7 +96,7 @@ class _Reader(HTMLParser):
         """What was said since the last line is a line, if it is anything."""
         text = " ".join("".join(said for said, _ in self._said).split())
         if text:
-            marks = [mark for said, mark in self._said if said.strip(" \t\n()abcdefghABCDEFGH.:")]
+            marks = [mark for said, mark in self._said if not is_label(said)]
             self.lines.append(Line(len(self.lines) + 1, self._label + text, all(marks)))
             self._label = ""
             if len(self.lines) > MOST_LINES:
@@ -116,9 +115,3 @@ class _Reader(HTMLParser):
 
 def _form_of(form: str, style: str) -> str:
     return "a" if "alpha" in style else form
-
-
-def _label(form: str, count: int) -> str:
-    if form in ("a", "A"):
-        return f"{LETTERS[min(count, len(LETTERS)) - 1].lower()}) "
-    return "• " if form == "•" else f"{count}. "

@@ -22,7 +22,7 @@ from dicetrail.core.answers import LETTERS
 from dicetrail.files.archives import content_of, entries_of
 from dicetrail.files.grids import GridRows
 from dicetrail.files.text import FileProblem
-from dicetrail.files.written import Line
+from dicetrail.files.written import Line, is_label
 
 MOST_LINES = 200_000
 MOST_COLUMNS_REPEATED = 60
@@ -96,7 +96,7 @@ def _once(row: Any) -> list[str]:
 
 def _is_marked(paragraph: Paragraph) -> bool:
     """Whether all that a paragraph says is bold, underlined or highlighted."""
-    runs = [run for run in paragraph.runs if run.text.strip(" \t()abcdefghABCDEFGH.:")]
+    runs = [run for run in paragraph.runs if not is_label(run.text)]
     return bool(runs) and all(
         run.bold or run.underline or run.font.highlight_color is not None for run in runs
     )
@@ -119,7 +119,7 @@ def _label(document: Any, paragraph: Paragraph, counts: Counter[tuple[str, int]]
     counts[which, level] += 1
     for deeper in range(level + 1, 10):
         counts[which, deeper] = 0
-    return _as_listed(_number_format(document, which, level), counts[which, level])
+    return as_listed(_number_format(document, which, level), counts[which, level])
 
 
 def _number_format(document: Any, which: str, level: int) -> str:
@@ -140,7 +140,8 @@ def _number_format(document: Any, which: str, level: int) -> str:
     return "bullet"
 
 
-def _as_listed(form: str, count: int) -> str:
+def as_listed(form: str, count: int) -> str:
+    """What stands before an item of a list: its letter, its number or a bullet."""
     if "Letter" in form or form in ("a", "A"):
         return f"{LETTERS[min(count, len(LETTERS)) - 1].lower()}) "
     return f"{count}. " if form in ("decimal", "1", "decimalZero") else "• "
@@ -198,7 +199,7 @@ def _odt_list(
     element: Element, marked: set[str], forms: _Forms, style: str, level: int
 ) -> Iterator[_Part]:
     for count, item in enumerate(element.findall(f"{_TEXT}list-item"), 1):
-        label = _as_listed(forms.get(style, {}).get(level, ""), count)
+        label = as_listed(forms.get(style, {}).get(level, ""), count)
         for part in item:
             if part.tag == f"{_TEXT}list":
                 inner = part.get(f"{_TEXT}style-name", style)
@@ -237,4 +238,4 @@ def _all_marked(paragraph: Element, marked: set[str]) -> bool:
     spans = [span for span in paragraph.findall(f"{_TEXT}span") if _said(span).strip()]
     outside = (paragraph.text or "") + "".join(span.tail or "" for span in paragraph)
     in_marked = all(span.get(f"{_TEXT}style-name", "") in marked for span in spans)
-    return bool(spans) and in_marked and not outside.strip(" \t()abcdefghABCDEFGH.:")
+    return bool(spans) and in_marked and is_label(outside)

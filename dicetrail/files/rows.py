@@ -13,7 +13,7 @@ from dicetrail.core import PLAIN, Details, Kind, Needs, Question
 from dicetrail.core.answers import LETTERS
 from dicetrail.core.document import DETAILS, MOST_CHOICES, Detail, Value
 from dicetrail.core.survey import FieldFault, first_fault
-from dicetrail.files.guessing import WORDED_KEY, unmarked
+from dicetrail.files.guessing import WORDED_KEY, keys_in, unmarked
 from dicetrail.files.plan import (
     KIND_WORDS,
     LEVEL_WORDS,
@@ -27,7 +27,6 @@ from dicetrail.files.plan import (
 from dicetrail.files.sheets import Refusal, unguarded
 
 _SPACES = re.compile(r" {2,}")
-_SEVERAL_KEYS = re.compile(r"([A-La-l]|\d{1,2})(\s*[,;&+/ ]\s*([A-La-l]|\d{1,2}))+")
 _LETTERED = re.compile(r"\(?([A-La-l])[.):]\s+(.+)", re.DOTALL)
 _ROLE_OF_FIELD = {
     "prompt": Role.QUESTION,
@@ -131,9 +130,10 @@ def _options_named(key: str, options: Sequence[str], first: int) -> list[str]:
     count from `first`."""
     if key not in options and (worded := WORDED_KEY.fullmatch(key[:60])):
         key = worded[1]
-    if key in options or len(key) > 40 or not _SEVERAL_KEYS.fullmatch(key):
+    keys = keys_in(key)
+    if key in options or len(keys) < 2:
         return [_option_named(key, options, first)]
-    named = (_option_named(one, options, first) for one in re.findall(r"[A-La-l]|\d+", key))
+    named = (_option_named(one, options, first) for one in keys)
     return list(dict.fromkeys(named))
 
 

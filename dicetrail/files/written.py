@@ -30,6 +30,7 @@ class Line(NamedTuple):
     """Whether it is all bold, underlined or highlighted."""
 
 
+_LABEL = re.compile(r"\s*\(?[A-La-l]?[).:]?\s*")
 _LONGEST_TITLE = 60
 _LONGEST = 4000
 """Longer lines are no parts of a question."""
@@ -136,6 +137,11 @@ def lines_of(text: str) -> list[Line]:
         plain = re.sub(r"(\*\*|__)(.+?)\1", r"\2", plain)
         found.append(Line(number, plain, bold is not None))
     return found
+
+
+def is_label(text: str) -> bool:
+    """Whether a text is nothing but the letter before an option, which no mark is about."""
+    return _LABEL.fullmatch(text) is not None
 
 
 def labelled(lines: Iterable[Line]) -> int:

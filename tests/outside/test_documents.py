@@ -19,9 +19,9 @@ from dicetrail.files import FileProblem, Format, Wish, guess, read_questions
 
 ASKED = (
     ("Which is a root?", ("Pea", "Carrot", "Bean"), 1),
-    ("Which is a leaf?", ("Kale", "Beet", "Swede"), 0),
+    ("Which is a leaf?", ("Cabbage", "Beet", "Swede"), 0),
 )
-EXPECTED = [("Which is a root?", ("Carrot",)), ("Which is a leaf?", ("Kale",))]
+EXPECTED = [("Which is a root?", ("Carrot",)), ("Which is a leaf?", ("Cabbage",))]
 
 
 def saved(document):

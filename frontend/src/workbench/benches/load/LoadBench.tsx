@@ -37,7 +37,7 @@ export function LoadBench({ game, round, number, at, editRound }: BenchProps) {
             <Link to={`/load/new?game=${game.id}`} className="text-sky underline">
               paste questions
             </Link>
-            . TSV, CSV, XLSX, JSON and YAML are read; you see what comes of it first.
+            . Tables, workbooks, documents and JSON are read; you see what comes of it first.
           </p>
         </div>
       </div>
