@@ -16,6 +16,7 @@ from dicetrail.core.rules.script import (
     Counters,
     Done,
     Event,
+    Handler,
     Handlers,
     Roll,
     Script,
@@ -76,6 +77,24 @@ class Settled(NamedTuple):
     """The script lines that ran, in order; only for `settle(..., traced=True)`."""
 
 
+class Effect(NamedTuple):
+    """What an event does before and after the script has its say, made ready."""
+
+    right: int
+    """What a question done with by this event adds to the right ones."""
+    wrong: int
+    mistakes: int
+    asked: bool
+    leaves_tries: bool
+    """Whether the question stands while tries are left."""
+    ways: tuple[Way, ...]
+    """Where each round goes on; empty where the event does not end a question."""
+    lean: Handler | None
+    traced: Handler | None
+    at_once: tuple[tuple[int, Test], ...]
+    """The endings tried after it, with what makes them fit."""
+
+
 @dataclass(frozen=True, eq=False)
 class Rules:
     """A game's script, moves and endings, made ready. Made by `rules_of`."""
@@ -85,7 +104,7 @@ class Rules:
     """The counters, in the order of every tally."""
     first: Tally
     handlers: Handlers
-    moves: tuple[Moves, ...]
+    effects: Mapping[Event, Effect]
     endings: tuple[Ending, ...]
     at_once: tuple[tuple[int, Test], ...]
     """The endings that are tried after every event, with what makes them fit."""
@@ -158,20 +177,45 @@ def rules_of(game: Game) -> Rules:
         if condition.reads & QUESTION_FACTS.difference(names)
     }
     at_once = tuple(test for test in tests if game.endings[test[0]].at_once)
+    at_any_time = tuple(test for test in at_once if test[0] not in questioned)
+    handlers = compile_script(script)
+    moves = [round_.moves for round_ in game.rounds]
     return Rules(
         script,
         names,
         Tally(tuple(script.counters.values())),
-        compile_script(script),
-        tuple(round_.moves for round_ in game.rounds),
+        handlers,
+        {
+            event: _effect(
+                event, handlers, moves, at_any_time if event in WITHOUT_QUESTION else at_once
+            )
+            for event in Event
+        },
         game.endings,
-        tuple(test for test in at_once if test[0] not in questioned),
+        at_any_time,
         at_once,
         tuple(test for test in tests if test[0] not in questioned),
         reads,
         names.index("score"),
         reads.intersection(COUNTS),
         tuple(int(name in reads) for name in COUNTS),
+    )
+
+
+def _effect(
+    event: Event, handlers: Handlers, moves: Sequence[Moves], at_once: tuple[tuple[int, Test], ...]
+) -> Effect:
+    ends = event in (Event.RIGHT, Event.WRONG, Event.TIMEOUT, Event.PASSED)
+    return Effect(
+        right=int(event is Event.RIGHT),
+        wrong=int(ends and event is not Event.RIGHT),
+        mistakes=int(event in (Event.WRONG, Event.TIMEOUT, Event.LETTER_MISS)),
+        asked=event is Event.ASKED,
+        leaves_tries=event is Event.WRONG,
+        ways=tuple(getattr(to, event) for to in moves) if ends else (),
+        lean=handlers.lean.get(event),
+        traced=handlers.traced.get(event),
+        at_once=at_once,
     )
 
 
@@ -201,64 +245,51 @@ def settle(
     `roll` gives chance to a script that rolls. `traced` also notes the script lines that ran.
     """
     counters, asked, right, wrong, streak, best, mistakes = tally
-    event = outcome.event
+    is_right, is_wrong, adds, asks, leaves_tries, ways, lean, full, at_once = rules.effects[
+        outcome.event
+    ]
     # The question counts once, when it is done with: the handler reads the counts as they
     # are if the round's moves are followed, and what it does instead is put right after it.
-    planned: Way | None = None
-    is_right = is_wrong = False
-    if event is Event.RIGHT:
+    way: Way | None = None
+    if is_right:
         streak += 1
         if streak > best:
             best = streak
-        is_right = True
-        planned = rules.moves[outcome.round].right
-    elif event is Event.WRONG:
+        way = ways[outcome.round]
+    elif is_wrong:
         streak = 0
-        mistakes += 1
-        is_wrong = True
-        if not outcome.tries_left:
-            planned = rules.moves[outcome.round].wrong
-    elif event is Event.TIMEOUT:
-        streak = 0
-        mistakes += 1
-        is_wrong = True
-        planned = rules.moves[outcome.round].timeout
-    elif event is Event.PASSED:
-        streak = 0
-        is_wrong = True
-        planned = rules.moves[outcome.round].passed
-    elif event is Event.ASKED:
-        if not outcome.is_again:
-            asked += 1
-    elif event is Event.LETTER_MISS and outcome.tries_left:
-        mistakes += 1  # the last miss is counted by the wrong answer it makes
-    way = planned
-    is_done = planned is not None and planned.to is not To.AGAIN
-    counts = (asked, right + is_right, wrong + is_wrong, streak, best, mistakes)
+        mistakes += adds
+        if not (leaves_tries and outcome.tries_left):
+            way = ways[outcome.round]
+    elif asks:
+        asked += not outcome.is_again
+    elif adds and outcome.tries_left:
+        mistakes += adds  # the last miss is counted by the wrong answer it makes
     undone = (asked, right, wrong, streak, best, mistakes)
-    if not is_done:
-        counts = undone
-    handlers = rules.handlers.traced if traced else rules.handlers.lean
-    handler = handlers.get(event)
+    done = (asked, right + is_right, wrong + is_wrong, streak, best, mistakes)
+    counts = undone if way is None or way.to is _AGAIN else done
     deeds: list[Done] = []
     lines: list[int] = []
+    handler = full if traced else lean
     if handler is not None:
         counters = handler(counters, counts, outcome, deeds, lines, roll)
         if deeds:
-            way = _way(deeds, planned, event)
-            is_done = way is not None and way.to is not To.AGAIN
-            counts = undone
-            if is_done:
-                counts = (asked, right + is_right, wrong + is_wrong, streak, best, mistakes)
+            way = _way(deeds, way, outcome.event)
+            counts = undone if way is None or way.to is _AGAIN else done
     ending = None
-    tests = rules.at_once if event in WITHOUT_QUESTION else rules.at_once_in_question
-    for number, test in tests:
+    for number, test in at_once:
         if test(counters, counts, outcome, 1, 1):
-            ending = number
-            if not is_done:  # the game is over, and so is the question
-                counts = (asked, right + is_right, wrong + is_wrong, streak, best, mistakes)
+            ending, counts = number, done  # the game is over, and so is the question
             break
-    return Settled(Tally(counters, *counts), way, ending, tuple(deeds), tuple(lines))
+    # Filled as tuples: naming the fields once more would take a fifth of the whole time.
+    tally = _filled(Tally, (counters, *counts))
+    return _filled(
+        Settled, (tally, way, ending, tuple(deeds) if deeds else (), tuple(lines) if lines else ())
+    )
+
+
+_AGAIN = To.AGAIN
+_filled = tuple.__new__
 
 
 def _way(deeds: list[Done], planned: Way | None, event: Event) -> Way | None:

@@ -7,6 +7,7 @@ lists every name there is.
 from dicetrail.core.rules.script.compile import (
     Counters,
     Done,
+    Handler,
     Handlers,
     Roll,
     Test,
@@ -32,6 +33,7 @@ __all__ = [
     "Counters",
     "Done",
     "Event",
+    "Handler",
     "Handlers",
     "Roll",
     "Said",
