@@ -8,6 +8,7 @@ from dicetrail.core import (
     Continue,
     Draw,
     Ending,
+    Facts,
     Game,
     Input,
     Moment,
@@ -28,6 +29,20 @@ VEGETABLES = Pack(
             f"Which one is number {number}?", (f"right {number}",), (f"x{number}", f"y{number}")
         )
         for number in range(1, 13)
+    ),
+)
+BEDS = Pack(
+    "Beds",
+    facts=Facts(
+        ("plant", "family", "bed", "sown", "level"),
+        (
+            ("Carrot", "Umbel", "1", "4", "1"),
+            ("Parsnip", "Umbel", "2", "3", "2"),
+            ("Beet", "Goosefoot", "1", "4", ""),
+            ("Chard", "Goosefoot", "3", "5", "3"),
+            ("Swede", "Cabbage", "2", "6", "5"),
+            ("Kale", "Cabbage", "3", "5", "1"),
+        ),
     ),
 )
 ENDINGS = (

@@ -34,7 +34,7 @@ from dicetrail.core import (
     step,
 )
 from dicetrail.core.answers.letters import letters_of
-from dicetrail.core.document import RoundOrder
+from dicetrail.core.document import Facts, Leaves, Pattern, RoundOrder
 from dicetrail.core.play import Intent, next_input
 from dicetrail.core.play.program import made_ready, most_questions, question_of, round_of
 from dicetrail.core.survey.reach import Final, reach
@@ -85,6 +85,17 @@ def any_round(chances, title):
     moves = Moves(*(pick(WAYS) for _ in range(4)))
     seconds = pick((None, None, None, 4))
     round_ = Round(title, (title,), draw=draw, ask=ask, after=After(hold_ms=0), moves=moves)
+    if chances.random() < 0.15:
+        rows = tuple((name, pick("xy"), pick("123")) for name in "abc")
+        patterns = (
+            Pattern(title, "{one}?", "two", choices=2, leaves=pick(list(Leaves)), level="three"),
+            Pattern(title, "{two}?", "one", leaves=pick(list(Leaves)), worth="three"),
+        )
+        both = chances.random() < 0.5
+        patterns = patterns[: 1 + both]
+        round_ = replace(round_, packs=(), patterns=patterns)
+        facts = Facts(("one", "two", "three"), (*rows, ("d", "z", "1")))
+        return replace(round_, seconds=seconds), Pack(title, facts=facts)
     return replace(round_, seconds=seconds), Pack(title, tuple(POOL[at] for at in pool))
 
 

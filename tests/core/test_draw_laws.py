@@ -23,6 +23,7 @@ from dicetrail.core import (
     Moves,
     Opening,
     Pack,
+    Pattern,
     Question,
     Refill,
     Round,
@@ -34,9 +35,10 @@ from dicetrail.core import (
     step,
     survey,
 )
-from dicetrail.core.document import ListsAsk, Operator, Span
+from dicetrail.core.document import Leaves, ListsAsk, Operator, Span
 from dicetrail.core.draw import Pool, SumTable, Visit, deal, odd_items, sources, stream, whole
 from dicetrail.core.play import Bring, choices_of, next_input, question_of
+from tests.core.examples import BEDS
 
 REST = (Ending("Rest", ""),)
 
@@ -53,14 +55,20 @@ def levelled(title, *levels):
     )
 
 
-PACKS = {"easy": levelled("easy", 1, 1, None), "mixed": levelled("mixed", 1, 3, 5, 5)}
+PACKS = {"easy": levelled("easy", 1, 1, None), "mixed": levelled("mixed", 1, 3, 5, 5), "beds": BEDS}
 GROUPS = (ItemList("Root", ("beet", "carrot")), ItemList("Leaf", ("kale", "chard", "leek")))
 SOURCES = {
     "packs": {"packs": ("easy", "mixed")},
     "lists": {"lists": (Lists(GROUPS),)},
     "odd": {"lists": (Lists(GROUPS, ListsAsk.ODD_ONE_OUT, choices=3),)},
     "sums": {"sums": (Sums(count=3), Sums(Operator.OVER, choices=4, count=2))},
-    "all": {"packs": ("mixed",), "lists": (Lists(GROUPS),), "sums": (Sums(count=2),)},
+    "facts": {"patterns": (Pattern("beds", "Family of {plant}?", "family", level="level"),)},
+    "all": {
+        "packs": ("mixed",),
+        "lists": (Lists(GROUPS),),
+        "sums": (Sums(count=2),),
+        "patterns": (Pattern("beds", "In bed {bed}?", "plant", leaves=Leaves.PICKED),),
+    },
 }
 WEIGHTS = ((1, 1, 1, 1, 1), (0, 1, 1, 1, 1), (0, 0, 0, 0, 5), (0, 0, 0, 0, 0), (3, 0, 1, 0, 0))
 FILTERS = ((), (1,), (5,), (4,))

@@ -54,11 +54,11 @@ from dicetrail.core import (
     table,
 )
 from dicetrail.core.answers import compare
-from dicetrail.core.document import Operator, RoundOrder
+from dicetrail.core.document import Leaves, Made, Operator, Pattern, RoundOrder
 from dicetrail.core.play.program import made_ready
 from dicetrail.core.play.state import State
 from dicetrail.core.workbench import draw_list
-from tests.core.examples import VEGETABLES, play
+from tests.core.examples import BEDS, VEGETABLES, play
 
 MIXED = Pack(
     "Mixed",
@@ -70,7 +70,12 @@ MIXED = Pack(
         Question("Carrot", ("root",), ("leaf", "fruit"), Kind.SORT),
     ),
 )
-PACKS = {"veg": VEGETABLES, "mix": MIXED}
+PACKS = {"veg": VEGETABLES, "mix": MIXED, "beds": BEDS}
+PATTERNS = (
+    Pattern("beds", "Family of {plant}?", "family", leaves=Leaves.RIGHT),
+    Pattern("beds", "Bed {bed}?", "plant", Made.TYPED, leaves=Leaves.PICKED),
+    Pattern("beds", "Sown in month {sown}?", "plant", choices=3, leaves=Leaves.PICKED),
+)
 BOUNDS = st.none() | st.integers(-20, 30)
 WAYS = st.sampled_from(
     [Way(), Way(To.AGAIN), Way(To.NEXT_ROUND), Way(To.ROUND, "1"), Way(To.ENDING, "E0")]
@@ -103,6 +108,7 @@ ROUNDS = st.builds(
     lists=st.sampled_from(
         [(), (Lists((ItemList("Root", ("beet", "carrot")), ItemList("Leaf", ("kale",)))),)]
     ),
+    patterns=st.sampled_from([(), PATTERNS]),
     sums=st.sampled_from([(), (Sums(choices=4, count=3),), (Sums(Operator.OVER, count=2),)]),
     draw=st.builds(
         Draw,

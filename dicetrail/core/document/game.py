@@ -14,6 +14,9 @@ from dicetrail.core.document.told import Told, Value, Within
 MOST_CHOICES = 12
 """A question offers two to twelve choices, on slats lettered A to L."""
 
+MOST_LETTERS = 40
+"""The longest word or phrase found letter by letter, so that it fits a phone's screen."""
+
 MOST_POINTS = 1_000_000_000
 """Points and bounds stay within plus or minus this number."""
 
@@ -131,6 +134,24 @@ class ListsAsk(Value):
 
     SORT = "sort", "Where does an item belong?"
     ODD_ONE_OUT = "odd one out", "Which is the odd one out?"
+
+
+class Made(Value):
+    """How questions made from facts are answered."""
+
+    CHOICE = "choice", "Picked from choices", "the wrong ones are drawn from other rows"
+    TYPED = "typed", "Typed"
+    NUMBER = "number", "A number"
+    LETTERS = "letters", "Letter by letter"
+
+
+class Leaves(Value):
+    """Which rows of facts leave a run, and come neither as a question nor as a choice again."""
+
+    NONE = "none", "Every row can come again"
+    RIGHT = "right", "A row that was the right answer is not offered again"
+    PICKED = "picked", "Neither is a row that was picked"
+    """Rows that were right leave too."""
 
 
 class Operator(Value):
@@ -287,11 +308,22 @@ TRUTHS = ("true", "false")
 
 
 @dataclass(frozen=True, slots=True)
+class Facts:
+    """A table with named columns, from which rounds make questions by patterns."""
+
+    columns: tuple[str, ...]
+    rows: tuple[tuple[str, ...], ...] = ()
+    """A text for each column; one that is missing counts as empty."""
+
+
+@dataclass(frozen=True, slots=True)
 class Pack:
-    """A set of questions. Many games can use one pack."""
+    """A set of questions, or facts to make questions from. Many games can use one pack."""
 
     title: str
-    questions: tuple[Question, ...]
+    questions: tuple[Question, ...] = ()
+    facts: Facts | None = None
+    """With them the pack holds no questions of its own."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -339,6 +371,47 @@ class Sums:
     """0 for a typed answer, else how many choices, 2 to 12."""
     count: Annotated[int, Within(1, 1000), Told("How many are made")] = 50
     """How many are made for a run, at most; fewer if there are not so many."""
+
+
+@dataclass(frozen=True, slots=True)
+class Holds:
+    """A column of facts, and the values of which it must hold one."""
+
+    column: str
+    values: tuple[str, ...] = ()
+    """Empty takes every row."""
+
+
+@dataclass(frozen=True, slots=True)
+class Pattern:
+    """How questions are made from facts: one for each row, or for rows that ask the same.
+
+    Columns are named as the facts name them; where none is named, the question goes without.
+    """
+
+    facts: str
+    """The pack that holds the facts, by its identifier."""
+    prompt: Annotated[str, Told("The question", "{column} stands for what the row holds there")]
+    answer: Annotated[str, Told("The answer is in")]
+    made: Annotated[Made, Told("How it is answered")] = Made.CHOICE
+    choices: Annotated[int, Within(2, 8), Told("Choices", "the right one among them")] = 4
+    """How many choices, 2 to 8."""
+    shows: Annotated[Shows, Told("The choices are")] = Shows.TEXT
+    also: Annotated[tuple[str, ...], Told("Accepted too is what stands in")] = ()
+    """The columns of further accepted answers."""
+    near: Annotated[str, Told("Wrong choices first from rows with the same", empty="any")] = ""
+    """The column in which rows are near if they hold the same."""
+    holds: tuple[Holds, ...] = ()
+    """Only rows that hold what all of these say make questions and choices."""
+    picture: Annotated[str, Told("Picture from", empty="none")] = ""
+    sound: Annotated[str, Told("Sound from", empty="none")] = ""
+    worth: Annotated[str, Told("Worth from", empty="none")] = ""
+    level: Annotated[str, Told("Level from", empty="none")] = ""
+    note: Annotated[str, Told("Note from", empty="none")] = ""
+    """The column of what is shown after the answer."""
+    tolerance: Annotated[str, Told("Tolerance")] = ""
+    """How far off a number may be: an amount (``0.5``) or a share (``2%``)."""
+    leaves: Annotated[Leaves, Told("Not offered again")] = Leaves.NONE
 
 
 @dataclass(frozen=True, slots=True)
@@ -486,6 +559,8 @@ class Round:
     """The packs drawn from, by their identifiers, in order."""
     lists: tuple[Lists, ...] = ()
     sums: tuple[Sums, ...] = ()
+    patterns: tuple[Pattern, ...] = ()
+    """Questions made from facts."""
     draw: Draw = Draw()
     ask: Ask = Ask()
     check: Check = Check()
@@ -495,6 +570,12 @@ class Round:
         int | None, LongSeconds, Told("Clock of this round", "seconds", empty="none")
     ] = None
     """Time for the whole round, 1 to 86400; None sets no clock."""
+
+    @property
+    def packs_used(self) -> tuple[str, ...]:
+        """Every pack it needs, those of facts included, once each."""
+        facts = (pattern.facts for pattern in self.patterns)
+        return tuple(dict.fromkeys((*self.packs, *facts)))
 
 
 @dataclass(frozen=True, slots=True)
@@ -631,6 +712,8 @@ DOCUMENT = (
     Lists,
     Span,
     Sums,
+    Holds,
+    Pattern,
     Draw,
     Ask,
     Sample,

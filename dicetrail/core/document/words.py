@@ -1,12 +1,13 @@
 """The few turns of phrase that every explanation shares."""
 
 import re
-from collections.abc import Iterator, Mapping
+from collections.abc import Callable, Iterator, Mapping
 from typing import TypeVar
 
 from dicetrail.core.document.game import Number
 
 _PLACE = re.compile(r"\{(\w+)\}")
+_COLUMN = re.compile(r"\{([^{}]+)\}")
 
 
 def counted(count: float, thing: str) -> str:
@@ -42,3 +43,17 @@ def filled_in(words: str, values: Mapping[str, object]) -> str:
 def places_in(words: str) -> Iterator[str]:
     """The names in braces that words have."""
     return (found[1] for found in _PLACE.finditer(words))
+
+
+def columns_in(words: str) -> Iterator[str]:
+    """The names of columns in braces that words have, which can be of several words."""
+    return (found[1].strip() for found in _COLUMN.finditer(words))
+
+
+def from_columns(words: str, cell: Callable[[str], str]) -> str:
+    """The words with what stands in each column in place of its name in braces.
+
+    >>> from_columns("When is {plant} sown?", {"plant": "Carrot"}.__getitem__)
+    'When is Carrot sown?'
+    """
+    return _COLUMN.sub(lambda found: cell(found[1].strip()), words)

@@ -10,7 +10,7 @@ from collections.abc import Iterable, Mapping
 from typing import NamedTuple
 
 from dicetrail.core.answers import letters_of
-from dicetrail.core.document import Kind, Pack, Question
+from dicetrail.core.document import Kind, Pack, Pattern, Question
 
 
 class Traits(NamedTuple):
@@ -31,8 +31,11 @@ class Traits(NamedTuple):
 Census = Mapping[Traits, int]
 """How many questions there are of each kind."""
 
-Censuses = Mapping[str, Census]
-"""The census of each pack, by its name."""
+Packs = Mapping[str, Pack]
+"""Packs by their identifiers."""
+
+Censuses = Mapping[str | Pattern, Census]
+"""The census of each pack, by its identifier, and of what each pattern makes, by the pattern."""
 
 
 def traits_of(question: Question) -> Traits:
@@ -54,8 +57,3 @@ def traits_of(question: Question) -> Traits:
 def census_of(questions: Iterable[Question]) -> Census:
     """How many questions there are of each kind."""
     return Counter(map(traits_of, questions))
-
-
-def censuses_of(packs: Mapping[str, Pack]) -> Censuses:
-    """The census of every pack."""
-    return {name: census_of(pack.questions) for name, pack in packs.items()}

@@ -12,8 +12,19 @@ from itertools import chain, islice
 from itertools import count as counting
 from typing import NamedTuple
 
-from dicetrail.core.document import Draw, DrawOrder, Kind, Needs, Order, Question, Refill, Round
+from dicetrail.core.document import (
+    Draw,
+    DrawOrder,
+    Kind,
+    Leaves,
+    Needs,
+    Order,
+    Question,
+    Refill,
+    Round,
+)
 from dicetrail.core.draw.dice import Stream, stream
+from dicetrail.core.draw.facts import FactQuestions
 from dicetrail.core.draw.pools import Pool, Sourced
 from dicetrail.core.draw.sources import made_pool, weight_of
 
@@ -43,6 +54,13 @@ class Deal:
         return Dealt(self.pool[self._places[position]], self._times_before[position])
 
 
+class Row(NamedTuple):
+    """A row of facts, by the pack that holds them and its number there."""
+
+    facts: str
+    number: int
+
+
 class Visit(NamedTuple):
     """One time that a run comes to a round."""
 
@@ -63,13 +81,32 @@ def deal(round_: Round, fixed: Pool, visit: Visit, count: int) -> Deal:
     length = length_of(round_.draw, len(pool), visit.wanted, visit.players)
     used = frozenset(_places_of(pool, visit.round, visit.gone)) if visit.gone else _NONE_USED
     order = _order(pool, round_.draw, visit, length, used)
-    places = tuple(islice(order, count if length is None else min(count, length)))
+    # Where rows leave the run, questions dealt beyond the length come in place of theirs.
+    most = None if rows_leave(round_) else length
+    places = tuple(islice(order, count if most is None else min(count, most)))
     times: Counter[int] = Counter()
     before = []
     for place in places:
         before.append(times[place])
         times[place] += 1
     return Deal(pool, length, places, tuple(before))
+
+
+def rows_leave(round_: Round) -> bool:
+    """Whether what is asked in a round can keep rows of facts from coming again."""
+    return any(pattern.leaves is not Leaves.NONE for pattern in round_.patterns)
+
+
+def completed(dealt: Dealt, made: FactQuestions | None, dice: int, gone: Collection[Row]) -> Dealt:
+    """A dealt question with its wrong choices, which for one made from facts the dice draw."""
+    if made is None:
+        return dealt
+    source, number = dealt.sourced.source, dealt.sourced.number
+    facts = made.pattern.facts
+    rows = frozenset(row.number for row in gone if row.facts == facts)
+    chances = stream(dice, f"wrong choices of {source}", dealt.times_before, number)
+    question = made.with_wrong(dealt.sourced.question, number, chances, rows)
+    return dealt._replace(sourced=Sourced(source, number, question))
 
 
 def ahead(position: int) -> int:
@@ -82,17 +119,17 @@ def ahead(position: int) -> int:
 
 def named(sourced: Sourced, round_: int) -> tuple[str, int]:
     """A question of a round by a name of its source that means it in every round."""
-    return _name(sourced.source, round_), sourced.number
+    return name_of(sourced.source, round_), sourced.number
 
 
-def _name(source: str, round_: int) -> str:
-    """Packs are shared by rounds; lists and sums are each round's own."""
+def name_of(source: str, round_: int) -> str:
+    """A source by a name for all rounds: packs are shared, others are each round's own."""
     is_own = source.endswith("]")
     return f"{round_} {source}" if is_own else source
 
 
 def _places_of(pool: Pool, round_: int, names: Collection[tuple[str, int]]) -> Iterator[int]:
-    sources = {_name(part.source, round_): part.source for part in pool.parts}
+    sources = {name_of(part.source, round_): part.source for part in pool.parts}
     for name, number in names:
         if name in sources:
             yield from pool.places_of(sources[name], number)
@@ -178,7 +215,7 @@ def _once(
     if used:
         places = _unused_first(places, used)
     if draw.order is DrawOrder.EASY_FIRST and length is not None:
-        return iter(sorted(islice(places, length), key=pool.level_at))
+        return chain(sorted(islice(places, length), key=pool.level_at), places)
     return places
 
 

@@ -12,6 +12,7 @@ from itertools import accumulate
 from typing import overload
 
 from dicetrail.core.document import Question
+from dicetrail.core.draw.facts import FactQuestions
 
 
 @dataclass(frozen=True, slots=True)
@@ -85,6 +86,13 @@ class Pool(Sequence[Sourced]):
                 if at < len(part.numbers) and part.numbers[at] == number:
                     yield before + at
             before += len(part.numbers)
+
+    def made_by(self, source: str) -> FactQuestions | None:
+        """What makes the questions of a source; None if they are written out."""
+        for part in self.parts:
+            if part.source == source and isinstance(part.questions, FactQuestions):
+                return part.questions
+        return None
 
     def level_at(self, place: int) -> int:
         """The level of the question at a place; one without counts as 1."""

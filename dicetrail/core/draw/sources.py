@@ -1,7 +1,8 @@
-"""Where a round's questions come from: packs, named lists, and sums.
+"""Where a round's questions come from: packs, facts, named lists, and sums.
 
-Questions of packs and of sorting are the same in every run. Sums and odd ones out are made
-anew from the dice, each from a stream of its own, so that one source never moves another.
+Questions of packs, of patterns over facts and of sorting are the same in every run. Sums
+and odd ones out are made anew from the dice, each from a stream of its own, so that one
+source never moves another.
 A source of sums knows every sum it could make without writing them all down: for each left
 number the fitting right numbers are evenly spaced.
 """
@@ -13,27 +14,29 @@ from dataclasses import dataclass
 from fractions import Fraction
 from functools import cached_property
 from itertools import accumulate
+from types import MappingProxyType
 
 from dicetrail.core.answers import fold
 from dicetrail.core.document import (
     Draw,
     DrawOrder,
+    Facts,
+    Game,
     Kind,
     Lists,
     ListsAsk,
     Operator,
-    Pack,
+    Pattern,
     Question,
     Round,
     Span,
     Sums,
     out_of_bounds,
 )
-from dicetrail.core.draw.census import Censuses, Traits, traits_of
+from dicetrail.core.draw.census import Census, Censuses, Packs, Traits, census_of, traits_of
 from dicetrail.core.draw.dice import Stream, stream
+from dicetrail.core.draw.facts import FactQuestions
 from dicetrail.core.draw.pools import Part, Pool, whole
-
-Packs = Mapping[str, Pack]
 
 MOST_ROWS = 10_000
 """A source of sums has at most this many left numbers, times denominators; else it makes none."""
@@ -50,7 +53,8 @@ SIGNS = {Operator.PLUS: "+", Operator.MINUS: "−", Operator.TIMES: "×", Operat
 
 def fixed_pool(round_: Round, packs: Packs) -> Pool:
     """The questions of a round that are the same in every run."""
-    return Pool((*_from_packs(round_, packs), *_weighed(round_, _to_sort(round_))))
+    from_facts = _from_facts(round_, packs)
+    return Pool((*_from_packs(round_, packs), *from_facts, *_weighed(round_, _to_sort(round_))))
 
 
 def fixed_traits(round_: Round, censuses: Censuses) -> Counter[Traits]:
@@ -65,8 +69,9 @@ def fixed_traits(round_: Round, censuses: Censuses) -> Counter[Traits]:
 
 
 def _in_packs(round_: Round, censuses: Censuses) -> Iterator[tuple[Traits, int]]:
-    for name in round_.packs:
-        yield from censuses.get(name, {}).items()
+    sources: tuple[str | Pattern, ...] = (*round_.packs, *round_.patterns)
+    for source in sources:
+        yield from censuses.get(source, {}).items()
 
 
 def made_pool(round_: Round, number: int, dice: int) -> tuple[Part, ...]:
@@ -83,6 +88,21 @@ def pool_size(round_: Round, censuses: Censuses) -> int:
     items = sum(_list_questions(lists) for lists in round_.lists[:MOST_SOURCES])
     sums = sum(min(made.count, count_of(made)) for made in round_.sums[:MOST_SOURCES])
     return fitting + items + max(0, sums)
+
+
+def censuses_of(
+    game: Game, packs: Packs, known: Mapping[str, Census] = MappingProxyType({})
+) -> Censuses:
+    """The census of every pack of questions and every pattern of a game; `known` are at hand."""
+    found: dict[str | Pattern, Census] = {}
+    for round_ in game.rounds:
+        for name in round_.packs:
+            if name in packs and name not in found:
+                found[name] = known[name] if name in known else census_of(packs[name].questions)
+        for pattern in round_.patterns:
+            if pattern not in found:
+                found[pattern] = census_of(FactQuestions(pattern, facts_of(pattern, packs)))
+    return found
 
 
 def fits(round_: Round, traits: Traits) -> bool:
@@ -161,6 +181,20 @@ def _from_packs(round_: Round, packs: Packs) -> Iterator[Part]:
             yield whole(name, questions)
         else:
             yield Part(name, questions, tuple(_fitting(round_, questions)))
+
+
+def _from_facts(round_: Round, packs: Packs) -> Iterator[Part]:
+    takes_all = _takes_all(round_.draw)
+    for place, pattern in enumerate(round_.patterns):
+        made = FactQuestions(pattern, facts_of(pattern, packs))
+        numbers = range(len(made)) if takes_all else tuple(_fitting(round_, made))
+        yield Part(f"patterns[{place}]", made, numbers)
+
+
+def facts_of(pattern: Pattern, packs: Packs) -> Facts:
+    """The facts a pattern is of; none if they are not there."""
+    pack = packs.get(pattern.facts)
+    return Facts(()) if pack is None or pack.facts is None else pack.facts
 
 
 def _fitting(round_: Round, questions: Iterable[Question]) -> Iterator[int]:

@@ -87,8 +87,9 @@ def start(
     if not 1 <= len(players) <= most:
         raise ValueError(f"this game takes 1 to {most} players, not {len(players)}")
     questions = counted(program.question_count, "question")
-    packs = counted(len({name for round_ in program.game.rounds for name in round_.packs}), "pack")
-    loaded = Footprint(at, Stop.LOAD, What.LOADED, f"{questions} from {packs}")
+    packs = len({name for round_ in program.game.rounds for name in round_.packs_used})
+    why = f"{questions} from {counted(packs, 'pack')}" if packs else f"{questions}, made here"
+    loaded = Footprint(at, Stop.LOAD, What.LOADED, why)
     tallies = (program.rules.first,) * len(players)
     clocks = Clocks(game=in_ms(program.game.seconds))
     visits = (0,) * len(program.game.rounds)

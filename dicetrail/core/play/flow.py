@@ -38,10 +38,12 @@ from dicetrail.core.play.program import (
     deal_of,
     in_play,
     length_of_round,
+    next_question,
     question_of,
     right_answer,
     round_of,
     seconds_for,
+    with_rows_leaving,
 )
 from dicetrail.core.play.state import Clocks, Phase, Result, State
 from dicetrail.core.rules import (
@@ -82,7 +84,9 @@ def settled_question(
     reveal = round_of(program, state).after.reveal
     if reveal is Reveal.ALWAYS or (reveal is Reveal.LAST_TRY and way is not None):
         state = state._replace(is_revealed=True)
-    if way is not None and way.to is not To.AGAIN:
+    is_done = way is not None and way.to is not To.AGAIN
+    state = with_rows_leaving(program, state, is_done)
+    if is_done:
         prints[first] = replace(prints[first], answered=_answered(program, state, result))
     state = cued(program, state, _OCCASIONS[result], prints)
     state = streak_cued(program, state, prints) if event is Event.RIGHT else state
@@ -207,6 +211,7 @@ def enter_round(
         round=number,
         wanted=wanted,
         position=0,
+        passed_over=(),
         skipped=0,
         clocks=state.clocks._replace(round=in_ms(round_.seconds)),
     )
@@ -245,6 +250,12 @@ _ORDER_WORDS = {
 def _ask(program: Program, state: State, is_again: bool, prints: Prints) -> State:
     """Put the question at the state's position, or go on elsewhere if there is none."""
     length, clocks, where = length_of_round(program, state), state.clocks, where_of(state)
+    if not is_again and (length is None or where.slot < length):
+        found = next_question(program, state)
+        if found is None:
+            length = where.slot
+        else:
+            state = found
     time_over = _time_over(clocks)
     instead = before_asking(program.game, where, length, is_again, time_over)
     if instead is not None:

@@ -1,6 +1,6 @@
 """A game made ready to run, and what can be asked of it at any point of a run."""
 
-from collections.abc import Callable, Hashable, Iterator, MutableMapping, Sequence
+from collections.abc import Callable, Hashable, Iterable, Iterator, MutableMapping, Sequence
 from dataclasses import dataclass, field, replace
 from functools import cached_property
 from typing import Any, TypeVar
@@ -23,23 +23,30 @@ from dicetrail.core.document import (
     DrawOrder,
     Game,
     Kind,
+    Leaves,
     Needs,
     Question,
+    Refill,
     Round,
     Shows,
 )
 from dicetrail.core.draw import (
     Deal,
     Dealt,
+    FactQuestions,
     Packs,
     Pool,
+    Row,
     Visit,
     ahead,
     choices_shown,
+    completed,
     deal,
     fixed_pool,
     most_wanted,
+    name_of,
     named,
+    rows_leave,
 )
 from dicetrail.core.play.state import Asked, Phase, State
 from dicetrail.core.rules import Rules, rules_of
@@ -67,9 +74,9 @@ class Program:
     def question_count(self) -> int:
         """How many different questions there are in its rounds."""
         numbers: dict[str, set[int]] = {}
-        for pool in self.pools:
+        for round_, pool in enumerate(self.pools):
             for part in pool.parts:
-                numbers.setdefault(part.source, set()).update(part.numbers)
+                numbers.setdefault(name_of(part.source, round_), set()).update(part.numbers)
         return sum(map(len, numbers.values()))
 
 
@@ -113,8 +120,8 @@ def round_of(program: Program, state: State) -> Round:
 
 def deal_of(program: Program, state: State) -> Deal:
     """The questions of the round in play, or of the one begun next, up to the one in play."""
-    pool = program.pools[state.round]
-    count = state.position + 1 if program.recall is None else ahead(state.position)
+    pool, last = program.pools[state.round], _place_in_deal(state)
+    count = last + 1 if program.recall is None else ahead(last)
     return _recalled(
         program,
         state,
@@ -138,6 +145,10 @@ class InPlay:
     """In the order shown."""
     right: tuple[int, ...]
     """The places of the right ones, from 1."""
+    pack: str
+    """The pack it is from, or the one of the facts it is made from; else empty."""
+    made: FactQuestions | None
+    """What makes it from facts."""
 
 
 def in_play(program: Program, state: State) -> InPlay:
@@ -145,9 +156,15 @@ def in_play(program: Program, state: State) -> InPlay:
 
     def made() -> InPlay:
         dealt, round_ = _dealt(program, state), round_of(program, state)
-        return InPlay(dealt, *choices_shown(round_, state.round, state.dice, state.position, dealt))
+        source = dealt.sourced.source
+        makes = program.pools[state.round].made_by(source) if round_.patterns else None
+        dealt = completed(dealt, makes, state.dice, state.left)
+        shown = choices_shown(round_, state.round, state.dice, state.position, dealt)
+        pack = source if makes is None else makes.pattern.facts
+        return InPlay(dealt, *shown, pack, makes)
 
-    return _recalled(program, state, (state.position, state.brought), made)
+    of = (state.position, state.brought, state.passed_over, state.left)
+    return _recalled(program, state, of, made)
 
 
 def _dealt(program: Program, state: State) -> Dealt:
@@ -155,7 +172,53 @@ def _dealt(program: Program, state: State) -> Dealt:
     for brought in state.brought:
         if brought.position == state.position:
             return Dealt(deal.pool[brought.place], 0)
-    return deal.at(state.position)
+    return deal.at(_place_in_deal(state))
+
+
+def _place_in_deal(state: State) -> int:
+    """Where the question in play stands among those dealt."""
+    place = state.position
+    for passed in state.passed_over:
+        place += passed <= place
+    return place
+
+
+def with_rows_leaving(program: Program, state: State, is_done: bool) -> State:
+    """The state with the rows that leave once another question is put: those that were right
+    if the question in play `is_done` with, and those that were picked."""
+    put = in_play(program, state)
+    if put.made is None or put.made.pattern.leaves is Leaves.NONE:
+        return state
+    rows = set(put.made.rows_of(put.dealt.sourced.number)) if is_done else set[int]()
+    if put.made.pattern.leaves is Leaves.PICKED:
+        for place in check(program, state, state.given).places if state.given is not None else ():
+            rows.update(put.made.rows_of_answer(put.choices[place - 1]))
+    leaving = {*state.leaving, *(Row(put.pack, row) for row in rows)}
+    return state._replace(leaving=tuple(sorted(leaving)))
+
+
+def next_question(program: Program, state: State) -> State | None:
+    """The state at a question of the round none of whose rows has left, those before it in the
+    deal passed over; None if there is none.
+
+    A round asks one question at least: where all rows have left as it begins, they come again.
+    """
+    state = state._replace(left=tuple(sorted({*state.left, *state.leaving})), leaving=())
+    if not rows_leave(round_of(program, state)):
+        return state
+    dealt, now = len(deal_of(program, state).pool), state
+    is_filled_again = round_of(program, state).draw.refill is not Refill.NEVER
+    for _ in range(dealt + 1):
+        place = _place_in_deal(now)
+        if place >= dealt and not is_filled_again:
+            break
+        if not _has_left(program, now):
+            return now
+        now = now._replace(passed_over=(*now.passed_over, place))
+    if state.position or state.skipped:
+        return None
+    facts = {pattern.facts for pattern in round_of(program, state).patterns}
+    return state._replace(left=tuple(row for row in state.left if row.facts not in facts))
 
 
 def _recalled(program: Program, state: State, of: Hashable, made: Callable[[], T]) -> T:
@@ -171,6 +234,17 @@ def _recalled(program: Program, state: State, of: Hashable, made: Callable[[], T
     value = made()
     program.recall[key] = (gone, value)
     return value
+
+
+def _has_left(program: Program, state: State) -> bool:
+    """Whether every row of the question dealt has left the run; never of one brought."""
+    if any(brought.position == state.position for brought in state.brought):
+        return False
+    sourced = _dealt(program, state).sourced
+    made = program.pools[state.round].made_by(sourced.source)
+    return made is not None and all(
+        Row(made.pattern.facts, row) in state.left for row in made.rows_of(sourced.number)
+    )
 
 
 def most_questions(program: Program, state: State) -> int:
@@ -243,13 +317,20 @@ def check(program: Program, state: State, given: Given) -> Checked:
         case Kind.TYPED:
             return check_typed(given, question.right, rules)
         case Kind.NUMBER:
-            return check_number(given, question.right[0], question.details.tolerance, rules)
+            tolerance = question.details.tolerance
+            return _best(check_number(given, right, tolerance, rules) for right in question.right)
         case Kind.LETTERS:
-            return _check_word(str(given), question.right[0])
+            return _best(_check_word(str(given), word) for word in question.right)
     choices, right = choices_of(program, state)
     if question.details.shows is not Shows.TEXT:
         choices = tuple(LETTERS[: len(choices)])  # what a picture's file is called tells nothing
     return check_choice(given, choices, right, rules, question.details.needs)
+
+
+def _best(verdicts: Iterable[Checked]) -> Checked:
+    """The first of some verdicts that is right, else the first."""
+    found = list(verdicts)
+    return next((checked for checked in found if checked.verdict is Verdict.RIGHT), found[0])
 
 
 def _check_word(given: str, word: str) -> Checked:

@@ -6,6 +6,7 @@ from typing import Literal, NamedTuple
 
 from dicetrail.core.answers import Given, Verdict
 from dicetrail.core.document import Number, Way
+from dicetrail.core.draw import Row
 from dicetrail.core.play.footprints import Footprint
 from dicetrail.core.rules import Due, Tally
 
@@ -182,6 +183,10 @@ class State(NamedTuple):
     """How often each round of the game has been played to its end."""
     gone: tuple[Asked, ...] = ()
     """The questions asked in rounds that are over, in the order of their names."""
+    left: tuple[Row, ...] = ()
+    """The rows of facts that have left the run, sorted: neither question nor choice again."""
+    leaving: tuple[Row, ...] = ()
+    """Those that leave it once another question is put."""
     put: int = 0
     """How often a question was put to a player in this run, asked anew included."""
     round: int = 0
@@ -189,6 +194,9 @@ class State(NamedTuple):
     """How many questions the player chose for this round."""
     position: int = 0
     """Which question of the round, from 0."""
+    passed_over: tuple[int, ...] = ()
+    """Questions dealt in this round that are not asked, because their rows have left: their
+    places in the deal, rising."""
     skipped: int = 0
     """Turns of this round that came to nobody, because their player is out."""
     tries_used: int = 0

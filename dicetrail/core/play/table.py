@@ -268,9 +268,9 @@ def _narration(program: Program, state: State, media: Media) -> Narration | None
         text = f"{program.game.title}. {words}" if opening.reads_aloud else ""
         sound = opening.narration
     elif state.phase is Phase.ASKING:
-        dealt = in_play(program, state).dealt.sourced
-        details = dealt.question.details
-        recorded = media.get(dealt.source, {}).get(details.narration, "")
+        put = in_play(program, state)
+        details = put.dealt.sourced.question.details
+        recorded = media.get(put.pack, {}).get(details.narration, "")
         text = _read_out(program, state) if round_of(program, state).ask.reads_aloud else ""
     else:
         return None
@@ -341,8 +341,8 @@ def _may_type(program: Program, state: State) -> bool:
 
 
 def _question(program: Program, state: State, media: Media) -> QuestionShown:
-    dealt = in_play(program, state).dealt.sourced
-    question, found = dealt.question, media.get(dealt.source, {})
+    put = in_play(program, state)
+    question, found = put.dealt.sourced.question, media.get(put.pack, {})
     ask = round_of(program, state).ask
     allowed = tries_for(round_of(program, state), question)
     details = question.details

@@ -13,6 +13,7 @@ from dicetrail.core.answers import all_differ, as_shown, read_number, tolerance_
 from dicetrail.core.document import (
     HALF_SIGN,
     MOST_CHOICES,
+    MOST_LETTERS,
     PLAIN,
     TRUTHS,
     Details,
@@ -24,9 +25,6 @@ from dicetrail.core.document import (
     notes_of,
     out_of_bounds,
 )
-
-MOST_LETTERS = 40
-"""The longest word or phrase of a letters question, so that it fits a phone's screen."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -37,6 +37,7 @@ from dicetrail.core.draw import (
     length_of,
     most_wanted,
     pool_size,
+    rows_leave,
     traits_of,
 )
 from dicetrail.core.rules import (
@@ -400,6 +401,11 @@ class _Walk:
         if node.may_stop and is_full_turn and not node.is_again:
             yield from self._taken(node, node.tallies, RoundEnds(where, where.position))
         round_ = self.game.rounds[where.round]
+        if rows_leave(round_):
+            # Which rows have left hangs on the answers: there may be no question more.
+            self.is_exact = False
+            if where.slot and not node.is_again:
+                yield from self._taken(node, node.tallies, RoundEnds(where, where.position))
         if "add_time" in self.deeds:
             for which in self.countdowns(round_):
                 time_over = before_asking(self.game, where, length, node.is_again, which)
@@ -811,7 +817,7 @@ def reach(game: Game, rules: Rules, packs: Packs, censuses: Censuses | None = No
     `censuses` are those of the packs, where they are at hand.
     """
     try:
-        walk = _Walk(game, rules, packs, censuses_of(packs) if censuses is None else censuses)
+        walk = _Walk(game, rules, packs, censuses_of(game, packs) if censuses is None else censuses)
         walk.follow()
     except _TooMany:
         return Reach(frozenset(), False, False, False)

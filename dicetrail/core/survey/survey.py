@@ -41,6 +41,7 @@ from dicetrail.core.draw import (
     Censuses,
     Packs,
     SumTable,
+    censuses_of,
     count_of,
     odd_items,
     pool_size,
@@ -59,6 +60,7 @@ from dicetrail.core.rules import (
     rules_of,
 )
 from dicetrail.core.survey.cue_faults import MOST_CUES, MOST_SOUNDS, cue_problems, place_problems
+from dicetrail.core.survey.fact_faults import pattern_problems
 from dicetrail.core.survey.looks import PackReport, report_on
 from dicetrail.core.survey.reach import Reach, reach, scores_reached
 
@@ -128,7 +130,8 @@ class _Survey:
         for number, round_ in enumerate(game.rounds):
             found += _load_problems(f"rounds[{number}]", round_, packs)
         found += _pack_problems(game, self.reports)
-        censuses = {name: report.census for name, report in self.reports.items()}
+        known = {name: report.census for name, report in self.reports.items()}
+        censuses = censuses_of(game, packs, known)
         for number, round_ in enumerate(game.rounds):
             found += _round_problems(f"rounds[{number}]", round_, packs, censuses)
         found += self._rule_problems()
@@ -248,7 +251,7 @@ def _weight_problems(game: Game) -> Iterator[Problem]:
 
 
 def _load_problems(at: str, round_: Round, packs: Packs) -> Iterator[Problem]:
-    if not round_.packs and not round_.lists and not round_.sums:
+    if not (round_.packs or round_.patterns or round_.lists or round_.sums):
         yield Problem(
             f"{at}.packs",
             "there are no questions to ask",
@@ -265,17 +268,22 @@ def _load_problems(at: str, round_: Round, packs: Packs) -> Iterator[Problem]:
                 f"the pack “{packs[name].title}” is here twice",
                 "take it out once at Load, or its questions will come twice",
             )
+        elif packs[name].facts is not None:
+            what = f"“{packs[name].title}” holds facts, and no questions yet"
+            yield Problem(where, what, "make questions from them with a pattern at Load")
         elif not packs[name].questions:
             yield Problem(
                 where,
                 f"the pack “{packs[name].title}” holds no questions",
                 "load a file that has some, or take the pack out at Load",
             )
-    for name in ("lists", "sums"):
+    for name in ("lists", "sums", "patterns"):
         if len(getattr(round_, name)) > MOST_SOURCES:
             mend = f"have {MOST_SOURCES} at most"
             yield Problem(f"{at}.{name}", f"{len(getattr(round_, name))} are there", mend)
             return
+    for number in range(len(round_.patterns)):
+        yield from pattern_problems(at, round_, number, packs)
     for number, lists in enumerate(round_.lists):
         yield from _list_problems(f"{at}.lists[{number}]", lists)
     for number, sums in enumerate(round_.sums):

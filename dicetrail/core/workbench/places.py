@@ -25,6 +25,7 @@ STOP_OF_ROUND = {
     "packs": Stop.LOAD,
     "lists": Stop.LOAD,
     "sums": Stop.LOAD,
+    "patterns": Stop.LOAD,
     "draw": Stop.DRAW,
     "ask": Stop.ASK,
     "check": Stop.CHECK,

@@ -113,9 +113,8 @@ def _sprint(title: str, packs: tuple[str, ...], _questions: int) -> Game:
     round_ = Round(
         "Sprint",
         packs,
-        (),
-        sums,
-        Draw(None, refill=Refill.WHEN_EMPTY),
+        sums=sums,
+        draw=Draw(None, refill=Refill.WHEN_EMPTY),
         after=After(hold_ms=600),
         seconds=60,
     )

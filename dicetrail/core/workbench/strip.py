@@ -31,7 +31,14 @@ from dicetrail.core.document import (
     To,
     counted,
 )
-from dicetrail.core.draw import Censuses, Facets, Packs, facets, pool_size
+from dicetrail.core.draw import (
+    Censuses,
+    Facets,
+    Packs,
+    censuses_of,
+    facets,
+    pool_size,
+)
 from dicetrail.core.play import (
     Program,
     Stop,
@@ -135,8 +142,8 @@ def look_over(
     """
     reports = reports_on(game, packs, reports)
     problems, rules, reached = examine(game, packs, reports)
-    censuses = {name: report.census for name, report in reports.items()}
     game = within_bounds(game)
+    censuses = censuses_of(game, packs, {name: known.census for name, known in reports.items()})
     problems += tuple(_changed_samples(game, packs, problems))
     is_whole = reached is not None and reached.is_whole
     return Examined(
@@ -302,6 +309,8 @@ def _load(round_: Round, packs: Packs) -> str:
     if used:
         questions = sum(len(pack.questions) for pack in used)
         parts.append(f"{counted(questions, 'question')}, {counted(len(used), 'pack')}")
+    if round_.patterns:
+        parts.append(counted(len(round_.patterns), "pattern"))
     if round_.lists:
         parts.append(counted(sum(len(lists.lists) for lists in round_.lists), "list"))
     if round_.sums:

@@ -1,0 +1,156 @@
+"""What is wrong in the patterns of a round, found before any question is made for a player."""
+
+from collections.abc import Iterator
+from fractions import Fraction
+
+from dicetrail.core.answers import fold, tolerance_of
+from dicetrail.core.document import (
+    Facts,
+    Leaves,
+    Made,
+    Pattern,
+    Problem,
+    Round,
+    Shows,
+    columns_in,
+    counted,
+    warning,
+)
+from dicetrail.core.draw import MOST_FACTS, FactQuestions, Packs, likeness
+
+_SHOWN = 3
+
+
+def pattern_problems(where: str, round_: Round, number: int, packs: Packs) -> Iterator[Problem]:
+    """Every problem of one pattern of a round."""
+    pattern = round_.patterns[number]
+    place = f"{where}.patterns[{number}]"
+    pack = packs.get(pattern.facts)
+    if pack is None:
+        what = f"there are no facts “{pattern.facts}”"
+        yield Problem(f"{place}.facts", what, "choose other facts at Load")
+        return
+    if pack.facts is None:
+        what = f"“{pack.title}” holds questions, not facts"
+        yield Problem(f"{place}.facts", what, "choose facts, or load its file as facts")
+        return
+    if len(pack.facts.rows) > MOST_FACTS:
+        what = f"“{pack.title}” has {len(pack.facts.rows):,} rows"
+        yield Problem(f"{place}.facts", what, f"have {MOST_FACTS:,} at most")
+        return
+    unknown = list(_unknown_columns(place, pattern, pack.facts))
+    yield from unknown
+    if not unknown:
+        made = FactQuestions(pattern, pack.facts)
+        yield from _prompt_problems(place, pattern, made)
+        yield from _made_problems(place, pack.title, made)
+        yield from _choice_problems(place, round_, made)
+        yield from _number_problems(place, made)
+
+
+def _columns_named(pattern: Pattern) -> Iterator[tuple[str, str]]:
+    """Every column a pattern names, by the field that does."""
+    yield from (("prompt", name) for name in columns_in(pattern.prompt))
+    yield "answer", pattern.answer
+    yield from ((f"also[{at}]", name) for at, name in enumerate(pattern.also))
+    yield from ((f"holds[{at}].column", holds.column) for at, holds in enumerate(pattern.holds))
+    for field in ("near", "picture", "sound", "worth", "level", "note"):
+        if name := getattr(pattern, field):
+            yield field, name
+
+
+def _unknown_columns(place: str, pattern: Pattern, facts: Facts) -> Iterator[Problem]:
+    known = set(map(fold, facts.columns))
+    for field, name in _columns_named(pattern):
+        if fold(name) not in known:
+            what = f"there is no column “{name}”" if name.strip() else "no column is chosen"
+            there = ", ".join(f"“{column}”" for column in facts.columns[:8]) or "none"
+            yield Problem(f"{place}.{field}", what, f"choose one of {there}")
+
+
+def _prompt_problems(place: str, pattern: Pattern, made: FactQuestions) -> Iterator[Problem]:
+    where = f"{place}.prompt"
+    named = set(map(fold, columns_in(pattern.prompt)))
+    if not pattern.prompt.strip():
+        yield Problem(where, "the question is empty", "write it, with a column in braces")
+    elif fold(pattern.answer) in named:
+        what = f"{{{pattern.answer}}} in the question gives the answer away"
+        yield Problem(where, what, "name another column there, or ask for another")
+    elif not named and not pattern.picture and not pattern.sound:
+        what = "every row asks the same"
+        mend = "write a column in braces where the question is to name what the row holds"
+        yield Problem(where, what, mend)
+    else:
+        told = [number for number in range(len(made)) if _tells(made, number)]
+        if told:
+            what = f"{counted(len(told), 'question')} give the answer away: {_prompts(made, told)}"
+            yield warning(where, what, "ask with another column, or leave these rows out")
+
+
+def _tells(made: FactQuestions, number: int) -> bool:
+    """Whether a question holds a right answer to it, as words of its own."""
+    if made.pattern.shows is not Shows.TEXT:
+        return False
+    question = made[number]
+    prompt = f" {likeness(question.prompt)} "
+    return any(f" {likeness(answer)} " in prompt for answer in question.right)
+
+
+def _made_problems(place: str, title: str, made: FactQuestions) -> Iterator[Problem]:
+    if not made:
+        what = f"no row of “{title}” makes a question"
+        mend = "look at the columns named and at what rows must hold"
+        yield Problem(place, what, mend)
+    elif made.idle:
+        rows = ", ".join(str(row + 1) for row in made.idle[:_SHOWN])
+        more = f" and {len(made.idle) - _SHOWN} more" if len(made.idle) > _SHOWN else ""
+        why = {
+            Made.NUMBER: "a cell is empty, or the answer is no number",
+            Made.LETTERS: "a cell is empty, or the answer is too long to find by letters",
+        }.get(made.pattern.made, "a cell is empty")
+        what = f"rows {rows}{more} of “{title}” make no question: {why}"
+        yield warning(place, what, "fill them in, if they are meant to")
+
+
+def _choice_problems(place: str, round_: Round, made: FactQuestions) -> Iterator[Problem]:
+    pattern = made.pattern
+    if pattern.made is not Made.CHOICE or not made:
+        return
+    wanted = pattern.choices - 1
+    there = made.fewest_others()
+    where, mend = f"{place}.choices", "offer fewer choices, or have more rows"
+    if not there:
+        what = "there is no other answer that could stand as a wrong choice"
+        yield Problem(where, what, "have more rows, or have it typed")
+    elif there < wanted:
+        what = f"there are {counted(there, 'wrong choice')} where {wanted} are wanted"
+        yield warning(where, what, mend)
+    elif pattern.leaves is not Leaves.NONE:
+        asked = len(made) if round_.draw.count is None else min(round_.draw.count, len(made))
+        gone = (asked - 1) * (1 if pattern.leaves is Leaves.RIGHT else 2)
+        if there - gone < wanted:
+            what = f"rows leave, and towards the end there can be fewer than {wanted} wrong choices"
+            yield warning(where, what, "ask fewer questions, or have more rows")
+
+
+def _number_problems(place: str, made: FactQuestions) -> Iterator[Problem]:
+    pattern = made.pattern
+    if pattern.made is Made.NUMBER and made:
+        try:
+            tolerance_of(pattern.tolerance, Fraction(1))
+        except ValueError as error:
+            mend = "write an amount such as 0.5, a share such as 2%, or nothing"
+            yield Problem(f"{place}.tolerance", str(error), mend)
+    for field, kind in (("worth", "points"), ("level", "a level, 1 to 5")):
+        column = getattr(pattern, field)
+        held = [made[number].details for number in range(len(made))] if column else []
+        bad = [number for number, details in enumerate(held) if getattr(details, field) is None]
+        if bad:
+            rows = [row for number in bad for row in made.rows_of(number)[:1]]
+            shown = ", ".join(str(row + 1) for row in rows[:_SHOWN])
+            what = f"“{column}” is not {kind} in {counted(len(rows), 'row')}, such as {shown}"
+            yield warning(f"{place}.{field}", what, "write whole numbers there")
+
+
+def _prompts(made: FactQuestions, numbers: list[int]) -> str:
+    return ", ".join(f"“{made[number].prompt}”" for number in numbers[:_SHOWN])

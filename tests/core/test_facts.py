@@ -1,0 +1,279 @@
+"""Questions made from facts: what is right, what is wrong, what leaves, whatever is set."""
+
+import unittest
+from dataclasses import replace
+
+from hypothesis import given
+from hypothesis import strategies as st
+
+from dicetrail.core import (
+    After,
+    Answer,
+    Ask,
+    Begin,
+    Check,
+    Draw,
+    DrawOrder,
+    Ending,
+    Facts,
+    Game,
+    GameProblems,
+    Moves,
+    Pack,
+    Pattern,
+    Phase,
+    Refill,
+    Round,
+    Severity,
+    Shows,
+    To,
+    Way,
+    build,
+    replay,
+    start,
+    step,
+    survey,
+    table,
+)
+from dicetrail.core.answers import Verdict, fold
+from dicetrail.core.document import Holds, Leaves, Made
+from dicetrail.core.draw import FactQuestions, likeness, stream
+from dicetrail.core.play import Intent, check, choices_of, next_input, question_of
+from dicetrail.core.play.program import in_play
+from tests.core.examples import BEDS
+
+NAMES = ("Beet", "beet", "Bête", "bete!", "Kale", "Leek", "Pea", "1/2", "0.5", "2", "")
+ROWS = st.tuples(*(st.sampled_from(NAMES) for _ in range(2)), st.sampled_from("xyz"))
+TABLES = st.lists(ROWS, min_size=1, max_size=9).map(
+    lambda rows: Facts(("Name", "Other name", "family"), tuple(rows))
+)
+PATTERNS = st.builds(
+    Pattern,
+    st.just("f"),
+    st.sampled_from(["Of {family}?", "Who is {other name}?", "{Name} and {family}?"]),
+    st.sampled_from(["name", "Other name", "family"]),
+    st.sampled_from(Made),
+    st.integers(2, 5),
+    also=st.sampled_from([(), ("other name",), ("name", "family")]),
+    near=st.sampled_from(["", "family"]),
+    holds=st.sampled_from([(), (Holds("family", ("X", "y")),), (Holds("name"),)]),
+    leaves=st.sampled_from(Leaves),
+)
+ROUNDS = st.builds(
+    Round,
+    title=st.just("R"),
+    patterns=st.lists(PATTERNS, min_size=1, max_size=2).map(tuple),
+    draw=st.builds(
+        Draw,
+        st.none() | st.integers(1, 6),
+        st.sampled_from([DrawOrder.SHUFFLED, DrawOrder.WRITTEN, DrawOrder.EASY_FIRST]),
+        refill=st.sampled_from(Refill),
+    ),
+    ask=st.builds(Ask, tries=st.integers(1, 2), spread=st.booleans()),
+    check=st.builds(
+        Check,
+        ignore_case=st.booleans(),
+        ignore_accents=st.booleans(),
+        ignore_punctuation=st.booleans(),
+        typos=st.integers(0, 1),
+    ),
+    after=st.just(After(hold_ms=0)),
+    moves=st.sampled_from([Moves(), Moves(wrong=Way(To.AGAIN))]),
+)
+REST = (Ending("Rest", ""),)
+INTENTS = st.lists(st.sampled_from(["right", "wrong", "wrong"]), min_size=12, max_size=12)
+
+
+def program_of(facts, *patterns, **settings):
+    game = Game("G", (Round("R", patterns=patterns, **settings),), REST)
+    return build(game, {"f": Pack("F", facts=facts)})
+
+
+def right_for(made, prompt):
+    """Every answer of the rows that ask this, worked out from the rows alone."""
+    found = set()
+    for row in range(len(made.facts.rows)):
+        words = made.pattern.prompt
+        for column in made.facts.columns:
+            for written in (column, column.lower()):
+                words = words.replace(f"{{{written}}}", made.cell(row, column))
+        if fold(words) == fold(prompt) and row in made.rows:
+            names = (made.pattern.answer, *made.pattern.also)
+            found |= {made.cell(row, name) for name in names} - {""}
+    return found
+
+
+class TestLaws(unittest.TestCase):
+    @given(TABLES, ROUNDS, st.integers(0, 999), INTENTS)
+    def test_a_wrong_choice_is_never_right_and_what_left_stays_away(
+        self, facts, round_, dice, intents
+    ):
+        try:
+            program = build(Game("G", (round_,), REST), {"f": Pack("F", facts=facts)}, recall={})
+        except GameProblems:
+            return
+        moment, inputs = start(program, dice), []
+        shown, number = {}, 0
+        for intent in ("right", *intents):
+            state = moment.state
+            if state.phase is Phase.ASKING:
+                put = in_play(program, state)
+                question = put.dealt.sourced.question
+                right = right_for(put.made, question.prompt)
+                self.assertLessEqual(set(question.right), right)
+                likes = [likeness(choice) for choice in put.choices]
+                self.assertEqual(len(set(likes)), len(likes), "no two choices are alike")
+                wrong = {likeness(answer) for answer in question.wrong}
+                self.assertFalse(wrong & {likeness(answer) for answer in right})
+                if put.made.pattern.made is Made.CHOICE:
+                    self.assertLessEqual(len(put.choices), put.made.pattern.choices)
+                    self.assertGreater(len(question.wrong), 0)
+                else:
+                    for answer in right:
+                        verdict = check(program, state, answer).verdict
+                        self.assertIn(verdict, (Verdict.RIGHT, Verdict.UNREADABLE), answer)
+                # The same question, asked anew or tried again, stands as it stood.
+                place = (state.position, state.left, put.dealt.sourced.number)
+                self.assertEqual(shown.setdefault(place, put.choices), put.choices)
+                self._stay_away(state, put, question)
+                number += 1
+            given_ = next_input(program, state, Intent(intent), state.at)
+            if given_ is None:
+                break
+            inputs.append(given_)
+            moment = step(program, state, given_.action, given_.at)
+        again = replay(program, dice, ("Player",), inputs)
+        self.assertEqual(again[-1], moment)
+
+    def _stay_away(self, state, put, question):
+        gone = {row.number for row in state.left}
+        self.assertFalse(
+            state.position and gone.issuperset(put.made.rows_of(put.dealt.sourced.number)),
+            "a question all of whose rows have left is not asked",
+        )
+        others = list(put.made.others(put.dealt.sourced.number, gone))
+        if others:
+            allowed = {answer for answer, _ in others}
+            self.assertLessEqual(set(question.wrong), allowed)
+        if put.made.pattern.near and put.made.pattern.made is Made.CHOICE:
+            near = {answer for answer, is_near in others if is_near}
+            taken = len(near & set(question.wrong))
+            self.assertEqual(taken, min(len(near), len(question.wrong)), "near ones first")
+
+    def test_rows_that_leave_leave_every_pattern_and_every_round(self):
+        asked = dict.fromkeys(Leaves, 0)
+        for leaves in Leaves:
+            patterns = (
+                Pattern("beds", "Family of {plant}?", "family", choices=2, leaves=leaves),
+                Pattern("beds", "Of bed {bed}, month {sown}?", "plant", choices=2, leaves=leaves),
+            )
+            rounds = tuple(
+                Round(title, patterns=patterns, draw=Draw(None), after=After(hold_ms=0))
+                for title in "AB"
+            )
+            program = build(Game("G", rounds, REST), {"beds": BEDS})
+            for dice in range(20):
+                moment = start(program, dice)
+                rounds_seen = set()
+                while given_ := next_input(program, moment.state, Intent.WRONG, moment.state.at):
+                    if isinstance(given_.action, Answer):
+                        asked[leaves] += 1
+                        rounds_seen.add(moment.state.round)
+                    moment = step(program, moment.state, given_.action, given_.at)
+                self.assertEqual(rounds_seen, {0, 1}, "every round asks something")
+        self.assertEqual(asked[Leaves.NONE], 20 * 2 * (6 + 4), "both ways round, in both rounds")
+        # By the first pattern six rows leave, one a question; the second round finds all gone,
+        # and they come again. What was picked wrong is asked no more either.
+        self.assertLessEqual(asked[Leaves.RIGHT], 20 * 2 * 6)
+        self.assertLess(asked[Leaves.PICKED], asked[Leaves.RIGHT])
+
+
+class TestPatterns(unittest.TestCase):
+    def test_rows_that_ask_the_same_are_one_question_with_all_their_answers_right(self):
+        facts = Facts(
+            ("name", "latin"),
+            (("Bluebell", "Hyacinthoides"), ("bluebell", "Campanula"), ("Daisy", "Bellis")),
+        )
+        typed = Pattern("f", "Genus of {name}?", "latin", Made.TYPED)
+        made = FactQuestions(typed, facts)
+        self.assertEqual(made[0].right, ("Hyacinthoides", "Campanula"))
+        picked = FactQuestions(replace(typed, made=Made.CHOICE), facts)
+        for dice in range(30):
+            question = picked.with_wrong(picked[0], 0, stream(dice, "any"))
+            self.assertEqual(question.wrong, ("Bellis",))
+
+    def test_numbers_words_worth_and_media_come_from_their_columns(self):
+        facts = Facts(
+            ("tree", "needles", "points", "leaf", "note"),
+            (("Pine", "2", "3", "pine.svg", "Two by two."), ("Larch", "many", "x", "", "")),
+        )
+        number = Pattern("f", "Needles of {tree}?", "needles", Made.NUMBER, worth="points")
+        program = program_of(facts, number)
+        self.assertEqual(len(program.pools[0]), 1)
+        state = step(program, start(program, 1).state, Begin(), 0).state
+        self.assertEqual(question_of(program, state).details.worth, 3)
+        self.assertIs(check(program, state, "two").verdict, Verdict.UNREADABLE)
+        self.assertIs(check(program, state, "2.0").verdict, Verdict.RIGHT)
+        shown = Pattern("f", "Which?", "tree", choices=2, picture="leaf", note="note")
+        made = FactQuestions(shown, facts)
+        details = made[0].details
+        self.assertEqual((details.picture, details.note), ("pine.svg", "Two by two."))
+        self.assertEqual(made.idle, (1,))
+        leaves = Pattern("f", "Leaf of {tree}?", "leaf", choices=2, shows=Shows.PICTURE)
+        both = replace(facts, rows=(facts.rows[0], ("Larch", "many", "1", "larch.svg", "")))
+        program = program_of(both, leaves)
+        state = step(program, start(program, 1).state, Begin(), 0).state
+        media = {"f": {"pine.svg": "p", "larch.svg": "l"}}
+        pictures = [slat.picture for slat in table(program, state, media).question.choices]
+        self.assertEqual(sorted(pictures), ["l", "p"])
+        self.assertEqual(len(choices_of(program, state)[1]), 1)
+
+    def test_what_is_wrong_in_a_pattern_is_told_with_its_place(self):
+        facts = BEDS.facts
+
+        def told(pattern, draw=None, there=None):
+            pack = Pack("F", facts=there or facts)
+            rounds = (Round("R", patterns=(pattern,), draw=draw or Draw(4)),)
+            found = survey(Game("G", rounds, REST), {"f": pack})
+            return [
+                (problem.where.removeprefix("rounds[0].patterns[0]"), problem.what)
+                for problem in found
+                if "patterns" in problem.where
+            ]
+
+        good = Pattern("f", "Family of {plant}?", "family", choices=3)
+        self.assertEqual(told(good), [])
+        for change, place, words in (
+            ({"prompt": "Family of {flower}?"}, ".prompt", "no column “flower”"),
+            ({"answer": ""}, ".answer", "no column is chosen"),
+            ({"near": "soil"}, ".near", "no column “soil”"),
+            ({"also": ("plant", "x")}, ".also[1]", "no column “x”"),
+            ({"holds": (Holds("x", ("1",)),)}, ".holds[0].column", "no column “x”"),
+            ({"holds": (Holds("bed", ("9",)),)}, "", "no row of “F” makes a question"),
+            ({"prompt": "Which?"}, ".prompt", "every row asks the same"),
+            ({"prompt": "Is it {family}?"}, ".prompt", "gives the answer away"),
+            ({"prompt": "  "}, ".prompt", "the question is empty"),
+            ({"choices": 6}, ".choices", "2 wrong choices where 5 are wanted"),
+            ({"level": "level"}, ".level", "not a level, 1 to 5 in 1 row, such as 3"),
+            ({"answer": "plant", "prompt": "{family}?", "made": Made.NUMBER}, "", "no row"),
+            ({"made": Made.NUMBER, "answer": "sown", "tolerance": "x"}, ".tolerance", "“x” is"),
+            ({"leaves": Leaves.PICKED}, ".choices", "fewer than 2 wrong choices"),
+        ):
+            with self.subTest(change=change):
+                found = told(replace(good, **change))
+                self.assertTrue(
+                    any(where == place and words in what for where, what in found), found
+                )
+        rows = (*facts.rows, ("The Umbel one", "Umbel", "1", "", "1"))
+        telling = told(good, there=replace(facts, rows=rows))
+        self.assertIn("1 question give", telling[0][1])
+        empty = told(
+            replace(good, prompt="Sown in {sown}: {plant}?"), there=Facts(facts.columns, rows)
+        )
+        self.assertTrue(any("rows 7 of “F” make no question" in what for _, what in empty))
+        self.assertIn("holds questions, not facts", self._of_questions(good))
+
+    def _of_questions(self, pattern):
+        rounds = (Round("R", patterns=(pattern,)),)
+        found = survey(Game("G", rounds, REST), {"f": Pack("Q", ())})
+        return " ".join(p.what for p in found if p.severity is Severity.FAULT)
