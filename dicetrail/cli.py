@@ -28,7 +28,7 @@ from dicetrail.demo import load_demo
 from dicetrail.files import game_schema, pack_schema, read_game
 from dicetrail.store import Database, NotFound, StoreTrouble
 from dicetrail.store.games import newest_game, newest_games
-from dicetrail.store.packs import newest_packs, questions_of
+from dicetrail.store.packs import newest_packs, pack_of
 from dicetrail.terminal import play as play_run
 from dicetrail.terminal import standard_lines
 from dicetrail.web import create_app
@@ -219,11 +219,9 @@ def _kept_game(database: Database, name: str) -> tuple[Game, dict[str, Pack]]:
     try:
         with database.reading() as session:
             document = newest_game(session, name).document
-            names = {pack for round_ in document.rounds for pack in round_.packs}
-            packs = newest_packs(session, names)
+            packs = newest_packs(session, document.packs_used)
             return document, {
-                pack.pack_id: Pack(pack.title, questions_of(session, pack.pack_id, pack.number))
-                for pack in packs
+                pack.pack_id: pack_of(session, pack.pack_id, pack.number) for pack in packs
             }
     except NotFound:
         console.print(f"[red]There is no file and no game “{escape(name)}”.[/red] Games kept:")

@@ -12,7 +12,7 @@ from typing import Any, Generic, TypeVar
 from pydantic import ConfigDict, GetCoreSchemaHandler, TypeAdapter, ValidationError
 from pydantic_core import CoreSchema, ErrorDetails
 
-from dicetrail.core import Pack, PackEdit, Problem
+from dicetrail.core import Facts, Pack, PackEdit, Problem
 from dicetrail.core.document import (
     DOCUMENT,
     HALF_SIGN,
@@ -21,6 +21,7 @@ from dicetrail.core.document import (
     is_whole_text,
     warning,
 )
+from dicetrail.core.survey import FactsEdit
 
 Path = tuple[str | int, ...]
 
@@ -52,7 +53,7 @@ def _with_bounds(schema: Any, within: Within) -> Any:
     return schema | {"ge": within.least, "le": within.most}
 
 
-for _part in (*DOCUMENT, Pack, PackEdit):
+for _part in (*DOCUMENT, Facts, Pack, PackEdit, FactsEdit):
     checked_strictly(_part)
 setattr(Within, "__get_pydantic_core_schema__", _bounded)  # noqa: B010
 

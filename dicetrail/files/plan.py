@@ -27,6 +27,13 @@ class Format(Value):
     """Questions written out, their answers under them."""
 
 
+class Contents(Value):
+    """What a file is loaded as."""
+
+    QUESTIONS = "questions", "Questions", "each row, or each block of lines, is one"
+    FACTS = "facts", "Facts", "a table of which rounds make questions by patterns"
+
+
 class Separator(Value):
     """What stands between the fields of a row."""
 
@@ -87,6 +94,7 @@ class Role(Value):
     _ignore_ = "detail"
     for detail in DETAILS:
         vars()[detail.field.upper()] = detail.heading
+    FACT = "column of facts"
     IGNORED = "ignored"
 
 
@@ -118,6 +126,7 @@ class Plan:
     """Why the first row is taken as it is, in a sentence; empty if there was nothing to decide."""
     is_doubtful: bool = False
     """Whether that could well be otherwise."""
+    contents: Contents = Contents.QUESTIONS
 
     @property
     def in_words(self) -> str:
@@ -147,3 +156,4 @@ class Wish:
     format: Format | None = None
     has_headings: bool | None = None
     sheet: str | None = None
+    contents: Contents = Contents.QUESTIONS

@@ -11,23 +11,28 @@ from collections.abc import Callable, Collection, Iterator, Mapping, Sequence
 from contextlib import contextmanager
 from dataclasses import dataclass, replace
 from itertools import islice
+from typing import Any
 
-from dicetrail.core import Kind, Question
+from dicetrail.core import Facts, Kind, Question
+from dicetrail.core.answers import read_number
 from dicetrail.core.document import as_whole_text
+from dicetrail.core.draw import MOST_COLUMNS, MOST_FACTS
 from dicetrail.core.survey import first_fault, missing_medium
+from dicetrail.core.workbench import columns_named
 from dicetrail.files.archives import is_archive, is_paper, is_workbook
 from dicetrail.files.documents import read_documents
 from dicetrail.files.grids import GridRows, drawn_rows, is_own_form, keyed_rows
 from dicetrail.files.guessing import LOOKED_AT, guess_columns, guess_separator
 from dicetrail.files.pages import is_page, read_page
 from dicetrail.files.papers import Paper, read_paper
-from dicetrail.files.plan import ROLE_OF_DETAIL, Format, Plan, Role, Wish
+from dicetrail.files.plan import ROLE_OF_DETAIL, Contents, Format, Plan, Role, Wish
 from dicetrail.files.rows import RowRefused, located, plain_question, planned_question, refusal
 from dicetrail.files.sheets import (
     Refusal,
     Rows,
     SeparatedRows,
     WorkbookRows,
+    unguarded,
 )
 from dicetrail.files.text import FileProblem, Text, text_of
 from dicetrail.files.written import Line, labelled, lines_of, read_written
@@ -50,6 +55,7 @@ class Reading:
     """What a question file held, and the plan by which it was read."""
 
     questions: tuple[Question, ...]
+    """None of a file that is read as facts."""
     refused: tuple[Refusal, ...]
     plan: Plan
     headings: tuple[str, ...] | None
@@ -62,6 +68,8 @@ class Reading:
     """The sheets of a workbook."""
     is_whole: bool = True
     """Whether all of the file was read, and not its first rows alone."""
+    facts: Facts | None = None
+    """What a file that is read as facts holds."""
 
 
 def guess(content: bytes, wish: Wish = NO_WISH) -> Plan:
@@ -69,6 +77,8 @@ def guess(content: bytes, wish: Wish = NO_WISH) -> Plan:
 
     Raises FileProblem.
     """
+    if wish.contents is Contents.FACTS:
+        return _guessed_facts(content, replace(wish, contents=Contents.QUESTIONS))
     if is_paper(content):
         return _guessed_paper(read_paper(content), wish)
     if is_archive(content) or is_workbook(content):
@@ -144,6 +154,30 @@ def _guessed_paper(paper: Paper, wish: Wish) -> Plan:
         if wish.format or _share(looked.questions, looked.refused) >= as_written:
             return plan
     return Plan(Format.WRITTEN, "")
+
+
+def _guessed_facts(content: bytes, wish: Wish) -> Plan:
+    """A plan to read a file as facts: whatever table there is in it, every column kept."""
+    plan = guess(content, wish)
+    if plan.format in (Format.JSON, Format.YAML):
+        plan = guess(content, replace(wish, format=Format.KEYED))
+    elif plan.format is Format.WRITTEN:
+        is_drawn = is_paper(content) or is_page(text_of(content, plan.encoding).text.lstrip())
+        plan = guess(content, replace(wish, format=Format.DRAWN if is_drawn else Format.TABLE))
+    if plan.format is Format.WRITTEN:
+        what = "there is no table in it, and facts are a table"
+        raise FileProblem("the file", what, "load it as questions, or put its facts in a table")
+    rows = [row for row in islice(_rows_of(content, plan, LOOKED_AT), LOOKED_AT) if any(row)]
+    width = max(map(len, rows), default=0)
+    plan = replace(plan, contents=Contents.FACTS, columns=(Role.FACT,) * width)
+    if plan.has_headings or wish.has_headings is not None or len(rows) <= plan.titles:
+        return plan
+    first = [cell.strip() for cell in rows[plan.titles]]
+    is_named = all(first) and len(set(map(str.casefold, first))) == len(first)
+    if not is_named or any(read_number(cell) is not None for cell in first):
+        return plan
+    why = "The first row is taken as the names of the columns: each has one, and none twice."
+    return replace(plan, has_headings=True, why=why, is_doubtful=True)
 
 
 def _share(questions: Sequence[Question], refused: Sequence[Refusal]) -> float:
@@ -238,8 +272,41 @@ def read_questions(
         return Reading(questions, refused, plan, None, 0, blocks, is_whole=is_whole)
     rows = _rows_of(content, plan, most)
     with _no_garbage_search():
-        reading = _read_rows(rows, plan, mended or {}, progress, most, media)
+        if plan.contents is Contents.FACTS:
+            reading = _read_facts(rows, plan, mended or {}, progress, most)
+        else:
+            reading = _read_rows(rows, plan, mended or {}, progress, most, media)
     return replace(reading, sheets=rows.sheets) if isinstance(rows, WorkbookRows) else reading
+
+
+def _read_facts(
+    rows: Rows, plan: Plan, mended: Mended, progress: Progress, most: int | None
+) -> Reading:
+    """The rows of a table as facts: only one with too many cells is refused."""
+    read: Any = _read_rows(rows, plan, mended, progress, most, None)
+    found: tuple[tuple[str, ...], ...] = read.questions
+    if len(found) > MOST_FACTS:
+        what = f"{len(found):,} rows, and facts have {MOST_FACTS:,} at most"
+        raise FileProblem("the file", what, "load a part of it, or load it as questions")
+    kept = [at for at, role in enumerate(plan.columns) if role is not Role.IGNORED]
+    if len(kept) > MOST_COLUMNS:
+        what = f"{len(kept)} columns, and facts have {MOST_COLUMNS} at most"
+        raise FileProblem("the file", what, "leave some of them out")
+    headings = dict(enumerate(read.headings or ()))
+    facts = Facts(columns_named([headings.get(at, "") for at in kept]), found)
+    reading: Reading = replace(read, questions=(), facts=facts)
+    return reading
+
+
+def _fact_row(cells: list[str], plan: Plan) -> tuple[str, ...]:
+    """A row of facts: what stands in the columns that are kept."""
+    if len(cells) > len(plan.columns):
+        what = f"{len(cells)} cells where {len(plan.columns)} columns are"
+        mend = "leave out the last, or put cells that hold the separator in double quotes"
+        raise RowRefused(Role.IGNORED, len(cells), what, mend)
+    held = [*map(unguarded, cells), *[""] * (len(plan.columns) - len(cells))]
+    kept = zip(held, plan.columns, strict=True)
+    return tuple(as_whole_text(cell) for cell, role in kept if role is not Role.IGNORED)
 
 
 def _lines_of(content: bytes, plan: Plan) -> Sequence[Line]:
@@ -274,7 +341,11 @@ def _read_rows(
     refused: list[Refusal] = []
     headings: tuple[str, ...] | None = None
     blank_lines, seen = 0, 0
-    make = plain_question if plan.is_plain else _with_media(media)
+    make: Callable[[list[str], Plan], Any] = _with_media(media)
+    if plan.contents is Contents.FACTS:
+        make = _fact_row
+    elif plan.is_plain:
+        make = plain_question
     has_groups, lines = Role.GROUP in plan.columns, list[int]()
     awaits_headings, titles = plan.has_headings, plan.titles
     first: list[tuple[str, ...]] = []

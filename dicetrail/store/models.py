@@ -25,6 +25,7 @@ from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 from sqlalchemy.types import TypeDecorator
 
 from dicetrail.core import Action, Game, PackEdit, Problem, Question
+from dicetrail.core.survey import FactsEdit
 from dicetrail.form import Kept
 
 
@@ -238,7 +239,13 @@ class PackRevision(Base):
     edits: Mapped[tuple[PackEdit, ...] | None] = mapped_column(
         AsJson(tuple[PackEdit, ...]), deferred=True
     )
+    facts_edits: Mapped[tuple[FactsEdit, ...] | None] = mapped_column(
+        AsJson(tuple[FactsEdit, ...]), deferred=True
+    )
+    columns: Mapped[tuple[str, ...] | None] = mapped_column(AsJson(tuple[str, ...]))
+    """Of a pack of facts, what its columns are called."""
     question_count: Mapped[int]
+    """How many questions, or rows of facts, it has."""
     source: Mapped[PackSource | None] = mapped_column(AsJson(PackSource))
     media: Mapped[dict[str, str] | None] = mapped_column(AsJson(dict[str, str]))
     """The digests of its pictures and sounds, by the names questions give them."""
@@ -246,7 +253,7 @@ class PackRevision(Base):
 
 
 class PackQuestions(Base):
-    """All questions of a revision of a pack: of its first, and of each that came from a file.
+    """All that a revision of a pack holds: its first, and each that came from a file.
 
     They stand apart, for what follows so large a value in a row is slow to reach.
     """
@@ -261,6 +268,10 @@ class PackQuestions(Base):
     pack_id: Mapped[str] = mapped_column(primary_key=True)
     number: Mapped[int] = mapped_column(primary_key=True)
     questions: Mapped[tuple[Question, ...]] = mapped_column(AsQuestions)
+    rows: Mapped[tuple[tuple[str, ...], ...] | None] = mapped_column(
+        AsJson(tuple[tuple[str, ...], ...])
+    )
+    """The rows of its facts, where it holds facts and no questions."""
 
 
 class SecretRow(Base):

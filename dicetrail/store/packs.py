@@ -8,13 +8,14 @@ from collections.abc import Iterable, Mapping
 from dataclasses import dataclass
 from datetime import datetime
 from itertools import chain
-from typing import Any
+from types import MappingProxyType
+from typing import Any, cast
 
 from sqlalchemy import Select, bindparam, func, select
 from sqlalchemy.orm import InstrumentedAttribute, Session
 
-from dicetrail.core import Pack, PackEdit, Question
-from dicetrail.core.survey import edited
+from dicetrail.core import Facts, Pack, PackEdit
+from dicetrail.core.survey import Edits, FactsEdit, edited
 from dicetrail.store.errors import NotFound, StaleRevision
 from dicetrail.store.models import PackQuestions, PackRevision, PackRow, PackSource
 from dicetrail.store.names import identifier
@@ -28,6 +29,9 @@ class KeptPack:
     number: int
     title: str
     question_count: int
+    """How many questions, or rows of facts, it has."""
+    columns: tuple[str, ...]
+    """What the columns of its facts are called; empty for a pack of questions."""
     source: PackSource
     media: dict[str, str]
     """The digests of its pictures and sounds, by the names questions give them."""
@@ -52,39 +56,42 @@ def add_pack(
         pack_id=name,
         number=1,
         title=pack.title,
-        question_count=len(pack.questions),
+        question_count=len(pack.questions) if pack.facts is None else len(pack.facts.rows),
+        columns=() if pack.facts is None else pack.facts.columns,
         source=source,
         media=dict(media or {}),
         saved_at=now,
     )
-    return _added(session, first, pack.questions)
+    return _added(session, first, pack)
 
 
-def load_into_pack(
+def keep_anew(
     session: Session,
     newest: KeptPack,
-    questions: tuple[Question, ...],
-    source: PackSource,
+    pack: Pack,
     now: datetime,
-    media: Mapping[str, str],
+    source: PackSource | None = None,
+    media: Mapping[str, str] = MappingProxyType({}),
 ) -> KeptPack:
-    """Keep a revision with all questions new, from a file, and with more media."""
-    revision = _following(newest, len(questions), now)
-    revision.source = source
+    """Keep a revision with all that the pack holds new, perhaps from a file, with more media."""
+    rows = pack.questions if pack.facts is None else pack.facts.rows
+    revision = _following(newest, len(rows), now)
+    revision.title, revision.source = pack.title, source
+    revision.columns = () if pack.facts is None else pack.facts.columns
     if media:
         revision.media = newest.media | dict(media)
-    return _added(session, revision, questions)
+    return _added(session, revision, pack)
 
 
 def edit_pack(
     session: Session,
     pack_id: str,
     saved_on: int,
-    edits: Iterable[PackEdit],
+    edits: Edits,
     question_count: int,
     now: datetime,
 ) -> KeptPack:
-    """Keep a revision with some edits, after which it has so many questions.
+    """Keep a revision with some edits, after which it has so many questions or rows.
 
     Raises NotFound, and StaleRevision if another revision was saved since.
     """
@@ -92,7 +99,22 @@ def edit_pack(
     if newest.number != saved_on:
         raise StaleRevision("pack", saved_on, newest.number)
     revision = _following(newest, question_count, now)
-    revision.edits = tuple(edits)
+    if newest.columns:
+        revision.facts_edits = cast("tuple[FactsEdit, ...]", edits)
+    else:
+        revision.edits = cast("tuple[PackEdit, ...]", edits)
+    return _added(session, revision)
+
+
+def rename_pack(
+    session: Session, pack_id: str, saved_on: int, title: str, now: datetime
+) -> KeptPack:
+    """Keep a revision under another title. Raises NotFound and StaleRevision."""
+    newest = newest_pack(session, pack_id)
+    if newest.number != saved_on:
+        raise StaleRevision("pack", saved_on, newest.number)
+    revision = _following(newest, newest.question_count, now)
+    revision.title = title
     return _added(session, revision)
 
 
@@ -151,35 +173,41 @@ def pack_revision(session: Session, pack_id: str, number: int) -> KeptPack:
     return _whole(session, _row(session, pack_id, number))
 
 
-def edits_of(session: Session, pack_id: str, number: int) -> tuple[PackEdit, ...] | None:
-    """What a revision changed in the questions of the one before; None if it is all new.
+def edits_of(session: Session, pack_id: str, number: int) -> Edits | None:
+    """What a revision changed in what the one before holds; None if it is all new.
 
     Raises NotFound.
     """
     revision = _row(session, pack_id, number)
     if revision.edits is not None:
         return revision.edits
+    if revision.facts_edits is not None:
+        return revision.facts_edits
     key = (PackQuestions.pack_id == pack_id, PackQuestions.number == number)
     is_new = session.scalar(select(PackQuestions.number).where(*key)) is not None
     return None if is_new else ()
 
 
-def questions_of(session: Session, pack_id: str, number: int) -> tuple[Question, ...]:
-    """The questions of a revision of a pack. Raises NotFound."""
-    _row(session, pack_id, number)
+def pack_of(session: Session, pack_id: str, number: int) -> Pack:
+    """A revision of a pack with all that it holds. Raises NotFound."""
+    kept = pack_revision(session, pack_id, number)
     start = session.scalars(
         select(PackQuestions)
         .where(PackQuestions.pack_id == pack_id, PackQuestions.number <= number)
         .order_by(PackQuestions.number.desc())
         .limit(1)
     ).one()
+    column = PackRevision.edits if start.rows is None else PackRevision.facts_edits
     since = session.scalars(
-        select(PackRevision.edits)
-        .where(PackRevision.pack_id == pack_id, PackRevision.edits.is_not(None))
+        select(column)
+        .where(PackRevision.pack_id == pack_id, column.is_not(None))
         .where(PackRevision.number > start.number, PackRevision.number <= number)
         .order_by(PackRevision.number)
     )
-    return edited(start.questions, chain.from_iterable(edits or () for edits in since))
+    edits = chain.from_iterable(found or () for found in since)
+    if start.rows is None:
+        return Pack(kept.title, edited(start.questions, edits))
+    return Pack(kept.title, (), Facts(kept.columns, edited(start.rows, edits)))
 
 
 def _row(session: Session, pack_id: str, number: int) -> PackRevision:
@@ -201,13 +229,14 @@ def _whole(session: Session, row: PackRevision) -> KeptPack:
             .where(column.is_not(None))
             .order_by(PackRevision.number.desc())
             .limit(1)
-        ).one()
+        ).first()
 
     return KeptPack(
         row.pack_id,
         row.number,
         row.title,
         row.question_count,
+        held(row.columns, PackRevision.columns) or (),
         held(row.source, PackRevision.source),
         held(row.media, PackRevision.media),
         row.saved_at,
@@ -224,14 +253,12 @@ def _following(newest: KeptPack, question_count: int, now: datetime) -> PackRevi
     )
 
 
-def _added(
-    session: Session, revision: PackRevision, questions: tuple[Question, ...] | None = None
-) -> KeptPack:
+def _added(session: Session, revision: PackRevision, whole: Pack | None = None) -> KeptPack:
     session.add(revision)
     session.flush()
-    if questions is not None:
-        session.add(
-            PackQuestions(pack_id=revision.pack_id, number=revision.number, questions=questions)
-        )
+    if whole is not None:
+        key = {"pack_id": revision.pack_id, "number": revision.number}
+        rows = None if whole.facts is None else whole.facts.rows
+        session.add(PackQuestions(**key, questions=whole.questions, rows=rows))
         session.flush()
     return _whole(session, revision)

@@ -7,9 +7,10 @@ recently used dropped first.
 import gc
 from collections import OrderedDict
 from collections.abc import Callable, Collection, Hashable, Sequence
+from dataclasses import replace
 from functools import lru_cache
 from threading import Lock
-from typing import TypeVar
+from typing import TypeVar, cast
 
 from dicetrail.core import (
     Game,
@@ -27,13 +28,13 @@ from dicetrail.core import (
     table,
 )
 from dicetrail.core.play import go_on, made_ready
-from dicetrail.core.survey import PackLook, RowFault, edited
+from dicetrail.core.survey import Edits, PackLook, RowFault, edited_pack
 from dicetrail.core.workbench import Examined
 from dicetrail.files.aside import Aside
 from dicetrail.store import Database
 from dicetrail.store.games import game_revision
 from dicetrail.store.models import RunRow
-from dicetrail.store.packs import KeptPack, edits_of, newest_packs, pack_revision, questions_of
+from dicetrail.store.packs import KeptPack, edits_of, newest_packs, pack_of, pack_revision
 from dicetrail.web.loads.load import Loads
 
 PackNumbers = tuple[tuple[str, int], ...]
@@ -144,12 +145,11 @@ class Shelf:
             kept = pack_revision(session, pack_id, number)
             edits = None if before is None else edits_of(session, pack_id, number)
             if before is None or edits is None:
-                questions = questions_of(session, pack_id, number)
+                pack = pack_of(session, pack_id, number)
             else:
-                questions = edited(before.questions, edits) if edits else before.questions
-        pack = Pack(kept.title, questions)
+                pack = replace(edited_pack(before, edits) if edits else before, title=kept.title)
         self.remember(kept, pack)
-        if before is None and len(questions) >= MANY:
+        if before is None and len(pack.questions) >= MANY:
             gc.freeze()  # nothing of it hangs in circles: looking through it would only take time
         return pack
 
@@ -165,14 +165,15 @@ class Shelf:
 
     def _look(self, pack_id: str, wanted: int, media: Collection[str]) -> PackLook:
         number, look = self._looks.get(pack_id, (0, None))
-        edits: tuple[PackEdit, ...] | None = () if number == wanted else None
+        edits: Edits | None = () if number == wanted else None
         if number == wanted - 1:
             with self.database.reading() as session:
                 edits = edits_of(session, pack_id, wanted) or None
-        if look is None or edits is None:
-            look = PackLook(self.pack(pack_id, wanted).questions, media)
+        pack = self.pack(pack_id, wanted)
+        if look is None or edits is None or pack.facts is not None:
+            look = PackLook(pack.questions, media)
         else:
-            look.edit(edits)
+            look.edit(cast("tuple[PackEdit, ...]", edits))
         self._looks[pack_id] = (wanted, look)
         return look
 

@@ -4,11 +4,11 @@ The old attack: dice had six digits, so whoever had seen a few questions in thei
 all dice until one gave just these, and knew every right answer that was still to come.
 """
 
-from dicetrail.core import Pack, build
+from dicetrail.core import build
 from dicetrail.core.draw.dice import dice_named
 from dicetrail.core.workbench import draw_list
 from dicetrail.store.games import newest_game
-from dicetrail.store.packs import newest_packs, questions_of
+from dicetrail.store.packs import newest_packs, pack_of
 from dicetrail.store.runs import get_run
 from tests.web.demo import DemoTest
 
@@ -22,10 +22,7 @@ class TestForetelling(DemoTest):
         with self.database.reading() as session:
             game = newest_game(session, GAME).document
             packs = newest_packs(session, game.rounds[0].packs)
-            held = {
-                pack.pack_id: Pack(pack.title, questions_of(session, pack.pack_id, pack.number))
-                for pack in packs
-            }
+            held = {pack.pack_id: pack_of(session, pack.pack_id, pack.number) for pack in packs}
             return build(game, held)
 
     def seen_by_a_player(self, place, **new):

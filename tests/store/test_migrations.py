@@ -15,7 +15,7 @@ import dicetrail.store
 from dicetrail.core import Question
 from dicetrail.store import Database
 from dicetrail.store.games import newest_game
-from dicetrail.store.packs import newest_pack, questions_of
+from dicetrail.store.packs import newest_pack, pack_of
 from dicetrail.web import create_app
 
 MIGRATIONS = Path(dicetrail.store.__file__).parent / "migrations"
@@ -96,7 +96,8 @@ class TestMigrations(unittest.TestCase):
             with database.reading() as session:
                 pack = newest_pack(session, "veg")
                 self.assertEqual(
-                    questions_of(session, "veg", 1), (Question("Root?", ("Carrot",), ("Pea",)),)
+                    pack_of(session, "veg", 1).questions,
+                    (Question("Root?", ("Carrot",), ("Pea",)),),
                 )
                 self.assertEqual(pack.source.read_as, "fields separated by tabs, utf-8")
                 self.assertEqual(pack.source.refused[0].line, 3)

@@ -26,10 +26,10 @@ from dicetrail.store.packs import (
     add_pack,
     add_to_media,
     edit_pack,
-    load_into_pack,
+    keep_anew,
     newest_pack,
+    pack_of,
     pack_revision,
-    questions_of,
 )
 from dicetrail.store.runs import add_inputs, add_run, get_run, last_answered_run
 from tests.core.examples import FIVE, VEGETABLES, changed
@@ -72,7 +72,7 @@ class TestStore(StoreTest):
             add_inputs(session, run.id, 1, [Input(Answer("b"), 20)])
         with self.open().reading() as session:
             found = newest_pack(session, "vegetables")
-            self.assertEqual(Pack(found.title, questions_of(session, "vegetables", 1)), VEGETABLES)
+            self.assertEqual(pack_of(session, "vegetables", 1), VEGETABLES)
             self.assertEqual((found.source, found.saved_at), (SOURCE, NOW))
             self.assertEqual(newest_game(session, "five").document.rounds[0].packs, ("vegetables",))
             played = last_answered_run(session, "five")
@@ -151,7 +151,7 @@ class TestPackRevisions(unittest.TestCase):
         other = replace(SOURCE, file_name="other.tsv")
         with self.database.writing() as session:
             kept = add_pack(session, Pack("P", some(20)), SOURCE, NOW, media={"a.png": "1"})
-            expected = [(questions_of(session, "p", 1), SOURCE, {"a.png": "1"})]
+            expected = [(pack_of(session, "p", 1).questions, SOURCE, {"a.png": "1"})]
         for number in range(1, 60):
             questions, source, media = expected[-1]
             with self.database.writing() as session:
@@ -161,20 +161,20 @@ class TestPackRevisions(unittest.TestCase):
                         questions, source = some(20), chances.choice([SOURCE, other])
                         more = {"b.png": str(number)} if number % 2 else {}
                         media = media | more
-                        load_into_pack(session, kept, questions, source, NOW, more)
+                        keep_anew(session, kept, Pack(kept.title, questions), NOW, source, more)
                     case 1:
                         media = media | {f"{number}.png": "x"}
                         add_to_media(session, kept, {f"{number}.png": "x"}, NOW)
                     case _:
                         row, gone = chances.randint(0, 20), chances.randint(0, 3)
-                        edits = [PackEdit(row, gone, some(3)), PackEdit(0, 0, some(1))]
+                        edits = (PackEdit(row, gone, some(3)), PackEdit(0, 0, some(1)))
                         questions = edited(questions, edits)
                         edit_pack(session, "p", kept.number, edits, len(questions), NOW)
             expected.append((questions, source, media))
         with self.database.reading() as session:
             for number, (questions, source, media) in enumerate(expected, 1):
                 found = pack_revision(session, "p", number)
-                self.assertEqual(questions_of(session, "p", number), questions)
+                self.assertEqual(pack_of(session, "p", number).questions, questions)
                 self.assertEqual((found.source, found.media), (source, media))
                 self.assertEqual(found.question_count, len(questions))
 
@@ -193,7 +193,7 @@ class TestPackRevisions(unittest.TestCase):
         for number in range(1, 41):
             with self.database.writing() as session:
                 edit = PackEdit(number, 1, (Question("New?", ("a",), ("b",)),))
-                edit_pack(session, "p", number, [edit], 20_000, NOW)
+                edit_pack(session, "p", number, (edit,), 20_000, NOW)
         self.assertLess((size() - before) / 40, 1_000)
 
 

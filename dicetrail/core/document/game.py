@@ -6,7 +6,8 @@ is added here and nowhere else. A document may be unfinished or contradictory; `
 says what is wrong with it and `build` refuses to play it.
 """
 
-from dataclasses import dataclass
+from collections.abc import Mapping
+from dataclasses import dataclass, replace
 from typing import Annotated
 
 from dicetrail.core.document.told import Told, Value, Within
@@ -703,6 +704,24 @@ class Game:
     """The sounds of its own; cues name these and the ones that are there for every game."""
     best: Annotated[Best, Told("The best runs are those with")] = Best.HIGHEST
     """Which runs count as its best. A run that was given up never does."""
+
+    @property
+    def packs_used(self) -> tuple[str, ...]:
+        """Every pack its rounds need, by its identifier, once each."""
+        return tuple(dict.fromkeys(name for round_ in self.rounds for name in round_.packs_used))
+
+    def with_packs(self, names: Mapping[str, str]) -> "Game":
+        """The game with packs under other identifiers, by those it has now."""
+
+        def renamed(round_: Round) -> Round:
+            patterns = tuple(
+                replace(pattern, facts=names.get(pattern.facts, pattern.facts))
+                for pattern in round_.patterns
+            )
+            packs = tuple(names.get(name, name) for name in round_.packs)
+            return replace(round_, packs=packs, patterns=patterns)
+
+        return replace(self, rounds=tuple(map(renamed, self.rounds)))
 
 
 DOCUMENT = (

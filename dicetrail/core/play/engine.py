@@ -87,7 +87,7 @@ def start(
     if not 1 <= len(players) <= most:
         raise ValueError(f"this game takes 1 to {most} players, not {len(players)}")
     questions = counted(program.question_count, "question")
-    packs = len({name for round_ in program.game.rounds for name in round_.packs_used})
+    packs = len(program.game.packs_used)
     why = f"{questions} from {counted(packs, 'pack')}" if packs else f"{questions}, made here"
     loaded = Footprint(at, Stop.LOAD, What.LOADED, why)
     tallies = (program.rules.first,) * len(players)

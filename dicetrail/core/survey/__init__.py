@@ -4,11 +4,14 @@ from dicetrail.core.survey.build import build
 from dicetrail.core.survey.cue_faults import sound_problems
 from dicetrail.core.survey.looks import (
     MOST_ROWS,
+    Edits,
+    FactsEdit,
     PackEdit,
     PackLook,
     PackReport,
     RowFault,
     edited,
+    edited_pack,
     pack_faults,
 )
 from dicetrail.core.survey.question_faults import (
@@ -23,6 +26,8 @@ from dicetrail.core.survey.survey import examine, reports_on, survey, within_bou
 
 __all__ = [
     "MOST_ROWS",
+    "Edits",
+    "FactsEdit",
     "FieldFault",
     "PackEdit",
     "PackLook",
@@ -31,6 +36,7 @@ __all__ = [
     "RowFault",
     "build",
     "edited",
+    "edited_pack",
     "examine",
     "faults",
     "first_fault",

@@ -2,8 +2,8 @@
 
 from collections import Counter, defaultdict
 from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
-from dataclasses import dataclass
-from typing import Annotated, NamedTuple, TypeVar
+from dataclasses import dataclass, replace
+from typing import Annotated, Any, NamedTuple, TypeVar
 
 from dicetrail.core.answers import as_shown, fold
 from dicetrail.core.document import Pack, Question, Within
@@ -40,12 +40,34 @@ class PackEdit:
     insert: tuple[Question, ...] = ()
 
 
-def edited(questions: Sequence[Question], edits: Iterable[PackEdit]) -> tuple[Question, ...]:
-    """The questions after some edits, made one after the other."""
-    rows = list(questions)
+@dataclass(frozen=True, slots=True)
+class FactsEdit:
+    """Some rows of facts taken out at a row (from 0), and others put in there."""
+
+    row: Annotated[int, Within(0, MOST_ROWS)]
+    remove: Annotated[int, Within(0, MOST_ROWS)] = 0
+    insert: tuple[tuple[str, ...], ...] = ()
+
+
+Edits = tuple[PackEdit, ...] | tuple[FactsEdit, ...]
+"""What a revision changed: in the questions of a pack, or in its facts."""
+
+Row = TypeVar("Row")
+
+
+def edited(rows: Sequence[Row], edits: Iterable[Any]) -> tuple[Row, ...]:
+    """The questions, or rows of facts, after some edits of theirs, made one after the other."""
+    found = list(rows)
     for edit in edits:
-        rows[edit.row : edit.row + edit.remove] = edit.insert
-    return tuple(rows)
+        found[edit.row : edit.row + edit.remove] = edit.insert
+    return tuple(found)
+
+
+def edited_pack(pack: Pack, edits: Edits) -> Pack:
+    """The pack after some edits of its questions or its facts."""
+    if pack.facts is None:
+        return replace(pack, questions=edited(pack.questions, edits))
+    return replace(pack, facts=replace(pack.facts, rows=edited(pack.facts.rows, edits)))
 
 
 @dataclass(frozen=True, slots=True)

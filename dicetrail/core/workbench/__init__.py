@@ -2,6 +2,20 @@
 
 from dicetrail.core.workbench.changes import changes_between
 from dicetrail.core.workbench.new_parts import NEW_PARTS
+from dicetrail.core.workbench.packs import (
+    CannotJoin,
+    Column,
+    columns_named,
+    joined,
+    with_columns,
+)
+from dicetrail.core.workbench.patterns import (
+    PatternLook,
+    first_pattern,
+    look_at,
+    reverse,
+    with_first_patterns,
+)
 from dicetrail.core.workbench.places import PlacedProblem, placed
 from dicetrail.core.workbench.preview import preview
 from dicetrail.core.workbench.ready_games import RECIPES, first_game, recipe
@@ -22,21 +36,31 @@ from dicetrail.core.workbench.trials import Walks
 __all__ = [
     "NEW_PARTS",
     "RECIPES",
+    "CannotJoin",
+    "Column",
     "Drawn",
     "DrawnQuestion",
     "Examined",
+    "PatternLook",
     "PlacedProblem",
     "RightPlaces",
     "ScoreSpan",
     "StopSummary",
     "Walks",
     "changes_between",
+    "columns_named",
     "draw_list",
     "drawn",
     "first_game",
+    "first_pattern",
+    "joined",
+    "look_at",
     "look_over",
     "placed",
     "preview",
     "recipe",
+    "reverse",
     "right_places",
+    "with_columns",
+    "with_first_patterns",
 ]

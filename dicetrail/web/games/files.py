@@ -1,6 +1,5 @@
 """Games as files: one loaded becomes a game of its own, one saved holds everything in it."""
 
-from dataclasses import replace
 from datetime import datetime
 
 from fastapi import Response, UploadFile
@@ -43,11 +42,7 @@ def _kept_game(shelf: Shelf, brought: BroughtGame, file_name: str, now: datetime
             source = PackSource(file_name, "a game file", None, 0, ())
             digests = {title: found.digest for title, found in media[name].items()}
             names[name] = add_pack(session, pack, source, now, media=digests).pack_id
-        rounds = tuple(
-            replace(round_, packs=tuple(names.get(name, name) for name in round_.packs))
-            for round_ in read.game.rounds
-        )
-        made = add_game(session, replace(read.game, rounds=rounds), now)
+        made = add_game(session, read.game.with_packs(names), now)
     return game_view(shelf, made.game_id)
 
 

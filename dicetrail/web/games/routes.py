@@ -7,7 +7,7 @@ from typing import Annotated
 from fastapi import Query
 from sqlalchemy.orm import Session
 
-from dicetrail.core import Game, GameProblems, Program, Severity
+from dicetrail.core import Facts, Game, GameProblems, Program, Severity
 from dicetrail.core.answers import fold_steps
 from dicetrail.core.document import as_written
 from dicetrail.core.draw import name_of_dice
@@ -22,6 +22,7 @@ from dicetrail.core.workbench import (
     placed,
     recipe,
     right_places,
+    with_first_patterns,
 )
 from dicetrail.store import NotFound
 from dicetrail.store.games import (
@@ -72,8 +73,11 @@ def list_games(shelf: SharedShelf) -> list[GameCard]:
 def make_game(new: NewGame, shelf: SharedShelf, now: Now) -> GameView:
     """Make a game that plays the packs given, or that waits for its first questions."""
     with shelf.database.writing() as session:
-        questions = sum(pack.question_count for pack in newest_packs(session, new.packs))
+        packs = newest_packs(session, new.packs)
+        questions = sum(pack.question_count for pack in packs)
         game = recipe(new.recipe).make(new.title.strip(), new.packs, questions)
+        facts = {pack.pack_id: Facts(pack.columns) for pack in packs if pack.columns}
+        game = with_first_patterns(game, facts)
         made = add_game(session, game, now)
     return game_view(shelf, made.game_id)
 
@@ -208,8 +212,7 @@ def pack_numbers(session: Session, document: Game) -> PackNumbers:
 
 def packs_of(session: Session, document: Game) -> list[KeptPack]:
     """The newest revisions of the packs a game draws from, as far as they are there."""
-    wanted = {name for round_ in document.rounds for name in round_.packs}
-    return newest_packs(session, wanted)
+    return newest_packs(session, document.packs_used)
 
 
 def _numbers(packs: Iterable[KeptPack]) -> PackNumbers:

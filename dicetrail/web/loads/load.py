@@ -9,18 +9,19 @@ import threading
 from collections import OrderedDict
 from collections.abc import Callable, Collection
 from concurrent.futures import ThreadPoolExecutor
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from datetime import datetime
 from enum import StrEnum
 
 from dicetrail.core import Pack, Problem, Question
 from dicetrail.core.answers import tidy
+from dicetrail.core.workbench import CannotJoin, joined
 from dicetrail.files import FileProblem, Medium, Plan, Reading
 from dicetrail.files.aside import Aside, GivenUp
 from dicetrail.store import Database, NotFound, PackSource
 from dicetrail.store.media import keep_medium
 from dicetrail.store.models import RefusedRow, WrittenQuestions
-from dicetrail.store.packs import add_pack, load_into_pack, newest_pack, questions_of
+from dicetrail.store.packs import add_pack, keep_anew, newest_pack, pack_of
 
 MOST_WAITING = 8
 """How many files wait at once; the oldest is forgotten when another comes."""
@@ -116,8 +117,9 @@ class Load:
             )
             self._told(reading.rows)
             self.stage = Stage.WRITING
-            if not reading.questions:
-                raise FileProblem("the file", "no row of it is a question", "look at its columns")
+            if not reading.questions and not (reading.facts and reading.facts.rows):
+                what = "a question" if reading.facts is None else "filled in"
+                raise FileProblem("the file", f"no row of it is {what}", "look at its columns")
             # Written out beforehand, so that nobody waits for the store meanwhile.
             questions: tuple[Question, ...] = WrittenQuestions(reading.questions)
             with database.writing() as session:
@@ -125,15 +127,15 @@ class Load:
                 media = {name: held.digest for name, held in self.media.items()}
                 for held in self.media.values():
                     keep_medium(session, held.digest, held.media_type, held.content)
+                pack = Pack(target.title or title_from(self.file_name), questions, reading.facts)
                 if target.into is Into.NEW:
-                    pack = Pack(target.title or title_from(self.file_name), questions)
                     self.pack_id = add_pack(session, pack, source, clock(), media=media).pack_id
                 else:
                     old = newest_pack(session, target.pack_id)
+                    pack = replace(pack, title=old.title)
                     if target.into is Into.ADD:
-                        old_questions = questions_of(session, old.pack_id, old.number)
-                        questions = (*old_questions, *reading.questions)
-                    load_into_pack(session, old, questions, source, clock(), media)
+                        pack = joined(pack_of(session, old.pack_id, old.number), pack)
+                    keep_anew(session, old, pack, clock(), source, media)
                     self.pack_id = old.pack_id
                 self._told(reading.rows)
             self.stage = Stage.DONE
@@ -154,6 +156,9 @@ def _why(error: Exception) -> Problem:
             return error.problem
         case GivenUp():
             return Problem("the file", "the load was given up", "load it again")
+        case CannotJoin():
+            mend = "choose another pack, or load it as a new one"
+            return Problem("the file", str(error), mend)
         case NotFound():
             return Problem("the file", str(error), "choose another pack, and load it again")
     what = f"it could not be kept ({type(error).__name__})"

@@ -2,6 +2,7 @@
 
 import secrets
 from collections.abc import Sequence
+from dataclasses import replace
 from pathlib import PurePath
 from typing import Annotated
 
@@ -114,12 +115,13 @@ async def _view(read: Read, shelf: Shelf, load: Load, target: Target) -> LoadVie
     known = {*load.media, *held}
     reading: Reading = await read("look", load.content, load.plan, load.mended, LOOKED_AT, known)
     comparison = None
-    if target.into is Into.REPLACE:
+    if target.into is Into.REPLACE and reading.facts is None:
         comparison = await run_in_threadpool(_compared, shelf, target.pack_id, reading)
     return _viewed(load, reading, comparison)
 
 
 def _viewed(load: Load, reading: Reading, comparison: Comparison | None = None) -> LoadView:
+    facts = reading.facts
     return LoadView(
         id=load.id,
         file_name=load.file_name,
@@ -132,7 +134,8 @@ def _viewed(load: Load, reading: Reading, comparison: Comparison | None = None) 
         rows_expected=max(load.rows_expected, reading.rows),
         blank_lines=reading.blank_lines,
         media=sorted(load.media),
-        question_count=len(reading.questions),
+        question_count=len(reading.questions if facts is None else facts.rows),
+        facts=None if facts is None else replace(facts, rows=facts.rows[:SHOWN]),
         questions=reading.questions[:SHOWN],
         refused_count=len(reading.refused),
         refused=reading.refused[:SHOWN],

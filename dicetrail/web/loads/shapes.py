@@ -4,7 +4,7 @@ from typing import Annotated
 
 from pydantic import BaseModel, Field
 
-from dicetrail.core import Problem, Question
+from dicetrail.core import Facts, Problem, Question
 from dicetrail.core.answers import Comparison
 from dicetrail.files import Plan, Refusal
 from dicetrail.web.loads.load import Mended, Stage, Target
@@ -41,6 +41,9 @@ class LoadView(BaseModel):
     blank_lines: int
     media: list[str]
     question_count: int
+    """How many questions, or rows of facts, it gives."""
+    facts: Facts | None
+    """The columns and first rows of what is read as facts."""
     questions: tuple[Question, ...]
     refused_count: int
     refused: tuple[Refusal, ...]

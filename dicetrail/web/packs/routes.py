@@ -8,17 +8,43 @@ from typing import Annotated, Any, Literal
 from fastapi import Query, Response, UploadFile
 from starlette.concurrency import run_in_threadpool
 
-from dicetrail.core import GameProblems, Pack, Problem, Question, Table
-from dicetrail.core.survey import MOST_ROWS, edited, faults, trimmed
-from dicetrail.core.workbench import preview
+from dicetrail.core import Facts, GameProblems, Pack, Pattern, Problem, Question, Table
+from dicetrail.core.draw import MOST_FACTS
+from dicetrail.core.survey import MOST_ROWS, Edits, edited_pack, faults, trimmed
+from dicetrail.core.workbench import (
+    PatternLook,
+    columns_named,
+    first_pattern,
+    look_at,
+    preview,
+    with_columns,
+)
 from dicetrail.files import TEMPLATE, TEXT_TEMPLATE, WRITERS, Medium, written
-from dicetrail.store import StaleRevision
+from dicetrail.store import PackSource, StaleRevision
 from dicetrail.store.media import get_medium, keep_medium
-from dicetrail.store.packs import KeptPack, add_to_media, newest_pack, newest_packs
+from dicetrail.store.packs import (
+    KeptPack,
+    add_pack,
+    add_to_media,
+    keep_anew,
+    newest_pack,
+    newest_packs,
+    rename_pack,
+)
 from dicetrail.store.packs import edit_pack as keep_edits
 from dicetrail.web.context import Now, SharedShelf
 from dicetrail.web.loads.routes import named
-from dicetrail.web.packs.shapes import PackCard, PackSave, PackSaved, PackView
+from dicetrail.web.packs.shapes import (
+    ColumnsSave,
+    FactsSave,
+    NewFacts,
+    PackCard,
+    PackSave,
+    PackSaved,
+    PackView,
+    PatternWanted,
+    TitleSave,
+)
 from dicetrail.web.reading import ReadAside
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.wire.bodies import Router
@@ -52,8 +78,13 @@ def show_pack(pack_id: str, shelf: SharedShelf, most: HowMany = _FIRST) -> PackV
     """One pack with its first questions, as many as asked for."""
     with shelf.database.reading() as session:
         kept = newest_pack(session, pack_id)
-    questions = shelf.pack(pack_id, kept.number).questions[:most]
-    return PackView(**_card(kept), questions=questions, faults=shelf.faults(kept))
+    pack = shelf.pack(pack_id, kept.number)
+    return PackView(
+        **_card(kept),
+        questions=pack.questions[:most],
+        rows=() if pack.facts is None else pack.facts.rows[:most],
+        faults=shelf.faults(kept),
+    )
 
 
 @router.get("/{pack_id}/revisions/{number}/questions")
@@ -71,21 +102,113 @@ def list_questions(
 @router.post("/{pack_id}/edits")
 def edit_pack(pack_id: str, save: PackSave, shelf: SharedShelf, now: Now) -> PackSaved:
     """Keep a new revision with these edits. Refused if another was saved since."""
+    edits = (replace(edit, insert=tuple(map(trimmed, edit.insert))) for edit in save.edits)
+    return _edited(shelf, pack_id, save.revision, tuple(edits), now)
+
+
+@router.post("/{pack_id}/facts-edits")
+def edit_facts(pack_id: str, save: FactsSave, shelf: SharedShelf, now: Now) -> PackSaved:
+    """Keep a new revision with these edits of its facts. Refused if another was saved since."""
+    return _edited(shelf, pack_id, save.revision, tuple(save.edits), now)
+
+
+def _edited(shelf: Shelf, pack_id: str, revision: int, edits: Edits, now: datetime) -> PackSaved:
+    before = _pack_saved(shelf, pack_id, revision)
+    pack = edited_pack(before, edits)
+    count = len(pack.questions) if pack.facts is None else len(pack.facts.rows)
+    if pack.facts is not None and count > MOST_FACTS:
+        what, mend = f"{count:,} rows", f"have {MOST_FACTS:,} at most"
+        raise GameProblems((Problem("facts", what, mend),))
+    with shelf.database.writing() as session:
+        saved = keep_edits(session, pack_id, revision, edits, count, now)
+    shelf.remember(saved, pack)
+    return _saved(shelf, saved)
+
+
+@router.post("/{pack_id}/columns")
+def change_columns(pack_id: str, save: ColumnsSave, shelf: SharedShelf, now: Now) -> PackSaved:
+    """Keep a new revision with its facts' columns so. Refused if another was saved since."""
+    pack = _pack_saved(shelf, pack_id, save.revision)
+    if pack.facts is None:
+        what = f"“{pack.title}” holds questions, which have no columns"
+        raise GameProblems((Problem("columns", what, "choose a pack of facts"),))
+    pack = replace(pack, facts=with_columns(pack.facts, save.columns))
+    return _kept_anew(shelf, pack_id, save.revision, pack, now)
+
+
+@router.post("/{pack_id}/title")
+def rename(pack_id: str, save: TitleSave, shelf: SharedShelf, now: Now) -> PackSaved:
+    """Keep a new revision under another title. Refused if another was saved since."""
+    _pack_saved(shelf, pack_id, save.revision)
+    with shelf.database.writing() as session:
+        saved = rename_pack(session, pack_id, save.revision, save.title.strip(), now)
+    return _saved(shelf, saved)
+
+
+def _pack_saved(shelf: Shelf, pack_id: str, revision: int) -> Pack:
+    """The newest revision of a pack. Raises StaleRevision if that is another than expected."""
     with shelf.database.reading() as session:
         newest = newest_pack(session, pack_id)
-    if newest.number != save.revision:
-        raise StaleRevision("pack", save.revision, newest.number)
-    edits = [replace(edit, insert=tuple(map(trimmed, edit.insert))) for edit in save.edits]
-    before = shelf.pack(pack_id, newest.number)
-    pack = Pack(before.title, edited(before.questions, edits))
+    if newest.number != revision:
+        raise StaleRevision("pack", revision, newest.number)
+    return shelf.pack(pack_id, newest.number)
+
+
+def _kept_anew(shelf: Shelf, pack_id: str, revision: int, pack: Pack, now: datetime) -> PackSaved:
     with shelf.database.writing() as session:
-        saved = keep_edits(session, pack_id, save.revision, edits, len(pack.questions), now)
+        newest = newest_pack(session, pack_id)
+        if newest.number != revision:
+            raise StaleRevision("pack", revision, newest.number)
+        saved = keep_anew(session, newest, pack, now)
     shelf.remember(saved, pack)
+    return _saved(shelf, saved)
+
+
+def _saved(shelf: Shelf, saved: KeptPack) -> PackSaved:
     return PackSaved(
         revision=saved.number,
         question_count=saved.question_count,
         faults=shelf.faults(saved),
     )
+
+
+@router.post("", status_code=201)
+def new_facts(new: NewFacts, shelf: SharedShelf, now: Now) -> PackCard:
+    """Keep a new table of facts, to be filled in here."""
+    pack = Pack(new.title.strip(), (), Facts(columns_named(new.columns)))
+    source = PackSource("", "written here", None, 0, ())
+    with shelf.database.writing() as session:
+        return pack_card(add_pack(session, pack, source, now))
+
+
+@router.get("/{pack_id}/revisions/{number}/rows")
+def list_rows(
+    pack_id: str,
+    number: RevisionNumber,
+    shelf: SharedShelf,
+    first: Annotated[int, Query(ge=0, le=MOST_ROWS)] = 0,
+    most: HowMany = _FIRST,
+) -> tuple[tuple[str, ...], ...]:
+    """Some rows of a pack's facts as they were saved once, from a row (from 0) on."""
+    facts = shelf.pack(pack_id, number).facts
+    return () if facts is None else facts.rows[first : first + most]
+
+
+@router.get("/{pack_id}/first-pattern")
+def show_first_pattern(pack_id: str, shelf: SharedShelf) -> Pattern:
+    """A pattern over a pack's facts to begin with."""
+    with shelf.database.reading() as session:
+        columns = newest_pack(session, pack_id).columns
+    return first_pattern(pack_id, Facts(columns))
+
+
+@router.post("/pattern-looks")
+def look_at_pattern(wanted: PatternWanted, shelf: SharedShelf) -> PatternLook:
+    """What comes of a pattern over the facts it names, as they now are."""
+    with shelf.database.reading() as session:
+        number = newest_pack(session, wanted.pattern.facts).number
+    facts = shelf.pack(wanted.pattern.facts, number).facts
+    return look_at(wanted.pattern, facts or Facts(()), wanted.dice)
 
 
 @router.post("/{pack_id}/media")

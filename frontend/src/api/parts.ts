@@ -1,5 +1,5 @@
 // Made from the core by `make api`; not to be changed by hand.
-import type { Badge, Best, Cue, DecimalMark, DrawOrder, Effect, Ending, Format, ItemList, Kind, Lists, ListsAsk, Needs, Occasion, Operator, Order, Question, Refill, Reveal, Role, Round, RoundOrder, Separator, Shows, Sound, Sums, To, Wave } from "./schema";
+import type { Badge, Best, Contents, Cue, DecimalMark, DrawOrder, Effect, Ending, Format, Holds, ItemList, Kind, Leaves, Lists, ListsAsk, Made, Needs, Occasion, Operator, Order, Pattern, Question, Refill, Reveal, Role, Round, RoundOrder, Separator, Shows, Sound, Sums, To, Wave } from "./schema";
 
 /** What a maker adds begins as one of these. */
 
@@ -31,6 +31,7 @@ export const NEW_ROUND: Round = {
   "packs": [],
   "lists": [],
   "sums": [],
+  "patterns": [],
   "draw": {
     "count": 10,
     "order": "shuffled",
@@ -138,6 +139,30 @@ export const NEW_SUMS: Sums = {
   "count": 50
 };
 
+export const NEW_PATTERN: Pattern = {
+  "facts": "",
+  "prompt": "",
+  "answer": "",
+  "made": "choice",
+  "choices": 4,
+  "shows": "text",
+  "also": [],
+  "near": "",
+  "holds": [],
+  "picture": "",
+  "sound": "",
+  "worth": "",
+  "level": "",
+  "note": "",
+  "tolerance": "",
+  "leaves": "none"
+};
+
+export const NEW_HOLDS: Holds = {
+  "column": "",
+  "values": []
+};
+
 export const NEW_CUE: Cue = {
   "name": "",
   "on": [
@@ -210,6 +235,20 @@ export const FIELDS: Record<string, Field> = {
   "rounds[].sums[].denominators.most": {"label": "", "hint": "", "empty": "", "within": [0, 1000000]},
   "rounds[].sums[].choices": {"label": "Choices", "hint": "", "empty": "typed", "within": [0, 12]},
   "rounds[].sums[].count": {"label": "How many are made", "hint": "", "empty": "", "within": [1, 1000]},
+  "rounds[].patterns[].prompt": {"label": "The question", "hint": "{column} stands for what the row holds there", "empty": "", "within": null},
+  "rounds[].patterns[].answer": {"label": "The answer is in", "hint": "", "empty": "", "within": null},
+  "rounds[].patterns[].made": {"label": "How it is answered", "hint": "", "empty": "", "within": null},
+  "rounds[].patterns[].choices": {"label": "Choices", "hint": "the right one among them", "empty": "", "within": [2, 8]},
+  "rounds[].patterns[].shows": {"label": "The choices are", "hint": "", "empty": "", "within": null},
+  "rounds[].patterns[].also[]": {"label": "Accepted too is what stands in", "hint": "", "empty": "", "within": null},
+  "rounds[].patterns[].near": {"label": "Wrong choices first from rows with the same", "hint": "", "empty": "any", "within": null},
+  "rounds[].patterns[].picture": {"label": "Picture from", "hint": "", "empty": "none", "within": null},
+  "rounds[].patterns[].sound": {"label": "Sound from", "hint": "", "empty": "none", "within": null},
+  "rounds[].patterns[].worth": {"label": "Worth from", "hint": "", "empty": "none", "within": null},
+  "rounds[].patterns[].level": {"label": "Level from", "hint": "", "empty": "none", "within": null},
+  "rounds[].patterns[].note": {"label": "Note from", "hint": "", "empty": "none", "within": null},
+  "rounds[].patterns[].tolerance": {"label": "Tolerance", "hint": "", "empty": "", "within": null},
+  "rounds[].patterns[].leaves": {"label": "Not offered again", "hint": "", "empty": "", "within": null},
   "rounds[].draw.count": {"label": "How many questions", "hint": "", "empty": "all", "within": [1, 10000]},
   "rounds[].draw.order": {"label": "Order", "hint": "", "empty": "", "within": null},
   "rounds[].draw.levels[]": {"label": "", "hint": "", "empty": "", "within": [1, 5]},
@@ -292,6 +331,9 @@ export type Value<T> = { value: T; label: string; hint: string };
 export const VALUES: {
   ListsAsk: Value<ListsAsk>[];
   Operator: Value<Operator>[];
+  Made: Value<Made>[];
+  Shows: Value<Shows>[];
+  Leaves: Value<Leaves>[];
   DrawOrder: Value<DrawOrder>[];
   Refill: Value<Refill>[];
   Order: Value<Order>[];
@@ -305,14 +347,17 @@ export const VALUES: {
   Wave: Value<Wave>[];
   Best: Value<Best>[];
   Kind: Value<Kind>[];
-  Shows: Value<Shows>[];
   Needs: Value<Needs>[];
   Format: Value<Format>[];
   Separator: Value<Separator>[];
   Role: Value<Role>[];
+  Contents: Value<Contents>[];
 } = {
   "ListsAsk": [{"value": "sort", "label": "Where does an item belong?", "hint": ""}, {"value": "odd one out", "label": "Which is the odd one out?", "hint": ""}],
   "Operator": [{"value": "plus", "label": "+ plus", "hint": ""}, {"value": "minus", "label": "− minus", "hint": ""}, {"value": "times", "label": "× times", "hint": ""}, {"value": "over", "label": "÷ over, whole quotients", "hint": ""}],
+  "Made": [{"value": "choice", "label": "Picked from choices", "hint": "the wrong ones are drawn from other rows"}, {"value": "typed", "label": "Typed", "hint": ""}, {"value": "number", "label": "A number", "hint": ""}, {"value": "letters", "label": "Letter by letter", "hint": ""}],
+  "Shows": [{"value": "text", "label": "text", "hint": ""}, {"value": "picture", "label": "picture", "hint": ""}, {"value": "sound", "label": "sound", "hint": ""}],
+  "Leaves": [{"value": "none", "label": "Every row can come again", "hint": ""}, {"value": "right", "label": "A row that was the right answer is not offered again", "hint": ""}, {"value": "picked", "label": "Neither is a row that was picked", "hint": ""}],
   "DrawOrder": [{"value": "shuffled", "label": "Shuffled", "hint": ""}, {"value": "written", "label": "As written", "hint": ""}, {"value": "easy first", "label": "Easy ones first", "hint": ""}, {"value": "weighted", "label": "Levels by weight", "hint": ""}],
   "Refill": [{"value": "never", "label": "The round is over", "hint": ""}, {"value": "when empty", "label": "Fill it again", "hint": ""}, {"value": "each time", "label": "It never is: questions go back at once", "hint": ""}],
   "Order": [{"value": "shuffled", "label": "Shuffled", "hint": "the right answer can stand anywhere"}, {"value": "written", "label": "As written", "hint": "the right answer always stands at A"}],
@@ -326,11 +371,11 @@ export const VALUES: {
   "Wave": [{"value": "sine", "label": "sine, soft", "hint": ""}, {"value": "triangle", "label": "triangle, reedy", "hint": ""}, {"value": "square", "label": "square, hollow", "hint": ""}, {"value": "sawtooth", "label": "sawtooth, sharp", "hint": ""}],
   "Best": [{"value": "highest score", "label": "The highest score", "hint": "as most games have it"}, {"value": "lowest score", "label": "The lowest score", "hint": "where points are penalties"}, {"value": "fastest", "label": "The shortest time", "hint": "among endings that can be a best"}],
   "Kind": [{"value": "choice", "label": "choice", "hint": ""}, {"value": "truth", "label": "true or false", "hint": ""}, {"value": "typed", "label": "typed answer", "hint": ""}, {"value": "number", "label": "number", "hint": ""}, {"value": "letters", "label": "letters", "hint": ""}, {"value": "sort", "label": "sort into groups", "hint": ""}],
-  "Shows": [{"value": "text", "label": "text", "hint": ""}, {"value": "picture", "label": "picture", "hint": ""}, {"value": "sound", "label": "sound", "hint": ""}],
   "Needs": [{"value": "any", "label": "any one will do", "hint": ""}, {"value": "all", "label": "all are wanted, picked together", "hint": ""}],
   "Format": [{"value": "table", "label": "rows of text", "hint": ""}, {"value": "xlsx", "label": "a workbook", "hint": ""}, {"value": "json", "label": "JSON", "hint": ""}, {"value": "yaml", "label": "YAML", "hint": ""}, {"value": "keyed", "label": "objects by their keys", "hint": ""}, {"value": "drawn", "label": "a table in a text", "hint": ""}, {"value": "written", "label": "questions written out", "hint": ""}],
   "Separator": [{"value": "tab", "label": "tab", "hint": ""}, {"value": "comma", "label": "comma ,", "hint": ""}, {"value": "semicolon", "label": "semicolon ;", "hint": ""}, {"value": "bar", "label": "bar |", "hint": ""}],
-  "Role": [{"value": "question", "label": "question", "hint": ""}, {"value": "right answer", "label": "right answer", "hint": ""}, {"value": "wrong choice", "label": "wrong choice", "hint": ""}, {"value": "option", "label": "option", "hint": ""}, {"value": "options in one cell", "label": "options in one cell", "hint": ""}, {"value": "key", "label": "key", "hint": ""}, {"value": "group", "label": "group", "hint": ""}, {"value": "kind", "label": "kind", "hint": ""}, {"value": "topic", "label": "topic", "hint": ""}, {"value": "level", "label": "level", "hint": ""}, {"value": "worth", "label": "worth", "hint": ""}, {"value": "seconds", "label": "seconds", "hint": ""}, {"value": "hint", "label": "hint", "hint": ""}, {"value": "note", "label": "note", "hint": ""}, {"value": "picture", "label": "picture", "hint": ""}, {"value": "sound", "label": "sound", "hint": ""}, {"value": "narration", "label": "narration", "hint": ""}, {"value": "tolerance", "label": "tolerance", "hint": ""}, {"value": "pinned choice", "label": "pinned choice", "hint": ""}, {"value": "choices are", "label": "choices are", "hint": ""}, {"value": "misses", "label": "misses", "hint": ""}, {"value": "needs", "label": "needs", "hint": ""}, {"value": "ignored", "label": "ignored", "hint": ""}],
+  "Role": [{"value": "question", "label": "question", "hint": ""}, {"value": "right answer", "label": "right answer", "hint": ""}, {"value": "wrong choice", "label": "wrong choice", "hint": ""}, {"value": "option", "label": "option", "hint": ""}, {"value": "options in one cell", "label": "options in one cell", "hint": ""}, {"value": "key", "label": "key", "hint": ""}, {"value": "group", "label": "group", "hint": ""}, {"value": "kind", "label": "kind", "hint": ""}, {"value": "topic", "label": "topic", "hint": ""}, {"value": "level", "label": "level", "hint": ""}, {"value": "worth", "label": "worth", "hint": ""}, {"value": "seconds", "label": "seconds", "hint": ""}, {"value": "hint", "label": "hint", "hint": ""}, {"value": "note", "label": "note", "hint": ""}, {"value": "picture", "label": "picture", "hint": ""}, {"value": "sound", "label": "sound", "hint": ""}, {"value": "narration", "label": "narration", "hint": ""}, {"value": "tolerance", "label": "tolerance", "hint": ""}, {"value": "pinned choice", "label": "pinned choice", "hint": ""}, {"value": "choices are", "label": "choices are", "hint": ""}, {"value": "misses", "label": "misses", "hint": ""}, {"value": "needs", "label": "needs", "hint": ""}, {"value": "column of facts", "label": "column of facts", "hint": ""}, {"value": "ignored", "label": "ignored", "hint": ""}],
+  "Contents": [{"value": "questions", "label": "Questions", "hint": "each row, or each block of lines, is one"}, {"value": "facts", "label": "Facts", "hint": "a table of which rounds make questions by patterns"}],
 };
 
 /** The details that are texts, and those that are numbers, in order. */

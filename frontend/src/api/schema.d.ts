@@ -597,7 +597,11 @@ export interface paths {
          */
         get: operations["list_packs_api_packs_get"];
         put?: never;
-        post?: never;
+        /**
+         * New Facts
+         * @description Keep a new table of facts, to be filled in here.
+         */
+        post: operations["new_facts_api_packs_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -658,6 +662,126 @@ export interface paths {
          * @description Keep a new revision with these edits. Refused if another was saved since.
          */
         post: operations["edit_pack_api_packs__pack_id__edits_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packs/{pack_id}/facts-edits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Edit Facts
+         * @description Keep a new revision with these edits of its facts. Refused if another was saved since.
+         */
+        post: operations["edit_facts_api_packs__pack_id__facts_edits_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packs/{pack_id}/columns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Change Columns
+         * @description Keep a new revision with its facts' columns so. Refused if another was saved since.
+         */
+        post: operations["change_columns_api_packs__pack_id__columns_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packs/{pack_id}/title": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Rename
+         * @description Keep a new revision under another title. Refused if another was saved since.
+         */
+        post: operations["rename_api_packs__pack_id__title_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packs/{pack_id}/revisions/{number}/rows": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Rows
+         * @description Some rows of a pack's facts as they were saved once, from a row (from 0) on.
+         */
+        get: operations["list_rows_api_packs__pack_id__revisions__number__rows_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packs/{pack_id}/first-pattern": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show First Pattern
+         * @description A pattern over a pack's facts to begin with.
+         */
+        get: operations["show_first_pattern_api_packs__pack_id__first_pattern_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packs/pattern-looks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look At Pattern
+         * @description What comes of a pattern over the facts it names, as they now are.
+         */
+        post: operations["look_at_pattern_api_packs_pattern_looks_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1277,6 +1401,36 @@ export interface components {
             allowed: number;
         };
         /**
+         * Column
+         * @description A column that facts are to have, and which of those they have now it was, from 0.
+         */
+        Column: {
+            /** Name */
+            name: string;
+            /** Was */
+            was?: number | null;
+        };
+        /**
+         * ColumnValues
+         * @description A column in which few values recur, and how often each does.
+         */
+        ColumnValues: {
+            /** Column */
+            column: string;
+            /** Values */
+            values: components["schemas"]["Tagged"][];
+        };
+        /**
+         * ColumnsSave
+         * @description The columns facts are to have, and the revision they have now.
+         */
+        ColumnsSave: {
+            /** Revision */
+            revision: number;
+            /** Columns */
+            columns: components["schemas"]["Column"][];
+        };
+        /**
          * Comparison
          * @description How many questions are new, changed, gone and the same. Questions are known by prompt.
          */
@@ -1290,6 +1444,12 @@ export interface components {
             /** Same */
             same: number;
         };
+        /**
+         * Contents
+         * @description What a file is loaded as.
+         * @enum {string}
+         */
+        Contents: "questions" | "facts";
         /**
          * Continue
          * @description The player has seen the feedback and goes on.
@@ -1593,6 +1753,47 @@ export interface components {
             value: number | string;
         };
         /**
+         * Facts
+         * @description A table with named columns, from which rounds make questions by patterns.
+         */
+        Facts: {
+            /** Columns */
+            columns: string[];
+            /**
+             * Rows
+             * @default []
+             */
+            rows: string[][];
+        };
+        /**
+         * FactsEdit
+         * @description Some rows of facts taken out at a row (from 0), and others put in there.
+         */
+        FactsEdit: {
+            /** Row */
+            row: number;
+            /**
+             * Remove
+             * @default 0
+             */
+            remove: number;
+            /**
+             * Insert
+             * @default []
+             */
+            insert: string[][];
+        };
+        /**
+         * FactsSave
+         * @description Edits of facts to be made one after the other, and the revision they were made on.
+         */
+        FactsSave: {
+            /** Revision */
+            revision: number;
+            /** Edits */
+            edits: components["schemas"]["FactsEdit"][];
+        };
+        /**
          * Feedback
          * @description What came of the last answer. While the question stands, nothing tells what is right.
          */
@@ -1800,6 +2001,19 @@ export interface components {
             action: "hint";
         };
         /**
+         * Holds
+         * @description A column of facts, and the values of which it must hold one.
+         */
+        Holds: {
+            /** Column */
+            column: string;
+            /**
+             * Values
+             * @default []
+             */
+            values: string[];
+        };
+        /**
          * Input
          * @description An action and when it came, in milliseconds since the run began.
          */
@@ -1855,6 +2069,12 @@ export interface components {
             /** Recipes */
             recipes: components["schemas"]["ScriptRecipe"][];
         };
+        /**
+         * Leaves
+         * @description Which rows of facts leave a run, and come neither as a question nor as a choice again.
+         * @enum {string}
+         */
+        Leaves: "none" | "right" | "picked";
         /**
          * Letter
          * @description The player tries a letter of a word.
@@ -1967,6 +2187,7 @@ export interface components {
             media: string[];
             /** Question Count */
             question_count: number;
+            facts: components["schemas"]["Facts"] | null;
             /** Questions */
             questions: components["schemas"]["Question"][];
             /** Refused Count */
@@ -1974,6 +2195,30 @@ export interface components {
             /** Refused */
             refused: components["schemas"]["Refusal"][];
             comparison: components["schemas"]["Comparison"] | null;
+        };
+        /**
+         * Made
+         * @description How questions made from facts are answered.
+         * @enum {string}
+         */
+        Made: "choice" | "typed" | "number" | "letters";
+        /**
+         * MadeQuestion
+         * @description A question a pattern makes, as these dice bring it.
+         */
+        MadeQuestion: {
+            /** Row */
+            row: number;
+            /** Prompt */
+            prompt: string;
+            /** Right */
+            right: string[];
+            /** Wrong */
+            wrong: string[];
+            /** Picture */
+            picture: string;
+            /** Sound */
+            sound: string;
         };
         /**
          * Moves
@@ -2027,6 +2272,16 @@ export interface components {
          * @enum {string}
          */
         Needs: "any" | "all";
+        /**
+         * NewFacts
+         * @description A table of facts to be begun.
+         */
+        NewFacts: {
+            /** Title */
+            title: string;
+            /** Columns */
+            columns: string[];
+        };
         /**
          * NewGame
          * @description A game to be made.
@@ -2185,6 +2440,8 @@ export interface components {
             title: string;
             /** Question Count */
             question_count: number;
+            /** Columns */
+            columns: string[];
             /**
              * Saved At
              * Format: date-time
@@ -2265,6 +2522,8 @@ export interface components {
             title: string;
             /** Question Count */
             question_count: number;
+            /** Columns */
+            columns: string[];
             /**
              * Saved At
              * Format: date-time
@@ -2277,6 +2536,8 @@ export interface components {
             };
             /** Questions */
             questions: components["schemas"]["Question"][];
+            /** Rows */
+            rows: string[][];
             /** Faults */
             faults: components["schemas"]["RowFault"][];
         };
@@ -2292,6 +2553,102 @@ export interface components {
              * @enum {string}
              */
             action: "pass";
+        };
+        /**
+         * Pattern
+         * @description How questions are made from facts: one for each row, or for rows that ask the same.
+         *
+         *     Columns are named as the facts name them; where none is named, the question goes without.
+         */
+        Pattern: {
+            /** Facts */
+            facts: string;
+            /** Prompt */
+            prompt: string;
+            /** Answer */
+            answer: string;
+            /** @default choice */
+            made: components["schemas"]["Made"];
+            /**
+             * Choices
+             * @default 4
+             */
+            choices: number;
+            /** @default text */
+            shows: components["schemas"]["Shows"];
+            /**
+             * Also
+             * @default []
+             */
+            also: string[];
+            /**
+             * Near
+             * @default
+             */
+            near: string;
+            /**
+             * Holds
+             * @default []
+             */
+            holds: components["schemas"]["Holds"][];
+            /**
+             * Picture
+             * @default
+             */
+            picture: string;
+            /**
+             * Sound
+             * @default
+             */
+            sound: string;
+            /**
+             * Worth
+             * @default
+             */
+            worth: string;
+            /**
+             * Level
+             * @default
+             */
+            level: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Tolerance
+             * @default
+             */
+            tolerance: string;
+            /** @default none */
+            leaves: components["schemas"]["Leaves"];
+        };
+        /**
+         * PatternLook
+         * @description What comes of a pattern.
+         */
+        PatternLook: {
+            /** Question Count */
+            question_count: number;
+            /** Idle Count */
+            idle_count: number;
+            /** Left Out */
+            left_out: number;
+            /** Questions */
+            questions: components["schemas"]["MadeQuestion"][];
+            /** Recurring */
+            recurring: components["schemas"]["ColumnValues"][];
+            reverse: components["schemas"]["Pattern"] | null;
+        };
+        /**
+         * PatternWanted
+         * @description A pattern to be looked at, and by which dice.
+         */
+        PatternWanted: {
+            pattern: components["schemas"]["Pattern"];
+            /** Dice */
+            dice: number;
         };
         /**
          * Phase
@@ -2376,6 +2733,8 @@ export interface components {
              * @default false
              */
             is_doubtful: boolean;
+            /** @default questions */
+            contents: components["schemas"]["Contents"];
         };
         /**
          * PlayGame
@@ -2678,7 +3037,7 @@ export interface components {
          * @description What a column holds: a part of the question, or a detail that it carries.
          * @enum {string}
          */
-        Role: "question" | "right answer" | "wrong choice" | "option" | "options in one cell" | "key" | "group" | "kind" | "topic" | "level" | "worth" | "seconds" | "hint" | "note" | "picture" | "sound" | "narration" | "tolerance" | "pinned choice" | "choices are" | "misses" | "needs" | "ignored";
+        Role: "question" | "right answer" | "wrong choice" | "option" | "options in one cell" | "key" | "group" | "kind" | "topic" | "level" | "worth" | "seconds" | "hint" | "note" | "picture" | "sound" | "narration" | "tolerance" | "pinned choice" | "choices are" | "misses" | "needs" | "column of facts" | "ignored";
         /**
          * Round
          * @description A stretch of the game with its own questions, draw, clock and moves.
@@ -2701,6 +3060,11 @@ export interface components {
              * @default []
              */
             sums: components["schemas"]["Sums"][];
+            /**
+             * Patterns
+             * @default []
+             */
+            patterns: components["schemas"]["Pattern"][];
             /**
              * @default {
              *       "count": 10,
@@ -3244,6 +3608,16 @@ export interface components {
             cue: components["schemas"]["CueShown"];
         };
         /**
+         * TitleSave
+         * @description A title, and the revision it is given to.
+         */
+        TitleSave: {
+            /** Revision */
+            revision: number;
+            /** Title */
+            title: string;
+        };
+        /**
          * To
          * @description Where a run goes after an answer.
          * @enum {string}
@@ -3338,6 +3712,8 @@ export interface components {
             has_headings?: boolean | null;
             /** Sheet */
             sheet?: string | null;
+            /** @default questions */
+            contents: components["schemas"]["Contents"];
         };
     };
     responses: never;
@@ -3364,7 +3740,11 @@ export type Change = components['schemas']['Change'];
 export type Check = components['schemas']['Check'];
 export type Checked = components['schemas']['Checked'];
 export type ClockShown = components['schemas']['ClockShown'];
+export type Column = components['schemas']['Column'];
+export type ColumnValues = components['schemas']['ColumnValues'];
+export type ColumnsSave = components['schemas']['ColumnsSave'];
 export type Comparison = components['schemas']['Comparison'];
+export type Contents = components['schemas']['Contents'];
 export type Continue = components['schemas']['Continue'];
 export type CounterShown = components['schemas']['CounterShown'];
 export type Cue = components['schemas']['Cue'];
@@ -3380,6 +3760,9 @@ export type Ending = components['schemas']['Ending'];
 export type EndingShown = components['schemas']['EndingShown'];
 export type Facets = components['schemas']['Facets'];
 export type Fact = components['schemas']['Fact'];
+export type Facts = components['schemas']['Facts'];
+export type FactsEdit = components['schemas']['FactsEdit'];
+export type FactsSave = components['schemas']['FactsSave'];
 export type Feedback = components['schemas']['Feedback'];
 export type Fold = components['schemas']['Fold'];
 export type Footprint = components['schemas']['Footprint'];
@@ -3391,6 +3774,7 @@ export type GameSave = components['schemas']['GameSave'];
 export type GameView = components['schemas']['GameView'];
 export type Health = components['schemas']['Health'];
 export type Hint = components['schemas']['Hint'];
+export type Holds = components['schemas']['Holds'];
 export type Input = components['schemas']['Input'];
 export type Intent = components['schemas']['Intent'];
 export type Into = components['schemas']['Into'];
@@ -3398,6 +3782,7 @@ export type ItemList = components['schemas']['ItemList'];
 export type Key = components['schemas']['Key'];
 export type Kind = components['schemas']['Kind'];
 export type Language = components['schemas']['Language'];
+export type Leaves = components['schemas']['Leaves'];
 export type Letter = components['schemas']['Letter'];
 export type Lists = components['schemas']['Lists'];
 export type ListsAsk = components['schemas']['ListsAsk'];
@@ -3405,9 +3790,12 @@ export type LoadLook = components['schemas']['LoadLook'];
 export type LoadProgress = components['schemas']['LoadProgress'];
 export type LoadTake = components['schemas']['LoadTake'];
 export type LoadView = components['schemas']['LoadView'];
+export type Made = components['schemas']['Made'];
+export type MadeQuestion = components['schemas']['MadeQuestion'];
 export type Moves = components['schemas']['Moves'];
 export type Narration = components['schemas']['Narration'];
 export type Needs = components['schemas']['Needs'];
+export type NewFacts = components['schemas']['NewFacts'];
 export type NewGame = components['schemas']['NewGame'];
 export type NewPlay = components['schemas']['NewPlay'];
 export type NewRun = components['schemas']['NewRun'];
@@ -3424,6 +3812,9 @@ export type PackSaved = components['schemas']['PackSaved'];
 export type PackSource = components['schemas']['PackSource'];
 export type PackView = components['schemas']['PackView'];
 export type Pass = components['schemas']['Pass'];
+export type Pattern = components['schemas']['Pattern'];
+export type PatternLook = components['schemas']['PatternLook'];
+export type PatternWanted = components['schemas']['PatternWanted'];
 export type Phase = components['schemas']['Phase'];
 export type PlacedProblem = components['schemas']['PlacedProblem'];
 export type Plan = components['schemas']['Plan'];
@@ -3477,6 +3868,7 @@ export type TableInput = components['schemas']['TableInput'];
 export type Tagged = components['schemas']['Tagged'];
 export type Target = components['schemas']['Target'];
 export type Tick = components['schemas']['Tick'];
+export type TitleSave = components['schemas']['TitleSave'];
 export type To = components['schemas']['To'];
 export type ToRead = components['schemas']['ToRead'];
 export type Trial = components['schemas']['Trial'];
@@ -4574,6 +4966,39 @@ export interface operations {
             };
         };
     };
+    new_facts_api_packs_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewFacts"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PackCard"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     show_pack_api_packs__pack_id__get: {
         parameters: {
             query?: {
@@ -4664,6 +5089,210 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PackSaved"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    edit_facts_api_packs__pack_id__facts_edits_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FactsSave"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PackSaved"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    change_columns_api_packs__pack_id__columns_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ColumnsSave"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PackSaved"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    rename_api_packs__pack_id__title_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TitleSave"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PackSaved"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    list_rows_api_packs__pack_id__revisions__number__rows_get: {
+        parameters: {
+            query?: {
+                first?: number;
+                most?: number;
+            };
+            header?: never;
+            path: {
+                pack_id: string;
+                number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string[][];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    show_first_pattern_api_packs__pack_id__first_pattern_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Pattern"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    look_at_pattern_api_packs_pattern_looks_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PatternWanted"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PatternLook"];
                 };
             };
             /** @description What went wrong, and how to mend it */
