@@ -13,8 +13,8 @@ from sqlalchemy.orm import Session
 from dicetrail.core import Game, Pack
 from dicetrail.demo import games
 from dicetrail.demo.games import HARVEST_SUPPER
-from dicetrail.demo.media import LEAVES, SOUNDS
-from dicetrail.files import medium, read_questions
+from dicetrail.demo.media import BED_LEAVES, LEAVES, SOUNDS
+from dicetrail.files import Contents, Wish, guess, medium, read_questions
 from dicetrail.store import Database, NotFound, PackSource
 from dicetrail.store.games import add_game, newest_game
 from dicetrail.store.media import keep_medium
@@ -24,6 +24,7 @@ from dicetrail.web.loads.load import pack_source
 DATA = Path(__file__).parent / "data"
 
 GAMES: Mapping[str, Game] = {
+    "bed-by-bed": games.BED_BY_BED,
     "slug-patrol": games.SLUG_PATROL,
     "leaf-shapes": games.LEAF_SHAPES,
     "shed-words": games.SHED_WORDS,
@@ -38,6 +39,8 @@ _FILES = {
     games.WORDS_PACK: ("Shed words", "shed-words.tsv"),
     games.SLUGS_PACK: ("Slug Patrol questions", "slug-patrol.tsv"),
 }
+
+PLANTS_FILE = "plants.tsv"
 
 
 def load_demo(database: Database, now: datetime) -> bool:
@@ -63,12 +66,22 @@ def _load_packs(session: Session, now: datetime) -> None:
     for name, (title, file) in _FILES.items():
         reading = read_questions((DATA / file).read_bytes())
         _keep(session, Pack(title, reading.questions), pack_source(file, reading), now, name, {})
+    plan = guess((DATA / PLANTS_FILE).read_bytes(), Wish(contents=Contents.FACTS))
+    plants = read_questions((DATA / PLANTS_FILE).read_bytes(), plan)
+    pack = Pack("Plants of the beds", facts=plants.facts)
+    leaves = _kept_media(session, BED_LEAVES)
+    _keep(session, pack, pack_source(PLANTS_FILE, plants), now, games.PLANTS, leaves)
     source = PackSource("leaf-shapes.zip", "drawings and sounds of the demo", None, 0, ())
-    found = {name: medium(name, content) for name, content in (LEAVES | SOUNDS).items()}
+    media = _kept_media(session, LEAVES | SOUNDS)
+    _keep(session, games.leaf_pack(), source, now, games.LEAVES_PACK, media)
+
+
+def _kept_media(session: Session, files: Mapping[str, bytes]) -> dict[str, str]:
+    """Keep pictures and sounds; their digests, by name."""
+    found = {name: medium(name, content) for name, content in files.items()}
     for made in found.values():
         keep_medium(session, made.digest, made.media_type, made.content)
-    digests = {name: made.digest for name, made in found.items()}
-    _keep(session, games.leaf_pack(), source, now, games.LEAVES_PACK, digests)
+    return {name: made.digest for name, made in found.items()}
 
 
 def _keep(

@@ -1,4 +1,4 @@
-"""The six games of the Quillbrook Allotment Society, an invented occasion.
+"""The seven games of the Quillbrook Allotment Society, an invented occasion.
 
 Between them they use every capability there is.
 """
@@ -10,6 +10,7 @@ from dicetrail.core import (
     Cue,
     Details,
     Draw,
+    DrawOrder,
     Ending,
     Game,
     ItemList,
@@ -17,6 +18,7 @@ from dicetrail.core import (
     Occasion,
     Opening,
     Pack,
+    Pattern,
     Question,
     Refill,
     Round,
@@ -24,12 +26,13 @@ from dicetrail.core import (
     Sound,
     Sums,
 )
-from dicetrail.core.document import Badge, Effect, Note, Operator, Span, Wave
+from dicetrail.core.document import Badge, Effect, Leaves, Made, Note, Operator, Span, Wave
 
 SUPPER_PACK = "harvest-supper-questions"
 WORDS_PACK = "shed-words"
 LEAVES_PACK = "leaf-shapes"
 SLUGS_PACK = "slug-patrol-questions"
+PLANTS = "plants-of-the-beds"
 
 HARVEST_SUPPER = Game(
     title="Harvest Supper",
@@ -366,6 +369,67 @@ def wrong():
             1,
             badge=Badge.ROSETTE,
             cue="driven off",
+        ),
+    ),
+)
+
+BED_BY_BED = Game(
+    title="Bed by Bed",
+    opening=Opening("First the leaves, then the beds. Every question is made from one table."),
+    rounds=(
+        Round(
+            "Leaves",
+            patterns=(
+                Pattern(
+                    PLANTS,
+                    "Which of these is a {plant} leaf?",
+                    "leaf",
+                    choices=3,
+                    shows=Shows.PICTURE,
+                    leaves=Leaves.RIGHT,
+                ),
+                Pattern(
+                    PLANTS,
+                    "Which plant has this leaf?",
+                    "plant",
+                    choices=3,
+                    picture="leaf",
+                    leaves=Leaves.RIGHT,
+                ),
+            ),
+            draw=Draw(5),
+        ),
+        Round(
+            "Beds",
+            patterns=(
+                Pattern(PLANTS, "In which bed does {plant} grow?", "bed", level="level"),
+                Pattern(
+                    PLANTS,
+                    "Name a plant of the {bed} of which we eat the {part we eat}.",
+                    "plant",
+                    Made.TYPED,
+                    level="level",
+                ),
+            ),
+            draw=Draw(5, DrawOrder.EASY_FIRST),
+            check=Check(typos=1, ignore_accents=True, articles="a an the"),
+        ),
+    ),
+    script="""\
+score = 0
+
+def right():
+    score += round_number
+""",
+    cues=(
+        Cue("it grows there", (Occasion.RIGHT,), sound="new shoot", effect=Effect.MARK),
+        Cue("another bed", (Occasion.WRONG,), sound="bump", effect=Effect.MARK),
+    ),
+    endings=(
+        Ending("Head Gardener", "{score} points: you know every bed.", 12, badge=Badge.ROSETTE),
+        Ending("Good Neighbour", "{score} points.", 6, 11, badge=Badge.BASKET),
+        Ending(
+            "Lost among the Beds", "{score} points. Come and look.", None, 5, badge=Badge.SPROUT
         ),
     ),
 )

@@ -26,10 +26,30 @@ _OUTLINES = {
     "M60 36C52 30 52 20 60 8C68 20 68 30 60 36",
 }
 
+_BED_OUTLINES = {
+    "carrot": "M60 112V96C52 98 46 94 46 88C38 90 32 84 36 78C28 78 26 70 34 68C28 62 32 56 40 58"
+    "C36 50 42 46 48 50C46 42 52 40 56 44C54 34 58 26 60 12C62 26 66 34 64 44C68 40 74 42 72 50"
+    "C78 46 84 50 80 58C88 56 92 62 86 68C94 70 92 78 84 78C88 84 82 90 74 88C74 94 68 98 60 96",
+    "beetroot": "M60 112V98C44 94 40 80 44 66C38 56 42 44 48 36C50 24 56 16 60 10C64 16 70 24 72"
+    " 36C78 44 82 56 76 66C80 80 76 94 60 98",
+    "runner-bean": "M60 112V92C40 104 18 90 22 70C24 48 46 34 60 10C74 34 96 48 98 70C102 90 80"
+    " 104 60 92",
+    "pea": "M60 112V20M60 88C44 96 28 90 26 78C32 68 52 70 60 88C68 70 88 68 94 78C92 90 76 96 60"
+    " 88M60 54C46 60 32 54 30 44C36 34 54 38 60 54C66 38 84 34 90 44C88 54 74 60 60 54M60 20C56 12"
+    " 62 6 68 10",
+    "courgette": "M60 112V90C48 102 30 100 26 88C12 84 12 68 24 62C14 48 26 34 40 40C42 24 54 18"
+    " 60 10C66 18 78 24 80 40C94 34 106 48 96 62C108 68 108 84 94 88C90 100 72 102 60 90",
+    "leek": "M60 112V70C50 56 40 36 34 10C44 22 54 40 60 58C66 40 76 22 86 10C80 36 70 56 60 70",
+    "kale": "M60 112V96L50 100L46 92L36 94L36 84L26 80L32 70L22 62L32 56L26 44L38 42L38 30L48 32"
+    "L52 20L60 26L68 20L72 32L82 30L82 42L94 44L88 56L98 62L88 70L94 80L84 84L84 94L74 92L70 100"
+    "L60 96",
+    "lettuce": "M60 112V100C36 104 18 88 20 66C14 48 26 28 42 26C48 14 72 14 78 26C94 28 106 48"
+    " 100 66C102 88 84 104 60 100",
+}
 
-def leaf(name: str) -> bytes:
-    """A leaf as an SVG drawing."""
-    outline = _OUTLINES[name]
+
+def leaf(outline: str) -> bytes:
+    """A leaf of that outline as an SVG drawing."""
     return (
         '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 120 120" width="120" height="120">'
         f'<path d="{outline}" fill="#6f9a5e" stroke="#1f2a2e" stroke-width="3" '
@@ -38,7 +58,8 @@ def leaf(name: str) -> bytes:
     ).encode()
 
 
-LEAVES = {f"{name}.svg": leaf(name) for name in _OUTLINES}
+LEAVES = {f"{name}.svg": leaf(outline) for name, outline in _OUTLINES.items()}
+BED_LEAVES = {f"{name}.svg": leaf(outline) for name, outline in _BED_OUTLINES.items()}
 
 
 def _pitch(steps: float) -> float:

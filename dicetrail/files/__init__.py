@@ -3,7 +3,7 @@
 from dicetrail.files.documents import pack_schema
 from dicetrail.files.games import FORMAT, GameFile, game_schema, read_game, written_game
 from dicetrail.files.media import Medium, is_bundle, medium, read_bundle
-from dicetrail.files.plan import Format, Plan, Role, Separator, Wish
+from dicetrail.files.plan import Contents, Format, Plan, Role, Separator, Wish
 from dicetrail.files.questions import Reading, guess, read_questions
 from dicetrail.files.sheets import Refusal
 from dicetrail.files.templates import TEMPLATE, TEXT_TEMPLATE
@@ -16,6 +16,7 @@ __all__ = [
     "TEMPLATE",
     "TEXT_TEMPLATE",
     "WRITERS",
+    "Contents",
     "FileProblem",
     "Format",
     "GameFile",

@@ -94,7 +94,8 @@ class Role(Value):
     _ignore_ = "detail"
     for detail in DETAILS:
         vars()[detail.field.upper()] = detail.heading
-    FACT = "column of facts"
+    FACT = "fact", "kept"
+    """A column of facts."""
     IGNORED = "ignored"
 
 

@@ -168,16 +168,21 @@ def _guessed_facts(content: bytes, wish: Wish) -> Plan:
         what = "there is no table in it, and facts are a table"
         raise FileProblem("the file", what, "load it as questions, or put its facts in a table")
     rows = [row for row in islice(_rows_of(content, plan, LOOKED_AT), LOOKED_AT) if any(row)]
-    width = max(map(len, rows), default=0)
-    plan = replace(plan, contents=Contents.FACTS, columns=(Role.FACT,) * width)
-    if plan.has_headings or wish.has_headings is not None or len(rows) <= plan.titles:
+    widths = Counter(len(row) for row in rows[plan.titles :])
+    usual = max(widths, key=lambda width: (widths[width], width), default=0)
+    width = max(usual, len(rows[plan.titles])) if len(rows) > plan.titles else usual
+    if width < 2:
+        what = "it has one column, and facts have at least two"
+        raise FileProblem("the file", what, "load it as questions, or put another column beside it")
+    plan = replace(plan, contents=Contents.FACTS, columns=(Role.FACT,) * width, why="")
+    if wish.has_headings is not None or len(rows) <= plan.titles:
         return plan
     first = [cell.strip() for cell in rows[plan.titles]]
-    is_named = all(first) and len(set(map(str.casefold, first))) == len(first)
-    if not is_named or any(read_number(cell) is not None for cell in first):
+    has_names = all(first) and len(set(map(str.casefold, first))) == len(first)
+    if not has_names or any(read_number(cell) is not None for cell in first):
         return plan
     why = "The first row is taken as the names of the columns: each has one, and none twice."
-    return replace(plan, has_headings=True, why=why, is_doubtful=True)
+    return replace(plan, has_headings=True, why=why, is_doubtful=not plan.has_headings)
 
 
 def _share(questions: Sequence[Question], refused: Sequence[Refusal]) -> float:

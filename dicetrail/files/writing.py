@@ -60,7 +60,7 @@ def written_xlsx(pack: Pack) -> bytes:
             what = f"a text of {length:,} signs is more than a cell of a workbook holds"
             raise FileProblem(f"row {line}", what, "save the pack as CSV or JSON")
     book = Workbook(write_only=True)
-    sheet = book.create_sheet("Questions")
+    sheet = book.create_sheet("Questions" if pack.facts is None else "Facts")
     for row in rows:
         cells = []
         for text in row:
@@ -91,6 +91,8 @@ def written_text(pack: Pack) -> bytes:
 
     Raises FileProblem if reading that back would not give the same questions.
     """
+    if pack.facts is not None:
+        return written_tsv(pack)
     rows = [(question.prompt, question.answer) for question in pack.questions]
     text = "".join(f"{guarded(prompt)}\t{guarded(answer)}\n" for prompt, answer in rows).encode()
     try:
@@ -153,7 +155,13 @@ def _tab_field(cell: str) -> str:
 
 
 def _rows(pack: Pack) -> Iterator[list[str]]:
-    """A row of headings, then one a question; columns that nobody fills are left out."""
+    """A row of headings, then one a question; columns that nobody fills are left out. Of
+    facts their columns and rows."""
+    if pack.facts is not None:
+        width = len(pack.facts.columns)
+        yield list(pack.facts.columns)
+        yield from (_padded(row, width) for row in pack.facts.rows)
+        return
     questions = pack.questions
     rights = max((len(question.right) for question in questions), default=1)
     wrongs = max((len(question.wrong) for question in questions), default=0)
@@ -201,7 +209,12 @@ def _shown(value: str | int | None) -> str:
     return "" if value is None else str(value)
 
 
-def _document(pack: Pack) -> dict[str, Any]:
+def _document(pack: Pack) -> dict[str, Any] | list[dict[str, str]]:
+    if pack.facts is not None:
+        columns = pack.facts.columns
+        return [
+            dict(zip(columns, _padded(row, len(columns)), strict=True)) for row in pack.facts.rows
+        ]
     return {"title": pack.title, "questions": [_entry(question) for question in pack.questions]}
 
 

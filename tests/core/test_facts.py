@@ -267,10 +267,10 @@ class TestPatterns(unittest.TestCase):
         rows = (*facts.rows, ("The Umbel one", "Umbel", "1", "", "1"))
         telling = told(good, there=replace(facts, rows=rows))
         self.assertIn("1 question give", telling[0][1])
-        empty = told(
-            replace(good, prompt="Sown in {sown}: {plant}?"), there=Facts(facts.columns, rows)
-        )
-        self.assertTrue(any("rows 7 of “F” make no question" in what for _, what in empty))
+        numbers = replace(good, answer="level", made=Made.NUMBER)
+        rows = (*facts.rows, ("Oak", "Tree", "1", "1", "tall"))
+        unfit = told(numbers, there=replace(facts, rows=rows))
+        self.assertIn("the answer is no number in row 7 of “F”", unfit[0][1])
         self.assertIn("holds questions, not facts", self._of_questions(good))
 
     def _of_questions(self, pattern):

@@ -14,12 +14,15 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from openpyxl import Workbook, load_workbook
 
-from dicetrail.core import PLAIN, Details, Game, Kind, Pack, Question
+from dicetrail.core import PLAIN, Details, Facts, Game, Kind, Pack, Question
 from dicetrail.core.survey.question_faults import first_fault
 from dicetrail.files import (
     WRITERS,
+    Contents,
     FileProblem,
     Format,
+    Separator,
+    Wish,
     documents,
     games,
     guess,
@@ -67,6 +70,10 @@ QUESTIONS = st.one_of(
     st.builds(Question, WORDS, TEXTS.map(lambda t: t[:1]), TEXTS, st.just(Kind.SORT), DETAILS),
 ).filter(lambda question: first_fault(question) is None)
 PACKS = st.lists(QUESTIONS, min_size=1, max_size=6).map(lambda q: Pack("Pack", tuple(q)))
+CELLS = st.lists(WORDS, min_size=2, max_size=2).map(tuple)
+FACTS = st.lists(CELLS, min_size=1, max_size=5).map(
+    lambda rows: Facts(("plant", "where it grows"), tuple(rows))
+)
 GARDEN = Pack(
     "Garden",
     (
@@ -88,6 +95,19 @@ class TestRoundTrip(unittest.TestCase):
             reading = read_questions(content)
             self.assertEqual(reading.refused, (), ending)
             self.assertEqual(reading.questions, pack.questions, ending)
+
+    @given(FACTS)
+    def test_every_format_gives_the_same_facts_back(self, facts):
+        for ending, (_, write) in WRITERS.items():
+            try:
+                content = write(Pack("F", facts=facts))
+            except FileProblem as refused:
+                self.assertIn("tab or line break", refused.problem.what)
+                continue
+            sign = {"tsv": Separator.TAB, "txt": Separator.TAB, "csv": Separator.COMMA}.get(ending)
+            plan = guess(content, Wish(None, sign, has_headings=True, contents=Contents.FACTS))
+            reading = read_questions(content, plan)
+            self.assertEqual((reading.facts, reading.refused), (facts, ()), ending)
 
     @given(st.integers(1, 60), st.integers(1, 400), st.integers(1, 12_000), st.integers(1, 12_000))
     @settings(deadline=None, max_examples=60)

@@ -11,8 +11,8 @@ from alembic.autogenerate import compare_metadata
 from alembic.migration import MigrationContext
 from sqlalchemy import create_engine, text
 
-from dicetrail.core import Answer, Begin, Input, Pack, PackEdit, Question
-from dicetrail.core.survey import edited
+from dicetrail.core import Answer, Begin, Facts, Input, Pack, PackEdit, Question
+from dicetrail.core.survey import FactsEdit, edited
 from dicetrail.store import Database, NotFound, PackSource, Place, StaleRevision, StaleRun
 from dicetrail.store.games import (
     add_game,
@@ -195,6 +195,19 @@ class TestPackRevisions(unittest.TestCase):
                 edit = PackEdit(number, 1, (Question("New?", ("a",), ("b",)),))
                 edit_pack(session, "p", number, (edit,), 20_000, NOW)
         self.assertLess((size() - before) / 40, 1_000)
+        rows = tuple((f"plant {n}", f"bed {n % 9}", "") for n in range(20_000))
+        facts = Pack("F", facts=Facts(("plant", "bed", "note"), rows))
+        with self.database.writing() as session:
+            add_pack(session, facts, SOURCE, NOW, media={"a": "b"})
+        before = size()
+        for number in range(1, 41):
+            with self.database.writing() as session:
+                edit = FactsEdit(number, 1, (("new", "bed", "x"),))
+                edit_pack(session, "f", number, (edit,), 20_000, NOW)
+        self.assertLess((size() - before) / 40, 1_000)
+        with self.database.reading() as session:
+            found = pack_of(session, "f", 41).facts.rows
+        self.assertEqual(found, (rows[0], *(("new", "bed", "x"),) * 40, *rows[41:]))
 
 
 class TestKill(StoreTest):

@@ -149,10 +149,9 @@ class Made(Value):
 class Leaves(Value):
     """Which rows of facts leave a run, and come neither as a question nor as a choice again."""
 
-    NONE = "none", "Every row can come again"
-    RIGHT = "right", "A row that was the right answer is not offered again"
-    PICKED = "picked", "Neither is a row that was picked"
-    """Rows that were right leave too."""
+    NONE = "none", "nothing: every row can come again"
+    RIGHT = "right", "rows that were the right answer"
+    PICKED = "picked", "rows that were right, and those picked"
 
 
 class Operator(Value):

@@ -74,6 +74,12 @@ class FactQuestions(Sequence[Question]):
         return tuple(row for row in self.rows if row not in asked)
 
     @cached_property
+    def unfit(self) -> tuple[int, ...]:
+        """Those among the idle rows that hold an answer which cannot be given as is wanted."""
+        answer = self.pattern.answer
+        return tuple(row for row in self.idle if self._prompt(row) and self.cell(row, answer))
+
+    @cached_property
     def _asked(self) -> tuple[tuple[int, ...], ...]:
         """The rows of each question, those that ask the same together."""
         alike: dict[tuple[str, ...], list[int]] = {}

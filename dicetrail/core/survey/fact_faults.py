@@ -101,15 +101,13 @@ def _made_problems(place: str, title: str, made: FactQuestions) -> Iterator[Prob
         what = f"no row of “{title}” makes a question"
         mend = "look at the columns named and at what rows must hold"
         yield Problem(place, what, mend)
-    elif made.idle:
-        rows = ", ".join(str(row + 1) for row in made.idle[:_SHOWN])
-        more = f" and {len(made.idle) - _SHOWN} more" if len(made.idle) > _SHOWN else ""
-        why = {
-            Made.NUMBER: "a cell is empty, or the answer is no number",
-            Made.LETTERS: "a cell is empty, or the answer is too long to find by letters",
-        }.get(made.pattern.made, "a cell is empty")
-        what = f"rows {rows}{more} of “{title}” make no question: {why}"
-        yield warning(place, what, "fill them in, if they are meant to")
+    elif made.pattern.made in (Made.NUMBER, Made.LETTERS) and made.unfit:
+        rows = ", ".join(str(row + 1) for row in made.unfit[:_SHOWN])
+        more = f" and {len(made.unfit) - _SHOWN} more" if len(made.unfit) > _SHOWN else ""
+        is_number = made.pattern.made is Made.NUMBER
+        why = "is no number" if is_number else "is no word that fits letter by letter"
+        what = f"the answer {why} in row {rows}{more} of “{title}”"
+        yield warning(place, what, "write another, or have it typed")
 
 
 def _choice_problems(place: str, round_: Round, made: FactQuestions) -> Iterator[Problem]:

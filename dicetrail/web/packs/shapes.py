@@ -6,10 +6,11 @@ from typing import Annotated
 from pydantic import BaseModel, Field
 
 from dicetrail.core import PackEdit, Pattern, Question
-from dicetrail.core.draw import HIGHEST_DICE, MOST_COLUMNS
+from dicetrail.core.draw import MOST_COLUMNS
 from dicetrail.core.survey import FactsEdit, RowFault
 from dicetrail.core.workbench import Column
 from dicetrail.store import PackSource
+from dicetrail.web.wire.shapes import Dice
 
 
 class PackCard(BaseModel):
@@ -76,7 +77,7 @@ class PatternWanted(BaseModel):
     """A pattern to be looked at, and by which dice."""
 
     pattern: Pattern
-    dice: Annotated[int, Field(ge=0, le=HIGHEST_DICE)]
+    dice: Dice
 
 
 class PackSaved(BaseModel):

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { api, formOf, given } from "./client";
-import type { PackEdit, Question } from "./schema";
+import type { Column, FactsEdit, PackEdit, Pattern, Question } from "./schema";
+import type { Dice } from "./dice";
 
 export function usePacks() {
   return useQuery({ queryKey: ["packs"], queryFn: () => given(api.GET("/api/packs")) });
@@ -22,14 +23,19 @@ async function wholePack(packId: string) {
     api.GET("/api/packs/{pack_id}", { params: { path: { pack_id: packId }, query: { most: AT_ONCE } } }),
   );
   const questions = [...pack.questions];
+  const rows = [...pack.rows];
   const path = { pack_id: packId, number: pack.revision };
-  while (questions.length < pack.question_count) {
+  while (pack.columns.length > 0 && rows.length < pack.question_count) {
+    const query = { first: rows.length, most: AT_ONCE };
+    rows.push(...(await given(api.GET("/api/packs/{pack_id}/revisions/{number}/rows", { params: { path, query } }))));
+  }
+  while (pack.columns.length === 0 && questions.length < pack.question_count) {
     const query = { first: questions.length, most: AT_ONCE };
     questions.push(
       ...(await given(api.GET("/api/packs/{pack_id}/revisions/{number}/questions", { params: { path, query } }))),
     );
   }
-  return { ...pack, questions };
+  return { ...pack, questions, rows };
 }
 
 /** A pack with every question, to be edited. */
@@ -49,6 +55,47 @@ export function editPack(packId: string, revision: number, edits: PackEdit[]) {
       body: { revision, edits },
     }),
   );
+}
+
+export function editFacts(packId: string, revision: number, edits: FactsEdit[]) {
+  return given(
+    api.POST("/api/packs/{pack_id}/facts-edits", {
+      params: { path: { pack_id: packId } },
+      body: { revision, edits },
+    }),
+  );
+}
+
+/** Gives facts these columns, in this order. */
+export function changeColumns(packId: string, revision: number, columns: Column[]) {
+  return given(
+    api.POST("/api/packs/{pack_id}/columns", {
+      params: { path: { pack_id: packId } },
+      body: { revision, columns },
+    }),
+  );
+}
+
+/** Begins a table of facts, to be filled in here. */
+export function newFacts(title: string, columns: string[]) {
+  return given(api.POST("/api/packs", { body: { title, columns } }));
+}
+
+/** A pattern over a pack of facts to begin with. */
+export function firstPattern(packId: string): Promise<Pattern> {
+  return given(
+    api.GET("/api/packs/{pack_id}/first-pattern", { params: { path: { pack_id: packId } } }),
+  );
+}
+
+/** What comes of a pattern over a revision of its facts. */
+export function usePatternLook(pattern: Pattern, dice: Dice | undefined, revision: number) {
+  return useQuery({
+    queryKey: ["pattern", pattern, dice, revision],
+    queryFn: () => given(api.POST("/api/packs/pattern-looks", { body: { pattern, dice: dice ?? 0 } })),
+    placeholderData: (before) => before,
+    retry: false,
+  });
 }
 
 /** Keeps a picture or sound for a pack's questions to name. */

@@ -34,6 +34,11 @@ export class Saves<Due> {
     this.#revision = revision;
   }
 
+  /** The newest revision there is. */
+  get revision(): number {
+    return this.#revision;
+  }
+
   /** Whether something is not saved yet. */
   get isDue(): boolean {
     return this.#due !== undefined || this.#isOut;

@@ -2648,7 +2648,7 @@ export interface components {
         PatternWanted: {
             pattern: components["schemas"]["Pattern"];
             /** Dice */
-            dice: number;
+            dice: number | string;
         };
         /**
          * Phase
@@ -3037,7 +3037,7 @@ export interface components {
          * @description What a column holds: a part of the question, or a detail that it carries.
          * @enum {string}
          */
-        Role: "question" | "right answer" | "wrong choice" | "option" | "options in one cell" | "key" | "group" | "kind" | "topic" | "level" | "worth" | "seconds" | "hint" | "note" | "picture" | "sound" | "narration" | "tolerance" | "pinned choice" | "choices are" | "misses" | "needs" | "column of facts" | "ignored";
+        Role: "question" | "right answer" | "wrong choice" | "option" | "options in one cell" | "key" | "group" | "kind" | "topic" | "level" | "worth" | "seconds" | "hint" | "note" | "picture" | "sound" | "narration" | "tolerance" | "pinned choice" | "choices are" | "misses" | "needs" | "fact" | "ignored";
         /**
          * Round
          * @description A stretch of the game with its own questions, draw, clock and moves.

@@ -6,6 +6,8 @@ type ColumnsProps = { plan: Plan; rows: string[][]; onChange: (columns: Role[]) 
 /** The first rows as they stand in the file, each column under what it is taken to hold. */
 export function Columns({ plan, rows, onChange }: ColumnsProps) {
   const { columns } = plan;
+  const isFact = (role: Role) => role === "fact";
+  const roles = VALUES.Role.filter(({ value }) => value === "ignored" || isFact(value) === (plan.contents === "facts"));
   return (
     <section aria-label="Columns" className="overflow-x-auto rounded-xl border border-line bg-card p-4">
       <table className="w-full border-collapse text-left">
@@ -23,7 +25,7 @@ export function Columns({ plan, rows, onChange }: ColumnsProps) {
                   }}
                   className={`min-h-9 w-full min-w-28 rounded-lg border border-edge px-1.5 font-normal ${role === "ignored" ? "bg-paper" : "bg-moss-pale"}`}
                 >
-                  {VALUES.Role.map(({ value, label }) => (
+                  {roles.map(({ value, label }) => (
                     <option key={value} value={value}>
                       {label}
                     </option>

@@ -6,7 +6,8 @@ type FirstRowProps = { plan: Plan; row: string[]; onSay: (hasHeadings: boolean) 
 
 /** What the first row was taken for, and why; one click takes it for the other. */
 export function FirstRow({ plan, row, onSay }: FirstRowProps) {
-  const words = plan.has_headings ? "The first row names the columns." : "The first row is a question.";
+  const thing = plan.contents === "facts" ? "a row of facts" : "a question";
+  const words = plan.has_headings ? "The first row names the columns." : `The first row is ${thing}.`;
   return (
     <section
       aria-label="The first row"
@@ -21,7 +22,7 @@ export function FirstRow({ plan, row, onSay }: FirstRowProps) {
         <p className="truncate text-soft italic">{row.filter(Boolean).join(" · ")}</p>
       </div>
       <Button onClick={() => onSay(!plan.has_headings)}>
-        {plan.has_headings ? "It is a question" : "It names the columns"}
+        {plan.has_headings ? `It is ${thing}` : "It names the columns"}
       </Button>
     </section>
   );

@@ -11,6 +11,7 @@ import { Bring } from "./Bring";
 import { Columns } from "./Columns";
 import { Destination } from "./Destination";
 import { FirstRow } from "./FirstRow";
+import { FoundFacts } from "./FoundFacts";
 import { FoundQuestions } from "./FoundQuestions";
 import { LoadHeader } from "./LoadHeader";
 import { Media } from "./Media";
@@ -71,6 +72,7 @@ function Looked({ load }: { load: LoadView }) {
     void navigate(gameId ? `/game/${gameId}/load` : "/");
   };
   const isPartial = !load.is_whole;
+  const thing = load.facts ? "row" : "question";
   return (
     <div className="flex h-full flex-col">
       <LoadHeader load={load} isBusy={look.isPending} />
@@ -106,7 +108,7 @@ function Looked({ load }: { load: LoadView }) {
         <aside aria-label="What comes of it" className="flex min-h-0 flex-col gap-4">
           <section className="space-y-3 rounded-xl border border-edge bg-card p-4 shadow-sm">
             <p className="text-lg">
-              <b className="font-serif text-2xl">{counted(load.question_count, "question")}</b>
+              <b className="font-serif text-2xl">{counted(load.question_count, thing)}</b>
               {load.refused_count > 0 && `, ${counted(load.refused_count, load.plan.format === "written" ? "block" : "row")} refused`}
             </p>
             {isPartial && (
@@ -121,13 +123,17 @@ function Looked({ load }: { load: LoadView }) {
                 disabled={take.isTaking || load.question_count === 0}
                 onClick={() => take.begin(target)}
               >
-                Load {isPartial ? "them all" : counted(load.question_count, "question")}
+                Load {isPartial ? "them all" : counted(load.question_count, thing)}
               </Button>
               <Button onClick={leave}>Give up</Button>
             </div>
             <Taking take={take} />
           </section>
-          <FoundQuestions questions={load.questions} count={load.question_count} />
+          {load.facts ? (
+            <FoundFacts facts={load.facts} count={load.question_count} />
+          ) : (
+            <FoundQuestions questions={load.questions} count={load.question_count} />
+          )}
         </aside>
       </main>
     </div>
@@ -135,6 +141,6 @@ function Looked({ load }: { load: LoadView }) {
 }
 
 /** What is known of a file already, with what is said of its first row. */
-function wishOf({ format, encoding, separator, sheet }: Plan, has_headings: boolean): Wish {
-  return { format, encoding, sheet, has_headings, separator: format === "table" ? separator : null };
+function wishOf({ format, encoding, separator, sheet, contents }: Plan, has_headings: boolean): Wish {
+  return { format, encoding, sheet, contents, has_headings, separator: format === "table" ? separator : null };
 }

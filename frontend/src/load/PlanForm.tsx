@@ -18,12 +18,18 @@ export function PlanForm({ plan, sheets, onChange, onGuess }: PlanFormProps) {
   const formats = formatsLike(plan.format);
   return (
     <section aria-label="How it is read" className="flex flex-wrap items-end gap-x-5 gap-y-3 rounded-xl border border-line bg-card p-4">
+      <SelectField
+        label="Load it as"
+        value={plan.contents}
+        options={VALUES.Contents}
+        onChange={(contents) => onGuess({ contents, encoding: plan.encoding || null, sheet: plan.sheet || null })}
+      />
       {formats.length > 1 && (
         <SelectField
           label="It holds"
           value={plan.format}
           options={VALUES.Format.filter(({ value }) => formats.includes(value))}
-          onChange={(format) => onGuess({ format, encoding: plan.encoding })}
+          onChange={(format) => onGuess({ format, contents: plan.contents, encoding: plan.encoding })}
         />
       )}
       {plan.format === "table" && (
@@ -31,21 +37,21 @@ export function PlanForm({ plan, sheets, onChange, onGuess }: PlanFormProps) {
           label="Fields separated by"
           value={plan.separator}
           options={VALUES.Separator}
-          onChange={(separator) => onGuess({ separator, encoding: plan.encoding })}
+          onChange={(separator) => onGuess({ separator, contents: plan.contents, encoding: plan.encoding })}
         />
       )}
       {sheets.length > 1 && (
-        <SelectField label="Sheet" value={plan.sheet} options={sheets.map(asOption)} onChange={(sheet) => onGuess({ sheet })} />
+        <SelectField label="Sheet" value={plan.sheet} options={sheets.map(asOption)} onChange={(sheet) => onGuess({ sheet, contents: plan.contents })} />
       )}
       {plan.format !== "xlsx" && plan.encoding && (
         <SelectField
           label="Encoding"
           value={plan.encoding}
           options={encodings.map(asOption)}
-          onChange={(encoding) => onGuess({ encoding })}
+          onChange={(encoding) => onGuess({ encoding, contents: plan.contents })}
         />
       )}
-      {plan.columns.length > 0 && (
+      {plan.columns.length > 0 && plan.contents === "questions" && (
         <SelectField label="Kind" value={plan.kind} options={VALUES.Kind} onChange={(kind) => onChange({ kind })} />
       )}
       {plan.columns.includes("options in one cell") && (

@@ -3,6 +3,7 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, given } from "../api/client";
 import { useMakeGame, saveGame } from "../api/games";
+import { firstPattern } from "../api/packs";
 import { giveUpLoad, loadProgress, takeLoad } from "../api/loads";
 import type { LoadProgress, LoadView, Target } from "../api/schema";
 
@@ -30,9 +31,12 @@ export function useTake(load: LoadView, gameId: string | null): Take {
     if (gameId) {
       const path = { params: { path: { game_id: gameId } } };
       const game = await given(api.GET("/api/games/{game_id}", path));
-      const rounds = game.document.rounds.map((round, index) =>
-        index > 0 || round.packs.includes(packId) ? round : { ...round, packs: [...round.packs, packId] },
-      );
+      const pattern = load.facts ? await firstPattern(packId) : undefined;
+      const rounds = game.document.rounds.map((round, index) => {
+        if (index > 0) return round;
+        if (pattern) return { ...round, patterns: [...round.patterns, pattern] };
+        return round.packs.includes(packId) ? round : { ...round, packs: [...round.packs, packId] };
+      });
       await saveGame(gameId, game.revision, { ...game.document, rounds });
       await queries.invalidateQueries({ queryKey: ["games"] });
       void navigate(`/game/${gameId}/load`);

@@ -1,5 +1,6 @@
 import { useMemo } from "react";
 import { VALUES } from "../api/parts";
+import type { Question } from "../api/schema";
 import { SelectField, SwitchField, TextField } from "../ui/fields";
 import { toldOf } from "../ui/fields/told";
 import type { Row } from "./usePackDraft";
@@ -10,12 +11,12 @@ const LEVELS = Array.from({ length: highest - lowest + 1 }, (_, step) => String(
 
 const named = (name: string) => ({ value: name, label: name });
 
-type FilterBarProps = { rows: Row[]; shown: number; filter: Filter; onChange: (filter: Filter) => void };
+type FilterBarProps = { rows: Row<Question>[]; shown: number; filter: Filter; onChange: (filter: Filter) => void };
 
 /** Which rows to show. */
 export function FilterBar({ rows, shown, filter, onChange }: FilterBarProps) {
   const topics = useMemo(
-    () => [...new Set(rows.map(({ question }) => question.details.topic).filter(Boolean))].sort(),
+    () => [...new Set(rows.map(({ item }) => item.details.topic).filter(Boolean))].sort(),
     [rows],
   );
   const any = { value: "", label: "any" };

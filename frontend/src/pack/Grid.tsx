@@ -10,9 +10,10 @@ import type { Sorting } from "./useShownRows";
 const ROW_HEIGHT = 38;
 const STUB_WIDTH = 96;
 
-type GridProps = {
-  columns: Column[];
-  rows: Row[];
+type GridProps<Item> = {
+  label: string;
+  columns: Column<Item>[];
+  rows: Row<Item>[];
   /** The numbers of the rows shown, in their order. */
   shown: number[];
   faultsByRow: Map<number, RowFault[]>;
@@ -22,11 +23,11 @@ type GridProps = {
   onChoose: (chosen: ReadonlySet<number>) => void;
   current: number;
   onCurrent: (row: number) => void;
-  splice: Splice;
+  splice: Splice<Item>;
 };
 
-/** The questions as a grid of fields. Only the rows in sight are on the page. */
-export function Grid(props: GridProps) {
+/** The rows of a pack as a grid of fields. Only the rows in sight are on the page. */
+export function Grid<Item>(props: GridProps<Item>) {
   const { columns, rows, shown, sorting, onSort, chosen, onChoose } = props;
   const frame = useRef<HTMLDivElement>(null);
   // The rows in sight change as the frame scrolls, which the compiler cannot follow.
@@ -56,7 +57,7 @@ export function Grid(props: GridProps) {
     <div
       ref={frame}
       role="grid"
-      aria-label="Questions"
+      aria-label={props.label}
       aria-rowcount={shown.length + 1}
       className="min-h-0 overflow-auto rounded-xl border border-edge bg-card"
       onKeyDown={(event) => {
@@ -114,7 +115,7 @@ export function Grid(props: GridProps) {
                 stubWidth={STUB_WIDTH}
                 place={item.index}
                 number={number}
-                question={row.question}
+                item={row.item}
                 columns={columns}
                 faults={props.faultsByRow.get(number)}
                 isCurrent={number === props.current}

@@ -1,10 +1,10 @@
 import { CircleAlert } from "lucide-react";
 import { useState } from "react";
-import type { Question, RowFault } from "../api/schema";
+import type { RowFault } from "../api/schema";
 import type { Column } from "./columns";
 import type { Splice } from "./usePackDraft";
 
-type GridRowProps = {
+type GridRowProps<Item> = {
   top: number;
   height: number;
   stubWidth: number;
@@ -12,19 +12,19 @@ type GridRowProps = {
   place: number;
   /** Which row of the pack, from 0. */
   number: number;
-  question: Question;
-  columns: Column[];
+  item: Item;
+  columns: Column<Item>[];
   faults: RowFault[] | undefined;
   isCurrent: boolean;
   isChosen: boolean;
   onCurrent: () => void;
   onChoose: () => void;
-  splice: Splice;
+  splice: Splice<Item>;
 };
 
-/** One question as a row of fields, with what is wrong marked in its place. */
-export function GridRow(props: GridRowProps) {
-  const { number, question, faults, isCurrent, splice } = props;
+/** One row of a pack as a row of fields, with what is wrong marked in its place. */
+export function GridRow<Item>(props: GridRowProps<Item>) {
+  const { number, item, faults, isCurrent, splice } = props;
   return (
     <div
       role="row"
@@ -50,7 +50,7 @@ export function GridRow(props: GridRowProps) {
           column={column}
           place={props.place}
           number={number}
-          question={question}
+          item={item}
           fault={faults?.find((fault) => fault.field === column.field && fault.number === column.number)}
           onChange={(changed) => splice(number, 1, [changed], `${number} ${column.id}`)}
         />
@@ -59,16 +59,16 @@ export function GridRow(props: GridRowProps) {
   );
 }
 
-type CellProps = {
-  column: Column;
+type CellProps<Item> = {
+  column: Column<Item>;
   place: number;
   number: number;
-  question: Question;
+  item: Item;
   fault: RowFault | undefined;
-  onChange: (question: Question) => void;
+  onChange: (item: Item) => void;
 };
 
-function Cell({ column, place, number, question, fault, onChange }: CellProps) {
+function Cell<Item>({ column, place, number, item, fault, onChange }: CellProps<Item>) {
   const [typed, setTyped] = useState<string>();
   const unfit = typed === undefined ? undefined : column.unfit?.(typed);
   return (
@@ -79,11 +79,11 @@ function Cell({ column, place, number, question, fault, onChange }: CellProps) {
         title={unfit ?? (fault ? `${fault.what}. To mend it, ${fault.mend}.` : undefined)}
         data-place={place}
         data-column={column.id}
-        value={typed ?? column.read(question)}
+        value={typed ?? column.read(item)}
         onChange={(event) => {
           const text = event.target.value;
           setTyped(text);
-          const changed = column.write(question, text);
+          const changed = column.write(item, text);
           if (changed) onChange(changed);
         }}
         onBlur={() => unfit === undefined && setTyped(undefined)}

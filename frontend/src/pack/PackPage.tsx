@@ -1,6 +1,6 @@
 import { useState } from "react";
 import { Link, useParams } from "react-router";
-import { useWholePack } from "../api/packs";
+import { editPack, useWholePack } from "../api/packs";
 import { NEW_QUESTION } from "../api/parts";
 import type { PackEdit, PackView, Question } from "../api/schema";
 import { Page } from "../app/Page";
@@ -15,6 +15,7 @@ import { SaveFailure } from "../ui/SaveFailure";
 import { Shortcuts } from "../ui/Shortcuts";
 import { BulkBar } from "./BulkBar";
 import { columnsFor } from "./columns";
+import { EditingFacts } from "./EditingFacts";
 import { FilterBar } from "./FilterBar";
 import { Grid } from "./Grid";
 import { QuestionPane } from "./QuestionPane";
@@ -25,9 +26,16 @@ import { useShownRows } from "./useShownRows";
 export default function PackPage() {
   const { packId = "" } = useParams();
   const pack = useWholePack(packId);
+  const [times, setTimes] = useState(0);
   return (
     <Page title={pack.data?.title ?? "Pack"}>
-      {pack.data ? (
+      {pack.data && pack.data.columns.length > 0 ? (
+        <EditingFacts
+          key={`${packId} ${times}`}
+          pack={pack.data}
+          onAnew={() => void pack.refetch().then(() => setTimes(times + 1))}
+        />
+      ) : pack.data ? (
         <Editing key={packId} pack={pack.data} />
       ) : (
         <main className="mx-auto max-w-xl space-y-4 p-8">
@@ -48,7 +56,7 @@ const KEYS: [string, string][] = [
 ];
 
 function Editing({ pack }: { pack: PackView }) {
-  const draft = usePackDraft(pack);
+  const draft = usePackDraft({ ...pack, items: pack.questions, send: editPack });
   const [columns, setColumns] = useState(() => columnsFor(pack.questions));
   const view = useShownRows(draft.rows, draft.faults, columns);
   const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
@@ -59,7 +67,7 @@ function Editing({ pack }: { pack: PackView }) {
   const changeChosen = (change: (question: Question) => Question) =>
     draft.edit(
       chosenRows.flatMap((row): PackEdit[] => {
-        const question = draft.rows[row]?.question;
+        const question = draft.rows[row]?.item;
         return question ? [{ row, remove: 1, insert: [change(question)] }] : [];
       }),
     );
@@ -67,7 +75,7 @@ function Editing({ pack }: { pack: PackView }) {
     draft.splice(row, 0, [question]);
     setCurrent(row);
   };
-  const shownQuestion = draft.rows[current]?.question;
+  const shownQuestion = draft.rows[current]?.item;
   return (
     <div className="flex h-full min-h-160 flex-col">
       <header className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line bg-card px-4 py-1.5">
@@ -112,6 +120,7 @@ function Editing({ pack }: { pack: PackView }) {
       />
       <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_22rem] gap-3 p-3">
         <Grid
+          label="Questions"
           columns={columns}
           rows={draft.rows}
           shown={view.shown}
@@ -135,7 +144,7 @@ function Editing({ pack }: { pack: PackView }) {
             onChange={(question, field) => {
               draft.splice(current, 1, [question], `${current} ${field}`);
               setColumns((old) => {
-                const next = columnsFor([...draft.rows.map((row) => row.question), question]);
+                const next = columnsFor([...draft.rows.map((row) => row.item), question]);
                 return next.length > old.length ? next : old;
               });
             }}

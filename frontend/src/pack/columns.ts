@@ -2,17 +2,17 @@ import { NUMBER_DETAILS, TEXT_DETAILS } from "../api/parts";
 import type { Details, Question } from "../api/schema";
 import { numberFault } from "../ui/fields/numbers";
 
-/** One column of the pack grid: how a cell is read from a question, and written back. */
-export type Column = {
+/** One column of a grid: how a cell is read from a row's item, and written back. */
+export type Column<Item> = {
   id: string;
   label: string;
   width: number;
   /** The field of a question, and which one of it, as faults name them. */
   field: string;
   number: number;
-  read: (question: Question) => string;
-  /** The question with the cell changed; undefined if the text cannot stand there. */
-  write: (question: Question, text: string) => Question | undefined;
+  read: (item: Item) => string;
+  /** The item with the cell changed; undefined if the text cannot stand there. */
+  write: (item: Item, text: string) => Item | undefined;
   /** Why the text cannot stand there; undefined if it can. */
   unfit?: (text: string) => string | undefined;
 };
@@ -24,7 +24,7 @@ type NumberDetail = (typeof NUMBER_DETAILS)[number]["name"];
 const WIDTHS: Record<string, number> = { note: 220, hint: 180, topic: 130 };
 
 /** The columns that hold everything these questions carry, and a few to write in. */
-export function columnsFor(questions: Question[]): Column[] {
+export function columnsFor(questions: Question[]): Column<Question>[] {
   const most = (field: ListField, least: number) =>
     questions.reduce((count, question) => Math.max(count, question[field].length), least);
   const used = (name: TextDetail | NumberDetail) =>
@@ -47,7 +47,7 @@ export function columnsFor(questions: Question[]): Column[] {
   ];
 }
 
-function listColumns(field: ListField, label: string, count: number): Column[] {
+function listColumns(field: ListField, label: string, count: number): Column<Question>[] {
   return Array.from({ length: count }, (_, number) => ({
     id: `${field}-${number}`,
     label: count > 1 ? `${label} ${number + 1}` : label,
@@ -65,7 +65,7 @@ function listColumns(field: ListField, label: string, count: number): Column[] {
   }));
 }
 
-function textColumn({ name, label }: (typeof TEXT_DETAILS)[number]): Column {
+function textColumn({ name, label }: (typeof TEXT_DETAILS)[number]): Column<Question> {
   return {
     id: name,
     label,
@@ -77,7 +77,7 @@ function textColumn({ name, label }: (typeof TEXT_DETAILS)[number]): Column {
   };
 }
 
-function numberColumn({ name, label }: (typeof NUMBER_DETAILS)[number]): Column {
+function numberColumn({ name, label }: (typeof NUMBER_DETAILS)[number]): Column<Question> {
   return {
     id: name,
     label,
@@ -95,4 +95,22 @@ function numberColumn({ name, label }: (typeof NUMBER_DETAILS)[number]): Column 
 
 export function withDetails(question: Question, change: Partial<Details>): Question {
   return { ...question, details: { ...question.details, ...change } };
+}
+
+const WIDEST = 320;
+
+/** The columns of facts, as wide as their first rows want. */
+export function factColumns(names: string[], rows: string[][]): Column<string[]>[] {
+  return names.map((label, at) => {
+    const longest = rows.slice(0, 50).reduce((most, row) => Math.max(most, row[at]?.length ?? 0), label.length);
+    return {
+      id: `fact-${at}`,
+      label,
+      width: Math.min(WIDEST, 40 + 9 * longest),
+      field: label,
+      number: 0,
+      read: (cells) => cells[at] ?? "",
+      write: (cells, text) => names.map((_, place) => (place === at ? text : (cells[place] ?? ""))),
+    };
+  });
 }

@@ -1,39 +1,49 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Saving } from "../api/saving";
-import { addMedium, editPack } from "../api/packs";
+import { addMedium } from "../api/packs";
 import { Saves } from "../api/saves";
-import type { PackEdit, PackView, Question, RowFault } from "../api/schema";
+import type { PackSaved, RowFault } from "../api/schema";
 
 const PAUSE_MS = 300;
 
-export type Row = { key: number; question: Question };
+export type Row<Item> = { key: number; item: Item };
+/** Some rows taken out at a row, and others put in there. */
+export type RowsEdit<Item> = { row: number; remove: number; insert: Item[] };
 /** Takes some rows out and puts others in. Edits with one `step` are undone together. */
-export type Splice = (row: number, remove: number, insert: Question[], step?: string) => void;
+export type Splice<Item> = (row: number, remove: number, insert: Item[], step?: string) => void;
 
-type Step = { name: string; back: PackEdit[]; forth: PackEdit[] };
+type Step<Item> = { name: string; back: RowsEdit<Item>[]; forth: RowsEdit<Item>[] };
+
+/** What is edited, and how edits of it are sent. */
+type Edited<Item> = {
+  id: string;
+  revision: number;
+  items: Item[];
+  faults: RowFault[];
+  send: (packId: string, revision: number, edits: RowsEdit<Item>[]) => Promise<PackSaved>;
+};
 
 /**
  * A pack as it is being edited: on screen at once, saved a moment later, every step undoable.
  * What is wrong in it is told by the server after each save.
  */
-export function usePackDraft(pack: PackView) {
+export function usePackDraft<Item>(pack: Edited<Item>) {
   const queries = useQueryClient();
-  const nextKey = useRef(pack.questions.length);
-  const [rows, setRows] = useState<Row[]>(() =>
-    pack.questions.map((question, key) => ({ key, question })),
-  );
+  const nextKey = useRef(pack.items.length);
+  const [rows, setRows] = useState<Row<Item>[]>(() => pack.items.map((item, key) => ({ key, item })));
   const [faults, setFaults] = useState<RowFault[]>(pack.faults);
   const [saving, setSaving] = useState<Saving>({ is: "saved" });
-  const [steps, setSteps] = useState<{ done: Step[]; undone: Step[] }>({ done: [], undone: [] });
+  const [steps, setSteps] = useState<{ done: Step<Item>[]; undone: Step<Item>[] }>({ done: [], undone: [] });
   const newest = useRef(rows);
   const [first] = useState(pack.revision);
+  const { send } = pack;
 
   const saves = useMemo(
     () =>
-      new Saves<PackEdit[]>(first, {
+      new Saves<RowsEdit<Item>[]>(first, {
         send: async (due, revision, hasMore) => {
-          const saved = await editPack(pack.id, revision, due);
+          const saved = await send(pack.id, revision, due);
           if (!hasMore()) setFaults(saved.faults);
           return saved.revision;
         },
@@ -46,20 +56,20 @@ export function usePackDraft(pack: PackView) {
         },
         pauseMs: PAUSE_MS,
       }),
-    [pack.id, first, queries],
+    [pack.id, first, queries, send],
   );
 
   const apply = useCallback(
-    (edits: PackEdit[]): PackEdit[] => {
+    (edits: RowsEdit<Item>[]): RowsEdit<Item>[] => {
       const next = [...newest.current];
-      const back: PackEdit[] = [];
+      const back: RowsEdit<Item>[] = [];
       for (const { row, remove, insert } of edits) {
-        const fresh = insert.map((question, place) => ({
+        const fresh = insert.map((item, place) => ({
           key: place < remove ? (next[row + place]?.key ?? nextKey.current++) : nextKey.current++,
-          question,
+          item,
         }));
         const gone = next.splice(row, remove, ...fresh);
-        back.unshift({ row, remove: insert.length, insert: gone.map((old) => old.question) });
+        back.unshift({ row, remove: insert.length, insert: gone.map((old) => old.item) });
       }
       newest.current = next;
       setRows(next);
@@ -70,7 +80,7 @@ export function usePackDraft(pack: PackView) {
   );
 
   const edit = useCallback(
-    (edits: PackEdit[], name = "") => {
+    (edits: RowsEdit<Item>[], name = "") => {
       const back = apply(edits);
       setSteps(({ done }) => {
         const last = done[done.length - 1];
@@ -83,7 +93,7 @@ export function usePackDraft(pack: PackView) {
     [apply],
   );
 
-  const splice: Splice = useCallback(
+  const splice: Splice<Item> = useCallback(
     (row, remove, insert, step) => edit([{ row, remove, insert }], step),
     [edit],
   );
@@ -119,5 +129,7 @@ export function usePackDraft(pack: PackView) {
     redo: steps.undone.length ? redo : undefined,
     retry: () => saves.flush(),
     bringMedium,
+    /** The newest revision, once all is saved. */
+    revision: () => saves.revision,
   };
 }

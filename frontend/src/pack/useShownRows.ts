@@ -1,5 +1,5 @@
 import { useMemo, useState } from "react";
-import type { Kind, RowFault } from "../api/schema";
+import type { Kind, Question, RowFault } from "../api/schema";
 import type { Column } from "./columns";
 import type { Row } from "./usePackDraft";
 
@@ -9,7 +9,7 @@ export type Sorting = { column: string; isDown: boolean } | undefined;
 const EVERYTHING: Filter = { find: "", topic: "", kind: "", level: "", onlyFaulty: false };
 
 /** Which rows are shown, in which order: their numbers in the pack. */
-export function useShownRows(rows: Row[], faults: RowFault[], columns: Column[]) {
+export function useShownRows(rows: Row<Question>[], faults: RowFault[], columns: Column<Question>[]) {
   const [filter, setFilter] = useState(EVERYTHING);
   const [sorting, setSorting] = useState<Sorting>();
   const faultsByRow = useMemo(() => {
@@ -19,7 +19,7 @@ export function useShownRows(rows: Row[], faults: RowFault[], columns: Column[])
   }, [faults]);
   const shown = useMemo(() => {
     const wanted = filter.find.trim().toLocaleLowerCase();
-    const numbers = rows.flatMap(({ question }, row) => {
+    const numbers = rows.flatMap(({ item: question }, row) => {
       const { details } = question;
       const fits =
         (!filter.topic || details.topic === filter.topic) &&
@@ -35,7 +35,7 @@ export function useShownRows(rows: Row[], faults: RowFault[], columns: Column[])
     const column = columns.find(({ id }) => id === sorting?.column);
     if (!column) return numbers;
     const text = (row: number) => {
-      const question = rows[row]?.question;
+      const question = rows[row]?.item;
       return question ? column.read(question) : "";
     };
     numbers.sort((one, other) => text(one).localeCompare(text(other), undefined, { numeric: true }));

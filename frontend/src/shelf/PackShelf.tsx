@@ -17,9 +17,9 @@ export function PackShelf({ packs, onMake }: PackShelfProps) {
           <li key={pack.id} className="flex flex-wrap items-center gap-x-4 gap-y-1 px-4 py-2">
             <b>{pack.title}</b>
             <span className="flex-1 text-soft">
-              {counted(pack.question_count, "question")}
-              {pack.source.refused.length > 0 && `, ${counted(pack.source.refused.length, "row")} refused`}, from{" "}
-              {pack.source.file_name}, {ago(pack.saved_at)}
+              {pack.columns.length > 0 ? `${counted(pack.question_count, "row")} of facts` : counted(pack.question_count, "question")}
+              {pack.source.refused.length > 0 && `, ${counted(pack.source.refused.length, "row")} refused`}, {pack.source.file_name ? `from ${pack.source.file_name}` : "written here"},{" "}
+              {ago(pack.saved_at)}
             </span>
             <Link to={`/pack/${pack.id}`} aria-label={`Edit ${pack.title}`} className={buttonLook()}>
               Edit

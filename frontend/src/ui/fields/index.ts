@@ -1,5 +1,6 @@
 export { ChoiceField } from "./ChoiceField";
 export { NumberField } from "./NumberField";
+export { PlacesField } from "./PlacesField";
 export { SecondsField } from "./SecondsField";
 export { SelectField, type Option } from "./SelectField";
 export { SwitchField } from "./SwitchField";

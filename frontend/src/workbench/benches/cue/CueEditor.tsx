@@ -7,15 +7,16 @@ import { Effects } from "../../../table/effects/Effects";
 import { hear } from "../../../table/hearing";
 import { addressOf, useSeen, type Played } from "../../../table/useCues";
 import { Button } from "../../../ui/Button";
-import { NumberField, SelectField, TextField } from "../../../ui/fields";
+import { NumberField, PlacesField, SelectField, TextField } from "../../../ui/fields";
 import { toldOf } from "../../../ui/fields/told";
 import { FilterField } from "../parts/FilterField";
 import { HoldField } from "./HoldField";
-import { WordsField } from "./WordsField";
 import { optionsOf } from "../parts/options";
 
 /** What makes the drawn face and the mark take it badly. */
 const BAD: Occasion[] = ["wrong", "late", "life lost", "letter miss"];
+
+const FACTS = ["worth", "streak", "best_streak", "right_count", "asked_count", "percent", "number"];
 
 type CueEditorProps = {
   cue: Cue;
@@ -38,6 +39,7 @@ export function CueEditor({ cue, at, places, sounds, game, onChange, onRemove }:
     const cues = [{ name: cue.name, at: 0, sound: cue.sound, effect: cue.effect }];
     setPlayed((old) => ({ ...old, stamp: old.stamp + 1, cues }));
   };
+  const named = [...new Set([...places, ...FACTS])];
   const names = [...sounds, ...(shipped.data ?? [])].map((sound) => sound.name);
   return (
     <div className="relative min-w-0 space-y-3">
@@ -47,7 +49,7 @@ export function CueEditor({ cue, at, places, sounds, game, onChange, onRemove }:
           <Trash2 aria-hidden />
         </Button>
       </div>
-      <WordsField words={cue.words} where={`${at}.words`} places={places} onChange={(words) => onChange({ words })} />
+      <PlacesField label="Words" where={`${at}.words`} value={cue.words} places={named} onChange={(words) => onChange({ words })} />
       <div className="flex flex-wrap items-end gap-3">
         <SelectField
           where={`${at}.sound`}

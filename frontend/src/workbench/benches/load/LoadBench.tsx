@@ -1,8 +1,9 @@
 import { Plus, Trash2 } from "lucide-react";
+import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { useBring } from "../../../api/loads";
-import { usePacks } from "../../../api/packs";
+import { firstPattern, newFacts, usePacks } from "../../../api/packs";
 import { NEW_LISTS, NEW_SUMS } from "../../../api/parts";
 import type { PackCard } from "../../../api/schema";
 import { counted } from "../../../app/format";
@@ -12,36 +13,53 @@ import { FilePick } from "../../../ui/FilePick";
 import { ErrorNotice } from "../../../ui/Notice";
 import { useFileDrop } from "../../../ui/useFileDrop";
 import type { BenchProps } from "../../state/props";
+import { PatternEditor } from "./PatternEditor";
 import { ListsEditor } from "./ListsEditor";
 import { SumsEditor } from "./SumsEditor";
 
-/** The packs a game draws from; a question file becomes one by loading it. */
-export function LoadBench({ game, round, number, at, editRound }: BenchProps) {
+/** The packs a game draws from, and what it makes of facts; a file becomes either by loading it. */
+export function LoadBench({ game, round, number, at, editRound, table }: BenchProps) {
   const [looksAt, setLooksAt] = useState<string>();
   const bring = useBring();
   const navigate = useNavigate();
   const shelf = usePacks();
+  const queries = useQueryClient();
   const take = (file: File) =>
     bring.mutate(file, { onSuccess: ({ id }) => void navigate(`/load/${id}?game=${game.id}`) });
   const isOver = useFileDrop(take);
   const known = new Map([...(shelf.data ?? []), ...game.packs].map((pack) => [pack.id, pack]));
   const others = (shelf.data ?? []).filter((pack) => !round.packs.includes(pack.id));
   const shown = looksAt ?? round.packs[0];
+  const addPattern = useMutation({
+    mutationFn: firstPattern,
+    onSuccess: (pattern) => editRound({ patterns: [...round.patterns, pattern] }),
+  });
+  const writeFacts = useMutation({
+    mutationFn: () => newFacts(`Facts for ${game.document.title || "a game"}`, ["thing", "answer"]),
+    onSuccess: async (pack) => {
+      await queries.invalidateQueries({ queryKey: ["packs"] });
+      addPattern.mutate(pack.id);
+    },
+  });
+  const use = (pack: PackCard) =>
+    pack.columns.length > 0 ? addPattern.mutate(pack.id) : editRound({ packs: [...round.packs, pack.id] });
   return (
     <div className="space-y-5">
       <div className={`rounded-lg border-2 border-dashed px-4 py-2.5 ${isOver ? "border-clay bg-sun-pale" : "border-line"}`}>
         <div className="flex flex-wrap items-center gap-3">
-          <FilePick label="Load a question file" look={round.packs.length ? "plain" : "main"} busy={bring.isPending} onFile={take} />
+          <FilePick label="Load a file" look={round.packs.length ? "plain" : "main"} busy={bring.isPending} onFile={take} />
           <p className="min-w-0 flex-1 text-soft">
             or drop one anywhere, or{" "}
             <Link to={`/load/new?game=${game.id}`} className="text-sky underline">
               paste questions
             </Link>
-            . Tables, workbooks, documents and JSON are read; you see what comes of it first.
+            . Tables, workbooks, documents and JSON are read, as questions or as facts to make questions of; you see what comes of it first.
           </p>
         </div>
       </div>
       {bring.error && <ErrorNotice error={bring.error} />}
+      {addPattern.error && <ErrorNotice error={addPattern.error} />}
+      {writeFacts.error && <ErrorNotice error={writeFacts.error} />}
       {round.packs.length > 0 && (
         <ul className="space-y-1.5">
           {round.packs.map((packId) => (
@@ -60,9 +78,21 @@ export function LoadBench({ game, round, number, at, editRound }: BenchProps) {
         </ul>
       )}
       {shown && <PackReport packId={shown} />}
+      {round.patterns.map((pattern, index) => (
+        <PatternEditor
+          // Sources have no identity but their place.
+          key={index}
+          pattern={pattern}
+          facts={known.get(pattern.facts)}
+          at={`${at}.patterns[${index}]`}
+          dice={table.dice}
+          onChange={(next) => editRound({ patterns: round.patterns.with(index, next) })}
+          onRemove={() => editRound({ patterns: round.patterns.toSpliced(index, 1) })}
+          onAdd={(next) => editRound({ patterns: round.patterns.toSpliced(index + 1, 0, next) })}
+        />
+      ))}
       {round.lists.map((lists, index) => (
         <ListsEditor
-          // Sources have no identity but their place.
           key={index}
           lists={lists}
           at={`${at}.lists[${index}]`}
@@ -86,6 +116,9 @@ export function LoadBench({ game, round, number, at, editRound }: BenchProps) {
         <Button onClick={() => editRound({ sums: [...round.sums, NEW_SUMS] })}>
           <Plus aria-hidden /> Add sums
         </Button>
+        <Button disabled={writeFacts.isPending} onClick={() => writeFacts.mutate()}>
+          <Plus aria-hidden /> Write facts
+        </Button>
       </div>
       <p>
         This round can draw from <b>{counted(game.pools[number] ?? 0, "question")}</b>.
@@ -96,8 +129,8 @@ export function LoadBench({ game, round, number, at, editRound }: BenchProps) {
           <ul className="mt-1 flex flex-wrap gap-2">
             {others.map((pack) => (
               <li key={pack.id}>
-                <Button onClick={() => editRound({ packs: [...round.packs, pack.id] })}>
-                  Use {pack.title} ({pack.question_count})
+                <Button onClick={() => use(pack)}>
+                  Use {pack.title} ({pack.columns.length > 0 ? counted(pack.question_count, "row") + " of facts" : pack.question_count})
                 </Button>
               </li>
             ))}

@@ -1,24 +1,24 @@
 import { useRef, useState } from "react";
-import { TextField } from "../../../ui/fields";
+import type { Labelled } from "./Field";
+import { TextField } from "./TextField";
 
-type WordsFieldProps = { words: string; where: string; places: string[]; onChange: (words: string) => void };
-
-const FACTS = ["worth", "streak", "best_streak", "right_count", "asked_count", "percent", "number"];
+type PlacesFieldProps = Labelled & { value: string; places: string[]; onChange: (words: string) => void };
 
 /**
  * Words with places such as {score}. A brace that is being written is completed: Enter takes
  * the first name that fits, a press takes any; otherwise a press puts a place at the caret.
  */
-export function WordsField({ words, where, places, onChange }: WordsFieldProps) {
+export function PlacesField(props: PlacesFieldProps) {
+  const { value: words, places, onChange } = props;
   const field = useRef<HTMLInputElement>(null);
   const [caret, setCaret] = useState(words.length);
-  const begun = /\{\w*$/.exec(words.slice(0, caret))?.[0];
-  const all = [...new Set([...places, ...FACTS])];
-  const fitting = begun === undefined ? all : all.filter((name) => name.startsWith(begun.slice(1)));
+  const begun = /\{[^{}]*$/.exec(words.slice(0, caret))?.[0];
+  const start = begun?.slice(1).toLocaleLowerCase() ?? "";
+  const fitting = places.filter((name) => name.toLocaleLowerCase().startsWith(start));
   const put = (name: string) => {
     const before = words.slice(0, caret - (begun?.length ?? 0)) + `{${name}}`;
     const after = words.slice(caret);
-    onChange(before + (begun === undefined ? after : after.replace(/^\w*\}/, "")));
+    onChange(before + (begun === undefined ? after : after.replace(/^[^{}]*\}/, "")));
     setCaret(before.length);
     requestAnimationFrame(() => {
       field.current?.focus();
@@ -28,9 +28,7 @@ export function WordsField({ words, where, places, onChange }: WordsFieldProps) 
   return (
     <div>
       <TextField
-        label="Words"
-        where={where}
-        value={words}
+        {...props}
         field={field}
         onCaret={setCaret}
         onChange={(text) => {

@@ -1,0 +1,67 @@
+"""Facts through the interface: loaded, asked about both ways round, played, edited."""
+
+from selenium.webdriver.common.keys import Keys
+
+from dicetrail.demo import DATA
+from tests.browser.base import BrowserTest
+
+
+class TestFacts(BrowserTest):
+    def preview(self):
+        return self.text("[aria-label='What comes of it']")
+
+    def test_a_table_becomes_a_game_whose_questions_are_seen_as_they_are_programmed(self):
+        self.open("/")
+        self.upload(str((DATA / "plants.tsv").resolve()))
+        self.sees("questions", "aside")
+        self.choose("Load it as", "Facts")
+        self.sees("14 rows", "aside")
+        self.sees("names of the columns", "[aria-label='The first row']")
+        self.assert_accessible()
+        self.fill("Title of the pack", "Beds")
+        self.button("Load 14 rows").click()
+        self.sees("1 pattern", "nav")
+        self.button("Load").click()
+        self.sees("From the facts “Beds”")
+        self.sees("14 questions", "[aria-label='What comes of it']")
+        # A place is completed as it is typed, and the questions follow.
+        self.fill("The question", "Where does the {pl" + Keys.ENTER)
+        self.choose("The answer is in", "bed")
+        self.sees("Where does the", "[aria-label='What comes of it']")
+        self.wait(lambda: "Bed" in self.preview(), "beds as answers")
+        self.fill("The question", "Is it in the {bed}?")
+        self.sees("{bed} in the question gives the answer away")
+        self.fill("The question", "Where does the {flower} grow?")
+        self.sees("there is no column “flower”")
+        self.fill("The question", "Where does the {plant} grow?")
+        self.wait(lambda: "no column" not in self.text(), "the fault gone")
+        self.fill("Choices", "3")
+        self.button("Ask it the other way round").click()
+        self.sees("2 patterns", "nav")
+        self.sees("This round can draw from 18 questions.")
+        self.assert_accessible()
+        self.begin()
+        self.assertRegex(self.prompt(), "^(Where does the|Which plant goes with)")
+        self.press("g")
+        self.sees("Go on")
+
+    def test_facts_are_edited_in_their_grid_and_never_lost(self):
+        self.open("/pack/plants-of-the-beds")
+        self.sees("14 rows of facts, 6 columns")
+        self.assert_accessible()
+        self.fill("plant, row 1", "Purple carrot")
+        self.button("Add a row").click()
+        self.fill("plant, row 15", "Chard")
+        self.sees("Saved", "header")
+        self.fill("Column 2", "eaten part")
+        self.button("Add a column").click()
+        self.button("Change the columns").click()
+        self.sees("15 rows of facts, 7 columns")
+        self.assertEqual(
+            self.field("plant, row 1").get_attribute("value"), "Purple carrot", "no edit is lost"
+        )
+        self.assertEqual(self.field("eaten part, row 1").get_attribute("value"), "root")
+        # The patterns of Bed by Bed name the column by what it was called.
+        self.open("/game/bed-by-bed/load")
+        self.choose("Round 1 of 2", "Beds")
+        self.sees("there is no column “part we eat”")
