@@ -83,7 +83,15 @@ class Shots(BrowserTest):
         self.shot("load")
         self.button("Load 3 questions").click()
         self.sees("rows were refused")
+        self.open("/game/bed-by-bed/load?dice=9")
+        self.sees("by these dice for instance")
+        self.driver.execute_script(
+            "document.querySelector('fieldset').scrollIntoView({block: 'start'})"
+        )
         self.shot("bench-load")
+        self.open("/pack/plants-of-the-beds")
+        self.sees("14 rows of facts")
+        self.shot("facts")
         self.open("/pack/harvest-supper-questions")
         for label, text in (
             ("Wrong 1, row 2", "The stalk"),
@@ -104,7 +112,6 @@ class Shots(BrowserTest):
         self.answer("a")
         self.shot("play")
         resize(self.driver, 360, 740)
-        self.shot("play-phone")
         while self.all("#prompt"):
             self.press(Keys.ENTER)
             self.wait(lambda: "Go on" not in self.text(), "the next question or the end")
@@ -112,7 +119,7 @@ class Shots(BrowserTest):
                 self.answer("a")
         self.sees("right,")
         self.sees("Best scores")
-        self.shot("play-ending-phone")
+        self.shot("play-phone")
         resize(self.driver, 1280, 800)
         self.open("/players/harvest-supper")
         self.sees("Every run")
