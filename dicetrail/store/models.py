@@ -222,6 +222,8 @@ class PackRow(Base):
 
     id: Mapped[str] = mapped_column(String(80), primary_key=True)
     made_at: Mapped[datetime] = mapped_column(UtcTime)
+    deleted_at: Mapped[datetime | None] = mapped_column(UtcTime)
+    """When it was taken off the shelf; games that use it go on using it."""
 
 
 class PackRevision(Base):
@@ -236,6 +238,9 @@ class PackRevision(Base):
     pack_id: Mapped[str] = mapped_column(ForeignKey("packs.id"), primary_key=True)
     number: Mapped[int] = mapped_column(primary_key=True)
     title: Mapped[str]
+    tags: Mapped[tuple[str, ...] | None] = mapped_column(AsJson(tuple[str, ...]))
+    words: Mapped[str | None] = mapped_column(Text)
+    """What its maker says of it."""
     edits: Mapped[tuple[PackEdit, ...] | None] = mapped_column(
         AsJson(tuple[PackEdit, ...]), deferred=True
     )

@@ -28,6 +28,9 @@ class KeptPack:
     pack_id: str
     number: int
     title: str
+    tags: tuple[str, ...]
+    words: str
+    """What its maker says of it."""
     question_count: int
     """How many questions, or rows of facts, it has."""
     columns: tuple[str, ...]
@@ -106,16 +109,33 @@ def edit_pack(
     return _added(session, revision)
 
 
-def rename_pack(
-    session: Session, pack_id: str, saved_on: int, title: str, now: datetime
+@dataclass(frozen=True, slots=True)
+class About:
+    """What a pack is called, and what its maker says of it."""
+
+    title: str
+    tags: tuple[str, ...] = ()
+    words: str = ""
+
+
+def describe_pack(
+    session: Session, pack_id: str, saved_on: int, about: About, now: datetime
 ) -> KeptPack:
-    """Keep a revision under another title. Raises NotFound and StaleRevision."""
+    """Keep a revision that is called and described so. Raises NotFound and StaleRevision."""
     newest = newest_pack(session, pack_id)
     if newest.number != saved_on:
         raise StaleRevision("pack", saved_on, newest.number)
     revision = _following(newest, newest.question_count, now)
-    revision.title = title
+    revision.title, revision.tags, revision.words = about.title, about.tags, about.words
     return _added(session, revision)
+
+
+def delete_pack(session: Session, pack_id: str, now: datetime | None) -> None:
+    """Take a pack off the shelf, or with None put it back. Raises NotFound."""
+    pack = session.get(PackRow, pack_id)
+    if pack is None:
+        raise NotFound("pack", pack_id)
+    pack.deleted_at = now
 
 
 def add_to_media(
@@ -143,13 +163,14 @@ def _newest_packs() -> Select[PackRevision]:
     )
 
 
-_NEWEST = _newest_packs()
-_NEWEST_OF = _NEWEST.where(PackRevision.pack_id.in_(bindparam("packs", expanding=True)))
+_NEWEST = _newest_packs().join(PackRow).where(PackRow.deleted_at.is_(None))
+_NEWEST_OF = _newest_packs().where(PackRevision.pack_id.in_(bindparam("packs", expanding=True)))
 """Made once: a statement is of many objects in circles, which make work where they pile up."""
 
 
 def newest_packs(session: Session, pack_ids: Iterable[str] | None = None) -> list[KeptPack]:
-    """The newest revision of every pack, or of those asked for, the last saved first.
+    """The newest revision of every pack on the shelf, or of those asked for, on it or not, the
+    last saved first.
 
     A pack that is not there is left out.
     """
@@ -235,6 +256,8 @@ def _whole(session: Session, row: PackRevision) -> KeptPack:
         row.pack_id,
         row.number,
         row.title,
+        held(row.tags, PackRevision.tags) or (),
+        held(row.words, PackRevision.words) or "",
         row.question_count,
         held(row.columns, PackRevision.columns) or (),
         held(row.source, PackRevision.source),

@@ -16,7 +16,7 @@ from tests.files.samples import archive, svg
 from tests.web.demo import MADE, demo_store
 
 GAME = "/api/games/harvest-supper"
-DEMO_PACKS = 4
+DEMO_PACKS = 5
 
 
 class ApiTest(unittest.TestCase):

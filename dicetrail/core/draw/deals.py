@@ -102,8 +102,9 @@ def completed(dealt: Dealt, made: FactQuestions | None, dice: int, gone: Collect
     if made is None:
         return dealt
     source, number = dealt.sourced.source, dealt.sourced.number
+    is_minded = made.pattern.leaves is not Leaves.NONE
     facts = made.pattern.facts
-    rows = frozenset(row.number for row in gone if row.facts == facts)
+    rows = frozenset(row.number for row in gone if is_minded and row.facts == facts)
     chances = stream(dice, f"wrong choices of {source}", dealt.times_before, number)
     question = made.with_wrong(dealt.sourced.question, number, chances, rows)
     return dealt._replace(sourced=Sourced(source, number, question))

@@ -9,6 +9,7 @@ from dicetrail.core.play.playing_on import CannotPlayOn, play_on
 from dicetrail.core.play.program import (
     Program,
     Recall,
+    as_asked,
     check,
     choices_of,
     in_play,
@@ -68,6 +69,7 @@ __all__ = [
     "Wait",
     "What",
     "answered",
+    "as_asked",
     "check",
     "choices_of",
     "counts_as_best",

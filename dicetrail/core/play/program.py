@@ -183,6 +183,18 @@ def _place_in_deal(state: State) -> int:
     return place
 
 
+def as_asked(program: Program, state: State, most: int) -> Iterator[State]:
+    """The states at the first questions of a round, if each is done with and nothing but what
+    is right is picked."""
+    length = length_of_round(program, state)
+    for position in range(most if length is None else min(length, most)):
+        found = next_question(program, state._replace(position=position))
+        if found is None:
+            return
+        yield found
+        state = with_rows_leaving(program, found, is_done=True)
+
+
 def with_rows_leaving(program: Program, state: State, is_done: bool) -> State:
     """The state with the rows that leave once another question is put: those that were right
     if the question in play `is_done` with, and those that were picked."""
@@ -242,9 +254,9 @@ def _has_left(program: Program, state: State) -> bool:
         return False
     sourced = _dealt(program, state).sourced
     made = program.pools[state.round].made_by(sourced.source)
-    return made is not None and all(
-        Row(made.pattern.facts, row) in state.left for row in made.rows_of(sourced.number)
-    )
+    if made is None or made.pattern.leaves is Leaves.NONE:
+        return False
+    return all(Row(made.pattern.facts, row) in state.left for row in made.rows_of(sourced.number))
 
 
 def most_questions(program: Program, state: State) -> int:

@@ -7,6 +7,7 @@ from dicetrail.core.workbench.packs import (
     Column,
     columns_named,
     joined,
+    parted,
     with_columns,
 )
 from dicetrail.core.workbench.patterns import (
@@ -56,6 +57,7 @@ __all__ = [
     "joined",
     "look_at",
     "look_over",
+    "parted",
     "placed",
     "preview",
     "recipe",

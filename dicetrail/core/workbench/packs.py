@@ -1,6 +1,6 @@
 """What a maker does with whole packs: one put at the end of another, columns changed."""
 
-from collections.abc import Sequence
+from collections.abc import Collection, Sequence
 from dataclasses import dataclass, replace
 from typing import Annotated
 
@@ -36,6 +36,22 @@ def joined(pack: Pack, more: Pack) -> Pack:
             cells[places[fold(name)]] = cell
         rows.append(tuple(cells))
     return replace(pack, facts=Facts(columns, (*pack.facts.rows, *rows)))
+
+
+def parted(pack: Pack, rows: Collection[int]) -> tuple[Pack, Pack]:
+    """What stays of a pack and what goes, its rows (from 0) that are named, each in order."""
+    going = frozenset(rows)
+    if pack.facts is None:
+        stays = tuple(q for row, q in enumerate(pack.questions) if row not in going)
+        goes = tuple(q for row, q in enumerate(pack.questions) if row in going)
+        return replace(pack, questions=stays), replace(pack, questions=goes)
+    kept = tuple(cells for row, cells in enumerate(pack.facts.rows) if row not in going)
+    gone = tuple(cells for row, cells in enumerate(pack.facts.rows) if row in going)
+    facts = pack.facts
+    return (
+        replace(pack, facts=replace(facts, rows=kept)),
+        replace(pack, facts=replace(facts, rows=gone)),
+    )
 
 
 @dataclass(frozen=True, slots=True)

@@ -41,7 +41,9 @@ from dicetrail.core.draw import (
 )
 from dicetrail.core.play import (
     Program,
+    State,
     Stop,
+    as_asked,
     in_play,
     length_of_round,
     made_ready,
@@ -270,16 +272,20 @@ def draw_list(program: Program, dice: int, round_: int = 0) -> Drawn:
     program = replace(program, recall={})
     state = spot(program, dice, round_)
     length = length_of_round(program, state)
-    shown = MOST_DRAWN if length is None else min(length, MOST_DRAWN)
-    return Drawn(length, tuple(drawn(program, dice, round_, place) for place in range(shown)))
+    asked = as_asked(program, state, MOST_DRAWN)
+    return Drawn(length, tuple(_drawn(program, here) for here in asked))
 
 
 def drawn(program: Program, dice: int, round_: int, position: int) -> DrawnQuestion:
     """The question at a position of a round, from 0, as these dice bring it."""
-    put = in_play(program, spot(program, dice, round_, position))
+    return _drawn(program, spot(program, dice, round_, position))
+
+
+def _drawn(program: Program, state: State) -> DrawnQuestion:
+    put = in_play(program, state)
     sourced = put.dealt.sourced
     return DrawnQuestion(
-        position + 1,
+        state.position + 1,
         sourced.source,
         sourced.number,
         sourced.question.prompt,

@@ -1,49 +1,60 @@
 """Packs: the shelf's list, one pack, and a pack written out as a file."""
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from datetime import datetime
+from functools import reduce
 from typing import Annotated, Any, Literal
 
 from fastapi import Query, Response, UploadFile
+from sqlalchemy.orm import Session
 from starlette.concurrency import run_in_threadpool
 
 from dicetrail.core import Facts, GameProblems, Pack, Pattern, Problem, Question, Table
 from dicetrail.core.draw import MOST_FACTS
 from dicetrail.core.survey import MOST_ROWS, Edits, edited_pack, faults, trimmed
 from dicetrail.core.workbench import (
+    CannotJoin,
     PatternLook,
     columns_named,
     first_pattern,
+    joined,
     look_at,
+    parted,
     preview,
     with_columns,
 )
 from dicetrail.files import TEMPLATE, TEXT_TEMPLATE, WRITERS, Medium, written
+from dicetrail.files.alike import AlikePair
 from dicetrail.store import PackSource, StaleRevision
 from dicetrail.store.media import get_medium, keep_medium
 from dicetrail.store.packs import (
+    About,
     KeptPack,
     add_pack,
     add_to_media,
+    delete_pack,
+    describe_pack,
     keep_anew,
     newest_pack,
     newest_packs,
-    rename_pack,
 )
 from dicetrail.store.packs import edit_pack as keep_edits
 from dicetrail.web.context import Now, SharedShelf
 from dicetrail.web.loads.routes import named
 from dicetrail.web.packs.shapes import (
+    AboutSave,
     ColumnsSave,
     FactsSave,
     NewFacts,
     PackCard,
+    PackJoin,
     PackSave,
     PackSaved,
+    PackSplit,
     PackView,
     PatternWanted,
-    TitleSave,
+    tags_of,
 )
 from dicetrail.web.reading import ReadAside
 from dicetrail.web.shelf import Shelf
@@ -136,13 +147,93 @@ def change_columns(pack_id: str, save: ColumnsSave, shelf: SharedShelf, now: Now
     return _kept_anew(shelf, pack_id, save.revision, pack, now)
 
 
-@router.post("/{pack_id}/title")
-def rename(pack_id: str, save: TitleSave, shelf: SharedShelf, now: Now) -> PackSaved:
-    """Keep a new revision under another title. Refused if another was saved since."""
-    _pack_saved(shelf, pack_id, save.revision)
+@router.post("/{pack_id}/about")
+def describe(pack_id: str, save: AboutSave, shelf: SharedShelf, now: Now) -> PackSaved:
+    """Keep a new revision that is called and described so. Refused if another was saved since."""
+    about = About(save.title.strip(), tags_of(save.tags), save.words.strip())
     with shelf.database.writing() as session:
-        saved = rename_pack(session, pack_id, save.revision, save.title.strip(), now)
+        saved = describe_pack(session, pack_id, save.revision, about, now)
     return _saved(shelf, saved)
+
+
+@router.post("/{pack_id}/copies", status_code=201)
+def copy_pack(pack_id: str, shelf: SharedShelf, now: Now) -> PackCard:
+    """Make a pack that holds the same, with its pictures and sounds."""
+    with shelf.database.writing() as session:
+        kept = newest_pack(session, pack_id)
+        return _made(session, shelf, [kept], f"{kept.title}, a copy", now)
+
+
+@router.post("/joins", status_code=201)
+def join_packs(wanted: PackJoin, shelf: SharedShelf, now: Now) -> PackCard:
+    """Make a pack that holds what several hold, one after the other. They stay as they are."""
+    with shelf.database.writing() as session:
+        kept = [newest_pack(session, name) for name in wanted.packs]
+        return _made(session, shelf, kept, wanted.title.strip(), now)
+
+
+def _made(
+    session: Session, shelf: Shelf, kept: Sequence[KeptPack], title: str, now: datetime
+) -> PackCard:
+    """A new pack that holds what others hold. A name of a picture or sound that two of them
+    give to different files means the file of the first."""
+    packs = (shelf.pack(pack.pack_id, pack.number) for pack in kept)
+    try:
+        whole = replace(reduce(joined, packs), title=title)
+    except CannotJoin as refused:
+        problem = Problem("packs", str(refused), "join packs of one sort")
+        raise GameProblems((problem,)) from None
+    media = {name: digest for pack in reversed(kept) for name, digest in pack.media.items()}
+    source = kept[0].source if len(kept) == 1 else PackSource("", "packs joined here", None, 0, ())
+    added = add_pack(session, whole, source, now, media=media)
+    about = About(title, tags_of(tag for pack in kept for tag in pack.tags), kept[0].words)
+    return pack_card(describe_pack(session, added.pack_id, added.number, about, now))
+
+
+@router.post("/{pack_id}/splits", status_code=201)
+def split_pack(pack_id: str, wanted: PackSplit, shelf: SharedShelf, now: Now) -> PackCard:
+    """Take some rows out of a pack into a new one. Refused if another revision was saved since."""
+    stays, goes = parted(_pack_saved(shelf, pack_id, wanted.revision), wanted.rows)
+    with shelf.database.writing() as session:
+        newest = newest_pack(session, pack_id)
+        if newest.number != wanted.revision:
+            raise StaleRevision("pack", wanted.revision, newest.number)
+        keep_anew(session, newest, stays, now)
+        source = replace(newest.source, refused=())
+        goes = replace(goes, title=wanted.title.strip())
+        return pack_card(add_pack(session, goes, source, now, media=newest.media))
+
+
+@router.delete("/{pack_id}", status_code=204)
+def remove_pack(pack_id: str, shelf: SharedShelf, now: Now) -> None:
+    """Take a pack off the shelf. Games that use it go on using it."""
+    with shelf.database.writing() as session:
+        delete_pack(session, pack_id, now)
+
+
+@router.post("/{pack_id}/return")
+def put_back(pack_id: str, shelf: SharedShelf) -> PackCard:
+    """Put a pack back on the shelf."""
+    with shelf.database.writing() as session:
+        delete_pack(session, pack_id, None)
+        return pack_card(newest_pack(session, pack_id))
+
+
+@router.get("/{pack_id}/alike")
+async def find_alike(pack_id: str, read: ReadAside, shelf: SharedShelf) -> list[AlikePair]:
+    """The questions of a pack that are alike, the nearest first."""
+    pack = await run_in_threadpool(_newest, shelf, pack_id)
+    texts = [f"{question.prompt} {' '.join(question.right)}" for question in pack.questions]
+    if pack.facts is not None:
+        texts = [" ".join(cells) for cells in pack.facts.rows]
+    found: list[AlikePair] = await read("alike", texts)
+    return found
+
+
+def _newest(shelf: Shelf, pack_id: str) -> Pack:
+    with shelf.database.reading() as session:
+        number = newest_pack(session, pack_id).number
+    return shelf.pack(pack_id, number)
 
 
 def _pack_saved(shelf: Shelf, pack_id: str, revision: int) -> Pack:

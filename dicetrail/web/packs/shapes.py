@@ -1,16 +1,20 @@
 """The shapes of packs on the wire."""
 
+from collections.abc import Iterable
 from datetime import datetime
 from typing import Annotated
 
 from pydantic import BaseModel, Field
 
 from dicetrail.core import PackEdit, Pattern, Question
+from dicetrail.core.answers import fold, tidy
 from dicetrail.core.draw import MOST_COLUMNS
 from dicetrail.core.survey import FactsEdit, RowFault
 from dicetrail.core.workbench import Column
 from dicetrail.store import PackSource
 from dicetrail.web.wire.shapes import Dice
+
+PackTitle = Annotated[str, Field(min_length=1, max_length=200)]
 
 
 class PackCard(BaseModel):
@@ -19,6 +23,9 @@ class PackCard(BaseModel):
     id: str
     revision: int
     title: str
+    tags: tuple[str, ...]
+    words: str
+    """What its maker says of it."""
     question_count: int
     """How many questions, or rows of facts, it has."""
     columns: tuple[str, ...]
@@ -59,17 +66,40 @@ class ColumnsSave(BaseModel):
     columns: Annotated[list[Column], Field(min_length=1, max_length=MOST_COLUMNS)]
 
 
-class TitleSave(BaseModel):
-    """A title, and the revision it is given to."""
+class AboutSave(BaseModel):
+    """What a pack is to be called, and what its maker says of it; the revision that is of."""
 
     revision: int
-    title: Annotated[str, Field(min_length=1, max_length=200)]
+    title: PackTitle
+    tags: Annotated[list[Annotated[str, Field(max_length=40)]], Field(max_length=20)] = []
+    words: Annotated[str, Field(max_length=2_000)] = ""
+
+
+def tags_of(tags: Iterable[str]) -> tuple[str, ...]:
+    """Tags as they are kept: tidied, none twice."""
+    found = {fold(tag): tidy(tag) for tag in tags if tidy(tag)}
+    return tuple(found.values())
+
+
+class PackJoin(BaseModel):
+    """The packs whose content a new one is to hold."""
+
+    title: PackTitle
+    packs: Annotated[list[str], Field(min_length=2, max_length=50)]
+
+
+class PackSplit(BaseModel):
+    """The rows of a revision, from 0, that a new pack is to hold in its place."""
+
+    revision: int
+    title: PackTitle
+    rows: Annotated[set[int], Field(min_length=1, max_length=200_000)]
 
 
 class NewFacts(BaseModel):
     """A table of facts to be begun."""
 
-    title: Annotated[str, Field(min_length=1, max_length=200)]
+    title: PackTitle
     columns: Annotated[list[str], Field(min_length=1, max_length=MOST_COLUMNS)]
 
 

@@ -622,7 +622,11 @@ export interface paths {
         get: operations["show_pack_api_packs__pack_id__get"];
         put?: never;
         post?: never;
-        delete?: never;
+        /**
+         * Remove Pack
+         * @description Take a pack off the shelf. Games that use it go on using it.
+         */
+        delete: operations["remove_pack_api_packs__pack_id__delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -708,7 +712,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/packs/{pack_id}/title": {
+    "/api/packs/{pack_id}/about": {
         parameters: {
             query?: never;
             header?: never;
@@ -718,10 +722,110 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Rename
-         * @description Keep a new revision under another title. Refused if another was saved since.
+         * Describe
+         * @description Keep a new revision that is called and described so. Refused if another was saved since.
          */
-        post: operations["rename_api_packs__pack_id__title_post"];
+        post: operations["describe_api_packs__pack_id__about_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packs/{pack_id}/copies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Copy Pack
+         * @description Make a pack that holds the same, with its pictures and sounds.
+         */
+        post: operations["copy_pack_api_packs__pack_id__copies_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packs/joins": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Join Packs
+         * @description Make a pack that holds what several hold, one after the other. They stay as they are.
+         */
+        post: operations["join_packs_api_packs_joins_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packs/{pack_id}/splits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Split Pack
+         * @description Take some rows out of a pack into a new one. Refused if another revision was saved since.
+         */
+        post: operations["split_pack_api_packs__pack_id__splits_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packs/{pack_id}/return": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put Back
+         * @description Put a pack back on the shelf.
+         */
+        post: operations["put_back_api_packs__pack_id__return_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packs/{pack_id}/alike": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Find Alike
+         * @description The questions of a pack that are alike, the nearest first.
+         */
+        get: operations["find_alike_api_packs__pack_id__alike_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1133,6 +1237,26 @@ export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
         /**
+         * AboutSave
+         * @description What a pack is to be called, and what its maker says of it; the revision that is of.
+         */
+        AboutSave: {
+            /** Revision */
+            revision: number;
+            /** Title */
+            title: string;
+            /**
+             * Tags
+             * @default []
+             */
+            tags: string[];
+            /**
+             * Words
+             * @default
+             */
+            words: string;
+        };
+        /**
          * After
          * @description What an answer is followed by, unless a cue says otherwise.
          */
@@ -1142,6 +1266,11 @@ export interface components {
             /** Hold Ms */
             hold_ms?: number | null;
         };
+        AlikePair: [
+            number,
+            number,
+            number
+        ];
         /**
          * Answer
          * @description The player answers: words typed, or the place (from 1) of the slat picked, or several.
@@ -2438,6 +2567,10 @@ export interface components {
             revision: number;
             /** Title */
             title: string;
+            /** Tags */
+            tags: string[];
+            /** Words */
+            words: string;
             /** Question Count */
             question_count: number;
             /** Columns */
@@ -2470,6 +2603,16 @@ export interface components {
              * @default []
              */
             insert: components["schemas"]["Question"][];
+        };
+        /**
+         * PackJoin
+         * @description The packs whose content a new one is to hold.
+         */
+        PackJoin: {
+            /** Title */
+            title: string;
+            /** Packs */
+            packs: string[];
         };
         /**
          * PackSave
@@ -2510,6 +2653,18 @@ export interface components {
             refused: components["schemas"]["RefusedRow"][];
         };
         /**
+         * PackSplit
+         * @description The rows of a revision, from 0, that a new pack is to hold in its place.
+         */
+        PackSplit: {
+            /** Revision */
+            revision: number;
+            /** Title */
+            title: string;
+            /** Rows */
+            rows: number[];
+        };
+        /**
          * PackView
          * @description A pack with its first questions, and everything that is wrong in it.
          */
@@ -2520,6 +2675,10 @@ export interface components {
             revision: number;
             /** Title */
             title: string;
+            /** Tags */
+            tags: string[];
+            /** Words */
+            words: string;
             /** Question Count */
             question_count: number;
             /** Columns */
@@ -3608,16 +3767,6 @@ export interface components {
             cue: components["schemas"]["CueShown"];
         };
         /**
-         * TitleSave
-         * @description A title, and the revision it is given to.
-         */
-        TitleSave: {
-            /** Revision */
-            revision: number;
-            /** Title */
-            title: string;
-        };
-        /**
          * To
          * @description Where a run goes after an answer.
          * @enum {string}
@@ -3722,7 +3871,9 @@ export interface components {
     headers: never;
     pathItems: never;
 }
+export type AboutSave = components['schemas']['AboutSave'];
 export type After = components['schemas']['After'];
+export type AlikePair = components['schemas']['AlikePair'];
 export type Answer = components['schemas']['Answer'];
 export type Answered = components['schemas']['Answered'];
 export type Ask = components['schemas']['Ask'];
@@ -3807,9 +3958,11 @@ export type Order = components['schemas']['Order'];
 export type Outcomes = components['schemas']['Outcomes'];
 export type PackCard = components['schemas']['PackCard'];
 export type PackEdit = components['schemas']['PackEdit'];
+export type PackJoin = components['schemas']['PackJoin'];
 export type PackSave = components['schemas']['PackSave'];
 export type PackSaved = components['schemas']['PackSaved'];
 export type PackSource = components['schemas']['PackSource'];
+export type PackSplit = components['schemas']['PackSplit'];
 export type PackView = components['schemas']['PackView'];
 export type Pass = components['schemas']['Pass'];
 export type Pattern = components['schemas']['Pattern'];
@@ -3868,7 +4021,6 @@ export type TableInput = components['schemas']['TableInput'];
 export type Tagged = components['schemas']['Tagged'];
 export type Target = components['schemas']['Target'];
 export type Tick = components['schemas']['Tick'];
-export type TitleSave = components['schemas']['TitleSave'];
 export type To = components['schemas']['To'];
 export type ToRead = components['schemas']['ToRead'];
 export type Trial = components['schemas']['Trial'];
@@ -5032,6 +5184,35 @@ export interface operations {
             };
         };
     };
+    remove_pack_api_packs__pack_id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     list_questions_api_packs__pack_id__revisions__number__questions_get: {
         parameters: {
             query?: {
@@ -5172,7 +5353,7 @@ export interface operations {
             };
         };
     };
-    rename_api_packs__pack_id__title_post: {
+    describe_api_packs__pack_id__about_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -5183,7 +5364,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["TitleSave"];
+                "application/json": components["schemas"]["AboutSave"];
             };
         };
         responses: {
@@ -5194,6 +5375,167 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PackSaved"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    copy_pack_api_packs__pack_id__copies_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PackCard"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    join_packs_api_packs_joins_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PackJoin"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PackCard"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    split_pack_api_packs__pack_id__splits_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PackSplit"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PackCard"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    put_back_api_packs__pack_id__return_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PackCard"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    find_alike_api_packs__pack_id__alike_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                pack_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AlikePair"][];
                 };
             };
             /** @description What went wrong, and how to mend it */

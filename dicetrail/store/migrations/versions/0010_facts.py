@@ -1,4 +1,4 @@
-"""A pack can hold facts: their columns, their rows, and what a revision changed in them."""
+"""A pack can hold facts, is tagged and described, and can be taken off the shelf."""
 
 import sqlalchemy as sa
 from alembic import op
@@ -10,7 +10,11 @@ depends_on = None
 
 
 def upgrade() -> None:
+    with op.batch_alter_table("packs") as packs:
+        packs.add_column(sa.Column("deleted_at", sa.DateTime, nullable=True))
     with op.batch_alter_table("pack_revisions") as packs:
+        packs.add_column(sa.Column("tags", sa.JSON, nullable=True))
+        packs.add_column(sa.Column("words", sa.Text, nullable=True))
         packs.add_column(sa.Column("columns", sa.JSON, nullable=True))
         packs.add_column(sa.Column("facts_edits", sa.JSON, nullable=True))
     with op.batch_alter_table("pack_questions") as questions:
@@ -23,3 +27,7 @@ def downgrade() -> None:
     with op.batch_alter_table("pack_revisions") as packs:
         packs.drop_column("facts_edits")
         packs.drop_column("columns")
+        packs.drop_column("words")
+        packs.drop_column("tags")
+    with op.batch_alter_table("packs") as packs:
+        packs.drop_column("deleted_at")

@@ -1,0 +1,77 @@
+"""Questions that are alike, found among many.
+
+Only questions that share an uncommon word are compared, so that a large pack takes seconds.
+How near two are is told by RapidFuzz: the share of signs that need no change once the words of
+both are put in order.
+"""
+
+from collections import Counter, defaultdict
+from collections.abc import Callable, Collection, Iterator, Sequence
+from typing import NamedTuple
+
+from rapidfuzz import fuzz, process
+
+from dicetrail.core.answers import fold, unaccented, unpointed
+
+NEAR = 80
+"""So many signs in a hundred must be the same."""
+
+MOST_SHARING = 300
+"""A word that more questions share is too common to compare them for."""
+
+MOST_PAIRS = 500
+"""So many pairs are told at most."""
+
+_RAREST = 3
+_TOLD_EVERY = 500
+
+Progress = Callable[[int], None]
+
+
+class AlikePair(NamedTuple):
+    """Two questions that are alike, by their rows from 0, and how near they are in percent."""
+
+    row: int
+    other: int
+    near: int
+
+
+def alike(texts: Sequence[str], progress: Progress = lambda _: None) -> list[AlikePair]:
+    """The texts that are alike, the nearest first.
+
+    `progress` is told now and then how many were looked at; it may raise to stop.
+    """
+    first: dict[str, int] = {}
+    found = []
+    for row, text in enumerate(map(_sorted, texts)):
+        if text in first:
+            found.append(AlikePair(first[text], row, 100))
+        elif text:
+            first[text] = row
+    for seen, (text, others) in enumerate(_worth_comparing(first)):
+        if seen % _TOLD_EVERY == 0:
+            progress(seen)
+        near = process.extract(text, others, scorer=fuzz.ratio, score_cutoff=NEAR, limit=None)
+        rows = ((first[other], first[text], share) for other, share, _ in near)
+        found += [AlikePair(min(one, two), max(one, two), round(share)) for one, two, share in rows]
+    found.sort(key=lambda pair: (-pair.near, pair.row, pair.other))
+    return found[:MOST_PAIRS]
+
+
+def _sorted(text: str) -> str:
+    """The words of a text in order, without accents, capitals and punctuation."""
+    bare = unaccented(fold(text))
+    return " ".join(sorted((unpointed(bare) or bare).split()))
+
+
+def _worth_comparing(texts: Collection[str]) -> Iterator[tuple[str, list[str]]]:
+    """Each text with those before it that hold one of its rarest words."""
+    words = {text: set(text.split()) for text in texts}
+    times = Counter(word for found in words.values() for word in found)
+    sharing: defaultdict[str, list[str]] = defaultdict(list)
+    for text, found in words.items():
+        rare = [word for word in found if times[word] <= MOST_SHARING]
+        rarest = sorted(rare, key=lambda word: (times[word], word))[:_RAREST]
+        yield text, list({other: None for word in rarest for other in sharing[word]})
+        for word in rare:
+            sharing[word].append(text)
