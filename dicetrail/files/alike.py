@@ -7,7 +7,7 @@ both are put in order.
 
 from collections import Counter, defaultdict
 from collections.abc import Callable, Collection, Iterator, Sequence
-from typing import NamedTuple
+from dataclasses import dataclass
 
 from rapidfuzz import fuzz, process
 
@@ -28,7 +28,8 @@ _TOLD_EVERY = 500
 Progress = Callable[[int], None]
 
 
-class AlikePair(NamedTuple):
+@dataclass(frozen=True, slots=True)
+class AlikePair:
     """Two questions that are alike, by their rows from 0, and how near they are in percent."""
 
     row: int

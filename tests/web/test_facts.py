@@ -13,7 +13,7 @@ from dicetrail.web import create_app
 BEDS = "plant,family,leaf\nCarrot,Umbel,a.svg\nParsnip,Umbel\nBeet,Goosefoot\nKale,Cabbage\n"
 
 
-class TestFacts(unittest.TestCase):
+class FactsTest(unittest.TestCase):
     def setUp(self):
         folder = TemporaryDirectory()
         self.addCleanup(folder.cleanup)
@@ -41,6 +41,8 @@ class TestFacts(unittest.TestCase):
             time.sleep(0.02)
         return held, came
 
+
+class TestFacts(FactsTest):
     def test_a_table_is_loaded_edited_and_added_to_by_its_columns(self):
         held, came = self.load(BEDS + "Swede,Cabbage,x,too much\n")
         self.assertEqual(held["question_count"], 4)
@@ -129,3 +131,56 @@ class TestFacts(unittest.TestCase):
         (pattern,) = made["document"]["rounds"][0]["patterns"]
         self.assertEqual(pattern["facts"], made["packs"][0]["id"])
         self.assertEqual(made["pools"], [2])
+
+
+class TestPacksKept(FactsTest):
+    """Packs worth keeping: described, copied, joined, split, taken off the shelf."""
+
+    def bring(self, name, text):
+        held = self.call("POST", "/api/loads", 201, files={"file": (name, text.encode())})
+        at = f"/api/loads/{held['id']}"
+        self.call("POST", f"{at}/take", 202, json={"target": {}})
+        while (came := self.call("GET", f"{at}/progress"))["stage"] in ("reading", "writing"):
+            time.sleep(0.02)
+        return came["pack_id"]
+
+    def prompts(self, pack):
+        questions = self.call("GET", f"/api/packs/{pack}")["questions"]
+        return [question["prompt"] for question in questions]
+
+    def test_packs_are_described_copied_joined_split_and_put_back(self):
+        roots = self.bring("roots.tsv", "Red root?\tBeet\tPea\nOrange root?\tCarrot\tPea\n")
+        pods = self.bring("pods.tsv", "A pod?\tPea\tBeet\nA climbing pod?\tBean\tBeet\n")
+        about = {"revision": 1, "title": "Roots", "tags": ["Spring", " spring ", "beds"]}
+        self.call("POST", f"/api/packs/{roots}/about", json=about)
+        self.call("POST", f"/api/packs/{roots}/about", 412, json=about)
+        copy = self.call("POST", f"/api/packs/{roots}/copies", 201)
+        self.assertEqual(copy["tags"], ["spring", "beds"])
+        self.assertEqual(self.prompts(copy["id"]), self.prompts(roots))
+        both = self.call(
+            "POST", "/api/packs/joins", 201, json={"title": "Both", "packs": [pods, roots]}
+        )
+        self.assertEqual(self.prompts(both["id"]), [*self.prompts(pods), *self.prompts(roots)])
+        split = {"revision": both["revision"], "title": "Two", "rows": [1, 3]}
+        two = self.call("POST", f"/api/packs/{both['id']}/splits", 201, json=split)
+        self.assertEqual(self.prompts(two["id"]), ["A climbing pod?", "Orange root?"])
+        self.assertEqual(self.prompts(both["id"]), ["A pod?", "Red root?"])
+        self.call("POST", f"/api/packs/{both['id']}/splits", 412, json=split)
+        game = self.call("POST", "/api/games", 201, json={"title": "G", "packs": [roots]})
+        self.call("DELETE", f"/api/packs/{roots}", 204)
+        self.assertNotIn(roots, [pack["id"] for pack in self.call("GET", "/api/packs")])
+        view = self.call("GET", f"/api/games/{game['id']}")
+        self.assertEqual((view["problems"], view["pools"]), ([], [2]), "the game goes on using it")
+        self.call("POST", f"/api/packs/{roots}/return")
+        self.assertIn(roots, [pack["id"] for pack in self.call("GET", "/api/packs")])
+        _, came = self.load(BEDS)
+        mixed = {"title": "No", "packs": [roots, came["pack_id"]]}
+        refused = self.http.post("/api/packs/joins", json=mixed)
+        self.assertEqual(refused.status_code, 422)
+        self.assertIn("choose packs of one sort", refused.text)
+
+    def test_alike_questions_are_found(self):
+        text = "Which is a root of the bed?\tBeet\tPea\nA pod?\tPea\tBeet\n"
+        pack = self.bring("a.tsv", text + "Which one is a root of the bed?\tBeet\tKale\n")
+        (pair,) = self.call("GET", f"/api/packs/{pack}/alike")
+        self.assertEqual((pair["row"], pair["other"]), (0, 2))

@@ -3,8 +3,8 @@
 from dicetrail.core.workbench.changes import changes_between
 from dicetrail.core.workbench.new_parts import NEW_PARTS
 from dicetrail.core.workbench.packs import (
-    CannotJoin,
     Column,
+    PackRefused,
     columns_named,
     joined,
     parted,
@@ -37,11 +37,11 @@ from dicetrail.core.workbench.trials import Walks
 __all__ = [
     "NEW_PARTS",
     "RECIPES",
-    "CannotJoin",
     "Column",
     "Drawn",
     "DrawnQuestion",
     "Examined",
+    "PackRefused",
     "PatternLook",
     "PlacedProblem",
     "RightPlaces",

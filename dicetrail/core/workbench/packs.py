@@ -5,26 +5,31 @@ from dataclasses import dataclass, replace
 from typing import Annotated
 
 from dicetrail.core.answers import fold, tidy
-from dicetrail.core.document import Facts, Pack, Within
+from dicetrail.core.document import Facts, Pack, Problem, Within
 
 MOST_NAME = 80
 """The longest name of a column, in signs."""
 
 
-class CannotJoin(ValueError):
-    """Questions and facts do not go into one pack."""
+class PackRefused(Exception):
+    """What was to be done with a pack cannot be done."""
+
+    def __init__(self, where: str, what: str, mend: str) -> None:
+        self.problem = Problem(where, what, mend)
+        super().__init__(f"{where}: {what}")
 
 
 def joined(pack: Pack, more: Pack) -> Pack:
     """A pack with what another holds at its end; columns of facts are matched by their names.
 
-    Raises CannotJoin if one holds questions and the other facts.
+    Raises PackRefused if one holds questions and the other facts.
     """
     if pack.facts is None and more.facts is None:
         return replace(pack, questions=(*pack.questions, *more.questions))
     if pack.facts is None or more.facts is None:
         holds = "questions" if pack.facts is None else "facts"
-        raise CannotJoin(f"“{pack.title}” holds {holds}, and what is to be added is none")
+        what = f"“{pack.title}” holds {holds}, and what is to be added holds none"
+        raise PackRefused("packs", what, "choose packs of one sort, or keep it as a new one")
     places = {fold(name): at for at, name in enumerate(pack.facts.columns)}
     unknown = [name for name in more.facts.columns if fold(name) not in places]
     columns = (*pack.facts.columns, *unknown)

@@ -15,7 +15,7 @@ from enum import StrEnum
 
 from dicetrail.core import Pack, Problem, Question
 from dicetrail.core.answers import tidy
-from dicetrail.core.workbench import CannotJoin, joined
+from dicetrail.core.workbench import PackRefused, joined
 from dicetrail.files import FileProblem, Medium, Plan, Reading
 from dicetrail.files.aside import Aside, GivenUp
 from dicetrail.store import Database, NotFound, PackSource
@@ -156,9 +156,8 @@ def _why(error: Exception) -> Problem:
             return error.problem
         case GivenUp():
             return Problem("the file", "the load was given up", "load it again")
-        case CannotJoin():
-            mend = "choose another pack, or load it as a new one"
-            return Problem("the file", str(error), mend)
+        case PackRefused():
+            return error.problem
         case NotFound():
             return Problem("the file", str(error), "choose another pack, and load it again")
     what = f"it could not be kept ({type(error).__name__})"

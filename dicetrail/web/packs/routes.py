@@ -14,7 +14,7 @@ from dicetrail.core import Facts, GameProblems, Pack, Pattern, Problem, Question
 from dicetrail.core.draw import MOST_FACTS
 from dicetrail.core.survey import MOST_ROWS, Edits, edited_pack, faults, trimmed
 from dicetrail.core.workbench import (
-    CannotJoin,
+    PackRefused,
     PatternLook,
     columns_named,
     first_pattern,
@@ -125,11 +125,8 @@ def edit_facts(pack_id: str, save: FactsSave, shelf: SharedShelf, now: Now) -> P
 
 def _edited(shelf: Shelf, pack_id: str, revision: int, edits: Edits, now: datetime) -> PackSaved:
     before = _pack_saved(shelf, pack_id, revision)
-    pack = edited_pack(before, edits)
+    pack = _within_bounds(edited_pack(before, edits))
     count = len(pack.questions) if pack.facts is None else len(pack.facts.rows)
-    if pack.facts is not None and count > MOST_FACTS:
-        what, mend = f"{count:,} rows", f"have {MOST_FACTS:,} at most"
-        raise GameProblems((Problem("facts", what, mend),))
     with shelf.database.writing() as session:
         saved = keep_edits(session, pack_id, revision, edits, count, now)
     shelf.remember(saved, pack)
@@ -142,7 +139,7 @@ def change_columns(pack_id: str, save: ColumnsSave, shelf: SharedShelf, now: Now
     pack = _pack_saved(shelf, pack_id, save.revision)
     if pack.facts is None:
         what = f"“{pack.title}” holds questions, which have no columns"
-        raise GameProblems((Problem("columns", what, "choose a pack of facts"),))
+        raise PackRefused("columns", what, "choose a pack of facts")
     pack = replace(pack, facts=with_columns(pack.facts, save.columns))
     return _kept_anew(shelf, pack_id, save.revision, pack, now)
 
@@ -178,11 +175,7 @@ def _made(
     """A new pack that holds what others hold. A name of a picture or sound that two of them
     give to different files means the file of the first."""
     packs = (shelf.pack(pack.pack_id, pack.number) for pack in kept)
-    try:
-        whole = replace(reduce(joined, packs), title=title)
-    except CannotJoin as refused:
-        problem = Problem("packs", str(refused), "join packs of one sort")
-        raise GameProblems((problem,)) from None
+    whole = _within_bounds(replace(reduce(joined, packs), title=title))
     media = {name: digest for pack in reversed(kept) for name, digest in pack.media.items()}
     source = kept[0].source if len(kept) == 1 else PackSource("", "packs joined here", None, 0, ())
     added = add_pack(session, whole, source, now, media=media)
@@ -224,8 +217,6 @@ async def find_alike(pack_id: str, read: ReadAside, shelf: SharedShelf) -> list[
     """The questions of a pack that are alike, the nearest first."""
     pack = await run_in_threadpool(_newest, shelf, pack_id)
     texts = [f"{question.prompt} {' '.join(question.right)}" for question in pack.questions]
-    if pack.facts is not None:
-        texts = [" ".join(cells) for cells in pack.facts.rows]
     found: list[AlikePair] = await read("alike", texts)
     return found
 
@@ -234,6 +225,14 @@ def _newest(shelf: Shelf, pack_id: str) -> Pack:
     with shelf.database.reading() as session:
         number = newest_pack(session, pack_id).number
     return shelf.pack(pack_id, number)
+
+
+def _within_bounds(pack: Pack) -> Pack:
+    """The pack, unless its facts have become too many. Raises PackRefused."""
+    if pack.facts is not None and len(pack.facts.rows) > MOST_FACTS:
+        what = f"{len(pack.facts.rows):,} rows of facts"
+        raise PackRefused("facts", what, f"have {MOST_FACTS:,} at most")
+    return pack
 
 
 def _pack_saved(shelf: Shelf, pack_id: str, revision: int) -> Pack:

@@ -12,6 +12,7 @@ from starlette.exceptions import HTTPException
 
 from dicetrail.core import GameProblems, Problem, Severity
 from dicetrail.core.document import as_whole_text
+from dicetrail.core.workbench import PackRefused
 from dicetrail.files import FileProblem
 from dicetrail.store import NotFound, StaleRevision, StaleRun, StoreTrouble
 from dicetrail.web.wire.bodies import UnreadableBody, place_in_body
@@ -68,6 +69,10 @@ def explain_errors(app: FastAPI) -> None:
     def game_problems(_: Request, error: GameProblems) -> JSONResponse:
         faults = [fault for fault in error.problems if fault.severity is Severity.FAULT]
         return _response(409, "This game cannot be played until its faults are mended.", faults)
+
+    @app.exception_handler(PackRefused)
+    def pack_refused(_: Request, error: PackRefused) -> JSONResponse:
+        return _response(422, "This cannot be done, and nothing changed.", [error.problem])
 
     @app.exception_handler(FileProblem)
     def file_problem(request: Request, error: FileProblem) -> JSONResponse:

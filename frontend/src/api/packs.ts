@@ -1,6 +1,6 @@
-import { useQuery } from "@tanstack/react-query";
-import { api, formOf, given } from "./client";
-import type { Column, FactsEdit, PackEdit, Pattern, Question } from "./schema";
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { api, ApiError, formOf, given } from "./client";
+import type { AboutSave, Column, FactsEdit, PackEdit, PackJoin, PackSplit, Pattern, Question } from "./schema";
 import type { Dice } from "./dice";
 
 export function usePacks() {
@@ -74,6 +74,53 @@ export function changeColumns(packId: string, revision: number, columns: Column[
       body: { revision, columns },
     }),
   );
+}
+
+/** Says what a pack is called, and what its maker says of it. */
+export function describePack(packId: string, about: AboutSave) {
+  return given(
+    api.POST("/api/packs/{pack_id}/about", { params: { path: { pack_id: packId } }, body: about }),
+  );
+}
+
+/** Takes some rows out of a pack into a new one. */
+export function splitPack(packId: string, split: PackSplit) {
+  return given(
+    api.POST("/api/packs/{pack_id}/splits", { params: { path: { pack_id: packId } }, body: split }),
+  );
+}
+
+/** The questions of a pack that are alike. */
+export function findAlike(packId: string) {
+  return given(api.GET("/api/packs/{pack_id}/alike", { params: { path: { pack_id: packId } } }));
+}
+
+/** Copies a pack, joins several, takes one off the shelf, or puts it back. */
+export function usePackMoves() {
+  const queries = useQueryClient();
+  const again = () => queries.invalidateQueries({ queryKey: ["packs"], exact: true });
+  const params = (packId: string) => ({ params: { path: { pack_id: packId } } });
+  return {
+    copy: useMutation({
+      mutationFn: (packId: string) => given(api.POST("/api/packs/{pack_id}/copies", params(packId))),
+      onSuccess: again,
+    }),
+    join: useMutation({
+      mutationFn: (join: PackJoin) => given(api.POST("/api/packs/joins", { body: join })),
+      onSuccess: again,
+    }),
+    remove: useMutation({
+      mutationFn: async (packId: string) => {
+        const { error } = await api.DELETE("/api/packs/{pack_id}", params(packId));
+        if (error) throw new ApiError(error);
+      },
+      onSuccess: again,
+    }),
+    putBack: useMutation({
+      mutationFn: (packId: string) => given(api.POST("/api/packs/{pack_id}/return", params(packId))),
+      onSuccess: again,
+    }),
+  };
 }
 
 /** Begins a table of facts, to be filled in here. */

@@ -1266,11 +1266,18 @@ export interface components {
             /** Hold Ms */
             hold_ms?: number | null;
         };
-        AlikePair: [
-            number,
-            number,
-            number
-        ];
+        /**
+         * AlikePair
+         * @description Two questions that are alike, by their rows from 0, and how near they are in percent.
+         */
+        AlikePair: {
+            /** Row */
+            row: number;
+            /** Other */
+            other: number;
+            /** Near */
+            near: number;
+        };
         /**
          * Answer
          * @description The player answers: words typed, or the place (from 1) of the slat picked, or several.

@@ -1,4 +1,4 @@
-import { useState } from "react";
+import { useState, type ReactNode } from "react";
 import { NUMBER_DETAILS, TEXT_DETAILS } from "../api/parts";
 import type { Details } from "../api/schema";
 import { counted } from "../app/format";
@@ -15,10 +15,11 @@ type BulkBarProps = {
   onDetails: (details: Partial<Details>) => void;
   onDelete: () => void;
   onClear: () => void;
+  children: ReactNode;
 };
 
 /** What can be done with all rows chosen at once. */
-export function BulkBar({ count, onDetails, onDelete, onClear }: BulkBarProps) {
+export function BulkBar({ count, onDetails, onDelete, onClear, children }: BulkBarProps) {
   const [field, setField] = useState<BulkField>("topic");
   const [value, setValue] = useState("");
   if (count === 0) return null;
@@ -48,6 +49,7 @@ export function BulkBar({ count, onDetails, onDelete, onClear }: BulkBarProps) {
         Set them all
       </Button>
       <Button onClick={onDelete}>Delete them</Button>
+      {children}
       <Button look="quiet" onClick={onClear}>
         Choose none
       </Button>

@@ -11,9 +11,11 @@ import { Die } from "../ui/Die";
 import { FilePick } from "../ui/FilePick";
 import { ErrorNotice } from "../ui/Notice";
 import { SaveFailure } from "../ui/SaveFailure";
+import { AboutPack } from "./AboutPack";
 import { ColumnNames } from "./ColumnNames";
 import { factColumns } from "./columns";
 import { Grid } from "./Grid";
+import { MoveOut } from "./MoveOut";
 import { usePackDraft } from "./usePackDraft";
 import type { Sorting } from "./useShownRows";
 
@@ -28,6 +30,7 @@ export function EditingFacts({ pack, onAnew }: EditingFactsProps) {
   const [columns] = useState(() => factColumns(pack.columns, pack.rows));
   const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
   const [current, setCurrent] = useState(0);
+  const [title, setTitle] = useState(pack.title);
   const [sorting, setSorting] = useState<Sorting>();
   useShortcuts({ U: draft.undo, R: draft.redo });
   const chosenRows = draft.rows.flatMap(({ key }, row) => (chosen.has(key) ? [row] : []));
@@ -39,6 +42,7 @@ export function EditingFacts({ pack, onAnew }: EditingFactsProps) {
       onAnew();
     },
   });
+  const revision = draft.saving.is === "saved" ? draft.revision() : undefined;
   const bring = useMutation({ mutationFn: draft.bringMedium });
   const shown = draft.rows.map((_, row) => row);
   const sorter = columns.find(({ id }) => id === sorting?.column);
@@ -53,7 +57,7 @@ export function EditingFacts({ pack, onAnew }: EditingFactsProps) {
         <Link to="/" aria-label="Back to the shelf" className="rounded-md">
           <Die className="size-8" />
         </Link>
-        <h1 className="text-2xl">{pack.title}</h1>
+        <h1 className="text-2xl">{title}</h1>
         <p className="text-soft">
           {counted(draft.rows.length, "row")} of facts, {counted(pack.columns.length, "column")}
         </p>
@@ -83,6 +87,7 @@ export function EditingFacts({ pack, onAnew }: EditingFactsProps) {
           onDiscard={() => window.location.reload()}
         />
       )}
+      <AboutPack pack={pack} revision={revision} onSaved={(saved, named) => { draft.follow(saved); setTitle(named); }} />
       <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_20rem] gap-3 p-3">
         <Grid
           label="Facts"
@@ -110,6 +115,7 @@ export function EditingFacts({ pack, onAnew }: EditingFactsProps) {
           >
             Delete {chosenRows.length === 0 ? "the chosen rows" : counted(chosenRows.length, "chosen row")}
           </Button>
+          <MoveOut packId={pack.id} rows={chosenRows} revision={revision} onMoved={onAnew} />
           <div className="space-y-1">
             <FilePick label="Bring a picture or sound" accept="image/*,audio/*" busy={bring.isPending} onFile={(file) => bring.mutate(file)} />
             <p className="text-sm text-soft">Cells name files: {Object.keys(pack.media).join(", ") || "none is there yet"}.</p>

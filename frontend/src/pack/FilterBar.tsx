@@ -1,4 +1,4 @@
-import { useMemo } from "react";
+import { useMemo, type ReactNode } from "react";
 import { VALUES } from "../api/parts";
 import type { Question } from "../api/schema";
 import { SelectField, SwitchField, TextField } from "../ui/fields";
@@ -11,10 +11,10 @@ const LEVELS = Array.from({ length: highest - lowest + 1 }, (_, step) => String(
 
 const named = (name: string) => ({ value: name, label: name });
 
-type FilterBarProps = { rows: Row<Question>[]; shown: number; filter: Filter; onChange: (filter: Filter) => void };
+type FilterBarProps = { rows: Row<Question>[]; shown: number; filter: Filter; onChange: (filter: Filter) => void; children: ReactNode };
 
 /** Which rows to show. */
-export function FilterBar({ rows, shown, filter, onChange }: FilterBarProps) {
+export function FilterBar({ rows, shown, filter, onChange, children }: FilterBarProps) {
   const topics = useMemo(
     () => [...new Set(rows.map(({ item }) => item.details.topic).filter(Boolean))].sort(),
     [rows],
@@ -50,6 +50,7 @@ export function FilterBar({ rows, shown, filter, onChange }: FilterBarProps) {
       <p role="status" className="pb-1.5 text-soft">
         {shown} shown
       </p>
+      {children}
     </section>
   );
 }

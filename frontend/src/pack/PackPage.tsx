@@ -13,11 +13,14 @@ import { Die } from "../ui/Die";
 import { ErrorNotice } from "../ui/Notice";
 import { SaveFailure } from "../ui/SaveFailure";
 import { Shortcuts } from "../ui/Shortcuts";
+import { AboutPack } from "./AboutPack";
+import { AlikePairs } from "./AlikePairs";
 import { BulkBar } from "./BulkBar";
 import { columnsFor } from "./columns";
 import { EditingFacts } from "./EditingFacts";
 import { FilterBar } from "./FilterBar";
 import { Grid } from "./Grid";
+import { MoveOut } from "./MoveOut";
 import { QuestionPane } from "./QuestionPane";
 import { usePackDraft } from "./usePackDraft";
 import { useShownRows } from "./useShownRows";
@@ -27,16 +30,17 @@ export default function PackPage() {
   const { packId = "" } = useParams();
   const pack = useWholePack(packId);
   const [times, setTimes] = useState(0);
+  const anew = () => void pack.refetch().then(() => setTimes(times + 1));
   return (
     <Page title={pack.data?.title ?? "Pack"}>
       {pack.data && pack.data.columns.length > 0 ? (
         <EditingFacts
           key={`${packId} ${times}`}
           pack={pack.data}
-          onAnew={() => void pack.refetch().then(() => setTimes(times + 1))}
+          onAnew={anew}
         />
       ) : pack.data ? (
-        <Editing key={packId} pack={pack.data} />
+        <Editing key={`${packId} ${times}`} pack={pack.data} onAnew={anew} />
       ) : (
         <main className="mx-auto max-w-xl space-y-4 p-8">
           <h1 className="text-3xl">Pack</h1>
@@ -55,12 +59,14 @@ const KEYS: [string, string][] = [
   ["?", "show these keys"],
 ];
 
-function Editing({ pack }: { pack: PackView }) {
+function Editing({ pack, onAnew }: { pack: PackView; onAnew: () => void }) {
   const draft = usePackDraft({ ...pack, items: pack.questions, send: editPack });
   const [columns, setColumns] = useState(() => columnsFor(pack.questions));
   const view = useShownRows(draft.rows, draft.faults, columns);
   const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
   const [current, setCurrent] = useState(0);
+  const [title, setTitle] = useState(pack.title);
+  const revision = draft.saving.is === "saved" ? draft.revision() : undefined;
   const [isHelping, setIsHelping] = useState(false);
   useShortcuts({ U: draft.undo, R: draft.redo, "?": () => setIsHelping(true) });
   const chosenRows = draft.rows.flatMap(({ key }, row) => (chosen.has(key) ? [row] : []));
@@ -82,7 +88,7 @@ function Editing({ pack }: { pack: PackView }) {
         <Link to="/" aria-label="Back to the shelf" className="rounded-md">
           <Die className="size-8" />
         </Link>
-        <h1 className="text-2xl">{pack.title}</h1>
+        <h1 className="text-2xl">{title}</h1>
         <p className="text-soft">
           {counted(draft.rows.length, "question")}, {counted(view.faultsByRow.size, "row")} with faults
         </p>
@@ -106,7 +112,16 @@ function Editing({ pack }: { pack: PackView }) {
           onDiscard={() => window.location.reload()}
         />
       )}
-      <FilterBar rows={draft.rows} shown={view.shown.length} filter={view.filter} onChange={view.setFilter} />
+      <AboutPack pack={pack} revision={revision} onSaved={(saved, named) => { draft.follow(saved); setTitle(named); }} />
+      <FilterBar rows={draft.rows} shown={view.shown.length} filter={view.filter} onChange={view.setFilter}>
+        <AlikePairs
+          packId={pack.id}
+          rows={draft.rows}
+          isSaved={revision !== undefined}
+          onShow={setCurrent}
+          onDelete={(row) => draft.splice(row, 1, [])}
+        />
+      </FilterBar>
       <BulkBar
         count={chosenRows.length}
         onDetails={(details) =>
@@ -117,7 +132,9 @@ function Editing({ pack }: { pack: PackView }) {
           setChosen(new Set());
         }}
         onClear={() => setChosen(new Set())}
-      />
+      >
+        <MoveOut packId={pack.id} rows={chosenRows} revision={revision} onMoved={onAnew} />
+      </BulkBar>
       <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_22rem] gap-3 p-3">
         <Grid
           label="Questions"

@@ -1,8 +1,9 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useMemo, useRef, useState } from "react";
 import type { Saving } from "../api/saving";
 import { addMedium } from "../api/packs";
 import { Saves } from "../api/saves";
+import { useSavedOnLeaving } from "../api/useSavedOnLeaving";
 import type { PackSaved, RowFault } from "../api/schema";
 
 const PAUSE_MS = 300;
@@ -117,7 +118,7 @@ export function usePackDraft<Item>(pack: Edited<Item>) {
     await queries.invalidateQueries({ queryKey: ["preview", pack.id] });
   };
 
-  useEffect(() => () => void saves.flush(), [saves]);
+  useSavedOnLeaving(saves);
 
   return {
     rows,
@@ -131,5 +132,7 @@ export function usePackDraft<Item>(pack: Edited<Item>) {
     bringMedium,
     /** The newest revision, once all is saved. */
     revision: () => saves.revision,
+    /** Says that something else made a newer revision, which has all that was saved. */
+    follow: (revision: number) => saves.follow(revision),
   };
 }

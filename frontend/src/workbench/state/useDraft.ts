@@ -1,7 +1,8 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useCallback, useMemo, useRef, useState } from "react";
 import { saveGame } from "../../api/games";
 import { Saves } from "../../api/saves";
+import { useSavedOnLeaving } from "../../api/useSavedOnLeaving";
 import type { Game, GameView } from "../../api/schema";
 import type { Saving } from "../../api/saving";
 
@@ -82,18 +83,7 @@ export function useDraft(game: GameView) {
     put(after);
   };
 
-  useEffect(() => {
-    const leaving = (event: BeforeUnloadEvent) => {
-      if (!saves.isDue) return;
-      event.preventDefault();
-      void saves.flush();
-    };
-    window.addEventListener("beforeunload", leaving);
-    return () => {
-      window.removeEventListener("beforeunload", leaving);
-      void saves.flush();
-    };
-  }, [saves]);
+  useSavedOnLeaving(saves);
 
   const discard = () => {
     saves.forget();
