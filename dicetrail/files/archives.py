@@ -1,7 +1,9 @@
 """ZIP archives (workbooks, and questions with their pictures and sounds), looked over first."""
 
 import io
+import re
 import zipfile
+from collections.abc import Iterable
 
 from dicetrail.files.text import FileProblem
 
@@ -75,3 +77,20 @@ def content_of(content: bytes, entry: zipfile.ZipInfo) -> bytes:
     except Exception as error:  # as above
         what = "this part of the archive is damaged"
         raise FileProblem(entry.filename, what, "make the archive anew") from error
+
+
+def left_out(names: Iterable[str]) -> tuple[str, ...]:
+    """What of a document or workbook is never read, by the names of what it holds (ECMA-376 and
+    OpenDocument 1.2, from memory)."""
+    found = list(names)
+    kinds = (
+        ("Its macros are left out, and never run.", _MACROS),
+        ("Objects embedded in it are left out.", _OBJECTS),
+        ("Its pictures are left out: bring them beside it, and name them in its rows.", _PICTURES),
+    )
+    return tuple(words for words, kind in kinds if any(map(kind.search, found)))
+
+
+_MACROS = re.compile(r"vbaProject\.bin$|^Basic/|^Scripts/")
+_OBJECTS = re.compile(r"/embeddings/|/activeX/|^Object [0-9]+/")
+_PICTURES = re.compile(r"/media/|^Pictures/")

@@ -35,8 +35,12 @@ def read_page(text: str) -> Paper:
     reader.feed(text)
     reader.close()
     reader.end_line()
-    table = max(reader.tables, key=len, default=None)
+    table = max(reader.tables, key=_size, default=None)
     return Paper(tuple(reader.lines), GridRows(table) if table and len(table) > 1 else None)
+
+
+def _size(table: list[tuple[int, list[str]]]) -> int:
+    return sum(len(cells) for _, cells in table)
 
 
 class _Reader(HTMLParser):
@@ -51,6 +55,8 @@ class _Reader(HTMLParser):
         """The lists that are open: how they count, and how far they are."""
         self._label = ""
         self._cell: list[str] | None = None
+        self._within: list[tuple[int, list[str] | None]] = []
+        """The tables that are open, each with the cell it stands in."""
 
     def handle_starttag(self, tag: str, attrs: list[tuple[str, str | None]]) -> None:
         given = {name: value or "" for name, value in attrs}
@@ -64,9 +70,11 @@ class _Reader(HTMLParser):
             self._lists.append((form, count + 1))
             self._label = as_listed(form, count + 1)
         elif tag == "table":
+            self._within.append((len(self.tables), self._cell))
             self.tables.append([])
-        elif tag == "tr" and self.tables:
-            self.tables[-1].append((len(self.lines) + 1, []))
+            self._cell = None
+        elif tag == "tr" and self._within:
+            self.tables[self._within[-1][0]].append((len(self.lines) + 1, []))
         elif tag in ("td", "th"):
             self._cell = []
         if tag not in _ALONE and len(self._open) < MOST_DEPTH:
@@ -75,9 +83,13 @@ class _Reader(HTMLParser):
     def handle_endtag(self, tag: str) -> None:
         if tag in _LINES:
             self.end_line()
-        if tag in ("td", "th") and self._cell is not None and self.tables and self.tables[-1]:
-            self.tables[-1][-1][1].append(" ".join("".join(self._cell).split()))
+        if tag in ("td", "th") and self._cell is not None and self._within:
+            rows = self.tables[self._within[-1][0]]
+            if rows:
+                rows[-1][1].append(" ".join("".join(self._cell).split()))
             self._cell = None
+        if tag == "table" and self._within:
+            self._cell = self._within.pop()[1]
         if tag in ("ul", "ol") and self._lists:
             self._lists.pop()
         if any(name == tag for name, _ in self._open):

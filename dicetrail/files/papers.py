@@ -7,8 +7,9 @@ where they are. DOCX after ECMA-376, ODT after OASIS OpenDocument 1.2 (both from
 
 import io
 from collections import Counter
-from collections.abc import Iterator, Mapping
-from dataclasses import dataclass
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass, replace
+from functools import lru_cache
 from typing import Any
 from xml.etree.ElementTree import Element
 
@@ -16,10 +17,9 @@ import docx
 from defusedxml.ElementTree import fromstring
 from docx.oxml.ns import qn
 from docx.table import Table
-from docx.text.paragraph import Paragraph
 
 from dicetrail.core.answers import LETTERS
-from dicetrail.files.archives import content_of, entries_of
+from dicetrail.files.archives import content_of, entries_of, left_out
 from dicetrail.files.grids import GridRows
 from dicetrail.files.text import FileProblem
 from dicetrail.files.written import Line, is_label
@@ -35,15 +35,20 @@ class Paper:
 
     lines: tuple[Line, ...]
     table: GridRows | None
+    notes: tuple[str, ...] = ()
+    """What of it was left out, in sentences."""
 
 
+@lru_cache(maxsize=1)  # a document is guessed at first, and then looked at
 def read_paper(content: bytes) -> Paper:
     """The lines and the table of a document. Raises FileProblem."""
     entries = {entry.filename: entry for entry in entries_of(content)}
+    held = content_of(content, entries[_DOCX if _DOCX in entries else _ODT])
+    if held.count(b"<w:p>") + held.count(b"<w:p ") + held.count(b"<text:p") > MOST_LINES:
+        raise _TOO_LONG
     try:
-        if _DOCX in entries:
-            return _made(_of_docx(content))
-        return _made(_of_odt(content_of(content, entries[_ODT])))
+        paper = _made(_of_docx(content) if _DOCX in entries else _of_odt(held))
+        return replace(paper, notes=left_out(entries))
     except FileProblem:
         raise
     except Exception as error:  # whatever a damaged or hostile document makes fail
@@ -52,6 +57,11 @@ def read_paper(content: bytes) -> Paper:
             f"this document cannot be read ({type(error).__name__})",
             "save it anew as DOCX or ODT, or as plain text",
         ) from error
+
+
+_TOO_LONG = FileProblem(
+    "the file", f"it has more than {MOST_LINES:,} lines", "split it into several documents"
+)
 
 
 _Part = tuple[str, bool] | list[list[str]]
@@ -65,11 +75,10 @@ def _made(parts: Iterator[_Part]) -> Paper:
     for part in parts:
         number += 1
         if number > MOST_LINES:
-            what = f"it has more than {MOST_LINES:,} lines"
-            raise FileProblem("the file", what, "split it into several documents")
+            raise _TOO_LONG
         if isinstance(part, tuple):
             lines += [Line(number, text, part[1]) for text in part[0].split("\n")]
-        elif len(part) > max(1, len(largest)) and max(map(len, part)) > 1:
+        elif len(part) > 1 and sum(map(len, part)) > sum(len(row) for _, row in largest):
             largest = list(enumerate(part, number))
             number += len(part)
     return Paper(tuple(lines), GridRows(largest) if largest else None)
@@ -77,67 +86,119 @@ def _made(parts: Iterator[_Part]) -> Paper:
 
 def _of_docx(content: bytes) -> Iterator[_Part]:
     document = docx.Document(io.BytesIO(content))
-    counts: Counter[tuple[str, int]] = Counter()
-    for part in document.iter_inner_content():
-        if isinstance(part, Table):
-            yield [_once(row) for row in part.rows]
+    return _docx_parts(document, _Lists(document))
+
+
+def _docx_parts(holder: Any, lists: "_Lists") -> Iterator[_Part]:
+    """What a document, or a cell of a table in it, holds. A table of one column is lines, for it
+    only frames them; one that stands in another is a table of its own."""
+    for part in holder.iter_inner_content():
+        if not isinstance(part, Table):
+            paragraph: Any = part._p
+            yield lists.label(paragraph) + _said_in(paragraph), _is_marked(paragraph)
+            continue
+        rows = [_cells(row) for row in part.rows]
+        if any(len(row) > 1 for row in rows):
+            yield [[" ".join(cell.text.split()) for cell in row] for row in rows]
+            inner = (cell for row in rows for cell in row)
+            for cell in inner:
+                if cell.tables:
+                    yield from (found for found in _docx_parts(cell, lists) if _is_table(found))
         else:
-            yield _label(document, part, counts) + part.text, _is_marked(part)
+            for row in rows:
+                for cell in row:
+                    yield from _docx_parts(cell, lists)
 
 
-def _once(row: Any) -> list[str]:
+def _is_table(part: _Part) -> bool:
+    return not isinstance(part, tuple)
+
+
+def _cells(row: Any) -> list[Any]:
     """The cells of a row, merged ones once."""
     seen: list[Any] = []
     for cell in row.cells:
         if not any(cell._tc is other._tc for other in seen):
             seen.append(cell)
-    return [" ".join(cell.text.split()) for cell in seen]
+    return seen
 
 
-def _is_marked(paragraph: Paragraph) -> bool:
+def _is_marked(paragraph: Any) -> bool:
     """Whether all that a paragraph says is bold, underlined or highlighted."""
-    runs = [run for run in paragraph.runs if not is_label(run.text)]
-    return bool(runs) and all(
-        run.bold or run.underline or run.font.highlight_color is not None for run in runs
+    runs = [run for run in paragraph.iter(_RUN) if not is_label(_said_in(run))]
+    return bool(runs) and all(map(_is_run_marked, runs))
+
+
+def _is_run_marked(run: Any) -> bool:
+    properties = run.find(_PROPERTIES)
+    if properties is None:
+        return False
+    marks = (properties.find(mark) for mark in _MARKS)
+    return any(mark is not None and mark.get(_VALUE) not in _NO_MARK for mark in marks)
+
+
+def _said_in(element: Any) -> str:
+    """The text of a paragraph or of a part of it; breaks and tabs as such."""
+    return "".join(
+        (said.text or "") if said.tag == _WORDS else _SIGNS[said.tag]
+        for said in element.iter(_WORDS, *_SIGNS)
     )
 
 
-def _label(document: Any, paragraph: Paragraph, counts: Counter[tuple[str, int]]) -> str:
-    """The number, letter or bullet a list puts before a paragraph, which is no part of its text."""
-    name = (paragraph.style.name or "") if paragraph.style is not None else ""
-    properties: Any = paragraph._p.pPr
-    numbered = properties.numPr if properties is not None else None
-    if numbered is None or numbered.numId is None:
-        if name.startswith("List Bullet"):
-            return "• "
-        if not name.startswith("List Number"):
+_RUN, _PROPERTIES, _VALUE, _WORDS = qn("w:r"), qn("w:rPr"), qn("w:val"), qn("w:t")
+_MARKS = (qn("w:b"), qn("w:u"), qn("w:highlight"))
+_NO_MARK = ("0", "false", "none")
+_SIGNS = {qn("w:tab"): "\t", qn("w:br"): "\n", qn("w:cr"): "\n", qn("w:noBreakHyphen"): "-"}
+
+
+class _Lists:
+    """What the lists of a document put before its paragraphs: numbers, letters, bullets."""
+
+    def __init__(self, document: Any) -> None:
+        self._names = {style.style_id: style.name or "" for style in document.styles}
+        self._forms = _number_formats(document)
+        self._counts: Counter[tuple[str, int]] = Counter()
+
+    def label(self, paragraph: Any) -> str:
+        """What stands before a paragraph, which is no part of its text."""
+        properties = paragraph.pPr
+        if properties is None:
             return ""
-        counts[name, 0] += 1
-        return f"{counts[name, 0]}. "
-    level = numbered.ilvl.val if numbered.ilvl is not None else 0
-    which = str(numbered.numId.val)
-    counts[which, level] += 1
-    for deeper in range(level + 1, 10):
-        counts[which, deeper] = 0
-    return as_listed(_number_format(document, which, level), counts[which, level])
+        counts, name = self._counts, self._names.get(paragraph.style or "", "")
+        numbered = properties.numPr
+        if numbered is None or numbered.numId is None:
+            if name.startswith("List Bullet"):
+                return "• "
+            if not name.startswith("List Number"):
+                return ""
+            counts[name, 0] += 1
+            return f"{counts[name, 0]}. "
+        level = numbered.ilvl.val if numbered.ilvl is not None else 0
+        which = str(numbered.numId.val)
+        counts[which, level] += 1
+        for deeper in range(level + 1, 10):
+            counts[which, deeper] = 0
+        return as_listed(self._forms.get((which, str(level)), "bullet"), counts[which, level])
 
 
-def _number_format(document: Any, which: str, level: int) -> str:
-    """How a level of a list is counted: ``decimal``, ``lowerLetter``, ``bullet`` and so on."""
+def _number_formats(document: Any) -> dict[tuple[str, str], str]:
+    """How each level of each list is counted: ``decimal``, ``lowerLetter``, ``bullet``, others."""
     try:
         numbering = document.part.numbering_part.element
     except (KeyError, NotImplementedError):
-        return "bullet"
-    abstract = {
-        number.get(qn("w:numId")): number.find(qn("w:abstractNumId")).get(qn("w:val"))
-        for number in numbering.findall(qn("w:num"))
-    }.get(which)
-    for form in numbering.findall(qn("w:abstractNum")):
-        if form.get(qn("w:abstractNumId")) == abstract:
-            for one in form.findall(qn("w:lvl")):
-                if one.get(qn("w:ilvl")) == str(level):
-                    return str(one.find(qn("w:numFmt")).get(qn("w:val")))
-    return "bullet"
+        return {}
+    forms = {
+        (form.get(qn("w:abstractNumId")), level.get(qn("w:ilvl"))): level.find(qn("w:numFmt"))
+        for form in numbering.findall(qn("w:abstractNum"))
+        for level in form.findall(qn("w:lvl"))
+    }
+    found = {}
+    for number in numbering.findall(qn("w:num")):
+        abstract = number.find(qn("w:abstractNumId")).get(qn("w:val"))
+        for (of, level), form in forms.items():
+            if of == abstract and form is not None:
+                found[number.get(qn("w:numId")), level] = str(form.get(qn("w:val")))
+    return found
 
 
 def as_listed(form: str, count: int) -> str:
@@ -149,6 +210,7 @@ def as_listed(form: str, count: int) -> str:
 
 _TEXT = "{urn:oasis:names:tc:opendocument:xmlns:text:1.0}"
 _TABLE = "{urn:oasis:names:tc:opendocument:xmlns:table:1.0}"
+_ROW_GROUPS = tuple(f"{_TABLE}table-{name}" for name in ("header-rows", "row-group", "rows"))
 _STYLE = "{urn:oasis:names:tc:opendocument:xmlns:style:1.0}"
 _FO = "{urn:oasis:names:tc:opendocument:xmlns:xsl-fo-compatible:1.0}"
 
@@ -190,9 +252,29 @@ def _odt_parts(element: Element, marked: set[str], forms: _Forms) -> Iterator[_P
         elif part.tag == f"{_TEXT}list":
             yield from _odt_list(part, marked, forms, part.get(f"{_TEXT}style-name", ""), 1)
         elif part.tag == f"{_TABLE}table":
-            yield [_odt_row(row) for row in part.iter(f"{_TABLE}table-row")]
+            yield from _odt_table(part, marked, forms)
         elif part.tag == f"{_TEXT}section":
             yield from _odt_parts(part, marked, forms)
+
+
+def _odt_table(table: Element, marked: set[str], forms: _Forms) -> Iterator[_Part]:
+    """A table, and those that stand in it; one of a single column is lines, as it frames them."""
+    rows = [[*row.findall(f"{_TABLE}table-cell")] for row in _own_rows(table)]
+    is_frame = all(len(row) < 2 for row in rows)
+    if not is_frame:
+        yield [_odt_row(row) for row in rows]
+    for cell in (cell for row in rows for cell in row):
+        inner = _odt_parts(cell, marked, forms)
+        yield from inner if is_frame else (part for part in inner if _is_table(part))
+
+
+def _own_rows(element: Element) -> Iterator[Element]:
+    """The rows of a table, grouped or not, but none of a table in it."""
+    for part in element:
+        if part.tag == f"{_TABLE}table-row":
+            yield part
+        elif part.tag in _ROW_GROUPS:
+            yield from _own_rows(part)
 
 
 def _odt_list(
@@ -209,9 +291,9 @@ def _odt_list(
                 label = ""
 
 
-def _odt_row(row: Element) -> list[str]:
+def _odt_row(row: Sequence[Element]) -> list[str]:
     cells: list[str] = []
-    for cell in row.findall(f"{_TABLE}table-cell"):
+    for cell in row:
         times = min(int(cell.get(f"{_TABLE}number-columns-repeated", "1")), MOST_COLUMNS_REPEATED)
         cells += [" ".join(_said(cell).split())] * times
     return cells
@@ -225,7 +307,7 @@ def _said(element: Element) -> str:
             said += "\n"
         elif inner.tag in (f"{_TEXT}s", f"{_TEXT}tab"):
             said += " "
-        elif inner.tag != f"{_TEXT}note":
+        elif inner.tag not in (f"{_TEXT}note", f"{_TABLE}table"):
             said += _said(inner) + (" " if inner.tag == f"{_TEXT}p" else "")
         said += inner.tail or ""
     return said

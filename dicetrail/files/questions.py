@@ -70,6 +70,8 @@ class Reading:
     """Whether all of the file was read, and not its first rows alone."""
     facts: Facts | None = None
     """What a file that is read as facts holds."""
+    notes: tuple[str, ...] = ()
+    """What of it was left out, and how what could be read otherwise was read, in sentences."""
 
 
 def guess(content: bytes, wish: Wish = NO_WISH) -> Plan:
@@ -274,14 +276,17 @@ def read_questions(
         questions, refused = read_written(lines, mended, most)
         blocks = len(questions) + len(refused)
         is_whole = most is None or blocks < most
-        return Reading(questions, refused, plan, None, 0, blocks, is_whole=is_whole)
+        notes = read_paper(content).notes if is_paper(content) else ()
+        return Reading(questions, refused, plan, None, 0, blocks, is_whole=is_whole, notes=notes)
     rows = _rows_of(content, plan, most)
     with _no_garbage_search():
         if plan.contents is Contents.FACTS:
             reading = _read_facts(rows, plan, mended or {}, progress, most)
         else:
             reading = _read_rows(rows, plan, mended or {}, progress, most, media)
-    return replace(reading, sheets=rows.sheets) if isinstance(rows, WorkbookRows) else reading
+    if isinstance(rows, WorkbookRows):
+        return replace(reading, sheets=rows.sheets, notes=rows.notes)
+    return replace(reading, notes=read_paper(content).notes) if is_paper(content) else reading
 
 
 def _read_facts(

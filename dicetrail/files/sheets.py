@@ -19,6 +19,7 @@ from typing import Any, Protocol
 from python_calamine import CalamineWorkbook
 
 from dicetrail.core.document import as_whole_text
+from dicetrail.files.archives import entries_of, is_archive, left_out
 from dicetrail.files.plan import Separator
 from dicetrail.files.text import FileProblem
 
@@ -160,6 +161,17 @@ class WorkbookRows:
     def __iter__(self) -> Iterator[list[str]]:
         for self.line, row in enumerate(self._rows, self._first + 1):  # noqa: B020
             yield [cell_text(value) for value in row]
+
+    @property
+    def notes(self) -> tuple[str, ...]:
+        """What of it was left out, and how its days were read, in sentences."""
+        is_open = is_archive(self.content)
+        found = left_out(entry.filename for entry in entries_of(self.content)) if is_open else ()
+        days = (isinstance(value, datetime.date) for row in self._rows for value in row)
+        return (*found, *([_DAYS] if any(days) else []))
+
+
+_DAYS = "Days are read as 2026-09-19, whatever form they have in it."
 
 
 @lru_cache(maxsize=1)  # a sheet is guessed at first, and then looked at

@@ -31,6 +31,22 @@ class Line(NamedTuple):
 
 
 _LABEL = re.compile(r"\s*\(?[A-La-l]?[).:]?\s*")
+_TURNS = re.compile("^[\u061c\u200e\u200f\u202a-\u202e\u2066-\u2069]+|[\u200e\u200f\u202c\u2069]+$")
+"""Signs at the ends of a line that turn the direction of writing (UAX 9)."""
+_ALPHABETS = ("абвгдежзиклм", "αβγδεζηθικλμ", "אבגדהוזחטיכל", "أبجدهوزحطيكل", "ابجدهوزحطيكل")
+"""The letters that stand before options in other scripts, in the order they are counted by
+(common practice, no source)."""
+_LATIN = {
+    form: letter
+    for alphabet in _ALPHABETS
+    for sign, letter in zip(alphabet, LETTERS, strict=True)
+    for form in (sign, sign.upper())
+}
+_OTHER = "".join(_LATIN)
+_OTHER_LABEL = re.compile(rf"([*✓✔✅> ]*\(?)([{_OTHER}])([).:]\s*\S.*)")
+_OTHER_KEYS = re.compile(
+    rf"(?=.*\d)(?:[\d\s.,;:()\-–=]|(?<!\w)[{_OTHER}](?!\w)|(?<=\d)[{_OTHER}](?!\w))+"
+)
 _LONGEST_TITLE = 60
 _LONGEST = 4000
 """Longer lines are no parts of a question."""
@@ -45,14 +61,16 @@ _ASKED = re.compile(r"(?:q|question|frage|pregunta|domanda)\s*\d*\s*[:.]\s*(\S.*
 _ANSWERED = re.compile(
     r"(?:the\s+)?(?:(?:right|correct|richtige?|bonne)\s+)?"
     r"(answers?|ans|key|solution|antwort|lösung|respuesta|réponse|risposta|antwoord|odpowiedź|"
-    r"right|correct|richtig|correcta|a)"
+    r"resposta|răspuns|odpověď|svar|válasz|cevap|(?:правильный )?ответ|відповідь|отговор|απάντηση|"
+    r"תשובה(?: נכונה)?|(?:ال)?إجابة|الجواب|right|correct|richtig|correcta|a)"
     r"(?:\s+is)?\s*[:=\-–.]\s*(\S.*)",
     re.IGNORECASE,
 )
 _SAID = re.compile(r"([^\W\d_][\w ]{2,20})\s*:\s*(\S.*)")
 _KEY_HEAD = re.compile(
     r"(?:the\s+)?(?:answers?|answer key|key|solutions?|antworten|lösungen|respuestas|réponses|"
-    r"soluzioni|risposte)(?:\s+key)?\s*:?",
+    r"soluzioni|risposte|respostas|odpowiedzi|odpovědi|ответы|відповіді|отговори|απαντήσεις|תשובות|"
+    r"(?:ال)?إجابات)(?:\s+key)?\s*:?",
     re.IGNORECASE,
 )
 _KEY_IN_A_LINE = re.compile(_KEY_HEAD.pattern.removesuffix(":?") + r":\s*(\S.*)", re.IGNORECASE)
@@ -104,14 +122,14 @@ def read_written(
     `mended` holds blocks given anew, line by line, by the line they begin at; `most` stops
     after so many blocks.
     """
-    lines = [line for line in lines if len(line.text) <= _LONGEST]
+    lines = [plainly_labelled(line) for line in lines if len(line.text) <= _LONGEST]
     lines, key = _without_key(lines)
     questions: list[Question] = []
     refused: list[Refusal] = []
     for place, block in enumerate(_blocks(lines), 1):
         first = block.lines[0].number
         if mended and first in mended:
-            anew = [Line(first, text) for text in mended[first]]
+            anew = [plainly_labelled(Line(first, text)) for text in mended[first]]
             block = next(iter(_blocks(anew)), block)
         if len(questions) + len(refused) == most:
             break
@@ -139,6 +157,19 @@ def lines_of(text: str) -> list[Line]:
     return found
 
 
+def plainly_labelled(line: Line) -> Line:
+    """The line without signs that turn it, and with letters of other scripts that stand before
+    an option, or in a key of letters, as those from A on."""
+    text = _TURNS.sub("", line.text)
+    if text.isascii():
+        return line
+    if found := _OTHER_LABEL.fullmatch(text):
+        text = f"{found[1]}{_LATIN[found[2]]}{found[3]}"
+    elif _OTHER_KEYS.fullmatch(text):
+        text = "".join(_LATIN.get(sign, sign) for sign in text)
+    return line._replace(text=text)
+
+
 def is_label(text: str) -> bool:
     """Whether a text is nothing but the letter before an option, which no mark is about."""
     return _LABEL.fullmatch(text) is not None
@@ -147,10 +178,9 @@ def is_label(text: str) -> bool:
 def labelled(lines: Iterable[Line]) -> int:
     """How many lines say what they are: an option, an answer, a numbered question."""
     forms = (_LETTERED, _BOXED, _BULLETED, _ANSWERED, _ASKED)
+    plain = (plainly_labelled(line).text for line in lines if len(line.text) <= _LONGEST)
     return sum(
-        len(line.text) <= _LONGEST
-        and (any(form.fullmatch(line.text) for form in forms) or _inline(line.text) is not None)
-        for line in lines
+        any(form.fullmatch(text) for form in forms) or _inline(text) is not None for text in plain
     )
 
 
@@ -376,6 +406,8 @@ def _named(said: str, texts: Sequence[str]) -> list[str]:
     """The options that an answer names, by letters, by number or by their words."""
     if said in texts:
         return [said]
+    bare = said.strip("() .")
+    said = _LATIN.get(bare, said)
     if _LETTER_KEYS.fullmatch(said):
         letters = re.findall(r"(?<![A-Za-z])[A-La-l](?![A-Za-z])", said)
         places = [LETTERS.index(letter.upper()) for letter in letters]

@@ -247,3 +247,31 @@ class TestFirstGuess(unittest.TestCase):
 
     def test_questions_with_typed_answers(self):
         self.assert_read(TYPED, PAIRS)
+
+
+class TestOtherScripts(unittest.TestCase):
+    """Letters of other scripts before options, and text that runs from right to left."""
+
+    WRITTEN = (
+        "1. Что растёт под землёй?\nа) Морковь\nб) Горох\nОтвет: а\n\n"
+        "2. Что зелёное?\nа) Свёкла\nб) Огурец\nОтвет: б\n",
+        "1. Что растёт под землёй?\nа) Морковь\nб) Горох\n\n2. Что зелёное?\nа) Свёкла\n"
+        "б) Огурец\n\nОтветы:\n1. а\n2. б\n",
+        "1. מהו שורש?\nא) גזר *\nב) אפונה\n\n2. מהו עלה?\nא) סלק\nב) כרוב *\n",
+        "\u200f1. מהו שורש?\n\u200fa) גזר *\n\u200fb) אפונה\n\n\u200f2. מהו עלה?\n"
+        "\u200fa) סלק\n\u200fb) כרוב *\n",
+        "1. ما هو الجذر؟\nأ) جزر\nب) بازلاء\nالإجابة: أ\n\n"
+        "2. ما هي الورقة؟\nأ) بنجر\nب) ملفوف\nالإجابة: ب\n",
+        "1. Ποιο είναι ρίζα;\nα) Καρότο *\nβ) Μπιζέλι\n\n"
+        "2. Ποιο είναι φύλλο;\nα) Παντζάρι\nβ) Λάχανο *\n",
+    )
+
+    def test_the_first_is_right_of_the_first_and_the_second_of_the_second(self):
+        for text in self.WRITTEN:
+            with self.subTest(text[:20]):
+                reading = read_questions(text.encode())
+                self.assertEqual((len(reading.questions), reading.refused), (2, ()))
+                options = [line for line in text.splitlines() if ")" in line[:4]]
+                for question, line in zip(reading.questions, (options[0], options[3]), strict=True):
+                    self.assertIn(question.right[0], line)
+                    self.assertEqual(len(question.wrong), 1)

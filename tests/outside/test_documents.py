@@ -5,6 +5,7 @@ Tables in Markdown after the examples of GitHub Flavored Markdown 4.10 (from mem
 
 import io
 import unittest
+import zipfile
 
 import docx
 from docx.enum.text import WD_COLOR_INDEX
@@ -89,6 +90,69 @@ class TestDocx(unittest.TestCase):
             document.add_paragraph(f"Answer: {'ABC'[right]}")
         self.assertEqual(found(saved(document))[0], EXPECTED)
 
+    def test_tables_that_frame_or_stand_in_others_are_read(self):
+        framed = docx.Document()
+        cell = framed.add_table(rows=1, cols=1).rows[0].cells[0]
+        for prompt, options, right in ASKED:
+            cell.add_paragraph(prompt)
+            for letter, option in zip("ABC", options, strict=True):
+                cell.add_paragraph(f"{letter}) {option}")
+            cell.add_paragraph(f"Answer: {'ABC'[right]}")
+        self.assertEqual(found(saved(framed))[0], EXPECTED)
+        nested = docx.Document()
+        cells = nested.add_table(rows=1, cols=2).rows[0].cells
+        cells[0].text = "Spring quiz"
+        table = cells[1].add_table(rows=0, cols=4)
+        for row in (("Question", "Right", "Wrong", "Wrong"), *_rows()):
+            for cell, text in zip(table.add_row().cells, row, strict=True):
+                cell.text = text
+        self.assertEqual(found(saved(nested))[0], EXPECTED)
+
+    def test_a_document_of_ten_thousand_pages_is_told_so_at_once(self):
+        document = docx.Document()
+        for text in ("Which is a root?", "a) Carrot *", "b) Pea"):
+            document.add_paragraph(text)
+        content = saved(document)
+
+        def repeated(times):
+            return rewritten(content, lambda name, held: _with_more(name, held, times))
+
+        with self.assertRaises(FileProblem) as told:
+            guess(repeated(10_000 * 12))
+        self.assertIn("more than 200,000 lines", told.exception.problem.what)
+        self.assertEqual(len(read_questions(repeated(3_000)).questions), 3_000)
+
+    def test_macros_objects_and_pictures_are_said_to_be_left_out(self):
+        document = docx.Document()
+        document.add_paragraph("Which is a root? Carrot")
+        extra = ("word/vbaProject.bin", "word/embeddings/sheet.xlsx", "word/media/leaf.png")
+        notes = read_questions(rewritten(saved(document), more=extra)).notes
+        self.assertEqual(len(notes), 3)
+        self.assertIn("Its macros are left out, and never run.", notes)
+        self.assertEqual(read_questions(saved(document)).notes, ())
+
+
+def rewritten(content, change=lambda _, held: held, more=()):
+    """An archive with its files changed, and with more of them."""
+    made = io.BytesIO()
+    with (
+        zipfile.ZipFile(io.BytesIO(content)) as old,
+        zipfile.ZipFile(made, "w", zipfile.ZIP_DEFLATED) as new,
+    ):
+        for entry in old.infolist():
+            new.writestr(entry, change(entry.filename, old.read(entry)))
+        for name in more:
+            new.writestr(name, b"\0")
+    return made.getvalue()
+
+
+def _with_more(name, held, times):
+    """The paragraphs of a document so many times over."""
+    if name != "word/document.xml":
+        return held
+    start, end = held.index(b"<w:p>"), held.rindex(b"</w:p>") + len(b"</w:p>")
+    return held[:start] + held[start:end] * times + held[end:]
+
 
 def _rows():
     for prompt, options, right in ASKED:
@@ -96,6 +160,26 @@ def _rows():
 
 
 class TestOpenDocument(unittest.TestCase):
+    def test_a_table_in_a_table_is_one_of_its_own(self):
+        document = OpenDocumentText()
+        outer, inner = Table(name="Outer"), Table(name="Inner")
+        for row in _rows():
+            made = TableRow()
+            for text in row:
+                cell = TableCell()
+                cell.addElement(P(text=text))
+                made.addElement(cell)
+            inner.addElement(made)
+        row, first, second = TableRow(), TableCell(), TableCell()
+        first.addElement(P(text="Spring quiz"))
+        second.addElement(inner)
+        row.addElement(first)
+        row.addElement(second)
+        outer.addElement(row)
+        document.text.addElement(outer)
+        questions, reading = found(saved(document))
+        self.assertEqual((questions, reading.plan.format), (EXPECTED, Format.DRAWN))
+
     def test_a_text_with_lists_and_bold(self):
         document = OpenDocumentText()
         bold = Style(name="Strong", family="text")
@@ -165,6 +249,9 @@ class TestOthers(unittest.TestCase):
         head = "<meta charset='utf-8'><style>td { color: red }</style><table><tbody>"
         questions, reading = found(f"{head}{rows}</tbody></table>".encode())
         self.assertEqual((questions, reading.plan.format), (EXPECTED, Format.DRAWN))
+        inner = f"<table>{rows}</table>"
+        outer = f"<table><tr><td>Spring</td><td>{inner}</td></tr><tr><td>x</td></tr></table>"
+        self.assertEqual(found(outer.encode())[0], EXPECTED, "a table in a table")
         listed = "".join(
             f"<p>{number}. {prompt}</p><ol style='list-style-type: lower-alpha'>"
             + "".join(f"<li>{'<b>' * (n == right)}{one}</li>" for n, one in enumerate(options))

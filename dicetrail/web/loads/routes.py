@@ -140,6 +140,7 @@ def _viewed(load: Load, reading: Reading, comparison: Comparison | None = None) 
         refused_count=len(reading.refused),
         refused=reading.refused[:SHOWN],
         comparison=comparison,
+        notes=reading.notes,
     )
 
 

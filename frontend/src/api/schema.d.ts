@@ -2331,6 +2331,8 @@ export interface components {
             /** Refused */
             refused: components["schemas"]["Refusal"][];
             comparison: components["schemas"]["Comparison"] | null;
+            /** Notes */
+            notes: string[];
         };
         /**
          * Made

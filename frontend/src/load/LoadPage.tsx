@@ -79,6 +79,9 @@ function Looked({ load }: { load: LoadView }) {
       <main className="grid min-h-0 flex-1 gap-4 overflow-auto p-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
         <div className="min-w-0 space-y-4">
           {look.error && <ErrorNotice error={look.error} />}
+          {load.notes.map((note) => (
+            <Notice key={note}>{note}</Notice>
+          ))}
           {load.plan.columns.length > 0 && load.first_rows[0] && (
             <FirstRow plan={load.plan} row={load.first_rows[0]} onSay={(has_headings) => look.mutate({ guess: wishOf(load.plan, has_headings) })} />
           )}
