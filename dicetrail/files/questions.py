@@ -27,6 +27,7 @@ from dicetrail.files.pages import is_page, read_page
 from dicetrail.files.papers import Paper, read_paper
 from dicetrail.files.plan import ROLE_OF_DETAIL, Contents, Format, Plan, Role, Wish
 from dicetrail.files.rows import RowRefused, located, plain_question, planned_question, refusal
+from dicetrail.files.sheets import FIRST_ROWS as MOST_AT_FIRST
 from dicetrail.files.sheets import (
     Refusal,
     Rows,
@@ -84,7 +85,7 @@ def guess(content: bytes, wish: Wish = NO_WISH) -> Plan:
     if is_paper(content):
         return _guessed_paper(read_paper(content), wish)
     if is_archive(content) or is_workbook(content):
-        rows = _workbook(content, wish.sheet or "")
+        rows = _workbook(content, wish.sheet or "", is_first_look=True)
         return _guessed(rows, Plan(Format.XLSX, sheet=rows.sheet), wish)
     found = text_of(content, wish.encoding)
     start = found.text.lstrip()
@@ -228,7 +229,7 @@ def _form_of(start: str) -> Format | None:
 
 def _rows_of(content: bytes, plan: Plan, most: int | None) -> Rows:
     if plan.format is Format.XLSX:
-        return _workbook(content, plan.sheet)
+        return _workbook(content, plan.sheet, most is not None and most < MOST_AT_FIRST)
     if is_paper(content):
         return read_paper(content).table or GridRows(())
     text = text_of(content, plan.encoding).text
@@ -241,14 +242,14 @@ def _rows_of(content: bytes, plan: Plan, most: int | None) -> Rows:
     return SeparatedRows(text, plan.separator)
 
 
-def _workbook(content: bytes, sheet: str = "") -> WorkbookRows:
+def _workbook(content: bytes, sheet: str, is_first_look: bool) -> WorkbookRows:
     if not is_workbook(content):
         raise FileProblem(
             "the file",
             "this archive holds no workbook and no document",
             "choose a workbook (XLSX, XLS, ODS), a document (DOCX, ODT) or a text file",
         )
-    return WorkbookRows(content, sheet)
+    return WorkbookRows(content, sheet, is_first_look)
 
 
 def read_questions(
@@ -285,7 +286,8 @@ def read_questions(
         else:
             reading = _read_rows(rows, plan, mended or {}, progress, most, media)
     if isinstance(rows, WorkbookRows):
-        return replace(reading, sheets=rows.sheets, notes=rows.notes)
+        is_whole = reading.is_whole and not rows.is_cut
+        return replace(reading, sheets=rows.sheets, notes=rows.notes, is_whole=is_whole)
     return replace(reading, notes=read_paper(content).notes) if is_paper(content) else reading
 
 

@@ -10,11 +10,12 @@ import csv
 import datetime
 import io
 import re
+import zipfile
 from collections.abc import Iterator
 from dataclasses import dataclass, field
 from functools import lru_cache
 from itertools import islice
-from typing import Any, Protocol
+from typing import IO, Any, Protocol
 
 from python_calamine import CalamineWorkbook
 
@@ -127,6 +128,10 @@ class WorkbookRows:
     content: bytes
     sheet: str = ""
     """Its name; the first that is filled if there is none of that name."""
+    is_first_look: bool = False
+    """Whether its first rows will do, of a large workbook."""
+    is_cut: bool = False
+    """Whether there are rows after those that are read."""
     line: int = 0
     broken: list[Refusal] = field(default_factory=list)
     sheets: tuple[str, ...] = ()
@@ -136,12 +141,13 @@ class WorkbookRows:
 
     def __post_init__(self) -> None:
         try:
-            self.sheets = tuple(
-                CalamineWorkbook.from_filelike(io.BytesIO(self.content)).sheet_names
-            )
+            content = self.content
+            if self.is_first_look:
+                content, self.is_cut = _cut_short(content)
+            self.sheets = tuple(CalamineWorkbook.from_filelike(io.BytesIO(content)).sheet_names)
             for name in [self.sheet] if self.sheet in self.sheets else self.sheets:
                 self.sheet = name
-                self._first, self._rows = _cells_of(self.content, name)
+                self._first, self._rows = _cells_of(content, name)
                 if self._rows:
                     return
             what = "no sheet of this workbook holds anything"
@@ -182,6 +188,56 @@ def _cells_of(content: bytes, name: str) -> tuple[int, list[list[Any]]]:
         what = f"a workbook has {MOST_ROWS:,} rows at most"
         raise FileProblem(name, what, "take out the empty rows before the last")
     return (sheet.start[0] if sheet.start else 0), sheet.to_python(skip_empty_area=True)
+
+
+FIRST_ROWS = 6_000
+"""So many rows of a large workbook are read at a first look."""
+_LARGE = 4_000_000
+_AT_ONCE = 1_000_000
+
+
+@lru_cache(maxsize=1)
+def _cut_short(content: bytes) -> tuple[bytes, bool]:
+    """A workbook with the first rows of its large sheets alone, and whether any was cut.
+
+    Whoever reads a sheet reads it to its end, which takes more than a second where it is long;
+    so what is given to be looked at ends sooner. Only XLSX can be cut so (ECMA-376, 18.3.1).
+    """
+    if not is_archive(content):
+        return content, False
+    entries = entries_of(content)
+    large = {
+        entry.filename
+        for entry in entries
+        if entry.filename.startswith("xl/worksheets/") and entry.file_size > _LARGE
+    }
+    if not large:
+        return content, False
+    made, is_cut = io.BytesIO(), False
+    with zipfile.ZipFile(io.BytesIO(content)) as old, zipfile.ZipFile(made, "w") as new:
+        for entry in entries:
+            with old.open(entry) as held:
+                start = _first_rows(held) if entry.filename in large else None
+            is_cut = is_cut or start is not None
+            new.writestr(entry.filename, old.read(entry) if start is None else start)
+    return made.getvalue(), is_cut
+
+
+def _first_rows(sheet: IO[bytes]) -> bytes | None:
+    """A sheet up to so many rows, closed after them; None if it has no more."""
+    held, rows = b"", 0
+    while piece := sheet.read(_AT_ONCE):
+        held += piece
+        rows = held.count(_ROW_ENDS)
+        if rows > FIRST_ROWS:
+            place = -1
+            for _ in range(FIRST_ROWS):
+                place = held.index(_ROW_ENDS, place + 1)
+            return held[: place + len(_ROW_ENDS)] + b"</sheetData></worksheet>"
+    return None
+
+
+_ROW_ENDS = b"</row>"
 
 
 def unguarded(cell: str) -> str:

@@ -236,6 +236,20 @@ class TestOthers(unittest.TestCase):
         questions, reading = found(saved(book))
         self.assertEqual((questions, reading.refused), (EXPECTED, ()))
 
+    def test_a_large_workbook_is_looked_at_by_its_first_rows_and_taken_whole(self):
+        book = Workbook()
+        for row in range(30_000):
+            book.active.append((f"Which one is number {row}?", f"right {row}", "x" * 90, "y"))
+        book.create_sheet("Other").append(("Only?", "a", "b"))
+        content = saved(book)
+        look = read_questions(content, guess(content), most=5_000)
+        self.assertEqual((len(look.questions), look.is_whole), (5_000, False))
+        whole = read_questions(content, look.plan)
+        self.assertEqual((len(whole.questions), whole.is_whole), (30_000, True))
+        self.assertEqual(whole.questions[:5_000], look.questions)
+        self.assertEqual(whole.questions[-1].right, ("right 29999",))
+        self.assertEqual(look.sheets, ("Sheet", "Other"))
+
     def test_tables_of_markdown(self):
         for text in (
             "| Question | Right | Wrong |\n| --- | --- | --- |\n| Which? | a \\| b | c |\n",
