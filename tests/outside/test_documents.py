@@ -1,4 +1,4 @@
-"""Documents and workbooks as other libraries write them: python-docx, odfpy, openpyxl.
+"""Documents and workbooks as others write them: python-docx, odfpy, openpyxl, LibreOffice.
 
 Tables in Markdown after the examples of GitHub Flavored Markdown 4.10 (from memory).
 """
@@ -6,6 +6,7 @@ Tables in Markdown after the examples of GitHub Flavored Markdown 4.10 (from mem
 import io
 import unittest
 import zipfile
+from pathlib import Path
 
 import docx
 from docx.enum.text import WD_COLOR_INDEX
@@ -16,7 +17,7 @@ from odf.text import List as OdfList
 from odf.text import ListItem, ListLevelStyleNumber, ListStyle, P, Span
 from openpyxl import Workbook
 
-from dicetrail.files import FileProblem, Format, Wish, guess, read_questions
+from dicetrail.files import Contents, FileProblem, Format, Wish, guess, read_questions
 
 ASKED = (
     ("Which is a root?", ("Pea", "Carrot", "Bean"), 1),
@@ -224,6 +225,32 @@ class TestOpenDocument(unittest.TestCase):
         self.assertEqual(reading.sheets, ("Empty", "Roots", "Other"))
         other = read_questions(content, guess(content, Wish(sheet="Other")))
         self.assertEqual([q.prompt for q in other.questions], ["Who?"])
+
+
+class TestLibreOffice(unittest.TestCase):
+    """What LibreOffice 7.4.7 (Debian 4:7.4.7-1+deb12u14) made of `list.csv` and `quiz.html`, with
+    ``soffice --headless --convert-to``: workbooks and documents of another hand than any here.
+    """
+
+    FILES = Path(__file__).parent / "libreoffice"
+
+    def test_its_workbooks_are_read_at_the_first_guess(self):
+        for ending in ("xlsx", "ods", "xls"):
+            with self.subTest(ending):
+                content = (self.FILES / f"list.{ending}").read_bytes()
+                questions, reading = found(content)
+                expected = [("Was ist eine Wurzel?", ("Möhre",)), ("Was ist ein Blatt?", ("Kohl",))]
+                self.assertEqual((questions, reading.refused), (expected, ()))
+                self.assertIn("Days are read as", reading.notes[0])
+                facts = read_questions(content, guess(content, Wish(contents=Contents.FACTS))).facts
+                self.assertEqual(facts.columns, ("Frage", "Richtig", "Falsch 1", "Falsch 2", "Tag"))
+                self.assertEqual(facts.rows[1][-1], "2026-04-01")
+
+    def test_its_documents_are_read_at_the_first_guess(self):
+        for ending in ("docx", "odt"):
+            with self.subTest(ending):
+                questions, reading = found((self.FILES / f"quiz.{ending}").read_bytes())
+                self.assertEqual((questions, reading.refused), (EXPECTED, ()))
 
 
 class TestOthers(unittest.TestCase):

@@ -12,7 +12,7 @@ export function PatternQuestions({ look, pattern, media }: PatternQuestionsProps
       <p>
         <b>{counted(look.question_count, "question")}</b>
         {look.left_out > 0 && `, ${counted(look.left_out, "row")} left out`}
-        {look.idle_count > 0 && `, none of ${counted(look.idle_count, "row")} that cannot be asked so`}
+        {look.idle_count > 0 && `, none from ${counted(look.idle_count, "row")}`}
         {look.questions.length > 0 && "; by these dice for instance:"}
       </p>
       <ol>
