@@ -18,12 +18,16 @@ from urllib.parse import quote
 import typer
 import uvicorn
 from fastapi import FastAPI
+from pydantic import TypeAdapter
 from rich.console import Console
 from rich.markup import escape
+from rich.table import Table
 from rich.text import Text
 
 from dicetrail.core import Game, GameProblems, Pack, Severity, build, survey
 from dicetrail.core.draw import HIGHEST_DICE
+from dicetrail.core.foresight import PLAYED, SCOUTS, Forecast, scout_named
+from dicetrail.core.foresight import forecast as foretell
 from dicetrail.demo import load_demo
 from dicetrail.files import game_schema, pack_schema, read_game
 from dicetrail.store import Database, NotFound, StoreTrouble
@@ -196,6 +200,52 @@ def play(
     except ValueError as error:
         console.print(f"[red]{escape(str(error))}[/red]")
         raise typer.Exit(1) from None
+
+
+@app.command()
+def forecast(
+    game: GameNamed,
+    data: Data = DEFAULT_DATA,
+    scout: Annotated[
+        str, typer.Option(help=f"Who plays: {', '.join(one.name for one in SCOUTS)}.")
+    ] = "steady",
+    games: Annotated[
+        int, typer.Option(min=1, max=1_000_000, help="Runs played where it cannot be exact.")
+    ] = PLAYED,
+    as_json: Annotated[bool, typer.Option("--json", help="Print it as JSON.")] = False,
+) -> None:
+    """Print what will happen to many players of one kind, without anybody playing."""
+    document, packs = _game_named(game, data)
+    who = scout_named(scout)
+    if who is None:
+        console.print(f"[red]There is no scout “{escape(scout)}”.[/red]")
+        raise typer.Exit(1)
+    try:
+        program = build(document, packs, recall={})
+    except GameProblems:
+        console.print("[red]The game has faults.[/red] Run: dicetrail check " + escape(game))
+        raise typer.Exit(1) from None
+    told = foretell(program, who, games)
+    if as_json:
+        print(TypeAdapter(Forecast).dump_json(told, indent=1).decode())
+        return
+    console.print(escape(f"{document.title}, for {told.scout} players"))
+    table = Table("ending", "share")
+    for ending in told.endings:
+        if ending.title is not None or ending.share.share > 0:
+            share = f"{ending.share.share:.1%}"
+            if not told.is_exact:
+                share += f" ({ending.share.least:.1%} to {ending.share.most:.1%})"
+            table.add_row(escape(ending.title or "no ending fits"), share)
+    console.print(table)
+    for counter in told.counters:
+        console.print(f"{counter.name}: {counter.mean:.2f} on average")
+    console.print(f"questions: {told.questions:.1f} on average")
+    if told.seconds is not None:
+        console.print(f"length: {told.seconds:.0f} s on average")
+    if told.unended > 0.0005:
+        console.print(f"left playing: {told.unended:.1%}")
+    console.print(f"How it was worked out: {told.why}.")
 
 
 def _game_named(name: str, data: Path) -> tuple[Game, dict[str, Pack]]:

@@ -7,9 +7,12 @@ import unittest
 from pathlib import Path
 from tempfile import TemporaryDirectory
 
+from scipy import stats
 from typer.testing import CliRunner
 
 from dicetrail.cli import app
+from dicetrail.core import Ending, Game, Pack, Question, Round
+from dicetrail.files import written_game
 from tests.server import SERVE, Server
 
 
@@ -61,6 +64,30 @@ class TestPrinted(unittest.TestCase):
             with self.subTest(command):
                 kept = json.loads(Path("docs/schema", f"{file}.json").read_text("utf-8"))
                 self.assertEqual(self.printed(command), kept)
+
+
+class TestForecast(unittest.TestCase):
+    def told(self, *given):
+        found = CliRunner().invoke(app, ["forecast", *given])
+        return found.exit_code, found.stdout
+
+    def test_a_game_file_is_forecast_as_a_table_and_as_json(self):
+        with TemporaryDirectory() as folder:
+            file = Path(folder) / "game.json"
+            pack = Pack("P", tuple(Question(f"{n}?", ("a",), ("b", "c", "d")) for n in range(9)))
+            game = Game("Nine", (Round("R", ("p",)),), (Ending("Pass", "", 5), Ending("Rest", "")))
+            file.write_bytes(written_game(game, {"p": pack}))
+            code, printed = self.told(str(file), "--scout", "guessing", "--json")
+            self.assertEqual(code, 0, printed)
+            read = json.loads(printed)
+            self.assertTrue(read["is_exact"])
+            (passed, *_) = read["endings"]
+            self.assertAlmostEqual(passed["share"]["share"], stats.binom(9, 0.25).sf(4), 12)
+            code, printed = self.told(str(file), "--scout", "guessing")
+            self.assertIn("4.9%", printed)
+            self.assertIn("every way was followed", printed)
+            code, printed = self.told(str(file), "--scout", "nobody")
+            self.assertEqual((code, printed.strip()), (1, "There is no scout “nobody”."))
 
 
 class TestDocumentation(unittest.TestCase):

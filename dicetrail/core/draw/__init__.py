@@ -24,7 +24,14 @@ from dicetrail.core.draw.deals import (
     named,
     rows_leave,
 )
-from dicetrail.core.draw.dice import HIGHEST_DICE, LONG_DICE_BITS, dice_named, name_of_dice, stream
+from dicetrail.core.draw.dice import (
+    HIGHEST_DICE,
+    LONG_DICE_BITS,
+    Stream,
+    dice_named,
+    name_of_dice,
+    stream,
+)
 from dicetrail.core.draw.facts import MOST_COLUMNS, MOST_FACTS, FactQuestions, likeness
 from dicetrail.core.draw.pools import Pool, Sourced, whole
 from dicetrail.core.draw.sources import (
@@ -61,6 +68,7 @@ __all__ = [
     "Pool",
     "Row",
     "Sourced",
+    "Stream",
     "SumTable",
     "Tagged",
     "Traits",

@@ -16,6 +16,7 @@ from dicetrail.core.play.program import (
     length_of_round,
     made_ready,
     question_of,
+    round_of,
     sample_verdicts,
     spot,
 )
@@ -84,6 +85,7 @@ __all__ = [
     "play_on",
     "question_of",
     "replay",
+    "round_of",
     "sample_verdicts",
     "spot",
     "start",

@@ -21,7 +21,7 @@ from dicetrail.core.survey.question_faults import (
     missing_medium,
     trimmed,
 )
-from dicetrail.core.survey.reach import Reach, scores_reached
+from dicetrail.core.survey.reach import Reach, scores_reached, turning_points
 from dicetrail.core.survey.survey import examine, reports_on, survey, within_bounds
 
 __all__ = [
@@ -47,5 +47,6 @@ __all__ = [
     "sound_problems",
     "survey",
     "trimmed",
+    "turning_points",
     "within_bounds",
 ]

@@ -755,7 +755,7 @@ class _Question:
         if allowed > _MOST_SECONDS or "add_time" in self.walk.deeds:
             raise _TooMany
         found: list[_Reading] = []
-        for used in sorted(_turning_points(allowed * 1000, "percent_left" in reads)):
+        for used in sorted(turning_points(allowed * 1000, "percent_left" in reads)):
             left = allowed * 1000 - used
             reading = _Reading(
                 left // 1000 if "seconds_left" in reads else 0,
@@ -773,7 +773,7 @@ class _Reading(NamedTuple):
     percent_left: int
 
 
-def _turning_points(allowed_ms: int, by_percent: bool) -> set[int]:
+def turning_points(allowed_ms: int, by_percent: bool) -> set[int]:
     """The milliseconds used at which a whole second or percent turns, before the clock's end."""
     points = {0}
     for second in range(0, allowed_ms, 1000):
@@ -832,4 +832,4 @@ def scores_reached(rules: Rules, reached: Reach) -> Mapping[Number, set[int | No
     return dict(sorted(found.items()))
 
 
-__all__ = ["Asked", "Final", "Reach", "reach", "scores_reached"]
+__all__ = ["Asked", "Final", "Reach", "reach", "scores_reached", "turning_points"]

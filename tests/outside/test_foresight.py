@@ -1,0 +1,179 @@
+"""Forecasts against closed forms and SciPy: what will happen to many players.
+
+Gambler's ruin: W. Feller, An Introduction to Probability Theory and Its Applications, vol. 1,
+3rd ed. (1968), XIV.2 and XIV.3, formulas (2.4) and (3.4), from memory. Lives, first mistakes and
+pass marks: scipy.stats. The longest run of right answers: the recurrence of A. de Moivre for
+runs of successes (Feller, XIII.7, from memory), worked out here with NumPy. A Markov chain with
+absorbing ends: NumPy's linear algebra.
+"""
+
+import unittest
+from dataclasses import replace
+
+import numpy as np
+from scipy import stats
+
+from dicetrail.core import (
+    Ask,
+    Draw,
+    Ending,
+    Game,
+    Moves,
+    Pack,
+    Question,
+    Refill,
+    Round,
+    To,
+    Way,
+    build,
+)
+from dicetrail.core.foresight import Scout, forecast
+
+PLAIN = Pack("P", tuple(Question(f"{n}?", ("a",), ("b",)) for n in range(40)))
+TEN = Draw(10)
+ENDLESS = Draw(None, refill=Refill.WHEN_EMPTY)
+
+
+def found(chance, script, endings, draw=TEN, pack=PLAIN, scout=None, **settings):
+    """The forecast of a game of one round for a scout that is right so often, in percent."""
+    game = Game("G", (Round("R", ("p",), draw=draw, **settings),), endings, script)
+    scout = scout or Scout("S", (chance,), again=0, close=0)
+    told = forecast(build(game, {"p": pack}), scout)
+    assert told.is_exact, told.why
+    return told
+
+
+def shares(told):
+    return {ending.title: ending.share.share for ending in told.endings}
+
+
+def values(told, name="score"):
+    (counter,) = [one for one in told.counters if one.name == name]
+    return dict(counter.values)
+
+
+class TestClosedForms(unittest.TestCase):
+    def test_gamblers_ruin_and_how_long_it_lasts(self):
+        script = "score = 15\ndef right():\n    score += 5\ndef wrong():\n    score -= 5\n"
+        ends = (Ending("Won", "", 30, at_once=True), Ending("Lost", "", None, 0, at_once=True))
+        start, top = 3, 6
+        for percent in (30, 50, 55, 80):
+            with self.subTest(percent=percent):
+                told = found(percent, script, ends, ENDLESS)
+                p, q = percent / 100, 1 - percent / 100
+                if p == q:
+                    ruin, length = 1 - start / top, start * (top - start)
+                else:
+                    odds = q / p
+                    ruin = (odds**top - odds**start) / (odds**top - 1)
+                    length = start / (q - p) - top / (q - p) * (1 - odds**start) / (1 - odds**top)
+                self.assertAlmostEqual(shares(told)["Lost"], ruin, 10)
+                self.assertAlmostEqual(shares(told)["Won"], 1 - ruin, 10)
+                self.assertAlmostEqual(told.questions, length, 8)
+
+    def test_how_many_are_right_is_binomial_and_a_pass_mark_its_tail(self):
+        script = "score = 0\ndef right():\n    score += 1\n"
+        ends = (Ending("Passed", "", 7), Ending("Failed", ""))
+        told = found(65, script, ends, Draw(12))
+        law = stats.binom(12, 0.65)
+        for score, share in values(told).items():
+            self.assertAlmostEqual(share, law.pmf(score), 12)
+        self.assertAlmostEqual(shares(told)["Passed"], law.sf(6), 12)
+        self.assertAlmostEqual(sum(values(told).values()), 1, 12)
+
+    def test_lives_are_lost_as_the_negative_binomial_says(self):
+        script = "lives = 3\ndef right():\n    score += 1\ndef wrong():\n    lives -= 1\n"
+        ends = (Ending("Out", "", None, 0, "lives", at_once=True), Ending("Rest", ""))
+        told = found(70, script, ends, ENDLESS)
+        law = stats.nbinom(3, 0.3)
+        for score in range(40):
+            self.assertAlmostEqual(values(told).get(score, 0.0), law.pmf(score), 11)
+        self.assertAlmostEqual(told.questions, 3 / 0.3, 7)
+
+    def test_a_first_mistake_is_geometric_and_a_guesser_follows_from_the_choices(self):
+        script = "score = 0\ndef right():\n    score += 1\n"
+        pack = Pack("P", tuple(Question(f"{n}?", ("a",), ("b", "c", "d")) for n in range(9)))
+        told = found(
+            0,
+            script,
+            (Ending("Slip", ""),),
+            ENDLESS,
+            pack,
+            Scout("G", guesses=True),
+            moves=Moves(wrong=Way(To.ENDING, "Slip")),
+        )
+        law = stats.geom(0.75)
+        for score in range(12):
+            self.assertAlmostEqual(values(told).get(score, 0.0), law.pmf(score + 1), 12)
+
+    def test_tries_until_right_are_geometric_whatever_they_cost(self):
+        script = "score = 0\ndef right():\n    score += tries_used\n"
+        told = found(40, script, (Ending("Rest", ""),), Draw(1), ask=Ask(tries=None))
+        law = stats.geom(0.4)
+        for tries in range(1, 25):
+            self.assertAlmostEqual(values(told)[tries], law.pmf(tries), 12)
+
+    def test_which_kinds_come_without_replacement_is_hypergeometric(self):
+        questions = tuple(
+            replace(question, details=replace(question.details, worth=1 if n < 6 else 0))
+            for n, question in enumerate(PLAIN.questions[:20])
+        )
+        script = "score = 0\ndef right():\n    score += worth\n"
+        told = found(100, script, (Ending("Rest", ""),), Draw(8), Pack("P", questions))
+        law = stats.hypergeom(20, 6, 8)
+        for score, share in values(told).items():
+            self.assertAlmostEqual(share, law.pmf(score), 12)
+
+    def test_the_longest_run_of_right_answers_follows_its_recurrence(self):
+        script = "score = 0\nlong = 0\ndef right():\n    long = max(long, streak)\n"
+        told = found(60, script, (Ending("Rest", ""),), Draw(15))
+        p, n = 0.6, 15
+
+        def none_of(length):
+            """The chance that no run of that many comes in n trials."""
+            free = np.zeros(n + 1)
+            free[:length] = 1
+            for trial in range(length, n + 1):
+                run = (
+                    p**length if trial == length else (1 - p) * p**length * free[trial - length - 1]
+                )
+                free[trial] = free[trial - 1] - run
+            return free[n]
+
+        for length in range(n):
+            share = none_of(length + 1) - (none_of(length) if length else 0)
+            self.assertAlmostEqual(values(told, "long")[length], share, 11)
+
+    def test_a_clock_leaves_as_many_too_late_as_the_law_of_the_times_says(self):
+        script = "score = 0\ndef right():\n    score += seconds_left\n"
+        scout = Scout("S", (100,), median_ms=4000, spread=50)
+        told = found(100, script, (Ending("Rest", ""),), Draw(1), scout=scout, ask=Ask(seconds=10))
+        law = stats.lognorm(s=0.5, scale=4000)
+        late = law.sf(10_000 - 0.5)
+        for left in range(1, 10):
+            share = law.cdf(10_000 - 1000 * left + 0.5) - law.cdf(9_000 - 1000 * left + 0.5)
+            self.assertAlmostEqual(values(told)[left], share, 9)
+        self.assertAlmostEqual(values(told)[0], late + law.cdf(9_999.5) - law.cdf(9_000.5), 9)
+
+    def test_an_endless_game_with_absorbing_ends_is_the_chain_it_is(self):
+        script = (
+            "score = 2\ndef right():\n    score += 1\n    if streak == 2:\n        score += 1\n"
+            "def wrong():\n    score -= 2\n"
+        )
+        ends = (Ending("Top", "", 6, at_once=True), Ending("Low", "", None, 0, at_once=True))
+        told = found(60, script, ends, ENDLESS)
+        # Between the ends: the score, and whether the streak is 0, 1, or more than 2 long.
+        states = [(score, streak) for score in range(1, 6) for streak in (0, 1, 2)]
+        moves, top = np.zeros((len(states), len(states))), np.zeros(len(states))
+        for at, (score, streak) in enumerate(states):
+            up = score + 1 + (streak == 1)
+            for chance, after, run in ((0.6, up, min(2, streak + 1)), (0.4, score - 2, 0)):
+                if after >= 6:
+                    top[at] += chance
+                elif after > 0:
+                    moves[at, states.index((after, run))] += chance
+        won = np.linalg.solve(np.eye(len(states)) - moves, top)
+        length = np.linalg.solve(np.eye(len(states)) - moves, np.ones(len(states)))
+        begun = states.index((2, 0))
+        self.assertAlmostEqual(shares(told)["Top"], won[begun], 9)
+        self.assertAlmostEqual(told.questions, length[begun], 7)
