@@ -20,7 +20,7 @@ from typing import IO, Any, Protocol
 from python_calamine import CalamineWorkbook
 
 from dicetrail.core.document import as_whole_text
-from dicetrail.files.archives import entries_of, is_archive, left_out
+from dicetrail.files.archives import entries_of, is_archive, is_locked, left_out
 from dicetrail.files.plan import Separator
 from dicetrail.files.text import FileProblem
 
@@ -155,8 +155,8 @@ class WorkbookRows:
         except (FileProblem, MemoryError, KeyboardInterrupt, SystemExit):
             raise
         except BaseException as error:  # whatever a damaged one makes fail; a panic is no Exception
-            if "password" in str(error).lower():
-                what, mend = "this workbook is locked with a password", "save it without one"
+            if is_locked(self.content):
+                what, mend = "this file is locked with a password", "save it without one"
                 raise FileProblem("the file", what, mend) from error
             raise FileProblem(
                 "the file",
@@ -174,9 +174,35 @@ class WorkbookRows:
         is_open = is_archive(self.content)
         found = left_out(entry.filename for entry in entries_of(self.content)) if is_open else ()
         days = (isinstance(value, datetime.date) for row in self._rows for value in row)
-        return (*found, *([_DAYS] if any(days) else []))
+        more = [_DAYS] if any(days) else []
+        if is_open:
+            more += [words for words, sign in _SAID_OF_CELLS if _holds_sign(self.content, sign)]
+        return (*found, *more)
 
 
+_SAID_OF_CELLS = (
+    ("Cells whose formula failed are read as empty.", re.compile(rb' t="e"|value-type="error"')),
+    (
+        "Merged cells count once, where they begin; the others are empty.",
+        re.compile(rb"<mergeCell |-(?:rows|columns)-spanned="),
+    ),
+)
+_LOOKED_THROUGH = 8_000_000
+
+
+def _holds_sign(content: bytes, sign: re.Pattern[bytes]) -> bool:
+    """Whether the cells of a workbook, as far as they are looked through, have a sign."""
+    try:
+        with zipfile.ZipFile(io.BytesIO(content)) as archive:
+            names = [name for name in archive.namelist() if _OF_CELLS.search(name)]
+            return any(sign.search(archive.open(name).read(_LOOKED_THROUGH)) for name in names)
+    except MemoryError:
+        raise
+    except Exception:  # what this reader of archives trips over, the one of workbooks has read
+        return False
+
+
+_OF_CELLS = re.compile(r"^xl/worksheets/[^/]+\.xml$|^content\.xml$")
 _DAYS = "Days are read as 2026-09-19, whatever form they have in it."
 
 

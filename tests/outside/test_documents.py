@@ -246,6 +246,17 @@ class TestLibreOffice(unittest.TestCase):
                 self.assertEqual(facts.columns, ("Frage", "Richtig", "Falsch 1", "Falsch 2", "Tag"))
                 self.assertEqual(facts.rows[1][-1], "2026-04-01")
 
+    def test_a_password_a_failed_formula_and_merged_cells_are_told(self):
+        for ending in ("ods", "xls"):
+            with self.subTest(ending), self.assertRaises(FileProblem) as told:
+                read_questions((self.FILES / f"locked.{ending}").read_bytes())
+            self.assertIn("locked with a password", told.exception.problem.what)
+        notes = " ".join(read_questions((self.FILES / "odd.xlsx").read_bytes()).notes)
+        self.assertIn("Cells whose formula failed are read as empty.", notes)
+        self.assertIn("Merged cells count once", notes)
+        plain = read_questions((self.FILES / "list.ods").read_bytes()).notes
+        self.assertEqual(len(plain), 1)
+
     def test_its_documents_are_read_at_the_first_guess(self):
         for ending in ("docx", "odt"):
             with self.subTest(ending):
