@@ -25,10 +25,12 @@ from dicetrail.core.rules import (
     Settled,
     Step,
     Tally,
+    TooManySides,
     Where,
     after_round,
     before_asking,
     ending_titled,
+    every_fall,
     last_ending,
     onward,
     round_titled,
@@ -94,8 +96,6 @@ class Weighed(NamedTuple):
     ends: dict[End, float]
     ended_at: list[float]
     """The share of runs that end with each question put, from none on."""
-    ended_by: dict[tuple[int, int], float]
-    """The share that ends at each round and position."""
     left: float
     """The share that was left playing."""
 
@@ -115,7 +115,6 @@ class Weigher:
         """Follow everything. Raises CannotWeigh if that is too much."""
         ends: dict[End, list[float]] = defaultdict(list)
         ended_at = [0.0]
-        ended_by: defaultdict[tuple[int, int], float] = defaultdict(float)
         now: dict[Point, float] = defaultdict(float)
         for share, reached in self._begun():
             if isinstance(reached, End):
@@ -132,7 +131,6 @@ class Weigher:
                     if isinstance(reached, End):
                         ends[reached].append(mass * share)
                         ended += mass * share
-                        ended_by[point.where.round, point.where.position] += mass * share
                     else:
                         after[reached] += mass * share
             ended_at.append(ended)
@@ -141,7 +139,7 @@ class Weigher:
             if left < LEAST_MASS or len(ended_at) > MOST_PUT:
                 break
         summed = {end: sum(sorted(shares)) for end, shares in ends.items()}
-        return Weighed(summed, ended_at, dict(ended_by), left)
+        return Weighed(summed, ended_at, left)
 
     def _kinds(self, number: int) -> tuple[tuple[Asked, ...], tuple[int, ...], tuple[int, ...]]:
         """What a round can ask: the kinds, how many there are of each, and for an order that is
@@ -209,25 +207,12 @@ class Weigher:
             self._count()
             yield 1.0, settle(self.rules, tally, outcome)
             return
-        waiting: list[tuple[float, tuple[int, ...]]] = [(1.0, ())]
-        while waiting:
-            share, falls = waiting.pop()
-            rolled: list[int] = []
-
-            def roll(sides: int, falls: tuple[int, ...] = falls, rolled: list[int] = rolled) -> int:
-                place = len(rolled)
-                rolled.append(sides)
-                return falls[place] if place < len(falls) else 1
-
-            self._count()
-            found = settle(self.rules, tally, outcome, roll)
-            if len(rolled) > len(falls):
-                sides = rolled[len(falls)]
-                if sides > MOST_SETTLED:
-                    raise CannotWeigh("its dice have too many sides")
-                waiting += [(share / sides, (*falls, fall)) for fall in range(1, sides + 1)]
-            else:
-                yield share, found
+        try:
+            for share, settled in every_fall(self.rules, tally, outcome, MOST_SETTLED):
+                self._count()
+                yield share, settled
+        except TooManySides as found:
+            raise CannotWeigh(f"its rules roll {found}") from None
 
     def _count(self) -> None:
         self._settled += 1

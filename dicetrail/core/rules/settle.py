@@ -5,8 +5,9 @@ without them. `Rules` is a game's script, moves and endings made ready once; `se
 called for every outcome and does nothing it need not do.
 """
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
+from math import prod
 from operator import mul
 from typing import NamedTuple
 
@@ -286,6 +287,37 @@ def settle(
     return _filled(
         Settled, (tally, way, ending, tuple(deeds) if deeds else (), tuple(lines) if lines else ())
     )
+
+
+class TooManySides(ValueError):
+    """A script rolls dice of more sides than are followed."""
+
+
+def every_fall(
+    rules: Rules, tally: Tally, outcome: Outcome, most: int
+) -> Iterator[tuple[float, Settled]]:
+    """What an outcome leads to for each way that dice in the script can fall, with its chance.
+
+    Raises TooManySides for a roll of more than `most` sides.
+    """
+    waiting: list[tuple[int, ...]] = [()]
+    while waiting:
+        falls = waiting.pop()
+        rolled: list[int] = []
+
+        def roll(sides: int, falls: tuple[int, ...] = falls, rolled: list[int] = rolled) -> int:
+            place = len(rolled)
+            rolled.append(sides)
+            return falls[place] if place < len(falls) else 1
+
+        found = settle(rules, tally, outcome, roll)
+        for place in range(len(falls), len(rolled)):
+            if rolled[place] > most:
+                raise TooManySides(f"{rolled[place]} sides")
+            # Rolls not yet said fell as 1; the others of each are still to come.
+            before = (*falls, *(1 for _ in range(place - len(falls))))
+            waiting += [(*before, fall) for fall in range(2, rolled[place] + 1)]
+        yield 1 / prod(rolled), found
 
 
 _AGAIN = To.AGAIN

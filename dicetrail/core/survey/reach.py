@@ -54,11 +54,13 @@ from dicetrail.core.rules import (
     Settled,
     Step,
     Tally,
+    TooManySides,
     Where,
     after_round,
     before_asking,
     due_end,
     ending_titled,
+    every_fall,
     last_ending,
     onward,
     round_titled,
@@ -293,25 +295,12 @@ class _Walk:
             self._count()
             yield settle(rules, tally, outcome)
             return
-        waiting: list[tuple[int, ...]] = [()]
-        while waiting:
-            falls = waiting.pop()
-            rolled: list[int] = []
-
-            def roll(sides: int, falls: tuple[int, ...] = falls, rolled: list[int] = rolled) -> int:
-                place = len(rolled)
-                rolled.append(sides)
-                return falls[place] if place < len(falls) else 1
-
-            self._count()
-            found = settle(rules, tally, outcome, roll)
-            for place in range(len(falls), len(rolled)):
-                if rolled[place] > MOST_SETTLED:
-                    raise _TooMany
-                # Rolls not yet said fell as 1; the others of each are still to come.
-                before = (*falls, *(1 for _ in range(place - len(falls))))
-                waiting += [(*before, fall) for fall in range(2, rolled[place] + 1)]
-            yield found
+        try:
+            for _, found in every_fall(rules, tally, outcome, MOST_SETTLED):
+                self._count()
+                yield found
+        except TooManySides:
+            raise _TooMany from None
 
     def _is_idle(self, event: Event) -> bool:
         """Whether nothing comes of an event."""
