@@ -26,7 +26,7 @@ from rich.text import Text
 
 from dicetrail.core import Game, GameProblems, Pack, Severity, build, survey
 from dicetrail.core.draw import HIGHEST_DICE
-from dicetrail.core.foresight import PLAYED, SCOUTS, Forecast, scout_named
+from dicetrail.core.foresight import PLAYED, SCOUTS, Forecast, How, scout_named
 from dicetrail.core.foresight import forecast as foretell
 from dicetrail.demo import load_demo
 from dicetrail.files import game_schema, pack_schema, read_game
@@ -225,24 +225,23 @@ def forecast(
     except GameProblems:
         console.print("[red]The game has faults.[/red] Run: dicetrail check " + escape(game))
         raise typer.Exit(1) from None
-    told = foretell(program, who, games)
+    told = foretell(program, who, runs=games)
     if as_json:
         print(TypeAdapter(Forecast).dump_json(told, indent=1).decode())
         return
-    console.print(escape(f"{document.title}, for {told.scout} players"))
+    console.print(escape(f"{document.title}, for {', '.join(told.scouts)} players"))
     table = Table("ending", "share")
     for ending in told.endings:
         if ending.title is not None or ending.share.share > 0:
             share = f"{ending.share.share:.1%}"
-            if not told.is_exact:
+            if told.how is How.SAMPLED:
                 share += f" ({ending.share.least:.1%} to {ending.share.most:.1%})"
             table.add_row(escape(ending.title or "no ending fits"), share)
     console.print(table)
     for counter in told.counters:
         console.print(f"{counter.name}: {counter.mean:.2f} on average")
     console.print(f"questions: {told.questions:.1f} on average")
-    if told.seconds is not None:
-        console.print(f"length: {told.seconds:.0f} s on average")
+    console.print(f"length: {told.seconds:.0f} s on average")
     if told.unended > 0.0005:
         console.print(f"left playing: {told.unended:.1%}")
     console.print(f"How it was worked out: {told.why}.")

@@ -2,49 +2,94 @@
 
 import random
 import unittest
+from collections import Counter
 from dataclasses import replace
+from statistics import fmean, stdev
 
-from dicetrail.core import Details, Ending, Game, Pack, Phase, Question, Round, build
-from dicetrail.core.foresight import SCOUTS, forecast, played, sampled, scout_named, wilson
-from dicetrail.core.foresight.weighing import CannotWeigh, Weigher
+from dicetrail.core import (
+    After,
+    Ask,
+    Details,
+    Ending,
+    Game,
+    Kind,
+    Pack,
+    Phase,
+    Question,
+    Round,
+    build,
+)
+from dicetrail.core.document import Cue, Occasion
+from dicetrail.core.foresight import (
+    SCOUTS,
+    Habit,
+    How,
+    counted,
+    forecast,
+    nothing_played,
+    played,
+    sampled,
+    scout_named,
+    told,
+    wilson,
+)
 from dicetrail.core.play import ended_as
 from dicetrail.core.survey.reach import reach
 from tests.core.test_course import ready
 
-RUNS = 80
-GAMES = 140
+RUNS = 60
+GAMES = 110
+
+
+def scouts_for(program, chances):
+    """A scout for each of as many players as there can be, with whatever habits they have."""
+    pick = chances.choice
+    return [
+        replace(
+            pick(SCOUTS),
+            passes=pick((0, 20)),
+            hints=pick((0, 50)),
+            picks=pick(list(Habit)),
+            median_ms=pick((300, 1500, 3000)),
+            letter_ms=pick((300, 1500)),
+        )
+        for _ in range(chances.randrange(1, program.game.opening.most_players + 1))
+    ]
 
 
 class TestForecasts(unittest.TestCase):
     def test_what_is_followed_is_what_scouts_come_to(self):
-        """Over random games with whatever rules can meet; seeds are fixed, so that what one
-        run in a thousand would show is seen always or never."""
-        exact, beyond = 0, []
+        """Over random games with whatever rules and clocks can meet; seeds are fixed, so that
+        what one run in a thousand would show is seen always or never."""
+        followed, beyond = Counter(), []
         for seed in range(GAMES):
             chances = random.Random(seed)
             program, packs = ready(chances)
-            scout = chances.choice(SCOUTS)
-            scout = replace(scout, passes=chances.choice((0, 20)), hints=chances.choice((0, 50)))
-            try:
-                Weigher(program, scout).weigh()
-            except CannotWeigh:
-                continue
-            told = forecast(program, scout)
-            if told.questions > 40:
+            scouts = scouts_for(program, chances)
+            told = forecast(program, *scouts, runs=0, is_quick=True)
+            if told.how is How.SAMPLED or told.questions > 12:
                 continue  # to play it so often would take long
-            exact += 1
+            followed[told.how, len(scouts)] += 1
             total = sum(ending.share.share for ending in told.endings) + told.unended
-            self.assertAlmostEqual(total, 1, 12)
+            self.assertAlmostEqual(total, 1, 10)
             (score, *_) = told.counters
-            self.assertAlmostEqual(sum(share for _, share in score.values) + told.unended, 1, 12)
+            self.assertAlmostEqual(sum(share for _, share in score.values) + told.unended, 1, 10)
             self.assertAlmostEqual(told.still_in[0] - told.still_in[-1], 1 - told.unended, 9)
+            if len(scouts) > 1:
+                self.assertAlmostEqual(sum(told.leads) + told.unended, 1, 10)
             self._reached(program, packs, told)
-            drawn = sampled(program, scout, range(RUNS), "to compare")
+            drawn = sampled(program, scouts, range(RUNS), "to compare")
             for one, other in zip(told.endings, drawn.endings, strict=True):
                 share = wilson(round(other.share.share * RUNS), RUNS, 0.9995)
                 if not share.least - 0.02 <= one.share.share <= share.most + 0.02:
                     beyond.append((seed, one.title, one.share.share, other.share))
-        self.assertGreater(exact, 9)
+            lengths = [played(program, scouts, dice).at / 1000 for dice in range(RUNS)]
+            error = stdev(lengths) / RUNS**0.5
+            if abs(fmean(lengths) - told.seconds) > 4.5 * error + 0.06:
+                beyond.append((seed, told.seconds, fmean(lengths), error))
+        self.assertEqual({how for how, _ in followed}, {How.EXACT, How.ON_GRID}, followed)
+        self.assertEqual({players for _, players in followed}, {1, 2}, followed)
+        self.assertGreater(followed.total(), 25)
         self.assertEqual(beyond, [])
 
     def _reached(self, program, packs, told):
@@ -59,22 +104,50 @@ class TestForecasts(unittest.TestCase):
 
     def test_what_cannot_be_followed_is_played_and_says_so(self):
         pack = Pack("P", tuple(Question(f"{n}?", ("a",), ("b",)) for n in range(9)))
-        game = Game("G", (Round("R", ("p",), seconds=30),), (Ending("Rest", ""),))
+        script = "score = 0\ndef right():\n    add_time(1)\n"
+        game = Game("G", (Round("R", ("p",), seconds=30),), (Ending("Rest", ""),), script)
         told = forecast(build(game, {"p": pack}), SCOUTS[0], runs=40)
-        self.assertFalse(told.is_exact)
-        self.assertIn("40 runs were played: a round or the game has a clock", told.why)
+        self.assertIs(told.how, How.SAMPLED)
+        self.assertIn("40 runs were played: its rules add time to clocks", told.why)
         self.assertAlmostEqual(sum(ending.share.share for ending in told.endings), 1)
+        self.assertAlmostEqual(sum(told.lengths.shares), 1)
         self.assertGreater(told.seconds, 0)
         self.assertLess(told.endings[0].share.least, 1)
+
+    def test_lengths_are_those_of_runs_that_are_played(self):
+        """With a hold of a cue, tries that share a clock, and letters: by thirds of 300 runs."""
+        plain = [Question(f"{n}?", ("a",), ("b",)) for n in range(3)]
+        pack = Pack("P", (*plain, Question("Spell", ("bee",), (), Kind.LETTERS)))
+        cues = (Cue("sorry", (Occasion.WRONG,), hold_ms=4000),)
+        round_ = Round("R", ("p",), ask=Ask(tries=3, seconds=12), after=After(hold_ms=None))
+        game = Game("G", (round_,), (Ending("Rest", ""),), cues=cues)
+        program, scout = build(game, {"p": pack}), SCOUTS[2]
+        told = forecast(program, scout)
+        steps, runs = told.lengths, 300
+        played_ms = sorted(played(program, [scout], dice).at for dice in range(runs))
+        for place in (runs // 3, runs // 2, 2 * runs // 3):
+            upto = played_ms[place] / 1000 / steps.step_seconds
+            share = sum(steps.shares[: int(upto)]) + steps.shares[int(upto)] / 2
+            self.assertAlmostEqual(share, place / runs, delta=0.09)
+        mean = sum(at * share for at, share in enumerate(steps.shares)) * steps.step_seconds
+        self.assertAlmostEqual(mean, told.seconds, delta=0.05)
 
     def test_the_same_dice_are_the_same_run_and_every_run_ends(self):
         for seed in range(30):
             program, _ = ready(random.Random(seed))
-            scout = SCOUTS[seed % len(SCOUTS)]
-            one, other = played(program, scout, seed), played(program, scout, seed)
+            scouts = scouts_for(program, random.Random(seed))
+            one, other = played(program, scouts, seed), played(program, scouts, seed)
             self.assertEqual(one, other)
             if one.phase is Phase.ENDED:
                 ended_as(program, one)
+
+    def test_counts_of_runs_add_up_however_they_are_shared_out(self):
+        program, _ = ready(random.Random(3))
+        scouts = scouts_for(program, random.Random(3))
+        whole, parts = counted(program, scouts, range(12)), nothing_played()
+        for start in (0, 5, 7):
+            parts += counted(program, scouts, range(start, {0: 5, 5: 7, 7: 12}[start]))
+        self.assertEqual(told(program, scouts, whole, ""), told(program, scouts, parts, ""))
 
     def test_better_players_do_better(self):
         script = "score = 0\ndef right():\n    score += level\n"

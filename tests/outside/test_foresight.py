@@ -4,21 +4,25 @@ Gambler's ruin: W. Feller, An Introduction to Probability Theory and Its Applica
 3rd ed. (1968), XIV.2 and XIV.3, formulas (2.4) and (3.4), from memory. Lives, first mistakes and
 pass marks: scipy.stats. The longest run of right answers: the recurrence of A. de Moivre for
 runs of successes (Feller, XIII.7, from memory), worked out here with NumPy. A Markov chain with
-absorbing ends: NumPy's linear algebra.
+absorbing ends: NumPy's linear algebra. Two players who take turns: NumPy's convolution. Sums of
+answer times: scipy.signal's convolution of scipy.stats' log-normal density. How many answers a
+countdown leaves room for: the renewal equation, worked out by the same convolution.
 """
 
 import unittest
 from dataclasses import replace
 
 import numpy as np
-from scipy import stats
+from scipy import signal, stats
 
 from dicetrail.core import (
+    After,
     Ask,
     Draw,
     Ending,
     Game,
     Moves,
+    Opening,
     Pack,
     Question,
     Refill,
@@ -27,7 +31,8 @@ from dicetrail.core import (
     Way,
     build,
 )
-from dicetrail.core.foresight import Scout, forecast
+from dicetrail.core.foresight import How, Scout, forecast
+from dicetrail.core.foresight.weighing import Weigher
 
 PLAIN = Pack("P", tuple(Question(f"{n}?", ("a",), ("b",)) for n in range(40)))
 TEN = Draw(10)
@@ -39,7 +44,7 @@ def found(chance, script, endings, draw=TEN, pack=PLAIN, scout=None, **settings)
     game = Game("G", (Round("R", ("p",), draw=draw, **settings),), endings, script)
     scout = scout or Scout("S", (chance,), again=0, close=0)
     told = forecast(build(game, {"p": pack}), scout)
-    assert told.is_exact, told.why
+    assert told.how is How.EXACT, told.why
     return told
 
 
@@ -177,3 +182,82 @@ class TestClosedForms(unittest.TestCase):
         begun = states.index((2, 0))
         self.assertAlmostEqual(shares(told)["Top"], won[begun], 9)
         self.assertAlmostEqual(told.questions, length[begun], 7)
+
+    def test_best_of_two_and_ties_are_the_convolution_of_their_scores(self):
+        script = "score = 0\ndef right():\n    score += 1\n"
+        ends = (
+            Ending("Tie", "", when="leaders > 1"),
+            Ending("First", "", when="player_number == 1"),
+            Ending("Second", "", when="player_number == 2"),
+        )
+        opening = Opening(most_players=2)
+        game = Game("G", (Round("R", ("p",), draw=Draw(7)),), ends, script, opening)
+        program = build(game, {"p": PLAIN})
+        told = forecast(program, Scout("A", (70,), close=0), Scout("B", (55,), close=0))
+        self.assertIs(told.how, How.EXACT)
+        one, other = (stats.binom.pmf(range(8), 7, chance) for chance in (0.7, 0.55))
+        ahead = np.convolve(one, other[::-1])  # by how much the first is ahead, from -7 on
+        wanted = {"Tie": ahead[7], "First": ahead[8:].sum(), "Second": ahead[:7].sum(), None: 0}
+        for title, share in shares(told).items():
+            self.assertAlmostEqual(share, wanted[title], 12)
+        for lead, share in zip(
+            told.leads, (ahead[8:].sum(), ahead[:7].sum(), ahead[7]), strict=True
+        ):
+            self.assertAlmostEqual(lead, share, 12)
+
+    def test_lengths_are_the_convolution_of_the_times(self):
+        told = found(60, "score = 0\n", (Ending("E", ""),), Draw(5), after=After(hold_ms=0))
+        step = 0.005
+        grid = np.arange(0, 200, step)
+        density = stats.lognorm.pdf(grid, 0.5, scale=6)
+        summed = density
+        for _ in range(4):
+            summed = signal.fftconvolve(summed, density)[: len(grid)] * step
+        below = np.cumsum(summed) * step
+        lengths = told.lengths
+        upto = np.cumsum(lengths.shares)
+        for at in range(8, len(upto) - 1, 8):
+            place = (at + 0.5) * lengths.step_seconds
+            self.assertAlmostEqual(upto[at], below[int(place / step)], delta=0.004)
+        self.assertAlmostEqual(told.seconds, 5 * stats.lognorm.mean(0.5, scale=6), 9)
+
+    def test_answers_before_a_countdown_ends_follow_the_renewal_equation(self):
+        """So many answers come in time as sums of times do; right ones are a share of them."""
+        script = "score = 0\ndef right():\n    score += 1\n"
+        round_ = Round("R", ("p",), draw=ENDLESS, after=After(hold_ms=0), seconds=30)
+        program = build(Game("G", (round_,), (Ending("E", ""),), script), {"p": PLAIN})
+        scout = Scout("S", (100,), median_ms=4000, spread=60)
+        told = forecast(program, scout)
+        self.assertIs(told.how, How.ON_GRID)
+        step = 0.002
+        grid = np.arange(0, 30, step)
+        density = stats.lognorm.pdf(grid + step / 2, 0.6, scale=4)
+        in_time, summed = [1.0], density
+        for _ in range(30):
+            in_time.append(summed.sum() * step)
+            summed = signal.fftconvolve(summed, density)[: len(grid)] * step
+        score = values(told)
+        for right in range(1, 12):
+            wanted = in_time[right] - in_time[right + 1]
+            self.assertAlmostEqual(score[right], wanted, delta=0.002)
+        self.assertAlmostEqual(told.seconds, 30, 9)
+
+    def test_a_grid_is_as_near_as_it_says(self):
+        """Against one about ten times finer, with tries that share a clock and readings of it."""
+        script = (
+            "score = 0\ndef right():\n    score += seconds_left\ndef timeout():\n    score -= 2\n"
+        )
+        ends = (Ending("Well", "", 6), Ending("Rest", ""))
+        for seconds, own in ((None, 8), (25, None), (25, 8)):
+            ask = Ask(tries=2, seconds=own)
+            round_ = Round("R", ("p",), draw=Draw(3), ask=ask, seconds=seconds)
+            program = build(Game("G", (round_,), ends, script), {"p": PLAIN})
+            scout = Scout("S", (60,), median_ms=3000)
+            told = forecast(program, scout)
+            fine = Weigher(program, [scout])
+            fine.step_ms //= 10 if fine.step_ms % 10 == 0 else 5
+            exact = sum(share for over, share in fine.weigh().ends.items() if over.ending == 0)
+            with self.subTest(seconds=seconds, own=own):
+                self.assertIs(told.how, How.ON_GRID)
+                self.assertLess(abs(shares(told)["Well"] - exact), max(told.moved, 1e-6))
+                self.assertLess(told.moved, 0.01)

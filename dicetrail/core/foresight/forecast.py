@@ -1,26 +1,38 @@
-"""What will happen to many players of one kind.
+"""What will happen to many players.
 
-Followed exactly where every tally can be; else played out by scouts, with intervals. A forecast
-says which, and why.
+Followed exactly where every tally can be, on a grid of time where countdowns run; else played
+out by scouts, with intervals. A forecast says which, and why.
 """
 
 from collections import Counter, defaultdict
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
+from enum import StrEnum
 from math import sqrt
 from statistics import NormalDist
 
 from dicetrail.core.document import Number, as_written
-from dicetrail.core.foresight.playing import played
+from dicetrail.core.foresight.asking import CannotWeigh
+from dicetrail.core.foresight.lengths import BINS, Lengths, lengths_of
+from dicetrail.core.foresight.playing import names_for, played
 from dicetrail.core.foresight.scouts import Scout
-from dicetrail.core.foresight.weighing import CannotWeigh, Weighed, Weigher
-from dicetrail.core.play import Phase, Program, ended_as, leader_of
+from dicetrail.core.foresight.weighing import Weighed, Weigher
+from dicetrail.core.play import Phase, Program, State, ended_as
+from dicetrail.core.rules import Tallies, best_score
 
 PLAYED = 400
 """So many runs are played where nothing can be followed exactly."""
 
 CONFIDENCE = 0.95
 """How sure the intervals of what was played are."""
+
+
+class How(StrEnum):
+    """How a forecast was worked out."""
+
+    EXACT = "exact"
+    ON_GRID = "on a grid"
+    SAMPLED = "sampled"
 
 
 @dataclass(frozen=True, slots=True)
@@ -42,52 +54,103 @@ class EndingShare:
 
 @dataclass(frozen=True, slots=True)
 class CounterShares:
-    """What a counter comes to, from the lowest up, each value with its share."""
+    """What a counter of a player comes to, from the lowest up, each value with its share."""
 
     name: str
+    player: int
+    """From 0."""
     values: tuple[tuple[Number, float], ...]
     mean: float
 
 
 @dataclass(frozen=True, slots=True)
 class Forecast:
-    """What will happen to many players of one kind."""
+    """What will happen to many players of one kind, or to many that play together."""
 
-    scout: str
-    is_exact: bool
+    scouts: tuple[str, ...]
+    how: How
     why: str
     """How it was worked out, and if it was not exactly, why not."""
     endings: tuple[EndingShare, ...]
     """Every ending of the game, in order, and last those who come to none."""
     counters: tuple[CounterShares, ...]
-    """The score first, then the other counters that were followed to the end."""
+    """Of each player the score first, then the other counters."""
+    leads: tuple[float, ...]
+    """How often each player has the best score alone, and last how often several share it;
+    empty for one player."""
     still_in: tuple[float, ...]
     """How many are still in after so many questions, from none on."""
+    ends_most: int | None
+    """The question that ends most runs, by its number from 1; None if none ends any."""
     questions: float
-    """How many questions are put to a player, on average."""
-    seconds: float | None
-    """How long a run is on average; None where times were not followed."""
+    """How many questions are put, on average."""
+    seconds: float
+    """How long a run is on average."""
+    lengths: Lengths | None
+    """How long runs are; None where it was not asked for."""
     unended: float
     """How many were left playing."""
+    moved: float | None = None
+    """By how much any ending's share moves at most on a grid twice as coarse; None without."""
 
 
-def forecast(program: Program, scout: Scout, runs: int = PLAYED) -> Forecast:
-    """What will happen; exactly if it can be, else by so many runs played."""
+def forecast(
+    program: Program, *scouts: Scout, runs: int = PLAYED, is_quick: bool = False
+) -> Forecast:
+    """What will happen to scouts who play together, one for each player.
+
+    Exactly if it can be worked out so, else by so many runs played. A quick one leaves out how
+    long runs are besides their mean, and how far a grid can be trusted.
+    """
     try:
-        weigher = Weigher(program, scout)
-        return _weighed(program, scout, weigher.weigh())
+        weigher = Weigher(program, scouts)
+        found = weigher.weigh()
+        if not weigher.is_on_grid:
+            why = "every way was followed, with its chance"
+            lengths = None if is_quick else lengths_of(weigher.anew(), found.mean_ms)
+            return _weighed(program, scouts, found, How.EXACT, why, lengths, None)
+        seconds = f"{weigher.step_ms / 1000:g} seconds"
+        why = f"every way was followed, answer times on a grid of {seconds}"
+        moved, lengths = None, None
+        if not is_quick:
+            moved = _moved(program, scouts, found)
+            why += f"; on one twice as coarse no ending moves by more than {moved:.2%}"
+            if weigher.has_countdown:
+                lengths = sampled(program, scouts, range(runs), "").lengths
+            else:
+                lengths = lengths_of(weigher.anew(), found.mean_ms)
+        return _weighed(program, scouts, found, How.ON_GRID, why, lengths, moved)
     except CannotWeigh as reason:
-        return sampled(program, scout, range(runs), str(reason))
+        return sampled(program, scouts, range(runs), str(reason))
 
 
-def _weighed(program: Program, scout: Scout, found: Weighed) -> Forecast:
-    rules, game = program.rules, program.game
+def _moved(program: Program, scouts: Sequence[Scout], found: Weighed) -> float:
+    """By how much an ending's share differs at most on a grid twice as coarse."""
+    coarse = Weigher(program, scouts, coarser=2).weigh()
+    fine_shares, coarse_shares = _by_ending(found), _by_ending(coarse)
+    return max(
+        abs(fine_shares[ending] - coarse_shares[ending])
+        for ending in {*fine_shares, *coarse_shares}
+    )
+
+
+def _by_ending(found: Weighed) -> defaultdict[int | None, float]:
     shares: defaultdict[int | None, float] = defaultdict(float)
-    counted: list[defaultdict[Number, float]] = [defaultdict(float) for _ in rules.names]
-    for end, share in found.ends.items():
-        shares[end.ending] += share
-        for values, value in zip(counted, end.tally.counters, strict=True):
-            values[as_written(value)] += share
+    for over, share in found.ends.items():
+        shares[over.ending] += share
+    return shares
+
+
+def _weighed(
+    program: Program,
+    scouts: Sequence[Scout],
+    found: Weighed,
+    how: How,
+    why: str,
+    lengths: Lengths | None,
+    moved: float | None,
+) -> Forecast:
+    game, shares = program.game, _by_ending(found)
     numbers: list[int | None] = [*range(len(game.endings)), None]
     endings = tuple(
         EndingShare(
@@ -100,64 +163,154 @@ def _weighed(program: Program, scout: Scout, found: Weighed) -> Forecast:
     for ended in found.ended_at:
         left -= ended
         still_in.append(max(0.0, left))
-    put = sum(share * number for number, share in enumerate(found.ended_at))
+    ends = [(over.tallies, share) for over, share in found.ends.items()]
     return Forecast(
-        scout.name,
-        True,
-        "every way was followed, with its chance",
+        names_for(scouts),
+        how,
+        why,
         endings,
-        _counters(rules.names, counted),
+        _counters(program, len(scouts), ends),
+        _leads(program, len(scouts), ends),
         tuple(still_in),
-        put,
-        None,
+        _ends_most(found.ended_at),
+        sum(share * number for number, share in enumerate(found.ended_at)),
+        found.mean_ms / 1000,
+        lengths,
         found.left,
+        moved,
     )
 
 
-def sampled(program: Program, scout: Scout, dice: Iterable[int], why: str) -> Forecast:
-    """What happened to a scout that played a run with each of these dice."""
-    rules, game = program.rules, program.game
-    titles: Counter[str | None] = Counter()
-    counted: list[defaultdict[Number, float]] = [defaultdict(float) for _ in rules.names]
-    put: Counter[int] = Counter()
-    total, milliseconds = 0, 0
+def sampled(program: Program, scouts: Sequence[Scout], dice: Iterable[int], why: str) -> Forecast:
+    """What happened to scouts who played a run with each of these dice."""
+    return told(program, scouts, counted(program, scouts, dice), why)
+
+
+@dataclass(slots=True)
+class Played:
+    """What runs came to, counted; two such counts can be added."""
+
+    runs: int
+    titles: Counter[str | None]
+    tallies: Counter[Tallies]
+    put: Counter[int]
+    """Runs that came to their end, by how many questions were put."""
+    left: int
+    """Runs that did not come to an end."""
+    milliseconds: Counter[int]
+
+    def __iadd__(self, other: "Played") -> "Played":
+        self.runs += other.runs
+        self.left += other.left
+        self.titles.update(other.titles)
+        self.tallies.update(other.tallies)
+        self.put.update(other.put)
+        self.milliseconds.update(other.milliseconds)
+        return self
+
+
+def nothing_played() -> Played:
+    """No runs."""
+    return Played(0, Counter(), Counter(), Counter(), 0, Counter())
+
+
+def counted(program: Program, scouts: Sequence[Scout], dice: Iterable[int]) -> Played:
+    """What scouts come to who play a run with each of these dice."""
+    found = nothing_played()
     for one in dice:
-        state = played(program, scout, one)
-        total += 1
-        milliseconds += state.at
-        if state.phase is Phase.ENDED:
-            titles[ended_as(program, state)] += 1
-        put[state.put] += 1
-        tally = state.tallies[leader_of(program, state)]
-        for values, value in zip(counted, tally.counters, strict=True):
-            values[as_written(value)] += 1
-    for values in counted:
-        for value in values:
-            values[value] /= max(1, total)
-    names = [*dict.fromkeys(ending.title for ending in game.endings), None]
-    most = max(put, default=0)
-    still_in = (sum(times for asked, times in put.items() if asked > n) for n in range(most + 1))
+        _count(program, found, played(program, scouts, one))
+    return found
+
+
+def _count(program: Program, found: Played, state: State) -> None:
+    found.runs += 1
+    found.milliseconds[state.at] += 1
+    found.put[state.put] += 1
+    merged = program.rules.merged
+    found.tallies[tuple(map(merged, state.tallies))] += 1
+    if state.phase is Phase.ENDED:
+        found.titles[ended_as(program, state)] += 1
+    else:
+        found.left += 1
+
+
+def told(program: Program, scouts: Sequence[Scout], found: Played, why: str) -> Forecast:
+    """What runs that were played tell of others."""
+    total = max(1, found.runs)
+    names = [*dict.fromkeys(ending.title for ending in program.game.endings), None]
+    ends = [(tallies, times / total) for tallies, times in sorted(found.tallies.items())]
+    most = max(found.put, default=0)
+    ended_at = [found.put[number] / total for number in range(most + 1)]
+    left, still_in = 1.0, []
+    for ended in ended_at:
+        left -= ended
+        still_in.append(max(0.0, left))
+    milliseconds = sum(ms * times for ms, times in found.milliseconds.items())
     return Forecast(
-        scout.name,
-        False,
-        f"{total} runs were played: {why}",
-        tuple(EndingShare(title, wilson(titles[title], total)) for title in names),
-        _counters(rules.names, counted),
-        tuple(times / max(1, total) for times in still_in),
-        sum(asked * times for asked, times in put.items()) / max(1, total),
-        milliseconds / 1000 / max(1, total),
-        1 - titles.total() / max(1, total),
+        names_for(scouts),
+        How.SAMPLED,
+        f"{found.runs} runs were played: {why}",
+        tuple(EndingShare(title, wilson(found.titles[title], found.runs)) for title in names),
+        _counters(program, len(scouts), ends),
+        _leads(program, len(scouts), ends),
+        tuple(still_in),
+        _ends_most(ended_at),
+        sum(number * share for number, share in enumerate(ended_at)),
+        milliseconds / 1000 / total,
+        _spread(found.milliseconds),
+        found.left / total,
     )
+
+
+def _spread(milliseconds: Mapping[int, int]) -> Lengths:
+    """The lengths of runs that were played, in so many steps as are told."""
+    longest, total = max(milliseconds, default=0) + 1, sum(milliseconds.values())
+    bins = BINS // 4
+    shares = [0.0] * bins
+    for ms, times in milliseconds.items():
+        shares[ms * bins // longest] += times / total
+    return Lengths(longest / bins / 1000, tuple(shares), 0.0)
 
 
 def _counters(
-    names: Iterable[str], counted: Iterable[Mapping[Number, float]]
+    program: Program, players: int, ends: Iterable[tuple[Tallies, float]]
 ) -> tuple[CounterShares, ...]:
-    found = [
-        CounterShares(name, tuple(sorted(values.items())), sum(v * s for v, s in values.items()))
-        for name, values in zip(names, counted, strict=True)
-    ]
-    return tuple(sorted(found, key=lambda shares: shares.name != "score"))
+    names = program.rules.names
+    counted = [[defaultdict[Number, float](float) for _ in names] for _ in range(players)]
+    for tallies, share in ends:
+        for tally, counts in zip(tallies, counted, strict=True):
+            for values, value in zip(counts, tally.counters, strict=True):
+                values[as_written(value)] += share
+    order = sorted(range(len(names)), key=lambda place: names[place] != "score")
+    return tuple(
+        CounterShares(
+            names[place],
+            player,
+            tuple(sorted(counts[place].items())),
+            sum(value * share for value, share in counts[place].items()),
+        )
+        for player, counts in enumerate(counted)
+        for place in order
+    )
+
+
+def _leads(
+    program: Program, players: int, ends: Iterable[tuple[Tallies, float]]
+) -> tuple[float, ...]:
+    if players == 1:
+        return ()
+    leads = [0.0] * (players + 1)
+    for tallies, share in ends:
+        scores = [program.rules.score(tally) for tally in tallies]
+        best = best_score(program.game, scores)
+        leads[scores.index(best) if scores.count(best) == 1 else players] += share
+    return tuple(leads)
+
+
+def _ends_most(ended_at: Sequence[float]) -> int | None:
+    """The number of the question that ends most runs."""
+    ended = list(ended_at[1:])
+    return ended.index(max(ended)) + 1 if any(ended) else None
 
 
 def wilson(times: int, total: int, confidence: float = CONFIDENCE) -> Share:

@@ -1,22 +1,26 @@
 """Scouts play whole runs, through texts, clocks and checking, as players do."""
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from dataclasses import replace
 
-from dicetrail.core.answers import Verdict
+from dicetrail.core.answers import as_letters, letters_of
+from dicetrail.core.document import Kind, RoundOrder
 from dicetrail.core.draw import Stream, stream, traits_of
-from dicetrail.core.foresight.scouts import Scout
+from dicetrail.core.foresight.scouts import Habit, Scout, slipped
 from dicetrail.core.play import (
+    Action,
     Answer,
+    Begin,
+    Continue,
     Hint,
     Input,
     Intent,
+    Letter,
     Pass,
     Phase,
     Program,
     State,
     Wait,
-    check,
     choices_of,
     next_input,
     question_of,
@@ -31,61 +35,98 @@ MOST_INPUTS = 2_000
 _PARTS = 1 << 32
 
 
-def played(program: Program, scout: Scout, dice: int) -> State:
-    """The end of a run that a scout plays with these dice; chances have streams of their own."""
-    if program.recall is None:
-        program = replace(program, recall={})  # a run asks for the same draws again and again
-    chances = stream(dice, f"scout {scout.name}")
-    state = start(program, dice).state
-    for _ in range(MOST_INPUTS):
-        if state.phase is Phase.ENDED:
-            break
-        for given in _inputs(program, scout, state, chances):
-            state = step(program, state, given.action, given.at).state
+def played(program: Program, scouts: Sequence[Scout], dice: int) -> State:
+    """The end of a run that scouts play with these dice."""
+    *_, (state, _) = walked(program, scouts, dice)
     return state
 
 
-def _inputs(program: Program, scout: Scout, state: State, chances: Stream) -> Iterator[Input]:
+def walked(
+    program: Program, scouts: Sequence[Scout], dice: int
+) -> Iterator[tuple[State, Input | None]]:
+    """The states of a run that scouts play, one for each player, each with the input that led
+    there; their chances have streams of their own."""
+    if program.recall is None:
+        program = replace(program, recall={})  # a run asks for the same draws again and again
+    chances = [stream(dice, f"scout {turn} {scout.name}") for turn, scout in enumerate(scouts)]
+    state = start(program, dice, names_for(scouts)).state
+    yield state, None
+    for _ in range(MOST_INPUTS):
+        if state.phase is Phase.ENDED:
+            return
+        given = _next(program, scouts[state.turn], state, chances[state.turn])
+        if given is None:
+            return
+        state = step(program, state, given.action, given.at).state
+        yield state, given
+
+
+def names_for(scouts: Sequence[Scout]) -> tuple[str, ...]:
+    """What scouts are called in a run."""
+    if len(scouts) == 1:
+        return (scouts[0].name,)
+    return tuple(f"{scout.name} {turn}" for turn, scout in enumerate(scouts, 1))
+
+
+def _next(program: Program, scout: Scout, state: State, chances: Stream) -> Input | None:
     """What a scout does next."""
+    if state.phase is Phase.OPENING and scout.picks is Habit.ANY:
+        return Input(_picked(program, state, chances), state.at)
+    if state.phase is Phase.HOLDING and state.hold is None:
+        return Input(Continue(), state.at + scout.goes_on_ms)
     if state.phase is not Phase.ASKING:
-        given = next_input(program, state, Intent.RIGHT, state.at)
-        if given is not None:
-            yield given
-        return
+        return next_input(program, state, Intent.RIGHT, state.at)
     round_, question = round_of(program, state), question_of(program, state)
     traits = traits_of(question)
+    may_hint = round_.ask.hints and traits.is_hinted and not state.is_hinted
+    is_new = not state.tries_used and not state.tried
+    if may_hint and is_new and _falls(chances, scout.hints / 100):
+        return Input(Hint(), state.at)
     if round_.ask.passing and _falls(chances, scout.passes / 100):
-        yield Input(Pass(), state.at)
-        return
-    has_hint = round_.ask.hints and traits.is_hinted and not state.is_hinted
-    if has_hint and not state.tries_used and _falls(chances, scout.hints / 100):
-        yield Input(Hint(), state.at)
-        return
-    at = state.at + scout.time_of((chances.word() + 0.5) / _PARTS)
+        return Input(Pass(), state.at)
+    is_word = question.kind is Kind.LETTERS
+    law = scout.letters if is_word else scout.answers
+    at = state.at + law.of((chances.word() + 0.5) / _PARTS)
     choices, _ = choices_of(program, state)
-    chance = scout.chance(traits, len(choices), state.tries_used, state.is_hinted)
+    own = scout.own_of(question.prompt)
+    chance = scout.chance(traits, len(choices), state.tries_used, state.is_hinted, own)
     is_right = _falls(chances, chance)
     soonest = state.clocks.soonest
     if soonest is not None and state.at + soonest <= at:
-        yield Input(Wait(), state.at + max(0, soonest))
-        return
-    intent = Intent.RIGHT if is_right else Intent.WRONG
-    given = next_input(program, state, intent, state.at)
+        return Input(Wait(), state.at + max(0, soonest))
+    if is_word:
+        return Input(_letter(question.right[0], state, is_right), at)
+    given = next_input(program, state, Intent.RIGHT if is_right else Intent.WRONG, state.at)
     if given is None:
-        return
+        return None
     action = given.action
-    if is_right and not choices and round_.check.typos and _falls(chances, scout.close / 100):
-        action = _slipped(program, state, question.right[0]) or action
-    yield Input(action, at)
+    is_typed = question.kind is Kind.TYPED
+    if is_right and is_typed and round_.check.typos and _falls(chances, scout.close / 100):
+        slip = slipped(question.right[0], question.right, round_.check)
+        action = action if slip is None else Answer(slip)
+    return Input(action, at)
 
 
-def _slipped(program: Program, state: State, word: str) -> Answer | None:
-    """A right answer with a letter left out, if that is forgiven as a typo."""
-    for place in range(len(word)):
-        typed = word[:place] + word[place + 1 :]
-        if check(program, state, typed).verdict is Verdict.CLOSE:
-            return Answer(typed)
-    return None
+def _picked(program: Program, state: State, chances: Stream) -> Begin:
+    """A round of the menu, any that has not been played."""
+    if program.game.opening.rounds is RoundOrder.IN_ORDER or len(program.game.rounds) == 1:
+        return Begin()
+    there = [number for number, visits in enumerate(state.visits) if not visits]
+    return Begin(there[chances.below(len(there))])
+
+
+def _letter(word: str, state: State, is_right: bool) -> Action:
+    """A letter that has not been tried: one of the word, or one that is not; where none is
+    left, a word that is wrong."""
+    wanted = sorted(letters_of(word) - set(state.tried))
+    if is_right:
+        return Letter(wanted[0])
+    others = (letter for char in _ALPHABET for letter in as_letters(char))
+    miss = next((one for one in others if one not in letters_of(word) | set(state.tried)), None)
+    return Answer("-".join(_ALPHABET)) if miss is None else Letter(miss)
+
+
+_ALPHABET = "abcdefghijklmnopqrstuvwxyz0123456789"
 
 
 def _falls(chances: Stream, chance: float) -> bool:

@@ -1,14 +1,29 @@
 """Simulated players: how often right, how fast."""
 
 from dataclasses import dataclass
-from math import exp, log
-from statistics import NormalDist
 from typing import Annotated
 
-from dicetrail.core.document import Told, Within
+from dicetrail.core.answers import Verdict, check_typed
+from dicetrail.core.document import Check, Told, Value, Within
 from dicetrail.core.draw import Traits
+from dicetrail.core.foresight.times import Times
 
 Percent = Within(0, 100)
+
+
+class Habit(Value):
+    """Which round a player picks from a menu."""
+
+    FIRST = "first", "The first there is"
+    ANY = "any", "Any, each as likely"
+
+
+@dataclass(frozen=True, slots=True)
+class Own:
+    """How a scout does at one question."""
+
+    prompt: Annotated[str, Told("Question")]
+    right: Annotated[int, Percent, Told("Right at the first try")]
 
 
 @dataclass(frozen=True, slots=True)
@@ -32,43 +47,89 @@ class Scout:
     hints: Annotated[int, Percent, Told("Takes the hint", "where there is one")] = 0
     helped: Annotated[int, Percent, Told("Found with the hint", "of what would be missed")] = 30
     median_ms: Annotated[int, Within(100, 600_000), Told("Half of the answers come within")] = 6000
+    letter_ms: Annotated[int, Within(100, 600_000), Told("Half of the letters come within")] = 2000
     spread: Annotated[int, Within(0, 300), Told("Spread of the times")] = 50
     """The standard deviation of the times' natural logarithms, in hundredths: answer times
     are taken as log-normal (common practice, no source)."""
+    goes_on_ms: Annotated[int, Within(0, 600_000), Told("Goes on after")] = 1500
+    """How long it looks at the feedback, where that stays until the player goes on."""
+    picks: Annotated[Habit, Told("Picks of a menu of rounds")] = Habit.FIRST
+    own: tuple[Own, ...] = ()
+    """Questions it does otherwise at than at others of their level."""
 
-    def chance(self, traits: Traits, choices: int, tried: int, is_hinted: bool) -> float:
-        """How likely an answer is right after so many tries of the same question."""
-        if self.guesses and choices:
+    def own_of(self, prompt: str) -> int | None:
+        """How often it is right at a question that it does in its own way at, in percent."""
+        return next((own.right for own in self.own if own.prompt == prompt), None)
+
+    def chance(
+        self, traits: Traits, choices: int, tried: int, is_hinted: bool, own: int | None = None
+    ) -> float:
+        """How likely an answer is right after so many tries of the same question.
+
+        `own` is how often it is right at this very question, in percent.
+        """
+        if self.guesses and choices and own is None:
             return 1 / max(1, choices - tried)
         level = min(traits.level, len(self.right)) - 1
-        missed = 1 - (self.right[max(0, level)] / 100 if self.right else 0)
-        missed *= (1 - self.again / 100) ** tried
+        if own is None:
+            own = self.right[max(0, level)] if self.right else 0
+        missed = (1 - own / 100) * (1 - self.again / 100) ** tried
         if is_hinted:
             missed *= 1 - self.helped / 100
         return 1 - missed
 
-    def answered_by(self, ms: float) -> float:
-        """How likely an answer comes within so many milliseconds."""
-        if ms <= 0:
-            return 0.0
-        if not self.spread:
-            return float(ms >= self.median_ms)
-        return NormalDist(log(self.median_ms), self.spread / 100).cdf(log(ms))
+    @property
+    def answers(self) -> Times:
+        """How long an answer takes."""
+        return Times(self.median_ms, self.spread)
 
-    def time_of(self, chance: float) -> int:
-        """The answer time, in milliseconds, that such a share of answers comes within."""
-        if not self.spread:
-            return self.median_ms
-        found: float = NormalDist(log(self.median_ms), self.spread / 100).inv_cdf(chance)
-        return round(exp(found))
+    @property
+    def letters(self) -> Times:
+        """How long a letter takes."""
+        return Times(self.letter_ms, self.spread)
 
 
 SCOUTS = (
-    Scout("guessing", (20, 15, 10, 5, 5), guesses=True, again=0, median_ms=3000, spread=40),
-    Scout("beginner", (70, 55, 40, 30, 20), again=25, median_ms=9000, spread=60),
+    Scout(
+        "guessing",
+        (20, 15, 10, 5, 5),
+        guesses=True,
+        again=0,
+        median_ms=3000,
+        letter_ms=1000,
+        spread=40,
+        goes_on_ms=800,
+    ),
+    Scout(
+        "beginner",
+        (70, 55, 40, 30, 20),
+        again=25,
+        median_ms=9000,
+        letter_ms=3000,
+        spread=60,
+        goes_on_ms=2500,
+    ),
     Scout("steady"),
-    Scout("expert", (97, 95, 90, 85, 75), again=50, close=2, median_ms=4000, spread=40),
-    Scout("distracted", (80, 70, 60, 50, 40), again=20, close=10, median_ms=11_000, spread=110),
+    Scout(
+        "expert",
+        (97, 95, 90, 85, 75),
+        again=50,
+        close=2,
+        median_ms=4000,
+        letter_ms=1500,
+        spread=40,
+        goes_on_ms=1000,
+    ),
+    Scout(
+        "distracted",
+        (80, 70, 60, 50, 40),
+        again=20,
+        close=10,
+        median_ms=11_000,
+        letter_ms=4000,
+        spread=110,
+        goes_on_ms=3000,
+    ),
 )
 """The ready ones. Their numbers are guesses of ours, to be changed (no source)."""
 
@@ -76,3 +137,12 @@ SCOUTS = (
 def scout_named(name: str) -> Scout | None:
     """The ready scout of that name."""
     return next((scout for scout in SCOUTS if scout.name == name), None)
+
+
+def slipped(word: str, accepted: tuple[str, ...], check: Check) -> str | None:
+    """The word with a letter left out so that it is forgiven as a typo; None if no such is."""
+    for place in range(len(word)):
+        typed = word[:place] + word[place + 1 :]
+        if check_typed(typed, accepted, check).verdict is Verdict.CLOSE:
+            return typed
+    return None

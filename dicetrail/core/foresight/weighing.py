@@ -1,149 +1,352 @@
-"""Every way a game goes for one player, followed with how likely each is.
+"""Every way a game goes, followed with how likely each is.
 
 A question is put to all tallies at once: each mass of players divides by what can come of it,
 and tallies that rules cannot tell apart are one again. Where a run goes is `course`'s to say,
-what an outcome counts is `settle`'s. What cannot be followed so raises `CannotWeigh`.
+what an outcome counts is `settle`'s. While a countdown of the round or the game runs, each mass
+is spread over a grid of time. What cannot be followed so raises `CannotWeigh`.
 """
 
 from collections import Counter, defaultdict
-from collections.abc import Iterator
-from itertools import pairwise
+from collections.abc import Iterator, Sequence
 from typing import NamedTuple
 
-from dicetrail.core.document import DrawOrder, Kind, Made, Refill, Round, RoundOrder, To, Way
+from dicetrail.core.document import (
+    DrawOrder,
+    Kind,
+    Made,
+    Occasion,
+    Question,
+    Refill,
+    Round,
+    RoundOrder,
+    To,
+    Way,
+)
 from dicetrail.core.draw import Pool, Sourced, Traits, count_of, length_of, rows_leave, traits_of
-from dicetrail.core.foresight.scouts import Scout
+from dicetrail.core.foresight.asking import (
+    LEAST_MASS,
+    LEAST_SHARE,
+    Asked,
+    Asking,
+    Came,
+    CannotWeigh,
+    Clocks,
+    Grid,
+    Laps,
+    Mass,
+    Who,
+    plus,
+    total,
+)
+from dicetrail.core.foresight.scouts import Habit, Scout, slipped
+from dicetrail.core.foresight.times import together
 from dicetrail.core.play import Program
 from dicetrail.core.rules import (
     Asks,
+    Chooses,
     Due,
     Ends,
     Enters,
     Event,
     Outcome,
+    Over,
     RoundEnds,
     Settled,
     Step,
+    Tallies,
     Tally,
     TooManySides,
     Where,
-    after_round,
+    all_started,
     before_asking,
-    ending_titled,
     every_fall,
-    last_ending,
+    game_ended,
     onward,
-    round_titled,
+    round_ended,
     settle,
-    share_left,
     still_allowed,
+    time_ends,
 )
-from dicetrail.core.survey import turning_points
 
 MOST_SETTLED = 400_000
 """So many outcomes are settled before a game is given up as too wide."""
 
-LEAST_MASS = 1e-12
-"""When fewer of all players are still in, the rest is left."""
-
-_NOTHING = LEAST_MASS / MOST_SETTLED
-"""A share so small that all of them together are none."""
+MOST_FOLLOWED = 300_000
+"""So many ways from one question to the next are followed; on a grid each counts by its points."""
 
 MOST_PUT = 20_000
 """So many questions are followed in a row."""
 
-
-class CannotWeigh(Exception):
-    """Why a game cannot be followed exactly, in words."""
-
-
-class Asked(NamedTuple):
-    """A question as far as rules and scouts can tell it from others."""
-
-    traits: Traits
-    choices: int
+FINEST_MS = 50
+MOST_POINTS = 120
+"""A grid has at most so many points where a step that fine would make more."""
 
 
 class Point(NamedTuple):
     """Where a mass of players stands before a question is put."""
 
     where: Where
-    tally: Tally
+    tallies: Tallies
     used: tuple[int, ...] = ()
     """How many questions of each kind the round has asked."""
     again: int | None = None
     """The kind of the question that is put anew."""
+    is_fresh: bool = False
+    """Whether the round has just been entered."""
 
 
-class Came(NamedTuple):
-    """What came of a question."""
-
-    tally: Tally
-    way: Way | None
-    ending: int | None
-
-
-class End(NamedTuple):
-    """How a run ended."""
-
-    tally: Tally
-    ending: int | None
+Reached = Point | Over
 
 
 class Weighed(NamedTuple):
     """What was found: every end with its share, and how many are still in after each question."""
 
-    ends: dict[End, float]
+    ends: dict[Over, float]
     ended_at: list[float]
     """The share of runs that end with each question put, from none on."""
     left: float
     """The share that was left playing."""
+    mean_ms: float
+    """How long a run is, on average."""
+
+
+class Drawn(NamedTuple):
+    """What a round can ask."""
+
+    kinds: tuple[Asked, ...]
+    counts: tuple[int, ...]
+    places: tuple[int, ...]
+    """The kind at each place of an order that is written; else empty."""
 
 
 class Weigher:
-    """One program and one scout."""
+    """One program, and a scout for each player; `coarser` makes the steps of grids longer."""
 
-    def __init__(self, program: Program, scout: Scout) -> None:
-        self.program, self.scout, self.rules = program, scout, program.rules
+    def __init__(self, program: Program, scouts: Sequence[Scout], coarser: int = 1) -> None:
+        self.program, self.scouts, self.rules = program, scouts, program.rules
         self.game = program.game
-        self._settled = 0
-        self._came: dict[tuple[object, ...], list[tuple[float, Came]]] = {}
+        self._settled = self._followed = 0
+        self.laps: dict[tuple[object, ...], Laps] = {}
+        self.clocks = Clocks(self.rules.reads)
         _refuse(program)
-        self._rounds = [self._kinds(number) for number in range(len(self.game.rounds))]
+        held = [cue for cue in self.game.cues if cue.hold_ms is not None or cue.until_continue]
+        self._minds_streaks = any(Occasion.STREAK in cue.on for cue in held)
+        self._minds_slips = "verdict" in self.rules.reads or any(
+            (Occasion.CLOSE in cue.on) != (Occasion.RIGHT in cue.on) for cue in held
+        )
+        self.rounds = [self._drawn_from(number) for number in range(len(self.game.rounds))]
+        self.step_ms = self._step() * coarser
+
+    def _step(self) -> int:
+        """The steps of the grids, in milliseconds: a part of a second."""
+        clocks = [round_.seconds or 0 for round_ in self.game.rounds]
+        clocks.append(self.game.seconds or 0)
+        clocks += [asked.traits.seconds or 0 for drawn in self.rounds for asked in drawn.kinds]
+        longest = max(clocks) * 1000
+        fits = (step for step in (FINEST_MS, 100, 125, 250, 500) if longest / step <= MOST_POINTS)
+        return next(fits, 500)
+
+    @property
+    def is_on_grid(self) -> bool:
+        """Whether any times were followed on a grid."""
+        return any(len(lap.spell.grid) > 1 for laps in self.laps.values() for lap in laps.laps)
+
+    @property
+    def has_countdown(self) -> bool:
+        """Whether the game or a round has a clock."""
+        return any(map(self.points_of, range(len(self.game.rounds))))
 
     def weigh(self) -> Weighed:
         """Follow everything. Raises CannotWeigh if that is too much."""
-        ends: dict[End, list[float]] = defaultdict(list)
-        ended_at = [0.0]
-        now: dict[Point, float] = defaultdict(float)
-        for share, reached in self._begun():
-            if isinstance(reached, End):
-                ends[reached].append(share)
-                ended_at[0] += share
-            else:
-                now[reached] += share
-        left = 0.0
-        while now:
-            after: dict[Point, float] = defaultdict(float)
-            ended = 0.0
-            for point, mass in now.items():
-                for share, reached in self._put(point):
-                    if isinstance(reached, End):
-                        ends[reached].append(mass * share)
-                        ended += mass * share
-                    else:
-                        after[reached] += mass * share
-            ended_at.append(ended)
-            now = after
-            left = sum(now.values())
-            if left < LEAST_MASS or len(ended_at) > MOST_PUT:
-                break
-        summed = {end: sum(sorted(shares)) for end, shares in ends.items()}
-        return Weighed(summed, ended_at, left)
+        return _Walk(self).weigh()
 
-    def _kinds(self, number: int) -> tuple[tuple[Asked, ...], tuple[int, ...], tuple[int, ...]]:
-        """What a round can ask: the kinds, how many there are of each, and for an order that is
-        written the kind at each place."""
+    def anew(self) -> "Weigher":
+        """The same, what was worked out at hand, to be followed once more."""
+        self._settled = self._followed = 0
+        return self
+
+    def merged(self, tally: Tally) -> Tally:
+        """The tally without what neither rules nor cues that hold the run can tell."""
+        merged = self.rules.merged(tally)
+        return merged._replace(streak=tally.streak) if self._minds_streaks else merged
+
+    def falls(self, tally: Tally, outcome: Outcome) -> Iterator[tuple[float, Settled]]:
+        """What an outcome leads to, with the chance of each way dice in the script can fall."""
+        if not self.rules.script.rolls:
+            self._count()
+            yield 1.0, settle(self.rules, tally, outcome)
+            return
+        try:
+            for share, settled in every_fall(self.rules, tally, outcome, MOST_SETTLED):
+                self._count()
+                yield share, settled
+        except TooManySides as found:
+            raise CannotWeigh(f"its rules roll {found}") from None
+
+    def falls_for_all(self, tally: Tally, outcome: Outcome) -> Iterator[tuple[float, Settled]]:
+        """The same for what happens to everybody, the tallies merged."""
+        for share, settled in self.falls(tally, outcome):
+            yield share, settled._replace(tally=self.merged(settled.tally))
+
+    def _count(self) -> None:
+        self._settled += 1
+        if self._settled > MOST_SETTLED:
+            raise CannotWeigh("it has too many ways to go")
+
+    def follow(self, ways: int = 1) -> None:
+        """Note that so many ways were followed."""
+        self._followed += ways
+        if self._followed > MOST_FOLLOWED:
+            raise CannotWeigh("it has too many ways to go")
+
+    def points_of(self, number: int) -> int:
+        """How many steps the countdown takes that can end a round; 0 without one."""
+        seconds = self.game.seconds or self.game.rounds[number].seconds or 0
+        return seconds * 1000 // self.step_ms
+
+    def laps_of(self, point: Point, kind: int) -> Laps:
+        """What can come of a question that is put."""
+        where = point.where
+        reads = self.rules.reads
+        number = where.position + 1 if "number" in reads else 1
+        player = where.turn + 1 if "player_number" in reads else 1
+        tally, is_again = point.tallies[where.turn], point.again is not None
+        scout = self.scouts[where.turn]
+        key = (where.round, number, player, scout, tally, kind, is_again)
+        if key not in self.laps:
+            asked = self.rounds[where.round].kinds[kind]
+            round_, traits = self.game.rounds[where.round], asked.traits
+            seconds = traits.seconds or 0
+            allowed = traits.misses if traits.kind is Kind.LETTERS else round_.ask.tries
+            base = Outcome(
+                Event.ASKED,
+                where.round,
+                number,
+                1 if traits.worth is None else traits.worth,
+                traits.level,
+                seconds,
+                0,
+                seconds,
+                100 if seconds else 0,
+                0,
+                still_allowed(allowed, 0),
+                player,
+                is_again=is_again,
+            )
+            points = self.points_of(where.round)
+            answers_once = traits.kind is not Kind.LETTERS and allowed == 1
+            needs_grid = points or (seconds and not answers_once)
+            if "seconds_used" in reads and not seconds and not points:
+                raise CannotWeigh("its rules read times that no clock bounds")
+            asking = Asking(
+                self.program,
+                self.falls,
+                self.merged,
+                Who(scout, where.turn),
+                asked,
+                base,
+                Grid(self.step_ms, points) if needs_grid else None,
+                self.clocks,
+            )
+            self.laps[key] = asking.all(tally)
+            self.follow(asking.spent)
+        return self.laps[key]
+
+    def drawn(self, point: Point) -> Iterator[tuple[float, int, tuple[int, ...]]]:
+        """The kinds that can come, with their chances and what is used up then."""
+        kinds, counts, places = self.rounds[point.where.round]
+        if point.again is not None:
+            yield 1.0, point.again, point.used
+        elif len(kinds) == 1:
+            yield 1.0, 0, point.used
+        elif places:
+            yield 1.0, places[point.where.position % len(places)], point.used
+        else:
+            used = point.used or (0,) * len(kinds)
+            left = sum(counts) - sum(used)
+            if not left:
+                raise CannotWeigh("its questions differ, and come again")
+            for kind, (taken, count) in enumerate(zip(used, counts, strict=True)):
+                if taken < count:
+                    after = (*used[:kind], taken + 1, *used[kind + 1 :])
+                    yield (count - taken) / left, kind, after
+
+    def begun(self) -> Iterator[tuple[float, Reached]]:
+        """Where a run stands at its first question."""
+        where = Where(len(self.scouts), visits=(0,) * len(self.game.rounds))
+        in_order = self.game.opening.rounds is RoundOrder.IN_ORDER or len(self.game.rounds) == 1
+        for share, tallies, due in all_started(self.rules, len(self.scouts), self.falls_for_all):
+            step: Step = Enters(where) if in_order else Chooses(where)
+            if due is not None:
+                step = Ends(where, due.ending, due.player)
+            yield from self.step(share, step, tallies, ())
+
+    def went(
+        self, point: Point, kind: int, used: tuple[int, ...], came: Came
+    ) -> Iterator[tuple[float, Reached]]:
+        """Where a run goes with what came of a question."""
+        where, tallies = point.where, point.tallies
+        tallies = (*tallies[: where.turn], came.tally, *tallies[where.turn + 1 :])
+        if came.is_out and where.turn not in where.out:
+            where = where._replace(out=tuple(sorted((*where.out, where.turn))))
+        if came.ending is not None:
+            due = where.due or Due(came.ending, where.turn)
+            way = Way(To.ENDING, self.game.endings[came.ending].title)
+            step = onward(self.game, where._replace(due=due), way)
+        else:
+            assert came.way is not None
+            step = onward(self.game, where, came.way)
+        yield from self.step(1.0, step, tallies, used, kind)
+
+    def cut(self, point: Point, tally: Tally) -> Iterator[tuple[float, Reached]]:
+        """Where a run goes whose countdown ended while a question stood."""
+        where, tallies = point.where, point.tallies
+        which = "round" if self.game.seconds is None else "game"
+        tallies = (*tallies[: where.turn], tally, *tallies[where.turn + 1 :])
+        yield from self.step(1.0, time_ends(where, which, where.position + 1), tallies, ())
+
+    def step(
+        self,
+        share: float,
+        step: Step,
+        tallies: Tallies,
+        used: tuple[int, ...],
+        again: int | None = None,
+        is_fresh: bool = False,
+    ) -> Iterator[tuple[float, Reached]]:
+        """Where a step of the course leads, to the next question that is put or the end."""
+        self.follow()
+        match step:
+            case Enters(where):
+                yield from self.step(share, Asks(where), tallies, (), None, True)
+            case Asks(where, is_again):
+                instead = before_asking(self.game, where, self._length(where), is_again, None)
+                if instead is None:
+                    anew = again if is_again else None
+                    yield share, Point(where, tallies, used, anew, is_fresh)
+                else:
+                    yield from self.step(share, instead, tallies, used)
+            case RoundEnds(where, _, to):
+                ends = round_ended(self.game, where, tallies, to, self.falls_for_all)
+                for part, after, then in ends:
+                    yield from self.step(share * part, then, after, ())
+            case Ends():
+                ended = game_ended(self.game, self.rules, step, tallies, self.falls_for_all)
+                for part, over in ended:
+                    yield share * part, over
+            case Chooses(where):
+                open_ = [number for number, visits in enumerate(where.visits) if not visits]
+                if self.scouts[where.turn].picks is Habit.FIRST:
+                    open_ = open_[:1]
+                for number in open_:
+                    there = Enters(where._replace(round=number, position=0, skipped=0))
+                    yield from self.step(share / len(open_), there, tallies, ())
+
+    def _length(self, where: Where) -> int | None:
+        draw, pool = self.game.rounds[where.round].draw, sum(self.rounds[where.round].counts)
+        return length_of(draw, pool, None, where.players)
+
+    def _drawn_from(self, number: int) -> Drawn:
         round_, pool = self.game.rounds[number], self.program.pools[number]
         order = [self._asked(round_, sourced, pool) for sourced in pool]
         order += [self._made(round_, kind) for kind in _made_kinds(round_)]
@@ -151,7 +354,7 @@ class Weigher:
         kinds = tuple(counts)
         draw = round_.draw
         if len(kinds) > 1:
-            if draw.refill is not Refill.NEVER or draw.order in (
+            if draw.refill is Refill.EACH_TIME or draw.order in (
                 DrawOrder.WEIGHTED,
                 DrawOrder.EASY_FIRST,
             ):
@@ -167,280 +370,152 @@ class Weigher:
         places: tuple[int, ...] = ()
         if draw.order is DrawOrder.WRITTEN:
             places = tuple(kinds.index(asked) for asked in order)
-        return kinds, tuple(counts.values()), places
+        return Drawn(kinds, tuple(counts.values()), places)
 
     def _asked(self, round_: Round, sourced: Sourced, pool: Pool) -> Asked:
-        traits, choices = traits_of(sourced.question), len(sourced.question.choices)
+        question = sourced.question
+        traits, choices = traits_of(question), len(question.choices)
         if (made := pool.made_by(sourced.source)) and made.pattern.made is Made.CHOICE:
             choices = made.pattern.choices
         if round_.ask.shown and traits.kind is not Kind.TRUTH:
             choices = min(choices, max(2, round_.ask.shown))
-        return self._merged(round_, traits, choices)
+        own = tuple(scout.own_of(question.prompt) for scout in self.scouts)
+        asked = self._merged(round_, traits, choices)
+        return asked._replace(
+            can_slip=self._can_slip(round_, question),
+            own=own if any(one is not None for one in own) else (),
+        )
+
+    def _can_slip(self, round_: Round, question: Question) -> bool:
+        """Whether a scout's typing slips can be forgiven, and told from what is simply right."""
+        if question.kind is not Kind.TYPED or not round_.check.typos or not self._minds_slips:
+            return False
+        slip = slipped(question.right[0], question.right, round_.check)
+        return slip is not None and any(scout.close for scout in self.scouts)
 
     def _made(self, round_: Round, choices: int) -> Asked:
         kind = Kind.CHOICE if choices else Kind.NUMBER
         return self._merged(round_, Traits(kind), choices)
 
     def _merged(self, round_: Round, traits: Traits, choices: int) -> Asked:
-        """A question without what neither rules nor scout tell apart."""
-        if traits.kind is Kind.LETTERS:
-            raise CannotWeigh("words are found letter by letter")
-        reads = self.rules.reads
+        """A question without what neither rules nor scouts tell apart."""
+        is_word = traits.kind is Kind.LETTERS
         seconds = round_.ask.seconds if traits.seconds is None else traits.seconds
-        is_typed = not choices
+        misses = round_.ask.misses if traits.misses is None else traits.misses
+        hints = any(scout.hints for scout in self.scouts)
         return Asked(
             Traits(
-                Kind.TYPED if is_typed else Kind.CHOICE,
+                Kind.LETTERS if is_word else Kind.TYPED,
                 "",
                 traits.level,
-                traits.worth if "worth" in reads else None,
+                traits.worth if "worth" in self.rules.reads else None,
                 seconds,
-                None,
-                bool(round_.ask.hints and traits.is_hinted and self.scout.hints),
+                misses if is_word else None,
+                bool(round_.ask.hints and traits.is_hinted and hints),
+                traits.letters,
             ),
-            choices if self.scout.guesses else min(choices, 1),
+            choices if any(scout.guesses for scout in self.scouts) else 0,
         )
 
-    def _settle(self, tally: Tally, outcome: Outcome) -> Iterator[tuple[float, Settled]]:
-        """What an outcome leads to, with the chance of each way dice in the script can fall."""
-        if not self.rules.script.rolls:
-            self._count()
-            yield 1.0, settle(self.rules, tally, outcome)
+
+class _Walk:
+    """Following all players of a game, question by question."""
+
+    def __init__(self, weigher: Weigher) -> None:
+        self.weigher = weigher
+        self.ends: defaultdict[Over, list[float]] = defaultdict(list)
+        self.ended = self.mean_ms = 0.0
+
+    def weigh(self) -> Weighed:
+        now: dict[Point, Mass] = {}
+        for share, reached in self.weigher.begun():
+            self._reach(now, reached, share)
+        ended_at, left = [self.ended], 1.0
+        while now and left >= LEAST_MASS and len(ended_at) <= MOST_PUT:
+            self.ended = 0.0
+            after: dict[Point, Mass] = {}
+            for point, mass in now.items():
+                if isinstance(mass, float):
+                    self._put(point, mass, after)
+                else:
+                    self._put_on_grid(point, mass, after)
+            ended_at.append(self.ended)
+            now = {point: mass for point, mass in after.items() if total(mass) > LEAST_SHARE}
+            left = sum(map(total, now.values()))
+        summed = {end: sum(sorted(shares)) for end, shares in self.ends.items()}
+        return Weighed(summed, ended_at, left if now else 0.0, self.mean_ms)
+
+    def _put(self, point: Point, mass: float, after: dict[Point, Mass]) -> None:
+        """Put a question to players with no countdown but its own."""
+        weigher = self.weigher
+        for chance, kind, used in weigher.drawn(point):
+            share, laps = mass * chance, weigher.laps_of(point, kind)
+            self.mean_ms += share * laps.mean_ms
+            for came, weight in laps.routes:
+                for part, reached in weigher.went(point, kind, used, came):
+                    self._reach(after, reached, share * weight * part)
+
+    def _put_on_grid(self, point: Point, mass: list[float], after: dict[Point, Mass]) -> None:
+        """Put a question to players while a countdown runs that can end the round."""
+        weigher = self.weigher
+        most = weigher.points_of(point.where.round)
+        for chance, kind, used in weigher.drawn(point):
+            laps, left = weigher.laps_of(point, kind), sum(mass)
+            by_grid: dict[tuple[float, ...], list[float]] = {}
+            for share, came, spell in laps.laps:
+                if spell.grid not in by_grid:
+                    weigher.follow(len(mass) // 2)
+                    times = together(mass, spell.grid, most + 1)
+                    if len(times) > most:
+                        times[most] /= 2  # of those at the very deadline one half is in time
+                    by_grid[spell.grid] = times
+                times = [one * share * chance for one in by_grid[spell.grid]]
+                here = sum(times)
+                left -= here / chance
+                self.mean_ms += here * spell.fixed_ms
+                for part, reached in weigher.went(point, kind, used, came):
+                    self._reach(after, reached, [one * part for one in times])
+            self._cut(point, laps, mass, max(0.0, left) * chance, after)
+
+    def _cut(
+        self, point: Point, laps: Laps, mass: list[float], left: float, after: dict[Point, Mass]
+    ) -> None:
+        """Let the countdown end for those who are still at the question then."""
+        if left <= LEAST_SHARE:
             return
-        try:
-            for share, settled in every_fall(self.rules, tally, outcome, MOST_SETTLED):
-                self._count()
-                yield share, settled
-        except TooManySides as found:
-            raise CannotWeigh(f"its rules roll {found}") from None
+        weigher, most = self.weigher, self.weigher.points_of(point.where.round)
+        self.mean_ms += left * most * weigher.step_ms
+        waiting = [
+            sum(
+                share * stands.shares[most - place]
+                for place, share in enumerate(mass)
+                if most - place < len(stands.shares)
+            )
+            for stands in laps.stands
+        ]
+        whole = sum(waiting)
+        for stands, weight in zip(laps.stands, waiting, strict=True):
+            share = left * weight / whole if whole else left / len(laps.stands)
+            for part, reached in weigher.cut(point, stands.tally):
+                self._reach(after, reached, share * part)
 
-    def _count(self) -> None:
-        self._settled += 1
-        if self._settled > MOST_SETTLED:
-            raise CannotWeigh("it has too many ways to go")
-
-    def _begun(self) -> Iterator[tuple[float, Point | End]]:
-        where = Where(1, visits=(0,) * len(self.game.rounds))
-        outcome = Outcome(Event.STARTED, tries_used=0)
-        for share, settled in self._settle(self.rules.first, outcome):
-            if settled.ending is not None:
-                yield from self._over(share, where, settled.tally, settled.ending)
-            else:
-                yield from self._step(share, Enters(where), settled.tally, ())
-
-    def _step(
-        self,
-        share: float,
-        step: Step,
-        tally: Tally,
-        used: tuple[int, ...],
-        again: int | None = None,
-    ) -> Iterator[tuple[float, Point | End]]:
-        """Where a step of the course leads, to the next question that is put or the end."""
-        match step:
-            case Enters(where):
-                yield from self._step(share, Asks(where), tally, ())
-            case Asks(where, is_again):
-                instead = before_asking(self.game, where, self._length(where), is_again, None)
-                if instead is None:
-                    merged = self.rules.merged(tally)
-                    yield share, Point(where, merged, used, again if is_again else None)
-                else:
-                    yield from self._step(share, instead, tally, used)
-            case RoundEnds(where, _, to):
-                yield from self._round_over(share, where, tally, to)
-            case Ends(where, ending, _):
-                yield from self._over(share, where, tally, ending)
-            case _:
-                raise CannotWeigh("rounds are chosen from a menu")
-
-    def _length(self, where: Where) -> int | None:
-        counts = self._rounds[where.round][1]
-        return length_of(self.game.rounds[where.round].draw, sum(counts), None, 1)
-
-    def _round_over(
-        self, share: float, where: Where, tally: Tally, to: int | None
-    ) -> Iterator[tuple[float, Point | End]]:
-        outcome = Outcome(Event.ROUND_OVER, where.round, tries_used=0)
-        visits = tuple(
-            min(1, times + (number == where.round)) for number, times in enumerate(where.visits)
-        )
-        for part, settled in self._settle(tally, outcome):
-            way = settled.way
-            if settled.ending is not None:
-                yield from self._over(share * part, where, settled.tally, settled.ending)
-            elif way is not None and way.to is To.ENDING:
-                ending = ending_titled(self.game, way.name)
-                yield from self._over(share * part, where, settled.tally, ending)
-            else:
-                there = to if way is None else round_titled(self.game, way)
-                step = after_round(self.game, where._replace(visits=visits), there)
-                yield from self._step(share * part, step, settled.tally, ())
-
-    def _over(
-        self, share: float, where: Where, tally: Tally, ending: int | None
-    ) -> Iterator[tuple[float, End]]:
-        for part, settled in self._settle(
-            tally, Outcome(Event.GAME_OVER, where.round, tries_used=0)
-        ):
-            found = ending
-            if found is None:
-                outcome = Outcome(Event.GAME_OVER, where.round)
-                found = last_ending(self.rules, settled.tally, outcome)
-            yield share * part, End(self.rules.merged(settled.tally), found)
-
-    def _put(self, point: Point) -> Iterator[tuple[float, Point | End]]:
-        """What comes of a question that is put."""
-        for drawn, kind, used in self._drawn(point):
-            for share, came in self._came_of(point, kind):
-                where = point.where
-                if came.ending is not None:
-                    due = Due(came.ending, 0)
-                    way = Way(To.ENDING, self.game.endings[came.ending].title)
-                    step = onward(self.game, where._replace(due=due), way)
-                else:
-                    assert came.way is not None
-                    step = onward(self.game, where, came.way)
-                yield from self._step(drawn * share, step, came.tally, used, kind)
-
-    def _drawn(self, point: Point) -> Iterator[tuple[float, int, tuple[int, ...]]]:
-        """The kinds that can come, with their chances and what is used up then."""
-        kinds, counts, places = self._rounds[point.where.round]
-        if point.again is not None:
-            yield 1.0, point.again, point.used
-        elif len(kinds) == 1:
-            yield 1.0, 0, point.used
-        elif places:
-            yield 1.0, places[point.where.position % len(places)], point.used
-        else:
-            used = point.used or (0,) * len(kinds)
-            left = sum(counts) - sum(used)
-            for kind, (taken, count) in enumerate(zip(used, counts, strict=True)):
-                if taken < count:
-                    after = (*used[:kind], taken + 1, *used[kind + 1 :])
-                    yield (count - taken) / left, kind, after
-
-    def _came_of(self, point: Point, kind: int) -> list[tuple[float, Came]]:
-        where = point.where
-        number = where.position + 1 if "number" in self.rules.reads else 1
-        is_again = point.again is not None
-        key = (where.round, number, point.tally, kind, is_again)
-        if key not in self._came:
-            found: dict[Came, float] = defaultdict(float)
-            asked = self._rounds[where.round][0][kind]
-            for share, came in self._asking(where.round, number, point.tally, asked, is_again):
-                found[came] += share
-            self._came[key] = [(share, came) for came, share in found.items()]
-        return self._came[key]
-
-    def _asking(
-        self, number: int, position: int, tally: Tally, asked: Asked, is_again: bool
-    ) -> Iterator[tuple[float, Came]]:
-        """Everything that can come of a question, from the moment it is put."""
-        round_, traits = self.game.rounds[number], asked.traits
-        seconds = traits.seconds or 0
-        base = Outcome(
-            Event.ASKED,
-            number,
-            position,
-            1 if traits.worth is None else traits.worth,
-            traits.level,
-            seconds,
-            0,
-            seconds,
-            100 if seconds else 0,
-            0,
-            still_allowed(round_.ask.tries, 0),
-            is_again=is_again,
-        )
-        for share, settled in self._settle(tally, base):
-            if settled.ending is not None:
-                yield share, Came(settled.tally, None, settled.ending)
-                continue
-            hinted = self.scout.hints / 100 if traits.is_hinted else 0.0
-            if hinted < 1:
-                yield from self._tried(share * (1 - hinted), settled.tally, base, asked, False)
-            if hinted:
-                event = base._replace(event=Event.HINTED, is_again=False)
-                for part, told in self._settle(settled.tally, event):
-                    if told.ending is not None:
-                        yield share * hinted * part, Came(told.tally, None, told.ending)
-                    else:
-                        yield from self._tried(share * hinted * part, told.tally, base, asked, True)
-
-    def _tried(
-        self, share: float, tally: Tally, base: Outcome, asked: Asked, is_hinted: bool
-    ) -> Iterator[tuple[float, Came]]:
-        """What comes of the tries at a question."""
-        waiting = [(share, tally, 0)]
-        while waiting:
-            share, tally, tried = waiting.pop()
-            if share < _NOTHING:
-                continue
-            if tried > MOST_PUT:
-                raise CannotWeigh("some would try the same question for ever")
-            for part, outcome in self._outcomes(base, asked, tried, is_hinted):
-                for fallen, settled in self._settle(tally, outcome):
-                    if settled.ending is None and settled.way is None:
-                        waiting.append((share * part * fallen, settled.tally, tried + 1))
-                    else:
-                        merged = self.rules.merged(settled.tally)
-                        yield share * part * fallen, Came(merged, settled.way, settled.ending)
-
-    def _outcomes(
-        self, base: Outcome, asked: Asked, tried: int, is_hinted: bool
-    ) -> Iterator[tuple[float, Outcome]]:
-        """What can come of the next try, each with its chance."""
-        scout, round_ = self.scout, self.game.rounds[base.round]
-        base = base._replace(is_again=False)
-        closed = base._replace(seconds_left=0, percent_left=0, tries_used=tried, tries_left=0)
-        passes = scout.passes / 100 if round_.ask.passing else 0.0
-        if passes:
-            yield passes, closed._replace(event=Event.PASSED, verdict="passed")
-        chance = scout.chance(asked.traits, asked.choices, tried, is_hinted)
-        close = scout.close / 100 if round_.check.typos and not asked.choices else 0.0
-        for part, reading in self._readings(base):
-            mass = (1 - passes) * part
-            if reading is None:
-                late = closed._replace(seconds_used=base.seconds_allowed)
-                yield mass, late._replace(event=Event.TIMEOUT, verdict="late")
-                continue
-            left = still_allowed(round_.ask.tries, tried + 1)
-            answered = reading._replace(tries_used=tried + 1, tries_left=left)
-            for event, verdict, weight in (
-                (Event.RIGHT, "right", chance * (1 - close)),
-                (Event.RIGHT, "close", chance * close),
-                (Event.WRONG, "wrong", 1 - chance),
-            ):
-                if weight > 0:
-                    yield mass * weight, answered._replace(event=event, verdict=verdict)
-
-    def _readings(self, base: Outcome) -> list[tuple[float, Outcome | None]]:
-        """What the clock says when the answer comes, with the chance of each; None is too late.
-
-        Times are whole milliseconds, so each reading's share is that of the times it covers.
-        """
-        allowed = base.seconds_allowed * 1000
-        if not allowed:
-            return [(1.0, base)]
-        by = self.scout.answered_by
-        in_time = by(allowed - 0.5)
-        found: list[tuple[float, Outcome | None]] = [(1 - in_time, None)] if in_time < 1 else []
-        reads = self.rules.reads & {"seconds_left", "seconds_used", "percent_left"}
-        if not reads:
-            return [*found, (in_time, base)]
-        points = [*sorted(turning_points(allowed, "percent_left" in reads)), allowed]
-        for start, end in pairwise(points):
-            share = by(end - 0.5) - (by(start - 0.5) if start else 0.0)
-            if share > 0:
-                left = allowed - start
-                reading = base._replace(
-                    seconds_left=left // 1000 if "seconds_left" in reads else 0,
-                    seconds_used=start // 1000 if "seconds_used" in reads else 0,
-                    percent_left=share_left(left, allowed) if "percent_left" in reads else 0,
-                )
-                found.append((share, reading))
-        return found
+    def _reach(self, after: dict[Point, Mass], reached: Reached, mass: Mass) -> None:
+        """Note where a mass of players has come, and when on its grid if it left one."""
+        weigher = self.weigher
+        goes_on = isinstance(reached, Point) and (weigher.game.seconds or not reached.is_fresh)
+        if not isinstance(mass, float) and not goes_on:
+            steps = sum(place * share for place, share in enumerate(mass))
+            self.mean_ms += steps * weigher.step_ms
+            mass = sum(mass)
+        if isinstance(reached, Over):
+            share = total(mass)
+            self.ends[reached].append(share)
+            self.ended += share
+            return
+        if isinstance(mass, float) and weigher.points_of(reached.where.round):
+            mass = [mass]
+        known = after.get(reached)
+        after[reached] = mass if known is None else plus(mass, known)
 
 
 def _made_kinds(round_: Round) -> Iterator[int]:
@@ -455,17 +530,10 @@ def _made_kinds(round_: Round) -> Iterator[int]:
 def _refuse(program: Program) -> None:
     """Raise CannotWeigh for what is not followed."""
     game, rules = program.game, program.rules
-    if game.opening.rounds is not RoundOrder.IN_ORDER and len(game.rounds) > 1:
-        raise CannotWeigh("rounds are chosen from a menu")
-    if game.seconds is not None or any(round_.seconds is not None for round_ in game.rounds):
-        raise CannotWeigh("a round or the game has a clock")
+    if game.seconds is not None and any(round_.seconds is not None for round_ in game.rounds):
+        raise CannotWeigh("both the game and a round have a clock")
     if "add_time" in rules.script.deeds:
         raise CannotWeigh("its rules add time to clocks")
-    if "out" in rules.script.deeds:
-        raise CannotWeigh("players can be out")
     for round_ in game.rounds:
         if rows_leave(round_):
             raise CannotWeigh("which facts come hangs on what was answered")
-        is_timed = round_.ask.seconds is not None or "seconds_used" in rules.reads
-        if round_.ask.tries != 1 and is_timed:
-            raise CannotWeigh("several tries share one clock")

@@ -2,9 +2,16 @@
 
 from dicetrail.core.play.answering import Intent, next_input
 from dicetrail.core.play.engine import answered, go_on, replay, start, step
-from dicetrail.core.play.flow import ended_as
+from dicetrail.core.play.flow import ended_as, hold_for
 from dicetrail.core.play.footprints import Answered, Footprint, Stop, What
-from dicetrail.core.play.outcomes import counts_as_best, is_best, leader_of
+from dicetrail.core.play.outcomes import (
+    counts_as_best,
+    cues_of_rules,
+    cues_of_streak,
+    cues_on,
+    is_best,
+    leader_of,
+)
 from dicetrail.core.play.playing_on import CannotPlayOn, play_on
 from dicetrail.core.play.program import (
     Program,
@@ -74,8 +81,12 @@ __all__ = [
     "check",
     "choices_of",
     "counts_as_best",
+    "cues_of_rules",
+    "cues_of_streak",
+    "cues_on",
     "ended_as",
     "go_on",
+    "hold_for",
     "in_play",
     "is_best",
     "leader_of",

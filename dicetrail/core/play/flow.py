@@ -4,16 +4,19 @@ Each function takes the state and a list of footprints to add to, and gives the 
 A question leads to a hold, a hold to a way, a way to a question, a round or the end.
 """
 
+from collections.abc import Sequence
 from dataclasses import replace
 
 from dicetrail.core.answers import LETTERS, letters_of
 from dicetrail.core.document import (
+    Cue,
     Draw,
     DrawOrder,
     Kind,
     Occasion,
     Refill,
     Reveal,
+    Round,
     To,
     Way,
     as_written,
@@ -135,13 +138,8 @@ def hold(program: Program, state: State, way: Way | None, prints: Prints) -> Sta
     """Hold the run as cues and round say, and then go the way; None goes back to the question."""
     now = {heard.cue for heard in state.heard if heard.at == state.at}
     cues = [cue for cue in program.game.cues if cue.name in now]
-    waits = any(cue.until_continue for cue in cues)
-    hold = max((cue.hold_ms for cue in cues if cue.hold_ms is not None), default=None)
-    if waits:
-        hold = None
-    elif hold is None:
-        hold = 0 if way is None else round_of(program, state).after.hold_ms
-    if way is None and not waits and not hold:
+    hold = hold_for(round_of(program, state), cues, way)
+    if way is None and hold == 0:
         return state
     state = state._replace(phase=Phase.HOLDING, hold=hold, way=way)
     if hold == 0:
@@ -154,6 +152,16 @@ def hold(program: Program, state: State, way: Way | None, prints: Prints) -> Sta
     until = "until the player goes on" if hold is None else f"for {hold} ms"
     prints.append(Footprint(state.at, Stop.CUE, What.HELD, f"{shown} {until}; the clocks wait"))
     return state
+
+
+def hold_for(round_: Round, cues: Sequence[Cue], way: Way | None) -> int | None:
+    """The milliseconds that cues and round hold the run for; None until the player goes on."""
+    if any(cue.until_continue for cue in cues):
+        return None
+    longest = max((cue.hold_ms for cue in cues if cue.hold_ms is not None), default=None)
+    if longest is not None:
+        return longest
+    return 0 if way is None else round_.after.hold_ms
 
 
 def after_hold(program: Program, state: State, prints: Prints) -> State:

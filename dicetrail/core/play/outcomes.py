@@ -3,13 +3,13 @@
 Nothing here moves the run on; `flow` does.
 """
 
-from collections.abc import Iterable, Sequence
+from collections.abc import Iterable
 from typing import Any
 
 from dicetrail.core.document import (
     Best,
     Cue,
-    Number,
+    Game,
     Occasion,
     Question,
     Round,
@@ -28,6 +28,7 @@ from dicetrail.core.rules import (
     Roll,
     Settled,
     Tally,
+    best_score,
     settle,
     share_left,
     still_allowed,
@@ -205,20 +206,31 @@ def quiet(state: State) -> State:
 
 def cued(program: Program, state: State, occasion: Occasion, prints: Prints) -> State:
     """Play every cue that answers to an occasion."""
-    if not program.game.cues:
-        return state
-    return _play(program, state, [cue for cue in program.game.cues if occasion in cue.on], prints)
+    return _play(program, state, cues_on(program.game, occasion), prints)
+
+
+def cues_on(game: Game, occasion: Occasion) -> list[Cue]:
+    """The cues that answer to an occasion."""
+    return [cue for cue in game.cues if occasion in cue.on]
 
 
 def streak_cued(program: Program, state: State, prints: Prints) -> State:
     """Play the cues of a streak as long as the one the player now has, or a part of it."""
-    streak = state.tally.streak
-    found = [
-        cue
-        for cue in program.game.cues
-        if Occasion.STREAK in cue.on and streak and streak % cue.streak == 0
-    ]
-    return _play(program, state, found, prints)
+    return _play(program, state, cues_of_streak(program.game, state.tally.streak), prints)
+
+
+def cues_of_streak(game: Game, streak: int) -> list[Cue]:
+    """The cues of a streak so long, or of a part of it."""
+    on_streaks = cues_on(game, Occasion.STREAK)
+    return [cue for cue in on_streaks if streak and streak % cue.streak == 0]
+
+
+def cues_of_rules(program: Program, before: Tally, settled: Settled) -> list[Cue]:
+    """The cues that rules play by what they say and by the lives they change."""
+    said = {done.value for done in settled.deeds if done.what == "cue"}
+    found = [cue for cue in program.game.cues if cue.name in said]
+    occasion = _lives_changed(program, before, settled.tally)
+    return found if occasion is None else [*found, *cues_on(program.game, occasion)]
 
 
 def cue_of_ending(program: Program, state: State, ending: int, prints: Prints) -> State:
@@ -257,24 +269,25 @@ def counts_as_best(program: Program, state: State) -> bool:
 def leader_of(program: Program, state: State) -> int:
     """The player, from 0, with the best score; the first of those who share it."""
     scores = [program.rules.score(tally) for tally in state.tallies]
-    return scores.index(best_of(program, scores))
-
-
-def best_of(program: Program, scores: Sequence[Number]) -> Number:
-    """The best of some scores: the lowest where the game says so, else the highest."""
-    return min(scores) if program.game.best is Best.LOWEST else max(scores)
+    return scores.index(best_score(program.game, scores))
 
 
 def _lives_cued(
     program: Program, state: State, before: Tally, after: Tally, prints: Prints
 ) -> State:
+    occasion = _lives_changed(program, before, after)
+    return state if occasion is None else cued(program, state, occasion, prints)
+
+
+def _lives_changed(program: Program, before: Tally, after: Tally) -> Occasion | None:
+    """Whether a life was won or lost, where any cue could say so."""
     if not program.game.cues or "lives" not in program.rules.names:
-        return state
+        return None
     place = program.rules.names.index("lives")
     change = after.counters[place] - before.counters[place]
     if not change:
-        return state
-    return cued(program, state, Occasion.LIFE_WON if change > 0 else Occasion.LIFE_LOST, prints)
+        return None
+    return Occasion.LIFE_WON if change > 0 else Occasion.LIFE_LOST
 
 
 def _play(program: Program, state: State, cues: Iterable[Cue], prints: Prints) -> State:

@@ -16,7 +16,6 @@ from itertools import islice
 from typing import Any, NamedTuple
 
 from dicetrail.core.document import (
-    Best,
     DrawOrder,
     Game,
     Kind,
@@ -56,14 +55,12 @@ from dicetrail.core.rules import (
     Tally,
     TooManySides,
     Where,
-    after_round,
+    all_started,
     before_asking,
-    due_end,
-    ending_titled,
     every_fall,
-    last_ending,
+    game_ended,
     onward,
-    round_titled,
+    round_ended,
     settle,
     share_left,
     still_allowed,
@@ -325,25 +322,19 @@ class _Walk:
                     seen.add(after)
                     waiting.append(after)
 
+    def _falls(self, tally: Tally, outcome: Outcome) -> Iterator[tuple[float, Settled]]:
+        """What an outcome that runs for everybody leads to; how likely does not matter."""
+        for settled in self.settle(tally, outcome):
+            yield 1.0, settled._replace(tally=self.rules.merged(settled.tally))
+
     def _beginnings(self, players: int) -> Iterator[_Node]:
         where = Where(players, visits=(0,) * len(self.game.rounds))
-        starts: list[tuple[Tally, ...]] = [()]
-        for turn in range(players):
-            outcome = Outcome(Event.STARTED, tries_used=0, player_number=turn + 1)
-            further = []
-            for tallies in starts:
-                for settled in self.settle(self.rules.first, outcome):
-                    so_far = (*tallies, settled.tally)
-                    if settled.ending is None:
-                        further.append(so_far)
-                        continue
-                    self.ends_unasked = True
-                    rest = (self.rules.first,) * (players - len(so_far))
-                    self._over(where, (*so_far, *rest), settled.ending, turn)
-            starts = further
-        for tallies in starts:
-            merged = tuple(map(self.rules.merged, tallies))
-            yield from self._entered(Chooses(where), merged, is_first=True)
+        for _, tallies, due in all_started(self.rules, players, self._falls):
+            if due is None:
+                yield from self._entered(Chooses(where), tallies, is_first=True)
+            else:
+                self.ends_unasked = True
+                self._over(Ends(where, due.ending, due.player), tallies)
 
     def _entered(
         self, step: Chooses | Enters, tallies: tuple[Tally, ...], is_first: bool = False
@@ -454,8 +445,8 @@ class _Walk:
                 )
             case RoundEnds(where, _, to):
                 yield from self._round_over(where, tallies, to)
-            case Ends(where, ending, about):
-                self._over(where, tallies, ending, about)
+            case Ends():
+                self._over(step, tallies)
             case Enters() | Chooses():
                 yield from self._entered(step, tallies)
 
@@ -468,77 +459,13 @@ class _Walk:
     def _round_over(
         self, where: Where, tallies: tuple[Tally, ...], to: int | None
     ) -> Iterator[_Node]:
-        if where.due is not None:
-            ends = due_end(self.game, where)
-            self._over(where, tallies, ends.ending, ends.about)
-            return
-        waiting: list[tuple[tuple[Tally, ...], int | None, tuple[int, ...]]] = [
-            (tallies, to, where.out)
-        ]
-        for player in range(where.players):
-            outcome = Outcome(Event.ROUND_OVER, where.round, tries_used=0, player_number=player + 1)
-            further = []
-            for so_far, goes_to, out in waiting:
-                for settled in self.settle(so_far[player], outcome):
-                    merged = self.rules.merged(settled.tally)
-                    now = (*so_far[:player], merged, *so_far[player + 1 :])
-                    way = settled.way
-                    if any(deed.what == "out" for deed in settled.deeds) and player not in out:
-                        out = tuple(sorted((*out, player)))
-                    here = where._replace(out=out)
-                    if settled.ending is not None:
-                        self._over(here, now, settled.ending, player)
-                    elif way is not None and way.to is To.ENDING:
-                        self._over(here, now, ending_titled(self.game, way.name), player)
-                    else:
-                        there = goes_to if way is None else round_titled(self.game, way)
-                        further.append((now, there, out))
-            waiting = further
-        visits = tuple(
-            self._visits(times + (number == where.round))
-            for number, times in enumerate(where.visits)
-        )
-        for after, goes_to, out in waiting:
-            step = after_round(self.game, where._replace(visits=visits, out=out), goes_to)
+        for _, after, step in round_ended(self.game, where, tallies, to, self._falls):
             yield from self._taken(_Node(step.where, after), after, step)
 
-    def _visits(self, times: int) -> int:
-        """A count of visits: only whether there was one can matter."""
-        return min(1, times)
-
-    def _over(
-        self, where: Where, tallies: tuple[Tally, ...], ending: int | None, about: int | None
-    ) -> None:
+    def _over(self, ends: Ends, tallies: tuple[Tally, ...]) -> None:
         """Note every way to end from here."""
-        if self._is_idle(Event.GAME_OVER):
-            self._note(where, tallies, ending, about)
-            return
-        rows: list[tuple[Tally, ...]] = [()]
-        for turn in range(where.players):
-            outcome = Outcome(Event.GAME_OVER, where.round, tries_used=0, player_number=turn + 1)
-            rows = [
-                (*row, settled.tally)
-                for row in rows
-                for settled in self.settle(tallies[turn], outcome)
-            ]
-        for row in rows:
-            self._note(where, row, ending, about)
-
-    def _note(
-        self, where: Where, tallies: tuple[Tally, ...], ending: int | None, about: int | None
-    ) -> None:
-        rules = self.rules
-        scores = [rules.score(tally) for tally in tallies]
-        best = min(scores) if self.game.best is Best.LOWEST else max(scores)
-        whom = scores.index(best) if about is None else about
-        if ending is None:
-            leader = scores.index(best)
-            outcome = Outcome(Event.GAME_OVER, where.round, player_number=leader + 1)
-            leaders = scores.count(best)
-            ending = last_ending(rules, tallies[leader], outcome, leaders, len(scores))
-            if ending is None and where.due is not None:
-                ending, whom = where.due.ending, where.due.player
-        self.finals.add(Final(rules.merged(tallies[whom]), ending))
+        for _, over in game_ended(self.game, self.rules, ends, tallies, self._falls):
+            self.finals.add(Final(self.rules.merged(over.tallies[over.whom]), over.ending))
 
     def _came_of(self, node: _Node, asked: Asked) -> tuple[_Came, ...]:
         """Everything that can come of a question that is put."""

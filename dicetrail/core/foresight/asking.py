@@ -1,0 +1,549 @@
+"""What can come of one question, with how likely each is and how long it takes.
+
+All tries at it are followed at once: equal tallies after as many tries are one. Where only the
+question's end matters, times are summed up as a `Spell` and cost nothing. Where several answers
+share a countdown, or the round or the game has one, each mass of players is spread over the
+points of a grid of time instead.
+"""
+
+from collections import defaultdict
+from collections.abc import Callable, Iterable, Iterator, Sequence
+from dataclasses import dataclass
+from functools import cached_property
+from itertools import pairwise
+from typing import NamedTuple
+
+from dicetrail.core.document import Kind, Occasion, Round, Way
+from dicetrail.core.draw import Traits
+from dicetrail.core.foresight.scouts import Scout
+from dicetrail.core.foresight.times import Times, together
+from dicetrail.core.play import Program, cues_of_rules, cues_of_streak, cues_on, hold_for
+from dicetrail.core.rules import (
+    Event,
+    Falls,
+    Outcome,
+    Settled,
+    Tally,
+    share_left,
+    still_allowed,
+)
+from dicetrail.core.survey import turning_points
+
+LEAST_MASS = 1e-12
+"""What is left when players count as none."""
+
+MOST_TRIES = 20_000
+
+LEAST_SHARE = 1e-18
+"""A share so small that all of them together are none."""
+
+
+class CannotWeigh(Exception):
+    """Why a game cannot be followed exactly, in words."""
+
+
+class Asked(NamedTuple):
+    """A question as far as rules and scouts can tell it from others."""
+
+    traits: Traits
+    choices: int
+    can_slip: bool = False
+    """Whether a typing slip in its answer is forgiven."""
+    own: tuple[int | None, ...] = ()
+    """How often each scout is right at it, where that is its own way."""
+
+
+class Came(NamedTuple):
+    """What came of a question."""
+
+    tally: Tally
+    way: Way | None
+    ending: int | None
+    is_out: bool = False
+
+
+class Reading(NamedTuple):
+    """What the question's clock says."""
+
+    seconds_left: int = 0
+    seconds_used: int = 0
+    percent_left: int = 0
+
+
+class Band(NamedTuple):
+    """The answers that come while a clock says the same."""
+
+    start: int
+    end: int
+    """Milliseconds."""
+    share: float
+    mean_ms: float
+    reading: Reading
+
+
+class Clocks:
+    """What clocks say when answers come, worked out once for each."""
+
+    def __init__(self, reads: frozenset[str]) -> None:
+        self.reads = reads & {"seconds_left", "seconds_used", "percent_left"}
+        self._bands: dict[tuple[Times, int], list[Band]] = {}
+        self._kernels: dict[tuple[Times, int, int], list[float]] = {}
+
+    def reading(self, clock_ms: int, used: int) -> Reading:
+        """What rules can read of a clock after so many milliseconds."""
+        left, reads = max(0, clock_ms - used), self.reads
+        return Reading(
+            left // 1000 if "seconds_left" in reads else 0,
+            used // 1000 if "seconds_used" in reads else 0,
+            share_left(left, clock_ms) if "percent_left" in reads else 0,
+        )
+
+    def bands(self, law: Times, clock_ms: int) -> list[Band]:
+        """The answers that come in time, by what the clock says."""
+        key = (law, clock_ms)
+        if key not in self._bands:
+            points = [0]
+            for point in sorted(turning_points(clock_ms, "percent_left" in self.reads)):
+                if self.reading(clock_ms, point) != self.reading(clock_ms, points[-1]):
+                    points.append(point)
+            self._bands[key] = list(self._made(law, clock_ms, [*points, clock_ms]))
+        return self._bands[key]
+
+    def _made(self, law: Times, clock_ms: int, points: Sequence[int]) -> Iterator[Band]:
+        for start, end in pairwise(points):
+            # Times are whole milliseconds, so each reading has those that it covers.
+            share = law.by(end - 0.5) - (law.by(start - 0.5) if start else 0.0)
+            if share > 0:
+                mean = law.within(start, end).mean
+                yield Band(start, end, share, mean, self.reading(clock_ms, start))
+
+    def kernel(self, law: Times, step_ms: int, most: int) -> list[float]:
+        """Answer times on a grid."""
+        key = (law, step_ms, most)
+        if key not in self._kernels:
+            self._kernels[key] = law.on_grid(step_ms, most)
+        return self._kernels[key]
+
+
+class Spell(NamedTuple):
+    """How long a question took."""
+
+    fixed_ms: int = 0
+    """Holds, and a clock that ran out."""
+    answers: int = 0
+    letters: int = 0
+    band: Band | None = None
+    """In which one more answer came."""
+    grid: tuple[float, ...] = ()
+    """How likely it took so many steps of the grid, besides."""
+
+    def held(self, ms: int) -> "Spell":
+        """The same and a hold."""
+        return Spell(self.fixed_ms + ms, *self[1:]) if ms else self
+
+
+class Lap(NamedTuple):
+    """One way a question can go."""
+
+    share: float
+    came: Came
+    spell: Spell
+
+
+class Stands(NamedTuple):
+    """A tally with which the question still waits for an answer, by the steps it has waited."""
+
+    tally: Tally
+    shares: list[float]
+
+
+@dataclass(frozen=True)
+class Laps:
+    """Everything that can come of a question."""
+
+    laps: tuple[Lap, ...]
+    stands: tuple[Stands, ...]
+    """With a countdown of the round or the game: what it finds if it ends meanwhile."""
+    times: Times
+    """How long the player's answers take,"""
+    letters: Times
+    """and the letters."""
+    step_ms: int
+    """A step of the grid."""
+
+    @cached_property
+    def routes(self) -> tuple[tuple[Came, float], ...]:
+        """What can come of it, with how likely each is, whatever its time."""
+        found: defaultdict[Came, float] = defaultdict(float)
+        for share, came, _ in self.laps:
+            found[came] += share
+        return tuple(found.items())
+
+    @cached_property
+    def mean_ms(self) -> float:
+        """How long it takes, on average."""
+        return sum(share * self._mean_of(spell) for share, _, spell in self.laps)
+
+    def _mean_of(self, spell: Spell) -> float:
+        mean = spell.fixed_ms + spell.answers * self.times.mean + spell.letters * self.letters.mean
+        if spell.band is not None:
+            mean += spell.band.mean_ms
+        return mean + self.step_ms * sum(at * share for at, share in enumerate(spell.grid))
+
+
+class Who(NamedTuple):
+    """Who is asked."""
+
+    scout: Scout
+    number: int = 0
+    """Their turn, from 0."""
+
+
+class Grid(NamedTuple):
+    """A grid of time."""
+
+    step_ms: int
+    points: int
+    """How many steps the countdown of round or game takes; 0 without one."""
+
+
+class _Standing(NamedTuple):
+    """A question that stands: what was counted, tried, found and waited so far."""
+
+    tally: Tally
+    tried: int = 0
+    hits: int = 0
+    is_hinted: bool = False
+    spell: Spell = Spell()
+
+
+Mass = float | list[float]
+"""How many players; on a grid by the steps since the question was put, or its clock began."""
+
+
+class Asking:
+    """One question put to one player."""
+
+    def __init__(
+        self,
+        program: Program,
+        falls: Falls,
+        merged: Callable[[Tally], Tally],
+        who: Who,
+        asked: Asked,
+        base: Outcome,
+        grid: Grid | None,
+        clocks: Clocks,
+    ) -> None:
+        self.clocks, self.spent = clocks, 0
+        self.program, self.rules = program, program.rules
+        self.falls, self.merged = falls, merged
+        self.scout, self.asked, self.base = who.scout, asked, base
+        self.own = asked.own[who.number] if asked.own else None
+        self.round: Round = program.game.rounds[base.round]
+        cues = program.game.cues
+        self.has_holds = any(cue.until_continue or cue.hold_ms is not None for cue in cues)
+        self.is_word = asked.traits.kind is Kind.LETTERS
+        self.allowed = asked.traits.misses if self.is_word else self.round.ask.tries
+        self.clock_ms = base.seconds_allowed * 1000
+        self.grid = grid
+        self.reads = clocks.reads
+        self.found: defaultdict[tuple[Came, Spell], list[Mass]] = defaultdict(list)
+        self.stands: defaultdict[Tally, list[list[float]]] = defaultdict(list)
+
+    def all(self, tally: Tally) -> Laps:
+        """Everything that can come of it, from the moment it is put to a player with a tally."""
+        now: dict[_Standing, Mass] = {}
+        for share, settled in self.falls(tally, self.base):
+            if settled.ending is not None:
+                came = Came(settled.tally, None, settled.ending)
+                self.found[came, Spell()].append(self._whole(share))
+                continue
+            self._enter(now, _Standing(self.merged(settled.tally)), self._whole(share))
+        now = self._hinted(now)
+        for _ in range(MOST_TRIES):
+            if not now:
+                break
+            after: dict[_Standing, Mass] = {}
+            for standing, mass in now.items():
+                self._try(standing, mass, after)
+            now = {one: mass for one, mass in after.items() if total(mass) > LEAST_SHARE}
+        else:
+            raise CannotWeigh("some would try the same question for ever")
+        stands = (Stands(tally, added(shares)) for tally, shares in self.stands.items())
+        step_ms = 0 if self.grid is None else self.grid.step_ms
+        scout = self.scout
+        return Laps(tuple(self._laps()), tuple(stands), scout.answers, scout.letters, step_ms)
+
+    def _whole(self, share: float) -> Mass:
+        return share if self.grid is None else [share]
+
+    def _enter(self, now: dict[_Standing, Mass], standing: _Standing, mass: Mass) -> None:
+        here = now.get(standing)
+        now[standing] = mass if here is None else plus(here, mass)
+
+    def _hinted(self, now: dict[_Standing, Mass]) -> dict[_Standing, Mass]:
+        """Those who take the hint, and those who do not."""
+        share = self.scout.hints / 100 if self.asked.traits.is_hinted else 0.0
+        if not share:
+            return now
+        after: dict[_Standing, Mass] = {}
+        for standing, mass in now.items():
+            if share < 1:
+                self._enter(after, standing, _scaled(mass, 1 - share))
+            outcome = self._outcome(Event.HINTED, standing, self._reading(0))
+            for part, settled in self.falls(standing.tally, outcome):
+                weight = _scaled(mass, share * part)
+                if settled.ending is not None:
+                    self._done(standing, weight, settled, Occasion.HINT)
+                else:
+                    told = standing._replace(tally=self.merged(settled.tally), is_hinted=True)
+                    self._enter(after, told, weight)
+        return after
+
+    def _try(self, standing: _Standing, mass: Mass, after: dict[_Standing, Mass]) -> None:
+        """What comes of the next try of those who stand so."""
+        passes = self.scout.passes / 100 if self.round.ask.passing else 0.0
+        if passes:
+            for part, reading in self._read(_scaled(mass, passes), is_closed=True):
+                self._ends(standing, part, Event.PASSED, reading, "passed", Occasion.PASSED)
+            mass = _scaled(mass, 1 - passes)
+        right = self.scout.chance(
+            self.asked.traits, self.asked.choices, standing.tried, standing.is_hinted, self.own
+        )
+        in_time, late = self._answered(standing, mass)
+        for spell, part, reading in in_time:
+            tally, tries, hits, is_hinted, _ = standing
+            if self.is_word:
+                now = _Standing(tally, tries, hits, is_hinted, spell)
+                self._letter(now, part, reading, right, after)
+                continue
+            tried = _Standing(tally, tries + 1, hits, is_hinted, spell)
+            close = self.scout.close / 100 if self.asked.can_slip else 0.0
+            for event, verdict, occasion, weight in (
+                (Event.RIGHT, "right", Occasion.RIGHT, right * (1 - close)),
+                (Event.RIGHT, "close", Occasion.CLOSE, right * close),
+                (Event.WRONG, "wrong", Occasion.WRONG, 1 - right),
+            ):
+                if weight > 0:
+                    share = _scaled(part, weight)
+                    self._ends(tried, share, event, reading, verdict, occasion, after)
+        if late is not None:
+            spell, part = late
+            now, reading = standing._replace(spell=spell), Reading(0, self.base.seconds_allowed)
+            self._ends(now, part, Event.TIMEOUT, reading, "late", Occasion.LATE)
+
+    def _letter(
+        self,
+        now: _Standing,
+        mass: Mass,
+        reading: Reading,
+        right: float,
+        after: dict[_Standing, Mass],
+    ) -> None:
+        """A letter that stands in the word, or does not."""
+        hit = now._replace(hits=now.hits + 1)
+        miss = now._replace(tried=now.tried + 1)
+        for weight, event, one, is_last in (
+            (right, Event.LETTER_HIT, hit, hit.hits >= self.asked.traits.letters),
+            (1 - right, Event.LETTER_MISS, miss, not still_allowed(self.allowed, miss.tried)),
+        ):
+            if weight <= 0:
+                continue
+            for part, settled in self.falls(now.tally, self._outcome(event, one, reading)):
+                share, tally = _scaled(mass, weight * part), self.merged(settled.tally)
+                then = one._replace(tally=tally)
+                if is_last:
+                    is_hit = event is Event.LETTER_HIT
+                    ends = Event.RIGHT if is_hit else Event.WRONG
+                    occasion = Occasion.RIGHT if is_hit else Occasion.WRONG
+                    verdict = occasion.value
+                    self._ends(then, share, ends, reading, verdict, occasion, None, settled.ending)
+                elif settled.ending is not None:
+                    is_hit = event is Event.LETTER_HIT
+                    occasion = Occasion.LETTER_HIT if is_hit else Occasion.LETTER_MISS
+                    self._done(now, share, settled, occasion)
+                else:
+                    self._enter(after, then, share)
+
+    def _ends(
+        self,
+        standing: _Standing,
+        mass: Mass,
+        event: Event,
+        reading: Reading,
+        verdict: str,
+        occasion: Occasion,
+        after: dict[_Standing, Mass] | None = None,
+        ending: int | None = None,
+    ) -> None:
+        """What an outcome of the question leads to: it is done with, or stands again."""
+        outcome = self._outcome(event, standing, reading, verdict)
+        for part, settled in self.falls(standing.tally, outcome):
+            share = _scaled(mass, part)
+            found = settled if ending is None else settled._replace(ending=ending)
+            if found.ending is None and found.way is None and after is not None:
+                held = self._held(standing, found, occasion)
+                spell = standing.spell.held(held)
+                stands = standing._replace(tally=self.merged(found.tally), spell=spell)
+                self._enter(after, stands, share)
+            else:
+                self._done(standing, share, found, occasion)
+
+    def _done(self, standing: _Standing, mass: Mass, settled: Settled, occasion: Occasion) -> None:
+        """The question is done with."""
+        held = self._held(standing, settled, occasion)
+        deeds = settled.deeds
+        is_out = bool(deeds) and any(deed.what == "out" for deed in deeds)
+        came = Came(self.merged(settled.tally), settled.way, settled.ending, is_out)
+        self.found[came, standing.spell.held(held)].append(mass)
+
+    def _held(self, standing: _Standing, settled: Settled, occasion: Occasion) -> int:
+        """How long the feedback is shown."""
+        is_over = settled.way is not None or settled.ending is not None
+        if not self.has_holds:
+            hold = self.round.after.hold_ms if is_over else 0
+            return self.scout.goes_on_ms if hold is None else hold
+        game = self.program.game
+        cues = [*cues_of_rules(self.program, standing.tally, settled), *cues_on(game, occasion)]
+        if occasion in (Occasion.RIGHT, Occasion.CLOSE):
+            cues += cues_of_streak(game, settled.tally.streak)
+        hold = hold_for(self.round, cues, settled.way or (Way() if is_over else None))
+        return self.scout.goes_on_ms if hold is None else hold
+
+    def _outcome(
+        self, event: Event, standing: _Standing, reading: Reading, verdict: str = ""
+    ) -> Outcome:
+        base, tried = self.base, standing.tried
+        is_closed = event in (Event.TIMEOUT, Event.PASSED)
+        left, used, percent = reading
+        return Outcome(
+            event,
+            base.round,
+            base.number,
+            base.worth,
+            base.level,
+            left,
+            used,
+            base.seconds_allowed,
+            percent,
+            tried,
+            0 if is_closed else still_allowed(self.allowed, tried),
+            base.player_number,
+            verdict,
+        )
+
+    @property
+    def _law(self) -> Times:
+        return self.scout.letters if self.is_word else self.scout.answers
+
+    def _answered(
+        self, standing: _Standing, mass: Mass
+    ) -> tuple[list[tuple[Spell, Mass, Reading]], tuple[Spell, Mass] | None]:
+        """When the next answer comes, and what the clock says then; and how many are too late."""
+        if isinstance(mass, list):
+            return self._on_grid(standing, mass)
+        spell = standing.spell
+        if not self.clock_ms:
+            if self.is_word:
+                return [(spell._replace(letters=spell.letters + 1), mass, Reading())], None
+            return [(spell._replace(answers=spell.answers + 1), mass, Reading())], None
+        found: list[tuple[Spell, Mass, Reading]] = [
+            (Spell(*spell[:3], band), mass * band.share, band.reading)
+            for band in self.clocks.bands(self._law, self.clock_ms)
+        ]
+        missed = 1 - self._law.by(self.clock_ms - 0.5)
+        late = (spell._replace(fixed_ms=spell.fixed_ms + self.clock_ms), mass * missed)
+        return found, late if missed > 0 else None
+
+    def _reading(self, used: int) -> Reading:
+        return self.clocks.reading(self.clock_ms, used)
+
+    def _on_grid(
+        self, standing: _Standing, mass: list[float]
+    ) -> tuple[list[tuple[Spell, Mass, Reading]], tuple[Spell, Mass] | None]:
+        grid = self.grid
+        assert grid is not None
+        clock = self.clock_ms // grid.step_ms
+        most = min(clock, grid.points) if clock and grid.points else clock or grid.points
+        kernel = self.clocks.kernel(self._law, grid.step_ms, most)
+        self.spent += 1 + most // 2
+        came = together(mass, kernel, most + 1)
+        if grid.points:
+            self._wait(standing, mass, kernel, most)
+        late: list[float] = []
+        if clock == most:
+            # Of those who come at the very point of the deadline one half is in time.
+            if len(came) > most:
+                came[most] /= 2
+            late = [0.0] * clock + [sum(mass) - sum(came)]
+        spell = standing.spell
+        read = [(spell, part, reading) for part, reading in self._read(came)]
+        return read, (spell, late) if late and late[clock] > LEAST_SHARE else None
+
+    def _wait(self, standing: _Standing, mass: list[float], kernel: list[float], most: int) -> None:
+        """Note those who still stand so, by the steps since the question was put."""
+        still, left = [], 1.0
+        for share in kernel:
+            still.append(max(0.0, left - share / 2))
+            left -= share
+        waiting = together(mass, still, most + 1)
+        self.stands[standing.tally].append(waiting)
+
+    def _read(self, mass: Mass, is_closed: bool = False) -> Iterable[tuple[Mass, Reading]]:
+        """A mass by what the clock says, as far as rules read it."""
+        reads = self.reads & {"seconds_used"} if is_closed else self.reads
+        if isinstance(mass, float) or not reads:
+            yield mass, Reading()
+            return
+        assert self.grid is not None
+        found: defaultdict[Reading, list[float]] = defaultdict(lambda: [0.0] * len(mass))
+        for place, share in enumerate(mass):
+            used = place * self.grid.step_ms
+            # Between two readings one half has either.
+            for near in (max(0, used - 1), used + 1 if place else used):
+                reading = self._reading(min(near, self.clock_ms - 1) if self.clock_ms else near)
+                found[reading._replace(seconds_left=0, percent_left=0) if is_closed else reading][
+                    place
+                ] += share / 2
+        yield from ((part, reading) for reading, part in found.items())
+
+    def _laps(self) -> Iterator[Lap]:
+        for (came, spell), masses in self.found.items():
+            if self.grid is None:
+                share = sum(mass for mass in masses if isinstance(mass, float))
+                yield Lap(share, came, spell)
+                continue
+            shares = added([mass for mass in masses if isinstance(mass, list)])
+            share = sum(shares)
+            if share > LEAST_SHARE:
+                # Rounded, so that right and wrong answers that come alike are seen to.
+                grid = tuple(round(one / share, 14) for one in shares)
+                yield Lap(share, came, spell._replace(grid=grid))
+
+
+def total(mass: Mass) -> float:
+    """How many players a mass is."""
+    return mass if isinstance(mass, float) else sum(mass)
+
+
+def _scaled(mass: Mass, share: float) -> Mass:
+    return mass * share if isinstance(mass, float) else [one * share for one in mass]
+
+
+def plus(mass: Mass, other: Mass) -> Mass:
+    """Two masses of one kind together."""
+    if isinstance(mass, float) or isinstance(other, float):
+        assert isinstance(mass, float)
+        assert isinstance(other, float)
+        return mass + other
+    return added([mass, other])
+
+
+def added(masses: Sequence[Sequence[float]]) -> list[float]:
+    """Masses on a grid, point by point."""
+    found = [0.0] * max(map(len, masses), default=0)
+    for mass in masses:
+        for place, share in enumerate(mass):
+            found[place] += share
+    return found
