@@ -8,6 +8,7 @@ import socket
 import sys
 from collections.abc import Iterator
 from contextlib import contextmanager
+from dataclasses import asdict
 from datetime import UTC, datetime
 from pathlib import Path
 from tempfile import TemporaryDirectory
@@ -18,18 +19,31 @@ from urllib.parse import quote
 import typer
 import uvicorn
 from fastapi import FastAPI
-from pydantic import TypeAdapter
+from pydantic import TypeAdapter, ValidationError
 from rich.console import Console
 from rich.markup import escape
+from rich.progress import Progress
 from rich.table import Table
 from rich.text import Text
 
 from dicetrail.core import Game, GameProblems, Pack, Severity, build, survey
 from dicetrail.core.draw import HIGHEST_DICE
-from dicetrail.core.foresight import PLAYED, SCOUTS, Forecast, How, scout_named
+from dicetrail.core.foresight import (
+    PLAYED,
+    SCOUTS,
+    Forecast,
+    How,
+    Scout,
+    foreseen,
+    nothing_played,
+    scout_named,
+)
 from dicetrail.core.foresight import forecast as foretell
+from dicetrail.core.foresight import told as told_of
 from dicetrail.demo import load_demo
 from dicetrail.files import game_schema, pack_schema, read_game
+from dicetrail.form import SCOUT_FORM
+from dicetrail.scouting import Crew, Subject, here, of_cluster, shared_out
 from dicetrail.store import Database, NotFound, StoreTrouble
 from dicetrail.store.games import newest_game, newest_games
 from dicetrail.store.packs import newest_packs, pack_of
@@ -165,6 +179,8 @@ def check(game: GameNamed, data: Data = DEFAULT_DATA) -> None:
     """Print everything that is wrong with a game, each with its place and a mend."""
     document, packs = _game_named(game, data)
     problems = survey(document, packs)
+    if not any(problem.severity is Severity.FAULT for problem in problems):
+        problems = (*problems, *foreseen(build(document, packs, recall={})))
     for problem in problems:
         colour = "red" if problem.severity is Severity.FAULT else "yellow"
         console.print(f"[{colour}]{problem.severity}[/] {escape(problem.where)}")
@@ -202,34 +218,133 @@ def play(
         raise typer.Exit(1) from None
 
 
+Who = Annotated[
+    list[str] | None,
+    typer.Option(
+        "--scout",
+        help="Who plays: "
+        + ", ".join(one.name for one in SCOUTS)
+        + "; steady if nobody is named. Repeat it for several players.",
+    ),
+]
+Settings = Annotated[
+    list[str] | None,
+    typer.Option(
+        "--set", help="A number of the scouts, such as again=50 or right=90,80,70,60,50; repeat it."
+    ),
+]
+AsJson = Annotated[bool, typer.Option("--json", help="Print it as JSON.")]
+
+
 @app.command()
 def forecast(
     game: GameNamed,
     data: Data = DEFAULT_DATA,
-    scout: Annotated[
-        str, typer.Option(help=f"Who plays: {', '.join(one.name for one in SCOUTS)}.")
-    ] = "steady",
+    scout: Who = None,
+    settings: Settings = None,
     games: Annotated[
         int, typer.Option(min=1, max=1_000_000, help="Runs played where it cannot be exact.")
     ] = PLAYED,
-    as_json: Annotated[bool, typer.Option("--json", help="Print it as JSON.")] = False,
+    as_json: AsJson = False,
 ) -> None:
     """Print what will happen to many players of one kind, without anybody playing."""
     document, packs = _game_named(game, data)
-    who = scout_named(scout)
-    if who is None:
-        console.print(f"[red]There is no scout “{escape(scout)}”.[/red]")
-        raise typer.Exit(1)
+    players = _scouts(scout, settings)
+    with _faults_told(game):
+        program = build(document, packs)
+    told = foretell(program, *players, runs=games)
+    _print_forecast(document.title, told, as_json)
+
+
+@app.command()
+def scouts(
+    game: GameNamed,
+    data: Data = DEFAULT_DATA,
+    scout: Who = None,
+    settings: Settings = None,
+    games: Annotated[int, typer.Option(min=1, max=1_000_000_000, help="Runs played.")] = 10_000,
+    dice: Annotated[int, typer.Option(min=0, max=HIGHEST_DICE, help="Of the first run.")] = 0,
+    workers: Annotated[int | None, typer.Option(min=1, max=256, help="Processes here.")] = None,
+    scheduler: Annotated[
+        str, typer.Option(help="A Dask scheduler whose workers play, such as tcp://host:8786.")
+    ] = "",
+    as_json: AsJson = False,
+) -> None:
+    """Let scouts play many whole runs, on every core here or on a cluster; Ctrl+C gives up."""
+    document, packs = _game_named(game, data)
+    players = _scouts(scout, settings)
+    subject = Subject(f"{game} {secrets.token_hex(8)}", document, packs)
+    played = nothing_played()
+    with _faults_told(game):
+        program = build(document, packs)
+    with _crew(workers, scheduler) as crew, Progress(console=console, transient=True) as progress:
+        bar = progress.add_task("runs", total=games)
+        try:
+            for played in shared_out(crew, subject, players, range(dice, dice + games)):
+                progress.update(bar, completed=played.runs)
+        except KeyboardInterrupt:
+            console.print("[yellow]Given up; this is what was played until then.[/yellow]")
+    _print_forecast(document.title, told_of(program, players, played, "as was asked for"), as_json)
+
+
+@contextmanager
+def _crew(workers: int | None, scheduler: str) -> Iterator[Crew]:
+    """Who plays, or an exit that says why nobody does."""
+    if not scheduler:
+        crew = here(workers)
+        try:
+            yield crew
+        finally:
+            crew.close()
+        return
     try:
-        program = build(document, packs, recall={})
+        with of_cluster(scheduler) as crew:
+            yield crew
+    except ModuleNotFoundError:
+        console.print("[red]A cluster wants one more package:[/red] pip install distributed")
+        raise typer.Exit(1) from None
+    except OSError as error:
+        console.print(f"[red]No scheduler answers at {escape(scheduler)}:[/red] {error}")
+        raise typer.Exit(1) from None
+
+
+@contextmanager
+def _faults_told(game: str) -> Iterator[None]:
+    try:
+        yield
     except GameProblems:
         console.print("[red]The game has faults.[/red] Run: dicetrail check " + escape(game))
         raise typer.Exit(1) from None
-    told = foretell(program, who, runs=games)
+
+
+def _scouts(names: list[str] | None, settings: list[str] | None) -> tuple[Scout, ...]:
+    """The scouts named, with some numbers set otherwise; or an exit that says why not."""
+    numbers = dict(setting.partition("=")[::2] for setting in settings or ())
+    found = []
+    for name in names or ["steady"]:
+        ready = scout_named(name)
+        if ready is None:
+            console.print(f"[red]There is no scout “{escape(name)}”.[/red]")
+            raise typer.Exit(1)
+        values = {
+            field: value.split(",") if field == "right" else value
+            for field, value in numbers.items()
+        }
+        try:
+            found.append(SCOUT_FORM.validate_python(asdict(ready) | values))
+        except ValidationError as refused:
+            for error in refused.errors():
+                place = ".".join(map(str, error["loc"]))
+                console.print(f"[red]{escape(place)}[/red]: {escape(error['msg'])}")
+            raise typer.Exit(1) from None
+    return tuple(found)
+
+
+def _print_forecast(title: str, told: Forecast, as_json: bool) -> None:
     if as_json:
         print(TypeAdapter(Forecast).dump_json(told, indent=1).decode())
         return
-    console.print(escape(f"{document.title}, for {', '.join(told.scouts)} players"))
+    console.print(escape(f"{title}, for {', '.join(told.scouts)} players"))
     table = Table("ending", "share")
     for ending in told.endings:
         if ending.title is not None or ending.share.share > 0:
@@ -238,9 +353,15 @@ def forecast(
                 share += f" ({ending.share.least:.1%} to {ending.share.most:.1%})"
             table.add_row(escape(ending.title or "no ending fits"), share)
     console.print(table)
+    several = len(told.scouts) > 1
     for counter in told.counters:
-        console.print(f"{counter.name}: {counter.mean:.2f} on average")
+        whose = f" of {told.scouts[counter.player]}" if several else ""
+        console.print(escape(f"{counter.name}{whose}: {counter.mean:.2f} on average"))
+    for scout, share in zip((*told.scouts, "nobody, they tie"), told.leads, strict=False):
+        console.print(escape(f"ahead at the end: {scout}, {share:.1%}"))
     console.print(f"questions: {told.questions:.1f} on average")
+    if told.ends_most is not None:
+        console.print(f"most runs end with question {told.ends_most}")
     console.print(f"length: {told.seconds:.0f} s on average")
     if told.unended > 0.0005:
         console.print(f"left playing: {told.unended:.1%}")

@@ -21,6 +21,7 @@ from dicetrail.core.document import (
     is_whole_text,
     warning,
 )
+from dicetrail.core.foresight import Own, Scout
 from dicetrail.core.survey import FactsEdit
 
 Path = tuple[str | int, ...]
@@ -53,9 +54,12 @@ def _with_bounds(schema: Any, within: Within) -> Any:
     return schema | {"ge": within.least, "le": within.most}
 
 
-for _part in (*DOCUMENT, Facts, Pack, PackEdit, FactsEdit):
+for _part in (*DOCUMENT, Facts, Pack, PackEdit, FactsEdit, Scout, Own):
     checked_strictly(_part)
 setattr(Within, "__get_pydantic_core_schema__", _bounded)  # noqa: B010
+
+SCOUT_FORM: TypeAdapter[Scout] = TypeAdapter(Scout)
+"""How a scout that comes from outside is checked."""
 
 
 def broken_text(value: Any, path: Path = ()) -> Path | None:

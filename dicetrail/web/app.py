@@ -16,6 +16,7 @@ from dicetrail.store.runs import forget_unbegun
 from dicetrail.web import reading
 from dicetrail.web.door import key
 from dicetrail.web.door.guards import BodyLimit, HeadAsGet, OwnPages, RateLimits, StrictHeaders
+from dicetrail.web.foresight import routes as foresight
 from dicetrail.web.games import files as gamefiles
 from dicetrail.web.games import routes as games
 from dicetrail.web.language import routes as language
@@ -115,8 +116,21 @@ def create_app(
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=list(hosts))
     app.add_middleware(StrictHeaders)
     app.add_middleware(HeadAsGet)
-    for module in (games, gamefiles, players, language, sounds, loads, packs, runs, play, key):
+    for module in (
+        games,
+        gamefiles,
+        foresight,
+        players,
+        language,
+        sounds,
+        loads,
+        packs,
+        runs,
+        play,
+        key,
+    ):
         app.include_router(module.router)
+    app.include_router(foresight.scouts)
     app.include_router(packs.templates)
     app.include_router(packs.media)
 

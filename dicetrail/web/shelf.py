@@ -31,10 +31,12 @@ from dicetrail.core.play import go_on, made_ready
 from dicetrail.core.survey import Edits, PackLook, RowFault, edited_pack
 from dicetrail.core.workbench import Examined
 from dicetrail.files.aside import Aside
+from dicetrail.scouting import Crew, Subject, here
 from dicetrail.store import Database
 from dicetrail.store.games import game_revision
 from dicetrail.store.models import RunRow
 from dicetrail.store.packs import KeptPack, edits_of, newest_packs, pack_of, pack_revision
+from dicetrail.web.foresight.studies import Studies
 from dicetrail.web.loads.load import Loads
 
 PackNumbers = tuple[tuple[str, int], ...]
@@ -93,11 +95,17 @@ class Shelf:
         self.pack_media = lru_cache(maxsize=64)(self._pack_media)
         self.examined = lru_cache(maxsize=256)(self._examined)
         self._programs: LatestOf[str, Program] = LatestOf(100)
+        self.studies = Studies()
+        self._crew: Crew | None = None
+        self._gathering = Lock()
 
     def close(self) -> None:
         """End whatever is still being read."""
         self.loads.close()
         self.aside.close()
+        self.studies.close()
+        if self._crew is not None:
+            self._crew.close()
 
     def read_ahead(self) -> None:
         """Read the large packs before they are asked for, so that nobody waits for them."""
@@ -207,6 +215,19 @@ class Shelf:
     def _game(self, game_id: str, number: int) -> Game:
         with self.database.reading() as session:
             return game_revision(session, game_id, number).document
+
+    def subject(self, game_id: str, number: int, packs: PackNumbers) -> Subject:
+        """A revision of a game to be handed to others. Raises NotFound, GameProblems."""
+        program = self.program(game_id, number, packs)
+        return Subject(f"{game_id} {number} {packs}", program.game, self._held(packs))
+
+    @property
+    def crew(self) -> Crew:
+        """Whoever works out what takes long, beside the server."""
+        with self._gathering:
+            if self._crew is None:
+                self._crew = here()
+            return self._crew
 
     def _held(self, packs: Sequence[tuple[str, int]]) -> dict[str, Pack]:
         return {name: self.pack(name, number) for name, number in packs}

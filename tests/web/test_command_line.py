@@ -80,7 +80,7 @@ class TestForecast(unittest.TestCase):
             code, printed = self.told(str(file), "--scout", "guessing", "--json")
             self.assertEqual(code, 0, printed)
             read = json.loads(printed)
-            self.assertTrue(read["is_exact"])
+            self.assertEqual(read["how"], "exact")
             (passed, *_) = read["endings"]
             self.assertAlmostEqual(passed["share"]["share"], stats.binom(9, 0.25).sf(4), 12)
             code, printed = self.told(str(file), "--scout", "guessing")

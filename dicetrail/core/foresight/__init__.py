@@ -16,10 +16,21 @@ from dicetrail.core.foresight.forecast import (
     told,
     wilson,
 )
+from dicetrail.core.foresight.foreseen import foreseen
 from dicetrail.core.foresight.lengths import Lengths
 from dicetrail.core.foresight.playing import played, walked
 from dicetrail.core.foresight.scouts import SCOUTS, Habit, Own, Scout, scout_named
+from dicetrail.core.foresight.times import Times
 from dicetrail.core.foresight.weighing import Weigher
+from dicetrail.core.foresight.what_if import (
+    Knob,
+    Turned,
+    knobs_of,
+    nearest,
+    turned,
+    values_around,
+)
+from dicetrail.core.foresight.witness import Witness, Witnesses, witnesses
 
 __all__ = [
     "PLAYED",
@@ -30,19 +41,30 @@ __all__ = [
     "Forecast",
     "Habit",
     "How",
+    "Knob",
     "Lengths",
     "Own",
     "Played",
     "Scout",
     "Share",
+    "Times",
+    "Turned",
     "Weigher",
+    "Witness",
+    "Witnesses",
     "counted",
     "forecast",
+    "foreseen",
+    "knobs_of",
+    "nearest",
     "nothing_played",
     "played",
     "sampled",
     "scout_named",
     "told",
+    "turned",
+    "values_around",
     "walked",
     "wilson",
+    "witnesses",
 ]

@@ -15,6 +15,7 @@ from dicetrail.core.document import (
     fields_within,
     values_within,
 )
+from dicetrail.core.foresight import SCOUTS, Scout
 from dicetrail.core.workbench import NEW_PARTS
 from dicetrail.files import Plan
 
@@ -26,9 +27,11 @@ def written_parts() -> str:
 
 def _sections() -> Iterator[str]:
     values = {
-        kind.__name__: kind for part in (Game, Question, Plan) for kind in values_within(part)
+        kind.__name__: kind
+        for part in (Game, Question, Plan, Scout)
+        for kind in values_within(part)
     }
-    names = ", ".join(sorted({*NEW_PARTS, *values}))
+    names = ", ".join(sorted({*NEW_PARTS, *values, "Scout"}))
     yield (
         "// Made from the core by `make api`; not to be changed by hand.\n"
         f'import type {{ {names} }} from "./schema";'
@@ -49,6 +52,13 @@ def _sections() -> Iterator[str]:
         "export const FIELDS: Record<string, Field> = "
         f"{_lines({field.where: _field(field) for field in fields})};"
     )
+    yield (
+        "/** The fields of a scout, and the ready scouts. */\n"
+        "export const SCOUT_FIELDS: Record<string, Field> = "
+        f"{_lines({field.where: _field(field) for field in fields_within(Scout)})};"
+    )
+    scouts = TypeAdapter(tuple[Scout, ...]).dump_python(SCOUTS, mode="json")
+    yield f"export const SCOUTS: Scout[] = {_json(scouts)};"
     yield (
         "/** One value of a few, and the words for it. */\n"
         "export type Value<T> = { value: T; label: string; hint: string };"

@@ -1,5 +1,5 @@
 // Made from the core by `make api`; not to be changed by hand.
-import type { Badge, Best, Contents, Cue, DecimalMark, DrawOrder, Effect, Ending, Format, Holds, ItemList, Kind, Leaves, Lists, ListsAsk, Made, Needs, Occasion, Operator, Order, Pattern, Question, Refill, Reveal, Role, Round, RoundOrder, Separator, Shows, Sound, Sums, To, Wave } from "./schema";
+import type { Badge, Best, Contents, Cue, DecimalMark, DrawOrder, Effect, Ending, Format, Habit, Holds, ItemList, Kind, Leaves, Lists, ListsAsk, Made, Needs, Occasion, Operator, Order, Pattern, Question, Refill, Reveal, Role, Round, RoundOrder, Scout, Separator, Shows, Sound, Sums, To, Wave } from "./schema";
 
 /** What a maker adds begins as one of these. */
 
@@ -325,6 +325,138 @@ export const FIELDS: Record<string, Field> = {
   "details.needs": {"label": "Needs", "hint": "of the right answers", "empty": "", "within": null},
 };
 
+/** The fields of a scout, and the ready scouts. */
+export const SCOUT_FIELDS: Record<string, Field> = {
+  "name": {"label": "Name", "hint": "", "empty": "", "within": null},
+  "right[]": {"label": "Right at the first try, by level", "hint": "", "empty": "", "within": [0, 100]},
+  "guesses": {"label": "Guesses", "hint": "one of the choices, each as likely", "empty": "", "within": null},
+  "again": {"label": "Found at each further try", "hint": "of what was missed", "empty": "", "within": [0, 100]},
+  "close": {"label": "Close", "hint": "of the right answers that are typed", "empty": "", "within": [0, 100]},
+  "passes": {"label": "Passes", "hint": "where it can", "empty": "", "within": [0, 100]},
+  "hints": {"label": "Takes the hint", "hint": "where there is one", "empty": "", "within": [0, 100]},
+  "helped": {"label": "Found with the hint", "hint": "of what would be missed", "empty": "", "within": [0, 100]},
+  "median_ms": {"label": "Half of the answers come within", "hint": "", "empty": "", "within": [100, 600000]},
+  "letter_ms": {"label": "Half of the letters come within", "hint": "", "empty": "", "within": [100, 600000]},
+  "spread": {"label": "Spread of the times", "hint": "", "empty": "", "within": [0, 300]},
+  "goes_on_ms": {"label": "Goes on after", "hint": "", "empty": "", "within": [0, 600000]},
+  "picks": {"label": "Picks of a menu of rounds", "hint": "", "empty": "", "within": null},
+  "own[].prompt": {"label": "Question", "hint": "", "empty": "", "within": null},
+  "own[].right": {"label": "Right at the first try", "hint": "", "empty": "", "within": [0, 100]},
+};
+
+export const SCOUTS: Scout[] = [
+  {
+    "name": "guessing",
+    "right": [
+      20,
+      15,
+      10,
+      5,
+      5
+    ],
+    "guesses": true,
+    "again": 0,
+    "close": 5,
+    "passes": 0,
+    "hints": 0,
+    "helped": 30,
+    "median_ms": 3000,
+    "letter_ms": 1000,
+    "spread": 40,
+    "goes_on_ms": 800,
+    "picks": "first",
+    "own": []
+  },
+  {
+    "name": "beginner",
+    "right": [
+      70,
+      55,
+      40,
+      30,
+      20
+    ],
+    "guesses": false,
+    "again": 25,
+    "close": 5,
+    "passes": 0,
+    "hints": 0,
+    "helped": 30,
+    "median_ms": 9000,
+    "letter_ms": 3000,
+    "spread": 60,
+    "goes_on_ms": 2500,
+    "picks": "first",
+    "own": []
+  },
+  {
+    "name": "steady",
+    "right": [
+      85,
+      75,
+      65,
+      50,
+      40
+    ],
+    "guesses": false,
+    "again": 30,
+    "close": 5,
+    "passes": 0,
+    "hints": 0,
+    "helped": 30,
+    "median_ms": 6000,
+    "letter_ms": 2000,
+    "spread": 50,
+    "goes_on_ms": 1500,
+    "picks": "first",
+    "own": []
+  },
+  {
+    "name": "expert",
+    "right": [
+      97,
+      95,
+      90,
+      85,
+      75
+    ],
+    "guesses": false,
+    "again": 50,
+    "close": 2,
+    "passes": 0,
+    "hints": 0,
+    "helped": 30,
+    "median_ms": 4000,
+    "letter_ms": 1500,
+    "spread": 40,
+    "goes_on_ms": 1000,
+    "picks": "first",
+    "own": []
+  },
+  {
+    "name": "distracted",
+    "right": [
+      80,
+      70,
+      60,
+      50,
+      40
+    ],
+    "guesses": false,
+    "again": 20,
+    "close": 10,
+    "passes": 0,
+    "hints": 0,
+    "helped": 30,
+    "median_ms": 11000,
+    "letter_ms": 4000,
+    "spread": 110,
+    "goes_on_ms": 3000,
+    "picks": "first",
+    "own": []
+  }
+];
+
 /** One value of a few, and the words for it. */
 export type Value<T> = { value: T; label: string; hint: string };
 
@@ -352,6 +484,7 @@ export const VALUES: {
   Separator: Value<Separator>[];
   Role: Value<Role>[];
   Contents: Value<Contents>[];
+  Habit: Value<Habit>[];
 } = {
   "ListsAsk": [{"value": "sort", "label": "Where does an item belong?", "hint": ""}, {"value": "odd one out", "label": "Which is the odd one out?", "hint": ""}],
   "Operator": [{"value": "plus", "label": "+ plus", "hint": ""}, {"value": "minus", "label": "− minus", "hint": ""}, {"value": "times", "label": "× times", "hint": ""}, {"value": "over", "label": "÷ over, whole quotients", "hint": ""}],
@@ -376,6 +509,7 @@ export const VALUES: {
   "Separator": [{"value": "tab", "label": "tab", "hint": ""}, {"value": "comma", "label": "comma ,", "hint": ""}, {"value": "semicolon", "label": "semicolon ;", "hint": ""}, {"value": "bar", "label": "bar |", "hint": ""}],
   "Role": [{"value": "question", "label": "question", "hint": ""}, {"value": "right answer", "label": "right answer", "hint": ""}, {"value": "wrong choice", "label": "wrong choice", "hint": ""}, {"value": "option", "label": "option", "hint": ""}, {"value": "options in one cell", "label": "options in one cell", "hint": ""}, {"value": "key", "label": "key", "hint": ""}, {"value": "group", "label": "group", "hint": ""}, {"value": "kind", "label": "kind", "hint": ""}, {"value": "topic", "label": "topic", "hint": ""}, {"value": "level", "label": "level", "hint": ""}, {"value": "worth", "label": "worth", "hint": ""}, {"value": "seconds", "label": "seconds", "hint": ""}, {"value": "hint", "label": "hint", "hint": ""}, {"value": "note", "label": "note", "hint": ""}, {"value": "picture", "label": "picture", "hint": ""}, {"value": "sound", "label": "sound", "hint": ""}, {"value": "narration", "label": "narration", "hint": ""}, {"value": "tolerance", "label": "tolerance", "hint": ""}, {"value": "pinned choice", "label": "pinned choice", "hint": ""}, {"value": "choices are", "label": "choices are", "hint": ""}, {"value": "misses", "label": "misses", "hint": ""}, {"value": "needs", "label": "needs", "hint": ""}, {"value": "fact", "label": "kept", "hint": ""}, {"value": "ignored", "label": "ignored", "hint": ""}],
   "Contents": [{"value": "questions", "label": "Questions", "hint": "each row, or each block of lines, is one"}, {"value": "facts", "label": "Facts", "hint": "a table of which rounds make questions by patterns"}],
+  "Habit": [{"value": "first", "label": "The first there is", "hint": ""}, {"value": "any", "label": "Any, each as likely", "hint": ""}],
 };
 
 /** The details that are texts, and those that are numbers, in order. */

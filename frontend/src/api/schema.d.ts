@@ -276,6 +276,170 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/games/{game_id}/foresight/forecast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Show Forecast
+         * @description What will happen to many players of some kinds, who play together.
+         */
+        post: operations["show_forecast_api_games__game_id__foresight_forecast_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/foresight/forecast.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Write Forecast
+         * @description The same as a table: what, which, share, and for runs played the interval.
+         */
+        post: operations["write_forecast_api_games__game_id__foresight_forecast_csv_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/foresight/knobs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Knobs
+         * @description The numbers of the game that can be turned.
+         */
+        get: operations["list_knobs_api_games__game_id__foresight_knobs_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/foresight/set": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Set Knob
+         * @description The game with a number of it set otherwise, to be saved.
+         */
+        post: operations["set_knob_api_games__game_id__foresight_set_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/foresight/problems": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Problems
+         * @description What a forecast finds wrong with the game.
+         */
+        get: operations["show_problems_api_games__game_id__foresight_problems_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/foresight/witnesses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Find Witnesses
+         * @description A shortest run to every ending and score that can be found.
+         */
+        post: operations["find_witnesses_api_games__game_id__foresight_witnesses_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/foresight/studies": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin Study
+         * @description Begin to play runs, or to turn a number of the game about.
+         */
+        post: operations["begin_study_api_games__game_id__foresight_studies_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/foresight/studies/{study_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Study
+         * @description How far a study is, and which value comes nearest to a share of an ending.
+         */
+        get: operations["show_study_api_games__game_id__foresight_studies__study_id__get"];
+        put?: never;
+        post?: never;
+        /**
+         * Give Study Up
+         * @description Let a study be. What it has found so far can still be looked at.
+         */
+        delete: operations["give_study_up_api_games__game_id__foresight_studies__study_id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/games/{game_id}/runs": {
         parameters: {
             query?: never;
@@ -1172,6 +1336,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/scouts/times": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Times
+         * @description How many answers come in each part of the time, as far as all but one in fifty.
+         */
+        get: operations["show_times_api_scouts_times_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/templates/questions.{ending}": {
         parameters: {
             query?: never;
@@ -1600,6 +1784,23 @@ export interface components {
             action: "continue";
         };
         /**
+         * CounterShares
+         * @description What a counter of a player comes to, from the lowest up, each value with its share.
+         */
+        CounterShares: {
+            /** Name */
+            name: string;
+            /** Player */
+            player: number;
+            /** Values */
+            values: [
+                number,
+                number
+            ][];
+            /** Mean */
+            mean: number;
+        };
+        /**
          * CounterShown
          * @description A counter of the rules and its value.
          */
@@ -1856,6 +2057,15 @@ export interface components {
             counts_as_best: boolean;
         };
         /**
+         * EndingShare
+         * @description An ending by its title, and how many come to it; without a title, no ending fits.
+         */
+        EndingShare: {
+            /** Title */
+            title: string | null;
+            share: components["schemas"]["Share"];
+        };
+        /**
          * EndingShown
          * @description The ending a run came to.
          */
@@ -1987,6 +2197,51 @@ export interface components {
             answered?: components["schemas"]["Answered"] | null;
         };
         /**
+         * Forecast
+         * @description What will happen to many players of one kind, or to many that play together.
+         */
+        Forecast: {
+            /** Scouts */
+            scouts: string[];
+            how: components["schemas"]["How"];
+            /** Why */
+            why: string;
+            /** Endings */
+            endings: components["schemas"]["EndingShare"][];
+            /** Counters */
+            counters: components["schemas"]["CounterShares"][];
+            /** Leads */
+            leads: number[];
+            /** Still In */
+            still_in: number[];
+            /** Ends Most */
+            ends_most: number | null;
+            /** Questions */
+            questions: number;
+            /** Seconds */
+            seconds: number;
+            lengths: components["schemas"]["Lengths"] | null;
+            /** Unended */
+            unended: number;
+            /** Moved */
+            moved?: number | null;
+        };
+        /**
+         * ForecastWanted
+         * @description Whose forecast, and of which revision; the newest if none is named.
+         */
+        ForecastWanted: {
+            /** Scouts */
+            scouts: components["schemas"]["Scout"][];
+            /**
+             * Is Quick
+             * @default false
+             */
+            is_quick: boolean;
+            /** Revision */
+            revision?: number | null;
+        };
+        /**
          * Format
          * @description The form a question file has.
          * @enum {string}
@@ -2112,6 +2367,12 @@ export interface components {
             packs: components["schemas"]["PackCard"][];
         };
         /**
+         * Habit
+         * @description Which round a player picks from a menu.
+         * @enum {string}
+         */
+        Habit: "first" | "any";
+        /**
          * Health
          * @description That the server answers.
          */
@@ -2149,6 +2410,12 @@ export interface components {
              */
             values: string[];
         };
+        /**
+         * How
+         * @description How a forecast was worked out.
+         * @enum {string}
+         */
+        How: "exact" | "on a grid" | "sampled";
         /**
          * Input
          * @description An action and when it came, in milliseconds since the run began.
@@ -2196,6 +2463,41 @@ export interface components {
          */
         Kind: "choice" | "truth" | "typed" | "number" | "letters" | "sort";
         /**
+         * Knob
+         * @description A number of a game that can be turned.
+         */
+        Knob: {
+            /** Key */
+            key: string;
+            /** Label */
+            label: string;
+            /** Value */
+            value: number;
+            /** Least */
+            least: number;
+            /** Most */
+            most: number;
+        };
+        /**
+         * KnobSet
+         * @description A number of the game at a value.
+         */
+        KnobSet: {
+            /** Key */
+            key: string;
+            /** Value */
+            value: number;
+        };
+        /**
+         * KnobView
+         * @description A number of the game that can be turned, and the values that are looked at.
+         */
+        KnobView: {
+            knob: components["schemas"]["Knob"];
+            /** Values */
+            values: number[];
+        };
+        /**
          * Language
          * @description What a page needs to help with a rule script.
          */
@@ -2211,6 +2513,11 @@ export interface components {
          * @enum {string}
          */
         Leaves: "none" | "right" | "picked";
+        Lengths: [
+            number,
+            number[],
+            number
+        ];
         /**
          * Letter
          * @description The player tries a letter of a word.
@@ -2478,6 +2785,21 @@ export interface components {
             inputs: components["schemas"]["Input"][];
         };
         /**
+         * NewStudy
+         * @description Runs to be played, or a number to be turned.
+         */
+        NewStudy: {
+            /** Scouts */
+            scouts: components["schemas"]["Scout"][];
+            /**
+             * Games
+             * @default 2000
+             */
+            games: number;
+            /** Key */
+            key?: string | null;
+        };
+        /**
          * Note
          * @description One tone of a sound, or with no pitch a rest.
          */
@@ -2564,6 +2886,16 @@ export interface components {
              * @default 1
              */
             questions: number | null;
+        };
+        /**
+         * Own
+         * @description How a scout does at one question.
+         */
+        Own: {
+            /** Prompt */
+            prompt: string;
+            /** Right */
+            right: number;
         };
         /**
          * PackCard
@@ -3463,6 +3795,82 @@ export interface components {
             mine: components["schemas"]["Score"][];
         };
         /**
+         * Scout
+         * @description A kind of player. Chances are in percent.
+         */
+        Scout: {
+            /** Name */
+            name: string;
+            /**
+             * Right
+             * @default [
+             *       85,
+             *       75,
+             *       65,
+             *       50,
+             *       40
+             *     ]
+             */
+            right: number[];
+            /**
+             * Guesses
+             * @default false
+             */
+            guesses: boolean;
+            /**
+             * Again
+             * @default 30
+             */
+            again: number;
+            /**
+             * Close
+             * @default 5
+             */
+            close: number;
+            /**
+             * Passes
+             * @default 0
+             */
+            passes: number;
+            /**
+             * Hints
+             * @default 0
+             */
+            hints: number;
+            /**
+             * Helped
+             * @default 30
+             */
+            helped: number;
+            /**
+             * Median Ms
+             * @default 6000
+             */
+            median_ms: number;
+            /**
+             * Letter Ms
+             * @default 2000
+             */
+            letter_ms: number;
+            /**
+             * Spread
+             * @default 50
+             */
+            spread: number;
+            /**
+             * Goes On Ms
+             * @default 1500
+             */
+            goes_on_ms: number;
+            /** @default first */
+            picks: components["schemas"]["Habit"];
+            /**
+             * Own
+             * @default []
+             */
+            own: components["schemas"]["Own"][];
+        };
+        /**
          * ScriptName
          * @description A name of the rule script: what it is, and what it does or means.
          */
@@ -3503,6 +3911,18 @@ export interface components {
          * @enum {string}
          */
         Severity: "fault" | "warning";
+        /**
+         * Share
+         * @description How many of all players, and where that lies with 95 % certainty if it was sampled.
+         */
+        Share: {
+            /** Share */
+            share: number;
+            /** Least */
+            least: number;
+            /** Most */
+            most: number;
+        };
         /**
          * Sharing
          * @description How players come to a game.
@@ -3642,6 +4062,26 @@ export interface components {
             words: string;
         };
         /**
+         * StudyView
+         * @description How far a study is.
+         */
+        StudyView: {
+            /** Id */
+            id: string;
+            /** Done */
+            done: number;
+            /** Total */
+            total: number;
+            /** Is Over */
+            is_over: boolean;
+            /** Failure */
+            failure: string;
+            forecast: components["schemas"]["Forecast"] | null;
+            /** Turned */
+            turned: components["schemas"]["Turned"][];
+            found: components["schemas"]["Turned"] | null;
+        };
+        /**
          * Sums
          * @description Questions of arithmetic, made anew for every run, none of them twice.
          */
@@ -3776,6 +4216,16 @@ export interface components {
             cue: components["schemas"]["CueShown"];
         };
         /**
+         * TimesView
+         * @description How likely an answer takes so many steps.
+         */
+        TimesView: {
+            /** Step Seconds */
+            step_seconds: number;
+            /** Shares */
+            shares: number[];
+        };
+        /**
          * To
          * @description Where a run goes after an answer.
          * @enum {string}
@@ -3814,6 +4264,15 @@ export interface components {
             checked: components["schemas"]["Checked"][];
             /** Folds */
             folds: components["schemas"]["Fold"][][];
+        };
+        /**
+         * Turned
+         * @description What a game comes to with a knob at a value.
+         */
+        Turned: {
+            /** Value */
+            value: number;
+            forecast: components["schemas"]["Forecast"];
         };
         /**
          * Verdict
@@ -3873,6 +4332,34 @@ export interface components {
             /** @default questions */
             contents: components["schemas"]["Contents"];
         };
+        /**
+         * WitnessView
+         * @description A run that leads to an ending or score.
+         */
+        WitnessView: {
+            /** Ending */
+            ending: number | null;
+            /** Score */
+            score: number;
+            /** Dice */
+            dice: number | string;
+            /** Players */
+            players: string[];
+            /** Inputs */
+            inputs: components["schemas"]["Input"][];
+        };
+        /**
+         * WitnessesView
+         * @description Runs to every ending and score; why there is none to an ending.
+         */
+        WitnessesView: {
+            /** Endings */
+            endings: (components["schemas"]["WitnessView"] | null)[];
+            /** Scores */
+            scores: components["schemas"]["WitnessView"][];
+            /** Why */
+            why: string[];
+        };
     };
     responses: never;
     parameters: never;
@@ -3906,6 +4393,7 @@ export type ColumnsSave = components['schemas']['ColumnsSave'];
 export type Comparison = components['schemas']['Comparison'];
 export type Contents = components['schemas']['Contents'];
 export type Continue = components['schemas']['Continue'];
+export type CounterShares = components['schemas']['CounterShares'];
 export type CounterShown = components['schemas']['CounterShown'];
 export type Cue = components['schemas']['Cue'];
 export type CueShown = components['schemas']['CueShown'];
@@ -3917,6 +4405,7 @@ export type Drawn = components['schemas']['Drawn'];
 export type DrawnQuestion = components['schemas']['DrawnQuestion'];
 export type Effect = components['schemas']['Effect'];
 export type Ending = components['schemas']['Ending'];
+export type EndingShare = components['schemas']['EndingShare'];
 export type EndingShown = components['schemas']['EndingShown'];
 export type Facets = components['schemas']['Facets'];
 export type Fact = components['schemas']['Fact'];
@@ -3926,23 +4415,31 @@ export type FactsSave = components['schemas']['FactsSave'];
 export type Feedback = components['schemas']['Feedback'];
 export type Fold = components['schemas']['Fold'];
 export type Footprint = components['schemas']['Footprint'];
+export type Forecast = components['schemas']['Forecast'];
+export type ForecastWanted = components['schemas']['ForecastWanted'];
 export type Format = components['schemas']['Format'];
 export type Game = components['schemas']['Game'];
 export type GameCard = components['schemas']['GameCard'];
 export type GameGlance = components['schemas']['GameGlance'];
 export type GameSave = components['schemas']['GameSave'];
 export type GameView = components['schemas']['GameView'];
+export type Habit = components['schemas']['Habit'];
 export type Health = components['schemas']['Health'];
 export type Hint = components['schemas']['Hint'];
 export type Holds = components['schemas']['Holds'];
+export type How = components['schemas']['How'];
 export type Input = components['schemas']['Input'];
 export type Intent = components['schemas']['Intent'];
 export type Into = components['schemas']['Into'];
 export type ItemList = components['schemas']['ItemList'];
 export type Key = components['schemas']['Key'];
 export type Kind = components['schemas']['Kind'];
+export type Knob = components['schemas']['Knob'];
+export type KnobSet = components['schemas']['KnobSet'];
+export type KnobView = components['schemas']['KnobView'];
 export type Language = components['schemas']['Language'];
 export type Leaves = components['schemas']['Leaves'];
+export type Lengths = components['schemas']['Lengths'];
 export type Letter = components['schemas']['Letter'];
 export type Lists = components['schemas']['Lists'];
 export type ListsAsk = components['schemas']['ListsAsk'];
@@ -3959,12 +4456,14 @@ export type NewFacts = components['schemas']['NewFacts'];
 export type NewGame = components['schemas']['NewGame'];
 export type NewPlay = components['schemas']['NewPlay'];
 export type NewRun = components['schemas']['NewRun'];
+export type NewStudy = components['schemas']['NewStudy'];
 export type Note = components['schemas']['Note'];
 export type Occasion = components['schemas']['Occasion'];
 export type Opening = components['schemas']['Opening'];
 export type Operator = components['schemas']['Operator'];
 export type Order = components['schemas']['Order'];
 export type Outcomes = components['schemas']['Outcomes'];
+export type Own = components['schemas']['Own'];
 export type PackCard = components['schemas']['PackCard'];
 export type PackEdit = components['schemas']['PackEdit'];
 export type PackJoin = components['schemas']['PackJoin'];
@@ -4009,10 +4508,12 @@ export type Sample = components['schemas']['Sample'];
 export type Score = components['schemas']['Score'];
 export type ScoreSpan = components['schemas']['ScoreSpan'];
 export type Scores = components['schemas']['Scores'];
+export type Scout = components['schemas']['Scout'];
 export type ScriptName = components['schemas']['ScriptName'];
 export type ScriptRecipe = components['schemas']['ScriptRecipe'];
 export type Separator = components['schemas']['Separator'];
 export type Severity = components['schemas']['Severity'];
+export type Share = components['schemas']['Share'];
 export type Sharing = components['schemas']['Sharing'];
 export type Shows = components['schemas']['Shows'];
 export type Slat = components['schemas']['Slat'];
@@ -4024,22 +4525,27 @@ export type Stage = components['schemas']['Stage'];
 export type StepView = components['schemas']['StepView'];
 export type Stop = components['schemas']['Stop'];
 export type StopSummary = components['schemas']['StopSummary'];
+export type StudyView = components['schemas']['StudyView'];
 export type Sums = components['schemas']['Sums'];
 export type Table = components['schemas']['Table'];
 export type TableInput = components['schemas']['TableInput'];
 export type Tagged = components['schemas']['Tagged'];
 export type Target = components['schemas']['Target'];
 export type Tick = components['schemas']['Tick'];
+export type TimesView = components['schemas']['TimesView'];
 export type To = components['schemas']['To'];
 export type ToRead = components['schemas']['ToRead'];
 export type Trial = components['schemas']['Trial'];
 export type TrialView = components['schemas']['TrialView'];
+export type Turned = components['schemas']['Turned'];
 export type Verdict = components['schemas']['Verdict'];
 export type Wait = components['schemas']['Wait'];
 export type Wave = components['schemas']['Wave'];
 export type Way = components['schemas']['Way'];
 export type What = components['schemas']['What'];
 export type Wish = components['schemas']['Wish'];
+export type WitnessView = components['schemas']['WitnessView'];
+export type WitnessesView = components['schemas']['WitnessesView'];
 export type $defs = Record<string, never>;
 export interface operations {
     list_games_api_games_get: {
@@ -4539,6 +5045,304 @@ export interface operations {
                 content: {
                     "application/json": string;
                 };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    show_forecast_api_games__game_id__foresight_forecast_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ForecastWanted"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Forecast"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    write_forecast_api_games__game_id__foresight_forecast_csv_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ForecastWanted"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    list_knobs_api_games__game_id__foresight_knobs_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KnobView"][];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    set_knob_api_games__game_id__foresight_set_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KnobSet"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Game"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    show_problems_api_games__game_id__foresight_problems_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PlacedProblem"][];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    find_witnesses_api_games__game_id__foresight_witnesses_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WitnessesView"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    begin_study_api_games__game_id__foresight_studies_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewStudy"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StudyView"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    show_study_api_games__game_id__foresight_studies__study_id__get: {
+        parameters: {
+            query?: {
+                ending?: number;
+                share?: number;
+            };
+            header?: never;
+            path: {
+                game_id: string;
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StudyView"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    give_study_up_api_games__game_id__foresight_studies__study_id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+                study_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description What went wrong, and how to mend it */
             default: {
@@ -6115,6 +6919,38 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    show_times_api_scouts_times_get: {
+        parameters: {
+            query?: {
+                median_ms?: number;
+                spread?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TimesView"];
+                };
             };
             /** @description What went wrong, and how to mend it */
             default: {

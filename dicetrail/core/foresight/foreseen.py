@@ -1,0 +1,197 @@
+"""What a forecast finds wrong with a game: each with its numbers, and how to mend it.
+
+Only what was followed exactly or on a grid is spoken of; where that cannot be, nothing is said.
+"""
+
+from collections.abc import Iterator
+from dataclasses import replace
+
+from dicetrail.core.document import (
+    Number,
+    Problem,
+    Reveal,
+    RoundOrder,
+    To,
+    as_written,
+    warning,
+)
+from dicetrail.core.foresight.forecast import Forecast, How, forecast
+from dicetrail.core.foresight.scouts import SCOUTS, Scout
+from dicetrail.core.play import (
+    Begin,
+    Continue,
+    Phase,
+    Program,
+    Wait,
+    length_of_round,
+    start,
+    step,
+)
+from dicetrail.core.rules import ScriptFaults, rules_of
+
+HARDLY_EVER = 1e-6
+"""An ending that fewer come to is one that nobody comes to."""
+
+MOST_GUESSED = 0.2
+"""A pass mark that more guessers than that reach is no pass mark."""
+
+MOST_LEFT = 0.01
+
+
+def foreseen(program: Program) -> tuple[Problem, ...]:
+    """What is wrong by what the ready scouts come to, in the order of the trail."""
+    told = {scout.name: forecast(program, scout, runs=0, is_quick=True) for scout in SCOUTS}
+    known = {name: one for name, one in told.items() if one.how is not How.SAMPLED}
+    found = [*_told_and_asked_again(program), *_never_left(program)]
+    if len(known) == len(told):
+        found += _unreached(program, known)
+        found += _not_needed(program, known)
+    guessed = known.get("guessing")
+    if guessed is not None:
+        found += _guessed(program, guessed)
+    return tuple(found)
+
+
+def _unreached(program: Program, known: dict[str, Forecast]) -> Iterator[Problem]:
+    """Endings that nobody comes to."""
+    first = program.rules.score(program.rules.first)
+    lowest = min(value for one in known.values() for value, _ in one.counters[0].values)
+    for number, ending in enumerate(program.game.endings):
+        most = max(one.endings[number].share.share for one in known.values())
+        if most >= HARDLY_EVER:
+            continue
+        where = f"endings[{number}]"
+        is_low = ending.counts == "score" and ending.at_most is not None
+        if is_low and lowest >= first and ending.at_most is not None and ending.at_most < lowest:
+            what = (
+                f"points can only rise from {as_written(first)}, and nobody ends with fewer than "
+                f"{as_written(lowest)}, so “{ending.title}” is never come to"
+            )
+            mend = f"take points for what is wrong, or let it go up to {as_written(lowest)} or more"
+        else:
+            what = (
+                f"of a million players of any ready kind fewer than one comes to “{ending.title}”"
+            )
+            mend = "make it easier to come to, or take it out"
+        yield warning(where, what, mend)
+
+
+def _guessed(program: Program, told: Forecast) -> Iterator[Problem]:
+    """What comes of guessing."""
+    if told.unended > MOST_LEFT:
+        what = f"{told.unended:.0%} of those who guess never come to an end"
+        yield warning("endings", what, "let lives, a clock or a number of questions end it")
+    first, (score, *_) = program.rules.score(program.rules.first), told.counters
+    for number, ending in enumerate(program.game.endings):
+        least = ending.at_least
+        if ending.counts != "score" or least is None or least <= first:
+            continue  # what one begins with is no mark
+        share = sum(share for value, share in score.values if value >= least)
+        if share > MOST_GUESSED:
+            yield warning(
+                f"endings[{number}].at_least",
+                f"guessing alone is enough for “{ending.title}” in {share:.0%} of runs",
+                f"ask for {_mark_for(score.values)} points or more, which one guesser in five at "
+                "most reaches",
+            )
+
+
+def _mark_for(score: tuple[tuple[Number, float], ...]) -> Number:
+    """The least score that at most one guesser in five reaches."""
+    above, mark = 0.0, score[-1][0] + 1
+    for value, share in reversed(score):
+        above += share
+        if above > MOST_GUESSED:
+            break
+        mark = value
+    return as_written(mark)
+
+
+def _told_and_asked_again(program: Program) -> Iterator[Problem]:
+    """Right answers that are told, and then asked for once more."""
+    for number, round_ in enumerate(program.game.rounds):
+        if round_.after.reveal is Reveal.NEVER:
+            continue
+        if round_.after.reveal is Reveal.ALWAYS and round_.ask.tries != 1:
+            yield warning(
+                f"rounds[{number}].after.reveal",
+                f"“{round_.title}” tells the right answer while tries are left",
+                "tell it once the question is done with",
+            )
+        for name, words in _OUTCOMES:
+            if getattr(round_.moves, name).to is To.AGAIN:
+                yield warning(
+                    f"rounds[{number}].after.reveal",
+                    f"{words}, “{round_.title}” tells the right answer and then asks the same "
+                    "question again",
+                    "never tell it there, or go on to another question",
+                )
+
+
+_OUTCOMES = (
+    ("wrong", "after a wrong answer"),
+    ("timeout", "when time runs out"),
+    ("passed", "after a pass"),
+)
+
+
+def _never_left(program: Program) -> Iterator[Problem]:
+    """A run that is still there though nobody does anything and its clocks run out."""
+    state = step(program, start(program, 1).state, Begin(0), 0).state
+    while state.put < LEFT_ALONE and state.phase is not Phase.ENDED:
+        soonest = state.clocks.soonest
+        if state.phase is Phase.HOLDING:
+            action = Continue() if state.hold is None else Wait()
+            state = step(program, state, action, state.at + (state.hold or 0)).state
+        elif state.phase is Phase.ASKING and soonest is not None:
+            state = step(program, state, Wait(), state.at + max(1, soonest)).state
+        else:
+            return
+    is_endless = length_of_round(program, state) is None
+    if state.phase is Phase.ENDED or not (is_endless or state.position < LEFT_ALONE // 2):
+        return
+    title = program.game.rounds[state.round].title
+    yield warning(
+        f"rounds[{state.round}].moves.timeout",
+        f"a player who does nothing never leaves “{title}”: its clock ran out {state.put - 1} "
+        "times, and the run went on",
+        "take a life in timeout, go on to the next question, or give the round a clock",
+    )
+
+
+LEFT_ALONE = 60
+"""So many questions are let run out."""
+
+
+def _not_needed(program: Program, known: dict[str, Forecast]) -> Iterator[Problem]:
+    """Rounds of a menu on which nothing hangs."""
+    game = program.game
+    if game.opening.rounds is RoundOrder.IN_ORDER or len(game.rounds) < 2:
+        return
+    for number, round_ in enumerate(game.rounds):
+        rounds = game.rounds[:number] + game.rounds[number + 1 :]
+        try:
+            rules = rules_of(replace(game, rounds=rounds))
+        except ScriptFaults:
+            continue
+        without = replace(
+            program,
+            game=replace(game, rounds=rounds),
+            rules=rules,
+            pools=program.pools[:number] + program.pools[number + 1 :],
+            recall=None,
+        )
+        if all(_is_alike(known[scout.name], without, scout) for scout in SCOUTS):
+            yield warning(
+                f"rounds[{number}]",
+                f"nobody needs “{round_.title}”: without it every ending comes as often",
+                "give it points of its own, or take it out of the menu",
+            )
+
+
+def _is_alike(told: Forecast, without: Program, scout: Scout) -> bool:
+    other = forecast(without, scout, runs=0, is_quick=True)
+    return other.how is not How.SAMPLED and all(
+        abs(one.share.share - more.share.share) < HARDLY_EVER
+        for one, more in zip(told.endings, other.endings, strict=True)
+    )

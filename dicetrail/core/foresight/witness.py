@@ -1,0 +1,216 @@
+"""Runs that show how a game can end: looked for through the engine itself.
+
+From the opening on, everything that a player could do is done, the fewest inputs first; runs
+that rules cannot tell apart any more are one from there on. So the first run that comes to an
+ending is a shortest one with its dice. Other dice are tried while endings are missing.
+"""
+
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
+from typing import Any
+
+from dicetrail.core.answers import letters_of
+from dicetrail.core.document import Kind, Number, RoundOrder, as_written
+from dicetrail.core.foresight.playing import names_for
+from dicetrail.core.foresight.scouts import Scout
+from dicetrail.core.play import (
+    Action,
+    Begin,
+    Continue,
+    Hint,
+    Input,
+    Intent,
+    Letter,
+    Pass,
+    Phase,
+    Program,
+    State,
+    Wait,
+    leader_of,
+    next_input,
+    question_of,
+    round_of,
+    start,
+    step,
+)
+from dicetrail.core.survey import Reach, turning_points
+
+MOST_STEPS = 30_000
+"""So many inputs are tried before the search is given up."""
+
+MOST_DICE = 4
+"""With so many dice it is looked while an ending is missing, for each number of players."""
+
+
+@dataclass(frozen=True, slots=True)
+class Witness:
+    """A run that leads to an ending and a score."""
+
+    ending: int | None
+    score: Number
+    dice: int
+    players: tuple[str, ...]
+    inputs: tuple[Input, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Witnesses:
+    """The runs that were found, and what is missing."""
+
+    endings: tuple[Witness | None, ...]
+    """For each ending of the game a shortest run to it; None if none was found."""
+    scores: tuple[Witness, ...]
+    """For each score that was come to a shortest run to it, from the lowest up."""
+    why: tuple[str, ...]
+    """For each ending, why there is no run; empty where there is one."""
+
+
+def witnesses(
+    program: Program, reached: Reach | None = None, dice: int = 1, steps: int = MOST_STEPS
+) -> Witnesses:
+    """A shortest run to every ending and score that can be found with so many inputs tried."""
+    search = _Search(program)
+    endings = range(len(program.game.endings))
+    most = max(1, program.game.opening.most_players)
+    ways = [(more, players) for more in range(MOST_DICE) for players in range(1, most + 1)]
+    for place, (more, players) in enumerate(ways):
+        if all(number in search.endings for number in endings):
+            break
+        search.look(dice + more, players, (steps - search.tried) // min(most, len(ways) - place))
+    found = tuple(search.endings.get(number) for number in endings)
+    why = tuple(
+        "" if number in search.endings else _why(program, reached, search, number)
+        for number in endings
+    )
+    scores = tuple(search.scores[score] for score in sorted(search.scores))
+    return Witnesses(found, scores, why)
+
+
+def _why(program: Program, reached: Reach | None, search: "_Search", number: int) -> str:
+    title = program.game.endings[number].title
+    scores = sorted(search.scores)
+    spread = f"; scores were found from {scores[0]} to {scores[-1]}" if scores else ""
+    if reached is not None and reached.is_whole:
+        if all(final.ending != number for final in reached.finals):
+            return f"no run comes to “{title}”: every way was followed{spread}"
+        return f"there are runs to “{title}”, but not with the dice that were tried{spread}"
+    return f"no run to “{title}” was found among {search.tried:,} inputs{spread}"
+
+
+class _Search:
+    def __init__(self, program: Program) -> None:
+        self.program = replace(program, recall={}) if program.recall is None else program
+        self.tried = 0
+        self.endings: dict[int, Witness] = {}
+        self.scores: dict[Number, Witness] = {}
+
+    def look(self, dice: int, players: int, most: int) -> None:
+        """Try everything with some dice, the fewest inputs first, but no more than so many."""
+        last = self.tried + most
+        state = start(self.program, dice, names_for((Scout("Player"),) * players)).state
+        now: list[tuple[State, tuple[Input, ...]]] = [(state, ())]
+        seen: set[tuple[object, ...]] = set()
+        while now and self.tried < last:
+            after: list[tuple[State, tuple[Input, ...]]] = []
+            for state, inputs in now:
+                for given in _inputs(self.program, state):
+                    self.tried += 1
+                    then = step(self.program, state, given.action, given.at).state
+                    so_far = (*inputs, given)
+                    if then.phase is Phase.ENDED:
+                        self._note(then, so_far)
+                    elif (key := self._key(then)) not in seen:
+                        seen.add(key)
+                        after.append((then, so_far))
+            now = after
+
+    def _note(self, state: State, inputs: tuple[Input, ...]) -> None:
+        tally = state.tallies[leader_of(self.program, state)]
+        score = as_written(self.program.rules.score(tally))
+        witness = Witness(state.ending, score, state.dice, state.players, inputs)
+        if state.ending is not None:
+            _keep(self.endings, state.ending, witness)
+        _keep(self.scores, score, witness)
+
+    def _key(self, state: State) -> tuple[object, ...]:
+        """What can matter of a state from here on."""
+        merged = tuple(map(self.program.rules.merged, state.tallies))
+        return (
+            merged,
+            state.phase,
+            state.turn,
+            state.out,
+            state.visits,
+            state.round,
+            state.position,
+            state.tries_used,
+            state.tried,
+            state.is_hinted,
+            state.clocks,
+            state.hold,
+            state.way,
+            state.due,
+            state.left,
+        )
+
+
+def _keep(kept: dict[Any, Witness], name: Number, witness: Witness) -> None:
+    before = kept.get(name)
+    if before is None or len(witness.inputs) < len(before.inputs):
+        kept[name] = witness
+
+
+def _inputs(program: Program, state: State) -> Iterator[Input]:
+    """Everything a player can do now that could matter."""
+    at = state.at
+    match state.phase:
+        case Phase.OPENING:
+            yield from (Input(action, at) for action in _beginnings(program, state))
+        case Phase.HOLDING:
+            action: Action = Continue() if state.hold is None else Wait()
+            yield Input(action, at + (state.hold or 0))
+        case Phase.ASKING:
+            yield from _answers(program, state)
+
+
+def _beginnings(program: Program, state: State) -> Iterator[Begin]:
+    game = program.game
+    if game.opening.rounds is RoundOrder.IN_ORDER or len(game.rounds) == 1:
+        yield Begin()
+    else:
+        for number, visits in enumerate(state.visits):
+            if not visits:
+                yield Begin(number)
+
+
+def _answers(program: Program, state: State) -> Iterator[Input]:
+    round_, question = round_of(program, state), question_of(program, state)
+    times = _times(program, state)
+    if question.kind is Kind.LETTERS:
+        word = letters_of(question.right[0])
+        left = sorted(word.difference(state.tried))
+        yield from (Input(Letter(char), state.at + 500) for char in left[:1])
+        missing = next((c for c in "qxzjvwkybf" if c not in word and c not in state.tried), None)
+        if missing is not None:
+            yield Input(Letter(missing), state.at + 500)
+    for intent in (Intent.RIGHT, Intent.WRONG):
+        given = next_input(program, state, intent, state.at)
+        if given is not None:
+            yield from (Input(given.action, state.at + time) for time in times)
+    if round_.ask.passing:
+        yield Input(Pass(), state.at + 500)
+    if round_.ask.hints and question.details.hint and not state.is_hinted:
+        yield Input(Hint(), state.at + 500)
+    for ends_in in {clock for clock in state.clocks if clock is not None}:
+        yield Input(Wait(), state.at + max(0, ends_in))
+
+
+def _times(program: Program, state: State) -> list[int]:
+    """When to answer: half a second on, or as rules tell times apart."""
+    reads = program.rules.reads & {"seconds_left", "seconds_used", "percent_left"}
+    clock = state.clocks.question
+    if not reads or clock is None:
+        return [500 if clock is None else min(500, max(0, clock - 1))]
+    points = sorted(turning_points(clock, "percent_left" in reads))
+    whole = [point for point in points if point % 1000 == 500 or point % 1000 == 1]
+    return [point for point in whole or points if point < clock]

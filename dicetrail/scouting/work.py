@@ -1,0 +1,106 @@
+"""What can be handed to another process: functions of a game, its packs and scouts."""
+
+from collections.abc import Callable, Iterator, Mapping, Sequence
+from concurrent.futures import FIRST_COMPLETED, Future, wait
+from dataclasses import dataclass, field
+from functools import lru_cache
+
+from dicetrail.core import Game, Pack, Problem, Program
+from dicetrail.core.foresight import (
+    PLAYED,
+    Forecast,
+    Played,
+    Scout,
+    Witnesses,
+    counted,
+    forecast,
+    foreseen,
+    nothing_played,
+    turned,
+    witnesses,
+)
+from dicetrail.core.play import made_ready
+from dicetrail.scouting.crew import Crew
+
+RUNS_A_TASK = 100
+"""So many runs are handed out at once."""
+
+_AHEAD = 8
+"""So many tasks wait for a worker, so that giving up leaves little undone."""
+
+
+@dataclass(frozen=True)
+class Subject:
+    """A game that is known to have no faults, and the packs it draws from. Those of one name are
+    the same, and are made ready once a process."""
+
+    name: str
+    game: Game = field(compare=False)
+    packs: Mapping[str, Pack] = field(compare=False)
+
+
+@lru_cache(maxsize=4)
+def _program(subject: Subject) -> Program:
+    return made_ready(subject.game, subject.packs)
+
+
+def foretell(
+    subject: Subject,
+    scouts: Sequence[Scout],
+    runs: int = PLAYED,
+    is_quick: bool = False,
+    knob: tuple[str, int] | None = None,
+) -> Forecast:
+    """The forecast of a game, or of one with a number of it set otherwise."""
+    if knob is not None:
+        name = f"{subject.name} {knob[0]} {knob[1]}"
+        subject = Subject(name, turned(subject.game, *knob), subject.packs)
+    return forecast(_program(subject), *scouts, runs=runs, is_quick=is_quick)
+
+
+def foresee(subject: Subject) -> tuple[Problem, ...]:
+    """What a forecast finds wrong with a game."""
+    return foreseen(_program(subject))
+
+
+def look_for_witnesses(subject: Subject, dice: int = 1) -> Witnesses:
+    """A run to every ending and score that can be found."""
+    return witnesses(_program(subject), dice=dice)
+
+
+def play_out(subject: Subject, scouts: Sequence[Scout], start: int, end: int) -> Played:
+    """What scouts come to who play the runs of the dice from `start` to before `end`."""
+    return counted(_program(subject), scouts, range(start, end))
+
+
+def shared_out(
+    crew: Crew,
+    subject: Subject,
+    scouts: Sequence[Scout],
+    dice: range,
+    is_given_up: Callable[[], bool] = lambda: False,
+) -> Iterator[Played]:
+    """What a crew's runs come to so far, each time some more are played, until all are.
+
+    The sum is that of whole runs told by their dice, so it hangs on nobody's pace.
+    """
+    total = nothing_played()
+    starts = iter(range(dice.start, dice.stop, RUNS_A_TASK))
+    waiting: set[Future[Played]] = set()
+    try:
+        while not is_given_up():
+            while len(waiting) < crew.workers + _AHEAD:
+                start = next(starts, None)
+                if start is None:
+                    break
+                end = min(dice.stop, start + RUNS_A_TASK)
+                waiting.add(crew.submit(play_out, subject, scouts, start, end))
+            if not waiting:
+                return
+            done, waiting = wait(waiting, return_when=FIRST_COMPLETED)
+            for task in done:
+                total += task.result()
+            yield total
+    finally:
+        for task in waiting:
+            task.cancel()

@@ -1,0 +1,109 @@
+"""Studies: forecasts that take long, how far they are, and an end to them."""
+
+import secrets
+from collections import OrderedDict
+from collections.abc import Callable, Sequence
+from concurrent.futures import FIRST_COMPLETED, Future, wait
+from dataclasses import dataclass, field
+from threading import Event, Lock, Thread
+
+from dicetrail.core import Program
+from dicetrail.core.foresight import Forecast, Scout, Turned, told
+from dicetrail.scouting import Crew, Subject, foretell, shared_out
+from dicetrail.store import NotFound
+
+MOST_STUDIES = 4
+"""So many are kept; the oldest is given up for another."""
+
+
+@dataclass
+class Study:
+    """One of them, about a game. `done` of `total` runs or values are worked out."""
+
+    game_id: str
+    total: int
+    id: str = field(default_factory=lambda: secrets.token_hex(8))
+    done: int = 0
+    is_over: bool = False
+    failure: str = ""
+    forecast: Forecast | None = None
+    turned: tuple[Turned, ...] = ()
+    given_up: Event = field(default_factory=Event)
+
+
+class Studies:
+    """Those of a server, each worked out in a thread that waits for the crew."""
+
+    def __init__(self) -> None:
+        self._known: OrderedDict[str, Study] = OrderedDict()
+        self._turn = Lock()
+
+    def begin(self, study: Study, work: Callable[[Study], None]) -> Study:
+        """Begin one."""
+        with self._turn:
+            self._known[study.id] = study
+            while len(self._known) > MOST_STUDIES:
+                self._known.popitem(last=False)[1].given_up.set()
+        Thread(target=_worked, args=(study, work), daemon=True).start()
+        return study
+
+    def get(self, game_id: str, study_id: str) -> Study:
+        """One about a game. Raises NotFound for one that is gone."""
+        study = self._known.get(study_id)
+        if study is None or study.game_id != game_id:
+            raise NotFound("study", study_id)
+        return study
+
+    def give_up(self, game_id: str, study_id: str) -> None:
+        """Let one be. Raises NotFound."""
+        self.get(game_id, study_id).given_up.set()
+
+    def close(self) -> None:
+        """Let all be."""
+        for study in list(self._known.values()):
+            study.given_up.set()
+
+
+def _worked(study: Study, work: Callable[[Study], None]) -> None:
+    try:
+        work(study)
+    except Exception as error:  # whatever a worker died of is told, not lost with its thread
+        study.failure = f"it could not be worked out ({type(error).__name__})"
+    finally:
+        study.is_over = True
+
+
+def played_out(
+    crew: Crew, subject: Subject, program: Program, scouts: Sequence[Scout], dice: range
+) -> Callable[[Study], None]:
+    """Have scouts play runs."""
+
+    def work(study: Study) -> None:
+        given_up = study.given_up.is_set
+        for played in shared_out(crew, subject, scouts, dice, given_up):
+            study.forecast = told(program, scouts, played, "as was asked for")
+            study.done = played.runs
+
+    return work
+
+
+def turned_about(
+    crew: Crew, subject: Subject, scouts: Sequence[Scout], key: str, values: Sequence[int]
+) -> Callable[[Study], None]:
+    """Forecast a game with a number of it at each of some values."""
+
+    def work(study: Study) -> None:
+        waiting: dict[Future[Forecast], int] = {
+            crew.submit(foretell, subject, scouts, is_quick=True, knob=(key, value)): value
+            for value in values
+        }
+        while waiting and not study.given_up.is_set():
+            done, _ = wait(waiting, timeout=0.5, return_when=FIRST_COMPLETED)
+            for task in done:
+                found = Turned(waiting.pop(task), task.result())
+                study.turned = tuple(sorted((*study.turned, found), key=lambda one: one.value))
+                study.done += 1
+        for task in waiting:
+            task.cancel()
+
+    return work
