@@ -14,7 +14,7 @@ const FOLDERS = [
   { type: "workbench", pattern: "src/workbench" },
   { type: "pack", pattern: "src/pack" },
   { type: "play", pattern: "src/play" },
-  { type: "page", pattern: "src/(load|shelf|players)" },
+  { type: "page", pattern: "src/(load|shelf|players|foresight)" },
   { type: "root", pattern: "src" },
 ];
 const LOW = ["api", "ui", "shell"];

@@ -11,6 +11,7 @@ const Workbench = lazy(() => import("./workbench/Workbench"));
 const LoadPage = lazy(() => import("./load/LoadPage"));
 const PackPage = lazy(() => import("./pack/PackPage"));
 const PlayersPage = lazy(() => import("./players/PlayersPage"));
+const ForesightPage = lazy(() => import("./foresight/ForesightPage"));
 const PlayPage = lazy(() => import("./play/PlayPage"));
 
 /** Every address of the app, each loading only what it shows. */
@@ -36,6 +37,7 @@ function Pages() {
           <Route path="/load/:loadId" element={<LoadPage />} />
           <Route path="/pack/:packId" element={<PackPage />} />
           <Route path="/players/:gameId" element={<PlayersPage />} />
+          <Route path="/foresight/:gameId" element={<ForesightPage />} />
           <Route path="/play/:gameId" element={<PlayPage />} />
           <Route path="*" element={<NoSuchPage />} />
         </Routes>

@@ -73,7 +73,7 @@ class TestForecasts(unittest.TestCase):
             total = sum(ending.share.share for ending in told.endings) + told.unended
             self.assertAlmostEqual(total, 1, 10)
             (score, *_) = told.counters
-            self.assertAlmostEqual(sum(share for _, share in score.values) + told.unended, 1, 10)
+            self.assertAlmostEqual(sum(one.share for one in score.values) + told.unended, 1, 10)
             self.assertAlmostEqual(told.still_in[0] - told.still_in[-1], 1 - told.unended, 9)
             if len(scouts) > 1:
                 self.assertAlmostEqual(sum(told.leads) + told.unended, 1, 10)

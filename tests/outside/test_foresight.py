@@ -54,7 +54,7 @@ def shares(told):
 
 def values(told, name="score"):
     (counter,) = [one for one in told.counters if one.name == name]
-    return dict(counter.values)
+    return {one.value: one.share for one in counter.values}
 
 
 class TestClosedForms(unittest.TestCase):

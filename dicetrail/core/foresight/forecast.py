@@ -53,13 +53,21 @@ class EndingShare:
 
 
 @dataclass(frozen=True, slots=True)
+class ValueShare:
+    """A value, and how many come to it."""
+
+    value: Number
+    share: float
+
+
+@dataclass(frozen=True, slots=True)
 class CounterShares:
     """What a counter of a player comes to, from the lowest up, each value with its share."""
 
     name: str
     player: int
     """From 0."""
-    values: tuple[tuple[Number, float], ...]
+    values: tuple[ValueShare, ...]
     mean: float
 
 
@@ -286,7 +294,7 @@ def _counters(
         CounterShares(
             names[place],
             player,
-            tuple(sorted(counts[place].items())),
+            tuple(ValueShare(*one) for one in sorted(counts[place].items())),
             sum(value * share for value, share in counts[place].items()),
         )
         for player, counts in enumerate(counted)

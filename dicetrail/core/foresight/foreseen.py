@@ -15,7 +15,7 @@ from dicetrail.core.document import (
     as_written,
     warning,
 )
-from dicetrail.core.foresight.forecast import Forecast, How, forecast
+from dicetrail.core.foresight.forecast import Forecast, How, ValueShare, forecast
 from dicetrail.core.foresight.scouts import SCOUTS, Scout
 from dicetrail.core.play import (
     Begin,
@@ -55,7 +55,7 @@ def foreseen(program: Program) -> tuple[Problem, ...]:
 def _unreached(program: Program, known: dict[str, Forecast]) -> Iterator[Problem]:
     """Endings that nobody comes to."""
     first = program.rules.score(program.rules.first)
-    lowest = min(value for one in known.values() for value, _ in one.counters[0].values)
+    lowest = min(one.counters[0].values[0].value for one in known.values())
     for number, ending in enumerate(program.game.endings):
         most = max(one.endings[number].share.share for one in known.values())
         if most >= HARDLY_EVER:
@@ -86,7 +86,7 @@ def _guessed(program: Program, told: Forecast) -> Iterator[Problem]:
         least = ending.at_least
         if ending.counts != "score" or least is None or least <= first:
             continue  # what one begins with is no mark
-        share = sum(share for value, share in score.values if value >= least)
+        share = sum(one.share for one in score.values if one.value >= least)
         if share > MOST_GUESSED:
             yield warning(
                 f"endings[{number}].at_least",
@@ -96,14 +96,14 @@ def _guessed(program: Program, told: Forecast) -> Iterator[Problem]:
             )
 
 
-def _mark_for(score: tuple[tuple[Number, float], ...]) -> Number:
+def _mark_for(score: tuple[ValueShare, ...]) -> Number:
     """The least score that at most one guesser in five reaches."""
-    above, mark = 0.0, score[-1][0] + 1
-    for value, share in reversed(score):
-        above += share
+    above, mark = 0.0, score[-1].value + 1
+    for one in reversed(score):
+        above += one.share
         if above > MOST_GUESSED:
             break
-        mark = value
+        mark = one.value
     return as_written(mark)
 
 

@@ -10,8 +10,8 @@ from memory).
 from cmath import exp, pi
 from collections import defaultdict
 from collections.abc import Iterable
+from dataclasses import dataclass
 from functools import cache
-from typing import NamedTuple
 
 from dicetrail.core.foresight.asking import LEAST_MASS, Came, Laps, Spell
 from dicetrail.core.foresight.weighing import MOST_PUT, Point, Weigher
@@ -30,7 +30,8 @@ Wave = list[complex]
 """What a mass of players and its time come to, at each point of half the circle."""
 
 
-class Lengths(NamedTuple):
+@dataclass(frozen=True, slots=True)
+class Lengths:
     """How long runs are."""
 
     step_seconds: float

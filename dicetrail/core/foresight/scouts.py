@@ -41,14 +41,16 @@ class Scout:
     """For a question of level 1, 2, 3, 4, 5; the last counts for all that follow."""
     guesses: Annotated[bool, Told("Guesses", "one of the choices, each as likely")] = False
     """Whether choices are picked blindly; what is typed is right as `right` says even so."""
-    again: Annotated[int, Percent, Told("Found at each further try", "of what was missed")] = 30
-    close: Annotated[int, Percent, Told("Close", "of the right answers that are typed")] = 5
-    passes: Annotated[int, Percent, Told("Passes", "where it can")] = 0
-    hints: Annotated[int, Percent, Told("Takes the hint", "where there is one")] = 0
-    helped: Annotated[int, Percent, Told("Found with the hint", "of what would be missed")] = 30
+    again: Annotated[int, Percent, Told("Found at each further try", "% of what was missed")] = 30
+    close: Annotated[int, Percent, Told("Typing slips", "% of what is typed right")] = 5
+    passes: Annotated[int, Percent, Told("Passes", "% where it can")] = 0
+    hints: Annotated[int, Percent, Told("Takes the hint", "% where there is one")] = 0
+    helped: Annotated[int, Percent, Told("Found with the hint", "% of what would be missed")] = 30
     median_ms: Annotated[int, Within(100, 600_000), Told("Half of the answers come within")] = 6000
     letter_ms: Annotated[int, Within(100, 600_000), Told("Half of the letters come within")] = 2000
-    spread: Annotated[int, Within(0, 300), Told("Spread of the times")] = 50
+    spread: Annotated[
+        int, Within(0, 300), Told("Spread of the times", "hundredths of the logarithm")
+    ] = 50
     """The standard deviation of the times' natural logarithms, in hundredths: answer times
     are taken as log-normal (common practice, no source)."""
     goes_on_ms: Annotated[int, Within(0, 600_000), Told("Goes on after")] = 1500

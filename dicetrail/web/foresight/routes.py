@@ -210,7 +210,7 @@ def _rows(told: Forecast) -> list[tuple[object, ...]]:
         rows.append(("ending", ending.title or "none", share.share, share.least, share.most))
     for counter in told.counters:
         name = f"{counter.name} of {told.scouts[counter.player]}"
-        rows += [(name, value, share, "", "") for value, share in counter.values]
+        rows += [(name, one.value, one.share, "", "") for one in counter.values]
     rows += [
         ("still in after", number, share, "", "") for number, share in enumerate(told.still_in)
     ]

@@ -46,19 +46,18 @@ def _sections() -> Iterator[str]:
         "export type Field = { label: string; hint: string; empty: string; "
         "within: [number, number] | null };"
     )
-    fields = (*fields_within(Game), *fields_within(Question))
+    told = {
+        prefix + field.where: _field(field)
+        for prefix, part in (("", Game), ("", Question), ("scout.", Scout))
+        for field in fields_within(part)
+    }
     yield (
-        "/** The fields of a game or question, by where they stand. */\n"
+        "/** The fields of a game, question or scout, by where they stand. */\n"
         "export const FIELDS: Record<string, Field> = "
-        f"{_lines({field.where: _field(field) for field in fields})};"
-    )
-    yield (
-        "/** The fields of a scout, and the ready scouts. */\n"
-        "export const SCOUT_FIELDS: Record<string, Field> = "
-        f"{_lines({field.where: _field(field) for field in fields_within(Scout)})};"
+        f"{_lines(told)};"
     )
     scouts = TypeAdapter(tuple[Scout, ...]).dump_python(SCOUTS, mode="json")
-    yield f"export const SCOUTS: Scout[] = {_json(scouts)};"
+    yield f"/** The ready scouts. */\nexport const SCOUTS: Scout[] = {_json(scouts)};"
     yield (
         "/** One value of a few, and the words for it. */\n"
         "export type Value<T> = { value: T; label: string; hint: string };"

@@ -217,7 +217,7 @@ export const NEW_ENDING: Ending = {
  * and the least and the most of a number. */
 export type Field = { label: string; hint: string; empty: string; within: [number, number] | null };
 
-/** The fields of a game or question, by where they stand. */
+/** The fields of a game, question or scout, by where they stand. */
 export const FIELDS: Record<string, Field> = {
   "rounds[].title": {"label": "Title", "hint": "", "empty": "", "within": null},
   "rounds[].lists[].asks": {"label": "What is asked", "hint": "", "empty": "", "within": null},
@@ -323,27 +323,24 @@ export const FIELDS: Record<string, Field> = {
   "details.shows": {"label": "Choices are", "hint": "", "empty": "", "within": null},
   "details.misses": {"label": "Misses", "hint": "", "empty": "", "within": [1, 20]},
   "details.needs": {"label": "Needs", "hint": "of the right answers", "empty": "", "within": null},
+  "scout.name": {"label": "Name", "hint": "", "empty": "", "within": null},
+  "scout.right[]": {"label": "Right at the first try, by level", "hint": "", "empty": "", "within": [0, 100]},
+  "scout.guesses": {"label": "Guesses", "hint": "one of the choices, each as likely", "empty": "", "within": null},
+  "scout.again": {"label": "Found at each further try", "hint": "% of what was missed", "empty": "", "within": [0, 100]},
+  "scout.close": {"label": "Typing slips", "hint": "% of what is typed right", "empty": "", "within": [0, 100]},
+  "scout.passes": {"label": "Passes", "hint": "% where it can", "empty": "", "within": [0, 100]},
+  "scout.hints": {"label": "Takes the hint", "hint": "% where there is one", "empty": "", "within": [0, 100]},
+  "scout.helped": {"label": "Found with the hint", "hint": "% of what would be missed", "empty": "", "within": [0, 100]},
+  "scout.median_ms": {"label": "Half of the answers come within", "hint": "", "empty": "", "within": [100, 600000]},
+  "scout.letter_ms": {"label": "Half of the letters come within", "hint": "", "empty": "", "within": [100, 600000]},
+  "scout.spread": {"label": "Spread of the times", "hint": "hundredths of the logarithm", "empty": "", "within": [0, 300]},
+  "scout.goes_on_ms": {"label": "Goes on after", "hint": "", "empty": "", "within": [0, 600000]},
+  "scout.picks": {"label": "Picks of a menu of rounds", "hint": "", "empty": "", "within": null},
+  "scout.own[].prompt": {"label": "Question", "hint": "", "empty": "", "within": null},
+  "scout.own[].right": {"label": "Right at the first try", "hint": "", "empty": "", "within": [0, 100]},
 };
 
-/** The fields of a scout, and the ready scouts. */
-export const SCOUT_FIELDS: Record<string, Field> = {
-  "name": {"label": "Name", "hint": "", "empty": "", "within": null},
-  "right[]": {"label": "Right at the first try, by level", "hint": "", "empty": "", "within": [0, 100]},
-  "guesses": {"label": "Guesses", "hint": "one of the choices, each as likely", "empty": "", "within": null},
-  "again": {"label": "Found at each further try", "hint": "of what was missed", "empty": "", "within": [0, 100]},
-  "close": {"label": "Close", "hint": "of the right answers that are typed", "empty": "", "within": [0, 100]},
-  "passes": {"label": "Passes", "hint": "where it can", "empty": "", "within": [0, 100]},
-  "hints": {"label": "Takes the hint", "hint": "where there is one", "empty": "", "within": [0, 100]},
-  "helped": {"label": "Found with the hint", "hint": "of what would be missed", "empty": "", "within": [0, 100]},
-  "median_ms": {"label": "Half of the answers come within", "hint": "", "empty": "", "within": [100, 600000]},
-  "letter_ms": {"label": "Half of the letters come within", "hint": "", "empty": "", "within": [100, 600000]},
-  "spread": {"label": "Spread of the times", "hint": "", "empty": "", "within": [0, 300]},
-  "goes_on_ms": {"label": "Goes on after", "hint": "", "empty": "", "within": [0, 600000]},
-  "picks": {"label": "Picks of a menu of rounds", "hint": "", "empty": "", "within": null},
-  "own[].prompt": {"label": "Question", "hint": "", "empty": "", "within": null},
-  "own[].right": {"label": "Right at the first try", "hint": "", "empty": "", "within": [0, 100]},
-};
-
+/** The ready scouts. */
 export const SCOUTS: Scout[] = [
   {
     "name": "guessing",

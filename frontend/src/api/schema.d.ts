@@ -1793,10 +1793,7 @@ export interface components {
             /** Player */
             player: number;
             /** Values */
-            values: [
-                number,
-                number
-            ][];
+            values: components["schemas"]["ValueShare"][];
             /** Mean */
             mean: number;
         };
@@ -2513,11 +2510,18 @@ export interface components {
          * @enum {string}
          */
         Leaves: "none" | "right" | "picked";
-        Lengths: [
-            number,
-            number[],
-            number
-        ];
+        /**
+         * Lengths
+         * @description How long runs are.
+         */
+        Lengths: {
+            /** Step Seconds */
+            step_seconds: number;
+            /** Shares */
+            shares: number[];
+            /** Longer */
+            longer: number;
+        };
         /**
          * Letter
          * @description The player tries a letter of a word.
@@ -4275,6 +4279,16 @@ export interface components {
             forecast: components["schemas"]["Forecast"];
         };
         /**
+         * ValueShare
+         * @description A value, and how many come to it.
+         */
+        ValueShare: {
+            /** Value */
+            value: number;
+            /** Share */
+            share: number;
+        };
+        /**
          * Verdict
          * @description What an answer was found to be.
          * @enum {string}
@@ -4538,6 +4552,7 @@ export type ToRead = components['schemas']['ToRead'];
 export type Trial = components['schemas']['Trial'];
 export type TrialView = components['schemas']['TrialView'];
 export type Turned = components['schemas']['Turned'];
+export type ValueShare = components['schemas']['ValueShare'];
 export type Verdict = components['schemas']['Verdict'];
 export type Wait = components['schemas']['Wait'];
 export type Wave = components['schemas']['Wave'];

@@ -34,3 +34,10 @@ export function minutes(ms: number): string {
   const whole = Math.round(ms / 1000);
   return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}`;
 }
+
+/** A share of all, in percent: “48 %”, “0.3 %”. */
+export function percent(share: number): string {
+  const hundredths = share * 100;
+  if (hundredths > 0 && hundredths < 0.05) return "under 0.1 %";
+  return `${hundredths < 1 || hundredths > 99 ? Number(hundredths.toFixed(1)) : Math.round(hundredths)} %`;
+}

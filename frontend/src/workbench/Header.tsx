@@ -1,5 +1,5 @@
 import { shortly } from "../api/dice";
-import { Dices, ExternalLink, Keyboard, Redo2, RotateCcw, Signpost, Undo2, Users } from "lucide-react";
+import { Dices, ExternalLink, Keyboard, Redo2, RotateCcw, Signpost, Telescope, Undo2, Users } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
@@ -53,6 +53,9 @@ export function Header({ game, title, saving, edit, table, undo, redo, onShortcu
       </span>
       <SurveyCount game={game} />
       <DiceField table={table} />
+      <Link to={`/foresight/${game.id}`} className={buttonLook()}>
+        <Telescope aria-hidden /> <span className="max-xl:sr-only">Foresight</span>
+      </Link>
       <Link to={`/players/${game.id}`} className={buttonLook()}>
         <Users aria-hidden /> <span className="max-xl:sr-only">Players</span>
       </Link>

@@ -6,6 +6,7 @@ import { Button } from "../../../ui/Button";
 import { ChoiceField, NumberField, SelectField, SwitchField, TextField } from "../../../ui/fields";
 import { OrderButtons, moved } from "../../../ui/OrderButtons";
 import type { BenchProps } from "../../state/props";
+import { OddsLine } from "../parts/OddsLine";
 import { optionsOf } from "../parts/options";
 import { ScoreLine } from "./ScoreLine";
 
@@ -21,6 +22,7 @@ export function EndBench({ game, document, edit, table }: BenchProps) {
   return (
     <div className="space-y-4">
       <ScoreLine spans={game.score_spans} endings={game.document.endings} />
+      <OddsLine game={game} />
       <p className="text-soft">
         They are tried from the top: the first that fits is the one.
         {!game.spans_are_whole && " There are too many ways to play this game to follow each, so the line shows the bounds alone."}

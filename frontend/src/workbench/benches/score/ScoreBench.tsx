@@ -4,6 +4,7 @@ import { useLanguage } from "../../../api/games";
 import { Button } from "../../../ui/Button";
 import { Notice } from "../../../ui/Notice";
 import type { BenchProps } from "../../state/props";
+import { OddsLine } from "../parts/OddsLine";
 import { ScriptEditor } from "./ScriptEditor";
 
 /** The rules of the game, in a small language that is a part of Python. */
@@ -25,6 +26,7 @@ export default function ScoreBench({ game, document, edit, table }: BenchProps) 
   const isSaved = document.script === game.document.script;
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-3">
+      <OddsLine game={game} />
       <ScriptEditor
         script={document.script}
         faults={isSaved ? faults : []}
