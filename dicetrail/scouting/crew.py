@@ -2,10 +2,13 @@
 
 import multiprocessing
 import os
+import signal
 from collections.abc import Callable, Iterator
 from concurrent.futures import Executor, Future, ProcessPoolExecutor
-from contextlib import contextmanager
+from contextlib import contextmanager, suppress
 from dataclasses import dataclass
+from multiprocessing.connection import Connection
+from threading import Thread
 from typing import Any, TypeVar
 
 Made = TypeVar("Made")
@@ -17,13 +20,17 @@ class Crew:
 
     executor: Executor
     workers: int
+    held: Connection | None = None
+    """What workers of this machine hear the end by."""
 
     def submit(self, task: Callable[..., Made], *given: Any, **named: Any) -> "Future[Made]":
         """Hand out a task."""
         return self.executor.submit(task, *given, **named)
 
     def close(self) -> None:
-        """Let go of the workers; what has not begun is not done."""
+        """Let go of the workers; what is not done is left undone."""
+        if self.held is not None:
+            self.held.close()
         self.executor.shutdown(wait=False, cancel_futures=True)
 
 
@@ -32,7 +39,23 @@ def here(workers: int | None = None) -> Crew:
     count = workers or len(os.sched_getaffinity(0))
     context = multiprocessing.get_context("forkserver")
     context.set_forkserver_preload(["dicetrail.scouting.work"])
-    return Crew(ProcessPoolExecutor(count, mp_context=context), count)
+    heard, held = context.Pipe(duplex=False)
+    executor = ProcessPoolExecutor(
+        count, mp_context=context, initializer=_end_with_parent, initargs=(heard,)
+    )
+    return Crew(executor, count, held)
+
+
+def _end_with_parent(heard: Connection) -> None:
+    """Have a worker end, whatever it is doing, once its parent has closed its side or is gone."""
+    signal.signal(signal.SIGINT, signal.SIG_IGN)  # the parent is told, and closes
+    Thread(target=_wait_for_end, args=(heard,), daemon=True).start()
+
+
+def _wait_for_end(heard: Connection) -> None:
+    with suppress(EOFError, OSError):
+        heard.recv()
+    os._exit(0)
 
 
 @contextmanager

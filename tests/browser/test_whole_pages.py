@@ -70,6 +70,7 @@ class TestWholePages(BrowserTest):
             ("/game/nothing", "The game “nothing” is not there"),
             ("/pack/nothing", "The pack “nothing” is not there"),
             ("/players/nothing", "The game “nothing” is not there"),
+            ("/foresight/nothing", "The game “nothing” is not there"),
             ("/play/nothing", "The game “nothing” is not there"),
             ("/nowhere/at/all", "There is no page at this address"),
         ):

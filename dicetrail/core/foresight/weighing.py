@@ -74,7 +74,7 @@ MOST_SETTLED = 400_000
 MOST_FOLLOWED = 300_000
 """So many ways from one question to the next are followed; on a grid each counts by its points."""
 
-MOST_PUT = 20_000
+MOST_PUT = 2_000
 """So many questions are followed in a row."""
 
 FINEST_MS = 50

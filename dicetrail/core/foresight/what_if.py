@@ -7,7 +7,7 @@ from typing import Any
 
 from dicetrail.core.document import Ending, Game, Within, notes_of
 from dicetrail.core.foresight.forecast import Forecast
-from dicetrail.core.rules import parse
+from dicetrail.core.rules import Script, parse
 
 MOST_VALUES = 13
 """So many values of a number are looked at."""
@@ -45,8 +45,20 @@ def knobs_of(game: Game, has_words: bool = True) -> tuple[Knob, ...]:
 
     Raises ScriptFaults.
     """
-    found = (*_script_knobs(game), *_round_knobs(game, has_words), *_ending_knobs(game))
+    script = parse(game.script)
+    first = list(_first_knobs(game.script, script))
+    found = (
+        *(knob for knob in first if knob.label != _SCORE),
+        *_round_knobs(game, has_words),
+        *_ending_knobs(game),
+        *_rule_knobs(game.script, script),
+        *(knob for knob in first if knob.label == _SCORE),
+    )
     return tuple(knob for knob in found if knob.least <= knob.value <= knob.most)
+
+
+_SCORE = "score at the start"
+"""The number that is turned least often."""
 
 
 def values_around(knob: Knob) -> tuple[int, ...]:
@@ -77,12 +89,14 @@ def nearest(found: Sequence[Turned], ending: int, share: float) -> Turned | None
     return min(found, key=lambda one: abs(one.forecast.endings[ending].share.share - share))
 
 
-def _script_knobs(game: Game) -> Iterator[Knob]:
-    script = parse(game.script)
-    lines = game.script.splitlines()
-    for name, node in _first_numbers(game.script):
+def _first_knobs(text: str, script: Script) -> Iterator[Knob]:
+    for name, node in _first_numbers(text):
         if isinstance(script.counters.get(name), int):
             yield Knob(_place_of(node), f"{name} at the start", int(node.value), 0, 10_000)
+
+
+def _rule_knobs(text: str, script: Script) -> Iterator[Knob]:
+    lines = text.splitlines()
     for function in script.functions.values():
         for node in ast.walk(function):
             if isinstance(node, ast.AugAssign):

@@ -26,7 +26,16 @@ from dicetrail.core.rules.everybody import (
     game_ended,
     round_ended,
 )
-from dicetrail.core.rules.script import Done, Event, Roll, Said, ScriptFault, ScriptFaults, parse
+from dicetrail.core.rules.script import (
+    Done,
+    Event,
+    Roll,
+    Said,
+    Script,
+    ScriptFault,
+    ScriptFaults,
+    parse,
+)
 from dicetrail.core.rules.script.language import (
     DEEDS,
     FACTS,
@@ -78,6 +87,7 @@ __all__ = [
     "RoundEnds",
     "Rules",
     "Said",
+    "Script",
     "ScriptFault",
     "ScriptFaults",
     "ScriptRecipe",

@@ -36,6 +36,7 @@ export function useKnobs(gameId: string, revision: number) {
   return useQuery({
     queryKey: ["knobs", gameId, revision],
     queryFn: () => given(api.GET("/api/games/{game_id}/foresight/knobs", { params: at(gameId) })),
+    placeholderData: (before) => before,
   });
 }
 

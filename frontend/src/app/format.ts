@@ -35,6 +35,11 @@ export function minutes(ms: number): string {
   return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}`;
 }
 
+/** A share on an axis, with a decimal where it has one: “1.5 %”. */
+export function percentTick(share: number): string {
+  return `${Number((share * 100).toFixed(1))} %`;
+}
+
 /** A share of all, in percent: “48 %”, “0.3 %”. */
 export function percent(share: number): string {
   const hundredths = share * 100;

@@ -29,7 +29,7 @@ export default function ForesightPage() {
           <Link to="/" aria-label="Back to the shelf" className="rounded-md">
             <Die className="size-8" />
           </Link>
-          <h1 className="mr-auto text-3xl">What will happen in {title}</h1>
+          <h1 className="mr-auto text-3xl">{title ? `What will happen in ${title}` : "Foresight"}</h1>
           <Link to={`/game/${gameId}`} className="text-sky underline">
             To the workbench
           </Link>

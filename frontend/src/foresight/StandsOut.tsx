@@ -15,7 +15,7 @@ export function StandsOut({ game }: { game: GameView }) {
       <ul className="space-y-2">
         {problems.data?.map((problem) => (
           <li key={problem.where + problem.what} className="border-l-4 border-sun pl-3">
-            <p className="font-semibold">{problem.what}</p>
+            <p className="font-semibold">Warning: {problem.what}</p>
             <p>
               To mend it, {problem.mend}.{" "}
               <Link to={`/game/${game.id}/${problem.stop}`} className="text-sky underline">

@@ -102,7 +102,7 @@ function DiceField({ table }: { table: TableRun }) {
         <Dices aria-hidden /> <span className="max-xl:sr-only">Roll</span>
       </Button>
       <Button onClick={() => table.startOver()}>
-        <RotateCcw aria-hidden /> <span className="max-xl:sr-only">Start over</span>
+        <RotateCcw aria-hidden /> <span className="max-2xl:sr-only">Start over</span>
       </Button>
     </form>
   );

@@ -1,6 +1,6 @@
 import { useId } from "react";
 import { Area, AreaChart, Bar, BarChart, CartesianGrid, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
-import { percent } from "../../app/format";
+import { percent, percentTick } from "../../app/format";
 
 /** A place on the axis and how many are there. */
 export type Shared = { at: number; share: number };
@@ -17,6 +17,8 @@ type ShareChartProps = {
 };
 
 const HEIGHT = 190;
+/** So many bars stand close together. */
+const MANY = 30;
 const MARGIN = { top: 8, right: 12, bottom: 18, left: 0 };
 
 /** A picture of shares with real axes: values under the pointer and by the arrow keys, and the
@@ -35,7 +37,7 @@ export function ShareChart({ title, axis, shares, kind, of }: ShareChartProps) {
         stroke="var(--color-soft)"
         label={{ value: axis, position: "insideBottom", offset: -10, fill: "var(--color-soft)" }}
       />
-      <YAxis tickFormatter={percent} width={58} stroke="var(--color-soft)" />
+      <YAxis tickFormatter={percentTick} width={58} stroke="var(--color-soft)" />
       <Tooltip
         isAnimationActive={false}
         cursor={{ fill: "var(--color-sun-pale)", stroke: "var(--color-sun)" }}
@@ -52,7 +54,7 @@ export function ShareChart({ title, axis, shares, kind, of }: ShareChartProps) {
       </figcaption>
       <ResponsiveContainer width="100%" height={HEIGHT}>
         {kind === "bars" ? (
-          <BarChart data={shares} margin={MARGIN} barCategoryGap={1}>
+          <BarChart data={shares} margin={MARGIN} barCategoryGap={shares.length > MANY ? 0 : 2}>
             {parts}
             <Bar dataKey="share" fill="var(--color-sky)" isAnimationActive={false} />
           </BarChart>

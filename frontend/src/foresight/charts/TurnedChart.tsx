@@ -1,5 +1,5 @@
 import { CartesianGrid, Line, LineChart, ReferenceDot, ReferenceLine, ResponsiveContainer, Tooltip, XAxis, YAxis } from "recharts";
-import { percent } from "../../app/format";
+import { percent, percentTick } from "../../app/format";
 
 type TurnedChartProps = {
   axis: string;
@@ -26,16 +26,16 @@ export function TurnedChart({ axis, ending, points, now, wanted, found }: Turned
             stroke="var(--color-soft)"
             label={{ value: axis, position: "insideBottom", offset: -10, fill: "var(--color-soft)" }}
           />
-          <YAxis domain={[0, 1]} ticks={[0, 0.25, 0.5, 0.75, 1]} tickFormatter={percent} width={58} stroke="var(--color-soft)" />
+          <YAxis domain={[0, 1]} ticks={[0, 0.25, 0.5, 0.75, 1]} tickFormatter={percentTick} width={58} stroke="var(--color-soft)" />
           <Tooltip
             isAnimationActive={false}
             contentStyle={{ background: "var(--color-card)", border: "1px solid var(--color-edge)", borderRadius: 8, color: "var(--color-ink)" }}
             labelFormatter={(at) => `${axis}: ${Number(at)}`}
             formatter={(share) => [percent(Number(share)), ending]}
           />
-          <ReferenceLine x={now} stroke="var(--color-clay)" strokeDasharray="2 4" label={{ value: "as it is", position: "top", fill: "var(--color-clay-dark)" }} />
+          <ReferenceLine x={now} stroke="var(--color-clay)" strokeDasharray="2 4" label={{ value: "as it is", position: "insideTopLeft", fill: "var(--color-clay-dark)" }} />
           <ReferenceLine y={wanted} stroke="var(--color-soft)" strokeDasharray="6 4" />
-          <Line dataKey="share" type="monotone" stroke="var(--color-sky)" strokeWidth={2} dot={{ r: 3 }} isAnimationActive={false} />
+          <Line dataKey="share" stroke="var(--color-sky)" strokeWidth={2} dot={{ r: 3 }} isAnimationActive={false} />
           {found && <ReferenceDot x={found.at} y={found.share} r={7} fill="var(--color-sun)" stroke="var(--color-ink)" />}
         </LineChart>
       </ResponsiveContainer>
