@@ -1,5 +1,6 @@
 """Forecasts: what is followed exactly is what scouts come to when they play."""
 
+import os
 import random
 import unittest
 from collections import Counter
@@ -28,7 +29,6 @@ from dicetrail.core.foresight import (
     forecast,
     nothing_played,
     played,
-    sampled,
     scout_named,
     told,
     wilson,
@@ -37,8 +37,7 @@ from dicetrail.core.play import ended_as
 from dicetrail.core.survey.reach import reach
 from tests.core.test_course import ready
 
-RUNS = 60
-GAMES = 110
+GAMES, RUNS = (520, 200) if "FUZZ" in os.environ else (110, 60)
 
 
 def scouts_for(program, chances):
@@ -60,37 +59,41 @@ def scouts_for(program, chances):
 class TestForecasts(unittest.TestCase):
     def test_what_is_followed_is_what_scouts_come_to(self):
         """Over random games with whatever rules and clocks can meet; seeds are fixed, so that
-        what one run in a thousand would show is seen always or never."""
-        followed, beyond = Counter(), []
+        what chance brings is seen always or never. FUZZ=1 looks at over 200 games."""
+        followed, beyond, compared = Counter(), [], 0
         for seed in range(GAMES):
             chances = random.Random(seed)
             program, packs = ready(chances)
             scouts = scouts_for(program, chances)
-            told = forecast(program, *scouts, runs=0, is_quick=True)
-            if told.how is How.SAMPLED or told.questions > 12:
+            found = forecast(program, *scouts, runs=0, is_quick=True)
+            if found.how is How.SAMPLED or found.questions > 12:
                 continue  # to play it so often would take long
-            followed[told.how, len(scouts)] += 1
-            total = sum(ending.share.share for ending in told.endings) + told.unended
+            followed[found.how, len(scouts)] += 1
+            total = sum(ending.share.share for ending in found.endings) + found.unended
             self.assertAlmostEqual(total, 1, 10)
-            (score, *_) = told.counters
-            self.assertAlmostEqual(sum(one.share for one in score.values) + told.unended, 1, 10)
-            self.assertAlmostEqual(told.still_in[0] - told.still_in[-1], 1 - told.unended, 9)
+            (score, *_) = found.counters
+            self.assertAlmostEqual(sum(one.share for one in score.values) + found.unended, 1, 10)
+            self.assertAlmostEqual(found.still_in[0] - found.still_in[-1], 1 - found.unended, 9)
             if len(scouts) > 1:
-                self.assertAlmostEqual(sum(told.leads) + told.unended, 1, 10)
-            self._reached(program, packs, told)
-            drawn = sampled(program, scouts, range(RUNS), "to compare")
-            for one, other in zip(told.endings, drawn.endings, strict=True):
-                share = wilson(round(other.share.share * RUNS), RUNS, 0.9995)
-                if not share.least - 0.02 <= one.share.share <= share.most + 0.02:
+                self.assertAlmostEqual(sum(found.leads) + found.unended, 1, 10)
+            self._reached(program, packs, found)
+            runs = counted(program, scouts, range(RUNS))
+            drawn = told(program, scouts, runs, "to compare")
+            for one, other in zip(found.endings, drawn.endings, strict=True):
+                share = wilson(round(other.share.share * RUNS), RUNS, 0.999)
+                compared += 1
+                if not share.least - 1e-9 <= one.share.share <= share.most + 1e-9:
                     beyond.append((seed, one.title, one.share.share, other.share))
-            lengths = [played(program, scouts, dice).at / 1000 for dice in range(RUNS)]
+            lengths = [ms / 1000 for ms in runs.milliseconds.elements()]
             error = stdev(lengths) / RUNS**0.5
-            if abs(fmean(lengths) - told.seconds) > 4.5 * error + 0.06:
-                beyond.append((seed, told.seconds, fmean(lengths), error))
+            compared += 1
+            if abs(fmean(lengths) - found.seconds) > 3.3 * error + 0.06:
+                beyond.append((seed, found.seconds, fmean(lengths), error))
         self.assertEqual({how for how, _ in followed}, {How.EXACT, How.ON_GRID}, followed)
         self.assertEqual({players for _, players in followed}, {1, 2}, followed)
         self.assertGreater(followed.total(), 25)
-        self.assertEqual(beyond, [])
+        # Of a thousand intervals one leaves out what it is about.
+        self.assertLess(len(beyond), 3 + compared / 250, beyond)
 
     def _reached(self, program, packs, told):
         """Every ending that is forecast is one that can be reached."""

@@ -8,8 +8,6 @@ points of a grid of time instead.
 
 from collections import defaultdict
 from collections.abc import Callable, Iterable, Iterator, Sequence
-from dataclasses import dataclass
-from functools import cached_property
 from itertools import pairwise
 from typing import NamedTuple
 
@@ -157,38 +155,22 @@ class Stands(NamedTuple):
     shares: list[float]
 
 
-@dataclass(frozen=True)
-class Laps:
+class Laps(NamedTuple):
     """Everything that can come of a question."""
 
     laps: tuple[Lap, ...]
     stands: tuple[Stands, ...]
     """With a countdown of the round or the game: what it finds if it ends meanwhile."""
+    routes: tuple[tuple[Came, float], ...]
+    """What can come of it, with how likely each is, whatever its time."""
+    mean_ms: float
+    """How long it takes, on average."""
     times: Times
     """How long the player's answers take,"""
     letters: Times
     """and the letters."""
     step_ms: int
     """A step of the grid."""
-
-    @cached_property
-    def routes(self) -> tuple[tuple[Came, float], ...]:
-        """What can come of it, with how likely each is, whatever its time."""
-        found: defaultdict[Came, float] = defaultdict(float)
-        for share, came, _ in self.laps:
-            found[came] += share
-        return tuple(found.items())
-
-    @cached_property
-    def mean_ms(self) -> float:
-        """How long it takes, on average."""
-        return sum(share * self._mean_of(spell) for share, _, spell in self.laps)
-
-    def _mean_of(self, spell: Spell) -> float:
-        mean = spell.fixed_ms + spell.answers * self.times.mean + spell.letters * self.letters.mean
-        if spell.band is not None:
-            mean += spell.band.mean_ms
-        return mean + self.step_ms * sum(at * share for at, share in enumerate(spell.grid))
 
 
 class Who(NamedTuple):
@@ -239,6 +221,9 @@ class Asking:
         self.program, self.rules = program, program.rules
         self.falls, self.merged = falls, merged
         self.scout, self.asked, self.base = who.scout, asked, base
+        self.answers, self.letters = who.scout.answers, who.scout.letters
+        self.means = (self.answers.mean, self.letters.mean)
+        self.chances: dict[tuple[int, bool], float] = {}
         self.own = asked.own[who.number] if asked.own else None
         self.round: Round = program.game.rounds[base.round]
         cues = program.game.cues
@@ -253,6 +238,9 @@ class Asking:
 
     def all(self, tally: Tally) -> Laps:
         """Everything that can come of it, from the moment it is put to a player with a tally."""
+        self.spent = 0
+        self.found.clear()
+        self.stands.clear()
         now: dict[_Standing, Mass] = {}
         for share, settled in self.falls(tally, self.base):
             if settled.ending is not None:
@@ -270,10 +258,38 @@ class Asking:
             now = {one: mass for one, mass in after.items() if total(mass) > LEAST_SHARE}
         else:
             raise CannotWeigh("some would try the same question for ever")
+        return self._laid_out()
+
+    def _laid_out(self) -> Laps:
         stands = (Stands(tally, added(shares)) for tally, shares in self.stands.items())
+        laps, routes, mean = tuple(self._laps()), dict[Came, float](), 0.0
+        for share, came, spell in laps:
+            routes[came] = routes.get(came, 0.0) + share
+            mean += share * self._mean_of(spell)
         step_ms = 0 if self.grid is None else self.grid.step_ms
-        scout = self.scout
-        return Laps(tuple(self._laps()), tuple(stands), scout.answers, scout.letters, step_ms)
+        return Laps(
+            laps,
+            tuple(stands),
+            tuple(routes.items()),
+            mean,
+            self.answers,
+            self.letters,
+            step_ms,
+        )
+
+    def _mean_of(self, spell: Spell) -> float:
+        """How long a spell is, on average."""
+        mean = float(spell.fixed_ms)
+        if spell.answers:
+            mean += spell.answers * self.means[0]
+        if spell.letters:
+            mean += spell.letters * self.means[1]
+        if spell.band is not None:
+            mean += spell.band.mean_ms
+        if spell.grid:
+            assert self.grid is not None
+            mean += self.grid.step_ms * sum(at * share for at, share in enumerate(spell.grid))
+        return mean
 
     def _whole(self, share: float) -> Mass:
         return share if self.grid is None else [share]
@@ -308,9 +324,7 @@ class Asking:
             for part, reading in self._read(_scaled(mass, passes), is_closed=True):
                 self._ends(standing, part, Event.PASSED, reading, "passed", Occasion.PASSED)
             mass = _scaled(mass, 1 - passes)
-        right = self.scout.chance(
-            self.asked.traits, self.asked.choices, standing.tried, standing.is_hinted, self.own
-        )
+        right = self._chance(standing.tried, standing.is_hinted)
         in_time, late = self._answered(standing, mass)
         for spell, part, reading in in_time:
             tally, tries, hits, is_hinted, _ = standing
@@ -332,6 +346,14 @@ class Asking:
             spell, part = late
             now, reading = standing._replace(spell=spell), Reading(0, self.base.seconds_allowed)
             self._ends(now, part, Event.TIMEOUT, reading, "late", Occasion.LATE)
+
+    def _chance(self, tried: int, is_hinted: bool) -> float:
+        """How likely the next answer is right."""
+        key = (tried, is_hinted)
+        if key not in self.chances:
+            traits, choices = self.asked.traits, self.asked.choices
+            self.chances[key] = self.scout.chance(traits, choices, tried, is_hinted, self.own)
+        return self.chances[key]
 
     def _letter(
         self,
@@ -435,7 +457,7 @@ class Asking:
 
     @property
     def _law(self) -> Times:
-        return self.scout.letters if self.is_word else self.scout.answers
+        return self.letters if self.is_word else self.answers
 
     def _answered(
         self, standing: _Standing, mass: Mass

@@ -7,7 +7,7 @@ is spread over a grid of time. What cannot be followed so raises `CannotWeigh`.
 """
 
 from collections import Counter, defaultdict
-from collections.abc import Iterator, Sequence
+from collections.abc import Iterable, Iterator, Sequence
 from typing import NamedTuple
 
 from dicetrail.core.document import (
@@ -126,7 +126,12 @@ class Weigher:
         self.program, self.scouts, self.rules = program, scouts, program.rules
         self.game = program.game
         self._settled = self._followed = 0
+        self._rolls = self.rules.script.rolls
+        # Players of one kind do alike; kinds are told apart by their first player.
+        self._who = [scouts.index(scout) for scout in scouts]
+        self._ways: dict[tuple[object, ...], Step] = {}
         self.laps: dict[tuple[object, ...], Laps] = {}
+        self._askings: dict[tuple[object, ...], Asking] = {}
         self.clocks = Clocks(self.rules.reads)
         _refuse(program)
         held = [cue for cue in self.game.cues if cue.hold_ms is not None or cue.until_continue]
@@ -170,12 +175,14 @@ class Weigher:
         merged = self.rules.merged(tally)
         return merged._replace(streak=tally.streak) if self._minds_streaks else merged
 
-    def falls(self, tally: Tally, outcome: Outcome) -> Iterator[tuple[float, Settled]]:
+    def falls(self, tally: Tally, outcome: Outcome) -> Iterable[tuple[float, Settled]]:
         """What an outcome leads to, with the chance of each way dice in the script can fall."""
-        if not self.rules.script.rolls:
-            self._count()
-            yield 1.0, settle(self.rules, tally, outcome)
-            return
+        if self._rolls:
+            return self._fallen(tally, outcome)
+        self._count()
+        return ((1.0, settle(self.rules, tally, outcome)),)
+
+    def _fallen(self, tally: Tally, outcome: Outcome) -> Iterator[tuple[float, Settled]]:
         try:
             for share, settled in every_fall(self.rules, tally, outcome, MOST_SETTLED):
                 self._count()
@@ -211,46 +218,52 @@ class Weigher:
         number = where.position + 1 if "number" in reads else 1
         player = where.turn + 1 if "player_number" in reads else 1
         tally, is_again = point.tallies[where.turn], point.again is not None
-        scout = self.scouts[where.turn]
-        key = (where.round, number, player, scout, tally, kind, is_again)
-        if key not in self.laps:
-            asked = self.rounds[where.round].kinds[kind]
-            round_, traits = self.game.rounds[where.round], asked.traits
-            seconds = traits.seconds or 0
-            allowed = traits.misses if traits.kind is Kind.LETTERS else round_.ask.tries
-            base = Outcome(
-                Event.ASKED,
-                where.round,
-                number,
-                1 if traits.worth is None else traits.worth,
-                traits.level,
-                seconds,
-                0,
-                seconds,
-                100 if seconds else 0,
-                0,
-                still_allowed(allowed, 0),
-                player,
-                is_again=is_again,
-            )
-            points = self.points_of(where.round)
-            answers_once = traits.kind is not Kind.LETTERS and allowed == 1
-            needs_grid = points or (seconds and not answers_once)
-            if "seconds_used" in reads and not seconds and not points:
-                raise CannotWeigh("its rules read times that no clock bounds")
-            asking = Asking(
-                self.program,
-                self.falls,
-                self.merged,
-                Who(scout, where.turn),
-                asked,
-                base,
-                Grid(self.step_ms, points) if needs_grid else None,
-                self.clocks,
-            )
-            self.laps[key] = asking.all(tally)
+        key = (where.round, number, player, self._who[where.turn], kind, is_again)
+        laps = self.laps.get((key, tally))
+        if laps is None:
+            asking = self._askings.get(key)
+            if asking is None:
+                asking = self._askings[key] = self._asking(where, number, player, kind, is_again)
+            laps = self.laps[key, tally] = asking.all(tally)
             self.follow(asking.spent)
-        return self.laps[key]
+        return laps
+
+    def _asking(self, where: Where, number: int, player: int, kind: int, is_again: bool) -> Asking:
+        """A question as it is put to a player, whatever their tally."""
+        asked = self.rounds[where.round].kinds[kind]
+        round_, traits = self.game.rounds[where.round], asked.traits
+        seconds = traits.seconds or 0
+        allowed = traits.misses if traits.kind is Kind.LETTERS else round_.ask.tries
+        base = Outcome(
+            Event.ASKED,
+            where.round,
+            number,
+            1 if traits.worth is None else traits.worth,
+            traits.level,
+            seconds,
+            0,
+            seconds,
+            100 if seconds else 0,
+            0,
+            still_allowed(allowed, 0),
+            player,
+            is_again=is_again,
+        )
+        points = self.points_of(where.round)
+        answers_once = traits.kind is not Kind.LETTERS and allowed == 1
+        needs_grid = points or (seconds and not answers_once)
+        if "seconds_used" in self.rules.reads and not seconds and not points:
+            raise CannotWeigh("its rules read times that no clock bounds")
+        return Asking(
+            self.program,
+            self.falls,
+            self.merged,
+            Who(self.scouts[where.turn], where.turn),
+            asked,
+            base,
+            Grid(self.step_ms, points) if needs_grid else None,
+            self.clocks,
+        )
 
     def drawn(self, point: Point) -> Iterator[tuple[float, int, tuple[int, ...]]]:
         """The kinds that can come, with their chances and what is used up then."""
@@ -283,10 +296,24 @@ class Weigher:
 
     def went(
         self, point: Point, kind: int, used: tuple[int, ...], came: Came
-    ) -> Iterator[tuple[float, Reached]]:
+    ) -> Iterable[tuple[float, Reached]]:
         """Where a run goes with what came of a question."""
-        where, tallies = point.where, point.tallies
-        tallies = (*tallies[: where.turn], came.tally, *tallies[where.turn + 1 :])
+        where = point.where
+        tallies: Tallies = (came.tally,)
+        if where.players > 1:
+            before = point.tallies
+            tallies = (*before[: where.turn], came.tally, *before[where.turn + 1 :])
+        key = (where, came.way, came.ending, came.is_out)
+        step = self._ways.get(key)
+        if step is None:
+            step = self._ways[key] = self._way(where, came)
+        self.follow()
+        if isinstance(step, Asks):
+            return ((1.0, Point(step.where, tallies, used, kind if step.is_again else None)),)
+        return self.step(1.0, step, tallies, used, kind)
+
+    def _way(self, where: Where, came: Came) -> Step:
+        """The step that follows, whatever the tallies are: it is a question only if one is put."""
         if came.is_out and where.turn not in where.out:
             where = where._replace(out=tuple(sorted((*where.out, where.turn))))
         if came.ending is not None:
@@ -296,7 +323,13 @@ class Weigher:
         else:
             assert came.way is not None
             step = onward(self.game, where, came.way)
-        yield from self.step(1.0, step, tallies, used, kind)
+        while isinstance(step, Asks):
+            length = self._length(step.where)
+            instead = before_asking(self.game, step.where, length, step.is_again, None)
+            if instead is None:
+                return step
+            step = instead
+        return step
 
     def cut(self, point: Point, tally: Tally) -> Iterator[tuple[float, Reached]]:
         """Where a run goes whose countdown ended while a question stood."""
