@@ -31,7 +31,7 @@ class Crew:
         """Let go of the workers; what is not done is left undone."""
         if self.held is not None:
             self.held.close()
-        self.executor.shutdown(wait=False, cancel_futures=True)
+        self.executor.shutdown(cancel_futures=True)
 
 
 def here(workers: int | None = None) -> Crew:

@@ -499,7 +499,7 @@ class _Walk:
                 if spell.grid not in by_grid:
                     weigher.follow(len(mass) // 2)
                     times = together(mass, spell.grid, most + 1)
-                    if len(times) > most:
+                    if len(times) > most and len(spell.grid) > 1:
                         times[most] /= 2  # of those at the very deadline one half is in time
                     by_grid[spell.grid] = times
                 times = [one * share * chance for one in by_grid[spell.grid]]
