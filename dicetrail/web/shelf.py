@@ -207,10 +207,14 @@ class Shelf:
 
     def _program(self, game_id: str, number: int, packs: PackNumbers) -> Program:
         game = self._game(game_id, number)
+        self._without_faults(game, packs)
+        return made_ready(game, self._held(packs), LatestOf(MOST_RECALLED))
+
+    def _without_faults(self, game: Game, packs: PackNumbers) -> None:
+        """Raise GameProblems for a game that cannot be played."""
         examined = self.examined(game, packs)
         if any(problem.severity is Severity.FAULT for problem in examined.problems):
             raise GameProblems(examined.problems)
-        return made_ready(game, self._held(packs), LatestOf(MOST_RECALLED))
 
     def _game(self, game_id: str, number: int) -> Game:
         with self.database.reading() as session:
@@ -220,6 +224,11 @@ class Shelf:
         """A revision of a game to be handed to others. Raises NotFound, GameProblems."""
         program = self.program(game_id, number, packs)
         return Subject(f"{game_id} {number} {packs}", program.game, self._held(packs))
+
+    def drafted(self, game_id: str, document: Game, packs: PackNumbers) -> Subject:
+        """A document that is not saved yet, to be handed to others. Raises GameProblems."""
+        self._without_faults(document, packs)
+        return Subject(f"{game_id} {hash(document)} {packs}", document, self._held(packs))
 
     @property
     def crew(self) -> Crew:

@@ -53,7 +53,10 @@ CURVE_POINTS = 48
 @router.post("/forecast")
 async def show_forecast(game_id: str, wanted: ForecastWanted, shelf: SharedShelf) -> Forecast:
     """What will happen to many players of some kinds, who play together."""
-    subject = await run_in_threadpool(_subject, shelf, game_id, wanted.revision)
+    if wanted.document is not None:
+        subject = await run_in_threadpool(_draft, shelf, game_id, wanted.document)
+    else:
+        subject = await run_in_threadpool(_subject, shelf, game_id, wanted.revision)
     return await _beside(shelf, foretell, subject, wanted.scouts, is_quick=wanted.is_quick)
 
 
@@ -193,6 +196,13 @@ def _subject(shelf: Shelf, game_id: str, revision: int | None = None) -> Subject
             game = game_revision(session, game_id, revision)
         packs = pack_numbers(session, game.document)
     return shelf.subject(game_id, game.number, packs)
+
+
+def _draft(shelf: Shelf, game_id: str, document: Game) -> Subject:
+    """A document that is being edited, with the packs as they are now."""
+    with shelf.database.reading() as session:
+        packs = pack_numbers(session, document)
+    return shelf.drafted(game_id, document, packs)
 
 
 def _program(shelf: Shelf, game_id: str) -> Program:

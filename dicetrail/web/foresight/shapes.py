@@ -4,7 +4,7 @@ from typing import Annotated
 
 from pydantic import BaseModel, Field
 
-from dicetrail.core import Input
+from dicetrail.core import Game, Input
 from dicetrail.core.document import MOST_PLAYERS, Number
 from dicetrail.core.foresight import Forecast, Knob, Scout, Turned
 from dicetrail.web.wire.shapes import DiceName
@@ -14,11 +14,13 @@ Key = Annotated[str, Field(max_length=80)]
 
 
 class ForecastWanted(BaseModel):
-    """Whose forecast, and of which revision; the newest if none is named."""
+    """Whose forecast, and of what: a document that is being edited, or a revision; the newest
+    if neither is named."""
 
     scouts: Scouts
     is_quick: bool = False
     revision: Annotated[int, Field(ge=1, le=2**31 - 1)] | None = None
+    document: Game | None = None
 
 
 class KnobView(BaseModel):

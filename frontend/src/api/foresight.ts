@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { api, ApiError, given } from "./client";
-import type { ForecastWanted, NewStudy, Scout } from "./schema";
+import type { ForecastWanted, Game, NewStudy, Scout } from "./schema";
 
 const at = (gameId: string) => ({ path: { game_id: gameId } });
 
@@ -17,8 +17,29 @@ export function useForecast(gameId: string, revision: number | undefined, scouts
   });
 }
 
+/** What will happen to scouts in a document as it is being edited, in short; what was known
+ * before stays on screen until then. */
+export function useDraftForecast(gameId: string, document: Game, scouts: Scout[]) {
+  return useQuery({
+    queryKey: ["draft forecast", gameId, document, scouts],
+    queryFn: () =>
+      given(
+        api.POST("/api/games/{game_id}/foresight/forecast", {
+          params: at(gameId),
+          body: { scouts, document, revision: null, is_quick: true },
+        }),
+      ),
+    placeholderData: (before) => before,
+    retry: false,
+    staleTime: Infinity,
+    gcTime: DRAFTS_KEPT_MS,
+  });
+}
+
+const DRAFTS_KEPT_MS = 60_000;
+
 function wanted(scouts: Scout[], revision: number | undefined, is_quick: boolean): ForecastWanted {
-  return { scouts, revision: revision ?? null, is_quick };
+  return { scouts, revision: revision ?? null, is_quick, document: null };
 }
 
 /** The same numbers as a table, to be saved. */

@@ -2225,7 +2225,8 @@ export interface components {
         };
         /**
          * ForecastWanted
-         * @description Whose forecast, and of which revision; the newest if none is named.
+         * @description Whose forecast, and of what: a document that is being edited, or a revision; the newest
+         *     if neither is named.
          */
         ForecastWanted: {
             /** Scouts */
@@ -2237,6 +2238,7 @@ export interface components {
             is_quick: boolean;
             /** Revision */
             revision?: number | null;
+            document?: components["schemas"]["Game"] | null;
         };
         /**
          * Format

@@ -3,7 +3,7 @@ import { useTimes } from "../api/foresight";
 import { SCOUTS, VALUES } from "../api/parts";
 import type { Scout } from "../api/schema";
 import { Button } from "../ui/Button";
-import { NumberField, SecondsField, SelectField, SwitchField } from "../ui/fields";
+import { NumberField, SecondsField, SelectField, SwitchField, TextField } from "../ui/fields";
 import { ShareChart } from "./charts/ShareChart";
 
 type WhoPlaysProps = { scouts: Scout[]; mostPlayers: number; onChange: (scouts: Scout[]) => void };
@@ -115,8 +115,32 @@ function Numbers({ scout, onChange }: { scout: Scout; onChange: (scout: Scout) =
           <SecondsField where={`scout.${name}`} label={label} ms={scout[name]} onChange={(ms) => set({ [name]: ms })} />
         </div>
       ))}
+      <OwnQuestions scout={scout} onChange={(own) => set({ own })} />
       <NumberField where="scout.spread" value={scout.spread} onChange={(spread) => spread !== null && set({ spread })} />
       <SelectField where="scout.picks" value={scout.picks} options={VALUES.Habit} onChange={(picks) => set({ picks })} />
     </>
+  );
+}
+
+const HALF = 50;
+
+/** Questions at which a scout does otherwise than at others of their level. */
+function OwnQuestions({ scout, onChange }: { scout: Scout; onChange: (own: Scout["own"]) => void }) {
+  const { own } = scout;
+  const replace = (place: number, change: Partial<(typeof own)[number]>) =>
+    onChange(own.map((one, other) => (other === place ? { ...one, ...change } : one)));
+  return (
+    <fieldset className="space-y-2">
+      <legend className="mb-1 font-semibold">Single questions</legend>
+      {own.map((one, place) => (
+        // Rows have no identity but their place.
+        <div key={place} className="space-y-1 border-l-2 border-line pl-2">
+          <TextField where={`scout.own[${place}].prompt`} value={one.prompt} onChange={(prompt) => replace(place, { prompt })} />
+          <NumberField where={`scout.own[${place}].right`} value={one.right} onChange={(right) => right !== null && replace(place, { right })} />
+          <Button onClick={() => onChange(own.filter((_, other) => other !== place))}>Take it out</Button>
+        </div>
+      ))}
+      <Button onClick={() => onChange([...own, { prompt: "", right: HALF }])}>Add a question</Button>
+    </fieldset>
   );
 }

@@ -3,6 +3,7 @@ import { Dices, ExternalLink, Keyboard, Redo2, RotateCcw, Signpost, Telescope, U
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
+import { useForeseen } from "../api/foresight";
 import type { GameView } from "../api/schema";
 import { counted } from "../app/format";
 import { SAVED_WORDS, type Saving } from "../api/saving";
@@ -116,7 +117,6 @@ function searchTo(search: URLSearchParams, round: number | undefined): string {
 }
 
 function SurveyCount({ game }: { game: GameView }) {
-  const [search] = useSearchParams();
   const faults = game.problems.filter((problem) => problem.severity === "fault").length;
   const words = faults
     ? counted(faults, "fault")
@@ -138,28 +138,47 @@ function SurveyCount({ game }: { game: GameView }) {
         >
           <h2 className="text-xl">Survey</h2>
           {game.problems.length === 0 && <p className="mt-2">Nothing is wrong with this game.</p>}
-          <ul className="mt-2 space-y-3">
-            {game.problems.map((problem) => {
-              return (
-                <li key={problem.where + problem.what} className="border-l-4 border-sun pl-3">
-                  <p className="font-semibold">
-                    {problem.severity === "fault" ? "Fault" : "Warning"}: {problem.what}
-                  </p>
-                  <p>To mend it, {problem.mend}.</p>
-                  <Popover.Close asChild>
-                    <Link
-                      className="text-sky underline"
-                      to={{ pathname: `/game/${game.id}/${stopPath(problem.stop)}`, search: searchTo(search, problem.round ?? undefined) }}
-                    >
-                      Go to {stopName(problem.stop)}
-                    </Link>
-                  </Popover.Close>
-                </li>
-              );
-            })}
-          </ul>
+          <Problems gameId={game.id} problems={game.problems} />
+          {faults === 0 && <Foreseen game={game} />}
         </Popover.Content>
       </Popover.Portal>
     </Popover.Root>
+  );
+}
+
+/** What a forecast finds besides, worked out once the survey is opened. */
+function Foreseen({ game }: { game: GameView }) {
+  const found = useForeseen(game.id, game.revision);
+  return (
+    <>
+      <h3 className="mt-4 text-lg">By what players will come to</h3>
+      {found.isFetching && <p role="status">All ready scouts are followed…</p>}
+      {found.data?.length === 0 && <p>Nothing stands out.</p>}
+      {found.data && <Problems gameId={game.id} problems={found.data} />}
+    </>
+  );
+}
+
+function Problems({ gameId, problems }: { gameId: string; problems: GameView["problems"] }) {
+  const [search] = useSearchParams();
+  return (
+    <ul className="mt-2 space-y-3">
+      {problems.map((problem) => (
+        <li key={problem.where + problem.what} className="border-l-4 border-sun pl-3">
+          <p className="font-semibold">
+            {problem.severity === "fault" ? "Fault" : "Warning"}: {problem.what}
+          </p>
+          <p>To mend it, {problem.mend}.</p>
+          <Popover.Close asChild>
+            <Link
+              className="text-sky underline"
+              to={{ pathname: `/game/${gameId}/${stopPath(problem.stop)}`, search: searchTo(search, problem.round ?? undefined) }}
+            >
+              Go to {stopName(problem.stop)}
+            </Link>
+          </Popover.Close>
+        </li>
+      ))}
+    </ul>
   );
 }

@@ -22,7 +22,7 @@ export function EndBench({ game, document, edit, table }: BenchProps) {
   return (
     <div className="space-y-4">
       <ScoreLine spans={game.score_spans} endings={game.document.endings} />
-      <OddsLine game={game} />
+      <OddsLine gameId={game.id} document={document} />
       <p className="text-soft">
         They are tried from the top: the first that fits is the one.
         {!game.spans_are_whole && " There are too many ways to play this game to follow each, so the line shows the bounds alone."}

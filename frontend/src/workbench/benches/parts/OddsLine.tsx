@@ -1,18 +1,17 @@
 import { Telescope } from "lucide-react";
 import { Link } from "react-router";
-import { useForecast } from "../../../api/foresight";
+import { useDraftForecast } from "../../../api/foresight";
 import { SCOUTS } from "../../../api/parts";
-import type { GameView } from "../../../api/schema";
+import type { Game } from "../../../api/schema";
 import { minutes, percent } from "../../../app/format";
 
 const STEADY = SCOUTS.filter((scout) => scout.name === "steady");
 
-/** What steady players come to in the game as it was last saved, in one line. */
-export function OddsLine({ game }: { game: GameView }) {
-  const isPlayable = game.problems.every((problem) => problem.severity !== "fault");
-  const forecast = useForecast(game.id, game.revision, STEADY, true, isPlayable);
+/** What steady players come to in the game as it is being edited, in one line. */
+export function OddsLine({ gameId, document }: { gameId: string; document: Game }) {
+  const forecast = useDraftForecast(gameId, document, STEADY);
   const told = forecast.data;
-  if (!isPlayable) return null;
+  if (forecast.error && !forecast.isFetching) return null;
   const endings = told?.endings.filter((ending) => ending.share.share >= 0.005) ?? [];
   const shares = endings.map((ending) => `${percent(ending.share.share)} ${ending.title ?? "no ending"}`);
   return (
@@ -23,7 +22,7 @@ export function OddsLine({ game }: { game: GameView }) {
         {told ? `${shares.join(", ")}; ${told.questions.toFixed(1)} questions, ${minutes(told.seconds * 1000)}` : "working it out…"}
         {told && forecast.isFetching && <span role="status"> …</span>}
       </span>
-      <Link to={`/foresight/${game.id}`} className="ml-auto whitespace-nowrap text-sky underline">
+      <Link to={`/foresight/${gameId}`} className="ml-auto whitespace-nowrap text-sky underline">
         All of it
       </Link>
     </p>

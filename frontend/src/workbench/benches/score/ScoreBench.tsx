@@ -26,7 +26,7 @@ export default function ScoreBench({ game, document, edit, table }: BenchProps) 
   const isSaved = document.script === game.document.script;
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-3">
-      <OddsLine game={game} />
+      <OddsLine gameId={game.id} document={document} />
       <ScriptEditor
         script={document.script}
         faults={isSaved ? faults : []}
