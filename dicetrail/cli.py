@@ -26,7 +26,7 @@ from rich.progress import Progress
 from rich.table import Table
 from rich.text import Text
 
-from dicetrail.core import Game, GameProblems, Pack, Severity, build, survey
+from dicetrail.core import Game, GameProblems, Pack, Program, Severity, build, survey
 from dicetrail.core.draw import HIGHEST_DICE
 from dicetrail.core.foresight import (
     PLAYED,
@@ -250,8 +250,7 @@ def forecast(
     """Print what will happen to many players of one kind, without anybody playing."""
     document, packs = _game_named(game, data)
     players = _scouts(scout, settings)
-    with _faults_told(game):
-        program = build(document, packs)
+    program = _ready(game, document, packs, len(players))
     told = foretell(program, *players, runs=games)
     _print_forecast(document.title, told, as_json)
 
@@ -275,8 +274,7 @@ def scouts(
     players = _scouts(scout, settings)
     subject = Subject(f"{game} {secrets.token_hex(8)}", document, packs)
     played = nothing_played()
-    with _faults_told(game):
-        program = build(document, packs)
+    program = _ready(game, document, packs, len(players))
     with _crew(workers, scheduler) as crew, Progress(console=console, transient=True) as progress:
         bar = progress.add_task("runs", total=games)
         try:
@@ -308,13 +306,18 @@ def _crew(workers: int | None, scheduler: str) -> Iterator[Crew]:
         raise typer.Exit(1) from None
 
 
-@contextmanager
-def _faults_told(game: str) -> Iterator[None]:
+def _ready(name: str, game: Game, packs: dict[str, Pack], players: int) -> Program:
+    """A game that so many play, or an exit that says why it cannot be."""
     try:
-        yield
+        program = build(game, packs)
     except GameProblems:
-        console.print("[red]The game has faults.[/red] Run: dicetrail check " + escape(game))
+        console.print("[red]The game has faults.[/red] Run: dicetrail check " + escape(name))
         raise typer.Exit(1) from None
+    most = max(1, game.opening.most_players)
+    if players > most:
+        console.print(f"[red]This game takes 1 to {most} players, not {players}.[/red]")
+        raise typer.Exit(1)
+    return program
 
 
 def _scouts(names: list[str] | None, settings: list[str] | None) -> tuple[Scout, ...]:

@@ -36,12 +36,14 @@ class Subject:
 
     name: str
     game: Game = field(compare=False)
-    packs: Mapping[str, Pack] = field(compare=False)
+    packs: Mapping[str, Pack] | Callable[[], Mapping[str, Pack]] = field(compare=False)
+    """The packs by their names; large ones are better fetched where they are wanted."""
 
 
 @lru_cache(maxsize=4)
 def _program(subject: Subject) -> Program:
-    return made_ready(subject.game, subject.packs)
+    packs = subject.packs
+    return made_ready(subject.game, packs() if callable(packs) else packs)
 
 
 def foretell(

@@ -6,9 +6,9 @@ recently used dropped first.
 
 import gc
 from collections import OrderedDict
-from collections.abc import Callable, Collection, Hashable, Sequence
+from collections.abc import Callable, Collection, Hashable, Mapping, Sequence
 from dataclasses import replace
-from functools import lru_cache
+from functools import lru_cache, partial
 from threading import Lock
 from typing import TypeVar, cast
 
@@ -36,6 +36,7 @@ from dicetrail.store import Database
 from dicetrail.store.games import game_revision
 from dicetrail.store.models import RunRow
 from dicetrail.store.packs import KeptPack, edits_of, newest_packs, pack_of, pack_revision
+from dicetrail.web.foresight.fetching import fetched
 from dicetrail.web.foresight.studies import Studies
 from dicetrail.web.loads.load import Loads
 
@@ -223,12 +224,19 @@ class Shelf:
     def subject(self, game_id: str, number: int, packs: PackNumbers) -> Subject:
         """A revision of a game to be handed to others. Raises NotFound, GameProblems."""
         program = self.program(game_id, number, packs)
-        return Subject(f"{game_id} {number} {packs}", program.game, self._held(packs))
+        return Subject(f"{game_id} {number} {packs}", program.game, self._handed(packs))
 
     def drafted(self, game_id: str, document: Game, packs: PackNumbers) -> Subject:
         """A document that is not saved yet, to be handed to others. Raises GameProblems."""
         self._without_faults(document, packs)
-        return Subject(f"{game_id} {hash(document)} {packs}", document, self._held(packs))
+        return Subject(f"{game_id} {hash(document)} {packs}", document, self._handed(packs))
+
+    def _handed(self, packs: PackNumbers) -> Mapping[str, Pack] | Callable[[], Mapping[str, Pack]]:
+        """Packs as they are handed to another process."""
+        held = self._held(packs)
+        if any(len(pack.questions) >= MANY for pack in held.values()):
+            return partial(fetched, self.database.path, packs)
+        return held
 
     @property
     def crew(self) -> Crew:

@@ -8,6 +8,7 @@ import time
 import unittest
 from pathlib import Path
 from tempfile import TemporaryDirectory
+from unittest.mock import patch
 
 from distributed import LocalCluster
 from typer.testing import CliRunner
@@ -61,12 +62,27 @@ class TestForesight(DemoTest):
                 self.assertAlmostEqual(float(row["share"]), shares[row["which"]], 12)
         self.assertEqual(sum(row["what"] == "seconds" for row in rows), 128)
 
+    def test_a_large_pack_is_fetched_and_a_document_being_edited_is_forecast(self):
+        document = self.get("/api/games/harvest-supper")["document"]
+        changed = {**document, "script": document["script"].replace("lives = 3", "lives = 1")}
+        wanted = {"scouts": [STEADY], "is_quick": True, "document": changed}
+        told_ = self.send("POST", f"{AT}/forecast", wanted).json()
+        self.assertGreater(told_["endings"][0]["share"]["share"], 0.8)
+        with patch("dicetrail.web.shelf.MANY", 1):
+            wanted["document"] = {**changed, "title": "Another"}
+            fetched = self.send("POST", f"{AT}/forecast", wanted).json()
+        self.assertEqual(fetched["endings"], told_["endings"])
+        broken = {"scouts": [STEADY], "document": {**document, "script": "score ="}}
+        self.assertEqual(self.send("POST", f"{AT}/forecast", broken).status_code, 409)
+
     def test_scouts_are_checked_and_a_game_with_faults_is_not_forecast(self):
         for scout in ({"name": "x", "again": 101}, {"name": "x", "right": [50, -1]}, {"speed": 1}):
             with self.subTest(scout=scout):
                 refused = self.send("POST", f"{AT}/forecast", {"scouts": [scout]})
                 self.assertEqual(refused.status_code, 422)
-        self.assertEqual(self.send("POST", f"{AT}/forecast", {"scouts": []}).status_code, 422)
+        for scouts in ([], [STEADY, STEADY]):
+            refused = self.send("POST", f"{AT}/forecast", {"scouts": scouts})
+            self.assertEqual(refused.status_code, 422)
         made = self.send("POST", "/api/games", {"title": "Empty"}).json()
         at = f"/api/games/{made['id']}/foresight"
         self.assertEqual(self.send("POST", f"{at}/forecast", {"scouts": [STEADY]}).status_code, 409)

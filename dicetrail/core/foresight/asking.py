@@ -226,6 +226,13 @@ class Asking:
         self.chances: dict[tuple[int, bool], float] = {}
         self.own = asked.own[who.number] if asked.own else None
         self.round: Round = program.game.rounds[base.round]
+        # Then nothing comes of a question that is put: the endings that come at once were tried
+        # on the same counters before.
+        self.is_put_idly = (
+            Event.ASKED not in self.rules.handlers.lean
+            and len(self.rules.at_once_in_question) == len(self.rules.at_once)
+            and "asked_count" not in self.rules.reads
+        )
         cues = program.game.cues
         self.has_holds = any(cue.until_continue or cue.hold_ms is not None for cue in cues)
         self.is_word = asked.traits.kind is Kind.LETTERS
@@ -241,14 +248,7 @@ class Asking:
         self.spent = 0
         self.found.clear()
         self.stands.clear()
-        now: dict[_Standing, Mass] = {}
-        for share, settled in self.falls(tally, self.base):
-            if settled.ending is not None:
-                came = Came(settled.tally, None, settled.ending)
-                self.found[came, Spell()].append(self._whole(share))
-                continue
-            self._enter(now, _Standing(self.merged(settled.tally)), self._whole(share))
-        now = self._hinted(now)
+        now = self._hinted(self._put(tally))
         for _ in range(MOST_TRIES):
             if not now:
                 break
@@ -290,6 +290,20 @@ class Asking:
             assert self.grid is not None
             mean += self.grid.step_ms * sum(at * share for at, share in enumerate(spell.grid))
         return mean
+
+    def _put(self, tally: Tally) -> dict[_Standing, Mass]:
+        """What stands once the rules have run for the question that is put."""
+        now: dict[_Standing, Mass] = {}
+        if self.is_put_idly:
+            now[_Standing(tally)] = self._whole(1.0)
+            return now
+        for share, settled in self.falls(tally, self.base):
+            if settled.ending is not None:
+                came = Came(settled.tally, None, settled.ending)
+                self.found[came, Spell()].append(self._whole(share))
+            else:
+                self._enter(now, _Standing(self.merged(settled.tally)), self._whole(share))
+        return now
 
     def _whole(self, share: float) -> Mass:
         return share if self.grid is None else [share]

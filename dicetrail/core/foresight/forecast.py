@@ -109,7 +109,12 @@ def forecast(
 
     Exactly if it can be worked out so, else by so many runs played. A quick one leaves out how
     long runs are besides their mean, and how far a grid can be trusted.
+
+    Raises ValueError unless the game takes that many players.
     """
+    most = max(1, program.game.opening.most_players)
+    if not 1 <= len(scouts) <= most:
+        raise ValueError(f"this game takes 1 to {most} players, not {len(scouts)}")
     try:
         weigher = Weigher(program, scouts)
         found = weigher.weigh()

@@ -3,17 +3,19 @@
 import asyncio
 import csv
 import io
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from typing import Annotated, Any, TypeVar
 
 from fastapi import Query, Response
 from starlette.concurrency import run_in_threadpool
+from starlette.exceptions import HTTPException
 
 from dicetrail.core import Game, GameProblems, Problem, Program
 from dicetrail.core.document import Kind
 from dicetrail.core.draw import name_of_dice
 from dicetrail.core.foresight import (
     Forecast,
+    Scout,
     Times,
     Witness,
     knobs_of,
@@ -57,6 +59,7 @@ async def show_forecast(game_id: str, wanted: ForecastWanted, shelf: SharedShelf
         subject = await run_in_threadpool(_draft, shelf, game_id, wanted.document)
     else:
         subject = await run_in_threadpool(_subject, shelf, game_id, wanted.revision)
+    _fits(subject.game, wanted.scouts)
     return await _beside(shelf, foretell, subject, wanted.scouts, is_quick=wanted.is_quick)
 
 
@@ -127,6 +130,7 @@ async def find_witnesses(game_id: str, shelf: SharedShelf) -> WitnessesView:
 def begin_study(game_id: str, new: NewStudy, shelf: SharedShelf) -> StudyView:
     """Begin to play runs, or to turn a number of the game about."""
     subject = _subject(shelf, game_id)
+    _fits(subject.game, new.scouts)
     if new.key is None:
         program = _program(shelf, game_id)
         dice = range(new.games)
@@ -156,6 +160,13 @@ def show_study(
 def give_study_up(game_id: str, study_id: str, shelf: SharedShelf) -> None:
     """Let a study be. What it has found so far can still be looked at."""
     shelf.studies.give_up(game_id, study_id)
+
+
+def _fits(game: Game, scouts: Sequence[Scout]) -> None:
+    """Refuse more scouts than the game takes players."""
+    most = max(1, game.opening.most_players)
+    if len(scouts) > most:
+        raise HTTPException(422, f"This game takes 1 to {most} players, not {len(scouts)}.")
 
 
 def _view(study: Study, ending: int = 0, share: float = 0.5) -> StudyView:

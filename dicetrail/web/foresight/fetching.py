@@ -1,0 +1,21 @@
+"""Large packs fetched from the store by the process that wants them: to hand them over would keep
+everybody waiting."""
+
+from collections.abc import Mapping
+from functools import lru_cache
+from pathlib import Path
+
+from dicetrail.core import Pack
+from dicetrail.store import Database
+from dicetrail.store.packs import pack_of
+
+
+@lru_cache(maxsize=2)
+def fetched(store: Path, packs: tuple[tuple[str, int], ...]) -> Mapping[str, Pack]:
+    """Revisions of packs, by identifier and number."""
+    database = Database(store)
+    try:
+        with database.reading() as session:
+            return {name: pack_of(session, name, number) for name, number in packs}
+    finally:
+        database.close()
