@@ -40,6 +40,7 @@ from dicetrail.core.foresight import (
 )
 from dicetrail.core.foresight import forecast as foretell
 from dicetrail.core.foresight import told as told_of
+from dicetrail.core.play import players_refused
 from dicetrail.demo import load_demo
 from dicetrail.files import game_schema, pack_schema, read_game
 from dicetrail.form import SCOUT_FORM
@@ -313,9 +314,9 @@ def _ready(name: str, game: Game, packs: dict[str, Pack], players: int) -> Progr
     except GameProblems:
         console.print("[red]The game has faults.[/red] Run: dicetrail check " + escape(name))
         raise typer.Exit(1) from None
-    most = max(1, game.opening.most_players)
-    if players > most:
-        console.print(f"[red]This game takes 1 to {most} players, not {players}.[/red]")
+    refused = players_refused(game, players)
+    if refused is not None:
+        console.print(f"[red]T{refused[1:]}.[/red]")
         raise typer.Exit(1)
     return program
 

@@ -17,7 +17,7 @@ from dicetrail.core.foresight.lengths import BINS, Lengths, lengths_of
 from dicetrail.core.foresight.playing import names_for, played
 from dicetrail.core.foresight.scouts import Scout
 from dicetrail.core.foresight.weighing import Weighed, Weigher
-from dicetrail.core.play import Phase, Program, State, ended_as
+from dicetrail.core.play import Phase, Program, State, ended_as, players_refused
 from dicetrail.core.rules import Tallies, best_score
 
 PLAYED = 400
@@ -112,9 +112,9 @@ def forecast(
 
     Raises ValueError unless the game takes that many players.
     """
-    most = max(1, program.game.opening.most_players)
-    if not 1 <= len(scouts) <= most:
-        raise ValueError(f"this game takes 1 to {most} players, not {len(scouts)}")
+    refused = players_refused(program.game, len(scouts))
+    if refused is not None:
+        raise ValueError(refused)
     try:
         weigher = Weigher(program, scouts)
         found = weigher.weigh()

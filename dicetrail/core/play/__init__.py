@@ -1,7 +1,7 @@
 """A run: its state, the actions, what they bring, and what is laid before the player."""
 
 from dicetrail.core.play.answering import Intent, next_input
-from dicetrail.core.play.engine import answered, go_on, replay, start, step
+from dicetrail.core.play.engine import answered, go_on, players_refused, replay, start, step
 from dicetrail.core.play.flow import ended_as, hold_for
 from dicetrail.core.play.footprints import Answered, Footprint, Stop, What
 from dicetrail.core.play.outcomes import (
@@ -94,6 +94,7 @@ __all__ = [
     "made_ready",
     "next_input",
     "play_on",
+    "players_refused",
     "question_of",
     "replay",
     "round_of",

@@ -24,7 +24,7 @@ from collections.abc import Callable, Iterable, Iterator, Sequence
 from typing import Any
 
 from dicetrail.core.answers import Verdict, as_letters, letters_of
-from dicetrail.core.document import MOST_PLAYERS, Kind, Number, Occasion, RoundOrder, counted
+from dicetrail.core.document import MOST_PLAYERS, Game, Kind, Number, Occasion, RoundOrder, counted
 from dicetrail.core.play.flow import (
     after_hold,
     at_once,
@@ -83,9 +83,9 @@ def start(
 
     Raises ValueError unless the game takes that many players.
     """
-    most = max(1, min(MOST_PLAYERS, program.game.opening.most_players))
-    if not 1 <= len(players) <= most:
-        raise ValueError(f"this game takes 1 to {most} players, not {len(players)}")
+    refused = players_refused(program.game, len(players))
+    if refused is not None:
+        raise ValueError(refused)
     questions = counted(program.question_count, "question")
     packs = len(program.game.packs_used)
     why = f"{questions} from {counted(packs, 'pack')}" if packs else f"{questions}, made here"
@@ -95,6 +95,14 @@ def start(
     visits = (0,) * len(program.game.rounds)
     state = State(dice, tuple(players), at, tallies, visits=visits, clocks=clocks, best=best)
     return Moment(state, (loaded,))
+
+
+def players_refused(game: Game, players: int) -> str | None:
+    """Why a game is not played by so many; None if it is."""
+    most = max(1, min(MOST_PLAYERS, game.opening.most_players))
+    if 1 <= players <= most:
+        return None
+    return f"this game takes {'1 player' if most == 1 else f'1 to {most} players'}, not {players}"
 
 
 def step(program: Program, state: State, action: Action, at: int) -> Moment:

@@ -23,6 +23,7 @@ from dicetrail.core.foresight import (
     turned,
     values_around,
 )
+from dicetrail.core.play import players_refused
 from dicetrail.core.workbench import PlacedProblem, placed
 from dicetrail.scouting import Subject, foresee, foretell, look_for_witnesses
 from dicetrail.store import NotFound
@@ -164,9 +165,9 @@ def give_study_up(game_id: str, study_id: str, shelf: SharedShelf) -> None:
 
 def _fits(game: Game, scouts: Sequence[Scout]) -> None:
     """Refuse more scouts than the game takes players."""
-    most = max(1, game.opening.most_players)
-    if len(scouts) > most:
-        raise HTTPException(422, f"This game takes 1 to {most} players, not {len(scouts)}.")
+    refused = players_refused(game, len(scouts))
+    if refused is not None:
+        raise HTTPException(422, f"T{refused[1:]}.")
 
 
 def _view(study: Study, ending: int = 0, share: float = 0.5) -> StudyView:
