@@ -26,17 +26,22 @@ from rich.progress import Progress
 from rich.table import Table
 from rich.text import Text
 
-from dicetrail.core import Game, GameProblems, Pack, Program, Severity, build, survey
+from dicetrail.core import Game, GameProblems, Input, Pack, Program, Severity, build, survey
+from dicetrail.core.document import counted
 from dicetrail.core.draw import HIGHEST_DICE
 from dicetrail.core.foresight import (
     PLAYED,
     SCOUTS,
+    Evidence,
     Forecast,
     How,
     Scout,
+    Sighting,
+    evidence_of,
     foreseen,
     nothing_played,
     scout_named,
+    sightings,
 )
 from dicetrail.core.foresight import forecast as foretell
 from dicetrail.core.foresight import told as told_of
@@ -45,14 +50,17 @@ from dicetrail.demo import load_demo
 from dicetrail.files import game_schema, pack_schema, read_game
 from dicetrail.form import SCOUT_FORM
 from dicetrail.scouting import Crew, Subject, here, of_cluster, shared_out
-from dicetrail.store import Database, NotFound, StoreTrouble
+from dicetrail.store import Database, NotFound, Place, StoreTrouble
 from dicetrail.store.games import newest_game, newest_games
+from dicetrail.store.models import RunRow
 from dicetrail.store.packs import newest_packs, pack_of
+from dicetrail.store.runs import runs_of_game
 from dicetrail.terminal import play as play_run
 from dicetrail.terminal import standard_lines
 from dicetrail.web import create_app
 from dicetrail.web.app import LOOPBACK
 from dicetrail.web.door.connections import MOST_CONNECTIONS, make_room, timed
+from dicetrail.web.shelf import Shelf
 from dicetrail.web.site import SITE
 from dicetrail.web.wire.parts import written_parts
 
@@ -219,6 +227,56 @@ def play(
         raise typer.Exit(1) from None
 
 
+AsJson = Annotated[bool, typer.Option("--json", help="Print it as JSON.")]
+
+
+@app.command()
+def evidence(game: GameNamed, data: Data = DEFAULT_DATA, as_json: AsJson = False) -> None:
+    """Print what the runs that players played say of each question of a game."""
+    if not data.is_file():
+        console.print(f"[red]There is no store at {data}.[/red]")
+        raise typer.Exit(1)
+    database = Database(data)
+    shelf = Shelf(database)
+    with _troubles_told(), database.reading() as session:
+        newest_game(session, game)
+        runs = [run for run in runs_of_game(session, game, MOST_RUNS) if run.place == Place.PLAY]
+        told = evidence_of([_seen_in(shelf, run) for run in runs])
+    shelf.close()
+    if as_json:
+        print(TypeAdapter(Evidence).dump_json(told, indent=1).decode())
+        return
+    if not told.runs:
+        console.print("Nobody has played yet.")
+        return
+    console.print(counted(told.runs, "run"))
+    table = Table("question", "asked", "right", "median", "with the rest", "says")
+    for one in told.questions:
+        table.add_row(
+            escape(one.prompt),
+            str(one.asked),
+            f"{one.right.share:.0%} ({one.right.least:.0%} to {one.right.most:.0%})",
+            "" if one.seconds is None else f"{one.seconds[1]:.1f} s",
+            "" if one.with_rest is None else f"{one.with_rest:.2f}",
+            one.says,
+        )
+    console.print(table)
+    alpha = "cannot be said" if told.alpha is None else f"{told.alpha:.2f}"
+    console.print(f"Cronbach's alpha: {alpha}, {told.alpha_of}")
+
+
+MOST_RUNS = 100_000
+
+
+def _seen_in(shelf: Shelf, run: RunRow) -> list[Sighting]:
+    """What a run shows of its questions; nothing if its rules are not taken any more."""
+    try:
+        inputs = [Input(given.action, given.at) for given in run.inputs]
+        return list(sightings(shelf.program_of(run), shelf.moments(run), inputs))
+    except GameProblems:
+        return []
+
+
 Who = Annotated[
     list[str] | None,
     typer.Option(
@@ -234,7 +292,6 @@ Settings = Annotated[
         "--set", help="A number of the scouts, such as again=50 or right=90,80,70,60,50; repeat it."
     ),
 ]
-AsJson = Annotated[bool, typer.Option("--json", help="Print it as JSON.")]
 
 
 @app.command()

@@ -215,14 +215,17 @@ _PlainLoader.yaml_implicit_resolvers = {
     sign: [(tag, pattern) for tag, pattern in resolvers if tag not in _NUMBERS]
     for sign, resolvers in yaml.CSafeLoader.yaml_implicit_resolvers.items()
 }
-_PlainLoader.add_implicit_resolver(
-    "tag:yaml.org,2002:int", re.compile(r"[-+]?[0-9]{1,400}$"), list("-+0123456789")
+PLAIN_NUMBERS = (
+    ("tag:yaml.org,2002:int", re.compile(r"[-+]?[0-9]{1,400}$"), list("-+0123456789")),
+    (
+        "tag:yaml.org,2002:float",
+        re.compile(r"[-+]?(\.[0-9]{1,400}|[0-9]{1,400}(\.[0-9]{0,400})?)([eE][-+]?[0-9]{1,3})?$"),
+        list("-+.0123456789"),
+    ),
 )
-_PlainLoader.add_implicit_resolver(
-    "tag:yaml.org,2002:float",
-    re.compile(r"[-+]?(\.[0-9]{1,400}|[0-9]{1,400}(\.[0-9]{0,400})?)([eE][-+]?[0-9]{1,3})?$"),
-    list("-+.0123456789"),
-)
+"""What is read as a number where no marks stand around it; a text like that is written in marks."""
+for _number in PLAIN_NUMBERS:
+    _PlainLoader.add_implicit_resolver(*_number)
 
 
 def _question(entry: Any, path: str) -> Question:

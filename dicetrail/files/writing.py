@@ -19,12 +19,11 @@ from openpyxl.cell import WriteOnlyCell
 
 from dicetrail.core import PLAIN, Kind, Pack, Question
 from dicetrail.core.document import DETAILS
-from dicetrail.files.documents import MOST_YAML
+from dicetrail.files.documents import MOST_YAML, PLAIN_NUMBERS
 from dicetrail.files.plan import Separator
 from dicetrail.files.questions import read_questions
 from dicetrail.files.text import MOST_BYTES, FileProblem
 
-_DUMPER = getattr(yaml, "CSafeDumper", yaml.SafeDumper)  # the same, and quicker where it is
 _FORMULA = re.compile(r"'*[=+\-@\t\r]")
 _IN_A_ROW = re.compile(r"[\t\r\n]")
 
@@ -78,10 +77,18 @@ def written_json(pack: Pack) -> bytes:
     return json.dumps(_document(pack), ensure_ascii=False, indent=1).encode()
 
 
+class _PlainDumper(yaml.CSafeDumper):
+    """Writes in marks what this reader, or one of YAML 1.1, would take for a number."""
+
+
+for _number in PLAIN_NUMBERS:
+    _PlainDumper.add_implicit_resolver(*_number)
+
+
 def written_yaml(pack: Pack) -> bytes:
     """The pack as YAML."""
     text: str = yaml.dump(
-        _document(pack), Dumper=_DUMPER, allow_unicode=True, sort_keys=False, width=10_000
+        _document(pack), Dumper=_PlainDumper, allow_unicode=True, sort_keys=False, width=10_000
     )
     return text.encode()
 

@@ -96,6 +96,13 @@ class TestRoundTrip(unittest.TestCase):
             self.assertEqual(reading.refused, (), ending)
             self.assertEqual(reading.questions, pack.questions, ending)
 
+    @given(st.text("0123456789eE.+-_:xobn~", min_size=1, max_size=8))
+    def test_what_looks_like_a_number_stays_the_text_it_is(self, text):
+        question = Question("Q?", ("a",), ("b",), details=Details(note=text))
+        for name in ("yaml", "json"):
+            content = WRITERS[name][1](Pack("Pack", (question,)))
+            self.assertEqual(read_questions(content).questions, (question,), name)
+
     @given(FACTS)
     def test_every_format_gives_the_same_facts_back(self, facts):
         for ending, (_, write) in WRITERS.items():

@@ -1,6 +1,7 @@
 """Players over HTTP: their time, their scores, their sounds; and what is the maker's alone."""
 
 import base64
+import json
 import os
 import sqlite3
 import stat
@@ -14,7 +15,9 @@ from unittest.mock import patch
 from fastapi.testclient import TestClient
 from hypothesis import given, settings
 from hypothesis import strategies as st
+from typer.testing import CliRunner
 
+from dicetrail.cli import app as cli
 from dicetrail.core.document import SHIPPED
 from dicetrail.core.document.sounds import wav
 from dicetrail.store import Database
@@ -189,6 +192,20 @@ class TestScores(PlayersTest):
         best = self.get("/api/play/games/seed-sums/scores")["best"]
         return sorted((score["player"], score["score"]) for score in best)
 
+    def test_what_was_played_says_something_of_each_question(self):
+        for right in (2, 9):
+            self.played(right)
+        given = ["evidence", "harvest-supper", "--data", str(self.database.path)]
+        told = json.loads(CliRunner().invoke(cli, [*given, "--json"]).stdout)
+        self.assertEqual(told["runs"], 2)
+        asked = sum(one["asked"] for one in told["questions"])
+        right = sum(sum(one["right_at"]) for one in told["questions"])
+        picked = sum(wrong["times"] for one in told["questions"] for wrong in one["picked"])
+        self.assertEqual((right, asked - right), (11, picked))
+        printed = CliRunner().invoke(cli, given).stdout
+        self.assertIn("2 runs", printed)
+        self.assertIn("too few", printed)
+
     def test_what_is_asked_for_writes_nothing(self):
         run, other = self.played(2), self.started()
         store = sqlite3.connect(self.database.path)
@@ -196,7 +213,7 @@ class TestScores(PlayersTest):
         before = store.execute("PRAGMA data_version").fetchone()
         known = {"game_id": "harvest-supper", "run_id": run["id"], "load_id": "none"}
         known |= {"pack_id": "harvest-supper-questions", "number": "1", "revision": "1"}
-        known |= {"name": "ripe", "ending": "csv", "digest": "none"}
+        known |= {"name": "ripe", "ending": "csv", "digest": "none", "study_id": "none"}
         asked = 0
         for path, here in self.app.openapi()["paths"].items():
             if "get" in here and not path.endswith("/voice"):  # a voice that was made is kept

@@ -1,6 +1,7 @@
 """What will happen when many people play a game, worked out before anybody does."""
 
 from dicetrail.core.foresight.asking import CannotWeigh
+from dicetrail.core.foresight.evidence import Evidence, QuestionEvidence, Says, evidence_of
 from dicetrail.core.foresight.forecast import (
     PLAYED,
     CounterShares,
@@ -21,6 +22,7 @@ from dicetrail.core.foresight.foreseen import foreseen
 from dicetrail.core.foresight.lengths import Lengths
 from dicetrail.core.foresight.playing import played, walked
 from dicetrail.core.foresight.scouts import SCOUTS, Habit, Own, Scout, scout_named
+from dicetrail.core.foresight.sightings import Sighting, sightings
 from dicetrail.core.foresight.times import Times
 from dicetrail.core.foresight.weighing import Weigher
 from dicetrail.core.foresight.what_if import (
@@ -39,6 +41,7 @@ __all__ = [
     "CannotWeigh",
     "CounterShares",
     "EndingShare",
+    "Evidence",
     "Forecast",
     "Habit",
     "How",
@@ -46,8 +49,11 @@ __all__ = [
     "Lengths",
     "Own",
     "Played",
+    "QuestionEvidence",
+    "Says",
     "Scout",
     "Share",
+    "Sighting",
     "Times",
     "Turned",
     "ValueShare",
@@ -55,6 +61,7 @@ __all__ = [
     "Witness",
     "Witnesses",
     "counted",
+    "evidence_of",
     "forecast",
     "foreseen",
     "knobs_of",
@@ -63,6 +70,7 @@ __all__ = [
     "played",
     "sampled",
     "scout_named",
+    "sightings",
     "told",
     "turned",
     "values_around",

@@ -1,0 +1,107 @@
+"""What a run shows of each question that was put: every try, what came of it, how long it took."""
+
+from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import dataclass
+
+from dicetrail.core.answers import Given, Verdict
+from dicetrail.core.play import (
+    Answer,
+    Answered,
+    Footprint,
+    Input,
+    Moment,
+    Phase,
+    Program,
+    Result,
+    State,
+    What,
+    check,
+    choices_of,
+    in_play,
+)
+
+
+@dataclass(frozen=True, slots=True)
+class Try:
+    """An answer that was taken: a choice by its text, or what was typed."""
+
+    given: str
+    verdict: Verdict
+
+
+@dataclass(frozen=True, slots=True)
+class Sighting:
+    """A question put to a player in a run, and done with."""
+
+    source: str
+    number: int
+    """Its number in the source, from 0."""
+    prompt: str
+    choices: tuple[str, ...]
+    """Those shown, in the order of their texts; empty where the answer is typed."""
+    right: tuple[str, ...]
+    """What is accepted."""
+    player: int
+    tries: tuple[Try, ...]
+    result: Result
+    used_ms: int
+    """How long the player had for it, holds left out."""
+    is_hinted: bool
+
+    @property
+    def is_right(self) -> bool:
+        """Whether it was done with rightly, at whatever try."""
+        return self.result in (Result.RIGHT, Result.CLOSE)
+
+
+def sightings(
+    program: Program, moments: Sequence[Moment], inputs: Iterable[Input]
+) -> Iterator[Sighting]:
+    """The questions of a run that were done with, in order.
+
+    `moments` are those of the run, the opening first; `inputs` led from each to the next. What
+    was put and done with between two inputs, as clocks ran out, is left out: nobody saw to it.
+    """
+    tries: list[Try] = []
+    for before, given, after in zip(moments, inputs, moments[1:], strict=False):
+        is_same = before.state.phase is Phase.ASKING
+        for footprint in after.footprints:
+            if footprint.what is What.ASKED:
+                tries, is_same = [], False
+            elif not is_same:
+                continue
+            elif footprint.what is What.CHECKED and isinstance(given.action, Answer):
+                tries.append(_tried(program, before.state, given.action.value))
+            elif footprint.answered is not None:
+                yield _done(program, before.state, footprint, footprint.answered, tries)
+
+
+def _tried(program: Program, state: State, given: Given) -> Try:
+    words = given if isinstance(given, str) else _picked(program, state, given)
+    return Try(words, check(program, state, given).verdict)
+
+
+def _picked(program: Program, state: State, given: int | tuple[int, ...]) -> str:
+    """The texts of the choices picked."""
+    choices, _ = choices_of(program, state)
+    places = given if isinstance(given, tuple) else (given,)
+    return " and ".join(choices[place - 1] for place in places if 0 < place <= len(choices))
+
+
+def _done(
+    program: Program, state: State, footprint: Footprint, answered: Answered, tries: Sequence[Try]
+) -> Sighting:
+    put = in_play(program, state)
+    sourced = put.dealt.sourced
+    return Sighting(
+        sourced.source,
+        sourced.number,
+        sourced.question.prompt,
+        tuple(sorted(put.choices)),
+        sourced.question.right,
+        answered.player,
+        tuple(tries),
+        Result(answered.result),
+        state.used + max(0, footprint.at - state.at),
+        state.is_hinted,
+    )

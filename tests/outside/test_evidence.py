@@ -1,0 +1,108 @@
+"""Evidence of questions against SciPy and NumPy.
+
+Point-biserial and Pearson correlations: scipy.stats. Quartiles: NumPy's method "linear". Cronbach's
+alpha and KR-20: their formulas, worked out here with NumPy on whole tables (from memory; L. J.
+Cronbach 1951, G. F. Kuder and M. W. Richardson 1937). Wilson's interval: scipy.stats.binomtest.
+"""
+
+import random
+import unittest
+
+import numpy as np
+from scipy import stats
+
+from dicetrail.core.answers import Verdict
+from dicetrail.core.foresight import Says, evidence_of, wilson
+from dicetrail.core.foresight.evidence import correlation, cronbach
+from dicetrail.core.foresight.sightings import Sighting, Try
+from dicetrail.core.play import Result
+
+CHOICES = ("a", "b", "c", "d")
+
+
+def sighting(number, picked, ms=4000):
+    is_right = picked == "a"
+    tried = (Try(picked, Verdict.RIGHT if is_right else Verdict.WRONG),)
+    result = Result.RIGHT if is_right else Result.WRONG
+    return Sighting("p", number, f"{number}?", CHOICES, ("a",), 0, tried, result, ms, False)
+
+
+def playtest(players, questions, seed, keyed_wrong=(), also_right=()):
+    """Runs of players of all abilities; better ones know more often what is right."""
+    chances, runs = random.Random(seed), []
+    hard = [chances.uniform(-1, 1) for _ in range(questions)]
+    for _ in range(players):
+        ability, run = chances.gauss(0, 1.2), []
+        for number in range(questions):
+            knows = chances.random() < 1 / (1 + np.exp(hard[number] - ability))
+            true = "b" if number in keyed_wrong else "a"
+            if number in also_right and chances.random() < 0.5:
+                true = "c"
+            picked = true if knows else chances.choice(CHOICES)
+            run.append(sighting(number, picked, round(chances.lognormvariate(8, 0.5))))
+        runs.append(run)
+    return runs
+
+
+class TestEvidence(unittest.TestCase):
+    def test_correlations_are_scipys(self):
+        chances = np.random.default_rng(3)
+        for _ in range(50):
+            right = chances.integers(0, 2, 40).astype(float)
+            rest = chances.normal(size=40) + right * chances.normal()
+            found = correlation(list(right), list(rest))
+            self.assertAlmostEqual(found, stats.pointbiserialr(right, rest).statistic, 12)
+        self.assertIsNone(correlation([1, 1, 1], [1, 2, 3]))
+
+    def test_a_question_is_compared_with_the_rest_without_itself(self):
+        runs = playtest(80, 9, 5)
+        table = np.array([[one.is_right for one in run] for run in runs], float)
+        for number, told in enumerate(evidence_of(runs).questions):
+            rest = np.delete(table, number, 1).sum(1)
+            wanted = stats.pearsonr(table[:, number], rest).statistic
+            self.assertAlmostEqual(told.with_rest, wanted, 12)
+            interval = stats.binomtest(int(table[:, number].sum()), 80).proportion_ci(
+                0.95, "wilson"
+            )
+            self.assertAlmostEqual(told.right.least, interval.low, 12)
+            self.assertAlmostEqual(told.right.most, interval.high, 12)
+            times = [run[number].used_ms / 1000 for run in runs]
+            np.testing.assert_allclose(told.seconds, np.quantile(times, (0.25, 0.5, 0.75)))
+
+    def test_alpha_is_cronbachs_and_of_right_and_wrong_kr_20(self):
+        chances = np.random.default_rng(8)
+        table = chances.normal(size=(60, 6)) + chances.normal(size=(60, 1))
+        parts, total = table.var(0, ddof=1).sum(), table.sum(1).var(ddof=1)
+        self.assertAlmostEqual(cronbach(table.tolist()), 6 / 5 * (1 - parts / total), 12)
+        runs = playtest(120, 10, 4)
+        right = np.array([[one.is_right for one in run] for run in runs], float)
+        p = right.mean(0)
+        kr_20 = 10 / 9 * (1 - (p * (1 - p)).sum() / right.sum(1).var())
+        told = evidence_of(runs)
+        self.assertAlmostEqual(told.alpha, kr_20, 12)
+        self.assertIn("10 questions that each of 120 runs", told.alpha_of)
+        self.assertIsNone(evidence_of(runs[:5]).alpha)
+
+    def test_what_is_keyed_wrong_is_found_and_nothing_else_accused(self):
+        """Twelve playtests of 200 players and 20 questions: of 24 that are keyed wrong, or have a
+        wrong choice that is right too, two may be missed, of 216 others one accused."""
+        found, accused = 0, 0
+        for seed in range(12):
+            runs = playtest(200, 20, seed, keyed_wrong=(7,), also_right=(12,))
+            says = {one.number: one.says for one in evidence_of(runs).questions}
+            wrong = {number for number, said in says.items() if said is Says.KEYED_WRONG}
+            found += len(wrong & {7, 12})
+            accused += len(wrong - {7, 12})
+            misled = {number for number, said in says.items() if said is Says.MISLEADING}
+            accused += len(misled - {7, 12})
+        self.assertGreaterEqual(found, 22)
+        self.assertLessEqual(accused, 1)
+        few = evidence_of(playtest(8, 20, 1, keyed_wrong=(7,)))
+        self.assertEqual({one.says for one in few.questions}, {Says.FEW})
+
+    def test_the_interval_is_wilsons(self):
+        for right, total in ((0, 9), (3, 17), (40, 40), (123, 400)):
+            interval = stats.binomtest(right, total).proportion_ci(0.95, "wilson")
+            share = wilson(right, total)
+            self.assertAlmostEqual(share.least, interval.low, 12)
+            self.assertAlmostEqual(share.most, interval.high, 12)
