@@ -11,6 +11,7 @@ from dicetrail.core import (
     After,
     Ask,
     Details,
+    Draw,
     Ending,
     Game,
     Kind,
@@ -116,6 +117,17 @@ class TestForecasts(unittest.TestCase):
         self.assertAlmostEqual(sum(told.lengths.shares), 1)
         self.assertGreater(told.seconds, 0)
         self.assertLess(told.endings[0].share.least, 1)
+
+    def test_an_ending_that_comes_as_a_question_is_put_is_seen(self):
+        """Whatever it hangs on: the round, the question, how many were asked."""
+        pack = Pack("P", tuple(Question(f"{n}?", ("a",), ("b",)) for n in range(9)))
+        for when in ("round_number == 2", "number == 3", "asked_count == 3", "level == 1"):
+            rounds = (Round("R", ("p",), draw=Draw(4)), Round("S", ("p",), draw=Draw(4)))
+            ends = (Ending("Once", "", when=when, at_once=True), Ending("Rest", ""))
+            program = build(Game("G", rounds, ends), {"p": pack})
+            found = forecast(program, SCOUTS[0])
+            self.assertEqual(found.endings[0].share.share, 1, when)
+            self.assertEqual(played(program, SCOUTS[:1], 1).ending, 0)
 
     def test_lengths_are_those_of_runs_that_are_played(self):
         """With a hold of a cue, tries that share a clock, and letters: by thirds of 300 runs."""

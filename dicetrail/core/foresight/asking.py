@@ -226,13 +226,6 @@ class Asking:
         self.chances: dict[tuple[int, bool], float] = {}
         self.own = asked.own[who.number] if asked.own else None
         self.round: Round = program.game.rounds[base.round]
-        # Then nothing comes of a question that is put: the endings that come at once were tried
-        # on the same counters before.
-        self.is_put_idly = (
-            Event.ASKED not in self.rules.handlers.lean
-            and len(self.rules.at_once_in_question) == len(self.rules.at_once)
-            and "asked_count" not in self.rules.reads
-        )
         cues = program.game.cues
         self.has_holds = any(cue.until_continue or cue.hold_ms is not None for cue in cues)
         self.is_word = asked.traits.kind is Kind.LETTERS
@@ -294,7 +287,7 @@ class Asking:
     def _put(self, tally: Tally) -> dict[_Standing, Mass]:
         """What stands once the rules have run for the question that is put."""
         now: dict[_Standing, Mass] = {}
-        if self.is_put_idly:
+        if self.rules.is_put_idly:
             now[_Standing(tally)] = self._whole(1.0)
             return now
         for share, settled in self.falls(tally, self.base):

@@ -115,6 +115,9 @@ class Rules:
     """The endings that can be tried once the game is over."""
     reads: frozenset[str]
     """Every counter and fact that the script or an ending reads."""
+    is_put_idly: bool
+    """Whether nothing comes of a question that is put: no rule runs for it, and the endings that
+    come at once hang on what stood as it stands before."""
     _score: int
     _counts_read: frozenset[str]
     _kept: tuple[int, ...]
@@ -197,9 +200,24 @@ def rules_of(game: Game) -> Rules:
         at_once,
         tuple(test for test in tests if test[0] not in questioned),
         reads,
+        _is_put_idly(handlers, [conditions[number] for number, _ in at_once], names, reads),
         names.index("score"),
         reads.intersection(COUNTS),
         tuple(int(name in reads) for name in COUNTS),
+    )
+
+
+def _is_put_idly(
+    handlers: Handlers,
+    at_once: Sequence[Condition],
+    names: Sequence[str],
+    reads: frozenset[str],
+) -> bool:
+    stands = {*names, *COUNTS, "percent"}
+    return (
+        Event.ASKED not in handlers.lean
+        and "asked_count" not in reads
+        and all(condition.reads <= stands for condition in at_once)
     )
 
 
