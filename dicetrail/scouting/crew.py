@@ -13,6 +13,9 @@ from typing import Any, TypeVar
 
 Made = TypeVar("Made")
 
+LESS_URGENT = 5
+"""So many steps of niceness are between a worker and what it works for."""
+
 
 @dataclass(frozen=True)
 class Crew:
@@ -38,7 +41,8 @@ def here(workers: int | None = None) -> Crew:
     """The cores of this machine, each a process of its own that begins with the first task."""
     count = workers or len(os.sched_getaffinity(0))
     context = multiprocessing.get_context("forkserver")
-    context.set_forkserver_preload(["dicetrail.scouting.work"])
+    # Imported once, for all workers to share.
+    context.set_forkserver_preload(["__main__", "dicetrail.scouting.work"])
     heard, held = context.Pipe(duplex=False)
     executor = ProcessPoolExecutor(
         count, mp_context=context, initializer=_end_with_parent, initargs=(heard,)
@@ -47,7 +51,9 @@ def here(workers: int | None = None) -> Crew:
 
 
 def _end_with_parent(heard: Connection) -> None:
-    """Have a worker end, whatever it is doing, once its parent has closed its side or is gone."""
+    """Have a worker end, whatever it is doing, once its parent has closed its side or is gone;
+    and let whoever waits for a page come first."""
+    os.nice(LESS_URGENT)
     signal.signal(signal.SIGINT, signal.SIG_IGN)  # the parent is told, and closes
     Thread(target=_wait_for_end, args=(heard,), daemon=True).start()
 

@@ -133,6 +133,13 @@ class TestBenches(BrowserTest):
         self.open(ended.replace(self.server.address, ""))
         self.sees("2 of 10 right, 20 %", TABLE)
 
+    def first_ending(self):
+        """What the first ending counts, up to what, and whether it comes at once, as saved."""
+        ending = self.server.http.get(f"/api{self.page.replace('game', 'games')}").json()[
+            "document"
+        ]["endings"][0]
+        return ending["counts"], ending["at_most"], ending["at_once"]
+
     def test_a_clock_of_lives_runs_holds_hurries_and_ends_the_game(self):
         self.open(f"{self.page}/ask?dice=5")
         self.fill("Clock of a question", "9")
@@ -147,6 +154,8 @@ class TestBenches(BrowserTest):
         self.fill("At most", "0")
         self.field("At once").click()
         self.sees("New ending", f"{BENCH} figure")
+        ending = ("lives", 0, True)
+        self.wait(lambda: self.first_ending() == ending, "the ending saved")
         self.begin()
         self.press("p")
         self.sees("Lives 2", TABLE)

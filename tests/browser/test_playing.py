@@ -397,10 +397,16 @@ class TestCues(PlayingTest):
         bench = "section[aria-labelledby=bench]"
         self.open(f"/game/{made['id']}/cue?dice=5")
         self.button("Add a cue").click()
-        self.field("Words").send_keys("So {sco", Keys.ENTER, " points")
-        self.wait(
-            lambda: self.field("Words").get_attribute("value") == "So {score} points", "the place"
-        )
+
+        def says(words):
+            self.wait(lambda: self.field("Words").get_attribute("value") == words, words)
+
+        self.field("Words").send_keys("So {sco")
+        self.sees("Finish with:", bench)
+        self.field("Words").send_keys(Keys.ENTER)
+        says("So {score}")
+        self.field("Words").send_keys(" points")
+        says("So {score} points")
         self.button("Design a sound").click()
         self.fill("Name of the sound", "pling")
         self.fill("Note 1", "H5")
