@@ -109,7 +109,7 @@ class TestForesight(DemoTest):
             (moved["endings"][2]["at_least"], moved["endings"][3]["at_most"]), (50, 49)
         )
         for wrong in ({"key": "none", "value": 1}, {"key": marks["key"], "value": 99}):
-            self.assertIn(self.send("POST", f"{AT}/set", wrong).status_code, (404, 409))
+            self.assertIn(self.send("POST", f"{AT}/set", wrong).status_code, (404, 422))
 
     def test_witnesses_end_as_they_say(self):
         found = self.send("POST", f"{AT}/witnesses", {}).json()

@@ -8,9 +8,8 @@ from typing import Annotated, Any, TypeVar
 
 from fastapi import Query, Response
 from starlette.concurrency import run_in_threadpool
-from starlette.exceptions import HTTPException
 
-from dicetrail.core import Game, GameProblems, Problem, Program
+from dicetrail.core import Game, Problem, Program
 from dicetrail.core.document import Kind
 from dicetrail.core.draw import name_of_dice
 from dicetrail.core.foresight import (
@@ -44,6 +43,7 @@ from dicetrail.web.games.routes import pack_numbers
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.wire.bodies import Router
 from dicetrail.web.wire.description import files
+from dicetrail.web.wire.errors import Unfit
 
 router = Router("/api/games/{game_id}/foresight", "foresight")
 scouts = Router("/api/scouts", "foresight")
@@ -104,8 +104,7 @@ def set_knob(game_id: str, wanted: KnobSet, shelf: SharedShelf) -> Game:
     except KeyError:
         raise NotFound("number", wanted.key) from None
     except ValueError as error:
-        mend = "choose another value"
-        raise GameProblems((Problem(wanted.key, str(error), mend),)) from None
+        raise Unfit(Problem(wanted.key, str(error), "choose another value")) from None
 
 
 @router.get("/problems")
@@ -167,7 +166,7 @@ def _fits(game: Game, scouts: Sequence[Scout]) -> None:
     """Refuse more scouts than the game takes players."""
     refused = players_refused(game, len(scouts))
     if refused is not None:
-        raise HTTPException(422, f"T{refused[1:]}.")
+        raise Unfit(Problem("scouts", refused, "choose a scout for each player"))
 
 
 def _view(study: Study, ending: int = 0, share: float = 0.5) -> StudyView:

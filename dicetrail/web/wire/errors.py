@@ -28,6 +28,14 @@ class ProblemDetails(BaseModel):
     problems: list[Problem] = []
 
 
+class Unfit(ValueError):
+    """What was asked for does not fit the game it was asked of."""
+
+    def __init__(self, problem: Problem) -> None:
+        self.problem = problem
+        super().__init__(problem.what)
+
+
 ERROR_RESPONSES: dict[int | str, dict[str, Any]] = {
     "default": {"model": ProblemDetails, "description": "What went wrong, and how to mend it"}
 }
@@ -69,6 +77,10 @@ def explain_errors(app: FastAPI) -> None:
     def game_problems(_: Request, error: GameProblems) -> JSONResponse:
         faults = [fault for fault in error.problems if fault.severity is Severity.FAULT]
         return _response(409, "This game cannot be played until its faults are mended.", faults)
+
+    @app.exception_handler(Unfit)
+    def unfit(_: Request, error: Unfit) -> JSONResponse:
+        return _response(422, "This cannot be done, and nothing changed.", [error.problem])
 
     @app.exception_handler(PackRefused)
     def pack_refused(_: Request, error: PackRefused) -> JSONResponse:
