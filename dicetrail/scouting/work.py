@@ -25,6 +25,9 @@ from dicetrail.scouting.crew import Crew
 RUNS_A_TASK = 100
 """So many runs are handed out at once."""
 
+BRIEF_RUNS, BRIEF_FOLLOWED = 25, 20_000
+"""What can be worked out between two keys."""
+
 _AHEAD = 8
 """So many tasks wait for a worker, so that giving up leaves little undone."""
 
@@ -58,6 +61,13 @@ def foretell(
         name = f"{subject.name} {knob[0]} {knob[1]}"
         subject = Subject(name, turned(subject.game, *knob), subject.packs)
     return forecast(_program(subject), *scouts, runs=runs, is_quick=is_quick)
+
+
+def foretell_briefly(subject: Subject, scouts: Sequence[Scout]) -> Forecast:
+    """The forecast of a game while it is being edited: at once, if need be from a few runs."""
+    return forecast(
+        _program(subject), *scouts, runs=BRIEF_RUNS, is_quick=True, most_followed=BRIEF_FOLLOWED
+    )
 
 
 def foresee(subject: Subject) -> tuple[Problem, ...]:

@@ -16,7 +16,7 @@ from dicetrail.core.foresight.asking import CannotWeigh
 from dicetrail.core.foresight.lengths import BINS, Lengths, lengths_of
 from dicetrail.core.foresight.playing import names_for, played
 from dicetrail.core.foresight.scouts import Scout
-from dicetrail.core.foresight.weighing import Weighed, Weigher
+from dicetrail.core.foresight.weighing import MOST_FOLLOWED, Weighed, Weigher
 from dicetrail.core.play import Phase, Program, State, ended_as, players_refused
 from dicetrail.core.rules import Tallies, best_score
 
@@ -103,12 +103,17 @@ class Forecast:
 
 
 def forecast(
-    program: Program, *scouts: Scout, runs: int = PLAYED, is_quick: bool = False
+    program: Program,
+    *scouts: Scout,
+    runs: int = PLAYED,
+    is_quick: bool = False,
+    most_followed: int = MOST_FOLLOWED,
 ) -> Forecast:
     """What will happen to scouts who play together, one for each player.
 
     Exactly if it can be worked out so, else by so many runs played. A quick one leaves out how
-    long runs are besides their mean, and how far a grid can be trusted.
+    long runs are besides their mean, and how far a grid can be trusted. `most_followed` is how
+    many ways are followed before runs are played instead.
 
     Raises ValueError unless the game takes that many players.
     """
@@ -116,7 +121,7 @@ def forecast(
     if refused is not None:
         raise ValueError(refused)
     try:
-        weigher = Weigher(program, scouts)
+        weigher = Weigher(program, scouts, most_followed=most_followed)
         found = weigher.weigh()
         if not weigher.is_on_grid:
             why = "every way was followed, with its chance"

@@ -122,7 +122,14 @@ class Drawn(NamedTuple):
 class Weigher:
     """One program, and a scout for each player; `coarser` makes the steps of grids longer."""
 
-    def __init__(self, program: Program, scouts: Sequence[Scout], coarser: int = 1) -> None:
+    def __init__(
+        self,
+        program: Program,
+        scouts: Sequence[Scout],
+        coarser: int = 1,
+        most_followed: int = MOST_FOLLOWED,
+    ) -> None:
+        self.most_followed = most_followed
         self.program, self.scouts, self.rules = program, scouts, program.rules
         self.game = program.game
         self._settled = self._followed = 0
@@ -203,7 +210,7 @@ class Weigher:
     def follow(self, ways: int = 1) -> None:
         """Note that so many ways were followed."""
         self._followed += ways
-        if self._followed > MOST_FOLLOWED:
+        if self._followed > self.most_followed:
             raise CannotWeigh("it has too many ways to go")
 
     def points_of(self, number: int) -> int:

@@ -24,7 +24,7 @@ from dicetrail.core.foresight import (
 )
 from dicetrail.core.play import players_refused
 from dicetrail.core.workbench import PlacedProblem, placed
-from dicetrail.scouting import Subject, foresee, foretell, look_for_witnesses
+from dicetrail.scouting import Subject, foresee, foretell, foretell_briefly, look_for_witnesses
 from dicetrail.store import NotFound
 from dicetrail.store.games import game_revision, newest_game
 from dicetrail.web.context import SharedShelf
@@ -57,9 +57,10 @@ CURVE_POINTS = 48
 async def show_forecast(game_id: str, wanted: ForecastWanted, shelf: SharedShelf) -> Forecast:
     """What will happen to many players of some kinds, who play together."""
     if wanted.document is not None:
-        subject = await run_in_threadpool(_draft, shelf, game_id, wanted.document)
-    else:
-        subject = await run_in_threadpool(_subject, shelf, game_id, wanted.revision)
+        draft = await run_in_threadpool(_draft, shelf, game_id, wanted.document)
+        _fits(draft.game, wanted.scouts)
+        return await _beside(shelf, foretell_briefly, draft, wanted.scouts)
+    subject = await run_in_threadpool(_subject, shelf, game_id, wanted.revision)
     _fits(subject.game, wanted.scouts)
     return await _beside(shelf, foretell, subject, wanted.scouts, is_quick=wanted.is_quick)
 

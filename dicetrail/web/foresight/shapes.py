@@ -14,8 +14,8 @@ Key = Annotated[str, Field(max_length=80)]
 
 
 class ForecastWanted(BaseModel):
-    """Whose forecast, and of what: a document that is being edited, or a revision; the newest
-    if neither is named."""
+    """Whose forecast, and of what: a document that is being edited, briefly; or a revision, the
+    newest if neither is named."""
 
     scouts: Scouts
     is_quick: bool = False

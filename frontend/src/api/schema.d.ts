@@ -2225,8 +2225,8 @@ export interface components {
         };
         /**
          * ForecastWanted
-         * @description Whose forecast, and of what: a document that is being edited, or a revision; the newest
-         *     if neither is named.
+         * @description Whose forecast, and of what: a document that is being edited, briefly; or a revision, the
+         *     newest if neither is named.
          */
         ForecastWanted: {
             /** Scouts */

@@ -19,6 +19,7 @@ export function OddsLine({ gameId, document }: { gameId: string; document: Game 
       <Telescope aria-hidden className="size-4 shrink-0 self-center text-moss" />
       <span>
         <b>Steady players:</b>{" "}
+        {told?.how === "sampled" && "about "}
         {told ? `${shares.join(", ")}; ${told.questions.toFixed(1)} questions, ${minutes(told.seconds * 1000)}` : "working it out…"}
         {told && forecast.isFetching && <span role="status"> …</span>}
       </span>
