@@ -8,6 +8,7 @@ is spread over a grid of time. What cannot be followed so raises `CannotWeigh`.
 
 from collections import Counter, defaultdict
 from collections.abc import Iterable, Iterator, Sequence
+from math import prod
 from typing import NamedTuple
 
 from dicetrail.core.document import (
@@ -76,6 +77,9 @@ MOST_FOLLOWED = 300_000
 
 MOST_PUT = 2_000
 """So many questions are followed in a row."""
+
+LEAST_TALLIES = 8
+"""So many tallies at least are met with each thing that can be left in a pool."""
 
 FINEST_MS = 50
 MOST_POINTS = 120
@@ -410,6 +414,11 @@ class Weigher:
         places: tuple[int, ...] = ()
         if draw.order is DrawOrder.WRITTEN:
             places = tuple(kinds.index(asked) for asked in order)
+        elif len(kinds) > 1:
+            # So many things can be left in the pool, each with whatever was counted till then.
+            left = prod(count + 1 for count in counts.values())
+            if left * LEAST_TALLIES > self.most_followed:
+                raise CannotWeigh("its questions differ in too many ways")
         return Drawn(kinds, tuple(counts.values()), places)
 
     def _asked(self, round_: Round, sourced: Sourced, pool: Pool) -> Asked:
