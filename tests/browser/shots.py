@@ -55,6 +55,7 @@ class Shots(BrowserTest):
         self.press("b")
         self.sees("Go on")
         self.one(".cm-runs span")
+        self.sees("9.5 questions, 1:19")
         self.shot("workbench")
         self.press(",", ",", ",")
         self.sees("Branch here")

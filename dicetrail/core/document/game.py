@@ -705,6 +705,11 @@ class Game:
     """Which runs count as its best. A run that was given up never does."""
 
     @property
+    def has_menu(self) -> bool:
+        """Whether players choose rounds from a menu."""
+        return self.opening.rounds is not RoundOrder.IN_ORDER and len(self.rounds) > 1
+
+    @property
     def packs_used(self) -> tuple[str, ...]:
         """Every pack its rounds need, by its identifier, once each."""
         return tuple(dict.fromkeys(name for round_ in self.rounds for name in round_.packs_used))

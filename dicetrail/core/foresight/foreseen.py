@@ -10,7 +10,6 @@ from dicetrail.core.document import (
     Number,
     Problem,
     Reveal,
-    RoundOrder,
     To,
     as_written,
     warning,
@@ -166,7 +165,7 @@ LEFT_ALONE = 60
 def _not_needed(program: Program, known: dict[str, Forecast]) -> Iterator[Problem]:
     """Rounds of a menu on which nothing hangs."""
     game = program.game
-    if game.opening.rounds is RoundOrder.IN_ORDER or len(game.rounds) < 2:
+    if not game.has_menu:
         return
     for number, round_ in enumerate(game.rounds):
         rounds = game.rounds[:number] + game.rounds[number + 1 :]

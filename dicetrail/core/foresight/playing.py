@@ -4,7 +4,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import replace
 
 from dicetrail.core.answers import as_letters, letters_of
-from dicetrail.core.document import Kind, RoundOrder
+from dicetrail.core.document import Kind
 from dicetrail.core.draw import Stream, stream, traits_of
 from dicetrail.core.foresight.scouts import Habit, Scout, slipped
 from dicetrail.core.play import (
@@ -109,7 +109,7 @@ def _next(program: Program, scout: Scout, state: State, chances: Stream) -> Inpu
 
 def _picked(program: Program, state: State, chances: Stream) -> Begin:
     """A round of the menu, any that has not been played."""
-    if program.game.opening.rounds is RoundOrder.IN_ORDER or len(program.game.rounds) == 1:
+    if not program.game.has_menu:
         return Begin()
     there = [number for number, visits in enumerate(state.visits) if not visits]
     return Begin(there[chances.below(len(there))])

@@ -55,9 +55,9 @@ class Times:
         law = self._logarithm
         return ms * law.cdf(log(ms)) - self.mean * law.cdf(log(ms) - law.variance)
 
-    def within(self, start: float, end: float | None) -> "Within":
+    def within(self, start: float, end: float | None) -> "Slice":
         """The law of those from `start` to `end`."""
-        return Within(self, start, end)
+        return Slice(self, start, end)
 
     def on_grid(self, step_ms: float, most: int) -> list[float]:
         """The shares at the points 0, `step_ms`, … as far as `most` of them."""
@@ -67,7 +67,7 @@ class Times:
 
 
 @dataclass(frozen=True)
-class Within:
+class Slice:
     """The times of a law between two bounds; without an end, all from the start on."""
 
     law: Times

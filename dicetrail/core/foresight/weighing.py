@@ -19,7 +19,6 @@ from dicetrail.core.document import (
     Question,
     Refill,
     Round,
-    RoundOrder,
     To,
     Way,
 )
@@ -298,9 +297,8 @@ class Weigher:
     def begun(self) -> Iterator[tuple[float, Reached]]:
         """Where a run stands at its first question."""
         where = Where(len(self.scouts), visits=(0,) * len(self.game.rounds))
-        in_order = self.game.opening.rounds is RoundOrder.IN_ORDER or len(self.game.rounds) == 1
         for share, tallies, due in all_started(self.rules, len(self.scouts), self.falls_for_all):
-            step: Step = Enters(where) if in_order else Chooses(where)
+            step: Step = Chooses(where) if self.game.has_menu else Enters(where)
             if due is not None:
                 step = Ends(where, due.ending, due.player)
             yield from self.step(share, step, tallies, ())

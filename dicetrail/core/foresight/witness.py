@@ -10,7 +10,7 @@ from dataclasses import dataclass, replace
 from typing import Any
 
 from dicetrail.core.answers import letters_of
-from dicetrail.core.document import Kind, Number, RoundOrder, as_written
+from dicetrail.core.document import Kind, Number, as_written
 from dicetrail.core.foresight.playing import names_for
 from dicetrail.core.foresight.scouts import Scout
 from dicetrail.core.play import (
@@ -175,7 +175,7 @@ def _inputs(program: Program, state: State) -> Iterator[Input]:
 
 def _beginnings(program: Program, state: State) -> Iterator[Begin]:
     game = program.game
-    if game.opening.rounds is RoundOrder.IN_ORDER or len(game.rounds) == 1:
+    if not game.has_menu:
         yield Begin()
     else:
         for number, visits in enumerate(state.visits):

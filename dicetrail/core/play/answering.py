@@ -3,7 +3,7 @@
 from enum import StrEnum
 
 from dicetrail.core.answers import Verdict, read_number
-from dicetrail.core.document import Kind, Needs, RoundOrder
+from dicetrail.core.document import Kind, Needs
 from dicetrail.core.play.program import Program, check, choices_of, question_of, round_of
 from dicetrail.core.play.state import (
     Action,
@@ -56,7 +56,7 @@ def next_input(program: Program, state: State, intent: Intent, at: int) -> Input
 
 def _beginning(program: Program, state: State) -> Begin:
     game = program.game
-    if game.opening.rounds is RoundOrder.IN_ORDER or len(game.rounds) == 1:
+    if not game.has_menu:
         return Begin()
     return Begin(round=next(n for n, visits in enumerate(state.visits) if not visits))
 

@@ -218,11 +218,10 @@ def _countdown_ended(program: Program, state: State, prints: Prints) -> State:
 def _begin(program: Program, state: State, action: Begin, prints: Prints) -> State:
     """Start the run, or a round chosen from the menu."""
     game = program.game
-    has_menu = game.opening.rounds is not RoundOrder.IN_ORDER and len(game.rounds) > 1
-    number = (action.round or 0) if has_menu or not action.round else -1
+    number = (action.round or 0) if game.has_menu or not action.round else -1
     if not 0 <= number < len(game.rounds):
         raise _Refused("because there is no such round to choose")
-    if has_menu and state.visits[number]:
+    if game.has_menu and state.visits[number]:
         raise _Refused("because that round has been played")
     wanted = action.questions
     if wanted is not None:

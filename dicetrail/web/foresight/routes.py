@@ -9,7 +9,7 @@ from typing import Annotated, Any, TypeVar
 from fastapi import Query, Response
 from starlette.concurrency import run_in_threadpool
 
-from dicetrail.core import Game, Problem, Program
+from dicetrail.core import Game, Problem
 from dicetrail.core.document import Kind
 from dicetrail.core.draw import name_of_dice
 from dicetrail.core.foresight import (
@@ -39,7 +39,7 @@ from dicetrail.web.foresight.shapes import (
     WitnessView,
 )
 from dicetrail.web.foresight.studies import Study, played_out, turned_about
-from dicetrail.web.games.routes import pack_numbers
+from dicetrail.web.games.routes import newest_program, pack_numbers
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.wire.bodies import Router
 from dicetrail.web.wire.description import files
@@ -88,7 +88,7 @@ def show_times(
 @router.get("/knobs")
 def list_knobs(game_id: str, shelf: SharedShelf) -> list[KnobView]:
     """The numbers of the game that can be turned."""
-    program = _program(shelf, game_id)
+    program = newest_program(shelf, game_id)
     asked = (sourced.question for pool in program.pools for sourced in pool)
     has_words = any(question.kind is Kind.LETTERS for question in asked)
     knobs = knobs_of(program.game, has_words)
@@ -133,7 +133,7 @@ def begin_study(game_id: str, new: NewStudy, shelf: SharedShelf) -> StudyView:
     subject = _subject(shelf, game_id)
     _fits(subject.game, new.scouts)
     if new.key is None:
-        program = _program(shelf, game_id)
+        program = newest_program(shelf, game_id)
         dice = range(new.games)
         work = played_out(shelf.crew, subject, program, new.scouts, dice)
         return _view(shelf.studies.begin(Study(game_id, new.games), work))
@@ -215,13 +215,6 @@ def _draft(shelf: Shelf, game_id: str, document: Game) -> Subject:
     with shelf.database.reading() as session:
         packs = pack_numbers(session, document)
     return shelf.drafted(game_id, document, packs)
-
-
-def _program(shelf: Shelf, game_id: str) -> Program:
-    with shelf.database.reading() as session:
-        game = newest_game(session, game_id)
-        packs = pack_numbers(session, game.document)
-    return shelf.program(game_id, game.number, packs)
 
 
 def _rows(told: Forecast) -> list[tuple[object, ...]]:
