@@ -13,7 +13,7 @@ from scipy import stats
 
 from dicetrail.core.answers import Verdict
 from dicetrail.core.foresight import Says, evidence_of, wilson
-from dicetrail.core.foresight.evidence import correlation, cronbach
+from dicetrail.core.foresight.measures import correlation, cronbach
 from dicetrail.core.foresight.sightings import Sighting, Try
 from dicetrail.core.play import Result
 

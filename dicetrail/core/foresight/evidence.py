@@ -6,14 +6,21 @@ correction; common practice in test theory). Few answers say nothing, and never 
 """
 
 from collections import Counter, defaultdict
-from collections.abc import Iterable, Sequence
+from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
 from enum import StrEnum
-from math import atanh, sqrt
-from statistics import quantiles
+from itertools import compress
 
 from dicetrail.core.answers import Verdict
+from dicetrail.core.document import Value
 from dicetrail.core.foresight.forecast import Share, wilson
+from dicetrail.core.foresight.measures import (
+    correlation,
+    cronbach,
+    is_sure,
+    most_within,
+    quartiles,
+)
 from dicetrail.core.foresight.sightings import Sighting
 from dicetrail.core.play import Result
 
@@ -62,16 +69,28 @@ class QuestionEvidence:
 
     source: str
     number: int
+    """Its number in the source, from 0, as it was when it was last seen."""
     prompt: str
+    accepted: tuple[str, ...]
+    """What was accepted."""
+    level: int
+    is_picked: bool
+    """Whether its answer is picked from choices, not typed."""
+    allowed: float | None
+    """The seconds its own clock gave for it; None without one."""
     asked: int
     right: Share
     right_at: tuple[int, ...]
     """How often it was right at the first try, at the second, and so on."""
+    first: Share
+    """How often it was right at the first try."""
     late: int
     passed: int
     hinted: int
     seconds: tuple[float, float, float] | None
     """The quartiles of the answer times, the median in the middle; None without answers."""
+    most_within: float | None
+    """The seconds within which four in five were done with it; None where time ran out first."""
     with_rest: float | None
     """The corrected item-total correlation; None where it cannot be said."""
     picked: tuple[Picked, ...]
@@ -96,77 +115,140 @@ class Evidence:
     """Of what it was taken, or why it cannot be."""
 
 
+Asked = tuple[str, str, tuple[str, ...]]
+"""A question whatever its place: its source, what it asks, and what is right."""
+
+
+def asked_in(one: Sighting) -> Asked:
+    """Which question was seen. One whose answer was mended since is another."""
+    return one.source, one.prompt, one.right
+
+
+class _Had:
+    """The sightings of a question, oldest first, in columns: there can be very many."""
+
+    def __init__(self) -> None:
+        self.seen: list[Sighting] = []
+        self.is_right: list[bool] = []
+        self.rest: list[float | None] = []
+        """The share right of their runs' other questions."""
+
+
 def evidence_of(runs: Sequence[Sequence[Sighting]]) -> Evidence:
-    """What the questions of some runs, each as its sightings, say."""
-    seen: defaultdict[tuple[str, int], list[tuple[Sighting, float | None]]] = defaultdict(list)
+    """What the questions of some runs, each as its sightings, say; the oldest run first."""
+    had: defaultdict[Asked, _Had] = defaultdict(_Had)
+    rows: list[dict[Asked, float]] = []
     for run in runs:
-        right = sum(one.is_right for one in run)
-        for one in run:
-            rest = (right - one.is_right) / (len(run) - 1) if len(run) > 1 else None
-            seen[one.source, one.number].append((one, rest))
-    alpha, of = _alpha(runs)
-    return Evidence(len(runs), tuple(_of_question(seen[key]) for key in sorted(seen)), alpha, of)
+        were_right = [one.is_right for one in run]
+        right, others = sum(were_right), len(run) - 1
+        row: dict[Asked, float] = {}
+        for one, is_right in zip(run, were_right, strict=True):
+            asked = asked_in(one)
+            found = had[asked]
+            found.seen.append(one)
+            found.is_right.append(is_right)
+            found.rest.append((right - is_right) / others if others else None)
+            row[asked] = float(is_right)
+        if row:
+            rows.append(row)
+    alpha, of = _alpha(rows)
+    told = sorted(map(_of_question, had.values()), key=lambda one: (one.source, one.number))
+    return Evidence(len(runs), tuple(told), alpha, of)
 
 
-def _of_question(seen: Sequence[tuple[Sighting, float | None]]) -> QuestionEvidence:
-    all_ = [one for one, _ in seen]
-    right = sum(one.is_right for one in all_)
-    rested = [(one, rest) for one, rest in seen if rest is not None]
+class Of(Value):
+    """What a number of a question counts."""
+
+    ASKED = "asked", "All who had it"
+    RIGHT = "right", "Right"
+    FIRST = "first", "Right at the first try"
+    LATE = "late", "Too late"
+    PASSED = "passed", "Passed"
+    HINTED = "hinted", "Took the hint"
+    GIVEN = "given", "Gave this answer first"
+
+
+def is_counted(one: Sighting, of: Of, given: str = "") -> bool:
+    """Whether a number of its question counts a sighting."""
+    match of:
+        case Of.ASKED:
+            return True
+        case Of.RIGHT:
+            return one.is_right
+        case Of.FIRST:
+            return one.is_right_at(1)
+        case Of.LATE:
+            return one.result is Result.LATE
+        case Of.PASSED:
+            return one.result is Result.PASSED
+        case Of.HINTED:
+            return one.is_hinted
+        case Of.GIVEN:
+            return bool(one.tries) and _alike(one.tries[0].given) == _alike(given)
+
+
+def _of_question(had: _Had) -> QuestionEvidence:
+    seen, newest, asked = had.seen, had.seen[-1], len(had.seen)
+    rested = [place for place, rest in enumerate(had.rest) if rest is not None]
     with_rest = correlation(
-        [float(one.is_right) for one, _ in rested], [rest for _, rest in rested]
+        [float(had.is_right[place]) for place in rested],
+        [rest for rest in had.rest if rest is not None],
     )
-    picked = _picked(all_[0], rested, all_)
-    tries = Counter(len(one.tries) for one in all_ if one.is_right)
-    times = [one.used_ms / 1000 for one in all_ if one.tries]
-    late = sum(one.result is Result.LATE for one in all_)
-    share = wilson(right, len(all_))
-    unpicked = tuple(one.given for one in picked if not one.times and all_[0].choices)
+    tries = Counter([len(one.tries) or 1 for one in compress(seen, had.is_right)])
+    results = [one.result for one in seen]
+    times = sorted([one.used_ms / 1000 for one in seen if one.tries])
+    late = results.count(Result.LATE)
+    share = wilson(sum(tries.values()), asked)
+    picked = _picked(newest, had)
+    unpicked = tuple(one.given for one in picked if not one.times and newest.choices)
     return QuestionEvidence(
-        all_[0].source,
-        all_[0].number,
-        all_[0].prompt,
-        len(all_),
-        share,
-        tuple(tries[at] for at in range(1, max(tries, default=0) + 1)),
-        late,
-        sum(one.result is Result.PASSED for one in all_),
-        sum(one.is_hinted for one in all_),
-        _quartiles(times),
-        with_rest,
-        picked,
-        _says(share, len(all_), late, with_rest, picked),
-        unpicked if len(all_) >= MANY else (),
+        source=newest.source,
+        number=newest.number,
+        prompt=newest.prompt,
+        accepted=newest.right,
+        level=newest.level,
+        is_picked=bool(newest.choices),
+        allowed=None if newest.allowed_ms is None else newest.allowed_ms / 1000,
+        asked=asked,
+        right=share,
+        right_at=tuple(tries[at] for at in range(1, max(tries, default=0) + 1)),
+        first=wilson(tries[1], asked),
+        late=late,
+        passed=results.count(Result.PASSED),
+        hinted=sum([one.is_hinted for one in seen]),
+        seconds=quartiles(times),
+        most_within=most_within(times, late),
+        with_rest=with_rest,
+        picked=picked,
+        says=_says(share, asked, late, with_rest, picked),
+        unpicked=unpicked if asked >= MANY else (),
     )
 
 
-def _picked(
-    question: Sighting,
-    rested: Sequence[tuple[Sighting, float]],
-    all_: Sequence[Sighting],
-) -> tuple[Picked, ...]:
+def _picked(question: Sighting, had: _Had) -> tuple[Picked, ...]:
     """What was given first and was wrong, the most frequent first."""
-    first = Counter(
-        _alike(one.tries[0].given)
-        for one in all_
-        if one.tries and one.tries[0].verdict is Verdict.WRONG
-    )
-    given = (tried.given for one in all_ for tried in one.tries)
-    names = {_alike(text): text for text in given}
-    if question.choices:
-        wrong = {choice for one in all_ for choice in one.choices} - set(question.right)
-        names |= {_alike(choice): choice for choice in wrong}
-        first.update({_alike(choice): 0 for choice in wrong})
-    wrong_first = [
-        (_alike(one.tries[0].given), rest)
-        for one, rest in rested
+    given = [
+        (one.tries[0].given, rest)
+        for one, rest in zip(had.seen, had.rest, strict=True)
         if one.tries and one.tries[0].verdict is Verdict.WRONG
     ]
-    shares = [rest for _, rest in wrong_first]
+    spelled = Counter([text for text, _ in given])
+    alike = {text: _alike(text) for text in spelled}
+    names = {alike[text]: text for text, _ in reversed(spelled.most_common())}
+    wrong = [(alike[text], rest) for text, rest in given]
+    first = Counter([text for text, _ in wrong])
+    if question.choices:
+        shown = set[str]().union(*{one.choices for one in had.seen})
+        choices = {_alike(choice): choice for choice in sorted(shown.difference(question.right))}
+        names |= choices
+        first.update(dict.fromkeys(choices, 0))
+    rested = [(text, rest) for text, rest in wrong if rest is not None]
+    shares = [rest for _, rest in rested]
     return tuple(
         Picked(
             names[text],
             times,
-            correlation([float(one == text) for one, _ in wrong_first], shares) if times else None,
+            correlation([float(one == text) for one, _ in rested], shares) if times else None,
         )
         for text, times in sorted(first.items(), key=lambda found: (-found[1], found[0]))
     )
@@ -186,7 +268,7 @@ def _says(
         return Says.NO_TIME
     if any(_rivals_the_key(one, picked) for one in picked):
         return Says.KEYED_WRONG
-    is_worse = with_rest is not None and with_rest < 0 and _is_sure(with_rest, asked, SURE)
+    is_worse = with_rest is not None and with_rest < 0 and is_sure(with_rest, asked, SURE)
     most = max((one.times for one in picked), default=0)
     if is_worse or wilson(most, asked).least > share.most:
         return Says.MISLEADING
@@ -201,66 +283,14 @@ def _rivals_the_key(one: Picked, picked: Sequence[Picked]) -> bool:
     wrong, found = sum(other.times for other in picked), one.with_better
     if found is None or len(picked) < 2 or wilson(one.times, wrong).least < MOST_OF_WRONG:
         return False
-    return found > 0 and _is_sure(found, wrong, RATHER_SURE)
+    return found > 0 and is_sure(found, wrong, RATHER_SURE)
 
 
-def _is_sure(found: float, pairs: int, errors: float) -> bool:
-    """Whether a correlation is hardly chance's (Fisher's z; R. A. Fisher, Metron 1, 1921, from
-    memory)."""
-    return abs(found) >= 1 or abs(atanh(found)) * sqrt(max(0, pairs - 3)) > errors
-
-
-def correlation(some: Sequence[float], others: Sequence[float]) -> float | None:
-    """Pearson's, which of a yes or no is the point-biserial; None where either never varies."""
-    count = len(some)
-    if count < 3:
-        return None
-    mean, other = sum(some) / count, sum(others) / count
-    spread = sum((one - mean) ** 2 for one in some)
-    spread_too = sum((one - other) ** 2 for one in others)
-    if spread < _STILL or spread_too < _STILL:
-        return None
-    both = sum((one - mean) * (two - other) for one, two in zip(some, others, strict=True))
-    return both / sqrt(spread * spread_too)
-
-
-_STILL = 1e-12
-
-
-def _quartiles(times: Sequence[float]) -> tuple[float, float, float] | None:
-    """Those of Hyndman and Fan's type 7, which NumPy calls linear."""
-    if not times:
-        return None
-    if len(times) == 1:
-        return times[0], times[0], times[0]
-    first, median, third = quantiles(times, method="inclusive")
-    return first, median, third
-
-
-def _alpha(runs: Sequence[Sequence[Sighting]]) -> tuple[float | None, str]:
+def _alpha(rows: Sequence[Mapping[Asked, float]]) -> tuple[float | None, str]:
     """Cronbach's alpha of the questions that all runs asked."""
-    asked = [{(one.source, one.number) for one in run} for run in runs if run]
-    shared = sorted(set.intersection(*asked)) if asked else []
-    if len(shared) < 2 or len(asked) < FEW:
+    shared = sorted(set(rows[0]).intersection(*rows[1:])) if rows else []
+    if len(shared) < 2 or len(rows) < FEW:
         return None, "too few questions that every run asked, or too few runs"
-    rows = [{(one.source, one.number): float(one.is_right) for one in run} for run in runs if run]
     return cronbach([[row[key] for key in shared] for row in rows]), (
         f"of {len(shared)} questions that each of {len(rows)} runs asked"
     )
-
-
-def cronbach(rows: Iterable[Sequence[float]]) -> float | None:
-    """Cronbach's alpha of a table, a row a player and a column an item; None where no total
-    varies (L. J. Cronbach, Psychometrika 16, 1951, from memory)."""
-    table = list(rows)
-    items = len(table[0])
-    total = _variance([sum(row) for row in table])
-    if total < _STILL:
-        return None
-    parts = sum(_variance([row[item] for row in table]) for item in range(items))
-    return items / (items - 1) * (1 - parts / total)
-
-
-def _variance(values: Sequence[float]) -> float:
-    mean = sum(values) / len(values)
-    return sum((value - mean) ** 2 for value in values) / (len(values) - 1)

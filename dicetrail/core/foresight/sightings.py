@@ -4,6 +4,8 @@ from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 
 from dicetrail.core.answers import Given, Verdict
+from dicetrail.core.document import Number, as_written
+from dicetrail.core.draw import traits_of
 from dicetrail.core.play import (
     Answer,
     Answered,
@@ -17,7 +19,11 @@ from dicetrail.core.play import (
     What,
     check,
     choices_of,
+    ended_as,
     in_play,
+    leader_of,
+    round_of,
+    seconds_for,
 )
 
 
@@ -47,11 +53,50 @@ class Sighting:
     used_ms: int
     """How long the player had for it, holds left out."""
     is_hinted: bool
+    level: int = 1
+    """1 to 5; one without a level counts as 1."""
+    allowed_ms: int | None = None
+    """How long its own clock gave for it; None without one."""
+    step: int = 0
+    """The step of the run in which it was done with: 1 is what its first input made."""
 
     @property
     def is_right(self) -> bool:
         """Whether it was done with rightly, at whatever try."""
-        return self.result in (Result.RIGHT, Result.CLOSE)
+        return self.result is Result.RIGHT or self.result is Result.CLOSE
+
+    def is_right_at(self, number: int) -> bool:
+        """Whether it was right at that try, from 1. A word found by letters was at the first."""
+        return self.is_right and max(1, len(self.tries)) == number
+
+
+@dataclass(frozen=True, slots=True)
+class Playthrough:
+    """What a run shows: its questions, and what it came to."""
+
+    seen: tuple[Sighting, ...]
+    ending: str | None
+    """Its title; empty where none fitted; None of a run that was left."""
+    score: Number
+    """Of the player who was ahead."""
+    seconds: float
+    """How long it took, as far as it went."""
+
+
+def playthrough(
+    program: Program, moments: Sequence[Moment], inputs: Iterable[Input]
+) -> Playthrough:
+    """What a run shows; its moments are as for `sightings`, of which there may be one more, that
+    time brought after the last input."""
+    last = moments[-1].state
+    is_over = last.phase is Phase.ENDED
+    score = program.rules.score(last.tallies[leader_of(program, last)])
+    return Playthrough(
+        tuple(sightings(program, moments, inputs)),
+        (ended_as(program, last) or "") if is_over else None,
+        as_written(score),
+        last.at / 1000,
+    )
 
 
 def sightings(
@@ -63,7 +108,8 @@ def sightings(
     was put and done with between two inputs, as clocks ran out, is left out: nobody saw to it.
     """
     tries: list[Try] = []
-    for before, given, after in zip(moments, inputs, moments[1:], strict=False):
+    steps = zip(moments, inputs, moments[1:], strict=False)
+    for step, (before, given, after) in enumerate(steps, 1):
         is_same = before.state.phase is Phase.ASKING
         for footprint in after.footprints:
             if footprint.what is What.ASKED:
@@ -73,7 +119,7 @@ def sightings(
             elif footprint.what is What.CHECKED and isinstance(given.action, Answer):
                 tries.append(_tried(program, before.state, given.action.value))
             elif footprint.answered is not None:
-                yield _done(program, before.state, footprint, footprint.answered, tries)
+                yield _done(program, before.state, footprint, footprint.answered, tries, step)
 
 
 def _tried(program: Program, state: State, given: Given) -> Try:
@@ -89,10 +135,16 @@ def _picked(program: Program, state: State, given: int | tuple[int, ...]) -> str
 
 
 def _done(
-    program: Program, state: State, footprint: Footprint, answered: Answered, tries: Sequence[Try]
+    program: Program,
+    state: State,
+    footprint: Footprint,
+    answered: Answered,
+    tries: Sequence[Try],
+    step: int,
 ) -> Sighting:
     put = in_play(program, state)
     sourced = put.dealt.sourced
+    seconds = seconds_for(round_of(program, state), sourced.question)
     return Sighting(
         sourced.source,
         sourced.number,
@@ -104,4 +156,7 @@ def _done(
         Result(answered.result),
         state.used + max(0, footprint.at - state.at),
         state.is_hinted,
+        traits_of(sourced.question).level,
+        None if seconds is None else seconds * 1000,
+        step,
     )

@@ -25,6 +25,7 @@ from dicetrail.core.play.program import (
     question_of,
     round_of,
     sample_verdicts,
+    seconds_for,
     spot,
 )
 from dicetrail.core.play.state import (
@@ -99,6 +100,7 @@ __all__ = [
     "replay",
     "round_of",
     "sample_verdicts",
+    "seconds_for",
     "spot",
     "start",
     "step",

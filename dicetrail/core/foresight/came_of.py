@@ -1,0 +1,88 @@
+"""What runs that were played came to: endings, scores, lengths, where players left."""
+
+from collections import Counter
+from collections.abc import Sequence
+from dataclasses import dataclass
+from statistics import fmean
+
+from dicetrail.core.document import Number
+from dicetrail.core.foresight.forecast import EndingShare, Forecast, Share, ValueShare, wilson
+from dicetrail.core.foresight.measures import quartiles
+from dicetrail.core.foresight.sightings import Playthrough
+
+
+@dataclass(frozen=True, slots=True)
+class CameOf:
+    """What the runs chosen came to. Scores and lengths are of those that ended."""
+
+    runs: int
+    ended: int
+    endings: tuple[EndingShare, ...]
+    """Of those that ended, the most frequent first; without a title, none fitted."""
+    scores: tuple[ValueShare, ...]
+    """From the lowest up."""
+    mean_score: float | None
+    seconds: tuple[float, float, float] | None
+    """The quartiles of how long they took; None where none ended."""
+    left_after: tuple[int, ...]
+    """How many were left after no question, after one, and so on."""
+    still_in: tuple[float, ...]
+    """How many of all had yet to be done with after so many questions, from none on."""
+
+
+def came_of(runs: Sequence[Playthrough]) -> CameOf:
+    """What some runs came to."""
+    ended = [run for run in runs if run.ending is not None]
+    endings = Counter(run.ending or None for run in ended)
+    scores: Counter[Number] = Counter(run.score for run in ended)
+    left = Counter(len(run.seen) for run in runs if run.ending is None)
+    over = Counter(len(run.seen) for run in runs)
+    going, still_in = len(runs), []
+    for count in range(max(over, default=-1) + 1):
+        going -= over[count]
+        still_in.append(going / len(runs))
+    return CameOf(
+        len(runs),
+        len(ended),
+        tuple(
+            EndingShare(title, wilson(times, len(ended))) for title, times in endings.most_common()
+        ),
+        tuple(ValueShare(score, scores[score] / len(ended)) for score in sorted(scores)),
+        fmean(run.score for run in ended) if ended else None,
+        quartiles([run.seconds for run in ended]),
+        tuple(left[count] for count in range(max(left, default=-1) + 1)),
+        tuple(still_in),
+    )
+
+
+@dataclass(frozen=True, slots=True)
+class Borne:
+    """An ending as it was foretold, and as it came."""
+
+    title: str | None
+    foretold: Share
+    came: Share
+    is_borne_out: bool
+    """Whether what was foretold lies where it can by what came, with 95 % certainty."""
+
+
+def borne_out(told: Forecast, came: CameOf) -> tuple[Borne, ...]:
+    """The endings of a forecast beside what came of runs; nothing where no run has ended."""
+    if not came.ended:
+        return ()
+    shares = {ending.title: ending.share for ending in came.endings}
+    never = wilson(0, came.ended)
+    return tuple(
+        Borne(
+            one.title,
+            one.share,
+            share,
+            one.share.most >= share.least - _STILL and one.share.least <= share.most + _STILL,
+        )
+        for one in told.endings
+        for share in (shares.get(one.title, never),)
+        if one.share.share or one.title in shares
+    )
+
+
+_STILL = 1e-9

@@ -1,0 +1,169 @@
+"""Runs that are kept together with what they led to, to be played again after every change.
+
+What a run led to are its footprints, step by step. Played again by the game as it is then, the
+run still holds if every footprint is as it was; else the first that differs tells what changed.
+"""
+
+from collections.abc import Iterator, Sequence
+from dataclasses import dataclass
+from itertools import zip_longest
+
+from dicetrail.core.document import Number
+from dicetrail.core.foresight.witness import witnesses
+from dicetrail.core.play import (
+    Footprint,
+    Input,
+    Intent,
+    Moment,
+    Phase,
+    Program,
+    Stop,
+    next_input,
+    players_refused,
+    replay,
+    start,
+    step,
+)
+
+Steps = tuple[tuple[Footprint, ...], ...]
+"""What happened in a run: the footprints of its opening, then those each input made."""
+
+MOST_INPUTS = 600
+"""A ready run that has not ended by then is kept as far as it went."""
+
+
+@dataclass(frozen=True, slots=True)
+class KeptRun:
+    """A run, why it is kept, and what it led to."""
+
+    name: str
+    dice: int
+    players: tuple[str, ...]
+    inputs: tuple[Input, ...]
+    steps: Steps
+    why: str = ""
+    best: Number | None = None
+    """What was to be beaten in it, as the run was told."""
+
+
+@dataclass(frozen=True, slots=True)
+class Held:
+    """Whether a kept run still holds; if not, what came first that is otherwise."""
+
+    holds: bool
+    steps: Steps = ()
+    """What the run leads to now; empty where it holds, or cannot be played."""
+    step: int | None = None
+    """The first step that differs; 0 is the opening."""
+    place: int = 0
+    """Which footprint of that step."""
+    stop: Stop | None = None
+    """The stop of the trail where it differs."""
+    what: str = ""
+    """What differs, in words."""
+
+
+def kept_run(
+    program: Program,
+    name: str,
+    dice: int,
+    inputs: Sequence[Input],
+    players: Sequence[str] = ("Player",),
+    why: str = "",
+    best: Number | None = None,
+) -> KeptRun:
+    """A run with what it leads to now. Raises ValueError unless so many can play."""
+    moments = replay(program, dice, players, inputs, best=best)
+    return KeptRun(name, dice, tuple(players), tuple(inputs), _steps(moments), why, best)
+
+
+def played_again(program: Program, kept: KeptRun) -> Held:
+    """Whether a kept run holds in a game as it is now."""
+    refused = players_refused(program.game, len(kept.players))
+    if refused is not None:
+        return Held(False, step=0, stop=Stop.OPEN, what=refused)
+    moments = replay(program, kept.dice, kept.players, kept.inputs, best=kept.best)
+    return compared(kept.steps, _steps(moments))
+
+
+def compared(before: Steps, now: Steps) -> Held:
+    """What came first in one run that is otherwise in another."""
+    if before == now:
+        return Held(True)
+    for step_, (old, new) in enumerate(zip_longest(before, now, fillvalue=())):
+        for place, (was, is_) in enumerate(zip_longest(old, new)):
+            if was != is_:
+                differs = is_ or was
+                assert differs is not None
+                stop = (was or differs).stop
+                return Held(False, now, step_, place, stop, _told(was, is_))
+    return Held(False, now, len(before) - 1, 0, Stop.END, "the run goes on otherwise")
+
+
+def _told(was: Footprint | None, is_: Footprint | None) -> str:
+    """What differs between two footprints, in words."""
+    if was is None:
+        assert is_ is not None
+        return f"new: {is_.why}"
+    if is_ is None:
+        return f"no more: {was.why}"
+    if was.why != is_.why:
+        return f"was: {was.why}; now: {is_.why}"
+    if was.at != is_.at:
+        return f"{was.why}: at {was.at / 1000:g} s before, at {is_.at / 1000:g} s now"
+    for old, new in zip_longest(was.changes, is_.changes):
+        if old != new:
+            shown = [
+                "no change" if one is None else f"{one.name} {one.before} → {one.after}"
+                for one in (old, new)
+            ]
+            return f"{was.why}: {shown[0]} before, {shown[1]} now"
+    if was.lines != is_.lines:
+        return f"{was.why}: other lines of the script run"
+    if was.facts != is_.facts:
+        names = [new.name for old, new in zip_longest(was.facts, is_.facts) if new and old != new]
+        return f"{was.why}: {', '.join(names) or 'what could be read'} is otherwise"
+    return f"{was.why}: what is told afterwards is otherwise"
+
+
+def _steps(moments: Sequence[Moment]) -> Steps:
+    return tuple(moment.footprints for moment in moments)
+
+
+READY = (
+    ("all right", (Intent.RIGHT,)),
+    ("all wrong", (Intent.WRONG,)),
+    ("all late", (Intent.LATE,)),
+    ("right and wrong in turns", (Intent.RIGHT, Intent.WRONG)),
+)
+"""The runs that are there for every game, and how their questions come out, over and over."""
+
+
+def ready_runs(program: Program, dice: int = 1) -> Iterator[KeptRun]:
+    """Runs worth keeping of any game: all right, all wrong, all late where there is a clock, in
+    turns right and wrong, and one to each ending."""
+    for name, intents in READY:
+        inputs = _inputs(program, dice, intents)
+        if inputs is not None:
+            yield kept_run(program, name, dice, inputs)
+    endings = program.game.endings
+    for ending, found in zip(endings, witnesses(program, dice=dice).endings, strict=True):
+        if found is not None:
+            name = f"ends as “{ending.title}”"
+            yield kept_run(program, name, found.dice, found.inputs, found.players)
+
+
+def _inputs(program: Program, dice: int, intents: Sequence[Intent]) -> list[Input] | None:
+    """What a player does whose questions come out so, over and over; None where they cannot."""
+    state = start(program, dice).state
+    inputs: list[Input] = []
+    asked = 0
+    while state.phase is not Phase.ENDED and len(inputs) < MOST_INPUTS:
+        given = next_input(program, state, intents[asked % len(intents)], state.at)
+        if given is None:
+            return None
+        was_asking = state.phase is Phase.ASKING
+        inputs.append(given)
+        state = step(program, state, given.action, given.at).state
+        asked += was_asking and state.phase is not Phase.ASKING
+    return inputs

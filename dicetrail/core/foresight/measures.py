@@ -1,0 +1,64 @@
+"""Measures of tables of answers: correlation, quartiles, how far items measure one thing."""
+
+from collections.abc import Iterable, Sequence
+from math import atanh, ceil, fsum, sqrt
+from operator import mul
+from statistics import quantiles
+
+
+def is_sure(found: float, pairs: int, errors: float) -> bool:
+    """Whether a correlation is hardly chance's (Fisher's z; R. A. Fisher, Metron 1, 1921, from
+    memory)."""
+    return abs(found) >= 1 or abs(atanh(found)) * sqrt(max(0, pairs - 3)) > errors
+
+
+def correlation(some: Sequence[float], others: Sequence[float]) -> float | None:
+    """Pearson's, which of a yes or no is the point-biserial; None where either never varies."""
+    count = len(some)
+    if count < 3:
+        return None
+    mean, other = fsum(some) / count, fsum(others) / count
+    apart = [one - mean for one in some]
+    apart_too = [one - other for one in others]
+    spread, spread_too = (fsum(map(mul, one, one)) for one in (apart, apart_too))
+    if spread < _STILL or spread_too < _STILL:
+        return None
+    return fsum(map(mul, apart, apart_too)) / sqrt(spread * spread_too)
+
+
+_STILL = 1e-12
+
+_MOST = 4 / 5
+
+
+def most_within(times: Sequence[float], late: int) -> float | None:
+    """When four in five were done, of some sorted times and of those who had too little."""
+    place = ceil(_MOST * (len(times) + late))
+    return times[place - 1] if 0 < place <= len(times) else None
+
+
+def quartiles(times: Sequence[float]) -> tuple[float, float, float] | None:
+    """Those of Hyndman and Fan's type 7, which NumPy calls linear; None of nothing."""
+    if not times:
+        return None
+    if len(times) == 1:
+        return times[0], times[0], times[0]
+    first, median, third = quantiles(times, method="inclusive")
+    return first, median, third
+
+
+def cronbach(rows: Iterable[Sequence[float]]) -> float | None:
+    """Cronbach's alpha of a table, a row a player and a column an item; None where no total
+    varies (L. J. Cronbach, Psychometrika 16, 1951, from memory)."""
+    table = list(rows)
+    items = len(table[0])
+    total = _variance([sum(row) for row in table])
+    if total < _STILL:
+        return None
+    parts = sum(_variance([row[item] for row in table]) for item in range(items))
+    return items / (items - 1) * (1 - parts / total)
+
+
+def _variance(values: Sequence[float]) -> float:
+    mean = sum(values) / len(values)
+    return sum((value - mean) ** 2 for value in values) / (len(values) - 1)

@@ -1,0 +1,78 @@
+"""What the evidence of a question suggests to change in it."""
+
+from collections.abc import Iterator
+from dataclasses import dataclass, replace
+from math import ceil
+
+from dicetrail.core.document import Kind, Question, Value
+from dicetrail.core.foresight.evidence import FEW, QuestionEvidence
+from dicetrail.core.foresight.forecast import Share
+
+LEVEL_FROM = (0.85, 0.7, 0.55, 0.4)
+"""Of level 1 is what at least so many get right at the first try, of level 2, 3, 4 likewise;
+the rest is of level 5 (ours, no source)."""
+
+AT_LEAST_TYPED = 3
+"""So often something must have been typed to be worth a word."""
+
+_MOVES_BY = 1 / 4
+"""Seconds that differ by less are left as they are."""
+
+
+class Sort(Value):
+    """What is suggested to change."""
+
+    ACCEPT = "accept", "Accept an answer"
+    LEVEL = "level", "Level"
+    SECONDS = "seconds", "Seconds"
+
+
+@dataclass(frozen=True, slots=True)
+class Suggestion:
+    """A change of a question, why, and how it would be then."""
+
+    sort: Sort
+    what: str
+    after: Question
+
+
+def suggested(found: QuestionEvidence, question: Question) -> Iterator[Suggestion]:
+    """What the evidence of a question suggests to change in it, as it is now."""
+    yield from _accepted(found, question)
+    if found.asked < FEW:
+        return
+    details = question.details
+    level = _level(found.first)
+    if level is not None and level != (details.level or 1):
+        what = f"right at the first try {found.first.share:.0%}, so of level {level}"
+        yield Suggestion(Sort.LEVEL, what, replace(question, details=replace(details, level=level)))
+    if found.allowed is None or found.most_within is None:
+        return
+    seconds = max(1, ceil(found.most_within))
+    if abs(seconds - found.allowed) > _MOVES_BY * found.allowed:
+        what = (
+            f"four in five are done within {found.most_within:.1f} seconds, "
+            f"and the clock gives {found.allowed:g}"
+        )
+        after = replace(question, details=replace(details, seconds=seconds))
+        yield Suggestion(Sort.SECONDS, what, after)
+
+
+def _accepted(found: QuestionEvidence, question: Question) -> Iterator[Suggestion]:
+    if question.kind is not Kind.TYPED:
+        return
+    for one in found.picked:
+        if one.times >= AT_LEAST_TYPED and one.given not in question.right:
+            what = f"{one.times} typed “{one.given}”: accept it?"
+            yield Suggestion(
+                Sort.ACCEPT, what, replace(question, right=(*question.right, one.given))
+            )
+
+
+def _level(first: Share) -> int | None:
+    """The level of a share right at the first try; None where it may as well be another."""
+    least, most = (
+        1 + sum(share < bound for bound in LEVEL_FROM) for share in (first.most, first.least)
+    )
+    now = 1 + sum(first.share < bound for bound in LEVEL_FROM)
+    return now if most - least <= 1 else None
