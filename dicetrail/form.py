@@ -21,7 +21,7 @@ from dicetrail.core.document import (
     is_whole_text,
     warning,
 )
-from dicetrail.core.foresight import Own, Scout
+from dicetrail.core.foresight import KeptRun, Own, Playthrough, Scout
 from dicetrail.core.survey import FactsEdit
 
 Path = tuple[str | int, ...]
@@ -60,6 +60,10 @@ setattr(Within, "__get_pydantic_core_schema__", _bounded)  # noqa: B010
 
 SCOUT_FORM: TypeAdapter[Scout] = TypeAdapter(Scout)
 """How a scout that comes from outside is checked."""
+KEPT_FORM: TypeAdapter[KeptRun] = TypeAdapter(KeptRun)
+"""The form of a run that is kept with what it led to."""
+PLAYED_FORM: TypeAdapter[Playthrough] = TypeAdapter(Playthrough)
+"""The form of what a run shows."""
 
 
 def broken_text(value: Any, path: Path = ()) -> Path | None:

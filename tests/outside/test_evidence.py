@@ -2,17 +2,24 @@
 
 Point-biserial and Pearson correlations: scipy.stats. Quartiles: NumPy's method "linear". Cronbach's
 alpha and KR-20: their formulas, worked out here with NumPy on whole tables (from memory; L. J.
-Cronbach 1951, G. F. Kuder and M. W. Richardson 1937). Wilson's interval: scipy.stats.binomtest.
+1937) and pingouin. Wilson's interval: scipy.stats.binomtest, statsmodels and worked examples of R.
+G. Newcombe, Two-sided confidence intervals for the single proportion, Statistics in Medicine 17,
+1998, table I, method 3 (from memory). Corrected item-total correlation: pingouin.corr. Shrinkage:
+the mean of the beta that follows, by scipy.stats.beta and by summing the beta-binomial.
 """
 
 import random
 import unittest
 
 import numpy as np
+import pandas as pd
+import pingouin
 from scipy import stats
+from statsmodels.stats.proportion import proportion_confint
 
 from dicetrail.core.answers import Verdict
 from dicetrail.core.foresight import Says, evidence_of, wilson
+from dicetrail.core.foresight.likeness import AS_MANY_AS, shrunk
 from dicetrail.core.foresight.measures import correlation, cronbach
 from dicetrail.core.foresight.sightings import Sighting, Try
 from dicetrail.core.play import Result
@@ -104,5 +111,41 @@ class TestEvidence(unittest.TestCase):
         for right, total in ((0, 9), (3, 17), (40, 40), (123, 400)):
             interval = stats.binomtest(right, total).proportion_ci(0.95, "wilson")
             share = wilson(right, total)
+            low, high = proportion_confint(right, total, 0.05, "wilson")
+            self.assertAlmostEqual(share.least, low, 12)
+            self.assertAlmostEqual(share.most, high, 12)
             self.assertAlmostEqual(share.least, interval.low, 12)
             self.assertAlmostEqual(share.most, interval.high, 12)
+
+    def test_newcombes_worked_examples(self):
+        for right, total, least, most in (
+            (81, 263, 0.2553, 0.3662),
+            (15, 148, 0.0624, 0.1605),
+            (0, 20, 0.0, 0.1611),
+            (1, 29, 0.0061, 0.1718),
+        ):
+            share = wilson(right, total)
+            self.assertEqual((round(share.least, 4), round(share.most, 4)), (least, most))
+
+    def test_alpha_and_correlations_are_pingouins(self):
+        for seed in range(6):
+            runs = playtest(60 + 10 * seed, 5 + seed, seed)
+            table = pd.DataFrame([[float(one.is_right) for one in run] for run in runs])
+            told = evidence_of(runs)
+            self.assertAlmostEqual(told.alpha, pingouin.cronbach_alpha(table)[0], 10)
+            for number, one in enumerate(told.questions):
+                rest = table.drop(columns=number).sum(axis=1)
+                wanted = pingouin.corr(table[number], rest)["r"].iloc[0]
+                self.assertAlmostEqual(one.with_rest, wanted, 10)
+
+    def test_shrinkage_is_the_beta_binomials(self):
+        chances = random.Random(9)
+        for _ in range(30):
+            before, asked = chances.uniform(0.05, 0.95), chances.randrange(0, 60)
+            right = chances.randint(0, asked)
+            a, b = AS_MANY_AS * before, AS_MANY_AS * (1 - before)
+            found = shrunk([True] * right + [False] * (asked - right), before)
+            self.assertAlmostEqual(found, stats.beta(a + right, b + asked - right).mean(), 12)
+            # The same by Bayes: of one more, how likely it is right after what was found.
+            joint = stats.betabinom.pmf(right + 1, asked + 1, a, b) * (right + 1) / (asked + 1)
+            self.assertAlmostEqual(found, joint / stats.betabinom.pmf(right, asked, a, b), 9)

@@ -1,0 +1,123 @@
+"""Kept runs: what held holds, and what changed is told where it first differs."""
+
+import random
+import unittest
+from dataclasses import replace
+
+from dicetrail.core import Ask, Draw, Ending, Game, Kind, Pack, Question, Round, build
+from dicetrail.core.foresight import (
+    KeptRun,
+    compared,
+    kept_run,
+    knobs_of,
+    played_again,
+    ready_runs,
+    turned,
+    values_around,
+    walked,
+)
+from dicetrail.core.play import Answer, Begin, Continue, Input, Stop, Wait, replay
+from dicetrail.form import KEPT_FORM
+from tests.core.test_course import ready
+from tests.core.test_foresight import scouts_for
+
+PACK = Pack("P", tuple(Question(f"{n}?", ("yes",), ("no", "never")) for n in range(4)))
+GAME = Game(
+    "G",
+    (Round("R", ("p",), draw=Draw(4), ask=Ask(seconds=20)),),
+    (Ending("Well", "", 3), Ending("Rest", "")),
+)
+
+
+def made(game=GAME):
+    return build(game, {"p": PACK})
+
+
+class TestKeptRuns(unittest.TestCase):
+    def test_a_run_holds_until_a_footprint_differs(self):
+        """Over random games and every number of theirs that can be turned: a run is told to hold
+        exactly where its footprints are what they were, else up to the first that is not."""
+        held = differed = 0
+        for seed in range(25):
+            chances = random.Random(seed)
+            program, packs = ready(chances)
+            scouts = scouts_for(program, chances)
+            walk = list(walked(program, scouts, seed))
+            inputs = [given for _, given in walk if given is not None][:60]
+            names = walk[0][0].players
+            kept = kept_run(program, "a run", seed, inputs, names)
+            self.assertTrue(played_again(program, kept).holds)
+            self.assertEqual(KEPT_FORM.validate_json(KEPT_FORM.dump_json(kept)), kept)
+            for knob in knobs_of(program.game, False)[:6]:
+                value = chances.choice(values_around(knob))
+                try:
+                    other = build(turned(program.game, knob.key, value), packs)
+                except ValueError:
+                    continue
+                now = tuple(moment.footprints for moment in replay(other, seed, names, inputs))
+                told = played_again(other, kept)
+                self.assertEqual(told.holds, now == kept.steps)
+                held, differed = held + told.holds, differed + (not told.holds)
+                if told.holds:
+                    continue
+                self.assertEqual(now[: told.step], kept.steps[: told.step])
+                before, after = kept.steps[told.step], told.steps[told.step]
+                self.assertEqual(before[: told.place], after[: told.place])
+                self.assertNotEqual(before[told.place :][:1], after[told.place :][:1])
+                self.assertTrue(told.what)
+        self.assertGreater(held, 20)
+        self.assertGreater(differed, 20)
+
+    def test_the_first_difference_is_told_in_words_and_at_its_stop(self):
+        program = made()
+        kept = next(ready_runs(program))
+        generous = replace(GAME, script=GAME.script.replace("score += 1", "score += 2"))
+        told = played_again(made(generous), kept)
+        self.assertEqual((told.holds, told.stop), (False, Stop.SCORE))
+        self.assertIn("score 0 → 1", told.what)
+        self.assertIn("score 0 → 2", told.what)
+        shorter = replace(GAME, rounds=(replace(GAME.rounds[0], ask=Ask(seconds=10)),))
+        self.assertFalse(played_again(made(shorter), kept).holds)
+
+    def test_fewer_players_than_a_kept_run_needs_is_a_difference(self):
+        two = replace(GAME, opening=replace(GAME.opening, most_players=2))
+        kept = kept_run(made(two), "both", 3, [Input(Begin(), 0)], ("A", "B"))
+        told = played_again(made(), kept)
+        self.assertEqual((told.holds, told.stop), (False, Stop.OPEN))
+
+    def test_ready_runs_are_all_right_wrong_late_in_turns_and_each_ending(self):
+        names = [run.name for run in ready_runs(made())]
+        self.assertEqual(
+            names,
+            [
+                "all right",
+                "all wrong",
+                "all late",
+                "right and wrong in turns",
+                "ends as “Well”",
+                "ends as “Rest”",
+            ],
+        )
+        for run, score in zip(ready_runs(made()), (4, 0, 0, 2), strict=False):
+            moments = replay(made(), run.dice, run.players, run.inputs)
+            self.assertEqual(made().rules.score(moments[-1].state.tallies[0]), score)
+        untimed = replace(GAME, rounds=(replace(GAME.rounds[0], ask=Ask()),))
+        self.assertNotIn("all late", [run.name for run in ready_runs(made(untimed))])
+
+    def test_a_run_that_ends_sooner_or_goes_on_differs(self):
+        program = made()
+        inputs = [Input(Begin(), 0), Input(Answer(1), 500), Input(Continue(), 900)]
+        short, long = (kept_run(program, "x", 1, inputs[:n]) for n in (2, 3))
+        self.assertFalse(compared(short.steps, long.steps).holds)
+        self.assertFalse(compared(long.steps, short.steps).holds)
+        idle = kept_run(program, "x", 1, [*inputs[:2], Input(Wait(), 600)])
+        self.assertIsInstance(idle, KeptRun)
+        self.assertFalse(compared(short.steps, idle.steps).holds)
+
+    def test_typed_answers_and_pictures_keep_as_they_were(self):
+        pack = Pack("P", (Question("Crisp?", ("pickle",), kind=Kind.TYPED),))
+        program = build(replace(GAME, rounds=(Round("R", ("p",)),)), {"p": pack})
+        kept = kept_run(program, "typed", 1, [Input(Begin(), 0), Input(Answer("Pickel"), 900)])
+        more = Pack("P", (Question("Crisp?", ("pickle", "pickel"), kind=Kind.TYPED),))
+        told = played_again(build(program.game, {"p": more}), kept)
+        self.assertEqual((told.holds, told.stop, told.step), (False, Stop.CHECK, 2))
