@@ -3,6 +3,7 @@
 import random
 import unittest
 from collections import Counter
+from dataclasses import replace
 
 from dicetrail.core import Details, Draw, Ending, Game, Kind, Pack, Question, Round, build
 from dicetrail.core.answers import Verdict
@@ -36,7 +37,7 @@ class TestSightings(unittest.TestCase):
         seen_in_all = 0
         for seed in range(20):
             chances = random.Random(seed)
-            program, _ = ready(chances)
+            program = replace(ready(chances)[0], recall={})
             scouts = scouts_for(program, chances)
             walk = list(walked(program, scouts, seed))
             inputs = [given for _, given in walk if given is not None]
@@ -105,7 +106,7 @@ class TestLikeness(unittest.TestCase):
         game = Game(
             "G", (Round("R", ("p",), draw=Draw(10)),), (Ending("Well", "", 6), Ending("Rest", ""))
         )
-        program = build(game, {"p": pack})
+        program = build(game, {"p": pack}, recall={})
         runs = []
         for dice in range(250):
             walk = list(walked(program, [SCOUTS[1]], dice))

@@ -41,6 +41,7 @@ class TestKeptRuns(unittest.TestCase):
         for seed in range(25):
             chances = random.Random(seed)
             program, packs = ready(chances)
+            program = replace(program, recall={})
             scouts = scouts_for(program, chances)
             walk = list(walked(program, scouts, seed))
             inputs = [given for _, given in walk if given is not None][:60]
@@ -51,7 +52,7 @@ class TestKeptRuns(unittest.TestCase):
             for knob in knobs_of(program.game, False)[:6]:
                 value = chances.choice(values_around(knob))
                 try:
-                    other = build(turned(program.game, knob.key, value), packs)
+                    other = build(turned(program.game, knob.key, value), packs, recall={})
                 except ValueError:
                     continue
                 now = tuple(moment.footprints for moment in replay(other, seed, names, inputs))
