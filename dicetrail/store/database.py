@@ -76,6 +76,13 @@ class Database:
         ):
             yield session
 
+    def sweep(self) -> None:
+        """Have nothing of what was deleted stay beside the file, where writes are put first."""
+        with self._turn, self._engine.connect() as connection:
+            raw: Any = connection.connection.driver_connection
+            connection.rollback()
+            raw.execute("PRAGMA wal_checkpoint(TRUNCATE)")
+
     def close(self) -> None:
         """Let go of the file."""
         self._engine.dispose()
@@ -87,6 +94,7 @@ _PRAGMAS = (
     # (SQLite's documentation of this pragma with write-ahead logging).
     "synchronous = NORMAL",
     "foreign_keys = ON",
+    "secure_delete = ON",  # what is deleted is written over
     "busy_timeout = 3000",
 )
 

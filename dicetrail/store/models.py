@@ -25,6 +25,7 @@ from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
 from sqlalchemy.types import TypeDecorator
 
 from dicetrail.core import Action, Game, PackEdit, Problem, Question
+from dicetrail.core.foresight import KeptRun, Playthrough
 from dicetrail.core.survey import FactsEdit
 from dicetrail.form import Kept
 
@@ -341,6 +342,10 @@ class RunRow(Base):
     length_ms: Mapped[int | None]
     counts: Mapped[bool | None]
     """Whether it can be among the best."""
+    seen: Mapped[Playthrough | None] = mapped_column(AsJson(Playthrough), deferred=True)
+    """What it shows of its questions, so that evidence of many runs is found at once."""
+    remark: Mapped[str | None] = mapped_column(Text)
+    """What its player said of it."""
     inputs: Mapped[list["RunInput"]] = relationship(order_by="RunInput.number")
 
 
@@ -353,3 +358,31 @@ class RunInput(Base):
     number: Mapped[int] = mapped_column(primary_key=True)
     action: Mapped[Action] = mapped_column(AsJson(Action))
     at: Mapped[int]
+
+
+class BroughtRun(Base):
+    """What a run shows that was played elsewhere, as a file of answers told it."""
+
+    __tablename__ = "brought_runs"
+
+    game_id: Mapped[str] = mapped_column(ForeignKey("games.id"), primary_key=True)
+    run: Mapped[str] = mapped_column(String(80), primary_key=True)
+    """What it was called there."""
+    file_name: Mapped[str]
+    revision: Mapped[int]
+    players: Mapped[tuple[str, ...]] = mapped_column(AsJson(tuple[str, ...]))
+    started_at: Mapped[datetime] = mapped_column(UtcTime)
+    seen: Mapped[Playthrough] = mapped_column(AsJson(Playthrough))
+    remark: Mapped[str | None] = mapped_column(Text)
+
+
+class KeptRow(Base):
+    """A run that is kept with what it led to, and in which revision of its game it did."""
+
+    __tablename__ = "kept_runs"
+
+    id: Mapped[str] = mapped_column(String(40), primary_key=True)
+    game_id: Mapped[str] = mapped_column(ForeignKey("games.id"), index=True)
+    game_revision: Mapped[int]
+    run: Mapped[KeptRun] = mapped_column(AsJson(KeptRun))
+    kept_at: Mapped[datetime] = mapped_column(UtcTime)

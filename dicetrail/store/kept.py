@@ -1,0 +1,44 @@
+"""Runs that are kept to be played again after changes."""
+
+import secrets
+from datetime import datetime
+
+from sqlalchemy import select
+from sqlalchemy.orm import Session
+
+from dicetrail.core.foresight import KeptRun
+from dicetrail.store.errors import NotFound
+from dicetrail.store.models import KeptRow
+
+
+def keep_run(session: Session, game_id: str, revision: int, run: KeptRun, now: datetime) -> KeptRow:
+    """Keep a run of a revision of a game. One of the same name is replaced."""
+    for other in kept_runs(session, game_id):
+        if other.run.name == run.name:
+            session.delete(other)
+    row = KeptRow(
+        id=secrets.token_urlsafe(12), game_id=game_id, game_revision=revision, run=run, kept_at=now
+    )
+    session.add(row)
+    session.flush()
+    return row
+
+
+def kept_runs(session: Session, game_id: str) -> list[KeptRow]:
+    """The kept runs of a game, by their names."""
+    found = session.scalars(select(KeptRow).where(KeptRow.game_id == game_id))
+    return sorted(found, key=lambda row: (row.run.name.casefold(), row.id))
+
+
+def get_kept(session: Session, game_id: str, kept_id: str) -> KeptRow:
+    """A kept run of a game. Raises NotFound."""
+    found = session.get(KeptRow, kept_id)
+    if found is None or found.game_id != game_id:
+        raise NotFound("kept run", kept_id)
+    return found
+
+
+def change_kept(row: KeptRow, revision: int, run: KeptRun) -> None:
+    """Keep a run otherwise: under another name, or with what it leads to in a revision."""
+    row.game_revision = revision
+    row.run = run

@@ -1,0 +1,85 @@
+"""Runs that were played, as evidence: which are chosen, and what is deleted of them for good."""
+
+from collections.abc import Iterable
+from dataclasses import dataclass
+from datetime import datetime
+
+from sqlalchemy import delete, select
+from sqlalchemy.orm import Session, undefer
+
+from dicetrail.store.models import BroughtRun, Place, RunInput, RunRow
+
+
+@dataclass(frozen=True, slots=True)
+class Chosen:
+    """Which runs of a game. What is None or empty chooses all."""
+
+    revision: int | None = None
+    since: datetime | None = None
+    before: datetime | None = None
+    player: str = ""
+    """One who took part, by name."""
+
+    def takes(self, run: RunRow | BroughtRun, revision: int) -> bool:
+        """Whether a run is among them."""
+        return (
+            (self.revision is None or revision == self.revision)
+            and (self.since is None or run.started_at >= self.since)
+            and (self.before is None or run.started_at < self.before)
+            and (not self.player or self.player in run.players)
+        )
+
+
+def played_runs(session: Session, game_id: str, chosen: Chosen) -> list[RunRow]:
+    """The runs chosen that players began here, the oldest first."""
+    found = session.scalars(
+        select(RunRow)
+        .where(RunRow.game_id == game_id, RunRow.place == Place.PLAY, RunRow.inputs.any())
+        .order_by(RunRow.started_at, RunRow.id)
+        .options(undefer(RunRow.seen))
+    )
+    return [run for run in found if chosen.takes(run, run.game_revision)]
+
+
+def brought_runs(session: Session, game_id: str, chosen: Chosen) -> list[BroughtRun]:
+    """The runs chosen that were played elsewhere, the oldest first."""
+    found = session.scalars(
+        select(BroughtRun)
+        .where(BroughtRun.game_id == game_id)
+        .order_by(BroughtRun.started_at, BroughtRun.run)
+    )
+    return [run for run in found if chosen.takes(run, run.revision)]
+
+
+def bring_runs(session: Session, runs: Iterable[BroughtRun]) -> int:
+    """Keep runs that were played elsewhere, those that are not here already; how many."""
+    count = 0
+    for run in runs:
+        is_here = session.get(BroughtRun, (run.game_id, run.run)) or session.get(RunRow, run.run)
+        if is_here is None:
+            session.add(run)
+            session.flush()
+            count += 1
+    return count
+
+
+def delete_runs(session: Session, game_id: str, chosen: Chosen) -> int:
+    """Delete for good the runs chosen, wherever they were played; how many."""
+    here = [
+        run.id
+        for run in session.scalars(
+            select(RunRow).where(RunRow.game_id == game_id, RunRow.place == Place.PLAY)
+        )
+        if chosen.takes(run, run.game_revision)
+    ]
+    for some in _parts(here):
+        session.execute(delete(RunInput).where(RunInput.run_id.in_(some)))
+        session.execute(delete(RunRow).where(RunRow.id.in_(some)))
+    elsewhere = brought_runs(session, game_id, chosen)
+    for run in elsewhere:
+        session.delete(run)
+    return len(here) + len(elsewhere)
+
+
+def _parts(names: list[str], size: int = 500) -> Iterable[list[str]]:
+    return (names[start : start + size] for start in range(0, len(names), size))
