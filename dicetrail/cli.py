@@ -6,7 +6,7 @@ import os
 import secrets
 import socket
 import sys
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from contextlib import contextmanager
 from dataclasses import asdict
 from datetime import UTC, datetime
@@ -26,7 +26,7 @@ from rich.progress import Progress
 from rich.table import Table
 from rich.text import Text
 
-from dicetrail.core import Game, GameProblems, Input, Pack, Program, Severity, build, survey
+from dicetrail.core import Game, GameProblems, Pack, Program, Severity, build, survey
 from dicetrail.core.document import counted
 from dicetrail.core.draw import HIGHEST_DICE
 from dicetrail.core.foresight import (
@@ -35,13 +35,14 @@ from dicetrail.core.foresight import (
     Evidence,
     Forecast,
     How,
+    KeptRun,
     Scout,
     Sighting,
     evidence_of,
     foreseen,
     nothing_played,
+    played_again,
     scout_named,
-    sightings,
 )
 from dicetrail.core.foresight import forecast as foretell
 from dicetrail.core.foresight import told as told_of
@@ -50,11 +51,12 @@ from dicetrail.demo import load_demo
 from dicetrail.files import game_schema, pack_schema, read_game
 from dicetrail.form import SCOUT_FORM
 from dicetrail.scouting import Crew, Subject, here, of_cluster, shared_out
-from dicetrail.store import Database, NotFound, Place, StoreTrouble
+from dicetrail.store import Database, NotFound, StoreTrouble
 from dicetrail.store.games import newest_game, newest_games
+from dicetrail.store.kept import kept_runs
 from dicetrail.store.models import RunRow
 from dicetrail.store.packs import newest_packs, pack_of
-from dicetrail.store.runs import runs_of_game
+from dicetrail.store.played import Chosen, played_runs
 from dicetrail.terminal import play as play_run
 from dicetrail.terminal import standard_lines
 from dicetrail.web import create_app
@@ -184,9 +186,15 @@ GameNamed = Annotated[
 
 
 @app.command()
-def check(game: GameNamed, data: Data = DEFAULT_DATA) -> None:
+def check(
+    game: GameNamed,
+    data: Data = DEFAULT_DATA,
+    kept: Annotated[
+        bool, typer.Option("--kept", help="Play its kept runs again and tell which hold.")
+    ] = False,
+) -> None:
     """Print everything that is wrong with a game, each with its place and a mend."""
-    document, packs = _game_named(game, data)
+    document, packs, runs = _game_named(game, data)
     problems = survey(document, packs)
     if not any(problem.severity is Severity.FAULT for problem in problems):
         problems = (*problems, *foreseen(build(document, packs, recall={})))
@@ -199,6 +207,21 @@ def check(game: GameNamed, data: Data = DEFAULT_DATA) -> None:
     console.print(f"{faults} faults, {warnings} warnings.")
     if faults:
         raise typer.Exit(1)
+    if kept and not _all_hold(build(document, packs), runs):
+        raise typer.Exit(1)
+
+
+def _all_hold(program: Program, runs: Sequence[KeptRun]) -> bool:
+    """Whether every kept run leads to what it led to; what differs in the others is printed."""
+    changed = 0
+    for run in runs:
+        held = played_again(program, run)
+        if not held.holds:
+            changed += 1
+            console.print(f"[red]changed[/red] {escape(run.name)}, step {held.step}, {held.stop}")
+            console.print(f"  {escape(held.what)}")
+    console.print(f"{len(runs) - changed} of {counted(len(runs), 'kept run')} hold.")
+    return not changed
 
 
 @app.command()
@@ -211,7 +234,7 @@ def play(
     player: Annotated[list[str] | None, typer.Option(help="A player's name; repeat it.")] = None,
 ) -> None:
     """Play a game in this terminal, with its clocks."""
-    document, packs = _game_named(game, data)
+    document, packs, _ = _game_named(game, data)
     try:
         program = build(document, packs, recall={})
     except GameProblems:
@@ -240,8 +263,7 @@ def evidence(game: GameNamed, data: Data = DEFAULT_DATA, as_json: AsJson = False
     shelf = Shelf(database)
     with _troubles_told(), database.reading() as session:
         newest_game(session, game)
-        runs = [run for run in runs_of_game(session, game, MOST_RUNS) if run.place == Place.PLAY]
-        told = evidence_of([_seen_in(shelf, run) for run in runs])
+        told = evidence_of([_seen_in(shelf, run) for run in played_runs(session, game, Chosen())])
     shelf.close()
     if as_json:
         print(TypeAdapter(Evidence).dump_json(told, indent=1).decode())
@@ -265,16 +287,12 @@ def evidence(game: GameNamed, data: Data = DEFAULT_DATA, as_json: AsJson = False
     console.print(f"Cronbach's alpha: {alpha}, {told.alpha_of}")
 
 
-MOST_RUNS = 100_000
-
-
-def _seen_in(shelf: Shelf, run: RunRow) -> list[Sighting]:
+def _seen_in(shelf: Shelf, run: RunRow) -> Sequence[Sighting]:
     """What a run shows of its questions; nothing if its rules are not taken any more."""
     try:
-        inputs = [Input(given.action, given.at) for given in run.inputs]
-        return list(sightings(shelf.program_of(run), shelf.moments(run), inputs))
+        return shelf.shown(run).seen
     except GameProblems:
-        return []
+        return ()
 
 
 Who = Annotated[
@@ -306,7 +324,7 @@ def forecast(
     as_json: AsJson = False,
 ) -> None:
     """Print what will happen to many players of one kind, without anybody playing."""
-    document, packs = _game_named(game, data)
+    document, packs, _ = _game_named(game, data)
     players = _scouts(scout, settings)
     program = _ready(game, document, packs, len(players))
     told = foretell(program, *players, runs=games)
@@ -328,7 +346,7 @@ def scouts(
     as_json: AsJson = False,
 ) -> None:
     """Let scouts play many whole runs, on every core here or on a cluster; Ctrl+C gives up."""
-    document, packs = _game_named(game, data)
+    document, packs, _ = _game_named(game, data)
     players = _scouts(scout, settings)
     subject = Subject(f"{game} {secrets.token_hex(8)}", document, packs)
     played = nothing_played()
@@ -429,12 +447,16 @@ def _print_forecast(title: str, told: Forecast, as_json: bool) -> None:
     console.print(f"How it was worked out: {told.why}.")
 
 
-def _game_named(name: str, data: Path) -> tuple[Game, dict[str, Pack]]:
-    """A game and its packs, from a file or from the store; or an exit that says why not."""
+Named = tuple[Game, dict[str, Pack], Sequence[KeptRun]]
+
+
+def _game_named(name: str, data: Path) -> Named:
+    """A game, its packs and kept runs, from a file or from the store; or an exit that says why
+    not."""
     try:
         if Path(name).is_file():
             read = read_game(Path(name).read_bytes())
-            return read.game, read.packs
+            return read.game, read.packs, read.kept
     except GameProblems as refused:
         for problem in refused.problems:
             console.print(f"[red]{escape(problem.where)}[/red]: {escape(problem.what)}")
@@ -446,14 +468,17 @@ def _game_named(name: str, data: Path) -> tuple[Game, dict[str, Pack]]:
         return _kept_game(Database(data), name)
 
 
-def _kept_game(database: Database, name: str) -> tuple[Game, dict[str, Pack]]:
+def _kept_game(database: Database, name: str) -> Named:
     try:
         with database.reading() as session:
             document = newest_game(session, name).document
             packs = newest_packs(session, document.packs_used)
-            return document, {
-                pack.pack_id: pack_of(session, pack.pack_id, pack.number) for pack in packs
-            }
+            runs = [row.run for row in kept_runs(session, name)]
+            return (
+                document,
+                {pack.pack_id: pack_of(session, pack.pack_id, pack.number) for pack in packs},
+                runs,
+            )
     except NotFound:
         console.print(f"[red]There is no file and no game “{escape(name)}”.[/red] Games kept:")
         with database.reading() as session:

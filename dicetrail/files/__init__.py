@@ -1,7 +1,16 @@
 """Question files, in open formats: reading them without losing a row, and writing them."""
 
+from dicetrail.files.answers import (
+    ANSWERS,
+    AnswersRead,
+    PlayedElsewhere,
+    read_answers,
+    without_names,
+    written_lines,
+    written_rows,
+)
 from dicetrail.files.documents import pack_schema
-from dicetrail.files.games import FORMAT, GameFile, game_schema, read_game, written_game
+from dicetrail.files.games import FORMAT, MOST_KEPT, GameFile, game_schema, read_game, written_game
 from dicetrail.files.media import Medium, is_bundle, medium, read_bundle
 from dicetrail.files.plan import Contents, Format, Plan, Role, Separator, Wish
 from dicetrail.files.questions import Reading, guess, read_questions
@@ -11,17 +20,21 @@ from dicetrail.files.text import MOST_BYTES, FileProblem
 from dicetrail.files.writing import WRITERS, written
 
 __all__ = [
+    "ANSWERS",
     "FORMAT",
     "MOST_BYTES",
+    "MOST_KEPT",
     "TEMPLATE",
     "TEXT_TEMPLATE",
     "WRITERS",
+    "AnswersRead",
     "Contents",
     "FileProblem",
     "Format",
     "GameFile",
     "Medium",
     "Plan",
+    "PlayedElsewhere",
     "Reading",
     "Refusal",
     "Role",
@@ -32,9 +45,13 @@ __all__ = [
     "is_bundle",
     "medium",
     "pack_schema",
+    "read_answers",
     "read_bundle",
     "read_game",
     "read_questions",
+    "without_names",
     "written",
     "written_game",
+    "written_lines",
+    "written_rows",
 ]

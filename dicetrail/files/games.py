@@ -18,7 +18,8 @@ import yaml
 from pydantic import Field, TypeAdapter, ValidationError
 
 from dicetrail.core import Game, GameProblems, Pack, Problem
-from dicetrail.core.document import HALF_SIGN, as_whole_text
+from dicetrail.core.document import HALF_SIGN, MOST_PLAYERS, as_whole_text
+from dicetrail.core.foresight import KeptRun
 from dicetrail.files.text import MOST_BYTES, FileProblem
 from dicetrail.form import broken_text, checked_strictly, in_words
 
@@ -45,6 +46,9 @@ class GameFile:
     sounds: dict[str, str] = field(default_factory=dict)
     """The sound files its own sounds name, in base64, by the digest of their content."""
 
+    kept: tuple[KeptRun, ...] = ()
+    """Its kept runs, each with what it led to."""
+
     def brought(self) -> dict[str, bytes]:
         """The sound files of its own sounds, by digest."""
         return {digest: base64.b64decode(text) for digest, text in self.sounds.items()}
@@ -69,6 +73,7 @@ def written_game(
     packs: Mapping[str, Pack],
     media: Mapping[str, Mapping[str, bytes]] | None = None,
     sounds: Mapping[str, bytes] | None = None,
+    kept: Sequence[KeptRun] = (),
 ) -> bytes:
     """A game with its packs as a game file.
 
@@ -82,7 +87,9 @@ def written_game(
     }
     own = {digest: base64.b64encode(content).decode() for digest, content in (sounds or {}).items()}
     document = _FORM.dump_python(
-        GameFile(FORMAT, game, dict(packs), files, own), mode="json", exclude_defaults=True
+        GameFile(FORMAT, game, dict(packs), files, own, tuple(kept)),
+        mode="json",
+        exclude_defaults=True,
     )
     content = json.dumps(document, ensure_ascii=False, indent=1).encode() + b"\n"
     if len(content) > MOST_BYTES:
@@ -130,6 +137,10 @@ def read_game(content: bytes) -> GameFile:
             base64.b64decode(words, validate=True)
         except (binascii.Error, ValueError):
             raise _problems([(places.of(place), "this is not base64", "leave it out")]) from None
+    for number, run in enumerate(found.kept):
+        what = "there are too many" if number >= MOST_KEPT else _unplayable(run)
+        if what:
+            raise _problems([(places.of(("kept", number)), what, "leave this run out")])
     held = {hashlib.sha256(content).hexdigest() for content in found.brought().values()}
     for number, sound in enumerate(found.game.sounds):
         if sound.file and sound.file not in held:
@@ -137,6 +148,22 @@ def read_game(content: bytes) -> GameFile:
             what = f"the sound file of “{sound.name}” is not in here"
             raise _problems([(where, what, "add it under sounds, or give the sound notes")])
     return found
+
+
+MOST_KEPT = 500
+"""So many runs are kept of a game, at most."""
+
+_MOST_KEPT_INPUTS = 20_000
+
+
+def _unplayable(run: KeptRun) -> str:
+    """Why a run that is kept can never have been played; empty if it can."""
+    times = [given.at for given in run.inputs]
+    if not 0 < len(run.name) <= 80 or not 0 < len(run.players) <= MOST_PLAYERS:
+        return f"a kept run has a name of at most 80 signs, and 1 to {MOST_PLAYERS} players"
+    if times != sorted(times) or (times and times[0] < 0) or len(times) > _MOST_KEPT_INPUTS:
+        return f"its inputs, at most {_MOST_KEPT_INPUTS:,}, are not in the order of their times"
+    return ""
 
 
 def _in_words(places: "_Places", fault: Any) -> tuple[str, str, str]:

@@ -13,6 +13,8 @@ from dicetrail.scouting.work import (
     foretell,
     foretell_briefly,
     look_for_witnesses,
+    make_ready_runs,
+    play_again,
     play_out,
     shared_out,
 )
@@ -26,7 +28,9 @@ __all__ = [
     "foretell_briefly",
     "here",
     "look_for_witnesses",
+    "make_ready_runs",
     "of_cluster",
+    "play_again",
     "play_out",
     "shared_out",
 ]

@@ -2,13 +2,15 @@
 
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from concurrent.futures import FIRST_COMPLETED, Future, wait
-from dataclasses import dataclass, field
+from dataclasses import dataclass, field, replace
 from functools import lru_cache
 
 from dicetrail.core import Game, Pack, Problem, Program
 from dicetrail.core.foresight import (
     PLAYED,
     Forecast,
+    Held,
+    KeptRun,
     Played,
     Scout,
     Witnesses,
@@ -16,6 +18,8 @@ from dicetrail.core.foresight import (
     forecast,
     foreseen,
     nothing_played,
+    played_again,
+    ready_runs,
     turned,
     witnesses,
 )
@@ -78,6 +82,17 @@ def foresee(subject: Subject) -> tuple[Problem, ...]:
 def look_for_witnesses(subject: Subject, dice: int = 1) -> Witnesses:
     """A run to every ending and score that can be found."""
     return witnesses(_program(subject), dice=dice)
+
+
+def make_ready_runs(subject: Subject) -> tuple[KeptRun, ...]:
+    """The runs that are worth keeping of any game."""
+    return tuple(ready_runs(_program(subject)))
+
+
+def play_again(subject: Subject, kept: Sequence[KeptRun]) -> tuple[Held, ...]:
+    """Which kept runs hold in a game; what they lead to now is left out."""
+    program = _program(subject)
+    return tuple(replace(played_again(program, run), steps=()) for run in kept)
 
 
 def play_out(subject: Subject, scouts: Sequence[Scout], start: int, end: int) -> Played:

@@ -16,9 +16,11 @@ from dicetrail.store.runs import forget_unbegun
 from dicetrail.web import reading
 from dicetrail.web.door import key
 from dicetrail.web.door.guards import BodyLimit, HeadAsGet, OwnPages, RateLimits, StrictHeaders
+from dicetrail.web.evidence import routes as evidence
 from dicetrail.web.foresight import routes as foresight
 from dicetrail.web.games import files as gamefiles
 from dicetrail.web.games import routes as games
+from dicetrail.web.kept import routes as kept
 from dicetrail.web.language import routes as language
 from dicetrail.web.loads import routes as loads
 from dicetrail.web.packs import routes as packs
@@ -120,6 +122,8 @@ def create_app(
         games,
         gamefiles,
         foresight,
+        evidence,
+        kept,
         players,
         language,
         sounds,

@@ -19,14 +19,18 @@ from dicetrail.core import (
     Moment,
     Pack,
     PackEdit,
+    Phase,
     Program,
     Severity,
     State,
     Table,
+    Wait,
     look_over,
     replay,
+    step,
     table,
 )
+from dicetrail.core.foresight import Held, Playthrough, playthrough
 from dicetrail.core.play import go_on, made_ready
 from dicetrail.core.survey import Edits, PackLook, RowFault, edited_pack
 from dicetrail.core.workbench import Examined
@@ -89,6 +93,9 @@ class Shelf:
         self.database = database
         self.aside = Aside()
         self.loads = Loads()
+        self._shown: LatestOf[str, tuple[int, Playthrough]] = LatestOf(2_000)
+        self.held: LatestOf[str, tuple[Held, ...]] = LatestOf(20)
+        """Which kept runs of a game hold, by what was worked out."""
         self._known: LatestOf[str, tuple[Moment, ...]] = LatestOf(300)
         self._packs: LatestOf[str, Pack] = LatestOf(32)
         self._looks: LatestOf[str, tuple[int, PackLook]] = LatestOf(8)
@@ -128,6 +135,25 @@ class Shelf:
         if len(moments) <= MOST_KNOWN:
             self._known[run.id] = moments
         return moments
+
+    def whole(self, run: RunRow) -> tuple[Moment, ...]:
+        """The moments of a run; of a player's also what its clocks brought after the last input."""
+        moments = self.moments(run)
+        last = moments[-1].state
+        if run.length_ms is None or last.phase is Phase.ENDED:
+            return moments
+        return (*moments, step(self.program_of(run), last, Wait(), max(last.at, run.length_ms)))
+
+    def shown(self, run: RunRow) -> Playthrough:
+        """What a run shows of its questions. Raises GameProblems."""
+        if run.seen is not None:
+            return run.seen
+        inputs = [Input(given.action, given.at) for given in run.inputs]
+        known = self._shown.get(run.id)
+        if known is None or known[0] != len(inputs):
+            found = playthrough(self.program_of(run), self.whole(run), inputs)
+            known = self._shown[run.id] = (len(inputs), found)
+        return known[1]
 
     def replayed(self, run: RunRow, inputs: Sequence[Input]) -> tuple[Moment, ...]:
         """Every moment some inputs would make of a run. Raises TimeRanBackwards."""

@@ -674,6 +674,9 @@ class Opening:
     """The name of the sound in which the opening words are read out."""
     reads_aloud: Annotated[bool, Told("Read by a made voice")] = False
     """Whether the opening words are read by a made voice if they carry no narration."""
+    asks_remark: Annotated[
+        bool, Told("Ask for a remark at the end", "what players type there is kept with their run")
+    ] = False
 
 
 ONE_POINT_EACH = """\

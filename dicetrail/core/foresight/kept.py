@@ -4,13 +4,16 @@ What a run led to are its footprints, step by step. Played again by the game as 
 run still holds if every footprint is as it was; else the first that differs tells what changed.
 """
 
-from collections.abc import Iterator, Sequence
-from dataclasses import dataclass
+from collections.abc import Iterator, Mapping, Sequence
+from dataclasses import dataclass, replace
 from itertools import zip_longest
+from typing import Annotated
 
-from dicetrail.core.document import Number
+from dicetrail.core.document import Number, Within
+from dicetrail.core.draw import HIGHEST_DICE
 from dicetrail.core.foresight.witness import witnesses
 from dicetrail.core.play import (
+    Bring,
     Footprint,
     Input,
     Intent,
@@ -37,13 +40,24 @@ class KeptRun:
     """A run, why it is kept, and what it led to."""
 
     name: str
-    dice: int
+    dice: Annotated[int, Within(0, HIGHEST_DICE)]
     players: tuple[str, ...]
     inputs: tuple[Input, ...]
     steps: Steps
     why: str = ""
     best: Number | None = None
     """What was to be beaten in it, as the run was told."""
+
+    def with_packs(self, names: Mapping[str, str]) -> "KeptRun":
+        """The run of a game whose packs have other identifiers, by those they had."""
+
+        def renamed(given: Input) -> Input:
+            if not isinstance(given.action, Bring):
+                return given
+            source = names.get(given.action.source, given.action.source)
+            return replace(given, action=replace(given.action, source=source))
+
+        return replace(self, inputs=tuple(map(renamed, self.inputs)))
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,7 +87,7 @@ def kept_run(
     best: Number | None = None,
 ) -> KeptRun:
     """A run with what it leads to now. Raises ValueError unless so many can play."""
-    moments = replay(program, dice, players, inputs, best=best)
+    moments = replay(_recalling(program), dice, players, inputs, best=best)
     return KeptRun(name, dice, tuple(players), tuple(inputs), _steps(moments), why, best)
 
 
@@ -82,7 +96,7 @@ def played_again(program: Program, kept: KeptRun) -> Held:
     refused = players_refused(program.game, len(kept.players))
     if refused is not None:
         return Held(False, step=0, stop=Stop.OPEN, what=refused)
-    moments = replay(program, kept.dice, kept.players, kept.inputs, best=kept.best)
+    moments = replay(_recalling(program), kept.dice, kept.players, kept.inputs, best=kept.best)
     return compared(kept.steps, _steps(moments))
 
 
@@ -126,6 +140,11 @@ def _told(was: Footprint | None, is_: Footprint | None) -> str:
     return f"{was.why}: what is told afterwards is otherwise"
 
 
+def _recalling(program: Program) -> Program:
+    """The program for one run, which asks for the same draws again and again."""
+    return program if program.recall is not None else replace(program, recall={})
+
+
 def _steps(moments: Sequence[Moment]) -> Steps:
     return tuple(moment.footprints for moment in moments)
 
@@ -155,6 +174,7 @@ def ready_runs(program: Program, dice: int = 1) -> Iterator[KeptRun]:
 
 def _inputs(program: Program, dice: int, intents: Sequence[Intent]) -> list[Input] | None:
     """What a player does whose questions come out so, over and over; None where they cannot."""
+    program = _recalling(program)
     state = start(program, dice).state
     inputs: list[Input] = []
     asked = 0

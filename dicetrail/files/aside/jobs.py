@@ -6,6 +6,7 @@ from typing import Any, NamedTuple
 
 from dicetrail.core import PLAIN, Details, Kind, Question
 from dicetrail.files.alike import alike
+from dicetrail.files.answers import read_answers
 from dicetrail.files.games import GameFile, read_game
 from dicetrail.files.media import Medium, is_bundle, medium, read_bundle
 from dicetrail.files.plan import Plan
@@ -84,4 +85,5 @@ JOBS: dict[str, Callable[..., Any]] = {
     "media": lambda given, _: {name: medium(name, content) for name, content in given},
     "game": _bring_game,
     "alike": alike,
+    "answers": lambda content, _: read_answers(content),
 }

@@ -58,11 +58,11 @@ async def show_forecast(game_id: str, wanted: ForecastWanted, shelf: SharedShelf
     """What will happen to many players of some kinds, who play together."""
     if wanted.document is not None:
         draft = await run_in_threadpool(_draft, shelf, game_id, wanted.document)
-        _fits(draft.game, wanted.scouts)
-        return await _beside(shelf, foretell_briefly, draft, wanted.scouts)
-    subject = await run_in_threadpool(_subject, shelf, game_id, wanted.revision)
-    _fits(subject.game, wanted.scouts)
-    return await _beside(shelf, foretell, subject, wanted.scouts, is_quick=wanted.is_quick)
+        fit_players(draft.game, wanted.scouts)
+        return await beside(shelf, foretell_briefly, draft, wanted.scouts)
+    subject = await run_in_threadpool(subject_of, shelf, game_id, wanted.revision)
+    fit_players(subject.game, wanted.scouts)
+    return await beside(shelf, foretell, subject, wanted.scouts, is_quick=wanted.is_quick)
 
 
 @router.post("/forecast.csv", responses=files("text/csv"), response_class=Response)
@@ -111,15 +111,15 @@ def set_knob(game_id: str, wanted: KnobSet, shelf: SharedShelf) -> Game:
 @router.get("/problems")
 async def show_problems(game_id: str, shelf: SharedShelf) -> list[PlacedProblem]:
     """What a forecast finds wrong with the game."""
-    subject = await run_in_threadpool(_subject, shelf, game_id)
-    return [placed(problem) for problem in await _beside(shelf, foresee, subject)]
+    subject = await run_in_threadpool(subject_of, shelf, game_id)
+    return [placed(problem) for problem in await beside(shelf, foresee, subject)]
 
 
 @router.post("/witnesses")
 async def find_witnesses(game_id: str, shelf: SharedShelf) -> WitnessesView:
     """A shortest run to every ending and score that can be found."""
-    subject = await run_in_threadpool(_subject, shelf, game_id)
-    found = await _beside(shelf, look_for_witnesses, subject)
+    subject = await run_in_threadpool(subject_of, shelf, game_id)
+    found = await beside(shelf, look_for_witnesses, subject)
     return WitnessesView(
         endings=tuple(None if one is None else _witness(one) for one in found.endings),
         scores=tuple(map(_witness, found.scores)),
@@ -130,8 +130,8 @@ async def find_witnesses(game_id: str, shelf: SharedShelf) -> WitnessesView:
 @router.post("/studies", status_code=201)
 def begin_study(game_id: str, new: NewStudy, shelf: SharedShelf) -> StudyView:
     """Begin to play runs, or to turn a number of the game about."""
-    subject = _subject(shelf, game_id)
-    _fits(subject.game, new.scouts)
+    subject = subject_of(shelf, game_id)
+    fit_players(subject.game, new.scouts)
     if new.key is None:
         program = newest_program(shelf, game_id)
         dice = range(new.games)
@@ -163,7 +163,7 @@ def give_study_up(game_id: str, study_id: str, shelf: SharedShelf) -> None:
     shelf.studies.give_up(game_id, study_id)
 
 
-def _fits(game: Game, scouts: Sequence[Scout]) -> None:
+def fit_players(game: Game, scouts: Sequence[Scout]) -> None:
     """Refuse more scouts than the game takes players."""
     refused = players_refused(game, len(scouts))
     if refused is not None:
@@ -194,13 +194,13 @@ def _witness(found: Witness) -> WitnessView:
     )
 
 
-async def _beside(shelf: Shelf, task: Callable[..., Made], *given: Any, **named: Any) -> Made:
+async def beside(shelf: Shelf, task: Callable[..., Made], *given: Any, **named: Any) -> Made:
     """What a task gives that is done by the crew, beside the server."""
     crew = await run_in_threadpool(lambda: shelf.crew)
     return await asyncio.wrap_future(crew.submit(task, *given, **named))
 
 
-def _subject(shelf: Shelf, game_id: str, revision: int | None = None) -> Subject:
+def subject_of(shelf: Shelf, game_id: str, revision: int | None = None) -> Subject:
     with shelf.database.reading() as session:
         if revision is None:
             game = newest_game(session, game_id)

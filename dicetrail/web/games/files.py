@@ -9,6 +9,7 @@ from dicetrail.files import MOST_BYTES, written_game
 from dicetrail.files.aside import BroughtGame
 from dicetrail.store import PackSource
 from dicetrail.store.games import add_game, newest_game
+from dicetrail.store.kept import keep_run, kept_runs
 from dicetrail.store.media import get_medium, keep_medium
 from dicetrail.store.packs import add_pack
 from dicetrail.web.context import Now, SharedShelf
@@ -43,6 +44,8 @@ def _kept_game(shelf: Shelf, brought: BroughtGame, file_name: str, now: datetime
             digests = {title: found.digest for title, found in media[name].items()}
             names[name] = add_pack(session, pack, source, now, media=digests).pack_id
         made = add_game(session, read.game.with_packs(names), now)
+        for run in read.kept:
+            keep_run(session, made.game_id, made.number, run.with_packs(names), now)
     return game_view(shelf, made.game_id)
 
 
@@ -64,6 +67,7 @@ def save_game_file(game_id: str, shelf: SharedShelf) -> Response:
             for sound in game.sounds
             if sound.file
         }
-        content = written_game(game, held, media, own)
+        kept = [row.run for row in kept_runs(session, game_id)]
+        content = written_game(game, held, media, own, kept)
     disposition = f'attachment; filename="{game_id}.json"'
     return Response(content, 200, {"content-disposition": disposition}, "application/json")

@@ -34,6 +34,7 @@ from dicetrail.store.games import (
     newest_games,
     revise_game,
 )
+from dicetrail.store.kept import keep_run, kept_runs
 from dicetrail.store.models import GameRevision
 from dicetrail.store.packs import KeptPack, newest_packs
 from dicetrail.store.runs import last_answered_run
@@ -126,6 +127,8 @@ def copy_game(game_id: str, shelf: SharedShelf, now: Now) -> GameView:
     with shelf.database.writing() as session:
         document = newest_game(session, game_id).document
         made = add_game(session, replace(document, title=f"{document.title} copy"), now)
+        for row in kept_runs(session, game_id):
+            keep_run(session, made.game_id, made.number, row.run, now)
     return game_view(shelf, made.game_id)
 
 

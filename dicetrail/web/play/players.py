@@ -1,16 +1,23 @@
 """What a maker sees of a game's players: how they come to it, and what they played."""
 
 import io
+from datetime import datetime
 
 import segno
 from fastapi import Request, Response
 
+from dicetrail.core import GameProblems, Phase
+from dicetrail.core.document import as_written
 from dicetrail.core.draw import name_of_dice
 from dicetrail.store.games import newest_game
+from dicetrail.store.models import RunRow
 from dicetrail.store.runs import runs_of_game
-from dicetrail.web.context import SharedShelf
-from dicetrail.web.play.routes import score_of
-from dicetrail.web.play.shapes import PlayedRun, Sharing
+from dicetrail.web.context import Now, SharedShelf, SharedStandings
+from dicetrail.web.play.routes import LEFT_FOR, now_at, score_of
+from dicetrail.web.play.shapes import PlayedRun, RunNow, Sharing
+from dicetrail.web.play.standing import PLAYED_FOR, Standings
+from dicetrail.web.runs.starting import time_of
+from dicetrail.web.shelf import Shelf
 from dicetrail.web.wire.bodies import Router
 from dicetrail.web.wire.description import files
 
@@ -20,21 +27,50 @@ router = Router("/api/games/{game_id}", "players")
 
 
 @router.get("/runs")
-def list_runs(game_id: str, shelf: SharedShelf) -> list[PlayedRun]:
-    """The runs of a game by its players, the newest first."""
+def list_runs(
+    game_id: str, shelf: SharedShelf, standings: SharedStandings, now: Now
+) -> list[PlayedRun]:
+    """The runs of a game by its players, the newest first; of those being played how far they
+    are."""
     with shelf.database.reading() as session:
         newest_game(session, game_id)
-        return [
-            PlayedRun(
-                id=run.id,
-                revision=run.game_revision,
-                dice=name_of_dice(run.dice),
-                players=run.players,
-                started_at=run.started_at,
-                result=None if run.ended_at is None else score_of(run),
-            )
-            for run in runs_of_game(session, game_id, MOST_RUNS)
-        ]
+        runs = runs_of_game(session, game_id, MOST_RUNS)
+    return [
+        PlayedRun(
+            id=run.id,
+            revision=run.game_revision,
+            dice=name_of_dice(run.dice),
+            players=run.players,
+            started_at=run.started_at,
+            result=None if run.ended_at is None else score_of(run),
+            now=_run_now(shelf, standings, run, now),
+            remark=run.remark or "",
+        )
+        for run in runs
+    ]
+
+
+def _run_now(shelf: Shelf, standings: Standings, run: RunRow, now: datetime) -> RunNow | None:
+    """How far a run is that is being played; None of one that has ended or was left."""
+    if run.ended_at is not None or now - run.started_at > LEFT_FOR:
+        return None
+    try:
+        program = shelf.program_of(run)
+        known = standings.newest(run.id)
+        here = now_at(shelf, known, known.state, now).state
+    except GameProblems:  # its game is refused by now
+        return None
+    idle = (time_of(run, now) - known.state.at) / 1000
+    if here.phase is Phase.ENDED or idle > PLAYED_FOR.total_seconds():
+        return None
+    score = program.rules.score(here.tallies[here.turn])
+    return RunNow(
+        player=here.players[here.turn],
+        question=sum(tally.asked_count for tally in here.tallies) + (here.phase is Phase.ASKING),
+        score=as_written(score),
+        seconds=time_of(run, now) / 1000,
+        idle_seconds=max(0.0, idle),
+    )
 
 
 @router.get("/sharing")

@@ -16,10 +16,10 @@ from dicetrail.core.play import answered, is_best, length_of_round, spot
 from dicetrail.store import Place, StaleRun
 from dicetrail.store.games import shelved_game
 from dicetrail.store.models import RunRow
-from dicetrail.store.runs import best_runs, runs_going_on, runs_of_player
+from dicetrail.store.runs import best_runs, get_run, runs_going_on, runs_of_player
 from dicetrail.web.context import Now, SharedShelf, SharedStandings
 from dicetrail.web.games.routes import newest_program
-from dicetrail.web.play.shapes import NewPlay, PlayGame, PlayInput, PlayView, Score, Scores
+from dicetrail.web.play.shapes import NewPlay, PlayGame, PlayInput, PlayView, Remark, Score, Scores
 from dicetrail.web.play.standing import Standing, Standings
 from dicetrail.web.runs.starting import keep_result, start_run, time_of
 from dicetrail.web.shelf import Shelf
@@ -105,11 +105,25 @@ def take(
     return _sent(view)
 
 
+@router.post("/runs/{run_id}/remark", status_code=204)
+def say(
+    run_id: str, remark: Remark, shelf: SharedShelf, standings: SharedStandings, now: Now
+) -> None:
+    """Keep what a player says of a run that has ended, where its game asks for it."""
+    known = standings.newest(run_id)
+    here = now_at(shelf, known, known.state, now).state
+    is_asked = shelf.program_of(known.run).game.opening.asks_remark
+    if here.phase is not Phase.ENDED or not is_asked:
+        raise HTTPException(409, "This run is not asked for a remark.")
+    with shelf.database.writing() as session:
+        get_run(session, run_id, Place.PLAY).remark = remark.words.strip()
+
+
 @router.get("/runs/{run_id}/voice", response_class=Response, responses=files("audio/wav"))
 def read_out(run_id: str, shelf: SharedShelf, standings: SharedStandings, now: Now) -> Response:
     """What is to be read out now, by a made voice. 404 says that there is none here."""
     known = standings.newest(run_id)
-    here = _now_at(shelf, known, known.state, now).state
+    here = now_at(shelf, known, known.state, now).state
     narration = shelf.table_of(known.run, here).narration
     sound = voice_for(shelf.database, narration.text) if narration else None
     if sound is None:
@@ -151,7 +165,7 @@ def _time_of_input(standings: Standings, known: Standing, given: PlayInput, now:
     return max(known.state.at, shown, arrived - MOST_DELAY_MS, said)
 
 
-def _now_at(shelf: Shelf, known: Standing, state: State, now: datetime) -> Moment:
+def now_at(shelf: Shelf, known: Standing, state: State, now: datetime) -> Moment:
     """A run as it is now: countdowns that have ended since its last input count."""
     at = max(state.at, time_of(known.run, now))
     return step(shelf.program_of(known.run), state, Wait(), at)
@@ -168,7 +182,7 @@ def _view(
     """What the player sees now, and that state; `state` is where an input led that is not
     kept."""
     run, program = known.run, shelf.program_of(known.run)
-    moment = _now_at(shelf, known, state or known.state, now)
+    moment = now_at(shelf, known, state or known.state, now)
     here = moment.state
     if moment.footprints:
         standings.shown[run.id] = here.at  # what is shown now cannot be answered from before
@@ -183,6 +197,7 @@ def _view(
         sounds=sounds_of(program.game),
         answered=(*known.answered, *answered((moment,))) if has_ended else (),
         is_best=has_ended and is_best(program, here),
+        asks_remark=has_ended and program.game.opening.asks_remark,
         refused=refused,
     )
     return view, here
@@ -198,7 +213,7 @@ def end_those_left(shelf: Shelf, standings: Standings, now: datetime) -> int:
             known = standings.newest(run_id)
         except GameProblems:  # its game is refused by now; it stays as it was left
             continue
-        here = _now_at(shelf, known, known.state, now).state
+        here = now_at(shelf, known, known.state, now).state
         if here.phase is Phase.ENDED and known.run.ended_at is None:
             keep_result(shelf, known.run, here, now)
             ended += 1

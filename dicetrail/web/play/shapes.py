@@ -58,6 +58,8 @@ class PlayView(BaseModel):
     """Once it has ended, every question with its answer."""
     is_best: bool
     """Whether it ended as the best so far."""
+    asks_remark: bool
+    """Whether the player is asked for a remark, once it has ended."""
     refused: str = ""
     """Why the last input was not taken; empty if it was."""
 
@@ -86,6 +88,26 @@ class Scores(BaseModel):
     mine: list[Score]
 
 
+class Remark(BaseModel):
+    """What a player says of a run that has ended."""
+
+    words: Annotated[str, Field(min_length=1, max_length=1000)]
+
+
+class RunNow(BaseModel):
+    """How far a run is that is being played."""
+
+    player: str
+    """Whose turn it is."""
+    question: int
+    """The number of questions that were put, the one in play included."""
+    score: Number
+    seconds: float
+    """Since it began."""
+    idle_seconds: float
+    """Since anything was last done in it."""
+
+
 class PlayedRun(BaseModel):
     """A players' run as the maker sees it. What it came to is None while it goes on."""
 
@@ -95,6 +117,9 @@ class PlayedRun(BaseModel):
     players: tuple[str, ...]
     started_at: datetime
     result: Score | None
+    now: RunNow | None
+    """None of one that has ended or was left."""
+    remark: str
 
 
 class Sharing(BaseModel):

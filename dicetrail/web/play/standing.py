@@ -7,6 +7,7 @@ here that the store does not have.
 
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
+from datetime import timedelta
 
 from starlette.exceptions import HTTPException
 
@@ -26,6 +27,9 @@ MOST_TEXT = 100_000
 MOST_UNREAD, LONGEST_UNREAD = 20, 200
 """So many unreadable answers in a row are kept, and none of more signs. Others are told to
 the player and forgotten: they change nothing."""
+
+PLAYED_FOR = timedelta(minutes=30)
+"""A run in which nothing was done for so long was left."""
 
 MOST_KNOWN, LONG, MOST_LONG = 2_000, 300, 50
 """So many runs are known, and so many of those with more inputs than are usual."""

@@ -10,7 +10,7 @@ from typing import Annotated
 from fastapi import Query
 from starlette.exceptions import HTTPException
 
-from dicetrail.core import Action, Input, Moment, Phase, Wait, step
+from dicetrail.core import Action, Input, Moment, Wait
 from dicetrail.core.document import sounds_of
 from dicetrail.core.draw import name_of_dice
 from dicetrail.core.play import CannotPlayOn, TimeRanBackwards, play_on
@@ -45,7 +45,7 @@ def show(run_id: str, shelf: SharedShelf, steps_from: Annotated[int, Query(ge=0)
     """A run as it stands, the maker's or a player's, with its steps from a number on."""
     with shelf.database.reading() as session:
         run = get_run(session, run_id)
-        return _view(shelf, run, _seen(shelf, run), steps_from)
+        return _view(shelf, run, shelf.whole(run), steps_from)
 
 
 @router.post("/{run_id}/inputs")
@@ -73,15 +73,6 @@ def play_for_player(run_id: str, wanted: Outcomes, shelf: SharedShelf) -> RunVie
         raise HTTPException(409, str(error)) from None
     run = take_inputs(shelf.database, run_id, Place.TABLE, wanted.seen, inputs)
     return _view(shelf, run, (*moments, *made), wanted.seen + 1)
-
-
-def _seen(shelf: Shelf, run: RunRow) -> tuple[Moment, ...]:
-    """The moments of a run; of a player's also what its clocks brought after the last input."""
-    moments = shelf.moments(run)
-    last = moments[-1].state
-    if run.length_ms is None or last.phase is Phase.ENDED:
-        return moments
-    return (*moments, step(shelf.program_of(run), last, Wait(), max(last.at, run.length_ms)))
 
 
 def _view(shelf: Shelf, run: RunRow, moments: Iterable[Moment], steps_from: int) -> RunView:

@@ -74,7 +74,9 @@ def keep_result(shelf: Shelf, run: RunRow, state: State, now: datetime) -> None:
         counts=counts_as_best(program, state),
     )
     with shelf.database.writing() as session:
-        end_run(get_run(session, run.id), result, now)
+        kept = get_run(session, run.id)
+        end_run(kept, result, now)
+        kept.seen = shelf.shown(kept)
     end_run(run, result, now)  # and know it of the one at hand
 
 

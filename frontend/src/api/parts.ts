@@ -293,6 +293,7 @@ export const FIELDS: Record<string, Field> = {
   "opening.rounds": {"label": "Which rounds are played", "hint": "", "empty": "", "within": null},
   "opening.narration": {"label": "The opening is read out in", "hint": "", "empty": "", "within": null},
   "opening.reads_aloud": {"label": "Read by a made voice", "hint": "", "empty": "", "within": null},
+  "opening.asks_remark": {"label": "Ask for a remark at the end", "hint": "what players type there is kept with their run", "empty": "", "within": null},
   "cues[].name": {"label": "Name", "hint": "", "empty": "", "within": null},
   "cues[].on[]": {"label": "Played when", "hint": "", "empty": "", "within": null},
   "cues[].words": {"label": "Says", "hint": "", "empty": "", "within": null},

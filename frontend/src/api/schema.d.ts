@@ -440,6 +440,265 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/games/{game_id}/evidence": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Evidence
+         * @description What the runs chosen say of each question and of the game.
+         */
+        get: operations["show_evidence_api_games__game_id__evidence_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/evidence/runs": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Behind
+         * @description The runs behind a number of a question, the newest first.
+         */
+        get: operations["list_behind_api_games__game_id__evidence_runs_get"];
+        put?: never;
+        post?: never;
+        /**
+         * Delete Played
+         * @description Delete the runs chosen for good, with all that was answered in them.
+         */
+        delete: operations["delete_played_api_games__game_id__evidence_runs_delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/evidence/answers.jsonl": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Save Lines
+         * @description The answers of the runs chosen as JSON Lines, a run a line.
+         */
+        get: operations["save_lines_api_games__game_id__evidence_answers_jsonl_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/evidence/answers.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Save Rows
+         * @description The answers of the runs chosen as CSV, an answer a row.
+         */
+        get: operations["save_rows_api_games__game_id__evidence_answers_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/evidence/answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring Answers
+         * @description Bring the answers of runs that were played elsewhere. Lines that cannot be read are told,
+         *     the others taken; runs that are here already are left as they are.
+         */
+        post: operations["bring_answers_api_games__game_id__evidence_answers_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/evidence/scout": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Scout
+         * @description A scout that does as the players of the runs chosen did.
+         */
+        get: operations["show_scout_api_games__game_id__evidence_scout_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/evidence/calibration": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Calibrate
+         * @description A forecast of the version chosen laid over what really came of the runs chosen.
+         */
+        post: operations["calibrate_api_games__game_id__evidence_calibration_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/kept": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Kept
+         * @description The kept runs of a game, by their names.
+         */
+        get: operations["list_kept_api_games__game_id__kept_get"];
+        put?: never;
+        /**
+         * Keep
+         * @description Keep a run with what it leads to in the game as it now stands. Of a player's run the
+         *     names are left out.
+         */
+        post: operations["keep_api_games__game_id__kept_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/kept/ready": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keep Ready
+         * @description Keep the runs that are worth keeping of any game: all right, all wrong, all late, in turns,
+         *     and one to each ending. Those of their names are made anew.
+         */
+        post: operations["keep_ready_api_games__game_id__kept_ready_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/kept/held": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Held
+         * @description Which kept runs hold in the game as it now stands.
+         */
+        get: operations["show_held_api_games__game_id__kept_held_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/kept/{kept_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Compare
+         * @description A kept run as it was and as it is now.
+         */
+        get: operations["compare_api_games__game_id__kept__kept_id__get"];
+        /**
+         * Rename
+         * @description Call a kept run otherwise, or say otherwise why it is kept.
+         */
+        put: operations["rename_api_games__game_id__kept__kept_id__put"];
+        post?: never;
+        /**
+         * Let Go
+         * @description Keep a run no longer.
+         */
+        delete: operations["let_go_api_games__game_id__kept__kept_id__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/kept/{kept_id}/accept": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Accept
+         * @description Keep with a run what it leads to now.
+         */
+        post: operations["accept_api_games__game_id__kept__kept_id__accept_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/games/{game_id}/runs": {
         parameters: {
             query?: never;
@@ -449,7 +708,8 @@ export interface paths {
         };
         /**
          * List Runs
-         * @description The runs of a game by its players, the newest first.
+         * @description The runs of a game by its players, the newest first; of those being played how far they
+         *     are.
          */
         get: operations["list_runs_api_games__game_id__runs_get"];
         put?: never;
@@ -1296,6 +1556,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/play/runs/{run_id}/remark": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Say
+         * @description Keep what a player says of a run that has ended, where its game asks for it.
+         */
+        post: operations["say_api_play_runs__run_id__remark_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/play/runs/{run_id}/voice": {
         parameters: {
             query?: never;
@@ -1501,6 +1781,18 @@ export interface components {
             note: string;
         };
         /**
+         * AnswersBrought
+         * @description What came of bringing a file of answers.
+         */
+        AnswersBrought: {
+            /** Taken */
+            taken: number;
+            /** Already */
+            already: number;
+            /** Refused */
+            refused: components["schemas"]["Refusal"][];
+        };
+        /**
          * Ask
          * @description How a question is put to the player.
          */
@@ -1574,6 +1866,11 @@ export interface components {
             /** Files */
             files: string[];
         };
+        /** Body_bring_answers_api_games__game_id__evidence_answers_post */
+        Body_bring_answers_api_games__game_id__evidence_answers_post: {
+            /** File */
+            file: string;
+        };
         /** Body_bring_api_loads_post */
         Body_bring_api_loads_post: {
             /** File */
@@ -1600,6 +1897,18 @@ export interface components {
             file: string;
         };
         /**
+         * Borne
+         * @description An ending as it was foretold, and as it came.
+         */
+        Borne: {
+            /** Title */
+            title: string | null;
+            foretold: components["schemas"]["Share"];
+            came: components["schemas"]["Share"];
+            /** Is Borne Out */
+            is_borne_out: boolean;
+        };
+        /**
          * Bring
          * @description The maker, not the player, says which question comes next: a source and a number there.
          */
@@ -1613,6 +1922,63 @@ export interface components {
              * @enum {string}
              */
             action: "bring";
+        };
+        /**
+         * BroughtFile
+         * @description A file of answers that was brought, and how many of its runs are chosen.
+         */
+        BroughtFile: {
+            /** File Name */
+            file_name: string;
+            /** Runs */
+            runs: number;
+        };
+        /**
+         * Calibration
+         * @description A forecast beside what really came.
+         */
+        Calibration: {
+            forecast: components["schemas"]["Forecast"];
+            came: components["schemas"]["CameOf"];
+            /** Endings */
+            endings: components["schemas"]["Borne"][];
+        };
+        /**
+         * CalibrationWanted
+         * @description Whose forecast is laid over the runs; nobody's is that of players like those.
+         */
+        CalibrationWanted: {
+            /**
+             * Scouts
+             * @default []
+             */
+            scouts: components["schemas"]["Scout"][];
+        };
+        /**
+         * CameOf
+         * @description What the runs chosen came to. Scores and lengths are of those that ended.
+         */
+        CameOf: {
+            /** Runs */
+            runs: number;
+            /** Ended */
+            ended: number;
+            /** Endings */
+            endings: components["schemas"]["EndingShare"][];
+            /** Scores */
+            scores: components["schemas"]["ValueShare"][];
+            /** Mean Score */
+            mean_score: number | null;
+            /** Seconds */
+            seconds: [
+                number,
+                number,
+                number
+            ] | null;
+            /** Left After */
+            left_after: number[];
+            /** Still In */
+            still_in: number[];
         };
         /**
          * Cell
@@ -1751,6 +2117,18 @@ export interface components {
             columns: components["schemas"]["Column"][];
         };
         /**
+         * Compared
+         * @description A kept run as it was and as it is now, step by step.
+         */
+        Compared: {
+            kept: components["schemas"]["KeptRun"];
+            /** Now */
+            now: components["schemas"]["Footprint"][][];
+            held: components["schemas"]["Held"];
+            /** Changes */
+            changes: string[];
+        };
+        /**
          * Comparison
          * @description How many questions are new, changed, gone and the same. Questions are known by prompt.
          */
@@ -1868,6 +2246,14 @@ export interface components {
          * @enum {string}
          */
         DecimalMark: "point" | "comma";
+        /**
+         * Deleted
+         * @description How many runs are gone for good.
+         */
+        Deleted: {
+            /** Runs */
+            runs: number;
+        };
         /**
          * Details
          * @description What a question may carry besides its answer. Empty and None mean that it does not.
@@ -2076,6 +2462,40 @@ export interface components {
             player: string;
         };
         /**
+         * Evidence
+         * @description What the runs chosen say.
+         */
+        Evidence: {
+            /** Runs */
+            runs: number;
+            /** Questions */
+            questions: components["schemas"]["QuestionEvidence"][];
+            /** Alpha */
+            alpha: number | null;
+            /** Alpha Of */
+            alpha_of: string;
+        };
+        /**
+         * EvidenceView
+         * @description What the runs chosen say.
+         */
+        EvidenceView: {
+            evidence: components["schemas"]["Evidence"];
+            came: components["schemas"]["CameOf"];
+            /** Places */
+            places: (components["schemas"]["QuestionPlace"] | null)[];
+            /** Suggestions */
+            suggestions: components["schemas"]["SuggestionView"][][];
+            /** Going On */
+            going_on: number;
+            /** Revisions */
+            revisions: number[];
+            /** Players */
+            players: string[];
+            /** Brought */
+            brought: components["schemas"]["BroughtFile"][];
+        };
+        /**
          * Facets
          * @description What the questions of a round's packs can be chosen by.
          */
@@ -2273,7 +2693,8 @@ export interface components {
              *       "equal_turns": false,
              *       "rounds": "in order",
              *       "narration": "",
-             *       "reads_aloud": false
+             *       "reads_aloud": false,
+             *       "asks_remark": false
              *     }
              */
             opening: components["schemas"]["Opening"];
@@ -2384,6 +2805,57 @@ export interface components {
             status: "ok";
         };
         /**
+         * Held
+         * @description Whether a kept run still holds; if not, what came first that is otherwise.
+         */
+        Held: {
+            /** Holds */
+            holds: boolean;
+            /**
+             * Steps
+             * @default []
+             */
+            steps: components["schemas"]["Footprint"][][];
+            /** Step */
+            step?: number | null;
+            /**
+             * Place
+             * @default 0
+             */
+            place: number;
+            stop?: components["schemas"]["Stop"] | null;
+            /**
+             * What
+             * @default
+             */
+            what: string;
+        };
+        /**
+         * HeldCard
+         * @description Whether a kept run still holds; if not, what is otherwise first, and where.
+         */
+        HeldCard: {
+            /** Id */
+            id: string;
+            /** Holds */
+            holds: boolean;
+            /** What */
+            what: string;
+            stop: components["schemas"]["Stop"] | null;
+            /** Step */
+            step: number | null;
+        };
+        /**
+         * HeldView
+         * @description Which kept runs hold in the game as it now stands, with its packs as they are.
+         */
+        HeldView: {
+            /** Revision */
+            revision: number;
+            /** Runs */
+            runs: components["schemas"]["HeldCard"][];
+        };
+        /**
          * Hint
          * @description The player asks for the hint.
          */
@@ -2446,6 +2918,64 @@ export interface components {
             title: string;
             /** Items */
             items: string[];
+        };
+        /**
+         * KeptCard
+         * @description A kept run at a glance.
+         */
+        KeptCard: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Why */
+            why: string;
+            /** Revision */
+            revision: number;
+            /**
+             * Kept At
+             * Format: date-time
+             */
+            kept_at: string;
+            /** Dice */
+            dice: number | string;
+            /** Players */
+            players: string[];
+            /** Inputs */
+            inputs: components["schemas"]["Input"][];
+        };
+        /**
+         * KeptChange
+         * @description What a kept run is called, and why it is kept.
+         */
+        KeptChange: {
+            /** Name */
+            name: string;
+            /** Why */
+            why: string;
+        };
+        /**
+         * KeptRun
+         * @description A run, why it is kept, and what it led to.
+         */
+        KeptRun: {
+            /** Name */
+            name: string;
+            /** Dice */
+            dice: number;
+            /** Players */
+            players: string[];
+            /** Inputs */
+            inputs: components["schemas"]["Input"][];
+            /** Steps */
+            steps: components["schemas"]["Footprint"][][];
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+            /** Best */
+            best?: number | null;
         };
         /**
          * Key
@@ -2752,6 +3282,23 @@ export interface components {
             packs: string[];
         };
         /**
+         * NewKept
+         * @description A run to be kept: one that was played, up to a step if one is named.
+         */
+        NewKept: {
+            /** Run Id */
+            run_id: string;
+            /** Name */
+            name: string;
+            /**
+             * Why
+             * @default
+             */
+            why: string;
+            /** Steps */
+            steps?: number | null;
+        };
+        /**
          * NewPlay
          * @description The players who want to play, in turns if there are several.
          */
@@ -2828,6 +3375,12 @@ export interface components {
          */
         Occasion: "opening" | "question shown" | "right" | "close" | "wrong" | "late" | "passed" | "hint" | "letter hit" | "letter miss" | "life lost" | "life won" | "streak" | "tick" | "round over" | "ending" | "new best score";
         /**
+         * Of
+         * @description What a number of a question counts.
+         * @enum {string}
+         */
+        Of: "asked" | "right" | "first" | "late" | "passed" | "hinted" | "given";
+        /**
          * Opening
          * @description How a run begins.
          */
@@ -2864,6 +3417,11 @@ export interface components {
              * @default false
              */
             reads_aloud: boolean;
+            /**
+             * Asks Remark
+             * @default false
+             */
+            asks_remark: boolean;
         };
         /**
          * Operator
@@ -3163,6 +3721,18 @@ export interface components {
          */
         Phase: "opening" | "asking" | "holding" | "ended";
         /**
+         * Picked
+         * @description A choice, or a group of typed answers that were refused, and how often it came first.
+         */
+        Picked: {
+            /** Given */
+            given: string;
+            /** Times */
+            times: number;
+            /** With Better */
+            with_better: number | null;
+        };
+        /**
          * PlacedProblem
          * @description A problem, and where it is mended.
          */
@@ -3296,6 +3866,8 @@ export interface components {
             answered: components["schemas"]["Answered"][];
             /** Is Best */
             is_best: boolean;
+            /** Asks Remark */
+            asks_remark: boolean;
             /**
              * Refused
              * @default
@@ -3321,6 +3893,9 @@ export interface components {
              */
             started_at: string;
             result: components["schemas"]["Score"] | null;
+            now: components["schemas"]["RunNow"] | null;
+            /** Remark */
+            remark: string;
         };
         /**
          * PlayerShown
@@ -3403,6 +3978,63 @@ export interface components {
              *     }
              */
             details: components["schemas"]["Details"];
+        };
+        /**
+         * QuestionEvidence
+         * @description What the runs chosen say of one question.
+         */
+        QuestionEvidence: {
+            /** Source */
+            source: string;
+            /** Number */
+            number: number;
+            /** Prompt */
+            prompt: string;
+            /** Accepted */
+            accepted: string[];
+            /** Level */
+            level: number;
+            /** Is Picked */
+            is_picked: boolean;
+            /** Allowed */
+            allowed: number | null;
+            /** Asked */
+            asked: number;
+            right: components["schemas"]["Share"];
+            /** Right At */
+            right_at: number[];
+            first: components["schemas"]["Share"];
+            /** Late */
+            late: number;
+            /** Passed */
+            passed: number;
+            /** Hinted */
+            hinted: number;
+            /** Seconds */
+            seconds: [
+                number,
+                number,
+                number
+            ] | null;
+            /** Most Within */
+            most_within: number | null;
+            /** With Rest */
+            with_rest: number | null;
+            /** Picked */
+            picked: components["schemas"]["Picked"][];
+            says: components["schemas"]["Says"];
+            /** Unpicked */
+            unpicked: string[];
+        };
+        /**
+         * QuestionPlace
+         * @description Where a question of the evidence stands in its pack as it is now.
+         */
+        QuestionPlace: {
+            /** Pack */
+            pack: string;
+            /** Row */
+            row: number;
         };
         /**
          * QuestionShown
@@ -3500,6 +4132,14 @@ export interface components {
             mend: string;
             /** Text */
             text: string;
+        };
+        /**
+         * Remark
+         * @description What a player says of a run that has ended.
+         */
+        Remark: {
+            /** Words */
+            words: string;
         };
         /**
          * Result
@@ -3685,6 +4325,33 @@ export interface components {
             mend: string;
         };
         /**
+         * RunBehind
+         * @description A run that a number of a question counts.
+         */
+        RunBehind: {
+            /** Run Id */
+            run_id: string | null;
+            /** File Name */
+            file_name: string;
+            /** Dice */
+            dice: number | string | null;
+            /** Players */
+            players: string[];
+            /**
+             * Started At
+             * Format: date-time
+             */
+            started_at: string;
+            /** Step */
+            step: number;
+            /** Given */
+            given: string[];
+            /** Result */
+            result: string;
+            /** Seconds */
+            seconds: number;
+        };
+        /**
          * RunCard
          * @description A run at a glance. `ending` is None while the run goes on.
          */
@@ -3706,6 +4373,22 @@ export interface components {
              * Format: date-time
              */
             started_at: string;
+        };
+        /**
+         * RunNow
+         * @description How far a run is that is being played.
+         */
+        RunNow: {
+            /** Player */
+            player: string;
+            /** Question */
+            question: number;
+            /** Score */
+            score: number;
+            /** Seconds */
+            seconds: number;
+            /** Idle Seconds */
+            idle_seconds: number;
         };
         /**
          * RunView
@@ -3745,6 +4428,12 @@ export interface components {
             /** Verdict */
             verdict: string;
         };
+        /**
+         * Says
+         * @description A verdict on a question.
+         * @enum {string}
+         */
+        Says: "too few to say" | "fine" | "too easy" | "too hard" | "misleading" | "probably keyed wrong" | "time is never enough";
         /**
          * Score
          * @description What one run came to. `length_ms` is how long it took.
@@ -3962,6 +4651,12 @@ export interface components {
             sound: string;
         };
         /**
+         * Sort
+         * @description What is suggested to change.
+         * @enum {string}
+         */
+        Sort: "accept" | "level" | "seconds";
+        /**
          * Sound
          * @description A sound of the game's own: notes one after the other, or a file that was brought.
          */
@@ -4086,6 +4781,23 @@ export interface components {
             /** Turned */
             turned: components["schemas"]["Turned"][];
             found: components["schemas"]["Turned"] | null;
+        };
+        /**
+         * SuggestionView
+         * @description A change of a question that its evidence suggests, with the question now and then.
+         */
+        SuggestionView: {
+            sort: components["schemas"]["Sort"];
+            /** What */
+            what: string;
+            /** Pack */
+            pack: string;
+            /** Pack Revision */
+            pack_revision: number;
+            /** Row */
+            row: number;
+            before: components["schemas"]["Question"];
+            after: components["schemas"]["Question"];
         };
         /**
          * Sums
@@ -4388,16 +5100,23 @@ export type After = components['schemas']['After'];
 export type AlikePair = components['schemas']['AlikePair'];
 export type Answer = components['schemas']['Answer'];
 export type Answered = components['schemas']['Answered'];
+export type AnswersBrought = components['schemas']['AnswersBrought'];
 export type Ask = components['schemas']['Ask'];
 export type Badge = components['schemas']['Badge'];
 export type Begin = components['schemas']['Begin'];
 export type Best = components['schemas']['Best'];
 export type BodyAddMediaApiPacksPackIdMediaPost = components['schemas']['Body_add_media_api_packs__pack_id__media_post'];
+export type BodyBringAnswersApiGamesGameIdEvidenceAnswersPost = components['schemas']['Body_bring_answers_api_games__game_id__evidence_answers_post'];
 export type BodyBringApiLoadsPost = components['schemas']['Body_bring_api_loads_post'];
 export type BodyBringMediaApiLoadsLoadIdMediaPost = components['schemas']['Body_bring_media_api_loads__load_id__media_post'];
 export type BodyBringSoundApiSoundsPost = components['schemas']['Body_bring_sound_api_sounds_post'];
 export type BodyLoadGameApiGameFilesPost = components['schemas']['Body_load_game_api_game_files_post'];
+export type Borne = components['schemas']['Borne'];
 export type Bring = components['schemas']['Bring'];
+export type BroughtFile = components['schemas']['BroughtFile'];
+export type Calibration = components['schemas']['Calibration'];
+export type CalibrationWanted = components['schemas']['CalibrationWanted'];
+export type CameOf = components['schemas']['CameOf'];
 export type Cell = components['schemas']['Cell'];
 export type Change = components['schemas']['Change'];
 export type Check = components['schemas']['Check'];
@@ -4406,6 +5125,7 @@ export type ClockShown = components['schemas']['ClockShown'];
 export type Column = components['schemas']['Column'];
 export type ColumnValues = components['schemas']['ColumnValues'];
 export type ColumnsSave = components['schemas']['ColumnsSave'];
+export type Compared = components['schemas']['Compared'];
 export type Comparison = components['schemas']['Comparison'];
 export type Contents = components['schemas']['Contents'];
 export type Continue = components['schemas']['Continue'];
@@ -4414,6 +5134,7 @@ export type CounterShown = components['schemas']['CounterShown'];
 export type Cue = components['schemas']['Cue'];
 export type CueShown = components['schemas']['CueShown'];
 export type DecimalMark = components['schemas']['DecimalMark'];
+export type Deleted = components['schemas']['Deleted'];
 export type Details = components['schemas']['Details'];
 export type Draw = components['schemas']['Draw'];
 export type DrawOrder = components['schemas']['DrawOrder'];
@@ -4423,6 +5144,8 @@ export type Effect = components['schemas']['Effect'];
 export type Ending = components['schemas']['Ending'];
 export type EndingShare = components['schemas']['EndingShare'];
 export type EndingShown = components['schemas']['EndingShown'];
+export type Evidence = components['schemas']['Evidence'];
+export type EvidenceView = components['schemas']['EvidenceView'];
 export type Facets = components['schemas']['Facets'];
 export type Fact = components['schemas']['Fact'];
 export type Facts = components['schemas']['Facts'];
@@ -4441,6 +5164,9 @@ export type GameSave = components['schemas']['GameSave'];
 export type GameView = components['schemas']['GameView'];
 export type Habit = components['schemas']['Habit'];
 export type Health = components['schemas']['Health'];
+export type Held = components['schemas']['Held'];
+export type HeldCard = components['schemas']['HeldCard'];
+export type HeldView = components['schemas']['HeldView'];
 export type Hint = components['schemas']['Hint'];
 export type Holds = components['schemas']['Holds'];
 export type How = components['schemas']['How'];
@@ -4448,6 +5174,9 @@ export type Input = components['schemas']['Input'];
 export type Intent = components['schemas']['Intent'];
 export type Into = components['schemas']['Into'];
 export type ItemList = components['schemas']['ItemList'];
+export type KeptCard = components['schemas']['KeptCard'];
+export type KeptChange = components['schemas']['KeptChange'];
+export type KeptRun = components['schemas']['KeptRun'];
 export type Key = components['schemas']['Key'];
 export type Kind = components['schemas']['Kind'];
 export type Knob = components['schemas']['Knob'];
@@ -4470,11 +5199,13 @@ export type Narration = components['schemas']['Narration'];
 export type Needs = components['schemas']['Needs'];
 export type NewFacts = components['schemas']['NewFacts'];
 export type NewGame = components['schemas']['NewGame'];
+export type NewKept = components['schemas']['NewKept'];
 export type NewPlay = components['schemas']['NewPlay'];
 export type NewRun = components['schemas']['NewRun'];
 export type NewStudy = components['schemas']['NewStudy'];
 export type Note = components['schemas']['Note'];
 export type Occasion = components['schemas']['Occasion'];
+export type Of = components['schemas']['Of'];
 export type Opening = components['schemas']['Opening'];
 export type Operator = components['schemas']['Operator'];
 export type Order = components['schemas']['Order'];
@@ -4493,6 +5224,7 @@ export type Pattern = components['schemas']['Pattern'];
 export type PatternLook = components['schemas']['PatternLook'];
 export type PatternWanted = components['schemas']['PatternWanted'];
 export type Phase = components['schemas']['Phase'];
+export type Picked = components['schemas']['Picked'];
 export type PlacedProblem = components['schemas']['PlacedProblem'];
 export type Plan = components['schemas']['Plan'];
 export type PlayGame = components['schemas']['PlayGame'];
@@ -4503,12 +5235,15 @@ export type PlayerShown = components['schemas']['PlayerShown'];
 export type Problem = components['schemas']['Problem'];
 export type ProblemDetails = components['schemas']['ProblemDetails'];
 export type Question = components['schemas']['Question'];
+export type QuestionEvidence = components['schemas']['QuestionEvidence'];
+export type QuestionPlace = components['schemas']['QuestionPlace'];
 export type QuestionShown = components['schemas']['QuestionShown'];
 export type Quit = components['schemas']['Quit'];
 export type RecipeCard = components['schemas']['RecipeCard'];
 export type Refill = components['schemas']['Refill'];
 export type Refusal = components['schemas']['Refusal'];
 export type RefusedRow = components['schemas']['RefusedRow'];
+export type Remark = components['schemas']['Remark'];
 export type Result = components['schemas']['Result'];
 export type Reveal = components['schemas']['Reveal'];
 export type RevisionCard = components['schemas']['RevisionCard'];
@@ -4518,9 +5253,12 @@ export type Round = components['schemas']['Round'];
 export type RoundOffered = components['schemas']['RoundOffered'];
 export type RoundOrder = components['schemas']['RoundOrder'];
 export type RowFault = components['schemas']['RowFault'];
+export type RunBehind = components['schemas']['RunBehind'];
 export type RunCard = components['schemas']['RunCard'];
+export type RunNow = components['schemas']['RunNow'];
 export type RunView = components['schemas']['RunView'];
 export type Sample = components['schemas']['Sample'];
+export type Says = components['schemas']['Says'];
 export type Score = components['schemas']['Score'];
 export type ScoreSpan = components['schemas']['ScoreSpan'];
 export type Scores = components['schemas']['Scores'];
@@ -4533,6 +5271,7 @@ export type Share = components['schemas']['Share'];
 export type Sharing = components['schemas']['Sharing'];
 export type Shows = components['schemas']['Shows'];
 export type Slat = components['schemas']['Slat'];
+export type Sort = components['schemas']['Sort'];
 export type Sound = components['schemas']['Sound'];
 export type SoundBrought = components['schemas']['SoundBrought'];
 export type SoundMade = components['schemas']['SoundMade'];
@@ -4542,6 +5281,7 @@ export type StepView = components['schemas']['StepView'];
 export type Stop = components['schemas']['Stop'];
 export type StopSummary = components['schemas']['StopSummary'];
 export type StudyView = components['schemas']['StudyView'];
+export type SuggestionView = components['schemas']['SuggestionView'];
 export type Sums = components['schemas']['Sums'];
 export type Table = components['schemas']['Table'];
 export type TableInput = components['schemas']['TableInput'];
@@ -5360,6 +6100,560 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    show_evidence_api_games__game_id__evidence_get: {
+        parameters: {
+            query?: {
+                revision?: number | null;
+                since?: string | null;
+                before?: string | null;
+                player?: string;
+            };
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EvidenceView"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    list_behind_api_games__game_id__evidence_runs_get: {
+        parameters: {
+            query: {
+                revision?: number | null;
+                since?: string | null;
+                before?: string | null;
+                player?: string;
+                question: number;
+                of?: components["schemas"]["Of"];
+                given?: string;
+            };
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunBehind"][];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    delete_played_api_games__game_id__evidence_runs_delete: {
+        parameters: {
+            query?: {
+                revision?: number | null;
+                since?: string | null;
+                before?: string | null;
+                player?: string;
+            };
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Deleted"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    save_lines_api_games__game_id__evidence_answers_jsonl_get: {
+        parameters: {
+            query?: {
+                revision?: number | null;
+                since?: string | null;
+                before?: string | null;
+                player?: string;
+                names?: boolean;
+            };
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/jsonl": string;
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    save_rows_api_games__game_id__evidence_answers_csv_get: {
+        parameters: {
+            query?: {
+                revision?: number | null;
+                since?: string | null;
+                before?: string | null;
+                player?: string;
+                names?: boolean;
+            };
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    bring_answers_api_games__game_id__evidence_answers_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_bring_answers_api_games__game_id__evidence_answers_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AnswersBrought"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    show_scout_api_games__game_id__evidence_scout_get: {
+        parameters: {
+            query?: {
+                revision?: number | null;
+                since?: string | null;
+                before?: string | null;
+                player?: string;
+            };
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Scout"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    calibrate_api_games__game_id__evidence_calibration_post: {
+        parameters: {
+            query?: {
+                revision?: number | null;
+                since?: string | null;
+                before?: string | null;
+                player?: string;
+            };
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CalibrationWanted"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Calibration"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    list_kept_api_games__game_id__kept_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptCard"][];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    keep_api_games__game_id__kept_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewKept"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptCard"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    keep_ready_api_games__game_id__kept_ready_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptCard"][];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    show_held_api_games__game_id__kept_held_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HeldView"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    compare_api_games__game_id__kept__kept_id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+                kept_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Compared"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    rename_api_games__game_id__kept__kept_id__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+                kept_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeptChange"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptCard"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    let_go_api_games__game_id__kept__kept_id__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+                kept_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    accept_api_games__game_id__kept__kept_id__accept_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+                kept_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptCard"];
+                };
             };
             /** @description What went wrong, and how to mend it */
             default: {
@@ -6874,6 +8168,39 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["PlayView"];
                 };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    say_api_play_runs__run_id__remark_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Remark"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description What went wrong, and how to mend it */
             default: {

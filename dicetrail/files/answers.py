@@ -1,0 +1,229 @@
+"""Answers as files: what runs showed of their questions, for other programs and for other stores.
+
+As JSON Lines (a run a line) nothing is left out, and the file can be brought in again; as CSV
+(RFC 4180, an answer a row) any spreadsheet opens it.
+"""
+
+import csv
+import io
+import json
+from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import dataclass, replace
+from datetime import datetime
+from math import isfinite
+from typing import Literal
+
+from pydantic import TypeAdapter, ValidationError
+
+from dicetrail.core.document import is_whole_text
+from dicetrail.core.foresight import Playthrough, Sighting
+from dicetrail.core.play import Result
+from dicetrail.files.sheets import Refusal
+from dicetrail.files.text import MOST_BYTES, FileProblem
+from dicetrail.form import checked_strictly, in_words
+
+ANSWERS: Literal["dice-trail-answers/1"] = "dice-trail-answers/1"
+
+_MOST_TOLD = 200
+"""The signs of a refused line that are told."""
+
+
+@dataclass(frozen=True, slots=True)
+class PlayedElsewhere:
+    """A run as a line of JSON tells it."""
+
+    format: Literal["dice-trail-answers/1"]
+    run: str
+    """What tells it from other runs; the address it was played at does not follow from it."""
+    revision: int
+    """Of the game, as it was played."""
+    started_at: datetime
+    players: tuple[str, ...]
+    shown: Playthrough
+    remark: str = ""
+
+
+checked_strictly(PlayedElsewhere)
+_FORM = TypeAdapter(PlayedElsewhere)
+
+
+def without_names(run: PlayedElsewhere) -> PlayedElsewhere:
+    """The same run with nothing that tells who played it."""
+    players = tuple(f"Player {number}" for number, _ in enumerate(run.players, 1))
+    return replace(run, players=players, remark="")
+
+
+def written_lines(runs: Iterable[PlayedElsewhere]) -> Iterator[str]:
+    """Runs as JSON Lines, each with its end of line."""
+    for run in runs:
+        yield _FORM.dump_json(run, exclude_defaults=True).decode() + "\n"
+
+
+HEADINGS = (
+    "run",
+    "started at",
+    "version",
+    "player",
+    "source",
+    "number",
+    "question",
+    "level",
+    "right answer",
+    "choices",
+    "answers",
+    "verdicts",
+    "result",
+    "seconds",
+    "hint",
+    "ending",
+    "score",
+    "run seconds",
+)
+
+
+def written_rows(runs: Iterable[PlayedElsewhere]) -> Iterator[str]:
+    """Runs as CSV, an answer a row, under `HEADINGS`; several texts in a cell, one a line."""
+    text = io.StringIO()
+    rows = csv.writer(text)
+    rows.writerow(HEADINGS)
+    for run in runs:
+        rows.writerows(_row(run, one) for one in run.shown.seen)
+        yield text.getvalue()
+        text.seek(0)
+        text.truncate()
+    yield text.getvalue()
+
+
+def _row(run: PlayedElsewhere, one: Sighting) -> tuple[object, ...]:
+    texts = (
+        one.right,
+        one.choices,
+        [tried.given for tried in one.tries],
+        [tried.verdict.value for tried in one.tries],
+    )
+    right, choices, answers, verdicts = ("\n".join(map(_plain, part)) for part in texts)
+    return (
+        run.run,
+        run.started_at.isoformat(),
+        run.revision,
+        _plain(run.players[one.player] if one.player < len(run.players) else ""),
+        one.source,
+        one.number + 1,
+        _plain(one.prompt),
+        one.level,
+        right,
+        choices,
+        answers,
+        verdicts,
+        one.result.value,
+        one.used_ms / 1000,
+        "yes" if one.is_hinted else "no",
+        "left" if run.shown.ending is None else _plain(run.shown.ending),
+        run.shown.score,
+        run.shown.seconds,
+    )
+
+
+_FORMULA_SIGNS = ("=", "+", "-", "@", "\t", "\r")
+
+
+def _plain(text: str) -> str:
+    """A text that no spreadsheet takes for a formula: players type what they like."""
+    return f"'{text}" if text.startswith(_FORMULA_SIGNS) else text
+
+
+@dataclass(frozen=True, slots=True)
+class AnswersRead:
+    """What a file of answers holds, and the lines that were refused."""
+
+    runs: tuple[PlayedElsewhere, ...]
+    refused: tuple[Refusal, ...]
+
+
+def read_answers(content: bytes) -> AnswersRead:
+    """The runs of a file of JSON Lines. Raises FileProblem if there is nothing in it to read."""
+    if len(content) > MOST_BYTES:
+        what = f"{len(content):,} bytes are more than the {MOST_BYTES:,} that are read"
+        raise FileProblem("the file", what, "bring it in parts")
+    try:
+        text = content.decode("utf-8-sig")
+    except UnicodeDecodeError as error:
+        what = f"byte {error.start + 1} is not UTF-8"
+        raise FileProblem("the file", what, "save the file as UTF-8") from None
+    runs: list[PlayedElsewhere] = []
+    refused: list[Refusal] = []
+    for number, line in enumerate(text.split("\n"), 1):
+        if not line.strip():
+            continue
+        found = _read(number, line)
+        if isinstance(found, Refusal):
+            refused.append(found)
+        else:
+            runs.append(found)
+    if not runs and not refused:
+        mend = "save the answers of a game as JSON Lines"
+        raise FileProblem("the file", "it holds no answers", mend)
+    return AnswersRead(tuple(runs), tuple(refused))
+
+
+def _read(number: int, line: str) -> PlayedElsewhere | Refusal:
+    def refusal(what: str, mend: str, column: int = 1) -> Refusal:
+        return Refusal(number, column, what, mend, line.strip()[:_MOST_TOLD])
+
+    try:
+        found = _FORM.validate_json(line)
+    except ValidationError as error:
+        fault = error.errors(include_url=False, include_input=False)[0]
+        where = in_words(fault["loc"])
+        if fault["type"] == "json_invalid":
+            return refusal("this is not well-formed JSON", "mend the line", _column(line))
+        words = f"{where}: {fault['msg']}" if where else str(fault["msg"])
+        return refusal(words, f"write a run of the form {ANSWERS}")
+    unfit = _unfit(found)
+    return found if unfit is None else refusal(unfit, "leave this run out, or mend it")
+
+
+def _column(line: str) -> int:
+    try:
+        json.loads(line)
+    except json.JSONDecodeError as error:
+        return error.colno
+    except (ValueError, RecursionError):
+        pass
+    return 1
+
+
+_DONE = (Result.RIGHT, Result.CLOSE, Result.WRONG, Result.LATE, Result.PASSED)
+_MOST_SEEN = 5_000
+
+
+def _unfit(run: PlayedElsewhere) -> str | None:
+    """What of a run can never have been played; None if all can."""
+    shown = run.shown
+    if not 0 < len(run.run) <= 80 or not 0 < len(run.players) <= 4:
+        return "a run has a name of at most 80 signs, and 1 to 4 players"
+    if run.started_at.tzinfo is None:
+        return "when it was started has no time zone"
+    if not 0 < run.revision < 2**31 or len(shown.seen) > _MOST_SEEN:
+        return f"a version is from 1 up, and a run has at most {_MOST_SEEN:,} questions"
+    if not (isfinite(shown.score) and isfinite(shown.seconds)) or shown.seconds < 0:
+        return "score and seconds are numbers, and no run takes less than no time"
+    texts = (run.run, run.remark, shown.ending or "", *run.players)
+    if not all(map(is_whole_text, texts)) or not all(map(_is_fit, shown.seen)):
+        return "a question in it has numbers or texts that no question has"
+    return None
+
+
+def _is_fit(one: Sighting) -> bool:
+    given: Sequence[str] = [tried.given for tried in one.tries]
+    texts = (one.source, one.prompt, *one.choices, *one.right, *given)
+    return (
+        one.result in _DONE
+        and 1 <= one.level <= 5
+        and 0 <= one.player < 4
+        and 0 <= one.number < 2**31
+        and 0 <= one.used_ms <= 10**12
+        and 0 <= one.step < 2**31
+        and (one.allowed_ms is None or 0 < one.allowed_ms <= 10**12)
+        and all(map(is_whole_text, texts))
+    )

@@ -1,0 +1,160 @@
+"""The runs that evidence is taken from, gathered from the store."""
+
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from datetime import UTC, datetime, timedelta
+from hashlib import sha256
+
+from dicetrail.core import GameProblems, Question
+from dicetrail.core.draw import name_of_dice
+from dicetrail.core.foresight import Asked, Evidence, Playthrough, evidence_of
+from dicetrail.core.foresight import suggested as suggested_by
+from dicetrail.files import ANSWERS, PlayedElsewhere
+from dicetrail.store.games import newest_game
+from dicetrail.store.models import BroughtRun, RunRow
+from dicetrail.store.packs import newest_packs
+from dicetrail.store.played import Chosen, brought_runs, played_runs
+from dicetrail.web.evidence.shapes import Choice, QuestionPlace, SuggestionView
+from dicetrail.web.play.standing import PLAYED_FOR
+from dicetrail.web.shelf import Shelf
+
+
+@dataclass(frozen=True)
+class Gathered:
+    """A run with what it shows."""
+
+    run: RunRow | BroughtRun
+    shown: Playthrough
+
+    @property
+    def dice(self) -> int | str | None:
+        """Its dice; None if it was played elsewhere."""
+        return name_of_dice(self.run.dice) if isinstance(self.run, RunRow) else None
+
+
+@dataclass(frozen=True)
+class Gathering:
+    """The runs chosen, the oldest first, and how many more are being played."""
+
+    runs: Sequence[Gathered]
+    going_on: int
+
+    @property
+    def evidence(self) -> Evidence:
+        """What they say of questions."""
+        return evidence_of([one.shown.seen for one in self.runs])
+
+
+def chosen_by(choice: Choice) -> Chosen:
+    """A choice as the store takes it. A time without a zone is one of UTC."""
+    return Chosen(choice.revision, _in_utc(choice.since), _in_utc(choice.before), choice.player)
+
+
+def _in_utc(time: datetime | None) -> datetime | None:
+    return time.replace(tzinfo=UTC) if time is not None and time.tzinfo is None else time
+
+
+def gathered(shelf: Shelf, game_id: str, chosen: Chosen, now: datetime) -> Gathering:
+    """The runs chosen of a game, as far as its rules still take them. Raises NotFound."""
+    runs: list[Gathered] = []
+    going_on = 0
+    with shelf.database.reading() as session:
+        newest_game(session, game_id)
+        for run in played_runs(session, game_id, chosen):
+            try:
+                shown = shelf.shown(run)
+            except GameProblems:
+                continue
+            if shown.ending is None and now - _left_at(run, shown) < PLAYED_FOR:
+                going_on += 1
+            else:
+                runs.append(Gathered(run, shown))
+        runs += [Gathered(run, run.seen) for run in brought_runs(session, game_id, chosen)]
+    runs.sort(key=lambda one: one.run.started_at)
+    return Gathering(runs, going_on)
+
+
+def _left_at(run: RunRow, shown: Playthrough) -> datetime:
+    return run.started_at + timedelta(seconds=shown.seconds)
+
+
+def elsewhere(gathering: Gathering) -> list[PlayedElsewhere]:
+    """The runs as a file of answers has them."""
+    return [
+        PlayedElsewhere(
+            ANSWERS,
+            name_of(one.run),
+            one.run.game_revision if isinstance(one.run, RunRow) else one.run.revision,
+            one.run.started_at,
+            one.run.players,
+            one.shown,
+            one.run.remark or "",
+        )
+        for one in gathering.runs
+    ]
+
+
+def name_of(run: RunRow | BroughtRun) -> str:
+    """What a run is called in a file. Its own name would open it at its address."""
+    return _hidden(run.id) if isinstance(run, RunRow) else run.run
+
+
+def _hidden(run_id: str) -> str:
+    return sha256(run_id.encode()).hexdigest()[:20]
+
+
+Held = Mapping[str, tuple[int, Mapping[Asked, tuple[int, Question]]]]
+"""The packs a game draws from: their revisions, and where which question stands."""
+
+
+def questions_now(shelf: Shelf, game_id: str) -> Held:
+    """Where the questions of a game stand in its packs as they are now."""
+    with shelf.database.reading() as session:
+        packs = newest_packs(session, newest_game(session, game_id).document.packs_used)
+    return {
+        kept.pack_id: (
+            kept.number,
+            {
+                (kept.pack_id, question.prompt, question.right): (row, question)
+                for row, question in enumerate(shelf.pack(kept.pack_id, kept.number).questions)
+            },
+        )
+        for kept in packs
+    }
+
+
+def places_in(evidence: Evidence, held: Held) -> tuple[QuestionPlace | None, ...]:
+    """Where each question stands now."""
+    found = []
+    for one in evidence.questions:
+        _, rows = held.get(one.source, (0, {}))
+        here = rows.get((one.source, one.prompt, one.accepted))
+        found.append(None if here is None else QuestionPlace(pack=one.source, row=here[0]))
+    return tuple(found)
+
+
+def suggestions_for(evidence: Evidence, held: Held) -> tuple[tuple[SuggestionView, ...], ...]:
+    """What is suggested to change in each question as it is now."""
+    found: list[tuple[SuggestionView, ...]] = []
+    for one in evidence.questions:
+        revision, rows = held.get(one.source, (0, {}))
+        here = rows.get((one.source, one.prompt, one.accepted))
+        if here is None:
+            found.append(())
+            continue
+        row, question = here
+        found.append(
+            tuple(
+                SuggestionView(
+                    sort=suggestion.sort,
+                    what=suggestion.what,
+                    pack=one.source,
+                    pack_revision=revision,
+                    row=row,
+                    before=question,
+                    after=suggestion.after,
+                )
+                for suggestion in suggested_by(one, question)
+            )
+        )
+    return tuple(found)

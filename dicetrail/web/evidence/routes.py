@@ -1,0 +1,222 @@
+"""Evidence: what runs that were played say, as a whole, run by run, and as files."""
+
+from collections import Counter
+from collections.abc import Iterable
+from datetime import datetime
+from typing import Annotated
+
+from fastapi import Query, UploadFile
+from starlette.concurrency import run_in_threadpool
+from starlette.responses import StreamingResponse
+
+from dicetrail.core.foresight import (
+    Scout,
+    asked_in,
+    borne_out,
+    came_of,
+    is_counted,
+    like_those,
+)
+from dicetrail.files import (
+    MOST_BYTES,
+    AnswersRead,
+    PlayedElsewhere,
+    without_names,
+    written_lines,
+    written_rows,
+)
+from dicetrail.scouting import foretell
+from dicetrail.store import NotFound
+from dicetrail.store.games import newest_game
+from dicetrail.store.models import BroughtRun, RunRow
+from dicetrail.store.played import Chosen, bring_runs, delete_runs, played_runs
+from dicetrail.web.context import Now, SharedShelf
+from dicetrail.web.evidence.gathering import (
+    chosen_by,
+    elsewhere,
+    gathered,
+    name_of,
+    places_in,
+    questions_now,
+    suggestions_for,
+)
+from dicetrail.web.evidence.shapes import (
+    AnswersBrought,
+    AnswersWanted,
+    BehindWanted,
+    BroughtFile,
+    Calibration,
+    CalibrationWanted,
+    Choice,
+    Deleted,
+    EvidenceView,
+    RunBehind,
+)
+from dicetrail.web.foresight.routes import beside, fit_players, subject_of
+from dicetrail.web.reading import ReadAside
+from dicetrail.web.shelf import Shelf
+from dicetrail.web.wire.bodies import Router
+from dicetrail.web.wire.description import files
+
+router = Router("/api/games/{game_id}/evidence", "evidence")
+
+MOST_BEHIND = 200
+
+
+@router.get("")
+def show_evidence(
+    game_id: str, choice: Annotated[Choice, Query()], shelf: SharedShelf, now: Now
+) -> EvidenceView:
+    """What the runs chosen say of each question and of the game."""
+    every = gathered(shelf, game_id, Chosen(), now)
+    gathering = gathered(shelf, game_id, chosen_by(choice), now)
+    evidence, held = gathering.evidence, questions_now(shelf, game_id)
+    brought = Counter(
+        one.run.file_name for one in gathering.runs if isinstance(one.run, BroughtRun)
+    )
+    return EvidenceView(
+        evidence=evidence,
+        came=came_of([one.shown for one in gathering.runs]),
+        places=places_in(evidence, held),
+        suggestions=suggestions_for(evidence, held),
+        going_on=gathering.going_on,
+        revisions=tuple(sorted({one.revision for one in elsewhere(every)})),
+        players=tuple(sorted({name for one in every.runs for name in one.run.players})),
+        brought=tuple(BroughtFile(file_name=name, runs=runs) for name, runs in brought.items()),
+    )
+
+
+@router.get("/runs")
+def list_behind(
+    game_id: str, wanted: Annotated[BehindWanted, Query()], shelf: SharedShelf, now: Now
+) -> list[RunBehind]:
+    """The runs behind a number of a question, the newest first."""
+    gathering = gathered(shelf, game_id, chosen_by(wanted), now)
+    questions = gathering.evidence.questions
+    if wanted.question >= len(questions):
+        raise NotFound("question", str(wanted.question))
+    about = questions[wanted.question]
+    asked = (about.source, about.prompt, about.accepted)
+    found = [
+        RunBehind(
+            run_id=one.run.id if isinstance(one.run, RunRow) else None,
+            file_name=one.run.file_name if isinstance(one.run, BroughtRun) else "",
+            dice=one.dice,
+            players=one.run.players,
+            started_at=one.run.started_at,
+            step=seen.step,
+            given=tuple(tried.given for tried in seen.tries),
+            result=seen.result.value,
+            seconds=seen.used_ms / 1000,
+        )
+        for one in reversed(gathering.runs)
+        for seen in one.shown.seen
+        if asked_in(seen) == asked and is_counted(seen, wanted.of, wanted.given)
+    ]
+    return found[:MOST_BEHIND]
+
+
+@router.get(
+    "/answers.jsonl", response_class=StreamingResponse, responses=files("application/jsonl")
+)
+def save_lines(
+    game_id: str, wanted: Annotated[AnswersWanted, Query()], shelf: SharedShelf, now: Now
+) -> StreamingResponse:
+    """The answers of the runs chosen as JSON Lines, a run a line."""
+    lines = written_lines(_to_save(shelf, game_id, wanted, now))
+    return _saved(lines, f"{game_id}-answers.jsonl", "application/jsonl")
+
+
+@router.get("/answers.csv", response_class=StreamingResponse, responses=files("text/csv"))
+def save_rows(
+    game_id: str, wanted: Annotated[AnswersWanted, Query()], shelf: SharedShelf, now: Now
+) -> StreamingResponse:
+    """The answers of the runs chosen as CSV, an answer a row."""
+    rows = written_rows(_to_save(shelf, game_id, wanted, now))
+    return _saved(rows, f"{game_id}-answers.csv", "text/csv; charset=utf-8")
+
+
+def _to_save(
+    shelf: Shelf, game_id: str, wanted: AnswersWanted, now: datetime
+) -> list[PlayedElsewhere]:
+    runs = elsewhere(gathered(shelf, game_id, chosen_by(wanted), now))
+    return runs if wanted.names else list(map(without_names, runs))
+
+
+def _saved(parts: Iterable[str], name: str, media_type: str) -> StreamingResponse:
+    disposition = {"content-disposition": f'attachment; filename="{name}"'}
+    return StreamingResponse(parts, 200, disposition, media_type)
+
+
+@router.post("/answers")
+async def bring_answers(
+    game_id: str, file: UploadFile, read: ReadAside, shelf: SharedShelf
+) -> AnswersBrought:
+    """Bring the answers of runs that were played elsewhere. Lines that cannot be read are told,
+    the others taken; runs that are here already are left as they are."""
+    with shelf.database.reading() as session:
+        newest_game(session, game_id)
+    found: AnswersRead = await read("answers", await file.read(MOST_BYTES + 1))
+    name = file.filename or "a file of answers"
+    taken = await run_in_threadpool(_kept, shelf, game_id, found, name)
+    already = len(found.runs) - taken
+    return AnswersBrought(taken=taken, already=already, refused=found.refused)
+
+
+def _kept(shelf: Shelf, game_id: str, found: AnswersRead, file_name: str) -> int:
+    with shelf.database.writing() as session:
+        own = {name_of(run) for run in played_runs(session, game_id, Chosen())}
+        return bring_runs(
+            session,
+            (
+                BroughtRun(
+                    game_id=game_id,
+                    run=one.run,
+                    file_name=file_name,
+                    revision=one.revision,
+                    players=one.players,
+                    started_at=one.started_at,
+                    seen=one.shown,
+                    remark=one.remark or None,
+                )
+                for one in found.runs
+                if one.run not in own
+            ),
+        )
+
+
+@router.get("/scout")
+def show_scout(
+    game_id: str, choice: Annotated[Choice, Query()], shelf: SharedShelf, now: Now
+) -> Scout:
+    """A scout that does as the players of the runs chosen did."""
+    runs = gathered(shelf, game_id, chosen_by(choice), now).runs
+    return like_those([one.shown.seen for one in runs])
+
+
+@router.post("/calibration")
+async def calibrate(
+    game_id: str,
+    choice: Annotated[Choice, Query()],
+    wanted: CalibrationWanted,
+    shelf: SharedShelf,
+    now: Now,
+) -> Calibration:
+    """A forecast of the version chosen laid over what really came of the runs chosen."""
+    runs = (await run_in_threadpool(gathered, shelf, game_id, chosen_by(choice), now)).runs
+    came = came_of([one.shown for one in runs])
+    scouts = wanted.scouts or (like_those([one.shown.seen for one in runs]),)
+    subject = await run_in_threadpool(subject_of, shelf, game_id, choice.revision)
+    fit_players(subject.game, scouts)
+    told = await beside(shelf, foretell, subject, scouts, is_quick=True)
+    return Calibration(forecast=told, came=came, endings=borne_out(told, came))
+
+
+@router.delete("/runs")
+def delete_played(game_id: str, choice: Annotated[Choice, Query()], shelf: SharedShelf) -> Deleted:
+    """Delete the runs chosen for good, with all that was answered in them."""
+    with shelf.database.writing() as session:
+        newest_game(session, game_id)
+        runs = delete_runs(session, game_id, chosen_by(choice))
+    shelf.database.sweep()
+    return Deleted(runs=runs)

@@ -1,0 +1,1 @@
+"""What must still happen: kept runs, played again after every change."""

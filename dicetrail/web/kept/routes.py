@@ -1,0 +1,175 @@
+"""Kept runs: kept, played again after changes, compared, accepted anew."""
+
+from collections.abc import Sequence
+from dataclasses import replace
+from datetime import datetime
+
+from sqlalchemy.orm import Session
+from starlette.concurrency import run_in_threadpool
+
+from dicetrail.core import Input, Problem
+from dicetrail.core.draw import name_of_dice
+from dicetrail.core.foresight import Held, KeptRun, kept_run, played_again
+from dicetrail.core.workbench import changes_between
+from dicetrail.files import MOST_KEPT
+from dicetrail.scouting import Subject, make_ready_runs, play_again
+from dicetrail.store import Place
+from dicetrail.store.games import game_revision, newest_game
+from dicetrail.store.kept import change_kept, get_kept, keep_run, kept_runs
+from dicetrail.store.models import KeptRow
+from dicetrail.store.runs import get_run
+from dicetrail.web.context import Now, SharedShelf
+from dicetrail.web.foresight.routes import beside, subject_of
+from dicetrail.web.games.routes import newest_program
+from dicetrail.web.kept.shapes import Compared, HeldCard, HeldView, KeptCard, KeptChange, NewKept
+from dicetrail.web.shelf import Shelf
+from dicetrail.web.wire.bodies import Router
+from dicetrail.web.wire.errors import Unfit
+
+router = Router("/api/games/{game_id}/kept", "kept runs")
+
+
+@router.get("")
+def list_kept(game_id: str, shelf: SharedShelf) -> list[KeptCard]:
+    """The kept runs of a game, by their names."""
+    with shelf.database.reading() as session:
+        newest_game(session, game_id)
+        return list(map(_card, kept_runs(session, game_id)))
+
+
+@router.post("", status_code=201)
+def keep(game_id: str, new: NewKept, shelf: SharedShelf, now: Now) -> KeptCard:
+    """Keep a run with what it leads to in the game as it now stands. Of a player's run the
+    names are left out."""
+    program = newest_program(shelf, game_id)
+    with shelf.database.reading() as session:
+        played = get_run(session, new.run_id)
+        if played.game_id != game_id:
+            raise Unfit(Problem("run_id", "that run is of another game", "choose one of this game"))
+        inputs = [Input(given.action, given.at) for given in played.inputs][: new.steps]
+        players = played.players
+        if played.place == Place.PLAY:
+            players = tuple(f"Player {number}" for number, _ in enumerate(players, 1))
+    try:
+        run = kept_run(program, new.name.strip(), played.dice, inputs, players, new.why.strip())
+    except ValueError as refused:
+        mend = "keep a run of as many players as the game takes"
+        raise Unfit(Problem("run_id", str(refused), mend)) from None
+    with shelf.database.writing() as session:
+        _refuse_more(session, game_id, 1)
+        return _card(keep_run(session, game_id, newest_game(session, game_id).number, run, now))
+
+
+@router.post("/ready", status_code=201)
+async def keep_ready(game_id: str, shelf: SharedShelf, now: Now) -> list[KeptCard]:
+    """Keep the runs that are worth keeping of any game: all right, all wrong, all late, in turns,
+    and one to each ending. Those of their names are made anew."""
+    subject = await run_in_threadpool(subject_of, shelf, game_id)
+    runs = await beside(shelf, make_ready_runs, subject)
+    return await run_in_threadpool(_keep_all, shelf, game_id, runs, now)
+
+
+def _keep_all(shelf: Shelf, game_id: str, runs: Sequence[KeptRun], now: datetime) -> list[KeptCard]:
+    with shelf.database.writing() as session:
+        _refuse_more(session, game_id, len(runs))
+        revision = newest_game(session, game_id).number
+        return [_card(keep_run(session, game_id, revision, run, now)) for run in runs]
+
+
+def _refuse_more(session: Session, game_id: str, more: int) -> None:
+    if len(kept_runs(session, game_id)) + more > MOST_KEPT:
+        what = f"a game keeps at most {MOST_KEPT} runs"
+        raise Unfit(Problem("runs", what, "let go of some that say the same"))
+
+
+@router.get("/held")
+async def show_held(game_id: str, shelf: SharedShelf) -> HeldView:
+    """Which kept runs hold in the game as it now stands."""
+    revision, rows = await run_in_threadpool(_rows, shelf, game_id)
+    if not rows:
+        return HeldView(revision=revision, runs=())
+    subject = await run_in_threadpool(subject_of, shelf, game_id)
+    held = await _held(shelf, subject, rows)
+    cards = (
+        HeldCard(id=row.id, holds=one.holds, what=one.what, stop=one.stop, step=one.step)
+        for row, one in zip(rows, held, strict=True)
+    )
+    return HeldView(revision=revision, runs=tuple(cards))
+
+
+def _rows(shelf: Shelf, game_id: str) -> tuple[int, list[KeptRow]]:
+    with shelf.database.reading() as session:
+        return newest_game(session, game_id).number, kept_runs(session, game_id)
+
+
+async def _held(shelf: Shelf, subject: Subject, rows: Sequence[KeptRow]) -> tuple[Held, ...]:
+    stamp = " ".join(f"{row.id}/{row.game_revision}/{row.run.name}" for row in rows)
+    name = f"{subject.name} {stamp}"
+    known = shelf.held.get(name)
+    if known is None:
+        known = await beside(shelf, play_again, subject, [row.run for row in rows])
+        shelf.held[name] = known
+    return known
+
+
+@router.get("/{kept_id}")
+def compare(game_id: str, kept_id: str, shelf: SharedShelf) -> Compared:
+    """A kept run as it was and as it is now."""
+    with shelf.database.reading() as session:
+        row = get_kept(session, game_id, kept_id)
+        before = game_revision(session, game_id, row.game_revision).document
+        after = newest_game(session, game_id).document
+    held = played_again(newest_program(shelf, game_id), row.run)
+    return Compared(
+        kept=row.run,
+        now=row.run.steps if held.holds else held.steps,
+        held=replace(held, steps=()),
+        changes=changes_between(before, after),
+    )
+
+
+@router.put("/{kept_id}")
+def rename(game_id: str, kept_id: str, change: KeptChange, shelf: SharedShelf) -> KeptCard:
+    """Call a kept run otherwise, or say otherwise why it is kept."""
+    with shelf.database.writing() as session:
+        row = get_kept(session, game_id, kept_id)
+        run = replace(row.run, name=change.name.strip(), why=change.why.strip())
+        change_kept(row, row.game_revision, run)
+        return _card(row)
+
+
+@router.post("/{kept_id}/accept")
+def accept(game_id: str, kept_id: str, shelf: SharedShelf) -> KeptCard:
+    """Keep with a run what it leads to now."""
+    program = newest_program(shelf, game_id)
+    with shelf.database.writing() as session:
+        row = get_kept(session, game_id, kept_id)
+        old = row.run
+        try:
+            run = kept_run(program, old.name, old.dice, old.inputs, old.players, old.why, old.best)
+        except ValueError as refused:
+            mend = "let more players in at Open, or let this run go"
+            raise Unfit(Problem("players", str(refused), mend)) from None
+        change_kept(row, newest_game(session, game_id).number, run)
+        return _card(row)
+
+
+@router.delete("/{kept_id}", status_code=204)
+def let_go(game_id: str, kept_id: str, shelf: SharedShelf) -> None:
+    """Keep a run no longer."""
+    with shelf.database.writing() as session:
+        session.delete(get_kept(session, game_id, kept_id))
+
+
+def _card(row: KeptRow) -> KeptCard:
+    run = row.run
+    return KeptCard(
+        id=row.id,
+        name=run.name,
+        why=run.why,
+        revision=row.game_revision,
+        kept_at=row.kept_at,
+        dice=name_of_dice(run.dice),
+        players=run.players,
+        inputs=run.inputs,
+    )
