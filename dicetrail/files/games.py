@@ -19,6 +19,7 @@ from pydantic import Field, TypeAdapter, ValidationError
 
 from dicetrail.core import Game, GameProblems, Pack, Problem
 from dicetrail.core.document import HALF_SIGN, MOST_PLAYERS, as_whole_text
+from dicetrail.core.draw import LONG_DICE_BITS
 from dicetrail.core.foresight import KeptRun
 from dicetrail.files.text import MOST_BYTES, FileProblem
 from dicetrail.form import broken_text, checked_strictly, in_words
@@ -86,11 +87,11 @@ def written_game(
         if named
     }
     own = {digest: base64.b64encode(content).decode() for digest, content in (sounds or {}).items()}
-    document = _FORM.dump_python(
-        GameFile(FORMAT, game, dict(packs), files, own, tuple(kept)),
-        mode="json",
-        exclude_defaults=True,
-    )
+    whole = GameFile(FORMAT, game, dict(packs), files, own, tuple(kept))
+    document = _FORM.dump_python(whole, mode="json", exclude_defaults=True)
+    for run, told in zip(whole.kept, document.get("kept", ()), strict=True):
+        for given, written in zip(run.inputs, told["inputs"], strict=True):
+            written["action"]["action"] = given.action.action  # which is its default too
     content = json.dumps(document, ensure_ascii=False, indent=1).encode() + b"\n"
     if len(content) > MOST_BYTES:
         what = f"it would be {len(content):,} bytes, and at most {MOST_BYTES:,} are read back"
@@ -161,6 +162,8 @@ def _unplayable(run: KeptRun) -> str:
     times = [given.at for given in run.inputs]
     if not 0 < len(run.name) <= 80 or not 0 < len(run.players) <= MOST_PLAYERS:
         return f"a kept run has a name of at most 80 signs, and 1 to {MOST_PLAYERS} players"
+    if not 0 <= run.dice < 1 << LONG_DICE_BITS:
+        return f"dice are a number from 0 up, of at most {LONG_DICE_BITS} bits"
     if times != sorted(times) or (times and times[0] < 0) or len(times) > _MOST_KEPT_INPUTS:
         return f"its inputs, at most {_MOST_KEPT_INPUTS:,}, are not in the order of their times"
     return ""

@@ -16,7 +16,7 @@ from dicetrail.core.foresight import (
     values_around,
     walked,
 )
-from dicetrail.core.play import Answer, Begin, Continue, Input, Stop, Wait, replay
+from dicetrail.core.play import Answer, Begin, Continue, Input, Stop, Wait, made_ready, replay
 from dicetrail.form import KEPT_FORM
 from tests.core.test_course import ready
 from tests.core.test_foresight import scouts_for
@@ -122,3 +122,23 @@ class TestKeptRuns(unittest.TestCase):
         more = Pack("P", (Question("Crisp?", ("pickle", "pickel"), kind=Kind.TYPED),))
         told = played_again(build(program.game, {"p": more}), kept)
         self.assertEqual((told.holds, told.stop, told.step), (False, Stop.CHECK, 2))
+
+    def test_packs_by_other_names_bring_the_same_run(self):
+        """Over random games: one whose packs are called otherwise, as where it is taken to, plays
+        the same footprints, again and again renamed; and back under the old names too."""
+        for seed in range(20):
+            chances = random.Random(seed)
+            program, packs = ready(chances)
+            program = replace(program, recall={})
+            walk = list(walked(program, scouts_for(program, chances), seed))
+            inputs = [given for _, given in walk if given is not None][:60]
+            kept = kept_run(program, "a run", seed, inputs, walk[0][0].players)
+            game, held = program.game, dict(packs)
+            for step in (" there", " and on"):
+                names = {name: f"{name}{step}" for name in held}
+                game = game.with_packs(names)
+                held = {names[name]: pack for name, pack in held.items()}
+                kept = kept.with_packs(names)
+                self.assertTrue(played_again(made_ready(game, held, {}), kept).holds)
+            back = {name: name.removesuffix(" there and on") for name in held}
+            self.assertEqual(game.with_packs(back), program.game)

@@ -688,6 +688,14 @@ def right():
 
 
 @dataclass(frozen=True, slots=True)
+class KnownAs:
+    """A pack that dice know by another name: the one it had where the game came from."""
+
+    pack: str
+    name: str
+
+
+@dataclass(frozen=True, slots=True)
 class Game:
     """Everything that makes a game but its questions."""
 
@@ -706,6 +714,8 @@ class Game:
     """The sounds of its own; cues name these and the ones that are there for every game."""
     best: Annotated[Best, Told("The best runs are those with")] = Best.HIGHEST
     """Which runs count as its best. A run that was given up never does."""
+    known_as: tuple[KnownAs, ...] = ()
+    """So the same dice bring the same run, wherever a game was taken."""
 
     @property
     def has_menu(self) -> bool:
@@ -728,7 +738,17 @@ class Game:
             packs = tuple(names.get(name, name) for name in round_.packs)
             return replace(round_, packs=packs, patterns=patterns)
 
-        return replace(self, rounds=tuple(map(renamed, self.rounds)))
+        known = {pack: self.name_for_dice(pack) for pack in self.packs_used}
+        known_as = tuple(
+            KnownAs(names.get(pack, pack), name)
+            for pack, name in known.items()
+            if names.get(pack, pack) != name
+        )
+        return replace(self, rounds=tuple(map(renamed, self.rounds)), known_as=known_as)
+
+    def name_for_dice(self, pack: str) -> str:
+        """The name by which dice know a pack."""
+        return next((known.name for known in self.known_as if known.pack == pack), pack)
 
 
 DOCUMENT = (
@@ -753,6 +773,7 @@ DOCUMENT = (
     Sound,
     Ending,
     Opening,
+    KnownAs,
     Game,
 )
 """Every part a document is made of."""

@@ -288,9 +288,10 @@ def _each_anew(pool: Pool, draw: Draw, visit: Visit) -> Iterator[int]:
 
 
 def choices_shown(
-    round_: Round, number: int, dice: int, position: int, dealt: Dealt
+    round_: Round, number: int, dice: int, position: int, dealt: Dealt, known_as: str
 ) -> tuple[tuple[str, ...], tuple[int, ...]]:
     """The choices of a dealt question in the order shown, and the right ones' places, from 1.
+    `known_as` is the name by which dice know its source.
 
     The order hangs on the question's own number in its source, so a question added to the
     end of a pack moves no other question's choices; only a spread of right answers hangs on
@@ -303,7 +304,7 @@ def choices_shown(
         return (), ()
     is_shuffled = ask.choice_order is Order.SHUFFLED and question.kind is not Kind.TRUTH
     if is_shuffled:
-        purpose = f"choices of {dealt.sourced.source}"
+        purpose = f"choices of {known_as}"
         chances = stream(dice, purpose, dealt.times_before, dealt.sourced.number)
         shown = chances.shuffled(shown)
     if ask.shown is not None and question.kind is not Kind.TRUTH:

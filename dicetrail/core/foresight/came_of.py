@@ -33,7 +33,7 @@ class CameOf:
 def came_of(runs: Sequence[Playthrough]) -> CameOf:
     """What some runs came to."""
     ended = [run for run in runs if run.ending is not None]
-    endings = Counter(run.ending or None for run in ended)
+    endings = Counter(run.ending or "" for run in ended)
     scores: Counter[Number] = Counter(run.score for run in ended)
     left = Counter(len(run.seen) for run in runs if run.ending is None)
     over = Counter(len(run.seen) for run in runs)
@@ -45,7 +45,8 @@ def came_of(runs: Sequence[Playthrough]) -> CameOf:
         len(runs),
         len(ended),
         tuple(
-            EndingShare(title, wilson(times, len(ended))) for title, times in endings.most_common()
+            EndingShare(title or None, wilson(times, len(ended)))
+            for title, times in sorted(endings.items(), key=lambda one: (-one[1], one[0]))
         ),
         tuple(ValueShare(score, scores[score] / len(ended)) for score in sorted(scores)),
         fmean(run.score for run in ended) if ended else None,

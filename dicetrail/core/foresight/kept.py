@@ -7,10 +7,8 @@ run still holds if every footprint is as it was; else the first that differs tel
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from itertools import zip_longest
-from typing import Annotated
 
-from dicetrail.core.document import Number, Within
-from dicetrail.core.draw import HIGHEST_DICE
+from dicetrail.core.document import Number
 from dicetrail.core.foresight.witness import witnesses
 from dicetrail.core.play import (
     Bring,
@@ -40,7 +38,7 @@ class KeptRun:
     """A run, why it is kept, and what it led to."""
 
     name: str
-    dice: Annotated[int, Within(0, HIGHEST_DICE)]
+    dice: int
     players: tuple[str, ...]
     inputs: tuple[Input, ...]
     steps: Steps

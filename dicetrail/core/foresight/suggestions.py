@@ -49,10 +49,11 @@ def suggested(found: QuestionEvidence, question: Question) -> Iterator[Suggestio
     if found.allowed is None or found.most_within is None:
         return
     seconds = max(1, ceil(found.most_within))
-    if abs(seconds - found.allowed) > _MOVES_BY * found.allowed:
+    allowed = found.allowed if details.seconds is None else details.seconds
+    if abs(seconds - allowed) > _MOVES_BY * allowed:
         what = (
             f"four in five are done within {found.most_within:.1f} seconds, "
-            f"and the clock gives {found.allowed:g}"
+            f"and the clock gives {allowed:g}"
         )
         after = replace(question, details=replace(details, seconds=seconds))
         yield Suggestion(Sort.SECONDS, what, after)

@@ -159,7 +159,8 @@ def in_play(program: Program, state: State) -> InPlay:
         source = dealt.sourced.source
         makes = program.pools[state.round].made_by(source) if round_.patterns else None
         dealt = completed(dealt, makes, state.dice, state.left)
-        shown = choices_shown(round_, state.round, state.dice, state.position, dealt)
+        known_as = program.game.name_for_dice(source)
+        shown = choices_shown(round_, state.round, state.dice, state.position, dealt, known_as)
         pack = source if makes is None else makes.pattern.facts
         return InPlay(dealt, *shown, pack, makes)
 

@@ -121,7 +121,7 @@ def compare(game_id: str, kept_id: str, shelf: SharedShelf) -> Compared:
         after = newest_game(session, game_id).document
     held = played_again(newest_program(shelf, game_id), row.run)
     return Compared(
-        kept=row.run,
+        before=row.run.steps,
         now=row.run.steps if held.holds else held.steps,
         held=replace(held, steps=()),
         changes=changes_between(before, after),

@@ -6,7 +6,7 @@ from typing import Annotated
 from pydantic import BaseModel, Field
 
 from dicetrail.core import Input
-from dicetrail.core.foresight import Held, KeptRun
+from dicetrail.core.foresight import Held
 from dicetrail.core.play import Footprint, Stop
 from dicetrail.web.wire.shapes import DiceName
 
@@ -65,7 +65,7 @@ class KeptChange(BaseModel):
 class Compared(BaseModel):
     """A kept run as it was and as it is now, step by step."""
 
-    kept: KeptRun
+    before: tuple[tuple[Footprint, ...], ...]
     now: tuple[tuple[Footprint, ...], ...]
     held: Held
     changes: tuple[str, ...]

@@ -66,7 +66,7 @@ def _run_now(shelf: Shelf, standings: Standings, run: RunRow, now: datetime) -> 
     score = program.rules.score(here.tallies[here.turn])
     return RunNow(
         player=here.players[here.turn],
-        question=sum(tally.asked_count for tally in here.tallies) + (here.phase is Phase.ASKING),
+        question=sum(tally.asked_count for tally in here.tallies),
         score=as_written(score),
         seconds=time_of(run, now) / 1000,
         idle_seconds=max(0.0, idle),

@@ -2121,7 +2121,8 @@ export interface components {
          * @description A kept run as it was and as it is now, step by step.
          */
         Compared: {
-            kept: components["schemas"]["KeptRun"];
+            /** Before */
+            before: components["schemas"]["Footprint"][][];
             /** Now */
             now: components["schemas"]["Footprint"][][];
             held: components["schemas"]["Held"];
@@ -2712,6 +2713,11 @@ export interface components {
             sounds: components["schemas"]["Sound"][];
             /** @default highest score */
             best: components["schemas"]["Best"];
+            /**
+             * Known As
+             * @default []
+             */
+            known_as: components["schemas"]["KnownAs"][];
         };
         /**
          * GameCard
@@ -2955,29 +2961,6 @@ export interface components {
             why: string;
         };
         /**
-         * KeptRun
-         * @description A run, why it is kept, and what it led to.
-         */
-        KeptRun: {
-            /** Name */
-            name: string;
-            /** Dice */
-            dice: number;
-            /** Players */
-            players: string[];
-            /** Inputs */
-            inputs: components["schemas"]["Input"][];
-            /** Steps */
-            steps: components["schemas"]["Footprint"][][];
-            /**
-             * Why
-             * @default
-             */
-            why: string;
-            /** Best */
-            best?: number | null;
-        };
-        /**
          * Key
          * @description The maker's key, as it was printed when the server started.
          */
@@ -3025,6 +3008,16 @@ export interface components {
             knob: components["schemas"]["Knob"];
             /** Values */
             values: number[];
+        };
+        /**
+         * KnownAs
+         * @description A pack that dice know by another name: the one it had where the game came from.
+         */
+        KnownAs: {
+            /** Pack */
+            pack: string;
+            /** Name */
+            name: string;
         };
         /**
          * Language
@@ -5176,12 +5169,12 @@ export type Into = components['schemas']['Into'];
 export type ItemList = components['schemas']['ItemList'];
 export type KeptCard = components['schemas']['KeptCard'];
 export type KeptChange = components['schemas']['KeptChange'];
-export type KeptRun = components['schemas']['KeptRun'];
 export type Key = components['schemas']['Key'];
 export type Kind = components['schemas']['Kind'];
 export type Knob = components['schemas']['Knob'];
 export type KnobSet = components['schemas']['KnobSet'];
 export type KnobView = components['schemas']['KnobView'];
+export type KnownAs = components['schemas']['KnownAs'];
 export type Language = components['schemas']['Language'];
 export type Leaves = components['schemas']['Leaves'];
 export type Lengths = components['schemas']['Lengths'];
