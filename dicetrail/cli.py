@@ -278,7 +278,7 @@ def evidence(game: GameNamed, data: Data = DEFAULT_DATA, as_json: AsJson = False
             escape(one.prompt),
             str(one.asked),
             f"{one.right.share:.0%} ({one.right.least:.0%} to {one.right.most:.0%})",
-            "" if one.seconds is None else f"{one.seconds[1]:.1f} s",
+            "" if one.seconds is None else f"{one.seconds.median:.1f} s",
             "" if one.with_rest is None else f"{one.with_rest:.2f}",
             one.says,
         )

@@ -37,7 +37,7 @@ function Pages() {
           <Route path="/load/:loadId" element={<LoadPage />} />
           <Route path="/pack/:packId" element={<PackPage />} />
           <Route path="/players/:gameId" element={<PlayersPage />} />
-          <Route path="/foresight/:gameId" element={<ForesightPage />} />
+          <Route path="/foresight/:gameId/:part?" element={<ForesightPage />} />
           <Route path="/play/:gameId" element={<PlayPage />} />
           <Route path="*" element={<NoSuchPage />} />
         </Routes>

@@ -10,6 +10,7 @@ the mean of the beta that follows, by scipy.stats.beta and by summing the beta-b
 
 import random
 import unittest
+from dataclasses import astuple
 
 import numpy as np
 import pandas as pd
@@ -74,7 +75,7 @@ class TestEvidence(unittest.TestCase):
             self.assertAlmostEqual(told.right.least, interval.low, 12)
             self.assertAlmostEqual(told.right.most, interval.high, 12)
             times = [run[number].used_ms / 1000 for run in runs]
-            np.testing.assert_allclose(told.seconds, np.quantile(times, (0.25, 0.5, 0.75)))
+            np.testing.assert_allclose(astuple(told.seconds), np.quantile(times, (0.25, 0.5, 0.75)))
 
     def test_alpha_is_cronbachs_and_of_right_and_wrong_kr_20(self):
         chances = np.random.default_rng(8)

@@ -7,7 +7,7 @@ from statistics import fmean
 
 from dicetrail.core.document import Number
 from dicetrail.core.foresight.forecast import EndingShare, Forecast, Share, ValueShare, wilson
-from dicetrail.core.foresight.measures import quartiles
+from dicetrail.core.foresight.measures import Quartiles, quartiles
 from dicetrail.core.foresight.sightings import Playthrough
 
 
@@ -22,7 +22,7 @@ class CameOf:
     scores: tuple[ValueShare, ...]
     """From the lowest up."""
     mean_score: float | None
-    seconds: tuple[float, float, float] | None
+    seconds: Quartiles | None
     """The quartiles of how long they took; None where none ended."""
     left_after: tuple[int, ...]
     """How many were left after no question, after one, and so on."""

@@ -15,6 +15,7 @@ from dicetrail.core.answers import Verdict
 from dicetrail.core.document import Value
 from dicetrail.core.foresight.forecast import Share, wilson
 from dicetrail.core.foresight.measures import (
+    Quartiles,
     correlation,
     cronbach,
     is_sure,
@@ -87,8 +88,8 @@ class QuestionEvidence:
     late: int
     passed: int
     hinted: int
-    seconds: tuple[float, float, float] | None
-    """The quartiles of the answer times, the median in the middle; None without answers."""
+    seconds: Quartiles | None
+    """The quartiles of the answer times; None without answers."""
     most_within: float | None
     """The seconds within which four in five were done with it; None where time ran out first."""
     with_rest: float | None

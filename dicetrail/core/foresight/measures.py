@@ -1,6 +1,7 @@
 """Measures of tables of answers: correlation, quartiles, how far items measure one thing."""
 
 from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
 from math import atanh, ceil, fsum, sqrt
 from operator import mul
 from statistics import quantiles
@@ -37,14 +38,22 @@ def most_within(times: Sequence[float], late: int) -> float | None:
     return times[place - 1] if 0 < place <= len(times) else None
 
 
-def quartiles(times: Sequence[float]) -> tuple[float, float, float] | None:
+@dataclass(frozen=True, slots=True)
+class Quartiles:
+    """What a quarter of some numbers keep below, one half, and three quarters."""
+
+    first: float
+    median: float
+    third: float
+
+
+def quartiles(times: Sequence[float]) -> Quartiles | None:
     """Those of Hyndman and Fan's type 7, which NumPy calls linear; None of nothing."""
     if not times:
         return None
     if len(times) == 1:
-        return times[0], times[0], times[0]
-    first, median, third = quantiles(times, method="inclusive")
-    return first, median, third
+        return Quartiles(times[0], times[0], times[0])
+    return Quartiles(*quantiles(times, method="inclusive"))
 
 
 def cronbach(rows: Iterable[Sequence[float]]) -> float | None:

@@ -1,4 +1,4 @@
-import { api, given } from "./client";
+import { api, ApiError, given } from "./client";
 import type { Dice } from "./dice";
 import type { Input, Intent, PlayInput, TableInput } from "./schema";
 
@@ -59,6 +59,15 @@ export function sendPlayInput(runId: string, seen: number, action: Action, at: n
       body: { seen, action, at },
     }),
   );
+}
+
+/** Keeps what a player says of a run that has ended. */
+export async function sendRemark(runId: string, words: string) {
+  const { error } = await api.POST("/api/play/runs/{run_id}/remark", {
+    params: { path: { run_id: runId } },
+    body: { words },
+  });
+  if (error) throw new ApiError(error);
 }
 
 /** The best scores of a game, and those of the browser with this key. */

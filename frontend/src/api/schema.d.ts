@@ -1969,12 +1969,7 @@ export interface components {
             scores: components["schemas"]["ValueShare"][];
             /** Mean Score */
             mean_score: number | null;
-            /** Seconds */
-            seconds: [
-                number,
-                number,
-                number
-            ] | null;
+            seconds: components["schemas"]["Quartiles"] | null;
             /** Left After */
             left_after: number[];
             /** Still In */
@@ -3941,6 +3936,18 @@ export interface components {
             problems: components["schemas"]["Problem"][];
         };
         /**
+         * Quartiles
+         * @description What a quarter of some numbers keep below, one half, and three quarters.
+         */
+        Quartiles: {
+            /** First */
+            first: number;
+            /** Median */
+            median: number;
+            /** Third */
+            third: number;
+        };
+        /**
          * Question
          * @description A prompt, how it is answered, and what is right and wrong.
          */
@@ -4003,12 +4010,7 @@ export interface components {
             passed: number;
             /** Hinted */
             hinted: number;
-            /** Seconds */
-            seconds: [
-                number,
-                number,
-                number
-            ] | null;
+            seconds: components["schemas"]["Quartiles"] | null;
             /** Most Within */
             most_within: number | null;
             /** With Rest */
@@ -5227,6 +5229,7 @@ export type PlayedRun = components['schemas']['PlayedRun'];
 export type PlayerShown = components['schemas']['PlayerShown'];
 export type Problem = components['schemas']['Problem'];
 export type ProblemDetails = components['schemas']['ProblemDetails'];
+export type Quartiles = components['schemas']['Quartiles'];
 export type Question = components['schemas']['Question'];
 export type QuestionEvidence = components['schemas']['QuestionEvidence'];
 export type QuestionPlace = components['schemas']['QuestionPlace'];

@@ -46,3 +46,7 @@ export function percent(share: number): string {
   if (hundredths > 0 && hundredths < 0.05) return "under 0.1 %";
   return `${hundredths < 1 || hundredths > 99 ? Number(hundredths.toFixed(1)) : Math.round(hundredths)} %`;
 }
+/** When a day begins where the maker is, as a moment. */
+export function dayBegins(day: string): string {
+  return new Date(`${day}T00:00:00`).toISOString();
+}

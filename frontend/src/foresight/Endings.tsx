@@ -1,15 +1,14 @@
 import { Download, Footprints } from "lucide-react";
 import { useState } from "react";
-import { useNavigate } from "react-router";
 import { forecastTable, useForecast, useWitnesses } from "../api/foresight";
 import { useRevisions } from "../api/games";
-import { startRun } from "../api/runs";
 import type { Forecast, GameView, Scout, WitnessView } from "../api/schema";
 import { counted, minutes, percent } from "../app/format";
 import { Button } from "../ui/Button";
 import { SelectField } from "../ui/fields";
 import { ErrorNotice } from "../ui/Notice";
 import { save } from "./save";
+import { useOpened } from "./useOpened";
 
 type EndingsProps = { game: GameView; scouts: Scout[]; told: Forecast; isBusy: boolean };
 
@@ -153,13 +152,4 @@ function RunToScore({ game, witnesses }: { game: GameView; witnesses: WitnessVie
       </Button>
     </>
   );
-}
-
-/** Opens a run in the footprints of the workbench. */
-function useOpened(game: GameView) {
-  const navigate = useNavigate();
-  return (witness: WitnessView) =>
-    void startRun(game.id, witness.dice, witness.players, witness.inputs).then((run) =>
-      navigate(`/game/${game.id}?dice=${run.dice}&run=${run.id}`),
-    );
 }

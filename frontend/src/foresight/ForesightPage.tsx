@@ -1,66 +1,67 @@
-import { useState } from "react";
-import { Link, useParams } from "react-router";
-import { useForecast } from "../api/foresight";
+import { lazy, Suspense } from "react";
+import { Link, NavLink, useParams } from "react-router";
 import { useGame } from "../api/games";
-import { SCOUTS } from "../api/parts";
-import type { GameView, Scout } from "../api/schema";
+import type { GameView } from "../api/schema";
 import { Guarded } from "../app/Guarded";
 import { Page } from "../app/Page";
 import { Die } from "../ui/Die";
 import { ErrorNotice } from "../ui/Notice";
-import { Endings } from "./Endings";
-import { Pictures } from "./Pictures";
-import { ScoutsPlay } from "./ScoutsPlay";
-import { StandsOut } from "./StandsOut";
-import { WhatIf } from "./WhatIf";
-import { WhoPlays } from "./WhoPlays";
 
-const STEADY = SCOUTS.filter((scout) => scout.name === "steady");
+const ForecastPart = lazy(() => import("./ForecastPart"));
+const EvidencePart = lazy(() => import("./evidence/EvidencePart"));
+const KeptPart = lazy(() => import("./kept/KeptPart"));
 
-/** What will happen when people play a game. */
+const PARTS = [
+  { path: "", name: "What will happen", Shown: ForecastPart },
+  { path: "evidence", name: "What did happen", Shown: EvidencePart },
+  { path: "kept", name: "What must still happen", Shown: KeptPart },
+];
+
+/** What will happen when people play a game, what did, and what must still. */
 export default function ForesightPage() {
-  const { gameId = "" } = useParams();
+  const { gameId = "", part = "" } = useParams();
   const game = useGame(gameId);
   const title = game.data?.document.title ?? "";
+  const chosen = PARTS.find(({ path }) => path === part) ?? PARTS[0];
   return (
-    <Page title={`Foresight of ${title}`}>
+    <Page title={`${chosen?.name ?? "Foresight"}: ${title}`}>
       <main className="mx-auto max-w-7xl px-4 py-4">
-        <header className="mb-4 flex items-center gap-3">
+        <header className="mb-4 flex flex-wrap items-center gap-x-4 gap-y-2">
           <Link to="/" aria-label="Back to the shelf" className="rounded-md">
             <Die className="size-8" />
           </Link>
-          <h1 className="mr-auto text-3xl">{title ? `What will happen in ${title}` : "Foresight"}</h1>
+          <h1 className="mr-auto text-3xl">{title ? `Foresight of ${title}` : "Foresight"}</h1>
+          <nav aria-label="Foresight" className="flex gap-4">
+            {PARTS.map(({ path, name }) => (
+              <NavLink
+                key={path}
+                to={`/foresight/${gameId}${path && `/${path}`}`}
+                end
+                className="border-b-2 border-transparent py-1 font-semibold aria-[current=page]:border-clay"
+              >
+                {name}
+              </NavLink>
+            ))}
+          </nav>
           <Link to={`/game/${gameId}`} className="text-sky underline">
             To the workbench
           </Link>
         </header>
         {game.error && <ErrorNotice error={game.error} />}
-        {game.data && <Foreseen key={gameId} game={game.data} />}
+        {game.data && chosen && <Part key={`${gameId} ${chosen.path}`} game={game.data} {...chosen} />}
       </main>
     </Page>
   );
 }
 
-function Foreseen({ game }: { game: GameView }) {
-  const [scouts, setScouts] = useState<Scout[]>(STEADY);
-  const forecast = useForecast(game.id, game.revision, scouts);
-  const told = forecast.data;
+type PartProps = { game: GameView; name: string; Shown: (typeof PARTS)[number]["Shown"] };
+
+function Part({ game, name, Shown }: PartProps) {
   return (
-    <div className="grid items-start gap-4 lg:grid-cols-[20rem_minmax(0,1fr)]">
-      <WhoPlays scouts={scouts} mostPlayers={game.document.opening.most_players} onChange={setScouts} />
-      <div className="min-w-0 space-y-4">
-        {forecast.error && <ErrorNotice error={forecast.error} />}
-        {!told && !forecast.error && <p role="status">Working it out…</p>}
-        {told && (
-          <Guarded name="the forecast" resetKeys={[told]}>
-            <Endings game={game} scouts={scouts} told={told} isBusy={forecast.isFetching} />
-            <Pictures told={told} />
-            <WhatIf game={game} scouts={scouts} />
-            <ScoutsPlay game={game} scouts={scouts} told={told} />
-            <StandsOut game={game} />
-          </Guarded>
-        )}
-      </div>
-    </div>
+    <Guarded name={name} resetKeys={[game]}>
+      <Suspense fallback={<p role="status">Unfolding…</p>}>
+        <Shown game={game} />
+      </Suspense>
+    </Guarded>
   );
 }

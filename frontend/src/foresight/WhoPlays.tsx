@@ -1,4 +1,5 @@
 import { useId } from "react";
+import { useLikeness } from "../api/evidence";
 import { useTimes } from "../api/foresight";
 import { SCOUTS, VALUES } from "../api/parts";
 import type { Scout } from "../api/schema";
@@ -6,11 +7,13 @@ import { Button } from "../ui/Button";
 import { NumberField, SecondsField, SelectField, SwitchField, TextField } from "../ui/fields";
 import { ShareChart } from "./charts/ShareChart";
 
-type WhoPlaysProps = { scouts: Scout[]; mostPlayers: number; onChange: (scouts: Scout[]) => void };
+type WhoPlaysProps = { gameId: string; scouts: Scout[]; mostPlayers: number; onChange: (scouts: Scout[]) => void };
 
 /** The scouts who are to play, one for each player. */
-export function WhoPlays({ scouts, mostPlayers, onChange }: WhoPlaysProps) {
+export function WhoPlays({ gameId, scouts, mostPlayers, onChange }: WhoPlaysProps) {
   const last = scouts.at(-1);
+  const likeness = useLikeness(gameId).data;
+  const ready = likeness ? [...SCOUTS, likeness] : SCOUTS;
   return (
     <section aria-labelledby="who" className="space-y-4 rounded-xl border border-line bg-card p-4">
       <h2 id="who" className="text-2xl">
@@ -22,6 +25,7 @@ export function WhoPlays({ scouts, mostPlayers, onChange }: WhoPlaysProps) {
           key={place}
           whose={scouts.length > 1 ? `Player ${place + 1}` : "Every player is"}
           scout={scout}
+          ready={ready}
           onChange={(next) => onChange(scouts.map((one, other) => (other === place ? next : one)))}
         />
       ))}
@@ -35,23 +39,23 @@ export function WhoPlays({ scouts, mostPlayers, onChange }: WhoPlaysProps) {
   );
 }
 
-type OneScoutProps = { whose: string; scout: Scout; onChange: (scout: Scout) => void };
+type OneScoutProps = { whose: string; scout: Scout; ready: Scout[]; onChange: (scout: Scout) => void };
 
-function OneScout({ whose, scout, onChange }: OneScoutProps) {
+function OneScout({ whose, scout, ready, onChange }: OneScoutProps) {
   const group = useId();
   return (
     <fieldset>
       <legend className="mb-1 font-semibold">{whose}</legend>
-      {SCOUTS.map((ready) => (
-        <label key={ready.name} className="flex items-center gap-2 py-0.5">
+      {ready.map((one) => (
+        <label key={one.name} className="flex items-center gap-2 py-0.5">
           <input
             type="radio"
             name={group}
-            checked={scout.name === ready.name}
-            onChange={() => onChange(ready)}
+            checked={scout.name === one.name}
+            onChange={() => onChange(one)}
             className="size-4.5 accent-moss"
           />
-          {ready.name}
+          {one.name}
         </label>
       ))}
       <Curve scout={scout} />

@@ -9,6 +9,8 @@ import type { Sorting } from "./useShownRows";
 
 const ROW_HEIGHT = 38;
 const STUB_WIDTH = 96;
+/** So many rows stand before the one the page was opened at. */
+const ROWS_BEFORE = 3;
 
 type GridProps<Item> = {
   label: string;
@@ -37,6 +39,7 @@ export function Grid<Item>(props: GridProps<Item>) {
     getScrollElement: () => frame.current,
     estimateSize: () => ROW_HEIGHT,
     overscan: 12,
+    initialOffset: Math.max(0, props.current - ROWS_BEFORE) * ROW_HEIGHT,
   });
   const width = columns.reduce((sum, column) => sum + column.width, STUB_WIDTH);
   const areAllChosen = shown.length > 0 && shown.every((row) => chosen.has(rows[row]?.key ?? -1));

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { Link, useParams } from "react-router";
+import { Link, useParams, useSearchParams } from "react-router";
 import { editPack, useWholePack } from "../api/packs";
 import { NEW_QUESTION } from "../api/parts";
 import type { PackEdit, PackView, Question } from "../api/schema";
@@ -64,7 +64,8 @@ function Editing({ pack, onAnew }: { pack: PackView; onAnew: () => void }) {
   const [columns, setColumns] = useState(() => columnsFor(pack.questions));
   const view = useShownRows(draft.rows, draft.faults, columns);
   const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
-  const [current, setCurrent] = useState(0);
+  const [search] = useSearchParams();
+  const [current, setCurrent] = useState(() => Math.min(Number(search.get("row") ?? 1) - 1, pack.questions.length - 1));
   const [title, setTitle] = useState(pack.title);
   const revision = draft.saving.is === "saved" ? draft.revision() : undefined;
   const [isHelping, setIsHelping] = useState(false);

@@ -11,8 +11,10 @@ import { Table } from "../table/Table";
 import { REAL_TIME, useCountdown } from "../table/useCountdown";
 import { Die } from "../ui/Die";
 import { ErrorNotice, Notice } from "../ui/Notice";
+import { KeptOfYou } from "./KeptOfYou";
 import { Names } from "./Names";
 import { playerKey } from "./playerKey";
+import { Remark } from "./Remark";
 import { Review } from "./Review";
 import { ScoreTable } from "./ScoreTable";
 import { Settings } from "./Settings";
@@ -53,6 +55,7 @@ export default function PlayPage() {
           )}
           {run?.refused && <Notice>Not taken: {run.refused}</Notice>}
           {play.isAsking && game.data && <Names game={game.data} onStart={play.start} />}
+          {play.isAsking && <KeptOfYou />}
           {run ? (
             <>
               <Table
@@ -70,12 +73,14 @@ export default function PlayPage() {
               {run.table.phase === "opening" && !isAwake && (run.sounds.length > 0 || run.table.narration) && (
                 <p className="text-center text-sm text-soft">Sound begins with your first press.</p>
               )}
+              {run.table.phase === "opening" && <KeptOfYou />}
               {run.is_best && (
                 <p role="status" className="mt-3 text-center font-serif text-xl font-semibold">
                   <Trophy aria-hidden className="mr-2 inline size-5 align-[-3px] text-clay" />
                   This is the best so far.
                 </p>
               )}
+              {run.asks_remark && <Remark key={run.id} runId={run.id} />}
               {run.table.phase === "ended" && <Afterwards gameId={gameId} runId={run.id} />}
               <Review answered={run.answered} players={run.table.players.map(({ name }) => name)} />
             </>

@@ -11,14 +11,18 @@ import { ago, minutes } from "../app/format";
 import { Page } from "../app/Page";
 import { ScoreTable } from "../play/ScoreTable";
 import { Button } from "../ui/Button";
+import { DeleteRuns } from "./DeleteRuns";
+import { PlayingNow } from "./PlayingNow";
 import { Die } from "../ui/Die";
 import { ErrorNotice } from "../ui/Notice";
+
+const WATCHES_EVERY_MS = 2000;
 
 /** How players come to a game, their best scores, and every run they played. */
 export default function PlayersPage() {
   const { gameId = "" } = useParams();
   const game = useGame(gameId);
-  const runs = useQuery({ queryKey: ["played", gameId], queryFn: () => listPlayedRuns(gameId), refetchInterval: 5000 });
+  const runs = useQuery({ queryKey: ["played", gameId], queryFn: () => listPlayedRuns(gameId), refetchInterval: WATCHES_EVERY_MS });
   const scores = useQuery({ queryKey: ["scores", gameId], queryFn: () => showScores(gameId, ""), refetchInterval: 5000 });
   const title = game.data?.document.title ?? "";
   const failure = game.error ?? runs.error ?? scores.error;
@@ -41,7 +45,9 @@ export default function PlayersPage() {
             {scores.data && (
               <ScoreTable title={`Best scores of version ${scores.data.revision}`} scores={scores.data.best} isNumbered />
             )}
+            {runs.data && <PlayingNow gameId={gameId} runs={runs.data} />}
             {runs.data && <Runs gameId={gameId} runs={runs.data} />}
+            {runs.data && runs.data.length > 0 && <DeleteRuns gameId={gameId} runs={runs.data} />}
           </div>
         </div>
       </main>
@@ -102,11 +108,12 @@ function Runs({ gameId, runs }: { gameId: string; runs: PlayedRun[] }) {
           <tr key={run.id} className="border-t border-line">
             <th scope="row" className="py-1.5 pr-3 font-semibold break-words">
               {run.players.join(", ")}
+              {run.remark && <span className="block font-normal text-soft">“{run.remark}”</span>}
             </th>
             <td className="py-1.5 pr-3 whitespace-nowrap">{ago(run.started_at)}</td>
             <td className="py-1.5 pr-3 tabular-nums">{shortly(run.dice)}</td>
             <td className="py-1.5 pr-3 tabular-nums">{run.result?.score}</td>
-            <td className="py-1.5 pr-3">{run.result ? run.result.ending : <span className="text-soft">not ended</span>}</td>
+            <td className="py-1.5 pr-3">{run.result ? run.result.ending : <span className="text-soft">{run.now ? "being played" : "left"}</span>}</td>
             <td className="py-1.5 pr-3 tabular-nums">{run.result && minutes(run.result.length_ms)}</td>
             <td className="py-1.5 pr-3 tabular-nums">{run.revision}</td>
             <td className="py-1.5 text-right">

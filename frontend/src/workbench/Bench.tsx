@@ -1,6 +1,6 @@
 import { lazy, Suspense, useEffect, type ComponentType } from "react";
 import type { Round, Stop } from "../api/schema";
-import { STOP_FACES } from "./stops";
+import { STOP_FACES } from "../app/stops";
 import { AskBench } from "./benches/ask/AskBench";
 import { BenchFaults } from "./BenchFaults";
 import { CheckBench } from "./benches/check/CheckBench";

@@ -10,7 +10,8 @@ import { SAVED_WORDS, type Saving } from "../api/saving";
 import { Button, buttonLook } from "../ui/Button";
 import { Die } from "../ui/Die";
 import { History } from "./History";
-import { stopName, stopPath } from "./stops";
+import { KeptCount } from "./KeptCount";
+import { stopName, stopPath } from "../app/stops";
 import type { Edit } from "./state/useDraft";
 import type { TableRun } from "./state/useTableRun";
 
@@ -53,6 +54,7 @@ export function Header({ game, title, saving, edit, table, undo, redo, onShortcu
         <History game={game} edit={edit} />
       </span>
       <SurveyCount game={game} />
+      <KeptCount game={game} />
       <DiceField table={table} />
       <Link to={`/foresight/${game.id}`} className={buttonLook()}>
         <Telescope aria-hidden /> <span className="max-xl:sr-only">Foresight</span>

@@ -15,7 +15,7 @@ import { Header } from "./Header";
 import { besidesTable } from "./tableKeys";
 import { TablePane } from "./TablePane";
 import { RoundSwitch } from "./RoundSwitch";
-import { stopPath } from "./stops";
+import { stopPath } from "../app/stops";
 import { TrailStrip } from "./trail/TrailStrip";
 import { useDraft } from "./state/useDraft";
 import { useTableRun } from "./state/useTableRun";
@@ -109,7 +109,7 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
           </Guarded>
         </main>
         <Guarded name="the footprints" resetKeys={[table.runId, table.shown]}>
-          <Footprints table={table} />
+          <Footprints gameId={game.id} table={table} />
         </Guarded>
       </div>
       <Shortcuts keys={KEYS} isOpen={isHelping} onOpenChange={setIsHelping} />

@@ -1,6 +1,6 @@
 import { BOX, FieldLabel, FieldNote, useField, type Labelled } from "./Field";
 
-type TextAreaFieldProps = Labelled & { value: string; onChange: (value: string) => void };
+type TextAreaFieldProps = Labelled & { value: string; onChange: (value: string) => void; maxLength?: number };
 
 /** A few lines of text. */
 export function TextAreaField(props: TextAreaFieldProps) {
@@ -13,7 +13,7 @@ export function TextAreaField(props: TextAreaFieldProps) {
         rows={3}
         className={`${BOX} w-full`}
         value={props.value}
-        maxLength={2000}
+        maxLength={props.maxLength ?? 2000}
         {...described}
         onChange={(event) => props.onChange(event.target.value)}
       />

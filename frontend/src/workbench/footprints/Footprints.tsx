@@ -13,6 +13,7 @@ import { useEffect, useRef, useState } from "react";
 import { useShortcuts } from "../../app/shortcuts";
 import { Button } from "../../ui/Button";
 import type { TableRun } from "../state/useTableRun";
+import { KeepRun } from "./KeepRun";
 import { StepRows } from "./StepRows";
 import { TimeLine } from "./TimeLine";
 
@@ -20,7 +21,7 @@ const PLAYBACK_MS = 800;
 const SPEEDS = [0.5, 1, 2, 4, 8];
 
 /** What happened in the run, to be gone back through, played again and branched off. */
-export function Footprints({ table }: { table: TableRun }) {
+export function Footprints({ gameId, table }: { gameId: string; table: TableRun }) {
   const [isOpen, setIsOpen] = useState(false);
   const [isPlaying, setIsPlaying] = useState(false);
   const [speed, setSpeed] = useState(1);
@@ -89,7 +90,8 @@ export function Footprints({ table }: { table: TableRun }) {
         <span className="text-soft tabular-nums">
           step {shown + 1} of {steps.length}
         </span>
-        <Button look="quiet" className="ml-auto" aria-expanded={isOpen} onClick={() => setIsOpen(!isOpen)}>
+        <KeepRun gameId={gameId} runId={table.runId} steps={shown} />
+        <Button look="quiet" aria-expanded={isOpen} onClick={() => setIsOpen(!isOpen)}>
           {isOpen ? <ChevronDown aria-hidden /> : <ChevronUp aria-hidden />}
           {isOpen ? "Fold" : "Unfold"}
         </Button>

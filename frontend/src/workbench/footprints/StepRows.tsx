@@ -1,7 +1,7 @@
 import { memo } from "react";
 import type { StepView } from "../../api/schema";
 import { seconds } from "../../app/format";
-import { stopName } from "../stops";
+import { stopName } from "../../app/stops";
 
 type StepRowsProps = {
   step: StepView;

@@ -1,6 +1,6 @@
 import { memo } from "react";
 import type { StepView, Stop } from "../../api/schema";
-import { stopName } from "../stops";
+import { stopName } from "../../app/stops";
 
 const STOPS: Stop[] = ["load", "open", "draw", "ask", "check", "score", "cue", "move on", "end"];
 const HEIGHT = 46;

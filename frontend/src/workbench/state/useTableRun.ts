@@ -39,6 +39,9 @@ export type TableRun = {
 /** So much that was done while the server was still asked is kept to be sent after. */
 const MOST_WAITING = 5;
 
+/** A run that a player is playing is looked at again so often. */
+const WATCHES_EVERY_MS = 2000;
+
 type Laid = { run: RunView; steps: StepView[]; shown?: number; restarted?: string; lookedAt?: string };
 
 /**
@@ -50,6 +53,7 @@ export function useTableRun(gameId: string, revision: number): TableRun {
   const navigate = useNavigate();
   const dice = diceIn(search.get("dice"));
   const wantedRun = useRef(search.get("run"));
+  const wantedStep = useRef(search.has("step") ? Number(search.get("step")) : undefined);
   const [laid, setLaid] = useState<Laid>();
   const [error, setError] = useState<unknown>();
   const { latest, isBusy } = useLatest();
@@ -91,6 +95,7 @@ export function useTableRun(gameId: string, revision: number): TableRun {
       const address = new URLSearchParams(now);
       address.set("dice", String(next.run.dice));
       address.set("run", next.run.id);
+      address.delete("step");
       void navigate({ pathname, search: address.toString() }, { replace: true });
     },
     [gameId, navigate, take],
@@ -120,12 +125,26 @@ export function useTableRun(gameId: string, revision: number): TableRun {
           return;
         }
         setPlayers(run.players.length);
-        newest.current = { run, steps: run.steps, lookedAt: reasonToLook(run, revision) };
+        const step = wantedStep.current;
+        newest.current = { run, steps: run.steps, lookedAt: reasonToLook(run, revision), ...(step !== undefined && { shown: step }) };
         setLaid(newest.current);
       },
       () => fresh(),
     );
   }, [revision, isBegun, laidDice, players, lay, gameId]);
+
+  const isGoingOn = laid?.lookedAt !== undefined && laid.run.is_players && laid.steps.at(-1)?.table.phase !== "ended";
+  const watched = isGoingOn ? laid.run.id : undefined;
+  useEffect(() => {
+    if (watched === undefined) return;
+    const look = () =>
+      void showRun(watched).then(
+        (run) => setLaid((now) => (now?.run.id === run.id && run.seen > now.run.seen ? { ...now, run, steps: run.steps } : now)),
+        setError,
+      );
+    const timer = window.setInterval(look, WATCHES_EVERY_MS);
+    return () => window.clearInterval(timer);
+  }, [watched]);
 
   const show = useCallback((step: number) => {
     setLaid((now) => now && { ...now, shown: step >= now.steps.length - 1 ? undefined : Math.max(0, step) });

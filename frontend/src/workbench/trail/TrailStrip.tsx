@@ -1,7 +1,7 @@
 import { Link, useSearchParams } from "react-router";
 import type { Footprint, GameView, Stop } from "../../api/schema";
 import { Die } from "../../ui/Die";
-import { STOP_FACES, stopPath } from "../stops";
+import { STOP_FACES, stopPath } from "../../app/stops";
 import { useToken } from "./useToken";
 
 /** How far below the strip's top each stop's mark stands, in pixels, from left to right. */

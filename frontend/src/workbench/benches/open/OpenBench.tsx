@@ -39,6 +39,13 @@ export function OpenBench({ document, edit }: BenchProps) {
             onChange={(asks_names) => set({ asks_names })}
           />
         </div>
+        <div className="pt-7">
+          <SwitchField
+            where="opening.asks_remark"
+            checked={opening.asks_remark}
+            onChange={(asks_remark) => set({ asks_remark })}
+          />
+        </div>
         <SelectField
           where="opening.narration"
           value={opening.narration}

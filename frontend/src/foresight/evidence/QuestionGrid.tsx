@@ -1,0 +1,95 @@
+import { useMemo, useState } from "react";
+import type { EvidenceView, QuestionEvidence } from "../../api/schema";
+import { percent } from "../../app/format";
+import { VerdictMark } from "./VerdictMark";
+
+type Column = { name: string; of: (one: QuestionEvidence) => number | string; show: (one: QuestionEvidence) => string };
+
+const COLUMNS: Column[] = [
+  { name: "Asked", of: (one) => one.asked, show: (one) => String(one.asked) },
+  { name: "Right", of: (one) => one.right.share, show: (one) => percent(one.right.share) },
+  { name: "Late", of: (one) => one.late / one.asked, show: (one) => (one.late ? percent(one.late / one.asked) : "") },
+  { name: "Median", of: (one) => one.seconds?.median ?? 0, show: (one) => (one.seconds ? `${one.seconds.median.toFixed(1)} s` : "") },
+  { name: "With the rest", of: (one) => one.with_rest ?? 0, show: (one) => one.with_rest?.toFixed(2) ?? "" },
+];
+
+type QuestionGridProps = { told: EvidenceView; chosen: number; onChoose: (place: number) => void };
+
+/** Every question with what its answers say, sorted by whichever column is wanted. */
+export function QuestionGrid({ told, chosen, onChoose }: QuestionGridProps) {
+  const [sorting, setSorting] = useState<{ by: string; isDown: boolean }>();
+  const { questions } = told.evidence;
+  const order = useMemo(() => {
+    const places = questions.map((_, place) => place);
+    const read = sorting && (COLUMNS.find(({ name }) => name === sorting.by)?.of ?? ((one: QuestionEvidence) => one.says));
+    if (!read) return places;
+    const value = (place: number) => (questions[place] ? read(questions[place]) : "");
+    places.sort((one, other) => String(value(one)).localeCompare(String(value(other)), "en", { numeric: true }));
+    return sorting.isDown ? places.reverse() : places;
+  }, [questions, sorting]);
+  const sort = (by: string) => setSorting({ by, isDown: sorting?.by === by && !sorting.isDown });
+  return (
+    <section aria-labelledby="questions" className="min-w-0 rounded-xl border border-line bg-card p-4">
+      <h2 id="questions" className="mb-1 text-2xl">
+        Questions
+      </h2>
+      <div className="max-h-104 overflow-auto" tabIndex={0} role="region" aria-labelledby="questions">
+        <table className="w-full">
+          <thead className="sticky top-0 bg-card text-left">
+            <tr>
+              <th scope="col" className="py-1 pr-3 font-normal text-soft">
+                Question
+              </th>
+              {[...COLUMNS.map(({ name }) => name), "Says"].map((name) => (
+                <th
+                  key={name}
+                  scope="col"
+                  aria-sort={sorting?.by === name ? (sorting.isDown ? "descending" : "ascending") : undefined}
+                  className="py-1 pr-3 font-normal whitespace-nowrap text-soft"
+                >
+                  <button type="button" className="rounded underline-offset-2 hover:underline" onClick={() => sort(name)}>
+                    {name}
+                    {sorting?.by === name && (sorting.isDown ? " ↓" : " ↑")}
+                  </button>
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {order.map((place) => {
+              const one = questions[place];
+              if (!one) return null;
+              return (
+                <tr key={place} className={`border-t border-line ${place === chosen ? "bg-sun-pale" : ""}`}>
+                  <th scope="row" className="py-1 pr-3 text-left font-normal">
+                    <button
+                      type="button"
+                      aria-pressed={place === chosen}
+                      onClick={() => onChoose(place)}
+                      className="rounded text-left text-sky underline-offset-2 hover:underline"
+                    >
+                      {one.prompt}
+                    </button>
+                  </th>
+                  {COLUMNS.map(({ name, show }) => (
+                    <td key={name} className="py-1 pr-3 whitespace-nowrap tabular-nums">
+                      {show(one)}
+                    </td>
+                  ))}
+                  <td className="py-1 whitespace-nowrap">
+                    <VerdictMark says={one.says} />
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      </div>
+      <p className="mt-2 text-sm text-soft">
+        “With the rest” is how far being right here goes with being right at the other questions of the run: near 0 or below, the
+        question does not tell who knows more. Cronbach’s alpha {told.evidence.alpha === null ? "cannot be said" : told.evidence.alpha.toFixed(2)}:{" "}
+        {told.evidence.alpha_of}.
+      </p>
+    </section>
+  );
+}
