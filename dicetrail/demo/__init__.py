@@ -14,11 +14,13 @@ from dicetrail.core import Game, Pack
 from dicetrail.demo import games
 from dicetrail.demo.games import HARVEST_SUPPER
 from dicetrail.demo.media import BED_LEAVES, LEAVES, SOUNDS
-from dicetrail.files import Contents, Wish, guess, medium, read_questions
+from dicetrail.files import Contents, Wish, guess, medium, read_answers, read_questions
 from dicetrail.store import Database, NotFound, PackSource
 from dicetrail.store.games import add_game, newest_game
 from dicetrail.store.media import keep_medium
 from dicetrail.store.packs import add_pack, newest_pack
+from dicetrail.store.played import bring_runs
+from dicetrail.web.evidence.gathering import brought
 from dicetrail.web.loads.load import pack_source
 
 DATA = Path(__file__).parent / "data"
@@ -42,6 +44,9 @@ _FILES = {
 
 PLANTS_FILE = "plants.tsv"
 
+ANSWERS = {"harvest-supper": "supper-answers.jsonl", "slug-patrol": "patrol-answers.jsonl"}
+"""What people answered at a playtest: invented like all else, by simulated players."""
+
 
 def load_demo(database: Database, now: datetime) -> bool:
     """Put into a store what it lacks of the demo. Returns whether anything was put there."""
@@ -51,6 +56,8 @@ def load_demo(database: Database, now: datetime) -> bool:
             _load_packs(session, now)
         for place, name in enumerate(lacking):
             add_game(session, GAMES[name], now + timedelta(milliseconds=place), name)
+            if name in ANSWERS:
+                _bring(session, name, ANSWERS[name])
     return bool(lacking)
 
 
@@ -74,6 +81,12 @@ def _load_packs(session: Session, now: datetime) -> None:
     source = PackSource("leaf-shapes.zip", "drawings and sounds of the demo", None, 0, ())
     media = _kept_media(session, LEAVES | SOUNDS)
     _keep(session, games.leaf_pack(), source, now, games.LEAVES_PACK, media)
+
+
+def _bring(session: Session, game_id: str, file: str) -> None:
+    """Bring the answers of a playtest that was held elsewhere."""
+    runs = read_answers((DATA / file).read_bytes()).runs
+    bring_runs(session, (brought(game_id, file, run) for run in runs))
 
 
 def _kept_media(session: Session, files: Mapping[str, bytes]) -> dict[str, str]:

@@ -26,6 +26,10 @@ PACK = "/api/packs/harvest-supper-questions"
 
 
 class TestEvidence(PlayersTest):
+    def setUp(self):
+        super().setUp()
+        self.http.delete(f"{EVIDENCE}/runs")  # those of the demo
+
     def brought(self, content, status=200):
         answer = self.http.post(f"{EVIDENCE}/answers", files={"file": ("class.jsonl", content)})
         self.assertEqual(answer.status_code, status, answer.text[:300])

@@ -282,7 +282,9 @@ def _rivals_the_key(one: Picked, picked: Sequence[Picked]) -> bool:
     """Whether what is wrong is given by most of those who were wrong, and rather by the better
     of them: where players only guess, or are misled, neither is so at once."""
     wrong, found = sum(other.times for other in picked), one.with_better
-    if found is None or len(picked) < 2 or wilson(one.times, wrong).least < MOST_OF_WRONG:
+    if found is None or len(picked) < 2 or wrong < FEW:
+        return False
+    if wilson(one.times, wrong).least < MOST_OF_WRONG:
         return False
     return found > 0 and is_sure(found, wrong, RATHER_SURE)
 

@@ -94,6 +94,20 @@ def elsewhere(gathering: Gathering) -> list[PlayedElsewhere]:
     ]
 
 
+def brought(game_id: str, file_name: str, run: PlayedElsewhere) -> BroughtRun:
+    """A run of a file of answers as it is kept."""
+    return BroughtRun(
+        game_id=game_id,
+        run=run.run,
+        file_name=file_name,
+        revision=run.revision,
+        players=run.players,
+        started_at=run.started_at,
+        seen=run.shown,
+        remark=run.remark or None,
+    )
+
+
 def name_of(run: RunRow | BroughtRun) -> str:
     """What a run is called in a file. Its own name would open it at its address."""
     return _hidden(run.id) if isinstance(run, RunRow) else run.run

@@ -32,6 +32,7 @@ from dicetrail.store.models import BroughtRun, RunRow
 from dicetrail.store.played import Chosen, bring_runs, delete_runs, played_runs
 from dicetrail.web.context import Now, SharedShelf
 from dicetrail.web.evidence.gathering import (
+    brought,
     chosen_by,
     elsewhere,
     gathered,
@@ -71,7 +72,7 @@ def show_evidence(
     every = gathered(shelf, game_id, Chosen(), now)
     gathering = gathered(shelf, game_id, chosen_by(choice), now)
     evidence, held = gathering.evidence, questions_now(shelf, game_id)
-    brought = Counter(
+    by_file = Counter(
         one.run.file_name for one in gathering.runs if isinstance(one.run, BroughtRun)
     )
     return EvidenceView(
@@ -82,7 +83,7 @@ def show_evidence(
         going_on=gathering.going_on,
         revisions=tuple(sorted({one.revision for one in elsewhere(every)})),
         players=tuple(sorted({name for one in every.runs for name in one.run.players})),
-        brought=tuple(BroughtFile(file_name=name, runs=runs) for name, runs in brought.items()),
+        brought=tuple(BroughtFile(file_name=name, runs=runs) for name, runs in by_file.items()),
     )
 
 
@@ -166,23 +167,8 @@ async def bring_answers(
 def _kept(shelf: Shelf, game_id: str, found: AnswersRead, file_name: str) -> int:
     with shelf.database.writing() as session:
         own = {name_of(run) for run in played_runs(session, game_id, Chosen())}
-        return bring_runs(
-            session,
-            (
-                BroughtRun(
-                    game_id=game_id,
-                    run=one.run,
-                    file_name=file_name,
-                    revision=one.revision,
-                    players=one.players,
-                    started_at=one.started_at,
-                    seen=one.shown,
-                    remark=one.remark or None,
-                )
-                for one in found.runs
-                if one.run not in own
-            ),
-        )
+        others = (one for one in found.runs if one.run not in own)
+        return bring_runs(session, (brought(game_id, file_name, one) for one in others))
 
 
 @router.get("/scout")
