@@ -37,8 +37,6 @@ from dicetrail.core.foresight import (
     How,
     KeptRun,
     Scout,
-    Sighting,
-    evidence_of,
     foreseen,
     nothing_played,
     played_again,
@@ -54,14 +52,14 @@ from dicetrail.scouting import Crew, Subject, here, of_cluster, shared_out
 from dicetrail.store import Database, NotFound, StoreTrouble
 from dicetrail.store.games import newest_game, newest_games
 from dicetrail.store.kept import kept_runs
-from dicetrail.store.models import RunRow
 from dicetrail.store.packs import newest_packs, pack_of
-from dicetrail.store.played import Chosen, played_runs
 from dicetrail.terminal import play as play_run
 from dicetrail.terminal import standard_lines
 from dicetrail.web import create_app
 from dicetrail.web.app import LOOPBACK
 from dicetrail.web.door.connections import MOST_CONNECTIONS, make_room, timed
+from dicetrail.web.evidence.gathering import chosen_by, gathered
+from dicetrail.web.evidence.shapes import Choice
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.site import SITE
 from dicetrail.web.wire.parts import written_parts
@@ -254,17 +252,32 @@ AsJson = Annotated[bool, typer.Option("--json", help="Print it as JSON.")]
 
 
 @app.command()
-def evidence(game: GameNamed, data: Data = DEFAULT_DATA, as_json: AsJson = False) -> None:
+def evidence(
+    game: GameNamed,
+    data: Data = DEFAULT_DATA,
+    revision: Annotated[
+        int | None, typer.Option(min=1, help="Of runs of this version alone.")
+    ] = None,
+    since: Annotated[datetime | None, typer.Option(help="Of runs begun from then on.")] = None,
+    before: Annotated[datetime | None, typer.Option(help="Of runs begun before then.")] = None,
+    player: Annotated[str, typer.Option(help="Of this player's runs alone.")] = "",
+    as_json: AsJson = False,
+) -> None:
     """Print what the runs that players played say of each question of a game."""
     if not data.is_file():
         console.print(f"[red]There is no store at {data}.[/red]")
         raise typer.Exit(1)
-    database = Database(data)
-    shelf = Shelf(database)
-    with _troubles_told(), database.reading() as session:
-        newest_game(session, game)
-        told = evidence_of([_seen_in(shelf, run) for run in played_runs(session, game, Chosen())])
-    shelf.close()
+    choice = Choice(revision=revision, since=since, before=before, player=player)
+    with _troubles_told():
+        shelf = Shelf(Database(data))
+        try:
+            told = gathered(shelf, game, chosen_by(choice), datetime.now(UTC)).evidence
+        except NotFound:
+            console.print(f"[red]There is no game “{escape(game)}”.[/red]")
+            raise typer.Exit(1) from None
+        finally:
+            shelf.close()
+            shelf.database.close()
     if as_json:
         print(TypeAdapter(Evidence).dump_json(told, indent=1).decode())
         return
@@ -285,14 +298,6 @@ def evidence(game: GameNamed, data: Data = DEFAULT_DATA, as_json: AsJson = False
     console.print(table)
     alpha = "cannot be said" if told.alpha is None else f"{told.alpha:.2f}"
     console.print(f"Cronbach's alpha: {alpha}, {told.alpha_of}")
-
-
-def _seen_in(shelf: Shelf, run: RunRow) -> Sequence[Sighting]:
-    """What a run shows of its questions; nothing if its rules are not taken any more."""
-    try:
-        return shelf.shown(run).seen
-    except GameProblems:
-        return ()
 
 
 Who = Annotated[

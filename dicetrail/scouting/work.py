@@ -79,14 +79,15 @@ def foresee(subject: Subject) -> tuple[Problem, ...]:
     return foreseen(_program(subject))
 
 
+@lru_cache(maxsize=4)
 def look_for_witnesses(subject: Subject, dice: int = 1) -> Witnesses:
-    """A run to every ending and score that can be found."""
+    """A run to every ending and score that can be found; looked for once a process."""
     return witnesses(_program(subject), dice=dice)
 
 
 def make_ready_runs(subject: Subject) -> tuple[KeptRun, ...]:
     """The runs that are worth keeping of any game."""
-    return tuple(ready_runs(_program(subject)))
+    return tuple(ready_runs(_program(subject), found=look_for_witnesses(subject)))
 
 
 def play_again(subject: Subject, kept: Sequence[KeptRun]) -> tuple[Held, ...]:

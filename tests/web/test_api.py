@@ -482,7 +482,7 @@ class TestRuns(ApiTest):
         run = self.post("/api/play/games/harvest-supper/runs", players=players)
         self.assertEqual(run["table"]["players"][0]["name"], "Marjory")
         told = {"id", "game_id", "revision", "seen", "at", "table", "sounds", "answered"}
-        told |= {"is_best", "refused"}
+        told |= {"is_best", "asks_remark", "refused"}
         self.assertEqual(set(run), told)
         self.assertEqual(run["answered"], [])
         run = self.input(run, action="begin")

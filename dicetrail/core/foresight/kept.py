@@ -9,7 +9,7 @@ from dataclasses import dataclass, replace
 from itertools import zip_longest
 
 from dicetrail.core.document import Number
-from dicetrail.core.foresight.witness import witnesses
+from dicetrail.core.foresight.witness import Witnesses, witnesses
 from dicetrail.core.play import (
     Bring,
     Footprint,
@@ -156,18 +156,21 @@ READY = (
 """The runs that are there for every game, and how their questions come out, over and over."""
 
 
-def ready_runs(program: Program, dice: int = 1) -> Iterator[KeptRun]:
+def ready_runs(
+    program: Program, dice: int = 1, found: Witnesses | None = None
+) -> Iterator[KeptRun]:
     """Runs worth keeping of any game: all right, all wrong, all late where there is a clock, in
-    turns right and wrong, and one to each ending."""
+    turns right and wrong, and one to each ending, as was `found` before or is looked for now."""
     for name, intents in READY:
         inputs = _inputs(program, dice, intents)
         if inputs is not None:
             yield kept_run(program, name, dice, inputs)
     endings = program.game.endings
-    for ending, found in zip(endings, witnesses(program, dice=dice).endings, strict=True):
-        if found is not None:
+    there = witnesses(program, dice=dice) if found is None else found
+    for ending, witness in zip(endings, there.endings, strict=True):
+        if witness is not None:
             name = f"ends as “{ending.title}”"
-            yield kept_run(program, name, found.dice, found.inputs, found.players)
+            yield kept_run(program, name, witness.dice, witness.inputs, witness.players)
 
 
 def _inputs(program: Program, dice: int, intents: Sequence[Intent]) -> list[Input] | None:

@@ -66,11 +66,13 @@ from dicetrail.core.survey.reach import Reach, reach, scores_reached
 
 MOST_ROUNDS = 50
 MOST_ENDINGS = 100
+MOST_PACKS = 500
 _MOST_PARTS = {
     "rounds": MOST_ROUNDS,
     "endings": MOST_ENDINGS,
     "cues": MOST_CUES,
     "sounds": MOST_SOUNDS,
+    "known_as": MOST_PACKS,
 }
 _MOST_ITEMS = 1000
 
@@ -227,6 +229,7 @@ def within_bounds(game: Game) -> Game:
         endings=game.endings[:MOST_ENDINGS],
         cues=game.cues[:MOST_CUES],
         sounds=game.sounds[:MOST_SOUNDS],
+        known_as=game.known_as[:MOST_PACKS],
     )
     return clipped(fewer)
 
@@ -235,8 +238,9 @@ def _too_many(game: Game) -> Iterator[Problem]:
     """More rounds, endings, cues or sounds than a game can have."""
     for name, most in _MOST_PARTS.items():
         if len(getattr(game, name)) > most:
+            words = "packs with other names" if name == "known_as" else name
             yield Problem(
-                name, f"{len(getattr(game, name))} {name} are there", f"have {most} at most"
+                name, f"{len(getattr(game, name))} {words} are there", f"have {most} at most"
             )
 
 

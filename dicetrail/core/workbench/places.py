@@ -16,6 +16,7 @@ STOP_OF_GAME = {
     "seconds": Stop.ASK,
     "sounds": Stop.CUE,
     "best": Stop.END,
+    "known_as": Stop.LOAD,
     "packs": Stop.LOAD,
 }
 """The stop at which each part of a game, and its packs, are programmed."""

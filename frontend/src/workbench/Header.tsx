@@ -39,7 +39,7 @@ export function Header({ game, title, saving, edit, table, undo, redo, onShortcu
         value={title}
         maxLength={200}
         onChange={(event) => edit((document) => ({ ...document, title: event.target.value }))}
-        className="min-w-56 flex-1 rounded-md border border-transparent px-2 py-0.5 font-serif text-xl font-semibold xl:text-2xl text-ellipsis hover:border-edge"
+        className="min-w-40 flex-1 rounded-md border border-transparent px-2 py-0.5 font-serif text-xl font-semibold xl:text-2xl text-ellipsis hover:border-edge"
       />
       <p role="status" className={saving.is === "failed" ? "font-semibold text-clay-dark" : `text-soft ${saving.is === "saved" ? "max-xl:sr-only" : ""}`}>
         {SAVED_WORDS[saving.is]}

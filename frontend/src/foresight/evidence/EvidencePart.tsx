@@ -11,18 +11,19 @@ import { ChosenRuns } from "./ChosenRuns";
 import { OneQuestion } from "./OneQuestion";
 import { QuestionGrid } from "./QuestionGrid";
 import { RightAgainstRest } from "./RightAgainstRest";
+import { gravestOf } from "./verdicts";
 
 /** What did happen: what the runs that players played say of each question and of the game. */
 export default function EvidencePart({ game }: { game: GameView }) {
   const [choice, setChoice] = useState<Choice>({});
   const evidence = useEvidence(game.id, game.revision, choice);
-  const [chosen, setChosen] = useState(0);
+  const [chosen, setChosen] = useState<number>();
   const told = evidence.data;
   if (evidence.error) return <ErrorNotice error={evidence.error} />;
   if (!told) return <p role="status">Looking through the runs…</p>;
   const { questions } = told.evidence;
-  const question = questions[chosen] ?? questions[0];
-  const place = question ? questions.indexOf(question) : 0;
+  const place = chosen !== undefined && chosen < questions.length ? chosen : gravestOf(questions);
+  const question = questions[place];
   return (
     <div className="space-y-4">
       <section aria-labelledby="runs" className="flex flex-wrap items-end gap-x-5 gap-y-3 rounded-xl border border-line bg-card p-4">

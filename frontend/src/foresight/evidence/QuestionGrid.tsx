@@ -1,9 +1,10 @@
 import { useMemo, useState } from "react";
 import type { EvidenceView, QuestionEvidence } from "../../api/schema";
 import { percent } from "../../app/format";
+import { rankOf } from "./verdicts";
 import { VerdictMark } from "./VerdictMark";
 
-type Column = { name: string; of: (one: QuestionEvidence) => number | string; show: (one: QuestionEvidence) => string };
+type Column = { name: string; of: (one: QuestionEvidence) => number; show: (one: QuestionEvidence) => string };
 
 const COLUMNS: Column[] = [
   { name: "Asked", of: (one) => one.asked, show: (one) => String(one.asked) },
@@ -13,21 +14,22 @@ const COLUMNS: Column[] = [
   { name: "With the rest", of: (one) => one.with_rest ?? 0, show: (one) => one.with_rest?.toFixed(2) ?? "" },
 ];
 
+const SAYS: Column = { name: "Says", of: (one) => rankOf(one.says), show: (one) => one.says };
+
 type QuestionGridProps = { told: EvidenceView; chosen: number; onChoose: (place: number) => void };
 
 /** Every question with what its answers say, sorted by whichever column is wanted. */
 export function QuestionGrid({ told, chosen, onChoose }: QuestionGridProps) {
-  const [sorting, setSorting] = useState<{ by: string; isDown: boolean }>();
+  const [sorting, setSorting] = useState({ by: SAYS.name, isDown: false });
   const { questions } = told.evidence;
   const order = useMemo(() => {
     const places = questions.map((_, place) => place);
-    const read = sorting && (COLUMNS.find(({ name }) => name === sorting.by)?.of ?? ((one: QuestionEvidence) => one.says));
-    if (!read) return places;
-    const value = (place: number) => (questions[place] ? read(questions[place]) : "");
-    places.sort((one, other) => String(value(one)).localeCompare(String(value(other)), "en", { numeric: true }));
+    const read = (COLUMNS.find(({ name }) => name === sorting.by) ?? SAYS).of;
+    const value = (place: number) => (questions[place] ? read(questions[place]) : 0);
+    places.sort((one, other) => value(one) - value(other));
     return sorting.isDown ? places.reverse() : places;
   }, [questions, sorting]);
-  const sort = (by: string) => setSorting({ by, isDown: sorting?.by === by && !sorting.isDown });
+  const sort = (by: string) => setSorting({ by, isDown: sorting.by === by && !sorting.isDown });
   return (
     <section aria-labelledby="questions" className="min-w-0 rounded-xl border border-line bg-card p-4">
       <h2 id="questions" className="mb-1 text-2xl">
@@ -40,16 +42,16 @@ export function QuestionGrid({ told, chosen, onChoose }: QuestionGridProps) {
               <th scope="col" className="py-1 pr-3 font-normal text-soft">
                 Question
               </th>
-              {[...COLUMNS.map(({ name }) => name), "Says"].map((name) => (
+              {[...COLUMNS, SAYS].map(({ name }) => name).map((name) => (
                 <th
                   key={name}
                   scope="col"
-                  aria-sort={sorting?.by === name ? (sorting.isDown ? "descending" : "ascending") : undefined}
+                  aria-sort={sorting.by === name ? (sorting.isDown ? "descending" : "ascending") : undefined}
                   className="py-1 pr-3 font-normal whitespace-nowrap text-soft"
                 >
                   <button type="button" className="rounded underline-offset-2 hover:underline" onClick={() => sort(name)}>
                     {name}
-                    {sorting?.by === name && (sorting.isDown ? " ↓" : " ↑")}
+                    {sorting.by === name && (sorting.isDown ? " ↓" : " ↑")}
                   </button>
                 </th>
               ))}

@@ -17,6 +17,7 @@ export function RightAgainstRest({ questions, chosen, onChoose }: RightAgainstRe
   const dots: Dot[] = questions.flatMap(({ prompt, right, with_rest: rest, says }, place) =>
     rest === null ? [] : [{ place, prompt, right: right.share, rest, look: LOOKS[says] ?? "var(--color-moss)" }],
   );
+  const ticks = ticksFor(dots.map(({ rest }) => rest));
   return (
     <figure aria-labelledby="right-rest" className="rounded-xl border border-line bg-card p-4">
       <figcaption id="right-rest" className="mb-1 font-serif text-lg font-semibold">
@@ -39,7 +40,8 @@ export function RightAgainstRest({ questions, chosen, onChoose }: RightAgainstRe
             <YAxis
               dataKey="rest"
               type="number"
-              domain={[(least: number) => Math.min(-0.2, least), (most: number) => Math.max(0.6, most)]}
+              domain={[ticks[0] ?? 0, ticks.at(-1) ?? 0]}
+              ticks={ticks}
               tickFormatter={(value: number) => value.toFixed(1)}
               width={44}
               stroke="var(--color-soft)"
@@ -79,4 +81,13 @@ export function RightAgainstRest({ questions, chosen, onChoose }: RightAgainstRe
       <p className="text-sm text-soft">Below the line, those who know more are rather wrong here. The same numbers stand in the list of questions.</p>
     </figure>
   );
+}
+
+const TICK = 0.2;
+
+/** Round values from below the lowest correlation to above the highest, 0 among them. */
+function ticksFor(rests: number[]): number[] {
+  const first = Math.floor(Math.min(0, ...rests) / TICK);
+  const last = Math.ceil(Math.max(0, ...rests) / TICK);
+  return Array.from({ length: last - first + 1 }, (_, step) => Number(((first + step) * TICK).toFixed(1)));
 }
