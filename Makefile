@@ -9,7 +9,7 @@ PIP_AUDIT := 2.10.1
 LOCKED := --quiet --universal --generate-hashes --no-header --strip-extras --no-annotate
 SITE_SOURCES := $(shell find frontend/src -type f 2>/dev/null) frontend/index.html frontend/vite.config.ts
 
-.PHONY: demo dev test check fuzz bench bench-players bench-judging bench-memory bench-foresight bench-kills bench-large bench-damage shots sounds site api browser lock third-party audit
+.PHONY: demo dev test check fuzz bench bench-players bench-judging bench-memory bench-foresight bench-evidence bench-kills bench-large bench-damage shots sounds site api browser lock third-party audit
 
 demo: .make/run .make/site
 	@$(BIN)/dicetrail serve --demo --host $(HOST) --port $(PORT) --data $(DATA)
@@ -58,6 +58,9 @@ bench-judging: .make/dev
 
 bench-foresight: .make/dev
 	@$(BIN)/python -m bench.foresight
+
+bench-evidence: .make/dev
+	@$(BIN)/python -m bench.evidence
 
 bench-memory: .make/dev
 	@$(BIN)/python -m bench.memory

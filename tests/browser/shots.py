@@ -10,7 +10,7 @@ from pathlib import Path
 from selenium.webdriver.common.keys import Keys
 
 from dicetrail.demo import DATA
-from tests.browser.base import BrowserTest, resize
+from tests.browser.base import BrowserTest
 
 DICE = 4821
 
@@ -57,10 +57,6 @@ class Shots(BrowserTest):
         self.one(".cm-runs span")
         self.sees("9.5 questions, 1:19")
         self.shot("workbench")
-        self.press(",", ",", ",")
-        self.sees("Branch here")
-        self.shot("stepping-back")
-        self.press(".", ".", ".")
         for stop in ("draw", "ask", "check", "cue", "end"):
             self.button(stop.capitalize()).click()
             if stop == "cue":
@@ -111,25 +107,35 @@ class Shots(BrowserTest):
         self.begin()
         self.answer("a")
         self.shot("play")
-        resize(self.driver, 360, 740)
-        while self.all("#prompt"):
-            self.press(Keys.ENTER)
-            self.wait(lambda: "Go on" not in self.text(), "the next question or the end")
-            if self.all("#prompt"):
-                self.answer("a")
-        self.sees("right,")
-        self.sees("Best scores")
-        self.shot("play-phone")
-        resize(self.driver, 1280, 800)
         self.open("/foresight/harvest-supper")
         self.sees("every way was followed")
         self.button("Find a run to each ending").click()
         self.sees("Open a run")
         self.shot("foresight")
+        self.open("/foresight/harvest-supper/evidence")
+        self.sees("misleading", "tbody tr:first-child")
+        self.sees("Which of these crumbles", "#one")
+        self.shot("evidence")
+        self.shot_of_kept()
         self.open("/players/harvest-supper")
         self.sees("Every run")
         self.one("img[alt^='QR code']")
         self.shot("players")
+
+    def shot_of_kept(self):
+        """Kept runs, of which one has changed."""
+        game = "/api/games/slug-patrol"
+        self.server.http.post(f"{game}/kept/ready")
+        view = self.server.http.get(game).json()
+        document = view["document"]
+        document["script"] = document["script"].replace("[3, 2, 1]", "[4, 2, 1]")
+        body = {"revision": view["revision"], "document": document}
+        self.server.http.put(game, json=body)
+        self.open("/foresight/slug-patrol/kept")
+        self.sees("hold in version 2")
+        self.button("Compare").click()
+        self.sees("as it was and as it is")
+        self.shot("kept")
 
     def played(self, name, right):
         """A run played by somebody, with so many right answers first."""

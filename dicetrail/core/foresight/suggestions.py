@@ -44,7 +44,7 @@ def suggested(found: QuestionEvidence, question: Question) -> Iterator[Suggestio
     details = question.details
     level = _level(found.first)
     if level is not None and level != (details.level or 1):
-        what = f"right at the first try {found.first.share:.0%}, so of level {level}"
+        what = f"right at the first try {100 * found.first.share:.0f} %, so of level {level}"
         yield Suggestion(Sort.LEVEL, what, replace(question, details=replace(details, level=level)))
     if found.allowed is None or found.most_within is None:
         return

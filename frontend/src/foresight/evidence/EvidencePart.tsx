@@ -27,7 +27,7 @@ export default function EvidencePart({ game }: { game: GameView }) {
   return (
     <div className="space-y-4">
       <section aria-labelledby="runs" className="flex flex-wrap items-end gap-x-5 gap-y-3 rounded-xl border border-line bg-card p-4">
-        <div className="mr-auto">
+        <div className="min-w-48 flex-1">
           <h2 id="runs" className="text-2xl">
             {counted(told.came.runs, "run")}
           </h2>
