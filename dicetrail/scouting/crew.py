@@ -13,7 +13,7 @@ from typing import Any, TypeVar
 
 Made = TypeVar("Made")
 
-LESS_URGENT = 5
+LESS_URGENT = 2
 """So many steps of niceness are between a worker and what it works for."""
 
 

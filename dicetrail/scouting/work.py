@@ -87,7 +87,7 @@ def look_for_witnesses(subject: Subject, dice: int = 1) -> Witnesses:
 
 def make_ready_runs(subject: Subject) -> tuple[KeptRun, ...]:
     """The runs that are worth keeping of any game."""
-    return tuple(ready_runs(_program(subject), found=look_for_witnesses(subject)))
+    return tuple(ready_runs(_program(subject)))
 
 
 def play_again(subject: Subject, kept: Sequence[KeptRun]) -> tuple[Held, ...]:

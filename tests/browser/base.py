@@ -181,6 +181,13 @@ class BrowserTest(unittest.TestCase):
 
         self.wait(is_begun, "the first question")
 
+    def unfold(self):
+        """Have the footprints unfolded; the page remembers it."""
+        fold = self.found("//button[.='Unfold' or .='Fold']", "the footprints' fold")
+        if fold.text == "Unfold":
+            fold.click()
+        self.one("ol[aria-labelledby=footprints]")
+
     def prompt(self):
         return self.text("#prompt")
 

@@ -2,7 +2,7 @@
 
 from selenium.webdriver.common.keys import Keys
 
-from tests.browser.base import BrowserTest, open_browser
+from tests.browser.base import BrowserTest, open_browser, resize
 from tests.files.samples import png
 
 TABLE = "section[aria-label=Table]"
@@ -107,6 +107,7 @@ class TestBenches(BrowserTest):
         self.sees("Score cannot be worse", TABLE)
         self.sees("1 ×", ".cm-runs")
         self.sees("It could read score 0, wrong_count 1.", BENCH)
+        self.unfold()
         self.sees("a wrong answer: score 0 → -2 lines 4, 5, 6", FOOTPRINTS)
         self.assertEqual(self.saved()["script"], RULES)
 
@@ -116,7 +117,7 @@ class TestBenches(BrowserTest):
         group = "[aria-label='Play for the player']"
         for steps in (3, 5, 7):
             self.press("g")
-            self.sees(f"step {steps} of {steps}", FOOTPRINTS)
+            self.sees(f"step {steps} of {steps}")
         self.sees("Question 3 of 10", TABLE)
         self.press(",", ",")
         self.sees("Step 5 of 7", TABLE)
@@ -124,7 +125,7 @@ class TestBenches(BrowserTest):
         branched = self.driver.current_url
         self.button("Branch here").click()
         self.wait(lambda: self.driver.current_url != branched, "a run of its own")
-        self.sees("step 5 of 5", FOOTPRINTS)
+        self.sees("step 5 of 5")
         self.one(f"{group} [aria-label='More ways to play on']").click()
         self.button("All wrong, to the end").click()
         self.sees("2 of 10 right, 20 %", TABLE)
@@ -221,3 +222,47 @@ class TestBenches(BrowserTest):
         self.sees("right answer")
         self.press(Keys.ENTER)
         self.sees("Question 2 of 10")
+
+
+class TestRoom(BrowserTest):
+    def height(self, css):
+        box = "return document.querySelector(arguments[0]).getBoundingClientRect()"
+        return self.driver.execute_script(f"{box}.height", css)
+
+    def width(self, css):
+        box = "return document.querySelector(arguments[0]).getBoundingClientRect()"
+        return self.driver.execute_script(f"{box}.width", css)
+
+    def test_the_bench_has_the_height_and_panes_are_dragged_and_remembered(self):
+        bench, bar = "section[aria-labelledby=bench]", '[aria-label="The run\'s time"]'
+        for width, height, least in ((1280, 800, 560), (1024, 768, 480)):
+            resize(self.driver, width, height)
+            for stop in ("load", "score", "move-on", "end"):
+                with self.subTest(stop=stop, width=width):
+                    self.open(f"/game/slug-patrol/{stop}?dice=4")
+                    self.one(bench)
+                    self.sees("step 1 of 1")
+                    self.assertGreaterEqual(self.height(bench), least)
+                    self.assertLessEqual(self.height(bar), 56)
+                    title = "return [arguments[0].scrollWidth, arguments[0].clientWidth]"
+                    field = self.one("input[aria-label='Title of the game']")
+                    wanted, there = self.driver.execute_script(title, field)
+                    self.assertLessEqual(wanted, there, "the title is cut")
+        resize(self.driver, 1280, 800)
+        before = self.width(bench)
+        between = self.one("[role=separator][aria-label='Width of the bench']")
+        between.send_keys(*[Keys.ARROW_LEFT] * 3)
+        self.wait(lambda: self.width(bench) < before - 30, "a narrower bench")
+        self.one("h2#bench").click()
+        self.press("f")
+        self.one("section[aria-labelledby=footprints]")
+        narrow, short = self.width(bench), self.height(bench)
+        self.one("[role=separator][aria-label='Height of the footprints']").send_keys(Keys.ARROW_UP)
+        self.wait(lambda: self.height(bench) < short - 10, "more footprints")
+        self.driver.refresh()
+        self.one("section[aria-labelledby=footprints]")
+        self.wait(lambda: abs(self.width(bench) - narrow) < 3, "the panes as they were left")
+        self.assert_accessible()
+        self.one("h2#bench").click()
+        self.press("f")
+        self.wait(lambda: not self.all("section[aria-labelledby=footprints]"), "them folded")

@@ -84,8 +84,8 @@ class TestEvidence(BrowserTest):
         self.found("//button[@aria-label='Let go of a life gone']", "let go").click()
         self.sees("9 of 9 runs hold")
         self.button("Play it at the table").click()
-        self.sees("What does each outcome do?" if "/score" in self.driver.current_url else "Load")
-        self.sees("too late", "[aria-labelledby=footprints]")
+        self.unfold()
+        self.sees("too late", "section[aria-labelledby=footprints]")
 
 
 class TestPlaytest(PlayingTest):

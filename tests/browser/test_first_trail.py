@@ -75,6 +75,7 @@ class TestFirstTrail(BrowserTest):
         self.sees("2 of 3 right, 67 %")
         self.sees("Well done")
         self.assertEqual(self.one("[data-testid=token]").get_attribute("data-stop"), "end")
+        self.unfold()
         self.sees("score 10 → 20", FOOTPRINTS)
         self.sees("the ending is “Well done”", FOOTPRINTS)
 

@@ -40,6 +40,7 @@ class TestForesight(BrowserTest):
         self.button("Find a run to each ending").click()
         self.button("Open a run: 7 steps, score 0").click()
         self.sees("The slugs of Quillbrook send their thanks.")
+        self.unfold()
         self.sees("the ending is “Slug's Friend”")
 
     def test_other_scouts_other_odds_and_every_number_by_keyboard(self):

@@ -141,6 +141,7 @@ class TestMaking(BrowserTest):
         self.begin()
         self.found("//nav//a[contains(., 'Draw')]", "Draw").click()
         self.one("button[aria-label='Ask question 5 next']").click()
+        self.unfold()
         self.sees("is asked next, as the maker wants", FOOTPRINTS)
         self.press("g")
         self.sees("Right.", TABLE)
@@ -195,6 +196,7 @@ class TestMaking(BrowserTest):
             )
         self.sees("Right.", TABLE)
         self.sees(f"Score {len(letters) + 5}", TABLE)
+        self.unfold()
         self.sees("a letter that stands in the word: score 0 → 1", FOOTPRINTS)
 
     def test_games_are_copied_deleted_put_back_saved_and_loaded_on_the_shelf(self):

@@ -6,10 +6,12 @@ run still holds if every footprint is as it was; else the first that differs tel
 
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
-from itertools import zip_longest
+from itertools import chain, cycle, repeat, zip_longest
 
 from dicetrail.core.document import Number
-from dicetrail.core.foresight.witness import Witnesses, witnesses
+from dicetrail.core.foresight.playing import names_for
+from dicetrail.core.foresight.scouts import Scout
+from dicetrail.core.foresight.witness import Witness, witnesses
 from dicetrail.core.play import (
     Bring,
     Footprint,
@@ -18,6 +20,7 @@ from dicetrail.core.play import (
     Moment,
     Phase,
     Program,
+    State,
     Stop,
     next_input,
     players_refused,
@@ -156,35 +159,72 @@ READY = (
 """The runs that are there for every game, and how their questions come out, over and over."""
 
 
-def ready_runs(
-    program: Program, dice: int = 1, found: Witnesses | None = None
-) -> Iterator[KeptRun]:
+MOST_TRIED = 12_000
+"""So many inputs are tried for the endings that are not come to so."""
+
+MOST_RIGHT = 40
+"""So many right answers are tried before the wrong ones, at most, to come to an ending."""
+
+
+def ready_runs(program: Program, dice: int = 1) -> Iterator[KeptRun]:
     """Runs worth keeping of any game: all right, all wrong, all late where there is a clock, in
-    turns right and wrong, and one to each ending, as was `found` before or is looked for now."""
-    for name, intents in READY:
-        inputs = _inputs(program, dice, intents)
-        if inputs is not None:
-            yield kept_run(program, name, dice, inputs)
-    endings = program.game.endings
-    there = witnesses(program, dice=dice) if found is None else found
-    for ending, witness in zip(endings, there.endings, strict=True):
-        if witness is not None:
-            name = f"ends as “{ending.title}”"
-            yield kept_run(program, name, witness.dice, witness.inputs, witness.players)
-
-
-def _inputs(program: Program, dice: int, intents: Sequence[Intent]) -> list[Input] | None:
-    """What a player does whose questions come out so, over and over; None where they cannot."""
+    turns right and wrong, and one to each ending."""
     program = _recalling(program)
-    state = start(program, dice).state
+    for name, intents in READY:
+        played = _played(program, dice, cycle(intents))
+        if played is not None:
+            yield kept_run(program, name, dice, played[0])
+    there = _to_endings(program, dice)
+    endings = program.game.endings
+    if len(there) < len(endings):
+        found = enumerate(witnesses(program, dice=dice, steps=MOST_TRIED).endings)
+        there = {place: one for place, one in found if one is not None} | there
+    for place in sorted(there):
+        dice, inputs, players = there[place].dice, there[place].inputs, there[place].players
+        yield kept_run(program, f"ends as “{endings[place].title}”", dice, inputs, players)
+
+
+def _to_endings(program: Program, dice: int) -> dict[int, Witness]:
+    """Runs of more and more right answers and then wrong ones, given early or late, by one player
+    or by more, each by the ending it comes to: the first that comes to one."""
+    found: dict[int, Witness] = {}
+    for players in range(1, program.game.opening.most_players + 1):
+        for right in range(MOST_RIGHT + 1):
+            asked = 0
+            for share in (0.0, 0.9):
+                intents = chain(repeat(Intent.RIGHT, right), repeat(Intent.WRONG))
+                played = _played(program, dice, intents, share, players)
+                if played is None:
+                    return found
+                inputs, state, asked = played
+                if state.ending is not None:
+                    score = program.rules.score(state.tally)
+                    one = Witness(state.ending, score, dice, state.players, tuple(inputs))
+                    found.setdefault(state.ending, one)
+            if len(found) == len(program.game.endings):
+                return found
+            if asked <= right:
+                break
+    return found
+
+
+def _played(
+    program: Program, dice: int, intents: Iterator[Intent], share: float = 0.0, players: int = 1
+) -> tuple[list[Input], State, int] | None:
+    """What a player does whose questions come out so one after the other, where it leads, and how
+    many were asked; each answer comes when such a share of its time is gone. None where they
+    cannot come out so."""
+    state = start(program, dice, names_for((Scout("Player"),) * players)).state
     inputs: list[Input] = []
-    asked = 0
+    intent, asked = next(intents), 0
     while state.phase is not Phase.ENDED and len(inputs) < MOST_INPUTS:
-        given = next_input(program, state, intents[asked % len(intents)], state.at)
+        left = state.clocks.question or 0
+        given = next_input(program, state, intent, state.at + round(share * left))
         if given is None:
             return None
         was_asking = state.phase is Phase.ASKING
         inputs.append(given)
         state = step(program, state, given.action, given.at).state
-        asked += was_asking and state.phase is not Phase.ASKING
-    return inputs
+        if was_asking and state.phase is not Phase.ASKING:
+            intent, asked = next(intents), asked + 1
+    return inputs, state, asked

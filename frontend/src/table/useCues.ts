@@ -34,7 +34,7 @@ export function useCues(table: Table, runId: string, isNow: boolean, sounds: str
     const fresh = isSame && isNow ? table.cues.filter((cue) => isFresh(cue, was)) : [];
     const played = fresh.length
       ? { stamp: was.played.stamp + 1, cues: fresh, scoreBefore: was.table.score }
-      : { ...was.played, ...(isSame && isNow && was.isNow ? {} : { cues: [] }) };
+      : { ...was.played, ...(isSame && isNow && was.isNow && isStill(table, was.table) ? {} : { cues: [] }) };
     setWas({ runId, table, isNow, played, ...(isSame && !fresh.length ? { heardUpTo: was.heardUpTo, last: was.last } : heardIn(table)) });
   }
   const addresses = sounds.map((name) => addressOf(soundsAt, name)).join("\n");
@@ -46,6 +46,11 @@ export function useCues(table: Table, runId: string, isNow: boolean, sounds: str
     for (const cue of played.cues) if (cue.sound) hear(addressOf(soundsAt, cue.sound));
   }, [played, soundsAt]);
   return played;
+}
+
+/** Whether what was played with a table still belongs to it: an effect never stays over what comes after. */
+function isStill(table: Table, before: Table): boolean {
+  return table.phase === before.phase && table.question?.in_run === before.question?.in_run;
 }
 
 /** How far a run has been heard, by what is on its table. */

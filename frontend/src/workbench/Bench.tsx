@@ -46,8 +46,8 @@ export function Bench({ stop, ...shared }: Props) {
     (problem) => !problem.is_shown_there && problem.stop === stop && (problem.round ?? shared.number) === shared.number,
   );
   return (
-    <section data-keeps-focus aria-labelledby="bench" className="relative flex min-h-0 flex-col overflow-auto rounded-xl border border-line bg-card/90 px-5 py-4">
-      <div className="mb-4 flex flex-wrap items-baseline gap-x-3">
+    <section data-keeps-focus aria-labelledby="bench" className="relative flex min-h-0 flex-col overflow-auto rounded-xl border border-line bg-card/90 px-5 py-3">
+      <div className="mb-2 flex flex-wrap items-baseline gap-x-3">
         <h2 id="bench" tabIndex={-1} className="text-2xl">
           {face.name}
         </h2>

@@ -36,7 +36,7 @@ export function PlayerHelp({ table, pace, hasClock, mostPlayers, isLarge, onLarg
   const [many, setMany] = useState(5);
   const isOff = !table.isAtEnd || table.steps.at(-1)?.table.phase === "ended";
   return (
-    <div role="group" aria-label="Play for the player" className="flex shrink-0 items-center gap-1 border-t border-line bg-paper px-2 py-1 [&_button]:min-h-8 [&_button]:gap-1 [&_button]:text-sm">
+    <div role="group" aria-label="Play for the player" className="flex shrink-0 flex-wrap items-center justify-end gap-1 border-t border-line bg-paper px-2 py-1 [&_button]:min-h-8 [&_button]:gap-1 [&_button]:text-sm">
       <span className="mr-auto text-sm whitespace-nowrap text-soft">{hasClock ? "" : "For the player:"}</span>
       <Button className="px-2" disabled={isOff} onClick={() => answer("right", 1)}>
         <Check aria-hidden /> Right

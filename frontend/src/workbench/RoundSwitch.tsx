@@ -8,7 +8,7 @@ export function RoundSwitch({ rounds, chosen }: RoundSwitchProps) {
   const [, setSearch] = useSearchParams();
   return (
     <div className="flex w-36 shrink-0 flex-col justify-center gap-1 pl-4">
-      <label htmlFor="round" className="text-sm text-soft">
+      <label htmlFor="round" className="text-sm text-soft [@media(max-height:899px)]:sr-only">
         Round {chosen + 1} of {rounds.length}
       </label>
       <select

@@ -6,11 +6,14 @@ import { Guarded } from "../app/Guarded";
 import { Page } from "../app/Page";
 import { useShortcuts } from "../app/shortcuts";
 import { useKeptFocus } from "../app/useKeptFocus";
+import { useRemembered } from "../app/useRemembered";
 import { ErrorNotice } from "../ui/Notice";
+import { Panes } from "../ui/Panes";
 import { SaveFailure } from "../ui/SaveFailure";
 import { Shortcuts } from "../ui/Shortcuts";
 import { Bench } from "./Bench";
 import { Footprints } from "./footprints/Footprints";
+import { TimeBar } from "./footprints/TimeBar";
 import { Header } from "./Header";
 import { besidesTable } from "./tableKeys";
 import { TablePane } from "./TablePane";
@@ -28,9 +31,16 @@ const KEYS: [string, string][] = [
   ["P", "hold the clock, or let it run"],
   [", and .", "a step back and forth in the run"],
   ["N", "roll new dice"],
+  ["F", "unfold the footprints, or fold them"],
   ["U and R", "undo and redo"],
   ["?", "show these keys"],
 ];
+
+/** The least a pane can be dragged to, in pixels. */
+const LEAST_WORK = 220;
+const LEAST_BENCH = 380;
+const LEAST_TABLE = 320;
+const LEAST_FOOTPRINTS = 90;
 
 /** The workbench of one game. */
 export default function Workbench() {
@@ -55,6 +65,7 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
   const table = useTableRun(game.id, game.revision);
   const [isHelping, setIsHelping] = useState(false);
   const [isLarge, setIsLarge] = useState(false);
+  const [isUnfolded, setIsUnfolded] = useRemembered("footprints are unfolded", false);
   useKeptFocus("bench");
   const navigate = useNavigate();
   const [search] = useSearchParams();
@@ -76,9 +87,47 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
     "?": () => setIsHelping(true),
     ...besidesTable(table, { N: () => table.roll(), U: undo, R: redo }),
   });
+  const bench = (
+    <Guarded name="this bench" resetKeys={[chosen, round, document]}>
+      <Bench stop={chosen} game={game} document={document} number={round} edit={edit} table={table} />
+    </Guarded>
+  );
+  const play = (
+    <Guarded name="the table" resetKeys={[table.runId, table.shown]}>
+      <TablePane table={table} mostPlayers={document.opening.most_players} isLarge={isLarge} onLarge={() => setIsLarge(!isLarge)} />
+    </Guarded>
+  );
+  const work = {
+    id: "work",
+    size: "70%",
+    least: LEAST_WORK,
+    children: (
+      <main className="flex min-h-0 min-w-0 px-4 pb-2">
+        <Panes
+          key={String(isLarge)}
+          name={isLarge ? "large table" : "bench and table"}
+          handle="Width of the bench"
+          panes={[
+            ...(isLarge ? [] : [{ id: "bench", size: "65%", least: LEAST_BENCH, children: bench }]),
+            { id: "table", size: "35%", least: LEAST_TABLE, children: play },
+          ]}
+        />
+      </main>
+    ),
+  };
+  const footprintsPane = {
+    id: "footprints",
+    size: "30%",
+    least: LEAST_FOOTPRINTS,
+    children: (
+      <Guarded name="the footprints" resetKeys={[table.runId, table.shown]}>
+        <Footprints table={table} />
+      </Guarded>
+    ),
+  };
   return (
     <Page title={document.title || "A game without a title"}>
-      <div className="flex h-full min-h-160 flex-col">
+      <div className="flex h-full min-h-120 flex-col">
         <Header
           game={game}
           title={document.title}
@@ -96,20 +145,14 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
           {document.rounds.length > 1 && <RoundSwitch rounds={document.rounds} chosen={round} />}
           <TrailStrip game={game} round={round} chosen={chosen} runId={table.runId} footprints={footprints} />
         </div>
-        <main
-          className={`grid min-h-0 flex-1 gap-4 px-4 pb-3 ${isLarge ? "" : "grid-cols-[minmax(0,1fr)_minmax(0,27rem)]"}`}
-        >
-          {!isLarge && (
-            <Guarded name="this bench" resetKeys={[chosen, round, document]}>
-              <Bench stop={chosen} game={game} document={document} number={round} edit={edit} table={table} />
-            </Guarded>
-          )}
-          <Guarded name="the table" resetKeys={[table.runId, table.shown]}>
-            <TablePane table={table} mostPlayers={document.opening.most_players} isLarge={isLarge} onLarge={() => setIsLarge(!isLarge)} />
-          </Guarded>
-        </main>
-        <Guarded name="the footprints" resetKeys={[table.runId, table.shown]}>
-          <Footprints gameId={game.id} table={table} />
+        <Panes
+          name="workbench"
+          isStacked
+          handle="Height of the footprints"
+          panes={isUnfolded ? [work, footprintsPane] : [work]}
+        />
+        <Guarded name="the run's time" resetKeys={[table.runId, table.shown]}>
+          <TimeBar gameId={game.id} table={table} isOpen={isUnfolded} onOpen={setIsUnfolded} />
         </Guarded>
       </div>
       <Shortcuts keys={KEYS} isOpen={isHelping} onOpenChange={setIsHelping} />

@@ -27,7 +27,7 @@ export function KeepRun({ gameId, runId, steps }: KeepRunProps) {
   return (
     <Popover.Root open={isOpen} onOpenChange={setIsOpen}>
       <Popover.Trigger asChild>
-        <Button look="quiet" className="ml-auto" disabled={runId === undefined || steps === 0}>
+        <Button look="quiet" className="px-2" disabled={runId === undefined || steps === 0}>
           <Bookmark aria-hidden /> Keep
         </Button>
       </Popover.Trigger>

@@ -3,7 +3,7 @@ import type { StepView, Stop } from "../../api/schema";
 import { stopName } from "../../app/stops";
 
 const STOPS: Stop[] = ["load", "open", "draw", "ask", "check", "score", "cue", "move on", "end"];
-const HEIGHT = 46;
+const HEIGHT = 42;
 const WIDTH = 1000;
 
 type TimeLineProps = { steps: StepView[]; shown: number; onShow: (step: number) => void };
@@ -14,7 +14,7 @@ export function TimeLine({ steps, shown, onShow }: TimeLineProps) {
   const here = steps[shown];
   const left = ((shown + 0.5) / width) * WIDTH;
   return (
-    <div className="relative mx-4 h-11.5">
+    <div className="relative h-10.5 min-w-24 flex-1">
       <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} preserveAspectRatio="none" className="absolute inset-0 size-full" aria-hidden>
         <rect x={left - (0.48 * WIDTH) / width} width={(0.96 * WIDTH) / width} height={HEIGHT} className="fill-sun-pale" />
         <Marks steps={steps} />
