@@ -43,6 +43,8 @@ class TestFirstTrail(BrowserTest):
         self.sees("1 blank line passed over")
         self.sees("4 questions, 1 pack", "nav")
 
+        self.button("Ask").click()
+        self.field("A field to type into").click()
         self.button("Draw").click()
         self.fill("How many questions", "3")
         self.sees("3 drawn, shuffled", "nav")
@@ -99,6 +101,7 @@ class TestFirstTrail(BrowserTest):
         self.sees("What counts as an answer?")
         self.press("[")
         self.sees("How is a question put")
+        self.field("A field to type into").click()
         self.field("Title of the game").send_keys(" b]n2")
         self.sees("Saved", "header")
         self.sees("starts again with the same dice")

@@ -69,7 +69,9 @@ class TestTable(unittest.TestCase):
         self.assertEqual(self.shown(played.answer_place(1)).question.picture, "digest of q.svg")
 
     def test_each_kind_is_answered_in_its_own_way(self):
-        played = kinds(after=After(hold_ms=0), check=Check(by_letter=False, by_place=False))
+        check = Check(by_letter=False, by_place=False)
+        played = kinds(after=After(hold_ms=0), check=check, ask=Ask(typing=True))
+        self.assertEqual([played.begin().shown.typing], [False])
         typing = []
         played.begin()
         for _ in range(4):

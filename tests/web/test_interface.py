@@ -70,7 +70,7 @@ class InterfaceTest(StoreTest):
             for name, values in self.there.items():
                 if real and mode is GenerationMode.POSITIVE and name in case.path_parameters:
                     case.path_parameters[name] = values[which % len(values)]
-            answer = case.call(base_url=ORIGIN, headers={"origin": ORIGIN})
+            answer = case.call(base_url=ORIGIN, headers={"origin": ORIGIN}, timeout=60)
             case.validate_response(answer, checks=EVERY)
             if answer.status_code >= 400:
                 problem = answer.json()

@@ -332,10 +332,13 @@ def _clocks(program: Program, state: State) -> tuple[ClockShown, ...]:
 
 
 def _may_type(program: Program, state: State) -> bool:
-    """Always where there is nothing to pick, else as the round's rules allow."""
-    rules, question = round_of(program, state).check, question_of(program, state)
+    """Always where there is nothing to pick, else where the round wants it and its rules allow."""
+    round_, question = round_of(program, state), question_of(program, state)
+    rules = round_.check
     if not question.choices:
         return True
+    if not round_.ask.typing:
+        return False
     by_text = rules.by_text and question.details.shows is Shows.TEXT
     return rules.by_letter or rules.by_place or by_text
 

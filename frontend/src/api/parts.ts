@@ -55,6 +55,7 @@ export const NEW_ROUND: Round = {
     "misses": 3,
     "seconds": null,
     "hints": true,
+    "typing": false,
     "passing": false,
     "reads_aloud": false
   },
@@ -262,6 +263,7 @@ export const FIELDS: Record<string, Field> = {
   "rounds[].ask.misses": {"label": "Misses for a word", "hint": "letters, unless the word says its own", "empty": "", "within": [1, 20]},
   "rounds[].ask.seconds": {"label": "Clock of a question", "hint": "seconds", "empty": "none", "within": [1, 3600]},
   "rounds[].ask.hints": {"label": "Hints", "hint": "where a question has one", "empty": "", "within": null},
+  "rounds[].ask.typing": {"label": "A field to type into", "hint": "beside choices, as Check lets it", "empty": "", "within": null},
   "rounds[].ask.passing": {"label": "Passing", "hint": "a question can be passed", "empty": "", "within": null},
   "rounds[].ask.reads_aloud": {"label": "Read aloud", "hint": "by a made voice, where a question has no recorded file", "empty": "", "within": null},
   "rounds[].check.by_letter": {"label": "By letter", "hint": "“b” and “B” both name choice B", "empty": "", "within": null},

@@ -1824,6 +1824,11 @@ export interface components {
              */
             hints: boolean;
             /**
+             * Typing
+             * @default false
+             */
+            typing: boolean;
+            /**
              * Passing
              * @default false
              */
@@ -4231,6 +4236,7 @@ export interface components {
              *       "tries": 1,
              *       "misses": 3,
              *       "hints": true,
+             *       "typing": false,
              *       "passing": false,
              *       "reads_aloud": false
              *     }

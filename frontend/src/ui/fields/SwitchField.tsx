@@ -18,10 +18,10 @@ export function SwitchField(props: SwitchFieldProps) {
         <Switch.Thumb className="block size-4.5 rounded-full bg-edge transition-transform data-[state=checked]:translate-x-5 data-[state=checked]:bg-card" />
       </Switch.Root>
       <div>
-        <label htmlFor={id} className="font-semibold">
+        <label htmlFor={id} className={props.hideLabel ? "sr-only" : "font-semibold"}>
           {label}
         </label>
-        <FieldNote id={id} note={note} fault={fault} />
+        {!props.hideLabel && <FieldNote id={id} note={note} fault={fault} />}
       </div>
     </div>
   );

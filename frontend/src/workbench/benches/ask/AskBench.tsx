@@ -63,6 +63,7 @@ export function AskBench({ game, document, round, at, edit, editRound }: BenchPr
       </p>
       <div className="grid gap-3 xl:grid-cols-2">
         <SwitchField where={`${at}.ask.spread`} checked={ask.spread} onChange={(spread) => set({ spread })} />
+        <SwitchField where={`${at}.ask.typing`} checked={ask.typing} onChange={(typing) => set({ typing })} />
         <SwitchField where={`${at}.ask.hints`} checked={ask.hints} onChange={(hints) => set({ hints })} />
         <SwitchField where={`${at}.ask.passing`} checked={ask.passing} onChange={(passing) => set({ passing })} />
         <SwitchField where={`${at}.ask.reads_aloud`} checked={ask.reads_aloud} onChange={(reads_aloud) => set({ reads_aloud })} />

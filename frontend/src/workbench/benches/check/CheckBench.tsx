@@ -10,7 +10,20 @@ export function CheckBench({ game, round, number, at, editRound, table }: BenchP
   const check = round.check;
   const set = (change: Partial<typeof check>) => editRound({ check: { ...check, ...change } });
   return (
-    <div className="space-y-5">
+    <div className="space-y-4">
+      <TryOut
+        gameId={game.id}
+        revision={game.revision}
+        dice={table.dice}
+        round={number}
+        onKeep={(sample) => set({ samples: [...check.samples.filter((old) => !isSame(old, sample)), sample] })}
+      />
+      <KeptSamples
+        samples={check.samples}
+        problems={game.problems}
+        number={number}
+        onForget={(index) => set({ samples: check.samples.toSpliced(index, 1) })}
+      />
       <div className="grid gap-3 xl:grid-cols-2">
         <SwitchField where={`${at}.check.by_letter`} checked={check.by_letter} onChange={(by_letter) => set({ by_letter })} />
         <SwitchField where={`${at}.check.by_place`} checked={check.by_place} onChange={(by_place) => set({ by_place })} />
@@ -41,19 +54,6 @@ export function CheckBench({ game, round, number, at, editRound, table }: BenchP
       <p className="text-soft">
         Picking a choice always works. An answer that names no choice costs nothing and is asked for again.
       </p>
-      <TryOut
-        gameId={game.id}
-        revision={game.revision}
-        dice={table.dice}
-        round={number}
-        onKeep={(sample) => set({ samples: [...check.samples.filter((old) => !isSame(old, sample)), sample] })}
-      />
-      <KeptSamples
-        samples={check.samples}
-        problems={game.problems}
-        number={number}
-        onForget={(index) => set({ samples: check.samples.toSpliced(index, 1) })}
-      />
     </div>
   );
 }

@@ -71,12 +71,6 @@ export function DrawBench({ game, round, number, at, editRound, table }: BenchPr
         onChange={(player_chooses) => set({ player_chooses })}
       />
       {drawn.error && <ErrorNotice error={drawn.error} />}
-      {widest > 0 && places.data && (
-        <BarChart
-          title={`Where the right answer falls, over ${counted(places.data.rolls, "roll")}`}
-          bars={places.data.times.slice(0, widest).map((value, index) => ({ name: letterAt(index), value }))}
-        />
-      )}
       {drawn.data && (
         <div>
           <h3 className="text-lg">
@@ -84,7 +78,7 @@ export function DrawBench({ game, round, number, at, editRound, table }: BenchPr
           </h3>
           <ol className="mt-1">
             {drawn.data.questions.map((question) => (
-              <li key={question.number} className="flex gap-3 border-b border-line py-1">
+              <li key={question.number} className="flex items-center gap-3 border-b border-line">
                 <b className="w-7 shrink-0 text-right font-serif">{question.number}</b>
                 <span className="min-w-0 flex-1">{question.prompt}</span>
                 <span className="max-w-48 truncate text-soft">
@@ -93,7 +87,7 @@ export function DrawBench({ game, round, number, at, editRound, table }: BenchPr
                 </span>
                 <Button
                   look="quiet"
-                  className="min-h-7 px-1.5"
+                  className="min-h-6 px-1.5"
                   aria-label={`Ask question ${question.number} next`}
                   title="Ask this next"
                   disabled={!table.isAtEnd || isOver}
@@ -105,6 +99,12 @@ export function DrawBench({ game, round, number, at, editRound, table }: BenchPr
             ))}
           </ol>
         </div>
+      )}
+      {widest > 0 && places.data && (
+        <BarChart
+          title={`Where the right answer falls, over ${counted(places.data.rolls, "roll")}`}
+          bars={places.data.times.slice(0, widest).map((value, index) => ({ name: letterAt(index), value }))}
+        />
       )}
     </div>
   );
