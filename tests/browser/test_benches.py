@@ -63,7 +63,11 @@ class TestBenches(BrowserTest):
     def test_ways_to_answer_that_are_switched_off_are_gone_from_the_table(self):
         self.open(f"{self.page}/check?dice=5")
         self.begin()
+        self.assertEqual(self.all(f"{TABLE} form"), [], "until the round wants it")
+        self.button("Ask").click()
+        self.field("A field to type into").click()
         self.one(f"{TABLE} form")
+        self.button("Check").click()
         self.sees("Unreadable: “dunno” names no choice", BENCH)
         for label in ("By letter", "By place", "By its whole text"):
             self.field(label).click()

@@ -105,7 +105,8 @@ class TestFirstTrail(BrowserTest):
         self.field("Title of the game").send_keys(" b]n2")
         self.sees("Saved", "header")
         self.sees("starts again with the same dice")
-        self.assertEqual(self.all("[data-testid=token]")[0].get_attribute("data-stop"), "ask")
+        token = "[data-testid=token]"
+        self.wait(lambda: self.one(token).get_attribute("data-stop") == "ask", "the token at Ask")
         self.assertIn("dice=4821", self.driver.current_url)
         self.field("Or type your answer").send_keys("nonsense", Keys.ENTER)
         self.sees("That could not be read: “nonsense” names no choice")

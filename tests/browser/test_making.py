@@ -48,8 +48,8 @@ class TestMaking(BrowserTest):
         self.write_script(LIVES)
         self.sees("score 0, lives 2", "nav")
         self.stop("Cue", "The run holds")
-        self.button("Add a cue").click()
-        self.fill("Words", "Ouch, ")
+        self.button("right").click()
+        self.fill("Words of right", "Ouch, ")
         self.button("{lives}").click()
         self.stop("End", "Scores and the endings")
         for title in ("Well done", "All right"):

@@ -396,16 +396,22 @@ class TestCues(PlayingTest):
         ).json()
         bench = "section[aria-labelledby=bench]"
         self.open(f"/game/{made['id']}/cue?dice=5")
-        self.button("Add a cue").click()
+        self.button("cheerful").click()
+        self.sees("nearly ripe", bench)
+        for _ in range(5):
+            self.found("//button[starts-with(@aria-label, 'More of')]", "more").click()
+            self.button("Take it out").click()
+        self.button("right").click()
+        words = "Words of right"
 
-        def says(words):
-            self.wait(lambda: self.field("Words").get_attribute("value") == words, words)
+        def says(wanted):
+            self.wait(lambda: self.field(words).get_attribute("value") == wanted, wanted)
 
-        self.field("Words").send_keys("So {sco")
+        self.field(words).send_keys("So {sco")
         self.sees("Finish with:", bench)
-        self.field("Words").send_keys(Keys.ENTER)
+        self.field(words).send_keys(Keys.ENTER)
         says("So {score}")
-        self.field("Words").send_keys(" points")
+        self.field(words).send_keys(" points")
         says("So {score} points")
         self.button("Design a sound").click()
         self.fill("Name of the sound", "pling")
@@ -415,12 +421,12 @@ class TestCues(PlayingTest):
         self.one("svg[aria-label^='The wave of this sound']")
         self.button("Hear it").click()
         self.wait(self.heard, "the sound as designed")
-        self.choose("Sound", "pling")
-        self.choose("Effect", "falling leaves")
-        self.choose("Holds the run", "for some seconds")
-        self.fill("Holds the run, seconds", "2,5")
+        self.choose("Sound of right", "pling")
+        self.choose("Effect of right", "falling leaves")
+        self.choose("Holds the run: right", "for some seconds")
+        self.fill("Holds the run: right, seconds", "2,5")
         self.wait(lambda: "Saved" in self.text("header"), "saved")
-        self.button("Play this cue").click()
+        self.one("button[aria-label='Play right']").click()
         self.one("[data-effects=leaves]")
         self.wait(lambda: len(self.heard()) == 2, "the cue's sound")
         self.assert_accessible()

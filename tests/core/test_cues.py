@@ -27,6 +27,8 @@ from dicetrail.core import (
 from dicetrail.core.document import Effect, Note
 from dicetrail.core.document.sounds import SHIPPED, semitones, sound_named, sounds_of
 from dicetrail.core.play import answered
+from dicetrail.core.workbench import CUE_SHEETS
+from dicetrail.demo import GAMES
 from tests.core.examples import FIVE, PACKS, answer_for, changed, play, points
 
 
@@ -194,3 +196,16 @@ class TestSounds(unittest.TestCase):
                 self.assertTrue(any(words in problem.what for problem in found), found)
         sound = replace(FIVE, cues=(Cue("a", right, effect=Effect.FACE, sound="drip"),))
         self.assertEqual(survey(sound, PACKS), ())
+
+
+class TestReadySheets(unittest.TestCase):
+    def test_every_ready_sheet_of_cues_is_without_fault_in_every_demo_game(self):
+        shipped = {sound.name for sound in SHIPPED}
+        for sheet in CUE_SHEETS:
+            for game in GAMES.values():
+                with self.subTest(sheet=sheet.name, game=game.title):
+                    found = survey(replace(game, cues=sheet.cues), {})
+                    cues = [problem for problem in found if problem.where.startswith("cues")]
+                    self.assertEqual(cues, [])
+            for cue in sheet.cues:
+                self.assertIn(cue.sound, shipped | {""})

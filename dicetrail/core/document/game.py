@@ -461,7 +461,9 @@ class Ask:
     """Time for a question that names none of its own, 1 to 3600; None sets no clock."""
     hints: Annotated[bool, Told("Hints", "where a question has one")] = True
     """Whether a question's hint can be asked for."""
-    typing: Annotated[bool, Told("A field to type into", "beside choices, as Check lets it")] = False
+    typing: Annotated[bool, Told("A field to type into", "beside choices, as Check lets it")] = (
+        False
+    )
     """Whether a page shows a field to type into beside the choices, where typing is taken."""
     passing: Annotated[bool, Told("Passing", "a question can be passed")] = False
     """Whether a question can be passed."""

@@ -1,6 +1,7 @@
 """What a maker's screens show: the strip, score spans, trials, changes, ready games."""
 
 from dicetrail.core.workbench.changes import changes_between
+from dicetrail.core.workbench.cue_sheets import CUE_SHEETS, CueSheet
 from dicetrail.core.workbench.new_parts import NEW_PARTS
 from dicetrail.core.workbench.packs import (
     Column,
@@ -35,9 +36,11 @@ from dicetrail.core.workbench.strip import (
 from dicetrail.core.workbench.trials import Walks
 
 __all__ = [
+    "CUE_SHEETS",
     "NEW_PARTS",
     "RECIPES",
     "Column",
+    "CueSheet",
     "Drawn",
     "DrawnQuestion",
     "Examined",

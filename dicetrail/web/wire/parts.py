@@ -16,7 +16,7 @@ from dicetrail.core.document import (
     values_within,
 )
 from dicetrail.core.foresight import SCOUTS, Scout
-from dicetrail.core.workbench import NEW_PARTS
+from dicetrail.core.workbench import CUE_SHEETS, NEW_PARTS, CueSheet
 from dicetrail.files import Plan
 
 
@@ -55,6 +55,12 @@ def _sections() -> Iterator[str]:
         "/** The fields of a game, question or scout, by where they stand. */\n"
         "export const FIELDS: Record<string, Field> = "
         f"{_lines(told)};"
+    )
+    sheets = TypeAdapter(tuple[CueSheet, ...]).dump_python(CUE_SHEETS, mode="json")
+    yield (
+        "/** The ready sheets of cues. */\n"
+        "export const CUE_SHEETS: { name: string; words: string; cues: Cue[] }[] = "
+        f"{_json(sheets)};"
     )
     scouts = TypeAdapter(tuple[Scout, ...]).dump_python(SCOUTS, mode="json")
     yield f"/** The ready scouts. */\nexport const SCOUTS: Scout[] = {_json(scouts)};"

@@ -343,6 +343,211 @@ export const FIELDS: Record<string, Field> = {
   "scout.own[].right": {"label": "Right at the first try", "hint": "", "empty": "", "within": [0, 100]},
 };
 
+/** The ready sheets of cues. */
+export const CUE_SHEETS: { name: string; words: string; cues: Cue[] }[] = [
+  {
+    "name": "quiet",
+    "words": "a mark and a word, and nothing to hear",
+    "cues": [
+      {
+        "name": "right",
+        "on": [
+          "right"
+        ],
+        "words": "",
+        "hold_ms": null,
+        "until_continue": false,
+        "sound": "",
+        "effect": "mark",
+        "streak": 3,
+        "last_seconds": 5
+      },
+      {
+        "name": "close",
+        "on": [
+          "close"
+        ],
+        "words": "Near enough.",
+        "hold_ms": null,
+        "until_continue": false,
+        "sound": "",
+        "effect": "mark",
+        "streak": 3,
+        "last_seconds": 5
+      },
+      {
+        "name": "wrong",
+        "on": [
+          "wrong",
+          "late"
+        ],
+        "words": "",
+        "hold_ms": null,
+        "until_continue": false,
+        "sound": "",
+        "effect": "mark",
+        "streak": 3,
+        "last_seconds": 5
+      }
+    ]
+  },
+  {
+    "name": "cheerful",
+    "words": "bells, falling leaves and a face that is glad with you",
+    "cues": [
+      {
+        "name": "ripe",
+        "on": [
+          "right"
+        ],
+        "words": "",
+        "hold_ms": null,
+        "until_continue": false,
+        "sound": "ripe",
+        "effect": "face",
+        "streak": 3,
+        "last_seconds": 5
+      },
+      {
+        "name": "nearly ripe",
+        "on": [
+          "close"
+        ],
+        "words": "A slip, forgiven.",
+        "hold_ms": null,
+        "until_continue": false,
+        "sound": "nearly ripe",
+        "effect": "face",
+        "streak": 3,
+        "last_seconds": 5
+      },
+      {
+        "name": "bruised",
+        "on": [
+          "wrong"
+        ],
+        "words": "",
+        "hold_ms": null,
+        "until_continue": false,
+        "sound": "bump",
+        "effect": "face",
+        "streak": 3,
+        "last_seconds": 5
+      },
+      {
+        "name": "three in a row",
+        "on": [
+          "streak"
+        ],
+        "words": "{streak} in a row!",
+        "hold_ms": null,
+        "until_continue": false,
+        "sound": "in a row",
+        "effect": "leaves",
+        "streak": 3,
+        "last_seconds": 5
+      },
+      {
+        "name": "home",
+        "on": [
+          "ending"
+        ],
+        "words": "",
+        "hold_ms": null,
+        "until_continue": false,
+        "sound": "first prize",
+        "effect": "leaves",
+        "streak": 3,
+        "last_seconds": 5
+      }
+    ]
+  },
+  {
+    "name": "tense",
+    "words": "a clock that ticks, a flash, and hardly a word",
+    "cues": [
+      {
+        "name": "hit",
+        "on": [
+          "right"
+        ],
+        "words": "",
+        "hold_ms": null,
+        "until_continue": false,
+        "sound": "spade down",
+        "effect": "count",
+        "streak": 3,
+        "last_seconds": 5
+      },
+      {
+        "name": "miss",
+        "on": [
+          "wrong"
+        ],
+        "words": "",
+        "hold_ms": null,
+        "until_continue": false,
+        "sound": "bump",
+        "effect": "shake",
+        "streak": 3,
+        "last_seconds": 5
+      },
+      {
+        "name": "frost",
+        "on": [
+          "late"
+        ],
+        "words": "Too late.",
+        "hold_ms": null,
+        "until_continue": false,
+        "sound": "frost",
+        "effect": "shake",
+        "streak": 3,
+        "last_seconds": 5
+      },
+      {
+        "name": "dripping",
+        "on": [
+          "tick"
+        ],
+        "words": "",
+        "hold_ms": null,
+        "until_continue": false,
+        "sound": "drip",
+        "effect": "none",
+        "streak": 3,
+        "last_seconds": 5
+      },
+      {
+        "name": "last chance",
+        "on": [
+          "life lost"
+        ],
+        "words": "",
+        "hold_ms": null,
+        "until_continue": false,
+        "sound": "",
+        "effect": "heart",
+        "streak": 3,
+        "last_seconds": 5
+      },
+      {
+        "name": "the bell",
+        "on": [
+          "ending"
+        ],
+        "words": "",
+        "hold_ms": null,
+        "until_continue": false,
+        "sound": "supper bell",
+        "effect": "flash",
+        "streak": 3,
+        "last_seconds": 5
+      }
+    ]
+  }
+];
+
 /** The ready scouts. */
 export const SCOUTS: Scout[] = [
   {

@@ -2,11 +2,12 @@ import { useRef, useState } from "react";
 import type { Labelled } from "./Field";
 import { TextField } from "./TextField";
 
-type PlacesFieldProps = Labelled & { value: string; places: string[]; onChange: (words: string) => void };
+type PlacesFieldProps = Labelled & { value: string; places: string[]; isBrief?: boolean; onChange: (words: string) => void };
 
 /**
  * Words with places such as {score}. A brace that is being written is completed: Enter takes
  * the first name that fits, a press takes any; otherwise a press puts a place at the caret.
+ * A brief one shows the places only while it is written in.
  */
 export function PlacesField(props: PlacesFieldProps) {
   const { value: words, places, onChange } = props;
@@ -26,7 +27,7 @@ export function PlacesField(props: PlacesFieldProps) {
     });
   };
   return (
-    <div>
+    <div className="group/places relative min-w-0">
       <TextField
         {...props}
         field={field}
@@ -41,7 +42,7 @@ export function PlacesField(props: PlacesFieldProps) {
           put(fitting[0]);
         }}
       />
-      <div role="group" aria-label="Put a place in" className="mt-1 flex flex-wrap items-center gap-1 text-sm text-soft">
+      <div role="group" aria-label="Put a place in" className={`flex-wrap items-center gap-1 text-sm text-soft ${props.isBrief ? "absolute inset-x-0 top-full z-10 mt-0.5 hidden rounded-lg border border-edge bg-card p-1.5 shadow-lg group-focus-within/places:flex" : "mt-1 flex"}`}>
         {begun === undefined ? "Put in:" : "Finish with:"}
         {fitting.map((name) => (
           <button

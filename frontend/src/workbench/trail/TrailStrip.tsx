@@ -52,17 +52,21 @@ export function TrailStrip({ game, round, chosen, runId, footprints }: TrailStri
               <Link
                 to={{ pathname: `/game/${game.id}/${stopPath(stop)}`, search: search.toString() }}
                 aria-current={isChosen ? "step" : undefined}
-                className={`group mx-auto flex max-w-36 items-center rounded-lg px-1 text-center ${isShort ? "flex-wrap justify-center gap-x-1.5" : "flex-col"}`}
+                className="group mx-auto flex max-w-36 flex-col items-center rounded-lg px-0.5 text-center"
               >
-                <span
-                  className={`grid place-items-center rounded-full border-2 ${isShort ? "size-6" : "size-8"} ${isChosen ? "border-ink bg-ink text-card" : "border-edge bg-card group-hover:border-ink"}`}
-                >
-                  <face.icon className={isShort ? "size-3.5" : "size-4.5"} aria-hidden />
+                <span className={`flex items-center ${isShort ? "gap-1" : "flex-col"}`}>
+                  <span
+                    className={`grid place-items-center rounded-full border-2 ${isShort ? "size-6" : "size-8"} ${isChosen ? "border-ink bg-ink text-card" : "border-edge bg-card group-hover:border-ink"}`}
+                  >
+                    <face.icon className={isShort ? "size-3.5" : "size-4.5"} aria-hidden />
+                  </span>
+                  <span
+                    className={`font-serif text-lg leading-tight font-semibold whitespace-nowrap ${isShort ? "rounded-sm bg-paper px-0.5" : ""} ${isChosen ? "underline decoration-2 underline-offset-3" : ""}`}
+                  >
+                    {face.name}
+                  </span>
                 </span>
-                <span className={`font-serif text-lg leading-tight font-semibold ${isShort ? "rounded-sm bg-paper px-1" : ""} ${isChosen ? "underline decoration-2 underline-offset-3" : ""}`}>
-                  {face.name}
-                </span>
-                <Summary words={words} computed={token.computed[stop]} isShort={isShort} />
+                <Summary stop={stop} words={words} computed={token.computed[stop]} isShort={isShort} />
               </Link>
             </li>
           );
@@ -84,12 +88,16 @@ export function TrailStrip({ game, round, chosen, runId, footprints }: TrailStri
   );
 }
 
-/** What a stop is set to, and what it last computed; where there is little room, the latter in its place. */
-function Summary({ words, computed, isShort }: { words: string; computed: string | undefined; isShort: boolean }) {
+type SummaryProps = { stop: Stop; words: string; computed: string | undefined; isShort: boolean };
+
+/** What a stop is set to, and what it last computed; where there is little room, one in the other's place: of the
+ * questions loaded, how many there are. */
+function Summary({ stop, words, computed, isShort }: SummaryProps) {
   if (isShort) {
+    const shown = stop === "load" ? undefined : computed;
     return (
-      <span className={`w-full truncate text-sm leading-tight ${computed ? "font-semibold text-sky" : ""}`} title={words}>
-        {computed ?? words}
+      <span className={`max-w-full truncate text-sm leading-tight ${shown ? "font-semibold text-sky" : ""}`} title={words}>
+        {shown ?? words}
       </span>
     );
   }

@@ -1,0 +1,40 @@
+import { Trash2 } from "lucide-react";
+import { VALUES } from "../../../api/parts";
+import type { Cue } from "../../../api/schema";
+import { Button } from "../../../ui/Button";
+import { NumberField, TextField } from "../../../ui/fields";
+import { toldOf } from "../../../ui/fields/told";
+import { FilterField } from "../parts/FilterField";
+
+type CueDetailsProps = { cue: Cue; at: string; onChange: (part: Partial<Cue>) => void; onRemove: () => void };
+
+/** What of a cue has no room in its line: its name, and everything it answers to. */
+export function CueDetails({ cue, at, onChange, onRemove }: CueDetailsProps) {
+  return (
+    <div className="my-1 space-y-2 rounded-lg border border-line p-3">
+      <div className="flex flex-wrap items-end gap-4">
+        <TextField where={`${at}.name`} className="min-w-40 flex-1" value={cue.name} onChange={(name) => onChange({ name })} />
+        {cue.on.includes("streak") && (
+          <NumberField where={`${at}.streak`} value={cue.streak} onChange={(streak) => streak !== null && onChange({ streak })} />
+        )}
+        {cue.on.includes("tick") && (
+          <NumberField
+            where={`${at}.last_seconds`}
+            value={cue.last_seconds}
+            onChange={(last_seconds) => last_seconds !== null && onChange({ last_seconds })}
+          />
+        )}
+        <Button onClick={onRemove}>
+          <Trash2 aria-hidden /> Take it out<span className="sr-only">: {cue.name}</span>
+        </Button>
+      </div>
+      <FilterField
+        label={toldOf(`${at}.on`).label}
+        none="only by the rules"
+        tags={VALUES.Occasion.map(({ label }) => ({ name: label }))}
+        chosen={cue.on}
+        onChange={(on) => onChange({ on: VALUES.Occasion.map(({ value }) => value).filter((value) => on.includes(value)) })}
+      />
+    </div>
+  );
+}
