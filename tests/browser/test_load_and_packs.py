@@ -146,7 +146,7 @@ class TestLoad(BrowserTest):
         self.begin()
         width = "return document.querySelector('section img')?.naturalWidth ?? 0"
         self.wait(lambda: self.driver.execute_script(width) > 0, "the picture, drawn")
-        self.one("audio")
+        self.one("button[aria-label='Hear it: the sound this question is about']")
         self.assert_accessible()
 
 

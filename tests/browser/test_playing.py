@@ -334,6 +334,36 @@ class TestCues(PlayingTest):
         self.assertEqual(self.one("[aria-label=Mute]").get_attribute("aria-pressed"), "true")
         self.assertEqual(self.heard(), [], "what was played is not played again")
 
+    def test_a_questions_sound_plays_by_itself_and_again_when_wanted(self):
+        def only_the_gate(game):
+            game["rounds"][0]["draw"].update(count=1)
+            game["cues"] = []
+
+        name = self.made("leaf-shapes", only_the_gate)
+        pack = self.server.http.get("/api/packs/leaf-shapes").json()
+        row = next(n for n, one in enumerate(pack["questions"]) if one["details"]["sound"])
+        keep = [{"row": 0, "remove": row, "insert": []}]
+        keep.append({"row": 1, "remove": len(pack["questions"]) - row - 1, "insert": []})
+        body = {"revision": pack["revision"], "edits": keep}
+        self.server.http.post("/api/packs/leaf-shapes/edits", json=body)
+        self.enter(name)
+        self.wait(lambda: len(self.heard()) == 1, "the sound by itself")
+        sound = "the sound this question is about"
+        self.wait(lambda: self.all(f"button[aria-label='Hear it: {sound}']"), "its end")
+        self.one(f"button[aria-label='Hear it: {sound}']").click()
+        self.wait(lambda: len(self.heard()) == 2, "the sound again")
+        self.one("[aria-label=Mute]").click()
+        self.wait(lambda: self.all(f"button[aria-label='Hear it: {sound}']"), "its end")
+        self.one(f"button[aria-label='Hear it: {sound}']").click()
+        self.sees("Sound is off.")
+        self.assertEqual(len(self.heard()), 2)
+        self.assert_accessible()
+        body = {
+            "revision": pack["revision"] + 1,
+            "edits": [{"row": 0, "remove": 1, "insert": pack["questions"]}],
+        }
+        self.server.http.post("/api/packs/leaf-shapes/edits", json=body)
+
     def test_the_last_seconds_tick(self):
         name = self.made("harvest-supper", lambda game: game["rounds"][0]["ask"].update(seconds=3))
         self.enter(name)

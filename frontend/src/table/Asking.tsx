@@ -14,6 +14,8 @@ type AskingProps = {
   table: Table;
   question: QuestionShown;
   elapsed: number;
+  /** Whether it shows how the run now stands. */
+  isNow?: boolean;
   /** Set while the answer picked has a mark over it, another each time. */
   markStamp?: number | undefined;
   /** The choices picked so far, where several are wanted together. */
@@ -23,7 +25,7 @@ type AskingProps = {
 };
 
 /** A question as its kind wants it, and after the answer what came of it. */
-export function Asking({ table, question, elapsed, markStamp, picked = [], onPick, onAction }: AskingProps) {
+export function Asking({ table, question, elapsed, isNow = true, markStamp, picked = [], onPick, onAction }: AskingProps) {
   const isOpen = table.phase === "asking";
   const feedback = table.feedback;
   const answer = (value: number | number[] | string) => onAction({ action: "answer", value });
@@ -39,7 +41,7 @@ export function Asking({ table, question, elapsed, markStamp, picked = [], onPic
       >
         {question.prompt}
       </h2>
-      <QuestionMedia picture={question.picture} sound={question.sound} />
+      <QuestionMedia picture={question.picture} sound={question.sound} isNow={isNow && isOpen} />
       {question.choices.length > 0 && (
         <ul aria-labelledby="prompt" className="grid gap-1.5">
           {question.choices.map((slat) => (

@@ -1,7 +1,14 @@
-type QuestionMediaProps = { picture: string; sound: string };
+import { SoundPlayer } from "./SoundPlayer";
+
+type QuestionMediaProps = {
+  picture: string;
+  sound: string;
+  /** Whether it is asked now, and not gone back to: then its sound plays by itself. */
+  isNow?: boolean;
+};
 
 /** The picture and the sound of a question, by their digests; empty if it has none. */
-export function QuestionMedia({ picture, sound }: QuestionMediaProps) {
+export function QuestionMedia({ picture, sound, isNow = false }: QuestionMediaProps) {
   if (!picture && !sound) return null;
   return (
     <div className="mb-4 space-y-2">
@@ -12,7 +19,7 @@ export function QuestionMedia({ picture, sound }: QuestionMediaProps) {
           className="max-h-56 max-w-full rounded-md border border-line bg-sheet"
         />
       )}
-      {sound && <audio controls src={`/api/media/${sound}`} aria-label="The sound this question is about" className="w-full" />}
+      {sound && <SoundPlayer key={sound} address={`/api/media/${sound}`} name="the sound this question is about" isByItself={isNow} />}
     </div>
   );
 }

@@ -1,6 +1,7 @@
 import { Check, X } from "lucide-react";
 import type { Slat } from "../api/schema";
 import { Mark } from "./effects/shapes";
+import { SoundPlayer } from "./SoundPlayer";
 
 type SlatButtonProps = {
   slat: Slat;
@@ -65,7 +66,9 @@ export function SlatButton({ slat, isOpen, isRight, isGiven, isPicked, isGood, m
         )}
       </button>
       {slat.sound && (
-        <audio controls src={`/api/media/${slat.sound}`} aria-label={`Hear sound ${slat.letter}`} className="mt-1 h-9 w-full" />
+        <div className="mt-1">
+          <SoundPlayer address={`/api/media/${slat.sound}`} name={`sound ${slat.letter}`} />
+        </div>
       )}
     </>
   );

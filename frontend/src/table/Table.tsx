@@ -101,6 +101,7 @@ export function Table(props: TableProps) {
           table={table}
           question={table.question}
           elapsed={elapsed}
+          isNow={isNow}
           markStamp={isMarked ? seen.stamp : undefined}
           picked={places}
           onPick={pick}

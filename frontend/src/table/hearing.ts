@@ -67,6 +67,31 @@ export function hear(address: string) {
   });
 }
 
+/** A sound, fetched if need be; nothing if it cannot be played. */
+export async function soundAt(address: string): Promise<AudioBuffer | undefined> {
+  await prepare(address);
+  return ready.get(address);
+}
+
+let endOther: () => void = () => undefined;
+
+/** Plays a sound in place of the one that was played so before; gives what ends it. */
+export function playAlone(buffer: AudioBuffer, onEnded: () => void): () => void {
+  endOther();
+  const stop = play(buffer);
+  const timer = window.setTimeout(onEnded, 1000 * buffer.duration);
+  let isOver = false;
+  const end = () => {
+    if (isOver) return;
+    isOver = true;
+    window.clearTimeout(timer);
+    stop();
+    onEnded();
+  };
+  endOther = end;
+  return end;
+}
+
 /** Plays a sound, unless the page is muted; gives what ends it. */
 export function play(buffer: AudioBuffer): () => void {
   if (preferences().isMuted || context?.state !== "running") return () => undefined;

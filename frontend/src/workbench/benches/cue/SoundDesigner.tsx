@@ -3,6 +3,7 @@ import { useMadeSound } from "../../../api/sounds";
 import { VALUES } from "../../../api/parts";
 import type { Note, Sound, SoundMade } from "../../../api/schema";
 import { decode, play } from "../../../table/hearing";
+import { SoundPlayer } from "../../../table/SoundPlayer";
 import { Button } from "../../../ui/Button";
 import { NumberField, SelectField, TextField } from "../../../ui/fields";
 
@@ -18,7 +19,7 @@ export function SoundDesigner({ sound, at, onChange }: SoundDesignerProps) {
       <div className="flex flex-wrap items-end gap-3">
         <TextField where={`${at}.name`} className="w-48" value={sound.name} onChange={(name) => onChange({ name })} />
         {sound.file ? (
-          <audio controls src={`/api/media/${sound.file}`} aria-label={`Hear ${sound.name}`} className="h-9" />
+          <SoundPlayer address={`/api/media/${sound.file}`} name={sound.name} />
         ) : (
           <>
             <Button disabled={!made.data} onClick={() => made.data && void decode(bytesOf(made.data)).then(play)}>
