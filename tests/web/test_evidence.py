@@ -66,6 +66,10 @@ class TestEvidence(PlayersTest):
         run = self.get(f"/api/runs/{behind['run_id']}")
         done = run["steps"][behind["step"]]["footprints"]
         self.assertIn(told["evidence"]["questions"][0]["prompt"], json.dumps(done))
+        for ending in told["came"]["endings"]:
+            came = self.get(f"{EVIDENCE}/endings?ending={ending['title']}")
+            self.assertEqual(len(came), round(3 * ending["share"]["share"]))
+            self.assertEqual({one["result"] for one in came}, {ending["title"]})
         ed = self.get(f"{EVIDENCE}?player=Ed")["came"]["runs"]
         self.assertEqual((ed, self.get(f"{EVIDENCE}?revision=2")["came"]["runs"]), (2, 0))
         later = (self.time + timedelta(days=1)).strftime("%Y-%m-%dT%H:%M:%S")
@@ -81,6 +85,11 @@ class TestEvidence(PlayersTest):
         came = self.get(EVIDENCE)["came"]
         # Nobody answered further, so its clocks ended it or it was left.
         self.assertEqual(came["runs"], 1)
+        left = sum(
+            len(self.get(f"{EVIDENCE}/endings?left_after={after}"))
+            for after in range(len(came["left_after"]))
+        )
+        self.assertEqual(left, sum(came["left_after"]))
 
     def test_what_is_saved_is_brought_in_elsewhere_and_never_twice(self):
         for right in (12, 1):

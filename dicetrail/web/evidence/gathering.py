@@ -1,6 +1,6 @@
 """The runs that evidence is taken from, gathered from the store."""
 
-from collections.abc import Mapping, Sequence
+from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass
 from datetime import UTC, datetime, timedelta
 from hashlib import sha256
@@ -14,7 +14,7 @@ from dicetrail.store.games import newest_game
 from dicetrail.store.models import BroughtRun, RunRow
 from dicetrail.store.packs import newest_packs
 from dicetrail.store.played import Chosen, brought_runs, played_runs
-from dicetrail.web.evidence.shapes import Choice, QuestionPlace, SuggestionView
+from dicetrail.web.evidence.shapes import Choice, QuestionPlace, RunBehind, SuggestionView
 from dicetrail.web.play.standing import PLAYED_FOR
 from dicetrail.web.shelf import Shelf
 
@@ -72,6 +72,21 @@ def gathered(shelf: Shelf, game_id: str, chosen: Chosen, now: datetime) -> Gathe
         runs += [Gathered(run, run.seen) for run in brought_runs(session, game_id, chosen)]
     runs.sort(key=lambda one: one.run.started_at)
     return Gathering(runs, going_on)
+
+
+def behind(one: Gathered, step: int, result: str, ms: int, given: Iterable[str] = ()) -> RunBehind:
+    """A run that is behind a number, and the step to open it at."""
+    return RunBehind(
+        run_id=one.run.id if isinstance(one.run, RunRow) else None,
+        file_name=one.run.file_name if isinstance(one.run, BroughtRun) else "",
+        dice=one.dice,
+        players=one.run.players,
+        started_at=one.run.started_at,
+        step=step,
+        given=tuple(given),
+        result=result,
+        seconds=ms / 1000,
+    )
 
 
 def _left_at(run: RunRow, shown: Playthrough) -> datetime:

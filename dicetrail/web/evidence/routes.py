@@ -28,10 +28,11 @@ from dicetrail.files import (
 from dicetrail.scouting import foretell
 from dicetrail.store import NotFound
 from dicetrail.store.games import newest_game
-from dicetrail.store.models import BroughtRun, RunRow
+from dicetrail.store.models import BroughtRun
 from dicetrail.store.played import Chosen, bring_runs, delete_runs, played_runs
 from dicetrail.web.context import Now, SharedShelf
 from dicetrail.web.evidence.gathering import (
+    behind,
     brought,
     chosen_by,
     elsewhere,
@@ -48,6 +49,7 @@ from dicetrail.web.evidence.shapes import (
     BroughtFile,
     Calibration,
     CalibrationWanted,
+    CameWanted,
     Choice,
     Deleted,
     EvidenceView,
@@ -99,20 +101,34 @@ def list_behind(
     about = questions[wanted.question]
     asked = (about.source, about.prompt, about.accepted)
     found = [
-        RunBehind(
-            run_id=one.run.id if isinstance(one.run, RunRow) else None,
-            file_name=one.run.file_name if isinstance(one.run, BroughtRun) else "",
-            dice=one.dice,
-            players=one.run.players,
-            started_at=one.run.started_at,
-            step=seen.step,
-            given=tuple(tried.given for tried in seen.tries),
-            result=seen.result.value,
-            seconds=seen.used_ms / 1000,
+        behind(
+            one, seen.step, seen.result.value, seen.used_ms, (tried.given for tried in seen.tries)
         )
         for one in reversed(gathering.runs)
         for seen in one.shown.seen
         if asked_in(seen) == asked and is_counted(seen, wanted.of, wanted.given)
+    ]
+    return found[:MOST_BEHIND]
+
+
+@router.get("/endings")
+def list_come(
+    game_id: str, wanted: Annotated[CameWanted, Query()], shelf: SharedShelf, now: Now
+) -> list[RunBehind]:
+    """The runs that came to an ending, or were left, the newest first."""
+    found = [
+        behind(
+            one,
+            max((seen.step for seen in one.shown.seen), default=0),
+            "left" if one.shown.ending is None else one.shown.ending or "no ending fitted",
+            round(1000 * one.shown.seconds),
+        )
+        for one in reversed(gathered(shelf, game_id, chosen_by(wanted), now).runs)
+        if (wanted.ending is None or one.shown.ending == wanted.ending)
+        and (
+            wanted.left_after is None
+            or (one.shown.ending is None and len(one.shown.seen) == wanted.left_after)
+        )
     ]
     return found[:MOST_BEHIND]
 

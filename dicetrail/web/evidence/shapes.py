@@ -78,10 +78,18 @@ class RunBehind(BaseModel):
     players: tuple[str, ...]
     started_at: datetime
     step: int
-    """The step in which the question was done with."""
+    """The step in which the question was done with, or the last of the run."""
     given: tuple[str, ...]
     result: str
     seconds: float
+
+
+class CameWanted(Choice):
+    """Which runs by what they came to: an ending by its title, empty where none fitted; or those
+    that were left after so many questions."""
+
+    ending: Annotated[str | None, Query(max_length=10_000)] = None
+    left_after: Annotated[int | None, Query(ge=0, le=10**6)] = None
 
 
 class BehindWanted(Choice):

@@ -40,6 +40,18 @@ export function useBehind(gameId: string, choice: Choice, counted: Counted) {
   });
 }
 
+/** What runs came to: an ending by its title, or how many questions they were left after. */
+export type Come = { ending: string } | { left_after: number };
+
+/** The runs that came to it. */
+export function useCome(gameId: string, choice: Choice, come: Come) {
+  return useQuery({
+    queryKey: ["behind", gameId, choice, come],
+    queryFn: () =>
+      given(api.GET("/api/games/{game_id}/evidence/endings", { params: { path: at(gameId), query: { ...choice, ...come } } })),
+  });
+}
+
 /** A forecast laid over what came; of players like those who played, if no scouts are named. */
 export function useCalibration(gameId: string, revision: number, choice: Choice, scouts: Scout[]) {
   return useQuery({

@@ -484,6 +484,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/games/{game_id}/evidence/endings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Come
+         * @description The runs that came to an ending, or were left, the newest first.
+         */
+        get: operations["list_come_api_games__game_id__evidence_endings_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/games/{game_id}/evidence/answers.jsonl": {
         parameters: {
             query?: never;
@@ -6212,6 +6232,44 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Deleted"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    list_come_api_games__game_id__evidence_endings_get: {
+        parameters: {
+            query?: {
+                revision?: number | null;
+                since?: string | null;
+                before?: string | null;
+                player?: string;
+                ending?: string | null;
+                left_after?: number | null;
+            };
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunBehind"][];
                 };
             };
             /** @description What went wrong, and how to mend it */

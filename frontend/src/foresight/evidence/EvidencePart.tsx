@@ -1,6 +1,6 @@
 import { useState } from "react";
-import { useEvidence, type Choice } from "../../api/evidence";
-import type { GameView } from "../../api/schema";
+import { useEvidence, type Choice, type Counted } from "../../api/evidence";
+import type { GameView, Of } from "../../api/schema";
 import { Guarded } from "../../app/Guarded";
 import { counted } from "../../app/format";
 import { ErrorNotice } from "../../ui/Notice";
@@ -19,6 +19,11 @@ export default function EvidencePart({ game }: { game: GameView }) {
   const evidence = useEvidence(game.id, game.revision, choice);
   const [chosen, setChosen] = useState<number>();
   const told = evidence.data;
+  const [behind, setBehind] = useState<Counted>();
+  const open = (question: number, of: Of) => {
+    setChosen(question);
+    setBehind({ question, of });
+  };
   if (evidence.error) return <ErrorNotice error={evidence.error} />;
   if (!told) return <p role="status">Looking through the runs…</p>;
   const { questions } = told.evidence;
@@ -43,14 +48,14 @@ export default function EvidencePart({ game }: { game: GameView }) {
       {question ? (
         <>
           <div className="grid items-start gap-4 lg:grid-cols-[minmax(0,1fr)_24rem]">
-            <QuestionGrid told={told} chosen={place} onChoose={setChosen} />
+            <QuestionGrid told={told} chosen={place} onChoose={setChosen} onCounted={open} />
             <Guarded name="the question" resetKeys={[question]}>
-              <OneQuestion game={game} told={told} place={place} choice={choice} />
+              <OneQuestion game={game} told={told} place={place} choice={choice} behind={behind} onBehind={setBehind} />
             </Guarded>
           </div>
           <div className="grid items-start gap-4 lg:grid-cols-2">
             <RightAgainstRest questions={questions} chosen={place} onChoose={setChosen} />
-            <CameOf told={told} />
+            <CameOf gameId={game.id} told={told} choice={choice} />
           </div>
           <BorneOut game={game} choice={choice} />
         </>

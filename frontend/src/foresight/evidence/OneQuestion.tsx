@@ -1,4 +1,3 @@
-import { useState } from "react";
 import { Link } from "react-router";
 import type { Choice, Counted } from "../../api/evidence";
 import type { EvidenceView, GameView, Of, QuestionEvidence } from "../../api/schema";
@@ -7,15 +6,22 @@ import { Behind } from "./Behind";
 import { Suggestions } from "./Suggestions";
 import { VerdictMark } from "./VerdictMark";
 
-type OneQuestionProps = { game: GameView; told: EvidenceView; place: number; choice: Choice };
+type OneQuestionProps = {
+  game: GameView;
+  told: EvidenceView;
+  place: number;
+  choice: Choice;
+  /** The number whose runs are shown. */
+  behind: Counted | undefined;
+  onBehind: (counted: Counted | undefined) => void;
+};
 
 /** One question: how it went, what was given, how long it took, and what could be changed. */
-export function OneQuestion({ game, told, place, choice }: OneQuestionProps) {
+export function OneQuestion({ game, told, place, choice, behind, onBehind }: OneQuestionProps) {
   const one = told.evidence.questions[place];
   const where = told.places[place];
-  const [behind, setBehind] = useState<Counted>();
   if (!one) return null;
-  const open = (of: Of, given = "") => setBehind({ question: place, of, given });
+  const open = (of: Of, given = "") => onBehind({ question: place, of, given });
   return (
     <section aria-labelledby="one" className="space-y-3 rounded-xl border border-line bg-card p-4">
       <h2 id="one" className="text-xl break-words">
@@ -36,7 +42,7 @@ export function OneQuestion({ game, told, place, choice }: OneQuestionProps) {
       <Times one={one} />
       <Suggestions game={game} suggestions={told.suggestions[place] ?? []} />
       {behind?.question === place && (
-        <Behind key={JSON.stringify(behind)} gameId={game.id} choice={choice} counted={behind} onClose={() => setBehind(undefined)} />
+        <Behind key={JSON.stringify(behind)} gameId={game.id} choice={choice} counted={behind} onClose={() => onBehind(undefined)} />
       )}
     </section>
   );

@@ -1,25 +1,33 @@
+import { SquareArrowOutUpRight } from "lucide-react";
 import { useMemo, useState } from "react";
-import type { EvidenceView, QuestionEvidence } from "../../api/schema";
+import { Link } from "react-router";
+import type { EvidenceView, Of, QuestionEvidence } from "../../api/schema";
 import { percent } from "../../app/format";
 import { rankOf } from "./verdicts";
 import { VerdictMark } from "./VerdictMark";
 
-type Column = { name: string; of: (one: QuestionEvidence) => number; show: (one: QuestionEvidence) => string };
+type Column = { name: string; counts?: Of; of: (one: QuestionEvidence) => number; show: (one: QuestionEvidence) => string };
 
 const COLUMNS: Column[] = [
-  { name: "Asked", of: (one) => one.asked, show: (one) => String(one.asked) },
-  { name: "Right", of: (one) => one.right.share, show: (one) => percent(one.right.share) },
-  { name: "Late", of: (one) => one.late / one.asked, show: (one) => (one.late ? percent(one.late / one.asked) : "") },
+  { name: "Asked", counts: "asked", of: (one) => one.asked, show: (one) => String(one.asked) },
+  { name: "Right", counts: "right", of: (one) => one.right.share, show: (one) => percent(one.right.share) },
+  { name: "Late", counts: "late", of: (one) => one.late / one.asked, show: (one) => (one.late ? percent(one.late / one.asked) : "") },
   { name: "Median", of: (one) => one.seconds?.median ?? 0, show: (one) => (one.seconds ? `${one.seconds.median.toFixed(1)} s` : "") },
   { name: "With the rest", of: (one) => one.with_rest ?? 0, show: (one) => one.with_rest?.toFixed(2) ?? "" },
 ];
 
 const SAYS: Column = { name: "Says", of: (one) => rankOf(one.says), show: (one) => one.says };
 
-type QuestionGridProps = { told: EvidenceView; chosen: number; onChoose: (place: number) => void };
+type QuestionGridProps = {
+  told: EvidenceView;
+  chosen: number;
+  onChoose: (place: number) => void;
+  /** A number was pressed: its runs are wanted. */
+  onCounted: (place: number, of: Of) => void;
+};
 
 /** Every question with what its answers say, sorted by whichever column is wanted. */
-export function QuestionGrid({ told, chosen, onChoose }: QuestionGridProps) {
+export function QuestionGrid({ told, chosen, onChoose, onCounted }: QuestionGridProps) {
   const [sorting, setSorting] = useState({ by: SAYS.name, isDown: false });
   const { questions } = told.evidence;
   const order = useMemo(() => {
@@ -55,6 +63,9 @@ export function QuestionGrid({ told, chosen, onChoose }: QuestionGridProps) {
                   </button>
                 </th>
               ))}
+              <th scope="col">
+                <span className="sr-only">Pack</span>
+              </th>
             </tr>
           </thead>
           <tbody>
@@ -73,13 +84,32 @@ export function QuestionGrid({ told, chosen, onChoose }: QuestionGridProps) {
                       {one.prompt}
                     </button>
                   </th>
-                  {COLUMNS.map(({ name, show }) => (
+                  {COLUMNS.map(({ name, counts, show }) => (
                     <td key={name} className="py-1 pr-3 whitespace-nowrap tabular-nums">
-                      {show(one)}
+                      {counts ? (
+                        <button type="button" className="rounded underline-offset-2 hover:underline" onClick={() => onCounted(place, counts)}>
+                          {show(one)}
+                          <span className="sr-only"> {name.toLowerCase()}: the runs behind it</span>
+                        </button>
+                      ) : (
+                        show(one)
+                      )}
                     </td>
                   ))}
                   <td className="py-1 whitespace-nowrap">
                     <VerdictMark says={one.says} />
+                  </td>
+                  <td className="py-1 pl-2">
+                    {told.places[place] && (
+                      <Link
+                        to={`/pack/${told.places[place].pack}?row=${told.places[place].row + 1}`}
+                        aria-label={`Open “${one.prompt}” in its pack`}
+                        title="Open it in its pack"
+                        className="grid size-6 place-items-center rounded text-sky"
+                      >
+                        <SquareArrowOutUpRight aria-hidden className="size-4" />
+                      </Link>
+                    )}
                   </td>
                 </tr>
               );

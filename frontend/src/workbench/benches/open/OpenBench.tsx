@@ -32,20 +32,6 @@ export function OpenBench({ document, edit }: BenchProps) {
           value={opening.most_players}
           onChange={(most_players) => most_players !== null && set({ most_players })}
         />
-        <div className="pt-7">
-          <SwitchField
-            where="opening.asks_names"
-            checked={opening.asks_names}
-            onChange={(asks_names) => set({ asks_names })}
-          />
-        </div>
-        <div className="pt-7">
-          <SwitchField
-            where="opening.asks_remark"
-            checked={opening.asks_remark}
-            onChange={(asks_remark) => set({ asks_remark })}
-          />
-        </div>
         <SelectField
           where="opening.narration"
           value={opening.narration}
@@ -55,10 +41,12 @@ export function OpenBench({ document, edit }: BenchProps) {
           )}
           onChange={(narration) => set({ narration })}
         />
+      </div>
+      <div className="grid gap-3 xl:grid-cols-2">
+        <SwitchField where="opening.asks_names" checked={opening.asks_names} onChange={(asks_names) => set({ asks_names })} />
+        <SwitchField where="opening.asks_remark" checked={opening.asks_remark} onChange={(asks_remark) => set({ asks_remark })} />
         {!opening.narration && (
-          <div className="pt-7">
-            <SwitchField where="opening.reads_aloud" checked={opening.reads_aloud} onChange={(reads_aloud) => set({ reads_aloud })} />
-          </div>
+          <SwitchField where="opening.reads_aloud" checked={opening.reads_aloud} onChange={(reads_aloud) => set({ reads_aloud })} />
         )}
       </div>
       <div>
