@@ -35,8 +35,9 @@ SURE, RATHER_SURE = 1.96, 1.0
 """So many standard errors from nothing a correlation must be to be spoken of: alone, and where
 something else speaks too."""
 
-MOST_OF_WRONG = 0.4
-"""What rivals the right answer has at least this share of what was wrong."""
+SOME_OF_WRONG, SOME_OF_ALL = 0.28, 0.17
+"""What rivals the right answer has at least such a share of what was wrong, and of all answers
+(ours, no source)."""
 
 EASY, HARD = 0.95, 0.25
 
@@ -62,6 +63,9 @@ class Picked:
     with_better: float | None
     """Among those who were wrong at first, the correlation of giving this with the share right
     of their other questions; None where it cannot be said."""
+    below_right: float | None
+    """Among those who gave this or what is right at first, the correlation of giving what is right
+    with that share: where this is right too, it is nothing; None where it cannot be said."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -243,13 +247,22 @@ def _picked(question: Sighting, had: _Had) -> tuple[Picked, ...]:
         choices = {_alike(choice): choice for choice in sorted(shown.difference(question.right))}
         names |= choices
         first.update(dict.fromkeys(choices, 0))
+    right = [
+        rest
+        for one, rest in zip(had.seen, had.rest, strict=True)
+        if rest is not None and one.is_right_at(1)
+    ]
     rested = [(text, rest) for text, rest in wrong if rest is not None]
     shares = [rest for _, rest in rested]
+    gave = {text: [rest for one, rest in rested if one == text] for text in first}
     return tuple(
         Picked(
             names[text],
             times,
             correlation([float(one == text) for one, _ in rested], shares) if times else None,
+            correlation([1.0] * len(right) + [0.0] * len(gave[text]), [*right, *gave[text]])
+            if times
+            else None,
         )
         for text, times in sorted(first.items(), key=lambda found: (-found[1], found[0]))
     )
@@ -267,7 +280,7 @@ def _says(
         return Says.FEW
     if wilson(late, asked).least > 1 / 2:
         return Says.NO_TIME
-    if any(_rivals_the_key(one, picked) for one in picked):
+    if any(_rivals_the_key(one, picked, asked) for one in picked):
         return Says.KEYED_WRONG
     is_worse = with_rest is not None and with_rest < 0 and is_sure(with_rest, asked, SURE)
     most = max((one.times for one in picked), default=0)
@@ -278,15 +291,22 @@ def _says(
     return Says.HARD if share.most < HARD else Says.FINE
 
 
-def _rivals_the_key(one: Picked, picked: Sequence[Picked]) -> bool:
+def _rivals_the_key(one: Picked, picked: Sequence[Picked], asked: int) -> bool:
     """Whether what is wrong is given by most of those who were wrong, and rather by the better
     of them: where players only guess, or are misled, neither is so at once."""
     wrong, found = sum(other.times for other in picked), one.with_better
-    if found is None or len(picked) < 2 or wrong < FEW:
+    if found is None or found <= 0 or len(picked) < 2 or wrong < FEW:
         return False
-    if wilson(one.times, wrong).least < MOST_OF_WRONG:
+    if (
+        wilson(one.times, asked).least < SOME_OF_ALL
+        or wilson(one.times, wrong).least < SOME_OF_WRONG
+    ):
         return False
-    return found > 0 and is_sure(found, wrong, RATHER_SURE)
+    right = asked - wrong
+    below = one.below_right
+    if below is not None and below > 0 and is_sure(below, right + one.times, SURE):
+        return False
+    return is_sure(found, wrong, RATHER_SURE)
 
 
 def _alpha(rows: Sequence[Mapping[Asked, float]]) -> tuple[float | None, str]:

@@ -3744,6 +3744,8 @@ export interface components {
             times: number;
             /** With Better */
             with_better: number | null;
+            /** Below Right */
+            below_right: number | null;
         };
         /**
          * PlacedProblem

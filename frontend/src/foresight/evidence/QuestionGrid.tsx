@@ -12,8 +12,8 @@ const COLUMNS: Column[] = [
   { name: "Asked", counts: "asked", of: (one) => one.asked, show: (one) => String(one.asked) },
   { name: "Right", counts: "right", of: (one) => one.right.share, show: (one) => percent(one.right.share) },
   { name: "Late", counts: "late", of: (one) => one.late / one.asked, show: (one) => (one.late ? percent(one.late / one.asked) : "") },
-  { name: "Median", of: (one) => one.seconds?.median ?? 0, show: (one) => (one.seconds ? `${one.seconds.median.toFixed(1)} s` : "") },
-  { name: "With the rest", of: (one) => one.with_rest ?? 0, show: (one) => one.with_rest?.toFixed(2) ?? "" },
+  { name: "Median", counts: "asked", of: (one) => one.seconds?.median ?? 0, show: (one) => (one.seconds ? `${one.seconds.median.toFixed(1)} s` : "") },
+  { name: "With the rest", counts: "asked", of: (one) => one.with_rest ?? 0, show: (one) => one.with_rest?.toFixed(2) ?? "" },
 ];
 
 const SAYS: Column = { name: "Says", of: (one) => rankOf(one.says), show: (one) => one.says };
