@@ -70,6 +70,9 @@ class TestEvidence(PlayersTest):
             came = self.get(f"{EVIDENCE}/endings?ending={ending['title']}")
             self.assertEqual(len(came), round(3 * ending["share"]["share"]))
             self.assertEqual({one["result"] for one in came}, {ending["title"]})
+        for score in told["came"]["scores"]:
+            came = self.get(f"{EVIDENCE}/endings?score={score['value']}")
+            self.assertEqual(len(came), round(3 * score["share"]))
         ed = self.get(f"{EVIDENCE}?player=Ed")["came"]["runs"]
         self.assertEqual((ed, self.get(f"{EVIDENCE}?revision=2")["came"]["runs"]), (2, 0))
         later = (self.time + timedelta(days=1)).strftime("%Y-%m-%dT%H:%M:%S")

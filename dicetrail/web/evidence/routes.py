@@ -10,6 +10,7 @@ from starlette.concurrency import run_in_threadpool
 from starlette.responses import StreamingResponse
 
 from dicetrail.core.foresight import (
+    Playthrough,
     Scout,
     asked_in,
     borne_out,
@@ -115,7 +116,7 @@ def list_behind(
 def list_come(
     game_id: str, wanted: Annotated[CameWanted, Query()], shelf: SharedShelf, now: Now
 ) -> list[RunBehind]:
-    """The runs that came to an ending, or were left, the newest first."""
+    """The runs that came to an ending or a score, or were left, the newest first."""
     found = [
         behind(
             one,
@@ -124,13 +125,18 @@ def list_come(
             round(1000 * one.shown.seconds),
         )
         for one in reversed(gathered(shelf, game_id, chosen_by(wanted), now).runs)
-        if (wanted.ending is None or one.shown.ending == wanted.ending)
-        and (
-            wanted.left_after is None
-            or (one.shown.ending is None and len(one.shown.seen) == wanted.left_after)
-        )
+        if _came_so(one.shown, wanted)
     ]
     return found[:MOST_BEHIND]
+
+
+def _came_so(shown: Playthrough, wanted: CameWanted) -> bool:
+    has_ended = shown.ending is not None
+    return (
+        (wanted.ending is None or shown.ending == wanted.ending)
+        and (wanted.score is None or (has_ended and shown.score == wanted.score))
+        and (wanted.left_after is None or (not has_ended and len(shown.seen) == wanted.left_after))
+    )
 
 
 @router.get(

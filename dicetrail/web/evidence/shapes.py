@@ -85,10 +85,11 @@ class RunBehind(BaseModel):
 
 
 class CameWanted(Choice):
-    """Which runs by what they came to: an ending by its title, empty where none fitted; or those
-    that were left after so many questions."""
+    """Which runs by what they came to: an ending by its title, empty where none fitted; a score,
+    of those that ended; or those that were left after so many questions."""
 
     ending: Annotated[str | None, Query(max_length=10_000)] = None
+    score: Annotated[float | None, Query(allow_inf_nan=False)] = None
     left_after: Annotated[int | None, Query(ge=0, le=10**6)] = None
 
 

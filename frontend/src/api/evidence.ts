@@ -40,8 +40,8 @@ export function useBehind(gameId: string, choice: Choice, counted: Counted) {
   });
 }
 
-/** What runs came to: an ending by its title, or how many questions they were left after. */
-export type Come = { ending: string } | { left_after: number };
+/** What runs came to: an ending by its title, a score, or how many questions they were left after. */
+export type Come = { ending: string } | { score: number } | { left_after: number };
 
 /** The runs that came to it. */
 export function useCome(gameId: string, choice: Choice, come: Come) {

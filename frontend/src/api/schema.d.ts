@@ -493,7 +493,7 @@ export interface paths {
         };
         /**
          * List Come
-         * @description The runs that came to an ending, or were left, the newest first.
+         * @description The runs that came to an ending or a score, or were left, the newest first.
          */
         get: operations["list_come_api_games__game_id__evidence_endings_get"];
         put?: never;
@@ -6255,6 +6255,7 @@ export interface operations {
                 before?: string | null;
                 player?: string;
                 ending?: string | null;
+                score?: number | null;
                 left_after?: number | null;
             };
             header?: never;

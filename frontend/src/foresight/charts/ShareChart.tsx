@@ -14,6 +14,8 @@ type ShareChartProps = {
   kind: "bars" | "area";
   /** What a share is of, in the words shown beside a value. */
   of: string;
+  /** Has whoever is there be shown, where they can be. */
+  onChoose?: (at: number) => void;
 };
 
 const HEIGHT = 190;
@@ -23,7 +25,7 @@ const MARGIN = { top: 8, right: 12, bottom: 18, left: 0 };
 
 /** A picture of shares with real axes: values under the pointer and by the arrow keys, and the
  * same numbers as a table. */
-export function ShareChart({ title, axis, shares, kind, of }: ShareChartProps) {
+export function ShareChart({ title, axis, shares, kind, of, onChoose }: ShareChartProps) {
   const id = useId();
   const parts = (
     <>
@@ -86,7 +88,16 @@ export function ShareChart({ title, axis, shares, kind, of }: ShareChartProps) {
                   <th scope="row" className="pr-6 text-left font-normal">
                     {Number(at.toFixed(1))}
                   </th>
-                  <td>{percent(share)}</td>
+                  <td>
+                    {onChoose ? (
+                      <button type="button" onClick={() => onChoose(at)} className="rounded text-sky underline">
+                        {percent(share)}
+                        <span className="sr-only"> with {at}: the runs behind it</span>
+                      </button>
+                    ) : (
+                      percent(share)
+                    )}
+                  </td>
                 </tr>
               ))}
             </tbody>

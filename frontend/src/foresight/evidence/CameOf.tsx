@@ -23,6 +23,7 @@ export function CameOf({ gameId, told, choice }: CameOfProps) {
           shares={came.scores.map(({ value, share }) => ({ at: value, share }))}
           kind="bars"
           of="of those who ended"
+          onChoose={(score) => setCome({ score })}
         />
       )}
       <ul>
