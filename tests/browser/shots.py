@@ -111,7 +111,7 @@ class Shots(BrowserTest):
         self.sees("Open a run")
         self.shot("foresight")
         self.open("/foresight/harvest-supper/evidence")
-        self.sees("probably keyed wrong", "tbody tr:first-child")
+        self.sees("misleading", "tbody tr:first-child")
         self.sees("Which of these crumbles", "#one")
         self.shot("evidence")
         self.shot_of_kept()

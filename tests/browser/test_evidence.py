@@ -29,7 +29,7 @@ class TestEvidence(BrowserTest):
 
         self.open("/foresight/harvest-supper/evidence")
         self.sees("90 runs")
-        self.sees("probably keyed wrong", "tbody tr:first-child")  # the gravest stands first
+        self.sees("misleading", "tbody tr:first-child")  # the gravest stands first
         self.sees("Which of these crumbles is made from a vegetable?", "#one")
         self.assert_accessible()
         number = self.found("//button[contains(., 'gave Pear crumble')]", "Pear crumble")

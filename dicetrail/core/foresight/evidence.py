@@ -29,7 +29,8 @@ FEW = 12
 """Fewer sightings than these are too few to say."""
 
 MANY = 30
-"""So many are enough to say of a choice that nobody picks it."""
+"""So many are enough to say of a choice that nobody picks it, and of a key that it is wrong: of
+those who were wrong."""
 
 SURE, RATHER_SURE = 1.96, 1.0
 """So many standard errors from nothing a correlation must be to be spoken of: alone, and where
@@ -295,7 +296,7 @@ def _rivals_the_key(one: Picked, picked: Sequence[Picked], asked: int) -> bool:
     """Whether what is wrong is given by most of those who were wrong, and rather by the better
     of them: where players only guess, or are misled, neither is so at once."""
     wrong, found = sum(other.times for other in picked), one.with_better
-    if found is None or found <= 0 or len(picked) < 2 or wrong < FEW:
+    if found is None or found <= 0 or len(picked) < 2 or wrong < MANY:
         return False
     if (
         wilson(one.times, asked).least < SOME_OF_ALL
