@@ -269,6 +269,12 @@ class TestKeptRuns(PlayersTest):
         kept = self.post(KEPT, **body)
         self.assertEqual((kept["name"], kept["players"]), ("three right", ["Player 1"]))
         self.assertEqual(len(kept["inputs"]), 5)
+        beaten = self.played(12, players=["Ed"])
+        again = self.post(KEPT, run_id=self.played(12)["id"], name="a best to beat")
+        self.assertTrue(beaten["table"]["ending"])
+        told = self.get(f"{KEPT}/{again['id']}")["before"]
+        self.assertNotIn("best supper score", json.dumps(told[-1]), "as it was no better than Ed's")
+        self.http.delete(f"{KEPT}/{again['id']}")
         self.assertEqual(self.held()[0]["what"], "")
         renamed = self.http.put(f"{KEPT}/{kept['id']}", json={"name": "three", "why": ""}).json()
         self.assertEqual((renamed["name"], renamed["why"]), ("three", ""))

@@ -24,6 +24,7 @@ from dicetrail.core.play import (
     Stop,
     next_input,
     players_refused,
+    recalling,
     replay,
     start,
     step,
@@ -88,7 +89,7 @@ def kept_run(
     best: Number | None = None,
 ) -> KeptRun:
     """A run with what it leads to now. Raises ValueError unless so many can play."""
-    moments = replay(_recalling(program), dice, players, inputs, best=best)
+    moments = replay(recalling(program), dice, players, inputs, best=best)
     return KeptRun(name, dice, tuple(players), tuple(inputs), _steps(moments), why, best)
 
 
@@ -97,7 +98,7 @@ def played_again(program: Program, kept: KeptRun) -> Held:
     refused = players_refused(program.game, len(kept.players))
     if refused is not None:
         return Held(False, step=0, stop=Stop.OPEN, what=refused)
-    moments = replay(_recalling(program), kept.dice, kept.players, kept.inputs, best=kept.best)
+    moments = replay(recalling(program), kept.dice, kept.players, kept.inputs, best=kept.best)
     return compared(kept.steps, _steps(moments))
 
 
@@ -141,11 +142,6 @@ def _told(was: Footprint | None, is_: Footprint | None) -> str:
     return f"{was.why}: what is told afterwards is otherwise"
 
 
-def _recalling(program: Program) -> Program:
-    """The program for one run, which asks for the same draws again and again."""
-    return program if program.recall is not None else replace(program, recall={})
-
-
 def _steps(moments: Sequence[Moment]) -> Steps:
     return tuple(moment.footprints for moment in moments)
 
@@ -169,7 +165,7 @@ MOST_RIGHT = 40
 def ready_runs(program: Program, dice: int = 1) -> Iterator[KeptRun]:
     """Runs worth keeping of any game: all right, all wrong, all late where there is a clock, in
     turns right and wrong, and one to each ending."""
-    program = _recalling(program)
+    program = recalling(program)
     for name, intents in READY:
         played = _played(program, dice, cycle(intents))
         if played is not None:

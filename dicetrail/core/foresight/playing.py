@@ -1,7 +1,6 @@
 """Scouts play whole runs, through texts, clocks and checking, as players do."""
 
 from collections.abc import Iterator, Sequence
-from dataclasses import replace
 
 from dicetrail.core.answers import as_letters, letters_of
 from dicetrail.core.document import Kind
@@ -24,6 +23,7 @@ from dicetrail.core.play import (
     choices_of,
     next_input,
     question_of,
+    recalling,
     round_of,
     start,
     step,
@@ -46,8 +46,7 @@ def walked(
 ) -> Iterator[tuple[State, Input | None]]:
     """The states of a run that scouts play, one for each player, each with the input that led
     there; their chances have streams of their own."""
-    if program.recall is None:
-        program = replace(program, recall={})  # a run asks for the same draws again and again
+    program = recalling(program)
     chances = [stream(dice, f"scout {turn} {scout.name}") for turn, scout in enumerate(scouts)]
     state = start(program, dice, names_for(scouts)).state
     yield state, None

@@ -6,7 +6,7 @@ ending is a shortest one with its dice. Other dice are tried while endings are m
 """
 
 from collections.abc import Iterator
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 from typing import Any
 
 from dicetrail.core.answers import letters_of
@@ -29,6 +29,7 @@ from dicetrail.core.play import (
     leader_of,
     next_input,
     question_of,
+    recalling,
     round_of,
     start,
     step,
@@ -99,7 +100,7 @@ def _why(program: Program, reached: Reach | None, search: "_Search", number: int
 
 class _Search:
     def __init__(self, program: Program) -> None:
-        self.program = replace(program, recall={}) if program.recall is None else program
+        self.program = recalling(program)
         self.tried = 0
         self.endings: dict[int, Witness] = {}
         self.scores: dict[Number, Witness] = {}

@@ -86,6 +86,11 @@ def made_ready(game: Game, packs: Packs, recall: Recall | None = None) -> Progra
     return Program(game, rules_of(game), pools, recall)
 
 
+def recalling(program: Program) -> Program:
+    """The program with something to recall draws by, for runs that ask for the same ones again."""
+    return program if program.recall is not None else replace(program, recall={})
+
+
 def spot(program: Program, dice: int, round_: int = 0, position: int = 0) -> State:
     """A state in which the question at a position of a round waits, with nothing before it."""
     return State(

@@ -73,7 +73,8 @@ def show_evidence(
 ) -> EvidenceView:
     """What the runs chosen say of each question and of the game."""
     every = gathered(shelf, game_id, Chosen(), now)
-    gathering = gathered(shelf, game_id, chosen_by(choice), now)
+    chosen = chosen_by(choice)
+    gathering = every if chosen == Chosen() else gathered(shelf, game_id, chosen, now)
     evidence, held = gathering.evidence, questions_now(shelf, game_id)
     by_file = Counter(
         one.run.file_name for one in gathering.runs if isinstance(one.run, BroughtRun)

@@ -51,7 +51,8 @@ def keep(game_id: str, new: NewKept, shelf: SharedShelf, now: Now) -> KeptCard:
         if played.place == Place.PLAY:
             players = tuple(f"Player {number}" for number, _ in enumerate(players, 1))
     try:
-        run = kept_run(program, new.name.strip(), played.dice, inputs, players, new.why.strip())
+        name, why = new.name.strip(), new.why.strip()
+        run = kept_run(program, name, played.dice, inputs, players, why, played.best)
     except ValueError as refused:
         mend = "keep a run of as many players as the game takes"
         raise Unfit(Problem("run_id", str(refused), mend)) from None
