@@ -47,12 +47,16 @@ class GameFile:
     sounds: dict[str, str] = field(default_factory=dict)
     """The sound files its own sounds name, in base64, by the digest of their content."""
 
+    pictures: dict[str, str] = field(default_factory=dict)
+    """The pictures its look and its endings name, likewise."""
+
     kept: tuple[KeptRun, ...] = ()
     """Its kept runs, each with what it led to."""
 
     def brought(self) -> dict[str, bytes]:
-        """The sound files of its own sounds, by digest."""
-        return {digest: base64.b64decode(text) for digest, text in self.sounds.items()}
+        """The sound files of its own sounds, and its own pictures, by digest."""
+        own = self.sounds | self.pictures
+        return {digest: base64.b64decode(text) for digest, text in own.items()}
 
     def content(self, pack: str) -> dict[str, bytes]:
         """The pictures and sounds of a pack, by name."""
@@ -74,20 +78,28 @@ def written_game(
     packs: Mapping[str, Pack],
     media: Mapping[str, Mapping[str, bytes]] | None = None,
     sounds: Mapping[str, bytes] | None = None,
+    pictures: Mapping[str, bytes] | None = None,
     kept: Sequence[KeptRun] = (),
 ) -> bytes:
     """A game with its packs as a game file.
 
-    `media` holds pictures and sounds by pack and name, `sounds` the game's own by digest.
-    Raises FileProblem if that is more than is read of a game file.
+    `media` holds pictures and sounds by pack and name, `sounds` and `pictures` the game's own
+    by digest. Raises FileProblem if that is more than is read of a game file.
     """
     files = {
         pack: {name: base64.b64encode(content).decode() for name, content in named.items()}
         for pack, named in (media or {}).items()
         if named
     }
-    own = {digest: base64.b64encode(content).decode() for digest, content in (sounds or {}).items()}
-    whole = GameFile(FORMAT, game, dict(packs), files, own, tuple(kept))
+    whole = GameFile(
+        FORMAT,
+        game,
+        dict(packs),
+        files,
+        _encoded(sounds or {}),
+        _encoded(pictures or {}),
+        tuple(kept),
+    )
     document = _FORM.dump_python(whole, mode="json", exclude_defaults=True)
     for run, told in zip(whole.kept, document.get("kept", ()), strict=True):
         for given, written in zip(run.inputs, told["inputs"], strict=True):
@@ -98,6 +110,10 @@ def written_game(
         mend = "make its pictures and sounds smaller, or take some out"
         raise FileProblem("the game with its packs", what, mend)
     return content
+
+
+def _encoded(files: Mapping[str, bytes]) -> dict[str, str]:
+    return {digest: base64.b64encode(content).decode() for digest, content in files.items()}
 
 
 def read_game(content: bytes) -> GameFile:
@@ -133,6 +149,7 @@ def read_game(content: bytes) -> GameFile:
         for name, base in named.items()
     ]
     encoded += [(("sounds", digest), base) for digest, base in found.sounds.items()]
+    encoded += [(("pictures", digest), base) for digest, base in found.pictures.items()]
     for place, words in encoded:
         try:
             base64.b64decode(words, validate=True)
@@ -148,7 +165,18 @@ def read_game(content: bytes) -> GameFile:
             where = places.of(("game", "sounds", number, "file"))
             what = f"the sound file of “{sound.name}” is not in here"
             raise _problems([(where, what, "add it under sounds, or give the sound notes")])
+    for named, digest in found.game.pictures:
+        if digest not in held:
+            where = places.of(("game", *_path(named)))
+            what = "the picture that is named here is not in the file"
+            raise _problems([(where, what, "add it under pictures, or leave it out")])
     return found
+
+
+def _path(where: str) -> tuple[str | int, ...]:
+    """``endings[2].picture`` step by step."""
+    steps = where.replace("[", ".").replace("]", "").split(".")
+    return tuple(int(step) if step.isdecimal() else step for step in steps)
 
 
 MOST_KEPT = 500

@@ -16,6 +16,7 @@ from dicetrail.store.runs import forget_unbegun
 from dicetrail.web import reading
 from dicetrail.web.door import key
 from dicetrail.web.door.guards import BodyLimit, HeadAsGet, OwnPages, RateLimits, StrictHeaders
+from dicetrail.web.dress import routes as looks
 from dicetrail.web.evidence import routes as evidence
 from dicetrail.web.foresight import routes as foresight
 from dicetrail.web.games import files as gamefiles
@@ -24,6 +25,7 @@ from dicetrail.web.kept import routes as kept
 from dicetrail.web.language import routes as language
 from dicetrail.web.loads import routes as loads
 from dicetrail.web.packs import routes as packs
+from dicetrail.web.pictures import routes as pictures
 from dicetrail.web.play import players
 from dicetrail.web.play import routes as play
 from dicetrail.web.play.standing import Standings
@@ -127,6 +129,8 @@ def create_app(
         players,
         language,
         sounds,
+        pictures,
+        looks,
         loads,
         packs,
         runs,
@@ -136,7 +140,7 @@ def create_app(
         app.include_router(module.router)
     app.include_router(foresight.scouts)
     app.include_router(packs.templates)
-    app.include_router(packs.media)
+    app.include_router(pictures.media)
 
     @app.get("/api/health", tags=["health"])
     async def health() -> Health:

@@ -10,6 +10,13 @@ from collections.abc import Mapping
 from dataclasses import dataclass, replace
 from typing import Annotated
 
+from dicetrail.core.document.look import (
+    AS_THE_WORKBENCH,
+    Backdrop,
+    Colours,
+    Look,
+    Music,
+)
 from dicetrail.core.document.told import Told, Value, Within
 
 MOST_CHOICES = 12
@@ -619,7 +626,7 @@ class Sound:
 
     name: Annotated[str, Told("Name of the sound")]
     notes: tuple[Note, ...] = (Note(),)
-    """1 to 32 of them, no more than five seconds together."""
+    """1 to 96 of them, no more than twenty seconds together."""
     wave: Annotated[Wave, Told("Wave")] = Wave.TRIANGLE
     attack_ms: Annotated[int, Within(0, 500), Told("Grows loud in", "ms")] = 8
     """How long a note takes to grow loud, 0 to 500 ms."""
@@ -652,6 +659,8 @@ class Ending:
     """The name of the cue that is played with it."""
     counts_as_best: Annotated[bool, Told("Can be a best")] = True
     """Whether a run that comes to it can be among the best."""
+    picture: Annotated[str, Told("Picture")] = ""
+    """The digest (SHA-256, hex) of the picture shown with it."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -720,11 +729,24 @@ class Game:
     """Which runs count as its best. A run that was given up never does."""
     known_as: tuple[KnownAs, ...] = ()
     """So the same dice bring the same run, wherever a game was taken."""
+    look: Look = AS_THE_WORKBENCH
+    """Its colours, faces, pictures and music."""
 
     @property
     def has_menu(self) -> bool:
         """Whether players choose rounds from a menu."""
         return self.opening.rounds is not RoundOrder.IN_ORDER and len(self.rounds) > 1
+
+    @property
+    def pictures(self) -> tuple[tuple[str, str], ...]:
+        """Where it names a picture of its own, and the digest of each."""
+        of_look = ((f"look.{where}", digest) for where, digest in self.look.pictures())
+        of_endings = (
+            (f"endings[{number}].picture", ending.picture)
+            for number, ending in enumerate(self.endings)
+            if ending.picture
+        )
+        return (*of_look, *of_endings)
 
     @property
     def packs_used(self) -> tuple[str, ...]:
@@ -778,6 +800,10 @@ DOCUMENT = (
     Ending,
     Opening,
     KnownAs,
+    Colours,
+    Backdrop,
+    Music,
+    Look,
     Game,
 )
 """Every part a document is made of."""

@@ -20,9 +20,12 @@ from dicetrail.core.document.game import Game, Note, Sound, Wave
 RATE = 22_050
 """Samples a second."""
 
-MOST_NOTES = 32
-LONGEST_MS = 5000
-"""How long a sound may be, its last note's ringing left out."""
+MOST_NOTES = 96
+LONGEST_MS = 20_000
+"""How long a sound may be, its last note's ringing left out: music needs some room."""
+
+LONGEST_CUE_MS = 5000
+"""After so long a cue's sound goes on over what comes next."""
 
 _PITCH = re.compile(r"([A-G])([#b♯♭]?)([2-8])")
 _STEPS = {"C": -9, "D": -7, "E": -5, "F": -4, "G": -2, "A": 0, "B": 2}
@@ -169,5 +172,5 @@ def sound_named(game: Game, name: str) -> Sound | None:
 
 def sounds_of(game: Game) -> tuple[str, ...]:
     """The names of the sounds a run of the game can play, each once."""
-    named = [cue.sound for cue in game.cues] + [game.opening.narration]
+    named = [cue.sound for cue in game.cues] + [game.opening.narration, *game.look.music.named]
     return tuple(name for name in dict.fromkeys(named) if name and sound_named(game, name))

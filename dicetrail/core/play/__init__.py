@@ -1,6 +1,7 @@
 """A run: its state, the actions, what they bring, and what is laid before the player."""
 
 from dicetrail.core.play.answering import Intent, next_input
+from dicetrail.core.play.dress import Dress, dress
 from dicetrail.core.play.engine import answered, go_on, players_refused, replay, start, step
 from dicetrail.core.play.flow import ended_as, hold_for
 from dicetrail.core.play.footprints import Answered, Footprint, Stop, What
@@ -59,6 +60,7 @@ __all__ = [
     "CannotPlayOn",
     "Continue",
     "CueShown",
+    "Dress",
     "Footprint",
     "Hint",
     "Input",
@@ -86,6 +88,7 @@ __all__ = [
     "cues_of_rules",
     "cues_of_streak",
     "cues_on",
+    "dress",
     "ended_as",
     "go_on",
     "hold_for",

@@ -109,6 +109,8 @@ class EndingShown:
     badge: Badge
     player: str
     """Whom it is about."""
+    picture: str = ""
+    """The digest of the picture shown with it."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -436,4 +438,5 @@ def _ending(program: Program, state: State) -> EndingShown | None:
         "player_number": state.turn + 1,
         "round_number": state.round + 1,
     }
-    return EndingShown(ending.title, filled_in(ending.verdict, values), ending.badge, who)
+    verdict = filled_in(ending.verdict, values)
+    return EndingShown(ending.title, verdict, ending.badge, who, ending.picture)

@@ -4,6 +4,7 @@ from collections import Counter
 from collections.abc import Iterable, Iterator
 
 from dicetrail.core.document import (
+    LONGEST_CUE_MS,
     LONGEST_MS,
     MOST_NOTES,
     SHIPPED_NAMES,
@@ -34,7 +35,7 @@ def cue_problems(game: Game, rules: Rules | None) -> Iterator[Problem]:
     yield from _name_problems("sound", [sound.name for sound in game.sounds])
     for number, sound in enumerate(game.sounds):
         yield from sound_problems(f"sounds[{number}]", sound)
-    yield from _no_such_sound("opening.narration", game.opening.narration, game)
+    yield from no_such_sound("opening.narration", game.opening.narration, game)
     names = [cue.name for cue in game.cues]
     for number, ending in enumerate(game.endings):
         if ending.cue and ending.cue not in names:
@@ -57,7 +58,8 @@ def _name_problems(kind: str, names: Iterable[str]) -> Iterator[Problem]:
 
 
 def _problems_of_cue(where: str, cue: Cue, game: Game, rules: Rules | None) -> Iterator[Problem]:
-    yield from _no_such_sound(f"{where}.sound", cue.sound, game)
+    yield from no_such_sound(f"{where}.sound", cue.sound, game)
+    yield from _long_sound(f"{where}.sound", cue.sound, game)
     if rules is None:
         return
     yield from place_problems(f"{where}.words", cue.words, rules)
@@ -70,7 +72,16 @@ def _problems_of_cue(where: str, cue: Cue, game: Game, rules: Rules | None) -> I
         yield warning(f"{where}.words", "a tick of the clock says no words", mend)
 
 
-def _no_such_sound(where: str, name: str, game: Game) -> Iterator[Problem]:
+def _long_sound(where: str, name: str, game: Game) -> Iterator[Problem]:
+    sound = sound_named(game, name)
+    length = 0 if sound is None or sound.file else sum(note.ms for note in sound.notes)
+    if length > LONGEST_CUE_MS:
+        what = f"“{name}” is {length / 1000:g} seconds long, and goes on over what comes next"
+        yield warning(where, what, f"keep a cue within {LONGEST_CUE_MS / 1000:g} seconds")
+
+
+def no_such_sound(where: str, name: str, game: Game) -> Iterator[Problem]:
+    """Whether a sound that is named is there."""
     if name and sound_named(game, name) is None:
         yield Problem(where, f"there is no sound “{name}”", "choose one that is there, or none")
 
@@ -104,4 +115,4 @@ def place_problems(where: str, words: str, rules: Rules) -> Iterator[Problem]:
             yield warning(where, f"nothing fills in “{{{name}}}”", mend)
 
 
-__all__ = ["cue_problems", "place_problems", "sound_problems"]
+__all__ = ["cue_problems", "no_such_sound", "place_problems", "sound_problems"]

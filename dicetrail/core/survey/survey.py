@@ -61,6 +61,7 @@ from dicetrail.core.rules import (
 )
 from dicetrail.core.survey.cue_faults import MOST_CUES, MOST_SOUNDS, cue_problems, place_problems
 from dicetrail.core.survey.fact_faults import pattern_problems
+from dicetrail.core.survey.look_faults import look_problems
 from dicetrail.core.survey.looks import PackReport, report_on
 from dicetrail.core.survey.reach import Reach, reach, scores_reached
 
@@ -128,6 +129,7 @@ class _Survey:
         if not game.rounds:
             mend = f"have 1 to {MOST_ROUNDS} rounds"
             found.append(Problem("rounds", "0 rounds are there", mend))
+        found += look_problems(game)
         found += _weight_problems(game)
         for number, round_ in enumerate(game.rounds):
             found += _load_problems(f"rounds[{number}]", round_, packs)

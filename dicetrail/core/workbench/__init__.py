@@ -21,6 +21,7 @@ from dicetrail.core.workbench.patterns import (
 from dicetrail.core.workbench.places import PlacedProblem, placed
 from dicetrail.core.workbench.preview import preview
 from dicetrail.core.workbench.ready_games import RECIPES, first_game, recipe
+from dicetrail.core.workbench.ready_looks import READY_LOOKS, ReadyLook
 from dicetrail.core.workbench.strip import (
     Drawn,
     DrawnQuestion,
@@ -38,6 +39,7 @@ from dicetrail.core.workbench.trials import Walks
 __all__ = [
     "CUE_SHEETS",
     "NEW_PARTS",
+    "READY_LOOKS",
     "RECIPES",
     "Column",
     "CueSheet",
@@ -47,6 +49,7 @@ __all__ = [
     "PackRefused",
     "PatternLook",
     "PlacedProblem",
+    "ReadyLook",
     "RightPlaces",
     "ScoreSpan",
     "StopSummary",

@@ -6,6 +6,7 @@ from dicetrail.core.document import (
     Holds,
     ItemList,
     Lists,
+    Look,
     Note,
     Occasion,
     Pattern,
@@ -27,6 +28,7 @@ NEW_PARTS = {
     "Holds": Holds(""),
     "Cue": Cue("", (Occasion.RIGHT,)),
     "Sound": Sound("", (Note("C5", 120), Note("E5", 120), Note("G5", 240))),
+    "Look": Look(),
     "Ending": Ending("New ending", ""),
 }
 """A new part of each kind that can be added, by its name."""

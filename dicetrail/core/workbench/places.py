@@ -17,6 +17,7 @@ STOP_OF_GAME = {
     "sounds": Stop.CUE,
     "best": Stop.END,
     "known_as": Stop.LOAD,
+    "look": Stop.OPEN,
     "packs": Stop.LOAD,
 }
 """The stop at which each part of a game, and its packs, are programmed."""

@@ -68,9 +68,9 @@ def _bring_game(content: bytes, _: Told) -> BroughtGame:
         pack: {name: medium(name, held) for name, held in read.content(pack).items()}
         for pack in read.packs
     }
-    sounds = [medium("a sound", held) for held in read.brought().values()]
+    sounds = [medium("a picture or sound", held) for held in read.brought().values()]
     # What they were made of is not handed over a second time.
-    return BroughtGame(replace(read, media={}, sounds={}), media, sounds)
+    return BroughtGame(replace(read, media={}, sounds={}, pictures={}), media, sounds)
 
 
 JOBS: dict[str, Callable[..., Any]] = {

@@ -179,8 +179,11 @@ class StrictHeaders:
         await self.app(scope, receive, with_headers)
 
 
+_UPLOADS = ("/api/loads", "/api/game-files", "/api/sounds", "/api/pictures")
+
+
 def _is_upload(path: str) -> bool:
-    return path in ("/api/loads", "/api/game-files", "/api/sounds") or path.endswith("/media")
+    return path in _UPLOADS or path.endswith("/media")
 
 
 def _limit(path: str) -> int:

@@ -68,6 +68,7 @@ def save_game_file(game_id: str, shelf: SharedShelf) -> Response:
             if sound.file
         }
         kept = [row.run for row in kept_runs(session, game_id)]
-        content = written_game(game, held, media, own, kept)
+        pictures = {digest: get_medium(session, digest).content for _, digest in game.pictures}
+        content = written_game(game, held, media, own, pictures, kept)
     disposition = f'attachment; filename="{game_id}.json"'
     return Response(content, 200, {"content-disposition": disposition}, "application/json")

@@ -27,7 +27,7 @@ from dicetrail.core.workbench import (
 from dicetrail.files import TEMPLATE, TEXT_TEMPLATE, WRITERS, Medium, written
 from dicetrail.files.alike import AlikePair
 from dicetrail.store import PackSource, StaleRevision
-from dicetrail.store.media import get_medium, keep_medium
+from dicetrail.store.media import keep_medium
 from dicetrail.store.packs import (
     About,
     KeptPack,
@@ -73,7 +73,6 @@ _WRITTEN = files(*(media_type.partition(";")[0] for media_type, _ in WRITERS.val
 HowMany = Annotated[int, Query(ge=0, le=_AT_ONCE)]
 
 router = Router("/api/packs", "packs")
-media = Router("/api/media", "packs")
 templates = Router("/api/templates", "packs")
 
 
@@ -319,18 +318,6 @@ def _kept_media(
             keep_medium(session, held.digest, held.media_type, held.content)
         digests = {name: held.digest for name, held in brought.items()}
         return pack_card(add_to_media(session, newest, digests, now))
-
-
-@media.get("/{digest}", response_class=Response, responses=files("image/*", "audio/*"))
-def show_medium(digest: str, shelf: SharedShelf) -> Response:
-    """A picture or sound, which never changes under its digest and can do nothing but show."""
-    with shelf.database.reading() as session:
-        found = get_medium(session, digest)
-        headers = {
-            "cache-control": "public, max-age=31536000, immutable",
-            "content-security-policy": "default-src 'none'; style-src 'unsafe-inline'; sandbox",
-        }
-        return Response(found.content, media_type=found.media_type, headers=headers)
 
 
 @router.post("/{pack_id}/preview")

@@ -12,9 +12,9 @@ from starlette.exceptions import HTTPException
 
 from dicetrail.core import GameProblems, Input, Moment, Phase, State, Wait, What, step
 from dicetrail.core.document import as_written, sounds_of
-from dicetrail.core.play import answered, is_best, length_of_round, spot
+from dicetrail.core.play import Dress, answered, dress, is_best, length_of_round, spot
 from dicetrail.store import Place, StaleRun
-from dicetrail.store.games import shelved_game
+from dicetrail.store.games import game_revision, shelved_game
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import best_runs, get_run, runs_going_on, runs_of_player
 from dicetrail.web.context import Now, SharedShelf, SharedStandings
@@ -26,7 +26,7 @@ from dicetrail.web.shelf import Shelf
 from dicetrail.web.sounds.voice import voice_for
 from dicetrail.web.wire.bodies import Router
 from dicetrail.web.wire.description import files
-from dicetrail.web.wire.shapes import name_of
+from dicetrail.web.wire.shapes import RevisionNumber, name_of
 
 MOST_SCORES = 10
 
@@ -53,6 +53,13 @@ def show_game(game_id: str, shelf: SharedShelf) -> PlayGame:
         asks_names=opening.asks_names,
         most_players=opening.most_players,
     )
+
+
+@router.get("/games/{game_id}/dress/{revision}")
+def show_dress(game_id: str, revision: RevisionNumber, shelf: SharedShelf) -> Dress:
+    """How a game was dressed when it was saved once. It never changes."""
+    with shelf.database.reading() as session:
+        return dress(game_revision(session, game_id, revision).document)
 
 
 @router.get("/games/{game_id}/scores")

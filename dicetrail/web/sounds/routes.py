@@ -5,21 +5,19 @@ from dataclasses import replace
 from functools import lru_cache
 
 from fastapi import Response, UploadFile
-from starlette.concurrency import run_in_threadpool
 from starlette.exceptions import HTTPException
 
 from dicetrail.core import Game, GameProblems, Sound
 from dicetrail.core.document import RATE, SHIPPED, out_of_bounds, outline, samples, sound_named, wav
 from dicetrail.core.survey import sound_problems
-from dicetrail.files import Medium
-from dicetrail.files.media import MOST_MEDIUM
 from dicetrail.files.shipped import shipped_file
-from dicetrail.store import Database, NotFound
+from dicetrail.store import NotFound
 from dicetrail.store.games import game_revision
-from dicetrail.store.media import get_medium, keep_medium
+from dicetrail.store.media import get_medium
 from dicetrail.web.context import SharedShelf
+from dicetrail.web.pictures.routes import MediumBrought, brought
 from dicetrail.web.reading import ReadAside
-from dicetrail.web.sounds.shapes import SoundBrought, SoundMade, ToRead
+from dicetrail.web.sounds.shapes import SoundMade, ToRead
 from dicetrail.web.sounds.voice import voice_for
 from dicetrail.web.wire.bodies import Router
 from dicetrail.web.wire.description import files
@@ -50,19 +48,10 @@ def make_sound(sound: Sound) -> SoundMade:
 
 
 @router.post("", status_code=201)
-async def bring_sound(file: UploadFile, read: ReadAside, shelf: SharedShelf) -> SoundBrought:
+async def bring_sound(file: UploadFile, read: ReadAside, shelf: SharedShelf) -> MediumBrought:
     """Keep a sound file for a game's sounds to name by its digest."""
-    media = await read("media", [(file.filename or "a file", await file.read(MOST_MEDIUM + 1))])
-    (found,) = media.values()
-    if not found.media_type.startswith("audio/"):
-        raise HTTPException(422, "This is a picture; bring a sound: WAV, OGG or MP3.")
-    await run_in_threadpool(_keep, shelf.database, found)
-    return SoundBrought(digest=found.digest)
-
-
-def _keep(database: Database, found: Medium) -> None:
-    with database.writing() as session:
-        keep_medium(session, found.digest, found.media_type, found.content)
+    words = "This is a picture; bring a sound: WAV, OGG or MP3."
+    return await brought(file, "audio/", words, read, shelf.database)
 
 
 @router.post("/voice", response_class=Response, responses=files("audio/wav"))

@@ -15,12 +15,6 @@ class SoundMade(BaseModel):
     wav: str
 
 
-class SoundBrought(BaseModel):
-    """A sound file that is kept, by the digest of its content."""
-
-    digest: str
-
-
 class ToRead(BaseModel):
     """A text to be read out."""
 

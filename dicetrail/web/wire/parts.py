@@ -16,7 +16,7 @@ from dicetrail.core.document import (
     values_within,
 )
 from dicetrail.core.foresight import SCOUTS, Scout
-from dicetrail.core.workbench import CUE_SHEETS, NEW_PARTS, CueSheet
+from dicetrail.core.workbench import CUE_SHEETS, NEW_PARTS, READY_LOOKS, CueSheet, ReadyLook
 from dicetrail.files import Plan
 
 
@@ -61,6 +61,12 @@ def _sections() -> Iterator[str]:
         "/** The ready sheets of cues. */\n"
         "export const CUE_SHEETS: { name: string; words: string; cues: Cue[] }[] = "
         f"{_json(sheets)};"
+    )
+    looks = TypeAdapter(tuple[ReadyLook, ...]).dump_python(READY_LOOKS, mode="json")
+    yield (
+        "/** The ready looks. */\n"
+        "export const READY_LOOKS: { name: string; words: string; look: Look }[] = "
+        f"{_json(looks)};"
     )
     scouts = TypeAdapter(tuple[Scout, ...]).dump_python(SCOUTS, mode="json")
     yield f"/** The ready scouts. */\nexport const SCOUTS: Scout[] = {_json(scouts)};"

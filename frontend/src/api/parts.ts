@@ -1,5 +1,5 @@
 // Made from the core by `make api`; not to be changed by hand.
-import type { Badge, Best, Contents, Cue, DecimalMark, DrawOrder, Effect, Ending, Format, Habit, Holds, ItemList, Kind, Leaves, Lists, ListsAsk, Made, Needs, Occasion, Operator, Order, Pattern, Question, Refill, Reveal, Role, Round, RoundOrder, Scout, Separator, Shows, Sound, Sums, To, Wave } from "./schema";
+import type { Badge, Best, ChoicesAs, Contents, Corner, Cue, DecimalMark, Density, DrawOrder, Effect, Ending, Fit, Format, Habit, Holds, ItemList, Kind, Leaves, Lists, ListsAsk, Look, Made, Needs, Occasion, Operator, Order, Pattern, PictureAt, Question, Refill, Reveal, Role, Round, RoundOrder, Scout, Separator, Shows, Sound, Sums, To, Typeface, Wave } from "./schema";
 
 /** What a maker adds begins as one of these. */
 
@@ -201,6 +201,45 @@ export const NEW_SOUND: Sound = {
   "file": ""
 };
 
+export const NEW_LOOK: Look = {
+  "colours": {
+    "ground": "#f7f2e8",
+    "card": "#fffdf8",
+    "ink": "#1f2a2e",
+    "accent": "#a8482a",
+    "right": "#3f6b4f",
+    "wrong": "#8c3a20"
+  },
+  "headings": "bookish",
+  "text": "plain",
+  "choices": "rows",
+  "picture_at": "above",
+  "corner": "slight",
+  "density": "usual",
+  "opening_picture": "",
+  "opening": {
+    "picture": "",
+    "fit": "cover",
+    "dimmed": 40
+  },
+  "playing": {
+    "picture": "",
+    "fit": "cover",
+    "dimmed": 40
+  },
+  "ending": {
+    "picture": "",
+    "fit": "cover",
+    "dimmed": 40
+  },
+  "music": {
+    "opening": "",
+    "playing": "",
+    "ending": "",
+    "loudness": 40
+  }
+};
+
 export const NEW_ENDING: Ending = {
   "title": "New ending",
   "verdict": "",
@@ -211,7 +250,8 @@ export const NEW_ENDING: Ending = {
   "at_once": false,
   "badge": "none",
   "cue": "",
-  "counts_as_best": true
+  "counts_as_best": true,
+  "picture": ""
 };
 
 /** A field: what it is called, what it does or counts in, what it means left empty,
@@ -288,6 +328,7 @@ export const FIELDS: Record<string, Field> = {
   "endings[].badge": {"label": "Badge", "hint": "", "empty": "", "within": null},
   "endings[].cue": {"label": "Cue", "hint": "", "empty": "", "within": null},
   "endings[].counts_as_best": {"label": "Can be a best", "hint": "", "empty": "", "within": null},
+  "endings[].picture": {"label": "Picture", "hint": "", "empty": "", "within": null},
   "opening.words": {"label": "Opening words", "hint": "What players read before they begin. {name} stands for the player.", "empty": "", "within": null},
   "opening.asks_names": {"label": "Ask for names", "hint": "", "empty": "", "within": null},
   "opening.most_players": {"label": "Players at most", "hint": "take turns", "empty": "", "within": [1, 4]},
@@ -312,6 +353,28 @@ export const FIELDS: Record<string, Field> = {
   "sounds[].release_ms": {"label": "Rings on for", "hint": "ms", "empty": "", "within": [0, 2000]},
   "sounds[].loudness": {"label": "Loudness", "hint": "", "empty": "", "within": [0, 100]},
   "best": {"label": "The best runs are those with", "hint": "", "empty": "", "within": null},
+  "look.colours.ground": {"label": "Ground", "hint": "the page behind everything", "empty": "", "within": null},
+  "look.colours.card": {"label": "Card", "hint": "what the question stands on", "empty": "", "within": null},
+  "look.colours.ink": {"label": "Ink", "hint": "words", "empty": "", "within": null},
+  "look.colours.accent": {"label": "Accent", "hint": "the one button to press next", "empty": "", "within": null},
+  "look.colours.right": {"label": "Right", "hint": "what was right", "empty": "", "within": null},
+  "look.colours.wrong": {"label": "Wrong", "hint": "what was wrong", "empty": "", "within": null},
+  "look.headings": {"label": "Headings", "hint": "", "empty": "", "within": null},
+  "look.text": {"label": "Everything else", "hint": "", "empty": "", "within": null},
+  "look.choices": {"label": "Choices stand", "hint": "", "empty": "", "within": null},
+  "look.picture_at": {"label": "A question's picture", "hint": "", "empty": "", "within": null},
+  "look.corner": {"label": "Corners", "hint": "", "empty": "", "within": null},
+  "look.density": {"label": "Room", "hint": "", "empty": "", "within": null},
+  "look.opening.fit": {"label": "It fits", "hint": "", "empty": "", "within": null},
+  "look.opening.dimmed": {"label": "Dimmed", "hint": "percent, towards the ground", "empty": "", "within": [0, 95]},
+  "look.playing.fit": {"label": "It fits", "hint": "", "empty": "", "within": null},
+  "look.playing.dimmed": {"label": "Dimmed", "hint": "percent, towards the ground", "empty": "", "within": [0, 95]},
+  "look.ending.fit": {"label": "It fits", "hint": "", "empty": "", "within": null},
+  "look.ending.dimmed": {"label": "Dimmed", "hint": "percent, towards the ground", "empty": "", "within": [0, 95]},
+  "look.music.opening": {"label": "At the opening", "hint": "", "empty": "", "within": null},
+  "look.music.playing": {"label": "While it is played", "hint": "", "empty": "", "within": null},
+  "look.music.ending": {"label": "After the end", "hint": "", "empty": "", "within": null},
+  "look.music.loudness": {"label": "Loudness", "hint": "percent", "empty": "", "within": [0, 100]},
   "details.topic": {"label": "Topic", "hint": "", "empty": "", "within": null},
   "details.level": {"label": "Level", "hint": "", "empty": "", "within": [1, 5]},
   "details.worth": {"label": "Worth", "hint": "", "empty": "", "within": [-1000000000, 1000000000]},
@@ -548,6 +611,262 @@ export const CUE_SHEETS: { name: string; words: string; cues: Cue[] }[] = [
   }
 ];
 
+/** The ready looks. */
+export const READY_LOOKS: { name: string; words: string; look: Look }[] = [
+  {
+    "name": "garden table",
+    "words": "paper, ink and moss, as the workbench itself",
+    "look": {
+      "colours": {
+        "ground": "#f7f2e8",
+        "card": "#fffdf8",
+        "ink": "#1f2a2e",
+        "accent": "#a8482a",
+        "right": "#3f6b4f",
+        "wrong": "#8c3a20"
+      },
+      "headings": "bookish",
+      "text": "plain",
+      "choices": "rows",
+      "picture_at": "above",
+      "corner": "slight",
+      "density": "usual",
+      "opening_picture": "",
+      "opening": {
+        "picture": "",
+        "fit": "cover",
+        "dimmed": 40
+      },
+      "playing": {
+        "picture": "",
+        "fit": "cover",
+        "dimmed": 40
+      },
+      "ending": {
+        "picture": "",
+        "fit": "cover",
+        "dimmed": 40
+      },
+      "music": {
+        "opening": "",
+        "playing": "",
+        "ending": "",
+        "loudness": 40
+      }
+    }
+  },
+  {
+    "name": "potting shed at night",
+    "words": "lamplight on dark boards",
+    "look": {
+      "colours": {
+        "ground": "#14110f",
+        "card": "#241d18",
+        "ink": "#f6ead6",
+        "accent": "#f0a640",
+        "right": "#9fd68a",
+        "wrong": "#ff9d85"
+      },
+      "headings": "bookish",
+      "text": "round",
+      "choices": "rows",
+      "picture_at": "above",
+      "corner": "round",
+      "density": "usual",
+      "opening_picture": "",
+      "opening": {
+        "picture": "",
+        "fit": "cover",
+        "dimmed": 40
+      },
+      "playing": {
+        "picture": "",
+        "fit": "cover",
+        "dimmed": 40
+      },
+      "ending": {
+        "picture": "",
+        "fit": "cover",
+        "dimmed": 40
+      },
+      "music": {
+        "opening": "",
+        "playing": "",
+        "ending": "",
+        "loudness": 40
+      }
+    }
+  },
+  {
+    "name": "seed packet",
+    "words": "bright print on cream, two choices abreast",
+    "look": {
+      "colours": {
+        "ground": "#f3c53c",
+        "card": "#fff8e1",
+        "ink": "#2b1d0e",
+        "accent": "#b3261e",
+        "right": "#2c6e2f",
+        "wrong": "#a3161c"
+      },
+      "headings": "round",
+      "text": "round",
+      "choices": "grid",
+      "picture_at": "above",
+      "corner": "round",
+      "density": "wide",
+      "opening_picture": "",
+      "opening": {
+        "picture": "",
+        "fit": "cover",
+        "dimmed": 40
+      },
+      "playing": {
+        "picture": "",
+        "fit": "cover",
+        "dimmed": 40
+      },
+      "ending": {
+        "picture": "",
+        "fit": "cover",
+        "dimmed": 40
+      },
+      "music": {
+        "opening": "",
+        "playing": "",
+        "ending": "",
+        "loudness": 40
+      }
+    }
+  },
+  {
+    "name": "greenhouse",
+    "words": "cool glass and leaves, the picture beside the choices",
+    "look": {
+      "colours": {
+        "ground": "#d5ebe3",
+        "card": "#fbfffd",
+        "ink": "#10302a",
+        "accent": "#0b6e5d",
+        "right": "#22702f",
+        "wrong": "#a12a4a"
+      },
+      "headings": "plain",
+      "text": "plain",
+      "choices": "rows",
+      "picture_at": "beside",
+      "corner": "slight",
+      "density": "usual",
+      "opening_picture": "",
+      "opening": {
+        "picture": "",
+        "fit": "cover",
+        "dimmed": 40
+      },
+      "playing": {
+        "picture": "",
+        "fit": "cover",
+        "dimmed": 40
+      },
+      "ending": {
+        "picture": "",
+        "fit": "cover",
+        "dimmed": 40
+      },
+      "music": {
+        "opening": "",
+        "playing": "",
+        "ending": "",
+        "loudness": 40
+      }
+    }
+  },
+  {
+    "name": "slate and chalk",
+    "words": "written by hand on a dark board",
+    "look": {
+      "colours": {
+        "ground": "#1d2a2c",
+        "card": "#26383a",
+        "ink": "#f4f7f2",
+        "accent": "#f2d16b",
+        "right": "#b5e48c",
+        "wrong": "#ffb3a7"
+      },
+      "headings": "by hand",
+      "text": "by hand",
+      "choices": "rows",
+      "picture_at": "above",
+      "corner": "square",
+      "density": "usual",
+      "opening_picture": "",
+      "opening": {
+        "picture": "",
+        "fit": "cover",
+        "dimmed": 40
+      },
+      "playing": {
+        "picture": "",
+        "fit": "cover",
+        "dimmed": 40
+      },
+      "ending": {
+        "picture": "",
+        "fit": "cover",
+        "dimmed": 40
+      },
+      "music": {
+        "opening": "",
+        "playing": "",
+        "ending": "",
+        "loudness": 40
+      }
+    }
+  },
+  {
+    "name": "plain print",
+    "words": "black on white, close together, to be read from afar",
+    "look": {
+      "colours": {
+        "ground": "#ffffff",
+        "card": "#ffffff",
+        "ink": "#000000",
+        "accent": "#1a3fb0",
+        "right": "#0b5d1e",
+        "wrong": "#a00000"
+      },
+      "headings": "even",
+      "text": "plain",
+      "choices": "rows",
+      "picture_at": "above",
+      "corner": "square",
+      "density": "close",
+      "opening_picture": "",
+      "opening": {
+        "picture": "",
+        "fit": "cover",
+        "dimmed": 40
+      },
+      "playing": {
+        "picture": "",
+        "fit": "cover",
+        "dimmed": 40
+      },
+      "ending": {
+        "picture": "",
+        "fit": "cover",
+        "dimmed": 40
+      },
+      "music": {
+        "opening": "",
+        "playing": "",
+        "ending": "",
+        "loudness": 40
+      }
+    }
+  }
+];
+
 /** The ready scouts. */
 export const SCOUTS: Scout[] = [
   {
@@ -683,6 +1002,12 @@ export const VALUES: {
   Effect: Value<Effect>[];
   Wave: Value<Wave>[];
   Best: Value<Best>[];
+  Typeface: Value<Typeface>[];
+  ChoicesAs: Value<ChoicesAs>[];
+  PictureAt: Value<PictureAt>[];
+  Corner: Value<Corner>[];
+  Density: Value<Density>[];
+  Fit: Value<Fit>[];
   Kind: Value<Kind>[];
   Needs: Value<Needs>[];
   Format: Value<Format>[];
@@ -708,6 +1033,12 @@ export const VALUES: {
   "Effect": [{"value": "none", "label": "none", "hint": ""}, {"value": "mark", "label": "mark over the answer", "hint": ""}, {"value": "shake", "label": "shake", "hint": ""}, {"value": "flash", "label": "flash", "hint": ""}, {"value": "leaves", "label": "falling leaves", "hint": ""}, {"value": "token", "label": "the die jumps", "hint": ""}, {"value": "heart", "label": "a heart falls", "hint": ""}, {"value": "seed", "label": "a seed falls", "hint": ""}, {"value": "count", "label": "the score counts up", "hint": ""}, {"value": "face", "label": "a face that reacts", "hint": ""}],
   "Wave": [{"value": "sine", "label": "sine, soft", "hint": ""}, {"value": "triangle", "label": "triangle, reedy", "hint": ""}, {"value": "square", "label": "square, hollow", "hint": ""}, {"value": "sawtooth", "label": "sawtooth, sharp", "hint": ""}],
   "Best": [{"value": "highest score", "label": "The highest score", "hint": "as most games have it"}, {"value": "lowest score", "label": "The lowest score", "hint": "where points are penalties"}, {"value": "fastest", "label": "The shortest time", "hint": "among endings that can be a best"}],
+  "Typeface": [{"value": "bookish", "label": "Bookish", "hint": "with serifs, as in a printed book"}, {"value": "plain", "label": "Plain", "hint": "every letter easily told from every other"}, {"value": "round", "label": "Round", "hint": "also for Cyrillic and Arabic"}, {"value": "by hand", "label": "By hand", "hint": "as if written with a pen; also for Cyrillic"}, {"value": "even", "label": "Even", "hint": "every letter as wide as the next"}],
+  "ChoicesAs": [{"value": "rows", "label": "One under the other", "hint": ""}, {"value": "grid", "label": "Two abreast", "hint": ""}, {"value": "pictures", "label": "As large pictures", "hint": "where the choices are pictures; else two abreast"}],
+  "PictureAt": [{"value": "above", "label": "Above the choices", "hint": ""}, {"value": "beside", "label": "Beside them", "hint": "above them on a narrow screen"}],
+  "Corner": [{"value": "square", "label": "Square", "hint": ""}, {"value": "slight", "label": "Slightly rounded", "hint": ""}, {"value": "round", "label": "Round", "hint": ""}],
+  "Density": [{"value": "close", "label": "Close together", "hint": ""}, {"value": "usual", "label": "As usual", "hint": ""}, {"value": "wide", "label": "Wide apart", "hint": ""}],
+  "Fit": [{"value": "cover", "label": "Fill the page", "hint": "what does not fit is cut off"}, {"value": "whole", "label": "Show it whole", "hint": ""}, {"value": "tiled", "label": "Lay it side by side", "hint": ""}],
   "Kind": [{"value": "choice", "label": "choice", "hint": ""}, {"value": "truth", "label": "true or false", "hint": ""}, {"value": "typed", "label": "typed answer", "hint": ""}, {"value": "number", "label": "number", "hint": ""}, {"value": "letters", "label": "letters", "hint": ""}, {"value": "sort", "label": "sort into groups", "hint": ""}],
   "Needs": [{"value": "any", "label": "any one will do", "hint": ""}, {"value": "all", "label": "all are wanted, picked together", "hint": ""}],
   "Format": [{"value": "table", "label": "rows of text", "hint": ""}, {"value": "xlsx", "label": "a workbook", "hint": ""}, {"value": "json", "label": "JSON", "hint": ""}, {"value": "yaml", "label": "YAML", "hint": ""}, {"value": "keyed", "label": "objects by their keys", "hint": ""}, {"value": "drawn", "label": "a table in a text", "hint": ""}, {"value": "written", "label": "questions written out", "hint": ""}],

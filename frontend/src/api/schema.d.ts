@@ -884,6 +884,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring Picture
+         * @description Keep a picture for a game's look or an ending to name by its digest.
+         */
+        post: operations["bring_picture_api_pictures_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/looks/seen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * See Look
+         * @description Where the colours of a look meet, and every colour made of them; nothing is kept.
+         */
+        post: operations["see_look_api_looks_seen_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/loads": {
         parameters: {
             query?: never;
@@ -1496,6 +1536,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/play/games/{game_id}/dress/{revision}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Dress
+         * @description How a game was dressed when it was saved once. It never changes.
+         */
+        get: operations["show_dress_api_play_games__game_id__dress__revision__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/play/games/{game_id}/scores": {
         parameters: {
             query?: never;
@@ -1860,6 +1920,24 @@ export interface components {
             reads_aloud: boolean;
         };
         /**
+         * Backdrop
+         * @description A picture behind the card; without one there is the ground alone.
+         */
+        Backdrop: {
+            /**
+             * Picture
+             * @default
+             */
+            picture: string;
+            /** @default cover */
+            fit: components["schemas"]["Fit"];
+            /**
+             * Dimmed
+             * @default 40
+             */
+            dimmed: number;
+        };
+        /**
          * Badge
          * @description A drawing that goes with an ending.
          * @enum {string}
@@ -1910,6 +1988,11 @@ export interface components {
         Body_bring_media_api_loads__load_id__media_post: {
             /** Files */
             files: string[];
+        };
+        /** Body_bring_picture_api_pictures_post */
+        Body_bring_picture_api_pictures_post: {
+            /** File */
+            file: string;
         };
         /** Body_bring_sound_api_sounds_post */
         Body_bring_sound_api_sounds_post: {
@@ -2095,6 +2178,12 @@ export interface components {
             matched: string;
         };
         /**
+         * ChoicesAs
+         * @description How choices stand.
+         * @enum {string}
+         */
+        ChoicesAs: "rows" | "grid" | "pictures";
+        /**
          * ClockShown
          * @description A countdown: how much is left of it, and of how much, in milliseconds.
          */
@@ -2105,6 +2194,62 @@ export interface components {
             left: number;
             /** Allowed */
             allowed: number;
+        };
+        /**
+         * Colours
+         * @description The colours a maker chooses, each as six hexadecimal digits; others are made of them.
+         */
+        Colours: {
+            /**
+             * Ground
+             * @default #f7f2e8
+             */
+            ground: string;
+            /**
+             * Card
+             * @default #fffdf8
+             */
+            card: string;
+            /**
+             * Ink
+             * @default #1f2a2e
+             */
+            ink: string;
+            /**
+             * Accent
+             * @default #a8482a
+             */
+            accent: string;
+            /**
+             * Right
+             * @default #3f6b4f
+             */
+            right: string;
+            /**
+             * Wrong
+             * @default #8c3a20
+             */
+            wrong: string;
+        };
+        /**
+         * ColoursMet
+         * @description Two of a maker's colours where they meet, and whether they hold there.
+         */
+        ColoursMet: {
+            /** Of */
+            of: string;
+            /** On */
+            on: string;
+            /** What */
+            what: string;
+            /** Contrast */
+            contrast: number;
+            /** Wanted */
+            wanted: number;
+            /** Nearest */
+            nearest: string;
+            /** Is Held */
+            is_held: boolean;
         };
         /**
          * Column
@@ -2182,6 +2327,12 @@ export interface components {
              */
             action: "continue";
         };
+        /**
+         * Corner
+         * @description How the corners of cards and buttons are cut.
+         * @enum {string}
+         */
+        Corner: "square" | "slight" | "round";
         /**
          * CounterShares
          * @description What a counter of a player comes to, from the lowest up, each value with its share.
@@ -2275,6 +2426,12 @@ export interface components {
             /** Runs */
             runs: number;
         };
+        /**
+         * Density
+         * @description How much room there is around things.
+         * @enum {string}
+         */
+        Density: "close" | "usual" | "wide";
         /**
          * Details
          * @description What a question may carry besides its answer. Empty and None mean that it does not.
@@ -2411,6 +2568,16 @@ export interface components {
             answer: string;
         };
         /**
+         * Dress
+         * @description What a page needs to know of a game's looks; the same for a whole run.
+         */
+        Dress: {
+            look: components["schemas"]["Look"];
+            own: components["schemas"]["Palette"];
+            light: components["schemas"]["Palette"];
+            dark: components["schemas"]["Palette"];
+        };
+        /**
          * Effect
          * @description Something seen for a moment, at most a second and a half, never in the way of an answer.
          * @enum {string}
@@ -2459,6 +2626,11 @@ export interface components {
              * @default true
              */
             counts_as_best: boolean;
+            /**
+             * Picture
+             * @default
+             */
+            picture: string;
         };
         /**
          * EndingShare
@@ -2481,6 +2653,11 @@ export interface components {
             badge: components["schemas"]["Badge"];
             /** Player */
             player: string;
+            /**
+             * Picture
+             * @default
+             */
+            picture: string;
         };
         /**
          * Evidence
@@ -2596,6 +2773,12 @@ export interface components {
             /** Note */
             note: string;
         };
+        /**
+         * Fit
+         * @description How a backdrop fills the page.
+         * @enum {string}
+         */
+        Fit: "cover" | "whole" | "tiled";
         /**
          * Fold
          * @description One step of folding, and the text after it.
@@ -2738,6 +2921,47 @@ export interface components {
              * @default []
              */
             known_as: components["schemas"]["KnownAs"][];
+            /**
+             * @default {
+             *       "colours": {
+             *         "accent": "#a8482a",
+             *         "card": "#fffdf8",
+             *         "ground": "#f7f2e8",
+             *         "ink": "#1f2a2e",
+             *         "right": "#3f6b4f",
+             *         "wrong": "#8c3a20"
+             *       },
+             *       "headings": "bookish",
+             *       "text": "plain",
+             *       "choices": "rows",
+             *       "picture_at": "above",
+             *       "corner": "slight",
+             *       "density": "usual",
+             *       "opening_picture": "",
+             *       "opening": {
+             *         "dimmed": 40,
+             *         "fit": "cover",
+             *         "picture": ""
+             *       },
+             *       "playing": {
+             *         "dimmed": 40,
+             *         "fit": "cover",
+             *         "picture": ""
+             *       },
+             *       "ending": {
+             *         "dimmed": 40,
+             *         "fit": "cover",
+             *         "picture": ""
+             *       },
+             *       "music": {
+             *         "ending": "",
+             *         "loudness": 40,
+             *         "opening": "",
+             *         "playing": ""
+             *       }
+             *     }
+             */
+            look: components["schemas"]["Look"];
         };
         /**
          * GameCard
@@ -3191,6 +3415,84 @@ export interface components {
             notes: string[];
         };
         /**
+         * Look
+         * @description What a game looks like to its players, and its music.
+         */
+        Look: {
+            /**
+             * @default {
+             *       "ground": "#f7f2e8",
+             *       "card": "#fffdf8",
+             *       "ink": "#1f2a2e",
+             *       "accent": "#a8482a",
+             *       "right": "#3f6b4f",
+             *       "wrong": "#8c3a20"
+             *     }
+             */
+            colours: components["schemas"]["Colours"];
+            /** @default bookish */
+            headings: components["schemas"]["Typeface"];
+            /** @default plain */
+            text: components["schemas"]["Typeface"];
+            /** @default rows */
+            choices: components["schemas"]["ChoicesAs"];
+            /** @default above */
+            picture_at: components["schemas"]["PictureAt"];
+            /** @default slight */
+            corner: components["schemas"]["Corner"];
+            /** @default usual */
+            density: components["schemas"]["Density"];
+            /**
+             * Opening Picture
+             * @default
+             */
+            opening_picture: string;
+            /**
+             * @default {
+             *       "picture": "",
+             *       "fit": "cover",
+             *       "dimmed": 40
+             *     }
+             */
+            opening: components["schemas"]["Backdrop"];
+            /**
+             * @default {
+             *       "picture": "",
+             *       "fit": "cover",
+             *       "dimmed": 40
+             *     }
+             */
+            playing: components["schemas"]["Backdrop"];
+            /**
+             * @default {
+             *       "picture": "",
+             *       "fit": "cover",
+             *       "dimmed": 40
+             *     }
+             */
+            ending: components["schemas"]["Backdrop"];
+            /**
+             * @default {
+             *       "opening": "",
+             *       "playing": "",
+             *       "ending": "",
+             *       "loudness": 40
+             *     }
+             */
+            music: components["schemas"]["Music"];
+        };
+        /**
+         * LookSeen
+         * @description A look as its players would have it, and how well it can be read.
+         */
+        LookSeen: {
+            /** Meetings */
+            meetings: components["schemas"]["ColoursMet"][];
+            own: components["schemas"]["Palette"];
+            light: components["schemas"]["Palette"];
+            dark: components["schemas"]["Palette"];
+        };
+        /**
          * Made
          * @description How questions made from facts are answered.
          * @enum {string}
@@ -3213,6 +3515,14 @@ export interface components {
             picture: string;
             /** Sound */
             sound: string;
+        };
+        /**
+         * MediumBrought
+         * @description A picture or sound that is kept, by the digest of its content.
+         */
+        MediumBrought: {
+            /** Digest */
+            digest: string;
         };
         /**
          * Moves
@@ -3247,6 +3557,32 @@ export interface components {
              *     }
              */
             passed: components["schemas"]["Way"];
+        };
+        /**
+         * Music
+         * @description What sounds over and over, quieter while a cue is heard; players can turn it off.
+         */
+        Music: {
+            /**
+             * Opening
+             * @default
+             */
+            opening: string;
+            /**
+             * Playing
+             * @default
+             */
+            playing: string;
+            /**
+             * Ending
+             * @default
+             */
+            ending: string;
+            /**
+             * Loudness
+             * @default 40
+             */
+            loudness: number;
         };
         /**
          * Narration
@@ -3619,6 +3955,44 @@ export interface components {
             faults: components["schemas"]["RowFault"][];
         };
         /**
+         * Palette
+         * @description The colours of a page.
+         */
+        Palette: {
+            /** Is Dark */
+            is_dark: boolean;
+            /** Paper */
+            paper: string;
+            /** Card */
+            card: string;
+            /** Ink */
+            ink: string;
+            /** Soft */
+            soft: string;
+            /** Line */
+            line: string;
+            /** Edge */
+            edge: string;
+            /** Tint */
+            tint: string;
+            /** Accent */
+            accent: string;
+            /** Accent Strong */
+            accent_strong: string;
+            /** On Accent */
+            on_accent: string;
+            /** Focus */
+            focus: string;
+            /** Right */
+            right: string;
+            /** Right Pale */
+            right_pale: string;
+            /** Wrong */
+            wrong: string;
+            /** Wrong Pale */
+            wrong_pale: string;
+        };
+        /**
          * Pass
          * @description The player passes the question.
          */
@@ -3747,6 +4121,12 @@ export interface components {
             /** Below Right */
             below_right: number | null;
         };
+        /**
+         * PictureAt
+         * @description Where the picture of a question stands.
+         * @enum {string}
+         */
+        PictureAt: "above" | "beside";
         /**
          * PlacedProblem
          * @description A problem, and where it is mended.
@@ -4720,14 +5100,6 @@ export interface components {
             file: string;
         };
         /**
-         * SoundBrought
-         * @description A sound file that is kept, by the digest of its content.
-         */
-        SoundBrought: {
-            /** Digest */
-            digest: string;
-        };
-        /**
          * SoundMade
          * @description A sound made of notes: how long, its form to draw, and itself as WAV in base64 (RFC 4648).
          */
@@ -5016,6 +5388,12 @@ export interface components {
             forecast: components["schemas"]["Forecast"];
         };
         /**
+         * Typeface
+         * @description A face that ships with the pages.
+         * @enum {string}
+         */
+        Typeface: "bookish" | "plain" | "round" | "by hand" | "even";
+        /**
          * ValueShare
          * @description A value, and how many come to it.
          */
@@ -5125,6 +5503,7 @@ export type Answer = components['schemas']['Answer'];
 export type Answered = components['schemas']['Answered'];
 export type AnswersBrought = components['schemas']['AnswersBrought'];
 export type Ask = components['schemas']['Ask'];
+export type Backdrop = components['schemas']['Backdrop'];
 export type Badge = components['schemas']['Badge'];
 export type Begin = components['schemas']['Begin'];
 export type Best = components['schemas']['Best'];
@@ -5132,6 +5511,7 @@ export type BodyAddMediaApiPacksPackIdMediaPost = components['schemas']['Body_ad
 export type BodyBringAnswersApiGamesGameIdEvidenceAnswersPost = components['schemas']['Body_bring_answers_api_games__game_id__evidence_answers_post'];
 export type BodyBringApiLoadsPost = components['schemas']['Body_bring_api_loads_post'];
 export type BodyBringMediaApiLoadsLoadIdMediaPost = components['schemas']['Body_bring_media_api_loads__load_id__media_post'];
+export type BodyBringPictureApiPicturesPost = components['schemas']['Body_bring_picture_api_pictures_post'];
 export type BodyBringSoundApiSoundsPost = components['schemas']['Body_bring_sound_api_sounds_post'];
 export type BodyLoadGameApiGameFilesPost = components['schemas']['Body_load_game_api_game_files_post'];
 export type Borne = components['schemas']['Borne'];
@@ -5144,7 +5524,10 @@ export type Cell = components['schemas']['Cell'];
 export type Change = components['schemas']['Change'];
 export type Check = components['schemas']['Check'];
 export type Checked = components['schemas']['Checked'];
+export type ChoicesAs = components['schemas']['ChoicesAs'];
 export type ClockShown = components['schemas']['ClockShown'];
+export type Colours = components['schemas']['Colours'];
+export type ColoursMet = components['schemas']['ColoursMet'];
 export type Column = components['schemas']['Column'];
 export type ColumnValues = components['schemas']['ColumnValues'];
 export type ColumnsSave = components['schemas']['ColumnsSave'];
@@ -5152,17 +5535,20 @@ export type Compared = components['schemas']['Compared'];
 export type Comparison = components['schemas']['Comparison'];
 export type Contents = components['schemas']['Contents'];
 export type Continue = components['schemas']['Continue'];
+export type Corner = components['schemas']['Corner'];
 export type CounterShares = components['schemas']['CounterShares'];
 export type CounterShown = components['schemas']['CounterShown'];
 export type Cue = components['schemas']['Cue'];
 export type CueShown = components['schemas']['CueShown'];
 export type DecimalMark = components['schemas']['DecimalMark'];
 export type Deleted = components['schemas']['Deleted'];
+export type Density = components['schemas']['Density'];
 export type Details = components['schemas']['Details'];
 export type Draw = components['schemas']['Draw'];
 export type DrawOrder = components['schemas']['DrawOrder'];
 export type Drawn = components['schemas']['Drawn'];
 export type DrawnQuestion = components['schemas']['DrawnQuestion'];
+export type Dress = components['schemas']['Dress'];
 export type Effect = components['schemas']['Effect'];
 export type Ending = components['schemas']['Ending'];
 export type EndingShare = components['schemas']['EndingShare'];
@@ -5175,6 +5561,7 @@ export type Facts = components['schemas']['Facts'];
 export type FactsEdit = components['schemas']['FactsEdit'];
 export type FactsSave = components['schemas']['FactsSave'];
 export type Feedback = components['schemas']['Feedback'];
+export type Fit = components['schemas']['Fit'];
 export type Fold = components['schemas']['Fold'];
 export type Footprint = components['schemas']['Footprint'];
 export type Forecast = components['schemas']['Forecast'];
@@ -5215,9 +5602,13 @@ export type LoadLook = components['schemas']['LoadLook'];
 export type LoadProgress = components['schemas']['LoadProgress'];
 export type LoadTake = components['schemas']['LoadTake'];
 export type LoadView = components['schemas']['LoadView'];
+export type Look = components['schemas']['Look'];
+export type LookSeen = components['schemas']['LookSeen'];
 export type Made = components['schemas']['Made'];
 export type MadeQuestion = components['schemas']['MadeQuestion'];
+export type MediumBrought = components['schemas']['MediumBrought'];
 export type Moves = components['schemas']['Moves'];
+export type Music = components['schemas']['Music'];
 export type Narration = components['schemas']['Narration'];
 export type Needs = components['schemas']['Needs'];
 export type NewFacts = components['schemas']['NewFacts'];
@@ -5242,12 +5633,14 @@ export type PackSaved = components['schemas']['PackSaved'];
 export type PackSource = components['schemas']['PackSource'];
 export type PackSplit = components['schemas']['PackSplit'];
 export type PackView = components['schemas']['PackView'];
+export type Palette = components['schemas']['Palette'];
 export type Pass = components['schemas']['Pass'];
 export type Pattern = components['schemas']['Pattern'];
 export type PatternLook = components['schemas']['PatternLook'];
 export type PatternWanted = components['schemas']['PatternWanted'];
 export type Phase = components['schemas']['Phase'];
 export type Picked = components['schemas']['Picked'];
+export type PictureAt = components['schemas']['PictureAt'];
 export type PlacedProblem = components['schemas']['PlacedProblem'];
 export type Plan = components['schemas']['Plan'];
 export type PlayGame = components['schemas']['PlayGame'];
@@ -5297,7 +5690,6 @@ export type Shows = components['schemas']['Shows'];
 export type Slat = components['schemas']['Slat'];
 export type Sort = components['schemas']['Sort'];
 export type Sound = components['schemas']['Sound'];
-export type SoundBrought = components['schemas']['SoundBrought'];
 export type SoundMade = components['schemas']['SoundMade'];
 export type Span = components['schemas']['Span'];
 export type Stage = components['schemas']['Stage'];
@@ -5318,6 +5710,7 @@ export type ToRead = components['schemas']['ToRead'];
 export type Trial = components['schemas']['Trial'];
 export type TrialView = components['schemas']['TrialView'];
 export type Turned = components['schemas']['Turned'];
+export type Typeface = components['schemas']['Typeface'];
 export type ValueShare = components['schemas']['ValueShare'];
 export type Verdict = components['schemas']['Verdict'];
 export type Wait = components['schemas']['Wait'];
@@ -6899,7 +7292,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["SoundBrought"];
+                    "application/json": components["schemas"]["MediumBrought"];
                 };
             };
             /** @description What went wrong, and how to mend it */
@@ -6999,6 +7392,72 @@ export interface operations {
                 };
                 content: {
                     "audio/*": string;
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    bring_picture_api_pictures_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_bring_picture_api_pictures_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MediumBrought"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    see_look_api_looks_seen_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Look"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LookSeen"];
                 };
             };
             /** @description What went wrong, and how to mend it */
@@ -8096,6 +8555,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PlayGame"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    show_dress_api_play_games__game_id__dress__revision__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+                revision: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Dress"];
                 };
             };
             /** @description What went wrong, and how to mend it */

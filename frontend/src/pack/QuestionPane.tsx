@@ -1,6 +1,6 @@
 import { useMutation } from "@tanstack/react-query";
 import { usePreview } from "../api/packs";
-import { NUMBER_DETAILS, TEXT_DETAILS, VALUES } from "../api/parts";
+import { NEW_LOOK, NUMBER_DETAILS, TEXT_DETAILS, VALUES } from "../api/parts";
 import type { Question, RowFault } from "../api/schema";
 import { Asking } from "../table/Asking";
 import { Button } from "../ui/Button";
@@ -54,7 +54,7 @@ export function QuestionPane(props: QuestionPaneProps) {
       )}
       {preview.data && shown && !preview.error && (
         <section aria-label="As its player sees it" inert className="rounded-lg border border-edge p-3">
-          <Asking table={preview.data} question={shown} elapsed={0} onAction={nothing} />
+          <Asking table={preview.data} look={NEW_LOOK} question={shown} elapsed={0} onAction={nothing} />
         </section>
       )}
       <SelectField

@@ -2,13 +2,17 @@ import { useQuery } from "@tanstack/react-query";
 import { Trophy } from "lucide-react";
 import { useCallback } from "react";
 import { useParams } from "react-router";
+import { useDress } from "../api/dress";
 import { playVoice, showPlayGame, showScores } from "../api/runs";
 import { Page } from "../app/Page";
 import { WayBack } from "../app/WayBack";
-import type { Best } from "../api/schema";
+import type { Best, Dress, PlayView } from "../api/schema";
 import { useIsAwake } from "../table/hearing";
+import { backdropOf, Dressed } from "../table/Dressed";
+import { usePreferences } from "../table/preferences";
 import { Table } from "../table/Table";
 import { REAL_TIME, useCountdown } from "../table/useCountdown";
+import { hasMusic } from "../table/useMusic";
 import { Die } from "../ui/Die";
 import { ErrorNotice, Notice } from "../ui/Notice";
 import { KeptOfYou } from "./KeptOfYou";
@@ -18,78 +22,102 @@ import { Remark } from "./Remark";
 import { Review } from "./Review";
 import { ScoreTable } from "./ScoreTable";
 import { Settings } from "./Settings";
-import { useLook } from "./useLook";
-import { usePlay } from "./usePlay";
+import { useTextSize } from "./useTextSize";
+import { usePlay, type Play } from "./usePlay";
 
 /** The game alone, for its players. */
 export default function PlayPage() {
-  useLook();
+  useTextSize();
   const { gameId = "" } = useParams();
   const game = useQuery({ queryKey: ["play", gameId], queryFn: () => showPlayGame(gameId) });
   const play = usePlay(gameId, game.isSuccess, (game.data?.asks_names ?? false) || (game.data?.most_players ?? 1) > 1);
-  const run = play.run;
-  const { elapsed } = useCountdown(`${run?.id ?? ""} ${run?.seen ?? 0} ${play.laid}`, run?.table, REAL_TIME, play.refresh);
-  const isAwake = useIsAwake();
-  const runId = run?.id ?? "";
-  const voice = useCallback(() => playVoice(runId), [runId]);
+  const { run } = play;
+  const dress = useDress(gameId, run?.revision ?? game.data?.revision);
+  const { look: light } = usePreferences();
   const title = game.data?.title ?? "Play";
-  const failure = game.error ?? play.error;
+  const failure: unknown = game.error ?? dress.error ?? play.error ?? undefined;
+  const phase = run?.table.phase ?? "opening";
+  const isOnPicture = dress.data !== undefined && backdropOf(dress.data.look, phase).picture !== "";
+  const page = (
+    <main className="mx-auto flex min-h-full w-full max-w-2xl flex-1 flex-col px-3 py-3 sm:px-4 sm:py-6">
+      <header className={`mb-3 flex items-center gap-2 ${isOnPicture ? "rounded-xl bg-card px-3 py-1" : ""}`}>
+        <Die className="size-7 shrink-0" />
+        <h1 className="mr-auto min-w-0 font-serif text-lg font-semibold break-words">{title}</h1>
+        <Settings hasMusic={dress.data !== undefined && hasMusic(dress.data.look)} />
+      </header>
+      <div className="flex flex-1 flex-col rounded-xl border border-edge bg-card p-4 shadow-sm sm:p-6">
+        {play.isOutOfReach ? (
+          <Notice>The connection is lost. What you did is sent as soon as it is back.</Notice>
+        ) : (
+          failure !== undefined && (
+            <>
+              <ErrorNotice error={failure} />
+              {!run && <WayBack />}
+            </>
+          )
+        )}
+        {run?.refused && <Notice>Not taken: {run.refused}</Notice>}
+        {play.isAsking && game.data && <Names game={game.data} onStart={play.start} />}
+        {play.isAsking && <KeptOfYou />}
+        {run && dress.data ? (
+          <Played play={play} run={run} dress={dress.data} />
+        ) : (
+          failure === undefined && !play.isAsking && <p>Laying the table…</p>
+        )}
+      </div>
+    </main>
+  );
   return (
     <Page title={title}>
-      <main className="mx-auto flex min-h-full max-w-2xl flex-col px-3 py-3 sm:px-4 sm:py-6">
-        <header className="mb-3 flex items-center gap-2">
-          <Die className="size-7 shrink-0" />
-          <h1 className="mr-auto min-w-0 font-serif text-lg font-semibold break-words">{title}</h1>
-          <Settings />
-        </header>
-        <div className="flex flex-1 flex-col rounded-xl border border-edge bg-card p-4 shadow-sm sm:p-6">
-          {play.isOutOfReach ? (
-            <Notice>The connection is lost. What you did is sent as soon as it is back.</Notice>
-          ) : (
-            failure !== undefined && failure !== null && (
-              <>
-                <ErrorNotice error={failure} />
-                {!run && <WayBack />}
-              </>
-            )
-          )}
-          {run?.refused && <Notice>Not taken: {run.refused}</Notice>}
-          {play.isAsking && game.data && <Names game={game.data} onStart={play.start} />}
-          {play.isAsking && <KeptOfYou />}
-          {run ? (
-            <>
-              <Table
-                table={run.table}
-                runId={run.id}
-                isBusy={play.isBusy}
-                isAlone
-                elapsed={elapsed}
-                sounds={run.sounds}
-                soundsAt={`/api/sounds/games/${run.game_id}/${run.revision}`}
-                voice={voice}
-                onAction={play.act}
-                onAgain={play.again}
-              />
-              {run.table.phase === "opening" && !isAwake && (run.sounds.length > 0 || run.table.narration) && (
-                <p className="text-center text-sm text-soft">Sound begins with your first press.</p>
-              )}
-              {run.table.phase === "opening" && <KeptOfYou />}
-              {run.is_best && (
-                <p role="status" className="mt-3 text-center font-serif text-xl font-semibold">
-                  <Trophy aria-hidden className="mr-2 inline size-5 align-[-3px] text-clay" />
-                  This is the best so far.
-                </p>
-              )}
-              {run.asks_remark && <Remark key={run.id} runId={run.id} />}
-              {run.table.phase === "ended" && <Afterwards gameId={gameId} runId={run.id} />}
-              <Review answered={run.answered} players={run.table.players.map(({ name }) => name)} />
-            </>
-          ) : (
-            !failure && !play.isAsking && <p>Laying the table…</p>
-          )}
-        </div>
-      </main>
+      {dress.data ? (
+        <Dressed dress={dress.data} phase={phase} light={light} className="flex min-h-full flex-col">
+          {page}
+        </Dressed>
+      ) : (
+        page
+      )}
     </Page>
+  );
+}
+
+type PlayedProps = { play: Play; run: PlayView; dress: Dress };
+
+/** A run on the table, and after it what it came to. */
+function Played({ play, run, dress }: PlayedProps) {
+  const { elapsed } = useCountdown(`${run.id} ${run.seen} ${play.laid}`, run.table, REAL_TIME, play.refresh);
+  const isAwake = useIsAwake();
+  const voice = useCallback(() => playVoice(run.id), [run.id]);
+  const isHeard = run.sounds.length > 0 || run.table.narration !== null;
+  return (
+    <>
+      <Table
+        table={run.table}
+        look={dress.look}
+        hasMusic
+        runId={run.id}
+        isBusy={play.isBusy}
+        isAlone
+        elapsed={elapsed}
+        sounds={run.sounds}
+        soundsAt={`/api/sounds/games/${run.game_id}/${run.revision}`}
+        voice={voice}
+        onAction={play.act}
+        onAgain={play.again}
+      />
+      {run.table.phase === "opening" && !isAwake && isHeard && (
+        <p className="text-center text-sm text-soft">Sound begins with your first press.</p>
+      )}
+      {run.table.phase === "opening" && <KeptOfYou />}
+      {run.is_best && (
+        <p role="status" className="mt-3 text-center font-serif text-xl font-semibold">
+          <Trophy aria-hidden className="mr-2 inline size-5 align-[-3px] text-accent" />
+          This is the best so far.
+        </p>
+      )}
+      {run.asks_remark && <Remark key={run.id} runId={run.id} />}
+      {run.table.phase === "ended" && <Afterwards gameId={run.game_id} runId={run.id} />}
+      <Review answered={run.answered} players={run.table.players.map(({ name }) => name)} />
+    </>
   );
 }
 

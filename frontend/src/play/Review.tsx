@@ -4,9 +4,9 @@ import type { Answered } from "../api/schema";
 type ReviewProps = { answered: Answered[]; players: string[] };
 
 const MARKS = {
-  good: { icon: Check, look: "text-moss" },
-  bad: { icon: X, look: "text-clay-dark" },
-  late: { icon: Hourglass, look: "text-clay-dark" },
+  good: { icon: Check, look: "text-good" },
+  bad: { icon: X, look: "text-bad" },
+  late: { icon: Hourglass, look: "text-bad" },
   passed: { icon: SkipForward, look: "text-soft" },
 };
 

@@ -1,4 +1,4 @@
-import { ALargeSmall, Moon, Sun, SunMoon } from "lucide-react";
+import { ALargeSmall, Moon, Music, Music4, Sun, SunMoon } from "lucide-react";
 import { Mute } from "../table/Mute";
 import { prefer, usePreferences, type Look } from "../table/preferences";
 import { Button } from "../ui/Button";
@@ -11,16 +11,28 @@ const LOOKS = {
 };
 
 /** Mute, light or dark, and the size of the text: the player's own. */
-export function Settings() {
-  const { look, isLarge } = usePreferences();
+export function Settings({ hasMusic }: { hasMusic: boolean }) {
+  const { look, isLarge, isMusicOff } = usePreferences();
   const { icon: LookIcon, words } = LOOKS[look];
   return (
     <span role="group" aria-label="Settings" className="flex gap-1">
       <Mute />
+      {hasMusic && (
+        <Button
+          look="quiet"
+          className="px-2"
+          aria-label="No music"
+          title={isMusicOff ? "Music is off: /" : "Music is on: /"}
+          aria-pressed={isMusicOff}
+          onClick={() => prefer({ isMusicOff: !isMusicOff })}
+        >
+          {isMusicOff ? <Music4 aria-hidden className="opacity-50" /> : <Music aria-hidden />}
+        </Button>
+      )}
       <Button look="quiet" className="px-2" aria-label={`Look: ${words}`} title={`Look: ${words}`} onClick={() => prefer({ look: NEXT[look] })}>
         <LookIcon aria-hidden />
       </Button>
-      <Button look="quiet" className="px-2 aria-pressed:bg-sun-pale" aria-label="Larger text" title="Larger text" aria-pressed={isLarge} onClick={() => prefer({ isLarge: !isLarge })}>
+      <Button look="quiet" className="px-2 aria-pressed:bg-tint" aria-label="Larger text" title="Larger text" aria-pressed={isLarge} onClick={() => prefer({ isLarge: !isLarge })}>
         <ALargeSmall aria-hidden />
       </Button>
     </span>

@@ -118,3 +118,5 @@ export function usePlay(gameId: string, isReady: boolean, asksFirst: boolean) {
     },
   };
 }
+
+export type Play = ReturnType<typeof usePlay>;

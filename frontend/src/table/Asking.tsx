@@ -1,7 +1,7 @@
 import { CornerDownLeft, Lightbulb, SkipForward } from "lucide-react";
 import { useState } from "react";
 import type { Action } from "../api/runs";
-import type { QuestionShown, Table } from "../api/schema";
+import type { Look, QuestionShown, Table } from "../api/schema";
 import { counted } from "../app/format";
 import { Button } from "../ui/Button";
 import { FeedbackLine } from "./FeedbackLine";
@@ -12,6 +12,7 @@ import { Word } from "./Word";
 
 type AskingProps = {
   table: Table;
+  look: Look;
   question: QuestionShown;
   elapsed: number;
   /** Whether it shows how the run now stands. */
@@ -25,10 +26,11 @@ type AskingProps = {
 };
 
 /** A question as its kind wants it, and after the answer what came of it. */
-export function Asking({ table, question, elapsed, isNow = true, markStamp, picked = [], onPick, onAction }: AskingProps) {
+export function Asking({ table, look, question, elapsed, isNow = true, markStamp, picked = [], onPick, onAction }: AskingProps) {
   const isOpen = table.phase === "asking";
   const feedback = table.feedback;
   const answer = (value: number | number[] | string) => onAction({ action: "answer", value });
+  const isBeside = look.picture_at === "beside" && question.picture !== "" && question.choices.length > 0;
   const given = (place: number) => feedback?.given_places.includes(place) ?? false;
   return (
     <>
@@ -41,25 +43,30 @@ export function Asking({ table, question, elapsed, isNow = true, markStamp, pick
       >
         {question.prompt}
       </h2>
-      <QuestionMedia picture={question.picture} sound={question.sound} isNow={isNow && isOpen} />
-      {question.choices.length > 0 && (
-        <ul aria-labelledby="prompt" className="grid gap-1.5">
-          {question.choices.map((slat) => (
-            <li key={slat.place}>
-              <SlatButton
-                slat={slat}
-                isOpen={isOpen}
-                isRight={feedback?.right_places.includes(slat.place) ?? false}
-                isPicked={question.wants_all && isOpen ? picked.includes(slat.place) : undefined}
-                isGiven={given(slat.place) && feedback?.result !== "unreadable"}
-                isGood={feedback?.is_good ?? false}
-                markStamp={given(slat.place) ? markStamp : undefined}
-                onPick={() => onPick?.(slat.place)}
-              />
-            </li>
-          ))}
-        </ul>
-      )}
+      <div className="@container">
+        <div className={isBeside ? "grid gap-4 @lg:grid-cols-2" : undefined}>
+          <QuestionMedia picture={question.picture} sound={question.sound} isNow={isNow && isOpen} />
+          {question.choices.length > 0 && (
+            <ul aria-labelledby="prompt" className={choicesLook(look, question)}>
+              {question.choices.map((slat) => (
+                <li key={slat.place}>
+                  <SlatButton
+                    slat={slat}
+                    isOpen={isOpen}
+                    isRight={feedback?.right_places.includes(slat.place) ?? false}
+                    isPicked={question.wants_all && isOpen ? picked.includes(slat.place) : undefined}
+                    isGiven={given(slat.place) && feedback?.result !== "unreadable"}
+                    isGood={feedback?.is_good ?? false}
+                    markStamp={given(slat.place) ? markStamp : undefined}
+                    isLarge={look.choices === "pictures"}
+                    onPick={() => onPick?.(slat.place)}
+                  />
+                </li>
+              ))}
+            </ul>
+          )}
+        </div>
+      </div>
       {question.wants_all && isOpen && (
         <div className="mt-2 flex flex-wrap items-center justify-between gap-2">
           <span className="text-soft">Pick every right one, then answer.</span>
@@ -93,6 +100,12 @@ export function Asking({ table, question, elapsed, isNow = true, markStamp, pick
       <FeedbackLine table={table} feedback={feedback} onContinue={() => onAction({ action: "continue" })} />
     </>
   );
+}
+
+/** How the choices stand: two abreast only where there is room for it. */
+function choicesLook(look: Look, { choices }: QuestionShown): string {
+  if (look.choices === "rows" || choices.some((slat) => slat.sound)) return "grid gap-1.5";
+  return "grid grid-cols-[repeat(auto-fit,minmax(min(100%,11rem),1fr))] gap-2 *:grid";
 }
 
 function labelFor(question: QuestionShown): string {

@@ -11,6 +11,9 @@ export function Ended({ table, ending, onAgain }: EndedProps) {
   return (
     <div className="m-auto max-w-md py-3 text-center">
       <p className="text-soft">{table.title}</p>
+      {ending.picture && (
+        <img src={`/api/media/${ending.picture}`} alt="" className="mx-auto mt-2 max-h-64 max-w-full rounded-lg object-contain" />
+      )}
       <BadgePicture badge={ending.badge} className="mx-auto mt-2 size-24" />
       {table.players.length > 1 && <p className="mt-1 text-lg font-semibold">{ending.player}</p>}
       <h2 className="mt-1 text-4xl text-balance">{ending.title}</h2>

@@ -26,12 +26,12 @@ export function FeedbackLine({ table, feedback, onContinue }: FeedbackLineProps)
         </p>
       ))}
       {isOpen && feedback?.result === "unreadable" && (
-        <p className="rounded-lg bg-sky-pale px-3 py-2">
+        <p className="rounded-lg bg-tint px-3 py-2">
           That could not be read: {feedback.why}. It costs nothing; answer again.
         </p>
       )}
       {isOpen && feedback && feedback.result !== "unreadable" && (
-        <p className="rounded-lg bg-sun-pale px-3 py-2">
+        <p className="rounded-lg bg-tint px-3 py-2">
           <b>{HEADLINES[feedback.result]}</b> {feedback.why}
           {feedback.answer && `; it is ${feedback.answer}`}.
         </p>

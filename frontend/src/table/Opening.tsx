@@ -5,10 +5,10 @@ import type { Table } from "../api/schema";
 import { counted } from "../app/format";
 import { Button } from "../ui/Button";
 
-type OpeningProps = { table: Table; onAction: (action: Action) => void };
+type OpeningProps = { table: Table; picture: string; onAction: (action: Action) => void };
 
 /** The table before a round has begun: the opening words, or the menu of rounds. */
-export function Opening({ table, onAction }: OpeningProps) {
+export function Opening({ table, picture, onAction }: OpeningProps) {
   const [only] = table.menu;
   const most = table.menu.length === 1 ? only?.most_questions : undefined;
   const [wanted, setWanted] = useState<number>();
@@ -16,6 +16,7 @@ export function Opening({ table, onAction }: OpeningProps) {
   const length = only?.questions;
   return (
     <div className="m-auto w-full max-w-md py-6 text-center">
+      {picture && <img src={`/api/media/${picture}`} alt="" className="mx-auto mb-4 max-h-64 max-w-full rounded-lg object-contain" />}
       <h2 className="text-4xl text-balance">{table.title || "A game without a title"}</h2>
       {table.opening && <p className="mt-3 text-lg text-pretty whitespace-pre-line">{table.opening}</p>}
       {table.menu.length > 1 ? (
@@ -27,7 +28,7 @@ export function Opening({ table, onAction }: OpeningProps) {
                 aria-disabled={round.is_played}
                 data-next={round.is_played ? undefined : true}
                 onClick={round.is_played ? undefined : () => onAction({ action: "begin", round: round.number })}
-                className="flex min-h-11 w-full items-center justify-between gap-3 rounded-md border border-edge bg-card px-3 hover:border-ink hover:bg-sun-pale aria-disabled:cursor-default aria-disabled:border-line aria-disabled:bg-card aria-disabled:text-soft"
+                className="flex min-h-11 w-full items-center justify-between gap-3 rounded-md border border-edge bg-card px-3 hover:border-ink hover:bg-tint aria-disabled:cursor-default aria-disabled:border-line aria-disabled:bg-card aria-disabled:text-soft"
               >
                 <span className="font-serif text-lg font-semibold">{round.title}</span>
                 {round.is_played ? (

@@ -12,20 +12,22 @@ type SlatButtonProps = {
   isPicked: boolean | undefined;
   /** Whether the answer given was taken as right. */
   isGood: boolean;
+  /** Whether its picture is shown as large as there is room. */
+  isLarge?: boolean;
   markStamp: number | undefined;
   onPick: () => void;
 };
 
 /** One choice: a text, a picture or a sound, lettered. */
-export function SlatButton({ slat, isOpen, isRight, isGiven, isPicked, isGood, markStamp, onPick }: SlatButtonProps) {
+export function SlatButton({ slat, isOpen, isRight, isGiven, isPicked, isGood, isLarge = false, markStamp, onPick }: SlatButtonProps) {
   const look = isPicked
-    ? "border-2 border-ink bg-sun-pale"
+    ? "border-2 border-ink bg-tint"
     : isOpen
-    ? "border-edge hover:bg-sun-pale hover:border-ink"
+    ? "border-edge hover:bg-tint hover:border-ink"
     : isRight || (isGiven && isGood)
-      ? "border-moss bg-moss-pale"
+      ? "border-good bg-good-pale"
       : isGiven
-        ? "border-clay bg-clay-pale"
+        ? "border-bad bg-bad-pale"
         : "border-line text-soft";
   return (
     <>
@@ -39,7 +41,7 @@ export function SlatButton({ slat, isOpen, isRight, isGiven, isPicked, isGood, m
         <span className="w-6 shrink-0 border-r border-line pr-2 font-serif text-lg font-semibold">{slat.letter}</span>
         <span className="min-w-24 flex-1 break-words whitespace-pre-line">
           {slat.picture ? (
-            <img src={`/api/media/${slat.picture}`} alt={`Picture ${slat.letter}`} className="max-h-28 max-w-full rounded-md bg-sheet" />
+            <img src={`/api/media/${slat.picture}`} alt={`Picture ${slat.letter}`} className={`max-w-full rounded-md bg-sheet ${isLarge ? "max-h-72 w-full object-contain" : "max-h-28"}`} />
           ) : slat.sound ? (
             `Sound ${slat.letter}`
           ) : (
@@ -55,12 +57,12 @@ export function SlatButton({ slat, isOpen, isRight, isGiven, isPicked, isGood, m
           </span>
         )}
         {isRight && (
-          <span className="flex shrink-0 items-center gap-1 font-semibold text-moss">
+          <span className="flex shrink-0 items-center gap-1 font-semibold text-good">
             <Check className="size-5" aria-hidden /> right answer
           </span>
         )}
         {isGiven && !isRight && (
-          <span className={`flex shrink-0 items-center gap-1 font-semibold ${isGood ? "text-moss" : "text-clay-dark"}`}>
+          <span className={`flex shrink-0 items-center gap-1 font-semibold ${isGood ? "text-good" : "text-bad"}`}>
             {isGood ? <Check className="size-5" aria-hidden /> : <X className="size-5" aria-hidden />} your answer
           </span>
         )}

@@ -53,7 +53,7 @@ export function SoundPlayer({ address, name, isByItself = false }: SoundPlayerPr
         {sounding && (
           <span
             key={sounding.times}
-            className="block h-full origin-left rounded-full bg-sky"
+            className="block h-full origin-left rounded-full bg-accent"
             style={{ animation: `sound-runs ${sounding.seconds}s linear forwards` }}
           />
         )}

@@ -26,7 +26,7 @@ export function Status({ table, elapsed }: StatusProps) {
           {table.players.map((player) => (
             <li
               key={player.name}
-              className={`flex justify-between gap-4 rounded-md px-2 ${player.has_turn ? "bg-sun-pale text-ink" : ""}`}
+              className={`flex justify-between gap-4 rounded-md px-2 ${player.has_turn ? "bg-tint text-ink" : ""}`}
             >
               <span>
                 {player.name}
@@ -50,7 +50,7 @@ function Counters({ player }: { player: PlayerShown }) {
     <span className="flex flex-wrap gap-x-4">
       {player.counters.map(({ name, value }) => (
         <span key={name} className="whitespace-nowrap">
-          {name === "lives" && <Heart className="mr-1 inline size-4 align-[-2px] text-clay" aria-hidden />}
+          {name === "lives" && <Heart className="mr-1 inline size-4 align-[-2px] text-accent" aria-hidden />}
           <span className="capitalize">{name.replaceAll("_", " ")}</span> <b className="text-ink tabular-nums">{value}</b>
         </span>
       ))}
@@ -69,11 +69,11 @@ function Countdown({ clock, left, isOnly }: CountdownProps) {
       {!isOnly && <span className="w-16 text-sm">{clock.of}</span>}
       <span className="h-2.5 flex-1 overflow-hidden rounded-full border border-edge bg-paper">
         <span
-          className={`block h-full ${isShort ? "bg-clay" : "bg-moss"}`}
+          className={`block h-full ${isShort ? "bg-bad" : "bg-good"}`}
           style={{ width: `${(100 * left) / Math.max(clock.allowed, 1)}%` }}
         />
       </span>
-      <b className={`w-12 text-right tabular-nums ${isShort ? "text-clay-dark" : "text-ink"}`}>{seconds} s</b>
+      <b className={`w-12 text-right tabular-nums ${isShort ? "text-bad" : "text-ink"}`}>{seconds} s</b>
     </div>
   );
 }

@@ -1,16 +1,22 @@
 import { useEffect, useRef, useState } from "react";
 import type { Action } from "../api/runs";
-import type { Table as TableShown } from "../api/schema";
+import type { Look, Table as TableShown } from "../api/schema";
 import { useShortcuts } from "../app/shortcuts";
 import { Asking } from "./Asking";
 import { Ended } from "./Ended";
 import { Effects, moodOf } from "./effects/Effects";
 import { Opening } from "./Opening";
+import { prefer, preferences } from "./preferences";
 import { ReadOut } from "./ReadOut";
 import { useCues, useSeen, useTicks } from "./useCues";
+import { useMusic } from "./useMusic";
 
 type TableProps = {
   table: TableShown;
+  /** What the game looks like. */
+  look: Look;
+  /** Whether its music is to be heard. */
+  hasMusic?: boolean;
   /** Changes when another run is laid on the table. */
   runId: string;
   /** Whether the server is still asked about what was done last. */
@@ -32,13 +38,16 @@ type TableProps = {
 
 const SHAKES_MS = 420;
 
+/** Turns music off and on again: no letter, for those answer. */
+const MUSIC_KEY = "/";
 
 /** The game as the player has it. It shows what the server says and decides nothing. */
 export function Table(props: TableProps) {
-  const { table, runId, isNow = true, isBusy = false, elapsed, isAlone = false, sounds, soundsAt, onAction, onAgain } = props;
+  const { table, look, hasMusic = false, runId, isNow = true, isBusy = false, elapsed, isAlone = false, sounds, soundsAt, onAction, onAgain } = props;
   const frame = useRef<HTMLDivElement>(null);
   const seen = useSeen(useCues(table, runId, isNow, sounds, soundsAt));
   const ticks = useTicks(table, elapsed, soundsAt);
+  const music = useMusic(look, table.phase, soundsAt, hasMusic);
   const isMarked = seen.cues.some((cue) => cue.effect === "mark") && (table.feedback?.given_places.length ?? 0) > 0;
   const question = table.question?.in_run ?? null;
   const [picked, setPicked] = useState<{ question: number | null; places: number[] }>({ question, places: [] });
@@ -60,6 +69,7 @@ export function Table(props: TableProps) {
     holding: table.hold === null ? () => act({ action: "continue" }) : undefined,
     ended: onAgain,
   }[table.phase];
+  useShortcuts({ [MUSIC_KEY]: () => prefer({ isMusicOff: !preferences().isMusicOff }) });
   useShortcuts({ Enter: goOn, ...(table.phase === "asking" ? keysFor(table, act, pick) : {}) });
 
   // Focus follows the question, but is never taken from somebody busy elsewhere.
@@ -83,7 +93,7 @@ export function Table(props: TableProps) {
   }, [isShaken, stamp]);
 
   return (
-    <div ref={frame} className={`relative flex flex-1 flex-col ${isAlone ? "text-lg [&_li>button]:min-h-12" : ""}`}>
+    <div ref={frame} data-music={music} className={`relative flex flex-1 flex-col ${isAlone ? "text-lg [&_li>button]:min-h-12" : ""}`}>
       {table.narration && (
         <ReadOut
           key={`${runId} ${table.round} ${table.question?.number ?? 0}`}
@@ -94,11 +104,12 @@ export function Table(props: TableProps) {
       )}
       <Effects played={seen} mood={moodOf(table)} score={table.score} isMarked={isMarked} />
       <Effects played={ticks} mood="startled" score={table.score} />
-      {table.phase === "opening" && <Opening table={table} onAction={act} />}
+      {table.phase === "opening" && <Opening table={table} picture={look.opening_picture} onAction={act} />}
       {table.question && (
         <Asking
           key={`${table.round} ${table.question.number}`}
           table={table}
+          look={look}
           question={table.question}
           elapsed={elapsed}
           isNow={isNow}

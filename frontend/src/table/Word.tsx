@@ -44,7 +44,7 @@ export function Word({ question, isOpen, onLetter }: WordProps) {
                       aria-disabled={isTried}
                       aria-label={isTried ? `${sign}, tried` : sign}
                       onClick={isTried ? undefined : () => onLetter(sign)}
-                      className="min-h-8 rounded-md border border-edge bg-card uppercase hover:border-ink hover:bg-sun-pale aria-disabled:border-line aria-disabled:bg-paper aria-disabled:text-soft aria-disabled:line-through"
+                      className="min-h-8 rounded-md border border-edge bg-card uppercase hover:border-ink hover:bg-tint aria-disabled:border-line aria-disabled:bg-paper aria-disabled:text-soft aria-disabled:line-through"
                     >
                       {sign}
                     </button>

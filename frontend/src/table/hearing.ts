@@ -99,5 +99,34 @@ export function play(buffer: AudioBuffer): () => void {
   source.buffer = buffer;
   source.connect(context.destination);
   source.start();
+  duck(context, buffer.duration);
+  return () => source.stop();
+}
+
+/** All music goes through here, so that it can be made quieter while something else is heard. */
+let music: GainNode | undefined;
+const QUIETER = 0.25;
+const FADES_S = 0.08;
+
+function duck({ currentTime }: AudioContext, seconds: number) {
+  music?.gain.cancelScheduledValues(currentTime);
+  music?.gain.setTargetAtTime(QUIETER, currentTime, FADES_S);
+  music?.gain.setTargetAtTime(1, currentTime + seconds, 4 * FADES_S);
+}
+
+/** Plays a sound over and over, so loud in percent; gives what ends it. */
+export function playOver(buffer: AudioBuffer, loudness: number): () => void {
+  if (context?.state !== "running") return () => undefined;
+  if (!music) {
+    music = context.createGain();
+    music.connect(context.destination);
+  }
+  const source = context.createBufferSource();
+  const gain = context.createGain();
+  gain.gain.value = loudness / 100;
+  source.buffer = buffer;
+  source.loop = true;
+  source.connect(gain).connect(music);
+  source.start();
   return () => source.stop();
 }

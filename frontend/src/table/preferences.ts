@@ -5,7 +5,7 @@ const LOOKS = ["device", "light", "dark"] as const;
 export type Look = (typeof LOOKS)[number];
 
 /** What a player likes, kept in this browser for every game. */
-export type Preferences = { isMuted: boolean; look: Look; isLarge: boolean };
+export type Preferences = { isMuted: boolean; isMusicOff: boolean; look: Look; isLarge: boolean };
 
 const KEPT = "dice trail preferences";
 const { listen, tell } = listeners();
@@ -16,11 +16,12 @@ function read(): Preferences {
     const kept = JSON.parse(localStorage.getItem(KEPT) ?? "{}") as Partial<Preferences>;
     return {
       isMuted: kept.isMuted === true,
+      isMusicOff: kept.isMusicOff === true,
       look: LOOKS.find((look) => look === kept.look) ?? "device",
       isLarge: kept.isLarge === true,
     };
   } catch {
-    return { isMuted: false, look: "device", isLarge: false };
+    return { isMuted: false, isMusicOff: false, look: "device", isLarge: false };
   }
 }
 

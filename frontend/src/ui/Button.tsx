@@ -1,9 +1,9 @@
 import type { ComponentProps } from "react";
 
 const LOOKS = {
-  main: "bg-clay text-card border-clay hover:bg-clay-dark",
-  plain: "bg-card text-ink border-edge hover:bg-sun-pale",
-  quiet: "bg-transparent text-ink border-transparent hover:bg-sun-pale",
+  main: "bg-accent text-on-accent border-accent hover:bg-accent-strong",
+  plain: "bg-card text-ink border-edge hover:bg-tint",
+  quiet: "bg-transparent text-ink border-transparent hover:bg-tint",
 };
 
 type ButtonProps = ComponentProps<"button"> & { look?: keyof typeof LOOKS };

@@ -1,4 +1,4 @@
-import { Check, Ellipsis, Hourglass, Maximize2, Minimize2, Pause, Play, X } from "lucide-react";
+import { Check, Ellipsis, Hourglass, Maximize2, Minimize2, Pause, Play, Smartphone, X } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import type { Intent } from "../api/schema";
@@ -17,13 +17,17 @@ type PlayerHelpProps = {
   hasClock: boolean;
   mostPlayers: number;
   isLarge: boolean;
+  /** Whether the table is as narrow as a phone. */
+  isNarrow: boolean;
   onLarge: () => void;
+  onNarrow: () => void;
   onPace: (pace: Pace) => void;
   elapsedNow: () => number;
 };
 
 /** Playing on for the player, and the pace of the clock. */
-export function PlayerHelp({ table, pace, hasClock, mostPlayers, isLarge, onLarge, onPace, elapsedNow }: PlayerHelpProps) {
+export function PlayerHelp(props: PlayerHelpProps) {
+  const { table, pace, hasClock, mostPlayers, isLarge, onLarge, onPace, elapsedNow } = props;
   const answer = (intent: Intent, questions: number | null) => table.answer(intent, questions, elapsedNow());
   useShortcuts(
     besidesTable(table, {
@@ -107,6 +111,9 @@ export function PlayerHelp({ table, pace, hasClock, mostPlayers, isLarge, onLarg
             <span className="flex items-center justify-between gap-2">
               Sound <Mute />
             </span>
+            <Button aria-pressed={props.isNarrow} className="aria-pressed:bg-moss-pale" onClick={props.onNarrow}>
+              <Smartphone aria-hidden /> As wide as a phone
+            </Button>
             {mostPlayers > 1 && (
               <Choice
                 label="Players"

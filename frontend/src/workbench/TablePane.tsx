@@ -1,5 +1,7 @@
 import { useEffect, useRef, useState } from "react";
+import { useDress } from "../api/dress";
 import { makersVoice } from "../api/runs";
+import { Dressed } from "../table/Dressed";
 import { Table } from "../table/Table";
 import { useCountdown } from "../table/useCountdown";
 import { Button } from "../ui/Button";
@@ -12,6 +14,8 @@ type TablePaneProps = { table: TableRun; mostPlayers: number; isLarge: boolean; 
 /** The game as it now stands, to be played beside any bench; its clock is the maker's. */
 export function TablePane({ table, mostPlayers, isLarge, onLarge }: TablePaneProps) {
   const [pace, setPace] = useState({ speed: 1, isHeld: false });
+  const [isNarrow, setIsNarrow] = useState(false);
+  const dress = useDress(table.gameId, table.revision);
   const step = table.steps[table.shown];
   const stamp = `${table.runId ?? ""} ${table.shown}`;
   const isStill = pace.isHeld || !table.isAtEnd;
@@ -36,13 +40,24 @@ export function TablePane({ table, mostPlayers, isLarge, onLarge }: TablePanePro
           )}
         </div>
       )}
-      <div ref={pane} className="flex min-h-0 flex-1 flex-col overflow-auto px-4 py-3">
+      <div ref={pane} className="flex min-h-0 flex-1 flex-col overflow-auto">
         {table.restarted && <Notice>{table.restarted}</Notice>}
-        {table.error !== undefined && <ErrorNotice error={table.error} />}
-        {step && (
-          <div inert={!table.isAtEnd} className={`flex flex-1 flex-col pt-1 ${isLarge ? "mx-auto w-full max-w-3xl" : ""}`}>
+        {(table.error ?? dress.error) && <ErrorNotice error={table.error ?? dress.error} />}
+        {step && dress.data && (
+          <Dressed
+            dress={dress.data}
+            phase={step.table.phase}
+            light="device"
+            className={`flex flex-1 flex-col p-2 ${isNarrow ? "mx-auto w-90 max-w-full" : ""}`}
+          >
+          <div
+            inert={!table.isAtEnd}
+            className={`flex flex-1 flex-col rounded-lg bg-card px-3 py-2.5 ${isLarge ? "mx-auto w-full max-w-3xl" : ""}`}
+          >
             <Table
               table={step.table}
+              look={dress.data.look}
+              hasMusic={isLarge}
               runId={table.runId ?? ""}
               isNow={table.isAtEnd}
               isBusy={table.isBusy}
@@ -55,6 +70,7 @@ export function TablePane({ table, mostPlayers, isLarge, onLarge }: TablePanePro
               onAgain={() => table.roll()}
             />
           </div>
+          </Dressed>
         )}
       </div>
       {step && (
@@ -64,7 +80,9 @@ export function TablePane({ table, mostPlayers, isLarge, onLarge }: TablePanePro
           hasClock={deadline !== undefined || step.table.clocks.length > 0}
           mostPlayers={mostPlayers}
           isLarge={isLarge}
+          isNarrow={isNarrow}
           onLarge={onLarge}
+          onNarrow={() => setIsNarrow(!isNarrow)}
           onPace={setPace}
           elapsedNow={elapsedNow}
         />

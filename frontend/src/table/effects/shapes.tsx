@@ -33,7 +33,7 @@ export function Seed({ className }: ShapeProps) {
 /** A tick or a cross, as if pressed on with a stamp. */
 export function Mark({ isGood, className }: ShapeProps & { isGood: boolean }) {
   return (
-    <svg viewBox="0 0 100 100" className={`fill-none [stroke-linecap:round] [stroke-linejoin:round] [stroke-width:11] ${isGood ? "stroke-moss" : "stroke-clay"} ${className}`}>
+    <svg viewBox="0 0 100 100" className={`fill-none [stroke-linecap:round] [stroke-linejoin:round] [stroke-width:11] ${isGood ? "stroke-good" : "stroke-bad"} ${className}`}>
       {isGood ? <path d="M14 56l24 26 48-62" /> : <path d="M20 20l60 60M80 20L20 80" />}
     </svg>
   );

@@ -8,6 +8,9 @@ import { useLatest } from "../../api/useLatest";
 
 export type TableRun = {
   runId: string | undefined;
+  gameId: string;
+  /** The version of the game that is played. */
+  revision: number;
   steps: StepView[];
   /** The step on the table: the last one, or one gone back to. */
   shown: number;
@@ -169,6 +172,8 @@ export function useTableRun(gameId: string, revision: number): TableRun {
 
   return {
     runId: laid?.run.id,
+    gameId,
+    revision: laid?.run.revision ?? revision,
     steps,
     shown,
     isAtEnd,

@@ -8,6 +8,7 @@ import { NumberField, SelectField, SwitchField, TextField } from "../../../ui/fi
 import { toldOf } from "../../../ui/fields/told";
 import { OrderButtons } from "../../../ui/OrderButtons";
 import { optionsOf } from "../parts/options";
+import { PictureField } from "../parts/PictureField";
 
 const COLUMNS = "grid grid-cols-[1.25rem_minmax(7rem,1fr)_7rem_6rem_6rem_3.5rem_9.5rem] items-center gap-x-2";
 const FIELDS = ["title", "counts", "at_least", "at_most", "at_once", "badge"];
@@ -80,6 +81,7 @@ export function EndingRow({ ending, index, count, counters, cues, onChange, onMo
             checked={ending.counts_as_best}
             onChange={(counts_as_best) => onChange({ counts_as_best })}
           />
+          <PictureField label={toldOf(`${at}.picture`).label} digest={ending.picture} onChange={(picture) => onChange({ picture })} />
         </div>
       )}
     </li>

@@ -1,0 +1,1 @@
+"""How games are dressed."""

@@ -1,0 +1,1 @@
+"""Pictures and sounds by their digests."""

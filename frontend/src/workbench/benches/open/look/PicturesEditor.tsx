@@ -1,0 +1,48 @@
+import { VALUES } from "../../../../api/parts";
+import type { Backdrop, Look } from "../../../../api/schema";
+import { NumberField, SelectField } from "../../../../ui/fields";
+import { PictureField } from "../../parts/PictureField";
+
+const BACKDROPS = [
+  { name: "opening", label: "Backdrop of the opening" },
+  { name: "playing", label: "Backdrop of the questions" },
+  { name: "ending", label: "Backdrop of the endings" },
+] as const;
+
+type PicturesEditorProps = { look: Look; onChange: (change: Partial<Look>) => void };
+
+/** The picture at the opening, and those behind the card. */
+export function PicturesEditor({ look, onChange }: PicturesEditorProps) {
+  return (
+    <section aria-labelledby="look-pictures">
+      <h3 id="look-pictures" className="text-lg">
+        Pictures
+      </h3>
+      <div className="mt-1 grid gap-3 sm:grid-cols-2 xl:grid-cols-4">
+        <PictureField
+          label="Picture at the opening"
+          digest={look.opening_picture}
+          onChange={(opening_picture) => onChange({ opening_picture })}
+        />
+        {BACKDROPS.map(({ name, label }) => {
+          const set = (change: Partial<Backdrop>) => onChange({ [name]: { ...look[name], ...change } });
+          return (
+            <div key={name} className="space-y-2">
+              <PictureField label={label} digest={look[name].picture} onChange={(picture) => set({ picture })} />
+              {look[name].picture && (
+                <>
+                  <SelectField where={`look.${name}.fit`} value={look[name].fit} options={VALUES.Fit} onChange={(fit) => set({ fit })} />
+                  <NumberField
+                    where={`look.${name}.dimmed`}
+                    value={look[name].dimmed}
+                    onChange={(dimmed) => dimmed !== null && set({ dimmed })}
+                  />
+                </>
+              )}
+            </div>
+          );
+        })}
+      </div>
+    </section>
+  );
+}
