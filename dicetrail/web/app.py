@@ -141,6 +141,7 @@ def create_app(
     app.include_router(foresight.scouts)
     app.include_router(packs.templates)
     app.include_router(pictures.media)
+    app.include_router(looks.phrases)
 
     @app.get("/api/health", tags=["health"])
     async def health() -> Health:

@@ -94,7 +94,7 @@ class TestTerminal(unittest.TestCase):
         terminal.types("wombat")
         terminal.sees("names no choice")
         terminal.types("a")
-        terminal.sees("right: A, “Carrot”")
+        terminal.sees("Right. A, “Carrot”")
         terminal.types("")
         terminal.sees("_ _ _")
         for letter, pattern in (("k", "_ _ k"), ("o", "O _ k")):

@@ -21,8 +21,18 @@ from dicetrail.core.answers.folding import (
     unpointed,
     unseen_out,
 )
-from dicetrail.core.answers.numbers import number_in, within
-from dicetrail.core.document import MOST_CHOICES, Check, Needs, counted
+from dicetrail.core.answers.numbers import Written, number_in, within
+from dicetrail.core.document import (
+    ENGLISH,
+    MOST_CHOICES,
+    Check,
+    Filling,
+    Needs,
+    Phrase,
+    Said,
+    listed,
+    saying,
+)
 
 LETTERS = "ABCDEFGHIJKL"[:MOST_CHOICES]
 
@@ -50,11 +60,17 @@ class Checked:
     """A verdict, its reason in one sentence, and what the answer was taken for."""
 
     verdict: Verdict
-    why: str
+    said: Said
+    """Its reason."""
     places: tuple[int, ...] = ()
     """The places, from 1, of the choices named."""
     matched: str = ""
     """The accepted answer it matched; empty if none."""
+
+    @property
+    def why(self) -> str:
+        """Its reason in words, as makers are told it."""
+        return ENGLISH.of(self.said)
 
 
 def all_differ(texts: Sequence[str]) -> bool:
@@ -216,10 +232,14 @@ def _digits(text: str) -> str:
     return "".join(sign for sign in text if sign.isdigit())
 
 
-def _by_typos(slips: int, typed: str, wanted: str, check: Check) -> str:
-    allowed = "one is" if check.typos == 1 else f"{check.typos} are"
-    apart = "one typo" if slips == 1 else f"{slips} typos"
-    return f"“{typed}” is {apart} from “{wanted}”; {allowed} allowed"
+def _by_typos(slips: int, typed: str, wanted: str, check: Check) -> Said:
+    return saying(
+        Phrase.TYPOS_APART,
+        typed=typed,
+        answer=wanted,
+        typos=saying(Phrase.TYPOS, count=slips),
+        allowed=saying(Phrase.TYPOS_ALLOWED, count=check.typos),
+    )
 
 
 def check_choice(
@@ -241,23 +261,28 @@ def check_choice(
         return named
     places = tuple(sorted(set(named)))
     if not places:
-        return _unreadable("nothing was picked")
+        return _unreadable(Phrase.NOTHING_PICKED)
     for place in places:
         if not 1 <= place <= len(choices):
-            return _unreadable(f"there is no choice {place}; {_offer(choices)}")
+            return _unreadable(Phrase.NO_CHOICE, number=place, offer=_offer(choices))
     if needs is Needs.ALL:
         return _all_checked(places, choices, right, slips)
     if len(places) > 1:
-        return _unreadable("only one choice is wanted; pick one")
+        return _unreadable(Phrase.ONLY_ONE)
     place = places[0]
-    name = f"{LETTERS[place - 1]}, “{choices[place - 1]}”,"
+    name = _amid(place, choices)
     if place not in right:
-        return Checked(Verdict.WRONG, f"{name} is not the right answer", places)
+        return Checked(Verdict.WRONG, saying(Phrase.IS_NOT_RIGHT, choice=name), places)
     if slips:
         why = _by_typos(slips, read(str(given)), choices[place - 1], check)
         return Checked(Verdict.CLOSE, why, places, choices[place - 1])
-    the = "the" if len(right) == 1 else "a"
-    return Checked(Verdict.RIGHT, f"{name} is {the} right answer", places, choices[place - 1])
+    phrase = Phrase.IS_THE_RIGHT if len(right) == 1 else Phrase.IS_A_RIGHT
+    return Checked(Verdict.RIGHT, saying(phrase, choice=name), places, choices[place - 1])
+
+
+def _amid(place: int, choices: Sequence[str]) -> Said:
+    """A choice as a reason tells it."""
+    return saying(Phrase.CHOICE_AMID, letter=LETTERS[place - 1], choice=choices[place - 1])
 
 
 def _all_checked(
@@ -267,14 +292,14 @@ def _all_checked(
 
     What is wrong never tells which of them are right, for another try may follow.
     """
-    named = " and ".join(f"{LETTERS[place - 1]}, “{choices[place - 1]}”," for place in places)
+    named = listed([_amid(place, choices) for place in places], Phrase.LIST_AND)
     if set(places) != set(right):
-        return Checked(Verdict.WRONG, f"{named} are not all the right answers alone", places)
+        return Checked(Verdict.WRONG, saying(Phrase.ARE_NOT_ALL, choices=named), places)
     matched = " and ".join(choices[place - 1] for place in places)
     if slips:
-        what = f"{named} are right but for {counted(slips, 'typo')}"
+        what = saying(Phrase.ARE_ALL_BUT, choices=named, count=slips)
         return Checked(Verdict.CLOSE, what, places, matched)
-    what = f"{named} {'is' if len(places) == 1 else 'are'} all the right answers"
+    what = saying(Phrase.ARE_ALL, choices=named, count=len(places))
     return Checked(Verdict.RIGHT, what, places, matched)
 
 
@@ -284,7 +309,7 @@ def check_typed(given: Given, accepted: Sequence[str], check: Check) -> Checked:
         return too_long
     typed = read(str(given))
     if not typed:
-        return _unreadable("nothing was typed")
+        return _unreadable(Phrase.NOTHING_TYPED)
     form = folded(typed, check)
     nearest: tuple[int, str] | None = None
     for answer in accepted:
@@ -292,13 +317,13 @@ def check_typed(given: Given, accepted: Sequence[str], check: Check) -> Checked:
         if slips is not None and (nearest is None or slips < nearest[0]):
             nearest = slips, answer
     if nearest is None:
-        return Checked(Verdict.WRONG, f"“{typed}” is not the right answer")
+        return Checked(Verdict.WRONG, saying(Phrase.TYPED_WRONG, typed=typed))
     slips, answer = nearest
     if slips:
         why = _by_typos(slips, typed, answer, check)
         return Checked(Verdict.CLOSE, why, matched=answer)
-    as_written = "" if typed == answer else f", read as “{answer}”"
-    return Checked(Verdict.RIGHT, f"“{typed}” is the right answer{as_written}", matched=answer)
+    phrase = Phrase.TYPED_RIGHT if typed == answer else Phrase.TYPED_READ
+    return Checked(Verdict.RIGHT, saying(phrase, typed=typed, answer=answer), matched=answer)
 
 
 def check_number(given: Given, right: str, tolerance: str, check: Check) -> Checked:
@@ -307,23 +332,30 @@ def check_number(given: Given, right: str, tolerance: str, check: Check) -> Chec
         return too_long
     typed = tidy(str(given))
     if not typed:
-        return _unreadable("nothing was typed")
+        return _unreadable(Phrase.NOTHING_TYPED)
     mark = check.decimal_mark
     written, wanted = number_in(typed, mark), number_in(right, mark)
     if written is None or wanted is None:
-        return _unreadable(f"“{typed}” is not a number")
-    how = f"; {written.how}" if written.how else ""
-    if within(written.value, wanted.value, tolerance):
-        near = "" if written.value == wanted.value else f", within {tolerance} of {right}"
-        return Checked(Verdict.RIGHT, f"{typed} is the right answer{near}{how}", matched=right)
-    return Checked(Verdict.WRONG, f"{typed} is not the right answer{how}")
+        return _unreadable(Phrase.NO_NUMBER, typed=typed)
+    if not within(written.value, wanted.value, tolerance):
+        return Checked(Verdict.WRONG, _read_so(saying(Phrase.NUMBER_WRONG, typed=typed), written))
+    if written.value == wanted.value:
+        said = saying(Phrase.NUMBER_RIGHT, typed=typed)
+    else:
+        said = saying(Phrase.NUMBER_NEAR, typed=typed, tolerance=tolerance, right=right)
+    return Checked(Verdict.RIGHT, _read_so(said, written), matched=right)
+
+
+def _read_so(said: Said, written: Written) -> Said:
+    """The reason, and how a number of two readings was read."""
+    return said if written.how is None else saying(Phrase.WITH_HOW, why=said, how=written.how)
 
 
 def _too_long(given: Given) -> Checked | None:
     length = len(given) if isinstance(given, str) else 0
     if length <= MOST_ANSWER:
         return None
-    return _unreadable(f"the answer has {length:,} signs; {MOST_ANSWER:,} are read at most")
+    return _unreadable(Phrase.TOO_LONG, count=f"{length:,}", most=f"{MOST_ANSWER:,}")
 
 
 def _places_typed(
@@ -358,7 +390,7 @@ def _place_typed(given: str, choices: Sequence[str], check: Check) -> tuple[int 
     """The place a typed answer names and with how many typos, or why it names none."""
     typed = read(given)
     if not typed:
-        return _unreadable("nothing was typed"), 0
+        return _unreadable(Phrase.NOTHING_TYPED), 0
     if check.by_text:
         found = _places_saying(given, choices, check)
         if len(found) == 1:
@@ -375,12 +407,12 @@ def _place_typed(given: str, choices: Sequence[str], check: Check) -> tuple[int 
             return near[0], slips
         if near:
             return _either(typed, near), 0
-    return _unreadable(f"“{typed}” names no choice; {_offer(choices)}"), 0
+    return _unreadable(Phrase.NAMES_NONE, typed=typed, offer=_offer(choices)), 0
 
 
 def _either(typed: str, places: Sequence[int]) -> Checked:
-    letters = " or ".join(LETTERS[place - 1] for place in places)
-    return _unreadable(f"“{typed}” could be {letters}; pick one")
+    letters = listed([LETTERS[place - 1] for place in places], Phrase.LIST_OR)
+    return _unreadable(Phrase.COULD_BE, typed=typed, letters=letters)
 
 
 def _places_saying(given: str, choices: Sequence[str], check: Check) -> list[int]:
@@ -412,9 +444,9 @@ def _places_nearly_saying(
     return [place for place, apart in slips.items() if apart == fewest], fewest
 
 
-def _offer(choices: Sequence[str]) -> str:
-    return f"the choices are A to {LETTERS[len(choices) - 1]}"
+def _offer(choices: Sequence[str]) -> Said:
+    return saying(Phrase.OFFER, letter=LETTERS[len(choices) - 1])
 
 
-def _unreadable(why: str) -> Checked:
-    return Checked(Verdict.UNREADABLE, why)
+def _unreadable(phrase: Phrase, **values: Filling) -> Checked:
+    return Checked(Verdict.UNREADABLE, saying(phrase, **values))

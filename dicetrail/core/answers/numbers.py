@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 
 from dicetrail.core.answers.folding import plain_signs, unseen_out
-from dicetrail.core.document import DecimalMark
+from dicetrail.core.document import DecimalMark, Phrase, Said, saying
 
 _LONGEST = 40
 _FRACTION = re.compile(r"(?:(\d+) +)?(\d+) ?/ ?(\d+)")
@@ -16,10 +16,10 @@ _DECIMAL = re.compile(r"\d*[.,]\d+|\d+[.,]?")
 
 @dataclass(frozen=True, slots=True)
 class Written:
-    """A number as it was read, and in words how, where it could have been read otherwise."""
+    """A number as it was read, and how, where it could have been read otherwise."""
 
     value: Fraction
-    how: str = ""
+    how: Said | None = None
 
 
 def read_number(text: str, mark: DecimalMark = DecimalMark.POINT) -> Fraction | None:
@@ -59,14 +59,14 @@ def _unsigned(body: str, mark: DecimalMark) -> Written | None:
         group, decimal = grouped[1], grouped[2]
         if group in " '" or decimal or body.count(group) > 1:
             return Written(_value(body.replace(group, "")))
-        if (group == ",") == (mark is DecimalMark.POINT):
-            how = f"the {_NAMES[group]} was read as a thousands mark"
+        if (group == ",") == (mark is not DecimalMark.COMMA):
+            how = saying(Phrase.AS_THOUSANDS, mark=_NAMES[group])
             return Written(_value(body.replace(group, "")), how)
-        return Written(_value(body), f"the {_NAMES[group]} was read as a decimal mark")
+        return Written(_value(body), saying(Phrase.AS_DECIMAL, mark=_NAMES[group]))
     return Written(_value(body)) if _DECIMAL.fullmatch(body) else None
 
 
-_NAMES = {",": "comma", ".": "point"}
+_NAMES = {",": saying(Phrase.COMMA), ".": saying(Phrase.POINT)}
 
 
 def _value(decimal: str) -> Fraction:
@@ -92,12 +92,16 @@ def tolerance_of(text: str, right: Fraction) -> Fraction:
     return value * abs(right) / 100 if words.endswith("%") else value
 
 
+_ARABIC_MARKS = {"\u066b": ".", "\u066c": ","}
+"""Arabic marks of decimals and of thousands, in plain ones."""
+
+
 def _plain(sign: str) -> str:
     """A sign in its plainest form: full-width digits, ``½`` as `` 1/2``. A raised or lowered
     digit is none: ``5²`` is not 52."""
     if unicodedata.decomposition(sign).startswith(("<super>", "<sub>")):
         return sign
-    plain = unicodedata.normalize("NFKC", sign)
+    plain = unicodedata.normalize("NFKC", _ARABIC_MARKS.get(sign, sign))
     if "\u2044" in plain and len(plain) > 1:
         return " " + plain.replace("\u2044", "/")
     return plain.replace("\u2044", "/")

@@ -17,7 +17,9 @@ from dicetrail.core.document.look import (
     Look,
     Music,
 )
+from dicetrail.core.document.phrases import Language, OwnPhrase
 from dicetrail.core.document.told import Told, Value, Within
+from dicetrail.core.document.words import Number as Number
 
 MOST_CHOICES = 12
 """A question offers two to twelve choices, on slats lettered A to L."""
@@ -41,9 +43,6 @@ MOST_DRAWN = 10_000
 
 Points = Within(-MOST_POINTS, MOST_POINTS)
 LongSeconds = Within(1, 86_400)
-
-Number = int | float
-"""A counter's value."""
 
 
 class Order(Value):
@@ -97,6 +96,7 @@ class Needs(Value):
 class DecimalMark(Value):
     """Which mark stands before decimals where it could be either; the other groups thousands."""
 
+    LANGUAGE = "language", "As the game's language writes them"
     POINT = "point", "1,250 is over a thousand, 1.250 is not"
     COMMA = "comma", "1.250 is over a thousand, 1,250 is not"
 
@@ -524,7 +524,7 @@ class Check:
         int, Within(0, 3), Told("Typos forgiven", "none in words under four letters")
     ] = 0
     """How many slips of the finger are forgiven, 0 to 3; none in words under four letters."""
-    decimal_mark: Annotated[DecimalMark, Told("Numbers of two readings")] = DecimalMark.POINT
+    decimal_mark: Annotated[DecimalMark, Told("Numbers of two readings")] = DecimalMark.LANGUAGE
     """How a number such as 1,250 or 1.250 is read, which could be meant either way."""
     samples: tuple[Sample, ...] = ()
     """Answers tried out before, kept to see whether a later change alters what they give."""
@@ -731,6 +731,10 @@ class Game:
     """So the same dice bring the same run, wherever a game was taken."""
     look: Look = AS_THE_WORKBENCH
     """Its colours, faces, pictures and music."""
+    language: Annotated[Language, Told("Language of the game")] = Language.ENGLISH
+    """In which its players are told what the pages say by themselves."""
+    phrases: tuple[OwnPhrase, ...] = ()
+    """Phrases in the maker's own words, in place of the ready ones."""
 
     @property
     def has_menu(self) -> bool:
@@ -804,6 +808,7 @@ DOCUMENT = (
     Backdrop,
     Music,
     Look,
+    OwnPhrase,
     Game,
 )
 """Every part a document is made of."""

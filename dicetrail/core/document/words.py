@@ -4,7 +4,8 @@ import re
 from collections.abc import Callable, Iterator, Mapping
 from typing import TypeVar
 
-from dicetrail.core.document.game import Number
+Number = int | float
+"""A counter's value."""
 
 _PLACE = re.compile(r"\{(\w+)\}")
 _COLUMN = re.compile(r"\{([^{}]+)\}")
@@ -31,13 +32,19 @@ def as_written(value: Value) -> Value | Number:
     return int(rounded) if rounded.is_integer() else rounded
 
 
-def filled_in(words: str, values: Mapping[str, object]) -> str:
-    """The words with every ``{name}`` that has a value replaced by it.
+def filled_in(words: str, values: Mapping[str, object], decimal: str = ".") -> str:
+    """The words with every ``{name}`` that has a value replaced by it, numbers with that mark.
 
     >>> filled_in("{score} points, {name}", {"score": 3.0})
     '3 points, {name}'
     """
-    return _PLACE.sub(lambda found: str(as_written(values.get(found[1], found[0]))), words)
+
+    def filling(found: re.Match[str]) -> str:
+        value = values.get(found[1], found[0])
+        text = str(as_written(value))
+        return text.replace(".", decimal) if isinstance(value, float) else text
+
+    return _PLACE.sub(filling, words)
 
 
 def places_in(words: str) -> Iterator[str]:

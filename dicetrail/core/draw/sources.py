@@ -27,6 +27,7 @@ from dicetrail.core.document import (
     ListsAsk,
     Operator,
     Pattern,
+    Phrase,
     Question,
     Round,
     Span,
@@ -45,9 +46,10 @@ MOST_SOURCES = 50
 """A round has at most this many groups of lists, and as many sources of sums."""
 
 _PROMPTS = {
-    ListsAsk.SORT: "Where does “{item}” belong?",
-    ListsAsk.ODD_ONE_OUT: "Which is the odd one out?",
+    ListsAsk.SORT: Phrase.SORT_PROMPT.label,
+    ListsAsk.ODD_ONE_OUT: Phrase.ODD_PROMPT.label,
 }
+"""What lists ask until a game says it in its own language."""
 SIGNS = {Operator.PLUS: "+", Operator.MINUS: "−", Operator.TIMES: "×", Operator.OVER: "÷"}
 
 

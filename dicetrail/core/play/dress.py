@@ -1,8 +1,21 @@
-"""How a game is dressed for its players: its look, with every colour of its pages."""
+"""How a game is dressed for its players: its look with every colour, and what its pages say."""
 
 from dataclasses import dataclass
 
-from dicetrail.core.document import Game, Look, Palette, dark_palette, light_palette, palette
+from dicetrail.core.document import (
+    WAYS,
+    Form,
+    Game,
+    Language,
+    Look,
+    Palette,
+    Phrase,
+    dark_palette,
+    is_counted,
+    light_palette,
+    palette,
+    wording,
+)
 
 
 @dataclass(frozen=True, slots=True)
@@ -14,9 +27,30 @@ class Dress:
     """For a player who wants it as it was made."""
     light: Palette
     dark: Palette
+    language: Language
+    is_from_right: bool
+    """Whether it is written from right to left."""
+    letters: tuple[str, ...]
+    """The rows of its letters, for a word to be found."""
+    phrases: dict[Phrase, dict[Form, str]]
+    """Every phrase: under the form for others, or one for each plural form."""
 
 
 def dress(game: Game) -> Dress:
     """How a game is dressed."""
-    colours = game.look.colours
-    return Dress(game.look, palette(colours), light_palette(colours), dark_palette(colours))
+    colours, ways = game.look.colours, WAYS[game.language]
+    return Dress(
+        game.look,
+        palette(colours),
+        light_palette(colours),
+        dark_palette(colours),
+        game.language,
+        ways.is_from_right,
+        ways.letters,
+        {
+            phrase: dict(zip(ways.forms, texts, strict=False))
+            if is_counted(phrase) and len(texts) > 1
+            else {Form.OTHER: texts[0]}
+            for phrase, texts in wording(game.language, game.phrases).texts.items()
+        },
+    )

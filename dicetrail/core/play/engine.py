@@ -24,7 +24,19 @@ from collections.abc import Callable, Iterable, Iterator, Sequence
 from typing import Any
 
 from dicetrail.core.answers import Verdict, as_letters, letters_of
-from dicetrail.core.document import MOST_PLAYERS, Game, Kind, Number, Occasion, RoundOrder, counted
+from dicetrail.core.document import (
+    ENGLISH,
+    MOST_PLAYERS,
+    Filling,
+    Game,
+    Kind,
+    Number,
+    Occasion,
+    Phrase,
+    RoundOrder,
+    counted,
+    saying,
+)
 from dicetrail.core.play.flow import (
     after_hold,
     at_once,
@@ -126,9 +138,10 @@ def step(program: Program, state: State, action: Action, at: int) -> Moment:
         # What was heard before is over, but not what time has brought just now.
         since = state._replace(heard=state.heard[len(heard) :], unattended=0)
         state = take(program, since, action, prints)
-    except _Refused as refused:
+    except _Refused as refusal:
         del prints[before:]
-        prints.append(_refusal(state, action, refused.why))
+        prints.append(_refusal(state, action, refusal.why))
+        return Moment(state, tuple(prints), refusal.said)
     return Moment(state, tuple(prints))
 
 
@@ -136,7 +149,7 @@ def _meant_for_this(state: State, action: Action) -> None:
     """Refuse an action that was meant for another question than the one in play."""
     wanted = getattr(action, "question", None)
     if wanted is not None and wanted != state.put:
-        raise _Refused(f"because it was meant for question {wanted} of the run, which is gone")
+        raise _Refused(Phrase.OTHER_QUESTION, number=wanted)
 
 
 def replay(
@@ -220,16 +233,16 @@ def _begin(program: Program, state: State, action: Begin, prints: Prints) -> Sta
     game = program.game
     number = (action.round or 0) if game.has_menu or not action.round else -1
     if not 0 <= number < len(game.rounds):
-        raise _Refused("because there is no such round to choose")
+        raise _Refused(Phrase.NO_ROUND)
     if game.has_menu and state.visits[number]:
-        raise _Refused("because that round has been played")
+        raise _Refused(Phrase.ROUND_PLAYED)
     wanted = action.questions
     if wanted is not None:
         most = most_questions(program, state._replace(round=number))
         if not game.rounds[number].draw.player_chooses:
-            raise _Refused("because the number of questions is set")
+            raise _Refused(Phrase.NUMBER_SET)
         if not 1 <= wanted <= most:
-            raise _Refused(f"unless 1 to {most} questions are wanted")
+            raise _Refused(Phrase.UNLESS_SO_MANY, most=most)
     state = quiet(state)
     if not state.has_begun:
         names = " and ".join(state.players)
@@ -274,12 +287,12 @@ def _choices_said(given: int | tuple[int, ...]) -> str:
 def _letter(program: Program, state: State, action: Letter, prints: Prints) -> State:
     question = question_of(program, state)
     if question.kind is not Kind.LETTERS:
-        raise _Refused("because the question is not a word to find")
+        raise _Refused(Phrase.NO_LETTERS)
     letters = as_letters(action.char[:8])
     if not letters:
-        raise _Refused("unless it is one letter or digit")
+        raise _Refused(Phrase.ONE_LETTER)
     if set(letters) <= set(state.tried):
-        raise _Refused(f"because “{''.join(letters)}” was tried before")
+        raise _Refused(Phrase.LETTER_TRIED, letter="".join(letters))
     wanted = letters_of(question.right[0])
     tried = tuple(dict.fromkeys((*state.tried, *letters)))
     letter, stands = "".join(letters), wanted.issuperset(letters)
@@ -310,11 +323,11 @@ def _letter(program: Program, state: State, action: Letter, prints: Prints) -> S
 
 def _hint(program: Program, state: State, _action: Hint, prints: Prints) -> State:
     if not round_of(program, state).ask.hints:
-        raise _Refused("because this round gives no hints")
+        raise _Refused(Phrase.NO_HINTS)
     if not question_of(program, state).details.hint:
-        raise _Refused("because the question has no hint")
+        raise _Refused(Phrase.HAS_NO_HINT)
     if state.is_hinted:
-        raise _Refused("because the hint is shown already")
+        raise _Refused(Phrase.HINT_SHOWN)
     prints.append(
         Footprint(state.at, Stop.ASK, What.HINTED, f"{state.players[state.turn]} took the hint")
     )
@@ -328,7 +341,7 @@ def _hint(program: Program, state: State, _action: Hint, prints: Prints) -> Stat
 
 def _pass(program: Program, state: State, _action: Pass, prints: Prints) -> State:
     if not round_of(program, state).ask.passing:
-        raise _Refused("because this round lets no question pass")
+        raise _Refused(Phrase.NO_PASSING)
     prints.append(Footprint(state.at, Stop.ASK, What.PASSED, f"{state.players[state.turn]} passed"))
     state = quiet(state)._replace(given=None, result=Result.PASSED)
     return settled_question(program, state, Event.PASSED, prints)
@@ -336,7 +349,7 @@ def _pass(program: Program, state: State, _action: Pass, prints: Prints) -> Stat
 
 def _continue(program: Program, state: State, _action: Continue, prints: Prints) -> State:
     if state.hold is not None:
-        raise _Refused(f"before the hold is over, in {state.hold} ms")
+        raise _Refused(Phrase.NOT_YET, count=state.hold)
     return after_hold(program, state, prints)
 
 
@@ -386,19 +399,20 @@ _STANDS_AT = {
 
 
 _WHEN = {
-    Phase.OPENING: "before the run has begun",
-    Phase.ASKING: "while a question waits for its answer",
-    Phase.HOLDING: "while the feedback is shown",
-    Phase.ENDED: "after the end",
+    Phase.OPENING: Phrase.BEFORE_BEGUN,
+    Phase.ASKING: Phrase.WAITS,
+    Phase.HOLDING: Phrase.FEEDBACK_SHOWN,
+    Phase.ENDED: Phrase.AFTER_END,
 }
 
 
 class _Refused(Exception):
-    """An action that is not allowed now, and why."""
+    """An action that is not allowed now, and why: in plain words where only makers can do it."""
 
-    def __init__(self, why: str) -> None:
-        self.why = why
-        super().__init__(why)
+    def __init__(self, why: Phrase | str, **values: Filling) -> None:
+        self.said = saying(why, **values) if isinstance(why, Phrase) else None
+        self.why = ENGLISH.of(self.said) if self.said else why
+        super().__init__(self.why)
 
 
 def _refusal(state: State, action: Action, why: str) -> Footprint:

@@ -9,11 +9,13 @@ from dataclasses import replace
 
 from dicetrail.core.answers import LETTERS, letters_of
 from dicetrail.core.document import (
+    ENGLISH,
     Cue,
     Draw,
     DrawOrder,
     Kind,
     Occasion,
+    Phrase,
     Refill,
     Reveal,
     Round,
@@ -100,12 +102,11 @@ def _answered(program: Program, state: State, result: Result) -> Answered:
     """The question in play, now that it is done with."""
     question, given = question_of(program, state), state.given
     if isinstance(given, int):
-        choices, _ = choices_of(program, state)
-        given = as_chosen(question, given, choices) if 1 <= given <= len(choices) else str(given)
-    elif isinstance(given, tuple):
+        given = (given,)
+    if isinstance(given, tuple):
         choices, _ = choices_of(program, state)
         places = [place for place in given if 1 <= place <= len(choices)]
-        given = " and ".join(as_chosen(question, place, choices) for place in places)
+        given = as_chosen(program, state, places)
     told = round_of(program, state).after.reveal is not Reveal.NEVER
     return Answered(
         state.turn,
@@ -424,19 +425,15 @@ def game_over(
 def _given_up(program: Program, state: State, prints: Prints) -> State:
     """The end of a run that a player gave up: an ending of its own, and never the best."""
     why = f"{state.players[state.turn]} gave up"
-    change = Change("ending", None, GIVEN_UP)
+    change = Change("ending", None, ENGLISH.say(Phrase.GIVEN_UP))
     prints.append(Footprint(state.at, Stop.END, What.ENDED, why, (change,)))
     return cued(program, state, Occasion.ENDING, prints)
-
-
-GIVEN_UP = "Given up"
-"""What the end of a run that a player gave up is called."""
 
 
 def ended_as(program: Program, state: State) -> str | None:
     """What the end of a run is called; None while it goes on, or if no ending fits."""
     if state.gave_up:
-        return GIVEN_UP
+        return program.wording.say(Phrase.GIVEN_UP)
     return None if state.ending is None else program.game.endings[state.ending].title
 
 

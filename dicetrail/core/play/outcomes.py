@@ -162,7 +162,7 @@ def _do(program: Program, state: State, done: Done, prints: Prints) -> State:
             found = [cue for cue in program.game.cues if cue.name == done.value]
             return _play(program, state, found, prints)
         case "tell":
-            words = filled_in(str(done.value), _places(program, state))
+            words = _in_words(program, state, str(done.value))
             prints.append(Footprint(state.at, Stop.CUE, What.CUED, f"“{words}” is said"))
             return state._replace(told=(*state.told, words))
         case "reveal":
@@ -292,7 +292,7 @@ def _lives_changed(program: Program, before: Tally, after: Tally) -> Occasion | 
 
 def _play(program: Program, state: State, cues: Iterable[Cue], prints: Prints) -> State:
     for cue in cues:
-        words = filled_in(cue.words, _places(program, state))
+        words = _in_words(program, state, cue.words)
         why = f"the cue “{cue.name}” is played" + (f": “{words}”" if words else "")
         prints.append(Footprint(state.at, Stop.CUE, What.CUED, why))
         state = state._replace(
@@ -300,6 +300,11 @@ def _play(program: Program, state: State, cues: Iterable[Cue], prints: Prints) -
             told=(*state.told, words) if words else state.told,
         )
     return state
+
+
+def _in_words(program: Program, state: State, words: str) -> str:
+    """A maker's words with everything filled in, as the game's language writes it."""
+    return filled_in(words, _places(program, state), program.wording.ways.decimal)
 
 
 def _places(program: Program, state: State) -> dict[str, object]:

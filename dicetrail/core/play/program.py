@@ -19,16 +19,26 @@ from dicetrail.core.answers import (
     tidy,
 )
 from dicetrail.core.document import (
+    TRUTHS,
+    DecimalMark,
     Draw,
     DrawOrder,
+    Filling,
     Game,
     Kind,
     Leaves,
+    Lists,
+    ListsAsk,
     Needs,
+    Phrase,
     Question,
     Refill,
     Round,
     Shows,
+    Wording,
+    listed,
+    saying,
+    wording,
 )
 from dicetrail.core.draw import (
     Deal,
@@ -71,6 +81,11 @@ class Program:
     worked out anew. What is put there is never changed, so threads may share it."""
 
     @cached_property
+    def wording(self) -> Wording:
+        """What it says to its players."""
+        return wording(self.game.language, self.game.phrases)
+
+    @cached_property
     def question_count(self) -> int:
         """How many different questions there are in its rounds."""
         numbers: dict[str, set[int]] = {}
@@ -82,8 +97,31 @@ class Program:
 
 def made_ready(game: Game, packs: Packs, recall: Recall | None = None) -> Program:
     """The program of a game that is known to have no faults."""
+    game = _spoken(game)
     pools = tuple(fixed_pool(round_, packs) for round_ in game.rounds)
     return Program(game, rules_of(game), pools, recall)
+
+
+def _spoken(game: Game) -> Game:
+    """The game with what hangs on its language filled in: marks of numbers, prompts of lists."""
+    words = wording(game.language, game.phrases)
+    mark = DecimalMark.COMMA if words.ways.decimal == "," else DecimalMark.POINT
+
+    def in_words(lists: Lists) -> Lists:
+        if lists.prompt.strip():
+            return lists
+        return replace(lists, prompt=words.of(saying(_ASKED[lists.asks])))
+
+    def spoken(round_: Round) -> Round:
+        check = round_.check
+        if check.decimal_mark is DecimalMark.LANGUAGE:
+            check = replace(check, decimal_mark=mark)
+        return replace(round_, check=check, lists=tuple(map(in_words, round_.lists)))
+
+    return replace(game, rounds=tuple(map(spoken, game.rounds)))
+
+
+_ASKED = {ListsAsk.SORT: Phrase.SORT_PROMPT, ListsAsk.ODD_ONE_OUT: Phrase.ODD_PROMPT}
 
 
 def recalling(program: Program) -> Program:
@@ -291,7 +329,13 @@ def question_of(program: Program, state: State) -> Question:
 def choices_of(program: Program, state: State) -> tuple[tuple[str, ...], tuple[int, ...]]:
     """The choices of the question in play, as shown, and the right ones' places, from 1."""
     shown = in_play(program, state)
-    return shown.choices, shown.right
+    if shown.dealt.sourced.question.kind is not Kind.TRUTH:
+        return shown.choices, shown.right
+    say = program.wording.say
+    return tuple(say(_TRUTHS[choice]) for choice in shown.choices), shown.right
+
+
+_TRUTHS = {TRUTHS[0]: Phrase.TRUE, TRUTHS[1]: Phrase.FALSE}
 
 
 def seconds_for(round_: Round, question: Question) -> int | None:
@@ -311,26 +355,37 @@ def tries_for(round_: Round, question: Question) -> int | None:
 def right_answer(program: Program, state: State) -> str:
     """The right answer to the question in play, with its letter: ``B, “Carrot”``."""
     question = question_of(program, state)
-    choices, right = choices_of(program, state)
+    _, right = choices_of(program, state)
     if not right:
-        return f"“{question.answer}”"
-    joined = " and " if question.details.needs is Needs.ALL else " or "
-    return joined.join(as_chosen(question, place, choices) for place in right)
+        return program.wording.say(Phrase.QUOTED, text=question.answer)
+    by = Phrase.LIST_AND if question.details.needs is Needs.ALL else Phrase.LIST_OR
+    return as_chosen(program, state, right, by)
 
 
-def as_chosen(question: Question, place: int, choices: Sequence[str]) -> str:
-    """The choice at a place in words; of pictures and sounds the letter alone."""
+def as_chosen(
+    program: Program, state: State, places: Sequence[int], by: Phrase = Phrase.LIST_AND
+) -> str:
+    """Choices of the question in play in words, by their places; empty for none.
+
+    Of pictures and sounds it is the letters alone.
+    """
+    question, (choices, _) = question_of(program, state), choices_of(program, state)
+    several = [_chosen(question, place, choices) for place in places]
+    return program.wording.in_words(listed(several, by)) if several else ""
+
+
+def _chosen(question: Question, place: int, choices: Sequence[str]) -> Filling:
     letter = LETTERS[place - 1]
     if question.details.shows is not Shows.TEXT:
         return letter
-    return f"{letter}, “{choices[place - 1]}”"
+    return saying(Phrase.CHOICE_NAMED, letter=letter, choice=choices[place - 1])
 
 
 def check(program: Program, state: State, given: Given) -> Checked:
     """The verdict on an answer to the question in play."""
     question, rules = question_of(program, state), round_of(program, state).check
     if not question.choices and not isinstance(given, str):
-        return Checked(Verdict.UNREADABLE, "there is nothing to pick; type the answer")
+        return Checked(Verdict.UNREADABLE, saying(Phrase.NOTHING_TO_PICK))
     match question.kind:
         case Kind.TYPED:
             return check_typed(given, question.right, rules)
@@ -354,10 +409,10 @@ def _best(verdicts: Iterable[Checked]) -> Checked:
 def _check_word(given: str, word: str) -> Checked:
     """The verdict on a whole word: its letters and digits count, and nothing else."""
     if len(given) > MOST_ANSWER:
-        return Checked(Verdict.UNREADABLE, "the answer is too long to be the word")
+        return Checked(Verdict.UNREADABLE, saying(Phrase.TOO_LONG_WORD))
     typed = tidy(given)
     if not spelled(typed):
-        return Checked(Verdict.UNREADABLE, "no word was typed")
+        return Checked(Verdict.UNREADABLE, saying(Phrase.NO_WORD))
     if spelled(typed) == spelled(word) or spelled(read(typed)) == spelled(read(word)):
-        return Checked(Verdict.RIGHT, f"“{typed}” is the right answer", matched=word)
-    return Checked(Verdict.WRONG, f"“{typed}” is not the right answer")
+        return Checked(Verdict.RIGHT, saying(Phrase.TYPED_RIGHT, typed=typed), matched=word)
+    return Checked(Verdict.WRONG, saying(Phrase.TYPED_WRONG, typed=typed))

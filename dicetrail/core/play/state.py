@@ -5,7 +5,7 @@ from enum import StrEnum
 from typing import Literal, NamedTuple
 
 from dicetrail.core.answers import Given, Verdict
-from dicetrail.core.document import Number, Way
+from dicetrail.core.document import Number, Said, Way
 from dicetrail.core.draw import Row
 from dicetrail.core.play.footprints import Footprint
 from dicetrail.core.rules import Due, Tally
@@ -248,3 +248,5 @@ class Moment:
 
     state: State
     footprints: tuple[Footprint, ...]
+    refused: Said | None = None
+    """Why a player's action was not taken; None if it was."""

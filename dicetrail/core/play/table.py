@@ -7,6 +7,7 @@ round tells it.
 
 from collections.abc import Mapping
 from dataclasses import dataclass
+from typing import Literal
 
 from dicetrail.core.answers import LETTERS, Cell, laid_out
 from dicetrail.core.document import (
@@ -16,6 +17,7 @@ from dicetrail.core.document import (
     Needs,
     Number,
     Occasion,
+    Phrase,
     Question,
     Reveal,
     RoundOrder,
@@ -23,7 +25,6 @@ from dicetrail.core.document import (
     as_written,
     filled_in,
 )
-from dicetrail.core.play.flow import GIVEN_UP
 from dicetrail.core.play.program import (
     Program,
     check,
@@ -44,6 +45,9 @@ Media = Mapping[str, Mapping[str, str]]
 """Where pictures and sounds are found: by pack, then by the name its questions give them."""
 
 NO_MEDIA: Media = {}
+
+ClockOf = Literal["question", "round", "game"]
+"""What a countdown belongs to."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -117,7 +121,7 @@ class EndingShown:
 class ClockShown:
     """A countdown: how much is left of it, and of how much, in milliseconds."""
 
-    of: str
+    of: ClockOf
     left: int
     allowed: int
 
@@ -322,13 +326,14 @@ def _clocks(program: Program, state: State) -> tuple[ClockShown, ...]:
     question = None
     if clocks.question is not None:
         question = seconds_for(round_of(program, state), question_of(program, state))
+    found: tuple[tuple[ClockOf, int | None, int | None], ...] = (
+        ("question", clocks.question, question),
+        ("round", clocks.round, game.rounds[state.round].seconds),
+        ("game", clocks.game, game.seconds),
+    )
     return tuple(
         ClockShown(of, max(0, left), max(left, 1000 * (allowed or 0)))
-        for of, left, allowed in (
-            ("question", clocks.question, question),
-            ("round", clocks.round, game.rounds[state.round].seconds),
-            ("game", clocks.game, game.seconds),
-        )
+        for of, left, allowed in found
         if left is not None
     )
 
@@ -412,17 +417,20 @@ def _why(program: Program, state: State) -> tuple[str, tuple[int, ...]]:
     """The reason of what became of the question, and the places of the choices picked."""
     if state.given is not None and state.result not in (Result.LATE, Result.PASSED):
         checked = check(program, state, state.given)
-        return checked.why, checked.places
+        return program.wording.of(checked.said), checked.places
+    phrase = _WITHOUT_ANSWER.get(state.result or Result.WRONG)
     letter = state.tried[-1] if state.tried else ""
-    words = {
-        Result.HIT: f"“{letter}” stands in it",
-        Result.MISS: f"“{letter}” does not stand in it",
-        Result.RIGHT: "every letter is found",
-        Result.WRONG: f"“{letter}” does not stand in it",
-        Result.LATE: "the time is over",
-        Result.PASSED: "passed",
-    }
-    return words.get(state.result or Result.WRONG, ""), ()
+    return ("" if phrase is None else program.wording.say(phrase, letter=letter)), ()
+
+
+_WITHOUT_ANSWER = {
+    Result.HIT: Phrase.LETTER_STANDS,
+    Result.MISS: Phrase.LETTER_NOT,
+    Result.RIGHT: Phrase.ALL_FOUND,
+    Result.WRONG: Phrase.LETTER_NOT,
+    Result.LATE: Phrase.TIME_OVER,
+    Result.PASSED: Phrase.PASSED_WHY,
+}
 
 
 def _ending(program: Program, state: State) -> EndingShown | None:
@@ -430,7 +438,8 @@ def _ending(program: Program, state: State) -> EndingShown | None:
         return None
     who = state.players[state.turn]
     if state.ending is None:
-        return EndingShown(GIVEN_UP if state.gave_up else "The end", "", Badge.NONE, who)
+        phrase = Phrase.GIVEN_UP if state.gave_up else Phrase.THE_END
+        return EndingShown(program.wording.say(phrase), "", Badge.NONE, who)
     ending = program.game.endings[state.ending]
     values = {
         **program.rules.values(state.tally),
@@ -438,5 +447,5 @@ def _ending(program: Program, state: State) -> EndingShown | None:
         "player_number": state.turn + 1,
         "round_number": state.round + 1,
     }
-    verdict = filled_in(ending.verdict, values)
+    verdict = filled_in(ending.verdict, values, program.wording.ways.decimal)
     return EndingShown(ending.title, verdict, ending.badge, who, ending.picture)

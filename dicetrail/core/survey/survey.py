@@ -22,6 +22,7 @@ from dicetrail.core.document import (
     ListsAsk,
     Operator,
     Order,
+    Phrase,
     Problem,
     Refill,
     Round,
@@ -63,6 +64,7 @@ from dicetrail.core.survey.cue_faults import MOST_CUES, MOST_SOUNDS, cue_problem
 from dicetrail.core.survey.fact_faults import pattern_problems
 from dicetrail.core.survey.look_faults import look_problems
 from dicetrail.core.survey.looks import PackReport, report_on
+from dicetrail.core.survey.phrase_faults import phrase_problems
 from dicetrail.core.survey.reach import Reach, reach, scores_reached
 
 MOST_ROUNDS = 50
@@ -74,6 +76,7 @@ _MOST_PARTS = {
     "cues": MOST_CUES,
     "sounds": MOST_SOUNDS,
     "known_as": MOST_PACKS,
+    "phrases": len(Phrase),
 }
 _MOST_ITEMS = 1000
 
@@ -130,6 +133,7 @@ class _Survey:
             mend = f"have 1 to {MOST_ROUNDS} rounds"
             found.append(Problem("rounds", "0 rounds are there", mend))
         found += look_problems(game)
+        found += phrase_problems(game)
         found += _weight_problems(game)
         for number, round_ in enumerate(game.rounds):
             found += _load_problems(f"rounds[{number}]", round_, packs)

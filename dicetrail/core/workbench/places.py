@@ -18,6 +18,8 @@ STOP_OF_GAME = {
     "best": Stop.END,
     "known_as": Stop.LOAD,
     "look": Stop.OPEN,
+    "language": Stop.OPEN,
+    "phrases": Stop.OPEN,
     "packs": Stop.LOAD,
 }
 """The stop at which each part of a game, and its packs, are programmed."""

@@ -5,10 +5,23 @@ from dataclasses import asdict
 from pydantic import BaseModel
 
 from dicetrail.core import Look
-from dicetrail.core.document import Palette, dark_palette, light_palette, meetings, palette
+from dicetrail.core.document import (
+    BAR,
+    WAYS,
+    Language,
+    Palette,
+    Phrase,
+    dark_palette,
+    is_counted,
+    light_palette,
+    meetings,
+    palette,
+    texts_of,
+)
 from dicetrail.web.wire.bodies import Router
 
 router = Router("/api/looks", "looks")
+phrases = Router("/api/phrases", "looks")
 
 
 class ColoursMet(BaseModel):
@@ -41,4 +54,47 @@ def see_look(look: Look) -> LookSeen:
         own=palette(colours),
         light=light_palette(colours),
         dark=dark_palette(colours),
+    )
+
+
+class FormShown(BaseModel):
+    """A plural form of a language, and a few numbers that go with it."""
+
+    name: str
+    examples: tuple[int | float, ...]
+
+
+class ReadyPhrase(BaseModel):
+    """A phrase as it is ready: where it is met, and its text, or one for each plural form."""
+
+    phrase: Phrase
+    where: str
+    in_english: str
+    is_counted: bool
+    texts: tuple[str, ...]
+
+
+class ReadyPhrases(BaseModel):
+    """All that a game says by itself in a language."""
+
+    forms: tuple[FormShown, ...]
+    phrases: tuple[ReadyPhrase, ...]
+
+
+@phrases.get("/{language}")
+def show_phrases(language: Language) -> ReadyPhrases:
+    """Every phrase as it is ready in a language, for a maker to change."""
+    ways = WAYS[language]
+    return ReadyPhrases(
+        forms=tuple(FormShown(name=form, examples=ways.examples(form)) for form in ways.forms),
+        phrases=tuple(
+            ReadyPhrase(
+                phrase=phrase,
+                where=phrase.hint,
+                in_english=phrase.label.partition(BAR)[0],
+                is_counted=is_counted(phrase),
+                texts=texts_of(language, phrase),
+            )
+            for phrase in Phrase
+        ),
     )

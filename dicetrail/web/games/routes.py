@@ -8,7 +8,7 @@ from fastapi import Query
 from sqlalchemy.orm import Session
 
 from dicetrail.core import Facts, Game, GameProblems, Program, Severity
-from dicetrail.core.answers import fold_steps
+from dicetrail.core.answers import Checked, fold_steps
 from dicetrail.core.document import as_written
 from dicetrail.core.draw import name_of_dice
 from dicetrail.core.play import check, ended_as, leader_of, spot
@@ -50,6 +50,7 @@ from dicetrail.web.games.shapes import (
     RunCard,
     Trial,
     TrialView,
+    Tried,
 )
 from dicetrail.web.packs.routes import pack_card
 from dicetrail.web.shelf import PackNumbers, Shelf
@@ -196,8 +197,17 @@ def try_answers(game_id: str, trial: Trial, shelf: SharedShelf) -> TrialView:
     here = spot(program, trial.dice, number)
     return TrialView(
         question=drawn(program, trial.dice, number, 0),
-        checked=[check(program, here, answer) for answer in trial.answers],
+        checked=[_tried(check(program, here, answer)) for answer in trial.answers],
         folds=[fold_steps(answer, program.game.rounds[number].check) for answer in trial.answers],
+    )
+
+
+def _tried(checked: Checked) -> Tried:
+    return Tried(
+        verdict=checked.verdict,
+        why=checked.why,
+        places=checked.places,
+        matched=checked.matched,
     )
 
 

@@ -6,7 +6,7 @@ from typing import Annotated
 from pydantic import BaseModel, Field
 
 from dicetrail.core import Game
-from dicetrail.core.answers import Checked, Fold
+from dicetrail.core.answers import Fold, Verdict
 from dicetrail.core.document import Number
 from dicetrail.core.draw import Facets
 from dicetrail.core.workbench import DrawnQuestion, PlacedProblem, ScoreSpan, StopSummary
@@ -106,10 +106,19 @@ class Trial(BaseModel):
     answers: Annotated[tuple[Annotated[str, Field(max_length=500)], ...], Field(max_length=50)]
 
 
+class Tried(BaseModel):
+    """What came of an answer tried, with its reason in words."""
+
+    verdict: Verdict
+    why: str
+    places: tuple[int, ...]
+    matched: str
+
+
 class TrialView(BaseModel):
     """What would come of each answer tried."""
 
     question: DrawnQuestion
-    checked: list[Checked]
+    checked: list[Tried]
     folds: list[tuple[Fold, ...]]
     """How each answer is folded before it is compared, step by step."""

@@ -1,7 +1,7 @@
 """The names of the rule script, for pages that complete and explain them."""
 
 from dicetrail.core.rules import DEEDS, FACTS, FUNCTIONS, HANDLERS, SCRIPT_RECIPES
-from dicetrail.web.language.shapes import Language, ScriptName
+from dicetrail.web.language.shapes import ScriptName, ScriptNames
 from dicetrail.web.wire.bodies import Router
 
 router = Router("/api/language", "language")
@@ -10,9 +10,9 @@ _INSIDE = {"text": '"…"', "number": "5", "nothing": ""}
 
 
 @router.get("")
-def show_language() -> Language:
+def show_language() -> ScriptNames:
     """Every name a rule script can use besides the maker's own, and scripts to begin from."""
-    return Language(names=_names(), recipes=list(SCRIPT_RECIPES))
+    return ScriptNames(names=_names(), recipes=list(SCRIPT_RECIPES))
 
 
 def _names() -> list[ScriptName]:

@@ -17,7 +17,7 @@ class ScriptName(BaseModel):
     """What stands in a script when the name is chosen."""
 
 
-class Language(BaseModel):
+class ScriptNames(BaseModel):
     """What a page needs to help with a rule script."""
 
     names: list[ScriptName]

@@ -10,7 +10,7 @@ from datetime import datetime, timedelta
 from fastapi import Response
 from starlette.exceptions import HTTPException
 
-from dicetrail.core import GameProblems, Input, Moment, Phase, State, Wait, What, step
+from dicetrail.core import GameProblems, Input, Moment, Phase, State, Wait, step
 from dicetrail.core.document import as_written, sounds_of
 from dicetrail.core.play import Dress, answered, dress, is_best, length_of_round, spot
 from dicetrail.store import Place, StaleRun
@@ -82,7 +82,8 @@ def start(
     game_id: str, new: NewPlay, shelf: SharedShelf, standings: SharedStandings, now: Now
 ) -> Response:
     """Start a run with new dice."""
-    players = tuple(name_of(name, number) for number, name in enumerate(new.players, 1))
+    words = newest_program(shelf, game_id).wording
+    players = tuple(name_of(name, number, words) for number, name in enumerate(new.players, 1))
     run = start_run(shelf, game_id, None, players, Place.PLAY, now, new.key)
     return _sent(_view(shelf, standings, standings.begun(run), now)[0], 201)
 
@@ -105,7 +106,8 @@ def take(
         raise StaleRun(given.seen, known.seen)
     at = _time_of_input(standings, known, given, now)
     after, moment = standings.take(known, Input(given.action, at))
-    refused = next((print_.why for print_ in moment.footprints if print_.what is What.REFUSED), "")
+    words = shelf.program_of(known.run).wording
+    refused = words.of(moment.refused) if moment.refused else ""
     view, here = _view(shelf, standings, after, now, moment.state, refused)
     if here.phase is Phase.ENDED and known.run.ended_at is None:
         keep_result(shelf, known.run, here, now)

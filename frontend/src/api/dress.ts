@@ -1,6 +1,6 @@
 import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
 import { api, formOf, given } from "./client";
-import type { Look } from "./schema";
+import type { Language, Look } from "./schema";
 
 /** How a game was dressed when it was saved once: it never changes. */
 export function useDress(gameId: string, revision: number | undefined) {
@@ -29,5 +29,15 @@ export function useBringPicture() {
   return useMutation({
     mutationFn: (file: File) =>
       given(api.POST("/api/pictures", { body: { file: "" }, bodySerializer: () => formOf("file", file) })),
+  });
+}
+
+/** All that a game says by itself, as it is ready in a language. */
+export function useReadyPhrases(language: Language) {
+  return useQuery({
+    queryKey: ["phrases", language],
+    queryFn: () => given(api.GET("/api/phrases/{language}", { params: { path: { language } } })),
+    staleTime: Infinity,
+    placeholderData: keepPreviousData,
   });
 }

@@ -1756,6 +1756,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/phrases/{language}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Phrases
+         * @description Every phrase as it is ready in a language, for a maker to change.
+         */
+        get: operations["show_phrases_api_phrases__language__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/health": {
         parameters: {
             query?: never;
@@ -2150,32 +2170,13 @@ export interface components {
              * @default 0
              */
             typos: number;
-            /** @default point */
+            /** @default language */
             decimal_mark: components["schemas"]["DecimalMark"];
             /**
              * Samples
              * @default []
              */
             samples: components["schemas"]["Sample"][];
-        };
-        /**
-         * Checked
-         * @description A verdict, its reason in one sentence, and what the answer was taken for.
-         */
-        Checked: {
-            verdict: components["schemas"]["Verdict"];
-            /** Why */
-            why: string;
-            /**
-             * Places
-             * @default []
-             */
-            places: number[];
-            /**
-             * Matched
-             * @default
-             */
-            matched: string;
         };
         /**
          * ChoicesAs
@@ -2188,8 +2189,11 @@ export interface components {
          * @description A countdown: how much is left of it, and of how much, in milliseconds.
          */
         ClockShown: {
-            /** Of */
-            of: string;
+            /**
+             * Of
+             * @enum {string}
+             */
+            of: "question" | "round" | "game";
             /** Left */
             left: number;
             /** Allowed */
@@ -2417,7 +2421,7 @@ export interface components {
          * @description Which mark stands before decimals where it could be either; the other groups thousands.
          * @enum {string}
          */
-        DecimalMark: "point" | "comma";
+        DecimalMark: "language" | "point" | "comma";
         /**
          * Deleted
          * @description How many runs are gone for good.
@@ -2576,6 +2580,17 @@ export interface components {
             own: components["schemas"]["Palette"];
             light: components["schemas"]["Palette"];
             dark: components["schemas"]["Palette"];
+            language: components["schemas"]["Language"];
+            /** Is From Right */
+            is_from_right: boolean;
+            /** Letters */
+            letters: string[];
+            /** Phrases */
+            phrases: {
+                [key: string]: {
+                    [key: string]: string;
+                };
+            };
         };
         /**
          * Effect
@@ -2865,6 +2880,22 @@ export interface components {
             document?: components["schemas"]["Game"] | null;
         };
         /**
+         * Form
+         * @description A plural form, by the name the CLDR gives it.
+         * @enum {string}
+         */
+        Form: "zero" | "one" | "two" | "few" | "many" | "other";
+        /**
+         * FormShown
+         * @description A plural form of a language, and a few numbers that go with it.
+         */
+        FormShown: {
+            /** Name */
+            name: string;
+            /** Examples */
+            examples: (number)[];
+        };
+        /**
          * Format
          * @description The form a question file has.
          * @enum {string}
@@ -2962,6 +2993,13 @@ export interface components {
              *     }
              */
             look: components["schemas"]["Look"];
+            /** @default en */
+            language: components["schemas"]["Language"];
+            /**
+             * Phrases
+             * @default []
+             */
+            phrases: components["schemas"]["OwnPhrase"][];
         };
         /**
          * GameCard
@@ -3265,14 +3303,10 @@ export interface components {
         };
         /**
          * Language
-         * @description What a page needs to help with a rule script.
+         * @description A language by its code (BCP 47), in its own words.
+         * @enum {string}
          */
-        Language: {
-            /** Names */
-            names: components["schemas"]["ScriptName"][];
-            /** Recipes */
-            recipes: components["schemas"]["ScriptRecipe"][];
-        };
+        Language: "en" | "de" | "fr" | "es" | "it" | "pt" | "nl" | "pl" | "uk" | "ar";
         /**
          * Leaves
          * @description Which rows of facts leave a run, and come neither as a question nor as a choice again.
@@ -3811,6 +3845,20 @@ export interface components {
             right: number;
         };
         /**
+         * OwnPhrase
+         * @description A phrase in the maker's own words: one text, or one for each form of the language.
+         *
+         *     A form that says nothing is said as it is ready.
+         */
+        OwnPhrase: {
+            phrase: components["schemas"]["Phrase"];
+            /**
+             * Texts
+             * @default []
+             */
+            texts: string[];
+        };
+        /**
          * PackCard
          * @description A pack at a glance.
          */
@@ -4107,6 +4155,12 @@ export interface components {
          * @enum {string}
          */
         Phase: "opening" | "asking" | "holding" | "ended";
+        /**
+         * Phrase
+         * @description A phrase by its name, its English words, and where it is met.
+         * @enum {string}
+         */
+        Phrase: "untitled" | "your name" | "name of player" | "another player" | "to the table" | "player" | "player numbered" | "kept of you" | "laying" | "begin" | "questions" | "how many" | "rounds" | "played" | "sound with a press" | "question number" | "question of" | "has the turn" | "is out" | "score" | "lives" | "clock of the question" | "clock of the round" | "clock of the game" | "of the question" | "of the round" | "of the game" | "seconds" | "seconds left" | "tries left" | "misses left" | "pick all" | "answer with" | "answer" | "type answer" | "or type" | "or say" | "hint" | "hint is" | "pass" | "letters" | "tried" | "blank" | "picked" | "right answer" | "your answer" | "picture of the question" | "sound of the question" | "picture choice" | "sound choice" | "hear it" | "stop it" | "sound is off" | "cannot hear" | "read out" | "no voice" | "right" | "close" | "wrong" | "late" | "was passed" | "hit" | "miss" | "unreadable" | "it is" | "go on" | "choice named" | "choice amid" | "quoted" | "list and" | "list or" | "is the right" | "is a right" | "is not right" | "are not all" | "are all" | "are all but" | "typed right" | "typed read" | "typed wrong" | "typos apart" | "typos" | "typos allowed" | "number right" | "number near" | "number wrong" | "with how" | "as thousands" | "as decimal" | "comma" | "point" | "letter stands" | "letter not" | "all found" | "time over" | "passed why" | "nothing picked" | "no choice" | "offer" | "only one" | "nothing typed" | "no word" | "nothing to pick" | "no number" | "names none" | "could be" | "too long" | "too long a word" | "not taken" | "before begun" | "waits" | "feedback shown" | "after the end" | "other question" | "no round" | "round played" | "number set" | "unless so many" | "no letters" | "one letter" | "letter tried" | "no hints" | "has no hint" | "hint shown" | "no passing" | "not yet" | "the end" | "given up" | "points" | "so many right" | "play again" | "share" | "shared" | "share words" | "best so far" | "best scores" | "lowest scores" | "fastest runs" | "your scores" | "when" | "ending" | "time" | "just now" | "minutes ago" | "hours ago" | "days ago" | "your answers" | "no answer" | "as right" | "as close" | "as wrong" | "as late" | "as passed" | "remark" | "send remark" | "thanks" | "settings" | "mute" | "sound is on" | "no music" | "light as the device" | "light" | "dark" | "larger text" | "connection lost" | "is gone" | "too often" | "moved on" | "not playable" | "trouble" | "true" | "false" | "sort prompt" | "odd prompt" | "press enter" | "type round" | "enter takes" | "such as" | "enter goes on" | "wait" | "key hint" | "key pass" | "key quit";
         /**
          * Picked
          * @description A choice, or a group of typed answers that were refused, and how often it came first.
@@ -4483,6 +4537,31 @@ export interface components {
             action: "quit";
         };
         /**
+         * ReadyPhrase
+         * @description A phrase as it is ready: where it is met, and its text, or one for each plural form.
+         */
+        ReadyPhrase: {
+            phrase: components["schemas"]["Phrase"];
+            /** Where */
+            where: string;
+            /** In English */
+            in_english: string;
+            /** Is Counted */
+            is_counted: boolean;
+            /** Texts */
+            texts: string[];
+        };
+        /**
+         * ReadyPhrases
+         * @description All that a game says by itself in a language.
+         */
+        ReadyPhrases: {
+            /** Forms */
+            forms: components["schemas"]["FormShown"][];
+            /** Phrases */
+            phrases: components["schemas"]["ReadyPhrase"][];
+        };
+        /**
          * RecipeCard
          * @description A small whole game to begin from.
          */
@@ -4654,7 +4733,7 @@ export interface components {
              *       "ignore_punctuation": false,
              *       "articles": "",
              *       "typos": 0,
-             *       "decimal_mark": "point",
+             *       "decimal_mark": "language",
              *       "samples": []
              *     }
              */
@@ -4984,6 +5063,16 @@ export interface components {
             words: string;
             /** Insert */
             insert: string;
+        };
+        /**
+         * ScriptNames
+         * @description What a page needs to help with a rule script.
+         */
+        ScriptNames: {
+            /** Names */
+            names: components["schemas"]["ScriptName"][];
+            /** Recipes */
+            recipes: components["schemas"]["ScriptRecipe"][];
         };
         /**
          * ScriptRecipe
@@ -5374,9 +5463,22 @@ export interface components {
         TrialView: {
             question: components["schemas"]["DrawnQuestion"];
             /** Checked */
-            checked: components["schemas"]["Checked"][];
+            checked: components["schemas"]["Tried"][];
             /** Folds */
             folds: components["schemas"]["Fold"][][];
+        };
+        /**
+         * Tried
+         * @description What came of an answer tried, with its reason in words.
+         */
+        Tried: {
+            verdict: components["schemas"]["Verdict"];
+            /** Why */
+            why: string;
+            /** Places */
+            places: number[];
+            /** Matched */
+            matched: string;
         };
         /**
          * Turned
@@ -5523,7 +5625,6 @@ export type CameOf = components['schemas']['CameOf'];
 export type Cell = components['schemas']['Cell'];
 export type Change = components['schemas']['Change'];
 export type Check = components['schemas']['Check'];
-export type Checked = components['schemas']['Checked'];
 export type ChoicesAs = components['schemas']['ChoicesAs'];
 export type ClockShown = components['schemas']['ClockShown'];
 export type Colours = components['schemas']['Colours'];
@@ -5566,6 +5667,8 @@ export type Fold = components['schemas']['Fold'];
 export type Footprint = components['schemas']['Footprint'];
 export type Forecast = components['schemas']['Forecast'];
 export type ForecastWanted = components['schemas']['ForecastWanted'];
+export type Form = components['schemas']['Form'];
+export type FormShown = components['schemas']['FormShown'];
 export type Format = components['schemas']['Format'];
 export type Game = components['schemas']['Game'];
 export type GameCard = components['schemas']['GameCard'];
@@ -5625,6 +5728,7 @@ export type Operator = components['schemas']['Operator'];
 export type Order = components['schemas']['Order'];
 export type Outcomes = components['schemas']['Outcomes'];
 export type Own = components['schemas']['Own'];
+export type OwnPhrase = components['schemas']['OwnPhrase'];
 export type PackCard = components['schemas']['PackCard'];
 export type PackEdit = components['schemas']['PackEdit'];
 export type PackJoin = components['schemas']['PackJoin'];
@@ -5639,6 +5743,7 @@ export type Pattern = components['schemas']['Pattern'];
 export type PatternLook = components['schemas']['PatternLook'];
 export type PatternWanted = components['schemas']['PatternWanted'];
 export type Phase = components['schemas']['Phase'];
+export type Phrase = components['schemas']['Phrase'];
 export type Picked = components['schemas']['Picked'];
 export type PictureAt = components['schemas']['PictureAt'];
 export type PlacedProblem = components['schemas']['PlacedProblem'];
@@ -5656,6 +5761,8 @@ export type QuestionEvidence = components['schemas']['QuestionEvidence'];
 export type QuestionPlace = components['schemas']['QuestionPlace'];
 export type QuestionShown = components['schemas']['QuestionShown'];
 export type Quit = components['schemas']['Quit'];
+export type ReadyPhrase = components['schemas']['ReadyPhrase'];
+export type ReadyPhrases = components['schemas']['ReadyPhrases'];
 export type RecipeCard = components['schemas']['RecipeCard'];
 export type Refill = components['schemas']['Refill'];
 export type Refusal = components['schemas']['Refusal'];
@@ -5681,6 +5788,7 @@ export type ScoreSpan = components['schemas']['ScoreSpan'];
 export type Scores = components['schemas']['Scores'];
 export type Scout = components['schemas']['Scout'];
 export type ScriptName = components['schemas']['ScriptName'];
+export type ScriptNames = components['schemas']['ScriptNames'];
 export type ScriptRecipe = components['schemas']['ScriptRecipe'];
 export type Separator = components['schemas']['Separator'];
 export type Severity = components['schemas']['Severity'];
@@ -5709,6 +5817,7 @@ export type To = components['schemas']['To'];
 export type ToRead = components['schemas']['ToRead'];
 export type Trial = components['schemas']['Trial'];
 export type TrialView = components['schemas']['TrialView'];
+export type Tried = components['schemas']['Tried'];
 export type Turned = components['schemas']['Turned'];
 export type Typeface = components['schemas']['Typeface'];
 export type ValueShare = components['schemas']['ValueShare'];
@@ -7230,7 +7339,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Language"];
+                    "application/json": components["schemas"]["ScriptNames"];
                 };
             };
             /** @description What went wrong, and how to mend it */
@@ -8916,6 +9025,37 @@ export interface operations {
                 content: {
                     "image/*": string;
                     "audio/*": string;
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    show_phrases_api_phrases__language__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                language: components["schemas"]["Language"];
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadyPhrases"];
                 };
             };
             /** @description What went wrong, and how to mend it */

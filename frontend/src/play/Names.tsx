@@ -1,6 +1,7 @@
 import { Plus } from "lucide-react";
 import { useState } from "react";
 import type { PlayGame } from "../api/schema";
+import { useSay } from "../table/wording";
 import { Button } from "../ui/Button";
 import { TextField } from "../ui/fields";
 
@@ -8,6 +9,7 @@ type NamesProps = { game: PlayGame; onStart: (players: string[]) => void };
 
 /** Who plays, before the game is laid on the table. */
 export function Names({ game, onStart }: NamesProps) {
+  const say = useSay();
   const [names, setNames] = useState([""]);
   return (
     <form
@@ -22,7 +24,7 @@ export function Names({ game, onStart }: NamesProps) {
         // Players have no identity but their place.
         <TextField
           key={index}
-          label={game.most_players > 1 ? `Name of player ${index + 1}` : "Your name"}
+          label={game.most_players > 1 ? say("name of player", { number: index + 1 }) : say("your name")}
           value={name}
           maxLength={40}
           onChange={(typed) => setNames(names.with(index, typed))}
@@ -31,13 +33,13 @@ export function Names({ game, onStart }: NamesProps) {
       <div className="flex flex-wrap justify-between gap-2">
         {names.length < game.most_players ? (
           <Button onClick={() => setNames([...names, ""])}>
-            <Plus aria-hidden /> Another player
+            <Plus aria-hidden /> {say("another player")}
           </Button>
         ) : (
           <span />
         )}
         <Button type="submit" look="main">
-          To the table
+          {say("to the table")}
         </Button>
       </div>
     </form>

@@ -6,15 +6,16 @@ import { useDress } from "../api/dress";
 import { playVoice, showPlayGame, showScores } from "../api/runs";
 import { Page } from "../app/Page";
 import { WayBack } from "../app/WayBack";
-import type { Best, Dress, PlayView } from "../api/schema";
+import type { Best, Dress, Phrase, PlayView } from "../api/schema";
 import { useIsAwake } from "../table/hearing";
 import { backdropOf, Dressed } from "../table/Dressed";
 import { usePreferences } from "../table/preferences";
 import { Table } from "../table/Table";
 import { REAL_TIME, useCountdown } from "../table/useCountdown";
 import { hasMusic } from "../table/useMusic";
+import { useSay } from "../table/wording";
 import { Die } from "../ui/Die";
-import { ErrorNotice, Notice } from "../ui/Notice";
+import { Notice } from "../ui/Notice";
 import { KeptOfYou } from "./KeptOfYou";
 import { Names } from "./Names";
 import { playerKey } from "./playerKey";
@@ -22,6 +23,7 @@ import { Remark } from "./Remark";
 import { Review } from "./Review";
 import { ScoreTable } from "./ScoreTable";
 import { Settings } from "./Settings";
+import { Trouble } from "./Trouble";
 import { useTextSize } from "./useTextSize";
 import { usePlay, type Play } from "./usePlay";
 
@@ -42,27 +44,18 @@ export default function PlayPage() {
     <main className="mx-auto flex min-h-full w-full max-w-2xl flex-1 flex-col px-3 py-3 sm:px-4 sm:py-6">
       <header className={`mb-3 flex items-center gap-2 ${isOnPicture ? "rounded-xl bg-card px-3 py-1" : ""}`}>
         <Die className="size-7 shrink-0" />
-        <h1 className="mr-auto min-w-0 font-serif text-lg font-semibold break-words">{title}</h1>
+        <h1 className="me-auto min-w-0 font-serif text-lg font-semibold break-words">{title}</h1>
         <Settings hasMusic={dress.data !== undefined && hasMusic(dress.data.look)} />
       </header>
       <div className="flex flex-1 flex-col rounded-xl border border-edge bg-card p-4 shadow-sm sm:p-6">
-        {play.isOutOfReach ? (
-          <Notice>The connection is lost. What you did is sent as soon as it is back.</Notice>
-        ) : (
-          failure !== undefined && (
-            <>
-              <ErrorNotice error={failure} />
-              {!run && <WayBack />}
-            </>
-          )
-        )}
-        {run?.refused && <Notice>Not taken: {run.refused}</Notice>}
-        {play.isAsking && game.data && <Names game={game.data} onStart={play.start} />}
-        {play.isAsking && <KeptOfYou />}
+        {failure !== undefined && <Trouble error={failure} />}
+        {failure !== undefined && !run && !play.isOutOfReach && <WayBack />}
+        {dress.data && play.isAsking && game.data && <Names game={game.data} onStart={play.start} />}
+        {dress.data && play.isAsking && <KeptOfYou />}
         {run && dress.data ? (
           <Played play={play} run={run} dress={dress.data} />
         ) : (
-          failure === undefined && !play.isAsking && <p>Laying the table…</p>
+          failure === undefined && !play.isAsking && <Laying />
         )}
       </div>
     </main>
@@ -82,14 +75,20 @@ export default function PlayPage() {
 
 type PlayedProps = { play: Play; run: PlayView; dress: Dress };
 
+function Laying() {
+  return <p>{useSay()("laying")}</p>;
+}
+
 /** A run on the table, and after it what it came to. */
 function Played({ play, run, dress }: PlayedProps) {
+  const say = useSay();
   const { elapsed } = useCountdown(`${run.id} ${run.seen} ${play.laid}`, run.table, REAL_TIME, play.refresh);
   const isAwake = useIsAwake();
   const voice = useCallback(() => playVoice(run.id), [run.id]);
   const isHeard = run.sounds.length > 0 || run.table.narration !== null;
   return (
     <>
+      {run.refused && <Notice>{say("not taken", { why: run.refused })}</Notice>}
       <Table
         table={run.table}
         look={dress.look}
@@ -105,13 +104,13 @@ function Played({ play, run, dress }: PlayedProps) {
         onAgain={play.again}
       />
       {run.table.phase === "opening" && !isAwake && isHeard && (
-        <p className="text-center text-sm text-soft">Sound begins with your first press.</p>
+        <p className="text-center text-sm text-soft">{say("sound with a press")}</p>
       )}
       {run.table.phase === "opening" && <KeptOfYou />}
       {run.is_best && (
         <p role="status" className="mt-3 text-center font-serif text-xl font-semibold">
-          <Trophy aria-hidden className="mr-2 inline size-5 align-[-3px] text-accent" />
-          This is the best so far.
+          <Trophy aria-hidden className="me-2 inline size-5 align-[-3px] text-accent" />
+          {say("best so far")}
         </p>
       )}
       {run.asks_remark && <Remark key={run.id} runId={run.id} />}
@@ -122,20 +121,21 @@ function Played({ play, run, dress }: PlayedProps) {
 }
 
 /** What a list of the best is called, by what makes a run one of them. */
-const BEST_WORDS: Record<Best, string> = {
-  "highest score": "Best scores",
-  "lowest score": "Best scores, the lowest first",
-  fastest: "Fastest runs",
+const BEST_WORDS: Record<Best, Phrase> = {
+  "highest score": "best scores",
+  "lowest score": "lowest scores",
+  fastest: "fastest runs",
 };
 
 /** The best scores after a run, and the player's own. */
 function Afterwards({ gameId, runId }: { gameId: string; runId: string }) {
+  const say = useSay();
   const scores = useQuery({ queryKey: ["scores", gameId, runId], queryFn: () => showScores(gameId, playerKey()) });
   if (!scores.data) return null;
   return (
     <div className="mt-6 space-y-6">
-      <ScoreTable title={BEST_WORDS[scores.data.kind]} scores={scores.data.best} isNumbered />
-      <ScoreTable title="Your scores" scores={scores.data.mine} />
+      <ScoreTable title={say(BEST_WORDS[scores.data.kind])} scores={scores.data.best} isNumbered />
+      <ScoreTable title={say("your scores")} scores={scores.data.mine} />
     </div>
   );
 }

@@ -1,5 +1,6 @@
 import { Check, Hourglass, SkipForward, X } from "lucide-react";
 import type { Answered } from "../api/schema";
+import { useSay, type Say } from "../table/wording";
 
 type ReviewProps = { answered: Answered[]; players: string[] };
 
@@ -12,11 +13,12 @@ const MARKS = {
 
 /** Every question of a run with what was answered, what is right, and the note. */
 export function Review({ answered, players }: ReviewProps) {
+  const say = useSay();
   if (answered.length === 0) return null;
   return (
     <section aria-labelledby="review" className="mt-6">
       <h2 id="review" className="text-2xl">
-        Your answers
+        {say("your answers")}
       </h2>
       <ol className="mt-2">
         {answered.map((one, place) => {
@@ -29,9 +31,9 @@ export function Review({ answered, players }: ReviewProps) {
                 <p className="font-semibold break-words">{one.prompt}</p>
                 <p className="break-words">
                   {players.length > 1 && `${players[one.player] ?? ""}: `}
-                  <span className={`font-semibold ${look}`}>{wordsOf(one)}</span>
+                  <span className={`font-semibold ${look}`}>{wordsOf(one, say)}</span>
                 </p>
-                {one.right && markOf(one.result) !== "good" && <p className="break-words">It is {one.right}.</p>}
+                {one.right && markOf(one.result) !== "good" && <p className="break-words">{say("it is", { answer: one.right })}</p>}
                 {one.note && <p className="text-soft">{one.note}</p>}
               </div>
             </li>
@@ -47,8 +49,8 @@ function markOf(result: string): keyof typeof MARKS {
   return result === "late" || result === "passed" ? result : "bad";
 }
 
-function wordsOf({ result, given }: Answered): string {
-  if (result === "late") return "too late";
-  if (result === "passed") return "passed";
-  return `${given || "no answer"}: ${result === "close" ? "close enough" : result}`;
+function wordsOf({ result, given }: Answered, say: Say): string {
+  if (result === "late") return say("as late");
+  if (result === "passed") return say("as passed");
+  return `${given || say("no answer")}: ${say(result === "close" ? "as close" : result === "right" ? "as right" : "as wrong")}`;
 }

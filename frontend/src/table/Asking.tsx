@@ -2,13 +2,13 @@ import { CornerDownLeft, Lightbulb, SkipForward } from "lucide-react";
 import { useState } from "react";
 import type { Action } from "../api/runs";
 import type { Look, QuestionShown, Table } from "../api/schema";
-import { counted } from "../app/format";
 import { Button } from "../ui/Button";
 import { FeedbackLine } from "./FeedbackLine";
 import { QuestionMedia } from "./QuestionMedia";
 import { SlatButton } from "./Slat";
 import { Status } from "./Status";
 import { Word } from "./Word";
+import { useSay, type Say } from "./wording";
 
 type AskingProps = {
   table: Table;
@@ -27,6 +27,7 @@ type AskingProps = {
 
 /** A question as its kind wants it, and after the answer what came of it. */
 export function Asking({ table, look, question, elapsed, isNow = true, markStamp, picked = [], onPick, onAction }: AskingProps) {
+  const say = useSay();
   const isOpen = table.phase === "asking";
   const feedback = table.feedback;
   const answer = (value: number | number[] | string) => onAction({ action: "answer", value });
@@ -69,33 +70,33 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
       </div>
       {question.wants_all && isOpen && (
         <div className="mt-2 flex flex-wrap items-center justify-between gap-2">
-          <span className="text-soft">Pick every right one, then answer.</span>
+          <span className="text-soft">{say("pick all")}</span>
           <Button look="main" disabled={picked.length === 0} onClick={() => answer(picked)}>
-            Answer with {counted(picked.length, "choice")}
+            {say("answer with", { count: picked.length })}
           </Button>
         </div>
       )}
       {question.kind === "letters" && (
         <Word question={question} isOpen={isOpen} onLetter={(char) => onAction({ action: "letter", char })} />
       )}
-      {isOpen && table.typing && <TypedAnswer label={labelFor(question)} onAnswer={answer} />}
+      {isOpen && table.typing && <TypedAnswer label={say(labelFor(question))} onAnswer={answer} />}
       {isOpen && (question.may_hint || question.may_pass || question.hint) && (
         <div className="mt-3 flex flex-wrap items-center gap-2">
           {question.may_hint && (
             <Button onClick={() => onAction({ action: "hint" })}>
-              <Lightbulb aria-hidden /> Hint
+              <Lightbulb aria-hidden /> {say("hint")}
             </Button>
           )}
           {question.may_pass && (
             <Button onClick={() => onAction({ action: "pass" })}>
-              <SkipForward aria-hidden /> Pass
+              <SkipForward aria-hidden className="rtl:-scale-x-100" /> {say("pass")}
             </Button>
           )}
-          {question.hint && <p className="min-w-0 flex-1">Hint: {question.hint}</p>}
+          {question.hint && <p className="min-w-0 flex-1">{say("hint is", { hint: question.hint })}</p>}
         </div>
       )}
       {isOpen && feedback?.result === "wrong" && question.tries_left !== null && (
-        <p className="mt-2 text-soft">Tries left: {question.tries_left}.</p>
+        <p className="mt-2 text-soft">{say("tries left", { count: question.tries_left })}</p>
       )}
       <FeedbackLine table={table} feedback={feedback} onContinue={() => onAction({ action: "continue" })} />
     </>
@@ -108,12 +109,13 @@ function choicesLook(look: Look, { choices }: QuestionShown): string {
   return "grid grid-cols-[repeat(auto-fit,minmax(min(100%,11rem),1fr))] gap-2 *:grid";
 }
 
-function labelFor(question: QuestionShown): string {
-  if (question.choices.length > 0) return "Or type your answer";
-  return question.kind === "letters" ? "Or say the whole of it" : "Type your answer";
+function labelFor(question: QuestionShown): Parameters<Say>[0] {
+  if (question.choices.length > 0) return "or type";
+  return question.kind === "letters" ? "or say" : "type answer";
 }
 
 function TypedAnswer({ label, onAnswer }: { label: string; onAnswer: (value: string) => void }) {
+  const say = useSay();
   const [typed, setTyped] = useState("");
   return (
     <form
@@ -134,7 +136,7 @@ function TypedAnswer({ label, onAnswer }: { label: string; onAnswer: (value: str
         className="min-h-9 min-w-0 flex-1 rounded-md border border-dashed border-edge bg-card px-3 placeholder:text-soft"
       />
       <Button type="submit">
-        <CornerDownLeft aria-hidden /> Answer
+        <CornerDownLeft aria-hidden className="rtl:-scale-x-100" /> {say("answer")}
       </Button>
     </form>
   );

@@ -58,8 +58,8 @@ export function BadgePicture({ badge, className }: BadgePictureProps) {
   return (
     <svg
       viewBox="0 0 100 100"
-      role="img"
-      aria-label={`Badge: ${badge}`}
+      aria-hidden
+      data-badge={badge}
       className={`stroke-ink [stroke-linecap:round] [stroke-linejoin:round] [stroke-width:3] ${className}`}
     >
       {DRAWN[badge]}

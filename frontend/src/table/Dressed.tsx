@@ -1,7 +1,8 @@
-import type { CSSProperties, ReactNode } from "react";
+import { useMemo, type CSSProperties, type ReactNode } from "react";
 import type { Backdrop, Dress, Look, Palette, Phase } from "../api/schema";
 import { useMedia } from "../app/useMedia";
 import type { Look as Light } from "./preferences";
+import { WordingProvider, wordingOf } from "./wording";
 
 type DressedProps = {
   dress: Dress;
@@ -14,19 +15,22 @@ type DressedProps = {
 
 const DARK = "(prefers-color-scheme: dark)";
 
-/** A game in its own colours and faces, on its backdrop. */
+/** A game in its own colours, faces and words, on its backdrop. */
 export function Dressed({ dress, phase, light, className = "", children }: DressedProps) {
   const isDarkDevice = useMedia(DARK);
   const { look } = dress;
   const palette = light === "device" ? (isDarkDevice ? dress.dark : dress.own) : dress[light];
+  const wording = useMemo(() => wordingOf(dress), [dress]);
   return (
     <div
+      lang={dress.language}
+      dir={dress.is_from_right ? "rtl" : "ltr"}
       data-dressed={palette.is_dark ? "dark" : "light"}
       className={`relative isolate bg-paper font-sans text-ink ${className}`}
       style={dressedIn(palette, look)}
     >
       <Behind backdrop={backdropOf(look, phase)} />
-      {children}
+      <WordingProvider value={wording}>{children}</WordingProvider>
     </div>
   );
 }
@@ -82,6 +86,7 @@ function dressedIn(palette: Palette, look: Look): CSSProperties {
     "--color-line": palette.line,
     "--color-edge": palette.edge,
     "--color-tint": palette.tint,
+    "--color-note": palette.tint,
     "--color-accent": palette.accent,
     "--color-accent-strong": palette.accent_strong,
     "--color-on-accent": palette.on_accent,

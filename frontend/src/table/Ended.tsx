@@ -1,13 +1,14 @@
 import { RotateCcw } from "lucide-react";
 import type { EndingShown, Table } from "../api/schema";
-import { counted } from "../app/format";
 import { BadgePicture } from "./BadgePicture";
 import { Button } from "../ui/Button";
+import { useSay } from "./wording";
 
 type EndedProps = { table: Table; ending: EndingShown; onAgain: () => void };
 
 /** The table after the end: the verdict for the score. */
 export function Ended({ table, ending, onAgain }: EndedProps) {
+  const say = useSay();
   return (
     <div className="m-auto max-w-md py-3 text-center">
       <p className="text-soft">{table.title}</p>
@@ -24,13 +25,13 @@ export function Ended({ table, ending, onAgain }: EndedProps) {
         </p>
       ))}
       <p className="mt-3">
-        <b className="font-serif text-3xl tabular-nums">{counted(table.score, "point")}</b>
+        <b className="font-serif text-3xl tabular-nums">{say("points", { count: table.score })}</b>
         <span className="block text-soft">
-          {table.right_count} of {table.asked_count} right, {table.percent} %
+          {say("so many right", { right: table.right_count, asked: table.asked_count, percent: table.percent })}
         </span>
       </p>
       {table.players.length > 1 && (
-        <ul className="mx-auto mt-3 max-w-60 text-left">
+        <ul className="mx-auto mt-3 max-w-60 text-start">
           {table.players.map((player) => (
             <li key={player.name} className="flex justify-between border-b border-line py-1">
               <span>{player.name}</span>
@@ -40,7 +41,7 @@ export function Ended({ table, ending, onAgain }: EndedProps) {
         </ul>
       )}
       <Button look="main" data-next className="mt-3" onClick={onAgain}>
-        <RotateCcw aria-hidden /> Play again
+        <RotateCcw aria-hidden /> {say("play again")}
       </Button>
     </div>
   );

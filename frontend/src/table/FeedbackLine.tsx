@@ -1,23 +1,26 @@
 import { ArrowRight } from "lucide-react";
 import type { Feedback, Table } from "../api/schema";
 import { Button } from "../ui/Button";
+import { useSay } from "./wording";
 
-const HEADLINES: Record<Feedback["result"], string> = {
-  right: "Right.",
-  close: "Close enough.",
-  wrong: "Not this time.",
-  late: "Too late.",
-  passed: "Passed.",
-  hit: "Yes.",
-  miss: "No.",
-  unreadable: "",
-};
+const HEADLINES = {
+  right: "right",
+  close: "close",
+  wrong: "wrong",
+  late: "late",
+  passed: "was passed",
+  hit: "hit",
+  miss: "miss",
+} as const;
 
 type FeedbackLineProps = { table: Table; feedback: Feedback | null; onContinue: () => void };
 
 /** What came of the last answer, and the way on. */
 export function FeedbackLine({ table, feedback, onContinue }: FeedbackLineProps) {
+  const say = useSay();
   const isOpen = table.phase === "asking";
+  const headline = feedback && feedback.result !== "unreadable" ? say(HEADLINES[feedback.result]) : "";
+  const itIs = feedback?.answer ? say("it is", { answer: feedback.answer }) : "";
   return (
     <div role="status" className="mt-3 space-y-2">
       {table.told.map((words, place) => (
@@ -26,25 +29,23 @@ export function FeedbackLine({ table, feedback, onContinue }: FeedbackLineProps)
         </p>
       ))}
       {isOpen && feedback?.result === "unreadable" && (
-        <p className="rounded-lg bg-tint px-3 py-2">
-          That could not be read: {feedback.why}. It costs nothing; answer again.
+        <p className="rounded-lg bg-note px-3 py-2">
+          {say("unreadable", { why: feedback.why })}
         </p>
       )}
       {isOpen && feedback && feedback.result !== "unreadable" && (
-        <p className="rounded-lg bg-tint px-3 py-2">
-          <b>{HEADLINES[feedback.result]}</b> {feedback.why}
-          {feedback.answer && `; it is ${feedback.answer}`}.
+        <p className="rounded-lg bg-note px-3 py-2">
+          <b>{headline}</b> {feedback.why}. {itIs}
         </p>
       )}
       {!isOpen && feedback && (
         <div className="flex flex-wrap items-center justify-between gap-3">
           <p className="text-lg">
-            <b className="font-serif text-2xl">{HEADLINES[feedback.result]}</b>{" "}
-            {feedback.answer && feedback.result !== "right" && `It is ${feedback.answer}.`}
+            <b className="font-serif text-2xl">{headline}</b> {feedback.result !== "right" && itIs}
           </p>
           {table.hold === null && (
             <Button look="main" data-next onClick={onContinue}>
-              Go on <ArrowRight aria-hidden />
+              {say("go on")} <ArrowRight aria-hidden className="rtl:-scale-x-100" />
             </Button>
           )}
           {feedback.note && <p className="basis-full text-soft">{feedback.note}</p>}

@@ -1,16 +1,18 @@
 import { Volume2, VolumeX } from "lucide-react";
 import { Button } from "../ui/Button";
+import { useSay } from "./wording";
 import { prefer, usePreferences } from "./preferences";
 
 /** Turns every sound of the table off and on. */
 export function Mute() {
+  const say = useSay();
   const { isMuted } = usePreferences();
   return (
     <Button
       look="quiet"
       className="px-2"
-      aria-label="Mute"
-      title={isMuted ? "Sound is off" : "Sound is on"}
+      aria-label={say("mute")}
+      title={say(isMuted ? "sound is off" : "sound is on")}
       aria-pressed={isMuted}
       onClick={() => prefer({ isMuted: !isMuted })}
     >

@@ -2,13 +2,14 @@ import { Check, Play } from "lucide-react";
 import { useState } from "react";
 import type { Action } from "../api/runs";
 import type { Table } from "../api/schema";
-import { counted } from "../app/format";
 import { Button } from "../ui/Button";
+import { useSay } from "./wording";
 
 type OpeningProps = { table: Table; picture: string; onAction: (action: Action) => void };
 
 /** The table before a round has begun: the opening words, or the menu of rounds. */
 export function Opening({ table, picture, onAction }: OpeningProps) {
+  const say = useSay();
   const [only] = table.menu;
   const most = table.menu.length === 1 ? only?.most_questions : undefined;
   const [wanted, setWanted] = useState<number>();
@@ -17,10 +18,10 @@ export function Opening({ table, picture, onAction }: OpeningProps) {
   return (
     <div className="m-auto w-full max-w-md py-6 text-center">
       {picture && <img src={`/api/media/${picture}`} alt="" className="mx-auto mb-4 max-h-64 max-w-full rounded-lg object-contain" />}
-      <h2 className="text-4xl text-balance">{table.title || "A game without a title"}</h2>
+      <h2 className="text-4xl text-balance">{table.title || say("untitled")}</h2>
       {table.opening && <p className="mt-3 text-lg text-pretty whitespace-pre-line">{table.opening}</p>}
       {table.menu.length > 1 ? (
-        <ul aria-label="Rounds" className="mt-5 grid gap-2 text-left">
+        <ul aria-label={say("rounds")} className="mt-5 grid gap-2 text-start">
           {table.menu.map((round) => (
             <li key={round.number}>
               <button
@@ -33,10 +34,10 @@ export function Opening({ table, picture, onAction }: OpeningProps) {
                 <span className="font-serif text-lg font-semibold">{round.title}</span>
                 {round.is_played ? (
                   <span className="flex items-center gap-1">
-                    <Check className="size-4" aria-hidden /> played
+                    <Check className="size-4" aria-hidden /> {say("played")}
                   </span>
                 ) : (
-                  round.questions !== null && <span className="text-soft">{counted(round.questions, "question")}</span>
+                  round.questions !== null && <span className="text-soft">{say("questions", { count: round.questions })}</span>
                 )}
               </button>
             </li>
@@ -46,18 +47,18 @@ export function Opening({ table, picture, onAction }: OpeningProps) {
         <>
           {most ? (
             <label className="mt-4 flex items-center justify-center gap-2">
-              How many questions, 1 to {most}?
+              {say("how many", { most })}
               <input
                 type="number"
                 min={1}
                 max={most}
                 value={questions ?? ""}
                 onChange={(event) => setWanted(event.target.valueAsNumber || undefined)}
-                className="min-h-9 w-20 rounded-md border border-edge bg-card px-2 text-right tabular-nums"
+                className="min-h-9 w-20 rounded-md border border-edge bg-card px-2 text-end tabular-nums"
               />
             </label>
           ) : (
-            length !== null && length !== undefined && <p className="mt-3 text-soft">{counted(length, "question")}</p>
+            length !== null && length !== undefined && <p className="mt-3 text-soft">{say("questions", { count: length })}</p>
           )}
           <Button
             look="main"
@@ -65,7 +66,7 @@ export function Opening({ table, picture, onAction }: OpeningProps) {
             className="mt-5 px-6 text-lg"
             onClick={() => onAction(most && questions ? { action: "begin", questions } : { action: "begin" })}
           >
-            <Play aria-hidden /> Begin
+            <Play aria-hidden className="rtl:-scale-x-100" /> {say("begin")}
           </Button>
         </>
       )}

@@ -5,6 +5,7 @@ import { Button } from "../ui/Button";
 import { decode, play, useIsAwake } from "./hearing";
 import { preferences } from "./preferences";
 import { addressOf } from "./useCues";
+import { useSay } from "./wording";
 
 type ReadOutProps = {
   narration: Narration;
@@ -15,6 +16,7 @@ type ReadOutProps = {
 
 /** Reads out what is on the table: from a recorded file, by the server's voice, or by the browser's. */
 export function ReadOut({ narration, soundsAt, voice }: ReadOutProps) {
+  const say = useSay();
   const [isSilent, setIsSilent] = useState(false);
   const isAwake = useIsAwake();
   const stop = useRef<() => void>(() => undefined);
@@ -47,9 +49,9 @@ export function ReadOut({ narration, soundsAt, voice }: ReadOutProps) {
   return (
     <p className="mb-2 flex items-center gap-2 text-sm text-soft">
       <Button className="min-h-8 px-2 text-sm" onClick={() => void read()}>
-        <Volume2 aria-hidden /> Read out
+        <Volume2 aria-hidden /> {say("read out")}
       </Button>
-      <span role="status">{isSilent && "There is no voice on this device to read it out."}</span>
+      <span role="status">{isSilent && say("no voice")}</span>
     </p>
   );
 }

@@ -2,6 +2,7 @@ import { Check, X } from "lucide-react";
 import type { Slat } from "../api/schema";
 import { Mark } from "./effects/shapes";
 import { SoundPlayer } from "./SoundPlayer";
+import { useSay } from "./wording";
 
 type SlatButtonProps = {
   slat: Slat;
@@ -20,6 +21,7 @@ type SlatButtonProps = {
 
 /** One choice: a text, a picture or a sound, lettered. */
 export function SlatButton({ slat, isOpen, isRight, isGiven, isPicked, isGood, isLarge = false, markStamp, onPick }: SlatButtonProps) {
+  const say = useSay();
   const look = isPicked
     ? "border-2 border-ink bg-tint"
     : isOpen
@@ -36,14 +38,14 @@ export function SlatButton({ slat, isOpen, isRight, isGiven, isPicked, isGood, i
         aria-disabled={!isOpen}
         aria-pressed={isPicked}
         onClick={isOpen ? onPick : undefined}
-        className={`relative flex min-h-10 flex-wrap w-full items-center gap-3 rounded-md border bg-card px-3 py-1 text-left transition-colors aria-disabled:cursor-default ${look}`}
+        className={`relative flex min-h-10 flex-wrap w-full items-center gap-3 rounded-md border bg-card px-3 py-1 text-start transition-colors aria-disabled:cursor-default ${look}`}
       >
-        <span className="w-6 shrink-0 border-r border-line pr-2 font-serif text-lg font-semibold">{slat.letter}</span>
+        <span className="w-6 shrink-0 border-e border-line pe-2 font-serif text-lg font-semibold">{slat.letter}</span>
         <span className="min-w-24 flex-1 break-words whitespace-pre-line">
           {slat.picture ? (
-            <img src={`/api/media/${slat.picture}`} alt={`Picture ${slat.letter}`} className={`max-w-full rounded-md bg-sheet ${isLarge ? "max-h-72 w-full object-contain" : "max-h-28"}`} />
+            <img src={`/api/media/${slat.picture}`} alt={say("picture choice", { letter: slat.letter })} className={`max-w-full rounded-md bg-sheet ${isLarge ? "max-h-72 w-full object-contain" : "max-h-28"}`} />
           ) : slat.sound ? (
-            `Sound ${slat.letter}`
+            say("sound choice", { letter: slat.letter })
           ) : (
             slat.text
           )}
@@ -53,23 +55,23 @@ export function SlatButton({ slat, isOpen, isRight, isGiven, isPicked, isGood, i
         )}
         {isPicked && (
           <span className="flex shrink-0 items-center gap-1 font-semibold">
-            <Check className="size-5" aria-hidden /> picked
+            <Check className="size-5" aria-hidden /> {say("picked")}
           </span>
         )}
         {isRight && (
           <span className="flex shrink-0 items-center gap-1 font-semibold text-good">
-            <Check className="size-5" aria-hidden /> right answer
+            <Check className="size-5" aria-hidden /> {say("right answer")}
           </span>
         )}
         {isGiven && !isRight && (
           <span className={`flex shrink-0 items-center gap-1 font-semibold ${isGood ? "text-good" : "text-bad"}`}>
-            {isGood ? <Check className="size-5" aria-hidden /> : <X className="size-5" aria-hidden />} your answer
+            {isGood ? <Check className="size-5" aria-hidden /> : <X className="size-5" aria-hidden />} {say("your answer")}
           </span>
         )}
       </button>
       {slat.sound && (
         <div className="mt-1">
-          <SoundPlayer address={`/api/media/${slat.sound}`} name={`sound ${slat.letter}`} />
+          <SoundPlayer address={`/api/media/${slat.sound}`} name={say("sound choice", { letter: slat.letter })} />
         </div>
       )}
     </>

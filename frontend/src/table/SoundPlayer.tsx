@@ -3,6 +3,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { Button } from "../ui/Button";
 import { playAlone, soundAt, useIsAwake } from "./hearing";
 import { preferences } from "./preferences";
+import { useSay, type Say } from "./wording";
 
 type SoundPlayerProps = {
   /** Where it is found. */
@@ -15,18 +16,19 @@ type SoundPlayerProps = {
 
 /** A sound to be heard, how far it is, and an end to it. */
 export function SoundPlayer({ address, name, isByItself = false }: SoundPlayerProps) {
+  const say = useSay();
   const [sounding, setSounding] = useState<{ times: number; seconds: number }>();
-  const [trouble, setTrouble] = useState("");
+  const [trouble, setTrouble] = useState<Parameters<Say>[0]>();
   const isAwake = useIsAwake();
   const stop = useRef<() => void>(() => undefined);
   const hear = useCallback(async () => {
     stop.current();
     if (preferences().isMuted) {
-      setTrouble("Sound is off.");
+      setTrouble("sound is off");
       return;
     }
     const buffer = await soundAt(address);
-    setTrouble(buffer ? "" : "This sound cannot be played here.");
+    setTrouble(buffer ? undefined : "cannot hear");
     if (!buffer) return;
     stop.current = playAlone(buffer, () => setSounding(undefined));
     setSounding((was) => ({ times: (was?.times ?? 0) + 1, seconds: buffer.duration }));
@@ -41,25 +43,25 @@ export function SoundPlayer({ address, name, isByItself = false }: SoundPlayerPr
   return (
     <div className="flex items-center gap-2">
       {sounding ? (
-        <Button aria-label={`Stop: ${name}`} onClick={() => stop.current()}>
-          <Square aria-hidden /> Stop
+        <Button aria-label={`${say("stop it")}: ${name}`} onClick={() => stop.current()}>
+          <Square aria-hidden /> {say("stop it")}
         </Button>
       ) : (
-        <Button aria-label={`Hear it: ${name}`} onClick={() => void hear()}>
-          <Volume2 aria-hidden /> Hear it
+        <Button aria-label={`${say("hear it")}: ${name}`} onClick={() => void hear()}>
+          <Volume2 aria-hidden /> {say("hear it")}
         </Button>
       )}
       <span aria-hidden className="h-2 min-w-16 flex-1 overflow-hidden rounded-full bg-line">
         {sounding && (
           <span
             key={sounding.times}
-            className="block h-full origin-left rounded-full bg-accent"
+            className="block h-full origin-left rtl:origin-right rounded-full bg-accent"
             style={{ animation: `sound-runs ${sounding.seconds}s linear forwards` }}
           />
         )}
       </span>
-      {trouble && <span role="status">{trouble}</span>}
-      {isByItself && !isAwake && <span className="text-sm text-soft">Sound begins with your first press.</span>}
+      {trouble && <span role="status">{say(trouble)}</span>}
+      {isByItself && !isAwake && <span className="text-sm text-soft">{say("sound with a press")}</span>}
     </div>
   );
 }

@@ -1,23 +1,21 @@
 import { Heart, Hourglass } from "lucide-react";
+import { counterNamed, useSay, useWording } from "./wording";
 import type { ClockShown, PlayerShown, Table } from "../api/schema";
 
 type StatusProps = { table: Table; elapsed: number };
 
 /** Where the player stands: question number, counters, clocks. */
 export function Status({ table, elapsed }: StatusProps) {
+  const say = useSay();
   const number = table.question?.number;
   const spent = table.clocks_run ? elapsed : 0;
   return (
     <div className="space-y-1.5 text-soft">
       <div className="flex flex-wrap justify-between gap-x-4 gap-y-1">
         <span>
-          {table.round && <span className="mr-2 font-semibold text-ink">{table.round}</span>}
-          {number !== undefined && (
-            <>
-              Question <b className="text-ink">{number}</b>
-              {table.length !== null && ` of ${table.length}`}
-            </>
-          )}
+          {table.round && <span className="me-2 font-semibold text-ink">{table.round}</span>}
+          {number !== undefined &&
+            (table.length === null ? say("question number", { number }) : say("question of", { number, count: table.length }))}
         </span>
         {table.players.length === 1 && table.players[0] && <Counters player={table.players[0]} />}
       </div>
@@ -30,8 +28,8 @@ export function Status({ table, elapsed }: StatusProps) {
             >
               <span>
                 {player.name}
-                {player.has_turn && <span className="ml-2 text-sm">has the turn</span>}
-                {player.is_out && <span className="ml-2 text-sm">is out</span>}
+                {player.has_turn && <span className="ms-2 text-sm">{say("has the turn")}</span>}
+                {player.is_out && <span className="ms-2 text-sm">{say("is out")}</span>}
               </span>
               <Counters player={player} />
             </li>
@@ -46,12 +44,13 @@ export function Status({ table, elapsed }: StatusProps) {
 }
 
 function Counters({ player }: { player: PlayerShown }) {
+  const { say, number } = useWording();
   return (
     <span className="flex flex-wrap gap-x-4">
       {player.counters.map(({ name, value }) => (
         <span key={name} className="whitespace-nowrap">
-          {name === "lives" && <Heart className="mr-1 inline size-4 align-[-2px] text-accent" aria-hidden />}
-          <span className="capitalize">{name.replaceAll("_", " ")}</span> <b className="text-ink tabular-nums">{value}</b>
+          {name === "lives" && <Heart className="me-1 inline size-4 align-[-2px] text-accent" aria-hidden />}
+          {counterNamed(say, name)} <b className="text-ink tabular-nums">{number(value)}</b>
         </span>
       ))}
     </span>
@@ -60,20 +59,27 @@ function Counters({ player }: { player: PlayerShown }) {
 
 type CountdownProps = { clock: ClockShown; left: number; isOnly: boolean };
 
+const CLOCKS = {
+  question: { name: "clock of the question", short: "of the question" },
+  round: { name: "clock of the round", short: "of the round" },
+  game: { name: "clock of the game", short: "of the game" },
+} as const;
+
 function Countdown({ clock, left, isOnly }: CountdownProps) {
+  const say = useSay();
   const seconds = Math.ceil(left / 1000);
   const isShort = left <= 5000;
   return (
-    <div className="flex items-center gap-2" role="timer" aria-label={`Clock of the ${clock.of}`}>
+    <div className="flex items-center gap-2" role="timer" aria-label={say(CLOCKS[clock.of].name)}>
       <Hourglass className="size-4 shrink-0" aria-hidden />
-      {!isOnly && <span className="w-16 text-sm">{clock.of}</span>}
+      {!isOnly && <span className="w-16 text-sm">{say(CLOCKS[clock.of].short)}</span>}
       <span className="h-2.5 flex-1 overflow-hidden rounded-full border border-edge bg-paper">
         <span
           className={`block h-full ${isShort ? "bg-bad" : "bg-good"}`}
           style={{ width: `${(100 * left) / Math.max(clock.allowed, 1)}%` }}
         />
       </span>
-      <b className={`w-12 text-right tabular-nums ${isShort ? "text-bad" : "text-ink"}`}>{seconds} s</b>
+      <b className={`min-w-12 text-end tabular-nums ${isShort ? "text-bad" : "text-ink"}`}>{say("seconds", { count: seconds })}</b>
     </div>
   );
 }

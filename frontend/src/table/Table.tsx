@@ -10,6 +10,7 @@ import { prefer, preferences } from "./preferences";
 import { ReadOut } from "./ReadOut";
 import { useCues, useSeen, useTicks } from "./useCues";
 import { useMusic } from "./useMusic";
+import { useWording } from "./wording";
 
 type TableProps = {
   table: TableShown;
@@ -47,6 +48,7 @@ export function Table(props: TableProps) {
   const frame = useRef<HTMLDivElement>(null);
   const seen = useSeen(useCues(table, runId, isNow, sounds, soundsAt));
   const ticks = useTicks(table, elapsed, soundsAt);
+  const { letters } = useWording();
   const music = useMusic(look, table.phase, soundsAt, hasMusic);
   const isMarked = seen.cues.some((cue) => cue.effect === "mark") && (table.feedback?.given_places.length ?? 0) > 0;
   const question = table.question?.in_run ?? null;
@@ -70,7 +72,7 @@ export function Table(props: TableProps) {
     ended: onAgain,
   }[table.phase];
   useShortcuts({ [MUSIC_KEY]: () => prefer({ isMusicOff: !preferences().isMusicOff }) });
-  useShortcuts({ Enter: goOn, ...(table.phase === "asking" ? keysFor(table, act, pick) : {}) });
+  useShortcuts({ Enter: goOn, ...(table.phase === "asking" ? keysFor(table, letters, act, pick) : {}) });
 
   // Focus follows the question, but is never taken from somebody busy elsewhere.
   const step = `${runId} ${table.phase} ${table.round} ${table.question?.number ?? 0}`;
@@ -133,6 +135,7 @@ function meantFor(action: Action, question: number | null): Action {
 /** The keys that answer: letters and digits of slats, or the letters of a word. */
 function keysFor(
   table: TableShown,
+  letters: string[],
   act: (action: Action) => void,
   pick: (place: number) => void,
 ): Record<string, () => void> {
@@ -140,7 +143,7 @@ function keysFor(
   if (!question) return {};
   if (question.kind === "letters") {
     return Object.fromEntries(
-      Array.from("ABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789", (char) => [char, () => act({ action: "letter", char })]),
+      Array.from(`${letters.join("").toUpperCase()}0123456789`, (char) => [char, () => act({ action: "letter", char })]),
     );
   }
   return Object.fromEntries(

@@ -1,16 +1,17 @@
 import type { QuestionShown } from "../api/schema";
-import { counted } from "../app/format";
+import { useWording, type Say } from "./wording";
 
 type WordProps = { question: QuestionShown; isOpen: boolean; onLetter: (char: string) => void };
 
-const KEYS = ["abcdefghijklm", "nopqrstuvwxyz", "0123456789"];
+const DIGITS = "0123456789";
 
 /** A word to find letter by letter; a phrase breaks between its words alone. */
 export function Word({ question, isOpen, onLetter }: WordProps) {
+  const { say, letters } = useWording();
   const hasDigits = question.tried.some((sign) => /\d/.test(sign));
   return (
     <div className="space-y-3">
-      <p aria-label={inWords(question)} className="flex flex-wrap gap-x-5 gap-y-2 font-serif text-3xl font-semibold">
+      <p aria-label={inWords(question, say)} className="flex flex-wrap gap-x-5 gap-y-2 font-serif text-3xl font-semibold">
         {question.words.map((word, place) => (
           // Words have no identity but their place.
           <span key={place} aria-hidden className="inline-flex gap-1 whitespace-nowrap">
@@ -28,12 +29,10 @@ export function Word({ question, isOpen, onLetter }: WordProps) {
       {isOpen && (
         <>
           {question.tries_left !== null && (
-            <p className="text-soft">
-              <b className="text-ink">{counted(question.tries_left, "miss").replace("misss", "misses")}</b> left.
-            </p>
+            <p className="text-soft">{say("misses left", { count: question.tries_left })}</p>
           )}
-          <div aria-label="Letters" role="group" className="@container space-y-1">
-            {KEYS.slice(0, hasDigits ? 3 : 2).map((row) => (
+          <div aria-label={say("letters")} role="group" className="@container space-y-1">
+            {(hasDigits ? [...letters, DIGITS] : letters).map((row) => (
               <div key={row} className="grid grid-cols-7 gap-1 @sm:grid-cols-13">
                 {Array.from(row, (sign) => {
                   const isTried = question.tried.includes(sign);
@@ -42,7 +41,7 @@ export function Word({ question, isOpen, onLetter }: WordProps) {
                       key={sign}
                       type="button"
                       aria-disabled={isTried}
-                      aria-label={isTried ? `${sign}, tried` : sign}
+                      aria-label={isTried ? say("tried", { sign }) : sign}
                       onClick={isTried ? undefined : () => onLetter(sign)}
                       className="min-h-8 rounded-md border border-edge bg-card uppercase hover:border-ink hover:bg-tint aria-disabled:border-line aria-disabled:bg-paper aria-disabled:text-soft aria-disabled:line-through"
                     >
@@ -59,6 +58,6 @@ export function Word({ question, isOpen, onLetter }: WordProps) {
   );
 }
 
-function inWords(question: QuestionShown): string {
-  return question.words.map((word) => word.map((cell) => cell.sign || "blank").join(" ")).join(", ");
+function inWords(question: QuestionShown, say: Say): string {
+  return question.words.map((word) => word.map((cell) => cell.sign || say("blank")).join(" ")).join(", ");
 }

@@ -3,9 +3,9 @@ import type { ReactNode } from "react";
 import { detailsOf } from "../api/client";
 
 const TONES = {
-  wrong: { icon: CircleAlert, look: "bg-clay-pale border-clay" },
-  good: { icon: CircleCheck, look: "bg-moss-pale border-moss" },
-  plain: { icon: Info, look: "bg-sky-pale border-sky" },
+  wrong: { icon: CircleAlert, look: "bg-bad-pale border-bad" },
+  good: { icon: CircleCheck, look: "bg-good-pale border-good" },
+  plain: { icon: Info, look: "bg-note border-focus" },
 };
 
 type NoticeProps = { tone?: keyof typeof TONES; children: ReactNode };

@@ -5,6 +5,8 @@ type TextFieldProps = Labelled & {
   value: string;
   onChange: (value: string) => void;
   maxLength?: number;
+  /** What stands for nothing typed. */
+  placeholder?: string;
   className?: string;
   /** For those who must know where its caret stands. */
   field?: Ref<HTMLInputElement>;
@@ -22,9 +24,10 @@ export function TextField(props: TextFieldProps) {
       <input
         id={id}
         ref={field}
-        className={`${BOX} w-full`}
+        className={`${BOX} w-full placeholder:text-soft`}
         value={value}
         maxLength={maxLength}
+        placeholder={props.placeholder}
         onKeyDown={onKeyDown}
         onSelect={(event) => onCaret?.(event.currentTarget.selectionStart ?? value.length)}
         autoComplete="off"

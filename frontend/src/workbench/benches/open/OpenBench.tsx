@@ -2,13 +2,15 @@ import { Tabs } from "radix-ui";
 import type { BenchProps } from "../../state/props";
 import { LookPart } from "./look/LookPart";
 import { OpeningPart } from "./OpeningPart";
+import { PhrasesPart } from "./PhrasesPart";
 
 const PARTS = [
   { name: "Opening and rounds", Shown: OpeningPart },
   { name: "Look", Shown: LookPart },
+  { name: "Language and phrases", Shown: PhrasesPart },
 ];
 
-/** How a run begins, and what the game looks like to those who play it. */
+/** How a run begins, what the game looks like, and what it says by itself. */
 export function OpenBench(props: BenchProps) {
   return (
     <Tabs.Root defaultValue={PARTS[0]?.name}>

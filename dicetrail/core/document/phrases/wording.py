@@ -1,0 +1,157 @@
+"""What is said to players, in a game's own words.
+
+`Said` is a phrase with what is filled in, made where the fact is known; a `Wording` turns it
+into words. So one reason is told in English in the footprints, and in the game's language to
+its players.
+"""
+
+import re
+from collections.abc import Mapping, Sequence
+from dataclasses import dataclass
+from types import MappingProxyType
+from typing import Union
+
+from dicetrail.core.document.phrases.languages import WAYS, Form, Language, Number, Ways
+from dicetrail.core.document.phrases.names import BAR, Phrase
+from dicetrail.core.document.phrases.ready import READY
+from dicetrail.core.document.words import as_written
+
+Filling = Union[str, int, float, "Said"]
+"""What fills a place: words, a number, or another phrase."""
+
+_PLACE = re.compile(r"\{(\w+)\}")
+COUNT = "count"
+"""The place a phrase's form hangs on."""
+
+
+@dataclass(frozen=True, slots=True)
+class OwnPhrase:
+    """A phrase in the maker's own words: one text, or one for each form of the language.
+
+    A form that says nothing is said as it is ready.
+    """
+
+    phrase: Phrase
+    texts: tuple[str, ...] = ()
+
+
+@dataclass(frozen=True, slots=True)
+class Said:
+    """A phrase, and what fills its places. Made by `saying`."""
+
+    phrase: Phrase
+    values: Mapping[str, Filling]
+
+
+def saying(phrase: Phrase, **values: Filling) -> Said:
+    """A phrase with its places filled."""
+    return Said(phrase, values)
+
+
+@dataclass(frozen=True)
+class Wording:
+    """The words of a game: a text for each phrase, or one for each plural form."""
+
+    language: Language
+    texts: Mapping[Phrase, tuple[str, ...]]
+
+    @property
+    def ways(self) -> Ways:
+        """How its language writes numbers, forms plurals, and runs."""
+        return WAYS[self.language]
+
+    def say(self, phrase: Phrase, **values: Filling) -> str:
+        """A phrase in words.
+
+        >>> ENGLISH.say(Phrase.QUESTIONS, count=1), ENGLISH.say(Phrase.QUESTIONS, count=3)
+        ('1 question', '3 questions')
+        """
+        return self.of(saying(phrase, **values))
+
+    def of(self, said: Said) -> str:
+        """What was said, in words."""
+        texts, values = self.texts[said.phrase], said.values
+        text = texts[0]
+        if len(texts) > 1:
+            count = values.get(COUNT, 0)
+            form = self.ways.form(count if isinstance(count, int | float) else 0)
+            text = texts[min(self.ways.forms.index(form), len(texts) - 1)]
+        if not values or "{" not in text:
+            return text
+        return _PLACE.sub(
+            lambda found: self.in_words(values[found[1]]) if found[1] in values else found[0], text
+        )
+
+    def number(self, value: Number) -> str:
+        """A number as the language writes it, to four decimals at most."""
+        return str(as_written(value)).replace(".", self.ways.decimal)
+
+    def in_words(self, filling: Filling) -> str:
+        """What fills a place, in words."""
+        if isinstance(filling, str):
+            return filling
+        return self.of(filling) if isinstance(filling, Said) else self.number(filling)
+
+
+def listed(several: Sequence[Filling], by: Phrase) -> Filling:
+    """Several, one after the other.
+
+    >>> ENGLISH.of(saying(Phrase.COULD_BE, typed="x", letters=listed("ABC", Phrase.LIST_OR)))
+    '“x” could be A or B or C; pick one'
+    """
+    whole = several[0]
+    for last in several[1:]:
+        whole = saying(by, some=whole, last=last)
+    return whole
+
+
+def places_of(phrase: Phrase) -> frozenset[str]:
+    """The places that can be filled in a phrase."""
+    return frozenset(_PLACE.findall(phrase.label))
+
+
+def texts_of(language: Language, phrase: Phrase) -> tuple[str, ...]:
+    """The ready words of a language for a phrase."""
+    return READY[language][phrase]
+
+
+def wording(language: Language, own: tuple[OwnPhrase, ...]) -> Wording:
+    """The words of a game in a language, with a maker's own in place of the ready ones."""
+    texts = dict(READY[language])
+    for said in own:
+        texts[said.phrase] = _with_own(texts[said.phrase], said.texts)
+    return Wording(language, MappingProxyType(texts))
+
+
+def _with_own(ready: tuple[str, ...], own: tuple[str, ...]) -> tuple[str, ...]:
+    """The forms of a phrase: the maker's own, the ready one where theirs says nothing."""
+    if len(own) == 1 and own[0].strip():
+        return own
+    written = (*own[: len(ready)], *ready[len(own) :])
+    return tuple(
+        text if text.strip() else usual for text, usual in zip(written, ready, strict=True)
+    )
+
+
+def is_counted(phrase: Phrase) -> bool:
+    """Whether a phrase has a form for each plural form of a language."""
+    return BAR in phrase.label
+
+
+ENGLISH = wording(Language.ENGLISH, ())
+"""The words of footprints and of everything said to makers."""
+
+__all__ = [
+    "ENGLISH",
+    "Filling",
+    "Form",
+    "OwnPhrase",
+    "Said",
+    "Wording",
+    "is_counted",
+    "listed",
+    "places_of",
+    "saying",
+    "texts_of",
+    "wording",
+]

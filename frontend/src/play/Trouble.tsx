@@ -1,0 +1,20 @@
+import { detailsOf } from "../api/client";
+import type { Phrase } from "../api/schema";
+import { useSay } from "../table/wording";
+import { Notice } from "../ui/Notice";
+
+/** What went wrong, by the status the server gives it, in the game's words. */
+const WORDS: Record<number, Phrase> = {
+  0: "connection lost",
+  404: "is gone",
+  409: "moved on",
+  422: "not playable",
+  429: "too often",
+};
+
+/** Tells a player that something went wrong. */
+export function Trouble({ error }: { error: unknown }) {
+  const say = useSay();
+  const { status } = detailsOf(error);
+  return <Notice tone={status === 0 ? "plain" : "wrong"}>{say(WORDS[status] ?? "trouble")}</Notice>;
+}

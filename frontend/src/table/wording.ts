@@ -1,0 +1,63 @@
+import { createContext, useContext } from "react";
+import { VALUES } from "../api/parts";
+import type { Dress, Phrase } from "../api/schema";
+
+/** What is said to players: a phrase of the game, its places filled; numbers as its language writes them. */
+export type Say = (phrase: Phrase, values?: Record<string, string | number>) => string;
+
+type Words = Pick<Dress, "language" | "phrases" | "letters">;
+
+const PLACE = /\{(\w+)\}/g;
+
+/** The words of a game, its numbers, and the letters of its language in rows. */
+export type Wording = { say: Say; number: (value: number) => string; letters: string[] };
+
+/** How a game speaks to its players. */
+export function wordingOf({ language, phrases, letters }: Words): Wording {
+  const plurals = new Intl.PluralRules(language);
+  const numbers = new Intl.NumberFormat(language, { useGrouping: false, maximumFractionDigits: 4, numberingSystem: "latn" });
+  const say: Say = (phrase, values = {}) => {
+    const forms = phrases[phrase] ?? {};
+    const count = values.count;
+    const text = (typeof count === "number" ? forms[plurals.select(count)] : undefined) ?? forms.other ?? Object.values(forms).at(-1) ?? "";
+    return text.replace(PLACE, (place, name: string) => {
+      const value = values[name];
+      return value === undefined ? place : typeof value === "number" ? numbers.format(value) : value;
+    });
+  };
+  return { say, number: (value) => numbers.format(value), letters };
+}
+
+const BAR = " | ";
+
+/** What is said where there is no game that could say it in its own words. */
+const IN_ENGLISH = wordingOf({
+  language: "en",
+  letters: [],
+  phrases: Object.fromEntries(
+    VALUES.Phrase.map(({ value, label }) => {
+      const [one = "", other = one] = label.split(BAR);
+      return [value, { one, other }];
+    }),
+  ),
+});
+
+const Words = createContext(IN_ENGLISH);
+export const WordingProvider = Words.Provider;
+
+/** How the game on the table speaks. */
+export function useWording(): Wording {
+  return useContext(Words);
+}
+
+/** What the game on the table says. */
+export function useSay(): Say {
+  return useWording().say;
+}
+
+/** What a counter is called: the usual ones in the game's words, others as their maker named them. */
+export function counterNamed(say: Say, name: string): string {
+  if (name === "score" || name === "lives") return say(name);
+  const words = name.replaceAll("_", " ");
+  return words.charAt(0).toUpperCase() + words.slice(1);
+}
