@@ -134,7 +134,8 @@ def read_out(run_id: str, shelf: SharedShelf, standings: SharedStandings, now: N
     known = standings.newest(run_id)
     here = now_at(shelf, known, known.state, now).state
     narration = shelf.table_of(known.run, here).narration
-    sound = voice_for(shelf.database, narration.text) if narration else None
+    language = shelf.program_of(known.run).game.language
+    sound = voice_for(shelf.database, narration.text, language) if narration else None
     if sound is None:
         raise HTTPException(404, "There is no voice on this server to read it out.")
     return Response(sound, 200, {"cache-control": "no-store"}, "audio/wav")

@@ -57,7 +57,7 @@ async def bring_sound(file: UploadFile, read: ReadAside, shelf: SharedShelf) -> 
 @router.post("/voice", response_class=Response, responses=files("audio/wav"))
 def read_out(wanted: ToRead, shelf: SharedShelf) -> Response:
     """A text read out by a made voice, for the maker's table."""
-    sound = voice_for(shelf.database, wanted.text)
+    sound = voice_for(shelf.database, wanted.text, wanted.language)
     if sound is None:
         raise HTTPException(404, "There is no voice on this server to read it out.")
     return Response(sound, 200, {"cache-control": "no-store"}, "audio/wav")

@@ -4,6 +4,8 @@ from typing import Annotated
 
 from pydantic import BaseModel, Field
 
+from dicetrail.core.document import Language
+
 
 class SoundMade(BaseModel):
     """A sound made of notes: how long, its form to draw, and itself as WAV in base64 (RFC 4648)."""
@@ -19,3 +21,4 @@ class ToRead(BaseModel):
     """A text to be read out."""
 
     text: Annotated[str, Field(min_length=1, max_length=5000)]
+    language: Language = Language.ENGLISH

@@ -9,6 +9,7 @@ import subprocess
 from pathlib import Path
 from tempfile import TemporaryDirectory
 
+from dicetrail.core.document import Language
 from dicetrail.files import FileProblem, Medium, medium
 from dicetrail.store import Database
 from dicetrail.store.media import get_medium, keep_medium, keep_voice, voice_of
@@ -18,24 +19,25 @@ _SLOWEST = 10
 """Seconds after which the voice is given up."""
 
 
-def voice_for(database: Database, text: str) -> bytes | None:
+def voice_for(database: Database, text: str, language: Language) -> bytes | None:
     """A text read out, as a WAV file; None if there is no voice on this machine."""
     if not text:
         return None
+    spoken = text if language is Language.ENGLISH else f"{language}: {text}"
     with database.reading() as session:
-        kept = voice_of(session, text)
+        kept = voice_of(session, spoken)
         if kept is not None:
             return get_medium(session, kept).content
-    made = _speak(text)
+    made = _speak(text, language)
     if made is None:
         return None
     with database.writing() as session:
         keep_medium(session, made.digest, made.media_type, made.content)
-        keep_voice(session, text, made.digest)
+        keep_voice(session, spoken, made.digest)
     return made.content
 
 
-def _speak(text: str) -> Medium | None:
+def _speak(text: str, language: Language) -> Medium | None:
     speaker = shutil.which(SPEAKER)
     if speaker is None:
         return None
@@ -43,7 +45,7 @@ def _speak(text: str) -> Medium | None:
         file = Path(folder, "voice.wav")
         try:
             subprocess.run(
-                [speaker, "--stdin", "-v", "en", "-s", "150", "-w", str(file)],
+                [speaker, "--stdin", "-v", language.value, "-s", "150", "-w", str(file)],
                 input=text.encode(),
                 capture_output=True,
                 timeout=_SLOWEST,

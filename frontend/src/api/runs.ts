@@ -1,6 +1,6 @@
 import { api, ApiError, given } from "./client";
 import type { Dice } from "./dice";
-import type { Input, Intent, PlayInput, TableInput } from "./schema";
+import type { Input, Intent, Language, PlayInput, TableInput } from "./schema";
 
 /** What a player can do; the maker can also bring a question. */
 export type Action = PlayInput["action"];
@@ -83,8 +83,8 @@ export function playVoice(runId: string): Promise<ArrayBuffer | undefined> {
 }
 
 /** A text read out by the server's voice, for the maker; nothing if it has none. */
-export function makersVoice(text: string): Promise<ArrayBuffer | undefined> {
-  return soundOf(api.POST("/api/sounds/voice", { body: { text }, parseAs: "arrayBuffer" }));
+export function makersVoice(text: string, language: Language): Promise<ArrayBuffer | undefined> {
+  return soundOf(api.POST("/api/sounds/voice", { body: { text, language }, parseAs: "arrayBuffer" }));
 }
 
 async function soundOf(call: Promise<{ data?: unknown }>): Promise<ArrayBuffer | undefined> {

@@ -5440,6 +5440,8 @@ export interface components {
         ToRead: {
             /** Text */
             text: string;
+            /** @default en */
+            language: components["schemas"]["Language"];
         };
         /**
          * Trial

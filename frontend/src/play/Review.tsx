@@ -28,13 +28,13 @@ export function Review({ answered, players }: ReviewProps) {
             <li key={place} className="flex gap-3 border-t border-line py-2">
               <Icon aria-hidden className={`mt-1 size-5 shrink-0 ${look}`} />
               <div className="min-w-0 flex-1">
-                <p className="font-semibold break-words">{one.prompt}</p>
+                <p dir="auto" className="font-semibold break-words">{one.prompt}</p>
                 <p className="break-words">
                   {players.length > 1 && `${players[one.player] ?? ""}: `}
                   <span className={`font-semibold ${look}`}>{wordsOf(one, say)}</span>
                 </p>
                 {one.right && markOf(one.result) !== "good" && <p className="break-words">{say("it is", { answer: one.right })}</p>}
-                {one.note && <p className="text-soft">{one.note}</p>}
+                {one.note && <p dir="auto" className="text-soft">{one.note}</p>}
               </div>
             </li>
           );

@@ -38,6 +38,7 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
       <Status table={table} elapsed={elapsed} />
       <h2
         id="prompt"
+        dir="auto"
         tabIndex={-1}
         data-next={isOpen ? true : undefined}
         className="mt-2.5 mb-3 text-2xl text-pretty break-words whitespace-pre-line"
@@ -92,7 +93,7 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
               <SkipForward aria-hidden className="rtl:-scale-x-100" /> {say("pass")}
             </Button>
           )}
-          {question.hint && <p className="min-w-0 flex-1">{say("hint is", { hint: question.hint })}</p>}
+          {question.hint && <p dir="auto" className="min-w-0 flex-1">{say("hint is", { hint: question.hint })}</p>}
         </div>
       )}
       {isOpen && feedback?.result === "wrong" && question.tries_left !== null && (

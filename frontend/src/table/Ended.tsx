@@ -18,9 +18,9 @@ export function Ended({ table, ending, onAgain }: EndedProps) {
       <BadgePicture badge={ending.badge} className="mx-auto mt-2 size-24" />
       {table.players.length > 1 && <p className="mt-1 text-lg font-semibold">{ending.player}</p>}
       <h2 className="mt-1 text-4xl text-balance">{ending.title}</h2>
-      <p className="mt-2 text-lg text-pretty">{ending.verdict}</p>
+      <p dir="auto" className="mt-2 text-lg text-pretty">{ending.verdict}</p>
       {table.told.map((words, place) => (
-        <p key={place} className="mt-2 font-serif text-xl font-semibold">
+        <p key={place} dir="auto" className="mt-2 font-serif text-xl font-semibold">
           {words}
         </p>
       ))}

@@ -24,7 +24,7 @@ export function FeedbackLine({ table, feedback, onContinue }: FeedbackLineProps)
   return (
     <div role="status" className="mt-3 space-y-2">
       {table.told.map((words, place) => (
-        <p key={place} className="font-serif text-xl font-semibold">
+        <p key={place} dir="auto" className="font-serif text-xl font-semibold">
           {words}
         </p>
       ))}
@@ -48,7 +48,7 @@ export function FeedbackLine({ table, feedback, onContinue }: FeedbackLineProps)
               {say("go on")} <ArrowRight aria-hidden className="rtl:-scale-x-100" />
             </Button>
           )}
-          {feedback.note && <p className="basis-full text-soft">{feedback.note}</p>}
+          {feedback.note && <p dir="auto" className="basis-full text-soft">{feedback.note}</p>}
         </div>
       )}
     </div>

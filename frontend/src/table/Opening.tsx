@@ -19,7 +19,7 @@ export function Opening({ table, picture, onAction }: OpeningProps) {
     <div className="m-auto w-full max-w-md py-6 text-center">
       {picture && <img src={`/api/media/${picture}`} alt="" className="mx-auto mb-4 max-h-64 max-w-full rounded-lg object-contain" />}
       <h2 className="text-4xl text-balance">{table.title || say("untitled")}</h2>
-      {table.opening && <p className="mt-3 text-lg text-pretty whitespace-pre-line">{table.opening}</p>}
+      {table.opening && <p dir="auto" className="mt-3 text-lg text-pretty whitespace-pre-line">{table.opening}</p>}
       {table.menu.length > 1 ? (
         <ul aria-label={say("rounds")} className="mt-5 grid gap-2 text-start">
           {table.menu.map((round) => (

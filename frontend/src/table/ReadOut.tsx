@@ -1,22 +1,22 @@
 import { Volume2 } from "lucide-react";
 import { useCallback, useEffect, useRef, useState } from "react";
-import type { Narration } from "../api/schema";
+import type { Language, Narration } from "../api/schema";
 import { Button } from "../ui/Button";
 import { decode, play, useIsAwake } from "./hearing";
 import { preferences } from "./preferences";
 import { addressOf } from "./useCues";
-import { useSay } from "./wording";
+import { useWording } from "./wording";
 
 type ReadOutProps = {
   narration: Narration;
   soundsAt: string;
   /** Has the server read it; nothing if it has no voice. */
-  voice: (text: string) => Promise<ArrayBuffer | undefined>;
+  voice: (text: string, language: Language) => Promise<ArrayBuffer | undefined>;
 };
 
 /** Reads out what is on the table: from a recorded file, by the server's voice, or by the browser's. */
 export function ReadOut({ narration, soundsAt, voice }: ReadOutProps) {
-  const say = useSay();
+  const { say, language } = useWording();
   const [isSilent, setIsSilent] = useState(false);
   const isAwake = useIsAwake();
   const stop = useRef<() => void>(() => undefined);
@@ -28,15 +28,15 @@ export function ReadOut({ narration, soundsAt, voice }: ReadOutProps) {
     stop.current();
     if (preferences().isMuted) return;
     const address = recorded ? `/api/media/${recorded}` : sound ? addressOf(soundsAt, sound) : undefined;
-    const content = address ? await fetched(address) : await voice(text);
+    const content = address ? await fetched(address) : await voice(text, language);
     const sounding = content && (await decode(content));
     if (mine !== turn.current) return;
     if (sounding) stop.current = play(sounding);
     else if (text && window.speechSynthesis.getVoices().length) {
-      window.speechSynthesis.speak(new SpeechSynthesisUtterance(text));
+      window.speechSynthesis.speak(Object.assign(new SpeechSynthesisUtterance(text), { lang: language }));
       stop.current = () => window.speechSynthesis.cancel();
     } else setIsSilent(true);
-  }, [recorded, sound, text, soundsAt, voice]);
+  }, [recorded, sound, text, language, soundsAt, voice]);
   useEffect(() => {
     if (!isAwake) return;
     const timer = window.setTimeout(() => void read());

@@ -25,12 +25,12 @@ export function SlatButton({ slat, isOpen, isRight, isGiven, isPicked, isGood, i
   const look = isPicked
     ? "border-2 border-ink bg-tint"
     : isOpen
-    ? "border-edge hover:bg-tint hover:border-ink"
+    ? "border-edge bg-card hover:bg-tint hover:border-ink"
     : isRight || (isGiven && isGood)
       ? "border-good bg-good-pale"
       : isGiven
         ? "border-bad bg-bad-pale"
-        : "border-line text-soft";
+        : "border-line bg-card text-soft";
   return (
     <>
       <button
@@ -38,10 +38,10 @@ export function SlatButton({ slat, isOpen, isRight, isGiven, isPicked, isGood, i
         aria-disabled={!isOpen}
         aria-pressed={isPicked}
         onClick={isOpen ? onPick : undefined}
-        className={`relative flex min-h-10 flex-wrap w-full items-center gap-3 rounded-md border bg-card px-3 py-1 text-start transition-colors aria-disabled:cursor-default ${look}`}
+        className={`relative flex min-h-10 flex-wrap w-full items-center gap-3 rounded-md border px-3 py-1 text-start transition-colors aria-disabled:cursor-default ${look}`}
       >
         <span className="w-6 shrink-0 border-e border-line pe-2 font-serif text-lg font-semibold">{slat.letter}</span>
-        <span className="min-w-24 flex-1 break-words whitespace-pre-line">
+        <span dir="auto" className="min-w-24 flex-1 break-words whitespace-pre-line text-start">
           {slat.picture ? (
             <img src={`/api/media/${slat.picture}`} alt={say("picture choice", { letter: slat.letter })} className={`max-w-full rounded-md bg-sheet ${isLarge ? "max-h-72 w-full object-contain" : "max-h-28"}`} />
           ) : slat.sound ? (

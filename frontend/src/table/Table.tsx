@@ -1,6 +1,6 @@
 import { useEffect, useRef, useState } from "react";
 import type { Action } from "../api/runs";
-import type { Look, Table as TableShown } from "../api/schema";
+import type { Language, Look, Table as TableShown } from "../api/schema";
 import { useShortcuts } from "../app/shortcuts";
 import { Asking } from "./Asking";
 import { Ended } from "./Ended";
@@ -32,7 +32,7 @@ type TableProps = {
   sounds: string[];
   soundsAt: string;
   /** Has the server read something out; nothing if it has no voice. */
-  voice: (text: string) => Promise<ArrayBuffer | undefined>;
+  voice: (text: string, language: Language) => Promise<ArrayBuffer | undefined>;
   onAction: (action: Action) => void;
   onAgain: () => void;
 };

@@ -1,19 +1,23 @@
 import { createContext, useContext } from "react";
 import { VALUES } from "../api/parts";
-import type { Dress, Phrase } from "../api/schema";
+import type { Dress, Language, Phrase } from "../api/schema";
 
 /** What is said to players: a phrase of the game, its places filled; numbers as its language writes them. */
 export type Say = (phrase: Phrase, values?: Record<string, string | number>) => string;
 
-type Words = Pick<Dress, "language" | "phrases" | "letters">;
+type Words = Pick<Dress, "language" | "phrases" | "letters" | "is_from_right">;
+
+/** What is filled in keeps its own direction (Unicode Standard Annex 9, first strong isolate). */
+const ISOLATED = "\u2068";
+const ENDED = "\u2069";
 
 const PLACE = /\{(\w+)\}/g;
 
 /** The words of a game, its numbers, and the letters of its language in rows. */
-export type Wording = { say: Say; number: (value: number) => string; letters: string[] };
+export type Wording = { say: Say; number: (value: number) => string; letters: string[]; language: Language };
 
 /** How a game speaks to its players. */
-export function wordingOf({ language, phrases, letters }: Words): Wording {
+export function wordingOf({ language, phrases, letters, is_from_right }: Words): Wording {
   const plurals = new Intl.PluralRules(language);
   const numbers = new Intl.NumberFormat(language, { useGrouping: false, maximumFractionDigits: 4, numberingSystem: "latn" });
   const say: Say = (phrase, values = {}) => {
@@ -22,10 +26,12 @@ export function wordingOf({ language, phrases, letters }: Words): Wording {
     const text = (typeof count === "number" ? forms[plurals.select(count)] : undefined) ?? forms.other ?? Object.values(forms).at(-1) ?? "";
     return text.replace(PLACE, (place, name: string) => {
       const value = values[name];
-      return value === undefined ? place : typeof value === "number" ? numbers.format(value) : value;
+      if (value === undefined) return place;
+      const filling = typeof value === "number" ? numbers.format(value) : value;
+      return is_from_right ? `${ISOLATED}${filling}${ENDED}` : filling;
     });
   };
-  return { say, number: (value) => numbers.format(value), letters };
+  return { say, number: (value) => numbers.format(value), letters, language };
 }
 
 const BAR = " | ";
@@ -34,6 +40,7 @@ const BAR = " | ";
 const IN_ENGLISH = wordingOf({
   language: "en",
   letters: [],
+  is_from_right: false,
   phrases: Object.fromEntries(
     VALUES.Phrase.map(({ value, label }) => {
       const [one = "", other = one] = label.split(BAR);

@@ -19,6 +19,9 @@ from dicetrail.core.document.words import as_written
 Filling = Union[str, int, float, "Said"]
 """What fills a place: words, a number, or another phrase."""
 
+_ISOLATED, _ENDED = "\u2068", "\u2069"
+"""First strong isolate and its end (Unicode Standard Annex 9)."""
+
 _PLACE = re.compile(r"\{(\w+)\}")
 COUNT = "count"
 """The place a phrase's form hangs on."""
@@ -79,7 +82,7 @@ class Wording:
         if not values or "{" not in text:
             return text
         return _PLACE.sub(
-            lambda found: self.in_words(values[found[1]]) if found[1] in values else found[0], text
+            lambda found: self._isolated(values[found[1]]) if found[1] in values else found[0], text
         )
 
     def number(self, value: Number) -> str:
@@ -91,6 +94,11 @@ class Wording:
         if isinstance(filling, str):
             return filling
         return self.of(filling) if isinstance(filling, Said) else self.number(filling)
+
+    def _isolated(self, filling: Filling) -> str:
+        """What fills a place, kept from turning the direction of the words around it."""
+        words = self.in_words(filling)
+        return f"{_ISOLATED}{words}{_ENDED}" if self.ways.is_from_right else words
 
 
 def listed(several: Sequence[Filling], by: Phrase) -> Filling:

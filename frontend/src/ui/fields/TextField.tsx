@@ -24,6 +24,7 @@ export function TextField(props: TextFieldProps) {
       <input
         id={id}
         ref={field}
+        dir="auto"
         className={`${BOX} w-full placeholder:text-soft`}
         value={value}
         maxLength={maxLength}

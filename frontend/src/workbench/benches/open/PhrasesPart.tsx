@@ -67,7 +67,7 @@ function PhraseRow({ phrase, forms, texts, onChange }: PhraseRowProps) {
   return (
     <li className="grid grid-cols-[13rem_1fr_auto] items-start gap-x-3 gap-y-1 py-1.5">
       <span>
-        {phrase.in_english}
+        <span className="line-clamp-2">{phrase.in_english}</span>
         <span className="block text-sm text-soft">{phrase.where}</span>
       </span>
       <div className="grid gap-1">
