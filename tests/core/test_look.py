@@ -63,7 +63,9 @@ class TestLook(unittest.TestCase):
     def test_every_ready_look_holds_as_it_is_and_by_either_light(self):
         for ready in READY_LOOKS:
             with self.subTest(ready.name):
-                self.assertEqual([met for met in meetings(ready.look.colours) if not met.is_held], [])
+                self.assertEqual(
+                    [met for met in meetings(ready.look.colours) if not met.is_held], []
+                )
                 for paint in (palette, light_palette, dark_palette):
                     self.assert_legible(paint(ready.look.colours))
 

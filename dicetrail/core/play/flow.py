@@ -106,7 +106,7 @@ def _answered(program: Program, state: State, result: Result) -> Answered:
     if isinstance(given, tuple):
         choices, _ = choices_of(program, state)
         places = [place for place in given if 1 <= place <= len(choices)]
-        given = as_chosen(program, state, places)
+        given = as_chosen(program, state, program.wording, places)
     told = round_of(program, state).after.reveal is not Reveal.NEVER
     return Answered(
         state.turn,
@@ -114,7 +114,7 @@ def _answered(program: Program, state: State, result: Result) -> Answered:
         question.prompt,
         given or "".join(state.tried),
         result.value,
-        right_answer(program, state) if told else "",
+        right_answer(program, state, program.wording) if told else "",
         question.details.note if told else "",
     )
 
@@ -146,7 +146,7 @@ def hold(program: Program, state: State, way: Way | None, prints: Prints) -> Sta
     if hold == 0:
         return after_hold(program, state, prints)
     shown = (
-        f"the right answer, {right_answer(program, state)}, is shown"
+        f"the right answer, {right_answer(program, state, ENGLISH)}, is shown"
         if state.is_revealed
         else "the feedback is shown"
     )

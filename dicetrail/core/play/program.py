@@ -352,18 +352,22 @@ def tries_for(round_: Round, question: Question) -> int | None:
     return round_.ask.misses if own is None else own
 
 
-def right_answer(program: Program, state: State) -> str:
+def right_answer(program: Program, state: State, words: Wording) -> str:
     """The right answer to the question in play, with its letter: ``B, “Carrot”``."""
     question = question_of(program, state)
     _, right = choices_of(program, state)
     if not right:
-        return program.wording.say(Phrase.QUOTED, text=question.answer)
+        return words.say(Phrase.QUOTED, text=question.answer)
     by = Phrase.LIST_AND if question.details.needs is Needs.ALL else Phrase.LIST_OR
-    return as_chosen(program, state, right, by)
+    return as_chosen(program, state, words, right, by)
 
 
 def as_chosen(
-    program: Program, state: State, places: Sequence[int], by: Phrase = Phrase.LIST_AND
+    program: Program,
+    state: State,
+    words: Wording,
+    places: Sequence[int],
+    by: Phrase = Phrase.LIST_AND,
 ) -> str:
     """Choices of the question in play in words, by their places; empty for none.
 
@@ -371,7 +375,7 @@ def as_chosen(
     """
     question, (choices, _) = question_of(program, state), choices_of(program, state)
     several = [_chosen(question, place, choices) for place in places]
-    return program.wording.in_words(listed(several, by)) if several else ""
+    return words.in_words(listed(several, by)) if several else ""
 
 
 def _chosen(question: Question, place: int, choices: Sequence[str]) -> Filling:

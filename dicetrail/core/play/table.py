@@ -402,7 +402,7 @@ def _feedback(program: Program, state: State) -> Feedback | None:
         note = "" if state.phase is Phase.ASKING or keeps else _note(program, state)
         return Feedback(state.result, is_good, why, places, (), "", note)
     _, right = choices_of(program, state)
-    answer = right_answer(program, state)
+    answer = right_answer(program, state, program.wording)
     return Feedback(state.result, is_good, why, places, right, answer, _note(program, state))
 
 

@@ -1,0 +1,34 @@
+import unittest
+
+from babel import Locale
+from babel.numbers import get_decimal_symbol
+from hypothesis import given
+from hypothesis import strategies as st
+
+from dicetrail.core.document import WAYS, Language
+
+
+class TestLanguages(unittest.TestCase):
+    """Plural forms, decimal marks and directions against the Unicode CLDR as Babel (PyPI)
+    carries it."""
+
+    def test_every_language_has_the_forms_of_the_cldr(self):
+        for language, ways in WAYS.items():
+            with self.subTest(language):
+                locale = Locale.parse(language.value)
+                self.assertEqual(set(ways.forms), {*locale.plural_form.tags, "other"})
+                for number in (*range(2100), 10**6, 10**6 + 1, 3 * 10**6, 0.5, 1.0, 1.5, 2.25):
+                    self.assertEqual(ways.form(number), locale.plural_form(number), number)
+
+    @given(st.sampled_from(list(Language)), st.integers(0, 10**9))
+    def test_the_form_of_any_number_is_that_of_the_cldr(self, language, number):
+        locale = Locale.parse(language.value)
+        self.assertEqual(WAYS[language].form(number), locale.plural_form(number))
+
+    def test_marks_and_directions_are_those_of_the_cldr(self):
+        for language, ways in WAYS.items():
+            with self.subTest(language):
+                locale = Locale.parse(language.value)
+                self.assertEqual(ways.decimal, get_decimal_symbol(language.value))
+                self.assertEqual(ways.is_from_right, locale.text_direction == "rtl")
+                self.assertEqual(language.label.lower(), locale.get_display_name().lower())
