@@ -202,6 +202,8 @@ def _asked(view: Table, wording: Wording) -> Iterator[str | Panel]:
         else:
             said = f"{wording.say(_HEADLINES[feedback.result])} {feedback.why}"
         yield f"{mark} {escape(said)}"
+        if feedback.says:
+            yield f"  {escape(feedback.says)}"
         if feedback.answer:
             yield f"  {escape(wording.say(Phrase.IT_IS, answer=feedback.answer))}"
         if feedback.note:

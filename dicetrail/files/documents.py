@@ -24,7 +24,7 @@ MOST_YAML = 4_000_000
 MOST_DEPTH = 50
 """How deep the values of a YAML text may be nested."""
 _NUMBERS = ("tag:yaml.org,2002:int", "tag:yaml.org,2002:float")
-_FIELDS = {"prompt", "kind", "right", "wrong", *(detail.field for detail in DETAILS)}
+_FIELDS = {"prompt", "kind", "right", "wrong", "replies", *(detail.field for detail in DETAILS)}
 
 
 class _Misplaced(Exception):
@@ -45,6 +45,7 @@ def pack_schema() -> dict[str, Any]:
         "kind": {"enum": [kind.value for kind in Kind]},
         "right": texts,
         "wrong": texts,
+        "replies": texts,
         **{detail.field: _schema_of(detail, text) for detail in DETAILS},
     }
     questions = {
@@ -249,6 +250,7 @@ def _question(entry: Any, path: str) -> Question:
         _texts(entry.get("wrong"), f"{path}.wrong"),
         Kind(kind_word),
         PLAIN if details == PLAIN else details,
+        _texts(entry.get("replies"), f"{path}.replies"),
     )
 
 

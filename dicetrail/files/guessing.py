@@ -27,7 +27,7 @@ LOOKED_AT = 200
 MOST_GROUPS = 8
 OPTION_SIGNS = ("|", ";", "/", ",")
 
-_SEVERAL = {Role.RIGHT, Role.WRONG, Role.OPTION, Role.IGNORED}
+_SEVERAL = {Role.RIGHT, Role.WRONG, Role.REPLY, Role.OPTION, Role.IGNORED}
 """The roles that several columns can have."""
 _ANSWERS = {Role.RIGHT, Role.WRONG, Role.OPTION, Role.OPTIONS, Role.KEY, Role.GROUP}
 _SPACES = re.compile(r" {2,}")

@@ -125,6 +125,8 @@ def role_named(heading: str) -> Role | None:
         return None
     if own := _OWN.get(" ".join(words)):
         return own
+    if words[0] == Role.REPLY and all(word.isdigit() for word in words[1:]):
+        return Role.REPLY
     meanings = _meanings(words)
     telling = [word for word in words if not word.isdigit() and word not in _SMALL]
     lettered = _LETTER.fullmatch(words[-1]) is not None

@@ -82,6 +82,8 @@ class Role(Value):
     QUESTION = "question"
     RIGHT = "right answer"
     WRONG = "wrong choice"
+    REPLY = "reply"
+    """What is said to one who picks the wrong choice, or option, of the same number."""
     OPTION = "option"
     """A choice of which the key tells whether it is right."""
     OPTIONS = "options in one cell"

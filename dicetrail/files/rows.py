@@ -32,6 +32,7 @@ _ROLE_OF_FIELD = {
     "prompt": Role.QUESTION,
     "right": Role.RIGHT,
     "wrong": Role.WRONG,
+    "replies": Role.REPLY,
     **ROLE_OF_DETAIL,
 }
 
@@ -77,7 +78,8 @@ def planned_question(cells: list[str], plan: Plan) -> Question:
     details = _details(cells, plan)
     if len(right) > 1 and Role.KEY in plan.columns and ROLE_OF_DETAIL["needs"] not in plan.columns:
         details = replace(details, needs=Needs.ALL)
-    question = Question(_one(cells, plan, Role.QUESTION), right, wrong, kind, details)
+    replies = _replies(cells, plan, wrong)
+    question = Question(_one(cells, plan, Role.QUESTION), right, wrong, kind, details, replies)
     is_sorted = kind is Kind.SORT and not wrong
     fault = first_fault(replace(question, wrong=("other",)) if is_sorted else question)
     if fault:
@@ -116,6 +118,21 @@ def _answers(cells: list[str], plan: Plan, kind: Kind) -> tuple[tuple[str, ...],
         options = tuple(unmarked(option) or option for option in options)
         chosen = [options[place] for place in marked] or list(options[:1])
     return tuple(chosen), _others(options, chosen)
+
+
+def _replies(cells: list[str], plan: Plan, wrong: Sequence[str]) -> tuple[str, ...]:
+    """What is said to each wrong choice: the reply of the same number as the choice, or option."""
+    given = _all(cells, plan, Role.REPLY)
+    if not given:
+        return ()
+    offered = _all(cells, plan, Role.OPTION)
+    if not offered:
+        return given
+    by_choice = dict(zip(offered, given, strict=False))
+    found = [by_choice.get(choice, "") for choice in wrong]
+    while found and not found[-1]:
+        found.pop()
+    return tuple(found)
 
 
 def _others(options: Sequence[str], chosen: Sequence[str]) -> tuple[str, ...]:

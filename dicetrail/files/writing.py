@@ -172,6 +172,7 @@ def _rows(pack: Pack) -> Iterator[list[str]]:
     questions = pack.questions
     rights = max((len(question.right) for question in questions), default=1)
     wrongs = max((len(question.wrong) for question in questions), default=0)
+    replies = max((len(question.replies) for question in questions), default=0)
     has_kinds = any(question.kind is not Kind.CHOICE for question in questions) or not wrongs
     details = [
         detail
@@ -187,6 +188,7 @@ def _rows(pack: Pack) -> Iterator[list[str]]:
         "question",
         *_numbered("right answer", rights),
         *_numbered("wrong choice", wrongs),
+        *_numbered("reply", replies),
         *(detail.heading for detail in details),
     ]
     for question in questions:
@@ -195,6 +197,7 @@ def _rows(pack: Pack) -> Iterator[list[str]]:
             question.prompt,
             *_padded(question.right, rights),
             *_padded(question.wrong, wrongs),
+            *_padded(question.replies, replies),
             *(_shown(getattr(question.details, detail.field)) for detail in details),
         ]
 
@@ -232,6 +235,8 @@ def _entry(question: Question) -> dict[str, Any]:
     entry["right"] = list(question.right)
     if question.wrong:
         entry["wrong"] = list(question.wrong)
+    if question.replies:
+        entry["replies"] = list(question.replies)
     details = asdict(question.details)
     entry |= {name: value for name, value in details.items() if _is_said(question, name)}
     return entry

@@ -13,6 +13,8 @@ from dicetrail.core import (
     Details,
     Draw,
     DrawOrder,
+    Ending,
+    Game,
     Hint,
     Kind,
     Letter,
@@ -23,6 +25,9 @@ from dicetrail.core import (
     Round,
     Shows,
     Wait,
+    build,
+    start,
+    step,
     table,
 )
 from dicetrail.core.play import Bring
@@ -50,6 +55,49 @@ WRITTEN = Draw(None, DrawOrder.WRITTEN)
 
 def kinds(**rules):
     return Play(game(points(1), draw=WRITTEN, **rules), {"veg": KINDS})
+
+
+class TestOwnWords(unittest.TestCase):
+    def test_a_question_says_its_own_words_to_each_choice_wherever_it_stands(self):
+        own = Details(when_right="Yes, in the ground.", when_wrong="Look at the leaf.")
+        wrong = ("pea", "leek", "chard")
+        replies = ("", "Close: that is the stalk.")
+        question = Question("Root?", ("beet",), wrong, details=own, replies=replies)
+        wanted = {
+            "beet": own.when_right,
+            "pea": own.when_wrong,
+            "leek": "Close: that is the stalk.",
+            "chard": own.when_wrong,
+        }
+        for reveal in Reveal:
+            for tries in (1, 2):
+                for dice in range(6):
+                    for place in range(1, 5):
+                        round_ = Round("", ("veg",), ask=Ask(tries=tries), after=After(reveal))
+                        program = build(
+                            Game("", (round_,), (Ending("Done", ""),)),
+                            {"veg": Pack("Veg", (question,))},
+                        )
+                        moment = step(program, start(program, dice).state, Begin(), 0)
+                        choice = table(program, moment.state).question.choices[place - 1].text
+                        moment = step(program, moment.state, Answer(place), 1)
+                        self.assertEqual(table(program, moment.state).feedback.says, wanted[choice])
+
+    def test_a_typed_question_says_them_too_and_an_unreadable_answer_gets_none(self):
+        own = Details(when_right="Well dug.", when_wrong="Not in this bed.")
+        typed = Question("Type", ("beet",), (), Kind.TYPED, own)
+        round_ = Round("", ("veg",), ask=Ask(tries=None), check=Check(typos=1))
+        program = build(Game("", (round_,), (Ending("Done", ""),)), {"veg": Pack("V", (typed,))})
+        for answer, says in (
+            ("beet", "Well dug."),
+            ("bete", "Well dug."),
+            ("pea", "Not in this bed."),
+            (" ", ""),
+        ):
+            moment = step(program, start(program, 1).state, Begin(), 0)
+            moment = step(program, moment.state, Answer(answer), 1)
+            with self.subTest(answer):
+                self.assertEqual(table(program, moment.state).feedback.says, says)
 
 
 class TestTable(unittest.TestCase):

@@ -45,10 +45,13 @@ DETAILS = st.just(PLAIN) | st.builds(
     seconds=st.none() | st.integers(1, 99),
     hint=st.just("") | WORDS,
     note=st.just("") | WORDS,
+    when_right=st.just("") | WORDS,
+    when_wrong=st.just("") | WORDS,
 )
 TEXTS = st.lists(WORDS, min_size=1, max_size=3).map(tuple)
+REPLIES = st.just(()) | TEXTS | TEXTS.map(lambda texts: ("", *texts[:2]))
 QUESTIONS = st.one_of(
-    st.builds(Question, WORDS, TEXTS, TEXTS, st.just(Kind.CHOICE), DETAILS),
+    st.builds(Question, WORDS, TEXTS, TEXTS, st.just(Kind.CHOICE), DETAILS, REPLIES),
     st.builds(Question, WORDS, TEXTS, st.just(()), st.just(Kind.TYPED), DETAILS),
     st.builds(
         Question,

@@ -278,6 +278,10 @@ class Details:
     """Wrong letters allowed to a word; None allows as many as the round does."""
     needs: Annotated[Needs, Told("Needs", "of the right answers")] = Needs.ANY
     """Of several right choices, whether any one will do or all are wanted together."""
+    when_right: Annotated[str, Told("Said when right")] = ""
+    """The question's own words after a right answer."""
+    when_wrong: Annotated[str, Told("Said when wrong")] = ""
+    """And after a wrong one that has no reply of its own."""
 
 
 PLAIN = Details()
@@ -292,6 +296,13 @@ class Question:
     wrong: tuple[str, ...] = ()
     kind: Kind = Kind.CHOICE
     details: Details = PLAIN
+    replies: tuple[str, ...] = ()
+    """What is said to one who picks a wrong choice, in the order of those; empty for nothing."""
+
+    def reply_to(self, choice: str) -> str:
+        """What is said to one who picks that wrong choice."""
+        replies = dict(zip(self.wrong, self.replies, strict=False))
+        return replies.get(choice, "") or self.details.when_wrong
 
     @property
     def choices(self) -> tuple[str, ...]:

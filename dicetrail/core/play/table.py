@@ -102,6 +102,8 @@ class Feedback:
     answer: str
     """The right answer in words; empty while it is not told."""
     note: str
+    says: str
+    """The question's own words for what came of it."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -397,16 +399,30 @@ def _feedback(program: Program, state: State) -> Feedback | None:
         return None
     why, places = _why(program, state)
     is_good = state.result in _GOOD
+    says = _own_words(program, state, places)
     if not state.is_revealed:
         keeps = round_of(program, state).after.reveal is Reveal.NEVER
         note = "" if state.phase is Phase.ASKING or keeps else _note(program, state)
-        return Feedback(state.result, is_good, why, places, (), "", note)
+        return Feedback(state.result, is_good, why, places, (), "", note, says)
     _, right = choices_of(program, state)
     answer = right_answer(program, state, program.wording)
-    return Feedback(state.result, is_good, why, places, right, answer, _note(program, state))
+    note = _note(program, state)
+    return Feedback(state.result, is_good, why, places, right, answer, note, says)
 
 
 _GOOD = (Result.RIGHT, Result.CLOSE, Result.HIT)
+
+
+def _own_words(program: Program, state: State, places: tuple[int, ...]) -> str:
+    """What a question itself says to the answer it was given."""
+    question = question_of(program, state)
+    if state.result in (Result.RIGHT, Result.CLOSE):
+        return question.details.when_right
+    if state.result is not Result.WRONG:
+        return ""
+    if len(places) != 1:
+        return question.details.when_wrong
+    return question.reply_to(in_play(program, state).choices[places[0] - 1])
 
 
 def _note(program: Program, state: State) -> str:

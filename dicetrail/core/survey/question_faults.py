@@ -44,6 +44,8 @@ def field_name(field: str, number: int = 0) -> str:
     """What a field is called in words: `field_name("wrong", 1)` is ``wrong choice 2``."""
     if field == "wrong":
         return f"wrong choice {number + 1}"
+    if field == "replies":
+        return f"reply {number + 1}"
     if field == "right":
         return f"right answer {number + 1}" if number else "the right answer"
     return "the question" if field == "prompt" else f"the {field}"
@@ -61,6 +63,7 @@ def trimmed(question: Question) -> Question:
         tuple(text.strip() for text in question.wrong),
         question.kind,
         replace(details, **texts),
+        tuple(text.strip() for text in question.replies),
     )
 
 
@@ -70,6 +73,7 @@ def is_plain_choice(question: Question) -> bool:
     return (
         question.kind is Kind.CHOICE
         and _tells_topic_and_level_alone(question.details)
+        and not question.replies
         and bool(question.prompt)
         and len(question.right) == 1
         and 2 <= len(choices) <= MOST_CHOICES
@@ -113,11 +117,20 @@ def faults(question: Question) -> Iterator[FieldFault]:
     else:
         yield from _ANSWER_FAULTS[question.kind](question)
     yield from _detail_faults(question)
+    if len(question.replies) > len(question.wrong):
+        number = len(question.wrong)
+        what = f"{field_name('replies', number)} replies to no wrong choice"
+        yield FieldFault("replies", number, what, "leave it out, or write the wrong choice")
 
 
 def _broken_text(question: Question) -> FieldFault | None:
     """The first of a question's texts that is not of whole signs; None if all are."""
-    texts = (("prompt", (question.prompt,)), ("right", question.right), ("wrong", question.wrong))
+    texts = (
+        ("prompt", (question.prompt,)),
+        ("right", question.right),
+        ("wrong", question.wrong),
+        ("replies", question.replies),
+    )
     for field, given in texts:
         for number, text in enumerate(given):
             if not is_whole_text(text):

@@ -22,8 +22,11 @@ export const NEW_QUESTION: Question = {
     "pinned": "",
     "shows": "text",
     "misses": null,
-    "needs": "any"
-  }
+    "needs": "any",
+    "when_right": "",
+    "when_wrong": ""
+  },
+  "replies": []
 };
 
 export const NEW_ROUND: Round = {
@@ -390,6 +393,8 @@ export const FIELDS: Record<string, Field> = {
   "details.shows": {"label": "Choices are", "hint": "", "empty": "", "within": null},
   "details.misses": {"label": "Misses", "hint": "", "empty": "", "within": [1, 20]},
   "details.needs": {"label": "Needs", "hint": "of the right answers", "empty": "", "within": null},
+  "details.when_right": {"label": "Said when right", "hint": "", "empty": "", "within": null},
+  "details.when_wrong": {"label": "Said when wrong", "hint": "", "empty": "", "within": null},
   "scout.name": {"label": "Name", "hint": "", "empty": "", "within": null},
   "scout.right[]": {"label": "Right at the first try, by level", "hint": "", "empty": "", "within": [0, 100]},
   "scout.guesses": {"label": "Guesses", "hint": "one of the choices, each as likely", "empty": "", "within": null},
@@ -1048,13 +1053,13 @@ export const VALUES: {
   "Needs": [{"value": "any", "label": "any one will do", "hint": ""}, {"value": "all", "label": "all are wanted, picked together", "hint": ""}],
   "Format": [{"value": "table", "label": "rows of text", "hint": ""}, {"value": "xlsx", "label": "a workbook", "hint": ""}, {"value": "json", "label": "JSON", "hint": ""}, {"value": "yaml", "label": "YAML", "hint": ""}, {"value": "keyed", "label": "objects by their keys", "hint": ""}, {"value": "drawn", "label": "a table in a text", "hint": ""}, {"value": "written", "label": "questions written out", "hint": ""}],
   "Separator": [{"value": "tab", "label": "tab", "hint": ""}, {"value": "comma", "label": "comma ,", "hint": ""}, {"value": "semicolon", "label": "semicolon ;", "hint": ""}, {"value": "bar", "label": "bar |", "hint": ""}],
-  "Role": [{"value": "question", "label": "question", "hint": ""}, {"value": "right answer", "label": "right answer", "hint": ""}, {"value": "wrong choice", "label": "wrong choice", "hint": ""}, {"value": "option", "label": "option", "hint": ""}, {"value": "options in one cell", "label": "options in one cell", "hint": ""}, {"value": "key", "label": "key", "hint": ""}, {"value": "group", "label": "group", "hint": ""}, {"value": "kind", "label": "kind", "hint": ""}, {"value": "topic", "label": "topic", "hint": ""}, {"value": "level", "label": "level", "hint": ""}, {"value": "worth", "label": "worth", "hint": ""}, {"value": "seconds", "label": "seconds", "hint": ""}, {"value": "hint", "label": "hint", "hint": ""}, {"value": "note", "label": "note", "hint": ""}, {"value": "picture", "label": "picture", "hint": ""}, {"value": "sound", "label": "sound", "hint": ""}, {"value": "narration", "label": "narration", "hint": ""}, {"value": "tolerance", "label": "tolerance", "hint": ""}, {"value": "pinned choice", "label": "pinned choice", "hint": ""}, {"value": "choices are", "label": "choices are", "hint": ""}, {"value": "misses", "label": "misses", "hint": ""}, {"value": "needs", "label": "needs", "hint": ""}, {"value": "fact", "label": "kept", "hint": ""}, {"value": "ignored", "label": "ignored", "hint": ""}],
+  "Role": [{"value": "question", "label": "question", "hint": ""}, {"value": "right answer", "label": "right answer", "hint": ""}, {"value": "wrong choice", "label": "wrong choice", "hint": ""}, {"value": "reply", "label": "reply", "hint": ""}, {"value": "option", "label": "option", "hint": ""}, {"value": "options in one cell", "label": "options in one cell", "hint": ""}, {"value": "key", "label": "key", "hint": ""}, {"value": "group", "label": "group", "hint": ""}, {"value": "kind", "label": "kind", "hint": ""}, {"value": "topic", "label": "topic", "hint": ""}, {"value": "level", "label": "level", "hint": ""}, {"value": "worth", "label": "worth", "hint": ""}, {"value": "seconds", "label": "seconds", "hint": ""}, {"value": "hint", "label": "hint", "hint": ""}, {"value": "note", "label": "note", "hint": ""}, {"value": "picture", "label": "picture", "hint": ""}, {"value": "sound", "label": "sound", "hint": ""}, {"value": "narration", "label": "narration", "hint": ""}, {"value": "tolerance", "label": "tolerance", "hint": ""}, {"value": "pinned choice", "label": "pinned choice", "hint": ""}, {"value": "choices are", "label": "choices are", "hint": ""}, {"value": "misses", "label": "misses", "hint": ""}, {"value": "needs", "label": "needs", "hint": ""}, {"value": "said when right", "label": "said when right", "hint": ""}, {"value": "said when wrong", "label": "said when wrong", "hint": ""}, {"value": "fact", "label": "kept", "hint": ""}, {"value": "ignored", "label": "ignored", "hint": ""}],
   "Contents": [{"value": "questions", "label": "Questions", "hint": "each row, or each block of lines, is one"}, {"value": "facts", "label": "Facts", "hint": "a table of which rounds make questions by patterns"}],
   "Habit": [{"value": "first", "label": "The first there is", "hint": ""}, {"value": "any", "label": "Any, each as likely", "hint": ""}],
 };
 
 /** The details that are texts, and those that are numbers, in order. */
 
-export const TEXT_DETAILS: { name: "topic" | "hint" | "note" | "picture" | "sound" | "narration" | "tolerance" | "pinned"; label: string }[] = [{"name": "topic", "label": "Topic"}, {"name": "hint", "label": "Hint"}, {"name": "note", "label": "Note"}, {"name": "picture", "label": "Picture"}, {"name": "sound", "label": "Sound"}, {"name": "narration", "label": "Narration"}, {"name": "tolerance", "label": "Tolerance"}, {"name": "pinned", "label": "Pinned choice"}];
+export const TEXT_DETAILS: { name: "topic" | "hint" | "note" | "picture" | "sound" | "narration" | "tolerance" | "pinned" | "when_right" | "when_wrong"; label: string }[] = [{"name": "topic", "label": "Topic"}, {"name": "hint", "label": "Hint"}, {"name": "note", "label": "Note"}, {"name": "picture", "label": "Picture"}, {"name": "sound", "label": "Sound"}, {"name": "narration", "label": "Narration"}, {"name": "tolerance", "label": "Tolerance"}, {"name": "pinned", "label": "Pinned choice"}, {"name": "when_right", "label": "Said when right"}, {"name": "when_wrong", "label": "Said when wrong"}];
 
 export const NUMBER_DETAILS: { name: "level" | "worth" | "seconds" | "misses"; label: string }[] = [{"name": "level", "label": "Level"}, {"name": "worth", "label": "Worth"}, {"name": "seconds", "label": "Seconds"}, {"name": "misses", "label": "Misses"}];

@@ -2493,6 +2493,16 @@ export interface components {
             misses?: number | null;
             /** @default any */
             needs: components["schemas"]["Needs"];
+            /**
+             * When Right
+             * @default
+             */
+            when_right: string;
+            /**
+             * When Wrong
+             * @default
+             */
+            when_wrong: string;
         };
         /**
          * Draw
@@ -2787,6 +2797,8 @@ export interface components {
             answer: string;
             /** Note */
             note: string;
+            /** Says */
+            says: string;
         };
         /**
          * Fit
@@ -4435,10 +4447,17 @@ export interface components {
              *       "tolerance": "",
              *       "pinned": "",
              *       "shows": "text",
-             *       "needs": "any"
+             *       "needs": "any",
+             *       "when_right": "",
+             *       "when_wrong": ""
              *     }
              */
             details: components["schemas"]["Details"];
+            /**
+             * Replies
+             * @default []
+             */
+            replies: string[];
         };
         /**
          * QuestionEvidence
@@ -4664,7 +4683,7 @@ export interface components {
          * @description What a column holds: a part of the question, or a detail that it carries.
          * @enum {string}
          */
-        Role: "question" | "right answer" | "wrong choice" | "option" | "options in one cell" | "key" | "group" | "kind" | "topic" | "level" | "worth" | "seconds" | "hint" | "note" | "picture" | "sound" | "narration" | "tolerance" | "pinned choice" | "choices are" | "misses" | "needs" | "fact" | "ignored";
+        Role: "question" | "right answer" | "wrong choice" | "reply" | "option" | "options in one cell" | "key" | "group" | "kind" | "topic" | "level" | "worth" | "seconds" | "hint" | "note" | "picture" | "sound" | "narration" | "tolerance" | "pinned choice" | "choices are" | "misses" | "needs" | "said when right" | "said when wrong" | "fact" | "ignored";
         /**
          * Round
          * @description A stretch of the game with its own questions, draw, clock and moves.

@@ -81,6 +81,19 @@ export function QuestionPane(props: QuestionPaneProps) {
         texts={question.wrong}
         onChange={(wrong, number) => onChange({ ...question, wrong }, `wrong-${number}`)}
       />
+      {question.wrong.length > 0 && (
+        <div className="space-y-2">
+          {question.wrong.map((wrong, number) => (
+            // Replies have no identity but their place.
+            <TextField
+              key={number}
+              label={`Said to ${wrong || `wrong choice ${number + 1}`}`}
+              value={question.replies[number] ?? ""}
+              onChange={(text) => onChange({ ...question, replies: withText(question.replies, number, text) }, `replies-${number}`)}
+            />
+          ))}
+        </div>
+      )}
       <div className="flex gap-3">
         {NUMBER_DETAILS.filter(({ name }) => name !== "misses" || question.kind === "letters").map(({ name, label }) => (
           <NumberField
@@ -111,6 +124,13 @@ export function QuestionPane(props: QuestionPaneProps) {
   );
 }
 
+/** Texts with one of them changed, and without the empty ones at the end. */
+function withText(texts: string[], number: number, text: string): string[] {
+  const next = Array.from({ length: Math.max(texts.length, number + 1) }, (_, place) => (place === number ? text : (texts[place] ?? "")));
+  while (next.length > 0 && next[next.length - 1] === "") next.pop();
+  return next;
+}
+
 type ListFieldsProps = {
   label: string;
   texts: string[];
@@ -126,12 +146,7 @@ function ListFields({ label, texts, onChange }: ListFieldsProps) {
           key={number}
           label={number < texts.length ? `${label} ${number + 1}` : `Another ${label.toLowerCase()}`}
           value={text}
-          onChange={(changed) => {
-            const next = [...texts];
-            next[number] = changed;
-            while (next.length > 0 && next[next.length - 1] === "") next.pop();
-            onChange(next, number);
-          }}
+          onChange={(changed) => onChange(withText(texts, number, changed), number)}
         />
       ))}
     </div>

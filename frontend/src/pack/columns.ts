@@ -17,7 +17,7 @@ export type Column<Item> = {
   unfit?: (text: string) => string | undefined;
 };
 
-type ListField = "right" | "wrong";
+type ListField = "right" | "wrong" | "replies";
 type TextDetail = (typeof TEXT_DETAILS)[number]["name"];
 type NumberDetail = (typeof NUMBER_DETAILS)[number]["name"];
 
@@ -41,6 +41,7 @@ export function columnsFor(questions: Question[]): Column<Question>[] {
     },
     ...listColumns("right", "Right answer", most("right", 1)),
     ...listColumns("wrong", "Wrong", most("wrong", 3)),
+    ...listColumns("replies", "Reply to wrong", most("replies", 0)),
     ...TEXT_DETAILS.filter(({ name }) => name === "topic").map(textColumn),
     ...NUMBER_DETAILS.filter(({ name }) => name !== "misses" || used(name)).map(numberColumn),
     ...TEXT_DETAILS.filter(({ name }) => name !== "topic" && used(name)).map(textColumn),

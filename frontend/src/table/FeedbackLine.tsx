@@ -36,6 +36,11 @@ export function FeedbackLine({ table, feedback, onContinue }: FeedbackLineProps)
       {isOpen && feedback && feedback.result !== "unreadable" && (
         <p className="rounded-lg bg-note px-3 py-2">
           <b>{headline}</b> {feedback.why}. {itIs}
+          {feedback.says && (
+            <span dir="auto" className="block">
+              {feedback.says}
+            </span>
+          )}
         </p>
       )}
       {!isOpen && feedback && (
@@ -47,6 +52,11 @@ export function FeedbackLine({ table, feedback, onContinue }: FeedbackLineProps)
             <Button look="main" data-next onClick={onContinue}>
               {say("go on")} <ArrowRight aria-hidden className="rtl:-scale-x-100" />
             </Button>
+          )}
+          {feedback.says && (
+            <p dir="auto" className="basis-full text-lg">
+              {feedback.says}
+            </p>
           )}
           {feedback.note && <p dir="auto" className="basis-full text-soft">{feedback.note}</p>}
         </div>
