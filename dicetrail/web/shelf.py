@@ -31,7 +31,7 @@ from dicetrail.core import (
     table,
 )
 from dicetrail.core.foresight import Held, Playthrough, playthrough
-from dicetrail.core.play import go_on, made_ready
+from dicetrail.core.play import Media, go_on, made_ready
 from dicetrail.core.survey import Edits, PackLook, RowFault, edited_pack
 from dicetrail.core.workbench import Examined
 from dicetrail.files.aside import Aside
@@ -167,8 +167,11 @@ class Shelf:
 
     def table_of(self, run: RunRow, state: State) -> Table:
         """What the player of a run has in front of them at a state."""
-        media = {name: self.pack_media(name, number) for name, number in run.pack_revisions.items()}
-        return table(self.program_of(run), state, media)
+        return table(self.program_of(run), state, self.media_of(run))
+
+    def media_of(self, run: RunRow) -> Media:
+        """Where the pictures and sounds of a run's packs are found."""
+        return {name: self.pack_media(name, number) for name, number in run.pack_revisions.items()}
 
     def pack(self, pack_id: str, number: int) -> Pack:
         """A revision of a pack with its questions. Raises NotFound."""

@@ -49,7 +49,7 @@ from dicetrail.core.play.state import (
     TimeRanBackwards,
     Wait,
 )
-from dicetrail.core.play.table import CueShown, Table, table
+from dicetrail.core.play.table import CueShown, Media, Table, seen_again, table
 
 __all__ = [
     "Action",
@@ -66,6 +66,7 @@ __all__ = [
     "Input",
     "Intent",
     "Letter",
+    "Media",
     "Moment",
     "Pass",
     "Phase",
@@ -106,6 +107,7 @@ __all__ = [
     "round_of",
     "sample_verdicts",
     "seconds_for",
+    "seen_again",
     "spot",
     "start",
     "step",

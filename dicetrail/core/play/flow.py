@@ -19,13 +19,22 @@ from dicetrail.core.document import (
     Refill,
     Reveal,
     Round,
+    Shows,
     To,
     Way,
     as_written,
     counted,
 )
 from dicetrail.core.draw import BY_CHANCE, Deal
-from dicetrail.core.play.footprints import Answered, Change, Footprint, Stop, What
+from dicetrail.core.play.footprints import (
+    NO_PICTURES,
+    Answered,
+    Change,
+    Footprint,
+    Pictures,
+    Stop,
+    What,
+)
 from dicetrail.core.play.outcomes import (
     Prints,
     cue_of_ending,
@@ -101,11 +110,11 @@ def settled_question(
 def _answered(program: Program, state: State, result: Result) -> Answered:
     """The question in play, now that it is done with."""
     question, given = question_of(program, state), state.given
-    if isinstance(given, int):
-        given = (given,)
-    if isinstance(given, tuple):
+    places: tuple[int, ...] = ()
+    if given is not None and not isinstance(given, str):
         choices, _ = choices_of(program, state)
-        places = [place for place in given if 1 <= place <= len(choices)]
+        picked = (given,) if isinstance(given, int) else given
+        places = tuple(place for place in picked if 1 <= place <= len(choices))
         given = as_chosen(program, state, program.wording, places)
     told = round_of(program, state).after.reveal is not Reveal.NEVER
     return Answered(
@@ -116,6 +125,25 @@ def _answered(program: Program, state: State, result: Result) -> Answered:
         result.value,
         right_answer(program, state, program.wording) if told else "",
         question.details.note if told else "",
+        _pictures(program, state, places, told),
+    )
+
+
+def _pictures(program: Program, state: State, places: Sequence[int], is_told: bool) -> Pictures:
+    """The pictures of the question in play, those picked, and the right ones if they are told."""
+    details = question_of(program, state).details
+    if details.shows is not Shows.PICTURE:
+        return (
+            Pictures(in_play(program, state).pack, details.picture)
+            if details.picture
+            else NO_PICTURES
+        )
+    choices, right = choices_of(program, state)
+    return Pictures(
+        in_play(program, state).pack,
+        details.picture,
+        tuple(choices[place - 1] for place in places),
+        tuple(choices[place - 1] for place in right) if is_told else (),
     )
 
 

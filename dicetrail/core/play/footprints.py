@@ -6,7 +6,7 @@ them, and a run can be told from them alone. None tells a right answer before th
 is done with.
 """
 
-from dataclasses import dataclass
+from dataclasses import dataclass, field
 from enum import StrEnum
 
 from dicetrail.core.document import Number
@@ -66,6 +66,20 @@ class Fact:
 
 
 @dataclass(frozen=True, slots=True)
+class Pictures:
+    """The pictures of a question, by the names its pack gives them: its own, those picked, and
+    the right ones as far as they are told. Where they are shown, by where they are found."""
+
+    pack: str = ""
+    question: str = ""
+    given: tuple[str, ...] = ()
+    right: tuple[str, ...] = ()
+
+
+NO_PICTURES = Pictures()
+
+
+@dataclass(frozen=True, slots=True)
 class Answered:
     """A question that is done with: what was asked and answered, and what came of it."""
 
@@ -79,6 +93,8 @@ class Answered:
     right: str
     """The right answer in words; empty where the round never tells it."""
     note: str
+    pictures: Pictures = field(default=NO_PICTURES, compare=False)
+    """What was seen: told to whoever looks back on it, and no part of what happened."""
 
 
 @dataclass(frozen=True, slots=True)

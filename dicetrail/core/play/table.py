@@ -6,7 +6,7 @@ round tells it.
 """
 
 from collections.abc import Mapping
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 from dicetrail.core.answers import LETTERS, Cell, laid_out
@@ -25,6 +25,7 @@ from dicetrail.core.document import (
     as_written,
     filled_in,
 )
+from dicetrail.core.play.footprints import Answered, Pictures
 from dicetrail.core.play.program import (
     Program,
     check,
@@ -224,6 +225,21 @@ class Table:
     question: QuestionShown | None
     feedback: Feedback | None
     ending: EndingShown | None
+
+
+def seen_again(answered: Answered, media: Media) -> Answered:
+    """A question that is done with, its pictures by where they are found."""
+    pictures = answered.pictures
+    found = media.get(pictures.pack, {})
+    return replace(
+        answered,
+        pictures=Pictures(
+            "",
+            found.get(pictures.question, ""),
+            tuple(found.get(name, "") for name in pictures.given),
+            tuple(found.get(name, "") for name in pictures.right),
+        ),
+    )
 
 
 def table(program: Program, state: State, media: Media = NO_MEDIA) -> Table:

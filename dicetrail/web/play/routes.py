@@ -12,7 +12,16 @@ from starlette.exceptions import HTTPException
 
 from dicetrail.core import GameProblems, Input, Moment, Phase, State, Wait, step
 from dicetrail.core.document import as_written, sounds_of
-from dicetrail.core.play import Dress, answered, dress, is_best, length_of_round, spot
+from dicetrail.core.play import (
+    Answered,
+    Dress,
+    answered,
+    dress,
+    is_best,
+    length_of_round,
+    seen_again,
+    spot,
+)
 from dicetrail.store import Place, StaleRun
 from dicetrail.store.games import game_revision, shelved_game
 from dicetrail.store.models import RunRow
@@ -205,12 +214,19 @@ def _view(
         at=here.at,
         table=shelf.table_of(run, here),
         sounds=sounds_of(program.game),
-        answered=(*known.answered, *answered((moment,))) if has_ended else (),
+        answered=_looked_back_on(shelf, known, moment) if has_ended else (),
         is_best=has_ended and is_best(program, here),
         asks_remark=has_ended and program.game.opening.asks_remark,
         refused=refused,
     )
     return view, here
+
+
+def _looked_back_on(shelf: Shelf, known: Standing, moment: Moment) -> tuple[Answered, ...]:
+    """Every question of a run that has ended."""
+    media = shelf.media_of(known.run)
+    done = (*known.answered, *answered((moment,)))
+    return tuple(seen_again(one, media) for one in done)
 
 
 def end_those_left(shelf: Shelf, standings: Standings, now: datetime) -> int:

@@ -1879,6 +1879,15 @@ export interface components {
             right: string;
             /** Note */
             note: string;
+            /**
+             * @default {
+             *       "pack": "",
+             *       "question": "",
+             *       "given": [],
+             *       "right": []
+             *     }
+             */
+            pictures: components["schemas"]["Pictures"];
         };
         /**
          * AnswersBrought
@@ -4194,6 +4203,33 @@ export interface components {
          */
         PictureAt: "above" | "beside";
         /**
+         * Pictures
+         * @description The pictures of a question, by the names its pack gives them: its own, those picked, and
+         *     the right ones as far as they are told. Where they are shown, by where they are found.
+         */
+        Pictures: {
+            /**
+             * Pack
+             * @default
+             */
+            pack: string;
+            /**
+             * Question
+             * @default
+             */
+            question: string;
+            /**
+             * Given
+             * @default []
+             */
+            given: string[];
+            /**
+             * Right
+             * @default []
+             */
+            right: string[];
+        };
+        /**
          * PlacedProblem
          * @description A problem, and where it is mended.
          */
@@ -5767,6 +5803,7 @@ export type Phase = components['schemas']['Phase'];
 export type Phrase = components['schemas']['Phrase'];
 export type Picked = components['schemas']['Picked'];
 export type PictureAt = components['schemas']['PictureAt'];
+export type Pictures = components['schemas']['Pictures'];
 export type PlacedProblem = components['schemas']['PlacedProblem'];
 export type Plan = components['schemas']['Plan'];
 export type PlayGame = components['schemas']['PlayGame'];

@@ -5,20 +5,31 @@ import { useSay } from "../table/wording";
 import { Button } from "../ui/Button";
 import { TextField } from "../ui/fields";
 
-type NamesProps = { game: PlayGame; onStart: (players: string[]) => void };
+type NamesProps = { game: PlayGame; picture: string; onStart: (players: string[]) => void };
+
+const KEPT = "dice trail names";
+
+/** The names given the last time on this device. */
+function namesKept(): string[] {
+  const kept: unknown = JSON.parse(localStorage.getItem(KEPT) ?? "null");
+  const names = Array.isArray(kept) ? kept.filter((name) => typeof name === "string") : [];
+  return names.length > 0 ? names : [""];
+}
 
 /** Who plays, before the game is laid on the table. */
-export function Names({ game, onStart }: NamesProps) {
+export function Names({ game, picture, onStart }: NamesProps) {
   const say = useSay();
-  const [names, setNames] = useState([""]);
+  const [names, setNames] = useState(() => namesKept().slice(0, game.most_players));
   return (
     <form
       className="m-auto w-full max-w-sm space-y-3 py-6"
       onSubmit={(event) => {
         event.preventDefault();
+        localStorage.setItem(KEPT, JSON.stringify(names));
         onStart(names);
       }}
     >
+      {picture && <img src={`/api/media/${picture}`} alt="" className="mx-auto max-h-64 max-w-full rounded-lg object-contain" />}
       <h2 className="text-center text-4xl text-balance">{game.title}</h2>
       {names.map((name, index) => (
         // Players have no identity but their place.

@@ -23,6 +23,7 @@ import { Remark } from "./Remark";
 import { Review } from "./Review";
 import { ScoreTable } from "./ScoreTable";
 import { Settings } from "./Settings";
+import { Share } from "./Share";
 import { Trouble } from "./Trouble";
 import { useTextSize } from "./useTextSize";
 import { usePlay, type Play } from "./usePlay";
@@ -50,7 +51,7 @@ export default function PlayPage() {
       <div className="flex flex-1 flex-col rounded-xl border border-edge bg-card p-4 shadow-sm sm:p-6">
         {failure !== undefined && <Trouble error={failure} />}
         {failure !== undefined && !run && !play.isOutOfReach && <WayBack />}
-        {dress.data && play.isAsking && game.data && <Names game={game.data} onStart={play.start} />}
+        {dress.data && play.isAsking && game.data && <Names game={game.data} picture={dress.data.look.opening_picture} onStart={play.start} />}
         {dress.data && play.isAsking && <KeptOfYou />}
         {run && dress.data ? (
           <Played play={play} run={run} dress={dress.data} />
@@ -113,6 +114,7 @@ function Played({ play, run, dress }: PlayedProps) {
           {say("best so far")}
         </p>
       )}
+      {run.table.ending && <Share table={run.table} ending={run.table.ending} />}
       {run.asks_remark && <Remark key={run.id} runId={run.id} />}
       {run.table.phase === "ended" && <Afterwards gameId={run.game_id} runId={run.id} />}
       <Review answered={run.answered} players={run.table.players.map(({ name }) => name)} />

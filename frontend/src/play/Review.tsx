@@ -34,6 +34,7 @@ export function Review({ answered, players }: ReviewProps) {
                   <span className={`font-semibold ${look}`}>{wordsOf(one, say)}</span>
                 </p>
                 {one.right && markOf(one.result) !== "good" && <p className="break-words">{say("it is", { answer: one.right })}</p>}
+                <Pictures pictures={one.pictures} />
                 {one.note && <p dir="auto" className="text-soft">{one.note}</p>}
               </div>
             </li>
@@ -41,6 +42,27 @@ export function Review({ answered, players }: ReviewProps) {
         })}
       </ol>
     </section>
+  );
+}
+
+/** What was seen with a question: its picture, those picked and the right ones. */
+function Pictures({ pictures }: { pictures: Answered["pictures"] }) {
+  const say = useSay();
+  const shown = [
+    ...[pictures.question].map((digest) => ({ digest, of: say("picture of the question") })),
+    ...pictures.given.map((digest) => ({ digest, of: say("your answer") })),
+    ...pictures.right.filter((digest) => !pictures.given.includes(digest)).map((digest) => ({ digest, of: say("right answer") })),
+  ].filter(({ digest }) => digest);
+  if (shown.length === 0) return null;
+  return (
+    <ul className="my-1 flex flex-wrap gap-3">
+      {shown.map(({ digest, of }) => (
+        <li key={`${of} ${digest}`} className="text-sm text-soft">
+          <img src={`/api/media/${digest}`} alt="" className="max-h-20 rounded-md border border-line bg-sheet" />
+          {digest !== pictures.question && of}
+        </li>
+      ))}
+    </ul>
   );
 }
 
