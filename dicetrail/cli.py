@@ -103,7 +103,7 @@ def serve(
     with _troubles_told():
         database = Database(data)
         if demo and load_demo(database, datetime.now(UTC)):
-            console.print("The demo, seven games of the Quillbrook Allotment Society, is here.")
+            console.print("The demo, games of the Quillbrook Allotment Society, is here.")
         port = listener.getsockname()[1]
         application = _application(database, host, port, key, tuple(name or ()))
     # What was made so far stays for good: it need not be looked through again and again.

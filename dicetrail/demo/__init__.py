@@ -13,6 +13,7 @@ from sqlalchemy.orm import Session
 from dicetrail.core import Game, Pack
 from dicetrail.demo import games
 from dicetrail.demo.games import HARVEST_SUPPER
+from dicetrail.demo.looks import PICTURES, dressed
 from dicetrail.demo.media import BED_LEAVES, LEAVES, SOUNDS
 from dicetrail.files import Contents, Wish, guess, medium, read_answers, read_questions
 from dicetrail.store import Database, NotFound, PackSource
@@ -25,7 +26,8 @@ from dicetrail.web.loads.load import pack_source
 
 DATA = Path(__file__).parent / "data"
 
-GAMES: Mapping[str, Game] = {
+_AS_MADE: Mapping[str, Game] = {
+    "harvest-table": games.HARVEST_TABLE,
     "bed-by-bed": games.BED_BY_BED,
     "slug-patrol": games.SLUG_PATROL,
     "leaf-shapes": games.LEAF_SHAPES,
@@ -36,10 +38,14 @@ GAMES: Mapping[str, Game] = {
 }
 """By identifier; the last one stands first on the shelf."""
 
+GAMES: Mapping[str, Game] = {name: dressed(name, game) for name, game in _AS_MADE.items()}
+"""Each in its own look."""
+
 _FILES = {
     games.SUPPER_PACK: ("Harvest Supper questions", "harvest-supper.tsv"),
     games.WORDS_PACK: ("Shed words", "shed-words.tsv"),
     games.SLUGS_PACK: ("Slug Patrol questions", "slug-patrol.tsv"),
+    games.TABLE_PACK: ("أسئلة المائدة", "harvest-table.tsv"),
 }
 
 PLANTS_FILE = "plants.tsv"
@@ -54,6 +60,8 @@ def load_demo(database: Database, now: datetime) -> bool:
         lacking = [name for name in GAMES if not _is_there(session, name)]
         if lacking:
             _load_packs(session, now)
+            for picture in PICTURES:
+                keep_medium(session, picture.digest, picture.media_type, picture.content)
         for place, name in enumerate(lacking):
             add_game(session, GAMES[name], now + timedelta(milliseconds=place), name)
             if name in ANSWERS:

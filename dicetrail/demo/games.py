@@ -1,4 +1,4 @@
-"""The seven games of the Quillbrook Allotment Society, an invented occasion.
+"""Seven games of the Quillbrook Allotment Society, and one of its twin: an invented occasion.
 
 Between them they use every capability there is.
 """
@@ -26,13 +26,24 @@ from dicetrail.core import (
     Sound,
     Sums,
 )
-from dicetrail.core.document import Badge, Effect, Leaves, Made, Note, Operator, Span, Wave
+from dicetrail.core.document import (
+    Badge,
+    Effect,
+    Language,
+    Leaves,
+    Made,
+    Note,
+    Operator,
+    Span,
+    Wave,
+)
 
 SUPPER_PACK = "harvest-supper-questions"
 WORDS_PACK = "shed-words"
 LEAVES_PACK = "leaf-shapes"
 SLUGS_PACK = "slug-patrol-questions"
 PLANTS = "plants-of-the-beds"
+TABLE_PACK = "harvest-table-questions"
 
 HARVEST_SUPPER = Game(
     title="Harvest Supper",
@@ -458,3 +469,51 @@ def leaf_pack() -> Pack:
         for number, (name, right) in enumerate(sounds.items(), 1)
     )
     return Pack("Leaf shapes and noises", (*leaves, *heard))
+
+
+HARVEST_TABLE = Game(
+    title="مائدة الحصاد",
+    language=Language.ARABIC,
+    opening=Opening(
+        "أهلًا بكم إلى مائدة الحصاد التي تقيمها جمعية بساتين وادي النعناع، توأم جمعية كويلبروك. "
+        "ثمانية أسئلة، وثلاث أرواح."
+    ),
+    rounds=(Round("أسئلة المائدة", (TABLE_PACK,), draw=Draw(count=8), ask=Ask(seconds=30)),),
+    script="""\
+score = 0
+lives = 3
+
+def right():
+    score += 10
+
+def wrong():
+    lives -= 1
+""",
+    cues=(
+        Cue("ناضج", (Occasion.RIGHT,), sound="ripe", effect=Effect.MARK),
+        Cue("مخدوش", (Occasion.WRONG, Occasion.LATE), sound="bump", effect=Effect.MARK),
+        Cue(
+            "ثلاثة",
+            (Occasion.STREAK,),
+            "ثلاث إجابات متتالية!",
+            sound="in a row",
+            effect=Effect.LEAVES,
+        ),
+        Cue("الجرس", (Occasion.ENDING,), sound="supper bell", effect=Effect.TOKEN),
+    ),
+    endings=(
+        Ending(
+            "صديق الحلزون",
+            "حلزونات الوادي تشكرك.",
+            None,
+            0,
+            "lives",
+            at_once=True,
+            badge=Badge.SLUG,
+        ),
+        Ending("السلة الذهبية", "سلة كاملة! الجمعية كلها تصفق لك.", 80, badge=Badge.BASKET),
+        Ending("جار طيب", "تعرف بستانك جيدًا. تعال وساعدنا.", 70, 79, badge=Badge.ROSETTE),
+        Ending("بستان جديد", "عندك الأرض، وبقيت البذور.", None, 69, badge=Badge.SPROUT),
+    ),
+)
+"""Of the twin society of Mint Valley, in Arabic."""

@@ -48,6 +48,11 @@ _BED_OUTLINES = {
 }
 
 
+def leaf_outline(name: str) -> str:
+    """The outline of a leaf of that kind, as a path of SVG, 120 wide and high."""
+    return _OUTLINES[name]
+
+
 def leaf(outline: str) -> bytes:
     """A leaf of that outline as an SVG drawing."""
     return (
