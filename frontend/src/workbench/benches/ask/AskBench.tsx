@@ -27,7 +27,12 @@ export function AskBench({ game, document, round, at, edit, editRound }: BenchPr
           onChange={(seconds) => edit((old) => ({ ...old, seconds }))}
         />
       </div>
-      <QuestionTime seconds={ask.seconds ?? null} holdMs={round.after.hold_ms ?? null} />
+      <QuestionTime
+        seconds={ask.seconds ?? null}
+        holdMs={round.after.hold_ms ?? null}
+        onSeconds={(seconds) => set({ seconds })}
+        onHold={(hold_ms) => editRound({ after: { ...round.after, hold_ms } })}
+      />
       <div className="flex flex-wrap items-start gap-x-8 gap-y-4">
         <NumberField
           where={`${at}.ask.tries`}

@@ -11,6 +11,14 @@ import { ScoreLine } from "./ScoreLine";
 
 const COUNTED = ["score", "percent", "right_count", "mistakes", "best_streak"];
 
+/** The endings with the border between two of them at a score: the first one that leads to the right. */
+function withBorder(endings: Ending[], left: number, right: number, score: number): Ending[] {
+  return endings.map((ending, place) => {
+    if (place === right) return { ...ending, at_least: score };
+    return place === left && ending.at_most !== null ? { ...ending, at_most: score - 1 } : ending;
+  });
+}
+
 /** The endings in order; the first that fits is taken. */
 export function EndBench({ game, document, edit, table }: BenchProps) {
   const endings = document.endings;
@@ -18,7 +26,7 @@ export function EndBench({ game, document, edit, table }: BenchProps) {
   const counters = table.steps[0]?.table.players[0]?.counters.map(({ name }) => name) ?? [];
   return (
     <div className="space-y-2.5">
-      <ScoreLine spans={game.score_spans} endings={game.document.endings} />
+      <ScoreLine spans={game.score_spans} endings={game.document.endings} onMove={(left, right, score) => set((old) => withBorder(old, left, right, score))} />
       <OddsLine gameId={game.id} document={document} />
       <div>
         <EndingHeads />
