@@ -46,6 +46,7 @@ from dicetrail.core.rules.script.language import (
     TEXT_FACTS,
     WITHOUT_QUESTION,
 )
+from dicetrail.core.rules.script.putting_in import put_in
 from dicetrail.core.rules.script.ready_rules import SCRIPT_RECIPES, ScriptRecipe
 from dicetrail.core.rules.settle import (
     Outcome,
@@ -109,6 +110,7 @@ __all__ = [
     "last_ending",
     "onward",
     "parse",
+    "put_in",
     "round_ended",
     "round_titled",
     "rules_of",

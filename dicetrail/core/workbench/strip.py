@@ -120,6 +120,15 @@ class Drawn:
 
 
 @dataclass(frozen=True, slots=True)
+class ScriptWay:
+    """Where a line of the rule script can take a run: to a round or an ending, by its title."""
+
+    line: int
+    to: To
+    name: str
+
+
+@dataclass(frozen=True, slots=True)
 class Examined:
     """What is said of a game without playing it."""
 
@@ -133,6 +142,8 @@ class Examined:
     """How many questions each round's pool holds."""
     facets: tuple[Facets, ...]
     """For each round, what its questions can be chosen by."""
+    script_ways: tuple[ScriptWay, ...] = ()
+    """The ways the rule script can take a run, besides those of the rounds."""
 
 
 def look_over(
@@ -155,7 +166,18 @@ def look_over(
         is_whole,
         tuple(pool_size(round_, censuses) for round_ in game.rounds),
         tuple(facets(round_, censuses) for round_ in game.rounds),
+        () if rules is None else tuple(_script_ways(rules)),
     )
+
+
+def _script_ways(rules: Rules) -> Iterator[ScriptWay]:
+    """Every round and ending a rule script names to go to."""
+    for said in rules.script.said:
+        if said.deed in _NAMED_WAYS:
+            yield ScriptWay(said.line, _NAMED_WAYS[said.deed], said.text)
+
+
+_NAMED_WAYS = {"go": To.ROUND, "finish": To.ENDING}
 
 
 def _changed_samples(game: Game, packs: Packs, problems: tuple[Problem, ...]) -> Iterator[Problem]:
@@ -429,6 +451,7 @@ __all__ = [
     "DrawnQuestion",
     "Examined",
     "ScoreSpan",
+    "ScriptWay",
     "StopSummary",
     "draw_list",
     "look_over",

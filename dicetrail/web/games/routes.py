@@ -256,6 +256,7 @@ def game_view(shelf: Shelf, game_id: str) -> GameView:
             facets=examined.facets,
             problems=tuple(map(placed, (*game.kept.problems, *examined.problems))),
             score_spans=examined.score_spans,
+            script_ways=examined.script_ways,
             packs=[pack_card(pack) for pack in packs],
         )
 

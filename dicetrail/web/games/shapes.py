@@ -9,7 +9,7 @@ from dicetrail.core import Game
 from dicetrail.core.answers import Fold, Verdict
 from dicetrail.core.document import Number
 from dicetrail.core.draw import Facets
-from dicetrail.core.workbench import DrawnQuestion, PlacedProblem, ScoreSpan, StopSummary
+from dicetrail.core.workbench import DrawnQuestion, PlacedProblem, ScoreSpan, ScriptWay, StopSummary
 from dicetrail.web.packs.shapes import PackCard
 from dicetrail.web.wire.shapes import Dice, DiceName, Title
 
@@ -58,6 +58,8 @@ class GameView(BaseModel):
     """For each round, the stops of its trail."""
     problems: tuple[PlacedProblem, ...]
     score_spans: tuple[ScoreSpan, ...]
+    script_ways: tuple[ScriptWay, ...]
+    """Where the rule script can take a run."""
     spans_are_whole: bool
     """Whether the spans hold every score a run can end with; else they show the bounds."""
     pools: tuple[int, ...]

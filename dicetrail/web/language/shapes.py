@@ -1,10 +1,11 @@
 """The shape of what a page needs to help with a script."""
 
-from typing import Literal
+from typing import Annotated, Literal
 
-from pydantic import BaseModel
+from pydantic import BaseModel, Field
 
 from dicetrail.core.rules import ScriptRecipe
+from dicetrail.core.rules.script import LIMIT
 
 
 class ScriptName(BaseModel):
@@ -22,3 +23,16 @@ class ScriptNames(BaseModel):
 
     names: list[ScriptName]
     recipes: list[ScriptRecipe]
+
+
+class PutIn(BaseModel):
+    """A script, and another to be put into it."""
+
+    script: Annotated[str, Field(max_length=LIMIT)]
+    other: Annotated[str, Field(max_length=LIMIT)]
+
+
+class ScriptMade(BaseModel):
+    """A script that was made of others."""
+
+    script: str

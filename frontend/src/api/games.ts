@@ -150,3 +150,10 @@ export function useTrial(gameId: string, revision: number, dice: Dice | undefine
     placeholderData: (before) => before,
   });
 }
+
+/** Puts one rule script into another; nothing is saved by it. */
+export function usePutIn() {
+  return useMutation({
+    mutationFn: (scripts: { script: string; other: string }) => given(api.POST("/api/language/put-in", { body: scripts })),
+  });
+}

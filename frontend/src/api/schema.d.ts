@@ -800,6 +800,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/language/put-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put Script In
+         * @description A script with another put into it; nothing is kept. Refused where one cannot be read.
+         */
+        post: operations["put_script_in_api_language_put_in_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sounds": {
         parameters: {
             query?: never;
@@ -3086,6 +3106,8 @@ export interface components {
             problems: components["schemas"]["PlacedProblem"][];
             /** Score Spans */
             score_spans: components["schemas"]["ScoreSpan"][];
+            /** Script Ways */
+            script_ways: components["schemas"]["ScriptWay"][];
             /** Spans Are Whole */
             spans_are_whole: boolean;
             /** Pools */
@@ -4445,6 +4467,16 @@ export interface components {
             problems: components["schemas"]["Problem"][];
         };
         /**
+         * PutIn
+         * @description A script, and another to be put into it.
+         */
+        PutIn: {
+            /** Script */
+            script: string;
+            /** Other */
+            other: string;
+        };
+        /**
          * Quartiles
          * @description What a quarter of some numbers keep below, one half, and three quarters.
          */
@@ -5103,6 +5135,14 @@ export interface components {
             own: components["schemas"]["Own"][];
         };
         /**
+         * ScriptMade
+         * @description A script that was made of others.
+         */
+        ScriptMade: {
+            /** Script */
+            script: string;
+        };
+        /**
          * ScriptName
          * @description A name of the rule script: what it is, and what it does or means.
          */
@@ -5140,6 +5180,17 @@ export interface components {
             words: string;
             /** Script */
             script: string;
+        };
+        /**
+         * ScriptWay
+         * @description Where a line of the rule script can take a run: to a round or an ending, by its title.
+         */
+        ScriptWay: {
+            /** Line */
+            line: number;
+            to: components["schemas"]["To"];
+            /** Name */
+            name: string;
         };
         /**
          * Separator
@@ -5813,6 +5864,7 @@ export type PlayedRun = components['schemas']['PlayedRun'];
 export type PlayerShown = components['schemas']['PlayerShown'];
 export type Problem = components['schemas']['Problem'];
 export type ProblemDetails = components['schemas']['ProblemDetails'];
+export type PutIn = components['schemas']['PutIn'];
 export type Quartiles = components['schemas']['Quartiles'];
 export type Question = components['schemas']['Question'];
 export type QuestionEvidence = components['schemas']['QuestionEvidence'];
@@ -5845,9 +5897,11 @@ export type Score = components['schemas']['Score'];
 export type ScoreSpan = components['schemas']['ScoreSpan'];
 export type Scores = components['schemas']['Scores'];
 export type Scout = components['schemas']['Scout'];
+export type ScriptMade = components['schemas']['ScriptMade'];
 export type ScriptName = components['schemas']['ScriptName'];
 export type ScriptNames = components['schemas']['ScriptNames'];
 export type ScriptRecipe = components['schemas']['ScriptRecipe'];
+export type ScriptWay = components['schemas']['ScriptWay'];
 export type Separator = components['schemas']['Separator'];
 export type Severity = components['schemas']['Severity'];
 export type Share = components['schemas']['Share'];
@@ -7398,6 +7452,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ScriptNames"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    put_script_in_api_language_put_in_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PutIn"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScriptMade"];
                 };
             };
             /** @description What went wrong, and how to mend it */

@@ -12,7 +12,7 @@ const OUTCOMES = [
 ] as const;
 
 /** Where the run goes from a question that is done with, and the map of the rounds. */
-export function MoveOnBench({ document, round, number, at, editRound }: BenchProps) {
+export function MoveOnBench({ game, document, round, number, at, editRound }: BenchProps) {
   const moves = round.moves;
   return (
     <div className="space-y-5">
@@ -31,7 +31,12 @@ export function MoveOnBench({ document, round, number, at, editRound }: BenchPro
       <p className="text-soft">
         While tries are left, the question stands. The rule script can say otherwise with finish, go, again and skip.
       </p>
-      <RoundMap document={document} chosen={number} />
+      <RoundMap
+        document={document}
+        chosen={number}
+        scriptWays={game.script_ways}
+        onWay={(outcome, to, name) => editRound({ moves: { ...moves, [outcome]: { to, name } } })}
+      />
     </div>
   );
 }

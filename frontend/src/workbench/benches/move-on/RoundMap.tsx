@@ -1,36 +1,82 @@
-import type { Game, Way } from "../../../api/schema";
+import { useRef, useState, type PointerEvent } from "react";
+import type { Game, ScriptWay, To } from "../../../api/schema";
 
-type RoundMapProps = { document: Game; chosen: number };
+export const OUTCOMES = ["right", "wrong", "timeout", "passed"] as const;
+export type Outcome = (typeof OUTCOMES)[number];
+
+type RoundMapProps = {
+  document: Game;
+  chosen: number;
+  /** Where the rule script can take a run. */
+  scriptWays: ScriptWay[];
+  /** Draws a way from the chosen round, for an outcome, to a round or an ending. */
+  onWay: (outcome: Outcome, to: To, name: string) => void;
+};
 
 const ROW = 46;
-const OUTCOMES = ["right", "wrong", "timeout", "passed"] as const;
-const WORDS = { right: "right", wrong: "wrong", timeout: "late", passed: "passed" };
+const WIDTH = 620;
+const HANDLES = 4;
+const WORDS: Record<Outcome, string> = { right: "right", wrong: "wrong", timeout: "late", passed: "passed" };
+const ROUND = { left: 20, right: 200 };
+const ENDING_LEFT = 450;
 
-/** The rounds from top to bottom, the endings beside them, and the ways between. */
-export function RoundMap({ document, chosen }: RoundMapProps) {
+type Spot = { x: number; y: number };
+
+/**
+ * The rounds from top to bottom, the endings beside them, and the ways between: those of the
+ * rounds, and dashed those the script takes. From the chosen round a way is drawn by dragging
+ * one of its outcomes to where it is to lead; the fields above do the same by keyboard.
+ */
+export function RoundMap({ document, chosen, scriptWays, onWay }: RoundMapProps) {
   const { rounds, endings } = document;
-  const height = Math.max(rounds.length, endings.length) * ROW + 16;
+  const picture = useRef<SVGSVGElement>(null);
+  const [drag, setDrag] = useState<{ outcome: Outcome; at: Spot }>();
+  const height = Math.max(rounds.length * ROW, endings.length * 34, 4 * 20) + 24;
   const yRound = (index: number) => 14 + index * ROW + ROW / 2;
   const yEnding = (index: number) => 14 + (index * (height - 28)) / Math.max(endings.length, 1) + 18;
   const isMenu = document.opening.rounds !== "in order" && rounds.length > 1;
-  const ways = rounds.flatMap((round, from) =>
-    OUTCOMES.map((outcome) => ({ from, outcome, way: round.moves[outcome] })).filter(
-      ({ way }) => way.to === "round" || way.to === "ending",
-    ),
-  );
+  const spotOf = (to: To, name: string): Spot | undefined => {
+    const index = (to === "round" ? rounds : endings).findIndex(({ title }) => title === name);
+    if (index < 0 || (to !== "round" && to !== "ending")) return undefined;
+    return to === "round" ? { x: ROUND.right + 4, y: yRound(index) + 8 } : { x: ENDING_LEFT - 6, y: yEnding(index) };
+  };
+  const handleAt = (place: number): Spot => ({ x: ROUND.right + 58, y: yRound(chosen) + (place - (HANDLES - 1) / 2) * 17 });
+  const pointAt = (event: PointerEvent): Spot => {
+    const box = picture.current?.getBoundingClientRect();
+    if (!box) return { x: 0, y: 0 };
+    return { x: ((event.clientX - box.left) * WIDTH) / box.width, y: ((event.clientY - box.top) * height) / box.height };
+  };
+  const drop = (event: PointerEvent) => {
+    if (!drag) return;
+    setDrag(undefined);
+    const { x, y } = pointAt(event);
+    const round = rounds.findIndex((_, index) => x <= ROUND.right && Math.abs(y - yRound(index)) < ROW / 2);
+    const ending = endings.findIndex((_, index) => x >= ENDING_LEFT - 30 && Math.abs(y - yEnding(index)) < 17);
+    if (round >= 0 && round !== chosen) onWay(drag.outcome, "round", rounds[round]?.title ?? "");
+    else if (ending >= 0) onWay(drag.outcome, "ending", endings[ending]?.title ?? "");
+  };
   return (
     <figure>
-      <figcaption className="mb-1 font-semibold">The rounds, and the ways between them</figcaption>
-      <svg viewBox={`0 0 560 ${height}`} className="w-full max-w-2xl rounded-lg border border-line bg-paper" role="img" aria-label={inWords(document)}>
+      <figcaption className="mb-1 font-semibold">
+        The rounds, and the ways between them{" "}
+        <span className="font-normal text-soft">drag right, wrong, late or passed to a round or an ending; dashed: by the script</span>
+      </figcaption>
+      <svg
+        ref={picture}
+        viewBox={`0 0 ${WIDTH} ${height}`}
+        className="w-full max-w-3xl touch-none rounded-lg border border-line bg-paper select-none"
+        role="img"
+        aria-label={inWords(document, scriptWays)}
+        onPointerMove={(event) => drag && setDrag({ ...drag, at: pointAt(event) })}
+        onPointerUp={drop}
+      >
         {rounds.map((round, index) => (
           <g key={index}>
-            {index + 1 < rounds.length && !isMenu && (
-              <path d={`M110 ${yRound(index) + 15}V${yRound(index + 1) - 15}`} className="stroke-edge [stroke-dasharray:1_6] [stroke-linecap:round] [stroke-width:3]" />
-            )}
+            {index + 1 < rounds.length && !isMenu && <path d={`M110 ${yRound(index) + 15}V${yRound(index + 1) - 15}`} className={DOTS} />}
             <rect
-              x="20"
+              x={ROUND.left}
               y={yRound(index) - 15}
-              width="180"
+              width={ROUND.right - ROUND.left}
               height="30"
               rx="8"
               className={`fill-card ${index === chosen ? "stroke-ink [stroke-width:2.5]" : "stroke-edge"}`}
@@ -42,47 +88,76 @@ export function RoundMap({ document, chosen }: RoundMapProps) {
         ))}
         {endings.map((ending, index) => (
           <g key={index}>
-            <path d={`M390 ${yEnding(index) + 9}v-22l15 6-15 6`} className="fill-sun stroke-ink" />
-            <text x="412" y={yEnding(index) + 2} className="fill-ink text-[13px]">
+            <path d={`M${ENDING_LEFT} ${yEnding(index) + 9}v-22l15 6-15 6`} className="fill-sun stroke-ink" />
+            <text x={ENDING_LEFT + 22} y={yEnding(index) + 2} className="fill-ink text-[13px]">
               {short(ending.title)}
             </text>
           </g>
         ))}
         {rounds.length > 0 && endings.length > 0 && (
-          <path
-            d={`M200 ${yRound(rounds.length - 1)}C300 ${yRound(rounds.length - 1)} 300 ${height / 2} 382 ${height / 2}`}
-            className="fill-none stroke-edge [stroke-dasharray:1_6] [stroke-linecap:round] [stroke-width:3]"
-          />
+          <path d={curve({ x: ROUND.right, y: yRound(rounds.length - 1) }, { x: ENDING_LEFT - 8, y: height / 2 })} className={`fill-none ${DOTS}`} />
         )}
-        {ways.map(({ from, outcome, way }) => {
-          const to = placeOf(document, way, yRound, yEnding);
-          if (!to) return null;
+        {rounds.flatMap((round, from) =>
+          OUTCOMES.map((outcome, place) => {
+            const { to, name } = round.moves[outcome];
+            const end = spotOf(to, name);
+            const start = from === chosen ? handleAt(place) : { x: ROUND.right, y: yRound(from) };
+            return end && <path key={`${from} ${outcome}`} d={curve(start, end)} className="fill-none stroke-sky [stroke-width:2]" />;
+          }),
+        )}
+        {scriptWays.map((way) => {
+          const end = spotOf(way.to, way.name);
+          const start = { x: 110, y: height - 6 };
           return (
-            <g key={`${from} ${outcome}`}>
-              <path d={`M200 ${yRound(from)}C280 ${yRound(from)} ${to.x - 60} ${to.y} ${to.x} ${to.y}`} className="fill-none stroke-sky [stroke-width:2]" />
-              <text x="214" y={yRound(from) - 5} className="fill-sky text-[12px] font-semibold">
+            end && (
+              <g key={`${way.line} ${way.name}`}>
+                <path d={curve(start, end)} className="fill-none stroke-clay [stroke-dasharray:6_4] [stroke-width:2]" />
+                <text x={end.x - 4} y={end.y - 6} textAnchor="end" className="fill-clay-dark text-[11px]">
+                  line {way.line}
+                </text>
+              </g>
+            )
+          );
+        })}
+        {OUTCOMES.map((outcome, place) => {
+          const spot = handleAt(place);
+          return (
+            <g
+              key={outcome}
+              data-way={outcome}
+              className="cursor-grab"
+              onPointerDown={(event) => {
+                picture.current?.setPointerCapture(event.pointerId);
+                setDrag({ outcome, at: pointAt(event) });
+              }}
+            >
+              <path d={curve({ x: ROUND.right, y: yRound(chosen) }, { x: spot.x - 44, y: spot.y })} className="fill-none stroke-line" />
+              <rect x={spot.x - 46} y={spot.y - 8} width="50" height="16" rx="8" className="fill-card stroke-sky" />
+              <text x={spot.x - 21} y={spot.y + 4} textAnchor="middle" className="fill-sky text-[11px] font-semibold">
                 {WORDS[outcome]}
               </text>
             </g>
           );
         })}
+        {drag && <path d={curve(handleAt(OUTCOMES.indexOf(drag.outcome)), drag.at)} className="fill-none stroke-ink [stroke-width:2]" />}
       </svg>
     </figure>
   );
 }
 
-function placeOf(document: Game, way: Way, yRound: (n: number) => number, yEnding: (n: number) => number) {
-  const among = way.to === "round" ? document.rounds : document.endings;
-  const index = among.findIndex(({ title }) => title === way.name);
-  if (index < 0) return undefined;
-  return way.to === "round" ? { x: 204, y: yRound(index) + 8 } : { x: 386, y: yEnding(index) };
+const DOTS = "stroke-edge [stroke-dasharray:1_6] [stroke-linecap:round] [stroke-width:3]";
+
+function curve(from: Spot, to: Spot): string {
+  const bend = Math.max(40, Math.abs(to.x - from.x) / 2);
+  return `M${from.x} ${from.y}C${from.x + bend} ${from.y} ${to.x - (to.x > from.x ? bend : -bend)} ${to.y} ${to.x} ${to.y}`;
 }
 
 function short(title: string): string {
   return title.length > 20 ? `${title.slice(0, 19)}…` : title;
 }
 
-function inWords(document: Game): string {
+function inWords(document: Game, scriptWays: ScriptWay[]): string {
   const names = document.rounds.map(({ title }) => title).join(", ");
-  return `Rounds: ${names}. Endings: ${document.endings.map(({ title }) => title).join(", ")}.`;
+  const byScript = scriptWays.map((way) => `line ${way.line} to ${way.name}`).join(", ");
+  return `Rounds: ${names}. Endings: ${document.endings.map(({ title }) => title).join(", ")}.${byScript && ` By the script: ${byScript}.`}`;
 }

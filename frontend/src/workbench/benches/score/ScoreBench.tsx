@@ -1,8 +1,8 @@
 import { Plus } from "lucide-react";
 import { useMemo } from "react";
-import { useLanguage } from "../../../api/games";
+import { usePutIn, useLanguage } from "../../../api/games";
 import { Button } from "../../../ui/Button";
-import { Notice } from "../../../ui/Notice";
+import { ErrorNotice, Notice } from "../../../ui/Notice";
 import type { BenchProps } from "../../state/props";
 import { OddsLine } from "../parts/OddsLine";
 import { ScriptEditor } from "./ScriptEditor";
@@ -10,6 +10,8 @@ import { ScriptEditor } from "./ScriptEditor";
 /** The rules of the game, in a small language that is a part of Python. */
 export default function ScoreBench({ game, document, edit, table }: BenchProps) {
   const language = useLanguage();
+  const putIn = usePutIn();
+  const set = (script: string) => edit((old) => ({ ...old, script }));
   const faults = useMemo(
     () =>
       game.problems.flatMap(({ line, column, ...told }) =>
@@ -33,7 +35,7 @@ export default function ScoreBench({ game, document, edit, table }: BenchProps) 
         runs={runs}
         lit={last.flatMap((print) => print.lines)}
         names={language.data?.names ?? []}
-        onChange={(script) => edit((old) => ({ ...old, script }))}
+        onChange={set}
       />
       {isSaved && faults.length > 0 && (
         <Notice tone="wrong">
@@ -58,16 +60,27 @@ export default function ScoreBench({ game, document, edit, table }: BenchProps) 
         </p>
       ))}
       <details className="rounded-lg border border-line px-3 py-2">
-        <summary className="cursor-pointer font-semibold">Recipes: whole scripts to begin from</summary>
+        <summary className="cursor-pointer font-semibold">Recipes: to put into the script, or to begin from</summary>
+        {putIn.error && <ErrorNotice error={putIn.error} />}
         <ul className="mt-2 grid gap-1.5">
           {language.data?.recipes.map((recipe) => (
             <li key={recipe.name} className="flex items-center justify-between gap-3">
               <span>
                 <b>{recipe.name}</b> <span className="text-soft">{recipe.words}</span>
               </span>
-              <Button onClick={() => edit((old) => ({ ...old, script: recipe.script }))}>
-                <Plus aria-hidden /> Take it
-              </Button>
+              <span className="flex gap-1">
+                <Button
+                  aria-label={`Put this in: ${recipe.name}`}
+                  onClick={() =>
+                    putIn.mutate({ script: document.script, other: recipe.script }, { onSuccess: (made) => set(made.script) })
+                  }
+                >
+                  <Plus aria-hidden /> Put this in
+                </Button>
+                <Button look="quiet" aria-label={`Take it instead: ${recipe.name}`} onClick={() => set(recipe.script)}>
+                  Take it instead
+                </Button>
+              </span>
             </li>
           ))}
         </ul>
