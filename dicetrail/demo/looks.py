@@ -3,8 +3,8 @@
 from collections.abc import Mapping
 from dataclasses import replace
 
-from dicetrail.core import Game, Look, Sound
-from dicetrail.core.document import Backdrop, ChoicesAs, Fit, Music, Note, Wave
+from dicetrail.core import Game, Sound
+from dicetrail.core.document import Backdrop, ChoicesAs, Fit, Look, Music, Note, Wave
 from dicetrail.core.workbench import READY_LOOKS
 from dicetrail.demo.media import leaf_outline
 from dicetrail.files import Medium, medium

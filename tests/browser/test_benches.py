@@ -38,7 +38,7 @@ class TestBenches(BrowserTest):
         self.wait(lambda: self.prompt() == first["prompt"], "the first question")
         self.button("Ask").click()
         self.one(f"{BENCH} [role=radio][value=written]").click()
-        self.sees("choices as written", "nav")
+        self.sees("The right answer always stands at A")
         self.button("1 warning").click()
         self.sees("the right answer always stands at A")
         self.wait(

@@ -69,7 +69,7 @@ class TestMaking(BrowserTest):
         self.sees("Ouch, 2", TABLE)
         self.play_on("All wrong, to the end")
         self.sees("New ending", TABLE)
-        self.one(f"{TABLE} [aria-label='Badge: slug']")
+        self.one(f"{TABLE} [data-badge=slug]")
         self.sees("1 of 3 right, 33 %", TABLE)
         self.button("Start over").click()
         self.sees("Question 1 of 5", TABLE)

@@ -221,7 +221,7 @@ class TestEveryGame(PlayingTest):
 
         name = self.made("harvest-supper", change)
         self.enter(name)
-        for is_right, look in ((True, "text-moss"), (False, "text-clay-dark")):
+        for is_right, look in ((True, "text-good"), (False, "text-bad")):
             self.answer(name, is_right)
             self.button("Go on")
             self.assertNotIn("right answer", self.text("main ul"))
@@ -505,7 +505,9 @@ class TestPlayersAndMakers(PlayingTest):
             self.one("[aria-label^='Look']").click()
             self.wait(
                 lambda look=look: (
-                    self.driver.execute_script("return document.documentElement.dataset.look")
+                    self.driver.execute_script(
+                        "return document.querySelector('[data-dressed]').dataset.dressed"
+                    )
                     == look
                 ),
                 look,

@@ -71,7 +71,7 @@ class TestWholePages(BrowserTest):
             ("/pack/nothing", "The pack “nothing” is not there"),
             ("/players/nothing", "The game “nothing” is not there"),
             ("/foresight/nothing", "The game “nothing” is not there"),
-            ("/play/nothing", "The game “nothing” is not there"),
+            ("/play/nothing", "This is not here any more"),
             ("/nowhere/at/all", "There is no page at this address"),
         ):
             with self.subTest(address=address):

@@ -176,7 +176,7 @@ class TestSounds(unittest.TestCase):
 
     def test_what_is_wrong_with_cues_and_sounds_is_told_at_its_place(self):
         right = (Occasion.RIGHT,)
-        many = (Note(ms=2000),) * 3
+        many = (Note(ms=2000),) * 11
         for game, where, words in (
             (cued(Cue("a", right, sound="gone")), "cues[0].sound", "no sound “gone”"),
             (cued(Cue("a", right, streak=1)), "cues[0].streak", "out of range"),
@@ -185,7 +185,7 @@ class TestSounds(unittest.TestCase):
             (replace(FIVE, sounds=(Sound("drip"),)), "sounds[0].name", "for every game"),
             (replace(FIVE, sounds=(Sound("a"), Sound("a"))), "sounds[0].name", "twice"),
             (replace(FIVE, sounds=(Sound("a", ()),)), "sounds[0].notes", "0 notes"),
-            (replace(FIVE, sounds=(Sound("a", many),)), "sounds[0].notes", "6 seconds long"),
+            (replace(FIVE, sounds=(Sound("a", many),)), "sounds[0].notes", "22 seconds long"),
             (replace(FIVE, sounds=(Sound("a", (Note("X"),)),)), "sounds[0].notes[0].pitch", "X"),
             (replace(FIVE, sounds=(Sound("a", loudness=101),)), "sounds[0].loudness", "range"),
             (replace(FIVE, opening=Opening(narration="a")), "opening.narration", "no sound"),

@@ -4,11 +4,11 @@ from dataclasses import asdict
 
 from pydantic import BaseModel
 
-from dicetrail.core import Look
 from dicetrail.core.document import (
     BAR,
     WAYS,
     Language,
+    Look,
     Palette,
     Phrase,
     dark_palette,

@@ -5,7 +5,9 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, Field
 
 from dicetrail.core.rules import ScriptRecipe
-from dicetrail.core.rules.script import LIMIT
+
+LONGEST_SCRIPT = 100_000
+"""Signs of a script that is read, at most."""
 
 
 class ScriptName(BaseModel):
@@ -28,8 +30,8 @@ class ScriptNames(BaseModel):
 class PutIn(BaseModel):
     """A script, and another to be put into it."""
 
-    script: Annotated[str, Field(max_length=LIMIT)]
-    other: Annotated[str, Field(max_length=LIMIT)]
+    script: Annotated[str, Field(max_length=LONGEST_SCRIPT)]
+    other: Annotated[str, Field(max_length=LONGEST_SCRIPT)]
 
 
 class ScriptMade(BaseModel):

@@ -262,7 +262,11 @@ class Phrase(Value):
     )
     IS_GONE = "is gone", "This is not here any more.", "in trouble"
     TOO_OFTEN = "too often", "That was too often. Wait a moment and try again.", "in trouble"
-    MOVED_ON = "moved on", "The run went on elsewhere; this is how it stands now.", "in trouble"
+    MOVED_ON = (
+        "moved on",
+        "This run has gone on elsewhere; this is how it stands now.",
+        "in trouble",
+    )
     NOT_PLAYABLE = (
         "not playable",
         "This game cannot be played now. Its maker has something to mend.",

@@ -5,28 +5,28 @@ import { OpeningPart } from "./OpeningPart";
 import { PhrasesPart } from "./PhrasesPart";
 
 const PARTS = [
-  { name: "Opening and rounds", Shown: OpeningPart },
-  { name: "Look", Shown: LookPart },
-  { name: "Language and phrases", Shown: PhrasesPart },
+  { id: "opening", name: "Opening and rounds", Shown: OpeningPart },
+  { id: "look", name: "Look", Shown: LookPart },
+  { id: "phrases", name: "Language and phrases", Shown: PhrasesPart },
 ];
 
 /** How a run begins, what the game looks like, and what it says by itself. */
 export function OpenBench(props: BenchProps) {
   return (
-    <Tabs.Root defaultValue={PARTS[0]?.name}>
+    <Tabs.Root defaultValue={PARTS[0]?.id}>
       <Tabs.List aria-label="Parts of Open" className="mb-3 flex gap-5 border-b border-line">
-        {PARTS.map(({ name }) => (
+        {PARTS.map(({ id, name }) => (
           <Tabs.Trigger
-            key={name}
-            value={name}
+            key={id}
+            value={id}
             className="-mb-px border-b-2 border-transparent py-1 font-semibold text-soft hover:text-ink data-[state=active]:border-clay data-[state=active]:text-ink"
           >
             {name}
           </Tabs.Trigger>
         ))}
       </Tabs.List>
-      {PARTS.map(({ name, Shown }) => (
-        <Tabs.Content key={name} value={name}>
+      {PARTS.map(({ id, Shown }) => (
+        <Tabs.Content key={id} value={id}>
           <Shown {...props} />
         </Tabs.Content>
       ))}
