@@ -194,7 +194,11 @@ class BrowserTest(unittest.TestCase):
     def assert_accessible(self):
         """axe-core finds nothing serious or critical."""
         self.driver.execute_script(AXE)
-        found = self.driver.execute_async_script("axe.run().then(arguments[0])")
+        # Looked at once what was changed last is painted.
+        found = self.driver.execute_async_script(
+            "const told = arguments[0], next = requestAnimationFrame;"
+            "next(() => next(() => axe.run().then(told)))"
+        )
         grave = [
             (fault["id"], [node["html"] for node in fault["nodes"]])
             for fault in found["violations"]

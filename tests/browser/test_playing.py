@@ -158,7 +158,8 @@ class PlayingTest(BrowserTest):
         """Play every demo game to an ending, on a page of this size."""
         short = self.made("seed-sums", lambda game: game["rounds"][0].update(seconds=6))
         resize(self.driver, width, height)
-        for name in [short if name == "seed-sums" else name for name in GAMES]:
+        in_english = [name for name in GAMES if name != "harvest-table"]
+        for name in [short if name == "seed-sums" else name for name in in_english]:
             with self.subTest(game=name, width=width):
                 self.driver.execute_script("localStorage.clear()")
                 self.enter(name)

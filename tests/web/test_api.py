@@ -16,7 +16,7 @@ from tests.files.samples import archive, svg
 from tests.web.demo import MADE, demo_store
 
 GAME = "/api/games/harvest-supper"
-DEMO_PACKS = 5
+DEMO_PACKS = 6
 
 
 class ApiTest(unittest.TestCase):

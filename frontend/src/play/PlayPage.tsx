@@ -25,6 +25,7 @@ import { ScoreTable } from "./ScoreTable";
 import { Settings } from "./Settings";
 import { Share } from "./Share";
 import { Trouble } from "./Trouble";
+import { usePageLanguage } from "./usePageLanguage";
 import { useTextSize } from "./useTextSize";
 import { usePlay, type Play } from "./usePlay";
 
@@ -36,6 +37,7 @@ export default function PlayPage() {
   const play = usePlay(gameId, game.isSuccess, (game.data?.asks_names ?? false) || (game.data?.most_players ?? 1) > 1);
   const { run } = play;
   const dress = useDress(gameId, run?.revision ?? game.data?.revision);
+  usePageLanguage(dress.data);
   const { look: light } = usePreferences();
   const title = game.data?.title ?? "Play";
   const failure: unknown = game.error ?? dress.error ?? play.error ?? undefined;
