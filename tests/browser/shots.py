@@ -10,7 +10,7 @@ from pathlib import Path
 from selenium.webdriver.common.keys import Keys
 
 from dicetrail.demo import DATA
-from tests.browser.base import BrowserTest
+from tests.browser.base import BrowserTest, resize
 
 DICE = 4821
 
@@ -67,6 +67,7 @@ class Shots(BrowserTest):
         self.begin_word()
         self.shot("bench-score")
         self.open("/game/leaf-shapes/open?dice=9")
+        self.button("Look").click()
         self.begin()
         self.press("p")
         self.shot("bench-open")
@@ -84,9 +85,6 @@ class Shots(BrowserTest):
             "document.querySelector('fieldset').scrollIntoView({block: 'start'})"
         )
         self.shot("bench-load")
-        self.open("/pack/plants-of-the-beds")
-        self.sees("14 rows of facts")
-        self.shot("facts")
         self.open("/pack/harvest-supper-questions")
         for label, text in (
             ("Wrong 1, row 2", "The stalk"),
@@ -101,10 +99,19 @@ class Shots(BrowserTest):
         self.sees("0 rows with faults")
         for name, right in (("Marjory", 9), ("Ted", 4), ("Priya", 7), ("Wendell", 2)):
             self.played(name, right)
-        self.open("/play/harvest-supper")
+        self.open("/play/leaf-shapes")
         self.begin()
-        self.answer("a")
+        self.press("a")
+        self.one("main [data-next]")
         self.shot("play")
+        resize(self.driver, 360, 740)
+        self.open("/play/harvest-table")
+        self.one("[data-next]").click()
+        self.one("#prompt[data-next]")
+        self.press("b")
+        self.button("تابع")
+        self.shot("play-phone")
+        resize(self.driver, 1280, 800)
         self.open("/foresight/harvest-supper")
         self.sees("every way was followed")
         self.button("Find a run to each ending").click()

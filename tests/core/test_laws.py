@@ -54,7 +54,7 @@ from dicetrail.core import (
     table,
 )
 from dicetrail.core.answers import compare
-from dicetrail.core.document import Leaves, Made, Operator, Pattern, RoundOrder
+from dicetrail.core.document import Language, Leaves, Made, Operator, Pattern, RoundOrder
 from dicetrail.core.play.program import made_ready
 from dicetrail.core.play.state import State
 from dicetrail.core.workbench import draw_list
@@ -133,7 +133,7 @@ ROUNDS = st.builds(
     seconds=SECONDS,
 )
 GAMES = st.builds(
-    lambda rounds, endings, script, order, cues, seconds, players: Game(
+    lambda rounds, endings, script, order, cues, seconds, players, language: Game(
         "Any",
         tuple(replace(round_, title=str(n)) for n, round_ in enumerate(rounds)),
         (*endings, Ending("Rest", "")),
@@ -141,6 +141,7 @@ GAMES = st.builds(
         Opening("{name}", most_players=players, rounds=order),
         cues,
         seconds,
+        language=language,
     ),
     st.lists(ROUNDS, min_size=1, max_size=3),
     ENDINGS,
@@ -149,6 +150,7 @@ GAMES = st.builds(
     st.sampled_from([(), (Cue("c", tuple(Occasion), "{score}", 500),)]),
     SECONDS,
     st.integers(1, 2),
+    st.sampled_from(Language),
 )
 ACTIONS = st.one_of(
     st.builds(Begin, st.none() | st.integers(-1, 3), st.none() | st.integers(-1, 9)),

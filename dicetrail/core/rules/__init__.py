@@ -36,6 +36,7 @@ from dicetrail.core.rules.script import (
     ScriptFaults,
     parse,
 )
+from dicetrail.core.rules.script.compile import watched_handlers
 from dicetrail.core.rules.script.language import (
     DEEDS,
     FACTS,
@@ -119,4 +120,5 @@ __all__ = [
     "still_allowed",
     "tally_percent",
     "time_ends",
+    "watched_handlers",
 ]

@@ -36,6 +36,7 @@ from dicetrail.core.workbench.strip import (
     right_places,
 )
 from dicetrail.core.workbench.trials import Walks
+from dicetrail.core.workbench.watch import LineRan, Watched, watch
 
 __all__ = [
     "CUE_SHEETS",
@@ -47,6 +48,7 @@ __all__ = [
     "Drawn",
     "DrawnQuestion",
     "Examined",
+    "LineRan",
     "PackRefused",
     "PatternLook",
     "PlacedProblem",
@@ -56,6 +58,7 @@ __all__ = [
     "ScriptWay",
     "StopSummary",
     "Walks",
+    "Watched",
     "changes_between",
     "columns_named",
     "draw_list",
@@ -71,6 +74,7 @@ __all__ = [
     "recipe",
     "reverse",
     "right_places",
+    "watch",
     "with_columns",
     "with_first_patterns",
 ]

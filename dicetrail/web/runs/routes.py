@@ -7,18 +7,19 @@ can hold the clock, hurry it, and go back. Times never run backwards; the engine
 from collections.abc import Iterable
 from typing import Annotated
 
-from fastapi import Query
+from fastapi import Path, Query
 from starlette.exceptions import HTTPException
 
 from dicetrail.core import Action, Input, Moment, Wait
 from dicetrail.core.document import sounds_of
 from dicetrail.core.draw import name_of_dice
 from dicetrail.core.play import CannotPlayOn, TimeRanBackwards, play_on
+from dicetrail.core.workbench import Watched, watch
 from dicetrail.store import Place
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import get_run
 from dicetrail.web.context import Now, SharedShelf
-from dicetrail.web.runs.shapes import NewRun, Outcomes, RunView, StepView, TableInput
+from dicetrail.web.runs.shapes import MOST_INPUTS, NewRun, Outcomes, RunView, StepView, TableInput
 from dicetrail.web.runs.starting import start_run, take_inputs
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.wire.bodies import Router
@@ -57,6 +58,20 @@ def take(run_id: str, given: TableInput, shelf: SharedShelf) -> RunView:
     taken = Input(given.action, max(before, given.at))
     run = take_inputs(shelf.database, run_id, Place.TABLE, given.seen, (taken,))
     return _view(shelf, run, shelf.moments(run), given.seen + 1)
+
+
+@router.get("/{run_id}/watch/{step_number}")
+def watch_step(
+    run_id: str, step_number: Annotated[int, Path(ge=0, le=MOST_INPUTS)], shelf: SharedShelf
+) -> tuple[Watched, ...]:
+    """What the rules did in one step of a run, line by line; nothing in its opening."""
+    with shelf.database.reading() as session:
+        run = get_run(session, run_id)
+        if not 0 < step_number <= len(run.inputs):
+            return ()
+        program, moments = shelf.program_of(run), shelf.moments(run)
+    given = run.inputs[step_number - 1]
+    return watch(program, moments[step_number - 1].state, given.action, given.at)
 
 
 @router.post("/{run_id}/outcomes")

@@ -1,3 +1,4 @@
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api, ApiError, given } from "./client";
 import type { Dice } from "./dice";
 import type { Input, Intent, Language, PlayInput, TableInput } from "./schema";
@@ -32,6 +33,18 @@ export function playOn(runId: string, seen: number, at: number, intent: Intent, 
       body: { seen, at, intent, questions },
     }),
   );
+}
+
+/** What the rules did in one step of a run, line by line. */
+export function useWatch(runId: string | undefined, step: number) {
+  return useQuery({
+    queryKey: ["watch", runId, step],
+    queryFn: () =>
+      given(api.GET("/api/runs/{run_id}/watch/{step_number}", { params: { path: { run_id: runId ?? "", step_number: step } } })),
+    enabled: runId !== undefined,
+    staleTime: Infinity,
+    placeholderData: keepPreviousData,
+  });
 }
 
 export function showPlayGame(gameId: string) {

@@ -1516,6 +1516,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/runs/{run_id}/watch/{step_number}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Watch Step
+         * @description What the rules did in one step of a run, line by line; nothing in its opening.
+         */
+        get: operations["watch_step_api_runs__run_id__watch__step_number__get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/runs/{run_id}/outcomes": {
         parameters: {
             query?: never;
@@ -3382,6 +3402,16 @@ export interface components {
              * @enum {string}
              */
             action: "letter";
+        };
+        /**
+         * LineRan
+         * @description A line of the script that ran, and the counters it changed.
+         */
+        LineRan: {
+            /** Line */
+            line: number;
+            /** Changes */
+            changes: components["schemas"]["Change"][];
         };
         /**
          * Lists
@@ -5631,6 +5661,16 @@ export interface components {
             action: "wait";
         };
         /**
+         * Watched
+         * @description What the rules did for one event, line by line.
+         */
+        Watched: {
+            /** Why */
+            why: string;
+            /** Lines */
+            lines: components["schemas"]["LineRan"][];
+        };
+        /**
          * Wave
          * @description The form of a tone's wave.
          * @enum {string}
@@ -5807,6 +5847,7 @@ export type Language = components['schemas']['Language'];
 export type Leaves = components['schemas']['Leaves'];
 export type Lengths = components['schemas']['Lengths'];
 export type Letter = components['schemas']['Letter'];
+export type LineRan = components['schemas']['LineRan'];
 export type Lists = components['schemas']['Lists'];
 export type ListsAsk = components['schemas']['ListsAsk'];
 export type LoadLook = components['schemas']['LoadLook'];
@@ -5935,6 +5976,7 @@ export type Typeface = components['schemas']['Typeface'];
 export type ValueShare = components['schemas']['ValueShare'];
 export type Verdict = components['schemas']['Verdict'];
 export type Wait = components['schemas']['Wait'];
+export type Watched = components['schemas']['Watched'];
 export type Wave = components['schemas']['Wave'];
 export type Way = components['schemas']['Way'];
 export type What = components['schemas']['What'];
@@ -8743,6 +8785,38 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RunView"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    watch_step_api_runs__run_id__watch__step_number__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                run_id: string;
+                step_number: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Watched"][];
                 };
             };
             /** @description What went wrong, and how to mend it */

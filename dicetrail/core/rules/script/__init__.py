@@ -14,6 +14,7 @@ from dicetrail.core.rules.script.compile import (
     compile_condition,
     compile_script,
     percent,
+    watched_handlers,
 )
 from dicetrail.core.rules.script.language import LIMIT, Event
 from dicetrail.core.rules.script.parse import (
@@ -47,4 +48,5 @@ __all__ = [
     "parse",
     "parse_condition",
     "percent",
+    "watched_handlers",
 ]

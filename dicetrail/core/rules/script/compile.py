@@ -93,17 +93,34 @@ _OUTCOME_FACTS = tuple(
 )
 
 
-def compile_script(script: Script) -> Handlers:
-    """The handlers of a checked script."""
-    chosen: dict[Event, ast.FunctionDef] = {
+_LINE = "@"
+"""Stands for the number of a line in what is noted of it."""
+
+
+def _chosen(script: Script) -> dict[Event, ast.FunctionDef]:
+    """The function that runs for each event."""
+    chosen = {
         Event(name): function for name, function in script.functions.items() if name in HANDLERS
     }
     if Event.TIMEOUT not in chosen and Event.WRONG in chosen:
         chosen[Event.TIMEOUT] = chosen[Event.WRONG]
+    return chosen
+
+
+def watched_handlers(script: Script) -> dict[Event, Handler]:
+    """Handlers that note, in place of each line they run, its number and the counters before it."""
+    values = "".join(f"c_{name}, " for name in script.counters)
+    note = f"({_LINE}, ({values}))"
+    return {event: _handler(script, function, note) for event, function in _chosen(script).items()}
+
+
+def compile_script(script: Script) -> Handlers:
+    """The handlers of a checked script."""
+    chosen = _chosen(script)
     reads = {event: _reads(script, function) for event, function in chosen.items()}
     return Handlers(
-        {event: _handler(script, function, False) for event, function in chosen.items()},
-        {event: _handler(script, function, True) for event, function in chosen.items()},
+        {event: _handler(script, function, "") for event, function in chosen.items()},
+        {event: _handler(script, function, _LINE) for event, function in chosen.items()},
         reads,
     )
 
@@ -122,9 +139,9 @@ def compile_condition(condition: Condition, counters: Sequence[str]) -> Test:
     return _made("\n".join(lines), "test")  # type: ignore[no-any-return]
 
 
-def _handler(script: Script, function: ast.FunctionDef, traced: bool) -> Handler:
+def _handler(script: Script, function: ast.FunctionDef, note: str) -> Handler:
     counters = tuple(script.counters)
-    inner = list(_block(script, function.body, "    ", traced)) or ["    pass"]
+    inner = list(_block(script, function.body, "    ", note)) or ["    pass"]
     lines = [
         "def handler(_c, _n, _o, _d, _l, _r):",
         *_unpacked(counters, frozenset(_reads(script, function))),
@@ -172,14 +189,14 @@ def _reads(script: Script, function: ast.FunctionDef) -> tuple[str, ...]:
     return tuple(name for name in (*script.counters, *FACTS) if name in found)
 
 
-def _block(script: Script, body: Sequence[ast.stmt], indent: str, traced: bool) -> Iterator[str]:
+def _block(script: Script, body: Sequence[ast.stmt], indent: str, note: str) -> Iterator[str]:
     for statement in body:
-        if traced:
-            yield f"{indent}_l.append({statement.lineno})"
-        yield from _statement(script, statement, indent, traced)
+        if note:
+            yield f"{indent}_l.append({note.replace(_LINE, str(statement.lineno))})"
+        yield from _statement(script, statement, indent, note)
 
 
-def _statement(script: Script, node: ast.stmt, indent: str, traced: bool) -> Iterator[str]:
+def _statement(script: Script, node: ast.stmt, indent: str, note: str) -> Iterator[str]:
     deeper = indent + " "
     match node:
         case ast.Assign(targets=[ast.Name(id=name)], value=value):
@@ -190,13 +207,13 @@ def _statement(script: Script, node: ast.stmt, indent: str, traced: bool) -> Ite
         case ast.If(test=test, body=body, orelse=orelse):
             yield from _guarded(script, "_q", test, node, indent, "_q = None", _truth)
             yield f"{indent}if _q:"
-            yield from _block(script, body, deeper, traced)
+            yield from _block(script, body, deeper, note)
             if orelse:
                 yield f"{indent}elif _q is not None:"
-                yield from _block(script, orelse, deeper, traced)
+                yield from _block(script, orelse, deeper, note)
         case ast.Expr(value=ast.Call(func=ast.Name(id=name), args=args)):
             if name in script.functions:
-                yield from _block(script, script.functions[name].body, indent, traced)
+                yield from _block(script, script.functions[name].body, indent, note)
             elif DEEDS[name].takes == "number":
                 yield from _guarded(script, "_t", args[0], node, indent, "_t = 0")
                 yield f"{indent}_d.append(Done({name!r}, _t, {_where(node)}))"

@@ -31,7 +31,8 @@ export function RoundMap({ document, chosen, scriptWays, onWay }: RoundMapProps)
   const { rounds, endings } = document;
   const picture = useRef<SVGSVGElement>(null);
   const [drag, setDrag] = useState<{ outcome: Outcome; at: Spot }>();
-  const height = Math.max(rounds.length * ROW, endings.length * 34, 4 * 20) + 24;
+  const forScript = scriptWays.length > 0 ? 44 : 0;
+  const height = Math.max(rounds.length * ROW, endings.length * 34, 4 * 24) + 24 + forScript;
   const yRound = (index: number) => 14 + index * ROW + ROW / 2;
   const yEnding = (index: number) => 14 + (index * (height - 28)) / Math.max(endings.length, 1) + 18;
   const isMenu = document.opening.rounds !== "in order" && rounds.length > 1;
@@ -59,7 +60,7 @@ export function RoundMap({ document, chosen, scriptWays, onWay }: RoundMapProps)
     <figure>
       <figcaption className="mb-1 font-semibold">
         The rounds, and the ways between them{" "}
-        <span className="font-normal text-soft">drag right, wrong, late or passed to a round or an ending; dashed: by the script</span>
+        <span className="font-normal text-soft">drag an outcome to a round or an ending; dashed: by the script</span>
       </figcaption>
       <svg
         ref={picture}
@@ -107,18 +108,29 @@ export function RoundMap({ document, chosen, scriptWays, onWay }: RoundMapProps)
         )}
         {scriptWays.map((way) => {
           const end = spotOf(way.to, way.name);
-          const start = { x: 110, y: height - 6 };
+          if (!end) return null;
+          const isBack = way.to === "round";
+          const from = { x: isBack ? ROUND.left + 30 : ROUND.right - 30, y: height - 24 };
+          const path = isBack
+            ? `M${from.x} ${from.y}C${ROUND.left - 24} ${from.y} ${ROUND.left - 24} ${end.y - 8} ${ROUND.left} ${end.y - 8}`
+            : curve(from, end);
           return (
-            end && (
-              <g key={`${way.line} ${way.name}`}>
-                <path d={curve(start, end)} className="fill-none stroke-clay [stroke-dasharray:6_4] [stroke-width:2]" />
-                <text x={end.x - 4} y={end.y - 6} textAnchor="end" className="fill-clay-dark text-[11px]">
-                  line {way.line}
-                </text>
-              </g>
-            )
+            <g key={`${way.line} ${way.name}`}>
+              <path d={path} className="fill-none stroke-clay [stroke-dasharray:6_4] [stroke-width:2]" />
+              <text x={isBack ? 10 : end.x - 4} y={isBack ? height - 44 : end.y - 6} textAnchor={isBack ? "start" : "end"} className="fill-clay-dark text-[11px]">
+                line {way.line}
+              </text>
+            </g>
           );
         })}
+        {scriptWays.length > 0 && (
+          <g>
+            <rect x="50" y={height - 36} width="120" height="24" rx="12" className="fill-card stroke-clay" />
+            <text x="110" y={height - 20} textAnchor="middle" className="fill-clay-dark text-[12px] font-semibold">
+              the script
+            </text>
+          </g>
+        )}
         {OUTCOMES.map((outcome, place) => {
           const spot = handleAt(place);
           return (

@@ -6,6 +6,7 @@ import { ErrorNotice, Notice } from "../../../ui/Notice";
 import type { BenchProps } from "../../state/props";
 import { OddsLine } from "../parts/OddsLine";
 import { ScriptEditor } from "./ScriptEditor";
+import { Watch } from "./Watch";
 
 /** The rules of the game, in a small language that is a part of Python. */
 export default function ScoreBench({ game, document, edit, table }: BenchProps) {
@@ -29,14 +30,17 @@ export default function ScoreBench({ game, document, edit, table }: BenchProps) 
   return (
     <div className="flex min-h-0 flex-1 flex-col gap-3">
       <OddsLine gameId={game.id} document={document} />
-      <ScriptEditor
-        script={document.script}
-        faults={isSaved ? faults : []}
-        runs={runs}
-        lit={last.flatMap((print) => print.lines)}
-        names={language.data?.names ?? []}
-        onChange={set}
-      />
+      <div className="grid min-h-64 flex-1 grid-cols-[minmax(0,1fr)_13rem] gap-2">
+        <ScriptEditor
+          script={document.script}
+          faults={isSaved ? faults : []}
+          runs={runs}
+          lit={last.flatMap((print) => print.lines)}
+          names={language.data?.names ?? []}
+          onChange={set}
+        />
+        <Watch table={table} />
+      </div>
       {isSaved && faults.length > 0 && (
         <Notice tone="wrong">
           <ul className="space-y-1">
