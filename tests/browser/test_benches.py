@@ -1,5 +1,6 @@
 """Each bench really programs its stop, and the table plays what it says."""
 
+from selenium.webdriver.common.action_chains import ActionChains
 from selenium.webdriver.common.keys import Keys
 
 from tests.browser.base import BrowserTest, open_browser, resize
@@ -270,3 +271,56 @@ class TestRoom(BrowserTest):
         self.one("h2#bench").click()
         self.press("f")
         self.wait(lambda: not self.all("section[aria-labelledby=footprints]"), "them folded")
+
+
+class TestGrips(BrowserTest):
+    """What is dragged, by mouse and by the arrow keys, and what is put into the script."""
+
+    def document(self, name):
+        return self.server.http.get(f"/api/games/{name}").json()["document"]
+
+    def copied(self, name):
+        return self.server.http.post(f"/api/games/{name}/copies").json()["id"]
+
+    def grip(self, name):
+        return self.found(f"//*[@role='slider'][contains(@aria-label, '{name}')]", name)
+
+    def test_borders_of_endings_and_the_time_of_a_question_are_dragged(self):
+        name = self.copied("harvest-supper")
+        self.open(f"/game/{name}/end?dice=5")
+        self.grip("Good Neighbour and Best in Show").send_keys(Keys.ARROW_RIGHT)
+        self.wait(lambda: self.document(name)["endings"][2]["at_least"] == 46, "the border moved")
+        self.assertEqual(self.document(name)["endings"][3]["at_most"], 45)
+        self.sees("No faults", "header")
+        self.open(f"/game/{name}/ask?dice=5")
+        self.grip("Time to answer").send_keys(Keys.ARROW_LEFT)
+        self.wait(lambda: self.document(name)["rounds"][0]["ask"]["seconds"] == 19, "a second less")
+        self.grip("Time to answer").send_keys(Keys.END)
+        self.wait(lambda: self.document(name)["rounds"][0]["ask"]["seconds"] is None, "no deadline")
+        self.grip("Hold").send_keys(Keys.HOME)
+        self.wait(lambda: self.document(name)["rounds"][0]["after"]["hold_ms"] == 0, "no hold")
+        self.assert_accessible()
+
+    def test_a_way_is_drawn_from_a_round_to_an_ending_beside_those_of_the_script(self):
+        name = self.copied("slug-patrol")
+        self.open(f"/game/{name}/move-on?dice=4")
+        self.sees("line 15")
+        ending = self.found("//*[name()='text'][contains(., 'Slugs out')]", "an ending")
+        drag = ActionChains(self.driver).click_and_hold(self.one("[data-way=wrong]"))
+        drag.move_to_element(ending).release().perform()
+        moved = {"to": "ending", "name": "Slugs out"}
+        self.wait(lambda: self.document(name)["rounds"][0]["moves"]["wrong"] == moved, "the way")
+
+    def test_a_recipe_goes_into_the_script_and_its_lines_are_watched(self):
+        name = self.copied("harvest-supper")
+        self.open(f"/game/{name}/score?dice=5")
+        self.found("//summary[starts-with(., 'Recipes')]", "the recipes").click()
+        before = self.document(name)["script"]
+        self.one("button[aria-label='Put this in: Quick is worth more']").click()
+        self.wait(lambda: "worth + seconds_left" in self.document(name)["script"], "it put in")
+        lines = iter(self.document(name)["script"].splitlines())
+        self.assertTrue(all(line in lines for line in before.splitlines() if line))
+        self.begin()
+        self.press("g")
+        self.sees("a right answer: score 0 →", "aside[aria-label=Watch]")
+        self.sees("line 6 score", "aside[aria-label=Watch]")

@@ -202,3 +202,53 @@ class TestPlayersOwn(PlayingTest):
         self.button("Share the result").click()
         self.sees("Leaf Shapes:")
         self.assert_accessible()
+
+    def told(self, role):
+        """What a screen reader is told by everything of a role, as Chromium computes it."""
+        nodes = self.driver.execute_cdp_cmd("Accessibility.getFullAXTree", {})["nodes"]
+        by_id = {node["nodeId"]: node for node in nodes}
+
+        def words(node):
+            if node.get("role", {}).get("value") == "StaticText":
+                return node["name"]["value"]
+            return " ".join(words(by_id[one]) for one in node.get("childIds", ()) if one in by_id)
+
+        return [words(node) for node in nodes if node.get("role", {}).get("value") == role]
+
+    def heard(self):
+        """What live regions say, in one line."""
+        return " ".join(" ".join(self.told("status")).split())
+
+    def focused(self, what):
+        return self.driver.execute_script(f"return document.activeElement.{what}")
+
+    def test_a_screen_reader_is_told_question_time_verdict_and_end_through_a_whole_game(self):
+        name = self.made("harvest-supper", lambda game: game["rounds"][0]["draw"].update(count=3))
+        self.open(f"/play/{name}")
+        self.button("Begin").click()
+        for number, is_right in enumerate((True, False, True), 1):
+            view = self.wait(lambda: self.as_seen(name), "the question")
+            prompt = view["table"]["question"]["prompt"]
+            self.wait(lambda: self.focused("id") == "prompt", "the prompt read")
+            self.assertIn(prompt, self.told("heading"))
+            self.assertTrue(self.told("timer"), "the clock can be looked at")
+            self.assertIn(f"Question {number} of 3", self.text("main"))
+            self.answer(name, is_right)
+            verdict = "Right." if is_right else "Not this time. It is"
+            self.wait(lambda words=verdict: words in self.heard(), verdict)
+            self.wait(
+                lambda: (
+                    self.driver.execute_script("return document.activeElement.innerText") == "Go on"
+                ),
+                "the way on",
+            )
+            self.press(Keys.ENTER)
+        self.sees("Play again")
+        ending = self.view(name)["table"]["ending"]["title"]
+        self.assertIn(ending, self.told("heading"))
+
+    def test_little_time_is_told_to_those_who_listen(self):
+        name = self.made("harvest-supper", lambda game: game["rounds"][0]["ask"].update(seconds=7))
+        self.open(f"/play/{name}")
+        self.button("Begin").click()
+        self.wait(lambda: "5 seconds left" in " ".join(self.told("status")), "that little is left")

@@ -1,6 +1,7 @@
 import re
 import unittest
 from dataclasses import replace
+from pathlib import Path
 
 from hypothesis import given
 from hypothesis import strategies as st
@@ -80,6 +81,24 @@ class TestReadyPhrases(unittest.TestCase):
                     told = set().union(*map(places_in, texts))
                     self.assertLessEqual(places_of(phrase) - told, {"count"})
                     self.assertFalse(places_of(phrase) - told - {"count"})
+
+    def test_every_phrase_is_said_somewhere_and_none_is_said_that_is_not_there(self):
+        code = "".join(
+            file.read_text("utf-8")
+            for file in Path("dicetrail").rglob("*.py")
+            if "phrases" not in file.parts
+        )
+        pages = "".join(
+            file.read_text("utf-8")
+            for folder in ("table", "play")
+            for file in Path("frontend/src", folder).rglob("*.ts*")
+        )
+        unsaid = [
+            phrase
+            for phrase in Phrase
+            if f"Phrase.{phrase.name}" not in code and f'"{phrase.value}"' not in pages
+        ]
+        self.assertEqual(unsaid, [])
 
     def test_every_plural_form_of_every_language_has_numbers_that_go_with_it(self):
         for language, ways in WAYS.items():

@@ -31,7 +31,7 @@ class TestServe(unittest.TestCase):
         with Server(self.data, "--demo") as server:
             titles = [game["title"] for game in server.http.get("/api/games").json()]
         self.assertEqual(titles[:2], ["Changed", "Mine"])
-        self.assertEqual(len(titles), 8)
+        self.assertEqual(len(titles), 9)
 
     def test_a_port_that_is_taken_is_told_with_how_to_choose_another(self):
         with Server(self.data) as server:

@@ -59,6 +59,9 @@ function Counters({ player }: { player: PlayerShown }) {
 
 type CountdownProps = { clock: ClockShown; left: number; isOnly: boolean };
 
+/** How little time is left when those who listen are told so, once each. */
+const TOLD_S = [5, 10];
+
 const CLOCKS = {
   question: { name: "clock of the question", short: "of the question" },
   round: { name: "clock of the round", short: "of the round" },
@@ -69,6 +72,7 @@ function Countdown({ clock, left, isOnly }: CountdownProps) {
   const say = useSay();
   const seconds = Math.ceil(left / 1000);
   const isShort = left <= 5000;
+  const told = TOLD_S.find((mark) => seconds > 0 && seconds <= mark && clock.allowed > 1000 * mark);
   return (
     <div className="flex items-center gap-2" role="timer" aria-label={say(CLOCKS[clock.of].name)}>
       <Hourglass className="size-4 shrink-0" aria-hidden />
@@ -78,6 +82,9 @@ function Countdown({ clock, left, isOnly }: CountdownProps) {
           className={`block h-full ${isShort ? "bg-bad" : "bg-good"}`}
           style={{ width: `${(100 * left) / Math.max(clock.allowed, 1)}%` }}
         />
+      </span>
+      <span role="status" className="sr-only">
+        {told && say("seconds left", { count: told })}
       </span>
       <b className={`min-w-12 text-end tabular-nums ${isShort ? "text-bad" : "text-ink"}`}>{say("seconds", { count: seconds })}</b>
     </div>
