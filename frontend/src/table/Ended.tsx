@@ -2,13 +2,13 @@ import { RotateCcw } from "lucide-react";
 import type { EndingShown, Table } from "../api/schema";
 import { BadgePicture } from "./BadgePicture";
 import { Button } from "../ui/Button";
-import { useSay } from "./wording";
+import { useWording } from "./wording";
 
 type EndedProps = { table: Table; ending: EndingShown; onAgain: () => void };
 
 /** The table after the end: the verdict for the score. */
 export function Ended({ table, ending, onAgain }: EndedProps) {
-  const say = useSay();
+  const { say, number } = useWording();
   return (
     <div className="m-auto max-w-md py-3 text-center">
       <p className="text-soft">{table.title}</p>
@@ -35,7 +35,7 @@ export function Ended({ table, ending, onAgain }: EndedProps) {
           {table.players.map((player) => (
             <li key={player.name} className="flex justify-between border-b border-line py-1">
               <span>{player.name}</span>
-              <b className="tabular-nums">{player.counters.find(({ name }) => name === "score")?.value}</b>
+              <b className="tabular-nums">{number(player.counters.find(({ name }) => name === "score")?.value ?? 0)}</b>
             </li>
           ))}
         </ul>

@@ -50,26 +50,26 @@ export function TablePane({ table, mostPlayers, isLarge, onLarge }: TablePanePro
             light="device"
             className={`flex flex-1 flex-col p-2 ${isNarrow ? "mx-auto w-90 max-w-full" : ""}`}
           >
-          <div
-            inert={!table.isAtEnd}
-            className={`flex flex-1 flex-col rounded-lg bg-card px-3 py-2.5 ${isLarge ? "mx-auto w-full max-w-3xl" : ""}`}
-          >
-            <Table
-              table={step.table}
-              look={dress.data.look}
-              hasMusic={isLarge}
-              runId={table.runId ?? ""}
-              isNow={table.isAtEnd}
-              isBusy={table.isBusy}
-              elapsed={elapsed}
-              isAlone={isLarge}
-              sounds={table.sounds}
-              soundsAt={table.soundsAt}
-              voice={makersVoice}
-              onAction={(action) => table.act(action, elapsedNow())}
-              onAgain={() => table.roll()}
-            />
-          </div>
+            <div
+              inert={!table.isAtEnd}
+              className={`flex flex-1 flex-col rounded-lg bg-card px-3 py-2.5 ${isLarge ? "mx-auto w-full max-w-3xl" : ""}`}
+            >
+              <Table
+                table={step.table}
+                look={dress.data.look}
+                hasMusic={isLarge}
+                runId={table.runId ?? ""}
+                isNow={table.isAtEnd}
+                isBusy={table.isBusy}
+                elapsed={elapsed}
+                isAlone={isLarge}
+                sounds={table.sounds}
+                soundsAt={table.soundsAt}
+                voice={makersVoice}
+                onAction={(action) => table.act(action, elapsedNow())}
+                onAgain={() => table.roll()}
+              />
+            </div>
           </Dressed>
         )}
       </div>

@@ -1,9 +1,11 @@
 import { useEffect, useState } from "react";
+import { useWording } from "../wording";
 
 const COUNTS_MS = 800;
 
 /** A score that counts up, or down, to where it stands; at once where motion is reduced. */
 export function Counted({ from, to }: { from: number; to: number }) {
+  const { number } = useWording();
   const [shown, setShown] = useState(from);
   useEffect(() => {
     const isStill = window.matchMedia("(prefers-reduced-motion: reduce)").matches;
@@ -17,7 +19,7 @@ export function Counted({ from, to }: { from: number; to: number }) {
   }, [from, to]);
   return (
     <b className="effect-stamp absolute top-1/3 right-8 rounded-xl border border-edge bg-card px-4 font-serif text-5xl tabular-nums">
-      {Number.isInteger(to) && Number.isInteger(from) ? Math.round(shown) : shown.toFixed(1)}
+      {number(Number.isInteger(to) && Number.isInteger(from) ? Math.round(shown) : Number(shown.toFixed(1)))}
     </b>
   );
 }

@@ -60,24 +60,24 @@ function Colour({ name, value, met, onChange }: ColourProps) {
         className={`${BOX} w-24 font-mono`}
       />
       <span className="flex flex-wrap items-center gap-x-2 gap-y-1">
-      {met.map((meeting) => (
-        <span key={meeting.on} className="flex items-center gap-1 text-sm whitespace-nowrap" title={`${meeting.what}: ${meeting.wanted} to 1 is wanted`}>
-          {meeting.is_held ? (
-            <Check aria-hidden className="size-4 text-moss" />
-          ) : (
-            <TriangleAlert aria-hidden className="size-4 text-clay" />
-          )}
-          {meeting.contrast.toFixed(1)} on {meeting.on}
-          {!meeting.is_held && `, ${meeting.wanted} wanted`}
-        </span>
-      ))}
-      {met.length === 0 && <span className="text-sm text-soft">{fault ?? told?.hint}</span>}
-      {nearest && (
-        <Button className="min-h-8 text-sm" onClick={() => onChange(nearest)}>
-          <span aria-hidden className="size-4 rounded-sm border border-edge" style={{ background: nearest }} />
-          Make it {nearest}
-        </Button>
-      )}
+        {met.map((meeting) => (
+          <span key={meeting.on} className="flex items-center gap-1 text-sm whitespace-nowrap" title={`${meeting.what}: ${meeting.wanted} to 1 is wanted`}>
+            {meeting.is_held ? (
+              <Check aria-hidden className="size-4 text-moss" />
+            ) : (
+              <TriangleAlert aria-hidden className="size-4 text-clay" />
+            )}
+            {meeting.contrast.toFixed(1)} on {meeting.on}
+            {!meeting.is_held && `, ${meeting.wanted} wanted`}
+          </span>
+        ))}
+        {met.length === 0 && <span className="text-sm text-soft">{fault ?? told?.hint}</span>}
+        {nearest && (
+          <Button className="min-h-8 text-sm" onClick={() => onChange(nearest)}>
+            <span aria-hidden className="size-4 rounded-sm border border-edge" style={{ background: nearest }} />
+            Make it {nearest}
+          </Button>
+        )}
       </span>
     </div>
   );
