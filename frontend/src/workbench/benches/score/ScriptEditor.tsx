@@ -95,7 +95,7 @@ export function ScriptEditor({ script, faults, runs, lit, names, onChange }: Scr
           python(),
           indentUnit.of("    "),
           syntaxHighlighting(COLOURS),
-          EditorView.contentAttributes.of({ "aria-label": "Rule script" }),
+          EditorView.contentAttributes.of({ "aria-label": "Rule script", tabindex: "0" }),
           EditorView.updateListener.of((update) => {
             if (update.docChanged) changed.current(update.state.doc.toString());
           }),
