@@ -116,7 +116,7 @@ class TestConnections(unittest.TestCase):
             trickled = server.connected(sent=GET[:4])
             for byte in GET[4:12]:
                 is_answered, took = asked(server.connected())
-                self.assertTrue(is_answered and took < 2, took)
+                self.assertTrue(is_answered and took < 0.5, took)
                 time.sleep(0.1)
                 try:
                     trickled.sendall(bytes([byte]))
