@@ -9,7 +9,11 @@ from dicetrail.core.document import (
     PARTS_ON,
     WORDS_ON,
     Colours,
+    Corner,
+    Cue,
     Look,
+    Note,
+    Occasion,
     Sound,
     contrast,
     dark_palette,
@@ -17,9 +21,10 @@ from dicetrail.core.document import (
     meetings,
     nearest_that_holds,
     palette,
+    sounds_of,
 )
 from dicetrail.core.play import dress
-from dicetrail.core.workbench import READY_LOOKS
+from dicetrail.core.workbench import READY_LOOKS, changes_between
 
 colours = st.integers(0, 0xFFFFFF).map("#{:06x}".format)
 looks = st.builds(Colours, *[colours] * 6)
@@ -85,6 +90,25 @@ class TestLook(unittest.TestCase):
         self.assertIn("look.music.playing", [found.where for found in survey(game, {})])
         whole = replace(game, sounds=(Sound("hum"),))
         self.assertNotIn("look.music.playing", [found.where for found in survey(whole, {})])
+
+    def test_a_long_sound_may_be_music_and_is_told_where_a_cue_plays_it(self):
+        long = Sound("walk", (Note("C4", 2000),) * 4)
+        cued = Game("", (), (), cues=(Cue("a", (Occasion.RIGHT,), sound="walk"),), sounds=(long,))
+        self.assertIn("cues[0].sound", [found.where for found in survey(cued, {})])
+        music = replace(Look().music, ending="walk")
+        played = Game("", (), (), sounds=(long,), look=replace(Look(), music=music))
+        wheres = [found.where for found in survey(played, {})]
+        self.assertFalse([where for where in wheres if where.startswith(("sounds", "look"))])
+        self.assertEqual(sounds_of(played), ("walk",))
+        self.assertEqual(sounds_of(replace(played, sounds=())), ())
+
+    def test_what_changed_of_a_look_is_told_in_words(self):
+        old = Game("", (), ())
+        new = replace(old, look=Look(Colours(ink="#000000"), corner=Corner.ROUND))
+        self.assertEqual(
+            changes_between(old, new),
+            ("look, colours, ink #1f2a2e → #000000", "look, corner slight → round"),
+        )
 
     def test_what_is_no_colour_never_reaches_a_page(self):
         sly = "red; background: url(//elsewhere)"

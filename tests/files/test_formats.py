@@ -203,6 +203,41 @@ class TestOtherReaders(unittest.TestCase):
         self.assertNotIn("f", {cell.data_type for row in sheet for cell in row})
 
 
+class TestReplies(unittest.TestCase):
+    """What is said to a wrong choice goes by the number of the choice, or of the option."""
+
+    def replies(self, text):
+        reading = read_questions(text.encode())
+        self.assertEqual(reading.refused, ())
+        return [
+            question.reply_to(wrong) for question in reading.questions for wrong in question.wrong
+        ]
+
+    def test_they_follow_wrong_choices_and_options_whichever_is_right(self):
+        plain = (
+            "question\tright answer\twrong choice 1\twrong choice 2\treply 1\treply 2\n"
+            "Root?\tBeet\tPea\tLeek\t\tThat is the stalk.\n"
+            "Leaf?\tKale\tBeet\tPea\tThat is a root.\t\n"
+        )
+        wanted = ["", "That is the stalk.", "That is a root.", ""]
+        self.assertEqual(self.replies(plain), wanted)
+        keyed = (
+            "question\toption A\toption B\toption C\tkey\treply 1\treply 2\treply 3\n"
+            "Root?\tPea\tBeet\tLeek\tB\tA pod.\tnever said\tA stalk.\n"
+            "Leaf?\tKale\tBeet\tPea\tA\tnever said\tA root.\tA pod.\n"
+        )
+        self.assertEqual(self.replies(keyed), ["A pod.", "A stalk.", "A root.", "A pod."])
+
+    def test_one_that_replies_to_no_choice_is_refused_at_its_place(self):
+        text = (
+            "question\tright answer\twrong choice 1\twrong choice 2\treply 1\treply 2\n"
+            "Root?\tBeet\tPea\t\t\tThat is the stalk.\nLeaf?\tKale\tBeet\tPea\t\t\n"
+        )
+        (refused,) = read_questions(text.encode()).refused
+        self.assertEqual((refused.line, refused.column), (2, 6))
+        self.assertIn("replies to no wrong choice", refused.what)
+
+
 class TestWorkbooks(unittest.TestCase):
     def test_numbers_truths_and_days_are_read_as_people_see_them(self):
         book = Workbook()

@@ -7,6 +7,7 @@ import select
 import sys
 import time
 import unittest
+from dataclasses import replace
 from pathlib import Path
 from tempfile import TemporaryDirectory
 
@@ -29,6 +30,7 @@ from dicetrail.core import (
     Question,
     Round,
 )
+from dicetrail.core.document import Language, OwnPhrase, Phrase
 from dicetrail.files import written_game
 
 PACKS = {
@@ -124,3 +126,23 @@ class TestTerminal(unittest.TestCase):
         self.file.write_text("{")
         self.assertIn("line 1, column 2", self.run_with("check", str(self.file)).stdout)
         self.assertIn("There is no file", self.run_with("play", "nowhere").stdout)
+
+    def test_a_game_speaks_its_own_language_in_a_terminal_too(self):
+        own = (OwnPhrase(Phrase.KEY_QUIT, ("/schluss",)), OwnPhrase(Phrase.GO_ON, ("Los",)))
+        game = replace(SHED, language=Language.GERMAN, phrases=own)
+        self.file.write_bytes(written_game(game, PACKS))
+        terminal = Terminal("play", str(self.file), "--dice", "7")
+        terminal.sees("Welcome to the shed.")
+        terminal.types("")
+        terminal.sees("Frage 1 von 3")
+        terminal.sees("Which is a root?")
+        terminal.sees("Punkte 0")
+        terminal.types("wombat")
+        terminal.sees("Das war nicht zu lesen: „wombat“ nennt nichts, was zur Wahl steht")
+        terminal.types("/hinweis")
+        terminal.sees("Nicht angenommen")
+        terminal.types("a")
+        terminal.sees("Richtig. A, „Carrot“, ist die richtige Antwort")
+        terminal.sees("weiter mit der Eingabetaste")
+        terminal.types("/schluss")
+        terminal.sees("Aufgegeben")

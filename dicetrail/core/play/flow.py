@@ -131,16 +131,12 @@ def _answered(program: Program, state: State, result: Result) -> Answered:
 
 def _pictures(program: Program, state: State, places: Sequence[int], is_told: bool) -> Pictures:
     """The pictures of the question in play, those picked, and the right ones if they are told."""
-    details = question_of(program, state).details
+    details, pack = question_of(program, state).details, in_play(program, state).pack
     if details.shows is not Shows.PICTURE:
-        return (
-            Pictures(in_play(program, state).pack, details.picture)
-            if details.picture
-            else NO_PICTURES
-        )
+        return Pictures(pack, details.picture) if details.picture else NO_PICTURES
     choices, right = choices_of(program, state)
     return Pictures(
-        in_play(program, state).pack,
+        pack,
         details.picture,
         tuple(choices[place - 1] for place in places),
         tuple(choices[place - 1] for place in right) if is_told else (),
