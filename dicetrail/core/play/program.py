@@ -110,7 +110,7 @@ def _spoken(game: Game) -> Game:
     def in_words(lists: Lists) -> Lists:
         if lists.prompt.strip():
             return lists
-        return replace(lists, prompt=words.of(saying(_ASKED[lists.asks])))
+        return replace(lists, prompt=words.say(_ASKED[lists.asks]))
 
     def spoken(round_: Round) -> Round:
         check = round_.check
