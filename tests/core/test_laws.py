@@ -16,6 +16,7 @@ from dicetrail.core import (
     Check,
     Continue,
     Cue,
+    Details,
     Draw,
     DrawOrder,
     Ending,
@@ -55,6 +56,7 @@ from dicetrail.core import (
 )
 from dicetrail.core.answers import compare
 from dicetrail.core.document import Language, Leaves, Made, Operator, Pattern, RoundOrder
+from dicetrail.core.play import Listen
 from dicetrail.core.play.program import made_ready
 from dicetrail.core.play.state import State
 from dicetrail.core.workbench import draw_list
@@ -64,7 +66,9 @@ MIXED = Pack(
     "Mixed",
     (
         Question("Kale is a leaf", ("true",), (), Kind.TRUTH),
-        Question("What do bees make?", ("Honey", "wax"), (), Kind.TYPED),
+        Question(
+            "What do bees make?", ("Honey", "wax"), (), Kind.TYPED, details=Details(sound="hum.wav")
+        ),
         Question("Half of five?", ("5/2",), (), Kind.NUMBER),
         Question("Say it", ("Marrow pie",), (), Kind.LETTERS),
         Question("Carrot", ("root",), ("leaf", "fruit"), Kind.SORT),
@@ -126,6 +130,7 @@ ROUNDS = st.builds(
         misses=st.integers(1, 4),
         seconds=SECONDS,
         passing=st.booleans(),
+        waits_for_sound=st.booleans(),
     ),
     check=st.builds(Check, typos=st.integers(0, 3), ignore_accents=st.booleans()),
     after=st.builds(After, st.sampled_from(Reveal), st.none() | st.integers(0, 3000)),
@@ -154,7 +159,7 @@ GAMES = st.builds(
 )
 ACTIONS = st.one_of(
     st.builds(Begin, st.none() | st.integers(-1, 3), st.none() | st.integers(-1, 9)),
-    st.sampled_from([Begin(), Continue(), Continue(), Wait(), Hint(), Pass(), Quit()]),
+    st.sampled_from([Begin(), Continue(), Continue(), Wait(), Listen(), Hint(), Pass(), Quit()]),
     st.integers(-1, 9).map(Answer),
     st.sampled_from(["a", "b", "true", "honey", "homey", "2.5", "root", "11", ""]).map(Answer),
     st.text(max_size=4).map(Answer),
@@ -263,10 +268,11 @@ class TestRuns(unittest.TestCase):
             return
         round_ = game.rounds[number]
         drawn = draw_list(program, dice, number).questions
+        named = [(drawn_.pack, drawn_.source_number, drawn_.prompt) for drawn_ in drawn]
         if round_.draw.refill is Refill.NEVER:
-            self.assertEqual(len({(d.pack, d.prompt) for d in drawn}), len(drawn))
+            self.assertEqual(len(set(named)), len(named))
         elif len(drawn) > 1 and round_.draw.order is DrawOrder.SHUFFLED:
-            self.assertFalse(any(one.prompt == other.prompt for one, other in pairwise(drawn)))
+            self.assertFalse(any(one == other for one, other in pairwise(named)))
         for question in drawn:
             if question.choices:
                 self.assertTrue(question.right_letters)

@@ -47,7 +47,7 @@ from dicetrail.core import (
 )
 from dicetrail.core.document import DOCUMENT, Best, Within, notes_of
 from dicetrail.core.document.words import as_written, filled_in
-from dicetrail.core.play import Intent, is_best, next_input
+from dicetrail.core.play import Intent, Listen, is_best, next_input
 from dicetrail.core.rules import rules_of
 from dicetrail.core.rules.script import ScriptFaults, compile_script, parse
 from dicetrail.core.rules.script.language import QUESTION_FACTS
@@ -74,6 +74,11 @@ def built(game):
 def begun(game, players=("Ada",), packs=PACKS):
     program = built(game) if packs is PACKS else build(game, packs, recall={})
     return program, step(program, start(program, 3, players).state, Begin(), 0).state
+
+
+def sounding(question):
+    """The question with a sound that is heard with it."""
+    return replace(question, details=Details(sound="hum.wav"))
 
 
 def do(program, state, *intents, after=0):
@@ -138,6 +143,37 @@ class TestCounting(unittest.TestCase):
                     program.rules.score(state.tally),
                     (left * 200 + seconds * 1000) // (seconds * 2000),
                 )
+
+    @given(
+        st.lists(st.tuples(st.integers(0, 9000), st.integers(0, 6000)), min_size=6, max_size=6),
+        st.sampled_from((None, 3)),
+        st.sampled_from((None, 9)),
+        st.sampled_from((1, 2)),
+    )
+    def test_clocks_that_wait_for_a_sound_give_the_time_there_is_without_waiting(
+        self, times, seconds, of_round, tries
+    ):
+        heard = {"p": replace(POOL, questions=tuple(map(sounding, POOL.questions)))}
+        script = "def right():\n    score += 10 + seconds_left\ndef timeout():\n    score -= 3\n"
+        runs = []
+        for waits in (False, True):
+            ask = Ask(seconds=seconds, tries=tries, waits_for_sound=waits)
+            made = game(script, ask=ask, seconds=of_round)
+            program, state = begun(made, packs=heard)
+            for late, used in times:
+                if state.phase is not Phase.ASKING:
+                    break
+                at, put, lead = state.at, state.put, min(late, state.lead)
+                if lead < state.lead:
+                    state = step(program, state, Listen(put), at + lead).state
+                soonest = state.clocks.soonest
+                for part in (used // 2, used):
+                    if (state.phase, state.put) != (Phase.ASKING, put):
+                        break
+                    part = part if soonest is None else min(part, soonest)
+                    state = step(program, state, Answer(1, put), at + lead + part).state
+            runs.append((state.tallies, state.phase, state.ending, state.position))
+        self.assertEqual(*runs)
 
     def test_an_action_meant_for_a_question_that_is_gone_is_refused_and_changes_nothing(self):
         cue = Cue("late", (Occasion.LATE,), sound="drip")
@@ -257,9 +293,12 @@ class TestRecipes(unittest.TestCase):
             "up and down": {"right": ("Won", 30), "wrong": ("Lost", 0)},
             "sprint": {},
             "first mistake": {"right": ("All of them", 120), "wrong": ("A mistake", 0)},
+            "ten sums": {"right": ("All right", 10), "wrong": ("A start", 0)},
             "two in turns": {"right": ("A tie", 5), "wrong": ("A tie", 0)},
         }
         self.assertEqual({found.name for found in RECIPES}, set(promised))
+        without = next(found for found in RECIPES if found.name == "ten sums").make("G", (), 0)
+        self.assertEqual(survey(without, {}), ())
         for found in RECIPES:
             made = found.make("G", ("p",), 12)
             self.assertEqual(survey(made, PACKS), (), found.name)

@@ -107,6 +107,7 @@ from dicetrail.core.document.phrases import (
     wording,
 )
 from dicetrail.core.document.problems import GameProblems, Problem, Severity, warning
+from dicetrail.core.document.sites import MOST_SITES, is_site
 from dicetrail.core.document.sounds import (
     LONGEST_CUE_MS,
     LONGEST_MS,
@@ -152,6 +153,7 @@ __all__ = [
     "MOST_NOTES",
     "MOST_PLAYERS",
     "MOST_POINTS",
+    "MOST_SITES",
     "NEXT",
     "PARTS_ON",
     "PLAIN",
@@ -245,6 +247,7 @@ __all__ = [
     "from_columns",
     "is_colour",
     "is_counted",
+    "is_site",
     "is_whole_text",
     "light_palette",
     "listed",

@@ -18,6 +18,7 @@ from dicetrail.core.document.look import (
     Music,
 )
 from dicetrail.core.document.phrases import Language, OwnPhrase
+from dicetrail.core.document.sites import MOST_SITES, is_site
 from dicetrail.core.document.told import Told, Value, Within
 from dicetrail.core.document.words import Number as Number
 
@@ -489,6 +490,10 @@ class Ask:
         bool, Told("Read aloud", "by a made voice, where a question has no recorded file")
     ] = False
     """Whether a question that carries no recorded narration is read by a made voice."""
+    waits_for_sound: Annotated[
+        bool, Told("Clocks wait for the sound", "of a question, until it begins; 5 seconds at most")
+    ] = False
+    """Whether countdowns begin only once the sound of a question is heard, where it has one."""
 
 
 class Badge(Value):
@@ -670,6 +675,9 @@ class Ending:
     """The name of the cue that is played with it."""
     counts_as_best: Annotated[bool, Told("Can be a best")] = True
     """Whether a run that comes to it can be among the best."""
+    passes: Annotated[bool, Told("Passes a course", "where the game is taken as one")] = False
+    """Whether a course counts a run that comes to it as passed; if no ending passes, every run
+    is only completed."""
     picture: Annotated[str, Told("Picture")] = ""
     """The digest (SHA-256, hex) of the picture shown with it."""
 
@@ -746,6 +754,13 @@ class Game:
     """In which its players are told what the pages say by themselves."""
     phrases: tuple[OwnPhrase, ...] = ()
     """Phrases in the maker's own words, in place of the ready ones."""
+    framed_by: tuple[str, ...] = ()
+    """The sites whose pages may show the game in a frame: ``https://school.example``."""
+
+    @property
+    def sites(self) -> tuple[str, ...]:
+        """The sites that may show it in a frame, as far as they are addresses of sites."""
+        return tuple(filter(is_site, self.framed_by[:MOST_SITES]))
 
     @property
     def has_menu(self) -> bool:

@@ -37,6 +37,7 @@ from dicetrail.core.draw.pools import Pool, Sourced, whole
 from dicetrail.core.draw.sources import (
     MOST_ROWS,
     MOST_SOURCES,
+    SIGNS,
     Facets,
     SumTable,
     Tagged,
@@ -58,6 +59,7 @@ __all__ = [
     "MOST_FACTS",
     "MOST_ROWS",
     "MOST_SOURCES",
+    "SIGNS",
     "Census",
     "Censuses",
     "Deal",

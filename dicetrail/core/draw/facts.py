@@ -165,6 +165,11 @@ class FactQuestions(Sequence[Question]):
     def _likeness(self) -> Callable[[str], str]:
         return str if self.pattern.shows is not Shows.TEXT else likeness
 
+    @property
+    def answers(self) -> Iterator[tuple[str, tuple[int, ...]]]:
+        """Every answer there is, as it is first written, with its rows; alike ones are one."""
+        yield from self._answers.values()
+
     def rows_of(self, number: int) -> tuple[int, ...]:
         """The rows a question is made of."""
         return self._asked[number]

@@ -143,7 +143,7 @@ def _never_left(program: Program) -> Iterator[Problem]:
             action = Continue() if state.hold is None else Wait()
             state = step(program, state, action, state.at + (state.hold or 0)).state
         elif state.phase is Phase.ASKING and soonest is not None:
-            state = step(program, state, Wait(), state.at + max(1, soonest)).state
+            state = step(program, state, Wait(), state.at + state.lead + max(1, soonest)).state
         else:
             return
     is_endless = length_of_round(program, state) is None

@@ -15,6 +15,7 @@ from dicetrail.core.play import (
     Input,
     Intent,
     Letter,
+    Listen,
     Pass,
     Phase,
     Program,
@@ -75,6 +76,8 @@ def _next(program: Program, scout: Scout, state: State, chances: Stream) -> Inpu
         return Input(Continue(), state.at + scout.goes_on_ms)
     if state.phase is not Phase.ASKING:
         return next_input(program, state, Intent.RIGHT, state.at)
+    if state.lead:
+        return Input(Listen(), state.at)
     round_, question = round_of(program, state), question_of(program, state)
     traits = traits_of(question)
     may_hint = round_.ask.hints and traits.is_hinted and not state.is_hinted

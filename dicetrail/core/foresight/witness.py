@@ -21,6 +21,7 @@ from dicetrail.core.play import (
     Input,
     Intent,
     Letter,
+    Listen,
     Pass,
     Phase,
     Program,
@@ -170,6 +171,8 @@ def _inputs(program: Program, state: State) -> Iterator[Input]:
         case Phase.HOLDING:
             action: Action = Continue() if state.hold is None else Wait()
             yield Input(action, at + (state.hold or 0))
+        case Phase.ASKING if state.lead:
+            yield Input(Listen(), at)
         case Phase.ASKING:
             yield from _answers(program, state)
 

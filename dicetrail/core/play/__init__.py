@@ -5,6 +5,7 @@ from dicetrail.core.play.dress import Dress, dress
 from dicetrail.core.play.engine import answered, go_on, players_refused, replay, start, step
 from dicetrail.core.play.flow import ended_as, hold_for
 from dicetrail.core.play.footprints import Answered, Change, Footprint, Stop, What
+from dicetrail.core.play.names import player_named
 from dicetrail.core.play.outcomes import (
     counts_as_best,
     cues_of_rules,
@@ -12,6 +13,17 @@ from dicetrail.core.play.outcomes import (
     cues_on,
     is_best,
     leader_of,
+)
+from dicetrail.core.play.players_page import (
+    CameTo,
+    PlayGame,
+    PlayView,
+    RunNamed,
+    brings_nothing,
+    came_to,
+    measure_of,
+    play_game,
+    play_view,
 )
 from dicetrail.core.play.playing_on import CannotPlayOn, play_on
 from dicetrail.core.play.program import (
@@ -39,6 +51,7 @@ from dicetrail.core.play.state import (
     Hint,
     Input,
     Letter,
+    Listen,
     Moment,
     Pass,
     Phase,
@@ -57,6 +70,7 @@ __all__ = [
     "Answered",
     "Begin",
     "Bring",
+    "CameTo",
     "CannotPlayOn",
     "Change",
     "Continue",
@@ -67,15 +81,19 @@ __all__ = [
     "Input",
     "Intent",
     "Letter",
+    "Listen",
     "Media",
     "Moment",
     "Pass",
     "Phase",
+    "PlayGame",
+    "PlayView",
     "PlayerAction",
     "Program",
     "Quit",
     "Recall",
     "Result",
+    "RunNamed",
     "State",
     "Stop",
     "Table",
@@ -84,6 +102,8 @@ __all__ = [
     "What",
     "answered",
     "as_asked",
+    "brings_nothing",
+    "came_to",
     "check",
     "choices_of",
     "counts_as_best",
@@ -99,8 +119,12 @@ __all__ = [
     "leader_of",
     "length_of_round",
     "made_ready",
+    "measure_of",
     "next_input",
+    "play_game",
     "play_on",
+    "play_view",
+    "player_named",
     "players_refused",
     "question_of",
     "recalling",

@@ -45,7 +45,7 @@ def next_input(program: Program, state: State, intent: Intent, at: int) -> Input
             return None
     if intent is Intent.LATE:
         left = state.clocks.question
-        return None if left is None else Input(Wait(), state.at + max(0, left))
+        return None if left is None else Input(Wait(), state.at + state.lead + max(0, left))
     if intent is Intent.PASSED:
         return Input(Pass(), at) if round_of(program, state).ask.passing else None
     answer = _right(program, state) if intent is Intent.RIGHT else _wrong(program, state)

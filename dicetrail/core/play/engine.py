@@ -11,7 +11,8 @@ next round begins, or the menu opens again, or the game is over and the endings 
        ^                  `--unreadable, or tries left--> ASKING             |
        `-------------------------- menu of rounds --------------------------+--> ENDED
 
-Countdowns run in ASKING alone. Before an action is taken, every countdown that ended by
+Countdowns run in ASKING alone, and where a round says so only once the sound of a question
+has begun (`Listen`). Before an action is taken, every countdown that ended by
 its time is worked out, in order, so an answer at the deadline finds the question gone. An
 action that is not allowed now changes nothing and leaves a footprint that says so.
 
@@ -69,6 +70,7 @@ from dicetrail.core.play.state import (
     Hint,
     Input,
     Letter,
+    Listen,
     Moment,
     Pass,
     Phase,
@@ -127,7 +129,9 @@ def step(program: Program, state: State, action: Action, at: int) -> Moment:
     prints: Prints = []
     heard = state.heard
     state = _let_time_pass(program, state, at, prints)
-    if isinstance(action, Wait):
+    if isinstance(action, Wait | Listen):
+        if isinstance(action, Listen):
+            state = _listen(state, action, prints)
         return Moment(state, tuple(prints))
     before = len(prints)
     try:
@@ -186,6 +190,11 @@ def _let_time_pass(program: Program, state: State, at: int, prints: Prints) -> S
             if due > at:
                 return state._replace(at=at, hold=due - at)
             state = after_hold(program, state._replace(at=due), prints)
+        elif state.phase is Phase.ASKING and state.lead:
+            due = state.at + state.lead
+            if due > at:
+                return state._replace(at=at, lead=due - at)
+            state = state._replace(at=due, lead=0)
         elif state.phase is Phase.ASKING and state.unattended < MOST_UNATTENDED:
             soonest = state.clocks.soonest
             if soonest is None or state.at + max(0, soonest) > at:
@@ -351,6 +360,15 @@ def _continue(program: Program, state: State, _action: Continue, prints: Prints)
     if state.hold is not None:
         raise _Refused(Phrase.NOT_YET, count=state.hold)
     return after_hold(program, state, prints)
+
+
+def _listen(state: State, action: Listen, prints: Prints) -> State:
+    """Let the countdowns run that waited for the sound of this question; else nothing."""
+    if not state.lead or action.question not in (None, state.put):
+        return state
+    why = "the sound has begun; the clocks run"
+    prints.append(Footprint(state.at, Stop.ASK, What.HEARD, why))
+    return state._replace(lead=0)
 
 
 def _quit(program: Program, state: State, _action: Quit, prints: Prints) -> State:

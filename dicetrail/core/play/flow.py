@@ -80,6 +80,9 @@ from dicetrail.core.rules import (
     time_ends,
 )
 
+MOST_LEAD_MS = 5000
+"""Countdowns wait so long, at most, for the sound of a question to begin."""
+
 
 def settled_question(
     program: Program, state: State, event: Event, prints: Prints, ending: int | None = None
@@ -298,7 +301,8 @@ def _ask(program: Program, state: State, is_again: bool, prints: Prints) -> Stat
         elif time_over is not None:
             prints.append(_time_told(state, time_over))
         return _follow(program, state, instead, prints)
-    seconds = seconds_for(round_of(program, state), question_of(program, state))
+    round_, question = round_of(program, state), question_of(program, state)
+    seconds = seconds_for(round_, question)
     state = state._replace(
         phase=Phase.ASKING,
         tries_used=0,
@@ -308,6 +312,7 @@ def _ask(program: Program, state: State, is_again: bool, prints: Prints) -> Stat
         result=None,
         is_revealed=False,
         used=0,
+        lead=MOST_LEAD_MS if round_.ask.waits_for_sound and question.details.sound else 0,
         put=state.put + 1,
         clocks=Clocks(in_ms(seconds), clocks.round, clocks.game),
     )

@@ -33,6 +33,8 @@ class What(StrEnum):
     BEGUN = "begun"
     DRAWN = "drawn"
     ASKED = "asked"
+    HEARD = "heard"
+    """The sound of the question has begun, for which the countdowns waited."""
     ANSWERED = "answered"
     CHECKED = "checked"
     HINTED = "hinted"

@@ -93,6 +93,14 @@ class Continue:
 
 
 @dataclass(frozen=True, slots=True)
+class Listen:
+    """The player hears the question's sound, or cannot: it has begun. Nothing else happens."""
+
+    question: int | None = None
+    action: Literal["listen"] = "listen"
+
+
+@dataclass(frozen=True, slots=True)
 class Wait:
     """Time passes, and nothing else happens."""
 
@@ -115,7 +123,7 @@ class Bring:
     action: Literal["bring"] = "bring"
 
 
-PlayerAction = Begin | Answer | Letter | Hint | Pass | Continue | Wait | Quit
+PlayerAction = Begin | Answer | Letter | Hint | Pass | Continue | Listen | Wait | Quit
 Action = PlayerAction | Bring
 
 
@@ -215,6 +223,8 @@ class State(NamedTuple):
     clocks: Clocks = Clocks()
     used: int = 0
     """Milliseconds the player has had for this question; holds do not count."""
+    lead: int = 0
+    """Milliseconds the countdowns of this question still wait, at most, for its sound."""
     hold: int | None = None
     """Milliseconds left of a hold; None holds until the player goes on."""
     way: Way | None = None

@@ -212,6 +212,9 @@ class Table:
     clocks: tuple[ClockShown, ...]
     clocks_run: bool
     """Whether the countdowns are running now."""
+    lead: int
+    """Milliseconds they still wait, at most, for the question's sound to begin; 0 if they do
+    not."""
     hold: int | None
     """Milliseconds left of a timed hold; None if the player may go on."""
     typing: bool
@@ -259,7 +262,8 @@ def table(program: Program, state: State, media: Media = NO_MEDIA) -> Table:
         percent=tally_percent(tally),
         players=_players(program, state),
         clocks=_clocks(program, state),
-        clocks_run=state.phase is Phase.ASKING,
+        clocks_run=state.phase is Phase.ASKING and not state.lead,
+        lead=state.lead if state.phase is Phase.ASKING else 0,
         hold=state.hold,
         typing=_may_type(program, state) if in_play else False,
         told=state.told,

@@ -66,6 +66,7 @@ from dicetrail.core.survey.look_faults import look_problems
 from dicetrail.core.survey.looks import PackReport, report_on
 from dicetrail.core.survey.phrase_faults import phrase_problems
 from dicetrail.core.survey.reach import Reach, reach, scores_reached
+from dicetrail.core.survey.site_faults import site_problems
 
 MOST_ROUNDS = 50
 MOST_ENDINGS = 100
@@ -133,6 +134,7 @@ class _Survey:
             mend = f"have 1 to {MOST_ROUNDS} rounds"
             found.append(Problem("rounds", "0 rounds are there", mend))
         found += look_problems(game)
+        found += site_problems(game)
         found += phrase_problems(game)
         found += _weight_problems(game)
         for number, round_ in enumerate(game.rounds):

@@ -37,12 +37,14 @@ from dicetrail.core.workbench.strip import (
 )
 from dicetrail.core.workbench.trials import Walks
 from dicetrail.core.workbench.watch import LineRan, Watched, watch
+from dicetrail.core.workbench.worked_examples import WORKED_EXAMPLES, WorkedExample
 
 __all__ = [
     "CUE_SHEETS",
     "NEW_PARTS",
     "READY_LOOKS",
     "RECIPES",
+    "WORKED_EXAMPLES",
     "Column",
     "CueSheet",
     "Drawn",
@@ -59,6 +61,7 @@ __all__ = [
     "StopSummary",
     "Walks",
     "Watched",
+    "WorkedExample",
     "changes_between",
     "columns_named",
     "draw_list",

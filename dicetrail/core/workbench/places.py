@@ -20,6 +20,7 @@ STOP_OF_GAME = {
     "look": Stop.OPEN,
     "language": Stop.OPEN,
     "phrases": Stop.OPEN,
+    "framed_by": Stop.OPEN,
     "packs": Stop.LOAD,
 }
 """The stop at which each part of a game, and its packs, are programmed."""

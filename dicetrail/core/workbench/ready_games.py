@@ -1,7 +1,7 @@
 """Small whole games to begin from, each of which plays at once on any pack."""
 
 from collections.abc import Callable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from dicetrail.core.document import (
     After,
@@ -45,6 +45,13 @@ def first_game(title: str, packs: tuple[str, ...], questions: int) -> Game:
     rest = Ending("A start", "Play again: the questions will come in another order.")
     endings = (everything, middle, rest) if half < count else (everything, rest)
     return Game(title, (Round("Round 1", packs, draw=Draw(count)),), endings)
+
+
+def _ten_sums(title: str, packs: tuple[str, ...], questions: int) -> Game:
+    """A game that needs no file: its questions are made."""
+    game = first_game(title, packs, questions)
+    sums = Sums(left=Span(2, 12), right=Span(2, 12), count=_QUESTIONS_AT_FIRST)
+    return replace(game, rounds=(replace(game.rounds[0], sums=(sums,)),))
 
 
 _LIVES = """\
@@ -148,6 +155,7 @@ RECIPES: tuple[Recipe, ...] = (
     Recipe("up and down", "from 15 by 5, won at 30, lost at 0", _up_and_down),
     Recipe("sprint", "one minute, as many as you can", _sprint),
     Recipe("first mistake", "ten points each until the first mistake", _first_mistake),
+    Recipe("ten sums", "needs no questions: they are made", _ten_sums),
     Recipe("two in turns", "five questions each, the higher score wins", _turns),
 )
 

@@ -273,6 +273,21 @@ class Phrase(Value):
         "in trouble",
     )
     TROUBLE = "trouble", "Something went wrong. Try again.", "in trouble"
+    TRY_AGAIN = "try again", "Try again", "a button in trouble"
+
+    # Where a game has left as a folder
+    KEPT_HERE = (
+        "kept here",
+        "What you do stays on this device: the name you give, your answers and when you gave them.",
+        "at the opening of a folder",
+    )
+    SAVE_ANSWERS = "save answers", "Save the answers as a file", "a button in a folder"
+    FROM_DISK = (
+        "from disk",
+        "Browsers do not play this straight from a disk. In its folder, type {command} and open "
+        "{address}.",
+        "in a folder opened from a disk",
+    )
 
     # Questions made here
     TRUE = "true", "true", "a choice"

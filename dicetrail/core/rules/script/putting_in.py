@@ -6,9 +6,11 @@ is put in; a counter both have keeps the number it begins with.
 
 import ast
 
+from dicetrail.core.document import GameProblems, Problem
+
 
 def put_in(script: str, other: str) -> str:
-    """A script with another put into it. Raises SyntaxError if either cannot be read.
+    """A script with another put into it. Raises GameProblems if either cannot be read.
 
     >>> print(put_in("score = 0\\n\\ndef right():\\n    score += 1\\n", "lives = 3\\n"))
     score = 0
@@ -18,8 +20,13 @@ def put_in(script: str, other: str) -> str:
         score += 1
     <BLANKLINE>
     """
-    script, other = _spread(script), _spread(other)
-    here, there = ast.parse(script), ast.parse(other)
+    try:
+        script, other = _spread(script), _spread(other)
+        here, there = ast.parse(script), ast.parse(other)
+    except (SyntaxError, ValueError, RecursionError) as error:
+        where = f"script[{getattr(error, 'lineno', None) or 1}:1]"
+        mend = "mend the script first, or take the recipe in place of it"
+        raise GameProblems((Problem(where, "this script cannot be read", mend),)) from None
     lines, source = script.rstrip("\n").split("\n") if script.strip() else [], other.split("\n")
     functions = {node.name: node for node in here.body if isinstance(node, ast.FunctionDef)}
     counters = [node for node in here.body if isinstance(node, ast.Assign)]

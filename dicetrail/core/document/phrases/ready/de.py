@@ -171,6 +171,10 @@ too often: Das war zu oft. Warte einen Moment und versuch es noch einmal.
 moved on: Das Spiel ging anderswo weiter; so steht es jetzt.
 not playable: Dieses Spiel lässt sich gerade nicht spielen. Es ist etwas daran zu richten.
 trouble: Etwas ist schiefgegangen. Versuch es noch einmal.
+try again: Noch einmal versuchen
+kept here: Was du tust, bleibt auf diesem Gerät: der Name, den du angibst, deine Antworten und wann du sie gegeben hast.
+save answers: Antworten als Datei sichern
+from disk: Browser spielen das nicht direkt von der Festplatte. Tippe im Ordner {command} und öffne {address}.
 true: richtig
 false: falsch
 sort prompt: Wohin gehört „{item}“?

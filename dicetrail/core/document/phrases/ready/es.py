@@ -171,6 +171,10 @@ too often: Fue demasiado seguido. Espera un momento y prueba otra vez.
 moved on: La partida siguió en otro sitio; así está ahora.
 not playable: Este juego no se puede jugar ahora. Hay algo que arreglar en él.
 trouble: Algo salió mal. Prueba otra vez.
+try again: Intentar de nuevo
+kept here: Lo que haces queda en este dispositivo: el nombre que das, tus respuestas y cuándo las diste.
+save answers: Guardar las respuestas en un archivo
+from disk: Los navegadores no juegan esto directamente desde un disco. En la carpeta, escribe {command} y abre {address}.
 true: verdadero
 false: falso
 sort prompt: ¿Dónde va «{item}»?

@@ -171,6 +171,10 @@ too often: C’était trop souvent. Attends un moment et réessaie.
 moved on: La partie a continué ailleurs ; voici où elle en est.
 not playable: Ce jeu ne peut pas être joué pour l’instant. Il y a quelque chose à y réparer.
 trouble: Quelque chose n’a pas marché. Réessaie.
+try again: Réessayer
+kept here: Ce que vous faites reste sur cet appareil : le nom que vous donnez, vos réponses et leur heure.
+save answers: Enregistrer les réponses dans un fichier
+from disk: Les navigateurs ne jouent pas ceci directement depuis un disque. Dans le dossier, tapez {command} et ouvrez {address}.
 true: vrai
 false: faux
 sort prompt: Où va « {item} » ?

@@ -171,6 +171,10 @@ too often: Troppo spesso. Aspetta un momento e riprova.
 moved on: La partita è andata avanti altrove; ecco com’è ora.
 not playable: Ora non si può giocare a questo gioco. C’è qualcosa da sistemare.
 trouble: Qualcosa è andato storto. Riprova.
+try again: Riprova
+kept here: Quello che fai resta su questo dispositivo: il nome che dai, le tue risposte e quando le hai date.
+save answers: Salva le risposte in un file
+from disk: I browser non giocano questo direttamente da un disco. Nella cartella, scrivi {command} e apri {address}.
 true: vero
 false: falso
 sort prompt: Dove va «{item}»?

@@ -171,6 +171,10 @@ too often: Dat was te vaak. Wacht even en probeer het opnieuw.
 moved on: Het spel ging ergens anders verder; zo staat het nu.
 not playable: Dit spel kan nu niet gespeeld worden. Er is iets aan te herstellen.
 trouble: Er ging iets mis. Probeer het opnieuw.
+try again: Opnieuw proberen
+kept here: Wat je doet blijft op dit apparaat: de naam die je geeft, je antwoorden en wanneer je ze gaf.
+save answers: Antwoorden als bestand bewaren
+from disk: Browsers spelen dit niet rechtstreeks van een schijf. Typ in de map {command} en open {address}.
 true: waar
 false: onwaar
 sort prompt: Waar hoort ‘{item}’?

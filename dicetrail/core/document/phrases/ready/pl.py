@@ -171,6 +171,10 @@ too often: To było za często. Poczekaj chwilę i spróbuj ponownie.
 moved on: Gra potoczyła się dalej gdzie indziej; teraz stoi tak.
 not playable: W tę grę nie można teraz zagrać. Jest w niej coś do naprawienia.
 trouble: Coś poszło nie tak. Spróbuj ponownie.
+try again: Spróbuj ponownie
+kept here: To, co robisz, zostaje na tym urządzeniu: podane imię, odpowiedzi i ich czas.
+save answers: Zapisz odpowiedzi do pliku
+from disk: Przeglądarki nie uruchomią tego prosto z dysku. W folderze wpisz {command} i otwórz {address}.
 true: prawda
 false: fałsz
 sort prompt: Gdzie należy „{item}”?

@@ -171,6 +171,10 @@ too often: Foi vezes demais. Espera um momento e tenta de novo.
 moved on: A partida continuou noutro sítio; está assim agora.
 not playable: Este jogo não pode ser jogado agora. Há nele algo a arranjar.
 trouble: Algo correu mal. Tenta de novo.
+try again: Tentar de novo
+kept here: O que fazes fica neste dispositivo: o nome que dás, as tuas respostas e quando as deste.
+save answers: Guardar as respostas num ficheiro
+from disk: Os navegadores não jogam isto diretamente de um disco. Na pasta, escreve {command} e abre {address}.
 true: verdadeiro
 false: falso
 sort prompt: Onde fica «{item}»?

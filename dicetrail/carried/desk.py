@@ -1,0 +1,315 @@
+"""The players' desk of one game on one device: it starts runs, takes inputs, keeps results.
+
+What a server of ours would answer a players' page, by the same addresses and in the same
+form; but the clock, the chance and the keeping are the page's. With every call come the time
+of the day and a number by chance; what is to be kept of a run goes back with the answer.
+"""
+
+import json
+from collections.abc import Callable
+from dataclasses import dataclass, field, replace
+from datetime import UTC, datetime
+from typing import Any, Literal
+
+from dicetrail.carried.plain import NotInThisForm, as_plain, from_plain
+from dicetrail.core.document import Best, Game, Number, Pack
+from dicetrail.core.foresight import Playthrough, playthrough
+from dicetrail.core.play import (
+    Action,
+    CameTo,
+    Input,
+    Moment,
+    Phase,
+    Program,
+    RunNamed,
+    Wait,
+    answered,
+    brings_nothing,
+    came_to,
+    made_ready,
+    measure_of,
+    play_view,
+    player_named,
+    replay,
+    step,
+)
+
+ANSWERS: Literal["dice-trail-answers/1"] = "dice-trail-answers/1"
+"""The form of a line of the answers file."""
+
+MOST_SCORES = 10
+
+MOST_INPUTS = 5_000
+"""A run takes at most this many inputs; the longest games need a few hundred."""
+
+
+@dataclass(frozen=True, slots=True)
+class Carried:
+    """A game with everything it is played from."""
+
+    game_id: str
+    revision: int
+    game: Game
+    packs: dict[str, Pack]
+    media: dict[str, dict[str, str]]
+    """Where pictures and sounds are found: by pack, then by the name its questions give them."""
+
+
+@dataclass(frozen=True, slots=True)
+class Ended:
+    """A run that has ended: what it came to, when, and what it showed of its questions."""
+
+    result: CameTo
+    at: int
+    """Milliseconds since 1970, by the device's clock."""
+    shown: Playthrough
+
+
+@dataclass(frozen=True, slots=True)
+class KeptHere:
+    """A run as the device keeps it."""
+
+    id: str
+    revision: int
+    dice: int
+    players: tuple[str, ...]
+    started_at: int
+    """Milliseconds since 1970, by the device's clock."""
+    best: Number | None = None
+    """What was to be beaten."""
+    inputs: tuple[Input, ...] = ()
+    ended: Ended | None = None
+    remark: str = ""
+
+
+@dataclass(frozen=True, slots=True)
+class Reply:
+    """What the desk answers: a status as in HTTP, what is told, and a run to be kept anew."""
+
+    status: int
+    body: Any = None
+    keep: KeptHere | None = None
+
+
+class _Refused(Exception):
+    def __init__(self, status: int, detail: str) -> None:
+        self.status = status
+        self.detail = detail
+        super().__init__(detail)
+
+
+@dataclass
+class Desk:
+    """The desk of a game. `calls` are answered one after the other."""
+
+    carried: Carried
+    runs: dict[str, KeptHere] = field(default_factory=dict)
+    """The runs of this device, the oldest first."""
+    _moments: dict[str, list[Moment]] = field(default_factory=dict)
+
+    def __post_init__(self) -> None:
+        self.program: Program = made_ready(self.carried.game, self.carried.packs)
+
+    def answer(self, method: str, path: str, body: Any, now: int, chance: int) -> Reply:
+        """Answer a call to an address under ``/api/play``."""
+        _, _, _, kind, *rest = path.split("?")[0].split("/")
+        names, last = (rest[:1], rest[1:]) if rest else ([], [])
+        call = self._calls().get((method, kind, *last))
+        try:
+            if call is None:
+                raise _Refused(404, f"There is nothing at {path}.")
+            return call(names[0] if names else "", body or {}, now, chance)
+        except _Refused as refusal:
+            return Reply(refusal.status, _problem(refusal.status, refusal.detail))
+        except (NotInThisForm, KeyError) as error:
+            return Reply(422, _problem(422, f"This cannot be read: {error}."))
+
+    def _calls(self) -> dict[tuple[str, ...], Callable[[str, Any, int, int], Reply]]:
+        return {
+            ("POST", "games", "runs"): self._start,
+            ("GET", "games", "scores"): self._scores,
+            ("GET", "games", "answers"): self._answers,
+            ("GET", "runs"): self._show,
+            ("POST", "runs", "inputs"): self._take,
+            ("POST", "runs", "remark"): self._remark,
+            ("POST", "replays"): self._replay,
+        }
+
+    def _start(self, _game: str, body: Any, now: int, chance: int) -> Reply:
+        words, given = self.program.wording, body.get("players", [""])
+        most = self.carried.game.opening.most_players
+        if not isinstance(given, list) or not 1 <= len(given) <= most:
+            raise _Refused(422, f"This game takes 1 to {most} players.")
+        players = tuple(
+            player_named(str(name), number, words) for number, name in enumerate(given, 1)
+        )
+        dice = body.get("dice", chance)
+        best = next(map(self._measure, self._best()), None)
+        run = KeptHere(f"{chance:032x}", self.carried.revision, dice, players, now, best)
+        self.runs[run.id] = run
+        return self._told(run, self._moments_of(run)[-1], now, 201)
+
+    def _show(self, name: str, _body: Any, now: int, _chance: int) -> Reply:
+        run = self._run(name)
+        return self._told(run, self._moments_of(run)[-1], now)
+
+    def _take(self, name: str, body: Any, now: int, _chance: int) -> Reply:
+        run = self._run(name)
+        moments = self._moments_of(run)
+        if body["seen"] != len(run.inputs):
+            raise _Refused(409, f"The run stands after {len(run.inputs)} inputs.")
+        if len(run.inputs) >= MOST_INPUTS:
+            raise _Refused(409, f"A run takes at most {MOST_INPUTS:,} inputs.")
+        arrived, last = max(0, now - run.started_at), moments[-1].state
+        said = body.get("at")
+        at = max(last.at, arrived if said is None else min(arrived, from_plain(int, said)))
+        given = Input(from_plain(Action, body["action"]), at)
+        moment = step(self.program, last, given.action, at)
+        if not brings_nothing(given.action, moment):
+            moments.append(moment)
+            run = self.runs[run.id] = replace(run, inputs=(*run.inputs, given))
+        return self._told(run, moment, now)
+
+    def _remark(self, name: str, body: Any, _now: int, _chance: int) -> Reply:
+        run = self._run(name)
+        if run.ended is None or not self.carried.game.opening.asks_remark:
+            raise _Refused(409, "This run is not asked for a remark.")
+        run = self.runs[name] = replace(run, remark=str(body["words"]).strip()[:1000])
+        return Reply(204, None, run)
+
+    def _scores(self, _game: str, _body: Any, _now: int, _chance: int) -> Reply:
+        mine = [run for run in reversed(self.runs.values()) if run.ended is not None]
+        return Reply(
+            200,
+            {
+                "revision": self.carried.revision,
+                "kind": self.carried.game.best.value,
+                "best": [_score(run) for run in self._best()[:MOST_SCORES]],
+                "mine": [_score(run) for run in mine[:MOST_SCORES]],
+            },
+        )
+
+    def _answers(self, _game: str, _body: Any, _now: int, _chance: int) -> Reply:
+        """The answers file: a run a line, as the workbench brings it in as evidence."""
+        ended = [run for run in self.runs.values() if run.ended is not None]
+        return Reply(200, {"lines": [json.dumps(_line(run), ensure_ascii=False) for run in ended]})
+
+    def _replay(self, _name: str, body: Any, _now: int, _chance: int) -> Reply:
+        """The footprints that dice and inputs lead to, for checking against another engine."""
+        inputs = from_plain(tuple[Input, ...], body["inputs"])
+        moments = replay(self.program, body["dice"], tuple(body["players"]), inputs)
+        return Reply(200, [as_plain(moment) for moment in moments])
+
+    def _run(self, name: str) -> KeptHere:
+        run = self.runs.get(name)
+        if run is None or run.revision != self.carried.revision:
+            raise _Refused(404, "There is no such run on this device.")
+        return run
+
+    def _moments_of(self, run: KeptHere) -> list[Moment]:
+        if run.id not in self._moments:
+            again = replay(self.program, run.dice, run.players, run.inputs, best=run.best)
+            self._moments = {run.id: list(again)}  # one run is played at a time
+        return self._moments[run.id]
+
+    def _told(self, run: KeptHere, moment: Moment, now: int, status: int = 200) -> Reply:
+        """The run as its player sees it now: countdowns that have ended by then count."""
+        at = max(moment.state.at, now - run.started_at)
+        brought = step(self.program, moment.state, Wait(), at)
+        here, moments = brought.state, self._moments_of(run)
+        has_ended = here.phase is Phase.ENDED
+        if has_ended and run.ended is None:
+            whole = (*moments, brought) if brought.footprints else tuple(moments)
+            shown = playthrough(self.program, whole, run.inputs)
+            ended = Ended(came_to(self.program, here), now, shown)
+            run = self.runs[run.id] = replace(run, ended=ended)
+        named = RunNamed(run.id, self.carried.game_id, run.revision)
+        media, before = self.carried.media, answered(moments) if has_ended else ()
+        seen = len(run.inputs)
+        view = play_view(self.program, named, seen, brought, before, media, moment.refused)
+        return Reply(status, as_plain(view), run)
+
+    def _best(self) -> list[KeptHere]:
+        """The best runs of this device, the first to come to something before others as good."""
+        there = [run for run in self.runs.values() if run.revision == self.carried.revision]
+        counting = [run for run in there if run.ended is not None and run.ended.result.counts]
+        sign = -1 if self.carried.game.best is Best.HIGHEST else 1
+        return sorted(counting, key=lambda run: (sign * self._measure(run), _ended(run).at))
+
+    def _measure(self, run: KeptHere) -> Number:
+        result = _ended(run).result
+        return measure_of(self.carried.game.best, result.score, result.length_ms)
+
+
+def _ended(run: KeptHere) -> Ended:
+    assert run.ended is not None
+    return run.ended
+
+
+def _score(run: KeptHere) -> dict[str, Any]:
+    ended = _ended(run)
+    result = ended.result
+    return {
+        "run_id": run.id,
+        "player": result.leader,
+        "score": result.score,
+        "ending": result.ending,
+        "right_count": result.right_count,
+        "asked_count": result.asked_count,
+        "ended_at": _written_time(ended.at),
+        "length_ms": result.length_ms,
+    }
+
+
+def _line(run: KeptHere) -> dict[str, Any]:
+    return {
+        "format": ANSWERS,
+        "run": run.id,
+        "revision": run.revision,
+        "started_at": _written_time(run.started_at),
+        "players": list(run.players),
+        "shown": as_plain(_ended(run).shown),
+        "remark": run.remark,
+    }
+
+
+def _written_time(since_1970_ms: int) -> str:
+    """A time as RFC 3339 has it, in UTC."""
+    told = datetime.fromtimestamp(since_1970_ms / 1000, UTC).isoformat()
+    return told.replace("+00:00", "Z")
+
+
+def _problem(status: int, detail: str) -> dict[str, Any]:
+    return {
+        "type": "about:blank",
+        "title": "Not taken",
+        "status": status,
+        "detail": detail,
+        "problems": [],
+    }
+
+
+def opened(carried: str, kept: str) -> Desk:
+    """The desk of a game, as JSON has it, with the runs the device has kept of it.
+
+    `kept` lists them as the texts they were given as: numbers of dice are too long for a page
+    to read. What cannot be read is left out: a page of another version may have kept it.
+    """
+    runs: dict[str, KeptHere] = {}
+    for text in json.loads(kept):
+        try:
+            run = from_plain(KeptHere, json.loads(text))
+        except (NotInThisForm, json.JSONDecodeError):
+            continue
+        runs[run.id] = run
+    return Desk(from_plain(Carried, json.loads(carried)), runs)
+
+
+def answer(desk: Desk, call: str) -> str:
+    """The answer to a call, both as JSON."""
+    asked = json.loads(call)
+    told = desk.answer(
+        asked["method"], asked["path"], asked.get("body"), asked["now"], int(asked["chance"], 16)
+    )
+    keep = told.keep and {"id": told.keep.id, "run": json.dumps(as_plain(told.keep))}
+    return json.dumps({"status": told.status, "body": told.body, "keep": keep})

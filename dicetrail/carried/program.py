@@ -1,0 +1,42 @@
+"""A game in one file: what runs when Python is given it."""
+
+import argparse
+import json
+import pkgutil
+import secrets
+import sys
+
+from dicetrail.carried.desk import Carried
+from dicetrail.carried.plain import from_plain
+from dicetrail.carried.terminal import PlainScreen, play, standard_lines
+from dicetrail.core.play import made_ready, player_named, players_refused
+
+GAME_FILE = "game.json"
+"""Beside this module: the game with its packs."""
+
+MOST_ROLLED = 1_000_000
+
+
+def main() -> int:
+    """Play the game that lies beside this in a terminal; the exit status."""
+    content = pkgutil.get_data(__package__, GAME_FILE)
+    assert content is not None
+    carried: Carried = from_plain(Carried, json.loads(content))
+    program = made_ready(carried.game, carried.packs)
+    parser = argparse.ArgumentParser(description=carried.game.title)
+    parser.add_argument("--dice", type=int, help="without it, new dice are rolled")
+    parser.add_argument("--player", action="append", help="a player's name; repeat it")
+    given = parser.parse_args()
+    names = given.player or [""]
+    players = tuple(
+        player_named(name, number, program.wording) for number, name in enumerate(names, 1)
+    )
+    refused = players_refused(carried.game, len(players))
+    if refused is not None:
+        parser.error(refused)
+    dice = secrets.randbelow(MOST_ROLLED) if given.dice is None else given.dice
+    try:
+        play(program, dice, players, PlainScreen(sys.stdout), standard_lines())
+    except KeyboardInterrupt:
+        return 130
+    return 0

@@ -1,0 +1,394 @@
+"""A game played in a terminal.
+
+Lines are read while the clock runs: the loop looks for a typed one ten times a second and
+passes the time on to the engine in between. The countdown stands in the line above the
+one being typed and is written anew in place, so typing is never disturbed.
+"""
+
+import sys
+import time
+from collections.abc import Callable, Iterator
+from dataclasses import dataclass
+from enum import Enum
+from queue import Empty, Queue
+from threading import Thread
+from typing import Protocol, TextIO
+
+from dicetrail.core import (
+    Action,
+    Answer,
+    Begin,
+    Continue,
+    Hint,
+    Kind,
+    Letter,
+    Moment,
+    Pass,
+    Phase,
+    Program,
+    Quit,
+    Table,
+    Wait,
+    start,
+    step,
+    table,
+)
+from dicetrail.core.document import Phrase, Wording
+from dicetrail.core.play import CueShown, Listen, Result
+
+_LOOK_EVERY = 0.1
+
+
+class Tone(Enum):
+    """How a piece of text stands out."""
+
+    PLAIN = "plain"
+    STRONG = "strong"
+    SOFT = "soft"
+    TOLD = "told"
+    GOOD = "good"
+    BAD = "bad"
+
+
+Piece = tuple[Tone, str]
+
+
+@dataclass(frozen=True, slots=True)
+class Line:
+    """A line, piece by piece."""
+
+    pieces: tuple[Piece, ...]
+
+
+@dataclass(frozen=True, slots=True)
+class Card:
+    """Lines in a frame with a title."""
+
+    title: str
+    lines: tuple[Line, ...]
+    is_ending: bool = False
+
+
+class Screen(Protocol):
+    """What a game is shown on."""
+
+    @property
+    def is_terminal(self) -> bool:
+        """Whether somebody sits at it, and not a file or another program."""
+
+    def show(self, part: Line | Card) -> None:
+        """Show the next part, under all before."""
+
+    def ask(self, status: Line) -> None:
+        """Show the status, under all before, and wait for what is typed under it."""
+
+    def restate(self, status: Line) -> None:
+        """Write the status anew, one line above what is being typed."""
+
+    def bell(self) -> None:
+        """Sound."""
+
+
+def _line(text: str, tone: Tone = Tone.PLAIN) -> Line:
+    return Line(((tone, text),))
+
+
+def _lines(text: str) -> tuple[Line, ...]:
+    return tuple(_line(one) for one in text.split("\n"))
+
+
+class Lines:
+    """Lines of a stream, as they come. `ended` once no more will."""
+
+    def __init__(self, stream: TextIO) -> None:
+        self.ended = False
+        self._come: Queue[str] = Queue()
+        Thread(target=self._read, args=(stream,), daemon=True).start()
+
+    def next_within(self, seconds: float) -> str | None:
+        """The next line, if one is typed in time."""
+        try:
+            line = self._come.get(timeout=max(0.0, seconds))
+        except Empty:
+            return None
+        self.ended = not line
+        return line.rstrip("\n") if line else None
+
+    def _read(self, stream: TextIO) -> None:
+        for line in iter(stream.readline, ""):
+            self._come.put(line)
+        self._come.put("")
+
+
+def play(
+    program: Program,
+    dice: int,
+    players: tuple[str, ...],
+    screen: Screen,
+    lines: Lines,
+    now: Callable[[], float] = time.monotonic,
+) -> Moment:
+    """Play one run to its end, or until no more lines come. Returns where it stands then."""
+    began, wording = now(), program.wording
+    moment = start(program, dice, players)
+    shown: object = None
+    status = ""
+    line: str | None = ""
+    heard: tuple[CueShown, ...] = ()
+    while moment.state.phase is not Phase.ENDED:
+        if moment.state.lead:  # what cannot be heard here is not waited for
+            moment = step(program, moment.state, Listen(), moment.state.at)
+        view = table(program, moment.state)
+        face = _face(view)
+        if face != shown:
+            shown = face
+            if view.cues and view.cues != heard and any(cue.sound for cue in view.cues):
+                screen.bell()
+            heard = view.cues
+            if line is None and screen.is_terminal:
+                screen.show(_line(""))  # what was being typed stands alone
+            for part in _told(view, wording):
+                screen.show(part)
+            status = _status(view, wording)
+            screen.ask(_line(status, Tone.SOFT))
+        elif screen.is_terminal and status != (status := _status(view, wording)):
+            screen.restate(_line(status, Tone.SOFT))
+        line = lines.next_within(_LOOK_EVERY)
+        if lines.ended:
+            moment = step(program, moment.state, Quit(), _ms(now() - began))
+            break
+        action = Wait() if line is None else _action(view, line, wording)
+        moment = step(program, moment.state, action, _ms(now() - began))
+        if moment.refused is not None:
+            why = wording.say(Phrase.NOT_TAKEN, why=moment.refused)
+            screen.show(_line(why, Tone.SOFT))
+            shown = None
+    view = table(program, moment.state)
+    if any(cue.sound for cue in view.cues):
+        screen.bell()
+    for part in _told(view, wording):
+        screen.show(part)
+    return moment
+
+
+def _ms(seconds: float) -> int:
+    return int(seconds * 1000)
+
+
+def _face(view: Table) -> object:
+    """What a player would see change, the countdown left out."""
+    question = view.question
+    return (view.phase, view.round, question, view.feedback, view.menu, view.told)
+
+
+def _action(view: Table, line: str, words: Wording) -> Action:
+    """What a typed line does now."""
+    word = line.strip()
+    if word == words.say(Phrase.KEY_QUIT):
+        return Quit()
+    if view.phase is Phase.OPENING:
+        number = int(word) if word.isdecimal() and len(word) < 4 else None
+        if len(view.menu) > 1:
+            return Begin(round=None if number is None else number - 1)
+        return Begin(questions=number if view.menu and view.menu[0].most_questions else None)
+    question = None if view.question is None else view.question.in_run
+    if view.phase is Phase.HOLDING:
+        return Continue(question)
+    commands: dict[str, Action] = {
+        words.say(Phrase.KEY_HINT): Hint(question),
+        words.say(Phrase.KEY_PASS): Pass(question),
+    }
+    if word in commands:
+        return commands[word]
+    if view.question is not None and view.question.kind is Kind.LETTERS and len(word) == 1:
+        return Letter(word, question)
+    return Answer(line, question)
+
+
+def _told(view: Table, wording: Wording) -> Iterator[Line | Card]:
+    """What the player is told when something has changed."""
+    for words in view.told:
+        yield _line(words, Tone.TOLD)
+    if view.phase is Phase.OPENING:
+        yield from _opening(view, wording)
+    elif view.ending is not None:
+        points = wording.say(Phrase.POINTS, count=view.score)
+        right = wording.say(
+            Phrase.SO_MANY_RIGHT,
+            right=view.right_count,
+            asked=view.asked_count,
+            percent=view.percent,
+        )
+        whose = f"{view.ending.player}\n" if len(view.players) > 1 else ""
+        text = f"{whose}{view.ending.verdict}\n\n{points}, {right}"
+        yield Card(view.ending.title, _lines(text), is_ending=True)
+    elif view.question is not None:
+        yield from _asked(view, wording)
+
+
+def _opening(view: Table, wording: Wording) -> Iterator[Line | Card]:
+    yield Card(view.title, _lines(view.opening or wording.say(Phrase.PRESS_ENTER)))
+    if len(view.menu) > 1:
+        for number, offered in enumerate(view.menu, 1):
+            done = f" ({wording.say(Phrase.PLAYED)})" if offered.is_played else ""
+            yield Line(((Tone.STRONG, f"  {number}"), (Tone.PLAIN, f" {offered.title}{done}")))
+        yield _line(wording.say(Phrase.TYPE_ROUND))
+    elif view.menu and view.menu[0].most_questions:
+        most, usual = view.menu[0].most_questions, view.menu[0].questions
+        takes = wording.say(Phrase.ENTER_TAKES, count=usual or most)
+        yield _line(f"{wording.say(Phrase.HOW_MANY, most=most)} {takes}")
+
+
+def _asked(view: Table, wording: Wording) -> Iterator[Line | Card]:
+    question, feedback = view.question, view.feedback
+    assert question is not None
+    if feedback is None or view.phase is Phase.ASKING:
+        phrase = Phrase.QUESTION_NUMBER if view.length is None else Phrase.QUESTION_OF
+        number = wording.say(phrase, number=question.number, count=view.length or 0)
+        where = f"{view.round}: " if view.round else ""
+        lines = list(_lines(question.prompt))
+        if question.words:
+            word = "   ".join(
+                " ".join(cell.sign or "_" for cell in word) for word in question.words
+            )
+            lines += [_line(""), _line(word)]
+        for slat in question.choices:
+            words = slat.text or slat.picture or slat.sound
+            lines.append(Line(((Tone.STRONG, f"  {slat.letter}"), (Tone.PLAIN, f"  {words}"))))
+        if question.wants_all:
+            lines += [_line(""), _line(wording.say(Phrase.SUCH_AS))]
+        yield Card(f"{where}{number}", tuple(lines))
+        if question.hint:
+            yield _line(wording.say(Phrase.HINT_IS, hint=question.hint))
+    if feedback is not None:
+        if feedback.result is Result.UNREADABLE:
+            said = wording.say(Phrase.UNREADABLE, why=feedback.why)
+        else:
+            said = f"{wording.say(_HEADLINES[feedback.result])} {feedback.why}"
+        yield Line((_MARKS.get(feedback.result, (Tone.TOLD, "·")), (Tone.PLAIN, f" {said}")))
+        if feedback.says:
+            yield _line(f"  {feedback.says}")
+        if feedback.answer:
+            yield _line(f"  {wording.say(Phrase.IT_IS, answer=feedback.answer)}")
+        if feedback.note:
+            yield _line(f"  {feedback.note}")
+
+
+_HEADLINES = {
+    Result.RIGHT: Phrase.RIGHT,
+    Result.CLOSE: Phrase.CLOSE,
+    Result.WRONG: Phrase.WRONG,
+    Result.LATE: Phrase.LATE,
+    Result.PASSED: Phrase.WAS_PASSED,
+    Result.HIT: Phrase.HIT,
+    Result.MISS: Phrase.MISS,
+}
+
+_GOOD, _BAD = (Tone.GOOD, "✓"), (Tone.BAD, "✗")
+_MARKS: dict[Result, Piece] = {
+    Result.RIGHT: _GOOD,
+    Result.CLOSE: _GOOD,
+    Result.HIT: _GOOD,
+    Result.WRONG: _BAD,
+    Result.MISS: _BAD,
+    Result.LATE: _BAD,
+}
+
+
+def _status(view: Table, wording: Wording) -> str:
+    """Counters, clocks and what can be typed, in one line."""
+    parts = []
+    for player in view.players:
+        mark = "» " if player.has_turn and len(view.players) > 1 else ""
+        name = f"{player.name} " if len(view.players) > 1 else ""
+        counters = ", ".join(
+            f"{counter_named(counter.name, wording)} {wording.number(counter.value)}"
+            for counter in player.counters
+        )
+        out = f" ({wording.say(Phrase.IS_OUT)})" if player.is_out else ""
+        parts.append(f"{mark}{name}{counters}{out}")
+    for clock in view.clocks:
+        seconds = wording.say(Phrase.SECONDS, count=-(-clock.left // 1000))
+        parts.append(f"{wording.say(_CLOCKS[clock.of])} {seconds}")
+    if view.phase is Phase.HOLDING:
+        parts.append(wording.say(Phrase.ENTER_GOES_ON if view.hold is None else Phrase.WAIT))
+    elif view.question is not None:
+        question = view.question
+        if question.tries_left is not None and question.kind is Kind.LETTERS:
+            parts.append(wording.say(Phrase.MISSES_LEFT, count=question.tries_left))
+        parts += [wording.say(Phrase.KEY_HINT)] * question.may_hint
+        parts += [wording.say(Phrase.KEY_PASS)] * question.may_pass
+    return "  |  ".join(parts)
+
+
+_CLOCKS = {
+    "question": Phrase.OF_QUESTION,
+    "round": Phrase.OF_ROUND,
+    "game": Phrase.OF_GAME,
+}
+
+
+def counter_named(name: str, wording: Wording) -> str:
+    """What a counter is called: the usual ones in the game's words."""
+    usual = {"score": Phrase.SCORE, "lives": Phrase.LIVES}
+    return wording.say(usual[name]) if name in usual else name.replace("_", " ").capitalize()
+
+
+def standard_lines() -> Lines:
+    """What is typed into this process."""
+    return Lines(sys.stdin)
+
+
+class PlainScreen:
+    """A terminal, or whatever takes text in its place, with nothing but its own signs."""
+
+    WIDTH = 78
+
+    def __init__(self, stream: TextIO) -> None:
+        self._stream = stream
+        self.is_terminal = stream.isatty()
+
+    def show(self, part: Line | Card) -> None:
+        """Show the next part, under all before."""
+        if isinstance(part, Line):
+            self._print(self._of(part))
+            return
+        rule = "=" if part.is_ending else "-"
+        self._print("\n" + self._toned(Tone.STRONG, f" {part.title} ".center(self.WIDTH, rule)))
+        for line in part.lines:
+            self._print(self._of(line))
+        self._print(rule * self.WIDTH)
+
+    def ask(self, status: Line) -> None:
+        """Show the status, under all before, and wait for what is typed under it."""
+        self._print(self._of(status), "\n> " if self.is_terminal else "\n")
+
+    def restate(self, status: Line) -> None:
+        """Write the status anew, one line above what is being typed."""
+        self._print(f"\0337\033[1A\r{self._of(status)}\033[K\0338", "")
+
+    def bell(self) -> None:
+        """Sound."""
+        if self.is_terminal:
+            self._print("\a", "")
+
+    def _print(self, text: str, end: str = "\n") -> None:
+        print(text, end=end, file=self._stream, flush=True)
+
+    def _of(self, line: Line) -> str:
+        return "".join(self._toned(tone, text) for tone, text in line.pieces)
+
+    def _toned(self, tone: Tone, text: str) -> str:
+        code = _CODES[tone] if self.is_terminal else ""
+        return f"\033[{code}m{text}\033[0m" if code else text
+
+
+_CODES = {
+    Tone.PLAIN: "",
+    Tone.STRONG: "1",
+    Tone.SOFT: "2",
+    Tone.TOLD: "1;33",
+    Tone.GOOD: "1;32",
+    Tone.BAD: "1;31",
+}
+"""How tones are written (ECMA-48, 8.3.117: select graphic rendition)."""

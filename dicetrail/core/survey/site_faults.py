@@ -1,0 +1,17 @@
+"""What is wrong with the sites that may show a game in a frame."""
+
+from collections.abc import Iterator
+
+from dicetrail.core.document import MOST_SITES, Game, Problem, is_site, warning
+
+
+def site_problems(game: Game) -> Iterator[Problem]:
+    """Everything wrong with them; a site that is no address shows nothing."""
+    for number, site in enumerate(game.framed_by):
+        if not is_site(site):
+            what = f"“{site}” is no address of a site"
+            mend = "write it as browsers do, such as https://school.example, without a path"
+            yield warning(f"framed_by[{number}]", what, mend)
+    if len(game.framed_by) > MOST_SITES:
+        what = f"{len(game.framed_by)} sites are named, and the first {MOST_SITES} count"
+        yield warning("framed_by", what, "leave some out")
