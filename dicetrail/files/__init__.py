@@ -1,7 +1,7 @@
 """Question files, in open formats: reading them without losing a row, and writing them."""
 
+from dicetrail.carried.desk import ANSWERS
 from dicetrail.files.answers import (
-    ANSWERS,
     AnswersRead,
     PlayedElsewhere,
     read_answers,
@@ -17,11 +17,12 @@ from dicetrail.files.questions import Reading, guess, read_questions
 from dicetrail.files.sheets import Refusal
 from dicetrail.files.templates import TEMPLATE, TEXT_TEMPLATE
 from dicetrail.files.text import MOST_BYTES, FileProblem
-from dicetrail.files.writing import WRITERS, written
+from dicetrail.files.writing import ITEM_WRITERS, WRITERS, written
 
 __all__ = [
     "ANSWERS",
     "FORMAT",
+    "ITEM_WRITERS",
     "MOST_BYTES",
     "MOST_KEPT",
     "TEMPLATE",

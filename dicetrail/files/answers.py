@@ -15,14 +15,13 @@ from typing import Literal
 
 from pydantic import TypeAdapter, ValidationError
 
+from dicetrail.carried.desk import ANSWERS
 from dicetrail.core.document import is_whole_text
 from dicetrail.core.foresight import Playthrough, Sighting
 from dicetrail.core.play import Result
 from dicetrail.files.sheets import Refusal
 from dicetrail.files.text import MOST_BYTES, FileProblem
 from dicetrail.form import checked_strictly, in_words
-
-ANSWERS: Literal["dice-trail-answers/1"] = "dice-trail-answers/1"
 
 _MOST_TOLD = 200
 """The signs of a refused line that are told."""

@@ -18,6 +18,7 @@ from defusedxml.common import DefusedXmlException
 from defusedxml.ElementTree import fromstring
 
 from dicetrail.files.archives import content_of, entries_of, is_archive, is_paper, is_workbook
+from dicetrail.files.items import is_package
 from dicetrail.files.text import MOST_BYTES, FileProblem
 
 MOST_MEDIUM = 5 * 1024 * 1024
@@ -87,8 +88,12 @@ def medium(name: str, content: bytes) -> Medium:
 
 
 def is_bundle(content: bytes) -> bool:
-    """Whether the bytes are a ZIP archive, and no workbook or document. Raises FileProblem."""
-    return is_archive(content) and not is_workbook(content) and not is_paper(content)
+    """Whether the bytes are a ZIP archive, and no workbook, document or package of items.
+
+    Raises FileProblem.
+    """
+    is_other = is_workbook(content) or is_paper(content) or is_package(content)
+    return is_archive(content) and not is_other
 
 
 def read_bundle(content: bytes) -> Bundle:

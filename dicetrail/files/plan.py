@@ -25,6 +25,8 @@ class Format(Value):
     """A table drawn in a text with bars and dashes, or one of a web page or document."""
     WRITTEN = "written", "questions written out"
     """Questions written out, their answers under them."""
+    ITEMS = "items", "items of a test (QTI)"
+    """Items of QTI, one or a package of them."""
 
 
 class Contents(Value):

@@ -23,6 +23,7 @@ from dicetrail.files.archives import is_archive, is_paper, is_workbook
 from dicetrail.files.documents import read_documents
 from dicetrail.files.grids import GridRows, drawn_rows, is_own_form, keyed_rows
 from dicetrail.files.guessing import LOOKED_AT, guess_columns, guess_separator
+from dicetrail.files.items import is_item, is_package, read_items
 from dicetrail.files.pages import is_page, read_page
 from dicetrail.files.papers import Paper, read_paper
 from dicetrail.files.plan import ROLE_OF_DETAIL, Contents, Format, Plan, Role, Wish
@@ -82,6 +83,8 @@ def guess(content: bytes, wish: Wish = NO_WISH) -> Plan:
     """
     if wish.contents is Contents.FACTS:
         return _guessed_facts(content, replace(wish, contents=Contents.QUESTIONS))
+    if is_package(content):
+        return Plan(Format.ITEMS, "")
     if is_paper(content):
         return _guessed_paper(read_paper(content), wish)
     if is_archive(content) or is_workbook(content):
@@ -89,6 +92,8 @@ def guess(content: bytes, wish: Wish = NO_WISH) -> Plan:
         return _guessed(rows, Plan(Format.XLSX, sheet=rows.sheet), wish)
     found = text_of(content, wish.encoding)
     start = found.text.lstrip()
+    if is_item(start):
+        return Plan(Format.ITEMS, found.encoding)
     if is_page(start) and wish.format is not Format.TABLE:
         return replace(_guessed_paper(read_page(found.text), wish), encoding=found.encoding)
     form = _form_of(start)
@@ -167,7 +172,7 @@ def _guessed_facts(content: bytes, wish: Wish) -> Plan:
     elif plan.format is Format.WRITTEN:
         is_drawn = is_paper(content) or is_page(text_of(content, plan.encoding).text.lstrip())
         plan = guess(content, replace(wish, format=Format.DRAWN if is_drawn else Format.TABLE))
-    if plan.format is Format.WRITTEN:
+    if plan.format in (Format.WRITTEN, Format.ITEMS):
         what = "there is no table in it, and facts are a table"
         raise FileProblem("the file", what, "load it as questions, or put its facts in a table")
     rows = [row for row in islice(_rows_of(content, plan, LOOKED_AT), LOOKED_AT) if any(row)]
@@ -272,6 +277,10 @@ def read_questions(
         questions, refused, is_whole = read_documents(text, plan.format, media, mended, most)
         rows_read = len(questions) + len(refused)
         return Reading(questions, refused, plan, None, 0, rows_read, is_whole=is_whole)
+    if plan.format is Format.ITEMS:
+        questions, refused, is_whole = read_items(content, plan.encoding, mended or {}, most)
+        items = len(questions) + len(refused)
+        return Reading(questions, refused, plan, None, 0, items, is_whole=is_whole)
     if plan.format is Format.WRITTEN:
         lines = _lines_of(content, plan)
         questions, refused = read_written(lines, mended, most)

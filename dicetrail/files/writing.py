@@ -11,6 +11,7 @@ import json
 import re
 from collections.abc import Callable, Iterator
 from dataclasses import asdict
+from functools import partial
 from typing import Any
 
 import yaml
@@ -20,6 +21,7 @@ from openpyxl.cell import WriteOnlyCell
 from dicetrail.core import PLAIN, Kind, Pack, Question
 from dicetrail.core.document import DETAILS
 from dicetrail.files.documents import MOST_YAML, PLAIN_NUMBERS
+from dicetrail.files.items import written_items
 from dicetrail.files.plan import Separator
 from dicetrail.files.questions import read_questions
 from dicetrail.files.text import MOST_BYTES, FileProblem
@@ -115,6 +117,13 @@ def written_text(pack: Pack) -> bytes:
     return text
 
 
+def _as_items(version: str, pack: Pack) -> bytes:
+    """The pack as items of QTI. Raises FileProblem at what does not fit."""
+    if pack.facts is not None:
+        raise FileProblem("the pack", "facts are a table, and no items", "save it as TSV or CSV")
+    return written_items(pack, version)
+
+
 WRITERS: dict[str, tuple[str, Callable[[Pack], bytes]]] = {
     "tsv": ("text/tab-separated-values; charset=utf-8", written_tsv),
     "csv": ("text/csv; charset=utf-8", written_csv),
@@ -123,7 +132,13 @@ WRITERS: dict[str, tuple[str, Callable[[Pack], bytes]]] = {
     "json": ("application/json", written_json),
     "yaml": ("application/yaml", written_yaml),
 }
-"""By file ending: the media type and the writer of each format."""
+"""By file ending: the media type and the writer of each format that carries any question."""
+
+ITEM_WRITERS: dict[str, tuple[str, Callable[[Pack], bytes]]] = {
+    "qti3.zip": ("application/zip", partial(_as_items, "3.0")),
+    "qti21.zip": ("application/zip", partial(_as_items, "2.1")),
+}
+"""The same of packages of items, which carry questions picked from choices or typed."""
 
 MOST_IN_WORKBOOK = 50_000
 """So many questions of a workbook are read in the time there is for a file."""
@@ -142,7 +157,7 @@ def written(pack: Pack, ending: str) -> bytes:
     is_too_much = (ending == "xlsx" and len(pack.questions) > MOST_IN_WORKBOOK) or (
         ending == "yaml" and sum(len(question.prompt) for question in pack.questions) > MOST_YAML
     )
-    content = b"" if is_too_much else WRITERS[ending][1](pack)
+    content = b"" if is_too_much else (WRITERS | ITEM_WRITERS)[ending][1](pack)
     if ending == "yaml" and len(content) > MOST_YAML:
         is_too_much = len(content.decode()) > MOST_YAML
     if is_too_much or len(content) > MOST_BYTES:

@@ -1,5 +1,6 @@
 """Where games, packs and runs are kept: one SQLite file through SQLAlchemy."""
 
+from dicetrail.store.backup import back_up, restore, restore_into
 from dicetrail.store.database import Database
 from dicetrail.store.errors import NotFound, StaleRevision, StaleRun
 from dicetrail.store.models import PackSource, Place
@@ -14,5 +15,8 @@ __all__ = [
     "StaleRevision",
     "StaleRun",
     "StoreTrouble",
+    "back_up",
+    "restore",
+    "restore_into",
     "secret_of",
 ]

@@ -2,7 +2,7 @@
 
 import secrets
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass, fields
+from dataclasses import fields
 from datetime import datetime
 
 from sqlalchemy import delete, func, select
@@ -11,6 +11,7 @@ from sqlalchemy.orm import Session
 
 from dicetrail.core import Input
 from dicetrail.core.document import Best
+from dicetrail.core.play import CameTo, measure_of
 from dicetrail.store.database import Database
 from dicetrail.store.errors import NotFound, StaleRun
 from dicetrail.store.models import GameRevision, Place, RunInput, RunRow
@@ -57,26 +58,18 @@ def get_run(session: Session, run_id: str, place: Place | None = None) -> RunRow
     return run
 
 
-@dataclass(frozen=True, slots=True)
-class RunResult:
-    """What a run came to. `leader` is whose score it is; `counts` whether it can be a best."""
-
-    leader: str
-    score: float
-    ending: str
-    right_count: int
-    asked_count: int
-    length_ms: int
-    counts: bool
+LONGEST_MS = 10**9
+"""A longer run is kept as one that took so long, some twelve days."""
 
 
-def end_run(run: RunRow, result: RunResult, now: datetime) -> None:
+def end_run(run: RunRow, result: CameTo, now: datetime) -> None:
     """Keep what a run came to, unless that is kept already."""
     if run.ended_at is not None:
         return
     run.ended_at = now
     for field in fields(result):
         setattr(run, field.name, getattr(result, field.name))
+    run.length_ms = min(result.length_ms, LONGEST_MS)
 
 
 def best_so_far(session: Session, game: GameRevision) -> float | None:
@@ -85,7 +78,7 @@ def best_so_far(session: Session, game: GameRevision) -> float | None:
     found = best_runs(session, game, 1)
     if not found:
         return None
-    return found[0].length_ms if game.document.best is Best.FASTEST else found[0].score
+    return measure_of(game.document.best, found[0].score or 0, found[0].length_ms or 0)
 
 
 _BEST_FIRST = {

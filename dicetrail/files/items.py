@@ -1,0 +1,492 @@
+"""Questions as items of QTI, the 1EdTech format of tests: versions 2.1 and 3.0, read and written.
+
+An item is a file; many are a package, an archive with a manifest. Both versions say the same
+under other names: `choiceInteraction` is `qti-choice-interaction` in 3.0. Read are items of one
+interaction in which a choice is picked, text or a number is typed; what does not fit is
+refused with its place. The structure is written down from memory of the information models.
+"""
+
+import io
+import re
+import zipfile
+from collections.abc import Callable, Iterator, Mapping, Sequence
+from dataclasses import dataclass, replace
+from xml.etree import ElementTree
+
+from dicetrail.core import PLAIN, Details, Kind, Needs, Pack, Question
+from dicetrail.core.answers import tidy
+from dicetrail.core.document import TRUTHS
+from dicetrail.core.survey import first_fault
+from dicetrail.files.archives import content_of, entries_of, is_archive, is_paper, is_workbook
+from dicetrail.files.sheets import Refusal
+from dicetrail.files.text import FileProblem, text_of
+
+MOST_DEPTH = 60
+"""How deep the elements of an item may be nested."""
+
+Element = ElementTree.Element
+
+_DOCTYPE = r"<!DOCTYPE[^\[>]*(?:\[.*?\])?\s*>"
+_BEFORE = rf"\s*(?:<\?xml[^>]*>\s*|<!--.*?-->\s*|{_DOCTYPE}\s*)*"
+_ROOT = re.compile(_BEFORE + r"<(?:\w+:)?(?:qti-assessment-item|assessmentItem)\b", re.S)
+_RESOURCE = re.compile(r"<(?:\w+:)?resource\b[^>]*?\bhref=\"([^\"]+)\"")
+_DECLARED = re.compile(r"^\s*<\?xml[^>]*>")
+_ENDING = ".xml"
+_WHOLE = re.compile(r"-?[0-9]{1,9}(?:\.0*)?")
+_DECIMAL = re.compile(r"-?[0-9]+(?:\.[0-9]+)?")
+
+
+@dataclass(frozen=True, slots=True)
+class Version:
+    """What tells the versions apart besides the form of names."""
+
+    items: str
+    """The namespace of items."""
+    kind: str
+    """What a manifest calls an item."""
+    schema: tuple[str, str]
+    match: str
+    """The template by which an answer is held against the right one."""
+    mapped: str
+    """The template by which answers have points of their own."""
+    name: Callable[[str], str]
+
+
+def _hyphened(name: str) -> str:
+    """An attribute of 2.1 as 3.0 calls it: `maxChoices` is `max-choices`."""
+    return re.sub(r"[A-Z]", lambda found: f"-{found[0].lower()}", name)
+
+
+def _kebab(name: str) -> str:
+    """An element likewise: `simpleChoice` is `qti-simple-choice`."""
+    return f"qti-{_hyphened(name)}"
+
+
+_21 = "http://www.imsglobal.org/question/qti_v2p1/rptemplates"
+_30 = "https://purl.imsglobal.org/spec/qti/v3p0/rptemplates"
+VERSIONS = {
+    "2.1": Version(
+        "http://www.imsglobal.org/xsd/imsqti_v2p1",
+        "imsqti_item_xmlv2p1",
+        ("QTIv2.1 Package", "1.0.0"),
+        f"{_21}/match_correct",
+        f"{_21}/map_response",
+        str,
+    ),
+    "3.0": Version(
+        "http://www.imsglobal.org/xsd/imsqtiasi_v3p0",
+        "imsqti_item_xmlv3p0",
+        ("QTI Package", "3.0.0"),
+        f"{_30}/match_correct.xml",
+        f"{_30}/map_response.xml",
+        _kebab,
+    ),
+}
+_PACKAGE = "http://www.imsglobal.org/xsd/imscp_v1p1"
+
+
+class _Unfit(Exception):
+    """Why an item is no question here, and how to mend it."""
+
+    def __init__(self, what: str, mend: str) -> None:
+        self.what, self.mend = what, mend
+        super().__init__(what)
+
+
+# Reading
+
+
+def is_package(content: bytes) -> bool:
+    """Whether the bytes are an archive of items, and no workbook or document.
+
+    Raises FileProblem.
+    """
+    if not is_archive(content) or is_workbook(content) or is_paper(content):
+        return False
+    return any(is_item(text) for _, text in _texts_of(content))
+
+
+def is_item(text: str) -> bool:
+    """Whether a text begins as an item does."""
+    return _ROOT.match(text[:20_000]) is not None
+
+
+def _texts_of(content: bytes) -> Iterator[tuple[str, str]]:
+    """The files of a package that may be items, in the order of its manifest."""
+    entries = {e.filename: e for e in entries_of(content) if e.filename.lower().endswith(_ENDING)}
+    named = list[str]()
+    manifest = next((name for name in entries if name.endswith("imsmanifest.xml")), None)
+    if manifest is not None:
+        folder = manifest.removesuffix("imsmanifest.xml")
+        text = content_of(content, entries.pop(manifest)).decode(errors="replace")
+        named = [folder + href for href in _RESOURCE.findall(text)]
+    order = [name for name in dict.fromkeys(named) if name in entries]
+    for name in dict.fromkeys((*order, *entries)):
+        yield name, _decoded(content_of(content, entries[name]))
+
+
+def _decoded(part: bytes) -> str:
+    """A file of a package as text; what cannot be read in it is refused with the rest of it."""
+    try:
+        return text_of(part, None).text
+    except FileProblem:
+        return part.decode(errors="replace")
+
+
+def read_items(
+    content: bytes, encoding: str, mended: Mapping[int, Sequence[str]], most: int | None
+) -> tuple[tuple[Question, ...], tuple[Refusal, ...], bool]:
+    """The questions of an item or a package, those refused, numbered from 1, and whether these
+    are all; `mended` holds items given anew by their numbers. Raises FileProblem."""
+    if is_archive(content):
+        texts = [(name, text) for name, text in _texts_of(content) if is_item(text)]
+    else:
+        texts = [("", text_of(content, encoding).text)]
+    questions, refused = [], []
+    for number, (name, text) in enumerate(texts[:most], 1):
+        text = "".join(mended.get(number, (text,)))
+        try:
+            questions.append(_question(_parsed(text)))
+        except _Unfit as unfit:
+            what = f"{name}: {unfit.what}" if name else unfit.what
+            refused.append(Refusal(number, 1, what, unfit.mend, text[:10_000], (text[:10_000],)))
+    return tuple(questions), tuple(refused), most is None or len(texts) <= most
+
+
+def _parsed(text: str) -> Element:
+    """An item with every name as 2.1 has it."""
+    if re.search(r"<!(?:DOCTYPE|ENTITY)", text):
+        raise _Unfit("it declares a document type of its own", "take the declaration out")
+    root: Element | None = None
+    depth = 0
+    try:
+        # The text is decoded already, whatever encoding it says it has.
+        whole = io.BytesIO(_DECLARED.sub("", text.lstrip("\ufeff")).encode())
+        for event, element in ElementTree.iterparse(whole, ("start", "end")):
+            root = element if root is None else root
+            depth += 1 if event == "start" else -1
+            if depth > MOST_DEPTH:
+                raise _Unfit("its elements are nested too deeply", "write it plainly")
+    except ElementTree.ParseError as error:
+        line, column = error.position
+        what = f"this is not well-formed XML: line {line}, column {column + 1}"
+        raise _Unfit(what, "mend it there") from None
+    if root is None:
+        raise _Unfit("there is nothing in it", "leave it out")
+    for element in root.iter():
+        element.tag = _plain(str(element.tag))
+        for name in list(element.attrib):
+            element.attrib[_plain(name)] = element.attrib.pop(name)
+    return root
+
+
+def _plain(name: str) -> str:
+    """A name without its namespace, as 2.1 has it."""
+    bare = name.rpartition("}")[2].removeprefix("qti-")
+    return re.sub(r"-([a-z])", lambda found: found[1].upper(), bare)
+
+
+def _words(element: Element | None, without: Sequence[str] = ()) -> str:
+    """What an element says, as a reader sees it; elements of some names left out."""
+    if element is None:
+        return ""
+    said: list[str] = []
+
+    def read(part: Element) -> None:
+        said.append(part.text or "")
+        for child in part:
+            if child.tag not in without:
+                block = " " if child.tag in ("p", "div", "br", "li") else ""
+                said.append(block)
+                read(child)
+                said.append(block)
+            said.append(child.tail or "")
+
+    read(element)
+    return tidy("".join(said))
+
+
+_READ = ("choiceInteraction", "textEntryInteraction")
+_MEDIA = ("img", "audio", "video", "object", "math", "picture")
+
+
+def _question(item: Element) -> Question:
+    if item.tag != "assessmentItem":
+        raise _Unfit(f"it is no item but “{item.tag}”", "leave it out")
+    body = item.find("itemBody")
+    interactions = [part for part in item.iter() if str(part.tag).endswith("Interaction")]
+    if body is None or len(interactions) != 1 or interactions[0].tag not in _READ:
+        kinds = ", ".join(sorted({str(part.tag) for part in interactions})) or "none"
+        what = f"one choice or one field to type into is read, and it asks by: {kinds}"
+        raise _Unfit(what, "give each such question an item of its own")
+    if any(part.tag in _MEDIA for part in body.iter()):
+        what = "it shows a picture, a sound or a formula, which are not read from items"
+        raise _Unfit(what, "bring it as a table with its pictures and sounds beside it")
+    asked = interactions[0]
+    name = asked.get("responseIdentifier", "RESPONSE")
+    declared = [one for one in item.iter("responseDeclaration") if one.get("identifier") == name]
+    if len(declared) != 1:
+        raise _Unfit(f"the response “{name}” is not declared once", "declare it once")
+    values = declared[0].iterfind("correctResponse/value")
+    right = [tidy("".join(value.itertext())) for value in values]
+    if asked.tag == "choiceInteraction":
+        question = _choice(body, asked, declared[0], right)
+    else:
+        question = _typed(item, body, declared[0], right)
+    scores = (one for one in item.iter("outcomeDeclaration") if one.get("identifier") == "SCORE")
+    worth = next((one.get("normalMaximum") for one in scores), None)
+    details = replace(
+        question.details,
+        note=" ".join(filter(None, map(_words, item.iterfind("modalFeedback")))),
+        worth=int(float(worth)) if worth and _WHOLE.fullmatch(worth) else None,
+    )
+    question = replace(question, details=PLAIN if details == PLAIN else details)
+    if fault := first_fault(question):
+        raise _Unfit(f"{fault.field}: {fault.what}", fault.mend)
+    return question
+
+
+def _mapped(declared: Element) -> list[str]:
+    """The answers that have points, the most first."""
+    found = declared.iterfind("mapping/mapEntry")
+    entries = [(one.get("mapKey", ""), one.get("mappedValue", "0")) for one in found]
+    points = [(key, float(value)) for key, value in entries if re.fullmatch(r"-?[\d.]+", value)]
+    return [key for key, value in sorted(points, key=lambda one: -one[1]) if value > 0]
+
+
+def _choice(body: Element, asked: Element, declared: Element, right: list[str]) -> Question:
+    choices = [(one.get("identifier", ""), one) for one in asked.iterfind("simpleChoice")]
+    words = {key: _words(one, ("feedbackInline",)) for key, one in choices}
+    if len(words) < len(choices):
+        raise _Unfit("two choices have one identifier", "give each its own")
+    needs = Needs.ALL if declared.get("cardinality") == "multiple" else Needs.ANY
+    rights = list(dict.fromkeys([*right, *(_mapped(declared) if needs is Needs.ANY else ())]))
+    if not rights or not set(rights) <= set(words):
+        raise _Unfit("no choice is told to be right", "give a correct response")
+    prompt = _words(asked.find("prompt"))
+    before = _words(body, ("choiceInteraction",))
+    prompt = " ".join(filter(None, (before, prompt)))
+    keys = {key.casefold() for key in words}
+    if keys == set(TRUTHS) and needs is Needs.ANY and len(rights) == 1:
+        return Question(prompt, (rights[0].casefold(),), (), Kind.TRUTH)
+    wrong = [key for key, _ in choices if key not in rights]
+    replies = tuple(_words(dict(choices)[key].find("feedbackInline")) for key in wrong)
+    pinned = next((words[key] for key, one in choices if one.get("fixed") == "true"), "")
+    return Question(
+        prompt,
+        tuple(words[key] for key in rights),
+        tuple(words[key] for key in wrong),
+        details=Details(needs=needs, pinned=pinned),
+        replies=replies if any(replies) else (),
+    )
+
+
+def _typed(item: Element, body: Element, declared: Element, right: list[str]) -> Question:
+    prompt = _words(body, ("textEntryInteraction",))
+    accepted = tuple(dict.fromkeys([*right, *_mapped(declared)]))
+    if declared.get("baseType") not in ("integer", "float"):
+        return Question(prompt, accepted, (), Kind.TYPED)
+    equal = next(item.iter("equal"), None)
+    mode = "exact" if equal is None else equal.get("toleranceMode", "exact")
+    tolerance = "" if equal is None else equal.get("tolerance", "").split(" ")[0]
+    if mode == "exact" or not tolerance:
+        tolerance = ""
+    elif mode == "relative":
+        tolerance += "%"
+    return Question(prompt, accepted, (), Kind.NUMBER, Details(tolerance=tolerance))
+
+
+# Writing
+
+
+def written_items(pack: Pack, version: str) -> bytes:
+    """The pack as a package of items. Raises FileProblem at the first question that does not
+    fit, or would not be read back as it is."""
+    form = VERSIONS[version]
+    files = {
+        f"items/question-{number}.xml": _written(_item(question, number, form), form)
+        for number, question in enumerate(pack.questions, 1)
+    }
+    manifest = _manifest(list(files), form)
+    out = io.BytesIO()
+    with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
+        for name, content in {"imsmanifest.xml": manifest, **files}.items():
+            entry = zipfile.ZipInfo(name, (1980, 1, 1, 0, 0, 0))
+            archive.writestr(entry, content, zipfile.ZIP_DEFLATED)
+    content = out.getvalue()
+    for number, question in enumerate(pack.questions, 1):
+        text = files[f"items/question-{number}.xml"].decode()
+        try:
+            is_same = _question(_parsed(text)) == question
+        except _Unfit:
+            is_same = False
+        if not is_same:
+            what = "it has signs or spaces that an item does not keep"
+            raise FileProblem(f"question {number}", what, _OTHERWISE)
+    return content
+
+
+_OTHERWISE = "save the pack as CSV, XLSX, JSON or YAML, or leave it out"
+_HELD = {"note", "worth", "tolerance", "pinned", "needs"}
+"""The details that an item has a place for."""
+
+
+def _item(question: Question, number: int, form: Version) -> Element:
+    if question.kind in (Kind.LETTERS, Kind.SORT):
+        raise FileProblem(f"question {number}", f"“{question.kind}” has no item", _OTHERWISE)
+    for field in Details.__dataclass_fields__:
+        if field not in _HELD and getattr(question.details, field) != getattr(PLAIN, field):
+            what = f"its “{field}” has no place in an item"
+            raise FileProblem(f"question {number}", what, _OTHERWISE)
+    numbers = (*question.right, question.details.tolerance.removesuffix("%") or "0")
+    if question.kind is Kind.NUMBER and not all(map(_DECIMAL.fullmatch, numbers)):
+        what = "an item has plain decimal numbers alone, such as 2.5"
+        raise FileProblem(f"question {number}", what, _OTHERWISE)
+    details, is_typed = question.details, question.kind in (Kind.TYPED, Kind.NUMBER)
+    item = Element(
+        "assessmentItem",
+        {
+            "identifier": f"question-{number}",
+            "title": question.prompt[:100],
+            "adaptive": "false",
+            "timeDependent": "false",
+        },
+    )
+    keys = [f"c{place}" for place, _ in enumerate(question.choices, 1)]
+    if question.kind is Kind.TRUTH:
+        keys = list(TRUTHS)
+    by_text = dict(zip(question.choices, keys, strict=True))
+    rights = [by_text.get(right, right) for right in question.right]
+    base = {Kind.TYPED: "string", Kind.NUMBER: "float"}.get(question.kind, "identifier")
+    is_several = details.needs is Needs.ALL and not is_typed
+    declared = _under(
+        item,
+        "responseDeclaration",
+        identifier="RESPONSE",
+        cardinality="multiple" if is_several else "single",
+        baseType=base,
+    )
+    correct = _under(declared, "correctResponse")
+    for right in rights if is_several else rights[:1]:
+        _under(correct, "value", right)
+    has_map = len(rights) > 1 and not is_several
+    if has_map:
+        mapping = _under(declared, "mapping", defaultValue="0")
+        for right in rights:
+            _under(mapping, "mapEntry", mapKey=right, mappedValue="1")
+    worth = {} if details.worth is None else {"normalMaximum": str(details.worth)}
+    _outcome(item, "SCORE", "float", **worth)
+    if question.replies:
+        _outcome(item, "FEEDBACK", "identifier")
+    if details.note:
+        _outcome(item, "NOTE", "identifier")
+    body = _under(item, "itemBody")
+    if is_typed:
+        _under(body, "p", question.prompt)
+        _under(_under(body, "p"), "textEntryInteraction", responseIdentifier="RESPONSE")
+    else:
+        _choices(body, question, keys)
+    _processing(item, question, form, has_map)
+    if details.note:
+        how = {"outcomeIdentifier": "NOTE", "identifier": "note", "showHide": "show"}
+        said = _under(item, "modalFeedback", **how)
+        _under(_under(said, "contentBody") if form.name is not str else said, "p", details.note)
+    return item
+
+
+def _choices(body: Element, question: Question, keys: list[str]) -> None:
+    is_truth = question.kind is Kind.TRUTH
+    most = "0" if question.details.needs is Needs.ALL else "1"
+    asked = _under(
+        body,
+        "choiceInteraction",
+        responseIdentifier="RESPONSE",
+        shuffle="false" if is_truth else "true",
+        maxChoices=most,
+    )
+    _under(asked, "prompt", question.prompt)
+    replies = dict(zip(question.wrong, question.replies, strict=False))
+    for key, choice in zip(keys, question.choices, strict=True):
+        fixed = {"fixed": "true"} if choice == question.details.pinned else {}
+        shown = _under(asked, "simpleChoice", choice, identifier=key, **fixed)
+        if replies.get(choice):
+            _under(
+                shown,
+                "feedbackInline",
+                replies[choice],
+                outcomeIdentifier="FEEDBACK",
+                identifier=key,
+                showHide="show",
+            )
+
+
+def _processing(item: Element, question: Question, form: Version, has_map: bool) -> None:
+    """What becomes of a response: points by a template, or by a tolerance; then feedback."""
+    details = question.details
+    tolerance = details.tolerance.strip()
+    if not (tolerance or details.note or question.replies):
+        _under(item, "responseProcessing", template=form.mapped if has_map else form.match)
+        return
+    processing = _under(item, "responseProcessing")
+    condition = _under(_under(processing, "responseCondition"), "responseIf")
+    if tolerance:
+        mode = "relative" if tolerance.endswith("%") else "absolute"
+        amount = tolerance.removesuffix("%").strip()
+        same = _under(condition, "equal", toleranceMode=mode, tolerance=f"{amount} {amount}")
+    elif has_map:
+        same = _under(condition, "gt")
+        _under(same, "mapResponse", identifier="RESPONSE")
+        _under(same, "baseValue", "0", baseType="float")
+    else:
+        same = _under(condition, "match")
+    if not has_map or tolerance:
+        _under(same, "variable", identifier="RESPONSE")
+        _under(same, "correct", identifier="RESPONSE")
+    value = _under(condition, "setOutcomeValue", identifier="SCORE")
+    _under(value, "baseValue", "1", baseType="float")
+    if question.replies:
+        value = _under(processing, "setOutcomeValue", identifier="FEEDBACK")
+        _under(value, "variable", identifier="RESPONSE")
+    if details.note:
+        value = _under(processing, "setOutcomeValue", identifier="NOTE")
+        _under(value, "baseValue", "note", baseType="identifier")
+
+
+def _outcome(item: Element, name: str, base: str, **more: str) -> None:
+    """Declare what a response leads to."""
+    _under(item, "outcomeDeclaration", identifier=name, cardinality="single", baseType=base, **more)
+
+
+def _under(parent: Element, tag: str, text: str = "", **attributes: str) -> Element:
+    made = ElementTree.SubElement(parent, tag, attributes)
+    made.text = text or None
+    return made
+
+
+def _written(item: Element, form: Version) -> bytes:
+    """An item as its version writes it."""
+    for element in item.iter():
+        if form.name is not str:
+            attributes = {_hyphened(name): value for name, value in element.attrib.items()}
+            element.attrib.clear()
+            element.attrib.update(attributes)
+            if element.tag != "p":
+                element.tag = form.name(str(element.tag))
+    item.set("xmlns", form.items)
+    made: bytes = ElementTree.tostring(item, "utf-8", xml_declaration=True)
+    return made
+
+
+def _manifest(files: Sequence[str], form: Version) -> bytes:
+    root = Element("manifest", {"identifier": "pack", "xmlns": _PACKAGE})
+    metadata = _under(root, "metadata")
+    _under(metadata, "schema", form.schema[0])
+    _under(metadata, "schemaversion", form.schema[1])
+    _under(root, "organizations")
+    resources = _under(root, "resources")
+    for number, name in enumerate(files, 1):
+        named = {"identifier": f"question-{number}", "type": form.kind, "href": name}
+        one = _under(resources, "resource", **named)
+        _under(one, "file", href=name)
+    made: bytes = ElementTree.tostring(root, "utf-8", xml_declaration=True)
+    return made
