@@ -13,6 +13,9 @@ MAY_COME_WITH_US = {
     "Python Software Foundation",
     "OFL",
     "0BSD",
+    # Binds those files alone that are under it (Mozilla's own questions and answers, from
+    # memory): they come unchanged, and a folder's README says what they are and where from.
+    "MPL-2.0",
 }
 
 

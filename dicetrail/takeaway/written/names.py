@@ -1,0 +1,49 @@
+"""The names a plain program has for things, and those it needs for itself."""
+
+import builtins
+import re
+
+from dicetrail.core import Occasion
+from dicetrail.core.rules import HANDLERS
+from dicetrail.takeaway.written.skeleton import SKELETON
+
+COUNTED = ("asked_count", "right_count", "wrong_count", "streak", "best_streak", "mistakes")
+READABLE = (
+    *COUNTED,
+    *("percent", "number", "worth", "level", "seconds_left", "seconds_used", "seconds_allowed"),
+    *("percent_left", "tries_used", "tries_left", "round_number", "player_number", "verdict"),
+)
+OCCASIONS = {
+    Occasion.OPENING: "opening",
+    Occasion.SHOWN: "question shown",
+    Occasion.RIGHT: "right",
+    Occasion.CLOSE: "close",
+    Occasion.WRONG: "wrong",
+    Occasion.LATE: "late",
+    Occasion.PASSED: "passed",
+    Occasion.HINT: "hint",
+    Occasion.LETTER_HIT: "letter_hit",
+    Occasion.LETTER_MISS: "letter_miss",
+    Occasion.LIFE_LOST: "life lost",
+    Occasion.LIFE_WON: "life won",
+    Occasion.STREAK: "streak",
+    Occasion.ROUND_OVER: "round over",
+    Occasion.ENDING: "ending",
+}
+"""Occasions by their names in the program; a clock's tick and a best score have none there."""
+CUED = {
+    "opening": (Occasion.OPENING,),
+    "shown": (Occasion.SHOWN,),
+    "verdict": (Occasion.RIGHT, Occasion.CLOSE, Occasion.WRONG, Occasion.LATE, Occasion.PASSED),
+    "hint": (Occasion.HINT,),
+    "letter": (Occasion.LETTER_HIT, Occasion.LETTER_MISS),
+    "life": (Occasion.LIFE_LOST, Occasion.LIFE_WON),
+    "streak": (Occasion.STREAK,),
+    "round_over": (Occasion.ROUND_OVER,),
+    "ending": (Occasion.ENDING,),
+}
+FILLED = frozenset({*COUNTED, "percent", "number", "round_number", "player_number"})
+"""Facts that words can have filled in."""
+_WRITTEN = {"ENDINGS", "GAME_SECONDS", "MOST_PLAYERS", "cue", "ending_at_once", "ending_for"}
+TAKEN = (frozenset(re.findall(r"\w+", SKELETON)) | _WRITTEN | {*dir(builtins)}) - {*HANDLERS}
+"""Names that the program needs for itself; it has none of a handler's."""

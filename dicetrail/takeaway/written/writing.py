@@ -1,0 +1,159 @@
+"""A game as a plain Python program: what it asks as data, and the loop that asks it.
+
+What holds for the game is found first, as words; the skeleton is cut by them; then the
+questions, the rounds, the rules and the endings are written in. Every line knows its stop.
+"""
+
+import re
+from collections.abc import Iterable, Iterator
+from dataclasses import dataclass
+from functools import partial
+
+from dicetrail.core import Game
+from dicetrail.core.draw import Packs
+from dicetrail.core.play import Stop, made_ready
+from dicetrail.takeaway.written.asked import question_lists, rounds_list
+from dicetrail.takeaway.written.cutting import (
+    cut,
+    fields_in,
+    joined,
+    quoted,
+    settled,
+    shaken,
+    tidied,
+    without_fields,
+)
+from dicetrail.takeaway.written.gathered import Gathered
+from dicetrail.takeaway.written.holds import holds_of
+from dicetrail.takeaway.written.refusals import CannotBeWritten, reasons_against
+from dicetrail.takeaway.written.skeleton import SKELETON
+from dicetrail.takeaway.written.told import (
+    cue_function,
+    endings,
+    handlers,
+    phrase,
+    rules,
+    say_opening,
+    text_lines,
+    told,
+)
+
+_HEADING = re.compile(r"# ---- ([A-Z][a-z ]+): .* ----$")
+"""How the part of a stop begins; a maker's comment never does."""
+_PHRASE = re.compile(r"«(\w+)((?: \w+=[^»]+)?)»")
+_ONE_CHECK = re.compile(r"\bcheck_(?:text|word|number)\b")
+_PLAIN = re.compile(r"\bf(\"(?:[^\"\\{}]|\\.)*\")")
+
+
+@dataclass(frozen=True, slots=True)
+class PlainProgram:
+    """The program, and the stop each of its lines belongs to."""
+
+    text: str
+    stops: tuple[Stop | None, ...]
+
+
+def plain_program(game: Game, packs: Packs, file: str) -> PlainProgram:
+    """A game as a program in a file of that name. Raises CannotBeWritten if it does not fit."""
+    program = made_ready(game, packs)
+    reasons = tuple(dict.fromkeys(reasons_against(program)))
+    if reasons:
+        raise CannotBeWritten(reasons)
+    it = Gathered(program, file)
+    it.holds = holds_of(it)
+    text = _text(it)
+    return PlainProgram(text, tuple(_stops(text)))
+
+
+def _stops(text: str) -> Iterator[Stop | None]:
+    stop = None
+    for line in text.rstrip("\n").split("\n"):
+        heading = _HEADING.match(line)
+        if heading:
+            stop = Stop(heading[1].lower())
+        yield stop
+
+
+def _text(it: Gathered) -> str:
+    """The whole program."""
+    text = cut(SKELETON, it.holds)
+    if not it.holds["judges"]:
+        text = _ONE_CHECK.sub("check", text)
+    kept = {"order"} if not (it.holds["all_shuffled"] or it.holds["all_written"]) else set()
+    if it.holds["has_moves"]:
+        kept |= {name for name in it.same if name.startswith("after_")}
+    if it.holds["has_topics"]:
+        kept.add("topics")
+    if it.holds["has_levels"]:
+        kept.add("levels")
+    same = {name: value for name, value in it.same.items() if name not in kept}
+    time_up = {
+        (True, True): "time_is_up(run)",
+        (True, False): "run.round_left <= 0",
+        (False, True): "run.game_left <= 0",
+    }
+    clocks = (it.holds["has_round_clock"], it.holds["has_game_clock"])
+    text = text.replace("TIME_UP", time_up.get(clocks, ""))
+    asked = "Way | None" if it.holds["has_long_clock"] else "Way"
+    text = settled(text.replace("-> ASKED:", f"-> {asked}:"), same)
+    gone = set(same) & set(fields_in(text, "Round"))
+    text = without_fields(text, "Round", gone)
+    text = _PHRASE.sub(lambda found: phrase(it.words, found), text)
+    fields = set(fields_in(text, "Round"))
+    text = _put_in(text, "counters", _counters(it))
+    text = _put_in(text, "handlers", [f"{quoted(event)}: {name}," for event, name in handlers(it)])
+    # From here on there are words of the maker's in it, which nothing but blank lines may touch.
+    text = joined(_PLAIN.sub(r"\1", _told_at_once(text)))
+    for what, lines in {
+        "questions": question_lists(it),
+        "rounds": rounds_list(it, fields),
+        "rules": rules(it),
+        "cues": cue_function(it),
+        "endings": endings(it),
+    }.items():
+        text = _put_in(text, what, lines)
+    for what, whole in {
+        "title": quoted(it.game.title),
+        "opening": say_opening(it),
+        "told": told(it),
+    }.items():
+        place = re.compile(rf'^( *print\()f?"#= {what}"(\).*)$', re.M)
+        text = place.sub(partial(_said_in_lines, whole), text)
+    return tidied(shaken(_docstring(it) + text.split("\n", 5)[5]))
+
+
+def _counters(it: Gathered) -> list[str]:
+    return [f"{name}: int = {first}" for name, first in it.script.counters.items()]
+
+
+def _docstring(it: Gathered) -> str:
+    title, file = (quoted(text)[1:-1] for text in (it.game.title, it.file))
+    return (
+        f'"""{title}: a quiz game. It needs Python 3.11 or newer, and nothing else.\n\n'
+        f"python3 {file} 4821 plays it with the dice 4821, which bring the same again.\n"
+        '"""\n\n'
+    )
+
+
+def _said_in_lines(whole: str, found: re.Match[str]) -> str:
+    return "\n".join(text_lines(found[1], whole, found[2]))
+
+
+def _told_at_once(text: str) -> str:
+    """The text with the right answer told where it comes, if one line tells it."""
+    found = re.search(
+        r"^def tell_answer\(question: Question\) .*\n    \"{3}.*\n    (print.*)\n\n", text, re.M
+    )
+    if found is None:
+        return text
+    rest = text[: found.start()] + text[found.end() :]
+    return rest.replace("tell_answer(question)", found[1])
+
+
+def _put_in(text: str, what: str, lines: Iterable[str]) -> str:
+    """The text with some lines in place of a line that stands for them, as deep as it."""
+    found = re.search(rf"^( *)#= {what}$", text, re.M)
+    if found is None:
+        return text
+    deep = "\n".join(found[1] + line if line else "" for line in lines)
+    return text[: found.start()] + deep + text[found.end() :]

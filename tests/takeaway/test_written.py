@@ -1,0 +1,402 @@
+"""Games as plain Python programs: they play as the engine does, read well, or are refused."""
+
+import subprocess
+import sys
+import tempfile
+import unittest
+from dataclasses import replace
+from pathlib import Path
+from random import Random
+
+from hypothesis import given
+from hypothesis import strategies as st
+from typer.testing import CliRunner
+
+from dicetrail.cli import app
+from dicetrail.core import (
+    After,
+    Ask,
+    Check,
+    Cue,
+    Details,
+    Draw,
+    DrawOrder,
+    Ending,
+    Game,
+    ItemList,
+    Kind,
+    Lists,
+    Moves,
+    Needs,
+    Occasion,
+    Opening,
+    Order,
+    Pack,
+    Question,
+    Refill,
+    Reveal,
+    Round,
+    Severity,
+    Shows,
+    Sums,
+    To,
+    Way,
+    survey,
+)
+from dicetrail.core.document import (
+    Language,
+    Leaves,
+    ListsAsk,
+    Made,
+    Operator,
+    Pattern,
+    Phrase,
+    RoundOrder,
+    Span,
+)
+from dicetrail.core.play import Stop, made_ready
+from dicetrail.demo import GAMES as DEMO
+from dicetrail.files import read_game
+from dicetrail.takeaway.written import CannotBeWritten, plain_program
+from dicetrail.web.games.files import game_file_of
+from tests.core.examples import BEDS, ENDINGS, FIVE, PACKS, changed
+from tests.core.test_laws import once
+from tests.takeaway import written
+from tests.web.demo import DemoTest
+
+MIXED = Pack(
+    "Mixed",
+    (
+        Question("Kale is a leaf", ("true",), (), Kind.TRUTH, Details(note="It is.")),
+        Question("What do bees make?", ("Honey", "bees wax"), (), Kind.TYPED, Details(level=2)),
+        Question("Half of five?", ("5/2",), (), Kind.NUMBER, Details(tolerance="10%", worth=4)),
+        Question("Say it", ("Marrow pie",), (), Kind.LETTERS, Details(hint="P…", seconds=9)),
+        Question(
+            'Carrot {score} "or" \\?',
+            ("root",),
+            ("leaf", "fruit"),
+            Kind.SORT,
+            Details(when_right="Well dug!", when_wrong="Dig again.", hint="It is pulled."),
+            ("Not above the ground.", ""),
+        ),
+        Question(
+            "Which?", ("a.svg",), ("b.svg", "c.svg"), details=Details(shows=Shows.PICTURE, level=3)
+        ),
+        Question(
+            "Last?", ("Pea", "Bean"), ("none of them",), details=Details(pinned="none of them")
+        ),
+    ),
+)
+ODD = Pack(
+    "Texts that look like parts of a program",
+    (
+        Question("f", ("f",), ("plan f", "count"), details=Details(note="#: has_tries")),
+        Question('f"{score}" «RIGHT»', ("round_.tries",), ("'", '"'), replies=("\\n", "f")),
+        Question("tell_answer(question) #= rules", ("(",), ("[ (",), details=Details(hint="x (")),
+        Question("Two\nlines {score} {}", ("\u2028 é\u200f",), ("# ---- Ask: x ----",)),
+    ),
+)
+ALL_PACKS = {**PACKS, "mix": MIXED, "beds": BEDS, "endings": ODD}
+PATTERNS = (
+    Pattern("beds", "Family of {plant}?", "family", level="level"),
+    Pattern("beds", "Bed {bed}?", "plant", Made.TYPED, leaves=Leaves.RIGHT),
+    Pattern("beds", "Sown in month {sown}?", "plant", choices=3, leaves=Leaves.RIGHT),
+)
+LISTS = (Lists((ItemList("Root", ("beet", "carrot")), ItemList("Leaf", ("kale", "chard")))),)
+SUMS = (
+    Sums(choices=4, count=3),
+    Sums(Operator.OVER, count=2),
+    Sums(Operator.MINUS, Span(1, 5), Span(1, 9), negative=True, choices=3, count=3),
+    Sums(Operator.PLUS, Span(1, 5), Span(1, 5), cap=1, denominators=Span(4, 6), count=2),
+    Sums(Operator.TIMES, Span(0, 12), Span(2, 4), cap=30, choices=6, count=4),
+)
+WAYS = st.sampled_from(
+    [*[Way()] * 12, Way(To.AGAIN), Way(To.NEXT_ROUND), Way(To.ROUND, "0"), Way(To.ENDING, "E0")]
+)
+SCRIPTS = st.sampled_from(
+    [
+        "score = 0\n\ndef right():\n    score += 3  # three each\n\ndef wrong():\n    score -= 1\n",
+        "lives = 2\ndef right():\n    score += worth + streak\ndef wrong():\n    lives -= 1\n",
+        "score = 5\ndef right():\n    score += 6 // (tries_used - 1) - 20 // seconds_left\n"
+        "def timeout():\n    score //= 2\n    tell('{name}: {percent} % of {asked_count}')\n",
+        "best = 1\ndef more(): best += 1; score += best\ndef right():\n    if verdict == 'close':\n"
+        "        more()\n    elif score > 4 and percent_left >= 50:\n        go('0')\n"
+        "    else:\n        score += [9, 5][tries_used - 1]\ndef wrong():\n"
+        "    if tries_left == 1:\n        skip()\ndef hinted():\n    score -= level\n",
+        "def letter_hit():\n    score += 1\ndef letter_miss():\n    score -= mistakes\n"
+        "def passed():\n    again()\ndef asked():\n    score += round_number * 100\n"
+        "def game_over():\n    score += right_count - wrong_count\n",
+        "# ---- Ask: mine ----\n# it grows (\ndef count():  # ) (\n    score += 2  # [\n\n"
+        "def pick():\n    tell(\n        'f {score} ('\n    )\n    pass  # so\n"
+        "def right(): count(); pick()\ndef wrong():\n    pass  # nothing\n"
+        "def timeout():\n    pass\n",
+        "def right():\n    if 10 / score > 3:\n        score = max(score, number) * score\n"
+        "    else:\n        score = abs(score) * score * 1000000 + 3\n    cue('c')\n    reveal()\n"
+        "def wrong():\n    reveal() \n    if best_streak > 1: finish('E0')\n",
+    ]
+).map(lambda script: script.replace("10 / score", "10 // score"))
+BOUNDS = st.none() | st.integers(-20, 30)
+SOME_ENDINGS = st.lists(
+    st.builds(
+        lambda least, most, once, when: Ending(
+            "", '{score} "points", {percent} % {what}.', least, most, at_once=once, when=when
+        ),
+        BOUNDS,
+        BOUNDS,
+        st.booleans(),
+        st.sampled_from(["", "", "right_count > 1 or score > 90", "not mistakes  # none"]),
+    ),
+    min_size=1,
+    max_size=3,
+).map(lambda ends: tuple(replace(end, title=f"E{n}") for n, end in enumerate(ends)))
+SECONDS = st.none() | st.integers(1, 30)
+ROUNDS = st.builds(
+    Round,
+    title=st.just(""),
+    packs=st.sampled_from([("veg",), ("mix",), ("mix", "veg"), (), ("endings",)]),
+    lists=st.sampled_from([(), LISTS]),
+    patterns=st.sampled_from([(), (), (), PATTERNS, PATTERNS[:1]]),
+    sums=st.sampled_from([(), (), SUMS[:1], SUMS[1:2], SUMS[2:4], SUMS]),
+    draw=st.builds(
+        Draw,
+        count=st.none() | st.integers(1, 14),
+        order=st.sampled_from([DrawOrder.SHUFFLED, DrawOrder.WRITTEN, DrawOrder.EASY_FIRST]),
+        refill=st.sampled_from([*[Refill.NEVER] * 3, Refill.WHEN_EMPTY]),
+    ),
+    ask=st.builds(
+        Ask,
+        choice_order=st.sampled_from([Order.SHUFFLED, Order.SHUFFLED, Order.WRITTEN]),
+        spread=st.booleans(),
+        shown=st.none() | st.integers(2, 4),
+        tries=st.none() | st.integers(1, 3),
+        misses=st.integers(1, 4),
+        seconds=SECONDS,
+        hints=st.booleans(),
+        passing=st.booleans(),
+    ),
+    check=st.builds(
+        Check,
+        by_letter=st.booleans(),
+        by_place=st.booleans(),
+        by_text=st.booleans(),
+        ignore_case=st.booleans(),
+        ignore_accents=st.booleans(),
+        ignore_punctuation=st.booleans(),
+        articles=st.sampled_from(["", "the a an", "l' the"]),
+        typos=st.integers(0, 2),
+    ),
+    after=st.builds(After, st.sampled_from(Reveal)),
+    moves=st.builds(Moves, WAYS, WAYS, WAYS, WAYS),
+    seconds=SECONDS,
+)
+CUES = (
+    Cue("c", (Occasion.RIGHT, Occasion.LIFE_LOST), "{score} now, {name}"),
+    Cue("d", (Occasion.STREAK, Occasion.LATE, Occasion.ENDING), "{streak} {braces}", streak=2),
+    Cue("e", (Occasion.HINT, Occasion.LETTER_MISS, Occasion.SHOWN, Occasion.CLOSE), "Psst"),
+)
+GAMES = st.builds(
+    lambda rounds, endings, script, cues, seconds, players, names, language: Game(
+        'Any "game"',
+        tuple(replace(round_, title=str(n)) for n, round_ in enumerate(rounds)),
+        (*endings, Ending("Rest", "")),
+        script,
+        Opening("{name}, begin {here}.", names, most_players=players),
+        cues,
+        seconds,
+        language=language,
+    ),
+    st.lists(ROUNDS, min_size=1, max_size=3),
+    SOME_ENDINGS,
+    SCRIPTS,
+    st.sampled_from([(), CUES]),
+    SECONDS,
+    st.integers(1, 2),
+    st.booleans(),
+    st.sampled_from([Language.ENGLISH, Language.ENGLISH, Language.GERMAN, Language.ARABIC]),
+)
+
+
+def built(game):
+    """The program of a game; None where a fault besides its endings keeps it from being played."""
+    open_ = (Ending("E0", ""), Ending("Rest", ""))
+    rounds = tuple(map(once, game.rounds))
+    aside = replace(game, endings=open_, script="score = 0\n", opening=Opening(), rounds=rounds)
+    if any(problem.severity is Severity.FAULT for problem in survey(aside, ALL_PACKS)):
+        return None
+    return made_ready(game, ALL_PACKS, recall={})
+
+
+def both(case, program, text, dice, most=40):
+    """Play a game by the engine and by its program, and hold one against the other."""
+    opening = program.game.opening
+    players = ("Marjory", "Ted")[: opening.most_players]
+    if opening.most_players == 1 and not opening.asks_names:
+        players = (program.wording.say(Phrase.PLAYER),)
+    game = written.Game(program, dice, players)
+    wanted = game.play(Random(dice), most)
+    asks = opening.asks_names or opening.most_players > 1
+    names = players if asks else ()
+    printed = written.run_program(text, dice, names, game.typed)
+    wanted, printed = (written.alike(lines, program.wording) for lines in (wanted, printed))
+    case.assertEqual(wanted, printed[: len(wanted)], text)
+    return wanted
+
+
+def passes(case, texts, *tool):
+    """Whether a checker of code has nothing to say of some programs."""
+    with tempfile.TemporaryDirectory() as folder:
+        for number, text in enumerate(texts):
+            (Path(folder) / f"game{number}.py").write_text(text, "utf-8")
+        files = sorted(map(str, Path(folder).glob("*.py")))
+        command = [sys.executable, "-m", *tool, *files]
+        told = subprocess.run(command, cwd=folder, capture_output=True, text=True, timeout=120)
+    case.assertEqual(told.returncode, 0, told.stdout[:3000] + told.stderr[:500])
+
+
+class TestAnyGame(unittest.TestCase):
+    def test_a_program_prints_what_the_engine_would_tell_and_reads_well(self):
+        texts = []
+
+        @given(GAMES, st.integers(0, 10**6))
+        def whatever_is_typed(game, dice):
+            program = built(game)
+            if program is None:
+                return
+            try:
+                text = plain_program(game, ALL_PACKS, "any.py").text
+            except CannotBeWritten as refused:
+                self.assertTrue(refused.reasons)
+                return
+            texts.append(text)
+            both(self, program, text, dice)
+
+        whatever_is_typed()
+        self.assertGreater(len(texts), 10)
+        passes(self, texts, "ruff", "check", "--isolated")
+        passes(self, texts[-8:], "mypy", "--strict", "--config-file=", "--cache-dir=.m")
+
+
+NO_HINT = Question("?", ("a",), ("b",), Kind.CHOICE, Details(needs=Needs.ALL))
+ODD_ONES = Lists(tuple(ItemList(t, ("a", "b", "c")) for t in "XY"), ListsAsk.ODD_ONE_OUT)
+TWICE = replace(FIVE.rounds[0], packs=("veg", "veg"))
+LEFT = Pattern("beds", "Bed {bed}?", "plant", leaves=Leaves.RIGHT)
+MENU = Opening(rounds=RoundOrder.CHOOSE_ONE)
+REFUSED = [
+    (Stop.OPEN, "menu", replace(FIVE, rounds=FIVE.rounds * 2, opening=MENU)),
+    (Stop.OPEN, "as many turns", replace(FIVE, opening=Opening(most_players=2, equal_turns=True))),
+    (Stop.DRAW, "by weight", changed(draw=Draw(5, DrawOrder.WEIGHTED))),
+    (Stop.DRAW, "go back at once", changed(draw=Draw(5, refill=Refill.EACH_TIME))),
+    (Stop.DRAW, "how many questions", changed(draw=Draw(5, player_chooses=True))),
+    (Stop.DRAW, "topic or level", changed(draw=Draw(5, levels=(1,)), lists=LISTS)),
+    (Stop.DRAW, "filled again", changed(draw=Draw(5, refill=Refill.WHEN_EMPTY), patterns=(LEFT,))),
+    (Stop.LOAD, "odd ones out", changed(lists=(ODD_ONES,))),
+    (Stop.LOAD, "250,000", changed(sums=(Sums(left=Span(1, 600), right=Span(1, 600)),))),
+    (Stop.LOAD, "near rows", changed(patterns=(replace(LEFT, near="family"),))),
+    (Stop.LOAD, "were picked", changed(patterns=(replace(LEFT, leaves=Leaves.PICKED),))),
+    (Stop.LOAD, "one pack twice", replace(FIVE, rounds=(TWICE,))),
+    (Stop.LOAD, "picked together", changed(packs=("all",))),
+    (Stop.LOAD, "by more than accents", changed(packs=("words",))),
+    (Stop.MOVE_ON, "asked anew", changed(patterns=(LEFT,), moves=Moves(wrong=Way(To.AGAIN)))),
+    (Stop.SCORE, "not whole", replace(FIVE, script="def right():\n    score /= 2")),
+    (Stop.SCORE, "out while", replace(FIVE, script="def wrong():\n    out()")),
+    (Stop.SCORE, "time to a clock", replace(FIVE, script="def wrong():\n    add_time(5)")),
+    (Stop.SCORE, "dice of their own", replace(FIVE, script="def right():\n    score += roll(6)")),
+    (Stop.SCORE, "“goes”", replace(FIVE, script="goes = 1\ndef right():\n    goes += 1")),
+    (Stop.SCORE, "as a number", replace(FIVE, script="def right():\n    score += streak > 1")),
+    (
+        Stop.END,
+        "question in play",
+        replace(FIVE, endings=(Ending("E", "", when="number > 3", at_once=True), *ENDINGS)),
+    ),
+]
+
+
+class TestWhatDoesNotFit(unittest.TestCase):
+    def test_it_is_refused_with_its_place_and_what_it_is(self):
+        packs = {
+            **ALL_PACKS,
+            "all": Pack("All", (NO_HINT,)),
+            "words": Pack("Words", (Question("?", ("smørrebrød",), (), Kind.LETTERS),)),
+        }
+        plain_program(FIVE, packs, "five.py")
+        for stop, what, game in REFUSED:
+            with self.subTest(what), self.assertRaises(CannotBeWritten) as refused:
+                plain_program(game, packs, "game.py")
+            found = [reason for reason in refused.exception.reasons if what in reason.what]
+            self.assertEqual([reason.stop for reason in found], [stop], refused.exception.reasons)
+            about_round = stop in (Stop.DRAW, Stop.LOAD, Stop.MOVE_ON)
+            self.assertEqual(found[0].round, 0 if about_round else None)
+
+
+class TestDemoGames(DemoTest):
+    @classmethod
+    def setUpClass(cls):
+        super().setUpClass()
+        cls.texts = {}
+        for name in DEMO:
+            told = cls.http.get(f"/api/games/{name}/python").json()
+            cls.texts[name] = "\n".join((*told["lines"], ""))
+
+    def test_every_one_is_short_and_nothing_is_found_in_it_by_checkers_of_code(self):
+        for name, text in self.texts.items():
+            with self.subTest(name):
+                self.assertLess(len(text.splitlines()), 400)
+                self.assertLessEqual(max(map(len, text.splitlines())), 100)
+        passes(self, self.texts.values(), "ruff", "check", "--isolated")
+        passes(self, self.texts.values(), "mypy", "--strict", "--config-file=", "--cache-dir=.m")
+
+    def test_it_plays_as_the_engine_does(self):
+        for name, text in self.texts.items():
+            file = read_game(game_file_of(self.app.state.shelf, name))
+            program = made_ready(file.game, file.packs, recall={})
+            for dice in (4821, *range(20)):
+                with self.subTest(name, dice=dice):
+                    lines = both(self, program, text, dice, 80)
+                    self.assertGreater(len(lines), 6)
+
+    def test_a_bare_python_plays_it_and_the_same_dice_bring_the_same(self):
+        for name, text in self.texts.items():
+            with tempfile.TemporaryDirectory() as folder:
+                path = Path(folder) / f"{name}.py"
+                path.write_text(text, "utf-8")
+                command = [sys.executable, "-I", "-S", str(path), "77"]
+                typed = "Marjory\n\n" + "a\n" * 400
+                first, again = (
+                    subprocess.run(command, input=typed, capture_output=True, text=True, timeout=60)
+                    for _ in range(2)
+                )
+            with self.subTest(name):
+                self.assertEqual(first.stdout, again.stdout)
+                told = first.stdout + first.stderr[-300:]
+                self.assertTrue("(77)" in told or "EOFError" in told, told)
+
+    def test_every_line_knows_its_stop_in_the_order_of_the_trail(self):
+        for name in DEMO:
+            told = self.http.get(f"/api/games/{name}/python").json()
+            stops = [stop for stop in told["stops"] if stop is not None]
+            order = [stop.value for stop in Stop]
+            self.assertEqual(len(told["stops"]), len(told["lines"]))
+            self.assertEqual(stops, sorted(stops, key=order.index))
+            self.assertLessEqual({*order} - {"cue"}, set(stops))
+            rules = told["lines"].index("def right(player: Player) -> None:")
+            self.assertEqual(told["stops"][rules], "score")
+
+    def test_what_does_not_fit_is_told_by_the_interface_and_the_command(self):
+        game = self.http.get("/api/games/seed-sums").json()
+        game["document"]["script"] = "def right():\n    score += roll(6)\n"
+        self.http.put("/api/games/seed-sums", json=game)
+        told = self.http.get("/api/games/seed-sums/python").json()
+        self.assertEqual((told["lines"], told["reasons"][0]["stop"]), ([], "score"))
+        self.assertEqual(self.http.get("/api/games/seed-sums/takeaways").json()["lines"], 0)
+        refused = self.http.get("/api/games/seed-sums/python/file")
+        self.assertEqual(refused.status_code, 409)
+        self.assertIn("dice of their own", refused.json()["detail"])
+        with tempfile.TemporaryDirectory() as folder:
+            path = Path(folder) / "game.py"
+            for name, code in (("seed-sums", 1), ("bed-by-bed", 0)):
+                command = ["take", name, "--data", str(self.path), "--python", str(path)]
+                told = CliRunner().invoke(app, command)
+                self.assertEqual(told.exit_code, code, told.output)
+                self.assertEqual(path.exists(), code == 0)
+            whole = self.texts["bed-by-bed"].replace("bed-by-bed.py", "game.py")
+            self.assertEqual(path.read_text("utf-8"), whole)
