@@ -8,10 +8,11 @@ UV := 0.13.9
 PIP_AUDIT := 2.10.1
 LOCKED := --quiet --universal --generate-hashes --no-header --strip-extras --no-annotate
 SITE_SOURCES := $(shell find frontend/src -type f 2>/dev/null) frontend/index.html frontend/vite.config.ts
+ENGINE_SOURCES := $(shell find dicetrail/core dicetrail/carried -name '*.py' 2>/dev/null)
 
-.PHONY: demo dev test check fuzz bench bench-players bench-judging bench-memory bench-foresight bench-evidence bench-kills bench-large bench-damage shots sounds site api browser lock third-party audit
+.PHONY: demo dev test check fuzz bench bench-players bench-judging bench-memory bench-foresight bench-evidence bench-kills bench-large bench-damage bench-folder shots sounds site api browser lock third-party audit
 
-demo: .make/run .make/site
+demo: .make/run .make/site .make/folder
 	@$(BIN)/dicetrail serve --demo --host $(HOST) --port $(PORT) --data $(DATA)
 
 dev: .make/run .make/npm
@@ -19,7 +20,7 @@ dev: .make/run .make/npm
 	DICETRAIL_DATA=$(DATA) $(BIN)/uvicorn --factory dicetrail.cli:development_app --reload --reload-dir dicetrail & \
 	cd frontend && npm run --silent dev
 
-test: .make/dev .make/site browser
+test: .make/dev .make/site .make/folder browser
 	@$(BIN)/python -m tests $(ONLY)
 
 check: .make/dev .make/npm
@@ -62,6 +63,9 @@ bench-foresight: .make/dev
 bench-evidence: .make/dev
 	@$(BIN)/python -m bench.evidence
 
+bench-folder: .make/dev .make/folder browser
+	@$(BIN)/python -m bench.folder
+
 bench-memory: .make/dev
 	@$(BIN)/python -m bench.memory
 
@@ -74,13 +78,13 @@ bench-large: .make/dev
 bench-damage: .make/dev
 	@$(BIN)/python -m bench.damage
 
-shots: .make/dev .make/site browser
+shots: .make/dev .make/site .make/folder browser
 	@$(BIN)/python -m tests.browser.shots docs/screenshots
 
 sounds: .make/run
 	$(BIN)/python -m dicetrail.files.shipped
 
-site: .make/site
+site: .make/site .make/folder
 
 browser:
 	@command -v chromium > /dev/null && command -v chromedriver > /dev/null || { \
@@ -122,4 +126,12 @@ audit: .make/dev .make/npm
 
 .make/site: .make/npm $(SITE_SOURCES)
 	cd frontend && npm run --silent build -- --logLevel warn
+	@touch $@
+
+.make/folder: .make/npm .make/engine $(SITE_SOURCES) frontend/folder.html frontend/vite.folder.config.ts
+	cd frontend && npm run --silent build-folder -- --logLevel error
+	@touch $@
+
+.make/engine: .make/npm $(ENGINE_SOURCES) frontend/engine/build.mjs
+	cd frontend && npm run --silent build-engine
 	@touch $@

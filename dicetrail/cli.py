@@ -6,7 +6,7 @@ import os
 import secrets
 import socket
 import sys
-from collections.abc import Iterator, Sequence
+from collections.abc import Callable, Iterator, Sequence
 from contextlib import contextmanager
 from dataclasses import asdict
 from datetime import UTC, datetime
@@ -14,7 +14,7 @@ from pathlib import Path
 from tempfile import TemporaryDirectory
 from threading import Thread
 from typing import Annotated
-from urllib.parse import quote
+from urllib.parse import quote, urlsplit
 
 import typer
 import uvicorn
@@ -26,6 +26,9 @@ from rich.progress import Progress
 from rich.table import Table
 from rich.text import Text
 
+from dicetrail import takeaway
+from dicetrail.carried.terminal import play as play_run
+from dicetrail.carried.terminal import standard_lines
 from dicetrail.core import Game, GameProblems, Pack, Program, Severity, build, survey
 from dicetrail.core.document import counted
 from dicetrail.core.draw import HIGHEST_DICE
@@ -46,20 +49,21 @@ from dicetrail.core.foresight import forecast as foretell
 from dicetrail.core.foresight import told as told_of
 from dicetrail.core.play import players_refused
 from dicetrail.demo import load_demo
-from dicetrail.files import game_schema, pack_schema, read_game
+from dicetrail.files import FileProblem, game_schema, pack_schema, read_game
 from dicetrail.form import SCOUT_FORM
 from dicetrail.scouting import Crew, Subject, here, of_cluster, shared_out
-from dicetrail.store import Database, NotFound, StoreTrouble
+from dicetrail.store import Database, NotFound, StoreTrouble, back_up
+from dicetrail.store import restore as restored
 from dicetrail.store.games import newest_game, newest_games
 from dicetrail.store.kept import kept_runs
 from dicetrail.store.packs import newest_packs, pack_of
-from dicetrail.terminal import play as play_run
-from dicetrail.terminal import standard_lines
+from dicetrail.terminal import RichScreen
 from dicetrail.web import create_app
 from dicetrail.web.app import LOOPBACK
 from dicetrail.web.door.connections import MOST_CONNECTIONS, make_room, timed
 from dicetrail.web.evidence.gathering import chosen_by, gathered
 from dicetrail.web.evidence.shapes import Choice
+from dicetrail.web.games.files import game_file_of
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.site import SITE
 from dicetrail.web.wire.parts import written_parts
@@ -94,6 +98,13 @@ def serve(
     name: Annotated[
         list[str] | None, typer.Option(help="Another name the server answers to; repeat it.")
     ] = None,
+    address: Annotated[
+        str | None,
+        typer.Option(
+            envvar="DICETRAIL_ADDRESS",
+            help="Where it is reached, if something stands in front: https://quiz.example.org",
+        ),
+    ] = None,
 ) -> None:
     """Start the workbench and print its address."""
     if not (SITE / "index.html").is_file():
@@ -105,7 +116,7 @@ def serve(
         if demo and load_demo(database, datetime.now(UTC)):
             console.print("The demo, games of the Quillbrook Allotment Society, is here.")
         port = listener.getsockname()[1]
-        application = _application(database, host, port, key, tuple(name or ()))
+        application = _application(database, host, port, key, tuple(name or ()), address)
     # What was made so far stays for good: it need not be looked through again and again.
     gc.freeze()
     gc.set_threshold(50_000, 20, 50)
@@ -139,10 +150,18 @@ def _served(application: FastAPI) -> uvicorn.Config:
 
 
 def _application(
-    database: Database, host: str, port: int, key: str | None, names: tuple[str, ...]
+    database: Database,
+    host: str,
+    port: int,
+    key: str | None,
+    names: tuple[str, ...],
+    outside: str | None = None,
 ) -> FastAPI:
-    """The application for an address, which is printed; beyond loopback, with the maker's key."""
-    if _in_address(host) in LOOPBACK:
+    """The application for an address, which is printed; beyond loopback, or where a key is given
+    or something else stands in front, with the maker's key."""
+    if outside is not None:
+        return _in_front(database, outside.rstrip("/"), key, names)
+    if _in_address(host) in LOOPBACK and not key:
         _print_address(f"http://{_in_address(host)}:{port}", "  (Ctrl+C stops it)")
         return create_app(database, hosts=(*LOOPBACK, *names))
     own = _in_address(_own_address() if host in ("0.0.0.0", "::") else host)
@@ -155,6 +174,18 @@ def _application(
     )
     hosts = (*LOOPBACK, own, socket.gethostname(), *names)
     return create_app(database, hosts=hosts, maker_key=maker_key, address=f"http://{shown}:{port}")
+
+
+def _in_front(database: Database, address: str, key: str | None, names: tuple[str, ...]) -> FastAPI:
+    """The application for who comes through something in front of it, such as what does TLS."""
+    host = urlsplit(address).hostname
+    if host is None or urlsplit(address).scheme not in ("http", "https"):
+        console.print(f"[red]{escape(address)} is no address.[/red] Write https://quiz.example.org")
+        raise typer.Exit(2)
+    maker_key = key or secrets.token_urlsafe(9)
+    _print_address(f"{address}/?key={quote(maker_key, safe='')}")
+    hosts = (*LOOPBACK, _in_address(host), *names)
+    return create_app(database, hosts=hosts, maker_key=maker_key, address=address)
 
 
 def _in_address(host: str) -> str:
@@ -242,10 +273,150 @@ def play(
     rolled = secrets.randbelow(1_000_000) if dice is None else dice
     console.print(f"Dice {rolled}. /quit gives up.")
     try:
-        play_run(program, rolled, players, console, standard_lines())
+        play_run(program, rolled, players, RichScreen(console), standard_lines())
     except ValueError as error:
         console.print(f"[red]{escape(str(error))}[/red]")
         raise typer.Exit(1) from None
+
+
+@app.command()
+def take(
+    game: GameNamed,
+    data: Data = DEFAULT_DATA,
+    folder: Annotated[
+        Path | None, typer.Option(help="Lay a folder there for any web space.")
+    ] = None,
+    package: Annotated[
+        Path | None, typer.Option(help="Write a package there that course platforms take.")
+    ] = None,
+    program: Annotated[
+        Path | None, typer.Option(help="Write one file there that Python plays in a terminal.")
+    ] = None,
+    python: Annotated[
+        Path | None, typer.Option(help="Write the game there as a plain program, to be read.")
+    ] = None,
+) -> None:
+    """Take a game away, to be played where there is no Dice Trail."""
+    if folder is None and package is None and program is None and python is None:
+        console.print("Say how it leaves: --folder DIR, --package FILE.zip, --program FILE.pyz,")
+        console.print("--python FILE.py.")
+        raise typer.Exit(2)
+    if folder is not None and folder.exists() and any(folder.iterdir()):
+        console.print(f"[red]{escape(str(folder))} is not empty.[/red] Name a folder of its own.")
+        raise typer.Exit(1)
+    leaves = _leaving(game, data)
+    if package is not None:
+        package.write_bytes(takeaway.packed(_built(takeaway.package, leaves)))
+        console.print(f"{escape(str(package))}: lay it into a course as a SCORM 1.2 package.")
+        console.print("Whoever looks into it can read the right answers.")
+    if folder is not None:
+        laid = _built(takeaway.folder, leaves)
+        for name, content in laid.items():
+            path = folder / name
+            path.parent.mkdir(parents=True, exist_ok=True)
+            path.write_bytes(content)
+        console.print(f"{escape(str(folder))}: {counted(len(laid), 'file')}; read its README.txt.")
+        console.print("Whoever looks into it can read the right answers.")
+    if program is not None:
+        program.write_bytes(takeaway.program_file(leaves))
+        console.print(f"{escape(str(program))}: run it with python3.")
+    if python is not None:
+        _write_python(leaves, python)
+
+
+def _built(
+    lay: Callable[[takeaway.Leaving], dict[str, bytes]], leaves: takeaway.Leaving
+) -> dict[str, bytes]:
+    """The files of a game that leaves with pages; or an exit where those are not built."""
+    try:
+        return lay(leaves)
+    except takeaway.NotBuilt as missing:
+        console.print(f"[red]{missing}[/red]")
+        raise typer.Exit(1) from None
+
+
+def _write_python(leaves: takeaway.Leaving, path: Path) -> None:
+    """The game as a plain program in a file, or an exit that says why it does not fit one."""
+    try:
+        written = takeaway.plain_program(leaves.game, leaves.packs, path.name)
+    except takeaway.CannotBeWritten as refused:
+        console.print("[red]This game does not fit a plain program:[/red]")
+        for reason in refused.reasons:
+            round_ = "" if reason.round is None else f", round {reason.round + 1}"
+            console.print(f"  {escape(reason.stop)}{round_}: {escape(reason.what)}")
+        raise typer.Exit(1) from None
+    path.write_text(written.text, "utf-8")
+    count = counted(len(written.stops), "line")
+    console.print(f"{escape(str(path))}: {count}; run it with python3.")
+
+
+def _leaving(name: str, data: Path) -> takeaway.Leaving:
+    """A game that can leave, from a file or from the store; or an exit that says why not."""
+    _game_named(name, data)  # which tells what is wrong with the name
+    path = Path(name)
+    try:
+        if path.is_file():
+            return takeaway.leaving(read_game(path.read_bytes()), path.stem)
+        shelf = Shelf(Database(data))
+        try:
+            content = game_file_of(shelf, name)
+        finally:
+            shelf.close()
+            shelf.database.close()
+        return takeaway.leaving(read_game(content), name)
+    except GameProblems:
+        console.print("[red]The game has faults.[/red] Run: dicetrail check " + escape(name))
+    except FileProblem as problem:
+        console.print(f"[red]{escape(str(problem))}[/red]")
+    raise typer.Exit(1)
+
+
+@app.command()
+def backup(
+    file: Annotated[Path, typer.Argument(help="The file the whole shelf is saved to.")],
+    data: Data = DEFAULT_DATA,
+) -> None:
+    """Save the whole shelf to one file, while it is in use or not."""
+    if not data.is_file():
+        console.print(f"[red]There is no store at {data}.[/red]")
+        raise typer.Exit(1)
+    with _troubles_told(), _copying() as progress:
+        database = Database(data)
+        try:
+            back_up(database, file, progress)
+        finally:
+            database.close()
+    console.print(f"{escape(str(file))}: {_shelf_told(data)}.")
+
+
+@app.command()
+def restore(
+    file: Annotated[Path, typer.Argument(help="A file the whole shelf was saved to.")],
+    data: Data = DEFAULT_DATA,
+) -> None:
+    """Make a store of a saved shelf, where there is none yet."""
+    with _troubles_told(), _copying() as progress:
+        restored(file, data, progress).close()
+    console.print(f"{escape(str(data))}: {_shelf_told(data)}.")
+
+
+@contextmanager
+def _copying() -> Iterator[Callable[[int, int], None]]:
+    """A bar that tells how much is copied."""
+    with Progress(console=console, transient=True) as bar:
+        task = bar.add_task("copying")
+        yield lambda done, all_: bar.update(task, completed=done, total=all_)
+
+
+def _shelf_told(path: Path) -> str:
+    """How much a store holds, in words."""
+    database = Database(path)
+    try:
+        with database.reading() as session:
+            games, packs = newest_games(session), newest_packs(session)
+    finally:
+        database.close()
+    return f"{counted(len(games), 'game')}, {counted(len(packs), 'pack')}"
 
 
 AsJson = Annotated[bool, typer.Option("--json", help="Print it as JSON.")]

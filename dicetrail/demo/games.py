@@ -105,6 +105,7 @@ def wrong():
             "A perfect basket. The Society rises from its benches.",
             60,
             badge=Badge.MARROW,
+            passes=True,
         ),
         Ending(
             "Best in Show",
@@ -112,6 +113,7 @@ def wrong():
             45,
             59,
             badge=Badge.ROSETTE,
+            passes=True,
         ),
         Ending(
             "Good Neighbour", "You know your beds. Come and weed ours.", 25, 44, badge=Badge.BASKET

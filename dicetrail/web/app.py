@@ -14,10 +14,12 @@ from starlette.middleware.trustedhost import TrustedHostMiddleware
 from dicetrail.store import Database, StoreTrouble, secret_of
 from dicetrail.store.runs import forget_unbegun
 from dicetrail.web import reading
+from dicetrail.web.backup import routes as backup
 from dicetrail.web.door import key
 from dicetrail.web.door.guards import BodyLimit, HeadAsGet, OwnPages, RateLimits, StrictHeaders
 from dicetrail.web.dress import routes as looks
 from dicetrail.web.evidence import routes as evidence
+from dicetrail.web.examples import routes as examples
 from dicetrail.web.foresight import routes as foresight
 from dicetrail.web.games import files as gamefiles
 from dicetrail.web.games import routes as games
@@ -33,6 +35,7 @@ from dicetrail.web.runs import routes as runs
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.site import serve_site
 from dicetrail.web.sounds import routes as sounds
+from dicetrail.web.takeaway import routes as takeaway
 from dicetrail.web.wire.description import described
 from dicetrail.web.wire.errors import ERROR_RESPONSES, explain_errors
 from dicetrail.web.wire.shapes import Health
@@ -128,6 +131,9 @@ def create_app(
         kept,
         players,
         language,
+        examples,
+        takeaway,
+        backup,
         sounds,
         pictures,
         looks,
@@ -149,5 +155,5 @@ def create_app(
         return Health()
 
     described(app)
-    serve_site(app)
+    serve_site(app, lambda path: play.sites_that_frame(app.state.shelf, path))
     return app

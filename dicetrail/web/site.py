@@ -1,18 +1,24 @@
 """The built pages: files by name, and one page for every address the page itself routes."""
 
+from collections.abc import Callable, Sequence
 from pathlib import Path
 
 from fastapi import FastAPI
+from starlette.concurrency import run_in_threadpool
 from starlette.exceptions import HTTPException
 from starlette.responses import HTMLResponse, Response
 from starlette.routing import Route
 from starlette.staticfiles import StaticFiles
 from starlette.types import Receive, Scope, Send
 
-from dicetrail.web.door.guards import NONCE
+from dicetrail.web.door.guards import CONTENT_POLICY, NONCE, content_policy
 from dicetrail.web.wire.description import Methods
 
 SITE = Path(__file__).parent / "site"
+
+
+Framing = Callable[[str], Sequence[str]]
+"""The sites that may show the page at an address in a frame."""
 
 
 class _Assets(StaticFiles):
@@ -24,17 +30,18 @@ class _Assets(StaticFiles):
         return response
 
 
-def serve_site(app: FastAPI, site: Path = SITE) -> None:
+def serve_site(app: FastAPI, framing: Framing, site: Path = SITE) -> None:
     """Serve the pages in `site`. Addresses under /api are never taken for a page."""
     app.mount("/assets", _Assets(directory=site / "assets", check_dir=False), name="assets")
 
-    app.router.routes.append(Route("/{path:path}", _Pages(app, site)))
+    app.router.routes.append(Route("/{path:path}", _Pages(app, site, framing)))
 
 
 class _Pages:
     """The page at every address that is not the interface's; there it says what can be asked."""
 
-    def __init__(self, app: FastAPI, site: Path) -> None:
+    def __init__(self, app: FastAPI, site: Path, framing: Framing) -> None:
+        self._framing = framing
         self._methods = Methods(app)
         self._site = site
 
@@ -49,5 +56,7 @@ class _Pages:
             raise HTTPException(404, f"There is nothing at {path}.")
         html = (self._site / "index.html").read_text("utf-8")
         html = html.replace("{nonce}", scope[NONCE])
-        answer = HTMLResponse(html, headers={"cache-control": "no-cache"})
+        sites = await run_in_threadpool(self._framing, path)
+        policy = content_policy(scope[NONCE], sites)
+        answer = HTMLResponse(html, headers={"cache-control": "no-cache", CONTENT_POLICY: policy})
         await answer(scope, receive, send)

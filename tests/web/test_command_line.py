@@ -1,12 +1,16 @@
 """`dicetrail` on the command line, and what the documentation promises of it."""
 
 import json
+import os
 import re
+import socket
 import subprocess
+import time
 import unittest
 from pathlib import Path
 from tempfile import TemporaryDirectory
 
+import httpx2
 from scipy import stats
 from typer.testing import CliRunner
 
@@ -32,6 +36,50 @@ class TestServe(unittest.TestCase):
             titles = [game["title"] for game in server.http.get("/api/games").json()]
         self.assertEqual(titles[:2], ["Changed", "Mine"])
         self.assertEqual(len(titles), 9)
+
+    def test_behind_what_does_tls_it_asks_for_the_key_and_gives_the_outer_address(self):
+        with socket.create_server(("127.0.0.1", 0)) as free:
+            port = free.getsockname()[1]
+        told = ["--port", str(port), "--data", str(self.data), "--demo", "--key", "spade"]
+        command = [*SERVE, *told, "--address", "https://quiz.example.org/"]
+        environment = os.environ | {"COLUMNS": "200"}
+        with subprocess.Popen(
+            command, stdout=subprocess.PIPE, text=True, env=environment
+        ) as server:
+            self.addCleanup(server.kill)
+            lines = iter(server.stdout.readline, "")
+            printed = next(line for line in lines if "https://quiz.example.org/?key=spade" in line)
+            self.assertNotIn("8000", printed)
+            forwarded = {"host": "quiz.example.org", "x-forwarded-proto": "https"}
+            with httpx2.Client(base_url=f"http://127.0.0.1:{port}", headers=forwarded) as http:
+                until = time.monotonic() + 20
+                while time.monotonic() < until:
+                    try:
+                        self.assertEqual(http.get("/api/games").status_code, 401)
+                        break
+                    except httpx2.TransportError:
+                        time.sleep(0.1)
+                let_in = http.get("/?key=spade")
+                self.assertEqual(let_in.status_code, 303)
+                cookie = let_in.headers["set-cookie"]
+                self.assertIn("Secure", cookie)
+                known = {"cookie": cookie.split(";")[0]}
+                shared = http.get("/api/games/seed-sums/sharing", headers=known).json()
+                self.assertEqual(shared["address"], "https://quiz.example.org/play/seed-sums")
+                plain = http.get("/?key=spade", headers={"x-forwarded-proto": "http"})
+                self.assertNotIn("Secure", plain.headers["set-cookie"])
+                strange = http.get("/", headers={"host": "other.example.org"})
+                self.assertEqual(strange.status_code, 400)
+            server.terminate()
+        refused = subprocess.run(
+            [*SERVE, "--data", str(self.data), "--address", "quiz"],
+            capture_output=True,
+            text=True,
+            timeout=60,
+            check=False,
+        )
+        self.assertEqual(refused.returncode, 2)
+        self.assertIn("is no address", refused.stdout)
 
     def test_a_port_that_is_taken_is_told_with_how_to_choose_another(self):
         with Server(self.data) as server:

@@ -4,10 +4,12 @@ import csv
 import io
 import json
 import unittest
-from datetime import timedelta
+from collections import Counter
+from datetime import datetime, timedelta
 from pathlib import Path
 from tempfile import TemporaryDirectory
 from unittest.mock import patch
+from uuid import UUID
 
 from typer.testing import CliRunner
 
@@ -219,6 +221,54 @@ class TestEvidence(PlayersTest):
         quiet = self.http.get(f"{EVIDENCE}/answers.jsonl?names=false").text
         self.assertNotIn("the leek one!", quiet)
         self.assertEqual(self.http.post(at, json={"words": "x" * 1001}).status_code, 422)
+
+
+class TestStatements(PlayersTest):
+    """Held against the Experience API 1.0.3 (ADL, 2016), part two, sections 2.2 to 2.4 and 4.1:
+    what a statement has to have, written down from memory."""
+
+    def statements(self, query=""):
+        return self.http.get(f"{EVIDENCE}/statements.json{query}").json()
+
+    def test_each_question_and_each_end_is_a_statement_that_a_record_store_takes(self):
+        lines = self.http.get(f"{EVIDENCE}/answers.jsonl").text.splitlines()
+        runs = [json.loads(line) for line in lines]
+        told = self.statements()
+        self.assertEqual(len(told), sum(len(run["shown"]["seen"]) + 1 for run in runs))
+        self.assertEqual(told, self.statements())
+        self.assertEqual(len({one["id"] for one in told}), len(told))
+        for one in told:
+            self.assertEqual(str(UUID(one["id"])), one["id"])
+            self.assertEqual(str(UUID(one["context"]["registration"])).count("-"), 4)
+            self.assertIsNotNone(datetime.fromisoformat(one["timestamp"]).tzinfo)
+            self.assertRegex(one["result"]["duration"], r"^PT\d+\.\d\dS$")
+            account = one["actor"]["account"]
+            for address in (account["homePage"], one["verb"]["id"], one["object"]["id"]):
+                self.assertRegex(address, r"^https?://[^\s]+$")
+            self.assertTrue(account["name"])
+            shown = one["object"]["definition"].get("choices", [])
+            names = {choice["id"] for choice in shown}
+            self.assertEqual(len(names), len(shown))
+            if shown:
+                self.assertLessEqual(
+                    set(one["object"]["definition"]["correctResponsesPattern"]), names
+                )
+        ends = Counter(one["verb"]["display"]["en"] for one in told)
+        passing = {"Golden Marrow", "Best in Show"}
+        came = [run["shown"].get("ending") for run in runs]
+        self.assertEqual(ends["passed"], sum(ending in passing for ending in came))
+        self.assertEqual(ends["terminated"], came.count(None))
+        self.assertEqual(ends["failed"], len(runs) - ends["passed"] - ends["terminated"])
+        rights = [
+            one["result"]["success"] for one in told if one["verb"]["id"].endswith("/answered")
+        ]
+        seen = [one["result"] in ("right", "close") for run in runs for one in run["shown"]["seen"]]
+        self.assertEqual(rights, seen)
+
+    def test_names_are_told_only_where_they_are_wanted_and_no_runs_are_an_empty_array(self):
+        names = {one["actor"]["name"] for one in self.statements("?names=false")}
+        self.assertLessEqual(names, {"Player 1", "Player 2"})
+        self.assertEqual(self.http.get("/api/games/seed-sums/evidence/statements.json").json(), [])
 
 
 class TestKeptRuns(PlayersTest):

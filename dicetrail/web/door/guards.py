@@ -2,6 +2,7 @@
 
 import re
 import secrets
+from collections.abc import Sequence
 from urllib.parse import parse_qs, urlsplit
 
 from starlette.datastructures import Headers, MutableHeaders
@@ -15,20 +16,29 @@ from dicetrail.web.wire.errors import refusal
 
 _SMALL, _DOCUMENT, _PACK = 64 * 1024, 2 * 1024 * 1024, 16 * 1024 * 1024
 _UPLOAD = MOST_BYTES + 64 * 1024
+_SHELF = 4 * 1024**3
+"""A whole shelf goes to a file as it comes, and is never held in memory."""
 
 NONCE = "style nonce"
 """Where a request keeps the word by which its page's own styles are known."""
 
+CONTENT_POLICY = "content-security-policy"
+
 _HEADERS = {
-    "content-security-policy": (
-        "default-src 'self'; style-src 'self' 'nonce-{nonce}'; object-src 'none'; base-uri 'none'; "
-        "form-action 'self'; frame-ancestors 'none'"
-    ),
     "cross-origin-opener-policy": "same-origin",
     "permissions-policy": "camera=(), geolocation=(), microphone=()",
     "referrer-policy": "no-referrer",
     "x-content-type-options": "nosniff",
 }
+
+
+def content_policy(nonce: str, framed_by: Sequence[str] = ()) -> str:
+    """What a page may fetch, and which sites may show it in a frame: none unless named."""
+    ancestors = " ".join(framed_by) or "'none'"
+    return (
+        f"default-src 'self'; style-src 'self' 'nonce-{nonce}'; object-src 'none'; "
+        f"base-uri 'none'; form-action 'self'; frame-ancestors {ancestors}"
+    )
 
 
 class BodyLimit:
@@ -173,11 +183,14 @@ class StrictHeaders:
             if message["type"] == "http.response.start":
                 headers = MutableHeaders(scope=message)
                 for name, value in _HEADERS.items():
-                    headers.setdefault(name, value.replace("{nonce}", nonce))
+                    headers.setdefault(name, value)
+                headers.setdefault(CONTENT_POLICY, content_policy(nonce))
             await send(message)
 
         await self.app(scope, receive, with_headers)
 
+
+_TAKE_DOCUMENTS = ("/api/games", "/api/loads", "/api/examples", "/api/language")
 
 _UPLOADS = ("/api/loads", "/api/game-files", "/api/sounds", "/api/pictures")
 
@@ -187,8 +200,10 @@ def _is_upload(path: str) -> bool:
 
 
 def _limit(path: str) -> int:
+    if path == "/api/backup":
+        return _SHELF
     if _is_upload(path):
         return _UPLOAD
     if path.startswith("/api/packs"):
         return _PACK
-    return _DOCUMENT if path.startswith(("/api/games", "/api/loads")) else _SMALL
+    return _DOCUMENT if path.startswith(_TAKE_DOCUMENTS) else _SMALL

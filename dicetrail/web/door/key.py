@@ -41,7 +41,7 @@ def show_key(given: Key, request: Request, response: Response) -> None:
         return
     if not _is_same(given.key, key):
         raise HTTPException(401, "This is not the maker's key.")
-    _let_in(response, request.app.state.token)
+    _let_in(response, request.app.state.token, request.scope["scheme"])
 
 
 class MakerKey:
@@ -60,7 +60,7 @@ class MakerKey:
         shown = shown_key(scope)
         if not path.startswith("/api/") and shown and _is_same(shown, self.key):
             onward = RedirectResponse(_without_key(scope), 303)
-            _let_in(onward, self.token)
+            _let_in(onward, self.token, scope["scheme"])
             await onward(scope, receive, send)
             return
         if path.startswith("/api/") and not path.startswith(_OPEN):
@@ -90,5 +90,13 @@ def token_of(key: str, secret: bytes) -> str:
     return hmac.digest(secret, key.encode(), "sha256").hex()
 
 
-def _let_in(response: Response, token: str) -> None:
-    response.set_cookie(COOKIE, token, max_age=_YEAR, httponly=True, samesite="strict")
+def _let_in(response: Response, token: str, scheme: str) -> None:
+    """Have a browser keep that it knows the key; where it came by TLS, for TLS alone."""
+    response.set_cookie(
+        COOKIE,
+        token,
+        max_age=_YEAR,
+        httponly=True,
+        samesite="strict",
+        secure=scheme == "https",
+    )

@@ -26,6 +26,7 @@ from dicetrail.files import (
     written_lines,
     written_rows,
 )
+from dicetrail.files.statements import written_statements
 from dicetrail.scouting import foretell
 from dicetrail.store import NotFound
 from dicetrail.store.games import newest_game
@@ -158,6 +159,20 @@ def save_rows(
     """The answers of the runs chosen as CSV, an answer a row."""
     rows = written_rows(_to_save(shelf, game_id, wanted, now))
     return _saved(rows, f"{game_id}-answers.csv", "text/csv; charset=utf-8")
+
+
+@router.get(
+    "/statements.json", response_class=StreamingResponse, responses=files("application/json")
+)
+def save_statements(
+    game_id: str, wanted: Annotated[AnswersWanted, Query()], shelf: SharedShelf, now: Now
+) -> StreamingResponse:
+    """The runs chosen as statements of the Experience API, for a store of learning records."""
+    with shelf.database.reading() as session:
+        game = newest_game(session, game_id).document
+    runs = _to_save(shelf, game_id, wanted, now)
+    parts = written_statements(game_id, game, runs)
+    return _saved(parts, f"{game_id}-statements.json", "application/json")
 
 
 def _to_save(

@@ -52,6 +52,13 @@ def _kept_game(shelf: Shelf, brought: BroughtGame, file_name: str, now: datetime
 @router.get("/games/{game_id}/file", response_class=Response, responses=files("application/json"))
 def save_game_file(game_id: str, shelf: SharedShelf) -> Response:
     """The game with everything in it, as a game file."""
+    disposition = f'attachment; filename="{game_id}.json"'
+    headers = {"content-disposition": disposition}
+    return Response(game_file_of(shelf, game_id), 200, headers, "application/json")
+
+
+def game_file_of(shelf: Shelf, game_id: str) -> bytes:
+    """A game as it now stands with everything in it, as a game file. Raises NotFound."""
     with shelf.database.reading() as session:
         game = newest_game(session, game_id).document
         packs = packs_of(session, game)
@@ -69,6 +76,4 @@ def save_game_file(game_id: str, shelf: SharedShelf) -> Response:
         }
         kept = [row.run for row in kept_runs(session, game_id)]
         pictures = {digest: get_medium(session, digest).content for _, digest in game.pictures}
-        content = written_game(game, held, media, own, pictures, kept)
-    disposition = f'attachment; filename="{game_id}.json"'
-    return Response(content, 200, {"content-disposition": disposition}, "application/json")
+        return written_game(game, held, media, own, pictures, kept)

@@ -1,6 +1,5 @@
 """The names of the rule script, for pages that complete and explain them."""
 
-from dicetrail.core import GameProblems, Problem
 from dicetrail.core.rules import DEEDS, FACTS, FUNCTIONS, HANDLERS, SCRIPT_RECIPES, put_in
 from dicetrail.web.language.shapes import PutIn, ScriptMade, ScriptName, ScriptNames
 from dicetrail.web.wire.bodies import Router
@@ -19,14 +18,7 @@ def show_language() -> ScriptNames:
 @router.post("/put-in")
 def put_script_in(wanted: PutIn) -> ScriptMade:
     """A script with another put into it; nothing is kept. Refused where one cannot be read."""
-    try:
-        return ScriptMade(script=put_in(wanted.script, wanted.other))
-    except (SyntaxError, ValueError, RecursionError) as error:
-        line = getattr(error, "lineno", None) or 1
-        mend = "mend the script first, or take the recipe in place of it"
-        raise GameProblems(
-            (Problem(f"script[{line}:1]", "this script cannot be read", mend),)
-        ) from None
+    return ScriptMade(script=put_in(wanted.script, wanted.other))
 
 
 def _names() -> list[ScriptName]:

@@ -24,7 +24,7 @@ from dicetrail.core.workbench import (
     preview,
     with_columns,
 )
-from dicetrail.files import TEMPLATE, TEXT_TEMPLATE, WRITERS, Medium, written
+from dicetrail.files import ITEM_WRITERS, TEMPLATE, TEXT_TEMPLATE, WRITERS, Medium, written
 from dicetrail.files.alike import AlikePair
 from dicetrail.store import PackSource, StaleRevision
 from dicetrail.store.media import keep_medium
@@ -68,8 +68,10 @@ _FIRST = 100
 _AT_ONCE = 5_000
 """How many are sent in one answer, so that nobody else waits long."""
 
-Ending = Literal["tsv", "csv", "txt", "xlsx", "json", "yaml"]
-_WRITTEN = files(*(media_type.partition(";")[0] for media_type, _ in WRITERS.values()))
+TemplateEnding = Literal["tsv", "csv", "txt", "xlsx", "json", "yaml"]
+Ending = TemplateEnding | Literal["qti3.zip", "qti21.zip"]
+_WRITERS = WRITERS | ITEM_WRITERS
+_WRITTEN = files(*(media_type.partition(";")[0] for media_type, _ in _WRITERS.values()))
 HowMany = Annotated[int, Query(ge=0, le=_AT_ONCE)]
 
 router = Router("/api/packs", "packs")
@@ -338,14 +340,14 @@ def save_pack(pack_id: str, ending: Ending, shelf: SharedShelf) -> Response:
 
 
 @templates.get("/questions.{ending}", response_class=Response, responses=_WRITTEN)
-def save_template(ending: Ending) -> Response:
+def save_template(ending: TemplateEnding) -> Response:
     """A file with one question of every kind, to be filled in."""
     return _file(TEXT_TEMPLATE if ending == "txt" else TEMPLATE, "questions", ending)
 
 
 def _file(pack: Pack, name: str, ending: str) -> Response:
     """A pack as a file to be saved."""
-    media_type, _ = WRITERS[ending]
+    media_type, _ = _WRITERS[ending]
     headers = {"content-disposition": f'attachment; filename="{name}.{ending}"'}
     return Response(written(pack, ending), media_type=media_type, headers=headers)
 

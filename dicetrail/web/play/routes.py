@@ -8,34 +8,35 @@ player has been shown, so nobody gains an answer by it.
 from datetime import datetime, timedelta
 
 from fastapi import Response
+from pydantic import TypeAdapter
 from starlette.exceptions import HTTPException
 
 from dicetrail.core import GameProblems, Input, Moment, Phase, State, Wait, step
-from dicetrail.core.document import as_written, sounds_of
+from dicetrail.core.document import Said, as_written
 from dicetrail.core.play import (
-    Answered,
     Dress,
-    answered,
+    PlayGame,
+    PlayView,
+    RunNamed,
     dress,
-    is_best,
-    length_of_round,
-    seen_again,
-    spot,
+    play_game,
+    play_view,
+    player_named,
 )
-from dicetrail.store import Place, StaleRun
+from dicetrail.store import NotFound, Place, StaleRun
 from dicetrail.store.games import game_revision, shelved_game
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import best_runs, get_run, runs_going_on, runs_of_player
 from dicetrail.web.context import Now, SharedShelf, SharedStandings
 from dicetrail.web.games.routes import newest_program
-from dicetrail.web.play.shapes import NewPlay, PlayGame, PlayInput, PlayView, Remark, Score, Scores
+from dicetrail.web.play.shapes import NewPlay, PlayInput, Remark, Score, Scores
 from dicetrail.web.play.standing import Standing, Standings
 from dicetrail.web.runs.starting import keep_result, start_run, time_of
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.sounds.voice import voice_for
 from dicetrail.web.wire.bodies import Router
 from dicetrail.web.wire.description import files
-from dicetrail.web.wire.shapes import RevisionNumber, name_of
+from dicetrail.web.wire.shapes import RevisionNumber
 
 MOST_SCORES = 10
 
@@ -49,19 +50,21 @@ router = Router("/api/play", "play")
 def show_game(game_id: str, shelf: SharedShelf) -> PlayGame:
     """A game that can be played."""
     program = newest_program(shelf, game_id)
-    length = length_of_round(program, spot(program, 0))
-    opening = program.game.opening
     with shelf.database.reading() as session:
         revision = shelved_game(session, game_id).number
-    return PlayGame(
-        id=game_id,
-        revision=revision,
-        title=program.game.title,
-        length=length,
-        opening=opening.words,
-        asks_names=opening.asks_names,
-        most_players=opening.most_players,
-    )
+    return play_game(program, game_id, revision)
+
+
+def sites_that_frame(shelf: Shelf, path: str) -> tuple[str, ...]:
+    """The sites that may show a page in a frame: those a game names, for its players' page."""
+    _, of_players, game_id = path.partition("/play/")
+    if not of_players or not path.startswith("/play/"):
+        return ()
+    try:
+        with shelf.database.reading() as session:
+            return shelved_game(session, game_id).document.sites
+    except NotFound:
+        return ()
 
 
 @router.get("/games/{game_id}/dress/{revision}")
@@ -92,7 +95,7 @@ def start(
 ) -> Response:
     """Start a run with new dice."""
     words = newest_program(shelf, game_id).wording
-    players = tuple(name_of(name, number, words) for number, name in enumerate(new.players, 1))
+    players = tuple(player_named(name, number, words) for number, name in enumerate(new.players, 1))
     run = start_run(shelf, game_id, None, players, Place.PLAY, now, new.key)
     return _sent(_view(shelf, standings, standings.begun(run), now)[0], 201)
 
@@ -115,9 +118,7 @@ def take(
         raise StaleRun(given.seen, known.seen)
     at = _time_of_input(standings, known, given, now)
     after, moment = standings.take(known, Input(given.action, at))
-    words = shelf.program_of(known.run).wording
-    refused = words.of(moment.refused) if moment.refused else ""
-    view, here = _view(shelf, standings, after, now, moment.state, refused)
+    view, here = _view(shelf, standings, after, now, moment.state, moment.refused)
     if here.phase is Phase.ENDED and known.run.ended_at is None:
         keep_result(shelf, known.run, here, now)
     return _sent(view)
@@ -166,9 +167,12 @@ def score_of(run: RunRow, is_told: bool = True) -> Score:
     )
 
 
+_VIEW = TypeAdapter(PlayView)
+
+
 def _sent(view: PlayView, status: int = 200) -> Response:
     """A view as JSON, written once: it was just made, so nothing in it needs checking."""
-    return Response(view.model_dump_json(), status, media_type="application/json")
+    return Response(_VIEW.dump_json(view), status, media_type="application/json")
 
 
 MOST_DELAY_MS = 300
@@ -196,7 +200,7 @@ def _view(
     known: Standing,
     now: datetime,
     state: State | None = None,
-    refused: str = "",
+    refused: Said | None = None,
 ) -> tuple[PlayView, State]:
     """What the player sees now, and that state; `state` is where an input led that is not
     kept."""
@@ -205,28 +209,9 @@ def _view(
     here = moment.state
     if moment.footprints:
         standings.shown[run.id] = here.at  # what is shown now cannot be answered from before
-    has_ended = here.phase is Phase.ENDED
-    view = PlayView(
-        id=run.id,
-        game_id=run.game_id,
-        revision=run.game_revision,
-        seen=known.seen,
-        at=here.at,
-        table=shelf.table_of(run, here),
-        sounds=sounds_of(program.game),
-        answered=_looked_back_on(shelf, known, moment) if has_ended else (),
-        is_best=has_ended and is_best(program, here),
-        asks_remark=has_ended and program.game.opening.asks_remark,
-        refused=refused,
-    )
-    return view, here
-
-
-def _looked_back_on(shelf: Shelf, known: Standing, moment: Moment) -> tuple[Answered, ...]:
-    """Every question of a run that has ended."""
-    media = shelf.media_of(known.run)
-    done = (*known.answered, *answered((moment,)))
-    return tuple(seen_again(one, media) for one in done)
+    named = RunNamed(run.id, run.game_id, run.game_revision)
+    media = shelf.media_of(run)
+    return play_view(program, named, known.seen, moment, known.answered, media, refused), here
 
 
 def end_those_left(shelf: Shelf, standings: Standings, now: datetime) -> int:

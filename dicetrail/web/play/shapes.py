@@ -5,23 +5,9 @@ from typing import Annotated
 
 from pydantic import BaseModel, Field
 
-from dicetrail.core import Table
 from dicetrail.core.document import Best, Number
-from dicetrail.core.play import Answered, PlayerAction
+from dicetrail.core.play import PlayerAction
 from dicetrail.web.wire.shapes import MOST_MS, DiceName, PlayerName
-
-
-class PlayGame(BaseModel):
-    """What a player is told of a game before playing it."""
-
-    id: str
-    revision: int
-    title: str
-    length: int | None
-    """How many questions its first round asks; None if they never run out."""
-    opening: str
-    asks_names: bool
-    most_players: int
 
 
 class NewPlay(BaseModel):
@@ -40,28 +26,6 @@ class PlayInput(BaseModel):
     at: Annotated[int | None, Field(ge=0, le=MOST_MS)] = None
     """Milliseconds on the run's own clock as the page has it; believed as far as a slow
     connection explains. None means now."""
-
-
-class PlayView(BaseModel):
-    """A run on the players' page: nothing but what the player may know."""
-
-    id: str
-    game_id: str
-    revision: int
-    seen: int
-    at: int
-    """The run's own time, in milliseconds."""
-    table: Table
-    sounds: tuple[str, ...]
-    """The names of the sounds that can be played in it."""
-    answered: tuple[Answered, ...]
-    """Once it has ended, every question with its answer."""
-    is_best: bool
-    """Whether it ended as the best so far."""
-    asks_remark: bool
-    """Whether the player is asked for a remark, once it has ended."""
-    refused: str = ""
-    """Why the last input was not taken; empty if it was."""
 
 
 class Score(BaseModel):

@@ -11,8 +11,8 @@ from datetime import timedelta
 
 from starlette.exceptions import HTTPException
 
-from dicetrail.core import Answer, Input, Moment, State, Wait, What, start, step
-from dicetrail.core.play import Answered, Result, answered
+from dicetrail.core import Answer, Input, Moment, State, start, step
+from dicetrail.core.play import Answered, Result, answered, brings_nothing
 from dicetrail.store import Place
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import add_next_input, get_run, inputs_from
@@ -117,9 +117,7 @@ def _with(known: Standing, given: Input, moment: Moment) -> Standing:
 
 def _is_idle(after: Standing, given: Input, moment: Moment) -> bool:
     """Whether the run stands as well without an input."""
-    if isinstance(given.action, Wait) and not moment.footprints:
-        return True
-    if any(print_.what is What.REFUSED for print_ in moment.footprints):
+    if brings_nothing(given.action, moment):
         return True
     return after.unread > MOST_UNREAD or (after.unread > 0 and _length(given) > LONGEST_UNREAD)
 

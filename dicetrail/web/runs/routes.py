@@ -13,7 +13,7 @@ from starlette.exceptions import HTTPException
 from dicetrail.core import Action, Input, Moment, Wait
 from dicetrail.core.document import sounds_of
 from dicetrail.core.draw import name_of_dice
-from dicetrail.core.play import CannotPlayOn, TimeRanBackwards, play_on
+from dicetrail.core.play import CannotPlayOn, TimeRanBackwards, play_on, player_named
 from dicetrail.core.workbench import Watched, watch
 from dicetrail.store import Place
 from dicetrail.store.models import RunRow
@@ -23,7 +23,6 @@ from dicetrail.web.runs.shapes import MOST_INPUTS, NewRun, Outcomes, RunView, St
 from dicetrail.web.runs.starting import start_run, take_inputs
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.wire.bodies import Router
-from dicetrail.web.wire.shapes import name_of
 
 router = Router("/api/runs", "runs")
 
@@ -31,7 +30,7 @@ router = Router("/api/runs", "runs")
 @router.post("", status_code=201)
 def start(new: NewRun, shelf: SharedShelf, now: Now) -> RunView:
     """Start a run of a game as it now stands, and play some inputs at once."""
-    players = tuple(name_of(name, number) for number, name in enumerate(new.players, 1))
+    players = tuple(player_named(name, number) for number, name in enumerate(new.players, 1))
     run = start_run(shelf, new.game_id, new.dice, players, Place.TABLE, now)
     try:
         shelf.replayed(run, new.inputs)

@@ -8,11 +8,11 @@ from starlette.exceptions import HTTPException
 
 from dicetrail.core import Input, State
 from dicetrail.core.draw import LONG_DICE_BITS
-from dicetrail.core.play import counts_as_best, ended_as, leader_of
+from dicetrail.core.play import came_to
 from dicetrail.store import Database, Place
 from dicetrail.store.games import newest_game, shelved_game
 from dicetrail.store.models import RunRow
-from dicetrail.store.runs import RunResult, add_inputs, add_run, end_run, get_run
+from dicetrail.store.runs import add_inputs, add_run, end_run, get_run
 from dicetrail.web.games.routes import newest_program, pack_numbers
 from dicetrail.web.runs.shapes import MOST_INPUTS
 from dicetrail.web.shelf import Shelf
@@ -61,18 +61,7 @@ def start_run(
 
 def keep_result(shelf: Shelf, run: RunRow, state: State, now: datetime) -> None:
     """Keep what a run came to that has ended in a state."""
-    program = shelf.program_of(run)
-    leader = leader_of(program, state)
-    tally = state.tallies[leader]
-    result = RunResult(
-        leader=state.players[leader],
-        score=float(program.rules.score(tally)),
-        ending=ended_as(program, state) or "",
-        right_count=tally.right_count,
-        asked_count=tally.asked_count,
-        length_ms=min(state.at, 10**9),
-        counts=counts_as_best(program, state),
-    )
+    result = came_to(shelf.program_of(run), state)
     with shelf.database.writing() as session:
         kept = get_run(session, run.id)
         end_run(kept, result, now)

@@ -4,14 +4,11 @@ The document and everything the core says about a run are the core's own datacla
 shapes beside the routes are only the envelopes they travel in.
 """
 
-import re
 from typing import Annotated, Any, Literal
 
 from fastapi import Path
 from pydantic import BaseModel, BeforeValidator, Field
 
-from dicetrail.core.answers import tidy
-from dicetrail.core.document import ENGLISH, Phrase, Wording
 from dicetrail.core.draw import HIGHEST_DICE, dice_named
 
 DiceName = (
@@ -34,17 +31,6 @@ MOST_MS = 10**12
 
 PlayerName = Annotated[str, Field(max_length=200)]
 Title = Annotated[str, Field(max_length=200)]
-
-
-_TURNS = re.compile("[\u061c\u200e\u200f\u202a-\u202e\u2066-\u2069]")
-"""The signs that turn the direction of writing (Unicode Standard Annex 9)."""
-
-
-def name_of(player: str, number: int = 1, words: Wording = ENGLISH) -> str:
-    """A player's name, tidied and kept short; what turns the direction of text is left out."""
-    name = tidy(_TURNS.sub("", player))[:40].strip()
-    phrase = Phrase.PLAYER if number == 1 else Phrase.PLAYER_NUMBERED
-    return name or words.say(phrase, number=number)
 
 
 class Health(BaseModel):

@@ -1,0 +1,1 @@
+"""The whole shelf in one file."""

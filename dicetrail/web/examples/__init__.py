@@ -1,0 +1,1 @@
+"""Small examples of what each stop decides."""

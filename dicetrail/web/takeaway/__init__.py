@@ -1,0 +1,1 @@
+"""The ways a game leaves by."""

@@ -1,0 +1,170 @@
+"""A game to be taken away: what each way out weighs, and the files themselves."""
+
+import zlib
+from functools import lru_cache
+
+from fastapi import Response
+from pydantic import BaseModel
+from starlette.exceptions import HTTPException
+
+from dicetrail.core.play import Stop
+from dicetrail.files import read_game
+from dicetrail.store.games import newest_game
+from dicetrail.takeaway.folder import (
+    NotBuilt,
+    folder,
+    is_fetched,
+    is_of_engine,
+    is_of_media,
+    package,
+    packed,
+)
+from dicetrail.takeaway.leaving import Leaving, leaving
+from dicetrail.takeaway.program import program_file
+from dicetrail.takeaway.written import CannotBeWritten, Reason, plain_program
+from dicetrail.web.context import SharedShelf
+from dicetrail.web.games.files import game_file_of
+from dicetrail.web.shelf import Shelf
+from dicetrail.web.wire.bodies import Router
+from dicetrail.web.wire.description import files
+
+router = Router("/api/games", "take away")
+
+
+class FolderWeight(BaseModel):
+    """What a folder weighs, in bytes: its files, and what goes over the wire, compressed."""
+
+    files: int
+    whole: int
+    """Of all its files, as they lie there."""
+    page: int
+    """Over the wire before the engine: the page, its faces, and the game."""
+    media: int
+    """Over the wire for pictures and sounds, each when it is wanted."""
+    engine: int
+    """Over the wire for the engine; a browser keeps it after the first visit."""
+
+
+class Lines(BaseModel):
+    """A game as a plain Python program, or why it does not fit one."""
+
+    lines: tuple[str, ...]
+    stops: tuple[Stop | None, ...]
+    """The stop each line belongs to."""
+    reasons: tuple[Reason, ...]
+    """Why it is not written; then there are no lines."""
+
+
+class Weights(BaseModel):
+    """What the ways out weigh, in bytes."""
+
+    folder: FolderWeight
+    program: int
+    lines: int
+    """How many lines it has as a plain program; 0 if it does not fit one."""
+
+
+@router.get("/{game_id}/takeaways")
+def weigh(game_id: str, shelf: SharedShelf) -> Weights:
+    """What each way out weighs."""
+    leaves = _leaving(shelf, game_id)
+    laid = _laid(leaves)
+    wired = {
+        name: _wired(name, content) for name, content in laid.items() if is_fetched(name, leaves)
+    }
+    engine = sum(size for name, size in wired.items() if is_of_engine(name))
+    media = sum(size for name, size in wired.items() if is_of_media(name))
+    return Weights(
+        folder=FolderWeight(
+            files=len(laid),
+            whole=sum(map(len, laid.values())),
+            page=sum(wired.values()) - engine - media,
+            media=media,
+            engine=engine,
+        ),
+        program=len(program_file(leaves)),
+        lines=len(_written(leaves).lines),
+    )
+
+
+@router.get("/{game_id}/folder", response_class=Response, responses=files("application/zip"))
+def take_folder(game_id: str, shelf: SharedShelf) -> Response:
+    """The game as a folder for any web space, in an archive."""
+    content = packed(_laid(_leaving(shelf, game_id)), game_id)
+    return _sent(content, f"{game_id}.zip", "application/zip")
+
+
+@router.get("/{game_id}/package", response_class=Response, responses=files("application/zip"))
+def take_package(game_id: str, shelf: SharedShelf) -> Response:
+    """The folder as a package that course platforms take (SCORM 1.2)."""
+    leaves = _leaving(shelf, game_id)
+    try:
+        content = packed(package(leaves))
+    except NotBuilt as missing:
+        raise HTTPException(503, str(missing)) from None
+    return _sent(content, f"{game_id}-course.zip", "application/zip")
+
+
+@router.get("/{game_id}/program", response_class=Response, responses=files("application/zip"))
+def take_program(game_id: str, shelf: SharedShelf) -> Response:
+    """The game as one file for a terminal, run by any Python from 3.11 on."""
+    content = program_file(_leaving(shelf, game_id))
+    return _sent(content, f"{game_id}.pyz", "application/zip")
+
+
+@router.get("/{game_id}/python")
+def show_python(game_id: str, shelf: SharedShelf) -> Lines:
+    """The game as the plain Python program it is, line by line."""
+    return _written(_leaving(shelf, game_id))
+
+
+@router.get("/{game_id}/python/file", response_class=Response, responses=files("text/x-python"))
+def take_python(game_id: str, shelf: SharedShelf) -> Response:
+    """The plain Python program as a file."""
+    written = _written(_leaving(shelf, game_id))
+    if not written.lines:
+        whys = "; ".join(reason.what for reason in written.reasons)
+        raise HTTPException(409, f"It does not fit a plain program: {whys}.")
+    content = "\n".join((*written.lines, "")).encode()
+    return _sent(content, f"{game_id}.py", "text/x-python")
+
+
+def _written(leaves: Leaving) -> Lines:
+    try:
+        program = plain_program(leaves.game, leaves.packs, f"{leaves.game_id}.py")
+    except CannotBeWritten as refused:
+        return Lines(lines=(), stops=(), reasons=refused.reasons)
+    return Lines(
+        lines=tuple(program.text.rstrip("\n").split("\n")), stops=program.stops, reasons=()
+    )
+
+
+def _leaving(shelf: Shelf, game_id: str) -> Leaving:
+    with shelf.database.reading() as session:
+        revision = newest_game(session, game_id).number
+    return leaving(read_game(game_file_of(shelf, game_id)), game_id, revision)
+
+
+def _laid(leaves: Leaving) -> dict[str, bytes]:
+    try:
+        return folder(leaves)
+    except NotBuilt as missing:
+        raise HTTPException(503, str(missing)) from None
+
+
+def _wired(name: str, content: bytes) -> int:
+    """How many bytes go over the wire where the host compresses (RFC 1952)."""
+    if is_of_engine(name):
+        return _engine_wired(name, content)
+    return min(len(content), len(zlib.compress(content)))
+
+
+@lru_cache(maxsize=32)
+def _engine_wired(_name: str, content: bytes) -> int:
+    """The same of what is the same for every game, and takes long to compress."""
+    return min(len(content), len(zlib.compress(content)))
+
+
+def _sent(content: bytes, name: str, media_type: str) -> Response:
+    disposition = f'attachment; filename="{name}"'
+    return Response(content, 200, {"content-disposition": disposition}, media_type)
