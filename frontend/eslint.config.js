@@ -14,7 +14,8 @@ const FOLDERS = [
   { type: "workbench", pattern: "src/workbench" },
   { type: "pack", pattern: "src/pack" },
   { type: "play", pattern: "src/play" },
-  { type: "page", pattern: "src/(load|shelf|players|foresight)" },
+  { type: "page", pattern: "src/(load|shelf|players|foresight|take)" },
+  { type: "folder", pattern: "src/folder" },
   { type: "root", pattern: "src" },
 ];
 const LOW = ["api", "ui", "shell"];
@@ -30,6 +31,7 @@ const MAY_IMPORT = {
   bench: [...LOW, "table", "pack", "bench-parts", "workbench-state"],
   workbench: [...LOW, "table", "bench", "workbench-state"],
   page: [...LOW, "table", "pack", "play"],
+  folder: [...LOW, "play"],
   root: [...LOW, "page", "pack", "play", "workbench"],
 };
 

@@ -12,6 +12,7 @@ const LoadPage = lazy(() => import("./load/LoadPage"));
 const PackPage = lazy(() => import("./pack/PackPage"));
 const PlayersPage = lazy(() => import("./players/PlayersPage"));
 const ForesightPage = lazy(() => import("./foresight/ForesightPage"));
+const TakePage = lazy(() => import("./take/TakePage"));
 const PlayPage = lazy(() => import("./play/PlayPage"));
 
 /** Every address of the app, each loading only what it shows. */
@@ -38,6 +39,7 @@ function Pages() {
           <Route path="/pack/:packId" element={<PackPage />} />
           <Route path="/players/:gameId" element={<PlayersPage />} />
           <Route path="/foresight/:gameId/:part?" element={<ForesightPage />} />
+          <Route path="/take/:gameId" element={<TakePage />} />
           <Route path="/play/:gameId" element={<PlayPage />} />
           <Route path="*" element={<NoSuchPage />} />
         </Routes>

@@ -28,21 +28,6 @@ class Shots(BrowserTest):
         self.press(letter)
         self.sees("Go on")
 
-    def begin_word(self):
-        """Begin a game of words and try some letters."""
-        self.button("Begin").click()
-        self.sees("Question 1 of 6")
-        self.press("p")
-        for letter in "aeiort":
-            tried = len(self.all("button[aria-label$='tried']"))
-            self.press(letter)
-            self.wait(
-                lambda tried=tried: (
-                    len(self.all("button[aria-label$='tried']")) > tried or "Go on" in self.text()
-                ),
-                "the letter tried",
-            )
-
     def runTest(self):  # noqa: N802
         self.open(f"/game/harvest-supper/score?dice={DICE}")
         self.begin()
@@ -57,15 +42,16 @@ class Shots(BrowserTest):
         self.one(".cm-runs span")
         self.sees("9.5 questions, 1:19")
         self.shot("workbench")
+        self.button("As Python").click()
+        self.sees("def right(player: Player) -> None:")
+        self.shot("as-python")
+        self.button("To the bench").click()
         for stop in ("draw", "ask", "check", "cue", "end"):
             self.button(stop.capitalize()).click()
             self.shot(f"bench-{stop}")
         self.open("/game/slug-patrol/move-on?dice=4")
         self.sees("The rounds, and the ways between them")
         self.shot("bench-move-on")
-        self.open("/game/shed-words/score?dice=4")
-        self.begin_word()
-        self.shot("bench-score")
         self.open("/game/leaf-shapes/open?dice=9")
         self.button("Look").click()
         self.begin()
@@ -121,26 +107,13 @@ class Shots(BrowserTest):
         self.sees("misleading", "tbody tr:first-child")
         self.sees("Which of these crumbles", "#one")
         self.shot("evidence")
-        self.shot_of_kept()
         self.open("/players/harvest-supper")
         self.sees("Every run")
         self.one("img[alt^='QR code']")
         self.shot("players")
-
-    def shot_of_kept(self):
-        """Kept runs, of which one has changed."""
-        game = "/api/games/slug-patrol"
-        self.server.http.post(f"{game}/kept/ready")
-        view = self.server.http.get(game).json()
-        document = view["document"]
-        document["script"] = document["script"].replace("[3, 2, 1]", "[4, 2, 1]")
-        body = {"revision": view["revision"], "document": document}
-        self.server.http.put(game, json=body)
-        self.open("/foresight/slug-patrol/kept")
-        self.sees("hold in version 2")
-        self.button("Compare").click()
-        self.sees("as it was and as it is")
-        self.shot("kept")
+        self.open("/take/harvest-supper")
+        self.sees("It weighs")
+        self.shot("take-away")
 
     def played(self, name, right):
         """A run played by somebody, with so many right answers first."""

@@ -3,6 +3,7 @@
 from selenium.webdriver.common.action_chains import ActionChains
 from selenium.webdriver.common.keys import Keys
 
+from dicetrail.core.play import Stop
 from tests.browser.base import BrowserTest, open_browser, resize
 from tests.files.samples import png
 
@@ -271,6 +272,43 @@ class TestRoom(BrowserTest):
         self.one("h2#bench").click()
         self.press("f")
         self.wait(lambda: not self.all("section[aria-labelledby=footprints]"), "them folded")
+
+
+class TestExamples(BrowserTest):
+    """What a bench decides, put in from beside it and taken back."""
+
+    def test_every_bench_puts_in_an_example_that_undo_takes_back(self):
+        made = self.server.http.post("/api/games", json={"title": "G", "recipe": "ten sums"})
+        name = made.json()["id"]
+
+        def document():
+            return self.server.http.get(f"/api/games/{name}").json()["document"]
+
+        before = document()
+        for stop in Stop:
+            with self.subTest(stop=stop):
+                self.open(f"/game/{name}/{stop.value.replace(' ', '-')}?dice=5")
+                self.button("For example").click()
+                self.found("//button[starts-with(@aria-label, 'Put in: ')]", "an example").click()
+                self.wait(lambda: document() != before, "what is put in")
+                self.press("U")
+                self.wait(lambda: document() == before, "what was there")
+
+    def test_an_example_that_cannot_go_into_a_broken_script_says_why_and_changes_nothing(self):
+        made = self.server.http.post("/api/games", json={"title": "G", "recipe": "ten sums"})
+        name, revision = made.json()["id"], made.json()["revision"]
+        broken = made.json()["document"] | {"script": "def right(:\n"}
+        saved = {"document": broken, "revision": revision}
+        self.server.http.put(f"/api/games/{name}", json=saved).raise_for_status()
+        self.open(f"/game/{name}/score?dice=5")
+        self.button("For example").click()
+        self.found("//button[@aria-label='Put in: Three lives']", "an example").click()
+        self.sees("this script cannot be read")
+        self.assertEqual(
+            self.server.http.get(f"/api/games/{name}").json()["document"]["script"],
+            broken["script"],
+        )
+        self.assert_accessible()
 
 
 class TestGrips(BrowserTest):

@@ -1,11 +1,13 @@
 """Games in a look and a language of their own, as makers dress them and players meet them."""
 
+import io
 import re
 
+from PIL import Image
 from selenium.webdriver.common.by import By
 from selenium.webdriver.common.keys import Keys
 
-from dicetrail.core.document import WAYS, Language, Phrase
+from dicetrail.core.document import WAYS, Language, Phrase, contrast
 from dicetrail.core.workbench import READY_LOOKS
 from tests.browser.base import resize
 from tests.browser.test_playing import DESKTOP, PHONE, PlayingTest
@@ -27,6 +29,18 @@ return [letter.getBoundingClientRect().left > text.getBoundingClientRect().left,
   box('main header svg').left > box('main header h1').left,
   document.documentElement.scrollWidth <= innerWidth];
 """
+
+
+def lines(part):
+    return part.text.splitlines()
+
+
+def contrast_seen(screenshot):
+    """The contrast of a picture's most common colour and that farthest from it in light."""
+    with Image.open(io.BytesIO(screenshot)) as picture:
+        counted = sorted(picture.convert("RGB").getcolors(1 << 20), reverse=True)
+    ground, *others = (f"#{red:02x}{green:02x}{blue:02x}" for _, (red, green, blue) in counted)
+    return max(contrast(ground, other) for other in others)
 
 
 def as_it_is(_game):
@@ -95,7 +109,20 @@ class TestLooks(PlayingTest):
                     self.assert_accessible()
                     wide = self.driver.execute_script("return document.body.scrollWidth")
                     self.assertEqual(wide, PHONE[0])
+                    self.assert_told_without_colour()
         resize(self.driver, *DESKTOP)
+
+    def assert_told_without_colour(self):
+        """That right and wrong are told in words which can be read however colours are seen."""
+        words = {"right answer", "your answer"}
+        slats = [slat for slat in self.all("main li button") if words & set(lines(slat))]
+        self.assertEqual(len(slats), 2)
+        for seen_as in ("achromatopsia", "deuteranopia", "protanopia", "tritanopia"):
+            self.driver.execute_cdp_cmd("Emulation.setEmulatedVisionDeficiency", {"type": seen_as})
+            for slat in slats:
+                with self.subTest(seen_as=seen_as, slat=slat.text):
+                    self.assertGreaterEqual(contrast_seen(slat.screenshot_as_png), 4.5)
+        self.driver.execute_cdp_cmd("Emulation.setEmulatedVisionDeficiency", {"type": "none"})
 
     def test_music_goes_on_where_it_is_wanted_and_is_off_with_one_key(self):
         self.open("/play/leaf-shapes")

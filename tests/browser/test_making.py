@@ -6,6 +6,7 @@ from selenium.webdriver.common.keys import Keys
 
 from dicetrail.demo import GAMES
 from tests.browser.base import BrowserTest
+from tests.server import Server
 
 TABLE = "section[aria-label=Table]"
 BENCH = "section[aria-labelledby=bench]"
@@ -218,3 +219,17 @@ class TestMaking(BrowserTest):
         self.open("/")
         self.upload(self.write("broken.json", file.replace(b'"seconds": 15', b'"seconds": "x"')))
         self.sees("rounds[0].ask.seconds")
+
+    def test_a_saved_shelf_is_restored_on_an_empty_one(self):
+        saved = self.server.http.get("/api/backup").content
+        games = len(self.server.http.get("/api/games").json())
+        restore = "//label[contains(., 'Restore a shelf')]//input"
+        with Server(self.folder / "empty.sqlite") as empty:
+            self.driver.get(empty.address)
+            self.found(restore, "Restore").send_keys(self.write("cut.sqlite", saved[:9000]))
+            self.sees("The store cannot be used")
+            self.assert_accessible()
+            self.found(restore, "Restore").send_keys(self.write("shelf.sqlite", saved))
+            self.one("[aria-label='Open Seed Sums']")
+            self.assertEqual(len(empty.http.get("/api/games").json()), games)
+            self.assertNotIn("The store cannot be used", self.text())

@@ -303,6 +303,11 @@ class TestCues(PlayingTest):
     def tearDown(self):
         type(self).driver = self.still
 
+    def told(self, name):
+        """What happened in the run so far, one word for each footprint."""
+        steps = self.server.http.get(f"/api/runs/{self.run_id(name)}").json()["steps"]
+        return [print_["what"] for step in steps for print_ in step["footprints"]]
+
     def heard(self):
         return self.driver.execute_script("return window.heard")
 
@@ -359,6 +364,15 @@ class TestCues(PlayingTest):
         self.sees("Sound is off.")
         self.assertEqual(len(self.heard()), 2)
         self.assert_accessible()
+        # A clock that waits for the sound runs once it is heard, or is known not to be.
+        made = self.server.http.get(f"/api/games/{name}").json()
+        made["document"]["rounds"][0]["ask"].update(waits_for_sound=True, seconds=30)
+        self.server.http.put(f"/api/games/{name}", json=made).raise_for_status()
+        for muted in (True, False):
+            self.driver.execute_script(f"localStorage.removeItem('run of {name}')")
+            self.enter(name)
+            self.wait(lambda: "heard" in self.told(name), f"the clock let run, muted {muted}")
+            self.one("[aria-label=Mute]").click()
         body = {
             "revision": pack["revision"] + 1,
             "edits": [{"row": 0, "remove": 1, "insert": pack["questions"]}],

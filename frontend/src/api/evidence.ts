@@ -78,10 +78,10 @@ export function useLikeness(gameId: string) {
 }
 
 /** Where the answers of the runs chosen are saved from. */
-export function answersAt(gameId: string, choice: Choice, kind: "csv" | "jsonl", names: boolean): string {
+export function answersAt(gameId: string, choice: Choice, file: "answers.csv" | "answers.jsonl" | "statements.json", names: boolean): string {
   const query = new URLSearchParams({ names: String(names) });
   for (const [name, value] of Object.entries(choice)) query.set(name, String(value));
-  return `/api/games/${gameId}/evidence/answers.${kind}?${query.toString()}`;
+  return `/api/games/${gameId}/evidence/${file}?${query.toString()}`;
 }
 
 export function bringAnswers(gameId: string, file: File) {

@@ -7,6 +7,16 @@ export function useGames() {
   return useQuery({ queryKey: ["games"], queryFn: () => given(api.GET("/api/games")) });
 }
 
+/** Puts a whole shelf that was saved on this one, which is empty. */
+export function useRestore() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (file: File) =>
+      given(api.POST("/api/backup", { body: { file: "" }, bodySerializer: () => formOf("file", file) })),
+    onSuccess: () => queries.invalidateQueries(),
+  });
+}
+
 /** What is worked out of a game for its card; asked for once the card is there. */
 export function useGlance(gameId: string, revision: number) {
   return useQuery({
@@ -155,5 +165,22 @@ export function useTrial(gameId: string, revision: number, dice: Dice | undefine
 export function usePutIn() {
   return useMutation({
     mutationFn: (scripts: { script: string; other: string }) => given(api.POST("/api/language/put-in", { body: scripts })),
+  });
+}
+
+/** The small examples of what each stop decides. */
+export function useExamples() {
+  return useQuery({
+    queryKey: ["examples"],
+    queryFn: () => given(api.GET("/api/examples")),
+    staleTime: Infinity,
+  });
+}
+
+/** Puts an example into a document; nothing is saved by it. */
+export function usePutExampleIn() {
+  return useMutation({
+    mutationFn: (wanted: { name: string; document: Game; round: number }) =>
+      given(api.POST("/api/examples/put-in", { body: wanted })),
   });
 }

@@ -544,6 +544,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/games/{game_id}/evidence/statements.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Save Statements
+         * @description The runs chosen as statements of the Experience API, for a store of learning records.
+         */
+        get: operations["save_statements_api_games__game_id__evidence_statements_json_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/games/{game_id}/evidence/answers": {
         parameters: {
             query?: never;
@@ -814,6 +834,190 @@ export interface paths {
          * @description A script with another put into it; nothing is kept. Refused where one cannot be read.
          */
         post: operations["put_script_in_api_language_put_in_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/examples": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Examples
+         * @description Every example, in the order of the trail.
+         */
+        get: operations["list_examples_api_examples_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/examples/put-in": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Put Example In
+         * @description The document with an example put in; nothing is kept.
+         */
+        post: operations["put_example_in_api_examples_put_in_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/takeaways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Weigh
+         * @description What each way out weighs.
+         */
+        get: operations["weigh_api_games__game_id__takeaways_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/folder": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Folder
+         * @description The game as a folder for any web space, in an archive.
+         */
+        get: operations["take_folder_api_games__game_id__folder_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/package": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Package
+         * @description The folder as a package that course platforms take (SCORM 1.2).
+         */
+        get: operations["take_package_api_games__game_id__package_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/program": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Program
+         * @description The game as one file for a terminal, run by any Python from 3.11 on.
+         */
+        get: operations["take_program_api_games__game_id__program_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/python": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Show Python
+         * @description The game as the plain Python program it is, line by line.
+         */
+        get: operations["show_python_api_games__game_id__python_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/games/{game_id}/python/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Take Python
+         * @description The plain Python program as a file.
+         */
+        get: operations["take_python_api_games__game_id__python_file_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/backup": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Save Shelf
+         * @description Every game, pack, picture, sound, run and kept run, as a file to be restored from.
+         */
+        get: operations["save_shelf_api_backup_get"];
+        put?: never;
+        /**
+         * Restore Shelf
+         * @description Put a shelf that was saved on this one, on which there never was anything.
+         */
+        post: operations["restore_shelf_api_backup_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1987,6 +2191,11 @@ export interface components {
              * @default false
              */
             reads_aloud: boolean;
+            /**
+             * Waits For Sound
+             * @default false
+             */
+            waits_for_sound: boolean;
         };
         /**
          * Backdrop
@@ -2070,6 +2279,11 @@ export interface components {
         };
         /** Body_load_game_api_game_files_post */
         Body_load_game_api_game_files_post: {
+            /** File */
+            file: string;
+        };
+        /** Body_restore_shelf_api_backup_post */
+        Body_restore_shelf_api_backup_post: {
             /** File */
             file: string;
         };
@@ -2701,6 +2915,11 @@ export interface components {
              */
             counts_as_best: boolean;
             /**
+             * Passes
+             * @default false
+             */
+            passes: boolean;
+            /**
              * Picture
              * @default
              */
@@ -2766,6 +2985,28 @@ export interface components {
             players: string[];
             /** Brought */
             brought: components["schemas"]["BroughtFile"][];
+        };
+        /**
+         * ExampleShown
+         * @description What a stop decides, shown by one small thing that can be put in.
+         */
+        ExampleShown: {
+            stop: components["schemas"]["Stop"];
+            /** Name */
+            name: string;
+            /** Words */
+            words: string;
+        };
+        /**
+         * ExampleWanted
+         * @description An example, by its name, and the document and round it is to be put into.
+         */
+        ExampleWanted: {
+            /** Name */
+            name: string;
+            document: components["schemas"]["Game"];
+            /** Round */
+            round: number;
         };
         /**
          * Facets
@@ -2866,6 +3107,22 @@ export interface components {
             text: string;
         };
         /**
+         * FolderWeight
+         * @description What a folder weighs, in bytes: its files, and what goes over the wire, compressed.
+         */
+        FolderWeight: {
+            /** Files */
+            files: number;
+            /** Whole */
+            whole: number;
+            /** Page */
+            page: number;
+            /** Media */
+            media: number;
+            /** Engine */
+            engine: number;
+        };
+        /**
          * Footprint
          * @description One thing that happened, `at` milliseconds after the run began.
          */
@@ -2961,7 +3218,7 @@ export interface components {
          * @description The form a question file has.
          * @enum {string}
          */
-        Format: "table" | "xlsx" | "json" | "yaml" | "keyed" | "drawn" | "written";
+        Format: "table" | "xlsx" | "json" | "yaml" | "keyed" | "drawn" | "written" | "items";
         /**
          * Game
          * @description Everything that makes a game but its questions.
@@ -3061,6 +3318,11 @@ export interface components {
              * @default []
              */
             phrases: components["schemas"]["OwnPhrase"][];
+            /**
+             * Framed By
+             * @default []
+             */
+            framed_by: string[];
         };
         /**
          * GameCard
@@ -3244,7 +3506,7 @@ export interface components {
          */
         Input: {
             /** Action */
-            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Wait"] | components["schemas"]["Quit"] | components["schemas"]["Bring"];
+            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Listen"] | components["schemas"]["Wait"] | components["schemas"]["Quit"] | components["schemas"]["Bring"];
             /** At */
             at: number;
         };
@@ -3412,6 +3674,31 @@ export interface components {
             line: number;
             /** Changes */
             changes: components["schemas"]["Change"][];
+        };
+        /**
+         * Lines
+         * @description A game as a plain Python program, or why it does not fit one.
+         */
+        Lines: {
+            /** Lines */
+            lines: string[];
+            /** Stops */
+            stops: (components["schemas"]["Stop"] | null)[];
+            /** Reasons */
+            reasons: components["schemas"]["Reason"][];
+        };
+        /**
+         * Listen
+         * @description The player hears the question's sound, or cannot: it has begun. Nothing else happens.
+         */
+        Listen: {
+            /** Question */
+            question?: number | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "listen";
         };
         /**
          * Lists
@@ -4233,7 +4520,7 @@ export interface components {
          * @description A phrase by its name, its English words, and where it is met.
          * @enum {string}
          */
-        Phrase: "untitled" | "your name" | "name of player" | "another player" | "to the table" | "player" | "player numbered" | "kept of you" | "laying" | "begin" | "questions" | "how many" | "rounds" | "played" | "sound with a press" | "question number" | "question of" | "has the turn" | "is out" | "score" | "lives" | "clock of the question" | "clock of the round" | "clock of the game" | "of the question" | "of the round" | "of the game" | "seconds" | "seconds left" | "tries left" | "misses left" | "pick all" | "answer with" | "answer" | "type answer" | "or type" | "or say" | "hint" | "hint is" | "pass" | "letters" | "tried" | "blank" | "picked" | "right answer" | "your answer" | "picture of the question" | "sound of the question" | "picture choice" | "sound choice" | "hear it" | "stop it" | "sound is off" | "cannot hear" | "read out" | "no voice" | "right" | "close" | "wrong" | "late" | "was passed" | "hit" | "miss" | "unreadable" | "it is" | "go on" | "choice named" | "choice amid" | "quoted" | "list and" | "list or" | "is the right" | "is a right" | "is not right" | "are not all" | "are all" | "are all but" | "typed right" | "typed read" | "typed wrong" | "typos apart" | "typos" | "typos allowed" | "number right" | "number near" | "number wrong" | "with how" | "as thousands" | "as decimal" | "comma" | "point" | "letter stands" | "letter not" | "all found" | "time over" | "passed why" | "nothing picked" | "no choice" | "offer" | "only one" | "nothing typed" | "no word" | "nothing to pick" | "no number" | "names none" | "could be" | "too long" | "too long a word" | "not taken" | "before begun" | "waits" | "feedback shown" | "after the end" | "other question" | "no round" | "round played" | "number set" | "unless so many" | "no letters" | "one letter" | "letter tried" | "no hints" | "has no hint" | "hint shown" | "no passing" | "not yet" | "the end" | "given up" | "points" | "so many right" | "play again" | "share" | "shared" | "share words" | "best so far" | "best scores" | "lowest scores" | "fastest runs" | "your scores" | "when" | "ending" | "time" | "just now" | "minutes ago" | "hours ago" | "days ago" | "your answers" | "no answer" | "as right" | "as close" | "as wrong" | "as late" | "as passed" | "remark" | "send remark" | "thanks" | "settings" | "mute" | "sound is on" | "no music" | "light as the device" | "light" | "dark" | "larger text" | "connection lost" | "is gone" | "too often" | "moved on" | "not playable" | "trouble" | "true" | "false" | "sort prompt" | "odd prompt" | "press enter" | "type round" | "enter takes" | "such as" | "enter goes on" | "wait" | "key hint" | "key pass" | "key quit";
+        Phrase: "untitled" | "your name" | "name of player" | "another player" | "to the table" | "player" | "player numbered" | "kept of you" | "laying" | "begin" | "questions" | "how many" | "rounds" | "played" | "sound with a press" | "question number" | "question of" | "has the turn" | "is out" | "score" | "lives" | "clock of the question" | "clock of the round" | "clock of the game" | "of the question" | "of the round" | "of the game" | "seconds" | "seconds left" | "tries left" | "misses left" | "pick all" | "answer with" | "answer" | "type answer" | "or type" | "or say" | "hint" | "hint is" | "pass" | "letters" | "tried" | "blank" | "picked" | "right answer" | "your answer" | "picture of the question" | "sound of the question" | "picture choice" | "sound choice" | "hear it" | "stop it" | "sound is off" | "cannot hear" | "read out" | "no voice" | "right" | "close" | "wrong" | "late" | "was passed" | "hit" | "miss" | "unreadable" | "it is" | "go on" | "choice named" | "choice amid" | "quoted" | "list and" | "list or" | "is the right" | "is a right" | "is not right" | "are not all" | "are all" | "are all but" | "typed right" | "typed read" | "typed wrong" | "typos apart" | "typos" | "typos allowed" | "number right" | "number near" | "number wrong" | "with how" | "as thousands" | "as decimal" | "comma" | "point" | "letter stands" | "letter not" | "all found" | "time over" | "passed why" | "nothing picked" | "no choice" | "offer" | "only one" | "nothing typed" | "no word" | "nothing to pick" | "no number" | "names none" | "could be" | "too long" | "too long a word" | "not taken" | "before begun" | "waits" | "feedback shown" | "after the end" | "other question" | "no round" | "round played" | "number set" | "unless so many" | "no letters" | "one letter" | "letter tried" | "no hints" | "has no hint" | "hint shown" | "no passing" | "not yet" | "the end" | "given up" | "points" | "so many right" | "play again" | "share" | "shared" | "share words" | "best so far" | "best scores" | "lowest scores" | "fastest runs" | "your scores" | "when" | "ending" | "time" | "just now" | "minutes ago" | "hours ago" | "days ago" | "your answers" | "no answer" | "as right" | "as close" | "as wrong" | "as late" | "as passed" | "remark" | "send remark" | "thanks" | "settings" | "mute" | "sound is on" | "no music" | "light as the device" | "light" | "dark" | "larger text" | "connection lost" | "is gone" | "too often" | "moved on" | "not playable" | "trouble" | "try again" | "kept here" | "save answers" | "from disk" | "true" | "false" | "sort prompt" | "odd prompt" | "press enter" | "type round" | "enter takes" | "such as" | "enter goes on" | "wait" | "key hint" | "key pass" | "key quit";
         /**
          * Picked
          * @description A choice, or a group of typed answers that were refused, and how often it came first.
@@ -4380,6 +4667,8 @@ export interface components {
             asks_names: boolean;
             /** Most Players */
             most_players: number;
+            /** Framed By */
+            framed_by: string[];
         };
         /**
          * PlayInput
@@ -4389,7 +4678,7 @@ export interface components {
             /** Seen */
             seen: number;
             /** Action */
-            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Wait"] | components["schemas"]["Quit"];
+            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Listen"] | components["schemas"]["Wait"] | components["schemas"]["Quit"];
             /** At */
             at?: number | null;
         };
@@ -4679,6 +4968,17 @@ export interface components {
             phrases: components["schemas"]["ReadyPhrase"][];
         };
         /**
+         * Reason
+         * @description Why a game is not written as a program, and the stop and round where.
+         */
+        Reason: {
+            stop: components["schemas"]["Stop"];
+            /** Round */
+            round: number | null;
+            /** What */
+            what: string;
+        };
+        /**
          * RecipeCard
          * @description A small whole game to begin from.
          */
@@ -4836,7 +5136,8 @@ export interface components {
              *       "hints": true,
              *       "typing": false,
              *       "passing": false,
-             *       "reads_aloud": false
+             *       "reads_aloud": false,
+             *       "waits_for_sound": false
              *     }
              */
             ask: components["schemas"]["Ask"];
@@ -5362,7 +5663,7 @@ export interface components {
             /** At */
             at: number;
             /** Action */
-            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Wait"] | components["schemas"]["Quit"] | components["schemas"]["Bring"] | null;
+            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Listen"] | components["schemas"]["Wait"] | components["schemas"]["Quit"] | components["schemas"]["Bring"] | null;
             table: components["schemas"]["Table"];
             /** Footprints */
             footprints: components["schemas"]["Footprint"][];
@@ -5489,6 +5790,8 @@ export interface components {
             clocks: components["schemas"]["ClockShown"][];
             /** Clocks Run */
             clocks_run: boolean;
+            /** Lead */
+            lead: number;
             /** Hold */
             hold: number | null;
             /** Typing */
@@ -5512,7 +5815,7 @@ export interface components {
             /** Seen */
             seen: number;
             /** Action */
-            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Wait"] | components["schemas"]["Quit"] | components["schemas"]["Bring"];
+            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Listen"] | components["schemas"]["Wait"] | components["schemas"]["Quit"] | components["schemas"]["Bring"];
             /** At */
             at: number;
         };
@@ -5690,11 +5993,22 @@ export interface components {
             name: string;
         };
         /**
+         * Weights
+         * @description What the ways out weigh, in bytes.
+         */
+        Weights: {
+            folder: components["schemas"]["FolderWeight"];
+            /** Program */
+            program: number;
+            /** Lines */
+            lines: number;
+        };
+        /**
          * What
          * @description The kind of thing that happened.
          * @enum {string}
          */
-        What: "loaded" | "begun" | "drawn" | "asked" | "answered" | "checked" | "hinted" | "passed" | "late" | "changed" | "failed" | "cued" | "held" | "moved" | "refused" | "ended";
+        What: "loaded" | "begun" | "drawn" | "asked" | "heard" | "answered" | "checked" | "hinted" | "passed" | "late" | "changed" | "failed" | "cued" | "held" | "moved" | "refused" | "ended";
         /**
          * Wish
          * @description What is said of a file by who knows it better; None leaves it to be guessed.
@@ -5764,6 +6078,7 @@ export type BodyBringMediaApiLoadsLoadIdMediaPost = components['schemas']['Body_
 export type BodyBringPictureApiPicturesPost = components['schemas']['Body_bring_picture_api_pictures_post'];
 export type BodyBringSoundApiSoundsPost = components['schemas']['Body_bring_sound_api_sounds_post'];
 export type BodyLoadGameApiGameFilesPost = components['schemas']['Body_load_game_api_game_files_post'];
+export type BodyRestoreShelfApiBackupPost = components['schemas']['Body_restore_shelf_api_backup_post'];
 export type Borne = components['schemas']['Borne'];
 export type Bring = components['schemas']['Bring'];
 export type BroughtFile = components['schemas']['BroughtFile'];
@@ -5804,6 +6119,8 @@ export type EndingShare = components['schemas']['EndingShare'];
 export type EndingShown = components['schemas']['EndingShown'];
 export type Evidence = components['schemas']['Evidence'];
 export type EvidenceView = components['schemas']['EvidenceView'];
+export type ExampleShown = components['schemas']['ExampleShown'];
+export type ExampleWanted = components['schemas']['ExampleWanted'];
 export type Facets = components['schemas']['Facets'];
 export type Fact = components['schemas']['Fact'];
 export type Facts = components['schemas']['Facts'];
@@ -5812,6 +6129,7 @@ export type FactsSave = components['schemas']['FactsSave'];
 export type Feedback = components['schemas']['Feedback'];
 export type Fit = components['schemas']['Fit'];
 export type Fold = components['schemas']['Fold'];
+export type FolderWeight = components['schemas']['FolderWeight'];
 export type Footprint = components['schemas']['Footprint'];
 export type Forecast = components['schemas']['Forecast'];
 export type ForecastWanted = components['schemas']['ForecastWanted'];
@@ -5848,6 +6166,8 @@ export type Leaves = components['schemas']['Leaves'];
 export type Lengths = components['schemas']['Lengths'];
 export type Letter = components['schemas']['Letter'];
 export type LineRan = components['schemas']['LineRan'];
+export type Lines = components['schemas']['Lines'];
+export type Listen = components['schemas']['Listen'];
 export type Lists = components['schemas']['Lists'];
 export type ListsAsk = components['schemas']['ListsAsk'];
 export type LoadLook = components['schemas']['LoadLook'];
@@ -5914,6 +6234,7 @@ export type QuestionShown = components['schemas']['QuestionShown'];
 export type Quit = components['schemas']['Quit'];
 export type ReadyPhrase = components['schemas']['ReadyPhrase'];
 export type ReadyPhrases = components['schemas']['ReadyPhrases'];
+export type Reason = components['schemas']['Reason'];
 export type RecipeCard = components['schemas']['RecipeCard'];
 export type Refill = components['schemas']['Refill'];
 export type Refusal = components['schemas']['Refusal'];
@@ -5979,6 +6300,7 @@ export type Wait = components['schemas']['Wait'];
 export type Watched = components['schemas']['Watched'];
 export type Wave = components['schemas']['Wave'];
 export type Way = components['schemas']['Way'];
+export type Weights = components['schemas']['Weights'];
 export type What = components['schemas']['What'];
 export type Wish = components['schemas']['Wish'];
 export type WitnessView = components['schemas']['WitnessView'];
@@ -7016,6 +7338,43 @@ export interface operations {
             };
         };
     };
+    save_statements_api_games__game_id__evidence_statements_json_get: {
+        parameters: {
+            query?: {
+                revision?: number | null;
+                since?: string | null;
+                before?: string | null;
+                player?: string;
+                names?: boolean;
+            };
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
     bring_answers_api_games__game_id__evidence_answers_post: {
         parameters: {
             query?: never;
@@ -7528,6 +7887,314 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["ScriptMade"];
                 };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    list_examples_api_examples_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExampleShown"][];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    put_example_in_api_examples_put_in_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExampleWanted"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Game"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    weigh_api_games__game_id__takeaways_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Weights"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    take_folder_api_games__game_id__folder_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    take_package_api_games__game_id__package_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    take_program_api_games__game_id__program_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/zip": string;
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    show_python_api_games__game_id__python_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Lines"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    take_python_api_games__game_id__python_file_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                game_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/x-python": string;
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    save_shelf_api_backup_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/vnd.sqlite3": string;
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    restore_shelf_api_backup_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_restore_shelf_api_backup_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description What went wrong, and how to mend it */
             default: {
@@ -8666,7 +9333,7 @@ export interface operations {
             header?: never;
             path: {
                 pack_id: string;
-                ending: "tsv" | "csv" | "txt" | "xlsx" | "json" | "yaml";
+                ending: ("tsv" | "csv" | "txt" | "xlsx" | "json" | "yaml") | ("qti3.zip" | "qti21.zip");
             };
             cookie?: never;
         };
@@ -8684,6 +9351,7 @@ export interface operations {
                     "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet": string;
                     "application/json": string;
                     "application/yaml": string;
+                    "application/zip": string;
                 };
             };
             /** @description What went wrong, and how to mend it */
@@ -9212,6 +9880,7 @@ export interface operations {
                     "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet": string;
                     "application/json": string;
                     "application/yaml": string;
+                    "application/zip": string;
                 };
             };
             /** @description What went wrong, and how to mend it */

@@ -50,3 +50,8 @@ export function percent(share: number): string {
 export function dayBegins(day: string): string {
   return new Date(`${day}T00:00:00`).toISOString();
 }
+
+/** So many bytes as people say it: “812 kB”, “7.4 MB”. */
+export function weight(bytes: number): string {
+  return bytes < 1_000_000 ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / 1_000_000).toFixed(1)} MB`;
+}

@@ -3,7 +3,9 @@ import { ApiError } from "../api/client";
 import type { ProblemDetails } from "../api/schema";
 import { ErrorNotice } from "../ui/Notice";
 
-const ENDINGS = ["tsv", "csv", "txt", "xlsx", "json", "yaml"];
+const ENDINGS = ["tsv", "csv", "txt", "xlsx", "json", "yaml", "qti3.zip", "qti21.zip"];
+/** What a format is called where its ending does not tell. */
+const NAMES: Record<string, string> = { "qti3.zip": "QTI 3.0", "qti21.zip": "QTI 2.1" };
 
 /** Saves a pack as a file in any of the open formats, or says why one cannot carry it. */
 export function SavePack({ packId }: { packId: string }) {
@@ -19,7 +21,7 @@ export function SavePack({ packId }: { packId: string }) {
             className="mr-3 min-h-6 text-sky underline"
             onClick={() => save.mutate(ending)}
           >
-            {ending.toUpperCase()}
+            {NAMES[ending] ?? ending.toUpperCase()}
           </button>
         ))}
       </p>

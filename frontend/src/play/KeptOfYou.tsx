@@ -1,8 +1,8 @@
+import { answersSaver } from "../api/home";
 import { useSay } from "../table/wording";
 
-/** What is kept of a player, told before they play. */
+/** What is kept of a player, and where, told before they play. */
 export function KeptOfYou() {
-  return (
-    <p className="mt-4 text-center text-sm text-soft text-pretty">{useSay()("kept of you")}</p>
-  );
+  const say = useSay();
+  return <p className="mt-4 text-center text-sm text-soft text-pretty">{say(answersSaver() ? "kept here" : "kept of you")}</p>;
 }

@@ -1,5 +1,6 @@
 import { Plus } from "lucide-react";
 import { useState } from "react";
+import { mediaAt } from "../api/home";
 import type { PlayGame } from "../api/schema";
 import { useSay } from "../table/wording";
 import { Button } from "../ui/Button";
@@ -29,7 +30,7 @@ export function Names({ game, picture, onStart }: NamesProps) {
         onStart(names);
       }}
     >
-      {picture && <img src={`/api/media/${picture}`} alt="" className="mx-auto max-h-64 max-w-full rounded-lg object-contain" />}
+      {picture && <img src={mediaAt(picture)} alt="" className="mx-auto max-h-64 max-w-full rounded-lg object-contain" />}
       <h2 className="text-center text-4xl text-balance">{game.title}</h2>
       {names.map((name, index) => (
         // Players have no identity but their place.

@@ -1,11 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
-import { Trophy } from "lucide-react";
+import { RotateCcw, Trophy } from "lucide-react";
 import { useCallback } from "react";
 import { useParams } from "react-router";
+import { useComing } from "../api/home";
 import { useDress } from "../api/dress";
 import { playVoice, showPlayGame, showScores } from "../api/runs";
 import { Page } from "../app/Page";
-import { WayBack } from "../app/WayBack";
 import type { Best, Dress, Phrase, PlayView } from "../api/schema";
 import { useIsAwake } from "../table/hearing";
 import { backdropOf, Dressed } from "../table/Dressed";
@@ -14,6 +14,7 @@ import { Table } from "../table/Table";
 import { REAL_TIME, useCountdown } from "../table/useCountdown";
 import { hasMusic } from "../table/useMusic";
 import { useSay } from "../table/wording";
+import { Button } from "../ui/Button";
 import { Die } from "../ui/Die";
 import { Notice } from "../ui/Notice";
 import { KeptOfYou } from "./KeptOfYou";
@@ -21,6 +22,7 @@ import { Names } from "./Names";
 import { playerKey } from "./playerKey";
 import { Remark } from "./Remark";
 import { Review } from "./Review";
+import { SaveAnswers } from "./SaveAnswers";
 import { ScoreTable } from "./ScoreTable";
 import { Settings } from "./Settings";
 import { Share } from "./Share";
@@ -28,6 +30,9 @@ import { Trouble } from "./Trouble";
 import { usePageLanguage } from "./usePageLanguage";
 import { useTextSize } from "./useTextSize";
 import { usePlay, type Play } from "./usePlay";
+import { useToldOutside } from "./useToldOutside";
+
+const NO_SITES: string[] = [];
 
 /** The game alone, for its players. */
 export default function PlayPage() {
@@ -36,6 +41,7 @@ export default function PlayPage() {
   const game = useQuery({ queryKey: ["play", gameId], queryFn: () => showPlayGame(gameId) });
   const play = usePlay(gameId, game.isSuccess, (game.data?.asks_names ?? false) || (game.data?.most_players ?? 1) > 1);
   const { run } = play;
+  useToldOutside(run, game.data?.framed_by ?? NO_SITES);
   const dress = useDress(gameId, run?.revision ?? game.data?.revision);
   usePageLanguage(dress.data);
   const { look: light } = usePreferences();
@@ -52,7 +58,7 @@ export default function PlayPage() {
       </header>
       <div className="flex flex-1 flex-col rounded-xl border border-edge bg-card p-4 shadow-sm sm:p-6">
         {failure !== undefined && <Trouble error={failure} />}
-        {failure !== undefined && !run && !play.isOutOfReach && <WayBack />}
+        {failure !== undefined && !run && !play.isOutOfReach && <Again />}
         {dress.data && play.isAsking && game.data && <Names game={game.data} picture={dress.data.look.opening_picture} onStart={play.start} />}
         {dress.data && play.isAsking && <KeptOfYou />}
         {run && dress.data ? (
@@ -76,10 +82,29 @@ export default function PlayPage() {
   );
 }
 
+/** The page anew: all a player can do where there is no run. */
+function Again() {
+  const say = useSay();
+  return (
+    <p className="mt-3">
+      <Button onClick={() => window.location.reload()}>
+        <RotateCcw aria-hidden /> {say("try again")}
+      </Button>
+    </p>
+  );
+}
+
 type PlayedProps = { play: Play; run: PlayView; dress: Dress };
 
 function Laying() {
-  return <p>{useSay()("laying")}</p>;
+  const say = useSay();
+  const share = useComing();
+  return (
+    <>
+      <p>{say("laying")}</p>
+      {share !== undefined && <progress aria-label={say("laying")} value={share} className="mt-2 h-2 w-full accent-accent" />}
+    </>
+  );
 }
 
 /** A run on the table, and after it what it came to. */
@@ -118,6 +143,7 @@ function Played({ play, run, dress }: PlayedProps) {
       )}
       {run.table.ending && <Share table={run.table} ending={run.table.ending} />}
       {run.asks_remark && <Remark key={run.id} runId={run.id} />}
+      {run.table.phase === "ended" && <SaveAnswers />}
       {run.table.phase === "ended" && <Afterwards gameId={run.game_id} runId={run.id} />}
       <Review answered={run.answered} players={run.table.players.map(({ name }) => name)} />
     </>

@@ -1,4 +1,5 @@
 import { Check, Hourglass, SkipForward, X } from "lucide-react";
+import { mediaAt } from "../api/home";
 import type { Answered } from "../api/schema";
 import { useSay, type Say } from "../table/wording";
 
@@ -58,7 +59,7 @@ function Pictures({ pictures }: { pictures: Answered["pictures"] }) {
     <ul className="my-1 flex flex-wrap gap-3">
       {shown.map(({ digest, of }) => (
         <li key={`${of} ${digest}`} className="text-sm text-soft">
-          <img src={`/api/media/${digest}`} alt="" className="max-h-20 rounded-md border border-line bg-sheet" />
+          <img src={mediaAt(digest)} alt="" className="max-h-20 rounded-md border border-line bg-sheet" />
           {digest !== pictures.question && of}
         </li>
       ))}

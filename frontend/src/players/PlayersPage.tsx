@@ -90,7 +90,17 @@ function Share({ gameId }: { gameId: string }) {
 }
 
 function Runs({ gameId, runs }: { gameId: string; runs: PlayedRun[] }) {
-  if (runs.length === 0) return <p className="text-soft">Nobody has played yet.</p>;
+  if (runs.length === 0) {
+    return (
+      <p className="text-soft">
+        Nobody has played yet. Give players the address, or{" "}
+        <a href={`/play/${gameId}`} target="_blank" rel="noreferrer" className="text-sky underline">
+          play it yourself
+        </a>{" "}
+        as they will; the run is listed here.
+      </p>
+    );
+  }
   return (
     <table className="w-full text-left">
       <caption className="mb-1 text-left font-serif text-2xl font-semibold">Every run</caption>

@@ -1,7 +1,7 @@
-import { ClipboardPaste, Plus } from "lucide-react";
+import { Archive, ClipboardPaste, Plus } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { useGames, useMakeGame, useRecipes, useShelfMoves } from "../api/games";
+import { useGames, useMakeGame, useRecipes, useRestore, useShelfMoves } from "../api/games";
 import { useBring } from "../api/loads";
 import { usePacks } from "../api/packs";
 import { Page } from "../app/Page";
@@ -29,8 +29,9 @@ export default function Shelf() {
     if (isGameFile(file.name, await file.slice(0, 200).text())) moves.load.mutate(file, { onSuccess: open });
     else bring.mutate(file, { onSuccess: ({ id }) => void navigate(`/load/${id}`) });
   };
+  const restore = useRestore();
   const isOver = useFileDrop((file) => void take(file));
-  const failure = games.error ?? packs.error ?? makeGame.error ?? bring.error ?? moves.load.error ?? moves.remove.error ?? moves.copy.error;
+  const failure = games.error ?? packs.error ?? makeGame.error ?? bring.error ?? moves.load.error ?? moves.remove.error ?? moves.copy.error ?? restore.error;
   return (
     <Page title="Shelf">
       <header className="border-b border-line bg-card">
@@ -40,6 +41,9 @@ export default function Shelf() {
             <h1 className="text-3xl">Dice Trail</h1>
             <p className="text-soft">Program a quiz game, and play it at every step of the making.</p>
           </div>
+          <a href="/api/backup" download className={`${buttonLook("quiet")} ml-auto`}>
+            <Archive aria-hidden /> Save the whole shelf
+          </a>
         </div>
       </header>
       <main className={`mx-auto max-w-6xl px-6 py-6 ${isOver ? "outline-4 outline-dashed outline-clay" : ""}`}>
@@ -83,9 +87,18 @@ export default function Shelf() {
           ))}
         </ul>
         {games.data?.length === 0 && (
-          <p className="mt-4 rounded-xl border-2 border-dashed border-edge p-8 text-center text-lg">
-            The shelf is empty. Drop a question file anywhere on this page, and it becomes a game you can play.
-          </p>
+          <div className="mt-4 space-y-4 rounded-xl border-2 border-dashed border-edge p-8 text-center text-lg">
+            <p>The shelf is empty. Drop a question file anywhere on this page, and it becomes a game you can play.</p>
+            <p className="flex flex-wrap justify-center gap-3">
+              <Button onClick={() => make("My first game", [], "ten sums")}>Or begin with ten sums, without a file</Button>
+              <FilePick
+                label="Restore a shelf that was saved"
+                accept=".sqlite"
+                busy={restore.isPending}
+                onFile={(file) => restore.mutate(file)}
+              />
+            </p>
+          </div>
         )}
         {packs.data && packs.data.length > 0 && <PackShelf packs={packs.data} onMake={make} />}
       </main>

@@ -47,7 +47,13 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
       </h2>
       <div className="@container">
         <div className={isBeside ? "grid gap-4 @lg:grid-cols-2" : undefined}>
-          <QuestionMedia picture={question.picture} sound={question.sound} isNow={isNow && isOpen} />
+          <QuestionMedia
+            picture={question.picture}
+            sound={question.sound}
+            isNow={isNow && isOpen}
+            put={question.in_run}
+            onBegun={isNow && table.lead > 0 ? () => onAction({ action: "listen" }) : undefined}
+          />
           {question.choices.length > 0 && (
             <ul aria-labelledby="prompt" className={choicesLook(look, question)}>
               {question.choices.map((slat) => (

@@ -1,4 +1,5 @@
 import { useMemo, type CSSProperties, type ReactNode } from "react";
+import { mediaAt } from "../api/home";
 import type { Backdrop, Dress, Look, Palette, Phase } from "../api/schema";
 import { useMedia } from "../app/useMedia";
 import type { Look as Light } from "./preferences";
@@ -53,7 +54,7 @@ function Behind({ backdrop }: { backdrop: Backdrop }) {
       aria-hidden
       data-backdrop
       className={`absolute inset-0 -z-10 forced-colors:hidden ${FITS[backdrop.fit]}`}
-      style={{ backgroundImage: `url("/api/media/${backdrop.picture}")` }}
+      style={{ backgroundImage: `url("${mediaAt(backdrop.picture)}")` }}
     >
       <div className="size-full bg-paper" style={{ opacity: backdrop.dimmed / 100 }} />
     </div>

@@ -1,4 +1,5 @@
 import { RotateCcw } from "lucide-react";
+import { mediaAt } from "../api/home";
 import type { EndingShown, Table } from "../api/schema";
 import { BadgePicture } from "./BadgePicture";
 import { Button } from "../ui/Button";
@@ -13,7 +14,7 @@ export function Ended({ table, ending, onAgain }: EndedProps) {
     <div className="m-auto max-w-md py-3 text-center">
       <p className="text-soft">{table.title}</p>
       {ending.picture && (
-        <img src={`/api/media/${ending.picture}`} alt="" className="mx-auto mt-2 max-h-64 max-w-full rounded-lg object-contain" />
+        <img src={mediaAt(ending.picture)} alt="" className="mx-auto mt-2 max-h-64 max-w-full rounded-lg object-contain" />
       )}
       <BadgePicture badge={ending.badge} className="mx-auto mt-2 size-24" />
       {table.players.length > 1 && <p className="mt-1 text-lg font-semibold">{ending.player}</p>}

@@ -1,5 +1,6 @@
 import { Check, Play } from "lucide-react";
 import { useState } from "react";
+import { mediaAt } from "../api/home";
 import type { Action } from "../api/runs";
 import type { Table } from "../api/schema";
 import { Button } from "../ui/Button";
@@ -17,7 +18,7 @@ export function Opening({ table, picture, onAction }: OpeningProps) {
   const length = only?.questions;
   return (
     <div className="m-auto w-full max-w-md py-6 text-center">
-      {picture && <img src={`/api/media/${picture}`} alt="" className="mx-auto mb-4 max-h-64 max-w-full rounded-lg object-contain" />}
+      {picture && <img src={mediaAt(picture)} alt="" className="mx-auto mb-4 max-h-64 max-w-full rounded-lg object-contain" />}
       <h2 className="text-4xl text-balance">{table.title || say("untitled")}</h2>
       {table.opening && <p dir="auto" className="mt-3 text-lg text-pretty whitespace-pre-line">{table.opening}</p>}
       {table.menu.length > 1 ? (

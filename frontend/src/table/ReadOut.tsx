@@ -1,5 +1,6 @@
 import { Volume2 } from "lucide-react";
 import { useCallback, useEffect, useRef, useState } from "react";
+import { mediaAt } from "../api/home";
 import type { Language, Narration } from "../api/schema";
 import { Button } from "../ui/Button";
 import { decode, play, useIsAwake } from "./hearing";
@@ -27,7 +28,7 @@ export function ReadOut({ narration, soundsAt, voice }: ReadOutProps) {
     const mine = ++turn.current;
     stop.current();
     if (preferences().isMuted) return;
-    const address = recorded ? `/api/media/${recorded}` : sound ? addressOf(soundsAt, sound) : undefined;
+    const address = recorded ? mediaAt(recorded) : sound ? addressOf(soundsAt, sound) : undefined;
     const content = address ? await fetched(address) : await voice(text, language);
     const sounding = content && (await decode(content));
     if (mine !== turn.current) return;

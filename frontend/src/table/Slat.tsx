@@ -1,4 +1,5 @@
 import { Check, X } from "lucide-react";
+import { mediaAt } from "../api/home";
 import type { Slat } from "../api/schema";
 import { Mark } from "./effects/shapes";
 import { SoundPlayer } from "./SoundPlayer";
@@ -43,7 +44,7 @@ export function SlatButton({ slat, isOpen, isRight, isGiven, isPicked, isGood, i
         <span className="w-6 shrink-0 border-e border-line pe-2 font-serif text-lg font-semibold">{slat.letter}</span>
         <span dir="auto" className="min-w-24 flex-1 break-words whitespace-pre-line text-start">
           {slat.picture ? (
-            <img src={`/api/media/${slat.picture}`} alt={say("picture choice", { letter: slat.letter })} className={`max-w-full rounded-md bg-sheet ${isLarge ? "max-h-72 w-full object-contain" : "max-h-28"}`} />
+            <img src={mediaAt(slat.picture)} alt={say("picture choice", { letter: slat.letter })} className={`max-w-full rounded-md bg-sheet ${isLarge ? "max-h-72 w-full object-contain" : "max-h-28"}`} />
           ) : slat.sound ? (
             say("sound choice", { letter: slat.letter })
           ) : (
@@ -71,7 +72,7 @@ export function SlatButton({ slat, isOpen, isRight, isGiven, isPicked, isGood, i
       </button>
       {slat.sound && (
         <div className="mt-1">
-          <SoundPlayer address={`/api/media/${slat.sound}`} name={say("sound choice", { letter: slat.letter })} />
+          <SoundPlayer address={mediaAt(slat.sound)} name={say("sound choice", { letter: slat.letter })} />
         </div>
       )}
     </>

@@ -12,25 +12,33 @@ type SoundPlayerProps = {
   name: string;
   /** Whether it sounds by itself once it is there, as far as the browser lets it. */
   isByItself?: boolean;
+  /** Told once it sounds, or once it is known that it cannot. */
+  onBegun?: (() => void) | undefined;
 };
 
 /** A sound to be heard, how far it is, and an end to it. */
-export function SoundPlayer({ address, name, isByItself = false }: SoundPlayerProps) {
+export function SoundPlayer({ address, name, isByItself = false, onBegun }: SoundPlayerProps) {
   const say = useSay();
   const [sounding, setSounding] = useState<{ times: number; seconds: number }>();
   const [trouble, setTrouble] = useState<Parameters<Say>[0]>();
   const isAwake = useIsAwake();
   const stop = useRef<() => void>(() => undefined);
+  const whenBegun = useRef(onBegun);
+  useEffect(() => {
+    whenBegun.current = onBegun;
+  });
   const hear = useCallback(async () => {
     stop.current();
     if (preferences().isMuted) {
       setTrouble("sound is off");
+      whenBegun.current?.();
       return;
     }
     const buffer = await soundAt(address);
     setTrouble(buffer ? undefined : "cannot hear");
+    if (buffer) stop.current = playAlone(buffer, () => setSounding(undefined));
+    whenBegun.current?.();
     if (!buffer) return;
-    stop.current = playAlone(buffer, () => setSounding(undefined));
     setSounding((was) => ({ times: (was?.times ?? 0) + 1, seconds: buffer.duration }));
   }, [address]);
   useEffect(() => {

@@ -3,6 +3,7 @@
  * has pressed something; until then nothing sounds, and nothing waits for it.
  */
 import { useSyncExternalStore } from "react";
+import { reach } from "../api/home";
 import { listeners } from "../api/listeners";
 import { preferences } from "./preferences";
 
@@ -39,7 +40,7 @@ export function useIsAwake(): boolean {
 export function prepare(address: string): Promise<void> {
   const known = coming.get(address);
   if (known) return known;
-  const made = fetch(address)
+  const made = reach(new Request(address))
     .then(async (answer) => {
       if (answer.ok) ready.set(address, await decode(await answer.arrayBuffer()));
     })

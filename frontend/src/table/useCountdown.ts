@@ -61,6 +61,7 @@ export function useCountdown(stamp: string, table: Table | undefined, pace: Pace
 function deadlineOf(table: Table | undefined): number | undefined {
   if (!table) return undefined;
   if (table.phase === "holding") return table.hold ?? undefined;
+  if (table.lead > 0) return table.lead;
   if (!table.clocks_run || table.clocks.length === 0) return undefined;
   return Math.min(...table.clocks.map((clock) => clock.left));
 }

@@ -1,7 +1,9 @@
+import { FileCode } from "lucide-react";
 import { lazy, Suspense, useEffect, type ComponentType } from "react";
 import type { Round, Stop } from "../api/schema";
 import { STOP_FACES } from "../app/stops";
 import { AskBench } from "./benches/ask/AskBench";
+import { BenchExamples } from "./BenchExamples";
 import { BenchFaults } from "./BenchFaults";
 import { CheckBench } from "./benches/check/CheckBench";
 import { CueBench } from "./benches/cue/CueBench";
@@ -10,6 +12,7 @@ import { EndBench } from "./benches/end/EndBench";
 import { LoadBench } from "./benches/load/LoadBench";
 import { MoveOnBench } from "./benches/move-on/MoveOnBench";
 import { OpenBench } from "./benches/open/OpenBench";
+import { Button } from "../ui/Button";
 import type { BenchProps } from "./state/props";
 
 // The script's editor is large, and only this bench needs it: it is fetched once another is laid out.
@@ -28,10 +31,10 @@ const BENCHES: Record<Stop, ComponentType<BenchProps>> = {
   end: EndBench,
 };
 
-type Props = Omit<BenchProps, "round" | "at" | "editRound"> & { stop: Stop };
+type Props = Omit<BenchProps, "round" | "at" | "editRound"> & { stop: Stop; onPython: () => void };
 
 /** The place where the chosen stop is programmed. */
-export function Bench({ stop, ...shared }: Props) {
+export function Bench({ stop, onPython, ...shared }: Props) {
   const face = STOP_FACES[stop];
   const Body = BENCHES[stop];
   const round = shared.document.rounds[shared.number];
@@ -52,6 +55,10 @@ export function Bench({ stop, ...shared }: Props) {
           {face.name}
         </h2>
         <p className="text-soft">{face.question}</p>
+        <BenchExamples key={stop} stop={stop} document={shared.document} number={shared.number} edit={shared.edit} />
+        <Button look="quiet" className="px-2" onClick={onPython}>
+          <FileCode aria-hidden /> As Python
+        </Button>
       </div>
       <Suspense fallback={<p>Laying out the bench…</p>}>
         <BenchFaults key={`${stop} ${shared.number}`} problems={problems}>

@@ -1,5 +1,5 @@
 import { shortly } from "../api/dice";
-import { Dices, ExternalLink, Keyboard, Redo2, RotateCcw, Signpost, Telescope, Undo2, Users } from "lucide-react";
+import { Dices, ExternalLink, Keyboard, Package, Redo2, RotateCcw, Signpost, Telescope, Undo2, Users } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
@@ -29,7 +29,7 @@ type HeaderProps = {
 /** The game's name, whether it is saved, the dice, and what the survey found. */
 export function Header({ game, title, saving, edit, table, undo, redo, onShortcuts }: HeaderProps) {
   return (
-    <header data-keeps-focus className="flex shrink-0 flex-wrap items-center gap-x-3 gap-y-1 border-b border-line bg-card px-4 py-1.5">
+    <header data-keeps-focus className="flex shrink-0 flex-wrap items-center gap-x-1.5 gap-y-1 xl:gap-x-3 border-b border-line bg-card px-4 py-1.5">
       <Link to="/" aria-label="Back to the shelf" className="rounded-md">
         <Die className="size-8" />
       </Link>
@@ -61,6 +61,9 @@ export function Header({ game, title, saving, edit, table, undo, redo, onShortcu
       </Link>
       <Link to={`/players/${game.id}`} className={buttonLook()}>
         <Users aria-hidden /> <span className="max-xl:sr-only">Players</span>
+      </Link>
+      <Link to={`/take/${game.id}`} aria-label="Take away" title="Take away" className={`${buttonLook("quiet")} px-2`}>
+        <Package aria-hidden />
       </Link>
       <Link to={`/play/${game.id}`} target="_blank" aria-label="Play page" title="Play page" className={`${buttonLook("quiet")} px-2`}>
         <ExternalLink aria-hidden />

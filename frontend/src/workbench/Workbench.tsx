@@ -11,6 +11,7 @@ import { ErrorNotice } from "../ui/Notice";
 import { Panes } from "../ui/Panes";
 import { SaveFailure } from "../ui/SaveFailure";
 import { Shortcuts } from "../ui/Shortcuts";
+import { AsPython } from "./AsPython";
 import { Bench } from "./Bench";
 import { Footprints } from "./footprints/Footprints";
 import { TimeBar } from "./footprints/TimeBar";
@@ -20,6 +21,7 @@ import { TablePane } from "./TablePane";
 import { RoundSwitch } from "./RoundSwitch";
 import { stopPath } from "../app/stops";
 import { TrailStrip } from "./trail/TrailStrip";
+import { useToken } from "./trail/useToken";
 import { useDraft } from "./state/useDraft";
 import { useTableRun } from "./state/useTableRun";
 
@@ -33,6 +35,7 @@ const KEYS: [string, string][] = [
   ["N", "roll new dice"],
   ["F", "unfold the footprints, or fold them"],
   ["U and R", "undo and redo"],
+  ["Y", "the bench, or the game as Python"],
   ["?", "show these keys"],
 ];
 
@@ -65,6 +68,7 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
   const table = useTableRun(game.id, game.revision);
   const [isHelping, setIsHelping] = useState(false);
   const [isLarge, setIsLarge] = useState(false);
+  const [isPython, setIsPython] = useRemembered("the game is read as Python", false);
   const [isUnfolded, setIsUnfolded] = useRemembered("footprints are unfolded", false);
   useKeptFocus("bench");
   const navigate = useNavigate();
@@ -74,6 +78,7 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
   const stops = (game.stops[0] ?? []).map((summary) => summary.stop);
   const chosen: Stop = stops.find((stop) => stopPath(stop) === chosenStop) ?? "load";
   const footprints = table.steps.slice(0, table.shown + 1).flatMap((step) => step.footprints);
+  const token = useToken(table.runId, footprints, stops);
   const go = (step: number) => {
     // Asked of the address, which is ahead of the screen when keys are pressed fast.
     const { pathname, search } = window.location;
@@ -85,11 +90,15 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
     "[": () => go(-1),
     "]": () => go(1),
     "?": () => setIsHelping(true),
-    ...besidesTable(table, { N: () => table.roll(), U: undo, R: redo }),
+    ...besidesTable(table, { N: () => table.roll(), U: undo, R: redo, Y: () => setIsPython(!isPython) }),
   });
-  const bench = (
+  const bench = isPython ? (
+    <Guarded name="the game as Python" resetKeys={[game.revision]}>
+      <AsPython game={game} chosen={chosen} at={token.at} onClose={() => setIsPython(false)} />
+    </Guarded>
+  ) : (
     <Guarded name="this bench" resetKeys={[chosen, round, document]}>
-      <Bench stop={chosen} game={game} document={document} number={round} edit={edit} table={table} />
+      <Bench stop={chosen} game={game} document={document} number={round} edit={edit} table={table} onPython={() => setIsPython(true)} />
     </Guarded>
   );
   const play = (
@@ -143,7 +152,7 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
         )}
         <div className="flex shrink-0">
           {document.rounds.length > 1 && <RoundSwitch rounds={document.rounds} chosen={round} />}
-          <TrailStrip game={game} round={round} chosen={chosen} runId={table.runId} footprints={footprints} />
+          <TrailStrip game={game} round={round} chosen={chosen} runId={table.runId} token={token} />
         </div>
         <Panes
           name="workbench"

@@ -29,12 +29,15 @@ export function AnswerFiles({ gameId, choice }: { gameId: string; choice: Choice
         >
           <h3 className="text-xl">Save the answers</h3>
           <SwitchField label="With the names and remarks of players" checked={hasNames} onChange={setHasNames} />
-          <p className="flex gap-2">
-            <a href={answersAt(gameId, choice, "csv", hasNames)} className={buttonLook()} download>
+          <p className="flex flex-wrap gap-2">
+            <a href={answersAt(gameId, choice, "answers.csv", hasNames)} className={buttonLook()} download>
               CSV, an answer a row
             </a>
-            <a href={answersAt(gameId, choice, "jsonl", hasNames)} className={buttonLook()} download>
+            <a href={answersAt(gameId, choice, "answers.jsonl", hasNames)} className={buttonLook()} download>
               JSON Lines, a run a line
+            </a>
+            <a href={answersAt(gameId, choice, "statements.json", hasNames)} className={buttonLook()} download>
+              Statements (xAPI), for learning records
             </a>
           </p>
           <h3 className="text-xl">Bring answers</h3>

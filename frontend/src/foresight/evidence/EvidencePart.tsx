@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { Link } from "react-router";
 import { useEvidence, type Choice, type Counted } from "../../api/evidence";
 import type { GameView, Of } from "../../api/schema";
 import { Guarded } from "../../app/Guarded";
@@ -60,7 +61,13 @@ export default function EvidencePart({ game }: { game: GameView }) {
           <BorneOut game={game} choice={choice} />
         </>
       ) : (
-        <p>Nobody has played yet, as far as is chosen here. Give players the address on the page “Players”, or bring a file of answers.</p>
+        <p>
+          Nobody has played yet, as far as is chosen here. Give players the address on{" "}
+          <Link to={`/players/${game.id}`} className="text-sky underline">
+            the page “Players”
+          </Link>
+          , or bring a file of answers above.
+        </p>
       )}
     </div>
   );

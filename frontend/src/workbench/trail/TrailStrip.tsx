@@ -1,9 +1,9 @@
 import { Link, useSearchParams } from "react-router";
-import type { Footprint, GameView, Stop } from "../../api/schema";
+import type { GameView, Stop } from "../../api/schema";
 import { Die } from "../../ui/Die";
 import { STOP_FACES, stopPath } from "../../app/stops";
 import { useMedia } from "../../app/useMedia";
-import { useToken } from "./useToken";
+import type { TokenView } from "./useToken";
 
 /** How far below the strip's top each stop's mark stands, in pixels, from left to right. */
 const TALL = { height: 132, line: 16, marks: [22, 34, 18, 30, 16, 28, 20, 32, 24] };
@@ -17,15 +17,14 @@ type TrailStripProps = {
   round: number;
   chosen: Stop;
   runId: string | undefined;
-  footprints: Footprint[];
+  token: TokenView;
 };
 
 /** The stops of the game on their dotted path, with the die where the run stands. */
-export function TrailStrip({ game, round, chosen, runId, footprints }: TrailStripProps) {
+export function TrailStrip({ game, round, chosen, runId, token }: TrailStripProps) {
   const [search] = useSearchParams();
   const summaries = game.stops[round] ?? [];
   const stops = summaries.map((summary) => summary.stop);
-  const token = useToken(runId, footprints, stops);
   const at = token.at === undefined ? -1 : stops.indexOf(token.at);
   const isShort = useMedia(IS_SHORT);
   const { height, line, marks } = isShort ? SHORT : TALL;

@@ -72,6 +72,7 @@ export function AskBench({ game, document, round, at, edit, editRound }: BenchPr
         <SwitchField where={`${at}.ask.hints`} checked={ask.hints} onChange={(hints) => set({ hints })} />
         <SwitchField where={`${at}.ask.passing`} checked={ask.passing} onChange={(passing) => set({ passing })} />
         <SwitchField where={`${at}.ask.reads_aloud`} checked={ask.reads_aloud} onChange={(reads_aloud) => set({ reads_aloud })} />
+        <SwitchField where={`${at}.ask.waits_for_sound`} checked={ask.waits_for_sound} onChange={(waits_for_sound) => set({ waits_for_sound })} />
       </div>
     </div>
   );

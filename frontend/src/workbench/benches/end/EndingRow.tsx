@@ -81,6 +81,7 @@ export function EndingRow({ ending, index, count, counters, cues, onChange, onMo
             checked={ending.counts_as_best}
             onChange={(counts_as_best) => onChange({ counts_as_best })}
           />
+          <SwitchField where={`${at}.passes`} checked={ending.passes} onChange={(passes) => onChange({ passes })} />
           <PictureField label={toldOf(`${at}.picture`).label} digest={ending.picture} onChange={(picture) => onChange({ picture })} />
         </div>
       )}
