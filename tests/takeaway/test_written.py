@@ -55,6 +55,7 @@ from dicetrail.core.document import (
     Span,
 )
 from dicetrail.core.play import Stop, made_ready
+from dicetrail.core.rules import SCRIPT_RECIPES
 from dicetrail.demo import GAMES as DEMO
 from dicetrail.files import read_game
 from dicetrail.takeaway.written import CannotBeWritten, plain_program
@@ -274,6 +275,18 @@ class TestAnyGame(unittest.TestCase):
         self.assertGreater(len(texts), 10)
         passes(self, texts, "ruff", "check", "--isolated")
         passes(self, texts[-8:], "mypy", "--strict", "--config-file=", "--cache-dir=.m")
+
+
+class TestReadyRules(unittest.TestCase):
+    def test_their_programs_read_well_whatever_stands_idle_in_them(self):
+        base = changed(ask=Ask(tries=3, seconds=20))
+        idle = "def right():\n    score += 1\n    pass  # so\ndef wrong():\n    pass  # nothing\n"
+        scripts = [recipe.script for recipe in SCRIPT_RECIPES if "add_time" not in recipe.script]
+        games = (replace(base, script=script) for script in (*scripts, "score = 0\n" + idle))
+        texts = [plain_program(game, PACKS, "game.py").text for game in games]
+        passes(self, texts, "ruff", "check", "--isolated")
+        self.assertIn("\n    # nothing\n", texts[-1])
+        self.assertNotIn("pass  #", texts[-1])
 
 
 NO_HINT = Question("?", ("a",), ("b",), Kind.CHOICE, Details(needs=Needs.ALL))

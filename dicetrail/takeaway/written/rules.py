@@ -8,7 +8,7 @@ import ast
 import io
 import re
 import tokenize
-from collections.abc import Callable, Iterator, Mapping
+from collections.abc import Callable, Collection, Iterator, Mapping
 from dataclasses import dataclass
 
 from dicetrail.core.document import places_in
@@ -45,9 +45,10 @@ def rules_in_python(text: str, vocabulary: Vocabulary) -> str:
         text = ast.unparse(ast.parse(text))
     tree = ast.parse(text)
     lines = _renamed(text, vocabulary).split("\n")
+    idle = set(_idle(tree, lines))
     for node in _guarded(tree, vocabulary):
         _indent(lines, node)
-    return "\n\n\n".join(_functions(tree, lines)).replace("\0", "\n")
+    return "\n\n\n".join(_functions(tree, lines, idle)).replace("\0", "\n")
 
 
 def expression(node: ast.expr, counters: Mapping[str, object]) -> str:
@@ -181,20 +182,37 @@ def _indent(lines: list[str], node: ast.stmt) -> None:
     lines[first] = f"{guard}\0{lines[first]}"
 
 
-def _functions(tree: ast.Module, lines: list[str]) -> Iterator[str]:
-    """Each function with the comments right above it."""
+def _idle(tree: ast.Module, lines: list[str]) -> Iterator[int]:
+    """Where a `pass` stands that no block needs: beside what does something, or what is told."""
+    for node in ast.walk(tree):
+        blocks = {ast.If: ("body", "orelse"), ast.FunctionDef: ("body",)}.get(type(node), ())
+        for block in (getattr(node, name) for name in blocks):
+            at = [line for line in (part.lineno for part in block) if _is_pass(lines[line - 1])]
+            is_told = isinstance(node, ast.FunctionDef) and node.name in HANDLERS
+            yield from at if is_told or len(at) < len(block) else at[1:]
+
+
+def _is_pass(line: str) -> bool:
+    return re.fullmatch(r" *pass *(#.*)?", line) is not None
+
+
+def _functions(tree: ast.Module, lines: list[str], idle: Collection[int]) -> Iterator[str]:
+    """Each function with the comments right above it, and without what is idle."""
     for node in tree.body:
         if not isinstance(node, ast.FunctionDef):
             continue
         first = node.lineno - 1
         while first and lines[first - 1].startswith("#"):
             first -= 1
-        told = [_NO_HEADING.sub(r"#  -", line) for line in lines[first : node.end_lineno]]
+        told = [
+            _NO_HEADING.sub(r"#  -", re.sub(r"pass *", "", line) if at in idle else line)
+            for at, line in enumerate(lines[first : node.end_lineno], first + 1)
+            if at not in idle or "#" in line
+        ]
         words = HANDLERS.get(node.name)
         if words:
             margin = " " * node.body[0].col_offset
             told.insert(node.lineno - first, f'{margin}"""{words[0].upper()}{words[1:]}."""')
-            told = [line for line in told if len(node.body) > 1 or line != f"{margin}pass"]
         yield "\n".join(told)
 
 
