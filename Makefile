@@ -34,6 +34,7 @@ check: .make/dev .make/npm
 	@cmp .make/fresh/openapi.json docs/schema/openapi.json || { echo "docs/schema/openapi.json is stale: run make api"; exit 1; }
 	@$(BIN)/dicetrail pack-schema | cmp - docs/schema/pack.schema.json || { echo "docs/schema/pack.schema.json is stale: run make api"; exit 1; }
 	@$(BIN)/dicetrail game-schema | cmp - docs/schema/game.schema.json || { echo "docs/schema/game.schema.json is stale: run make api"; exit 1; }
+	@$(BIN)/dicetrail game-fields | cmp - docs/game-fields.md || { echo "docs/game-fields.md is stale: run make api"; exit 1; }
 	@cd frontend && npm run --silent types -- --output ../.make/fresh/schema.d.ts > /dev/null
 	@$(BIN)/dicetrail parts | cmp - frontend/src/api/parts.ts || { echo "frontend/src/api/parts.ts is stale: run make api"; exit 1; }
 	@cmp .make/fresh/schema.d.ts frontend/src/api/schema.d.ts || { echo "frontend/src/api/schema.d.ts is stale: run make api"; exit 1; }
@@ -42,6 +43,7 @@ api: .make/dev .make/npm
 	$(BIN)/dicetrail openapi > docs/schema/openapi.json
 	$(BIN)/dicetrail pack-schema > docs/schema/pack.schema.json
 	$(BIN)/dicetrail game-schema > docs/schema/game.schema.json
+	$(BIN)/dicetrail game-fields > docs/game-fields.md
 	$(BIN)/dicetrail parts > frontend/src/api/parts.ts
 	cd frontend && npm run --silent types -- --output src/api/schema.d.ts
 

@@ -49,7 +49,7 @@ from dicetrail.core.foresight import forecast as foretell
 from dicetrail.core.foresight import told as told_of
 from dicetrail.core.play import players_refused
 from dicetrail.demo import load_demo
-from dicetrail.files import FileProblem, game_schema, pack_schema, read_game
+from dicetrail.files import FileProblem, documented, game_schema, pack_schema, read_game
 from dicetrail.form import SCOUT_FORM
 from dicetrail.scouting import Crew, Subject, here, of_cluster, shared_out
 from dicetrail.store import Database, NotFound, StoreTrouble, back_up
@@ -684,6 +684,12 @@ def pack_form() -> None:
 def game_form() -> None:
     """Print the form of a game file (a JSON Schema)."""
     print(json.dumps(game_schema(), indent=2))
+
+
+@app.command("game-fields")
+def game_fields() -> None:
+    """Print every field of a game file with its bounds and its meaning (Markdown)."""
+    print(documented(game_schema()), end="")
 
 
 @app.command("parts")

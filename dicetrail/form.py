@@ -26,7 +26,7 @@ from dicetrail.core.survey import FactsEdit
 
 Path = tuple[str | int, ...]
 
-_MOST_KEPT = 2**53 - 1
+MOST_KEPT = 2**53 - 1
 """The largest whole number that every reader of JSON reads as it stands (RFC 8259, 6)."""
 
 
@@ -50,7 +50,7 @@ def _with_bounds(schema: Any, within: Within) -> Any:
                 "items_schema": [_with_bounds(item, within) for item in schema["items_schema"]]
             }
     if within.is_told:
-        return schema | {"ge": -_MOST_KEPT, "le": _MOST_KEPT}
+        return schema | {"ge": -MOST_KEPT, "le": MOST_KEPT}
     return schema | {"ge": within.least, "le": within.most}
 
 

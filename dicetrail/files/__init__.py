@@ -10,6 +10,7 @@ from dicetrail.files.answers import (
     written_rows,
 )
 from dicetrail.files.documents import pack_schema
+from dicetrail.files.fields import documented
 from dicetrail.files.games import FORMAT, MOST_KEPT, GameFile, game_schema, read_game, written_game
 from dicetrail.files.media import Medium, is_bundle, medium, read_bundle
 from dicetrail.files.plan import Contents, Format, Plan, Role, Separator, Wish
@@ -41,6 +42,7 @@ __all__ = [
     "Role",
     "Separator",
     "Wish",
+    "documented",
     "game_schema",
     "guess",
     "is_bundle",

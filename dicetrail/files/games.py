@@ -21,6 +21,7 @@ from dicetrail.core import Game, GameProblems, Pack, Problem
 from dicetrail.core.document import HALF_SIGN, MOST_PLAYERS, as_whole_text
 from dicetrail.core.draw import LONG_DICE_BITS
 from dicetrail.core.foresight import KeptRun
+from dicetrail.files.fields import described
 from dicetrail.files.text import MOST_BYTES, FileProblem
 from dicetrail.form import broken_text, checked_strictly, in_words
 
@@ -38,7 +39,9 @@ class GameFile:
     """Everything a game needs to be played elsewhere."""
 
     format: Literal["dice-trail-game/1"]
+    """Which form it has."""
     game: Game
+    """The game itself."""
     packs: dict[PackName, Pack] = field(default_factory=dict)
     """The packs its rounds draw from, by the names they give them."""
     media: dict[PackName, dict[str, str]] = field(default_factory=dict)
@@ -69,7 +72,7 @@ _FORM = TypeAdapter(GameFile)
 
 def game_schema() -> dict[str, Any]:
     """The form of a game file, as a JSON Schema (draft 2020-12)."""
-    schema = _FORM.json_schema()
+    schema = described(_FORM.json_schema(), GameFile)
     return {"$schema": "https://json-schema.org/draft/2020-12/schema"} | schema
 
 

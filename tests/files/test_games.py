@@ -3,18 +3,21 @@
 import json
 import re
 import unittest
+from dataclasses import MISSING, fields
 from pathlib import Path
 
 import jsonschema
 from hypothesis import given
 
 from dicetrail.core import GameProblems, Pack, build
+from dicetrail.core.document import DOCUMENT
 from dicetrail.core.rules.script import parse
 from dicetrail.demo import HARVEST_SUPPER
-from dicetrail.files import game_schema, read_game, written_game
+from dicetrail.files import documented, game_schema, read_game, written_game
 from tests.core.test_laws import GAMES, PACKS
 
 EXAMPLE = re.search(r"```json\n(.*?)```", Path("docs/game-file.md").read_text("utf-8"), re.S)[1]
+SCHEMA = game_schema()
 
 
 class TestGameFiles(unittest.TestCase):
@@ -25,13 +28,27 @@ class TestGameFiles(unittest.TestCase):
         read = read_game(written)
         self.assertEqual((read.game, read.packs), (game, PACKS))
         self.assertEqual((read.content("veg"), read.content("mix")), (media["veg"], {}))
-        jsonschema.validate(json.loads(written), game_schema())
+        jsonschema.validate(json.loads(written), SCHEMA)
 
     def test_the_documented_example_is_read_and_plays(self):
         jsonschema.Draft202012Validator.check_schema(game_schema())
         jsonschema.validate(json.loads(EXAMPLE), game_schema())
         read = read_game(EXAMPLE.encode())
         self.assertEqual(build(read.game, read.packs).game.title, "Shed Words")
+
+    def test_every_field_of_a_document_is_told_with_what_it_is_if_left_out(self):
+        told = documented(game_schema())
+        for part in DOCUMENT:
+            table = re.search(rf"^## {part.__name__}\n.*?(?=^## |\Z)", told, re.M | re.S)[0]
+            for field in fields(part):
+                with self.subTest(f"{part.__name__}.{field.name}"):
+                    row = re.search(
+                        rf"^\| `{field.name}` \| .+ \| (.+) \| .{{5,}} \|$", table, re.M
+                    )
+                    if isinstance(field.default, str | int | None):
+                        self.assertEqual(row[1], f"`{json.dumps(field.default)}`")
+                    elif field.default is MISSING:
+                        self.assertEqual(row[1], "it must be there")
 
     def test_every_script_of_the_documentation_is_in_the_language(self):
         page = Path("docs/rule-script.md").read_text("utf-8")

@@ -129,6 +129,7 @@ from dicetrail.core.document.told import (
     Within,
     fields_within,
     notes_of,
+    parts_in,
     values_within,
 )
 from dicetrail.core.document.words import (
@@ -257,6 +258,7 @@ __all__ = [
     "out_of_bounds",
     "outline",
     "palette",
+    "parts_in",
     "places_in",
     "places_of",
     "samples",

@@ -244,6 +244,7 @@ class Details:
     """What a question may carry besides its answer. Empty and None mean that it does not."""
 
     topic: Annotated[str, Told("Topic", also=("subject", "category"))] = ""
+    """What it is about; rounds can draw by topic."""
     level: Annotated[
         int | None, Within(1, 5, is_told=True), Told("Level", also=("difficulty",))
     ] = None
@@ -261,6 +262,7 @@ class Details:
     ] = None
     """Time to answer, from 1 to 3600."""
     hint: Annotated[str, Told("Hint")] = ""
+    """Shown when a player asks for it."""
     note: Annotated[str, Told("Note", also=("explanation",))] = ""
     """Shown after the answer."""
     picture: Annotated[str, Told("Picture", also=("image",))] = ""
@@ -293,10 +295,15 @@ class Question:
     """A prompt, how it is answered, and what is right and wrong."""
 
     prompt: str
+    """What is asked."""
     right: tuple[str, ...]
+    """Every right answer, the one to show first; of a choice kind the right choices."""
     wrong: tuple[str, ...] = ()
+    """The wrong choices, of choice kinds alone."""
     kind: Kind = Kind.CHOICE
+    """How it is answered."""
     details: Details = PLAIN
+    """What else it carries."""
     replies: tuple[str, ...] = ()
     """What is said to one who picks a wrong choice, in the order of those; empty for nothing."""
 
@@ -331,6 +338,7 @@ class Facts:
     """A table with named columns, from which rounds make questions by patterns."""
 
     columns: tuple[str, ...]
+    """The names of its columns, none twice."""
     rows: tuple[tuple[str, ...], ...] = ()
     """A text for each column; one that is missing counts as empty."""
 
@@ -340,7 +348,9 @@ class Pack:
     """A set of questions, or facts to make questions from. Many games can use one pack."""
 
     title: str
+    """What makers call it."""
     questions: tuple[Question, ...] = ()
+    """In the order of the file."""
     facts: Facts | None = None
     """With them the pack holds no questions of its own."""
 
@@ -350,7 +360,9 @@ class ItemList:
     """A named list of items."""
 
     title: str
+    """Which players pick, where an item is sorted."""
     items: tuple[str, ...]
+    """What belongs to it."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -358,7 +370,9 @@ class Lists:
     """Questions asked of named lists: one for each item."""
 
     lists: tuple[ItemList, ...]
+    """At least two, together with all their items."""
     asks: Annotated[ListsAsk, Told("What is asked")] = ListsAsk.SORT
+    """What is asked of each item."""
     prompt: Annotated[str, Told("The question")] = ""
     """``{item}`` stands for the item to sort. Empty takes words of our own."""
     choices: Annotated[int, Within(3, MOST_CHOICES), Told("Choices")] = 4
@@ -370,7 +384,9 @@ class Span:
     """Whole numbers from the least to the most, both included."""
 
     least: Annotated[int, Within(0, MOST_IN_SUMS)]
+    """The least number, from 0."""
     most: Annotated[int, Within(0, MOST_IN_SUMS)]
+    """The most, up to 1,000,000."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -378,8 +394,11 @@ class Sums:
     """Questions of arithmetic, made anew for every run, none of them twice."""
 
     operator: Annotated[Operator, Told("Operator")] = Operator.PLUS
+    """What is done with the two numbers."""
     left: Span = Span(1, 10)
+    """What the first number is taken from."""
     right: Span = Span(1, 10)
+    """What the second number is taken from."""
     cap: Annotated[int | None, Points, Told("Largest result", empty="any")] = None
     """The largest result allowed."""
     negative: Annotated[bool, Told("Results below zero")] = False
@@ -397,6 +416,7 @@ class Holds:
     """A column of facts, and the values of which it must hold one."""
 
     column: str
+    """The column looked at."""
     values: tuple[str, ...] = ()
     """Empty takes every row."""
 
@@ -411,11 +431,15 @@ class Pattern:
     facts: str
     """The pack that holds the facts, by its identifier."""
     prompt: Annotated[str, Told("The question", "{column} stands for what the row holds there")]
+    """The question; ``{column}`` stands for what the row holds there."""
     answer: Annotated[str, Told("The answer is in")]
+    """The column of the right answer."""
     made: Annotated[Made, Told("How it is answered")] = Made.CHOICE
+    """How its questions are answered."""
     choices: Annotated[int, Within(2, 8), Told("Choices", "the right one among them")] = 4
     """How many choices, 2 to 8."""
     shows: Annotated[Shows, Told("The choices are")] = Shows.TEXT
+    """What its choices are: texts, or the names of pictures or sounds."""
     also: Annotated[tuple[str, ...], Told("Accepted too is what stands in")] = ()
     """The columns of further accepted answers."""
     near: Annotated[str, Told("Wrong choices first from rows with the same", empty="any")] = ""
@@ -423,14 +447,19 @@ class Pattern:
     holds: tuple[Holds, ...] = ()
     """Only rows that hold what all of these say make questions and choices."""
     picture: Annotated[str, Told("Picture from", empty="none")] = ""
+    """The column of the names of picture files."""
     sound: Annotated[str, Told("Sound from", empty="none")] = ""
+    """The column of the names of sound files."""
     worth: Annotated[str, Told("Worth from", empty="none")] = ""
+    """The column of points."""
     level: Annotated[str, Told("Level from", empty="none")] = ""
+    """The column of levels, 1 to 5."""
     note: Annotated[str, Told("Note from", empty="none")] = ""
     """The column of what is shown after the answer."""
     tolerance: Annotated[str, Told("Tolerance")] = ""
     """How far off a number may be: an amount (``0.5``) or a share (``2%``)."""
     leaves: Annotated[Leaves, Told("Not offered again")] = Leaves.NONE
+    """Which rows leave the run once they were asked."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -442,6 +471,7 @@ class Draw:
     )
     """How many are drawn for each player, 1 to 10,000; None draws on until none is left."""
     order: Annotated[DrawOrder, Told("Order")] = DrawOrder.SHUFFLED
+    """In which order questions come."""
     topics: tuple[str, ...] = ()
     """Only pack questions of these topics; empty takes all."""
     levels: Annotated[tuple[int, ...], Within(1, 5)] = ()
@@ -452,6 +482,7 @@ class Draw:
     ] = False
     """Whether the player says how many questions, `count` at first."""
     refill: Annotated[Refill, Told("When the pool is empty")] = Refill.NEVER
+    """Whether a question can come again."""
     weights: Annotated[tuple[int, ...], Within(0, 1000)] = (1, 1, 1, 1, 1)
     """For a weighted order: how likely a question of level 1, 2, 3, 4, 5 is, 0 to 1000."""
 
@@ -461,7 +492,7 @@ class Ask:
     """How a question is put to the player."""
 
     choice_order: Annotated[Order, Told("Order of the choices")] = Order.SHUFFLED
-    """WRITTEN keeps the order of the file, in which the right choice stands first."""
+    """As written is the order of the file, in which the right choice stands first."""
     spread: Annotated[bool, Told("Spread right answers", "over all places equally often")] = False
     """Whether right answers fall on every place equally often; for shuffled choices."""
     shown: Annotated[int | None, Within(2, MOST_CHOICES), Told("Choices shown", empty="all")] = None
@@ -513,8 +544,11 @@ class Sample:
     """An answer to a question, and the verdict it got when it was kept."""
 
     prompt: str
+    """The question it was tried on."""
     answer: str
+    """What was typed."""
     verdict: str
+    """``right``, ``close``, ``wrong`` or ``unreadable``."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -522,16 +556,21 @@ class Check:
     """How forgiving the reading of an answer is. Picking a slat always names its choice."""
 
     by_letter: Annotated[bool, Told("By letter", "“b” and “B” both name choice B")] = True
+    """Whether a letter names a choice: ``b`` and ``B`` the second."""
     by_place: Annotated[bool, Told("By place", "“2” names the second choice")] = True
+    """Whether a number names a choice: ``2`` the second."""
     by_text: Annotated[
         bool, Told("By its whole text", "typed in full; extra spaces never matter")
     ] = True
+    """Whether the whole text of a choice names it."""
     ignore_case: Annotated[bool, Told("Capitals do not matter", "“carrot” is “Carrot”")] = True
     """Whether capitals make no difference. Letters of choices never mind them."""
     ignore_accents: Annotated[bool, Told("Accents do not matter", "“creme” is “crème”")] = False
+    """Whether accents make no difference."""
     ignore_punctuation: Annotated[bool, Told("Punctuation does not matter", "“its” is “it’s”")] = (
         False
     )
+    """Whether punctuation makes no difference."""
     articles: Annotated[
         str, Told("Words that may be missing at the start", "such as: a an the, or: le la l'")
     ] = ""
@@ -551,6 +590,7 @@ class After:
     """What an answer is followed by, unless a cue says otherwise."""
 
     reveal: Annotated[Reveal, Told("The right answer is told")] = Reveal.LAST_TRY
+    """When the right answer is told."""
     hold_ms: Annotated[int | None, Within(0, 60_000), Told("The run holds")] = None
     """How long the feedback holds the run, 0 to 60000 ms; None until the player goes on."""
 
@@ -560,7 +600,9 @@ class Way:
     """Where to go on; `name` is the title of the round or the ending meant."""
 
     to: To = To.QUESTION
+    """Where to."""
     name: str = ""
+    """The title of the round or of the ending; else empty."""
 
 
 NEXT = Way()
@@ -571,10 +613,13 @@ class Moves:
     """Where the run goes on when a question is done with."""
 
     right: Way = NEXT
+    """After a right answer."""
     wrong: Way = NEXT
     """After the last try; while tries are left the question stands."""
     timeout: Way = NEXT
+    """When the question's clock has ended."""
     passed: Way = NEXT
+    """When it was passed."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -582,17 +627,25 @@ class Round:
     """A stretch of the game with its own questions, draw, clock and moves."""
 
     title: Annotated[str, Told("Title")]
+    """What players read of it; ways and scripts name it so."""
     packs: tuple[str, ...] = ()
     """The packs drawn from, by their identifiers, in order."""
     lists: tuple[Lists, ...] = ()
+    """Questions asked of named lists."""
     sums: tuple[Sums, ...] = ()
+    """Questions of arithmetic."""
     patterns: tuple[Pattern, ...] = ()
     """Questions made from facts."""
     draw: Draw = Draw()
+    """Which questions are asked."""
     ask: Ask = Ask()
+    """How they are put."""
     check: Check = Check()
+    """How answers are read."""
     after: After = After()
+    """What an answer is followed by."""
     moves: Moves = Moves()
+    """Where the run goes on."""
     seconds: Annotated[
         int | None, LongSeconds, Told("Clock of this round", "seconds", empty="none")
     ] = None
@@ -610,7 +663,9 @@ class Cue:
     """One piece of feedback, and what it answers to. The rule script can play it too."""
 
     name: Annotated[str, Told("Name")]
+    """By which scripts and endings play it."""
     on: Annotated[tuple[Occasion, ...], Told("Played when")] = ()
+    """What it answers to; empty for one that is played by name alone."""
     words: Annotated[str, Told("Says")] = ""
     """What is said; ``{score}`` and the like are filled in."""
     hold_ms: Annotated[int | None, Within(0, 60_000), Told("Holds the run")] = None
@@ -620,6 +675,7 @@ class Cue:
     sound: Annotated[str, Told("Sound")] = ""
     """The name of a sound: one of the game's own, or one that is there for every game."""
     effect: Annotated[Effect, Told("Effect")] = Effect.NONE
+    """What is seen."""
     streak: Annotated[int, Within(2, 100), Told("Streak of", "right in a row")] = 3
     """For a streak: how many right answers in a row, 2 to 100."""
     last_seconds: Annotated[int, Within(1, 60), Told("Ticks in the last", "seconds")] = 5
@@ -641,9 +697,11 @@ class Sound:
     """A sound of the game's own: notes one after the other, or a file that was brought."""
 
     name: Annotated[str, Told("Name of the sound")]
+    """By which cues, music and narration name it."""
     notes: tuple[Note, ...] = (Note(),)
     """1 to 96 of them, no more than twenty seconds together."""
     wave: Annotated[Wave, Told("Wave")] = Wave.TRIANGLE
+    """The form of its notes' wave."""
     attack_ms: Annotated[int, Within(0, 500), Told("Grows loud in", "ms")] = 8
     """How long a note takes to grow loud, 0 to 500 ms."""
     release_ms: Annotated[int, Within(0, 2000), Told("Rings on for", "ms")] = 160
@@ -663,14 +721,21 @@ class Ending:
     """
 
     title: Annotated[str, Told("Name")]
+    """What players read of it; ways and scripts name it so."""
     verdict: Annotated[str, Told("Verdict")]
+    """What is said at it; ``{score}`` and the like are filled in."""
     at_least: Annotated[int | None, Points, Told("At least", empty="any")] = None
+    """The lower bound of what `counts` names; None sets none."""
     at_most: Annotated[int | None, Points, Told("At most", empty="any")] = None
+    """The upper bound of what `counts` names; None sets none."""
     counts: Annotated[str, Told("Counts")] = "score"
+    """The counter or fact that the bounds hold."""
     when: Annotated[str, Told("And only when")] = ""
+    """A condition besides, as in the rule script; empty sets none."""
     at_once: Annotated[bool, Told("At once")] = False
     """Whether it is tried after every change, and not only when the game is over."""
     badge: Annotated[Badge, Told("Badge")] = Badge.NONE
+    """The drawing shown with it."""
     cue: Annotated[str, Told("Cue")] = ""
     """The name of the cue that is played with it."""
     counts_as_best: Annotated[bool, Told("Can be a best")] = True
@@ -690,7 +755,9 @@ class Opening:
         str,
         Told("Opening words", "What players read before they begin. {name} stands for the player."),
     ] = ""
+    """Read before play begins; ``{name}`` stands for the player."""
     asks_names: Annotated[bool, Told("Ask for names")] = False
+    """Whether players say their names."""
     most_players: Annotated[int, Within(1, MOST_PLAYERS), Told("Players at most", "take turns")] = 1
     """How many can play in turns, 1 to 4."""
     equal_turns: Annotated[
@@ -702,6 +769,7 @@ class Opening:
     ] = False
     """Whether, once an ending has come at once, the players after have their turn yet."""
     rounds: Annotated[RoundOrder, Told("Which rounds are played")] = RoundOrder.IN_ORDER
+    """Which rounds are played, and who says so."""
     narration: Annotated[str, Told("The opening is read out in")] = ""
     """The name of the sound in which the opening words are read out."""
     reads_aloud: Annotated[bool, Told("Read by a made voice")] = False
@@ -709,6 +777,7 @@ class Opening:
     asks_remark: Annotated[
         bool, Told("Ask for a remark at the end", "what players type there is kept with their run")
     ] = False
+    """Whether players can leave a remark at the end."""
 
 
 ONE_POINT_EACH = """\
@@ -724,7 +793,9 @@ class KnownAs:
     """A pack that dice know by another name: the one it had where the game came from."""
 
     pack: str
+    """The pack, by its identifier here."""
     name: str
+    """Its identifier where the game came from."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -732,12 +803,17 @@ class Game:
     """Everything that makes a game but its questions."""
 
     title: str
+    """What players read of it."""
     rounds: tuple[Round, ...]
+    """In the order they are played, or stand in the menu."""
     endings: tuple[Ending, ...]
+    """The first that fits is taken; the last should fit always."""
     script: str = ONE_POINT_EACH
     """The rules: what each outcome does to the counters."""
     opening: Opening = Opening()
+    """How a run begins."""
     cues: tuple[Cue, ...] = ()
+    """Its feedback."""
     seconds: Annotated[
         int | None, LongSeconds, Told("Clock of the game", "seconds", empty="none")
     ] = None

@@ -65,11 +65,17 @@ class Colours:
     """The colours a maker chooses, each as six hexadecimal digits; others are made of them."""
 
     ground: Annotated[str, Told("Ground", "the page behind everything")] = "#f7f2e8"
+    """The page behind everything."""
     card: Annotated[str, Told("Card", "what the question stands on")] = "#fffdf8"
+    """What the question stands on."""
     ink: Annotated[str, Told("Ink", "words")] = "#1f2a2e"
+    """Words."""
     accent: Annotated[str, Told("Accent", "the one button to press next")] = "#a8482a"
+    """The one button to press next."""
     right: Annotated[str, Told("Right", "what was right")] = "#3f6b4f"
+    """What was right."""
     wrong: Annotated[str, Told("Wrong", "what was wrong")] = "#8c3a20"
+    """What was wrong."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -77,8 +83,11 @@ class Backdrop:
     """A picture behind the card; without one there is the ground alone."""
 
     picture: str = ""
+    """The digest (SHA-256, hex) of a picture; empty for none."""
     fit: Annotated[Fit, Told("It fits")] = Fit.COVER
+    """How it fills the page."""
     dimmed: Annotated[int, Within(0, 95), Told("Dimmed", "percent, towards the ground")] = 40
+    """How far it is faded to the ground, 0 to 95 percent."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -86,9 +95,13 @@ class Music:
     """What sounds over and over, quieter while a cue is heard; players can turn it off."""
 
     opening: Annotated[str, Told("At the opening")] = ""
+    """The sound that loops before play begins; empty for none."""
     playing: Annotated[str, Told("While it is played")] = ""
+    """The sound that loops while the game is played; empty for none."""
     ending: Annotated[str, Told("After the end")] = ""
+    """The sound that loops after the end; empty for none."""
     loudness: Annotated[int, Within(0, 100), Told("Loudness", "percent")] = 40
+    """0 to 100 percent."""
 
     @property
     def named(self) -> tuple[str, ...]:
@@ -102,17 +115,29 @@ class Look:
     """What a game looks like to its players, and its music."""
 
     colours: Colours = Colours()
+    """Its colours."""
     headings: Annotated[Typeface, Told("Headings")] = Typeface.BOOKISH
+    """The face of headings."""
     text: Annotated[Typeface, Told("Everything else")] = Typeface.PLAIN
+    """The face of everything else."""
     choices: Annotated[ChoicesAs, Told("Choices stand")] = ChoicesAs.ROWS
+    """How choices stand."""
     picture_at: Annotated[PictureAt, Told("A question's picture")] = PictureAt.ABOVE
+    """Where a question's picture stands."""
     corner: Annotated[Corner, Told("Corners")] = Corner.SLIGHT
+    """How corners are cut."""
     density: Annotated[Density, Told("Room")] = Density.USUAL
+    """How much room there is around things."""
     opening_picture: str = ""
+    """The digest (SHA-256, hex) of the picture above the opening words."""
     opening: Backdrop = Backdrop()
+    """The backdrop before play begins."""
     playing: Backdrop = Backdrop()
+    """The backdrop of questions."""
     ending: Backdrop = Backdrop()
+    """The backdrop of endings."""
     music: Music = Music()
+    """What sounds meanwhile."""
 
     def pictures(self) -> Iterator[tuple[str, str]]:
         """Where it names a picture, and the digest of each."""

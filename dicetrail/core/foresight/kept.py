@@ -42,11 +42,17 @@ class KeptRun:
     """A run, why it is kept, and what it led to."""
 
     name: str
+    """What its maker calls it."""
     dice: int
+    """The seed of all chance in it."""
     players: tuple[str, ...]
+    """Their names, in turn."""
     inputs: tuple[Input, ...]
+    """What was done, and when."""
     steps: Steps
+    """The footprints of the start, and then of each input."""
     why: str = ""
+    """Why it is kept."""
     best: Number | None = None
     """What was to be beaten in it, as the run was told."""
 

@@ -55,8 +55,11 @@ class Change:
     """One value, before and after."""
 
     name: str
+    """The counter, clock or setting that changed."""
     before: Number | str | None
+    """What it was; None if it was not there."""
     after: Number | str | None
+    """What it is now; None if it is gone."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -64,7 +67,9 @@ class Fact:
     """One value a handler could read."""
 
     name: str
+    """As the rule script names it."""
     value: Number | str
+    """What it was when the handler ran."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -73,9 +78,13 @@ class Pictures:
     the right ones as far as they are told. Where they are shown, by where they are found."""
 
     pack: str = ""
+    """The pack that names them."""
     question: str = ""
+    """The one shown with the question."""
     given: tuple[str, ...] = ()
+    """Those picked."""
     right: tuple[str, ...] = ()
+    """Those of the right answer, once it is told."""
 
 
 NO_PICTURES = Pictures()
@@ -88,13 +97,17 @@ class Answered:
     player: int
     """Whose turn it was, from 0."""
     round: str
+    """The title of its round."""
     prompt: str
+    """What was asked."""
     given: str
     """The last answer, or the letters tried; empty if there was none."""
     result: str
+    """What came of it: right, close, wrong, late or passed."""
     right: str
     """The right answer in words; empty where the round never tells it."""
     note: str
+    """What the question says after its answer."""
     pictures: Pictures = field(default=NO_PICTURES, compare=False)
     """What was seen: told to whoever looks back on it, and no part of what happened."""
 
@@ -104,10 +117,15 @@ class Footprint:
     """One thing that happened, `at` milliseconds after the run began."""
 
     at: int
+    """Milliseconds since the run began."""
     stop: Stop
+    """The stop where it happened."""
     what: What
+    """The kind of thing it was."""
     why: str
+    """In one plain sentence."""
     changes: tuple[Change, ...] = ()
+    """Every value that changed."""
     lines: tuple[int, ...] = ()
     """The lines of the rule script that ran, in order; the one that failed."""
     facts: tuple[Fact, ...] = ()

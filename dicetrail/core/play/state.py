@@ -55,7 +55,9 @@ class Answer:
     """
 
     value: Given
+    """Words; a place, from 1; or several places."""
     question: int | None = None
+    """The number in the run of the question meant, from 1; None for whichever is asked."""
     action: Literal["answer"] = "answer"
 
 
@@ -64,7 +66,9 @@ class Letter:
     """The player tries a letter of a word."""
 
     char: str
+    """One letter."""
     question: int | None = None
+    """The question meant, as of an answer."""
     action: Literal["letter"] = "letter"
 
 
@@ -73,6 +77,7 @@ class Hint:
     """The player asks for the hint."""
 
     question: int | None = None
+    """The question meant, as of an answer."""
     action: Literal["hint"] = "hint"
 
 
@@ -81,6 +86,7 @@ class Pass:
     """The player passes the question."""
 
     question: int | None = None
+    """The question meant, as of an answer."""
     action: Literal["pass"] = "pass"
 
 
@@ -89,6 +95,7 @@ class Continue:
     """The player has seen the feedback and goes on."""
 
     question: int | None = None
+    """The question meant, as of an answer."""
     action: Literal["continue"] = "continue"
 
 
@@ -97,6 +104,7 @@ class Listen:
     """The player hears the question's sound, or cannot: it has begun. Nothing else happens."""
 
     question: int | None = None
+    """The question meant, as of an answer."""
     action: Literal["listen"] = "listen"
 
 
@@ -119,7 +127,9 @@ class Bring:
     """The maker, not the player, says which question comes next: a source and a number there."""
 
     source: str
+    """The source it comes from, by name."""
     number: int
+    """Its number there, from 0."""
     action: Literal["bring"] = "bring"
 
 
@@ -132,7 +142,9 @@ class Input:
     """An action and when it came, in milliseconds since the run began."""
 
     action: Action
+    """What was done."""
     at: int
+    """Milliseconds since the run began."""
 
 
 class TimeRanBackwards(ValueError):

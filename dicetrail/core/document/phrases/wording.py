@@ -35,7 +35,9 @@ class OwnPhrase:
     """
 
     phrase: Phrase
+    """Which phrase it is."""
     texts: tuple[str, ...] = ()
+    """One text, or one for each of the language's plural forms."""
 
 
 @dataclass(frozen=True, slots=True)
