@@ -10,7 +10,7 @@ LOCKED := --quiet --universal --generate-hashes --no-header --strip-extras --no-
 SITE_SOURCES := $(shell find frontend/src -type f 2>/dev/null) frontend/index.html frontend/vite.config.ts
 ENGINE_SOURCES := $(shell find dicetrail/core dicetrail/carried -name '*.py' 2>/dev/null)
 
-.PHONY: demo dev test check fuzz bench bench-players bench-judging bench-memory bench-foresight bench-evidence bench-kills bench-large bench-damage bench-folder shots sounds site api browser lock third-party audit
+.PHONY: demo dev test check fuzz bench bench-players bench-judging bench-memory bench-foresight bench-evidence bench-kills bench-large bench-damage bench-folder bench-crowd shots sounds site api browser lock third-party audit
 
 demo: .make/run .make/site .make/folder
 	@$(BIN)/dicetrail serve --demo --host $(HOST) --port $(PORT) --data $(DATA)
@@ -67,6 +67,9 @@ bench-evidence: .make/dev
 
 bench-folder: .make/dev .make/folder browser
 	@$(BIN)/python -m bench.folder
+
+bench-crowd: .make/dev .make/folder browser
+	@$(BIN)/python -m bench.crowd
 
 bench-memory: .make/dev
 	@$(BIN)/python -m bench.memory

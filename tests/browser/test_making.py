@@ -223,7 +223,7 @@ class TestMaking(BrowserTest):
     def test_a_saved_shelf_is_restored_on_an_empty_one(self):
         saved = self.server.http.get("/api/backup").content
         games = len(self.server.http.get("/api/games").json())
-        restore = "//label[contains(., 'Restore a shelf')]//input"
+        restore = "//input[@aria-label='Restore a shelf that was saved']"
         with Server(self.folder / "empty.sqlite") as empty:
             self.driver.get(empty.address)
             self.found(restore, "Restore").send_keys(self.write("cut.sqlite", saved[:9000]))
