@@ -25,6 +25,8 @@ const OUT_OF_REACH: ProblemDetails = {
   problems: [],
 };
 
+/** What a proxy answers while the server behind it is away (RFC 9110, 15.6.3 to 15.6.5). */
+const BEYOND_A_PROXY = new Set([502, 503, 504]);
 const KEY_WANTED = 401;
 let keyWanted = false;
 const waitingForKey = listeners();
@@ -43,8 +45,30 @@ export function formOf(name: string, value: File | string): FormData {
   return form;
 }
 
+type Answer<T> = { data?: T; error?: unknown; response: Response };
+
 /** What a call gave, or an ApiError thrown. */
-export async function given<T>(call: Promise<{ data?: T; error?: ProblemDetails }>): Promise<T> {
+export async function given<T>(call: Promise<Answer<T>>): Promise<T> {
+  const { data } = await answered(call);
+  if (data === undefined) throw new ApiError(OUT_OF_REACH);
+  return data;
+}
+
+/** A call that gives nothing back was done, or an ApiError is thrown. */
+export async function done(call: Promise<Answer<unknown>>): Promise<void> {
+  await answered(call);
+}
+
+/** A file the server makes, or an ApiError thrown. */
+export function fileAt(address: string): Promise<Blob> {
+  const call = async (): Promise<Answer<Blob>> => {
+    const response = await fetch(address);
+    return response.ok ? { data: await response.blob(), response } : { error: await response.json().catch(() => undefined), response };
+  };
+  return given(call());
+}
+
+async function answered<T>(call: Promise<Answer<T>>): Promise<Answer<T>> {
   let answer;
   countCall(1);
   try {
@@ -54,12 +78,20 @@ export async function given<T>(call: Promise<{ data?: T; error?: ProblemDetails 
   } finally {
     countCall(-1);
   }
-  if (answer.error?.status === KEY_WANTED) {
+  if (answer.response.ok) return answer;
+  if (answer.response.status === KEY_WANTED) {
     keyWanted = true;
     waitingForKey.tell();
   }
-  if (answer.data === undefined) throw new ApiError(answer.error ?? OUT_OF_REACH);
-  return answer.data;
+  throw new ApiError(explained(answer.error, answer.response.status));
+}
+
+/** What an answer says of an error. What stands before the server says it in a form of its own. */
+function explained(error: unknown, status: number): ProblemDetails {
+  if (typeof error === "object" && error !== null && "detail" in error) return error as ProblemDetails;
+  if (BEYOND_A_PROXY.has(status)) return OUT_OF_REACH;
+  const detail = `The answer was ${status}, and nothing was said of why. Nothing you saved is lost.`;
+  return { ...OUT_OF_REACH, status, detail };
 }
 
 /** The details of any error thrown by `given`. */

@@ -1,5 +1,5 @@
 import { useQuery } from "@tanstack/react-query";
-import { api, ApiError, given } from "./client";
+import { api, ApiError, done, given } from "./client";
 import type { ForecastWanted, Game, NewStudy, Scout } from "./schema";
 
 const at = (gameId: string) => ({ path: { game_id: gameId } });
@@ -119,9 +119,8 @@ export function useStudy(gameId: string, studyId: string | undefined, ending: nu
   });
 }
 
-export async function giveStudyUp(gameId: string, studyId: string) {
-  const { error } = await api.DELETE("/api/games/{game_id}/foresight/studies/{study_id}", {
+export function giveStudyUp(gameId: string, studyId: string) {
+  return done(api.DELETE("/api/games/{game_id}/foresight/studies/{study_id}", {
     params: { path: { game_id: gameId, study_id: studyId } },
-  });
-  if (error) throw new ApiError(error);
+  }));
 }

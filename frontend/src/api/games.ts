@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, ApiError, formOf, given } from "./client";
+import { api, done, formOf, given } from "./client";
 import type { Dice } from "./dice";
 import type { Game, NewGame } from "./schema";
 
@@ -12,7 +12,7 @@ export function useRestore() {
   const queries = useQueryClient();
   return useMutation({
     mutationFn: (file: File) =>
-      given(api.POST("/api/backup", { body: { file: "" }, bodySerializer: () => formOf("file", file) })),
+      done(api.POST("/api/backup", { body: { file: "" }, bodySerializer: () => formOf("file", file) })),
     onSuccess: () => queries.invalidateQueries(),
   });
 }
@@ -74,10 +74,7 @@ export function useShelfMoves() {
       onSuccess: again,
     }),
     remove: useMutation({
-      mutationFn: async (gameId: string) => {
-        const { error } = await api.DELETE("/api/games/{game_id}", params(gameId));
-        if (error) throw new ApiError(error);
-      },
+      mutationFn: (gameId: string) => done(api.DELETE("/api/games/{game_id}", params(gameId))),
       onSuccess: again,
     }),
     putBack: useMutation({

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, ApiError, given } from "./client";
+import { api, done, given } from "./client";
 
 const at = (gameId: string) => ({ game_id: gameId });
 const one = (gameId: string, keptId: string) => ({ game_id: gameId, kept_id: keptId });
@@ -61,7 +61,6 @@ export function acceptKept(gameId: string, keptId: string) {
   return given(api.POST("/api/games/{game_id}/kept/{kept_id}/accept", { params: { path: one(gameId, keptId) } }));
 }
 
-export async function letGo(gameId: string, keptId: string) {
-  const { error } = await api.DELETE("/api/games/{game_id}/kept/{kept_id}", { params: { path: one(gameId, keptId) } });
-  if (error) throw new ApiError(error);
+export function letGo(gameId: string, keptId: string) {
+  return done(api.DELETE("/api/games/{game_id}/kept/{kept_id}", { params: { path: one(gameId, keptId) } }));
 }

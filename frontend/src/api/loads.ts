@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, formOf, given } from "./client";
+import { api, done, formOf, given } from "./client";
 import type { LoadLook, LoadView, Target, Wish } from "./schema";
 
 /** A file waiting to be taken, as it was last looked at. */
@@ -73,9 +73,9 @@ export function loadProgress(loadId: string) {
   return given(api.GET("/api/loads/{load_id}/progress", at(loadId)));
 }
 
-/** Gives a load up: nothing of it stays. */
+/** Gives a load up, as far as it is still there: nothing of it stays. */
 export async function giveUpLoad(loadId: string) {
-  await api.DELETE("/api/loads/{load_id}", at(loadId));
+  await done(api.DELETE("/api/loads/{load_id}", at(loadId))).catch(() => undefined);
 }
 
 function at(loadId: string) {

@@ -1,5 +1,5 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, ApiError, formOf, given } from "./client";
+import { api, done, formOf, given } from "./client";
 import type { AboutSave, Column, FactsEdit, PackEdit, PackJoin, PackSplit, Pattern, Question } from "./schema";
 import type { Dice } from "./dice";
 
@@ -110,10 +110,7 @@ export function usePackMoves() {
       onSuccess: again,
     }),
     remove: useMutation({
-      mutationFn: async (packId: string) => {
-        const { error } = await api.DELETE("/api/packs/{pack_id}", params(packId));
-        if (error) throw new ApiError(error);
-      },
+      mutationFn: (packId: string) => done(api.DELETE("/api/packs/{pack_id}", params(packId))),
       onSuccess: again,
     }),
     putBack: useMutation({

@@ -1,4 +1,4 @@
-import { api, given } from "./client";
+import { api, done, given } from "./client";
 
 /** The runs of a game by its players, the newest first. */
 export function listPlayedRuns(gameId: string) {
@@ -11,7 +11,6 @@ export function showSharing(gameId: string) {
 }
 
 /** Shows the maker's key; from then on the server knows this browser. */
-export async function showKey(key: string) {
-  const { error } = await api.POST("/api/key", { body: { key } });
-  return error;
+export function showKey(key: string) {
+  return done(api.POST("/api/key", { body: { key } }));
 }

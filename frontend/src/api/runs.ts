@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { api, ApiError, given } from "./client";
+import { api, done, given } from "./client";
 import type { Dice } from "./dice";
 import type { Input, Intent, Language, PlayInput, TableInput } from "./schema";
 
@@ -75,12 +75,11 @@ export function sendPlayInput(runId: string, seen: number, action: Action, at: n
 }
 
 /** Keeps what a player says of a run that has ended. */
-export async function sendRemark(runId: string, words: string) {
-  const { error } = await api.POST("/api/play/runs/{run_id}/remark", {
+export function sendRemark(runId: string, words: string) {
+  return done(api.POST("/api/play/runs/{run_id}/remark", {
     params: { path: { run_id: runId } },
     body: { words },
-  });
-  if (error) throw new ApiError(error);
+  }));
 }
 
 /** The best scores of a game, and those of the browser with this key. */

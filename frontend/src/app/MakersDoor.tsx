@@ -1,6 +1,6 @@
 import { KeyRound } from "lucide-react";
 import { useState, useSyncExternalStore, type ReactNode } from "react";
-import { isKeyWanted, listenForKey } from "../api/client";
+import { detailsOf, isKeyWanted, listenForKey } from "../api/client";
 import { showKey } from "../api/players";
 import { Button } from "../ui/Button";
 import { TextField } from "../ui/fields";
@@ -28,7 +28,10 @@ export function MakersDoor({ children }: { children: ReactNode }) {
           className="flex items-end gap-2"
           onSubmit={(event) => {
             event.preventDefault();
-            void showKey(key).then((error) => (error ? setRefused(error.detail) : window.location.reload()));
+            void showKey(key).then(
+              () => window.location.reload(),
+              (error: unknown) => setRefused(detailsOf(error).detail),
+            );
           }}
         >
           <TextField label="Key" className="flex-1" value={key} onChange={setKey} />

@@ -1,6 +1,5 @@
 import { useMutation } from "@tanstack/react-query";
-import { ApiError } from "../api/client";
-import type { ProblemDetails } from "../api/schema";
+import { fileAt } from "../api/client";
 import { ErrorNotice } from "../ui/Notice";
 
 const ENDINGS = ["tsv", "csv", "txt", "xlsx", "json", "yaml", "qti3.zip", "qti21.zip"];
@@ -31,10 +30,9 @@ export function SavePack({ packId }: { packId: string }) {
 }
 
 async function download(packId: string, ending: string) {
-  const answer = await fetch(`/api/packs/${packId}/questions.${ending}`);
-  if (!answer.ok) throw new ApiError((await answer.json()) as ProblemDetails);
+  const file = await fileAt(`/api/packs/${packId}/questions.${ending}`);
   const link = document.createElement("a");
-  link.href = URL.createObjectURL(await answer.blob());
+  link.href = URL.createObjectURL(file);
   link.download = `${packId}.${ending}`;
   link.click();
   URL.revokeObjectURL(link.href);
