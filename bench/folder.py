@@ -85,8 +85,8 @@ def _memory(process: int) -> int:
     """What the pages of a browser keep in memory, workers and engine included, in bytes: the
     proportional set size of its renderers."""
     kept = 0
-    for child in Path(f"/proc/{process}/task/{process}/children").read_text().split():
-        kept += _memory(int(child))
+    for children in Path(f"/proc/{process}/task").glob("*/children"):
+        kept += sum(_memory(int(child)) for child in children.read_text().split())
     if b"--type=renderer" in Path(f"/proc/{process}/cmdline").read_bytes():
         told = Path(f"/proc/{process}/smaps_rollup").read_text()
         kept += 1024 * int(re.search(r"^Pss: +(\d+)", told, re.M)[1])  # type: ignore[index]
