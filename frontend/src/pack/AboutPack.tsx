@@ -5,6 +5,7 @@ import type { PackView } from "../api/schema";
 import { Button } from "../ui/Button";
 import { TextField } from "../ui/fields";
 import { ErrorNotice } from "../ui/Notice";
+import { SavePack } from "./SavePack";
 
 type AboutPackProps = {
   pack: PackView;
@@ -13,7 +14,7 @@ type AboutPackProps = {
   onSaved: (revision: number, title: string) => void;
 };
 
-/** What a pack is called, how it is tagged, and what its maker says of it. */
+/** What a pack is called, how it is tagged, what its maker says of it, and its way into a file. */
 export function AboutPack({ pack, revision, onSaved }: AboutPackProps) {
   const [title, setTitle] = useState(pack.title);
   const [tags, setTags] = useState(pack.tags.join(", "));
@@ -29,7 +30,7 @@ export function AboutPack({ pack, revision, onSaved }: AboutPackProps) {
   });
   return (
     <details className="border-b border-line bg-card px-4 py-1.5">
-      <summary className="min-h-6 w-fit cursor-pointer">About this pack</summary>
+      <summary className="min-h-6 w-fit cursor-pointer">About this pack, and saving it</summary>
       <form
         className="mt-2 flex flex-wrap items-end gap-3 pb-2"
         onSubmit={(event) => {
@@ -45,6 +46,7 @@ export function AboutPack({ pack, revision, onSaved }: AboutPackProps) {
         </Button>
       </form>
       {save.error && <ErrorNotice error={save.error} />}
+      <SavePack packId={pack.id} />
     </details>
   );
 }
