@@ -81,15 +81,16 @@ class Settled(NamedTuple):
 class Effect(NamedTuple):
     """What an event does before and after the script has its say, made ready."""
 
-    right: int
-    """What a question done with by this event adds to the right ones."""
-    wrong: int
+    is_right: bool
+    """Whether it ends a question as right."""
+    is_wrong: bool
     mistakes: int
     asked: bool
     leaves_tries: bool
     """Whether the question stands while tries are left."""
-    ways: tuple[Way, ...]
-    """Where each round goes on; empty where the event does not end a question."""
+    ways: tuple[tuple[Way, int, int], ...]
+    """Where each round goes on, and what that adds to the questions that were right and wrong;
+    empty where the event does not end a question."""
     lean: Handler | None
     traced: Handler | None
     at_once: tuple[tuple[int, Test], ...]
@@ -221,17 +222,24 @@ def _is_put_idly(
     )
 
 
+_AGAIN = To.AGAIN
+_ENDS_AS_WRONG = (Event.WRONG, Event.TIMEOUT, Event.PASSED)
+
+
 def _effect(
     event: Event, handlers: Handlers, moves: Sequence[Moves], at_once: tuple[tuple[int, Test], ...]
 ) -> Effect:
-    ends = event in (Event.RIGHT, Event.WRONG, Event.TIMEOUT, Event.PASSED)
+    is_right, is_wrong = event is Event.RIGHT, event in _ENDS_AS_WRONG
     return Effect(
-        right=int(event is Event.RIGHT),
-        wrong=int(ends and event is not Event.RIGHT),
+        is_right=is_right,
+        is_wrong=is_wrong,
         mistakes=int(event in (Event.WRONG, Event.TIMEOUT, Event.LETTER_MISS)),
         asked=event is Event.ASKED,
         leaves_tries=event is Event.WRONG,
-        ways=tuple(getattr(to, event) for to in moves) if ends else (),
+        ways=tuple(
+            (way, int(is_right and way.to is not _AGAIN), int(is_wrong and way.to is not _AGAIN))
+            for way in (getattr(to, event) for to in moves if is_right or is_wrong)
+        ),
         lean=handlers.lean.get(event),
         traced=handlers.traced.get(event),
         at_once=at_once,
@@ -270,23 +278,22 @@ def settle(
     # The question counts once, when it is done with: the handler reads the counts as they
     # are if the round's moves are followed, and what it does instead is put right after it.
     way: Way | None = None
+    more_right = more_wrong = 0
     if is_right:
         streak += 1
         if streak > best:
             best = streak
-        way = ways[outcome.round]
+        way, more_right, more_wrong = ways[outcome.round]
     elif is_wrong:
         streak = 0
         mistakes += adds
         if not (leaves_tries and outcome.tries_left):
-            way = ways[outcome.round]
+            way, more_right, more_wrong = ways[outcome.round]
     elif asks:
         asked += not outcome.is_again
     elif adds and outcome.tries_left:
         mistakes += adds  # the last miss is counted by the wrong answer it makes
-    undone = (asked, right, wrong, streak, best, mistakes)
-    done = (asked, right + is_right, wrong + is_wrong, streak, best, mistakes)
-    counts = undone if way is None or way.to is _AGAIN else done
+    counts = (asked, right + more_right, wrong + more_wrong, streak, best, mistakes)
     deeds: list[Done] = []
     lines: list[int] = []
     handler = full if traced else lean
@@ -294,11 +301,17 @@ def settle(
         counters = handler(counters, counts, outcome, deeds, lines, roll)
         if deeds:
             way = _way(deeds, way, outcome.event)
-            counts = undone if way is None or way.to is _AGAIN else done
+            is_done = way is not None and way.to is not _AGAIN
+            more_right, more_wrong = is_right and is_done, is_wrong and is_done
+            counts = (asked, right + more_right, wrong + more_wrong, streak, best, mistakes)
     ending = None
     for number, test in at_once:
         if test(counters, counts, outcome, 1, 1):
-            ending, counts = number, done  # the game is over, and so is the question
+            # The game is over, and so is the question.
+            ending, counts = (
+                number,
+                (asked, right + is_right, wrong + is_wrong, streak, best, mistakes),
+            )
             break
     # Filled as tuples: naming the fields once more would take a fifth of the whole time.
     tally = _filled(Tally, (counters, *counts))
@@ -338,7 +351,6 @@ def every_fall(
         yield 1 / prod(rolled), found
 
 
-_AGAIN = To.AGAIN
 _filled = tuple.__new__
 
 
