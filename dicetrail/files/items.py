@@ -186,8 +186,8 @@ def _plain(name: str) -> str:
     return re.sub(r"-([a-z])", lambda found: found[1].upper(), bare)
 
 
-def _words(element: Element | None, without: Sequence[str] = ()) -> str:
-    """What an element says, as a reader sees it; elements of some names left out."""
+def _words(element: Element | None, without: Sequence[str] = (), gap: str = "") -> str:
+    """What an element says, as a reader sees it; elements of some names left out, with a gap."""
     if element is None:
         return ""
     said: list[str] = []
@@ -195,7 +195,9 @@ def _words(element: Element | None, without: Sequence[str] = ()) -> str:
     def read(part: Element) -> None:
         said.append(part.text or "")
         for child in part:
-            if child.tag not in without:
+            if child.tag in without:
+                said.append(gap)
+            else:
                 block = " " if child.tag in ("p", "div", "br", "li") else ""
                 said.append(block)
                 read(child)
@@ -206,6 +208,7 @@ def _words(element: Element | None, without: Sequence[str] = ()) -> str:
     return tidy("".join(said))
 
 
+_GAP = "…"
 _READ = ("choiceInteraction", "textEntryInteraction")
 _MEDIA = ("img", "audio", "video", "object", "math", "picture")
 
@@ -282,7 +285,8 @@ def _choice(body: Element, asked: Element, declared: Element, right: list[str]) 
 
 
 def _typed(item: Element, body: Element, declared: Element, right: list[str]) -> Question:
-    prompt = _words(body, ("textEntryInteraction",))
+    # Where words go on after the field, they leave a gap for it.
+    prompt = _words(body, ("textEntryInteraction",), _GAP).removesuffix(_GAP).rstrip()
     accepted = tuple(dict.fromkeys([*right, *_mapped(declared)]))
     if declared.get("baseType") not in ("integer", "float"):
         return Question(prompt, accepted, (), Kind.TYPED)

@@ -136,7 +136,7 @@ class TestWrittenAndRead(unittest.TestCase):
             ("Leek",),
             details=Details(pinned="Kale, curly"),
         )
-        typed = Question("You dig with a .", ("trowel", "spade"), (), Kind.TYPED)
+        typed = Question("You dig with a ….", ("trowel", "spade"), (), Kind.TYPED)
         for content in (package(CHOICE_21, TYPED_30), package(CHOICE_21, "<other/>", TYPED_30)):
             self.assertEqual(read_questions(content).questions, (choice, typed))
         self.assertEqual(read_questions(CHOICE_21.encode()).questions, (choice,))
