@@ -117,6 +117,20 @@ class TestLeaving(DemoTest):
             self.assertEqual(again.exit_code, 1)
             self.assertIn("is not empty", " ".join(again.output.split()))
             self.assertEqual(CliRunner().invoke(app, ["take", str(file)]).exit_code, 2)
+            table = root / "beds.tsv"
+            table.write_text("Question\tAnswer\n", "utf-8")
+            for command, said in (
+                (("take", file, "--program", root), "Is a directory. Name another place."),
+                (("take", file, "--python", root / "no" / "x.py"), "No such file or directory."),
+                (("take", file, "--package", root / "no" / "x.zip"), "No such file or directory."),
+                (("take", file, "--folder", table), "Not a directory."),
+                (("take", table, "--program", program), "not well-formed JSON"),
+                (("check", table), "not well-formed JSON"),
+            ):
+                refused = CliRunner().invoke(app, list(map(str, command)))
+                self.assertIsInstance(refused.exception, SystemExit, refused.output)
+                self.assertEqual(refused.exit_code, 1)
+                self.assertIn(said, refused.output)
             broken = json.loads(file.read_text("utf-8"))
             broken["game"]["rounds"] = []
             file.write_text(json.dumps(broken), "utf-8")

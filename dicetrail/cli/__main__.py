@@ -1,0 +1,6 @@
+"""`python -m dicetrail.cli`, where the command itself is not on the path."""
+
+from dicetrail.cli import app
+
+if __name__ == "__main__":  # workers of a crew import this module anew
+    app()
