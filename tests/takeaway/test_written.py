@@ -284,6 +284,9 @@ class TestReadyRules(unittest.TestCase):
         scripts = [recipe.script for recipe in SCRIPT_RECIPES if "add_time" not in recipe.script]
         games = (replace(base, script=script) for script in (*scripts, "score = 0\n" + idle))
         texts = [plain_program(game, PACKS, "game.py").text for game in games]
+        alike = changed(packs=("mix",), ask=Ask(tries=3, misses=3))
+        texts.insert(0, plain_program(alike, ALL_PACKS, "game.py").text)
+        self.assertRegex(texts[0], "\n    tries = 3\n")
         passes(self, texts, "ruff", "check", "--isolated")
         self.assertIn("\n    # nothing\n", texts[-1])
         self.assertNotIn("pass  #", texts[-1])

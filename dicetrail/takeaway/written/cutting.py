@@ -14,6 +14,8 @@ _MARK = re.compile(r"\s+#: (.+)$")
 _SETTING = re.compile(r"round_\.(\w+)")
 _ASKED = re.compile(r"( *)if round_\.(\w+)(?: and (.*))?:$")
 """A line that asks a setting, and what it asks besides."""
+_EITHER = re.compile(r"= (\w+) if .+ else \1$")
+"""What is the same either way."""
 _OPENERS = ("(", "[", "{")
 _CLOSERS = (")", "]", "}")
 MOST_SIGNS = 99
@@ -64,7 +66,8 @@ def settled(text: str, same: Mapping[str, object]) -> str:
     while at < len(lines):
         asked = _ASKED.match(lines[at])
         if asked is None or asked[2] not in same:
-            done.append(_SETTING.sub(lambda found: _value(found, same), lines[at]))
+            line = _SETTING.sub(lambda found: _value(found, same), lines[at])
+            done.append(_EITHER.sub(r"= \1", line))
             at += 1
             continue
         end = _after(lines, at)
