@@ -5,6 +5,7 @@ import sys
 import tempfile
 import unittest
 from dataclasses import replace
+from itertools import product
 from pathlib import Path
 from random import Random
 
@@ -275,6 +276,43 @@ class TestAnyGame(unittest.TestCase):
         self.assertGreater(len(texts), 10)
         passes(self, texts, "ruff", "check", "--isolated")
         passes(self, texts[-8:], "mypy", "--strict", "--config-file=", "--cache-dir=.m")
+
+
+class TestCounts(unittest.TestCase):
+    def test_questions_are_counted_alike_whatever_rules_moves_and_tries_do(self):
+        told = "{percent} % {right_count} {wrong_count} {mistakes} {asked_count}"
+        tells = (
+            f"def game_over():\n    score += 100 * right_count - wrong_count\n    tell('{told}')\n"
+        )
+        scripts = (
+            "",
+            "def passed():\n    again()\n",
+            "def wrong():\n    if tries_left == 0 and mistakes < 3:\n        again()\n",
+            "def wrong():\n    skip()\n",
+            "def right():\n    if streak == 2:\n        finish('E0')\n",
+            "def right():\n    score += wrong_count\n    if right_count < 3:\n        again()\n",
+        )
+        moves = (
+            Moves(),
+            Moves(wrong=Way(To.AGAIN)),
+            Moves(right=Way(To.AGAIN)),
+            Moves(wrong=Way(To.NEXT_ROUND)),
+        )
+        endings = ((), (Ending("E1", told, at_once=True, when="wrong_count > 2 or percent == 40"),))
+        played = 0
+        for script, ways, tries, early in product(scripts, moves, (1, 2), endings):
+            ends = (*early, Ending("E0", told, at_least=300), Ending("Rest", told))
+            game = changed(ask=Ask(tries=tries), moves=ways, draw=Draw(6))
+            game = replace(game, script=f"score = 0\n{script}{tells}", endings=ends)
+            program = built(game)
+            if program is None:
+                continue
+            text = plain_program(game, ALL_PACKS, "any.py").text
+            with self.subTest(script=script, moves=ways, tries=tries, early=bool(early)):
+                for dice in range(3):
+                    both(self, program, text, dice)
+                played += 1
+        self.assertGreater(played, 60)
 
 
 class TestReadyRules(unittest.TestCase):
