@@ -315,6 +315,27 @@ class TestCounts(unittest.TestCase):
         self.assertGreater(played, 60)
 
 
+class TestReading(unittest.TestCase):
+    def test_what_is_typed_is_read_alike_however_forgiving_a_round_is(self):
+        """Words that stand twice in an answer, numbers with signs of their own, odd quotes."""
+        asked = ({"packs": ("endings",)}, {"packs": ("mix",)}, {"packs": (), "sums": SUMS[2:3]})
+        for typos, points, case, sources in product((0, 1, 2), (True, False), (True, False), asked):
+            forgiving = Check(
+                by_letter=False,
+                by_place=False,
+                typos=typos,
+                ignore_punctuation=points,
+                ignore_case=case,
+            )
+            game = changed(ask=Ask(tries=None), check=forgiving, draw=Draw(None), **sources)
+            game = replace(game, endings=(Ending("Rest", ""),))
+            program = built(game)
+            text = plain_program(game, ALL_PACKS, "any.py").text
+            with self.subTest(typos=typos, points=points, case=case, **sources):
+                for dice in range(8):
+                    both(self, program, text, dice)
+
+
 class TestReadyRules(unittest.TestCase):
     def test_their_programs_read_well_whatever_stands_idle_in_them(self):
         base = changed(ask=Ask(tries=3, seconds=20))

@@ -278,11 +278,8 @@ def _of_checking(of: _Of) -> dict[str, bool]:
             for one in it.settings
             for word in one["articles"]  # type: ignore[attr-defined]
         ),
-        "has_pointed_numbers": of.some("ignores_points")
-        and any(any(map(str.isdigit, text)) for q in it.questions for text in (*q.right, *q.wrong)),
-        # Where one slip is forgiven at most, it cannot fall on a word that stands exactly.
-        "has_exact_parts": any(int(str(one["typos"])) > 1 for one in it.settings)
-        and _has_exact_parts(it),
+        "has_pointed_numbers": of.some("ignores_points") and _has_numbers(it),
+        "has_exact_parts": _has_exact_parts(it, max(int(str(one["typos"])) for one in it.settings)),
         "text_always": of.every("by_text"),
         "text_never": not of.some("by_text"),
         "has_points": of.some("ignores_points") and of.reads_texts,
@@ -396,16 +393,25 @@ def _asks_all_easy(it: Gathered, number: int) -> bool:
     )
 
 
-def _has_exact_parts(it: Gathered) -> bool:
-    """Whether an answer has words that must be exact beside others that need not."""
+def _has_numbers(it: Gathered) -> bool:
+    """Whether an answer that is read as a text has a number in it; those of sums have."""
+    texts = (text for question in it.questions for text in (*question.right, *question.wrong))
+    return any(one.choices for one in it.sums) or any(any(map(str.isdigit, one)) for one in texts)
+
+
+def _has_exact_parts(it: Gathered, most_typos: int) -> bool:
+    """Whether an answer has words that must be exact beside others that need not. Where one slip
+    is forgiven at most it cannot fall on such a word unseen, unless the word stands there twice."""
     for question in it.questions:
         for text in (*question.right, *question.wrong):
             words = fold(text).split()
             firm = [
-                sum(map(str.isalpha, word)) < 4 or any(map(str.isdigit, word)) for word in words
+                word
+                for word in words
+                if sum(map(str.isalpha, word)) < 4 or any(map(str.isdigit, word))
             ]
-            if len(words) > 1 and any(firm):
-                return True
+            if len(set(firm)) < len(firm) or (most_typos > 1 and len(words) > 1 and firm):
+                return most_typos > 0
     return False
 
 
