@@ -371,6 +371,7 @@ REFUSED = [
     (Stop.LOAD, "one pack twice", replace(FIVE, rounds=(TWICE,))),
     (Stop.LOAD, "picked together", changed(packs=("all",))),
     (Stop.LOAD, "by more than accents", changed(packs=("words",))),
+    (Stop.LOAD, "are one where", changed(packs=("alike",))),
     (Stop.MOVE_ON, "asked anew", changed(patterns=(LEFT,), moves=Moves(wrong=Way(To.AGAIN)))),
     (Stop.SCORE, "not whole", replace(FIVE, script="def right():\n    score /= 2")),
     (Stop.SCORE, "out while", replace(FIVE, script="def wrong():\n    out()")),
@@ -391,6 +392,7 @@ class TestWhatDoesNotFit(unittest.TestCase):
         packs = {
             **ALL_PACKS,
             "all": Pack("All", (NO_HINT,)),
+            "alike": Pack("Alike", (Question("?", ("Pea",), ("pea", "Bean")),)),
             "words": Pack("Words", (Question("?", ("smørrebrød",), (), Kind.LETTERS),)),
         }
         plain_program(FIVE, packs, "five.py")

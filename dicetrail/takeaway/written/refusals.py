@@ -5,7 +5,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 
 from dicetrail.core import Program
-from dicetrail.core.answers import spelled
+from dicetrail.core.answers import fold_steps, spelled
 from dicetrail.core.document import (
     DrawOrder,
     Kind,
@@ -182,3 +182,9 @@ def _of_question(question: Question, round_: Round) -> Iterator[str]:
     for text in texts:
         if not folds_alike(text, round_.check):
             yield f"“{text}” has signs that are read in a way of their own"
+    if question.choices and round_.check.by_text:
+        known = dict[str, str]()
+        for text in question.choices:
+            first = known.setdefault(fold_steps(text, round_.check)[-1].text, text)
+            if first != text:
+                yield f"“{first}” and “{text}” are one where an answer is read as forgivingly"
