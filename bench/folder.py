@@ -4,10 +4,13 @@
 of Harvest Supper, and plays both in Chromium: from the address to the page that can be begun,
 with a browser that knows nothing (cold) and with one that was there before (warm), and from
 the key that answers to the verdict on the page. The server is the baseline; what the folder
-has to hold to is 6 s cold, 2.5 s warm, and 50 ms for 95 of 100 answers.
+has to hold to is 6 s cold, 2.5 s warm, and 50 ms for 95 of 100 answers. What Chromium's own
+tracing says of the first visit is told too; of those figures the bounds are what is called
+good for them (Web Vitals, web.dev, from memory).
 """
 
 import io
+import json
 import re
 import sys
 import time
@@ -15,6 +18,7 @@ import zipfile
 from pathlib import Path
 from statistics import median
 from tempfile import TemporaryDirectory
+from typing import Any
 
 from selenium.webdriver.common.keys import Keys
 
@@ -26,6 +30,15 @@ from tests.web.demo import demo_store
 GAME = "harvest-supper"
 ANSWERS = 40
 COLD_S, WARM_S, VERDICT_MS = 6.0, 2.5, 50.0
+TRACED = {
+    "first paint, s": 1.8,
+    "largest paint, s": 2.5,
+    "main thread held, ms": 200,
+    "shifted": 0.1,
+}
+_TRACES = "blink.user_timing,devtools.timeline,disabled-by-default-devtools.timeline,loading"
+_LONG_US = 50_000
+"""A task that holds the main thread longer is felt."""
 _BEGIN = "return !!document.querySelector('[data-next]')"
 _PRESS = """
 const done = arguments[0], began = performance.now();
@@ -49,13 +62,16 @@ def main() -> None:
             archive = server.http.get(f"/api/games/{GAME}/folder", timeout=60).content
             zipfile.ZipFile(io.BytesIO(archive)).extractall(held)
             files = Files(Path(held))
-            there = _measured(f"{server.address}/play/{GAME}")
-            here = _measured(f"{files.address}/{GAME}/")
+            there, here = (
+                _measured(address) | _traced(address)
+                for address in (f"{server.address}/play/{GAME}", f"{files.address}/{GAME}/")
+            )
             files.close()
-    print(f"{'':24}{'server':>10}{'folder':>10}{'ratio':>8}")
+    print(f"{'':26}{'server':>10}{'folder':>10}{'ratio':>8}")
     for name in there:
-        print(f"{name:24}{there[name]:10.2f}{here[name]:10.2f}{here[name] / there[name]:8.1f}")
-    wanted = {"cold, s": COLD_S, "warm, s": WARM_S, "verdict, p95, ms": VERDICT_MS}
+        ratio = here[name] / there[name] if there[name] else 1.0
+        print(f"{name:26}{there[name]:10.2f}{here[name]:10.2f}{ratio:8.1f}")
+    wanted = TRACED | {"cold, s": COLD_S, "warm, s": WARM_S, "verdict, p95, ms": VERDICT_MS}
     missed = [f"{name} over {most}" for name, most in wanted.items() if here[name] > most]
     if missed:
         sys.exit("; ".join(missed))
@@ -78,6 +94,42 @@ def _measured(address: str) -> dict[str, float]:
         "verdict, median, ms": judged[len(judged) // 2],
         "verdict, p95, ms": judged[int(0.95 * (len(judged) - 1))],
         "page with all its own, MB": memory,
+    }
+
+
+def _traced(address: str) -> dict[str, float]:
+    """What the trace of a first visit says, up to the page that can be begun."""
+    driver = open_browser(traces=_TRACES)
+    try:
+        _opened(driver, address)
+        time.sleep(1)
+        told = (json.loads(line["message"])["message"] for line in driver.get_log("performance"))
+        events = [one["params"] for one in told if one["method"] == "Tracing.dataCollected"]
+    finally:
+        driver.quit()
+
+    def named(name: str) -> list[dict[str, Any]]:
+        return [event for event in events if event["name"] == name]
+
+    begun = next(
+        one
+        for one in named("navigationStart")
+        if one["args"]["data"]["documentLoaderURL"] == address
+    )
+    first = named("firstContentfulPaint")[-1]["ts"]
+    largest = named("largestContentfulPaint::Candidate")[-1]["ts"]
+    thread = (begun["pid"], begun["tid"])
+    tasks = [task for task in named("RunTask") if (task["pid"], task["tid"]) == thread]
+    if not tasks:
+        raise RuntimeError("the trace tells nothing of the page's main thread")
+    long = (task.get("dur", 0) for task in tasks if task["ts"] > first)
+    held = sum(took - _LONG_US for took in long if took > _LONG_US)
+    shifts = (one["args"]["data"] for one in named("LayoutShift"))
+    return {
+        "first paint, s": (first - begun["ts"]) / 1e6,
+        "largest paint, s": (largest - begun["ts"]) / 1e6,
+        "main thread held, ms": held / 1000,
+        "shifted": sum(one["score"] for one in shifts if not one["had_recent_input"]),
     }
 
 

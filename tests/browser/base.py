@@ -33,15 +33,21 @@ OPTIONS = (
 )
 
 
-def open_browser(width=1280, height=800, reduced_motion=True):
-    """Debian's Chromium, without a screen, with a page of this size."""
+def open_browser(width=1280, height=800, reduced_motion=True, traces=""):
+    """Debian's Chromium, without a screen, with a page of this size; it traces the categories
+    of events named, for its log of performance."""
     options = webdriver.ChromeOptions()
     options.binary_location = "/usr/bin/chromium"
     for option in OPTIONS:
         options.add_argument(option)
     if reduced_motion:
         options.add_argument("--force-prefers-reduced-motion")
-    options.set_capability("goog:loggingPrefs", {"browser": "ALL"})
+    logs = {"browser": "ALL"}
+    if traces:
+        logs["performance"] = "ALL"
+        quiet = {"enableNetwork": False, "enablePage": False}
+        options.add_experimental_option("perfLoggingPrefs", {"traceCategories": traces, **quiet})
+    options.set_capability("goog:loggingPrefs", logs)
     driver = webdriver.Chrome(options, webdriver.ChromeService("/usr/bin/chromedriver"))
     resize(driver, width, height)
     return driver
