@@ -139,5 +139,5 @@ test("an engine that fails leaves nobody waiting", async () => {
   FakeWorker.last.say({ failed: "no memory" });
   expect(await Promise.all(waiting)).toEqual([undefined, undefined]);
   expect(await engine.call({ method: "GET", path: "/", body: null })).toBeUndefined();
-  expect((await engine.answer(get("/api/play/runs/r")))?.type).toBe("error");
+  expect((await engine.answer(get("/api/play/runs/r")))?.status).toBe(500);
 });

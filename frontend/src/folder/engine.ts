@@ -31,6 +31,8 @@ const isKept = (one: unknown): one is Kept =>
   typeof one === "object" && one !== null && "id" in one && "run" in one && typeof one.run === "string";
 
 const MOST_KEPT = 200;
+/** What is answered where the engine did not begin: nothing that waiting would mend. */
+const BROKEN = { type: "about:blank", title: "Broken", status: 500, detail: "The engine did not begin.", problems: [] };
 
 export class Engine {
   private readonly waiting = new Map<number, (answer: Answer | undefined) => void>();
@@ -65,7 +67,7 @@ export class Engine {
     const text = request.method === "GET" ? "" : await request.text();
     const body: unknown = text ? JSON.parse(text) : null;
     const answer = await this.call({ method: request.method, path: path + search, body });
-    if (!answer) return Response.error();
+    if (!answer) return Response.json(BROKEN, { status: BROKEN.status });
     return answer.status === 204 ? new Response(null, { status: 204 }) : Response.json(answer.body, { status: answer.status });
   }
 
