@@ -36,7 +36,7 @@ export default function TakePage() {
         {failure && <ErrorNotice error={failure} />}
         {failure && !game.data && <WayBack />}
         {game.data && !told && !failure && <p role="status">Weighing what leaves…</p>}
-        {game.data && (
+        {game.data && (told || failure) && (
           <ul className="mt-5 grid items-stretch gap-5 md:grid-cols-2 lg:grid-cols-3">
             {told && <Played gameId={gameId} told={told} />}
             <Way
