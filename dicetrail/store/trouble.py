@@ -22,6 +22,7 @@ class StoreTrouble(Exception):
 
     def __init__(self, path: Path, what: str, mend: str, is_full: bool = False) -> None:
         self.path = path
+        self.what = what
         self.is_full = is_full
         self.told = f"The store cannot be used: {what}. {mend}."
         super().__init__(f"The store {path} cannot be used: {what}. {mend}.")

@@ -120,7 +120,7 @@ class TestRestoredOnThePage(StoreTest):
         for brought in (b"", b"no store", saved[:9000], saved[:-5000] + b"0" * 5000):
             refused = self.http.post("/api/backup", files={"file": ("s.sqlite", brought)})
             self.assertEqual(refused.status_code, 409, refused.text)
-            self.assertIn("The store cannot be used", refused.json()["detail"])
+            self.assertIn("This file cannot be restored", refused.json()["detail"])
             self.assertEqual(content(self.path), empty)
         taken = self.http.post("/api/backup", files={"file": ("s.sqlite", saved)})
         self.assertEqual(taken.status_code, 204, taken.text)

@@ -49,4 +49,9 @@ def restore_shelf(file: UploadFile, shelf: SharedShelf) -> None:
         except StoreTrouble as trouble:
             if trouble.is_full:
                 raise
-            raise HTTPException(409, trouble.told) from None
+            told = trouble.told
+            if trouble.path != shelf.database.path:
+                told = (
+                    f"This file cannot be restored: {trouble.what}. Choose a shelf that was saved."
+                )
+            raise HTTPException(409, told) from None
