@@ -1,6 +1,7 @@
 """A whole game made, broken, mended, undone and played through the interface alone."""
 
 import re
+from urllib.parse import parse_qs, urlsplit
 
 from selenium.webdriver.common.keys import Keys
 
@@ -220,6 +221,36 @@ class TestMaking(BrowserTest):
         self.upload(self.write("broken.json", file.replace(b'"seconds": 15', b'"seconds": "x"')))
         self.sees("rounds[0].ask.seconds")
 
+    def test_what_is_pressed_while_a_new_run_is_laid_is_pressed_on_that_run(self):
+        made = self.server.http.post(
+            "/api/games", json={"title": "Far off", "packs": ["harvest-supper-questions"]}
+        ).json()
+        self.open(f"/game/{made['id']}/ask?dice=7")
+        begin = self.button("Begin")
+        self.driver.execute_cdp_cmd("Network.enable", {})
+        self.addCleanup(self.be_far, 0)
+        self.be_far(700)
+        self.fill("Clock of a question", "9")
+        self.press(Keys.TAB)
+        self.saved()
+        begin.click()
+        self.be_far(0)
+        self.sees("Question 1 of", TABLE)
+        self.sees("9 s", TABLE)
+        newest = self.server.http.get(f"/api/games/{made['id']}").json()["revision"]
+        self.wait(lambda: self.run_laid()["revision"] == newest, "the newest game laid")
+        self.assertEqual(self.run_laid()["seen"], 1)
+
+    def run_laid(self):
+        """The run whose name the page's address has."""
+        name = parse_qs(urlsplit(self.driver.current_url).query)["run"][0]
+        return self.server.http.get(f"/api/runs/{name}").json()
+
+    def be_far(self, ms):
+        """Have the server answer so much later."""
+        speed = {"offline": False, "downloadThroughput": -1, "uploadThroughput": -1}
+        self.driver.execute_cdp_cmd("Network.emulateNetworkConditions", {"latency": ms, **speed})
+
     def test_a_saved_shelf_is_restored_on_an_empty_one(self):
         saved = self.server.http.get("/api/backup").content
         games = len(self.server.http.get("/api/games").json())
@@ -227,9 +258,9 @@ class TestMaking(BrowserTest):
         with Server(self.folder / "empty.sqlite") as empty:
             self.driver.get(empty.address)
             self.found(restore, "Restore").send_keys(self.write("cut.sqlite", saved[:9000]))
-            self.sees("The store cannot be used")
+            self.sees("This file cannot be restored")
             self.assert_accessible()
             self.found(restore, "Restore").send_keys(self.write("shelf.sqlite", saved))
             self.one("[aria-label='Open Seed Sums']")
             self.assertEqual(len(empty.http.get("/api/games").json()), games)
-            self.assertNotIn("The store cannot be used", self.text())
+            self.assertNotIn("This file cannot be restored", self.text())

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { diceIn, type Dice } from "../../api/dice";
+import { Line } from "../../api/line";
 import { playOn, sendInput, showRun, startRun, type MakerAction } from "../../api/runs";
 import type { Input, Intent, RunView, StepView } from "../../api/schema";
 import { Turns } from "../../api/turns";
@@ -45,6 +46,11 @@ const MOST_WAITING = 5;
 /** A run that a player is playing is looked at again so often. */
 const WATCHES_EVERY_MS = 2000;
 
+/** What a run laid on the table begins with, and why it is laid anew. */
+type First = { inputs: Input[]; restarted?: string };
+
+const BEGUN: Input[] = [{ action: { action: "begin" }, at: 0 }];
+
 type Laid = { run: RunView; steps: StepView[]; shown?: number; restarted?: string; lookedAt?: string };
 
 /**
@@ -63,20 +69,25 @@ export function useTableRun(gameId: string, revision: number): TableRun {
   /** What lies on the table, known before the page has drawn it. */
   const newest = useRef<Laid>(undefined);
   const [players, setPlayers] = useState(1);
+  /** Runs are laid and gone on with one after the other: what is pressed while one is laid goes to that
+   * one, and one is laid only once what was pressed before it is known. */
+  const [line] = useState(() => new Line());
+  const wanted = useRef(0);
 
   const take = useCallback(
     (call: () => Promise<Laid>, isFresh: boolean) =>
-      latest(async (isLatest) => {
+      latest(async () => {
         try {
           const next = await call();
-          if (!isLatest()) return undefined;
           newest.current = next;
           setLaid(next);
           setError(undefined);
           return next;
         } catch (failure) {
-          if (!isLatest()) return undefined;
-          if (isFresh) setLaid(undefined);
+          if (isFresh) {
+            newest.current = undefined;
+            setLaid(undefined);
+          }
           setError(failure);
           return undefined;
         }
@@ -85,12 +96,17 @@ export function useTableRun(gameId: string, revision: number): TableRun {
   );
 
   const lay = useCallback(
-    async (wanted: Dice | undefined, count: number, inputs: Input[], restarted?: string) => {
+    async (under: Dice | undefined, count: number, first: (isBegun: boolean) => First) => {
+      const mine = ++wanted.current;
       const names = count === 1 ? ["Player"] : Array.from({ length: count }, (_, n) => `Player ${n + 1}`);
-      const next = await take(async () => {
-        const run = await startRun(gameId, wanted, names, inputs);
-        return { run, steps: run.steps, restarted };
-      }, true);
+      const next = await line.next(async () => {
+        if (mine !== wanted.current) return undefined;
+        const { inputs, restarted } = first((newest.current?.run.seen ?? 0) > 0);
+        return take(async () => {
+          const run = await startRun(gameId, under, names, inputs);
+          return { run, steps: run.steps, restarted };
+        }, true);
+      });
       if (!next) return;
       // Asked of the address itself: the maker may have gone to another bench meanwhile.
       const { pathname, search: now } = window.location;
@@ -101,10 +117,9 @@ export function useTableRun(gameId: string, revision: number): TableRun {
       address.delete("step");
       void navigate({ pathname, search: address.toString() }, { replace: true });
     },
-    [gameId, navigate, take],
+    [gameId, navigate, take, line],
   );
 
-  const isBegun = (laid?.run.seen ?? 0) > 0;
   const laidDice = laid?.run.dice ?? dice;
   const seenRevision = useRef<number>(undefined);
   useEffect(() => {
@@ -112,11 +127,10 @@ export function useTableRun(gameId: string, revision: number): TableRun {
     seenRevision.current = revision;
     const left = wantedRun.current;
     wantedRun.current = null;
-    const fresh = () => {
-      const inputs: Input[] = isBegun ? [{ action: { action: "begin" }, at: 0 }] : [];
-      const why = isBegun ? "The game changed, so it starts again with the same dice." : undefined;
-      void lay(laidDice, players, inputs, why);
-    };
+    const fresh = () =>
+      void lay(laidDice, players, (isBegun) =>
+        isBegun ? { inputs: BEGUN, restarted: "The game changed, so it starts again with the same dice." } : { inputs: [] },
+      );
     if (left === null) {
       fresh();
       return;
@@ -134,7 +148,7 @@ export function useTableRun(gameId: string, revision: number): TableRun {
       },
       () => fresh(),
     );
-  }, [revision, isBegun, laidDice, players, lay, gameId]);
+  }, [revision, laidDice, players, lay, gameId]);
 
   const isGoingOn = laid?.lookedAt !== undefined && laid.run.is_players && laid.steps.at(-1)?.table.phase !== "ended";
   const watched = isGoingOn ? laid.run.id : undefined;
@@ -159,15 +173,18 @@ export function useTableRun(gameId: string, revision: number): TableRun {
   const isAtEnd = shown === last && !laid?.lookedAt;
   const lastAt = steps[last]?.at ?? 0;
   const [turns] = useState(() => new Turns<Laid>(MOST_WAITING));
-  const goOn = (done: string, send: (run: RunView) => Promise<RunView>) => {
+  const goOn = (done: string, after: number, send: (run: RunView, at: number) => Promise<RunView>) => {
     if (!laid || !isAtEnd) return;
+    const pressed = laid.run.id;
     const isKept = turns.push(done, ({ run, steps: before }) =>
       take(async () => {
-        const made = await send(run);
+        // Of a run laid since it was pressed, the time before is none of it.
+        const at = run.id === pressed ? lastAt + after : (before.at(-1)?.at ?? 0);
+        const made = await send(run, Math.round(at));
         return { run: made, steps: [...before, ...made.steps] };
       }, false),
     );
-    if (isKept) void turns.sendAll(() => newest.current);
+    if (isKept) void line.next(() => turns.sendAll(() => newest.current));
   };
 
   return {
@@ -187,17 +204,17 @@ export function useTableRun(gameId: string, revision: number): TableRun {
     lookedAt: laid?.lookedAt,
     act: (action, after) => {
       if (action.action === "wait" && isBusy) return;
-      goOn(JSON.stringify(action), (run) => sendInput(run.id, run.seen, action, Math.round(lastAt + after)));
+      goOn(JSON.stringify(action), after, (run, at) => sendInput(run.id, run.seen, action, at));
     },
     answer: (intent, questions, after) =>
-      goOn(`${intent} ${questions ?? "all"} ${shown}`, (run) => playOn(run.id, run.seen, Math.round(lastAt + after), intent, questions)),
+      goOn(`${intent} ${questions ?? "all"} ${shown}`, after, (run, at) => playOn(run.id, run.seen, at, intent, questions)),
     show,
-    branch: () => void lay(laidDice, players, inputsUpTo(steps, shown)),
+    branch: () => void lay(laidDice, players, () => ({ inputs: inputsUpTo(steps, shown) })),
     startOver: (count = players) => {
       setPlayers(count);
-      void lay(laidDice, count, isBegun && count === players ? [{ action: { action: "begin" }, at: 0 }] : []);
+      void lay(laidDice, count, (isBegun) => ({ inputs: isBegun && count === players ? BEGUN : [] }));
     },
-    roll: (chosen) => void lay(chosen, players, isBegun ? [{ action: { action: "begin" }, at: 0 }] : []),
+    roll: (chosen) => void lay(chosen, players, (isBegun) => ({ inputs: isBegun ? BEGUN : [] })),
   };
 }
 
