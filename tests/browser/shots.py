@@ -21,6 +21,7 @@ class Shots(BrowserTest):
     folder_for_shots = Path("docs/screenshots")
 
     def shot(self, name):
+        self.wait(lambda: not self.all("[role=progressbar]:not([hidden])"), "the whole page")
         time.sleep(0.4)  # let fonts and colours settle
         self.driver.save_screenshot(str(self.folder_for_shots / f"{name}.png"))
 
