@@ -8,7 +8,7 @@ import csv
 import io
 import json
 import random
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 from datetime import UTC, datetime
 from pathlib import Path
 from tempfile import TemporaryDirectory
@@ -27,6 +27,7 @@ from dicetrail.core import (
     Draw,
     Ending,
     Game,
+    Moment,
     Moves,
     Outcome,
     Pack,
@@ -162,14 +163,16 @@ COMBO_RULES = rules_of(game(COMBO, LIVES))
 COMBO_PROGRAM = build(game(COMBO, LIVES), {"bench": questions(30)}, recall={})
 
 
-def step_many() -> None:
-    """So many steps of the same game, with checking, clocks and footprints."""
+def step_many(tell: Callable[[Moment], object]) -> None:
+    """So many steps of the same game, with checking and clocks."""
     first = step(COMBO_PROGRAM, start(COMBO_PROGRAM, 7).state, Begin(), 0).state
     state, at = first, 0
     for _ in range(STEPS // 2):
         at += 1000
-        state = step(COMBO_PROGRAM, state, Answer(1), at).state
-        state = step(COMBO_PROGRAM, state, Continue(), at).state
+        for action in (Answer(1), Continue()):
+            moment = step(COMBO_PROGRAM, state, action, at)
+            tell(moment)
+            state = moment.state
         if state.phase is Phase.ENDED:
             state, at = first, 0
 
@@ -203,8 +206,14 @@ def walk_many() -> int:
     """So many games from 15, up and down by 5, won at 30 and lost at 0, through `settle`."""
     ends = (Ending("Won", "", 30, at_once=True), Ending("Lost", "", None, 0, at_once=True))
     walks = Walks(rules_of(game(UP_AND_DOWN, *ends)), (Outcome(Event.WRONG), Outcome(Event.RIGHT)))
-    picks = map((0.55).__gt__, iter(random.Random(7).random, None))
+    picks = picked(random.Random(7).random)
     return sum(walks.walk(picks) == -1 for _ in range(GAMES))
+
+
+def picked(chances: Callable[[], float]) -> Iterator[int]:
+    """Right or wrong, as chance has it."""
+    while True:
+        yield 1 if chances() < 0.55 else 0
 
 
 def loop_many() -> int:
@@ -228,10 +237,18 @@ def loop_many() -> int:
 def add_rules(add: Callable[..., None]) -> None:
     """The engine's speed: the rules alone, whole steps, whole games, a large pack."""
     assert walk_many() == loop_many(), "both must play the same games"
-    by_hand, settled, stepped, walked = best(3, loop_many, settle_many, step_many, walk_many)
+    by_hand, settled, stepped, told, walked = best(
+        3,
+        loop_many,
+        settle_many,
+        lambda: step_many(void),
+        lambda: step_many(lambda moment: moment.footprints),
+        walk_many,
+    )
     loop = by_hand / GAMES
     add("settle", SETTLED, "loop by hand, games", loop * SETTLED, settled, "600,000 a second")
     add("step", STEPS, "loop by hand, games", loop * STEPS, stepped, "25,000 a second")
+    add("step, footprints told", STEPS, "loop by hand, games", loop * STEPS, told, "")
     add("games through settle", GAMES, "loop by hand, games", by_hand, walked, "1.3 or less")
     early, late = best(3, *visiting())
     add("step, 2,000 visits on", VISITED, "its first visits", early, late, "1.5 or less")

@@ -6,7 +6,7 @@ of the day and a number by chance; what is to be kept of a run goes back with th
 """
 
 import json
-from collections.abc import Callable
+from collections.abc import Callable, Iterable
 from dataclasses import dataclass, field, replace
 from datetime import UTC, datetime
 from typing import Any, Literal
@@ -198,7 +198,7 @@ class Desk:
         """The footprints that dice and inputs lead to, for checking against another engine."""
         inputs = from_plain(tuple[Input, ...], body["inputs"])
         moments = replay(self.program, body["dice"], tuple(body["players"]), inputs)
-        return Reply(200, [as_plain(moment) for moment in moments])
+        return Reply(200, as_told(moments))
 
     def _run(self, name: str) -> KeptHere:
         run = self.runs.get(name)
@@ -239,6 +239,14 @@ class Desk:
     def _measure(self, run: KeptHere) -> Number:
         result = _ended(run).result
         return measure_of(self.carried.game.best, result.score, result.length_ms)
+
+
+def as_told(moments: Iterable[Moment]) -> list[Any]:
+    """The states and footprints of a run as they are written in JSON."""
+    return [
+        {"state": as_plain(moment.state), "footprints": as_plain(moment.footprints)}
+        for moment in moments
+    ]
 
 
 def _ended(run: KeptHere) -> Ended:

@@ -6,7 +6,7 @@ import zipfile
 
 from selenium.webdriver.common.keys import Keys
 
-from dicetrail.carried.desk import Carried, KeptHere
+from dicetrail.carried.desk import Carried, KeptHere, as_told
 from dicetrail.carried.plain import as_plain, from_plain
 from dicetrail.core import Answer, Continue, Phase, replay
 from dicetrail.core.foresight import SCOUTS, walked
@@ -127,7 +127,7 @@ class TestFolder(BrowserTest):
                 states = walked(program, SCOUTS[1:2], dice)
                 inputs = [given for _, given in states if given is not None]
                 players = [SCOUTS[1].name]
-                wanted.append(canonical(as_plain(replay(program, dice, players, inputs))))
+                wanted.append(canonical(as_told(replay(program, dice, players, inputs))))
                 body = {"dice": dice, "players": players, "inputs": as_plain(inputs)}
                 call = {"method": "POST", "path": "/api/play/replays", "body": body}
                 calls.append(json.dumps(call | {"now": 0, "chance": "0"}))
@@ -311,6 +311,7 @@ class TestFolder(BrowserTest):
             self.assertEqual(kept["cmi.core.score.raw"], score)
             self.assertRegex(kept["cmi.core.session_time"], r"^\d{4}:\d\d:\d\d\.\d\d$")
             self.button("Play again").click()
+            self.wait(lambda: self.kept(name).ended is None, "a new run")
             self.wait(lambda: self.all("[data-next]"), "the opening again")
         self.assertEqual(first["passes"], False)
         self.driver.switch_to.default_content()

@@ -2,6 +2,8 @@
 
 from dataclasses import replace
 
+from pydantic import TypeAdapter
+
 from dicetrail.core import (
     Answer,
     Begin,
@@ -21,6 +23,8 @@ from dicetrail.core import (
     step,
     table,
 )
+from dicetrail.core.play import Footprint
+from dicetrail.core.play.state import State
 
 VEGETABLES = Pack(
     "Vegetables",
@@ -89,3 +93,11 @@ def play(
         take(answer_for(program, moments[-1], outcome == "r"))
         take(Continue())
     return program, moments, inputs
+
+
+STEPS = TypeAdapter(list[tuple[State, tuple[Footprint, ...]]])
+
+
+def in_bytes(moments):
+    """Every state and footprint of a run, written out."""
+    return STEPS.dump_json([(moment.state, moment.footprints) for moment in moments])

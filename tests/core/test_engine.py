@@ -1,6 +1,5 @@
 """Runs, as play."""
 
-import json
 import subprocess
 import sys
 import unittest
@@ -34,7 +33,7 @@ from dicetrail.core import (
 from dicetrail.core.answers import Verdict
 from dicetrail.core.play import Result, Stop, TimeRanBackwards, check, spot
 from dicetrail.core.workbench import draw_list
-from tests.core.examples import FIVE, PACKS, VEGETABLES, answer_for, changed, play, points
+from tests.core.examples import FIVE, PACKS, VEGETABLES, answer_for, changed, in_bytes, play, points
 
 ACTIONS = st.one_of(
     st.just(Begin()),
@@ -43,11 +42,6 @@ ACTIONS = st.one_of(
     st.text(max_size=4).map(Answer),
     st.sampled_from("abcd").map(Answer),
 )
-
-
-def in_bytes(moments):
-    """Every footprint and state of a run, written out."""
-    return json.dumps([asdict(moment) for moment in moments], sort_keys=True).encode()
 
 
 class TestARun(unittest.TestCase):
@@ -158,8 +152,7 @@ class TestDeterminism(unittest.TestCase):
 
     def test_another_process_gives_the_same_bytes(self):
         script = (
-            "import sys; from tests.core.examples import play;"
-            "from tests.core.test_engine import in_bytes;"
+            "import sys; from tests.core.examples import in_bytes, play;"
             "sys.stdout.buffer.write(in_bytes(play('rwrwr')[1]))"
         )
         elsewhere = [

@@ -31,6 +31,7 @@ from dicetrail.core.document import (
     Phrase,
     Said,
     listed,
+    record,
     saying,
 )
 
@@ -55,7 +56,7 @@ class Verdict(StrEnum):
     """Empty, or names no choice: costs nothing, and the question stands."""
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Checked:
     """A verdict, its reason in one sentence, and what the answer was taken for."""
 
@@ -259,7 +260,7 @@ def check_choice(
         named, slips = ((given,) if isinstance(given, int) else given), 0
     if isinstance(named, Checked):
         return named
-    places = tuple(sorted(set(named)))
+    places = named if len(named) == 1 else tuple(sorted(set(named)))
     if not places:
         return _unreadable(Phrase.NOTHING_PICKED)
     for place in places:

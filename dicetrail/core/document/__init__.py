@@ -107,6 +107,7 @@ from dicetrail.core.document.phrases import (
     wording,
 )
 from dicetrail.core.document.problems import GameProblems, Problem, Severity, warning
+from dicetrail.core.document.records import record
 from dicetrail.core.document.sites import MOST_SITES, is_site
 from dicetrail.core.document.sounds import (
     LONGEST_CUE_MS,
@@ -261,6 +262,7 @@ __all__ = [
     "parts_in",
     "places_in",
     "places_of",
+    "record",
     "samples",
     "saying",
     "semitones",

@@ -22,8 +22,6 @@ from dicetrail.core.play import (
     ended_as,
     in_play,
     leader_of,
-    round_of,
-    seconds_for,
 )
 
 
@@ -144,7 +142,6 @@ def _done(
 ) -> Sighting:
     put = in_play(program, state)
     sourced = put.dealt.sourced
-    seconds = seconds_for(round_of(program, state), sourced.question)
     return Sighting(
         sourced.source,
         sourced.number,
@@ -157,6 +154,6 @@ def _done(
         state.used + max(0, footprint.at - state.at),
         state.is_hinted,
         traits_of(sourced.question).level,
-        None if seconds is None else seconds * 1000,
+        None if put.seconds is None else put.seconds * 1000,
         step,
     )

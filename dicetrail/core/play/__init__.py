@@ -39,7 +39,6 @@ from dicetrail.core.play.program import (
     recalling,
     round_of,
     sample_verdicts,
-    seconds_for,
     spot,
 )
 from dicetrail.core.play.state import (
@@ -131,7 +130,6 @@ __all__ = [
     "replay",
     "round_of",
     "sample_verdicts",
-    "seconds_for",
     "seen_again",
     "spot",
     "start",

@@ -22,9 +22,10 @@ state.
 """
 
 from collections.abc import Callable, Iterable, Iterator, Sequence
+from functools import partial
 from typing import Any
 
-from dicetrail.core.answers import Verdict, as_letters, letters_of
+from dicetrail.core.answers import Checked, Given, Verdict, as_letters, letters_of
 from dicetrail.core.document import (
     ENGLISH,
     MOST_PLAYERS,
@@ -48,16 +49,13 @@ from dicetrail.core.play.flow import (
     settled_question,
     time_is_up,
 )
-from dicetrail.core.play.footprints import Answered, Footprint, Stop, What
-from dicetrail.core.play.outcomes import Prints, cued, quiet, run_rules, tries_left
+from dicetrail.core.play.footprints import Answered, Footprint, Prints, Stop, What
+from dicetrail.core.play.outcomes import cued, quiet, run_rules, tries_left
 from dicetrail.core.play.program import (
     Program,
-    check,
     deal_of,
+    in_play,
     most_questions,
-    question_of,
-    round_of,
-    seconds_for,
 )
 from dicetrail.core.play.state import (
     Action,
@@ -129,24 +127,26 @@ def step(program: Program, state: State, action: Action, at: int) -> Moment:
     prints: Prints = []
     heard = state.heard
     state = _let_time_pass(program, state, at, prints)
-    if isinstance(action, Wait | Listen):
-        if isinstance(action, Listen):
-            state = _listen(state, action, prints)
-        return Moment(state, tuple(prints))
+    if isinstance(action, Wait):
+        return Moment(state, prints)
+    if isinstance(action, Listen):
+        return Moment(_listen(state, action, prints), prints)
     before = len(prints)
     try:
         take = _TAKEN.get((type(action), state.phase))
         if take is None:
             raise _Refused(_WHEN[state.phase])
         _meant_for_this(state, action)
-        # What was heard before is over, but not what time has brought just now.
-        since = state._replace(heard=state.heard[len(heard) :], unattended=0)
+        since = state
+        if heard or state.unattended:
+            # What was heard before is over, but not what time has brought just now.
+            since = state._replace(heard=state.heard[len(heard) :], unattended=0)
         state = take(program, since, action, prints)
     except _Refused as refusal:
         del prints[before:]
         prints.append(_refusal(state, action, refusal.why))
-        return Moment(state, tuple(prints), refusal.said)
-    return Moment(state, tuple(prints))
+        return Moment(state, prints, refusal.said)
+    return Moment(state, prints)
 
 
 def _meant_for_this(state: State, action: Action) -> None:
@@ -207,7 +207,7 @@ def _let_time_pass(program: Program, state: State, at: int, prints: Prints) -> S
             else:
                 state = _countdown_ended(program, state, prints)
         else:
-            return state._replace(at=at)
+            return state if at == state.at else state._replace(at=at)
 
 
 def _tick(state: State, at: int) -> State:
@@ -215,25 +215,18 @@ def _tick(state: State, at: int) -> State:
     passed = at - state.at
     if not passed:
         return state
-    clocks = state.clocks
-    left = Clocks(
-        *(
-            None if left is None else left - passed
-            for left in (clocks.question, clocks.round, clocks.game)
-        )
-    )
-    return state._replace(at=at, clocks=left, used=state.used + passed)
+    return state._replace(at=at, clocks=state.clocks.after(passed), used=state.used + passed)
 
 
 def _countdown_ended(program: Program, state: State, prints: Prints) -> State:
     """What follows from the end of a countdown: the question's before the round's, and that
     before the game's."""
     if state.clocks.question is not None and state.clocks.question <= 0:
-        seconds = seconds_for(round_of(program, state), question_of(program, state))
-        why = f"{counted(seconds or 0, 'second')} are over; an answer is too late now"
+        put = in_play(program, state)
+        why = f"{counted(put.seconds or 0, 'second')} are over; an answer is too late now"
         prints.append(Footprint(state.at, Stop.ASK, What.LATE, why))
         late = quiet(state)._replace(result=Result.LATE)
-        return settled_question(program, late, Event.TIMEOUT, prints)
+        return settled_question(program, late, put, Event.TIMEOUT, prints)
     return time_is_up(program, state, prints)
 
 
@@ -266,24 +259,26 @@ def _begin(program: Program, state: State, action: Begin, prints: Prints) -> Sta
 
 
 def _answer(program: Program, state: State, action: Answer, prints: Prints) -> State:
-    given = action.value
-    checked = check(program, state, given)
-    said = f"typed “{given}”" if isinstance(given, str) else f"picked {_choices_said(given)}"
-    prints.append(
-        Footprint(state.at, Stop.ASK, What.ANSWERED, f"{state.players[state.turn]} {said}")
-    )
-    why = f"{checked.verdict}: {checked.why}"
-    prints.append(Footprint(state.at, Stop.CHECK, What.CHECKED, why))
+    given, put = action.value, in_play(program, state)
+    checked = put.check(given)
+    prints.append(partial(_tell_answer, state.at, state.players[state.turn], given, checked))
     if checked.verdict is Verdict.UNREADABLE:
         return quiet(state)._replace(given=given, result=Result.UNREADABLE)
     event = Event.WRONG if checked.verdict is Verdict.WRONG else Event.RIGHT
     # A whole word that is right is no miss.
-    is_word = question_of(program, state).kind is Kind.LETTERS
+    is_word = put.question.kind is Kind.LETTERS
     used = state.tries_used + (event is Event.WRONG or not is_word)
-    state = quiet(state)._replace(
-        given=given, tries_used=used, result=Result(checked.verdict.value)
-    )
-    return settled_question(program, state, event, prints)
+    state = quiet(state)._replace(given=given, tries_used=used, result=_CAME_OF[checked.verdict])
+    return settled_question(program, state, put, event, prints)
+
+
+def _tell_answer(at: int, who: str, given: Given, checked: Checked) -> Iterator[Footprint]:
+    said = f"typed “{given}”" if isinstance(given, str) else f"picked {_choices_said(given)}"
+    yield Footprint(at, Stop.ASK, What.ANSWERED, f"{who} {said}")
+    yield Footprint(at, Stop.CHECK, What.CHECKED, f"{checked.verdict}: {checked.why}")
+
+
+_CAME_OF = {verdict: Result(verdict.value) for verdict in Verdict}
 
 
 def _choices_said(given: int | tuple[int, ...]) -> str:
@@ -294,15 +289,15 @@ def _choices_said(given: int | tuple[int, ...]) -> str:
 
 
 def _letter(program: Program, state: State, action: Letter, prints: Prints) -> State:
-    question = question_of(program, state)
-    if question.kind is not Kind.LETTERS:
+    put = in_play(program, state)
+    if put.question.kind is not Kind.LETTERS:
         raise _Refused(Phrase.NO_LETTERS)
     letters = as_letters(action.char[:8])
     if not letters:
         raise _Refused(Phrase.ONE_LETTER)
     if set(letters) <= set(state.tried):
         raise _Refused(Phrase.LETTER_TRIED, letter="".join(letters))
-    wanted = letters_of(question.right[0])
+    wanted = letters_of(put.question.right[0])
     tried = tuple(dict.fromkeys((*state.tried, *letters)))
     letter, stands = "".join(letters), wanted.issuperset(letters)
     who = state.players[state.turn]
@@ -315,45 +310,48 @@ def _letter(program: Program, state: State, action: Letter, prints: Prints) -> S
         tried=tried, tries_used=misses, given=None, result=Result(verdict)
     )
     event = Event.LETTER_HIT if stands else Event.LETTER_MISS
-    state, settled = run_rules(program, state, event, prints)
+    state, settled = run_rules(program, state, event, prints, put)
     state = cued(program, state, Occasion(event.value.replace("_", " ")), prints)
     # The last letter settles the word, whatever ending it has brought at once.
     if wanted <= set(tried):
         found = state._replace(result=Result.RIGHT)
-        return settled_question(program, found, Event.RIGHT, prints, settled.ending)
-    if not stands and tries_left(round_of(program, state), question, state) == 0:
+        return settled_question(program, found, put, Event.RIGHT, prints, settled.ending)
+    if not stands and tries_left(put, state) == 0:
         missed = state._replace(result=Result.WRONG)
-        return settled_question(program, missed, Event.WRONG, prints, settled.ending)
+        return settled_question(program, missed, put, Event.WRONG, prints, settled.ending)
     if settled.ending is not None:
         state, way = at_once(program, state, settled.ending)
-        return hold(program, state, way, prints)
+        return hold(program, state, put, way, prints)
     return state
 
 
 def _hint(program: Program, state: State, _action: Hint, prints: Prints) -> State:
-    if not round_of(program, state).ask.hints:
+    put = in_play(program, state)
+    if not put.round.ask.hints:
         raise _Refused(Phrase.NO_HINTS)
-    if not question_of(program, state).details.hint:
+    if not put.question.details.hint:
         raise _Refused(Phrase.HAS_NO_HINT)
     if state.is_hinted:
         raise _Refused(Phrase.HINT_SHOWN)
     prints.append(
         Footprint(state.at, Stop.ASK, What.HINTED, f"{state.players[state.turn]} took the hint")
     )
-    state, settled = run_rules(program, quiet(state)._replace(is_hinted=True), Event.HINTED, prints)
+    state = quiet(state)._replace(is_hinted=True)
+    state, settled = run_rules(program, state, Event.HINTED, prints, put)
     state = cued(program, state, Occasion.HINT, prints)
     if settled.ending is not None:
         state, way = at_once(program, state, settled.ending)
-        return hold(program, state, way, prints)
+        return hold(program, state, put, way, prints)
     return state
 
 
 def _pass(program: Program, state: State, _action: Pass, prints: Prints) -> State:
-    if not round_of(program, state).ask.passing:
+    put = in_play(program, state)
+    if not put.round.ask.passing:
         raise _Refused(Phrase.NO_PASSING)
     prints.append(Footprint(state.at, Stop.ASK, What.PASSED, f"{state.players[state.turn]} passed"))
     state = quiet(state)._replace(given=None, result=Result.PASSED)
-    return settled_question(program, state, Event.PASSED, prints)
+    return settled_question(program, state, put, Event.PASSED, prints)
 
 
 def _continue(program: Program, state: State, _action: Continue, prints: Prints) -> State:

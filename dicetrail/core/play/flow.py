@@ -4,8 +4,9 @@ Each function takes the state and a list of footprints to add to, and gives the 
 A question leads to a hold, a hold to a way, a way to a question, a round or the end.
 """
 
-from collections.abc import Sequence
+from collections.abc import Iterator, Sequence
 from dataclasses import replace
+from functools import partial
 
 from dicetrail.core.answers import LETTERS, letters_of
 from dicetrail.core.document import (
@@ -32,11 +33,13 @@ from dicetrail.core.play.footprints import (
     Change,
     Footprint,
     Pictures,
+    Prints,
     Stop,
+    Tale,
     What,
+    told,
 )
 from dicetrail.core.play.outcomes import (
-    Prints,
     cue_of_ending,
     cued,
     leader_of,
@@ -46,19 +49,14 @@ from dicetrail.core.play.outcomes import (
 )
 from dicetrail.core.play.program import (
     Program,
-    as_chosen,
     asked_in_round,
-    choices_of,
     deal_of,
     in_play,
     length_of_round,
     next_question,
-    question_of,
-    right_answer,
-    round_of,
-    seconds_for,
     with_rows_leaving,
 )
+from dicetrail.core.play.putting import InPlay
 from dicetrail.core.play.state import Clocks, Phase, Result, State
 from dicetrail.core.rules import (
     Asks,
@@ -74,7 +72,6 @@ from dicetrail.core.rules import (
     before_asking,
     due_end,
     ending_titled,
-    last_ending,
     onward,
     round_titled,
     time_ends,
@@ -85,64 +82,75 @@ MOST_LEAD_MS = 5000
 
 
 def settled_question(
-    program: Program, state: State, event: Event, prints: Prints, ending: int | None = None
+    program: Program,
+    state: State,
+    put: InPlay,
+    event: Event,
+    prints: Prints,
+    ending: int | None = None,
 ) -> State:
-    """What an outcome of the question, its result in the state, leads to.
+    """What an outcome of the question in play, its result in the state, leads to.
 
     `ending` has come at once already, by the letter that made the outcome.
     """
     result, first = state.result, len(prints)
     assert result is not None
-    state, settled = run_rules(program, state, event, prints, result.value)
+    state, settled = run_rules(program, state, event, prints, put, result.value)
     ending = settled.ending if ending is None else ending
     way = settled.way
     if ending is not None:
         state, way = at_once(program, state, ending)
-    reveal = round_of(program, state).after.reveal
+    reveal = put.round.after.reveal
     if reveal is Reveal.ALWAYS or (reveal is Reveal.LAST_TRY and way is not None):
         state = state._replace(is_revealed=True)
     is_done = way is not None and way.to is not To.AGAIN
-    state = with_rows_leaving(program, state, is_done)
+    state = with_rows_leaving(put, state, is_done)
     if is_done:
-        prints[first] = replace(prints[first], answered=_answered(program, state, result))
+        prints[first] = partial(_tell_answered, prints[first], state, put, result)
     state = cued(program, state, _OCCASIONS[result], prints)
     state = streak_cued(program, state, prints) if event is Event.RIGHT else state
-    return hold(program, state, way, prints)
+    return hold(program, state, put, way, prints)
 
 
-def _answered(program: Program, state: State, result: Result) -> Answered:
+def _tell_answered(
+    change: Footprint | Tale, state: State, put: InPlay, result: Result
+) -> Iterator[Footprint]:
+    """What the rules changed by the last answer to a question, with that question."""
+    for footprint in told([change]):
+        yield replace(footprint, answered=_answered(state, put, result))
+
+
+def _answered(state: State, put: InPlay, result: Result) -> Answered:
     """The question in play, now that it is done with."""
-    question, given = question_of(program, state), state.given
+    question, given = put.question, state.given
     places: tuple[int, ...] = ()
     if given is not None and not isinstance(given, str):
-        choices, _ = choices_of(program, state)
         picked = (given,) if isinstance(given, int) else given
-        places = tuple(place for place in picked if 1 <= place <= len(choices))
-        given = as_chosen(program, state, program.wording, places)
-    told = round_of(program, state).after.reveal is not Reveal.NEVER
+        places = tuple(place for place in picked if 1 <= place <= len(put.choices))
+        given = put.chosen(places)
+    is_told = put.round.after.reveal is not Reveal.NEVER
     return Answered(
         state.turn,
-        program.game.rounds[state.round].title,
+        put.round.title,
         question.prompt,
         given or "".join(state.tried),
         result.value,
-        right_answer(program, state, program.wording) if told else "",
-        question.details.note if told else "",
-        _pictures(program, state, places, told),
+        put.answer if is_told else "",
+        question.details.note if is_told else "",
+        _pictures(put, places, is_told),
     )
 
 
-def _pictures(program: Program, state: State, places: Sequence[int], is_told: bool) -> Pictures:
+def _pictures(put: InPlay, places: Sequence[int], is_told: bool) -> Pictures:
     """The pictures of the question in play, those picked, and the right ones if they are told."""
-    details, pack = question_of(program, state).details, in_play(program, state).pack
+    details = put.question.details
     if details.shows is not Shows.PICTURE:
-        return Pictures(pack, details.picture) if details.picture else NO_PICTURES
-    choices, right = choices_of(program, state)
+        return Pictures(put.pack, details.picture) if details.picture else NO_PICTURES
     return Pictures(
-        pack,
+        put.pack,
         details.picture,
-        tuple(choices[place - 1] for place in places),
-        tuple(choices[place - 1] for place in right) if is_told else (),
+        tuple(put.choices[place - 1] for place in places),
+        tuple(put.choices[place - 1] for place in put.right) if is_told else (),
     )
 
 
@@ -162,28 +170,34 @@ def at_once(program: Program, state: State, ending: int) -> tuple[State, Way]:
     return state, Way(To.ENDING, program.game.endings[ending].title)
 
 
-def hold(program: Program, state: State, way: Way | None, prints: Prints) -> State:
+def hold(program: Program, state: State, put: InPlay, way: Way | None, prints: Prints) -> State:
     """Hold the run as cues and round say, and then go the way; None goes back to the question."""
     now = {heard.cue for heard in state.heard if heard.at == state.at}
-    cues = [cue for cue in program.game.cues if cue.name in now]
-    hold = hold_for(round_of(program, state), cues, way)
+    cues = [cue for cue in program.game.cues if cue.name in now] if now else ()
+    hold = hold_for(put.round, cues, way)
     if way is None and hold == 0:
         return state
     state = state._replace(phase=Phase.HOLDING, hold=hold, way=way)
     if hold == 0:
         return after_hold(program, state, prints)
+    prints.append(partial(_tell_hold, state, put, hold))
+    return state
+
+
+def _tell_hold(state: State, put: InPlay, hold: int | None) -> Iterator[Footprint]:
     shown = (
-        f"the right answer, {right_answer(program, state, ENGLISH)}, is shown"
+        f"the right answer, {put.answer_in_english}, is shown"
         if state.is_revealed
         else "the feedback is shown"
     )
     until = "until the player goes on" if hold is None else f"for {hold} ms"
-    prints.append(Footprint(state.at, Stop.CUE, What.HELD, f"{shown} {until}; the clocks wait"))
-    return state
+    yield Footprint(state.at, Stop.CUE, What.HELD, f"{shown} {until}; the clocks wait")
 
 
 def hold_for(round_: Round, cues: Sequence[Cue], way: Way | None) -> int | None:
     """The milliseconds that cues and round hold the run for; None until the player goes on."""
+    if not cues:
+        return 0 if way is None else round_.after.hold_ms
     if any(cue.until_continue for cue in cues):
         return None
     longest = max((cue.hold_ms for cue in cues if cue.hold_ms is not None), default=None)
@@ -193,9 +207,9 @@ def hold_for(round_: Round, cues: Sequence[Cue], way: Way | None) -> int | None:
 
 
 def after_hold(program: Program, state: State, prints: Prints) -> State:
-    way = state.way
-    state = state._replace(phase=Phase.ASKING, hold=None, way=None)
-    return state if way is None else _go(program, quiet(state), way, prints)
+    if state.way is None:
+        return state._replace(phase=Phase.ASKING, hold=None)
+    return _go(program, quiet(state), state.way, prints)
 
 
 def _go(program: Program, state: State, way: Way, prints: Prints) -> State:
@@ -224,7 +238,14 @@ def where_of(state: State) -> Where:
 def _follow(program: Program, state: State, step: Step, prints: Prints) -> State:
     """Go where the course leads."""
     where = step.where
-    state = state._replace(turn=where.turn, position=where.position, skipped=where.skipped)
+    state = state._replace(
+        turn=where.turn,
+        position=where.position,
+        skipped=where.skipped,
+        phase=Phase.ASKING,
+        hold=None,
+        way=None,
+    )
     match step:
         case Asks():
             return _ask(program, state, step.is_again, prints)
@@ -301,8 +322,7 @@ def _ask(program: Program, state: State, is_again: bool, prints: Prints) -> Stat
         elif time_over is not None:
             prints.append(_time_told(state, time_over))
         return _follow(program, state, instead, prints)
-    round_, question = round_of(program, state), question_of(program, state)
-    seconds = seconds_for(round_, question)
+    put = in_play(program, state)
     state = state._replace(
         phase=Phase.ASKING,
         tries_used=0,
@@ -312,12 +332,12 @@ def _ask(program: Program, state: State, is_again: bool, prints: Prints) -> Stat
         result=None,
         is_revealed=False,
         used=0,
-        lead=MOST_LEAD_MS if round_.ask.waits_for_sound and question.details.sound else 0,
+        lead=MOST_LEAD_MS if put.round.ask.waits_for_sound and put.question.details.sound else 0,
         put=state.put + 1,
-        clocks=Clocks(in_ms(seconds), clocks.round, clocks.game),
+        clocks=Clocks(in_ms(put.seconds), clocks.round, clocks.game),
     )
-    _tell_question(program, state, is_again, length, seconds, prints)
-    state, settled = run_rules(program, state, Event.ASKED, prints, is_again=is_again)
+    prints.append(partial(_tell_question, state, put, is_again, length))
+    state, settled = run_rules(program, state, Event.ASKED, prints, put, is_again=is_again)
     if settled.ending is not None:
         state, way = at_once(program, state, settled.ending)
         return _go(program, state, way, prints)
@@ -325,34 +345,27 @@ def _ask(program: Program, state: State, is_again: bool, prints: Prints) -> Stat
 
 
 def _tell_question(
-    program: Program,
-    state: State,
-    is_again: bool,
-    length: int | None,
-    seconds: int | None,
-    prints: Prints,
-) -> None:
-    source = in_play(program, state).dealt.sourced
-    choices, _ = choices_of(program, state)
-    number = state.position + 1
+    state: State, put: InPlay, is_again: bool, length: int | None
+) -> Iterator[Footprint]:
+    question, number = put.question, state.position + 1
     if not is_again:
         if state.position:
             of = "" if length is None else f" of {length}"
             why = f"on to question {number}{of}"
-            prints.append(Footprint(state.at, Stop.MOVE_ON, What.MOVED, why))
+            yield Footprint(state.at, Stop.MOVE_ON, What.MOVED, why)
         of = "" if length is None else f" of {length}"
-        why = f"question {number}{of} is number {source.number + 1} of its source"
+        why = f"question {number}{of} is number {put.dealt.sourced.number + 1} of its source"
         change = Change("question", number - 1 or None, number)
-        prints.append(Footprint(state.at, Stop.DRAW, What.DRAWN, why, (change,)))
-    if choices:
-        how = f"with {len(choices)} choices, A to {LETTERS[len(choices) - 1]}"
-    elif source.question.kind is Kind.LETTERS:
-        how = f"with {counted(len(letters_of(source.question.right[0])), 'letter')} to find"
+        yield Footprint(state.at, Stop.DRAW, What.DRAWN, why, (change,))
+    if put.choices:
+        how = f"with {len(put.choices)} choices, A to {LETTERS[len(put.choices) - 1]}"
+    elif question.kind is Kind.LETTERS:
+        how = f"with {counted(len(letters_of(question.right[0])), 'letter')} to find"
     else:
         how = "to be answered by typing"
-    clock = "" if seconds is None else f", {counted(seconds, 'second')}"
-    why = f"“{source.question.prompt}” {how}{clock}"
-    prints.append(Footprint(state.at, Stop.ASK, What.ASKED, why))
+    clock = "" if put.seconds is None else f", {counted(put.seconds, 'second')}"
+    why = f"“{question.prompt}” {how}{clock}"
+    yield Footprint(state.at, Stop.ASK, What.ASKED, why)
 
 
 def time_is_up(program: Program, state: State, prints: Prints) -> State:
@@ -434,7 +447,7 @@ def game_over(
     if ending is None:
         outcome = Outcome(Event.GAME_OVER, state.round, player_number=leader + 1)
         leaders = scores.count(scores[leader])
-        ending = last_ending(rules, state.tallies[leader], outcome, leaders, len(scores))
+        ending = rules.last_ending(state.tallies[leader], outcome, leaders, len(scores))
         if ending is None and due is not None:
             ending = due.ending
             state = state._replace(turn=due.player)

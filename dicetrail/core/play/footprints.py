@@ -6,10 +6,11 @@ them, and a run can be told from them alone. None tells a right answer before th
 is done with.
 """
 
-from dataclasses import dataclass, field
+from collections.abc import Callable, Iterable, Iterator
+from dataclasses import field
 from enum import StrEnum
 
-from dicetrail.core.document import Number
+from dicetrail.core.document import Number, record
 
 
 class Stop(StrEnum):
@@ -50,7 +51,7 @@ class What(StrEnum):
     ENDED = "ended"
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Change:
     """One value, before and after."""
 
@@ -62,7 +63,7 @@ class Change:
     """What it is now; None if it is gone."""
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Fact:
     """One value a handler could read."""
 
@@ -72,7 +73,7 @@ class Fact:
     """What it was when the handler ran."""
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Pictures:
     """The pictures of a question, by the names its pack gives them: its own, those picked, and
     the right ones as far as they are told. Where they are shown, by where they are found."""
@@ -90,7 +91,7 @@ class Pictures:
 NO_PICTURES = Pictures()
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Answered:
     """A question that is done with: what was asked and answered, and what came of it."""
 
@@ -112,7 +113,7 @@ class Answered:
     """What was seen: told to whoever looks back on it, and no part of what happened."""
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Footprint:
     """One thing that happened, `at` milliseconds after the run began."""
 
@@ -132,3 +133,20 @@ class Footprint:
     """What those lines could read, as it was when they ran."""
     answered: Answered | None = None
     """The question that this was the last answer to."""
+
+
+Tale = Callable[[], Iterable[Footprint]]
+"""What tells footprints once somebody asks for them."""
+
+Prints = list[Footprint | Tale]
+"""What happened in a step. What comes of every answer is left to be told, for many a run is
+only played to see where it ends; what is rare is told at once."""
+
+
+def told(prints: Iterable[Footprint | Tale]) -> Iterator[Footprint]:
+    """Footprints in words."""
+    for one in prints:
+        if isinstance(one, Footprint):
+            yield one
+        else:
+            yield from one()

@@ -3,38 +3,39 @@
 Nothing here moves the run on; `flow` does.
 """
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Iterator, Sequence
+from functools import partial
 from typing import Any
 
 from dicetrail.core.document import (
     Best,
     Cue,
     Game,
+    Number,
     Occasion,
-    Question,
-    Round,
     as_written,
     filled_in,
 )
 from dicetrail.core.draw import stream
-from dicetrail.core.play.footprints import Change, Fact, Footprint, Stop, What
-from dicetrail.core.play.program import Program, question_of, round_of, seconds_for, tries_for
+from dicetrail.core.play.footprints import Change, Fact, Footprint, Prints, Stop, What
+from dicetrail.core.play.program import Program
+from dicetrail.core.play.putting import InPlay
 from dicetrail.core.play.state import Heard, Phase, State
 from dicetrail.core.rules import (
-    WITHOUT_QUESTION,
+    COUNTED,
     Done,
     Event,
     Outcome,
     Roll,
+    Rules,
     Settled,
     Tally,
     best_score,
+    counts_of,
     settle,
     share_left,
     still_allowed,
 )
-
-Prints = list[Footprint]
 
 
 def run_rules(
@@ -42,30 +43,35 @@ def run_rules(
     state: State,
     event: Event,
     prints: Prints,
+    put: InPlay | None = None,
     verdict: str = "",
     is_again: bool = False,
 ) -> tuple[State, Settled]:
-    """Run the rules for an event of the player whose turn it is, and do what they say."""
-    outcome = _outcome(program, state, event, verdict, is_again)
+    """Run the rules for an event of the player whose turn it is, and do what they say.
+
+    `put` is the question in play, where the event is one of a question.
+    """
+    if put is None:
+        player = state.turn + 1
+        outcome = Outcome(event, state.round, tries_used=0, player_number=player)
+    else:
+        outcome = _outcome(put, state, event, verdict, is_again)
     before = state.tally
     settled = settle(program.rules, before, outcome, _dice_for(program, state, outcome), True)
     tallies = list(state.tallies)
     tallies[state.turn] = settled.tally
-    told = _tell_change(program, state, outcome, before, settled)
-    if told is not None:
-        prints.append(told)
+    if settled.lines or event in _SCORED:
+        tale = partial(_tell_change, program.rules, state.at, outcome, before, settled)
+        prints.append(tale)
     state = state._replace(tallies=tuple(tallies))
     for done in settled.deeds:
         state = _do(program, state, done, prints)
     return _lives_cued(program, state, before, settled.tally, prints), settled
 
 
-def _outcome(program: Program, state: State, event: Event, verdict: str, is_again: bool) -> Outcome:
-    player = state.turn + 1
-    if event in WITHOUT_QUESTION:
-        return Outcome(event, state.round, tries_used=0, player_number=player)
-    round_, question = round_of(program, state), question_of(program, state)
-    details, allowed = question.details, seconds_for(round_, question) or 0
+def _outcome(put: InPlay, state: State, event: Event, verdict: str, is_again: bool) -> Outcome:
+    """What happened in the course of a question, as rules read it."""
+    details, allowed = put.question.details, put.seconds or 0
     # Once it is too late, or passed, nothing is left.
     is_closed = event in (Event.TIMEOUT, Event.PASSED)
     left = 0 if is_closed else max(0, state.clocks.question or 0)
@@ -80,17 +86,16 @@ def _outcome(program: Program, state: State, event: Event, verdict: str, is_agai
         allowed,
         share_left(left, allowed * 1000),
         state.tries_used,
-        0 if is_closed else tries_left(round_, question, state),
-        player,
+        0 if is_closed else tries_left(put, state),
+        state.turn + 1,
         verdict,
         is_again,
     )
 
 
-def tries_left(round_: Round, question: Question, state: State) -> int:
-    """The answers, or missed letters, still allowed to a question."""
-    allowed = tries_for(round_, question)
-    return still_allowed(allowed, state.tries_used)
+def tries_left(put: InPlay, state: State) -> int:
+    """The answers, or missed letters, still allowed to the question in play."""
+    return still_allowed(put.tries, state.tries_used)
 
 
 def _dice_for(program: Program, state: State, outcome: Outcome) -> Roll | None:
@@ -102,38 +107,40 @@ def _dice_for(program: Program, state: State, outcome: Outcome) -> Roll | None:
     return lambda sides: chances.below(sides) + 1
 
 
-def _tell_change(
-    program: Program, state: State, outcome: Outcome, before: Tally, settled: Settled
-) -> Footprint | None:
-    """What the rules changed; None if there was nothing to run and nothing to change."""
-    if not settled.lines and outcome.event not in _SCORED:
-        return None
-    old, new = program.rules.values(before), program.rules.values(settled.tally)
-    changes = tuple(
-        Change(name, as_written(value), as_written(new[name]))
-        for name, value in old.items()
-        if value != new[name]
-    )
-    counters = [change for change in changes if change.name in program.rules.names]
-    told = ", ".join(f"{change.name} {change.before} → {change.after}" for change in counters)
-    why = f"{_EVENT_WORDS[outcome.event]}: {told or 'no counter changes'}"
-    facts = tuple(
-        Fact(
-            name,
-            as_written(old[name] if name in program.rules.names else _fact(name, new, outcome)),
-        )
-        for name in program.rules.handlers.reads.get(outcome.event, ())
-    )
-    return Footprint(state.at, Stop.SCORE, What.CHANGED, why, changes, settled.lines, facts)
-
-
 _SCORED = (Event.RIGHT, Event.WRONG, Event.TIMEOUT, Event.PASSED)
 """Told even where no rule ran, for they change the counts of right and wrong."""
 
 
-def _fact(name: str, values: Any, outcome: Outcome) -> Any:
-    if name in values:
-        return values[name]
+def _tell_change(
+    rules: Rules, at: int, outcome: Outcome, before: Tally, settled: Settled
+) -> Iterator[Footprint]:
+    """What the rules changed."""
+    after = settled.tally
+    changes = _changes(rules.names, before.counters, after.counters)
+    told = ", ".join([f"{change.name} {change.before} → {change.after}" for change in changes])
+    changes += _changes(COUNTED, counts_of(before), counts_of(after))
+    why = f"{_EVENT_WORDS[outcome.event]}: {told or 'no counter changes'}"
+    facts = [
+        Fact(name, as_written(_fact(rules, name, before, after, outcome)))
+        for name in rules.handlers.reads.get(outcome.event, ())
+    ]
+    yield Footprint(at, Stop.SCORE, What.CHANGED, why, tuple(changes), settled.lines, tuple(facts))
+
+
+def _changes(names: Sequence[str], old: Sequence[Number], new: Sequence[Number]) -> list[Change]:
+    return [
+        Change(name, as_written(was), as_written(now))
+        for name, was, now in zip(names, old, new, strict=True)
+        if was != now
+    ]
+
+
+def _fact(rules: Rules, name: str, before: Tally, after: Tally, outcome: Outcome) -> Any:
+    """What a rule found: its counters as they were, the counts as they have become."""
+    if name in rules.names:
+        return before.counters[rules.names.index(name)]
+    if name in COUNTED:
+        return counts_of(after)[COUNTED.index(name)]
     return outcome.round + 1 if name == "round_number" else getattr(outcome, name)
 
 

@@ -1,49 +1,35 @@
 """A game made ready to run, and what can be asked of it at any point of a run."""
 
-from collections.abc import Callable, Hashable, Iterable, Iterator, MutableMapping, Sequence
+from collections.abc import Callable, Hashable, Iterator, MutableMapping
 from dataclasses import dataclass, field, replace
 from functools import cached_property
 from typing import Any, TypeVar
 
 from dicetrail.core.answers import (
-    LETTERS,
-    MOST_ANSWER,
     Checked,
     Given,
     Verdict,
-    check_choice,
-    check_number,
-    check_typed,
-    read,
-    spelled,
-    tidy,
 )
 from dicetrail.core.document import (
     TRUTHS,
     DecimalMark,
     Draw,
     DrawOrder,
-    Filling,
     Game,
     Kind,
     Leaves,
     Lists,
     ListsAsk,
-    Needs,
     Phrase,
     Question,
     Refill,
     Round,
-    Shows,
     Wording,
-    listed,
-    saying,
     wording,
 )
 from dicetrail.core.draw import (
     Deal,
     Dealt,
-    FactQuestions,
     Packs,
     Pool,
     Row,
@@ -58,6 +44,7 @@ from dicetrail.core.draw import (
     named,
     rows_leave,
 )
+from dicetrail.core.play.putting import InPlay
 from dicetrail.core.play.state import Asked, Phase, State
 from dicetrail.core.rules import Rules, rules_of
 
@@ -179,21 +166,6 @@ def _visit_of(state: State) -> Visit:
     return Visit(state.dice, state.round, number, state.wanted, players, state.gone)
 
 
-@dataclass(frozen=True, slots=True)
-class InPlay:
-    """A question as it is put to the player."""
-
-    dealt: Dealt
-    choices: tuple[str, ...]
-    """In the order shown."""
-    right: tuple[int, ...]
-    """The places of the right ones, from 1."""
-    pack: str
-    """The pack it is from, or the one of the facts it is made from; else empty."""
-    made: FactQuestions | None
-    """What makes it from facts."""
-
-
 def in_play(program: Program, state: State) -> InPlay:
     """The question in play."""
 
@@ -203,12 +175,20 @@ def in_play(program: Program, state: State) -> InPlay:
         makes = program.pools[state.round].made_by(source) if round_.patterns else None
         dealt = completed(dealt, makes, state.dice, state.left)
         known_as = program.game.name_for_dice(source)
-        shown = choices_shown(round_, state.round, state.dice, state.position, dealt, known_as)
+        choices, right = choices_shown(
+            round_, state.round, state.dice, state.position, dealt, known_as
+        )
+        question, shown, words = dealt.sourced.question, choices, program.wording
+        if question.kind is Kind.TRUTH:
+            shown = tuple(words.say(_TRUTHS[choice]) for choice in choices)
         pack = source if makes is None else makes.pattern.facts
-        return InPlay(dealt, *shown, pack, makes)
+        return InPlay(round_, dealt, question, choices, right, shown, pack, makes, words)
 
     of = (state.position, state.brought, state.passed_over, state.left)
     return _recalled(program, state, of, made)
+
+
+_TRUTHS = {TRUTHS[0]: Phrase.TRUE, TRUTHS[1]: Phrase.FALSE}
 
 
 def _dealt(program: Program, state: State) -> Dealt:
@@ -236,18 +216,17 @@ def as_asked(program: Program, state: State, most: int) -> Iterator[State]:
         if found is None:
             return
         yield found
-        state = with_rows_leaving(program, found, is_done=True)
+        state = with_rows_leaving(in_play(program, found), found, is_done=True)
 
 
-def with_rows_leaving(program: Program, state: State, is_done: bool) -> State:
+def with_rows_leaving(put: InPlay, state: State, is_done: bool) -> State:
     """The state with the rows that leave once another question is put: those that were right
     if the question in play `is_done` with, and those that were picked."""
-    put = in_play(program, state)
     if put.made is None or put.made.pattern.leaves is Leaves.NONE:
         return state
     rows = set(put.made.rows_of(put.dealt.sourced.number)) if is_done else set[int]()
     if put.made.pattern.leaves is Leaves.PICKED:
-        for place in check(program, state, state.given).places if state.given is not None else ():
+        for place in put.check(state.given).places if state.given is not None else ():
             rows.update(put.made.rows_of_answer(put.choices[place - 1]))
     leaving = {*state.leaving, *(Row(put.pack, row) for row in rows)}
     return state._replace(leaving=tuple(sorted(leaving)))
@@ -259,7 +238,8 @@ def next_question(program: Program, state: State) -> State | None:
 
     A round asks one question at least: where all rows have left as it begins, they come again.
     """
-    state = state._replace(left=tuple(sorted({*state.left, *state.leaving})), leaving=())
+    if state.leaving:
+        state = state._replace(left=tuple(sorted({*state.left, *state.leaving})), leaving=())
     if not rows_leave(round_of(program, state)):
         return state
     dealt, now = len(deal_of(program, state).pool), state
@@ -323,100 +303,15 @@ def length_of_round(program: Program, state: State) -> int | None:
 
 def question_of(program: Program, state: State) -> Question:
     """The question in play."""
-    return in_play(program, state).dealt.sourced.question
+    return in_play(program, state).question
 
 
 def choices_of(program: Program, state: State) -> tuple[tuple[str, ...], tuple[int, ...]]:
     """The choices of the question in play, as shown, and the right ones' places, from 1."""
-    shown = in_play(program, state)
-    if shown.dealt.sourced.question.kind is not Kind.TRUTH:
-        return shown.choices, shown.right
-    say = program.wording.say
-    return tuple(say(_TRUTHS[choice]) for choice in shown.choices), shown.right
-
-
-_TRUTHS = {TRUTHS[0]: Phrase.TRUE, TRUTHS[1]: Phrase.FALSE}
-
-
-def seconds_for(round_: Round, question: Question) -> int | None:
-    """The time for a question; None if it has no clock."""
-    own = question.details.seconds
-    return round_.ask.seconds if own is None else own
-
-
-def tries_for(round_: Round, question: Question) -> int | None:
-    """The answers, or missed letters, allowed to a question; None without limit."""
-    if question.kind is not Kind.LETTERS:
-        return round_.ask.tries
-    own = question.details.misses
-    return round_.ask.misses if own is None else own
-
-
-def right_answer(program: Program, state: State, words: Wording) -> str:
-    """The right answer to the question in play, with its letter: ``B, “Carrot”``."""
-    question = question_of(program, state)
-    _, right = choices_of(program, state)
-    if not right:
-        return words.say(Phrase.QUOTED, text=question.answer)
-    by = Phrase.LIST_AND if question.details.needs is Needs.ALL else Phrase.LIST_OR
-    return as_chosen(program, state, words, right, by)
-
-
-def as_chosen(
-    program: Program,
-    state: State,
-    words: Wording,
-    places: Sequence[int],
-    by: Phrase = Phrase.LIST_AND,
-) -> str:
-    """Choices of the question in play in words, by their places; empty for none.
-
-    Of pictures and sounds it is the letters alone.
-    """
-    question, (choices, _) = question_of(program, state), choices_of(program, state)
-    several = [_chosen(question, place, choices) for place in places]
-    return words.in_words(listed(several, by)) if several else ""
-
-
-def _chosen(question: Question, place: int, choices: Sequence[str]) -> Filling:
-    letter = LETTERS[place - 1]
-    if question.details.shows is not Shows.TEXT:
-        return letter
-    return saying(Phrase.CHOICE_NAMED, letter=letter, choice=choices[place - 1])
+    put = in_play(program, state)
+    return put.shown, put.right
 
 
 def check(program: Program, state: State, given: Given) -> Checked:
     """The verdict on an answer to the question in play."""
-    question, rules = question_of(program, state), round_of(program, state).check
-    if not question.choices and not isinstance(given, str):
-        return Checked(Verdict.UNREADABLE, saying(Phrase.NOTHING_TO_PICK))
-    match question.kind:
-        case Kind.TYPED:
-            return check_typed(given, question.right, rules)
-        case Kind.NUMBER:
-            tolerance = question.details.tolerance
-            return _best(check_number(given, right, tolerance, rules) for right in question.right)
-        case Kind.LETTERS:
-            return _best(_check_word(str(given), word) for word in question.right)
-    choices, right = choices_of(program, state)
-    if question.details.shows is not Shows.TEXT:
-        choices = tuple(LETTERS[: len(choices)])  # what a picture's file is called tells nothing
-    return check_choice(given, choices, right, rules, question.details.needs)
-
-
-def _best(verdicts: Iterable[Checked]) -> Checked:
-    """The first of some verdicts that is right, else the first."""
-    found = list(verdicts)
-    return next((checked for checked in found if checked.verdict is Verdict.RIGHT), found[0])
-
-
-def _check_word(given: str, word: str) -> Checked:
-    """The verdict on a whole word: its letters and digits count, and nothing else."""
-    if len(given) > MOST_ANSWER:
-        return Checked(Verdict.UNREADABLE, saying(Phrase.TOO_LONG_WORD))
-    typed = tidy(given)
-    if not spelled(typed):
-        return Checked(Verdict.UNREADABLE, saying(Phrase.NO_WORD))
-    if spelled(typed) == spelled(word) or spelled(read(typed)) == spelled(read(word)):
-        return Checked(Verdict.RIGHT, saying(Phrase.TYPED_RIGHT, typed=typed), matched=word)
-    return Checked(Verdict.WRONG, saying(Phrase.TYPED_WRONG, typed=typed))
+    return in_play(program, state).check(given)

@@ -1,13 +1,14 @@
 """What a run is made of: its phases, the actions it takes, and its state."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass
 from enum import StrEnum
-from typing import Literal, NamedTuple
+from typing import TYPE_CHECKING, Literal, NamedTuple
 
 from dicetrail.core.answers import Given, Verdict
 from dicetrail.core.document import Number, Said, Way
 from dicetrail.core.draw import Row
-from dicetrail.core.play.footprints import Footprint
+from dicetrail.core.play.footprints import Footprint, Tale, told
 from dicetrail.core.rules import Due, Tally
 
 
@@ -161,8 +162,11 @@ class Clocks(NamedTuple):
     @property
     def soonest(self) -> int | None:
         """What is left until the first of them ends."""
-        left = [left for left in self if left is not None]
-        return min(left) if left else None
+        return min([left for left in self if left is not None], default=None)
+
+    def after(self, passed: int) -> "Clocks":
+        """What is left after so many milliseconds more."""
+        return Clocks(*[left if left is None else left - passed for left in self])
 
 
 class Brought(NamedTuple):
@@ -187,8 +191,8 @@ class Heard(NamedTuple):
     at: int
 
 
-class State(NamedTuple):
-    """All that tells one point of a run from another and cannot be worked out."""
+class _State(NamedTuple):
+    """The fields of a state."""
 
     dice: int
     players: tuple[str, ...]
@@ -253,6 +257,21 @@ class State(NamedTuple):
     """What is to be beaten, the best before this run: a score, or milliseconds where the
     fastest is the best; None if there is none."""
 
+
+class State(_State):
+    """All that tells one point of a run from another and cannot be worked out."""
+
+    __slots__ = ()
+
+    if not TYPE_CHECKING:
+
+        def _replace(self, **changes):
+            """As of every named tuple, in half the time: of so many fields few change."""
+            values = list(self)
+            for name, value in changes.items():
+                values[_PLACES[name]] = value
+            return _filled(State, values)
+
     @property
     def tally(self) -> Tally:
         """The tally of the player whose turn it is."""
@@ -264,11 +283,40 @@ class State(NamedTuple):
         return self.phase is not Phase.OPENING or any(self.visits)
 
 
-@dataclass(frozen=True, slots=True)
+_PLACES = {name: place for place, name in enumerate(State._fields)}
+_filled = tuple.__new__
+
+
 class Moment:
     """Where a run stands after a step, and what happened in that step."""
 
-    state: State
-    footprints: tuple[Footprint, ...]
-    refused: Said | None = None
-    """Why a player's action was not taken; None if it was."""
+    __slots__ = ("_footprints", "_prints", "refused", "state")
+
+    def __init__(
+        self, state: State, prints: Iterable[Footprint | Tale], refused: Said | None = None
+    ) -> None:
+        self.state = state
+        self.refused = refused
+        """Why a player's action was not taken; None if it was."""
+        self._prints = prints
+        self._footprints: tuple[Footprint, ...] | None = None
+
+    @property
+    def footprints(self) -> tuple[Footprint, ...]:
+        """What happened, in order; told when it is first asked for."""
+        prints = self._prints  # read first: what they tell stands before they are let go
+        if self._footprints is None:
+            self._footprints, self._prints = tuple(told(prints)), ()
+        return self._footprints
+
+    def __eq__(self, other: object) -> bool:
+        if not isinstance(other, Moment):
+            return NotImplemented
+        is_alike = (self.state, self.refused) == (other.state, other.refused)
+        return is_alike and self.footprints == other.footprints
+
+    def __hash__(self) -> int:
+        return hash(self.state)
+
+    def __repr__(self) -> str:
+        return f"Moment({self.state}, {self.footprints}, {self.refused})"

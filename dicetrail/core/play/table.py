@@ -28,17 +28,11 @@ from dicetrail.core.document import (
 from dicetrail.core.play.footprints import Answered, Pictures
 from dicetrail.core.play.program import (
     Program,
-    check,
-    choices_of,
     in_play,
     length_of_round,
     most_questions,
-    question_of,
-    right_answer,
-    round_of,
-    seconds_for,
-    tries_for,
 )
+from dicetrail.core.play.putting import InPlay
 from dicetrail.core.play.state import Phase, Result, State
 from dicetrail.core.rules import tally_percent
 
@@ -248,7 +242,7 @@ def seen_again(answered: Answered, media: Media) -> Answered:
 def table(program: Program, state: State, media: Media = NO_MEDIA) -> Table:
     """The table of a run at a state. `media` tells where pictures and sounds are found."""
     tally, game, rules = state.tally, program.game, program.rules
-    in_play = state.phase in (Phase.ASKING, Phase.HOLDING)
+    put = in_play(program, state) if state.phase in (Phase.ASKING, Phase.HOLDING) else None
     return Table(
         phase=state.phase,
         title=game.title,
@@ -261,11 +255,11 @@ def table(program: Program, state: State, media: Media = NO_MEDIA) -> Table:
         asked_count=tally.asked_count,
         percent=tally_percent(tally),
         players=_players(program, state),
-        clocks=_clocks(program, state),
+        clocks=_clocks(program, state, put),
         clocks_run=state.phase is Phase.ASKING and not state.lead,
         lead=state.lead if state.phase is Phase.ASKING else 0,
         hold=state.hold,
-        typing=_may_type(program, state) if in_play else False,
+        typing=put is not None and _may_type(put),
         told=state.told,
         cues=_cues(program, state),
         ticks=tuple(
@@ -273,9 +267,9 @@ def table(program: Program, state: State, media: Media = NO_MEDIA) -> Table:
             for cue in game.cues
             if Occasion.TICK in cue.on and state.phase is Phase.ASKING
         ),
-        narration=_narration(program, state, media),
-        question=_question(program, state, media) if in_play else None,
-        feedback=_feedback(program, state) if in_play else None,
+        narration=_narration(program, state, put, media),
+        question=None if put is None else _question(put, state, media),
+        feedback=None if put is None else _feedback(program, state, put),
         ending=_ending(program, state),
     )
 
@@ -288,31 +282,29 @@ def _cues(program: Program, state: State) -> tuple[CueShown, ...]:
     )
 
 
-def _narration(program: Program, state: State, media: Media) -> Narration | None:
+def _narration(
+    program: Program, state: State, put: InPlay | None, media: Media
+) -> Narration | None:
     """What is read out now: the opening words, or the question with its choices."""
     opening, recorded, sound = program.game.opening, "", ""
     if state.phase is Phase.OPENING and not state.has_begun:
         words = filled_in(opening.words, {"name": state.players[0]})
         text = f"{program.game.title}. {words}" if opening.reads_aloud else ""
         sound = opening.narration
-    elif state.phase is Phase.ASKING:
-        put = in_play(program, state)
-        details = put.dealt.sourced.question.details
-        recorded = media.get(put.pack, {}).get(details.narration, "")
-        text = _read_out(program, state) if round_of(program, state).ask.reads_aloud else ""
+    elif state.phase is Phase.ASKING and put is not None:
+        recorded = media.get(put.pack, {}).get(put.question.details.narration, "")
+        text = _read_out(put) if put.round.ask.reads_aloud else ""
     else:
         return None
     return Narration(text, recorded, sound) if text or recorded or sound else None
 
 
-def _read_out(program: Program, state: State) -> str:
+def _read_out(put: InPlay) -> str:
     """A question as it is read out; of pictures and sounds there is nothing to read."""
-    question = question_of(program, state)
-    choices, _ = choices_of(program, state)
-    if question.details.shows is not Shows.TEXT:
-        return question.prompt
-    lettered = [f"{LETTERS[place]}: {choice}." for place, choice in enumerate(choices)]
-    return " ".join((question.prompt, *lettered))
+    if put.question.details.shows is not Shows.TEXT:
+        return put.question.prompt
+    lettered = [f"{LETTERS[place]}: {choice}." for place, choice in enumerate(put.shown)]
+    return " ".join((put.question.prompt, *lettered))
 
 
 def _menu(program: Program, state: State) -> tuple[RoundOffered, ...]:
@@ -343,11 +335,9 @@ def _players(program: Program, state: State) -> tuple[PlayerShown, ...]:
     )
 
 
-def _clocks(program: Program, state: State) -> tuple[ClockShown, ...]:
+def _clocks(program: Program, state: State, put: InPlay | None) -> tuple[ClockShown, ...]:
     clocks, game = state.clocks, program.game
-    question = None
-    if clocks.question is not None:
-        question = seconds_for(round_of(program, state), question_of(program, state))
+    question = None if put is None else put.seconds
     found: tuple[tuple[ClockOf, int | None, int | None], ...] = (
         ("question", clocks.question, question),
         ("round", clocks.round, game.rounds[state.round].seconds),
@@ -360,32 +350,27 @@ def _clocks(program: Program, state: State) -> tuple[ClockShown, ...]:
     )
 
 
-def _may_type(program: Program, state: State) -> bool:
+def _may_type(put: InPlay) -> bool:
     """Always where there is nothing to pick, else where the round wants it and its rules allow."""
-    round_, question = round_of(program, state), question_of(program, state)
-    rules = round_.check
-    if not question.choices:
+    rules = put.round.check
+    if not put.choices:
         return True
-    if not round_.ask.typing:
+    if not put.round.ask.typing:
         return False
-    by_text = rules.by_text and question.details.shows is Shows.TEXT
+    by_text = rules.by_text and put.question.details.shows is Shows.TEXT
     return rules.by_letter or rules.by_place or by_text
 
 
-def _question(program: Program, state: State, media: Media) -> QuestionShown:
-    put = in_play(program, state)
-    question, found = put.dealt.sourced.question, media.get(put.pack, {})
-    ask = round_of(program, state).ask
-    allowed = tries_for(round_of(program, state), question)
-    details = question.details
-    choices, _ = choices_of(program, state)
+def _question(put: InPlay, state: State, media: Media) -> QuestionShown:
+    question, found = put.question, media.get(put.pack, {})
+    ask, details, allowed = put.round.ask, question.details, put.tries
     return QuestionShown(
         number=state.position + 1,
         in_run=state.put,
         kind=question.kind,
         prompt=question.prompt,
         choices=tuple(
-            _slat(question, place, choice, found) for place, choice in enumerate(choices, 1)
+            _slat(question, place, choice, found) for place, choice in enumerate(put.shown, 1)
         ),
         words=(
             laid_out(question.right[0], state.tried, state.is_revealed)
@@ -397,7 +382,7 @@ def _question(program: Program, state: State, media: Media) -> QuestionShown:
         hint=details.hint if state.is_hinted else "",
         may_hint=bool(ask.hints and details.hint and not state.is_hinted),
         may_pass=ask.passing,
-        wants_all=bool(choices) and details.needs is Needs.ALL,
+        wants_all=bool(put.choices) and details.needs is Needs.ALL,
         picture=found.get(details.picture, ""),
         sound=found.get(details.sound, ""),
     )
@@ -414,45 +399,37 @@ def _slat(question: Question, place: int, choice: str, found: Mapping[str, str])
     )
 
 
-def _feedback(program: Program, state: State) -> Feedback | None:
+def _feedback(program: Program, state: State, put: InPlay) -> Feedback | None:
     if state.result is None:
         return None
-    why, places = _why(program, state)
-    is_good = state.result in _GOOD
-    says = _own_words(program, state, places)
+    why, places = _why(program, state, put)
+    is_good, note = state.result in _GOOD, put.question.details.note
+    says = _own_words(put, state.result, places)
     if not state.is_revealed:
-        keeps = round_of(program, state).after.reveal is Reveal.NEVER
-        note = "" if state.phase is Phase.ASKING or keeps else _note(program, state)
+        if state.phase is Phase.ASKING or put.round.after.reveal is Reveal.NEVER:
+            note = ""
         return Feedback(state.result, is_good, why, places, (), "", note, says)
-    _, right = choices_of(program, state)
-    answer = right_answer(program, state, program.wording)
-    note = _note(program, state)
-    return Feedback(state.result, is_good, why, places, right, answer, note, says)
+    return Feedback(state.result, is_good, why, places, put.right, put.answer, note, says)
 
 
 _GOOD = (Result.RIGHT, Result.CLOSE, Result.HIT)
 
 
-def _own_words(program: Program, state: State, places: tuple[int, ...]) -> str:
+def _own_words(put: InPlay, result: Result, places: tuple[int, ...]) -> str:
     """What a question itself says to the answer it was given."""
-    question = question_of(program, state)
-    if state.result in (Result.RIGHT, Result.CLOSE):
-        return question.details.when_right
-    if state.result is not Result.WRONG:
+    if result in (Result.RIGHT, Result.CLOSE):
+        return put.question.details.when_right
+    if result is not Result.WRONG:
         return ""
     if len(places) != 1:
-        return question.details.when_wrong
-    return question.reply_to(in_play(program, state).choices[places[0] - 1])
+        return put.question.details.when_wrong
+    return put.question.reply_to(put.choices[places[0] - 1])
 
 
-def _note(program: Program, state: State) -> str:
-    return question_of(program, state).details.note
-
-
-def _why(program: Program, state: State) -> tuple[str, tuple[int, ...]]:
+def _why(program: Program, state: State, put: InPlay) -> tuple[str, tuple[int, ...]]:
     """The reason of what became of the question, and the places of the choices picked."""
     if state.given is not None and state.result not in (Result.LATE, Result.PASSED):
-        checked = check(program, state, state.given)
+        checked = put.check(state.given)
         return program.wording.of(checked.said), checked.places
     phrase = _WITHOUT_ANSWER.get(state.result or Result.WRONG)
     letter = state.tried[-1] if state.tried else ""

@@ -50,14 +50,15 @@ from dicetrail.core.rules.script.language import (
 from dicetrail.core.rules.script.putting_in import put_in
 from dicetrail.core.rules.script.ready_rules import SCRIPT_RECIPES, ScriptRecipe
 from dicetrail.core.rules.settle import (
+    COUNTED,
     Outcome,
     Rules,
     Settled,
     Tally,
     TooManySides,
     condition_of,
+    counts_of,
     every_fall,
-    last_ending,
     rules_of,
     settle,
     share_left,
@@ -66,6 +67,7 @@ from dicetrail.core.rules.settle import (
 )
 
 __all__ = [
+    "COUNTED",
     "DEEDS",
     "FACTS",
     "FUNCTIONS",
@@ -104,11 +106,11 @@ __all__ = [
     "before_asking",
     "best_score",
     "condition_of",
+    "counts_of",
     "due_end",
     "ending_titled",
     "every_fall",
     "game_ended",
-    "last_ending",
     "onward",
     "parse",
     "put_in",

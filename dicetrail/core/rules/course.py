@@ -87,10 +87,11 @@ def onward(game: Game, where: Where, way: Way) -> Step:
         return Asks(where, True)
     if way.to is To.ENDING and where.due is None:
         return Ends(where, ending_titled(game, way.name), where.turn)
-    after = _turn_passes(where._replace(position=where.position + 1))
-    is_around = after.slot // where.players > where.slot // where.players
-    if after.due is not None and (is_around or not game.opening.equal_turns):
-        return due_end(game, after)
+    after = _turn_passes(where, where.position + 1)
+    if after.due is not None:
+        is_around = after.slot // where.players > where.slot // where.players
+        if is_around or not game.opening.equal_turns:
+            return due_end(game, after)
     if way.to in (To.QUESTION, To.ENDING):
         return Asks(after)
     return RoundEnds(after, after.position, round_titled(game, way))
@@ -133,7 +134,7 @@ def after_round(game: Game, where: Where, to: int | None) -> Step:
     if where.all_out:
         return Ends(where)
     if where.turn in where.out:
-        where = _turn_passes(where)
+        where = _turn_passes(where, where.position)
     where = where._replace(position=0, skipped=0)
     if to is not None:
         return Enters(where._replace(round=to))
@@ -162,9 +163,9 @@ def _titled(titles: list[str], name: str) -> int | None:
     return titles.index(name) if name in titles else None
 
 
-def _turn_passes(where: Where) -> Where:
+def _turn_passes(where: Where, position: int) -> Where:
     """The turn goes to the next player who is not out; the others' turns are skipped."""
     turn, skipped = (where.turn + 1) % where.players, 0
     while turn in where.out and skipped < where.players:
         turn, skipped = (turn + 1) % where.players, skipped + 1
-    return where._replace(turn=turn, skipped=where.skipped + skipped)
+    return where._replace(turn=turn, position=position, skipped=where.skipped + skipped)

@@ -19,7 +19,7 @@ from dicetrail.core.rules.course import (
     round_titled,
 )
 from dicetrail.core.rules.script import Event
-from dicetrail.core.rules.settle import Outcome, Rules, Settled, Tally, last_ending
+from dicetrail.core.rules.settle import Outcome, Rules, Settled, Tally
 
 Tallies = tuple[Tally, ...]
 """One for each player."""
@@ -119,7 +119,7 @@ def _over(game: Game, rules: Rules, ends: Ends, tallies: Tallies) -> Over:
     if ending is None:
         outcome = Outcome(Event.GAME_OVER, where.round, player_number=leader + 1)
         leaders = scores.count(best)
-        ending = last_ending(rules, tallies[leader], outcome, leaders, len(scores))
+        ending = rules.last_ending(tallies[leader], outcome, leaders, len(scores))
         if ending is None and where.due is not None:
             ending, whom = where.due.ending, where.due.player
     return Over(tallies, ending, whom)

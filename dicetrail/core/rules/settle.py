@@ -17,13 +17,13 @@ from dicetrail.core.rules.script import (
     Counters,
     Done,
     Event,
+    First,
     Handler,
     Handlers,
     Roll,
     Script,
-    Test,
     all_of,
-    compile_condition,
+    compile_conditions,
     compile_script,
     parse,
     parse_condition,
@@ -93,8 +93,8 @@ class Effect(NamedTuple):
     empty where the event does not end a question."""
     lean: Handler | None
     traced: Handler | None
-    at_once: tuple[tuple[int, Test], ...]
-    """The endings tried after it, with what makes them fit."""
+    at_once: First | None
+    """Which of the endings that come at once fits after it."""
 
 
 @dataclass(frozen=True, eq=False)
@@ -108,17 +108,19 @@ class Rules:
     handlers: Handlers
     effects: Mapping[Event, Effect]
     endings: tuple[Ending, ...]
-    at_once: tuple[tuple[int, Test], ...]
-    """The endings that are tried after every event, with what makes them fit."""
-    at_once_in_question: tuple[tuple[int, Test], ...]
+    at_once: tuple[int, ...]
+    """The endings that are tried after every event, by their numbers."""
+    at_once_in_question: tuple[int, ...]
     """The same with those that read what is known of a question alone."""
-    final: tuple[tuple[int, Test], ...]
+    final: tuple[int, ...]
     """The endings that can be tried once the game is over."""
     reads: frozenset[str]
     """Every counter and fact that the script or an ending reads."""
     is_put_idly: bool
     """Whether nothing comes of a question that is put: no rule runs for it, and the endings that
     come at once hang on what stood as it stands before."""
+    _last: First | None
+    """Which of the final endings fits."""
     _score: int
     _counts_read: frozenset[str]
     _kept: tuple[int, ...]
@@ -130,13 +132,16 @@ class Rules:
 
     def values(self, tally: Tally) -> Mapping[str, Number]:
         """A tally's counters and counts by their names, and the percentage."""
-        own = dict(zip(self.names, tally.counters, strict=True))
-        counts = zip(COUNTS, tally[1:], strict=True)
-        return own | {
-            name: count
-            for name, count in (*counts, ("percent", tally_percent(tally)))
-            if name not in own
-        }
+        values = (*tally.counters, *counts_of(tally))
+        return dict(zip((*self.names, *COUNTED), values, strict=True))
+
+    def last_ending(
+        self, tally: Tally, outcome: Outcome, leaders: int = 1, players: int = 1
+    ) -> int | None:
+        """The number of the first ending that fits a finished game; None if none does."""
+        if self._last is None:
+            return None
+        return self._last(tally.counters, tally[1:], outcome, leaders, players)
 
     def merged(self, tally: Tally) -> Tally:
         """The tally without what neither script nor ending reads, so that equal ones meet."""
@@ -147,6 +152,15 @@ class Rules:
 
 _KEPT_FOR = {"best_streak": ("streak",), "percent": ("right_count", "wrong_count")}
 """The counts that must be kept for a fact to come out right."""
+
+
+COUNTED = (*COUNTS, "percent")
+"""What every tally tells beside its counters."""
+
+
+def counts_of(tally: Tally) -> tuple[int, ...]:
+    """What a tally tells beside its counters, in the order of `COUNTED`."""
+    return (*tally[1:], tally_percent(tally))
 
 
 def tally_percent(tally: Tally) -> int:
@@ -175,14 +189,19 @@ def rules_of(game: Game) -> Rules:
     conditions = [condition_of(ending, names) for ending in game.endings]
     reads = script.reads.union(*(condition.reads for condition in conditions))
     reads = reads.union(*(_KEPT_FOR.get(name, ()) for name in reads))
-    tests = [(n, compile_condition(condition, names)) for n, condition in enumerate(conditions)]
     questioned = {
         n
         for n, condition in enumerate(conditions)
         if condition.reads & QUESTION_FACTS.difference(names)
     }
-    at_once = tuple(test for test in tests if game.endings[test[0]].at_once)
-    at_any_time = tuple(test for test in at_once if test[0] not in questioned)
+    final = tuple(n for n in range(len(conditions)) if n not in questioned)
+    at_once = tuple(n for n, ending in enumerate(game.endings) if ending.at_once)
+    at_any_time = tuple(n for n in at_once if n not in questioned)
+
+    def first_of(numbers: Sequence[int]) -> First | None:
+        return compile_conditions({n: conditions[n] for n in numbers}, names)
+
+    in_question, otherwise = first_of(at_once), first_of(at_any_time)
     handlers = compile_script(script)
     moves = [round_.moves for round_ in game.rounds]
     return Rules(
@@ -192,16 +211,17 @@ def rules_of(game: Game) -> Rules:
         handlers,
         {
             event: _effect(
-                event, handlers, moves, at_any_time if event in WITHOUT_QUESTION else at_once
+                event, handlers, moves, otherwise if event in WITHOUT_QUESTION else in_question
             )
             for event in Event
         },
         game.endings,
         at_any_time,
         at_once,
-        tuple(test for test in tests if test[0] not in questioned),
+        final,
         reads,
-        _is_put_idly(handlers, [conditions[number] for number, _ in at_once], names, reads),
+        _is_put_idly(handlers, [conditions[number] for number in at_once], names, reads),
+        first_of(final),
         names.index("score"),
         reads.intersection(COUNTS),
         tuple(int(name in reads) for name in COUNTS),
@@ -227,7 +247,7 @@ _ENDS_AS_WRONG = (Event.WRONG, Event.TIMEOUT, Event.PASSED)
 
 
 def _effect(
-    event: Event, handlers: Handlers, moves: Sequence[Moves], at_once: tuple[tuple[int, Test], ...]
+    event: Event, handlers: Handlers, moves: Sequence[Moves], at_once: First | None
 ) -> Effect:
     is_right, is_wrong = event is Event.RIGHT, event in _ENDS_AS_WRONG
     return Effect(
@@ -305,14 +325,11 @@ def settle(
             more_right, more_wrong = is_right and is_done, is_wrong and is_done
             counts = (asked, right + more_right, wrong + more_wrong, streak, best, mistakes)
     ending = None
-    for number, test in at_once:
-        if test(counters, counts, outcome, 1, 1):
+    if at_once is not None:
+        ending = at_once(counters, counts, outcome, 1, 1)
+        if ending is not None:
             # The game is over, and so is the question.
-            ending, counts = (
-                number,
-                (asked, right + is_right, wrong + is_wrong, streak, best, mistakes),
-            )
-            break
+            counts = (asked, right + is_right, wrong + is_wrong, streak, best, mistakes)
     # Filled as tuples: naming the fields once more would take a fifth of the whole time.
     tally = _filled(Tally, (counters, *counts))
     return _filled(
@@ -365,13 +382,3 @@ def _way(deeds: list[Done], planned: Way | None, event: Event) -> Way | None:
 
 
 _WAYS = {"finish": To.ENDING, "go": To.ROUND, "again": To.AGAIN, "skip": To.QUESTION}
-
-
-def last_ending(
-    rules: Rules, tally: Tally, outcome: Outcome, leaders: int = 1, players: int = 1
-) -> int | None:
-    """The number of the first ending that fits a finished game; None if none does."""
-    for number, test in rules.final:
-        if test(tally.counters, tally[1:], outcome, leaders, players):
-            return number
-    return None

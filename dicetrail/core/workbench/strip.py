@@ -50,7 +50,7 @@ from dicetrail.core.play import (
     sample_verdicts,
     spot,
 )
-from dicetrail.core.rules import HANDLERS, Event, Outcome, Rules, ScriptFaults, last_ending, parse
+from dicetrail.core.rules import HANDLERS, Event, Outcome, Rules, ScriptFaults, parse
 from dicetrail.core.survey import (
     PackReport,
     Reach,
@@ -286,7 +286,7 @@ def _ending_at(rules: Rules, score: int) -> int | None:
     counters = list(rules.first.counters)
     counters[rules.names.index("score")] = score
     tally = rules.first._replace(counters=tuple(counters))
-    return last_ending(rules, tally, Outcome(Event.GAME_OVER))
+    return rules.last_ending(tally, Outcome(Event.GAME_OVER))
 
 
 def draw_list(program: Program, dice: int, round_: int = 0) -> Drawn:

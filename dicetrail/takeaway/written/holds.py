@@ -376,9 +376,10 @@ def _adds(part: ast.AST, counters: Collection[str]) -> bool:
 
 def _has_come(it: Gathered) -> bool:
     """Whether an ending comes at once as the game begins."""
-    first, begins = it.rules.first, Outcome(Event.STARTED)
-    tests = (test for _, test in it.rules.at_once)
-    return any(test(first.counters, first[1:], begins, 1, 1) for test in tests)
+    first, come = it.rules.first, it.rules.effects[Event.STARTED].at_once
+    if come is None:
+        return False
+    return come(first.counters, first[1:], Outcome(Event.STARTED), 1, 1) is not None
 
 
 def _asks_all_easy(it: Gathered, number: int) -> bool:
@@ -417,7 +418,7 @@ def _has_exact_parts(it: Gathered, most_typos: int) -> bool:
 
 def always_ends(it: Gathered, counts: str) -> bool:
     """Whether some ending surely fits, as far as the bounds of one counter tell."""
-    endings = [it.game.endings[number] for number, _ in it.rules.final]
+    endings = [it.game.endings[number] for number in it.rules.final]
     return _covers(
         [
             (

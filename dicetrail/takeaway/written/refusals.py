@@ -92,7 +92,7 @@ def _of_game(program: Program) -> Iterator[Reason]:
     titles = [ending.title for ending in game.endings]
     if len(titles) > len(set(titles)):
         yield Reason(Stop.END, None, "two endings have one name")
-    at_once = {name for n, _ in program.rules.at_once_in_question for name in _read_by(program, n)}
+    at_once = {name for n in program.rules.at_once_in_question for name in _read_by(program, n)}
     if at_once & (QUESTION_FACTS | {"round_number", "player_number"}):
         yield Reason(Stop.END, None, "an ending that comes at once hangs on the question in play")
 

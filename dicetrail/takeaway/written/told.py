@@ -113,7 +113,7 @@ def endings(it: Gathered) -> Iterator[str]:
     more = ", leaders: int, player_count: int" if it.holds["reads_leaders"] else ""
     yield f"def ending_for(player: Player{more}) -> str:"
     yield '    """The first ending that fits, now that the game is over."""'
-    tried = [it.game.endings[number] for number, _ in it.rules.final]
+    tried = [it.game.endings[number] for number in it.rules.final]
     for place, ending in enumerate(tried, 1):
         condition = _condition(it, ending)
         is_rest = place == len(tried) and always_ends(it, ending.counts) and not ending.when

@@ -8,12 +8,14 @@ its players.
 import re
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
+from functools import cached_property
 from types import MappingProxyType
 from typing import Union
 
 from dicetrail.core.document.phrases.languages import WAYS, Form, Language, Number, Ways
 from dicetrail.core.document.phrases.names import BAR, Phrase
 from dicetrail.core.document.phrases.ready import READY
+from dicetrail.core.document.records import record
 from dicetrail.core.document.words import as_written
 
 Filling = Union[str, int, float, "Said"]
@@ -40,7 +42,7 @@ class OwnPhrase:
     """One text, or one for each of the language's plural forms."""
 
 
-@dataclass(frozen=True, slots=True)
+@record
 class Said:
     """A phrase, and what fills its places. Made by `saying`."""
 
@@ -60,10 +62,18 @@ class Wording:
     language: Language
     texts: Mapping[Phrase, tuple[str, ...]]
 
-    @property
+    @cached_property
     def ways(self) -> Ways:
         """How its language writes numbers, forms plurals, and runs."""
         return WAYS[self.language]
+
+    @cached_property
+    def _parts(self) -> Mapping[Phrase, tuple[list[str], ...]]:
+        """Each text in parts: words, the name of a place, words, and so on."""
+        return {
+            phrase: tuple(_PLACE.split(text) for text in texts)
+            for phrase, texts in self.texts.items()
+        }
 
     def say(self, phrase: Phrase, **values: Filling) -> str:
         """A phrase in words.
@@ -75,17 +85,24 @@ class Wording:
 
     def of(self, said: Said) -> str:
         """What was said, in words."""
-        texts, values = self.texts[said.phrase], said.values
-        text = texts[0]
+        texts, values = self._parts[said.phrase], said.values
+        parts = texts[0]
         if len(texts) > 1:
             count = values.get(COUNT, 0)
             form = self.ways.form(count if isinstance(count, int | float) else 0)
-            text = texts[min(self.ways.forms.index(form), len(texts) - 1)]
-        if not values or "{" not in text:
-            return text
-        return _PLACE.sub(
-            lambda found: self._isolated(values[found[1]]) if found[1] in values else found[0], text
-        )
+            parts = texts[min(self.ways.forms.index(form), len(texts) - 1)]
+        if len(parts) == 1:
+            return parts[0]
+        parts, is_from_right = parts.copy(), self.ways.is_from_right
+        for at in range(1, len(parts), 2):
+            filling = values.get(parts[at])
+            if filling is None:
+                parts[at] = f"{{{parts[at]}}}"
+                continue
+            words = filling if isinstance(filling, str) else self.in_words(filling)
+            # Kept from turning the direction of the words around it.
+            parts[at] = f"{_ISOLATED}{words}{_ENDED}" if is_from_right else words
+        return "".join(parts)
 
     def number(self, value: Number) -> str:
         """A number as the language writes it, to four decimals at most."""
@@ -96,11 +113,6 @@ class Wording:
         if isinstance(filling, str):
             return filling
         return self.of(filling) if isinstance(filling, Said) else self.number(filling)
-
-    def _isolated(self, filling: Filling) -> str:
-        """What fills a place, kept from turning the direction of the words around it."""
-        words = self.in_words(filling)
-        return f"{_ISOLATED}{words}{_ENDED}" if self.ways.is_from_right else words
 
 
 def listed(several: Sequence[Filling], by: Phrase) -> Filling:
@@ -127,6 +139,8 @@ def texts_of(language: Language, phrase: Phrase) -> tuple[str, ...]:
 
 def wording(language: Language, own: tuple[OwnPhrase, ...]) -> Wording:
     """The words of a game in a language, with a maker's own in place of the ready ones."""
+    if not own:
+        return _READY[language]
     texts = dict(READY[language])
     for said in own:
         texts[said.phrase] = _with_own(texts[said.phrase], said.texts)
@@ -148,7 +162,8 @@ def is_counted(phrase: Phrase) -> bool:
     return BAR in phrase.label
 
 
-ENGLISH = wording(Language.ENGLISH, ())
+_READY = {language: Wording(language, MappingProxyType(READY[language])) for language in Language}
+ENGLISH = _READY[Language.ENGLISH]
 """The words of footprints and of everything said to makers."""
 
 __all__ = [

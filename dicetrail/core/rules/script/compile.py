@@ -8,7 +8,7 @@ held against the limit; what fails leaves a fault, and the counter as it was.
 """
 
 import ast
-from collections.abc import Callable, Iterator, Sequence
+from collections.abc import Callable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from typing import Any, NamedTuple
 
@@ -32,8 +32,9 @@ class Done(NamedTuple):
 Handler = Callable[[Counters, Sequence[int], Any, list[Done], list[int], Roll | None], Counters]
 """Counters, counts, outcome, deeds to add to, lines to add to, and the dice."""
 
-Test = Callable[[Counters, Sequence[int], Any, int, int], bool]
-"""Counters, counts, outcome, leaders and players."""
+First = Callable[[Counters, Sequence[int], Any, int, int], int | None]
+"""The number of the first condition that holds, by counters, counts, outcome, leaders and
+players; None if none does."""
 
 
 @dataclass(frozen=True, eq=False)
@@ -125,18 +126,26 @@ def compile_script(script: Script) -> Handlers:
     )
 
 
-def compile_condition(condition: Condition, counters: Sequence[str]) -> Test:
-    """A checked condition as a function. One that cannot be worked out does not hold."""
-    source = _written(condition.node, frozenset(counters), _truth)
+def compile_conditions(
+    conditions: Mapping[int, Condition], counters: Sequence[str]
+) -> First | None:
+    """Checked conditions, by their numbers, as one function that tries them in order; None for
+    none. One that cannot be worked out does not hold."""
+    if not conditions:
+        return None
+    reads = frozenset[str]().union(*(condition.reads for condition in conditions.values()))
     lines = [
-        "def test(_c, _n, _o, f_leaders, f_player_count):",
-        *_unpacked(counters, condition.reads),
-        "    try:",
-        f"        return True if {source} else False",
-        "    except Faults:",
-        "        return False",
+        "def first(_c, _n, _o, f_leaders, f_player_count):",
+        *(f"    c_{name} = _c[{place}]" for place, name in enumerate(counters) if name in reads),
+        *_facts(reads),
     ]
-    return _made("\n".join(lines), "test")  # type: ignore[no-any-return]
+    for number, condition in conditions.items():
+        lines += [
+            "    try:",
+            f"        if {_written(condition.node, frozenset(counters), _truth)}: return {number}",
+            "    except Faults: pass",
+        ]
+    return _made("\n".join(lines), "first")  # type: ignore[no-any-return]
 
 
 def _handler(script: Script, function: ast.FunctionDef, note: str) -> Handler:
@@ -144,7 +153,8 @@ def _handler(script: Script, function: ast.FunctionDef, note: str) -> Handler:
     inner = list(_block(script, function.body, "    ", note)) or ["    pass"]
     lines = [
         "def handler(_c, _n, _o, _d, _l, _r):",
-        *_unpacked(counters, frozenset(_reads(script, function))),
+        f"    ({', '.join('c_' + name for name in counters)},) = _c",
+        *_facts(frozenset(_reads(script, function))),
         *inner,
         f"    return ({', '.join('c_' + name for name in counters)},)",
     ]
@@ -158,9 +168,8 @@ def _made(source: str, name: str) -> Any:
     return names[name]
 
 
-def _unpacked(counters: Sequence[str], reads: frozenset[str]) -> Iterator[str]:
-    """The lines that give counters and the facts read their names."""
-    yield f"    ({', '.join('c_' + name for name in counters)},) = _c"
+def _facts(reads: frozenset[str]) -> Iterator[str]:
+    """The lines that give the facts read their names."""
     for place, name in enumerate(COUNTS):
         if name in reads:
             yield f"    f_{name} = _n[{place}]"
@@ -228,6 +237,10 @@ def _assigned(
     script: Script, name: str, value: ast.expr, node: ast.stmt, indent: str
 ) -> Iterator[str]:
     whole = _written(value, frozenset(script.counters), _number)
+    match value:
+        case ast.Constant(value=int() | float() as number) if -LIMIT <= number <= LIMIT:
+            yield f"{indent}c_{name} = {whole}"
+            return
     yield f"{indent}try:"
     yield f"{indent} _t = {whole}"
     yield f"{indent} if -{LIMIT} <= _t <= {LIMIT}: c_{name} = _t"

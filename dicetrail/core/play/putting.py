@@ -1,0 +1,139 @@
+"""A question as it is put to a player: what is shown, what is right, and what is said of it."""
+
+from collections.abc import Iterable, Sequence
+from dataclasses import dataclass
+from functools import cached_property
+
+from dicetrail.core.answers import (
+    LETTERS,
+    MOST_ANSWER,
+    Checked,
+    Given,
+    Verdict,
+    check_choice,
+    check_number,
+    check_typed,
+    read,
+    spelled,
+    tidy,
+)
+from dicetrail.core.document import (
+    ENGLISH,
+    Filling,
+    Kind,
+    Needs,
+    Phrase,
+    Question,
+    Round,
+    Shows,
+    Wording,
+    listed,
+    saying,
+)
+from dicetrail.core.draw import Dealt, FactQuestions
+
+
+@dataclass(frozen=True)
+class InPlay:
+    """A question as it is put to the player. Made by `in_play` alone."""
+
+    round: Round
+    dealt: Dealt
+    question: Question
+    choices: tuple[str, ...]
+    """As they are written, in the order shown."""
+    right: tuple[int, ...]
+    """The places of the right ones, from 1."""
+    shown: tuple[str, ...]
+    """The choices in the words of the game's language, which has its own for true and false."""
+    pack: str
+    """The pack it is from, or the one of the facts it is made from; else empty."""
+    made: FactQuestions | None
+    """What makes it from facts."""
+    words: Wording
+    """The words of the game."""
+
+    @cached_property
+    def seconds(self) -> int | None:
+        """The time for it; None if it has no clock."""
+        own = self.question.details.seconds
+        return self.round.ask.seconds if own is None else own
+
+    @cached_property
+    def tries(self) -> int | None:
+        """The answers, or missed letters, allowed to it; None without limit."""
+        ask, own = self.round.ask, self.question.details.misses
+        if self.question.kind is not Kind.LETTERS:
+            return ask.tries
+        return ask.misses if own is None else own
+
+    @cached_property
+    def answer(self) -> str:
+        """The right answer in the game's words, with its letter: ``B, “Carrot”``."""
+        return self.words.in_words(self._answer)
+
+    @cached_property
+    def answer_in_english(self) -> str:
+        """The same as makers are told it."""
+        return self.answer if self.words is ENGLISH else ENGLISH.in_words(self._answer)
+
+    @property
+    def _answer(self) -> Filling:
+        if not self.right:
+            return saying(Phrase.QUOTED, text=self.question.answer)
+        is_all = self.question.details.needs is Needs.ALL
+        named = [self._named(place) for place in self.right]
+        return listed(named, Phrase.LIST_AND if is_all else Phrase.LIST_OR)
+
+    def chosen(self, places: Sequence[int]) -> str:
+        """Some of its choices in the game's words, by their places; empty for none."""
+        if not places:
+            return ""
+        return self.words.in_words(listed([self._named(at) for at in places], Phrase.LIST_AND))
+
+    def _named(self, place: int) -> Filling:
+        """A choice as an answer; of a picture or a sound it is the letter alone."""
+        letter = LETTERS[place - 1]
+        if self.question.details.shows is not Shows.TEXT:
+            return letter
+        return saying(Phrase.CHOICE_NAMED, letter=letter, choice=self.shown[place - 1])
+
+    def check(self, given: Given) -> Checked:
+        """The verdict on an answer to it."""
+        question, rules = self.question, self.round.check
+        if not question.choices and not isinstance(given, str):
+            return Checked(Verdict.UNREADABLE, saying(Phrase.NOTHING_TO_PICK))
+        match question.kind:
+            case Kind.TYPED:
+                return check_typed(given, question.right, rules)
+            case Kind.NUMBER:
+                tolerance = question.details.tolerance
+                return _best(
+                    check_number(given, right, tolerance, rules) for right in question.right
+                )
+            case Kind.LETTERS:
+                return _best(_check_word(str(given), word) for word in question.right)
+        choices = self.shown
+        if question.details.shows is not Shows.TEXT:
+            choices = tuple(
+                LETTERS[: len(choices)]
+            )  # what a picture's file is called tells nothing
+        return check_choice(given, choices, self.right, rules, question.details.needs)
+
+
+def _best(verdicts: Iterable[Checked]) -> Checked:
+    """The first of some verdicts that is right, else the first."""
+    found = list(verdicts)
+    return next((checked for checked in found if checked.verdict is Verdict.RIGHT), found[0])
+
+
+def _check_word(given: str, word: str) -> Checked:
+    """The verdict on a whole word: its letters and digits count, and nothing else."""
+    if len(given) > MOST_ANSWER:
+        return Checked(Verdict.UNREADABLE, saying(Phrase.TOO_LONG_WORD))
+    typed = tidy(given)
+    if not spelled(typed):
+        return Checked(Verdict.UNREADABLE, saying(Phrase.NO_WORD))
+    if spelled(typed) == spelled(word) or spelled(read(typed)) == spelled(read(word)):
+        return Checked(Verdict.RIGHT, saying(Phrase.TYPED_RIGHT, typed=typed), matched=word)
+    return Checked(Verdict.WRONG, saying(Phrase.TYPED_WRONG, typed=typed))
