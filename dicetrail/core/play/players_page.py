@@ -149,6 +149,7 @@ def measure_of(best: Best, score: Number, length_ms: int) -> Number:
 
 def brings_nothing(action: Action, moment: Moment) -> bool:
     """Whether a run stands as well without an action: time alone, or what was refused."""
-    if isinstance(action, Wait | Listen) and not moment.footprints:
+    prints = moment.footprints
+    if isinstance(action, Wait | Listen) and not prints:
         return True
-    return any(print_.what is What.REFUSED for print_ in moment.footprints)
+    return any(print_.what is What.REFUSED for print_ in prints)

@@ -290,7 +290,7 @@ _filled = tuple.__new__
 class Moment:
     """Where a run stands after a step, and what happened in that step."""
 
-    __slots__ = ("_footprints", "_prints", "refused", "state")
+    __slots__ = ("_prints", "refused", "state")
 
     def __init__(
         self, state: State, prints: Iterable[Footprint | Tale], refused: Said | None = None
@@ -299,15 +299,11 @@ class Moment:
         self.refused = refused
         """Why a player's action was not taken; None if it was."""
         self._prints = prints
-        self._footprints: tuple[Footprint, ...] | None = None
 
     @property
     def footprints(self) -> tuple[Footprint, ...]:
-        """What happened, in order; told when it is first asked for."""
-        prints = self._prints  # read first: what they tell stands before they are let go
-        if self._footprints is None:
-            self._footprints, self._prints = tuple(told(prints)), ()
-        return self._footprints
+        """What happened, in order; told anew whenever it is asked for."""
+        return tuple(told(self._prints))
 
     def __eq__(self, other: object) -> bool:
         if not isinstance(other, Moment):
