@@ -2,7 +2,6 @@
 
 import json
 import os
-import statistics
 import threading
 import time
 import unittest
@@ -79,14 +78,13 @@ class TestHostileFiles(unittest.TestCase):
         folder = TemporaryDirectory()
         self.addCleanup(folder.cleanup)
         with Server(Path(folder.name, "store.sqlite"), "--demo") as server:
-            took, is_done = [], threading.Event()
+            served, slow, is_done = [], 0, threading.Event()
 
             def watch():
                 while not is_done.wait(0.02):
                     for address in ("/api/health", "/api/play/games/harvest-supper"):
-                        began = time.perf_counter()
                         if server.http.get(address).status_code == 200:
-                            took.append(time.perf_counter() - began)
+                            served.append(time.perf_counter())
 
             watcher = threading.Thread(target=watch)
             watcher.start()
@@ -95,7 +93,13 @@ class TestHostileFiles(unittest.TestCase):
             for name, (address, content) in HOSTILE.items():
                 with self.subTest(file=name):
                     files = {"file": (f"{name}.bin", content)}
+                    began = time.perf_counter()
                     answer = server.http.post(address, files=files, timeout=60)
+                    ended = time.perf_counter()
+                    if ended - began > 0.5:
+                        slow += 1
+                        the_while = sum(began < at < ended for at in served)
+                        self.assertGreater(the_while, 5, "nobody waits for a file")
                     if answer.status_code == 201:
                         self.assertEqual(answer.json()["question_count"], 0)
                         continue
@@ -105,9 +109,7 @@ class TestHostileFiles(unittest.TestCase):
                     problem = answer.json()["problems"][0]
                     self.assertTrue(problem["where"] and problem["what"] and problem["mend"])
             is_done.set()
-            self.assertGreater(len(took), 50)
-            self.assertLess(statistics.median(took), 0.2)
-            self.assertLess(max(took), 3, "nobody waits for a file")
+            self.assertTrue(slow, "some file takes long enough to wait for")
             good = {"file": ("q.csv", b"Which?,a,b\n")}
             self.assertEqual(server.http.post("/api/loads", files=good).json()["question_count"], 1)
 

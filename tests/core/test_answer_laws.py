@@ -5,7 +5,7 @@ import unicodedata
 import unittest
 from fractions import Fraction
 from itertools import product
-from time import perf_counter
+from time import thread_time
 
 from hypothesis import assume, given
 from hypothesis import strategies as st
@@ -152,10 +152,10 @@ class TestTypedText(unittest.TestCase):
         for sign in ("a", "é", "ł ", "!", "-1", "a" * 40 + " ", "ｶﾞ", "\u0301"):
             typed = (sign * 8000)[:8000]
             for wanted in (typed, typed[1:] + "zz", typed[:3999] + "qq" + typed[4001:]):
-                began = perf_counter()
+                began = thread_time()
                 check_typed(typed, (wanted,), check)
                 check_number(typed, "5", "", check)
-                took = perf_counter() - began
+                took = thread_time() - began
                 self.assertLess(took, 0.5, "ten times as long as it may take, for slow machines")
         too_long = check_typed("a" * (MOST_ANSWER + 1), ("a",), check)
         self.assertIs(too_long.verdict, UNREADABLE)

@@ -198,9 +198,9 @@ class TestRefusing(unittest.TestCase):
             "def right():\n\tif 1:\n        pass",
         ):
             with self.subTest(script=script[:60]):
-                began = time.perf_counter()
+                began = time.thread_time()
                 self.assertTrue(refusal(script))
-                self.assertLess(time.perf_counter() - began, 2)
+                self.assertLess(time.thread_time() - began, 2)
 
     def test_products_stay_bounded_however_many_factors(self):
         counters, deeds = run("big = 1000000000\ndef right():\n    score = big" + " * big" * 150)
