@@ -19,6 +19,7 @@ from openpyxl import load_workbook
 from rich.console import Console
 from rich.table import Table
 
+from bench.games import Games
 from dicetrail.core import (
     Answer,
     Ask,
@@ -44,7 +45,6 @@ from dicetrail.core import (
     step,
 )
 from dicetrail.core.rules import Event, rules_of
-from dicetrail.core.workbench import Walks
 from dicetrail.files import WRITERS, read_questions
 from dicetrail.store import Database
 from dicetrail.store.packs import add_pack
@@ -202,12 +202,12 @@ def void(_: object) -> None:
     """Nothing of it is wanted but its time."""
 
 
-def walk_many() -> int:
+def play_many() -> int:
     """So many games from 15, up and down by 5, won at 30 and lost at 0, through `settle`."""
     ends = (Ending("Won", "", 30, at_once=True), Ending("Lost", "", None, 0, at_once=True))
-    walks = Walks(rules_of(game(UP_AND_DOWN, *ends)), (Outcome(Event.WRONG), Outcome(Event.RIGHT)))
+    games = Games(rules_of(game(UP_AND_DOWN, *ends)), (Outcome(Event.WRONG), Outcome(Event.RIGHT)))
     picks = picked(random.Random(7).random)
-    return sum(walks.walk(picks) == -1 for _ in range(GAMES))
+    return sum(games.play(picks) == -1 for _ in range(GAMES))
 
 
 def picked(chances: Callable[[], float]) -> Iterator[int]:
@@ -236,20 +236,20 @@ def loop_many() -> int:
 
 def add_rules(add: Callable[..., None]) -> None:
     """The engine's speed: the rules alone, whole steps, whole games, a large pack."""
-    assert walk_many() == loop_many(), "both must play the same games"
-    by_hand, settled, stepped, told, walked = best(
+    assert play_many() == loop_many(), "both must play the same games"
+    by_hand, settled, stepped, told, played = best(
         3,
         loop_many,
         settle_many,
         lambda: step_many(void),
         lambda: step_many(lambda moment: moment.footprints),
-        walk_many,
+        play_many,
     )
     loop = by_hand / GAMES
     add("settle", SETTLED, "loop by hand, games", loop * SETTLED, settled, "600,000 a second")
     add("step", STEPS, "loop by hand, games", loop * STEPS, stepped, "25,000 a second")
     add("step, footprints told", STEPS, "loop by hand, games", loop * STEPS, told, "")
-    add("games through settle", GAMES, "loop by hand, games", by_hand, walked, "1.3 or less")
+    add("games through settle", GAMES, "loop by hand, games", by_hand, played, "1.3 or less")
     early, late = best(3, *visiting())
     add("step, 2,000 visits on", VISITED, "its first visits", early, late, "1.5 or less")
     large = {"bench": questions(10_000)}

@@ -1,18 +1,13 @@
-"""Playing on the player's behalf, and walking many games."""
+"""Playing on the player's behalf."""
 
-import random
 import unittest
 from itertools import repeat
 
 from hypothesis import given
 from hypothesis import strategies as st
 
-from dicetrail.core import Ending, Outcome, Phase, settle, start, step
+from dicetrail.core import Phase, start, step
 from dicetrail.core.play import Intent, length_of_round, next_input
-from dicetrail.core.rules import rules_of
-from dicetrail.core.rules.script import Event
-from dicetrail.core.workbench.trials import Walks
-from tests.core.test_games import game, points
 from tests.core.test_laws import DICE, GAMES, INPUTS, built, played
 
 
@@ -58,25 +53,3 @@ class TestAnswering(unittest.TestCase):
             for round_ in game.rounds
         )
         self.assertTrue(goes_round or "go(" in game.script or state.phase is Phase.ENDED)
-
-
-class TestWalks(unittest.TestCase):
-    def test_a_walk_is_settling_outcome_by_outcome(self):
-        ends = (Ending("Won", "", 30, at_once=True), Ending("Lost", "", None, 0, at_once=True))
-        rules = rules_of(game(points(5, -5, 15), ends))
-        outcomes = (Outcome(Event.WRONG), Outcome(Event.RIGHT))
-        walks = Walks(rules, outcomes)
-        chances = random.Random(3)
-        for _ in range(200):
-            picks = [chances.randrange(2) for _ in range(chances.randrange(9))]
-            tally, ending = rules.first, None
-            for pick in picks:
-                settled = settle(rules, tally, outcomes[pick])
-                tally, ending = settled.tally, settled.ending
-                if ending is not None:
-                    break
-            point = walks.walk(picks)
-            if ending is not None:
-                self.assertEqual(point, -1 - ending)
-            else:
-                self.assertEqual(walks.tally(point).counters, tally.counters)

@@ -21,7 +21,7 @@ from dicetrail.core import (
 )
 from dicetrail.core.document import Operator, Span
 from dicetrail.core.draw.sources import SumTable
-from dicetrail.core.play import question_of, spot
+from dicetrail.core.play import asking_at, question_of
 from dicetrail.core.workbench import draw_list, right_places
 from tests.core.examples import FIVE, PACKS, changed
 
@@ -66,7 +66,7 @@ class TestDraws(unittest.TestCase):
         draw = Draw(1, DrawOrder.WEIGHTED, weights=(1, 3, 0, 1, 1))
         program = build(changed(FIVE, draw=draw), LEVELS)
         levels = Counter(
-            question_of(program, spot(program, dice)).prompt[-1] for dice in range(4000)
+            question_of(program, asking_at(program, dice)).prompt[-1] for dice in range(4000)
         )
         self.assertEqual(set(levels), {"1", "2"})
         self.assertGreater(stats.chisquare([levels["1"], levels["2"]], [1000, 3000]).pvalue, 1e-4)

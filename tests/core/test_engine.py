@@ -31,7 +31,7 @@ from dicetrail.core import (
     table,
 )
 from dicetrail.core.answers import Verdict
-from dicetrail.core.play import Result, Stop, TimeRanBackwards, check, spot
+from dicetrail.core.play import Result, Stop, TimeRanBackwards, asking_at, check
 from dicetrail.core.workbench import draw_list
 from tests.core.examples import FIVE, PACKS, VEGETABLES, answer_for, changed, in_bytes, play, points
 
@@ -230,7 +230,7 @@ class TestKinds(unittest.TestCase):
             )
         ):
             given = (right, wrong, unreadable)
-            here = spot(program, 7, 0, position)
+            here = asking_at(program, 7, 0, position)
             verdicts = [check(program, here, answer).verdict for answer in given]
             with self.subTest(prompt=self.QUESTIONS[position].prompt):
                 self.assertEqual(verdicts, [Verdict.RIGHT, Verdict.WRONG, Verdict.UNREADABLE])

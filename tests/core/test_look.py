@@ -6,8 +6,6 @@ from hypothesis import strategies as st
 
 from dicetrail.core import Game, survey
 from dicetrail.core.document import (
-    PARTS_ON,
-    WORDS_ON,
     Colours,
     Corner,
     Cue,
@@ -28,6 +26,18 @@ from dicetrail.core.workbench import READY_LOOKS, changes_between
 
 colours = st.integers(0, 0xFFFFFF).map("#{:06x}".format)
 looks = st.builds(Colours, *[colours] * 6)
+
+WORDS_ON = (
+    ("ink", ("paper", "card", "tint", "right_pale", "wrong_pale")),
+    ("soft", ("paper", "card")),
+    ("on_accent", ("accent", "accent_strong")),
+    ("right", ("card", "right_pale")),
+    ("wrong", ("card", "wrong_pale")),
+)
+"""Words that stand on each colour of a page."""
+
+PARTS_ON = (("edge", ("card",)), ("accent", ("card",)), ("focus", ("paper", "card")))
+"""Edges and rings that stand on each."""
 
 
 class TestLook(unittest.TestCase):

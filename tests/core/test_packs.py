@@ -7,8 +7,8 @@ from unittest.mock import patch
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from dicetrail.core import Details, Kind, Pack, PackEdit, Question
-from dicetrail.core.survey import PackLook, edited, looks, pack_faults
+from dicetrail.core import Details, Kind, PackEdit, Question
+from dicetrail.core.survey import PackLook, edited, looks
 from dicetrail.core.survey.question_faults import field_name, trimmed
 from dicetrail.core.workbench import preview
 
@@ -18,7 +18,7 @@ SOUND = Question("Which is a root?", ("Carrot",), ("Pea",))
 def told(*questions, media=()):
     return [
         (fault.row, fault.field, fault.number, fault.what)
-        for fault in pack_faults(Pack("P", questions), media)
+        for fault in PackLook(questions, media).faults()
     ]
 
 
@@ -51,7 +51,7 @@ class TestEdits(unittest.TestCase):
             rows = edited(rows, edits)
             self.assertEqual(rows, tuple(listed))
             look.edit(edits)
-            self.assertEqual(list(look.faults()), list(pack_faults(Pack("P", rows), {"here.png"})))
+            self.assertEqual(list(look.faults()), list(PackLook(rows, {"here.png"}).faults()))
             anew = PackLook(rows, {"here.png"}).report()
             self.assertEqual(look.report(), anew)
 

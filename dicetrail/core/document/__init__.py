@@ -78,8 +78,6 @@ from dicetrail.core.document.look import (
     Typeface,
 )
 from dicetrail.core.document.palette import (
-    PARTS_ON,
-    WORDS_ON,
     Meeting,
     Palette,
     dark_palette,
@@ -157,14 +155,12 @@ __all__ = [
     "MOST_POINTS",
     "MOST_SITES",
     "NEXT",
-    "PARTS_ON",
     "PLAIN",
     "RATE",
     "SHIPPED",
     "SHIPPED_NAMES",
     "TRUTHS",
     "WAYS",
-    "WORDS_ON",
     "After",
     "Ask",
     "Backdrop",

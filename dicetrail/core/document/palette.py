@@ -94,19 +94,6 @@ class Palette:
     wrong_pale: str
 
 
-WORDS_ON = (
-    ("ink", ("paper", "card", "tint", "right_pale", "wrong_pale")),
-    ("soft", ("paper", "card")),
-    ("on_accent", ("accent", "accent_strong")),
-    ("right", ("card", "right_pale")),
-    ("wrong", ("card", "wrong_pale")),
-)
-"""Words that stand on each colour of a page."""
-
-PARTS_ON = (("edge", ("card",)), ("accent", ("card",)), ("focus", ("paper", "card")))
-"""Edges and rings that stand on each."""
-
-
 def palette(colours: Colours) -> Palette:
     """The colours of a page from a maker's own, as they are."""
     own = _read(colours)

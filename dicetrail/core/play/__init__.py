@@ -30,6 +30,7 @@ from dicetrail.core.play.program import (
     Program,
     Recall,
     as_asked,
+    asking_at,
     check,
     choices_of,
     in_play,
@@ -39,7 +40,6 @@ from dicetrail.core.play.program import (
     recalling,
     round_of,
     sample_verdicts,
-    spot,
 )
 from dicetrail.core.play.state import (
     Action,
@@ -101,6 +101,7 @@ __all__ = [
     "What",
     "answered",
     "as_asked",
+    "asking_at",
     "brings_nothing",
     "came_to",
     "check",
@@ -131,7 +132,6 @@ __all__ = [
     "round_of",
     "sample_verdicts",
     "seen_again",
-    "spot",
     "start",
     "step",
     "table",

@@ -11,7 +11,7 @@ from dicetrail.core.play.engine import answered
 from dicetrail.core.play.flow import ended_as
 from dicetrail.core.play.footprints import Answered, What
 from dicetrail.core.play.outcomes import counts_as_best, is_best, leader_of
-from dicetrail.core.play.program import Program, length_of_round, spot
+from dicetrail.core.play.program import Program, asking_at, length_of_round
 from dicetrail.core.play.state import Action, Listen, Moment, Phase, State, Wait
 from dicetrail.core.play.table import Media, Table, seen_again, table
 
@@ -87,7 +87,7 @@ def play_game(program: Program, game_id: str, revision: int) -> PlayGame:
         game_id,
         revision,
         game.title,
-        length_of_round(program, spot(program, 0)),
+        length_of_round(program, asking_at(program, 0)),
         game.opening.words,
         game.opening.asks_names,
         game.opening.most_players,

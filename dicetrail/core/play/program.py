@@ -116,7 +116,7 @@ def recalling(program: Program) -> Program:
     return program if program.recall is not None else replace(program, recall={})
 
 
-def spot(program: Program, dice: int, round_: int = 0, position: int = 0) -> State:
+def asking_at(program: Program, dice: int, round_: int = 0, position: int = 0) -> State:
     """A state in which the question at a position of a round waits, with nothing before it."""
     return State(
         dice, ("Player",), 0, (program.rules.first,), Phase.ASKING, round=round_, position=position
@@ -139,7 +139,7 @@ def sample_verdicts(program: Program, number: int) -> tuple[Verdict | None, ...]
         trial = Program(
             replace(program.game, rounds=(whole,)), program.rules, (program.pools[number],)
         )
-        found.append(check(trial, spot(trial, 0, 0, at), sample.answer).verdict)
+        found.append(check(trial, asking_at(trial, 0, 0, at), sample.answer).verdict)
     return tuple(found)
 
 

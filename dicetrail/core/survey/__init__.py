@@ -12,7 +12,6 @@ from dicetrail.core.survey.looks import (
     RowFault,
     edited,
     edited_pack,
-    pack_faults,
 )
 from dicetrail.core.survey.question_faults import (
     FieldFault,
@@ -41,7 +40,6 @@ __all__ = [
     "faults",
     "first_fault",
     "missing_medium",
-    "pack_faults",
     "reports_on",
     "scores_reached",
     "sound_problems",

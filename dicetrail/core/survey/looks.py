@@ -212,8 +212,3 @@ def _asks(question: Question) -> str:
 def report_on(pack: Pack) -> PackReport:
     """What a game's survey asks of a pack."""
     return PackLook(pack.questions).report()
-
-
-def pack_faults(pack: Pack, media: Collection[str]) -> Iterator[RowFault]:
-    """Every fault of a pack, with the pictures and sounds that are there."""
-    return PackLook(pack.questions, media).faults()

@@ -1,4 +1,4 @@
-"""What a maker's screens show: the strip, score spans, trials, changes, ready games."""
+"""What a maker's screens show: the strip, score spans, changes, ready games."""
 
 from dicetrail.core.workbench.changes import changes_between
 from dicetrail.core.workbench.cue_sheets import CUE_SHEETS, CueSheet
@@ -35,7 +35,6 @@ from dicetrail.core.workbench.strip import (
     look_over,
     right_places,
 )
-from dicetrail.core.workbench.trials import Walks
 from dicetrail.core.workbench.watch import LineRan, Watched, watch
 from dicetrail.core.workbench.worked_examples import WORKED_EXAMPLES, WorkedExample
 
@@ -59,7 +58,6 @@ __all__ = [
     "ScoreSpan",
     "ScriptWay",
     "StopSummary",
-    "Walks",
     "Watched",
     "WorkedExample",
     "changes_between",

@@ -4,7 +4,7 @@ from collections.abc import Mapping
 
 from dicetrail.core.document import Ending, Game, Question, Round
 from dicetrail.core.draw import Pool, whole
-from dicetrail.core.play import Program, Table, spot, table
+from dicetrail.core.play import Program, Table, asking_at, table
 from dicetrail.core.rules import rules_of
 
 
@@ -15,4 +15,4 @@ def preview(question: Question, dice: int, media: Mapping[str, str]) -> Table:
     """
     game = Game("Preview", (Round("Preview"),), (Ending("", ""),))
     program = Program(game, rules_of(game), (Pool((whole("preview", (question,)),)),))
-    return table(program, spot(program, dice), {"preview": media})
+    return table(program, asking_at(program, dice), {"preview": media})

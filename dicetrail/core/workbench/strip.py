@@ -44,11 +44,11 @@ from dicetrail.core.play import (
     State,
     Stop,
     as_asked,
+    asking_at,
     in_play,
     length_of_round,
     made_ready,
     sample_verdicts,
-    spot,
 )
 from dicetrail.core.rules import HANDLERS, Event, Outcome, Rules, ScriptFaults, parse
 from dicetrail.core.survey import (
@@ -292,7 +292,7 @@ def _ending_at(rules: Rules, score: int) -> int | None:
 def draw_list(program: Program, dice: int, round_: int = 0) -> Drawn:
     """The questions of a round as these dice bring them, for the maker's eyes."""
     program = replace(program, recall={})
-    state = spot(program, dice, round_)
+    state = asking_at(program, dice, round_)
     length = length_of_round(program, state)
     asked = as_asked(program, state, MOST_DRAWN)
     return Drawn(length, tuple(_drawn(program, here) for here in asked))
@@ -300,7 +300,7 @@ def draw_list(program: Program, dice: int, round_: int = 0) -> Drawn:
 
 def drawn(program: Program, dice: int, round_: int, position: int) -> DrawnQuestion:
     """The question at a position of a round, from 0, as these dice bring it."""
-    return _drawn(program, spot(program, dice, round_, position))
+    return _drawn(program, asking_at(program, dice, round_, position))
 
 
 def _drawn(program: Program, state: State) -> DrawnQuestion:
@@ -325,7 +325,7 @@ def right_places(program: Program, round_: int, dice: int, rolls: int = ROLLS) -
     program = replace(program, recall=None)  # nothing here is asked for twice
     times = [0] * len(LETTERS)
     for roll in range(rolls):
-        right = in_play(program, spot(program, dice + roll, round_)).right
+        right = in_play(program, asking_at(program, dice + roll, round_)).right
         for place in right[:1]:
             times[place - 1] += 1
     return RightPlaces(rolls, tuple(times))

@@ -11,7 +11,7 @@ from dicetrail.core import Facts, Game, GameProblems, Program, Severity
 from dicetrail.core.answers import Checked, fold_steps
 from dicetrail.core.document import as_written
 from dicetrail.core.draw import name_of_dice
-from dicetrail.core.play import check, ended_as, leader_of, spot
+from dicetrail.core.play import asking_at, check, ended_as, leader_of
 from dicetrail.core.workbench import (
     RECIPES,
     Drawn,
@@ -194,7 +194,7 @@ def try_answers(game_id: str, trial: Trial, shelf: SharedShelf) -> TrialView:
     """The verdict on each answer to the first question these dice bring."""
     program = newest_program(shelf, game_id)
     number = round_in(program, trial.round)
-    here = spot(program, trial.dice, number)
+    here = asking_at(program, trial.dice, number)
     return TrialView(
         question=drawn(program, trial.dice, number, 0),
         checked=[_tried(check(program, here, answer)) for answer in trial.answers],

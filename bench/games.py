@@ -1,8 +1,8 @@
-"""Many games worked through fast: tallies met before are not settled again.
+"""Many games played by the rules alone: tallies met before are not settled again.
 
 Tallies that rules cannot tell apart are one; each gets a number, and what an outcome makes
-of it is settled once and then looked up. A game of chance is then a walk from number to
-number, about as fast as a loop written by hand for that one game.
+of it is settled once and then looked up. A game of chance then goes from number to number,
+about as fast as a loop written by hand for that one game.
 """
 
 from collections.abc import Iterable, Sequence
@@ -10,8 +10,8 @@ from collections.abc import Iterable, Sequence
 from dicetrail.core.rules import Outcome, Rules, Tally, settle
 
 
-class Walks:
-    """The walks of a game under some outcomes, by their places in a row of outcomes.
+class Games:
+    """The games of some rules under some outcomes, by their places in a row of outcomes.
 
     A point stands for a tally, 0 for the first; a negative point is an ending, -1 for the
     first ending, -2 for the second.
@@ -26,11 +26,7 @@ class Walks:
         """Where each outcome leads from each point: all those of one point, then the next's."""
         self._point(rules.merged(rules.first))
 
-    def tally(self, point: int) -> Tally:
-        """The tally at a point that is no ending; counts that nothing reads stay 0."""
-        return self._tallies[point // len(self._outcomes)]
-
-    def walk(self, picks: Iterable[int]) -> int:
+    def play(self, picks: Iterable[int]) -> int:
         """The point a game comes to: where an ending came at once, or after all `picks`.
 
         Each pick is an outcome, by its place.
@@ -55,7 +51,8 @@ class Walks:
         return point
 
     def _settle(self, point: int, which: int) -> int:
-        settled = settle(self._rules, self.tally(point), self._outcomes[which])
+        tally = self._tallies[point // len(self._outcomes)]
+        settled = settle(self._rules, tally, self._outcomes[which])
         if settled.ending is None:
             after = self._point(self._rules.merged(settled.tally))
         else:
