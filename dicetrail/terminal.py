@@ -29,10 +29,12 @@ class RichScreen:
             self._console.print(_text(part))
             return
         text = Text("\n").join(map(_text, part.lines))
-        style = "green" if part.is_ending else ""
-        side = "center" if part.is_ending else "left"
         title = Text(part.title, "bold")
-        self._console.print(Panel(text, title=title, title_align=side, border_style=style))
+        if part.is_ending:
+            panel = Panel(text, title=title, title_align="center", border_style="green")
+        else:
+            panel = Panel(text, title=title, title_align="left")
+        self._console.print(panel)
 
     def ask(self, status: Line) -> None:
         """Show the status, under all before, and wait for what is typed under it."""

@@ -226,8 +226,8 @@ def _print_forecast(title: str, told: Forecast, as_json: bool) -> None:
     for counter in told.counters:
         whose = f" of {told.scouts[counter.player]}" if several else ""
         console.print(escape(f"{counter.name}{whose}: {counter.mean:.2f} on average"))
-    for scout, share in zip((*told.scouts, "nobody, they tie"), told.leads, strict=False):
-        console.print(escape(f"ahead at the end: {scout}, {share:.1%}"))
+    for scout, lead in zip((*told.scouts, "nobody, they tie"), told.leads, strict=False):
+        console.print(escape(f"ahead at the end: {scout}, {lead:.1%}"))
     console.print(f"questions: {told.questions:.1f} on average")
     if told.ends_most is not None:
         console.print(f"most runs end with question {told.ends_most}")
