@@ -138,9 +138,9 @@ def say(
         get_run(session, run_id, Place.PLAY).remark = remark.words.strip()
 
 
-@router.get("/runs/{run_id}/voice", response_class=Response, responses=files("audio/wav"))
+@router.post("/runs/{run_id}/voice", response_class=Response, responses=files("audio/wav"))
 def read_out(run_id: str, shelf: SharedShelf, standings: SharedStandings, now: Now) -> Response:
-    """What is to be read out now, by a made voice. 404 says that there is none here."""
+    """What is to be read out now, by a voice, made once and kept. 404 says that there is none."""
     known = standings.newest(run_id)
     here = now_at(shelf, known, known.state, now).state
     narration = shelf.table_of(known.run, here).narration

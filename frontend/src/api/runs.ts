@@ -90,7 +90,7 @@ export function showScores(gameId: string, key: string) {
 /** What the server's voice reads out at a player's table; nothing if it has none. */
 export function playVoice(runId: string): Promise<ArrayBuffer | undefined> {
   return soundOf(
-    api.GET("/api/play/runs/{run_id}/voice", { params: { path: { run_id: runId } }, parseAs: "arrayBuffer" }),
+    api.POST("/api/play/runs/{run_id}/voice", { params: { path: { run_id: runId } }, parseAs: "arrayBuffer" }),
   );
 }
 

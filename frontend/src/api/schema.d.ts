@@ -1907,13 +1907,13 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        get?: never;
+        put?: never;
         /**
          * Read Out
-         * @description What is to be read out now, by a made voice. 404 says that there is none here.
+         * @description What is to be read out now, by a voice, made once and kept. 404 says that there is none.
          */
-        get: operations["read_out_api_play_runs__run_id__voice_get"];
-        put?: never;
-        post?: never;
+        post: operations["read_out_api_play_runs__run_id__voice_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -9763,7 +9763,7 @@ export interface operations {
             };
         };
     };
-    read_out_api_play_runs__run_id__voice_get: {
+    read_out_api_play_runs__run_id__voice_post: {
         parameters: {
             query?: never;
             header?: never;
