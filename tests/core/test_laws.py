@@ -55,7 +55,7 @@ from dicetrail.core import (
 )
 from dicetrail.core.answers import compare
 from dicetrail.core.document import Language, Leaves, Made, Operator, Pattern, RoundOrder
-from dicetrail.core.play import Listen, go_on
+from dicetrail.core.play import Listen, Result, What, go_on
 from dicetrail.core.play.program import made_ready
 from dicetrail.core.play.state import State
 from dicetrail.core.workbench import draw_list
@@ -222,6 +222,23 @@ class TestRuns(unittest.TestCase):
             if before.state.phase is Phase.ENDED:
                 self.assertTrue(refused or not after.footprints)
                 self.assertEqual(after.state._replace(at=0), before.state._replace(at=0))
+
+    @given(GAMES, DICE, INPUTS)
+    def test_a_footprint_carries_what_it_says_of_the_question(self, game, dice, actions):
+        program = built(game)
+        if program is None:
+            return
+        comes = {What.CHECKED: tuple(Result), What.LATE: (Result.LATE,)}
+        comes[What.PASSED] = (Result.PASSED,)
+        for moment in played(program, dice, actions)[0]:
+            results = [f.result for f in moment.footprints if f.result]
+            for footprint in moment.footprints:
+                self.assertIn(footprint.result, comes.get(footprint.what, (None,)))
+                if footprint.what is What.CHECKED:
+                    self.assertTrue(footprint.why.startswith(f"{footprint.result}: "))
+            if results and moment.state.result:
+                whole = {Result.HIT: Result.RIGHT, Result.MISS: Result.WRONG}
+                self.assertIn(moment.state.result, (results[-1], whole.get(results[-1])))
 
     @given(GAMES, DICE, INPUTS)
     def test_what_a_moment_tells_does_not_hang_on_when_it_is_asked(self, game, dice, actions):

@@ -109,18 +109,21 @@ class TestSurvey(unittest.TestCase):
     def test_every_part_of_a_game_is_mended_at_a_stop(self):
         self.assertEqual(set(STOP_OF_GAME), {field.name for field in fields(Game)} | {"packs"})
         self.assertEqual(set(STOP_OF_ROUND), {field.name for field in fields(Round)})
-        for where, stop, number, line, is_shown_there in (
-            ("rounds[2].draw.count", Stop.DRAW, 2, None, False),
-            ("rounds[0].check.samples[1]", Stop.CHECK, 0, None, True),
-            ("rounds", Stop.OPEN, None, None, False),
-            ("script[3:7]", Stop.SCORE, None, 3, True),
-            ("script", Stop.SCORE, None, 1, True),
-            ("packs[veg].questions[12]", Stop.LOAD, None, None, True),
-            ("endings[1].at_least", Stop.END, None, None, False),
+        for where, stop, number, field, line, is_shown_there in (
+            ("rounds[2].draw.count", Stop.DRAW, 2, "draw.count", None, False),
+            ("rounds[2]", Stop.OPEN, 2, "", None, False),
+            ("rounds[0].check.samples[1]", Stop.CHECK, 0, "check.samples", None, True),
+            ("rounds", Stop.OPEN, None, "rounds", None, False),
+            ("script[3:7]", Stop.SCORE, None, "script", 3, True),
+            ("script", Stop.SCORE, None, "script", 1, True),
+            ("packs[ve.g].questions[12]", Stop.LOAD, None, "packs.questions", None, True),
+            ("endings[1].at_least", Stop.END, None, "endings.at_least", None, False),
+            ("framed_by[1]", Stop.OPEN, None, "framed_by", None, False),
+            ("", Stop.OPEN, None, "", None, False),
         ):
             found = placed(Problem(where, "it is wrong", "mend it"))
-            told = found.stop, found.round, found.line, found.is_shown_there
-            self.assertEqual(told, (stop, number, line, is_shown_there), where)
+            told = found.stop, found.round, found.field, found.line, found.is_shown_there
+            self.assertEqual(told, (stop, number, field, line, is_shown_there), where)
 
     def test_all_problems_come_at_once(self):
         game = replace(changed(draw=Draw(0), packs=("gone",)), title="", endings=())

@@ -4,7 +4,7 @@ from dicetrail.core.play.answering import Intent, next_input
 from dicetrail.core.play.dress import Dress, dress
 from dicetrail.core.play.engine import answered, go_on, players_refused, replay, start, step
 from dicetrail.core.play.flow import ended_as, hold_for
-from dicetrail.core.play.footprints import Answered, Change, Footprint, Stop, What
+from dicetrail.core.play.footprints import Answered, Change, Footprint, Result, Stop, What
 from dicetrail.core.play.names import player_named
 from dicetrail.core.play.outcomes import (
     counts_as_best,
@@ -56,7 +56,6 @@ from dicetrail.core.play.state import (
     Phase,
     PlayerAction,
     Quit,
-    Result,
     State,
     TimeRanBackwards,
     Wait,

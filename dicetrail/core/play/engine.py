@@ -49,7 +49,7 @@ from dicetrail.core.play.flow import (
     settled_question,
     time_is_up,
 )
-from dicetrail.core.play.footprints import Answered, Footprint, Prints, Stop, What
+from dicetrail.core.play.footprints import Answered, Footprint, Prints, Result, Stop, What
 from dicetrail.core.play.outcomes import cued, quiet, run_rules, tries_left
 from dicetrail.core.play.program import (
     Program,
@@ -73,7 +73,6 @@ from dicetrail.core.play.state import (
     Pass,
     Phase,
     Quit,
-    Result,
     State,
     TimeRanBackwards,
     Wait,
@@ -224,7 +223,7 @@ def _countdown_ended(program: Program, state: State, prints: Prints) -> State:
     if state.clocks.question is not None and state.clocks.question <= 0:
         put = in_play(program, state)
         why = f"{counted(put.seconds or 0, 'second')} are over; an answer is too late now"
-        prints.append(Footprint(state.at, Stop.ASK, What.LATE, why))
+        prints.append(Footprint(state.at, Stop.ASK, What.LATE, why, result=Result.LATE))
         late = quiet(state)._replace(result=Result.LATE)
         return settled_question(program, late, put, Event.TIMEOUT, prints)
     return time_is_up(program, state, prints)
@@ -275,7 +274,8 @@ def _answer(program: Program, state: State, action: Answer, prints: Prints) -> S
 def _tell_answer(at: int, who: str, given: Given, checked: Checked) -> Iterator[Footprint]:
     said = f"typed “{given}”" if isinstance(given, str) else f"picked {_choices_said(given)}"
     yield Footprint(at, Stop.ASK, What.ANSWERED, f"{who} {said}")
-    yield Footprint(at, Stop.CHECK, What.CHECKED, f"{checked.verdict}: {checked.why}")
+    why = f"{checked.verdict}: {checked.why}"
+    yield Footprint(at, Stop.CHECK, What.CHECKED, why, result=_CAME_OF[checked.verdict])
 
 
 _CAME_OF = {verdict: Result(verdict.value) for verdict in Verdict}
@@ -302,13 +302,11 @@ def _letter(program: Program, state: State, action: Letter, prints: Prints) -> S
     letter, stands = "".join(letters), wanted.issuperset(letters)
     who = state.players[state.turn]
     prints.append(Footprint(state.at, Stop.ASK, What.ANSWERED, f"{who} tried “{letter}”"))
-    verdict = "hit" if stands else "miss"
-    why = f"{verdict}: “{letter}” {'stands' if stands else 'does not stand'} in the word"
-    prints.append(Footprint(state.at, Stop.CHECK, What.CHECKED, why))
+    result = Result.HIT if stands else Result.MISS
+    why = f"{result}: “{letter}” {'stands' if stands else 'does not stand'} in the word"
+    prints.append(Footprint(state.at, Stop.CHECK, What.CHECKED, why, result=result))
     misses = state.tries_used + (not stands)
-    state = quiet(state)._replace(
-        tried=tried, tries_used=misses, given=None, result=Result(verdict)
-    )
+    state = quiet(state)._replace(tried=tried, tries_used=misses, given=None, result=result)
     event = Event.LETTER_HIT if stands else Event.LETTER_MISS
     state, settled = run_rules(program, state, event, prints, put)
     state = cued(program, state, Occasion(event.value.replace("_", " ")), prints)
@@ -349,7 +347,8 @@ def _pass(program: Program, state: State, _action: Pass, prints: Prints) -> Stat
     put = in_play(program, state)
     if not put.round.ask.passing:
         raise _Refused(Phrase.NO_PASSING)
-    prints.append(Footprint(state.at, Stop.ASK, What.PASSED, f"{state.players[state.turn]} passed"))
+    why = f"{state.players[state.turn]} passed"
+    prints.append(Footprint(state.at, Stop.ASK, What.PASSED, why, result=Result.PASSED))
     state = quiet(state)._replace(given=None, result=Result.PASSED)
     return settled_question(program, state, put, Event.PASSED, prints)
 

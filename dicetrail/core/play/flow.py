@@ -34,6 +34,7 @@ from dicetrail.core.play.footprints import (
     Footprint,
     Pictures,
     Prints,
+    Result,
     Stop,
     Tale,
     What,
@@ -57,7 +58,7 @@ from dicetrail.core.play.program import (
     with_rows_leaving,
 )
 from dicetrail.core.play.putting import InPlay
-from dicetrail.core.play.state import Clocks, Phase, Result, State
+from dicetrail.core.play.state import Clocks, Phase, State
 from dicetrail.core.rules import (
     Asks,
     Due,

@@ -10,6 +10,7 @@ from collections.abc import Callable, Iterable, Iterator
 from dataclasses import field
 from enum import StrEnum
 
+from dicetrail.core.answers import Verdict
 from dicetrail.core.document import Number, record
 
 
@@ -49,6 +50,20 @@ class What(StrEnum):
     MOVED = "moved"
     REFUSED = "refused"
     ENDED = "ended"
+
+
+class Result(StrEnum):
+    """What became of the question in play, as far as it has."""
+
+    RIGHT = Verdict.RIGHT.value
+    CLOSE = Verdict.CLOSE.value
+    WRONG = Verdict.WRONG.value
+    UNREADABLE = Verdict.UNREADABLE.value
+    HIT = "hit"
+    """The letter stands in the word."""
+    MISS = "miss"
+    LATE = "late"
+    PASSED = "passed"
 
 
 @record
@@ -133,6 +148,8 @@ class Footprint:
     """What those lines could read, as it was when they ran."""
     answered: Answered | None = None
     """The question that this was the last answer to."""
+    result: Result | None = field(default=None, compare=False)
+    """What it made of the question so far, for screens: `why` says it too."""
 
 
 Tale = Callable[[], Iterable[Footprint]]

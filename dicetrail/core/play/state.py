@@ -5,10 +5,10 @@ from dataclasses import dataclass
 from enum import StrEnum
 from typing import TYPE_CHECKING, Literal, NamedTuple
 
-from dicetrail.core.answers import Given, Verdict
+from dicetrail.core.answers import Given
 from dicetrail.core.document import Number, Said, Way
 from dicetrail.core.draw import Row
-from dicetrail.core.play.footprints import Footprint, Tale, told
+from dicetrail.core.play.footprints import Footprint, Result, Tale, told
 from dicetrail.core.rules import Due, Tally
 
 
@@ -20,20 +20,6 @@ class Phase(StrEnum):
     ASKING = "asking"
     HOLDING = "holding"
     ENDED = "ended"
-
-
-class Result(StrEnum):
-    """What became of the question in play, as far as it has."""
-
-    RIGHT = Verdict.RIGHT.value
-    CLOSE = Verdict.CLOSE.value
-    WRONG = Verdict.WRONG.value
-    UNREADABLE = Verdict.UNREADABLE.value
-    HIT = "hit"
-    """The letter stands in the word."""
-    MISS = "miss"
-    LATE = "late"
-    PASSED = "passed"
 
 
 @dataclass(frozen=True, slots=True)

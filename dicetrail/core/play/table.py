@@ -25,7 +25,7 @@ from dicetrail.core.document import (
     as_written,
     filled_in,
 )
-from dicetrail.core.play.footprints import Answered, Pictures
+from dicetrail.core.play.footprints import Answered, Pictures, Result
 from dicetrail.core.play.program import (
     Program,
     in_play,
@@ -33,7 +33,7 @@ from dicetrail.core.play.program import (
     most_questions,
 )
 from dicetrail.core.play.putting import InPlay
-from dicetrail.core.play.state import Phase, Result, State
+from dicetrail.core.play.state import Phase, State
 from dicetrail.core.rules import tally_percent
 
 Media = Mapping[str, Mapping[str, str]]

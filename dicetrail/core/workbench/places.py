@@ -41,6 +41,7 @@ STOP_OF_ROUND = {
 """The stop at which each part of a round is programmed."""
 
 _PATH = re.compile(r"(?P<part>\w+)(\[(?P<number>\d+)(:(?P<column>\d+))?\])?(\.(?P<inner>\w+))?")
+_PLACES = re.compile(r"\[[^\]]*\]")
 _SHOWN_THERE = re.compile(r"script|packs\[|rounds\[\d+\]\.check\.samples")
 
 
@@ -55,6 +56,9 @@ class PlacedProblem:
     stop: Stop
     round: int | None
     """The round it is in, from 0; None if in none of them."""
+    field: str
+    """The field it is about, by its names without places, of the round if it is in one:
+    ``title``, ``ask.seconds``, ``endings.when``."""
     line: int | None
     """The line of the script, from 1; None if it is not in the script."""
     column: int | None
@@ -68,6 +72,9 @@ def placed(problem: Problem) -> PlacedProblem:
     part, inner = (found["part"], found["inner"]) if found else ("rounds", None)
     number = int(found["number"]) if found and found["number"] else None
     is_round, is_script = part == "rounds", part == "script"
+    field = _PLACES.sub("", problem.where)
+    if is_round and number is not None:
+        field = field.removeprefix("rounds").removeprefix(".")
     stop = STOP_OF_ROUND.get(inner) if is_round and inner else STOP_OF_GAME.get(part)
     return PlacedProblem(
         problem.where,
@@ -76,6 +83,7 @@ def placed(problem: Problem) -> PlacedProblem:
         problem.severity,
         stop or Stop.OPEN,
         number if is_round else None,
+        field,
         (number or 1) if is_script else None,
         (int(found["column"]) if found and found["column"] else 1) if is_script else None,
         _SHOWN_THERE.match(problem.where) is not None,

@@ -18,7 +18,7 @@ export function Framed({ game }: { game: GameView }) {
     mutationFn: () => saveGame(game.id, game.revision, { ...game.document, framed_by: sites }),
     onSuccess: (saved) => queries.setQueryData(["games", game.id], saved),
   });
-  const problems = game.problems.filter(({ where }) => where.startsWith("framed_by"));
+  const problems = game.problems.filter(({ field }) => field === "framed_by");
   const snippet = sharing.data && snippetFor(sharing.data.address, game.document.title);
   return (
     <section aria-labelledby="framed" className="mt-5 rounded-xl border border-line bg-card p-5">

@@ -42,8 +42,8 @@ function nextHalt(footprints: Footprint[], stops: Stop[], from: number): number 
   return index;
 }
 
-function inShort({ changes, what, why }: Footprint): string {
-  if (what === "checked") return why.split(":")[0] ?? why;
+function inShort({ changes, what, why, result }: Footprint): string {
+  if (result) return result;
   if (what === "loaded" || what === "asked" || what === "answered") return what;
   const change = changes[0];
   if (!change) return why;
