@@ -11,7 +11,15 @@ from dicetrail.files.answers import (
 )
 from dicetrail.files.documents import pack_schema
 from dicetrail.files.fields import documented
-from dicetrail.files.games import FORMAT, MOST_KEPT, GameFile, game_schema, read_game, written_game
+from dicetrail.files.games import (
+    FORMAT,
+    MOST_KEPT,
+    GameFile,
+    game_schema,
+    means_a_game,
+    read_game,
+    written_game,
+)
 from dicetrail.files.media import Medium, is_bundle, medium, read_bundle
 from dicetrail.files.plan import Contents, Format, Plan, Role, Separator, Wish
 from dicetrail.files.questions import Reading, guess, read_questions
@@ -46,6 +54,7 @@ __all__ = [
     "game_schema",
     "guess",
     "is_bundle",
+    "means_a_game",
     "medium",
     "pack_schema",
     "read_answers",

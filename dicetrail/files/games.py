@@ -9,6 +9,7 @@ import base64
 import binascii
 import hashlib
 import json
+import re
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass, field
 from functools import cached_property
@@ -117,6 +118,16 @@ def written_game(
 
 def _encoded(files: Mapping[str, bytes]) -> dict[str, str]:
     return {digest: base64.b64encode(content).decode() for digest, content in files.items()}
+
+
+def means_a_game(content: bytes) -> bool:
+    """Whether a file says that it is a game, well-formed or not: its faults are those of a game."""
+    return (
+        content.lstrip(b"\xef\xbb\xbf \t\r\n")[:1] == b"{" and _SAYS_SO.search(content) is not None
+    )
+
+
+_SAYS_SO = re.compile(rb'"format"\s*:\s*"%s/' % FORMAT.partition("/")[0].encode())
 
 
 def read_game(content: bytes) -> GameFile:

@@ -18,6 +18,7 @@ from dicetrail.web.backup import routes as backup
 from dicetrail.web.door import key
 from dicetrail.web.door.guards import BodyLimit, HeadAsGet, OwnPages, RateLimits, StrictHeaders
 from dicetrail.web.dress import routes as looks
+from dicetrail.web.dropped import routes as dropped
 from dicetrail.web.evidence import routes as evidence
 from dicetrail.web.examples import routes as examples
 from dicetrail.web.foresight import routes as foresight
@@ -134,6 +135,7 @@ def create_app(
         examples,
         takeaway,
         backup,
+        dropped,
         sounds,
         pictures,
         looks,

@@ -1,5 +1,6 @@
 """The HTTP interface, as its callers meet it."""
 
+import json
 import threading
 import unittest
 from datetime import timedelta
@@ -353,6 +354,22 @@ class TestShelfMoves(ApiTest):
         refused = self.http.post("/api/game-files", files={"file": ("g.json", broken)})
         self.assert_problem(refused, 409, "seconds")
         self.assertEqual(len(self.get("/api/games")), count)
+
+    def test_a_file_dropped_on_the_shelf_says_itself_what_it_is(self):
+        def dropped(name, content):
+            return self.http.post("/api/dropped", files={"file": (name, content)})
+
+        saved = self.http.get("/api/games/leaf-shapes/file").content
+        document = json.loads(saved)
+        document["format"] = document.pop("format")  # it need not come first
+        for content in (saved, b"\xef\xbb\xbf\n " + json.dumps(document, indent=4).encode()):
+            came = dropped("what.txt", content).json()
+            self.assertEqual((came["game"]["problems"], came["load"]), ([], None))
+        self.assert_problem(dropped("g.json", saved[:-20]), 409, "not well-formed JSON")
+        items = json.dumps([{"question": "A dice-trail-game?", "right": ["x"], "wrong": ["y"]}])
+        for content in (b"Which?\ta\tb\n", items.encode()):
+            came = dropped("g.json", content).json()
+            self.assertEqual((came["game"], came["load"]["question_count"]), (None, 1))
 
     def test_every_demo_game_plays_to_an_ending_right_and_wrong(self):
         for name in GAMES:

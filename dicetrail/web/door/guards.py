@@ -192,7 +192,7 @@ class StrictHeaders:
 
 _TAKE_DOCUMENTS = ("/api/games", "/api/loads", "/api/examples", "/api/language")
 
-_UPLOADS = ("/api/loads", "/api/game-files", "/api/sounds", "/api/pictures")
+_UPLOADS = ("/api/loads", "/api/game-files", "/api/dropped", "/api/sounds", "/api/pictures")
 
 
 def _is_upload(path: str) -> bool:

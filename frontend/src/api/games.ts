@@ -81,16 +81,6 @@ export function useShelfMoves() {
       mutationFn: (gameId: string) => given(api.POST("/api/games/{game_id}/return", params(gameId))),
       onSuccess: again,
     }),
-    load: useMutation({
-      mutationFn: (file: File) =>
-        given(
-          api.POST("/api/game-files", {
-            body: { file: "" },
-            bodySerializer: () => formOf("file", file),
-          }),
-        ),
-      onSuccess: again,
-    }),
   };
 }
 

@@ -26,6 +26,19 @@ export function useBring() {
   });
 }
 
+/** Takes a file dropped on the shelf: a game makes a game, questions wait to be looked at. */
+export function useDrop() {
+  const queries = useQueryClient();
+  return useMutation({
+    mutationFn: (file: File) =>
+      given(api.POST("/api/dropped", { body: { file: "" }, bodySerializer: () => formOf("file", file) })),
+    onSuccess: ({ game, load }) => {
+      if (load) queries.setQueryData(["loads", load.id], load);
+      return game && queries.invalidateQueries({ queryKey: ["games"], exact: true });
+    },
+  });
+}
+
 type Change =
   | { look: Pick<LoadLook, "plan"> & Partial<LoadLook> }
   | { guess: Wish };

@@ -1024,6 +1024,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/dropped": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Take
+         * @description Make a game of a game file, whatever it is called; bring any other to be looked at.
+         */
+        post: operations["take_api_dropped_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/sounds": {
         parameters: {
             query?: never;
@@ -2287,6 +2307,11 @@ export interface components {
             /** File */
             file: string;
         };
+        /** Body_take_api_dropped_post */
+        Body_take_api_dropped_post: {
+            /** File */
+            file: string;
+        };
         /**
          * Borne
          * @description An ending as it was foretold, and as it came.
@@ -2866,6 +2891,14 @@ export interface components {
             };
         };
         /**
+         * Dropped
+         * @description What came of a file: a game of its own, or questions that wait to be looked at.
+         */
+        Dropped: {
+            game?: components["schemas"]["GameView"] | null;
+            load?: components["schemas"]["LoadView"] | null;
+        };
+        /**
          * Effect
          * @description Something seen for a moment, at most a second and a half, never in the way of an answer.
          * @enum {string}
@@ -3149,6 +3182,7 @@ export interface components {
              */
             facts: components["schemas"]["Fact"][];
             answered?: components["schemas"]["Answered"] | null;
+            result?: components["schemas"]["Result"] | null;
         };
         /**
          * Forecast
@@ -4583,6 +4617,8 @@ export interface components {
             stop: components["schemas"]["Stop"];
             /** Round */
             round: number | null;
+            /** Field */
+            field: string;
             /** Line */
             line: number | null;
             /** Column */
@@ -6079,6 +6115,7 @@ export type BodyBringPictureApiPicturesPost = components['schemas']['Body_bring_
 export type BodyBringSoundApiSoundsPost = components['schemas']['Body_bring_sound_api_sounds_post'];
 export type BodyLoadGameApiGameFilesPost = components['schemas']['Body_load_game_api_game_files_post'];
 export type BodyRestoreShelfApiBackupPost = components['schemas']['Body_restore_shelf_api_backup_post'];
+export type BodyTakeApiDroppedPost = components['schemas']['Body_take_api_dropped_post'];
 export type Borne = components['schemas']['Borne'];
 export type Bring = components['schemas']['Bring'];
 export type BroughtFile = components['schemas']['BroughtFile'];
@@ -6113,6 +6150,7 @@ export type DrawOrder = components['schemas']['DrawOrder'];
 export type Drawn = components['schemas']['Drawn'];
 export type DrawnQuestion = components['schemas']['DrawnQuestion'];
 export type Dress = components['schemas']['Dress'];
+export type Dropped = components['schemas']['Dropped'];
 export type Effect = components['schemas']['Effect'];
 export type Ending = components['schemas']['Ending'];
 export type EndingShare = components['schemas']['EndingShare'];
@@ -8195,6 +8233,39 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    take_api_dropped_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "multipart/form-data": components["schemas"]["Body_take_api_dropped_post"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Dropped"];
+                };
             };
             /** @description What went wrong, and how to mend it */
             default: {

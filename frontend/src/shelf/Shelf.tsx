@@ -2,7 +2,7 @@ import { Archive, ClipboardPaste, Plus } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { useGames, useMakeGame, useRecipes, useRestore, useShelfMoves } from "../api/games";
-import { useBring } from "../api/loads";
+import { useDrop } from "../api/loads";
 import { usePacks } from "../api/packs";
 import { Page } from "../app/Page";
 import { Button, buttonLook } from "../ui/Button";
@@ -18,20 +18,20 @@ export default function Shelf() {
   const games = useGames();
   const packs = usePacks();
   const makeGame = useMakeGame();
-  const bring = useBring();
+  const drop = useDrop();
   const navigate = useNavigate();
   const open = (game: { id: string }) => void navigate(`/game/${game.id}`);
   const moves = useShelfMoves();
   const [gone, setGone] = useState<{ id: string; title: string }>();
   const make = (title: string, packIds: string[], recipe = "") =>
     makeGame.mutate({ title, packs: packIds, recipe }, { onSuccess: open });
-  const take = async (file: File) => {
-    if (isGameFile(file.name, await file.slice(0, 200).text())) moves.load.mutate(file, { onSuccess: open });
-    else bring.mutate(file, { onSuccess: ({ id }) => void navigate(`/load/${id}`) });
-  };
+  const take = (file: File) =>
+    drop.mutate(file, {
+      onSuccess: ({ game, load }) => (game ? open(game) : load && void navigate(`/load/${load.id}`)),
+    });
   const restore = useRestore();
-  const isOver = useFileDrop((file) => void take(file));
-  const failure = games.error ?? packs.error ?? makeGame.error ?? bring.error ?? moves.load.error ?? moves.remove.error ?? moves.copy.error ?? restore.error;
+  const isOver = useFileDrop(take);
+  const failure = games.error ?? packs.error ?? makeGame.error ?? drop.error ?? moves.remove.error ?? moves.copy.error ?? restore.error;
   return (
     <Page title="Shelf">
       <header className="border-b border-line bg-card">
@@ -50,7 +50,7 @@ export default function Shelf() {
         <div className="flex flex-wrap items-end justify-between gap-4">
           <h2 className="text-2xl">Games</h2>
           <div className="flex flex-wrap items-center gap-3">
-            <FilePick label="New game from a question file" look="main" busy={bring.isPending || moves.load.isPending} onFile={(file) => void take(file)} />
+            <FilePick label="New game from a question file" look="main" busy={drop.isPending} onFile={take} />
             <Link to="/load/new" className={buttonLook()}>
               <ClipboardPaste aria-hidden /> Paste questions
             </Link>
@@ -104,11 +104,6 @@ export default function Shelf() {
       </main>
     </Page>
   );
-}
-
-/** Whether a dropped file is a game with everything in it, and not a question file. */
-function isGameFile(name: string, head: string): boolean {
-  return name.toLowerCase().endsWith(".json") && /"format"\s*:\s*"dice-trail-game/.test(head);
 }
 
 function NewGame({ onMake }: { onMake: (title: string, recipe: string) => void }) {

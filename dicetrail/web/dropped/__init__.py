@@ -1,0 +1,1 @@
+"""What is dropped on the shelf."""

@@ -1,0 +1,34 @@
+"""A file dropped on the shelf: it says itself whether it is a game or holds questions."""
+
+from dataclasses import dataclass
+
+from fastapi import UploadFile
+
+from dicetrail.files import MOST_BYTES, means_a_game
+from dicetrail.web.context import Now, SharedShelf
+from dicetrail.web.games.files import load_game
+from dicetrail.web.games.shapes import GameView
+from dicetrail.web.loads.routes import bring
+from dicetrail.web.loads.shapes import LoadView
+from dicetrail.web.reading import ReadAside
+from dicetrail.web.wire.bodies import Router
+
+router = Router("/api/dropped", "shelf")
+
+
+@dataclass(frozen=True, slots=True)
+class Dropped:
+    """What came of a file: a game of its own, or questions that wait to be looked at."""
+
+    game: GameView | None = None
+    load: LoadView | None = None
+
+
+@router.post("", status_code=201)
+async def take(file: UploadFile, read: ReadAside, shelf: SharedShelf, now: Now) -> Dropped:
+    """Make a game of a game file, whatever it is called; bring any other to be looked at."""
+    is_game = means_a_game(await file.read(MOST_BYTES + 1))
+    await file.seek(0)
+    if is_game:
+        return Dropped(game=await load_game(file, read, shelf, now))
+    return Dropped(load=await bring(read, shelf, file))
