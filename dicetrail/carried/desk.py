@@ -30,6 +30,7 @@ from dicetrail.core.play import (
     measure_of,
     play_view,
     player_named,
+    players_refused,
     replay,
     step,
 )
@@ -137,9 +138,11 @@ class Desk:
 
     def _start(self, _game: str, body: Any, now: int, chance: int) -> Reply:
         words, given = self.program.wording, body.get("players", [""])
-        most = self.carried.game.opening.most_players
-        if not isinstance(given, list) or not 1 <= len(given) <= most:
-            raise _Refused(422, f"This game takes 1 to {most} players.")
+        if not isinstance(given, list):
+            raise _Refused(422, "The players are a list of names.")
+        refused = players_refused(self.program.game, len(given))
+        if refused is not None:
+            raise _Refused(422, f"Not begun: {refused}.")
         players = tuple(
             player_named(str(name), number, words) for number, name in enumerate(given, 1)
         )

@@ -98,9 +98,7 @@ def edit_pack(
 
     Raises NotFound, and StaleRevision if another revision was saved since.
     """
-    newest = newest_pack(session, pack_id)
-    if newest.number != saved_on:
-        raise StaleRevision("pack", saved_on, newest.number)
+    newest = pack_saved(session, pack_id, saved_on)
     revision = _following(newest, question_count, now)
     if newest.columns:
         revision.facts_edits = cast("tuple[FactsEdit, ...]", edits)
@@ -122,9 +120,7 @@ def describe_pack(
     session: Session, pack_id: str, saved_on: int, about: About, now: datetime
 ) -> KeptPack:
     """Keep a revision that is called and described so. Raises NotFound and StaleRevision."""
-    newest = newest_pack(session, pack_id)
-    if newest.number != saved_on:
-        raise StaleRevision("pack", saved_on, newest.number)
+    newest = pack_saved(session, pack_id, saved_on)
     revision = _following(newest, newest.question_count, now)
     revision.title, revision.tags, revision.words = about.title, about.tags, about.words
     return _added(session, revision)
@@ -187,6 +183,17 @@ def newest_pack(session: Session, pack_id: str) -> KeptPack:
     if not found:
         raise NotFound("pack", pack_id)
     return found[0]
+
+
+def pack_saved(session: Session, pack_id: str, saved_on: int) -> KeptPack:
+    """The newest revision of a pack, which is revision `saved_on`.
+
+    Raises NotFound, and StaleRevision if another revision was saved since.
+    """
+    newest = newest_pack(session, pack_id)
+    if newest.number != saved_on:
+        raise StaleRevision("pack", saved_on, newest.number)
+    return newest
 
 
 def pack_revision(session: Session, pack_id: str, number: int) -> KeptPack:

@@ -26,7 +26,7 @@ from dicetrail.core.workbench import (
 )
 from dicetrail.files import ITEM_WRITERS, TEMPLATE, TEXT_TEMPLATE, WRITERS, Medium, written
 from dicetrail.files.alike import AlikePair
-from dicetrail.store import PackSource, StaleRevision
+from dicetrail.store import PackSource
 from dicetrail.store.media import keep_medium
 from dicetrail.store.packs import (
     About,
@@ -38,6 +38,7 @@ from dicetrail.store.packs import (
     keep_anew,
     newest_pack,
     newest_packs,
+    pack_saved,
 )
 from dicetrail.store.packs import edit_pack as keep_edits
 from dicetrail.web.context import Now, SharedShelf
@@ -189,9 +190,7 @@ def split_pack(pack_id: str, wanted: PackSplit, shelf: SharedShelf, now: Now) ->
     """Take some rows out of a pack into a new one. Refused if another revision was saved since."""
     stays, goes = parted(_pack_saved(shelf, pack_id, wanted.revision), wanted.rows)
     with shelf.database.writing() as session:
-        newest = newest_pack(session, pack_id)
-        if newest.number != wanted.revision:
-            raise StaleRevision("pack", wanted.revision, newest.number)
+        newest = pack_saved(session, pack_id, wanted.revision)
         keep_anew(session, newest, stays, now)
         source = replace(newest.source, refused=())
         goes = replace(goes, title=wanted.title.strip())
@@ -239,17 +238,13 @@ def _within_bounds(pack: Pack) -> Pack:
 def _pack_saved(shelf: Shelf, pack_id: str, revision: int) -> Pack:
     """The newest revision of a pack. Raises StaleRevision if that is another than expected."""
     with shelf.database.reading() as session:
-        newest = newest_pack(session, pack_id)
-    if newest.number != revision:
-        raise StaleRevision("pack", revision, newest.number)
-    return shelf.pack(pack_id, newest.number)
+        pack_saved(session, pack_id, revision)
+    return shelf.pack(pack_id, revision)
 
 
 def _kept_anew(shelf: Shelf, pack_id: str, revision: int, pack: Pack, now: datetime) -> PackSaved:
     with shelf.database.writing() as session:
-        newest = newest_pack(session, pack_id)
-        if newest.number != revision:
-            raise StaleRevision("pack", revision, newest.number)
+        newest = pack_saved(session, pack_id, revision)
         saved = keep_anew(session, newest, pack, now)
     shelf.remember(saved, pack)
     return _saved(shelf, saved)

@@ -7,13 +7,13 @@ from pydantic import BaseModel, Field
 
 from dicetrail.core.document import Best, Number
 from dicetrail.core.play import PlayerAction
-from dicetrail.web.wire.shapes import MOST_MS, DiceName, PlayerName
+from dicetrail.web.wire.shapes import MOST_MS, DiceName, PlayerNames
 
 
 class NewPlay(BaseModel):
     """The players who want to play, in turns if there are several."""
 
-    players: Annotated[tuple[PlayerName, ...], Field(min_length=1, max_length=4)] = ("",)
+    players: PlayerNames = ("",)
     key: Annotated[str | None, Field(min_length=16, max_length=64)] = None
     """A secret of the player's browser, by which it finds its scores again."""
 

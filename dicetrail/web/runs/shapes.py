@@ -6,7 +6,7 @@ from pydantic import BaseModel, Field
 
 from dicetrail.core import Action, Input, Table
 from dicetrail.core.play import Footprint, Intent
-from dicetrail.web.wire.shapes import MOST_MS, Dice, DiceName, PlayerName
+from dicetrail.web.wire.shapes import MOST_MS, Dice, DiceName, PlayerNames
 
 MOST_INPUTS = 20_000
 """A run takes at most this many inputs, so that none can be made to grow without end."""
@@ -20,7 +20,7 @@ class NewRun(BaseModel):
 
     game_id: str
     dice: Dice | None = None
-    players: Annotated[tuple[PlayerName, ...], Field(min_length=1, max_length=4)] = ("Player",)
+    players: PlayerNames = ("Player",)
     inputs: Annotated[tuple[Input, ...], Field(max_length=MOST_INPUTS)] = ()
 
 

@@ -8,7 +8,7 @@ from starlette.exceptions import HTTPException
 
 from dicetrail.core import Input, State
 from dicetrail.core.draw import LONG_DICE_BITS
-from dicetrail.core.play import came_to
+from dicetrail.core.play import came_to, players_refused
 from dicetrail.store import Database, Place
 from dicetrail.store.games import newest_game, shelved_game
 from dicetrail.store.models import RunRow
@@ -38,11 +38,9 @@ def start_run(
     player_key: str | None = None,
 ) -> RunRow:
     """Start a run of a game as it now stands. Raises NotFound, GameProblems."""
-    if dice is None:
-        dice = rolled(place)
-    most = newest_program(shelf, game_id).game.opening.most_players
-    if len(players) > most:
-        raise HTTPException(422, f"This game takes {most} players at most, not {len(players)}.")
+    refused = players_refused(newest_program(shelf, game_id).game, len(players))
+    if refused is not None:
+        raise HTTPException(422, f"Not begun: {refused}.")
     with shelf.database.writing() as session:
         find = shelved_game if place is Place.PLAY else newest_game
         game = find(session, game_id)

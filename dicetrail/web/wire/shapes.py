@@ -9,6 +9,7 @@ from typing import Annotated, Any, Literal
 from fastapi import Path
 from pydantic import BaseModel, BeforeValidator, Field
 
+from dicetrail.core.document import MOST_PLAYERS
 from dicetrail.core.draw import HIGHEST_DICE, dice_named
 
 DiceName = (
@@ -30,6 +31,7 @@ MOST_MS = 10**12
 """The longest time of a run, some thirty years."""
 
 PlayerName = Annotated[str, Field(max_length=200)]
+PlayerNames = Annotated[tuple[PlayerName, ...], Field(min_length=1, max_length=MOST_PLAYERS)]
 Title = Annotated[str, Field(max_length=200)]
 
 
