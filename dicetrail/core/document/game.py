@@ -7,7 +7,7 @@ says what is wrong with it and `build` refuses to play it.
 """
 
 from collections.abc import Mapping
-from dataclasses import dataclass, replace
+from dataclasses import dataclass, fields, replace
 from typing import Annotated
 
 from dicetrail.core.document.look import (
@@ -395,9 +395,9 @@ class Sums:
 
     operator: Annotated[Operator, Told("Operator")] = Operator.PLUS
     """What is done with the two numbers."""
-    left: Span = Span(1, 10)
+    left: Annotated[Span, Told("Left number")] = Span(1, 10)
     """What the first number is taken from."""
-    right: Span = Span(1, 10)
+    right: Annotated[Span, Told("Right number")] = Span(1, 10)
     """What the second number is taken from."""
     cap: Annotated[int | None, Points, Told("Largest result", empty="any")] = None
     """The largest result allowed."""
@@ -472,9 +472,9 @@ class Draw:
     """How many are drawn for each player, 1 to 10,000; None draws on until none is left."""
     order: Annotated[DrawOrder, Told("Order")] = DrawOrder.SHUFFLED
     """In which order questions come."""
-    topics: tuple[str, ...] = ()
+    topics: Annotated[tuple[str, ...], Told("Topics")] = ()
     """Only pack questions of these topics; empty takes all."""
-    levels: Annotated[tuple[int, ...], Within(1, 5)] = ()
+    levels: Annotated[tuple[int, ...], Within(1, 5), Told("Levels")] = ()
     """Only pack questions of these levels; empty takes all. No level counts as 1."""
     player_chooses: Annotated[
         bool,
@@ -612,14 +612,19 @@ NEXT = Way()
 class Moves:
     """Where the run goes on when a question is done with."""
 
-    right: Way = NEXT
+    right: Annotated[Way, Told("After a right answer")] = NEXT
     """After a right answer."""
-    wrong: Way = NEXT
+    wrong: Annotated[Way, Told("After the last wrong try")] = NEXT
     """After the last try; while tries are left the question stands."""
-    timeout: Way = NEXT
+    timeout: Annotated[Way, Told("When it is too late", short="late")] = NEXT
     """When the question's clock has ended."""
-    passed: Way = NEXT
+    passed: Annotated[Way, Told("After a pass")] = NEXT
     """When it was passed."""
+
+    @property
+    def each(self) -> dict[str, Way]:
+        """Every way, by what it follows."""
+        return {field.name: getattr(self, field.name) for field in fields(self)}
 
 
 @dataclass(frozen=True, slots=True)

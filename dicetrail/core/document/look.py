@@ -128,13 +128,13 @@ class Look:
     """How corners are cut."""
     density: Annotated[Density, Told("Room")] = Density.USUAL
     """How much room there is around things."""
-    opening_picture: str = ""
+    opening_picture: Annotated[str, Told("Picture at the opening")] = ""
     """The digest (SHA-256, hex) of the picture above the opening words."""
-    opening: Backdrop = Backdrop()
+    opening: Annotated[Backdrop, Told("Backdrop of the opening")] = Backdrop()
     """The backdrop before play begins."""
-    playing: Backdrop = Backdrop()
+    playing: Annotated[Backdrop, Told("Backdrop of the questions")] = Backdrop()
     """The backdrop of questions."""
-    ending: Backdrop = Backdrop()
+    ending: Annotated[Backdrop, Told("Backdrop of the endings")] = Backdrop()
     """The backdrop of endings."""
     music: Music = Music()
     """What sounds meanwhile."""

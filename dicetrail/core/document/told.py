@@ -35,6 +35,8 @@ class Told:
     """What it means where nothing stands."""
     also: tuple[str, ...] = ()
     """Further headings that a column of a question file may carry for it."""
+    short: str = ""
+    """What it is called where there is little room, if not by its name."""
 
 
 class Value(StrEnum):

@@ -7,11 +7,14 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from dicetrail.core.document import (
+    Moves,
     Number,
     Problem,
     Reveal,
     To,
+    Told,
     as_written,
+    notes_of,
     warning,
 )
 from dicetrail.core.foresight.forecast import Forecast, How, ValueShare, forecast
@@ -117,21 +120,15 @@ def _told_and_asked_again(program: Program) -> Iterator[Problem]:
                 f"“{round_.title}” tells the right answer while tries are left",
                 "tell it once the question is done with",
             )
-        for name, words in _OUTCOMES:
-            if getattr(round_.moves, name).to is To.AGAIN:
+        for after, way in round_.moves.each.items():
+            if way.to is To.AGAIN and after != "right":
+                label = notes_of(Moves, Told)[after].label
                 yield warning(
                     f"rounds[{number}].after.reveal",
-                    f"{words}, “{round_.title}” tells the right answer and then asks the same "
-                    "question again",
+                    f"{label[0].lower()}{label[1:]}, “{round_.title}” tells the right answer and "
+                    "then asks the same question again",
                     "never tell it there, or go on to another question",
                 )
-
-
-_OUTCOMES = (
-    ("wrong", "after a wrong answer"),
-    ("timeout", "when time runs out"),
-    ("passed", "after a pass"),
-)
 
 
 def _never_left(program: Program) -> Iterator[Problem]:

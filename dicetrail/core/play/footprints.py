@@ -63,6 +63,7 @@ class Result(StrEnum):
     """The letter stands in the word."""
     MISS = "miss"
     LATE = "late"
+    """The question's clock ended: the event `timeout`."""
     PASSED = "passed"
 
 

@@ -266,16 +266,7 @@ class _Walk:
         shared = any(
             packs.intersection(other.packs) for at, other in enumerate(game.rounds) if at != number
         )
-        moves = [
-            way
-            for round_ in game.rounds
-            for way in (
-                round_.moves.right,
-                round_.moves.wrong,
-                round_.moves.timeout,
-                round_.moves.passed,
-            )
-        ]
+        moves = [way for round_ in game.rounds for way in round_.moves.each.values()]
         comes_back = any(way.to is To.ROUND for way in moves) or any(
             said.deed == "go" for said in self.rules.script.said
         )

@@ -469,9 +469,8 @@ def _title_problems(game: Game) -> Iterator[Problem]:
         if [other.title for other in game.rounds].count(round_.title) > 1:
             what = f"two rounds are called “{round_.title}”"
             yield Problem(f"rounds[{number}].title", what, "name one otherwise")
-        for name in ("right", "wrong", "timeout", "passed"):
-            way = getattr(round_.moves, name)
-            where = f"rounds[{number}].moves.{name}"
+        for after, way in round_.moves.each.items():
+            where = f"rounds[{number}].moves.{after}"
             if way.to is To.ROUND and way.name not in [other.title for other in game.rounds]:
                 yield Problem(where, f"there is no round “{way.name}”", "choose one at Move on")
             if way.to is To.ENDING and way.name not in [end.title for end in game.endings]:

@@ -19,6 +19,7 @@ from dicetrail.core.document import (
     DrawOrder,
     Ending,
     Game,
+    Moves,
     Number,
     Opening,
     Order,
@@ -29,7 +30,9 @@ from dicetrail.core.document import (
     RoundOrder,
     Severity,
     To,
+    Told,
     counted,
+    notes_of,
 )
 from dicetrail.core.draw import (
     Censuses,
@@ -425,15 +428,10 @@ def _cue(game: Game, after: After) -> str:
 
 
 def _move_on(round_: Round) -> str:
-    moves = round_.moves
+    told = notes_of(Moves, Told)
     named = [
-        f"{name} {_WAYS[way.to].format(name=way.name)}"
-        for name, way in (
-            ("right", moves.right),
-            ("wrong", moves.wrong),
-            ("late", moves.timeout),
-            ("passed", moves.passed),
-        )
+        f"{told[after].short or after} {_WAYS[way.to].format(name=way.name)}"
+        for after, way in round_.moves.each.items()
         if way != NEXT
     ]
     return ", ".join(named) or "to the next question"

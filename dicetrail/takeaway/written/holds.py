@@ -69,14 +69,7 @@ class _Of:
     @property
     def moves(self) -> list[Way]:
         """Every way that rounds go by themselves."""
-        return [
-            way
-            for round_ in self.it.game.rounds
-            for way in (
-                *(round_.moves.right, round_.moves.wrong),
-                *(round_.moves.timeout, round_.moves.passed),
-            )
-        ]
+        return [way for round_ in self.it.game.rounds for way in round_.moves.each.values()]
 
     @property
     def ways(self) -> set[To]:

@@ -17,7 +17,6 @@ from dicetrail.core.document import (
     Refill,
     Round,
     To,
-    Way,
 )
 from dicetrail.core.draw import BY_CHANCE
 from dicetrail.core.play import Stop
@@ -154,7 +153,7 @@ def _of_round(program: Program, round_: Round, number: int) -> Iterator[tuple[St
             yield Stop.LOAD, "wrong choices come from near rows first"
     if len(set(round_.packs)) < len(round_.packs):
         yield Stop.LOAD, "it draws from one pack twice"
-    if any(way.to is To.AGAIN for way in _ways(round_)) and round_.patterns:
+    if any(way.to is To.AGAIN for way in round_.moves.each.values()) and round_.patterns:
         yield Stop.MOVE_ON, "questions made from facts are asked anew"
     check, parts = round_.check, program.pools[number].parts
     has_choices = any(question.choices for part in parts for question in part.questions[:1])
@@ -164,11 +163,6 @@ def _of_round(program: Program, round_: Round, number: int) -> Iterator[tuple[St
         for question in part.questions[:MOST_QUESTIONS]:
             for what in _of_question(question, round_):
                 yield Stop.LOAD, what
-
-
-def _ways(round_: Round) -> tuple[Way, ...]:
-    moves = round_.moves
-    return (moves.right, moves.wrong, moves.timeout, moves.passed)
 
 
 def _of_question(question: Question, round_: Round) -> Iterator[str]:

@@ -41,9 +41,9 @@ def _sections() -> Iterator[str]:
         written = TypeAdapter(type(part)).dump_python(part, mode="json")
         yield f"export const NEW_{name.upper()}: {name} = {_json(written)};"
     yield (
-        "/** A field: what it is called, what it does or counts in, what it means left empty,\n"
-        " * and the least and the most of a number. */\n"
-        "export type Field = { label: string; hint: string; empty: string; "
+        "/** A field: what it is called, what it does or counts in, what it means left empty, its\n"
+        " * name where there is little room, and the least and the most of a number. */\n"
+        "export type Field = { label: string; hint: string; empty: string; short: string; "
         "within: [number, number] | null };"
     )
     told = {
@@ -104,6 +104,7 @@ def _field(field: FieldTold) -> Mapping[str, Any]:
         "label": told.label if told else "",
         "hint": told.hint if told else "",
         "empty": told.empty if told else "",
+        "short": told.short if told else "",
         "within": [within.least, within.most] if within else None,
     }
 

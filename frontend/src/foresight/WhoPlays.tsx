@@ -5,6 +5,7 @@ import { SCOUTS, VALUES } from "../api/parts";
 import type { Scout } from "../api/schema";
 import { Button } from "../ui/Button";
 import { NumberField, SecondsField, SelectField, SwitchField, TextField } from "../ui/fields";
+import { toldOf } from "../ui/fields/told";
 import { ShareChart } from "./charts/ShareChart";
 
 type WhoPlaysProps = { gameId: string; scouts: Scout[]; mostPlayers: number; onChange: (scouts: Scout[]) => void };
@@ -82,11 +83,7 @@ function Curve({ scout }: { scout: Scout }) {
 
 /** The percentages of a scout that are numbers of their own. */
 const PERCENTAGES = ["again", "close", "passes", "hints", "helped"] as const;
-const TIMES = [
-  ["median_ms", "Half of the answers come within"],
-  ["letter_ms", "Half of the letters come within"],
-  ["goes_on_ms", "Goes on after"],
-] as const;
+const TIMES = ["median_ms", "letter_ms", "goes_on_ms"] as const;
 
 function Numbers({ scout, onChange }: { scout: Scout; onChange: (scout: Scout) => void }) {
   const set = (change: Partial<Scout>) => onChange({ ...scout, ...change });
@@ -113,10 +110,10 @@ function Numbers({ scout, onChange }: { scout: Scout; onChange: (scout: Scout) =
       {PERCENTAGES.map((name) => (
         <NumberField key={name} where={`scout.${name}`} value={scout[name]} onChange={(next) => next !== null && set({ [name]: next })} />
       ))}
-      {TIMES.map(([name, label]) => (
+      {TIMES.map((name) => (
         <div key={name}>
-          <p className="mb-1 font-semibold">{label}</p>
-          <SecondsField where={`scout.${name}`} label={label} ms={scout[name]} onChange={(ms) => set({ [name]: ms })} />
+          <p className="mb-1 font-semibold">{toldOf(`scout.${name}`).label}</p>
+          <SecondsField where={`scout.${name}`} ms={scout[name]} onChange={(ms) => set({ [name]: ms })} />
         </div>
       ))}
       <OwnQuestions scout={scout} onChange={(own) => set({ own })} />

@@ -44,6 +44,7 @@ class Event(StrEnum):
     RIGHT = "right"
     WRONG = "wrong"
     TIMEOUT = "timeout"
+    """The question's clock has ended. What comes of the question by that is `late`."""
     HINTED = "hinted"
     PASSED = "passed"
     LETTER_HIT = "letter_hit"

@@ -3,7 +3,7 @@ import { FieldNote, useField } from "./Field";
 import { NumberBox } from "./NumberBox";
 import { inMs, secondsFault } from "./numbers";
 
-type SecondsFieldProps = { label: string; where?: string; ms: number; onChange: (ms: number) => void };
+type SecondsFieldProps = { label?: string; where?: string; ms: number; onChange: (ms: number) => void };
 
 /** Seconds, with decimals, of what is kept as milliseconds. */
 export function SecondsField(props: SecondsFieldProps) {

@@ -1,6 +1,6 @@
 import { FIELDS, type Field } from "../../api/parts";
 
-const UNTOLD: Field = { label: "", hint: "", empty: "", within: null };
+const UNTOLD: Field = { label: "", hint: "", empty: "", short: "", within: null };
 
 /** What the document says of the field at a place of a game or question. */
 export function toldOf(where: string | undefined): Field {

@@ -1,8 +1,8 @@
 import { memo } from "react";
 import type { StepView, Stop } from "../../api/schema";
-import { stopName } from "../../app/stops";
+import { STOP_FACES, stopName } from "../../app/stops";
 
-const STOPS: Stop[] = ["load", "open", "draw", "ask", "check", "score", "cue", "move on", "end"];
+const STOPS = Object.keys(STOP_FACES) as Stop[];
 const HEIGHT = 42;
 const WIDTH = 1000;
 

@@ -5,6 +5,7 @@ import { VALUES } from "../../../api/parts";
 import { counted, letterAt } from "../../../app/format";
 import { Button } from "../../../ui/Button";
 import { NumberField, SelectField, SwitchField } from "../../../ui/fields";
+import { toldOf } from "../../../ui/fields/told";
 import { ErrorNotice } from "../../../ui/Notice";
 import type { BenchProps } from "../../state/props";
 import { BarChart } from "./BarChart";
@@ -55,11 +56,11 @@ export function DrawBench({ game, round, number, at, editRound, table }: BenchPr
         </div>
       )}
       {facets && facets.topics.length > 0 && (
-        <FilterField label="Topics" tags={facets.topics} chosen={draw.topics} onChange={(topics) => set({ topics })} />
+        <FilterField label={toldOf(`${at}.draw.topics[]`).label} tags={facets.topics} chosen={draw.topics} onChange={(topics) => set({ topics })} />
       )}
       {facets && facets.levels.length > 1 && (
         <FilterField
-          label="Levels"
+          label={toldOf(`${at}.draw.levels[]`).label}
           tags={facets.levels}
           chosen={draw.levels.map(String)}
           onChange={(levels) => set({ levels: levels.map(Number) })}

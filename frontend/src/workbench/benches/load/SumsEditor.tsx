@@ -3,6 +3,7 @@ import { VALUES } from "../../../api/parts";
 import type { Span, Sums } from "../../../api/schema";
 import { Button } from "../../../ui/Button";
 import { NumberField, SelectField, SwitchField } from "../../../ui/fields";
+import { toldOf } from "../../../ui/fields/told";
 
 type SumsEditorProps = { sums: Sums; at: string; onChange: (sums: Sums) => void; onRemove: () => void };
 
@@ -19,8 +20,8 @@ export function SumsEditor({ sums, at, onChange, onRemove }: SumsEditorProps) {
           options={VALUES.Operator}
           onChange={(operator) => set({ operator })}
         />
-        <SpanField label="Left number" where={`${at}.left`} span={sums.left} onChange={(left) => set({ left })} />
-        <SpanField label="Right number" where={`${at}.right`} span={sums.right} onChange={(right) => set({ right })} />
+        <SpanField where={`${at}.left`} span={sums.left} onChange={(left) => set({ left })} />
+        <SpanField where={`${at}.right`} span={sums.right} onChange={(right) => set({ right })} />
         <NumberField
           where={`${at}.cap`}
           value={sums.cap ?? null}
@@ -60,9 +61,9 @@ export function SumsEditor({ sums, at, onChange, onRemove }: SumsEditorProps) {
   );
 }
 
-type SpanFieldProps = { label: string; where: string; span: Span; onChange: (span: Span) => void };
+type SpanFieldProps = { label?: string; where: string; span: Span; onChange: (span: Span) => void };
 
-function SpanField({ label, where, span, onChange }: SpanFieldProps) {
+function SpanField({ where, label = toldOf(where).label, span, onChange }: SpanFieldProps) {
   return (
     <div role="group" aria-label={label} className="flex items-end gap-1.5">
       <NumberField label={`${label} from`} where={where} boundsOf={`${where}.least`} value={span.least} onChange={(least) => least !== null && onChange({ ...span, least })} />

@@ -2,14 +2,8 @@ import { VALUES } from "../../../api/parts";
 import type { Game, Way } from "../../../api/schema";
 import { SelectField, type Option } from "../../../ui/fields";
 import type { BenchProps } from "../../state/props";
+import { OUTCOMES } from "./outcomes";
 import { RoundMap } from "./RoundMap";
-
-const OUTCOMES = [
-  ["right", "After a right answer"],
-  ["wrong", "After the last wrong try"],
-  ["timeout", "When it is too late"],
-  ["passed", "After a pass"],
-] as const;
 
 /** Where the run goes from a question that is done with, and the map of the rounds. */
 export function MoveOnBench({ game, document, round, number, at, editRound }: BenchProps) {
@@ -17,10 +11,9 @@ export function MoveOnBench({ game, document, round, number, at, editRound }: Be
   return (
     <div className="space-y-5">
       <div className="grid gap-4 xl:grid-cols-2">
-        {OUTCOMES.map(([name, label]) => (
+        {OUTCOMES.map((name) => (
           <SelectField
             key={name}
-            label={label}
             where={`${at}.moves.${name}`}
             value={keyOf(moves[name])}
             options={waysFrom(document, number, moves[name])}

@@ -1,8 +1,6 @@
 import { useRef, useState, type PointerEvent } from "react";
 import type { Game, ScriptWay, To } from "../../../api/schema";
-
-export const OUTCOMES = ["right", "wrong", "timeout", "passed"] as const;
-export type Outcome = (typeof OUTCOMES)[number];
+import { OUTCOMES, wordFor, type Outcome } from "./outcomes";
 
 type RoundMapProps = {
   document: Game;
@@ -15,8 +13,6 @@ type RoundMapProps = {
 
 const ROW = 46;
 const WIDTH = 620;
-const HANDLES = 4;
-const WORDS: Record<Outcome, string> = { right: "right", wrong: "wrong", timeout: "late", passed: "passed" };
 const ROUND = { left: 20, right: 200 };
 const ENDING_LEFT = 450;
 
@@ -32,7 +28,7 @@ export function RoundMap({ document, chosen, scriptWays, onWay }: RoundMapProps)
   const picture = useRef<SVGSVGElement>(null);
   const [drag, setDrag] = useState<{ outcome: Outcome; at: Spot }>();
   const forScript = scriptWays.length > 0 ? 44 : 0;
-  const height = Math.max(rounds.length * ROW, endings.length * 34, 4 * 24) + 24 + forScript;
+  const height = Math.max(rounds.length * ROW, endings.length * 34, OUTCOMES.length * 24) + 24 + forScript;
   const yRound = (index: number) => 14 + index * ROW + ROW / 2;
   const yEnding = (index: number) => 14 + (index * (height - 28)) / Math.max(endings.length, 1) + 18;
   const isMenu = document.opening.rounds !== "in order" && rounds.length > 1;
@@ -41,7 +37,7 @@ export function RoundMap({ document, chosen, scriptWays, onWay }: RoundMapProps)
     if (index < 0 || (to !== "round" && to !== "ending")) return undefined;
     return to === "round" ? { x: ROUND.right + 4, y: yRound(index) + 8 } : { x: ENDING_LEFT - 6, y: yEnding(index) };
   };
-  const handleAt = (place: number): Spot => ({ x: ROUND.right + 58, y: yRound(chosen) + (place - (HANDLES - 1) / 2) * 17 });
+  const handleAt = (place: number): Spot => ({ x: ROUND.right + 58, y: yRound(chosen) + (place - (OUTCOMES.length - 1) / 2) * 17 });
   const pointAt = (event: PointerEvent): Spot => {
     const box = picture.current?.getBoundingClientRect();
     if (!box) return { x: 0, y: 0 };
@@ -146,7 +142,7 @@ export function RoundMap({ document, chosen, scriptWays, onWay }: RoundMapProps)
               <path d={curve({ x: ROUND.right, y: yRound(chosen) }, { x: spot.x - 44, y: spot.y })} className="fill-none stroke-line" />
               <rect x={spot.x - 46} y={spot.y - 8} width="50" height="16" rx="8" className="fill-card stroke-sky" />
               <text x={spot.x - 21} y={spot.y + 4} textAnchor="middle" className="fill-sky text-[11px] font-semibold">
-                {WORDS[outcome]}
+                {wordFor(outcome)}
               </text>
             </g>
           );

@@ -1,13 +1,10 @@
 import { VALUES } from "../../../../api/parts";
 import type { Backdrop, Look } from "../../../../api/schema";
 import { NumberField, SelectField } from "../../../../ui/fields";
+import { toldOf } from "../../../../ui/fields/told";
 import { PictureField } from "../../parts/PictureField";
 
-const BACKDROPS = [
-  { name: "opening", label: "Backdrop of the opening" },
-  { name: "playing", label: "Backdrop of the questions" },
-  { name: "ending", label: "Backdrop of the endings" },
-] as const;
+const BACKDROPS = ["opening", "playing", "ending"] as const;
 
 type PicturesEditorProps = { look: Look; onChange: (change: Partial<Look>) => void };
 
@@ -20,15 +17,19 @@ export function PicturesEditor({ look, onChange }: PicturesEditorProps) {
       </h3>
       <div className="mt-1 grid gap-3 sm:grid-cols-2 xl:grid-cols-4">
         <PictureField
-          label="Picture at the opening"
+          label={toldOf("look.opening_picture").label}
           digest={look.opening_picture}
           onChange={(opening_picture) => onChange({ opening_picture })}
         />
-        {BACKDROPS.map(({ name, label }) => {
+        {BACKDROPS.map((name) => {
           const set = (change: Partial<Backdrop>) => onChange({ [name]: { ...look[name], ...change } });
           return (
             <div key={name} className="space-y-2">
-              <PictureField label={label} digest={look[name].picture} onChange={(picture) => set({ picture })} />
+              <PictureField
+                label={toldOf(`look.${name}`).label}
+                digest={look[name].picture}
+                onChange={(picture) => set({ picture })}
+              />
               {look[name].picture && (
                 <>
                   <SelectField where={`look.${name}.fit`} value={look[name].fit} options={VALUES.Fit} onChange={(fit) => set({ fit })} />
