@@ -146,13 +146,13 @@ def parsed(text: str, form: Format) -> Any:
         raise FileProblem(
             f"line {error.lineno}, column {error.colno}",
             f"this is not well-formed JSON ({error.msg})",
-            "mend it there",
+            "write it there as the format asks",
         ) from None
     except yaml.MarkedYAMLError as error:
         raise FileProblem(
             _at(error.problem_mark),
             f"this is not well-formed YAML ({error.problem})",
-            "mend it there",
+            "write it there as the format asks",
         ) from None
     except RecursionError:
         what = "this cannot be read: it is nested too deeply"
@@ -179,7 +179,7 @@ def _json_of(text: str) -> Any:
             raise FileProblem(
                 f"line {number}, column {error.colno}",
                 f"this is not well-formed JSON ({error.msg})",
-                "mend it there: each line is a value of its own",
+                "write it there as JSON asks: each line is a value of its own",
             ) from None
     return values
 

@@ -143,7 +143,7 @@ def read_game(content: bytes) -> GameFile:
     except json.JSONDecodeError as error:
         where = f"line {error.lineno}, column {error.colno}"
         what = f"this is not well-formed JSON ({error.msg})"
-        mend = "mend it there; a game file is JSON from its first sign to its last"
+        mend = "write it there as JSON asks; a game file is JSON from its first sign to its last"
         raise _problems([(where, what, mend)]) from None
     except RecursionError:
         raise _problems([("", "the file is nested too deeply", "write it plainly")]) from None

@@ -170,7 +170,7 @@ def _parsed(text: str) -> Element:
     except ElementTree.ParseError as error:
         line, column = error.position
         what = f"this is not well-formed XML: line {line}, column {column + 1}"
-        raise _Unfit(what, "mend it there") from None
+        raise _Unfit(what, "write it there as XML asks") from None
     if root is None:
         raise _Unfit("there is nothing in it", "leave it out")
     for element in root.iter():

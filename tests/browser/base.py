@@ -171,21 +171,9 @@ class BrowserTest(unittest.TestCase):
         self.wait(lambda: self.driver.execute_script(paste, script), "the script's editor")
 
     def begin(self):
-        """Begin the run on the table and wait for its first question.
-
-        A press while the table is laid anew goes to the run that is taken away, so it is
-        made again.
-        """
-
-        def is_begun():
-            if "Question 1 of" in self.text():
-                return True
-            begin = "//button[starts-with(normalize-space(.), 'Begin')]"
-            for button in self.driver.find_elements(By.XPATH, begin):
-                button.click()
-            return False
-
-        self.wait(is_begun, "the first question")
+        """Begin the run on the table and wait for its first question."""
+        self.button("Begin").click()
+        self.sees("Question 1 of")
 
     def unfold(self):
         """Have the footprints unfolded; the page remembers it."""

@@ -365,7 +365,8 @@ class TestShelfMoves(ApiTest):
         for content in (saved, b"\xef\xbb\xbf\n " + json.dumps(document, indent=4).encode()):
             came = dropped("what.txt", content).json()
             self.assertEqual((came["game"]["problems"], came["load"]), ([], None))
-        self.assert_problem(dropped("g.json", saved[:-20]), 409, "not well-formed JSON")
+        told = self.assert_problem(dropped("g.json", saved[:-20]), 409, "not well-formed JSON")
+        self.assertEqual(told["detail"], "This game file was not loaded, and nothing changed.")
         items = json.dumps([{"question": "A dice-trail-game?", "right": ["x"], "wrong": ["y"]}])
         for content in (b"Which?\ta\tb\n", items.encode()):
             came = dropped("g.json", content).json()

@@ -5,6 +5,7 @@ from datetime import datetime
 from fastapi import Response, UploadFile
 from starlette.concurrency import run_in_threadpool
 
+from dicetrail.core import GameProblems
 from dicetrail.files import MOST_BYTES, written_game
 from dicetrail.files.aside import BroughtGame
 from dicetrail.store import PackSource
@@ -19,6 +20,7 @@ from dicetrail.web.reading import ReadAside
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.wire.bodies import Router
 from dicetrail.web.wire.description import files
+from dicetrail.web.wire.errors import Faulty
 
 router = Router("/api", "game files")
 
@@ -26,7 +28,11 @@ router = Router("/api", "game files")
 @router.post("/game-files", status_code=201)
 async def load_game(file: UploadFile, read: ReadAside, shelf: SharedShelf, now: Now) -> GameView:
     """Make a game, and packs of its own, from a game file. Nothing is kept unless all fits."""
-    brought: BroughtGame = await read("game", await file.read(MOST_BYTES + 1))
+    try:
+        brought: BroughtGame = await read("game", await file.read(MOST_BYTES + 1))
+    except GameProblems as refused:
+        told = "This game file was not loaded, and nothing changed."
+        raise Faulty(told, refused.problems) from None
     name = file.filename or "a game file"
     return await run_in_threadpool(_kept_game, shelf, brought, name, now)
 

@@ -10,7 +10,7 @@ from fastapi import Query, Response, UploadFile
 from sqlalchemy.orm import Session
 from starlette.concurrency import run_in_threadpool
 
-from dicetrail.core import Facts, GameProblems, Pack, Pattern, Problem, Question, Table
+from dicetrail.core import Facts, Pack, Pattern, Problem, Question, Table
 from dicetrail.core.draw import MOST_FACTS
 from dicetrail.core.survey import MOST_ROWS, Edits, edited_pack, faults, trimmed
 from dicetrail.core.workbench import (
@@ -61,6 +61,7 @@ from dicetrail.web.reading import ReadAside
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.wire.bodies import Router
 from dicetrail.web.wire.description import files
+from dicetrail.web.wire.errors import Faulty
 from dicetrail.web.wire.shapes import RevisionNumber
 
 _FIRST = 100
@@ -321,7 +322,8 @@ def _kept_media(
 def preview_question(pack_id: str, question: Question, shelf: SharedShelf) -> Table:
     """A question of a pack as its player will see it. Refused if it cannot be asked."""
     if fault := next(faults(question), None):
-        raise GameProblems((Problem(fault.field, fault.what, fault.mend),))
+        told = "This question cannot be asked until its faults are mended."
+        raise Faulty(told, (Problem(fault.field, fault.what, fault.mend),))
     with shelf.database.reading() as session:
         return preview(question, 1, newest_pack(session, pack_id).media)
 

@@ -7,7 +7,7 @@ from functools import lru_cache
 from fastapi import Response, UploadFile
 from starlette.exceptions import HTTPException
 
-from dicetrail.core import Game, GameProblems, Sound
+from dicetrail.core import Game, Sound
 from dicetrail.core.document import RATE, SHIPPED, out_of_bounds, outline, samples, sound_named, wav
 from dicetrail.core.survey import sound_problems
 from dicetrail.files.shipped import shipped_file
@@ -21,6 +21,7 @@ from dicetrail.web.sounds.shapes import SoundMade, ToRead
 from dicetrail.web.sounds.voice import voice_for
 from dicetrail.web.wire.bodies import Router
 from dicetrail.web.wire.description import files
+from dicetrail.web.wire.errors import Faulty
 from dicetrail.web.wire.shapes import RevisionNumber
 
 router = Router("/api/sounds", "sounds")
@@ -87,8 +88,8 @@ def _sound_in(game: Game, name: str) -> Sound:
 
 @lru_cache(maxsize=256)
 def _made(sound: Sound) -> bytes:
-    """A sound of notes as a WAV file. Raises GameProblems if there is anything wrong in it."""
+    """A sound of notes as a WAV file. Raises Faulty if there is anything wrong in it."""
     faults = (*out_of_bounds(sound, "sound"), *sound_problems("sound", replace(sound, file="")))
     if faults:
-        raise GameProblems(faults)
+        raise Faulty("This sound cannot be heard until its faults are mended.", faults)
     return shipped_file(sound.name).read_bytes() if sound in SHIPPED else wav(sound)

@@ -36,6 +36,14 @@ class Unfit(ValueError):
         super().__init__(problem.what)
 
 
+class Faulty(GameProblems):
+    """What has faults is not a game that somebody would play; `told` says what it is."""
+
+    def __init__(self, told: str, problems: tuple[Problem, ...]) -> None:
+        self.told = told
+        super().__init__(problems)
+
+
 ERROR_RESPONSES: dict[int | str, dict[str, Any]] = {
     "default": {"model": ProblemDetails, "description": "What went wrong, and how to mend it"}
 }
@@ -76,7 +84,8 @@ def explain_errors(app: FastAPI) -> None:
     @app.exception_handler(GameProblems)
     def game_problems(_: Request, error: GameProblems) -> JSONResponse:
         faults = [fault for fault in error.problems if fault.severity is Severity.FAULT]
-        return _response(409, "This game cannot be played until its faults are mended.", faults)
+        cannot = "This game cannot be played until its faults are mended."
+        return _response(409, error.told if isinstance(error, Faulty) else cannot, faults)
 
     @app.exception_handler(Unfit)
     def unfit(_: Request, error: Unfit) -> JSONResponse:
