@@ -1,7 +1,7 @@
 """A run: its state, the actions, what they bring, and what is laid before the player."""
 
 from dicetrail.core.play.answering import Intent, next_input
-from dicetrail.core.play.dress import Dress, dress
+from dicetrail.core.play.dress import Dress, dress, phrases_in
 from dicetrail.core.play.engine import answered, go_on, players_refused, replay, start, step
 from dicetrail.core.play.flow import ended_as, hold_for
 from dicetrail.core.play.footprints import Answered, Change, Footprint, Result, Stop, What
@@ -120,6 +120,7 @@ __all__ = [
     "made_ready",
     "measure_of",
     "next_input",
+    "phrases_in",
     "play_game",
     "play_on",
     "play_view",

@@ -8,6 +8,7 @@ from dicetrail.core.document import (
     Game,
     Language,
     Look,
+    OwnPhrase,
     Palette,
     Phrase,
     dark_palette,
@@ -47,10 +48,19 @@ def dress(game: Game) -> Dress:
         game.language,
         ways.is_from_right,
         ways.letters,
-        {
-            phrase: dict(zip(ways.forms, texts, strict=False))
-            if is_counted(phrase) and len(texts) > 1
-            else {Form.OTHER: texts[0]}
-            for phrase, texts in wording(game.language, game.phrases).texts.items()
-        },
+        phrases_in(game.language, game.phrases),
     )
+
+
+def phrases_in(
+    language: Language, own: tuple[OwnPhrase, ...] = ()
+) -> dict[Phrase, dict[Form, str]]:
+    """Every phrase of a language, some perhaps a game's own: under the form for others, or one
+    for each plural form."""
+    forms = WAYS[language].forms
+    return {
+        phrase: dict(zip(forms, texts, strict=False))
+        if is_counted(phrase) and len(texts) > 1
+        else {Form.OTHER: texts[0]}
+        for phrase, texts in wording(language, own).texts.items()
+    }

@@ -11,11 +11,15 @@ from dicetrail.core.document import (
     DETAILS,
     Detail,
     FieldTold,
+    Form,
+    Language,
+    Phrase,
     Value,
     fields_within,
     values_within,
 )
 from dicetrail.core.foresight import SCOUTS, Scout
+from dicetrail.core.play import phrases_in
 from dicetrail.core.workbench import CUE_SHEETS, NEW_PARTS, READY_LOOKS, CueSheet, ReadyLook
 from dicetrail.files import Plan
 
@@ -30,8 +34,9 @@ def _sections() -> Iterator[str]:
         kind.__name__: kind
         for part in (Game, Question, Plan, Scout)
         for kind in values_within(part)
+        if kind is not Phrase
     }
-    names = ", ".join(sorted({*NEW_PARTS, *values, "Scout"}))
+    names = ", ".join(sorted({*NEW_PARTS, *values, "Dress", "Scout"}))
     yield (
         "// Made from the core by `make api`; not to be changed by hand.\n"
         f'import type {{ {names} }} from "./schema";'
@@ -73,6 +78,13 @@ def _sections() -> Iterator[str]:
     yield (
         "/** One value of a few, and the words for it. */\n"
         "export type Value<T> = { value: T; label: string; hint: string };"
+    )
+    english = TypeAdapter(dict[Phrase, dict[Form, str]]).dump_python(
+        phrases_in(Language.ENGLISH), mode="json"
+    )
+    yield (
+        "/** What is said where there is no game that could say it in its own words. */\n"
+        f'export const IN_ENGLISH: Dress["phrases"] = {_lines(english)};'
     )
     types = "\n".join(f"  {name}: Value<{name}>[];" for name in values)
     words = {name: [_value(value) for value in kind] for name, kind in values.items()}

@@ -1,5 +1,5 @@
 import { createContext, useContext } from "react";
-import { VALUES } from "../api/parts";
+import { IN_ENGLISH } from "../api/parts";
 import type { Dress, Language, Phrase } from "../api/schema";
 
 /** What is said to players: a phrase of the game, its places filled; numbers as its language writes them. */
@@ -34,22 +34,7 @@ export function wordingOf({ language, phrases, letters, is_from_right }: Words):
   return { say, number: (value) => numbers.format(value), letters, language };
 }
 
-const BAR = " | ";
-
-/** What is said where there is no game that could say it in its own words. */
-const IN_ENGLISH = wordingOf({
-  language: "en",
-  letters: [],
-  is_from_right: false,
-  phrases: Object.fromEntries(
-    VALUES.Phrase.map(({ value, label }) => {
-      const [one = "", other = one] = label.split(BAR);
-      return [value, { one, other }];
-    }),
-  ),
-});
-
-const Words = createContext(IN_ENGLISH);
+const Words = createContext(wordingOf({ language: "en", letters: [], is_from_right: false, phrases: IN_ENGLISH }));
 export const WordingProvider = Words.Provider;
 
 /** How the game on the table speaks. */
