@@ -302,8 +302,7 @@ def _status(view: Table, wording: Wording) -> str:
         mark = "» " if player.has_turn and len(view.players) > 1 else ""
         name = f"{player.name} " if len(view.players) > 1 else ""
         counters = ", ".join(
-            f"{counter_named(counter.name, wording)} {wording.number(counter.value)}"
-            for counter in player.counters
+            f"{counter.label} {wording.number(counter.value)}" for counter in player.counters
         )
         out = f" ({wording.say(Phrase.IS_OUT)})" if player.is_out else ""
         parts.append(f"{mark}{name}{counters}{out}")
@@ -326,12 +325,6 @@ _CLOCKS = {
     "round": Phrase.OF_ROUND,
     "game": Phrase.OF_GAME,
 }
-
-
-def counter_named(name: str, wording: Wording) -> str:
-    """What a counter is called: the usual ones in the game's words."""
-    usual = {"score": Phrase.SCORE, "lives": Phrase.LIVES}
-    return wording.say(usual[name]) if name in usual else name.replace("_", " ").capitalize()
 
 
 def standard_lines() -> Lines:

@@ -129,6 +129,8 @@ class CounterShown:
 
     name: str
     value: Number
+    label: str
+    """What it is called, in the game's words."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -324,10 +326,11 @@ def _menu(program: Program, state: State) -> tuple[RoundOffered, ...]:
 
 def _players(program: Program, state: State) -> tuple[PlayerShown, ...]:
     names = program.rules.names
+    labels = tuple(map(program.wording.counter, names))
     return tuple(
         PlayerShown(
             name,
-            tuple(map(CounterShown, names, map(as_written, tally.counters))),
+            tuple(map(CounterShown, names, map(as_written, tally.counters), labels)),
             turn == state.turn,
             turn in state.out,
         )

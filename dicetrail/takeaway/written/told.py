@@ -5,7 +5,6 @@ import re
 from collections.abc import Iterator, Mapping
 from functools import partial
 
-from dicetrail.carried.terminal import counter_named
 from dicetrail.core import Ending, Occasion
 from dicetrail.core.document import Phrase, Wording
 from dicetrail.core.rules import HANDLERS
@@ -62,7 +61,7 @@ def say_opening(it: Gathered) -> str:
 def told(it: Gathered) -> str:
     """What is counted for a player, as it is printed."""
     counted = ", ".join(
-        f"{_brace(counter_named(name, it.words))} {{player.{name}}}" for name in it.script.counters
+        f"{_brace(it.words.counter(name))} {{player.{name}}}" for name in it.script.counters
     )
     whose = "{player.name}: " if it.holds["many_players"] else ""
     return f"f{quoted(whose + counted)}"

@@ -2648,6 +2648,8 @@ export interface components {
             name: string;
             /** Value */
             value: number;
+            /** Label */
+            label: string;
         };
         /**
          * Cue

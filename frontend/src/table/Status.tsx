@@ -1,5 +1,5 @@
 import { Heart, Hourglass } from "lucide-react";
-import { counterNamed, useSay, useWording } from "./wording";
+import { useSay, useWording } from "./wording";
 import type { ClockShown, PlayerShown, Table } from "../api/schema";
 
 type StatusProps = { table: Table; elapsed: number };
@@ -44,13 +44,13 @@ export function Status({ table, elapsed }: StatusProps) {
 }
 
 function Counters({ player }: { player: PlayerShown }) {
-  const { say, number } = useWording();
+  const { number } = useWording();
   return (
     <span className="flex flex-wrap gap-x-4">
-      {player.counters.map(({ name, value }) => (
+      {player.counters.map(({ name, value, label }) => (
         <span key={name} className="whitespace-nowrap">
           {name === "lives" && <Heart className="me-1 inline size-4 align-[-2px] text-accent" aria-hidden />}
-          {counterNamed(say, name)} <b className="text-ink tabular-nums">{number(value)}</b>
+          {label} <b className="text-ink tabular-nums">{number(value)}</b>
         </span>
       ))}
     </span>

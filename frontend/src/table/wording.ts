@@ -46,10 +46,3 @@ export function useWording(): Wording {
 export function useSay(): Say {
   return useWording().say;
 }
-
-/** What a counter is called: the usual ones in the game's words, others as their maker named them. */
-export function counterNamed(say: Say, name: string): string {
-  if (name === "score" || name === "lives") return say(name);
-  const words = name.replaceAll("_", " ");
-  return words.charAt(0).toUpperCase() + words.slice(1);
-}

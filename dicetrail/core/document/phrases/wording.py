@@ -108,11 +108,24 @@ class Wording:
         """A number as the language writes it, to four decimals at most."""
         return str(as_written(value)).replace(".", self.ways.decimal)
 
+    def counter(self, name: str) -> str:
+        """What a counter is called: the usual ones in the game's words, others by their name.
+
+        >>> ENGLISH.counter("lives"), ENGLISH.counter("seed_packets")
+        ('Lives', 'Seed packets')
+        """
+        if name in _COUNTERS:
+            return self.say(_COUNTERS[name])
+        return f"{name[:1].upper()}{name[1:].replace('_', ' ')}"
+
     def in_words(self, filling: Filling) -> str:
         """What fills a place, in words."""
         if isinstance(filling, str):
             return filling
         return self.of(filling) if isinstance(filling, Said) else self.number(filling)
+
+
+_COUNTERS = {"score": Phrase.SCORE, "lives": Phrase.LIVES}
 
 
 def listed(several: Sequence[Filling], by: Phrase) -> Filling:
