@@ -348,6 +348,8 @@ class TestGrips(BrowserTest):
         drag.move_to_element(ending).release().perform()
         moved = {"to": "ending", "name": "Slugs out"}
         self.wait(lambda: self.document(name)["rounds"][0]["moves"]["wrong"] == moved, "the way")
+        told = self.one("figure svg[role=img]").get_attribute("aria-label")
+        self.assertIn("Patrol, wrong: to Slugs out. By the script, line 7: to Bonus bed", told)
 
     def test_a_recipe_goes_into_the_script_and_its_lines_are_watched(self):
         name = self.copied("harvest-supper")

@@ -164,8 +164,11 @@ function short(title: string): string {
   return title.length > 20 ? `${title.slice(0, 19)}…` : title;
 }
 
-function inWords(document: Game, scriptWays: ScriptWay[]): string {
-  const names = document.rounds.map(({ title }) => title).join(", ");
-  const byScript = scriptWays.map((way) => `line ${way.line} to ${way.name}`).join(", ");
-  return `Rounds: ${names}. Endings: ${document.endings.map(({ title }) => title).join(", ")}.${byScript && ` By the script: ${byScript}.`}`;
+function inWords({ rounds, endings }: Game, scriptWays: ScriptWay[]): string {
+  const named = (parts: { title: string }[]) => parts.map(({ title }) => title).join(", ");
+  const ways = rounds.flatMap(({ title, moves }) =>
+    OUTCOMES.filter((outcome) => moves[outcome].name).map((outcome) => `${title}, ${wordFor(outcome)}: to ${moves[outcome].name}`),
+  );
+  const byScript = scriptWays.map((way) => `By the script, line ${way.line}: to ${way.name}`);
+  return [`Rounds: ${named(rounds)}`, `Endings: ${named(endings)}`, ...ways, ...byScript].join(". ");
 }
