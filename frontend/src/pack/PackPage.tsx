@@ -1,19 +1,15 @@
 import { useState } from "react";
-import { Link, useParams, useSearchParams } from "react-router";
+import { useParams, useSearchParams } from "react-router";
 import { editPack, useWholePack } from "../api/packs";
 import { NEW_QUESTION } from "../api/parts";
 import type { PackEdit, PackView, Question } from "../api/schema";
 import { Page } from "../app/Page";
 import { WayBack } from "../app/WayBack";
 import { counted } from "../app/format";
-import { SAVED_WORDS } from "../api/saving";
 import { useShortcuts } from "../app/shortcuts";
 import { Button } from "../ui/Button";
-import { Die } from "../ui/Die";
 import { ErrorNotice } from "../ui/Notice";
-import { SaveFailure } from "../ui/SaveFailure";
 import { Shortcuts } from "../ui/Shortcuts";
-import { AboutPack } from "./AboutPack";
 import { AlikePairs } from "./AlikePairs";
 import { BulkBar } from "./BulkBar";
 import { columnsFor } from "./columns";
@@ -21,6 +17,7 @@ import { EditingFacts } from "./EditingFacts";
 import { FilterBar } from "./FilterBar";
 import { Grid } from "./Grid";
 import { MoveOut } from "./MoveOut";
+import { PackHead } from "./PackHead";
 import { QuestionPane } from "./QuestionPane";
 import { usePackDraft } from "./usePackDraft";
 import { useShownRows } from "./useShownRows";
@@ -66,8 +63,6 @@ function Editing({ pack, onAnew }: { pack: PackView; onAnew: () => void }) {
   const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
   const [search] = useSearchParams();
   const [current, setCurrent] = useState(() => Math.min(Number(search.get("row") ?? 1) - 1, pack.questions.length - 1));
-  const [title, setTitle] = useState(pack.title);
-  const revision = draft.saving.is === "saved" ? draft.revision() : undefined;
   const [isHelping, setIsHelping] = useState(false);
   useShortcuts({ U: draft.undo, R: draft.redo, "?": () => setIsHelping(true) });
   const chosenRows = draft.rows.flatMap(({ key }, row) => (chosen.has(key) ? [row] : []));
@@ -85,40 +80,20 @@ function Editing({ pack, onAnew }: { pack: PackView; onAnew: () => void }) {
   const shownQuestion = draft.rows[current]?.item;
   return (
     <div className="flex h-full min-h-160 flex-col">
-      <header className="flex shrink-0 flex-wrap items-center gap-x-4 gap-y-1 border-b border-line bg-card px-4 py-1.5">
-        <Link to="/" aria-label="Back to the shelf" className="rounded-md">
-          <Die className="size-8" />
-        </Link>
-        <h1 className="text-2xl">{title}</h1>
-        <p className="text-soft">
-          {counted(draft.rows.length, "question")}, {counted(view.faultsByRow.size, "row")} with faults
-        </p>
-        <p role="status" className="ml-auto">
-          {SAVED_WORDS[draft.saving.is]}
-        </p>
-        <Button disabled={!draft.undo} onClick={draft.undo}>
-          Undo
-        </Button>
-        <Button disabled={!draft.redo} onClick={draft.redo}>
-          Redo
-        </Button>
+      <PackHead
+        pack={pack}
+        draft={draft}
+        holds={`${counted(draft.rows.length, "question")}, ${counted(view.faultsByRow.size, "row")} with faults`}
+      >
         <Button look="main" onClick={() => add(NEW_QUESTION, draft.rows.length)}>
           Add a question
         </Button>
-      </header>
-      {draft.saving.is === "failed" && (
-        <SaveFailure
-          error={draft.saving.error}
-          onRetry={() => void draft.retry()}
-          onDiscard={() => window.location.reload()}
-        />
-      )}
-      <AboutPack pack={pack} revision={revision} onSaved={(saved, named) => { draft.follow(saved); setTitle(named); }} />
+      </PackHead>
       <FilterBar rows={draft.rows} shown={view.shown.length} filter={view.filter} onChange={view.setFilter}>
         <AlikePairs
           packId={pack.id}
           rows={draft.rows}
-          isSaved={revision !== undefined}
+          isSaved={draft.saved !== undefined}
           onShow={setCurrent}
           onDelete={(row) => draft.splice(row, 1, [])}
         />
@@ -129,12 +104,12 @@ function Editing({ pack, onAnew }: { pack: PackView; onAnew: () => void }) {
           changeChosen((question) => ({ ...question, details: { ...question.details, ...details } }))
         }
         onDelete={() => {
-          draft.edit([...chosenRows].reverse().map((row) => ({ row, remove: 1, insert: [] })));
+          draft.takeOut(chosenRows);
           setChosen(new Set());
         }}
         onClear={() => setChosen(new Set())}
       >
-        <MoveOut packId={pack.id} rows={chosenRows} revision={revision} onMoved={onAnew} />
+        <MoveOut packId={pack.id} rows={chosenRows} revision={draft.saved} onMoved={onAnew} />
       </BulkBar>
       <main className="grid min-h-0 flex-1 grid-cols-[minmax(0,1fr)_22rem] gap-3 p-3">
         <Grid

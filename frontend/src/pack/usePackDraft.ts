@@ -130,9 +130,19 @@ export function usePackDraft<Item>(pack: Edited<Item>) {
     redo: steps.undone.length ? redo : undefined,
     retry: () => saves.flush(),
     bringMedium,
-    /** The newest revision, once all is saved. */
+    /** The newest revision, once all is saved; undefined while something is not. */
+    saved: saving.is === "saved" ? saves.revision : undefined,
+    /** The newest revision, as it is when this is called. */
     revision: () => saves.revision,
+    /** Takes rows out, given from the first to the last. */
+    takeOut: (gone: number[]) => edit([...gone].reverse().map((row) => ({ row, remove: 1, insert: [] }))),
     /** Says that something else made a newer revision, which has all that was saved. */
     follow: (revision: number) => saves.follow(revision),
   };
 }
+
+/** What of a draft does not hang on what its rows are. */
+export type PackDraft = Pick<
+  ReturnType<typeof usePackDraft<unknown>>,
+  "saving" | "saved" | "undo" | "redo" | "retry" | "follow"
+>;
