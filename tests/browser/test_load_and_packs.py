@@ -191,8 +191,17 @@ class TestPackGrid(BrowserTest):
         self.sees("30 shown")
         self.button("Add a question").click()
         self.sees("there is no right answer", "aside")
+        foot = "return arguments[0].getBoundingClientRect().bottom"
+        self.wait(
+            lambda: (
+                self.driver.execute_script(foot, self.cell("Question, row 31"))
+                <= self.driver.execute_script(foot, self.one("[role=grid]"))
+            ),
+            "the new row, in sight",
+        )
         self.button("Delete").click()
         self.sees("30 shown")
+        self.driver.execute_script("arguments[0].scrollTop = 0", self.one("[role=grid]"))
         self.cell("Question, row 1").click()
         self.press(Keys.ARROW_DOWN)
         self.sees("Question 2", "aside")

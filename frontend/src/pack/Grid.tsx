@@ -1,6 +1,6 @@
 import { useVirtualizer } from "@tanstack/react-virtual";
 import { ArrowDown, ArrowUp } from "lucide-react";
-import { useRef, type KeyboardEvent } from "react";
+import { useEffect, useRef, type KeyboardEvent } from "react";
 import type { RowFault } from "../api/schema";
 import type { Column } from "./columns";
 import { GridRow } from "./GridRow";
@@ -8,6 +8,7 @@ import type { Row, Splice } from "./usePackDraft";
 import type { Sorting } from "./useShownRows";
 
 const ROW_HEIGHT = 38;
+const HEAD_HEIGHT = 36;
 const STUB_WIDTH = 96;
 /** So many rows stand before the one the page was opened at. */
 const ROWS_BEFORE = 3;
@@ -30,7 +31,7 @@ type GridProps<Item> = {
 
 /** The rows of a pack as a grid of fields. Only the rows in sight are on the page. */
 export function Grid<Item>(props: GridProps<Item>) {
-  const { columns, rows, shown, sorting, onSort, chosen, onChoose } = props;
+  const { columns, rows, shown, sorting, onSort, chosen, onChoose, current } = props;
   const frame = useRef<HTMLDivElement>(null);
   // The rows in sight change as the frame scrolls, which the compiler cannot follow.
   // eslint-disable-next-line react-hooks/incompatible-library
@@ -39,8 +40,16 @@ export function Grid<Item>(props: GridProps<Item>) {
     getScrollElement: () => frame.current,
     estimateSize: () => ROW_HEIGHT,
     overscan: 12,
-    initialOffset: Math.max(0, props.current - ROWS_BEFORE) * ROW_HEIGHT,
+    initialOffset: Math.max(0, current - ROWS_BEFORE) * ROW_HEIGHT,
+    scrollPaddingEnd: HEAD_HEIGHT,
   });
+  const inSight = useRef(current);
+  const place = shown.indexOf(current);
+  useEffect(() => {
+    // Where another row has become the current one, not where the same is sorted elsewhere.
+    if (inSight.current !== current && place >= 0) virtual.scrollToIndex(place);
+    inSight.current = current;
+  }, [virtual, current, place]);
   const width = columns.reduce((sum, column) => sum + column.width, STUB_WIDTH);
   const areAllChosen = shown.length > 0 && shown.every((row) => chosen.has(rows[row]?.key ?? -1));
 
@@ -121,7 +130,7 @@ export function Grid<Item>(props: GridProps<Item>) {
                 item={row.item}
                 columns={columns}
                 faults={props.faultsByRow.get(number)}
-                isCurrent={number === props.current}
+                isCurrent={number === current}
                 isChosen={chosen.has(row.key)}
                 onCurrent={() => props.onCurrent(number)}
                 onChoose={() => {
