@@ -25,6 +25,7 @@ export function useToken(runId: string | undefined, footprints: Footprint[], sto
   const computed: Partial<Record<Stop, string>> = {};
   let at: Stop | undefined;
   for (const footprint of footprints.slice(0, count)) {
+    if (footprint.what === "asked") computed.check = undefined; // that was of another question
     if (footprint.what === "begun") for (const stop of stops) if (stop !== "load") computed[stop] = undefined;
     if (!stops.includes(footprint.stop)) continue;
     at = footprint.stop;
