@@ -14,6 +14,7 @@ from dicetrail.files.fields import documented
 from dicetrail.files.games import (
     FORMAT,
     MOST_KEPT,
+    SAYS_WITHIN,
     GameFile,
     game_schema,
     means_a_game,
@@ -34,6 +35,7 @@ __all__ = [
     "ITEM_WRITERS",
     "MOST_BYTES",
     "MOST_KEPT",
+    "SAYS_WITHIN",
     "TEMPLATE",
     "TEXT_TEMPLATE",
     "WRITERS",

@@ -120,11 +120,15 @@ def _encoded(files: Mapping[str, bytes]) -> dict[str, str]:
     return {digest: base64.b64encode(content).decode() for digest, content in files.items()}
 
 
-def means_a_game(content: bytes) -> bool:
-    """Whether a file says that it is a game, well-formed or not: its faults are those of a game."""
-    return (
-        content.lstrip(b"\xef\xbb\xbf \t\r\n")[:1] == b"{" and _SAYS_SO.search(content) is not None
-    )
+SAYS_WITHIN = 2**20
+"""So many bytes of a file are looked at to tell what it means to be."""
+
+
+def means_a_game(head: bytes) -> bool:
+    """Whether a file that begins so says that it is a game, well-formed or not: its faults are
+    those of a game."""
+    is_object = head.lstrip(b"\xef\xbb\xbf \t\r\n").startswith(b"{")
+    return is_object and _SAYS_SO.search(head) is not None
 
 
 _SAYS_SO = re.compile(rb'"format"\s*:\s*"%s/' % FORMAT.partition("/")[0].encode())

@@ -350,11 +350,10 @@ def _tell_question(
 ) -> Iterator[Footprint]:
     question, number = put.question, state.position + 1
     if not is_again:
+        of = "" if length is None else f" of {length}"
         if state.position:
-            of = "" if length is None else f" of {length}"
             why = f"on to question {number}{of}"
             yield Footprint(state.at, Stop.MOVE_ON, What.MOVED, why)
-        of = "" if length is None else f" of {length}"
         why = f"question {number}{of} is number {put.dealt.sourced.number + 1} of its source"
         change = Change("question", number - 1 or None, number)
         yield Footprint(state.at, Stop.DRAW, What.DRAWN, why, (change,))

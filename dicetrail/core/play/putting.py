@@ -115,9 +115,8 @@ class InPlay:
                 return _best(_check_word(str(given), word) for word in question.right)
         choices = self.shown
         if question.details.shows is not Shows.TEXT:
-            choices = tuple(
-                LETTERS[: len(choices)]
-            )  # what a picture's file is called tells nothing
+            # What a picture's file is called tells nothing.
+            choices = tuple(LETTERS[: len(choices)])
         return check_choice(given, choices, self.right, rules, question.details.needs)
 
 

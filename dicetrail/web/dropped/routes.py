@@ -4,7 +4,7 @@ from dataclasses import dataclass
 
 from fastapi import UploadFile
 
-from dicetrail.files import MOST_BYTES, means_a_game
+from dicetrail.files import SAYS_WITHIN, means_a_game
 from dicetrail.web.context import Now, SharedShelf
 from dicetrail.web.games.files import load_game
 from dicetrail.web.games.shapes import GameView
@@ -27,7 +27,7 @@ class Dropped:
 @router.post("", status_code=201)
 async def take(file: UploadFile, read: ReadAside, shelf: SharedShelf, now: Now) -> Dropped:
     """Make a game of a game file, whatever it is called; bring any other to be looked at."""
-    is_game = means_a_game(await file.read(MOST_BYTES + 1))
+    is_game = means_a_game(await file.read(SAYS_WITHIN))
     await file.seek(0)
     if is_game:
         return Dropped(game=await load_game(file, read, shelf, now))
