@@ -28,10 +28,14 @@ export function useGlance(gameId: string, revision: number) {
 export function useGame(gameId: string) {
   return useQuery({
     queryKey: ["games", gameId],
-    queryFn: () =>
-      given(api.GET("/api/games/{game_id}", { params: { path: { game_id: gameId } } })),
+    queryFn: () => showGame(gameId),
     staleTime: Infinity,
   });
+}
+
+/** A game as it now stands. */
+export function showGame(gameId: string) {
+  return given(api.GET("/api/games/{game_id}", { params: { path: { game_id: gameId } } }));
 }
 
 export function useMakeGame() {
@@ -53,8 +57,12 @@ export function useRecipes() {
 export function useRevisions(gameId: string, revision: number) {
   return useQuery({
     queryKey: ["revisions", gameId, revision],
-    queryFn: () => given(api.GET("/api/games/{game_id}/revisions", { params: { path: { game_id: gameId } } })),
+    queryFn: () => listRevisions(gameId),
   });
+}
+
+export function listRevisions(gameId: string) {
+  return given(api.GET("/api/games/{game_id}/revisions", { params: { path: { game_id: gameId } } }));
 }
 
 export function showRevision(gameId: string, number: number) {
@@ -84,6 +92,7 @@ export function useShelfMoves() {
   };
 }
 
+/** Keeps a document made on a revision. Only the game's draft calls it: it alone knows the newest. */
 export function saveGame(gameId: string, revision: number, document: Game) {
   return given(
     api.PUT("/api/games/{game_id}", {

@@ -1,10 +1,9 @@
-import { useQueryClient } from "@tanstack/react-query";
 import { Undo2 } from "lucide-react";
 import { useState } from "react";
 import { beginStudy, giveStudyUp, turnKnob, useKnobs, useStudy } from "../api/foresight";
-import { saveGame } from "../api/games";
 import type { Game, GameView, Scout } from "../api/schema";
 import { percent } from "../app/format";
+import { useGameDraft } from "../draft/useGameDraft";
 import { Button } from "../ui/Button";
 import { SelectField } from "../ui/fields";
 import { ErrorNotice } from "../ui/Notice";
@@ -89,17 +88,16 @@ type FoundProps = {
 
 /** The nearest value, to be set with one click and taken back with another. */
 function Found({ game, knobKey, label, now, title, found, wish }: FoundProps) {
-  const queries = useQueryClient();
-  const [before, setBefore] = useState<Game>();
+  const { draft, document } = useGameDraft(game);
+  const [set, setSet] = useState<Game>();
   const [failure, setFailure] = useState<unknown>();
-  const keep = async (document: Game) => {
-    const view = await saveGame(game.id, game.revision, document);
-    queries.setQueryData(["games", game.id], view);
-    void queries.invalidateQueries({ queryKey: ["games"], exact: true });
-  };
-  const set = async () => {
-    setBefore(game.document);
-    await keep(await turnKnob(game.id, knobKey, found.at));
+  const turn = async () => {
+    await draft.saved();
+    const turned = await turnKnob(game.id, knobKey, found.at);
+    draft.endStep();
+    draft.edit(() => turned);
+    setSet(draft.document);
+    await draft.saved();
   };
   return (
     <div className="mt-2 flex flex-wrap items-center gap-3">
@@ -107,12 +105,12 @@ function Found({ game, knobKey, label, now, title, found, wish }: FoundProps) {
         Nearest to {wish} %: <b>{label}</b> at <b>{found.at}</b> brings {percent(found.share)} to {title}.
       </p>
       {found.at !== now && (
-        <Button look="main" onClick={() => void set().catch(setFailure)}>
+        <Button look="main" onClick={() => void turn().catch(setFailure)}>
           Set it to {found.at}
         </Button>
       )}
-      {before && (
-        <Button onClick={() => void keep(before).then(() => setBefore(undefined), setFailure)}>
+      {set !== undefined && set === document && (
+        <Button onClick={draft.undo}>
           <Undo2 aria-hidden /> Undo
         </Button>
       )}

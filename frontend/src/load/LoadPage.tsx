@@ -59,7 +59,8 @@ function Looked({ load }: { load: LoadView }) {
   const gameId = search.get("game");
   const [target, setTarget] = useState<Target>(NEW);
   const look = useLook(load.id);
-  const take = useTake(load, gameId);
+  const round = Number(search.get("round") ?? 1) - 1;
+  const take = useTake(load, gameId, round);
   const changePlan = (change: Partial<Plan>) =>
     look.mutate({ look: { plan: { ...load.plan, ...change }, target } });
   const aim = (next: Target) => {
@@ -69,7 +70,7 @@ function Looked({ load }: { load: LoadView }) {
   };
   const leave = () => {
     void giveUpLoad(load.id);
-    void navigate(gameId ? `/game/${gameId}/load` : "/");
+    void navigate(gameId ? `/game/${gameId}/load?round=${round + 1}` : "/");
   };
   const isPartial = !load.is_whole;
   const thing = load.facts ? "row" : "question";

@@ -2,10 +2,11 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, given } from "../api/client";
-import { useMakeGame, saveGame } from "../api/games";
+import { useMakeGame } from "../api/games";
 import { firstPattern } from "../api/packs";
 import { giveUpLoad, loadProgress, takeLoad } from "../api/loads";
-import type { LoadProgress, LoadView, Target } from "../api/schema";
+import type { Game, LoadProgress, LoadView, Pattern, Target } from "../api/schema";
+import { openDraft } from "../draft/useGameDraft";
 
 const PAUSE_MS = 120;
 
@@ -18,7 +19,7 @@ export type Take = {
 };
 
 /** Takes a file into a pack, told how far it is, and opens the game that plays it. */
-export function useTake(load: LoadView, gameId: string | null): Take {
+export function useTake(load: LoadView, gameId: string | null, round: number): Take {
   const [progress, setProgress] = useState<LoadProgress>();
   const [error, setError] = useState<unknown>();
   const [isTaking, setIsTaking] = useState(false);
@@ -29,17 +30,15 @@ export function useTake(load: LoadView, gameId: string | null): Take {
   const open = async (packId: string, target: Target) => {
     await queries.invalidateQueries({ queryKey: ["packs"] });
     if (gameId) {
-      const path = { params: { path: { game_id: gameId } } };
-      const game = await given(api.GET("/api/games/{game_id}", path));
       const pattern = load.facts ? await firstPattern(packId) : undefined;
-      const rounds = game.document.rounds.map((round, index) => {
-        if (index > 0) return round;
-        if (pattern) return { ...round, patterns: [...round.patterns, pattern] };
-        return round.packs.includes(packId) ? round : { ...round, packs: [...round.packs, packId] };
-      });
-      await saveGame(gameId, game.revision, { ...game.document, rounds });
-      await queries.invalidateQueries({ queryKey: ["games"] });
-      void navigate(`/game/${gameId}/load`);
+      const draft = await openDraft(gameId, queries);
+      const into = draft.document.rounds[round] ? round : 0;
+      draft.endStep();
+      draft.edit((document) => withQuestions(document, into, packId, pattern));
+      draft.endStep();
+      // A save that fails is told at the workbench, where the game is.
+      await draft.flush();
+      void navigate(`/game/${gameId}/load?round=${into + 1}`);
     } else if (target.into === "new") {
       const pack = await given(api.GET("/api/packs/{pack_id}", { params: { path: { pack_id: packId } } }));
       const game = await makeGame.mutateAsync({ title: pack.title, packs: [packId], recipe: "" });
@@ -80,4 +79,14 @@ export function useTake(load: LoadView, gameId: string | null): Take {
       void giveUpLoad(load.id).then(() => navigate(gameId ? `/game/${gameId}/load` : "/"));
     },
   };
+}
+
+/** A game whose round asks the questions of a pack besides, or those that a pattern makes of its facts. */
+function withQuestions(document: Game, into: number, packId: string, pattern: Pattern | undefined): Game {
+  const rounds = document.rounds.map((round, place) => {
+    if (place !== into) return round;
+    if (pattern) return { ...round, patterns: [...round.patterns, pattern] };
+    return round.packs.includes(packId) ? round : { ...round, packs: [...round.packs, packId] };
+  });
+  return { ...document, rounds };
 }

@@ -1,22 +1,24 @@
 import { Copy } from "lucide-react";
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useMutation, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { saveGame } from "../api/games";
 import { showSharing } from "../api/players";
 import type { GameView } from "../api/schema";
+import { useGameDraft } from "../draft/useGameDraft";
 import { Button } from "../ui/Button";
 import { ErrorNotice } from "../ui/Notice";
 
 /** The game inside a page of another site: which ones may, and what is put there. */
 export function Framed({ game }: { game: GameView }) {
-  const queries = useQueryClient();
+  const { draft } = useGameDraft(game);
   const sharing = useQuery({ queryKey: ["sharing", game.id], queryFn: () => showSharing(game.id) });
   const [typed, setTyped] = useState(game.document.framed_by.join("\n"));
   const [isCopied, setIsCopied] = useState(false);
   const sites = typed.split(/\s+/).filter((site) => site !== "");
   const save = useMutation({
-    mutationFn: () => saveGame(game.id, game.revision, { ...game.document, framed_by: sites }),
-    onSuccess: (saved) => queries.setQueryData(["games", game.id], saved),
+    mutationFn: () => {
+      draft.edit((document) => ({ ...document, framed_by: sites }));
+      return draft.saved();
+    },
   });
   const problems = game.problems.filter(({ field }) => field === "framed_by");
   const snippet = sharing.data && snippetFor(sharing.data.address, game.document.title);

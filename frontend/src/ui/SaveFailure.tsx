@@ -4,11 +4,11 @@ import { ErrorNotice } from "./Notice";
 
 const CHANGED_ELSEWHERE = 412;
 
-type SaveFailureProps = { error: unknown; onRetry: () => void; onDiscard: () => void };
+type SaveFailureProps = { error: unknown; onRetry: () => void; onDiscard?: () => void };
 
 /** Why the last edits are not saved. They stay on screen until they are. */
 export function SaveFailure({ error, onRetry, onDiscard }: SaveFailureProps) {
-  const isStale = detailsOf(error).status === CHANGED_ELSEWHERE;
+  const isStale = onDiscard !== undefined && detailsOf(error).status === CHANGED_ELSEWHERE;
   return (
     <div className="px-4 pt-2">
       <ErrorNotice error={error}>

@@ -6,7 +6,7 @@ import type { Game, Stop } from "../api/schema";
 import { STOP_FACES } from "../app/stops";
 import { Button } from "../ui/Button";
 import { ErrorNotice } from "../ui/Notice";
-import type { Edit } from "./state/useDraft";
+import type { Edit } from "../draft/gameDraft";
 
 type BenchExamplesProps = { stop: Stop; document: Game; number: number; edit: Edit };
 

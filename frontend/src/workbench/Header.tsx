@@ -12,7 +12,7 @@ import { Die } from "../ui/Die";
 import { History } from "./History";
 import { KeptCount } from "./KeptCount";
 import { stopName, stopPath } from "../app/stops";
-import type { Edit } from "./state/useDraft";
+import type { Edit } from "../draft/gameDraft";
 import type { TableRun } from "./state/useTableRun";
 
 type HeaderProps = {

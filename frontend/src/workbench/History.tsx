@@ -6,7 +6,7 @@ import type { GameView } from "../api/schema";
 import { ago } from "../app/format";
 import { Button } from "../ui/Button";
 import { ErrorNotice } from "../ui/Notice";
-import type { Edit } from "./state/useDraft";
+import type { Edit } from "../draft/gameDraft";
 
 type HistoryProps = { game: GameView; edit: Edit };
 

@@ -3,6 +3,8 @@ import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { useGame } from "../api/games";
 import type { GameView, Stop } from "../api/schema";
 import { Guarded } from "../app/Guarded";
+import { ChangedElsewhere } from "../draft/ChangedElsewhere";
+import { useGameDraft } from "../draft/useGameDraft";
 import { Page } from "../app/Page";
 import { useShortcuts } from "../app/shortcuts";
 import { useKeptFocus } from "../app/useKeptFocus";
@@ -22,7 +24,6 @@ import { RoundSwitch } from "./RoundSwitch";
 import { stopPath } from "../app/stops";
 import { TrailStrip } from "./trail/TrailStrip";
 import { useToken } from "./trail/useToken";
-import { useDraft } from "./state/useDraft";
 import { useTableRun } from "./state/useTableRun";
 
 const KEYS: [string, string][] = [
@@ -64,7 +65,10 @@ export default function Workbench() {
 }
 
 function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | undefined }) {
-  const { document, edit, saving, retry, discard, undo, redo } = useDraft(game);
+  const { draft, document, saving, elsewhere, canUndo, canRedo } = useGameDraft(game);
+  const { edit } = draft;
+  const undo = canUndo ? draft.undo : undefined;
+  const redo = canRedo ? draft.redo : undefined;
   const table = useTableRun(game.id, game.revision);
   const [isHelping, setIsHelping] = useState(false);
   const [isLarge, setIsLarge] = useState(false);
@@ -147,9 +151,8 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
           redo={redo}
           onShortcuts={() => setIsHelping(!isHelping)}
         />
-        {saving.is === "failed" && (
-          <SaveFailure error={saving.error} onRetry={() => void retry()} onDiscard={discard} />
-        )}
+        {saving.is === "failed" && <SaveFailure error={saving.error} onRetry={() => void draft.flush()} />}
+        {elsewhere && <ChangedElsewhere draft={draft} elsewhere={elsewhere} />}
         <div className="flex shrink-0">
           {document.rounds.length > 1 && <RoundSwitch rounds={document.rounds} chosen={round} />}
           <TrailStrip game={game} round={round} chosen={chosen} runId={table.runId} token={token} />

@@ -1,5 +1,5 @@
 import type { Game, GameView, Round } from "../../api/schema";
-import type { Edit } from "./useDraft";
+import type { Edit } from "../../draft/gameDraft";
 import type { TableRun } from "./useTableRun";
 
 /** What every bench is given. */

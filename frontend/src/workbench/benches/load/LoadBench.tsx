@@ -24,8 +24,10 @@ export function LoadBench({ game, round, number, at, editRound, table }: BenchPr
   const navigate = useNavigate();
   const shelf = usePacks();
   const queries = useQueryClient();
+  /** Where what is loaded goes. */
+  const into = `game=${game.id}&round=${number + 1}`;
   const take = (file: File) =>
-    bring.mutate(file, { onSuccess: ({ id }) => void navigate(`/load/${id}?game=${game.id}`) });
+    bring.mutate(file, { onSuccess: ({ id }) => void navigate(`/load/${id}?${into}`) });
   const isOver = useFileDrop(take);
   const known = new Map([...(shelf.data ?? []), ...game.packs].map((pack) => [pack.id, pack]));
   const others = (shelf.data ?? []).filter((pack) => !round.packs.includes(pack.id));
@@ -50,7 +52,7 @@ export function LoadBench({ game, round, number, at, editRound, table }: BenchPr
           <FilePick label="Load a file" look={round.packs.length ? "plain" : "main"} busy={bring.isPending} onFile={take} />
           <p className="min-w-0 flex-1 text-soft">
             or drop one anywhere, or{" "}
-            <Link to={`/load/new?game=${game.id}`} className="text-sky underline">
+            <Link to={`/load/new?${into}`} className="text-sky underline">
               paste questions
             </Link>
             . Tables, workbooks, documents and JSON are read, as questions or as facts to make questions of; you see what comes of it first.
