@@ -1,6 +1,7 @@
 """A browser on a server of its own, and the few gestures every browser test makes."""
 
 import json
+import os
 import unittest
 from pathlib import Path
 from tempfile import TemporaryDirectory
@@ -18,6 +19,8 @@ from selenium.webdriver.support.ui import Select, WebDriverWait
 from tests.server import Server
 from tests.web.demo import demo_store
 
+PATIENCE = float(os.environ.get("PATIENCE", "60"))
+"""So many seconds something is waited for; fewer find a fault sooner."""
 AXE = Path("frontend/node_modules/axe-core/axe.min.js").read_text("utf-8")
 OPTIONS = (
     "--headless=new",
@@ -97,7 +100,7 @@ class BrowserTest(unittest.TestCase):
 
     def wait(self, condition, what="what was waited for"):
         ignored = [StaleElementReferenceException, ElementClickInterceptedException]
-        waiting = WebDriverWait(self.driver, 60, 0.05, ignored_exceptions=ignored)
+        waiting = WebDriverWait(self.driver, PATIENCE, 0.05, ignored_exceptions=ignored)
         return waiting.until(lambda _: condition(), what)
 
     def all(self, css):
@@ -133,6 +136,11 @@ class BrowserTest(unittest.TestCase):
         """Press keys on whatever has the focus."""
         ActionChains(self.driver).send_keys(*keys).perform()
 
+    def command(self, *keys):
+        """Press keys of commands, each with the modifier that makes it one."""
+        for key in keys:
+            ActionChains(self.driver).key_down(Keys.ALT).send_keys(key).key_up(Keys.ALT).perform()
+
     def text(self, css="body"):
         return self.one(css).text
 
@@ -158,6 +166,11 @@ class BrowserTest(unittest.TestCase):
         by_id = f"//select[@id=//label[.='{label}']/@for]"
         field = self.found(f"{by_id} | //label[contains(., '{label}')]//select", label)
         Select(field).select_by_visible_text(words)
+
+    def insert(self, css, text):
+        """Put a text into a field at once, as pasting would, tabs included."""
+        put = "arguments[0].focus(); return document.execCommand('insertText', false, arguments[1])"
+        self.wait(lambda: self.driver.execute_script(put, self.one(css), text), css)
 
     def write_script(self, script):
         """Put a whole rule script into its editor, as pasting would."""

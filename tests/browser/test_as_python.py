@@ -41,7 +41,7 @@ class TestAsPython(BrowserTest):
         shown = self.one("ol[aria-label='The program, line by line']").rect
         self.assertTrue(shown["y"] - 2 <= first <= shown["y"] + shown["height"])
         self.assert_accessible()
-        self.press("y")
+        self.command("y")
         self.wait(lambda: "What does each outcome do?" in self.text(PANEL), "the bench")
         self.write_script("score = 0\nlives = 3\n\ndef right():\n    score += 77  # well dug\n")
         self.sees("Saved", "header")

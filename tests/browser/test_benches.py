@@ -122,10 +122,10 @@ class TestBenches(BrowserTest):
         self.begin()
         group = "[aria-label='Play for the player']"
         for steps in (3, 5, 7):
-            self.press("g")
+            self.command("g")
             self.sees(f"step {steps} of {steps}")
         self.sees("Question 3 of 10", TABLE)
-        self.press(",", ",")
+        self.command(",", ",")
         self.sees("Step 5 of 7", TABLE)
         self.sees("Question 2 of 10", TABLE)
         branched = self.driver.current_url
@@ -164,14 +164,14 @@ class TestBenches(BrowserTest):
         ending = ("lives", 0, True)
         self.wait(lambda: self.first_ending() == ending, "the ending saved")
         self.begin()
-        self.press("p")
+        self.command("p")
         self.sees("Lives 2", TABLE)
         self.one("button[aria-label='Let the clock run']").click()
         self.sees("Too late.", TABLE)
         self.button("Go on").click()
         self.sees("Question 2 of", TABLE)
         self.sees("Lives 1", TABLE)
-        self.press("o")
+        self.command("o")
         self.sees("Lives 0", TABLE)
         self.button("Go on").click()
         self.sees("New ending", TABLE)
@@ -260,7 +260,7 @@ class TestRoom(BrowserTest):
         between.send_keys(*[Keys.ARROW_LEFT] * 3)
         self.wait(lambda: self.width(bench) < before - 30, "a narrower bench")
         self.one("h2#bench").click()
-        self.press("f")
+        self.command("f")
         self.one("section[aria-labelledby=footprints]")
         narrow, short = self.width(bench), self.height(bench)
         self.one("[role=separator][aria-label='Height of the footprints']").send_keys(Keys.ARROW_UP)
@@ -270,7 +270,7 @@ class TestRoom(BrowserTest):
         self.wait(lambda: abs(self.width(bench) - narrow) < 3, "the panes as they were left")
         self.assert_accessible()
         self.one("h2#bench").click()
-        self.press("f")
+        self.command("f")
         self.wait(lambda: not self.all("section[aria-labelledby=footprints]"), "them folded")
 
 
@@ -291,7 +291,7 @@ class TestExamples(BrowserTest):
                 self.button("For example").click()
                 self.found("//button[starts-with(@aria-label, 'Put in: ')]", "an example").click()
                 self.wait(lambda: document() != before, "what is put in")
-                self.press("U")
+                self.command("u")
                 self.wait(lambda: document() == before, "what was there")
 
     def test_an_example_that_cannot_go_into_a_broken_script_says_why_and_changes_nothing(self):
@@ -361,6 +361,6 @@ class TestGrips(BrowserTest):
         lines = iter(self.document(name)["script"].splitlines())
         self.assertTrue(all(line in lines for line in before.splitlines() if line))
         self.begin()
-        self.press("g")
+        self.command("g")
         self.sees("a right answer: score 0 →", "aside[aria-label=Watch]")
         self.sees("line 6 score", "aside[aria-label=Watch]")

@@ -42,7 +42,7 @@ class TestFacts(BrowserTest):
         self.assert_accessible()
         self.begin()
         self.assertRegex(self.prompt(), "^(Where does the|Which plant goes with)")
-        self.press("g")
+        self.command("g")
         self.sees("Go on")
 
     def test_facts_are_edited_in_their_grid_and_never_lost(self):

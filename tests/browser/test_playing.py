@@ -480,7 +480,7 @@ class TestCues(PlayingTest):
         self.assertEqual((cue["hold_ms"], cue["sound"], cue["effect"]), (2500, "pling", "leaves"))
         self.assertEqual(saved["problems"], [])
         self.begin()
-        self.press("g")
+        self.command("g")
         self.sees("So 1 points")
 
 
@@ -562,13 +562,13 @@ class TestPlayersAndMakers(PlayingTest):
         table = "section[aria-label=Table]"
         self.sees("Player played this. Step 4 of 4.", table)
         self.sees("First mistake", table)
-        self.press(",")
+        self.command(",")
         self.sees("Step 3 of 4", table)
-        self.press(",")
+        self.command(",")
         self.sees("Step 2 of 4", table)
         self.button("Branch here").click()
         self.wait(lambda: "Branch here" not in self.text(table), "the branch")
-        self.press("g")
+        self.command("g")
         self.sees("Right.", table)
         runs = self.server.http.get("/api/games/root-leaf-or-fruit/runs").json()
         self.assertEqual([run["result"]["score"] for run in runs], [0])

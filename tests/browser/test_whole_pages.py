@@ -124,7 +124,7 @@ class TestWholePages(BrowserTest):
         self.begin()
         self.press("a")
         self.one("[data-effects]")
-        self.press(",")
+        self.command(",")
         self.sees("To the newest")
         self.assertEqual(self.all("[data-effects]"), [])
         pane, head = self.driver.execute_script(

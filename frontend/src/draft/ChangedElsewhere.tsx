@@ -39,7 +39,7 @@ function Chosen({ draft, clash }: { draft: GameDraft; clash: Clash }) {
   return (
     <li className="border-l-4 border-sun pl-3">
       <p>
-        <b>{name}</b>: you wrote <q>{inWords(draft.mineAt(clash))}</q>; elsewhere it became <q>{inWords(clash.theirs)}</q>.
+        <b>{name}</b>: you wrote “{inWords(draft.mineAt(clash))}”; elsewhere it became “{inWords(clash.theirs)}”.
       </p>
       <p className="mt-1 flex flex-wrap gap-2">
         <Button onClick={() => draft.keepMine(clash)}>Keep mine</Button>

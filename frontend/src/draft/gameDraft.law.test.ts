@@ -13,7 +13,7 @@ import fc from "fast-check";
 import createClient from "openapi-fetch";
 import { afterAll, beforeAll, expect, test } from "vitest";
 import { given } from "../api/client";
-import type { Game, GameView, LoadProgress, LoadView } from "../api/schema";
+import type { Game, GameView, LoadProgress } from "../api/schema";
 import type { paths } from "../api/schema";
 import { GameDraft, type Keeper } from "./gameDraft";
 import { at, withAt, type Path } from "./merge";
@@ -176,14 +176,15 @@ class Tab {
 let written = 0;
 
 async function loaded(draft: GameDraft) {
-  const made = (await given(
+  const made = await given(
     api().POST("/api/loads", { body: { text: "" }, bodySerializer: () => asForm("text", "Which grows underground?\tCarrot\tPea\tBean\n") }),
-  )) as LoadView;
+  );
   const params = { params: { path: { load_id: made.id } } };
-  let now = (await given(api().POST("/api/loads/{load_id}/take", { ...params, body: { target: { into: "new", title: "", pack_id: "" } } }))) as LoadProgress;
+  const target = { into: "new" as const, title: "", pack_id: "" };
+  let now: LoadProgress = await given(api().POST("/api/loads/{load_id}/take", { ...params, body: { target } }));
   while (now.stage === "reading" || now.stage === "writing") {
     await pause(5);
-    now = (await given(api().GET("/api/loads/{load_id}/progress", params))) as LoadProgress;
+    now = await given(api().GET("/api/loads/{load_id}/progress", params));
   }
   const pack = now.pack_id;
   if (!pack) throw new Error("nothing was loaded");

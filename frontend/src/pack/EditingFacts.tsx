@@ -3,7 +3,7 @@ import { useState } from "react";
 import { changeColumns, editFacts } from "../api/packs";
 import type { Column, PackView } from "../api/schema";
 import { counted } from "../app/format";
-import { useShortcuts } from "../app/shortcuts";
+import { useCommands } from "../app/shortcuts";
 import { Button } from "../ui/Button";
 import { FilePick } from "../ui/FilePick";
 import { ErrorNotice } from "../ui/Notice";
@@ -27,7 +27,7 @@ export function EditingFacts({ pack, onAnew }: EditingFactsProps) {
   const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
   const [current, setCurrent] = useState(0);
   const [sorting, setSorting] = useState<Sorting>();
-  useShortcuts({ U: draft.undo, R: draft.redo });
+  useCommands({ U: draft.undo, R: draft.redo });
   const chosenRows = draft.rows.flatMap(({ key }, row) => (chosen.has(key) ? [row] : []));
   const turn = useMutation({
     mutationFn: (wanted: Column[]) => changeColumns(pack.id, draft.revision(), wanted),

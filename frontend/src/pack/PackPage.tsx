@@ -6,7 +6,7 @@ import type { PackEdit, PackView, Question } from "../api/schema";
 import { Page } from "../app/Page";
 import { WayBack } from "../app/WayBack";
 import { counted } from "../app/format";
-import { useShortcuts } from "../app/shortcuts";
+import { useCommands, useShortcuts } from "../app/shortcuts";
 import { Button } from "../ui/Button";
 import { ErrorNotice } from "../ui/Notice";
 import { Shortcuts } from "../ui/Shortcuts";
@@ -51,8 +51,8 @@ export default function PackPage() {
 
 const KEYS: [string, string][] = [
   ["Arrow up and down, Enter", "go to the field above or below"],
-  ["U", "undo"],
-  ["R", "redo"],
+  ["Alt with U", "undo"],
+  ["Alt with R", "redo"],
   ["?", "show these keys"],
 ];
 
@@ -64,7 +64,8 @@ function Editing({ pack, onAnew }: { pack: PackView; onAnew: () => void }) {
   const [search] = useSearchParams();
   const [current, setCurrent] = useState(() => Math.min(Number(search.get("row") ?? 1) - 1, pack.questions.length - 1));
   const [isHelping, setIsHelping] = useState(false);
-  useShortcuts({ U: draft.undo, R: draft.redo, "?": () => setIsHelping(true) });
+  useShortcuts({ "?": () => setIsHelping(true) });
+  useCommands({ U: draft.undo, R: draft.redo });
   const chosenRows = draft.rows.flatMap(({ key }, row) => (chosen.has(key) ? [row] : []));
   const changeChosen = (change: (question: Question) => Question) =>
     draft.edit(

@@ -1,5 +1,5 @@
 import { CornerDownLeft, Lightbulb, SkipForward } from "lucide-react";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import type { Action } from "../api/runs";
 import type { Look, QuestionShown, Table } from "../api/schema";
 import { Button } from "../ui/Button";
@@ -7,6 +7,7 @@ import { FeedbackLine } from "./FeedbackLine";
 import { QuestionMedia } from "./QuestionMedia";
 import { SlatButton } from "./Slat";
 import { Status } from "./Status";
+import { isTypedAlone } from "./typed";
 import { Word } from "./Word";
 import { useSay, type Say } from "./wording";
 
@@ -40,7 +41,7 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
         id="prompt"
         dir="auto"
         tabIndex={-1}
-        data-next={isOpen ? true : undefined}
+        data-next={isOpen && !isTypedAlone(table, question) ? true : undefined}
         className="mt-2.5 mb-3 text-2xl text-pretty break-words whitespace-pre-line"
       >
         {question.prompt}
@@ -86,7 +87,7 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
       {question.kind === "letters" && (
         <Word question={question} isOpen={isOpen} onLetter={(char) => onAction({ action: "letter", char })} />
       )}
-      {isOpen && table.typing && <TypedAnswer label={say(labelFor(question))} onAnswer={answer} />}
+      {isOpen && table.typing && <TypedAnswer label={say(labelFor(question))} isNext={isTypedAlone(table, question)} onAnswer={answer} />}
       {isOpen && (question.may_hint || question.may_pass || question.hint) && (
         <div className="mt-3 flex flex-wrap items-center gap-2">
           {question.may_hint && (
@@ -121,8 +122,11 @@ function labelFor(question: QuestionShown): Parameters<Say>[0] {
   return question.kind === "letters" ? "or say" : "type answer";
 }
 
-function TypedAnswer({ label, onAnswer }: { label: string; onAnswer: (value: string) => void }) {
+type TypedAnswerProps = { label: string; isNext: boolean; onAnswer: (value: string) => void };
+
+function TypedAnswer({ label, isNext, onAnswer }: TypedAnswerProps) {
   const say = useSay();
+  const field = useRef<HTMLInputElement>(null);
   const [typed, setTyped] = useState("");
   return (
     <form
@@ -131,9 +135,13 @@ function TypedAnswer({ label, onAnswer }: { label: string; onAnswer: (value: str
         event.preventDefault();
         onAnswer(typed);
         setTyped("");
+        field.current?.focus({ preventScroll: true });
       }}
     >
       <input
+        ref={field}
+        data-typed
+        data-next={isNext ? true : undefined}
         aria-label={label}
         placeholder={label}
         value={typed}

@@ -10,6 +10,7 @@ import { prefer, preferences } from "./preferences";
 import { ReadOut } from "./ReadOut";
 import { useCues, useSeen, useTicks } from "./useCues";
 import { useMusic } from "./useMusic";
+import { isTypedAlone, isTypingAsked } from "./typed";
 import { useWording } from "./wording";
 
 type TableProps = {
@@ -71,12 +72,13 @@ export function Table(props: TableProps) {
     holding: table.hold === null ? () => act({ action: "continue" }) : undefined,
     ended: onAgain,
   }[table.phase];
-  useShortcuts({ [MUSIC_KEY]: () => prefer({ isMusicOff: !preferences().isMusicOff }) });
+  const isTyping = table.phase === "asking" && table.question !== null && isTypedAlone(table, table.question);
+  useShortcuts(isTypingAsked(table) ? {} : { [MUSIC_KEY]: () => prefer({ isMusicOff: !preferences().isMusicOff }) });
   useShortcuts({ Enter: goOn, ...(table.phase === "asking" ? keysFor(table, letters, act, pick) : {}) });
 
   // Focus follows the question, but is never taken from somebody busy elsewhere.
   const step = `${runId} ${table.phase} ${table.round} ${table.question?.number ?? 0}`;
-  const stepBefore = useRef(step);
+  const stepBefore = useRef(isAlone ? "" : step);
   useEffect(() => {
     if (stepBefore.current === step) return;
     stepBefore.current = step;
@@ -86,6 +88,19 @@ export function Table(props: TableProps) {
     next?.focus({ preventScroll: true });
     next?.scrollIntoView({ block: "nearest" });
   }, [step]);
+
+  // A sign that is pressed beside the field of a typed answer goes into it.
+  useEffect(() => {
+    if (!isTyping || !isNow) return;
+    const onKey = (event: KeyboardEvent) => {
+      if (event.ctrlKey || event.altKey || event.metaKey || event.key.length > 1 || event.key === " ") return;
+      const active = document.activeElement;
+      if (active !== document.body && active?.id !== "prompt") return;
+      frame.current?.querySelector<HTMLInputElement>("[data-typed]")?.focus({ preventScroll: true });
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [isTyping, isNow]);
 
   const { stamp } = seen;
   const isShaken = seen.cues.some((cue) => cue.effect === "shake");

@@ -4,6 +4,7 @@ import { Popover } from "radix-ui";
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { useForeseen } from "../api/foresight";
+import { useRevisions } from "../api/games";
 import type { GameView } from "../api/schema";
 import { counted } from "../app/format";
 import { SAVED_WORDS, type Saving } from "../api/saving";
@@ -23,11 +24,13 @@ type HeaderProps = {
   table: TableRun;
   undo: (() => void) | undefined;
   redo: (() => void) | undefined;
+  /** What the last press of undo or redo did, until the next edit. */
+  turned: "undone" | "redone" | undefined;
   onShortcuts: () => void;
 };
 
 /** The game's name, whether it is saved, the dice, and what the survey found. */
-export function Header({ game, title, saving, edit, table, undo, redo, onShortcuts }: HeaderProps) {
+export function Header({ game, title, saving, edit, table, undo, redo, turned, onShortcuts }: HeaderProps) {
   return (
     <header data-keeps-focus className="flex shrink-0 flex-wrap items-center gap-x-1.5 gap-y-1 xl:gap-x-3 border-b border-line bg-card px-4 py-1.5">
       <Link to="/" aria-label="Back to the shelf" className="rounded-md">
@@ -53,6 +56,7 @@ export function Header({ game, title, saving, edit, table, undo, redo, onShortcu
         </Button>
         <History game={game} edit={edit} />
       </span>
+      {turned && <Turned game={game} turned={turned} back={turned === "undone" ? redo : undo} />}
       <SurveyCount game={game} />
       <KeptCount game={game} />
       <DiceField table={table} />
@@ -72,6 +76,26 @@ export function Header({ game, title, saving, edit, table, undo, redo, onShortcu
         <Keyboard aria-hidden />
       </Button>
     </header>
+  );
+}
+
+type TurnedProps = { game: GameView; turned: "undone" | "redone"; back: (() => void) | undefined };
+
+/** What was undone or redone, in words, and the way back from it. */
+function Turned({ game, turned, back }: TurnedProps) {
+  const revisions = useRevisions(game.id, game.revision);
+  const changes = revisions.data?.find(({ number }) => number === game.revision)?.changes ?? [];
+  const words = changes.slice(0, 2).join("; ");
+  return (
+    <p role="status" className="flex max-w-90 items-center gap-2 text-sm">
+      <span className="truncate" title={changes.join("; ")}>
+        {turned === "undone" ? "Undone" : "Redone"}
+        {words && `: ${words}`}
+      </span>
+      <Button look="quiet" className="px-2" disabled={!back} onClick={back}>
+        Take that back
+      </Button>
+    </p>
   );
 }
 

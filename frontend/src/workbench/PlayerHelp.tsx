@@ -2,11 +2,10 @@ import { Check, Ellipsis, Hourglass, Maximize2, Minimize2, Pause, Play, Smartpho
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import type { Intent } from "../api/schema";
-import { useShortcuts } from "../app/shortcuts";
+import { useCommands } from "../app/shortcuts";
 import { Mute } from "../table/Mute";
 import type { Pace } from "../table/useCountdown";
 import { Button } from "../ui/Button";
-import { besidesTable } from "./tableKeys";
 import type { TableRun } from "./state/useTableRun";
 
 const SPEEDS = [0.5, 1, 2, 4, 8, 16];
@@ -29,18 +28,16 @@ type PlayerHelpProps = {
 export function PlayerHelp(props: PlayerHelpProps) {
   const { table, pace, hasClock, mostPlayers, isLarge, onLarge, onPace, elapsedNow } = props;
   const answer = (intent: Intent, questions: number | null) => table.answer(intent, questions, elapsedNow());
-  useShortcuts(
-    besidesTable(table, {
-      G: () => answer("right", 1),
-      B: () => answer("wrong", 1),
-      O: () => answer("late", 1),
-      P: () => onPace({ ...pace, isHeld: !pace.isHeld }),
-    }),
-  );
+  useCommands({
+    G: () => answer("right", 1),
+    B: () => answer("wrong", 1),
+    O: () => answer("late", 1),
+    P: () => onPace({ ...pace, isHeld: !pace.isHeld }),
+  });
   const [many, setMany] = useState(5);
   const isOff = !table.isAtEnd || table.steps.at(-1)?.table.phase === "ended";
   return (
-    <div role="group" aria-label="Play for the player" className="flex shrink-0 flex-wrap items-center justify-end gap-1 border-t border-line bg-paper px-2 py-1 [&_button]:min-h-8 [&_button]:gap-1 [&_button]:text-sm">
+    <div data-commands role="group" aria-label="Play for the player" className="flex shrink-0 flex-wrap items-center justify-end gap-1 border-t border-line bg-paper px-2 py-1 [&_button]:min-h-8 [&_button]:gap-1 [&_button]:text-sm">
       <span className="mr-auto text-sm whitespace-nowrap text-soft">{hasClock ? "" : "For the player:"}</span>
       <Button className="px-2" disabled={isOff} onClick={() => answer("right", 1)}>
         <Check aria-hidden /> Right

@@ -6,9 +6,10 @@ import { Guarded } from "../app/Guarded";
 import { ChangedElsewhere } from "../draft/ChangedElsewhere";
 import { useGameDraft } from "../draft/useGameDraft";
 import { Page } from "../app/Page";
-import { useShortcuts } from "../app/shortcuts";
+import { useCommands, useShortcuts } from "../app/shortcuts";
 import { useKeptFocus } from "../app/useKeptFocus";
 import { useRemembered } from "../app/useRemembered";
+import { isTypingAsked } from "../table/typed";
 import { ErrorNotice } from "../ui/Notice";
 import { Panes } from "../ui/Panes";
 import { SaveFailure } from "../ui/SaveFailure";
@@ -18,7 +19,6 @@ import { Bench } from "./Bench";
 import { Footprints } from "./footprints/Footprints";
 import { TimeBar } from "./footprints/TimeBar";
 import { Header } from "./Header";
-import { besidesTable } from "./tableKeys";
 import { TablePane } from "./TablePane";
 import { RoundSwitch } from "./RoundSwitch";
 import { stopPath } from "../app/stops";
@@ -27,17 +27,18 @@ import { useToken } from "./trail/useToken";
 import { useTableRun } from "./state/useTableRun";
 
 const KEYS: [string, string][] = [
-  ["[ and ]", "go to the stop before and after"],
   ["A to L, 1 to 9", "answer at the table"],
   ["Enter", "move on at the table"],
-  ["G, B, O", "answer right, wrong, too late for the player"],
-  ["P", "hold the clock, or let it run"],
-  [", and .", "a step back and forth in the run"],
-  ["N", "roll new dice"],
-  ["F", "unfold the footprints, or fold them"],
-  ["U and R", "undo and redo"],
-  ["Y", "the bench, or the game as Python"],
+  ["[ and ]", "go to the stop before and after"],
   ["?", "show these keys"],
+  ["Alt with G, B, O", "answer right, wrong, too late for the player"],
+  ["Alt with P", "hold the clock, or let it run"],
+  ["Alt with , and .", "a step back and forth in the run"],
+  ["Alt with N", "roll new dice"],
+  ["Alt with F", "unfold the footprints, or fold them"],
+  ["Alt with U and R", "undo and redo"],
+  ["Alt with Y", "the bench, or the game as Python"],
+  ["on the table's bar", "all of these without Alt"],
 ];
 
 /** The least a pane can be dragged to, in pixels. */
@@ -65,7 +66,7 @@ export default function Workbench() {
 }
 
 function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | undefined }) {
-  const { draft, document, saving, elsewhere, canUndo, canRedo } = useGameDraft(game);
+  const { draft, document, saving, elsewhere, canUndo, canRedo, turned } = useGameDraft(game);
   const { edit } = draft;
   const undo = canUndo ? draft.undo : undefined;
   const redo = canRedo ? draft.redo : undefined;
@@ -90,12 +91,10 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
     const next = stops[here + step];
     if (next) void navigate({ pathname: `/game/${game.id}/${stopPath(next)}`, search });
   };
-  useShortcuts({
-    "[": () => go(-1),
-    "]": () => go(1),
-    "?": () => setIsHelping(true),
-    ...besidesTable(table, { N: () => table.roll(), U: undo, R: redo, Y: () => setIsPython(!isPython) }),
-  });
+  const ways = { "[": () => go(-1), "]": () => go(1), "?": () => setIsHelping(true) };
+  const laid = table.steps.at(-1)?.table;
+  useShortcuts(laid && table.isAtEnd && isTypingAsked(laid) ? {} : ways);
+  useCommands({ ...ways, N: () => table.roll(), U: undo, R: redo, Y: () => setIsPython(!isPython) });
   const bench = isPython ? (
     <Guarded name="the game as Python" resetKeys={[game.revision]}>
       <AsPython game={game} chosen={chosen} at={token.at} onClose={() => setIsPython(false)} />
@@ -149,6 +148,7 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
           table={table}
           undo={undo}
           redo={redo}
+          turned={turned}
           onShortcuts={() => setIsHelping(!isHelping)}
         />
         {saving.is === "failed" && <SaveFailure error={saving.error} onRetry={() => void draft.flush()} />}

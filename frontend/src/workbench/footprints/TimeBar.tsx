@@ -10,9 +10,8 @@ import {
   StepForward,
 } from "lucide-react";
 import { useEffect, useState } from "react";
-import { useShortcuts } from "../../app/shortcuts";
+import { useCommands } from "../../app/shortcuts";
 import { Button } from "../../ui/Button";
-import { besidesTable } from "../tableKeys";
 import type { TableRun } from "../state/useTableRun";
 import { KeepRun } from "./KeepRun";
 import { TimeLine } from "./TimeLine";
@@ -35,18 +34,14 @@ export function TimeBar({ gameId, table, isOpen, onOpen }: TimeBarProps) {
     }, PLAYBACK_MS / speed);
     return () => window.clearTimeout(timer);
   }, [isPlaying, isAtEnd, shown, show, speed]);
-  useShortcuts({
-    ",": () => show(shown - 1),
-    ".": () => show(shown + 1),
-    ...besidesTable(table, { F: () => onOpen(!isOpen) }),
-  });
+  useCommands({ ",": () => show(shown - 1), ".": () => show(shown + 1), F: () => onOpen(!isOpen) });
   const playBack = () => {
     if (isAtEnd) show(0);
     setIsPlaying(!isPlaying);
   };
   const count = steps.reduce((sum, step) => sum + step.footprints.length, 0);
   return (
-    <div role="group" aria-label="The run's time" className="flex h-12 shrink-0 items-center gap-0.5 border-t border-line bg-card px-3">
+    <div data-commands role="group" aria-label="The run's time" className="flex h-12 shrink-0 items-center gap-0.5 border-t border-line bg-card px-3">
       <FootprintsIcon className="size-5 shrink-0" aria-hidden />
       <h2 id="footprints" className="ml-1 text-lg max-xl:sr-only">
         Footprints

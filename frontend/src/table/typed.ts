@@ -1,0 +1,11 @@
+import type { QuestionShown, Table } from "../api/schema";
+
+/** Whether typing a whole answer is the one way to answer. */
+export function isTypedAlone(table: Table, { kind, choices }: QuestionShown): boolean {
+  return table.typing && choices.length === 0 && kind !== "letters";
+}
+
+/** Whether signs are what the table waits for: those of an answer, or letters of a word. */
+export function isTypingAsked({ phase, question }: Table): boolean {
+  return phase === "asking" && question !== null && question.choices.length === 0;
+}

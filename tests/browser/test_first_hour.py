@@ -1,0 +1,164 @@
+"""What a maker does in the first hour: nothing is lost, no key goes astray."""
+
+import string
+
+from selenium.webdriver.common.keys import Keys
+
+from tests.browser.base import BrowserTest
+
+TABLE = "section[aria-label=Table]"
+BENCH = "section[aria-labelledby=bench]"
+TYPED = f"{TABLE} [data-typed]"
+
+SIGNS = (
+    "const at = document.querySelector(arguments[0]);"
+    "for (const key of arguments[1]) {"
+    " const code = /[a-z]/i.test(key) ? 'Key' + key.toUpperCase() : '';"
+    " at.dispatchEvent(new KeyboardEvent('keydown', {key, code, bubbles: true, cancelable: true}));"
+    "}"
+)
+PRINTABLE = [sign for sign in string.printable if not sign.isspace()] + ["é", "ß", "ж", "ع", "+", "½"]
+
+
+class TestFirstHour(BrowserTest):
+    def made(self, **more):
+        return self.server.http.post("/api/games", json={"packs": [], "recipe": "", **more}).json()
+
+    def kept(self, made):
+        return self.server.http.get(f"/api/games/{made['id']}").json()["document"]
+
+    def paste(self, text):
+        self.insert("#pasted", text)
+        self.button("Look at them").click()
+        self.button("Load ").click()
+
+    def saved(self):
+        self.sees("Saved", "header")
+
+    def test_a_new_game_takes_pasted_questions_and_every_edit_after_them(self):
+        self.open("/")
+        self.fill("Title of the new game", "First hour")
+        self.one("form button[type=submit]").click()
+        self.wait(lambda: "/game/first-hour" in self.driver.current_url, "the workbench")
+        self.button("paste questions").click()
+        self.paste("What has six legs?\tant\n")
+        self.wait(lambda: "/game/first-hour/load" in self.driver.current_url, "the bench")
+        self.sees("This round can draw from 1 question", BENCH)
+        self.fill("Title of the game", "The first hour")
+        self.saved()
+        self.assertNotIn("changed elsewhere", self.text())
+        self.one("button[aria-label=Undo]").click()
+        self.one("button[aria-label=Undo]").click()
+        self.sees("This round can draw from 0 questions", BENCH)
+        self.sees("Undone:", "header")
+        self.button("Take that back").click()
+        self.sees("This round can draw from 1 question", BENCH)
+        self.driver.refresh()
+        self.sees("This round can draw from 1 question", BENCH)
+        self.begin()
+        self.wait(lambda: self.one(TYPED) == self.driver.switch_to.active_element, "the focus")
+
+    def test_what_is_loaded_goes_into_the_round_chosen_and_one_undo_takes_it_back(self):
+        made = self.made(title="Two rounds", packs=["harvest-supper-questions"])
+        [first] = made["document"]["rounds"]
+        rounds = [first, {**first, "title": "Second", "packs": []}]
+        save = {"revision": 1, "document": {**made["document"], "rounds": rounds}}
+        self.server.http.put(f"/api/games/{made['id']}", json=save)
+        self.open(f"/game/{made['id']}/load?round=2")
+        self.button("paste questions").click()
+        self.paste("What has eight legs?\tspider\n")
+        self.sees("This round can draw from 1 question", BENCH)
+        self.saved()
+        one, two = self.kept(made)["rounds"]
+        self.assertEqual((one["packs"], len(two["packs"])), (["harvest-supper-questions"], 1))
+        self.one("button[aria-label=Undo]").click()
+        self.sees("This round can draw from 0 questions", BENCH)
+        self.saved()
+        self.assertEqual(self.kept(made)["rounds"], rounds)
+
+    def test_changes_from_two_tabs_are_merged_and_where_they_meet_both_are_shown(self):
+        made = self.made(title="Two tabs", packs=["harvest-supper-questions"])
+        self.open(f"/game/{made['id']}/ask")
+        here = self.driver.current_window_handle
+        self.sees("Clock of a question", BENCH)
+        # The other tab is somebody else's browser: it tells this one nothing.
+        changed = self.kept(made)
+        changed["rounds"][0]["ask"]["tries"] = 4
+        changed["title"] = "Elsewhere"
+        self.server.http.put(f"/api/games/{made['id']}", json={"revision": 1, "document": changed})
+        self.fill("Clock of a question", "9")
+        self.sees("This game was changed elsewhere, and that is taken in beside your edits")
+        self.saved()
+        self.assertEqual(self.field("Tries for a question").get_attribute("value"), "4")
+        self.assertEqual(self.field("Title of the game").get_attribute("value"), "Elsewhere")
+        changed = self.kept(made)
+        self.assertEqual(changed["rounds"][0]["ask"]["seconds"], 9)
+        changed["title"] = "Theirs"
+        self.server.http.put(f"/api/games/{made['id']}", json={"revision": 3, "document": changed})
+        self.fill("Title of the game", "Mine")
+        self.sees("title: you wrote “Mine”; elsewhere it became “Theirs”")
+        self.assertEqual(self.kept(made)["title"], "Mine")
+        self.button("Take the other").click()
+        self.wait(lambda: self.kept(made)["title"] == "Theirs", "the other title")
+        self.driver.switch_to.new_window("tab")
+        self.open(f"/game/{made['id']}/ask")
+        self.fill("Tries for a question", "2")
+        self.saved()
+        self.driver.close()
+        self.driver.switch_to.window(here)
+        self.wait(lambda: self.field("Tries for a question").get_attribute("value") == "2", "2 tries")
+
+    def test_no_sign_pressed_alone_is_a_command_whatever_is_on_the_table(self):
+        states = {
+            "nothing begun": ("harvest-supper", []),
+            "a typed question": ("slug-patrol", ["begin"]),
+            "a number": ("seed-sums", ["begin"]),
+            "a word in letters": ("shed-words", ["begin"]),
+            "a choice": ("harvest-supper", ["begin"]),
+            "feedback": ("harvest-supper", ["begin", "g"]),
+        }
+        for name, (game, moves) in states.items():
+            with self.subTest(state=name):
+                self.open(f"/game/{game}/ask?dice=4821")
+                self.button("Begin")
+                if "begin" in moves:
+                    self.button("Begin").click()
+                    self.one(f"{TABLE} #prompt")
+                    self.command("p")
+                for key in moves[1:]:
+                    self.command(key)
+                    self.sees("right answer", TABLE)
+                self.wait(lambda: "run=" in self.driver.current_url, "the run's address")
+                before = self.driver.current_url, self.kept({"id": game}), self.text("header")
+                answers = "ABCDEFGHIJKL123456789" if name == "a choice" else ""
+                answers = string.ascii_letters + string.digits if "letters" in name else answers
+                ways = set() if "typed" in name or "number" in name or "letters" in name else set("[]?")
+                signs = [sign for sign in PRINTABLE if sign.upper() not in answers.upper() or not answers]
+                signs = [sign for sign in signs if sign not in ways]
+                for at in ("body", "#bench"):
+                    self.driver.execute_script(SIGNS, at, signs)
+                self.assertEqual(
+                    (self.driver.current_url, self.kept({"id": game}), self.text("header")), before
+                )
+
+    def test_a_sign_pressed_beside_the_field_of_an_answer_is_typed_into_it(self):
+        self.open("/game/slug-patrol/ask?dice=4821")
+        self.button("Begin").click()
+        typed = self.one(TYPED)
+        self.wait(lambda: typed == self.driver.switch_to.active_element, "the focus")
+        self.driver.execute_script("document.activeElement.blur()")
+        self.press(*"basil bun [n]")
+        self.assertEqual(self.one(TYPED).get_attribute("value"), "basil bun [n]")
+        self.press(Keys.ENTER)
+        self.found("//section[@aria-label='Table']//button[starts-with(., 'Go on')]", "Go on").click()
+        self.wait(
+            lambda: self.driver.switch_to.active_element.get_attribute("data-typed") is not None,
+            "the focus in the next question's field",
+        )
+        self.open("/play/slug-patrol")
+        self.button("To the table").click()
+        self.button("Begin").click()
+        self.wait(
+            lambda: self.driver.switch_to.active_element.get_attribute("data-typed") is not None,
+            "the focus on the play page",
+        )
