@@ -93,8 +93,9 @@ class Reply:
 
 
 class _Refused(Exception):
-    def __init__(self, status: int, detail: str) -> None:
+    def __init__(self, status: int, detail: str, kind: str = "about:blank") -> None:
         self.status = status
+        self.kind = kind
         self.detail = detail
         super().__init__(detail)
 
@@ -121,7 +122,7 @@ class Desk:
                 raise _Refused(404, f"There is nothing at {path}.")
             return call(names[0] if names else "", body or {}, now, chance)
         except _Refused as refusal:
-            return Reply(refusal.status, _problem(refusal.status, refusal.detail))
+            return Reply(refusal.status, _problem(refusal.status, refusal.detail, refusal.kind))
         except (NotInThisForm, KeyError) as error:
             return Reply(422, _problem(422, f"This cannot be read: {error}."))
 
@@ -160,7 +161,8 @@ class Desk:
         run = self._run(name)
         moments = self._moments_of(run)
         if body["seen"] != len(run.inputs):
-            raise _Refused(409, f"The run stands after {len(run.inputs)} inputs.")
+            told = f"The run stands after {len(run.inputs)} inputs."
+            raise _Refused(409, told, "/problems/run-moved-on")
         if len(run.inputs) >= MOST_INPUTS:
             raise _Refused(409, f"A run takes at most {MOST_INPUTS:,} inputs.")
         arrived, last = max(0, now - run.started_at), moments[-1].state
@@ -290,9 +292,9 @@ def _written_time(since_1970_ms: int) -> str:
     return told.replace("+00:00", "Z")
 
 
-def _problem(status: int, detail: str) -> dict[str, Any]:
+def _problem(status: int, detail: str, kind: str = "about:blank") -> dict[str, Any]:
     return {
-        "type": "about:blank",
+        "type": kind,
         "title": "Not taken",
         "status": status,
         "detail": detail,

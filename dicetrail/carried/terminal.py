@@ -19,6 +19,7 @@ from dicetrail.core import (
     Answer,
     Begin,
     Continue,
+    Finish,
     Hint,
     Kind,
     Letter,
@@ -155,7 +156,8 @@ def play(
             screen.restate(_line(status, Tone.SOFT))
         line = lines.next_within(_LOOK_EVERY)
         if lines.ended:
-            moment = step(program, moment.state, Quit(), _ms(now() - began))
+            leaves = Finish() if view.may_finish else Quit()
+            moment = step(program, moment.state, leaves, _ms(now() - began))
             break
         action = Wait() if line is None else _action(view, line, wording)
         moment = step(program, moment.state, action, _ms(now() - began))
@@ -185,7 +187,7 @@ def _action(view: Table, line: str, words: Wording) -> Action:
     """What a typed line does now."""
     word = line.strip()
     if word == words.say(Phrase.KEY_QUIT):
-        return Quit()
+        return Finish() if view.may_finish else Quit()
     if view.phase is Phase.OPENING:
         number = int(word) if word.isdecimal() and len(word) < 4 else None
         if len(view.menu) > 1:
@@ -243,7 +245,8 @@ def _asked(view: Table, wording: Wording) -> Iterator[Line | Card]:
     question, feedback = view.question, view.feedback
     assert question is not None
     if feedback is None or view.phase is Phase.ASKING:
-        phrase = Phrase.QUESTION_NUMBER if view.length is None else Phrase.QUESTION_OF
+        phrase = Phrase.QUESTION_UP_TO if view.may_be_fewer else Phrase.QUESTION_OF
+        phrase = Phrase.QUESTION_NUMBER if view.length is None else phrase
         number = wording.say(phrase, number=question.number, count=view.length or 0)
         where = f"{view.round}: " if view.round else ""
         lines = list(_lines(question.prompt))

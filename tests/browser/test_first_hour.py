@@ -17,7 +17,14 @@ SIGNS = (
     " at.dispatchEvent(new KeyboardEvent('keydown', {key, code, bubbles: true, cancelable: true}));"
     "}"
 )
-PRINTABLE = [sign for sign in string.printable if not sign.isspace()] + ["é", "ß", "ж", "ع", "+", "½"]
+PRINTABLE = [sign for sign in string.printable if not sign.isspace()] + [
+    "é",
+    "ß",
+    "ж",
+    "ع",
+    "+",
+    "½",
+]
 
 
 class TestFirstHour(BrowserTest):
@@ -106,7 +113,9 @@ class TestFirstHour(BrowserTest):
         self.saved()
         self.driver.close()
         self.driver.switch_to.window(here)
-        self.wait(lambda: self.field("Tries for a question").get_attribute("value") == "2", "2 tries")
+        self.wait(
+            lambda: self.field("Tries for a question").get_attribute("value") == "2", "2 tries"
+        )
 
     def test_no_sign_pressed_alone_is_a_command_whatever_is_on_the_table(self):
         states = {
@@ -130,11 +139,13 @@ class TestFirstHour(BrowserTest):
                     self.sees("right answer", TABLE)
                 self.wait(lambda: "run=" in self.driver.current_url, "the run's address")
                 before = self.driver.current_url, self.kept({"id": game}), self.text("header")
-                answers = "ABCDEFGHIJKL123456789" if name == "a choice" else ""
-                answers = string.ascii_letters + string.digits if "letters" in name else answers
-                ways = set() if "typed" in name or "number" in name or "letters" in name else set("[]?")
-                signs = [sign for sign in PRINTABLE if sign.upper() not in answers.upper() or not answers]
-                signs = [sign for sign in signs if sign not in ways]
+                meant = {
+                    "a choice": string.ascii_letters[:12] + string.digits + "[]?",
+                    "a word in letters": string.ascii_letters + string.digits,
+                    "a typed question": "",
+                    "a number": "",
+                }.get(name, "[]?")
+                signs = [sign for sign in PRINTABLE if sign.lower() not in meant]
                 for at in ("body", "#bench"):
                     self.driver.execute_script(SIGNS, at, signs)
                 self.assertEqual(
@@ -150,7 +161,9 @@ class TestFirstHour(BrowserTest):
         self.press(*"basil bun [n]")
         self.assertEqual(self.one(TYPED).get_attribute("value"), "basil bun [n]")
         self.press(Keys.ENTER)
-        self.found("//section[@aria-label='Table']//button[starts-with(., 'Go on')]", "Go on").click()
+        self.found(
+            "//section[@aria-label='Table']//button[starts-with(., 'Go on')]", "Go on"
+        ).click()
         self.wait(
             lambda: self.driver.switch_to.active_element.get_attribute("data-typed") is not None,
             "the focus in the next question's field",
@@ -162,3 +175,70 @@ class TestFirstHour(BrowserTest):
             lambda: self.driver.switch_to.active_element.get_attribute("data-typed") is not None,
             "the focus on the play page",
         )
+
+    def test_a_run_goes_on_as_it_began_whatever_becomes_of_its_game(self):
+        made = self.made(title="Kept on", packs=["slug-patrol-questions"])
+        self.open(f"/play/{made['id']}")
+        self.begin()
+        asked = self.prompt()
+        broken = {**made["document"], "script": "score = ="}
+        save = {"revision": 1, "document": broken}
+        self.server.http.put(f"/api/games/{made['id']}", json=save)
+        self.driver.refresh()
+        self.sees("The game was changed since this run began; the run goes on as it began.")
+        self.assertEqual(self.prompt(), asked)
+        self.one("[data-typed]").send_keys("nothing", Keys.ENTER)
+        self.sees("Not this time.")
+        self.assertNotIn("gone on elsewhere", self.text())
+        self.one("[aria-label='This run']").click()
+        self.button("Leave the game").click()
+        self.sees("Given up")
+        self.button("Play again").click()
+        self.sees("This game cannot be played now. Its maker has something to mend.")
+        mended = {**made["document"], "title": "Mended"}
+        self.server.http.put(f"/api/games/{made['id']}", json={"revision": 2, "document": mended})
+        self.driver.refresh()
+        self.button("Play again").click()
+        self.button("Begin")
+
+    def test_every_run_has_a_menu_and_names_are_asked_again(self):
+        opening = {"asks_names": True, "most_players": 2}
+        made = self.made(title="Names", packs=["harvest-supper-questions"])
+        document = {**made["document"], "opening": {**made["document"]["opening"], **opening}}
+        [round_] = document["rounds"]
+        document["rounds"] = [{**round_, "draw": {**round_["draw"], "count": 1}}]
+        self.server.http.put(f"/api/games/{made['id']}", json={"revision": 1, "document": document})
+        self.open(f"/play/{made['id']}")
+        self.fill("Name of player 1", "Ada")
+        self.button("To the table").click()
+        self.begin()
+        self.one("[aria-label='This run']").click()
+        self.button("Other names").click()
+        self.button("Another player").click()
+        self.fill("Name of player 2", "Ben")
+        self.button("To the table").click()
+        self.begin()
+        self.sees("Ben")
+        self.one("[aria-label='This run']").click()
+        self.button("Begin anew").click()
+        self.begin()
+        for number in (1, 2):
+            self.sees(f"Question {number} of 2")
+            self.press("a")
+            self.button("Go on").click()
+        self.button("Play again").click()
+        self.field("Name of player 2")
+
+    def test_a_game_that_never_ends_can_be_stopped_and_comes_to_its_ending(self):
+        made = self.made(title="On and on", packs=["harvest-supper-questions"])
+        [round_] = made["document"]["rounds"]
+        draw = {**round_["draw"], "count": None, "refill": "when empty"}
+        document = {**made["document"], "rounds": [{**round_, "draw": draw}]}
+        self.server.http.put(f"/api/games/{made['id']}", json={"revision": 1, "document": document})
+        self.open(f"/play/{made['id']}")
+        self.button("Begin").click()
+        self.one("#prompt")
+        self.press("a")
+        self.button("Stop here").click()
+        self.sees("Play again")
+        self.assertNotIn("Given up", self.text())

@@ -14,6 +14,7 @@ from dicetrail.core import (
     Draw,
     DrawOrder,
     Ending,
+    Finish,
     Game,
     Hint,
     Kind,
@@ -158,6 +159,7 @@ def deeds(program, state):
                 yield Wait(), max(0, left)
         yield Pass(), 0
         yield Hint(), 0
+        yield Finish(), 0
         question = question_of(program, state)
         if question.kind is Kind.LETTERS:
             for letter in (*sorted(letters_of(question.right[0])), "x", "y", "z"):

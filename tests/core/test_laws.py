@@ -20,6 +20,7 @@ from dicetrail.core import (
     Draw,
     DrawOrder,
     Ending,
+    Finish,
     Game,
     GameProblems,
     Hint,
@@ -158,7 +159,9 @@ GAMES = st.builds(
 )
 ACTIONS = st.one_of(
     st.builds(Begin, st.none() | st.integers(-1, 3), st.none() | st.integers(-1, 9)),
-    st.sampled_from([Begin(), Continue(), Continue(), Wait(), Listen(), Hint(), Pass(), Quit()]),
+    st.sampled_from(
+        [Begin(), Continue(), Continue(), Wait(), Listen(), Hint(), Pass(), Quit(), Finish()]
+    ),
     st.integers(-1, 9).map(Answer),
     st.sampled_from(["a", "b", "true", "honey", "homey", "2.5", "root", "11", ""]).map(Answer),
     st.text(max_size=4).map(Answer),

@@ -136,6 +136,7 @@ from dicetrail.core.document.words import (
     columns_in,
     counted,
     filled_in,
+    forms_in,
     from_columns,
     places_in,
 )
@@ -242,6 +243,7 @@ __all__ = [
     "dark_palette",
     "fields_within",
     "filled_in",
+    "forms_in",
     "from_columns",
     "is_colour",
     "is_counted",

@@ -7,7 +7,7 @@ from typing import TypeVar
 Number = int | float
 """A counter's value."""
 
-_PLACE = re.compile(r"\{(\w+)\}")
+_PLACE = re.compile(r"\{(\w+)((?:\|[^{}|]*)*)\}")
 _COLUMN = re.compile(r"\{([^{}]+)\}")
 
 
@@ -32,15 +32,31 @@ def as_written(value: Value) -> Value | Number:
     return int(rounded) if rounded.is_integer() else rounded
 
 
-def filled_in(words: str, values: Mapping[str, object], decimal: str = ".") -> str:
+def one_or_more(count: Number) -> int:
+    """Which form a count takes in English: 0 for one, 1 for any other."""
+    return 0 if abs(count) == 1 else 1
+
+
+def filled_in(
+    words: str,
+    values: Mapping[str, object],
+    decimal: str = ".",
+    form: Callable[[Number], int] = one_or_more,
+) -> str:
     """The words with every ``{name}`` that has a value replaced by it, numbers with that mark.
 
-    >>> filled_in("{score} points, {name}", {"score": 3.0})
+    With forms after the name, the form that goes with the number stands there: `form` gives its
+    place among those of the language, from 0; the last form written is taken for all beyond.
+
+    >>> filled_in("{score} {score|point|points}, {name}", {"score": 3.0})
     '3 points, {name}'
     """
 
     def filling(found: re.Match[str]) -> str:
         value = values.get(found[1], found[0])
+        forms = found[2].split("|")[1:]
+        if forms and isinstance(value, int | float):
+            return forms[min(form(as_written(value)), len(forms) - 1)]
         text = str(as_written(value))
         return text.replace(".", decimal) if isinstance(value, float) else text
 
@@ -49,7 +65,13 @@ def filled_in(words: str, values: Mapping[str, object], decimal: str = ".") -> s
 
 def places_in(words: str) -> Iterator[str]:
     """The names in braces that words have."""
-    return (found[1] for found in _PLACE.finditer(words))
+    return (name for name, _ in forms_in(words))
+
+
+def forms_in(words: str) -> Iterator[tuple[str, tuple[str, ...]]]:
+    """The names in braces that words have, each with the forms written after it."""
+    for found in _PLACE.finditer(words):
+        yield found[1], tuple(found[2].split("|")[1:])
 
 
 def columns_in(words: str) -> Iterator[str]:

@@ -97,6 +97,25 @@ def rows_leave(round_: Round) -> bool:
     return any(pattern.leaves is not Leaves.NONE for pattern in round_.patterns)
 
 
+def may_run_short(round_: Round, pool: int, length: int | None) -> bool:
+    """Whether a round can ask fewer questions than its length, because rows leave the run.
+
+    Each question takes its own row out of all patterns over the same facts, and where what was
+    picked leaves too, one more row for each try.
+    """
+    if length is None or round_.draw.refill is not Refill.NEVER:
+        return False
+    leaving = [pattern for pattern in round_.patterns if pattern.leaves is not Leaves.NONE]
+    if not leaving:
+        return False
+    picked = [pattern for pattern in leaving if pattern.leaves is Leaves.PICKED]
+    tries = max((pattern.choices for pattern in picked), default=0)
+    if round_.ask.tries is not None:
+        tries = min(tries, round_.ask.tries)
+    gone = max(Counter(pattern.facts for pattern in leaving).values()) * (1 + tries)
+    return pool <= (length - 1) * gone
+
+
 def completed(dealt: Dealt, made: FactQuestions | None, dice: int, gone: Collection[Row]) -> Dealt:
     """A dealt question with its wrong choices, which for one made from facts the dice draw."""
     if made is None:

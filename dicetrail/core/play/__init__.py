@@ -3,6 +3,7 @@
 from dicetrail.core.play.answering import Intent, next_input
 from dicetrail.core.play.dress import Dress, dress, phrases_in
 from dicetrail.core.play.engine import answered, go_on, players_refused, replay, start, step
+from dicetrail.core.play.filling import ONLY_AT_END, PLACES
 from dicetrail.core.play.flow import ended_as, hold_for
 from dicetrail.core.play.footprints import Answered, Change, Footprint, Result, Stop, What
 from dicetrail.core.play.names import player_named
@@ -47,6 +48,7 @@ from dicetrail.core.play.state import (
     Begin,
     Bring,
     Continue,
+    Finish,
     Hint,
     Input,
     Letter,
@@ -63,6 +65,8 @@ from dicetrail.core.play.state import (
 from dicetrail.core.play.table import CueShown, Media, Table, seen_again, table
 
 __all__ = [
+    "ONLY_AT_END",
+    "PLACES",
     "Action",
     "Answer",
     "Answered",
@@ -74,6 +78,7 @@ __all__ = [
     "Continue",
     "CueShown",
     "Dress",
+    "Finish",
     "Footprint",
     "Hint",
     "Input",

@@ -43,6 +43,7 @@ from dicetrail.core.play.flow import (
     after_hold,
     at_once,
     enter_round,
+    finished,
     game_over,
     hold,
     in_ms,
@@ -65,6 +66,7 @@ from dicetrail.core.play.state import (
     Brought,
     Clocks,
     Continue,
+    Finish,
     Hint,
     Input,
     Letter,
@@ -253,7 +255,9 @@ def _begin(program: Program, state: State, action: Begin, prints: Prints) -> Sta
             state, settled = run_rules(program, state._replace(turn=turn), Event.STARTED, prints)
             if settled.ending is not None:
                 return game_over(program, state, settled.ending, prints, turn)
-        state = cued(program, state, Occasion.OPENING, prints)._replace(turn=0)
+        # What it says was seen before; it is not told again beside the first question.
+        told = state.told
+        state = cued(program, state, Occasion.OPENING, prints)._replace(turn=0, told=told)
     return enter_round(program, state, number, wanted, prints)
 
 
@@ -373,6 +377,15 @@ def _quit(program: Program, state: State, _action: Quit, prints: Prints) -> Stat
     return game_over(program, quiet(state)._replace(gave_up=True), None, prints, about)
 
 
+def _finish(program: Program, state: State, _action: Finish, prints: Prints) -> State:
+    over = finished(program, quiet(state))
+    if over is None:
+        raise _Refused(Phrase.NO_END_HERE)
+    state, told = over
+    prints += told
+    return state
+
+
 def _bring(program: Program, state: State, action: Bring, prints: Prints) -> State:
     """Put a question in place of the one that would come next."""
     at_menu = state.phase is Phase.OPENING
@@ -402,6 +415,8 @@ _TAKEN: dict[tuple[type, Phase], Callable[[Program, State, Any, Prints], State]]
     (Quit, Phase.OPENING): _quit,
     (Quit, Phase.ASKING): _quit,
     (Quit, Phase.HOLDING): _quit,
+    (Finish, Phase.ASKING): _finish,
+    (Finish, Phase.HOLDING): _finish,
 }
 
 

@@ -375,6 +375,22 @@ def time_is_up(program: Program, state: State, prints: Prints) -> State:
     return _follow(program, state, time_ends(where_of(state), which, state.position + 1), prints)
 
 
+def finished(program: Program, state: State) -> tuple[State, Prints] | None:
+    """The end of a run that its player wants to end, as if the game's time were up.
+
+    None where the run ends by itself, by a clock or by its last question, and where no ending
+    fits yet.
+    """
+    has_clock = state.clocks.round is not None or state.clocks.game is not None
+    if has_clock or state.due is not None or length_of_round(program, state) is not None:
+        return None
+    why = f"{state.players[state.turn]} ends the run here"
+    prints: Prints = [Footprint(state.at, Stop.MOVE_ON, What.MOVED, why)]
+    step = time_ends(where_of(state), "game", state.position + 1)
+    over = _follow(program, state, step, prints)
+    return None if over.ending is None else (over, prints)
+
+
 def _time_over(clocks: Clocks) -> str | None:
     """The countdown that has ended, the game's before the round's."""
     if clocks.game is not None and clocks.game <= 0:

@@ -14,9 +14,9 @@ from dicetrail.core.document import (
     Number,
     Occasion,
     as_written,
-    filled_in,
 )
 from dicetrail.core.draw import stream
+from dicetrail.core.play.filling import filled
 from dicetrail.core.play.footprints import Change, Fact, Footprint, Prints, Stop, What
 from dicetrail.core.play.program import Program
 from dicetrail.core.play.putting import InPlay
@@ -169,7 +169,7 @@ def _do(program: Program, state: State, done: Done, prints: Prints) -> State:
             found = [cue for cue in program.game.cues if cue.name == done.value]
             return _play(program, state, found, prints)
         case "tell":
-            words = _in_words(program, state, str(done.value))
+            words = filled(program, state, str(done.value))
             prints.append(Footprint(state.at, Stop.CUE, What.CUED, f"“{words}” is said"))
             return state._replace(told=(*state.told, words))
         case "reveal":
@@ -299,7 +299,7 @@ def _lives_changed(program: Program, before: Tally, after: Tally) -> Occasion | 
 
 def _play(program: Program, state: State, cues: Iterable[Cue], prints: Prints) -> State:
     for cue in cues:
-        words = _in_words(program, state, cue.words)
+        words = filled(program, state, cue.words)
         why = f"the cue “{cue.name}” is played" + (f": “{words}”" if words else "")
         prints.append(Footprint(state.at, Stop.CUE, What.CUED, why))
         state = state._replace(
@@ -307,19 +307,3 @@ def _play(program: Program, state: State, cues: Iterable[Cue], prints: Prints) -
             told=(*state.told, words) if words else state.told,
         )
     return state
-
-
-def _in_words(program: Program, state: State, words: str) -> str:
-    """A maker's words with everything filled in, as the game's language writes it."""
-    return filled_in(words, _places(program, state), program.wording.ways.decimal)
-
-
-def _places(program: Program, state: State) -> dict[str, object]:
-    """What words can have filled in, of the player whose turn it is."""
-    return {
-        **program.rules.values(state.tally),
-        "name": state.players[state.turn],
-        "player_number": state.turn + 1,
-        "number": state.position + 1,
-        "round_number": state.round + 1,
-    }

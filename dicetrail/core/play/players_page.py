@@ -136,7 +136,7 @@ def came_to(program: Program, state: State) -> CameTo:
         as_written(program.rules.score(tally)),
         ended_as(program, state) or "",
         tally.right_count,
-        tally.asked_count,
+        tally.right_count + tally.wrong_count,
         state.at,
         counts_as_best(program, state),
     )

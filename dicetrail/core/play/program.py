@@ -39,6 +39,7 @@ from dicetrail.core.draw import (
     completed,
     deal,
     fixed_pool,
+    may_run_short,
     most_wanted,
     name_of,
     named,
@@ -299,6 +300,12 @@ def asked_in_round(program: Program, state: State, count: int) -> Iterator[Asked
 def length_of_round(program: Program, state: State) -> int | None:
     """How many questions the round in play asks; None if they never run out."""
     return deal_of(program, state).length
+
+
+def may_be_fewer(program: Program, state: State) -> bool:
+    """Whether the round in play can ask fewer questions than its length."""
+    dealt = deal_of(program, state)
+    return may_run_short(round_of(program, state), len(dealt.pool), dealt.length)
 
 
 def question_of(program: Program, state: State) -> Question:

@@ -110,6 +110,13 @@ class Quit:
 
 
 @dataclass(frozen=True, slots=True)
+class Finish:
+    """The player ends a run that would never end by itself, and comes to its ending."""
+
+    action: Literal["finish"] = "finish"
+
+
+@dataclass(frozen=True, slots=True)
 class Bring:
     """The maker, not the player, says which question comes next: a source and a number there."""
 
@@ -120,7 +127,7 @@ class Bring:
     action: Literal["bring"] = "bring"
 
 
-PlayerAction = Begin | Answer | Letter | Hint | Pass | Continue | Listen | Wait | Quit
+PlayerAction = Begin | Answer | Letter | Hint | Pass | Continue | Listen | Wait | Quit | Finish
 Action = PlayerAction | Bring
 
 

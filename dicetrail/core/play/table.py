@@ -23,13 +23,16 @@ from dicetrail.core.document import (
     RoundOrder,
     Shows,
     as_written,
-    filled_in,
 )
+from dicetrail.core.play.filling import badge_name, filled
+from dicetrail.core.play.flow import finished
 from dicetrail.core.play.footprints import Answered, Pictures, Result
+from dicetrail.core.play.outcomes import cues_on
 from dicetrail.core.play.program import (
     Program,
     in_play,
     length_of_round,
+    may_be_fewer,
     most_questions,
 )
 from dicetrail.core.play.putting import InPlay
@@ -108,6 +111,8 @@ class EndingShown:
     title: str
     verdict: str
     badge: Badge
+    badge_name: str
+    """What the badge is called, in the game's language; empty without one."""
     player: str
     """Whom it is about."""
     picture: str = ""
@@ -199,9 +204,12 @@ class Table:
     """The rounds to begin; one where there is no choice; empty once the run has begun."""
     length: int | None
     """How many questions the round asks; None if they never run out."""
+    may_be_fewer: bool
+    """Whether there can be fewer than that, for rows of facts that were used leave the run."""
     score: Number
     right_count: int
     asked_count: int
+    """Questions done with; of these the percentage is told."""
     percent: int
     """Right questions among those done with, in percent, rounded half up; 0 before the first."""
     players: tuple[PlayerShown, ...]
@@ -213,6 +221,8 @@ class Table:
     not."""
     hold: int | None
     """Milliseconds left of a timed hold; None if the player may go on."""
+    may_finish: bool
+    """Whether the player can end the run here and come to an ending, for it never ends itself."""
     typing: bool
     """Whether an answer may be typed as well as picked."""
     told: tuple[str, ...]
@@ -248,21 +258,23 @@ def table(program: Program, state: State, media: Media = NO_MEDIA) -> Table:
     return Table(
         phase=state.phase,
         title=game.title,
-        opening=filled_in(game.opening.words, {"name": state.players[0]}),
+        opening=filled(program, state._replace(turn=0), game.opening.words),
         round=game.rounds[state.round].title if len(game.rounds) > 1 else "",
         menu=_menu(program, state) if state.phase is Phase.OPENING else (),
         length=length_of_round(program, state),
+        may_be_fewer=may_be_fewer(program, state),
         score=as_written(rules.score(tally)),
         right_count=tally.right_count,
-        asked_count=tally.asked_count,
+        asked_count=tally.right_count + tally.wrong_count,
         percent=tally_percent(tally),
         players=_players(program, state),
         clocks=_clocks(program, state, put),
         clocks_run=state.phase is Phase.ASKING and not state.lead,
         lead=state.lead if state.phase is Phase.ASKING else 0,
         hold=state.hold,
+        may_finish=put is not None and finished(program, state) is not None,
         typing=put is not None and _may_type(put),
-        told=state.told,
+        told=state.told if state.has_begun else _greeting(program, state),
         cues=_cues(program, state),
         ticks=tuple(
             Tick(cue.last_seconds, CueShown(cue.name, 0, cue.sound, cue.effect))
@@ -274,6 +286,12 @@ def table(program: Program, state: State, media: Media = NO_MEDIA) -> Table:
         feedback=None if put is None else _feedback(program, state, put),
         ending=_ending(program, state),
     )
+
+
+def _greeting(program: Program, state: State) -> tuple[str, ...]:
+    """What cues of the opening say, before the run has begun."""
+    said = [cue.words for cue in cues_on(program.game, Occasion.OPENING) if cue.words]
+    return tuple(filled(program, state._replace(turn=0), words) for words in said)
 
 
 def _cues(program: Program, state: State) -> tuple[CueShown, ...]:
@@ -290,7 +308,7 @@ def _narration(
     """What is read out now: the opening words, or the question with its choices."""
     opening, recorded, sound = program.game.opening, "", ""
     if state.phase is Phase.OPENING and not state.has_begun:
-        words = filled_in(opening.words, {"name": state.players[0]})
+        words = filled(program, state._replace(turn=0), opening.words)
         text = f"{program.game.title}. {words}" if opening.reads_aloud else ""
         sound = opening.narration
     elif state.phase is Phase.ASKING and put is not None:
@@ -455,13 +473,8 @@ def _ending(program: Program, state: State) -> EndingShown | None:
     who = state.players[state.turn]
     if state.ending is None:
         phrase = Phrase.GIVEN_UP if state.gave_up else Phrase.THE_END
-        return EndingShown(program.wording.say(phrase), "", Badge.NONE, who)
+        return EndingShown(program.wording.say(phrase), "", Badge.NONE, "", who)
     ending = program.game.endings[state.ending]
-    values = {
-        **program.rules.values(state.tally),
-        "name": who,
-        "player_number": state.turn + 1,
-        "round_number": state.round + 1,
-    }
-    verdict = filled_in(ending.verdict, values, program.wording.ways.decimal)
-    return EndingShown(ending.title, verdict, ending.badge, who, ending.picture)
+    verdict = filled(program, state, ending.verdict)
+    badge = badge_name(program, state)
+    return EndingShown(ending.title, verdict, ending.badge, badge, who, ending.picture)

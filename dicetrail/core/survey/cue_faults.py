@@ -2,29 +2,30 @@
 
 from collections import Counter
 from collections.abc import Iterable, Iterator
+from difflib import get_close_matches
 
 from dicetrail.core.document import (
     LONGEST_CUE_MS,
     LONGEST_MS,
     MOST_NOTES,
     SHIPPED_NAMES,
+    WAYS,
     Cue,
     Game,
     Occasion,
     Problem,
     Sound,
     counted,
-    places_in,
+    forms_in,
     semitones,
     sound_named,
     warning,
 )
+from dicetrail.core.play import ONLY_AT_END, PLACES
 from dicetrail.core.rules import Rules
 
 MOST_CUES = 100
 MOST_SOUNDS = 100
-
-_PLACES = ("name", "player_number", "number", "round_number")
 
 
 def cue_problems(game: Game, rules: Rules | None) -> Iterator[Problem]:
@@ -62,7 +63,8 @@ def _problems_of_cue(where: str, cue: Cue, game: Game, rules: Rules | None) -> I
     yield from _long_sound(f"{where}.sound", cue.sound, game)
     if rules is None:
         return
-    yield from place_problems(f"{where}.words", cue.words, rules)
+    at_end = not set(cue.on) - {Occasion.ENDING, Occasion.BEST}
+    yield from place_problems(f"{where}.words", cue.words, game, rules, is_at_end=at_end)
     named = {said.text for said in rules.script.said} | {ending.cue for ending in game.endings}
     if not cue.on and cue.name not in named:
         mend = "choose when it is played at Cue, or play it in the rule script"
@@ -106,13 +108,28 @@ def sound_problems(where: str, sound: Sound) -> Iterator[Problem]:
                 yield Problem(f"{where}.notes[{number}].pitch", str(error), mend)
 
 
-def place_problems(where: str, words: str, rules: Rules) -> Iterator[Problem]:
-    """Places in words that nothing fills in."""
-    known = {*rules.values(rules.first), *_PLACES}
-    for name in places_in(words):
+def place_problems(
+    where: str, words: str, game: Game, rules: Rules, *, is_at_end: bool = False
+) -> Iterator[Problem]:
+    """Places in words that nothing fills in, and forms that no number chooses among."""
+    numbers = set(rules.values(rules.first))
+    known = numbers | set(PLACES) - (set() if is_at_end else ONLY_AT_END)
+    forms = len(WAYS[game.language].forms)
+    for name, written in forms_in(words):
         if name not in known:
-            mend = "write a counter or fact in the braces, such as {score}, or leave them out"
+            near = get_close_matches(name, sorted(known), 1)
+            such = f"{{{near[0] if near else 'score'}}}"
+            mend = f"write a counter or fact in the braces, such as {such}, or leave them out"
             yield warning(where, f"nothing fills in “{{{name}}}”", mend)
+        elif written and name not in numbers | _NUMBERS:
+            what = f"“{{{name}}}” is no number, and so has no forms"
+            yield warning(where, what, f"write {{{name}}} alone")
+        elif len(written) > forms:
+            what = f"“{{{name}}}” has {len(written)} forms, and {game.language.label} wants {forms}"
+            yield warning(where, what, "write as many as the language has")
+
+
+_NUMBERS = {"player_number", "number", "round_number", "asked"}
 
 
 __all__ = ["cue_problems", "no_such_sound", "place_problems", "sound_problems"]

@@ -398,6 +398,17 @@ class _Walk:
         """The countdowns that can end a round."""
         return ["round"] * (round_.seconds is not None) + ["game"] * (self.game.seconds is not None)
 
+    def may_finish(self, where: Where, length: int | None) -> bool:
+        """Whether players can end a run here, for it would go on for ever."""
+        round_ = self.game.rounds[where.round]
+        return length is None and where.due is None and not self.countdowns(round_)
+
+    def _finished(self, where: Where, tallies: tuple[Tally, ...]) -> None:
+        """Note the ends of a run that its player ends here, as far as an ending fits."""
+        for _, over in game_ended(self.game, self.rules, Ends(where), tallies, self._falls):
+            if over.ending is not None:
+                self.finals.add(Final(self.rules.merged(over.tallies[over.whom]), over.ending))
+
     def _goes(self, node: _Node, came: _Came) -> Iterator[_Node]:
         """Where the run goes with what came of a question."""
         where = node.where
@@ -416,6 +427,8 @@ class _Walk:
         elif came.way is not None:
             yield from self._taken(node, tallies, onward(self.game, where, came.way))
         else:
+            if self.may_finish(where, node.length):
+                self._finished(where, tallies)
             for which in self.countdowns(self.game.rounds[where.round]):
                 yield from self._taken(node, tallies, time_ends(where, which, where.position + 1))
 
@@ -463,6 +476,7 @@ class _Walk:
         where, rules = node.where, self.rules
         number = where.position + 1 if "number" in rules.reads else 1
         player = where.turn + 1 if "player_number" in rules.reads else 1
+        may_finish = self.may_finish(where, node.length)
         key = (
             where.round,
             number,
@@ -470,6 +484,7 @@ class _Walk:
             node.tallies[where.turn],
             asked,
             node.is_again,
+            may_finish,
         )
         if key not in self.came:
             base = Outcome(
@@ -488,7 +503,7 @@ class _Walk:
                 "",
                 node.is_again,
             )
-            course = _Question(self, self.game.rounds[where.round], asked, base)
+            course = _Question(self, self.game.rounds[where.round], asked, base, may_finish)
             self.came[key] = tuple(dict.fromkeys(course.all(node.tallies[where.turn])))
         return self.came[key]
 
@@ -507,9 +522,12 @@ class _Standing(NamedTuple):
 class _Question:
     """Everything that can come of one question."""
 
-    def __init__(self, walk: _Walk, round_: Round, asked: Asked, base: Outcome) -> None:
+    def __init__(
+        self, walk: _Walk, round_: Round, asked: Asked, base: Outcome, may_finish: bool
+    ) -> None:
         self.walk, self.round, self.asked, self.base = walk, round_, asked, base
         self.has_countdown = bool(walk.countdowns(round_))
+        self.may_finish = may_finish
         if asked.seconds and self.has_countdown:
             walk.is_exact = False  # which of the two ends first is not followed
 
@@ -524,7 +542,7 @@ class _Question:
         seen = set(waiting)
         while waiting:
             standing = waiting.pop()
-            if self.has_countdown:
+            if self.has_countdown or self.may_finish:
                 yield _Came(standing.tally, None, None)
             for came in self._next(standing):
                 if isinstance(came, _Came):

@@ -44,10 +44,12 @@ from dicetrail.core.draw import (
     SumTable,
     censuses_of,
     count_of,
+    may_run_short,
     odd_items,
     pool_size,
 )
 from dicetrail.core.rules import (
+    COUNTED,
     FACTS,
     MOST_CONDITIONS,
     QUESTION_FACTS,
@@ -146,6 +148,8 @@ class _Survey:
             found += _round_problems(f"rounds[{number}]", round_, packs, censuses)
         found += self._rule_problems()
         found += cue_problems(game, self.rules)
+        if self.rules is not None:
+            found += place_problems("opening.words", game.opening.words, game, self.rules)
         found += _title_problems(game)
         has_faults = any(problem.severity is Severity.FAULT for problem in found)
         if self.rules is not None and not has_faults:
@@ -216,7 +220,7 @@ def _said_problems(said: Said, game: Game, rules: Rules) -> Iterator[Problem]:
         what = f"there is no {kind} “{said.text}”"
         yield Problem(where, what, f"add it, or write one there is: {known}")
     if said.deed == "tell":
-        yield from place_problems(where, said.text, rules)
+        yield from place_problems(where, said.text, game, rules)
 
 
 def _unused_clock(game: Game, rules: Rules) -> Iterator[Problem]:
@@ -455,6 +459,12 @@ def _pool_problems(at: str, round_: Round, censuses: Censuses) -> Iterator[Probl
             f"{draw.count} questions are wanted and only {pool} are there",
             f"draw {pool} or fewer, or load more; as it is the game asks {pool}",
         )
+    elif may_run_short(round_, pool, draw.count):
+        yield warning(
+            f"{at}.draw.count",
+            f"there can be fewer than {counted(draw.count or 0, 'question')}, for rows leave",
+            "draw fewer, or let the rows come again at Load",
+        )
 
 
 def _has_choices(round_: Round, censuses: Censuses) -> bool:
@@ -506,6 +516,10 @@ def _ending_problems(game: Game, rules: Rules | None, reached: Reach | None) -> 
                 f"no run can reach “{name}”",
                 "change its scores, or move it above the ending that takes them",
             )
+    if rules is not None:
+        for number, ending in enumerate(game.endings):
+            where = f"endings[{number}].verdict"
+            yield from place_problems(where, ending.verdict, game, rules, is_at_end=True)
     if rules is None or reached is None or crossed:
         return
     if reached.is_whole and not reached.finals:
@@ -536,18 +550,20 @@ def _uncovered(game: Game, rules: Rules, reached: Reach) -> Iterator[Problem]:
     if left and reached.is_exact:
         yield Problem("endings", f"no ending fits {_scores_in_words(left)}", mend)
     elif (left or not reached.is_whole) and not covers_all(game, rules):
-        what = "it is not certain that an ending fits every score"
-        yield Problem("endings", what, mend)
+        what = "it is not settled whether an ending fits every score"
+        yield warning("endings", what, mend)
 
 
 def covers_all(game: Game, rules: Rules) -> bool:
-    """Whether the endings' bounds on the score, or on the percentage, leave no gap.
+    """Whether the endings' bounds on the score, the percentage or a count leave no gap.
 
     Gaps below a whole number do not count where scores stay whole.
     """
     whole = rules.script.is_whole
-    return _covers(game, "score", -MOST_POINTS, MOST_POINTS, whole) or _covers(
-        game, "percent", 0, 100, True
+    return (
+        _covers(game, "score", -MOST_POINTS, MOST_POINTS, whole)
+        or _covers(game, "percent", 0, 100, True)
+        or any(_covers(game, name, 0, MOST_POINTS, True) for name in COUNTED)
     )
 
 

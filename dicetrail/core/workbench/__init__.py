@@ -22,6 +22,7 @@ from dicetrail.core.workbench.places import PlacedProblem, placed
 from dicetrail.core.workbench.preview import preview
 from dicetrail.core.workbench.ready_games import RECIPES, first_game, recipe
 from dicetrail.core.workbench.ready_looks import READY_LOOKS, ReadyLook
+from dicetrail.core.workbench.renaming import Named, renamed
 from dicetrail.core.workbench.strip import (
     Drawn,
     DrawnQuestion,
@@ -50,6 +51,7 @@ __all__ = [
     "DrawnQuestion",
     "Examined",
     "LineRan",
+    "Named",
     "PackRefused",
     "PatternLook",
     "PlacedProblem",
@@ -73,6 +75,7 @@ __all__ = [
     "placed",
     "preview",
     "recipe",
+    "renamed",
     "reverse",
     "right_places",
     "watch",

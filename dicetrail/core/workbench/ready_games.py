@@ -22,6 +22,26 @@ from dicetrail.core.document import (
 
 _QUESTIONS_AT_FIRST = 10
 
+_BY_SHARE = (
+    Ending(
+        "All right",
+        "Every answer right. Nothing is left to teach you.",
+        100,
+        counts="percent",
+        when="wrong_count == 0",
+    ),
+    Ending(
+        "Well done",
+        "Half of it right, or more.",
+        50,
+        counts="percent",
+        when="right_count >= wrong_count",
+    ),
+    Ending("A start", "Play again: the questions will come in another order."),
+)
+"""Endings by the share that was right, so that they hold however many are asked. The conditions
+hold where the percentage is only rounded to 100 or to 50."""
+
 
 @dataclass(frozen=True, slots=True)
 class Recipe:
@@ -34,17 +54,12 @@ class Recipe:
 
 
 def first_game(title: str, packs: tuple[str, ...], questions: int) -> Game:
-    """A game that plays at once: one point a right answer, an ending for every score.
+    """A game that plays at once: one point a right answer, an ending for every share of right ones.
 
     `questions` is how many the packs hold; ten are asked, or all if there are fewer.
     """
     count = min(_QUESTIONS_AT_FIRST, questions) or _QUESTIONS_AT_FIRST
-    half = -(-count // 2)
-    everything = Ending("All right", "Every answer right. Nothing is left to teach you.", count)
-    middle = Ending("Well done", "Half of it right, or more.", half)
-    rest = Ending("A start", "Play again: the questions will come in another order.")
-    endings = (everything, middle, rest) if half < count else (everything, rest)
-    return Game(title, (Round("Round 1", packs, draw=Draw(count)),), endings)
+    return Game(title, (Round("Round 1", packs, draw=Draw(count)),), _BY_SHARE)
 
 
 def _ten_sums(title: str, packs: tuple[str, ...], questions: int) -> Game:
@@ -98,8 +113,15 @@ def _tries(title: str, packs: tuple[str, ...], questions: int) -> Game:
     count = min(_QUESTIONS_AT_FIRST, questions) or _QUESTIONS_AT_FIRST
     round_ = Round("Round 1", packs, draw=Draw(count), ask=Ask(tries=3))
     ends = (
-        Ending("At the first try", "Every one at the first try.", 3 * count),
-        Ending("None of them", "Not one was right.", None, 0),
+        Ending(
+            "At the first try",
+            "Every one at the first try.",
+            None,
+            0,
+            "mistakes",
+            "asked_count > 0",
+        ),
+        Ending("None of them", "Not one was right.", None, 0, "right_count"),
         Ending("Some of them", "{score} points."),
     )
     return Game(title, (round_,), ends, _TRIES)
@@ -132,7 +154,7 @@ def _first_mistake(title: str, packs: tuple[str, ...], _questions: int) -> Game:
     moves = Moves(wrong=Way(To.ENDING, "A mistake"), timeout=Way(To.ENDING, "A mistake"))
     round_ = Round("Round 1", packs, draw=Draw(None), moves=moves)
     ends = (
-        Ending("All of them", "Not one mistake.", 100, counts="percent"),
+        Ending("All of them", "Not one mistake.", None, 0, "mistakes", "right_count > 0"),
         Ending("A mistake", "{score} points up to there."),
     )
     return Game(title, (round_,), ends, "score = 0\n\ndef right():\n    score += 10\n")
@@ -149,7 +171,7 @@ def _turns(title: str, packs: tuple[str, ...], questions: int) -> Game:
 
 
 RECIPES: tuple[Recipe, ...] = (
-    Recipe("one point each", "ten questions, an ending for every score", first_game),
+    Recipe("one point each", "ten questions, an ending for every share of right ones", first_game),
     Recipe("three lives", "twenty seconds a question, three lives", _lives),
     Recipe("three tries", "3, 2, 1 points by the try", _tries),
     Recipe("up and down", "from 15 by 5, won at 30, lost at 0", _up_and_down),

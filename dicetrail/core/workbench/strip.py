@@ -235,6 +235,8 @@ def score_spans(game: Game, rules: Rules | None, reached: Reach | None) -> tuple
         ]
     else:
         ends = [(score, _ending_at(rules, score)) for score in _around_bounds(game)]
+        if _ends_at_once_alone(game):
+            ends = [(score, ending) for score, ending in ends if ending is not None]
     spans: list[ScoreSpan] = []
     for score, ending in ends:
         others = _overlapping(game, score, ending)
@@ -277,12 +279,26 @@ def _falls_back(later: tuple[int, int], first: tuple[int, int]) -> bool:
 
 
 def _around_bounds(game: Game) -> list[int]:
+    """The scores at the endings' bounds and beside them, but none beyond one that comes at once."""
     found = {0}
     for ending in game.endings:
-        for bound in (ending.at_least, ending.at_most):
-            if bound is not None and ending.counts == "score":
-                found |= {bound - 1, bound, bound + 1}
+        if ending.counts != "score":
+            continue
+        for bound, beyond in ((ending.at_least, 1), (ending.at_most, -1)):
+            if bound is not None:
+                found |= {bound - beyond, bound}
+                found |= set() if ending.at_once else {bound + beyond}
     return sorted(found)
+
+
+def _ends_at_once_alone(game: Game) -> bool:
+    """Whether no run is over but by an ending that comes at once."""
+    return game.seconds is None and all(
+        round_.draw.count is None
+        and round_.draw.refill is not Refill.NEVER
+        and round_.seconds is None
+        for round_ in game.rounds
+    )
 
 
 def _ending_at(rules: Rules, score: int) -> int | None:

@@ -21,6 +21,7 @@ from dicetrail.core.workbench import (
     drawn,
     placed,
     recipe,
+    renamed,
     right_places,
     with_first_patterns,
 )
@@ -46,6 +47,7 @@ from dicetrail.web.games.shapes import (
     GameView,
     NewGame,
     RecipeCard,
+    Renaming,
     RevisionCard,
     RunCard,
     Trial,
@@ -88,6 +90,15 @@ def make_game(new: NewGame, shelf: SharedShelf, now: Now) -> GameView:
 def list_recipes() -> list[RecipeCard]:
     """The small whole games a new one can begin from."""
     return [RecipeCard(name=found.name, words=found.words) for found in RECIPES]
+
+
+@router.post("/renamed")
+def rename_part(wanted: Renaming) -> Game:
+    """A document with a part called otherwise, and all that names it. Nothing is saved."""
+    try:
+        return renamed(wanted.document, wanted.kind, wanted.number, wanted.name)
+    except IndexError:
+        raise NotFound(str(wanted.kind), str(wanted.number)) from None
 
 
 @router.get("/{game_id}")
@@ -286,7 +297,7 @@ def _last_run(shelf: Shelf, session: Session, game_id: str) -> RunCard | None:
         dice=name_of_dice(run.dice),
         score=as_written(program.rules.score(tally)),
         right_count=tally.right_count,
-        asked_count=tally.asked_count,
+        asked_count=tally.right_count + tally.wrong_count,
         ending=ended_as(program, state),
         started_at=run.started_at,
     )

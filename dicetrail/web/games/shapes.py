@@ -9,7 +9,14 @@ from dicetrail.core import Game
 from dicetrail.core.answers import Fold, Verdict
 from dicetrail.core.document import Number
 from dicetrail.core.draw import Facets
-from dicetrail.core.workbench import DrawnQuestion, PlacedProblem, ScoreSpan, ScriptWay, StopSummary
+from dicetrail.core.workbench import (
+    DrawnQuestion,
+    Named,
+    PlacedProblem,
+    ScoreSpan,
+    ScriptWay,
+    StopSummary,
+)
 from dicetrail.web.packs.shapes import PackCard
 from dicetrail.web.wire.shapes import Dice, DiceName, Title
 
@@ -98,6 +105,15 @@ class GameSave(BaseModel):
 
     revision: int
     document: Game
+
+
+class Renaming(BaseModel):
+    """A part of a document to be called otherwise, by its kind and its number from 0."""
+
+    document: Game
+    kind: Named
+    number: Annotated[int, Field(ge=0, le=1000)]
+    name: Annotated[str, Field(max_length=500)]
 
 
 class Trial(BaseModel):

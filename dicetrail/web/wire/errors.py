@@ -2,7 +2,7 @@
 
 from collections.abc import Mapping, Sequence
 from http import HTTPStatus
-from typing import Any
+from typing import Any, Literal
 
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
@@ -17,11 +17,14 @@ from dicetrail.files import FileProblem
 from dicetrail.store import NotFound, StaleRevision, StaleRun, StoreTrouble
 from dicetrail.web.wire.bodies import UnreadableBody, place_in_body
 
+ProblemType = Literal["about:blank", "/problems/faulty-game", "/problems/run-moved-on"]
+
 
 class ProblemDetails(BaseModel):
     """An error as RFC 9457 has it; `problems` is an extension member."""
 
-    type: str = "about:blank"
+    type: ProblemType = "about:blank"
+    """What kind of error it is, where its status alone does not tell."""
     title: str
     status: int
     detail: str
@@ -79,13 +82,15 @@ def explain_errors(app: FastAPI) -> None:
 
     @app.exception_handler(StaleRun)
     def stale_run(_: Request, error: StaleRun) -> JSONResponse:
-        return _response(409, f"This run has gone on elsewhere; your input was {error}.")
+        told = f"This run has gone on elsewhere; your input was {error}."
+        return _response(409, told, type_="/problems/run-moved-on")
 
     @app.exception_handler(GameProblems)
     def game_problems(_: Request, error: GameProblems) -> JSONResponse:
         faults = [fault for fault in error.problems if fault.severity is Severity.FAULT]
         cannot = "This game cannot be played until its faults are mended."
-        return _response(409, error.told if isinstance(error, Faulty) else cannot, faults)
+        told = error.told if isinstance(error, Faulty) else cannot
+        return _response(409, told, faults, "/problems/faulty-game")
 
     @app.exception_handler(Unfit)
     def unfit(_: Request, error: Unfit) -> JSONResponse:
@@ -120,8 +125,10 @@ def _response(
     status: int,
     detail: str,
     problems: Sequence[Problem] = (),
+    type_: ProblemType = "about:blank",
 ) -> JSONResponse:
     body = ProblemDetails(
+        type=type_,
         title=HTTPStatus(status).phrase,
         status=status,
         detail=detail,

@@ -19,7 +19,8 @@ from dicetrail.core.document import (
     values_within,
 )
 from dicetrail.core.foresight import SCOUTS, Scout
-from dicetrail.core.play import phrases_in
+from dicetrail.core.play import ONLY_AT_END, PLACES, phrases_in
+from dicetrail.core.rules import COUNTED, FACTS
 from dicetrail.core.workbench import CUE_SHEETS, NEW_PARTS, READY_LOOKS, CueSheet, ReadyLook
 from dicetrail.files import Plan
 
@@ -72,6 +73,15 @@ def _sections() -> Iterator[str]:
         "/** The ready looks. */\n"
         "export const READY_LOOKS: { name: string; words: string; look: Look }[] = "
         f"{_json(looks)};"
+    )
+    places = {**PLACES, **{name: FACTS[name] for name in COUNTED}}
+    yield (
+        "/** What words can have filled in besides counters, each with what it is. */\n"
+        f"export const PLACES: Record<string, string> = {_json(places)};"
+    )
+    yield (
+        "/** Those that mean something only once a run has ended. */\n"
+        f"export const ONLY_AT_END: string[] = {_json(sorted(ONLY_AT_END))};"
     )
     scouts = TypeAdapter(tuple[Scout, ...]).dump_python(SCOUTS, mode="json")
     yield f"/** The ready scouts. */\nexport const SCOUTS: Scout[] = {_json(scouts)};"

@@ -1,7 +1,7 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, done, formOf, given } from "./client";
 import type { Dice } from "./dice";
-import type { Game, NewGame } from "./schema";
+import type { Game, Named, NewGame } from "./schema";
 
 export function useGames() {
   return useQuery({ queryKey: ["games"], queryFn: () => given(api.GET("/api/games")) });
@@ -90,6 +90,11 @@ export function useShelfMoves() {
       onSuccess: again,
     }),
   };
+}
+
+/** A document with a part called otherwise, and all that names it; nothing is saved by it. */
+export function renamePart(document: Game, kind: Named, number: number, name: string) {
+  return given(api.POST("/api/games/renamed", { body: { document, kind, number, name } }));
 }
 
 /** Keeps a document made on a revision. Only the game's draft calls it: it alone knows the newest. */

@@ -888,6 +888,29 @@ export const READY_LOOKS: { name: string; words: string; look: Look }[] = [
   }
 ];
 
+/** What words can have filled in besides counters, each with what it is. */
+export const PLACES: Record<string, string> = {
+  "name": "the player's name",
+  "player_number": "the player's number, from 1",
+  "number": "the question's number in its round, from 1",
+  "round_number": "the round's number, from 1",
+  "asked": "how many questions are done with",
+  "points": "the score with its word: 1 point, 3 points",
+  "badge": "what the ending's badge is called",
+  "asked_count": "questions asked so far, this one included; one asked anew counts once",
+  "right_count": "questions answered right so far",
+  "wrong_count": "questions done with and not answered right: wrong, too late or passed",
+  "streak": "right answers in a row, up to now",
+  "best_streak": "the longest streak of the run",
+  "mistakes": "wrong answers at every try, late ones, and letters missed",
+  "percent": "right questions among those done with, in percent, rounded half up"
+};
+
+/** Those that mean something only once a run has ended. */
+export const ONLY_AT_END: string[] = [
+  "badge"
+];
+
 /** The ready scouts. */
 export const SCOUTS: Scout[] = [
   {
@@ -1024,6 +1047,7 @@ export const IN_ENGLISH: Dress["phrases"] = {
   "sound with a press": {"other": "Sound begins with your first press."},
   "question number": {"other": "Question {number}"},
   "question of": {"other": "Question {number} of {count}"},
+  "question up to": {"other": "Question {number} of {count} at most"},
   "has the turn": {"other": "has the turn"},
   "is out": {"other": "is out"},
   "score": {"other": "Score"},
@@ -1132,9 +1156,16 @@ export const IN_ENGLISH: Dress["phrases"] = {
   "has no hint": {"other": "because the question has no hint"},
   "hint shown": {"other": "because the hint is shown already"},
   "no passing": {"other": "because this round lets no question pass"},
+  "no end here": {"other": "because the run ends by itself, or no ending is there for it yet"},
   "not yet": {"other": "before the hold is over, in {count} ms"},
   "the end": {"other": "The end"},
   "given up": {"other": "Given up"},
+  "badge rosette": {"other": "rosette"},
+  "badge marrow": {"other": "marrow"},
+  "badge basket": {"other": "basket"},
+  "badge sprout": {"other": "sprout"},
+  "badge trowel": {"other": "trowel"},
+  "badge slug": {"other": "slug"},
   "points": {"one": "{count} point", "other": "{count} points"},
   "so many right": {"other": "{right} of {asked} right, {percent} %"},
   "play again": {"other": "Play again"},
@@ -1163,6 +1194,12 @@ export const IN_ENGLISH: Dress["phrases"] = {
   "remark": {"other": "A remark for the maker"},
   "send remark": {"other": "Send it"},
   "thanks": {"other": "Thank you: your remark is kept with this run."},
+  "this run": {"other": "This run"},
+  "stop here": {"other": "Stop here"},
+  "begin anew": {"other": "Begin anew"},
+  "other names": {"other": "Other names"},
+  "leave": {"other": "Leave the game"},
+  "older version": {"other": "The game was changed since this run began; the run goes on as it began."},
   "settings": {"other": "Settings"},
   "mute": {"other": "Mute"},
   "sound is on": {"other": "Sound is on"},

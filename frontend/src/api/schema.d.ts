@@ -48,6 +48,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/games/renamed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Rename Part
+         * @description A document with a part called otherwise, and all that names it. Nothing is saved.
+         */
+        post: operations["rename_part_api_games_renamed_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/games/{game_id}": {
         parameters: {
             query?: never;
@@ -2979,6 +2999,8 @@ export interface components {
             /** Verdict */
             verdict: string;
             badge: components["schemas"]["Badge"];
+            /** Badge Name */
+            badge_name: string;
             /** Player */
             player: string;
             /**
@@ -3124,6 +3146,17 @@ export interface components {
             note: string;
             /** Says */
             says: string;
+        };
+        /**
+         * Finish
+         * @description The player ends a run that would never end by itself, and comes to its ending.
+         */
+        Finish: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            action: "finish";
         };
         /**
          * Fit
@@ -3542,7 +3575,7 @@ export interface components {
          */
         Input: {
             /** Action */
-            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Listen"] | components["schemas"]["Wait"] | components["schemas"]["Quit"] | components["schemas"]["Bring"];
+            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Listen"] | components["schemas"]["Wait"] | components["schemas"]["Quit"] | components["schemas"]["Finish"] | components["schemas"]["Bring"];
             /** At */
             at: number;
         };
@@ -4014,6 +4047,12 @@ export interface components {
              */
             loudness: number;
         };
+        /**
+         * Named
+         * @description A part of a game that others name.
+         * @enum {string}
+         */
+        Named: "round" | "ending" | "cue" | "sound";
         /**
          * Narration
          * @description What is to be read out: from a recorded file, or by a voice where there is none.
@@ -4556,7 +4595,7 @@ export interface components {
          * @description A phrase by its name, its English words, and where it is met.
          * @enum {string}
          */
-        Phrase: "untitled" | "your name" | "name of player" | "another player" | "to the table" | "player" | "player numbered" | "kept of you" | "laying" | "begin" | "questions" | "how many" | "rounds" | "played" | "sound with a press" | "question number" | "question of" | "has the turn" | "is out" | "score" | "lives" | "clock of the question" | "clock of the round" | "clock of the game" | "of the question" | "of the round" | "of the game" | "seconds" | "seconds left" | "tries left" | "misses left" | "pick all" | "answer with" | "answer" | "type answer" | "or type" | "or say" | "hint" | "hint is" | "pass" | "letters" | "tried" | "blank" | "picked" | "right answer" | "your answer" | "picture of the question" | "sound of the question" | "picture choice" | "sound choice" | "hear it" | "stop it" | "sound is off" | "cannot hear" | "read out" | "no voice" | "right" | "close" | "wrong" | "late" | "was passed" | "hit" | "miss" | "unreadable" | "it is" | "go on" | "choice named" | "choice amid" | "quoted" | "list and" | "list or" | "is the right" | "is a right" | "is not right" | "are not all" | "are all" | "are all but" | "typed right" | "typed read" | "typed wrong" | "typos apart" | "typos" | "typos allowed" | "number right" | "number near" | "number wrong" | "with how" | "as thousands" | "as decimal" | "comma" | "point" | "letter stands" | "letter not" | "all found" | "time over" | "passed why" | "nothing picked" | "no choice" | "offer" | "only one" | "nothing typed" | "no word" | "nothing to pick" | "no number" | "names none" | "could be" | "too long" | "too long a word" | "not taken" | "before begun" | "waits" | "feedback shown" | "after the end" | "other question" | "no round" | "round played" | "number set" | "unless so many" | "no letters" | "one letter" | "letter tried" | "no hints" | "has no hint" | "hint shown" | "no passing" | "not yet" | "the end" | "given up" | "points" | "so many right" | "play again" | "share" | "shared" | "share words" | "best so far" | "best scores" | "lowest scores" | "fastest runs" | "your scores" | "when" | "ending" | "time" | "just now" | "minutes ago" | "hours ago" | "days ago" | "your answers" | "no answer" | "as right" | "as close" | "as wrong" | "as late" | "as passed" | "remark" | "send remark" | "thanks" | "settings" | "mute" | "sound is on" | "no music" | "light as the device" | "light" | "dark" | "larger text" | "connection lost" | "is gone" | "too often" | "moved on" | "not playable" | "trouble" | "try again" | "kept here" | "save answers" | "from disk" | "true" | "false" | "sort prompt" | "odd prompt" | "press enter" | "type round" | "enter takes" | "such as" | "enter goes on" | "wait" | "key hint" | "key pass" | "key quit";
+        Phrase: "untitled" | "your name" | "name of player" | "another player" | "to the table" | "player" | "player numbered" | "kept of you" | "laying" | "begin" | "questions" | "how many" | "rounds" | "played" | "sound with a press" | "question number" | "question of" | "question up to" | "has the turn" | "is out" | "score" | "lives" | "clock of the question" | "clock of the round" | "clock of the game" | "of the question" | "of the round" | "of the game" | "seconds" | "seconds left" | "tries left" | "misses left" | "pick all" | "answer with" | "answer" | "type answer" | "or type" | "or say" | "hint" | "hint is" | "pass" | "letters" | "tried" | "blank" | "picked" | "right answer" | "your answer" | "picture of the question" | "sound of the question" | "picture choice" | "sound choice" | "hear it" | "stop it" | "sound is off" | "cannot hear" | "read out" | "no voice" | "right" | "close" | "wrong" | "late" | "was passed" | "hit" | "miss" | "unreadable" | "it is" | "go on" | "choice named" | "choice amid" | "quoted" | "list and" | "list or" | "is the right" | "is a right" | "is not right" | "are not all" | "are all" | "are all but" | "typed right" | "typed read" | "typed wrong" | "typos apart" | "typos" | "typos allowed" | "number right" | "number near" | "number wrong" | "with how" | "as thousands" | "as decimal" | "comma" | "point" | "letter stands" | "letter not" | "all found" | "time over" | "passed why" | "nothing picked" | "no choice" | "offer" | "only one" | "nothing typed" | "no word" | "nothing to pick" | "no number" | "names none" | "could be" | "too long" | "too long a word" | "not taken" | "before begun" | "waits" | "feedback shown" | "after the end" | "other question" | "no round" | "round played" | "number set" | "unless so many" | "no letters" | "one letter" | "letter tried" | "no hints" | "has no hint" | "hint shown" | "no passing" | "no end here" | "not yet" | "the end" | "given up" | "badge rosette" | "badge marrow" | "badge basket" | "badge sprout" | "badge trowel" | "badge slug" | "points" | "so many right" | "play again" | "share" | "shared" | "share words" | "best so far" | "best scores" | "lowest scores" | "fastest runs" | "your scores" | "when" | "ending" | "time" | "just now" | "minutes ago" | "hours ago" | "days ago" | "your answers" | "no answer" | "as right" | "as close" | "as wrong" | "as late" | "as passed" | "remark" | "send remark" | "thanks" | "this run" | "stop here" | "begin anew" | "other names" | "leave" | "older version" | "settings" | "mute" | "sound is on" | "no music" | "light as the device" | "light" | "dark" | "larger text" | "connection lost" | "is gone" | "too often" | "moved on" | "not playable" | "trouble" | "try again" | "kept here" | "save answers" | "from disk" | "true" | "false" | "sort prompt" | "odd prompt" | "press enter" | "type round" | "enter takes" | "such as" | "enter goes on" | "wait" | "key hint" | "key pass" | "key quit";
         /**
          * Picked
          * @description A choice, or a group of typed answers that were refused, and how often it came first.
@@ -4716,7 +4755,7 @@ export interface components {
             /** Seen */
             seen: number;
             /** Action */
-            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Listen"] | components["schemas"]["Wait"] | components["schemas"]["Quit"];
+            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Listen"] | components["schemas"]["Wait"] | components["schemas"]["Quit"] | components["schemas"]["Finish"];
             /** At */
             at?: number | null;
         };
@@ -4809,8 +4848,9 @@ export interface components {
             /**
              * Type
              * @default about:blank
+             * @enum {string}
              */
-            type: string;
+            type: "about:blank" | "/problems/faulty-game" | "/problems/run-moved-on";
             /** Title */
             title: string;
             /** Status */
@@ -5076,6 +5116,18 @@ export interface components {
         Remark: {
             /** Words */
             words: string;
+        };
+        /**
+         * Renaming
+         * @description A part of a document to be called otherwise, by its kind and its number from 0.
+         */
+        Renaming: {
+            document: components["schemas"]["Game"];
+            kind: components["schemas"]["Named"];
+            /** Number */
+            number: number;
+            /** Name */
+            name: string;
         };
         /**
          * Result
@@ -5701,7 +5753,7 @@ export interface components {
             /** At */
             at: number;
             /** Action */
-            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Listen"] | components["schemas"]["Wait"] | components["schemas"]["Quit"] | components["schemas"]["Bring"] | null;
+            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Listen"] | components["schemas"]["Wait"] | components["schemas"]["Quit"] | components["schemas"]["Finish"] | components["schemas"]["Bring"] | null;
             table: components["schemas"]["Table"];
             /** Footprints */
             footprints: components["schemas"]["Footprint"][];
@@ -5814,6 +5866,8 @@ export interface components {
             menu: components["schemas"]["RoundOffered"][];
             /** Length */
             length: number | null;
+            /** May Be Fewer */
+            may_be_fewer: boolean;
             /** Score */
             score: number;
             /** Right Count */
@@ -5832,6 +5886,8 @@ export interface components {
             lead: number;
             /** Hold */
             hold: number | null;
+            /** May Finish */
+            may_finish: boolean;
             /** Typing */
             typing: boolean;
             /** Told */
@@ -5853,7 +5909,7 @@ export interface components {
             /** Seen */
             seen: number;
             /** Action */
-            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Listen"] | components["schemas"]["Wait"] | components["schemas"]["Quit"] | components["schemas"]["Bring"];
+            action: components["schemas"]["Begin"] | components["schemas"]["Answer"] | components["schemas"]["Letter"] | components["schemas"]["Hint"] | components["schemas"]["Pass"] | components["schemas"]["Continue"] | components["schemas"]["Listen"] | components["schemas"]["Wait"] | components["schemas"]["Quit"] | components["schemas"]["Finish"] | components["schemas"]["Bring"];
             /** At */
             at: number;
         };
@@ -6167,6 +6223,7 @@ export type Facts = components['schemas']['Facts'];
 export type FactsEdit = components['schemas']['FactsEdit'];
 export type FactsSave = components['schemas']['FactsSave'];
 export type Feedback = components['schemas']['Feedback'];
+export type Finish = components['schemas']['Finish'];
 export type Fit = components['schemas']['Fit'];
 export type Fold = components['schemas']['Fold'];
 export type FolderWeight = components['schemas']['FolderWeight'];
@@ -6221,6 +6278,7 @@ export type MadeQuestion = components['schemas']['MadeQuestion'];
 export type MediumBrought = components['schemas']['MediumBrought'];
 export type Moves = components['schemas']['Moves'];
 export type Music = components['schemas']['Music'];
+export type Named = components['schemas']['Named'];
 export type Narration = components['schemas']['Narration'];
 export type Needs = components['schemas']['Needs'];
 export type NewFacts = components['schemas']['NewFacts'];
@@ -6280,6 +6338,7 @@ export type Refill = components['schemas']['Refill'];
 export type Refusal = components['schemas']['Refusal'];
 export type RefusedRow = components['schemas']['RefusedRow'];
 export type Remark = components['schemas']['Remark'];
+export type Renaming = components['schemas']['Renaming'];
 export type Result = components['schemas']['Result'];
 export type Reveal = components['schemas']['Reveal'];
 export type RevisionCard = components['schemas']['RevisionCard'];
@@ -6425,6 +6484,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["RecipeCard"][];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    rename_part_api_games_renamed_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Renaming"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Game"];
                 };
             };
             /** @description What went wrong, and how to mend it */

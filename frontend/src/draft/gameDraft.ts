@@ -106,6 +106,12 @@ export class GameDraft {
     this.#put(after, undefined);
   };
 
+  /** An edit that belongs to the one before: both are undone together. */
+  readonly follow: Edit = (change) => {
+    const after = change(this.#document);
+    if (!isSame(after, this.#document)) this.#put(after, undefined);
+  };
+
   readonly undo = (): void => {
     const before = this.#past.at(-1);
     if (!before) return;

@@ -6,7 +6,13 @@ import { useSay } from "../table/wording";
 import { Button } from "../ui/Button";
 import { TextField } from "../ui/fields";
 
-type NamesProps = { game: PlayGame; picture: string; onStart: (players: string[]) => void };
+type NamesProps = {
+  game: PlayGame;
+  picture: string;
+  onStart: (players: string[]) => void;
+  /** Goes back to the run there is. */
+  onBack: (() => void) | undefined;
+};
 
 const KEPT = "dice trail names";
 
@@ -18,7 +24,7 @@ function namesKept(): string[] {
 }
 
 /** Who plays, before the game is laid on the table. */
-export function Names({ game, picture, onStart }: NamesProps) {
+export function Names({ game, picture, onStart, onBack }: NamesProps) {
   const say = useSay();
   const [names, setNames] = useState(() => namesKept().slice(0, game.most_players));
   return (
@@ -50,6 +56,7 @@ export function Names({ game, picture, onStart }: NamesProps) {
         ) : (
           <span />
         )}
+        {onBack && <Button onClick={onBack}>{say("go on")}</Button>}
         <Button type="submit" look="main">
           {say("to the table")}
         </Button>

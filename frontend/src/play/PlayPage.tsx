@@ -22,6 +22,7 @@ import { Names } from "./Names";
 import { playerKey } from "./playerKey";
 import { Remark } from "./Remark";
 import { Review } from "./Review";
+import { RunMenu } from "./RunMenu";
 import { SaveAnswers } from "./SaveAnswers";
 import { ScoreTable } from "./ScoreTable";
 import { Settings } from "./Settings";
@@ -39,14 +40,17 @@ export default function PlayPage() {
   useTextSize();
   const { gameId = "" } = useParams();
   const game = useQuery({ queryKey: ["play", gameId], queryFn: () => showPlayGame(gameId) });
-  const play = usePlay(gameId, game.isSuccess, (game.data?.asks_names ?? false) || (game.data?.most_players ?? 1) > 1);
+  const asksFirst = (game.data?.asks_names ?? false) || (game.data?.most_players ?? 1) > 1;
+  const play = usePlay(gameId, game.isSuccess, game.isError, asksFirst);
   const { run } = play;
   useToldOutside(run, game.data?.framed_by ?? NO_SITES);
   const dress = useDress(gameId, run?.revision ?? game.data?.revision);
   usePageLanguage(dress.data);
   const { look: light } = usePreferences();
-  const title = game.data?.title ?? "Play";
-  const failure: unknown = game.error ?? dress.error ?? play.error ?? undefined;
+  const title = game.data?.title ?? run?.table.title ?? "Play";
+  // A run goes on as it began, whatever became of its game.
+  const failure: unknown = (run ? undefined : game.error) ?? dress.error ?? play.error ?? undefined;
+  const isOlder = run !== undefined && run.table.phase !== "ended" && (game.isError || (game.data !== undefined && game.data.revision !== run.revision));
   const phase = run?.table.phase ?? "opening";
   const isOnPicture = dress.data !== undefined && backdropOf(dress.data.look, phase).picture !== "";
   const page = (
@@ -54,14 +58,16 @@ export default function PlayPage() {
       <header className={`mb-3 flex items-center gap-2 ${isOnPicture ? "rounded-xl bg-card px-3 py-1" : ""}`}>
         <Die className="size-7 shrink-0" />
         <h1 className="me-auto min-w-0 font-serif text-lg font-semibold break-words">{title}</h1>
+        {run && !play.isAsking && <RunMenu play={play} canBegin={game.isSuccess} asksNames={asksFirst} hasEnded={phase === "ended"} />}
         <Settings hasMusic={dress.data !== undefined && hasMusic(dress.data.look)} />
       </header>
       <div className="flex flex-1 flex-col rounded-xl border border-edge bg-card p-4 shadow-sm sm:p-6">
         {failure !== undefined && <Trouble error={failure} />}
         {failure !== undefined && !run && !play.isOutOfReach && <Again />}
-        {dress.data && play.isAsking && game.data && <Names game={game.data} picture={dress.data.look.opening_picture} onStart={play.start} />}
+        {dress.data && play.isAsking && game.data && <Names game={game.data} picture={dress.data.look.opening_picture} onStart={play.start} onBack={run && phase !== "ended" ? play.keepOn : undefined} />}
         {dress.data && play.isAsking && <KeptOfYou />}
-        {run && dress.data ? (
+        {isOlder && !play.isAsking && <Older onAnew={game.isSuccess ? play.anew : undefined} />}
+        {run && dress.data && !play.isAsking ? (
           <Played play={play} run={run} dress={dress.data} />
         ) : (
           failure === undefined && !play.isAsking && <Laying />
@@ -91,6 +97,19 @@ function Again() {
         <RotateCcw aria-hidden /> {say("try again")}
       </Button>
     </p>
+  );
+}
+
+/** Says that the game was changed since the run began. */
+function Older({ onAnew }: { onAnew: (() => void) | undefined }) {
+  const say = useSay();
+  return (
+    <Notice>
+      <span className="flex flex-wrap items-center justify-between gap-2">
+        {say("older version")}
+        {onAnew && <Button onClick={onAnew}>{say("begin anew")}</Button>}
+      </span>
+    </Notice>
   );
 }
 

@@ -7,14 +7,19 @@ import { Notice } from "../ui/Notice";
 const WORDS: Record<number, Phrase> = {
   0: "connection lost",
   404: "is gone",
-  409: "moved on",
   422: "not playable",
   429: "too often",
+};
+
+/** And by its type, where several have one status. */
+const BY_TYPE: Partial<Record<string, Phrase>> = {
+  "/problems/faulty-game": "not playable",
+  "/problems/run-moved-on": "moved on",
 };
 
 /** Tells a player that something went wrong. */
 export function Trouble({ error }: { error: unknown }) {
   const say = useSay();
-  const { status } = detailsOf(error);
-  return <Notice tone={status === 0 ? "plain" : "wrong"}>{say(WORDS[status] ?? "trouble")}</Notice>;
+  const { type, status } = detailsOf(error);
+  return <Notice tone={status === 0 ? "plain" : "wrong"}>{say(BY_TYPE[type] ?? WORDS[status] ?? "trouble")}</Notice>;
 }

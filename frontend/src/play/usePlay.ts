@@ -16,19 +16,21 @@ const MOST_WAITING = 5;
 type Call = () => Promise<PlayView>;
 
 /**
- * A player's run. It is found again after a reload, in whichever tab; what was done while
+ * A player's run. One that was begun goes on as it began, also where the game cannot be begun by now. It is found again after a reload, in whichever tab; what was done while
  * the server was out of reach is sent once it is back.
  */
-export function usePlay(gameId: string, isReady: boolean, asksFirst: boolean) {
+export function usePlay(gameId: string, isKnown: boolean, isRefused: boolean, asksFirst: boolean) {
   const [run, setRun] = useState<PlayView>();
   const [error, setError] = useState<unknown>();
   const { latest, isBusy } = useLatest();
   /** The run as it was last told, known before the page has drawn it. */
   const newest = useRef<PlayView>(undefined);
   const [laid, setLaid] = useState({ count: 0, at: 0 });
-  const [isNamed, setIsNamed] = useState(false);
   const memory = `run of ${gameId}`;
   const [left] = useState(() => localStorage.getItem(memory));
+  /** Set once the players have said who they are, or are to say it anew. */
+  const [isNaming, setIsNaming] = useState<boolean>();
+  const isReady = isKnown || (isRefused && left !== null);
 
   /** Asks again until the server answers; what it refuses is told, over the run as it now is. */
   const take = useCallback(
@@ -84,13 +86,24 @@ export function usePlay(gameId: string, isReady: boolean, asksFirst: boolean) {
     void take(() =>
       left
         ? goOn(left).catch((failure: unknown) => {
-            if (detailsOf(failure).status === OUT_OF_REACH) throw failure;
+            // A run that is gone is begun anew, where the game can be.
+            if (detailsOf(failure).status === OUT_OF_REACH || isRefused || asksFirst) throw failure;
             return fresh();
           })
         : fresh(),
-    );
+    ).then((view) => {
+      if (!view && asksFirst) setIsNaming(true);
+    });
     sessionStorage.setItem(memory, "seen");
-  }, [isReady, asksFirst, gameId, left, memory, take]);
+  }, [isReady, isRefused, asksFirst, gameId, left, memory, take]);
+
+  const begin = (players: string[]) => {
+    if (!run) {
+      void take(() => startPlay(gameId, players, playerKey()));
+      return;
+    }
+    if (turns.push("again", () => take(() => startPlay(gameId, players, playerKey())))) void turns.sendAll(() => newest.current);
+  };
 
   return {
     run,
@@ -106,16 +119,22 @@ export function usePlay(gameId: string, isReady: boolean, asksFirst: boolean) {
       if (turns.isEmpty && !isBusy) send({ action: "wait" });
     },
     /** Whether the players are to say who they are first. */
-    isAsking: isReady && asksFirst && !left && !isNamed && !run,
+    isAsking: isKnown && asksFirst && (isNaming ?? (!left && !run)),
     start: (players: string[]) => {
-      setIsNamed(true);
-      void take(() => startPlay(gameId, players, playerKey()));
+      setIsNaming(false);
+      begin(players);
     },
+    /** Begins anew; the players say first who they are, where the game wants to know. */
     again: () => {
-      const players = run?.table.players.map(({ name }) => name) ?? [""];
-      if (!run || !turns.push("again", () => take(() => startPlay(gameId, players, playerKey())))) return;
-      void turns.sendAll(() => newest.current);
+      if (asksFirst && isKnown) setIsNaming(true);
+      else begin(run?.table.players.map(({ name }) => name) ?? [""]);
     },
+    /** Begins anew with the same players. */
+    anew: () => begin(run?.table.players.map(({ name }) => name) ?? [""]),
+    /** Has the players say anew who they are. */
+    rename: () => setIsNaming(true),
+    /** Goes on with the run there is. */
+    keepOn: () => setIsNaming(false),
   };
 }
 

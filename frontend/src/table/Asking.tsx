@@ -1,4 +1,4 @@
-import { CornerDownLeft, Lightbulb, SkipForward } from "lucide-react";
+import { CornerDownLeft, Flag, Lightbulb, SkipForward } from "lucide-react";
 import { useRef, useState } from "react";
 import type { Action } from "../api/runs";
 import type { Look, QuestionShown, Table } from "../api/schema";
@@ -88,6 +88,13 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
         <Word question={question} isOpen={isOpen} onLetter={(char) => onAction({ action: "letter", char })} />
       )}
       {isOpen && table.typing && <TypedAnswer label={say(labelFor(question))} isNext={isTypedAlone(table, question)} onAnswer={answer} />}
+      {table.may_finish && (
+        <p className="order-last mt-3">
+          <Button onClick={() => onAction({ action: "finish" })}>
+            <Flag aria-hidden /> {say("stop here")}
+          </Button>
+        </p>
+      )}
       {isOpen && (question.may_hint || question.may_pass || question.hint) && (
         <div className="mt-3 flex flex-wrap items-center gap-2">
           {question.may_hint && (

@@ -50,15 +50,17 @@ const DRAWN: Record<Exclude<Badge, "none">, ReactNode> = {
   ),
 };
 
-type BadgePictureProps = { badge: Badge; className: string };
+type BadgePictureProps = { badge: Badge; name?: string; className: string };
 
 /** One of our own drawings for an ending; nothing for none. */
-export function BadgePicture({ badge, className }: BadgePictureProps) {
+export function BadgePicture({ badge, name = "", className }: BadgePictureProps) {
   if (badge === "none") return null;
   return (
     <svg
       viewBox="0 0 100 100"
-      aria-hidden
+      aria-hidden={name === ""}
+      role={name ? "img" : undefined}
+      aria-label={name || undefined}
       data-badge={badge}
       className={`stroke-ink [stroke-linecap:round] [stroke-linejoin:round] [stroke-width:3] ${className}`}
     >

@@ -16,7 +16,7 @@ export function Ended({ table, ending, onAgain }: EndedProps) {
       {ending.picture && (
         <img src={mediaAt(ending.picture)} alt="" className="mx-auto mt-2 max-h-64 max-w-full rounded-lg object-contain" />
       )}
-      <BadgePicture badge={ending.badge} className="mx-auto mt-2 size-24" />
+      <BadgePicture badge={ending.badge} name={ending.badge_name} className="mx-auto mt-2 size-24" />
       {table.players.length > 1 && <p className="mt-1 text-lg font-semibold">{ending.player}</p>}
       <h2 className="mt-1 text-4xl text-balance">{ending.title}</h2>
       <p dir="auto" className="mt-2 text-lg text-pretty">{ending.verdict}</p>

@@ -21,6 +21,11 @@ export function Opening({ table, picture, onAction }: OpeningProps) {
       {picture && <img src={mediaAt(picture)} alt="" className="mx-auto mb-4 max-h-64 max-w-full rounded-lg object-contain" />}
       <h2 className="text-4xl text-balance">{table.title || say("untitled")}</h2>
       {table.opening && <p dir="auto" className="mt-3 text-lg text-pretty whitespace-pre-line">{table.opening}</p>}
+      {table.told.map((words, place) => (
+        <p key={place} dir="auto" className="mt-3 font-serif text-xl font-semibold text-pretty">
+          {words}
+        </p>
+      ))}
       {table.menu.length > 1 ? (
         <ul aria-label={say("rounds")} className="mt-5 grid gap-2 text-start">
           {table.menu.map((round) => (

@@ -15,7 +15,7 @@ export function Status({ table, elapsed }: StatusProps) {
         <span>
           {table.round && <span className="me-2 font-semibold text-ink">{table.round}</span>}
           {number !== undefined &&
-            (table.length === null ? say("question number", { number }) : say("question of", { number, count: table.length }))}
+            (table.length === null ? say("question number", { number }) : say(table.may_be_fewer ? "question up to" : "question of", { number, count: table.length }))}
         </span>
         {table.players.length === 1 && table.players[0] && <Counters player={table.players[0]} />}
       </div>

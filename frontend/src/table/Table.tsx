@@ -143,7 +143,7 @@ export function Table(props: TableProps) {
 
 /** The action, saying which question it is meant for: it is never taken for another. */
 function meantFor(action: Action, question: number | null): Action {
-  if (action.action === "begin" || action.action === "wait" || action.action === "quit") return action;
+  if (action.action === "begin" || action.action === "wait" || action.action === "quit" || action.action === "finish") return action;
   return { ...action, question };
 }
 

@@ -32,7 +32,7 @@ type HeaderProps = {
 /** The game's name, whether it is saved, the dice, and what the survey found. */
 export function Header({ game, title, saving, edit, table, undo, redo, turned, onShortcuts }: HeaderProps) {
   return (
-    <header data-keeps-focus className="flex shrink-0 flex-wrap items-center gap-x-1.5 gap-y-1 xl:gap-x-3 border-b border-line bg-card px-4 py-1.5">
+    <header data-keeps-focus className="relative flex shrink-0 flex-wrap items-center gap-x-1.5 gap-y-1 xl:gap-x-3 border-b border-line bg-card px-4 py-1.5">
       <Link to="/" aria-label="Back to the shelf" className="rounded-md">
         <Die className="size-8" />
       </Link>
@@ -87,7 +87,7 @@ function Turned({ game, turned, back }: TurnedProps) {
   const changes = revisions.data?.find(({ number }) => number === game.revision)?.changes ?? [];
   const words = changes.slice(0, 2).join("; ");
   return (
-    <p role="status" className="flex max-w-90 items-center gap-2 text-sm">
+    <p role="status" className="absolute top-13 left-1/2 z-10 flex max-w-120 -translate-x-1/2 items-center gap-2 rounded-lg border border-edge bg-card px-3 text-sm shadow">
       <span className="truncate" title={changes.join("; ")}>
         {turned === "undone" ? "Undone" : "Redone"}
         {words && `: ${words}`}

@@ -1,9 +1,10 @@
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { useGame } from "../api/games";
 import type { GameView, Stop } from "../api/schema";
 import { Guarded } from "../app/Guarded";
 import { ChangedElsewhere } from "../draft/ChangedElsewhere";
+import { renaming } from "../draft/useRename";
 import { useGameDraft } from "../draft/useGameDraft";
 import { Page } from "../app/Page";
 import { useCommands, useShortcuts } from "../app/shortcuts";
@@ -68,6 +69,7 @@ export default function Workbench() {
 function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | undefined }) {
   const { draft, document, saving, elsewhere, canUndo, canRedo, turned } = useGameDraft(game);
   const { edit } = draft;
+  const rename = useMemo(() => renaming(draft), [draft]);
   const undo = canUndo ? draft.undo : undefined;
   const redo = canRedo ? draft.redo : undefined;
   const table = useTableRun(game.id, game.revision);
@@ -101,7 +103,7 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
     </Guarded>
   ) : (
     <Guarded name="this bench" resetKeys={[chosen, round, document]}>
-      <Bench stop={chosen} game={game} document={document} number={round} edit={edit} table={table} onPython={() => setIsPython(true)} />
+      <Bench stop={chosen} game={game} document={document} number={round} edit={edit} rename={rename} table={table} onPython={() => setIsPython(true)} />
     </Guarded>
   );
   const play = (

@@ -38,6 +38,11 @@ class Phrase(Value):
     # Where the player stands
     QUESTION_NUMBER = "question number", "Question {number}", "above a question"
     QUESTION_OF = "question of", "Question {number} of {count}", "above a question"
+    QUESTION_UP_TO = (
+        "question up to",
+        "Question {number} of {count} at most",
+        "above a question, where there may be fewer",
+    )
     HAS_TURN = "has the turn", "has the turn", "beside a player's name"
     IS_OUT = "is out", "is out", "beside a player's name"
     SCORE = "score", "Score", "the counter of that name"
@@ -212,11 +217,22 @@ class Phrase(Value):
     HAS_NO_HINT = "has no hint", "because the question has no hint", "of what was not taken"
     HINT_SHOWN = "hint shown", "because the hint is shown already", "of what was not taken"
     NO_PASSING = "no passing", "because this round lets no question pass", "of what was not taken"
+    NO_END_HERE = (
+        "no end here",
+        "because the run ends by itself, or no ending is there for it yet",
+        "of what was not taken",
+    )
     NOT_YET = "not yet", "before the hold is over, in {count} ms", "of what was not taken"
 
     # After the end
     THE_END = "the end", "The end", "where no ending fits"
     GIVEN_UP = "given up", "Given up", "after a run was given up"
+    BADGE_ROSETTE = "badge rosette", "rosette", "the name of a badge"
+    BADGE_MARROW = "badge marrow", "marrow", "the name of a badge"
+    BADGE_BASKET = "badge basket", "basket", "the name of a badge"
+    BADGE_SPROUT = "badge sprout", "sprout", "the name of a badge"
+    BADGE_TROWEL = "badge trowel", "trowel", "the name of a badge"
+    BADGE_SLUG = "badge slug", "slug", "the name of a badge"
     POINTS = "points", "{count} point | {count} points", "after the end"
     SO_MANY_RIGHT = "so many right", "{right} of {asked} right, {percent} %", "after the end"
     PLAY_AGAIN = "play again", "Play again", "a button"
@@ -245,6 +261,18 @@ class Phrase(Value):
     REMARK = "remark", "A remark for the maker", "after the end"
     SEND_REMARK = "send remark", "Send it", "a button"
     THANKS = "thanks", "Thank you: your remark is kept with this run.", "after a remark"
+
+    # The menu of a run
+    THIS_RUN = "this run", "This run", "the menu of a run"
+    STOP_HERE = "stop here", "Stop here", "a button, where a run would go on for ever"
+    BEGIN_ANEW = "begin anew", "Begin anew", "a button"
+    OTHER_NAMES = "other names", "Other names", "a button"
+    LEAVE = "leave", "Leave the game", "a button"
+    OLDER_VERSION = (
+        "older version",
+        "The game was changed since this run began; the run goes on as it began.",
+        "above a run",
+    )
 
     # Settings, and trouble
     SETTINGS = "settings", "Settings", "the group of buttons"

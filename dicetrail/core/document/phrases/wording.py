@@ -16,7 +16,7 @@ from dicetrail.core.document.phrases.languages import WAYS, Form, Language, Numb
 from dicetrail.core.document.phrases.names import BAR, Phrase
 from dicetrail.core.document.phrases.ready import READY
 from dicetrail.core.document.records import record
-from dicetrail.core.document.words import as_written
+from dicetrail.core.document.words import as_written, filled_in
 
 Filling = Union[str, int, float, "Said"]
 """What fills a place: words, a number, or another phrase."""
@@ -103,6 +103,17 @@ class Wording:
             # Kept from turning the direction of the words around it.
             parts[at] = f"{_ISOLATED}{words}{_ENDED}" if is_from_right else words
         return "".join(parts)
+
+    def filled(self, words: str, values: Mapping[str, object]) -> str:
+        """A maker's words with everything filled in, as the language writes it.
+
+        >>> ENGLISH.filled("{score} {score|point|points}", {"score": 1})
+        '1 point'
+        """
+        ways = self.ways
+        return filled_in(
+            words, values, ways.decimal, lambda count: ways.forms.index(ways.form(count))
+        )
 
     def number(self, value: Number) -> str:
         """A number as the language writes it, to four decimals at most."""

@@ -1,17 +1,19 @@
 import { useRef, useState } from "react";
 import type { Labelled } from "./Field";
+import { TextAreaField } from "./TextAreaField";
 import { TextField } from "./TextField";
 
-type PlacesFieldProps = Labelled & { value: string; places: string[]; isBrief?: boolean; onChange: (words: string) => void };
+type PlacesFieldProps = Labelled & { value: string; places: string[]; isBrief?: boolean; isLong?: boolean; className?: string; onChange: (words: string) => void };
 
 /**
  * Words with places such as {score}. A brace that is being written is completed: Enter takes
  * the first name that fits, a press takes any; otherwise a press puts a place at the caret.
- * A brief one shows the places only while it is written in.
+ * With `|` and forms after a name, the form that goes with the number is said. A brief one shows the places only while it is written in.
  */
 export function PlacesField(props: PlacesFieldProps) {
   const { value: words, places, onChange } = props;
-  const field = useRef<HTMLInputElement>(null);
+  const field = useRef<HTMLInputElement & HTMLTextAreaElement>(null);
+  const Words = props.isLong ? TextAreaField : TextField;
   const [caret, setCaret] = useState(words.length);
   const begun = /\{[^{}]*$/.exec(words.slice(0, caret))?.[0];
   const start = begun?.slice(1).toLocaleLowerCase() ?? "";
@@ -27,9 +29,10 @@ export function PlacesField(props: PlacesFieldProps) {
     });
   };
   return (
-    <div className="group/places relative min-w-0">
-      <TextField
+    <div className={`group/places relative min-w-0 ${props.className ?? ""}`}>
+      <Words
         {...props}
+        className=""
         field={field}
         onCaret={setCaret}
         onChange={(text) => {

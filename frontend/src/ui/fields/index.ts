@@ -1,4 +1,5 @@
 export { ChoiceField } from "./ChoiceField";
+export { NameField } from "./NameField";
 export { NumberField } from "./NumberField";
 export { PlacesField } from "./PlacesField";
 export { SecondsField } from "./SecondsField";

@@ -1,5 +1,6 @@
 import type { Game, GameView, Round } from "../../api/schema";
 import type { Edit } from "../../draft/gameDraft";
+import type { Rename } from "../../draft/useRename";
 import type { TableRun } from "./useTableRun";
 
 /** What every bench is given. */
@@ -12,6 +13,8 @@ export type BenchProps = {
   /** Where the round stands in the document, as problems name it. */
   at: string;
   edit: Edit;
+  /** Renames a part, and all that names it. */
+  rename: Rename;
   /** Changes some of the round's rules and leaves the rest. */
   editRound: (change: Partial<Round>) => void;
   table: TableRun;

@@ -137,7 +137,8 @@ export function useTableRun(gameId: string, revision: number): TableRun {
     }
     void showRun(left).then(
       (run) => {
-        if (run.game_id !== gameId) {
+        const isUnused = run.seen === 0 && run.revision !== revision;
+        if (run.game_id !== gameId || isUnused) {
           fresh();
           return;
         }

@@ -18,6 +18,7 @@ played: لُعبت
 sound with a press: يبدأ الصوت عند أول ضغطة لك.
 question number: السؤال {number}
 question of: السؤال {number} من {count}
+question up to: السؤال {number} من {count} على الأكثر
 has the turn: له الدور
 is out: خارج اللعب
 score: النقاط
@@ -126,9 +127,16 @@ no hints: لا تلميحات في هذه الجولة
 has no hint: ليس لهذا السؤال تلميح
 hint shown: التلميح ظاهر بالفعل
 no passing: لا تجاوز في هذه الجولة
+no end here: اللعبة تنتهي من تلقاء نفسها، أو لا نهاية تناسبها بعد
 not yet: تستمر اللعبة بعد {count} م.ث
 the end: النهاية
 given up: انسحاب
+badge rosette: وردة الجائزة
+badge marrow: قرع
+badge basket: سلة
+badge sprout: برعم
+badge trowel: مجرفة صغيرة
+badge slug: بزاقة
 points: لا نقاط | نقطة واحدة | نقطتان | {count} نقاط | {count} نقطة | {count} نقطة
 so many right: {right} من {asked} صحيحة، {percent} %
 play again: العب مرة أخرى
@@ -157,6 +165,12 @@ as passed: تم التجاوز
 remark: ملاحظة لمن صنع اللعبة
 send remark: أرسل
 thanks: شكرًا: حُفظت ملاحظتك مع هذه اللعبة.
+this run: هذه الجولة من اللعب
+stop here: توقف هنا
+begin anew: ابدأ من جديد
+other names: أسماء أخرى
+leave: غادر اللعبة
+older version: تغيرت اللعبة منذ أن بدأت؛ وتستمر كما بدأت.
 settings: الإعدادات
 mute: كتم الصوت
 sound is on: الصوت مفتوح

@@ -18,6 +18,7 @@ played: gespielt
 sound with a press: Der Ton beginnt, sobald du etwas drückst.
 question number: Frage {number}
 question of: Frage {number} von {count}
+question up to: Frage {number} von höchstens {count}
 has the turn: ist dran
 is out: ist draußen
 score: Punkte
@@ -126,9 +127,16 @@ no hints: in dieser Runde gibt es keine Hinweise
 has no hint: zu dieser Frage gibt es keinen Hinweis
 hint shown: der Hinweis steht schon da
 no passing: in dieser Runde kann man nicht passen
+no end here: das Spiel endet von selbst, oder noch passt kein Ausgang
 not yet: es geht erst in {count} ms weiter
 the end: Ende
 given up: Aufgegeben
+badge rosette: Rosette
+badge marrow: Kürbis
+badge basket: Korb
+badge sprout: Spross
+badge trowel: Pflanzkelle
+badge slug: Schnecke
 points: {count} Punkt | {count} Punkte
 so many right: {right} von {asked} richtig, {percent} %
 play again: Noch einmal spielen
@@ -157,6 +165,12 @@ as passed: gepasst
 remark: Eine Bemerkung an die Person, die das Spiel gemacht hat
 send remark: Abschicken
 thanks: Danke: Deine Bemerkung wird mit diesem Spiel aufbewahrt.
+this run: Dieses Spiel
+stop here: Hier aufhören
+begin anew: Neu beginnen
+other names: Andere Namen
+leave: Das Spiel verlassen
+older version: Das Spiel wurde geändert, seit du begonnen hast; es geht so weiter, wie es begann.
 settings: Einstellungen
 mute: Stumm
 sound is on: Der Ton ist an

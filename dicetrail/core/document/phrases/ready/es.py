@@ -18,6 +18,7 @@ played: jugada
 sound with a press: El sonido empieza cuando pulses algo.
 question number: Pregunta {number}
 question of: Pregunta {number} de {count}
+question up to: Pregunta {number} de {count} como mucho
 has the turn: tiene el turno
 is out: está fuera
 score: Puntos
@@ -126,9 +127,16 @@ no hints: esta ronda no da pistas
 has no hint: la pregunta no tiene pista
 hint shown: la pista ya está a la vista
 no passing: en esta ronda no se puede pasar
+no end here: la partida termina sola, o todavía no hay final para ella
 not yet: sigue dentro de {count} ms
 the end: Fin
 given up: Abandonada
+badge rosette: escarapela
+badge marrow: calabacín
+badge basket: cesta
+badge sprout: brote
+badge trowel: paleta
+badge slug: babosa
 points: {count} punto | {count} de puntos | {count} puntos
 so many right: {right} de {asked} correctas, {percent} %
 play again: Jugar otra vez
@@ -157,6 +165,12 @@ as passed: pasada
 remark: Un comentario para quien hizo el juego
 send remark: Enviar
 thanks: Gracias: tu comentario se guarda con esta partida.
+this run: Esta partida
+stop here: Terminar aquí
+begin anew: Empezar de nuevo
+other names: Otros nombres
+leave: Dejar el juego
+older version: El juego ha cambiado desde que empezó esta partida; sigue tal como empezó.
 settings: Ajustes
 mute: Silencio
 sound is on: El sonido está encendido

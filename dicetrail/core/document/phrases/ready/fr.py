@@ -18,6 +18,7 @@ played: jouée
 sound with a press: Le son commence dès que tu appuies quelque part.
 question number: Question {number}
 question of: Question {number} sur {count}
+question up to: Question {number} sur {count} au plus
 has the turn: à son tour
 is out: hors jeu
 score: Points
@@ -126,9 +127,16 @@ no hints: cette manche ne donne pas d’indices
 has no hint: la question n’a pas d’indice
 hint shown: l’indice est déjà affiché
 no passing: dans cette manche on ne passe pas
+no end here: la partie finit d’elle-même, ou aucune fin ne convient encore
 not yet: cela continue dans {count} ms
 the end: Fin
 given up: Abandon
+badge rosette: cocarde
+badge marrow: courge
+badge basket: panier
+badge sprout: pousse
+badge trowel: truelle
+badge slug: limace
 points: {count} point | {count} de points | {count} points
 so many right: {right} justes sur {asked}, {percent} %
 play again: Rejouer
@@ -157,6 +165,12 @@ as passed: passé
 remark: Une remarque pour la personne qui a fait le jeu
 send remark: Envoyer
 thanks: Merci : ta remarque est conservée avec cette partie.
+this run: Cette partie
+stop here: S’arrêter ici
+begin anew: Recommencer
+other names: D’autres noms
+leave: Quitter le jeu
+older version: Le jeu a changé depuis le début de cette partie ; elle continue comme elle a commencé.
 settings: Réglages
 mute: Muet
 sound is on: Le son est activé

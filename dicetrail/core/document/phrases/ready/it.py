@@ -18,6 +18,7 @@ played: giocato
 sound with a press: Il suono comincia quando premi qualcosa.
 question number: Domanda {number}
 question of: Domanda {number} di {count}
+question up to: Domanda {number} di {count} al massimo
 has the turn: è di turno
 is out: è fuori
 score: Punti
@@ -126,9 +127,16 @@ no hints: questo turno non dà indizi
 has no hint: la domanda non ha indizi
 hint shown: l’indizio è già in vista
 no passing: in questo turno non si passa
+no end here: la partita finisce da sé, o non c’è ancora un finale per lei
 not yet: si continua fra {count} ms
 the end: Fine
 given up: Abbandonata
+badge rosette: coccarda
+badge marrow: zucca
+badge basket: cesto
+badge sprout: germoglio
+badge trowel: paletta
+badge slug: lumaca
 points: {count} punto | {count} di punti | {count} punti
 so many right: {right} giuste su {asked}, {percent} %
 play again: Gioca ancora
@@ -157,6 +165,12 @@ as passed: passata
 remark: Un’osservazione per chi ha fatto il gioco
 send remark: Invia
 thanks: Grazie: la tua osservazione è conservata con questa partita.
+this run: Questa partita
+stop here: Fermati qui
+begin anew: Ricomincia
+other names: Altri nomi
+leave: Lascia il gioco
+older version: Il gioco è cambiato da quando è iniziata questa partita; prosegue com’è iniziata.
 settings: Impostazioni
 mute: Muto
 sound is on: Il suono è acceso

@@ -18,6 +18,7 @@ played: gespeeld
 sound with a press: Het geluid begint zodra je ergens op drukt.
 question number: Vraag {number}
 question of: Vraag {number} van {count}
+question up to: Vraag {number} van hooguit {count}
 has the turn: is aan de beurt
 is out: ligt eruit
 score: Punten
@@ -126,9 +127,16 @@ no hints: deze ronde geeft geen hints
 has no hint: deze vraag heeft geen hint
 hint shown: de hint staat er al
 no passing: in deze ronde kun je niet passen
+no end here: het spel eindigt vanzelf, of er past nog geen einde
 not yet: het gaat pas verder over {count} ms
 the end: Einde
 given up: Opgegeven
+badge rosette: rozet
+badge marrow: pompoen
+badge basket: mand
+badge sprout: scheut
+badge trowel: schepje
+badge slug: naaktslak
 points: {count} punt | {count} punten
 so many right: {right} van {asked} goed, {percent} %
 play again: Nog eens spelen
@@ -157,6 +165,12 @@ as passed: gepast
 remark: Een opmerking voor de maker
 send remark: Versturen
 thanks: Bedankt: je opmerking wordt bij dit spel bewaard.
+this run: Dit spel
+stop here: Hier stoppen
+begin anew: Opnieuw beginnen
+other names: Andere namen
+leave: Het spel verlaten
+older version: Het spel is veranderd sinds je begon; het gaat door zoals het begon.
 settings: Instellingen
 mute: Stil
 sound is on: Het geluid staat aan

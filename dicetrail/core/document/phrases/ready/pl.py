@@ -18,6 +18,7 @@ played: zagrana
 sound with a press: Dźwięk zacznie się, gdy coś naciśniesz.
 question number: Pytanie {number}
 question of: Pytanie {number} z {count}
+question up to: Pytanie {number} z najwyżej {count}
 has the turn: teraz gra
 is out: poza grą
 score: Punkty
@@ -126,9 +127,16 @@ no hints: w tej rundzie nie ma podpowiedzi
 has no hint: to pytanie nie ma podpowiedzi
 hint shown: podpowiedź już widać
 no passing: w tej rundzie nie można pasować
+no end here: gra kończy się sama albo żadne zakończenie jeszcze nie pasuje
 not yet: gra ruszy dalej za {count} ms
 the end: Koniec
 given up: Gra przerwana
+badge rosette: rozeta
+badge marrow: kabaczek
+badge basket: kosz
+badge sprout: kiełek
+badge trowel: łopatka
+badge slug: ślimak
 points: {count} punkt | {count} punkty | {count} punktów | {count} punktu
 so many right: poprawne: {right} z {asked}, {percent} %
 play again: Zagraj jeszcze raz
@@ -157,6 +165,12 @@ as passed: pas
 remark: Uwaga dla twórcy gry
 send remark: Wyślij
 thanks: Dziękujemy: twoja uwaga jest zachowana razem z tą grą.
+this run: Ta gra
+stop here: Zakończ tutaj
+begin anew: Zacznij od nowa
+other names: Inne imiona
+leave: Opuść grę
+older version: Gra została zmieniona, odkąd zaczęto tę rozgrywkę; toczy się ona tak, jak się zaczęła.
 settings: Ustawienia
 mute: Wycisz
 sound is on: Dźwięk jest włączony

@@ -18,6 +18,7 @@ played: jogada
 sound with a press: O som começa quando carregares em algo.
 question number: Pergunta {number}
 question of: Pergunta {number} de {count}
+question up to: Pergunta {number} de {count} no máximo
 has the turn: tem a vez
 is out: está fora
 score: Pontos
@@ -126,9 +127,16 @@ no hints: esta ronda não dá pistas
 has no hint: a pergunta não tem pista
 hint shown: a pista já está à vista
 no passing: nesta ronda não se passa
+no end here: a partida termina por si, ou ainda não há fim para ela
 not yet: continua daqui a {count} ms
 the end: Fim
 given up: Desistência
+badge rosette: roseta
+badge marrow: abóbora
+badge basket: cesto
+badge sprout: rebento
+badge trowel: pá de jardim
+badge slug: lesma
 points: {count} ponto | {count} de pontos | {count} pontos
 so many right: {right} certas em {asked}, {percent} %
 play again: Jogar outra vez
@@ -157,6 +165,12 @@ as passed: passada
 remark: Um comentário para quem fez o jogo
 send remark: Enviar
 thanks: Obrigado: o teu comentário fica guardado com esta partida.
+this run: Esta partida
+stop here: Parar aqui
+begin anew: Começar de novo
+other names: Outros nomes
+leave: Sair do jogo
+older version: O jogo mudou desde que esta partida começou; ela continua como começou.
 settings: Definições
 mute: Sem som
 sound is on: O som está ligado

@@ -18,6 +18,7 @@ played: зіграно
 sound with a press: Звук почнеться, коли ти щось натиснеш.
 question number: Запитання {number}
 question of: Запитання {number} з {count}
+question up to: Запитання {number} щонайбільше з {count}
 has the turn: зараз ходить
 is out: поза грою
 score: Очки
@@ -126,9 +127,16 @@ no hints: у цьому раунді немає підказок
 has no hint: це запитання не має підказки
 hint shown: підказку вже видно
 no passing: у цьому раунді не можна пропускати
+no end here: гра закінчується сама, або жодне закінчення ще не підходить
 not yet: гра піде далі за {count} мс
 the end: Кінець
 given up: Гру припинено
+badge rosette: розетка
+badge marrow: кабачок
+badge basket: кошик
+badge sprout: паросток
+badge trowel: совок
+badge slug: слимак
 points: {count} очко | {count} очки | {count} очок | {count} очка
 so many right: правильно {right} з {asked}, {percent} %
 play again: Зіграти ще раз
@@ -157,6 +165,12 @@ as passed: пропущено
 remark: Зауваження для того, хто зробив гру
 send remark: Надіслати
 thanks: Дякуємо: твоє зауваження збережено разом із цією грою.
+this run: Ця гра
+stop here: Зупинитися тут
+begin anew: Почати знову
+other names: Інші імена
+leave: Покинути гру
+older version: Гру змінено, відколи почалася ця партія; вона триває так, як почалася.
 settings: Налаштування
 mute: Без звуку
 sound is on: Звук увімкнено

@@ -1,15 +1,16 @@
 import { VALUES } from "../../../api/parts";
 import { SelectField } from "../../../ui/fields";
 import type { BenchProps } from "../../state/props";
+import { countersAt, placesFor } from "../parts/places";
 import { CueSheet } from "./CueSheet";
 import { HoldField } from "./HoldField";
 import { SoundsEditor } from "./SoundsEditor";
 
 /** What is told after an answer, for how long, and the cues that answer to what happens. */
-export function CueBench({ game, document, round, at, edit, editRound, table }: BenchProps) {
+export function CueBench({ game, document, round, at, edit, editRound, rename, table }: BenchProps) {
   const { after } = round;
   const { cues, sounds } = document;
-  const counters = table.steps[0]?.table.players[0]?.counters.map(({ name }) => name) ?? [];
+  const counters = countersAt(table.steps);
   return (
     <div className="space-y-3">
       <div className="flex flex-wrap items-start gap-x-8 gap-y-3">
@@ -30,10 +31,11 @@ export function CueBench({ game, document, round, at, edit, editRound, table }: 
         game={game}
         cues={cues}
         sounds={sounds}
-        counters={counters}
+        places={(isAtEnd) => placesFor(counters, isAtEnd)}
+        onName={(index, name) => rename("cue", index, name)}
         onChange={(change) => edit((old) => ({ ...old, cues: change(old.cues) }))}
       />
-      <SoundsEditor sounds={sounds} onChange={(change) => edit((old) => ({ ...old, sounds: change(old.sounds) }))} />
+      <SoundsEditor sounds={sounds} onName={(index, name) => rename("sound", index, name)} onChange={(change) => edit((old) => ({ ...old, sounds: change(old.sounds) }))} />
     </div>
   );
 }

@@ -2,18 +2,18 @@ import { Trash2 } from "lucide-react";
 import { VALUES } from "../../../api/parts";
 import type { Cue } from "../../../api/schema";
 import { Button } from "../../../ui/Button";
-import { NumberField, TextField } from "../../../ui/fields";
+import { NameField, NumberField } from "../../../ui/fields";
 import { toldOf } from "../../../ui/fields/told";
 import { FilterField } from "../parts/FilterField";
 
-type CueDetailsProps = { cue: Cue; at: string; onChange: (part: Partial<Cue>) => void; onRemove: () => void };
+type CueDetailsProps = { cue: Cue; at: string; onChange: (part: Partial<Cue>) => void; onName: (name: string) => void; onRemove: () => void };
 
 /** What of a cue has no room in its line: its name, and everything it answers to. */
-export function CueDetails({ cue, at, onChange, onRemove }: CueDetailsProps) {
+export function CueDetails({ cue, at, onChange, onName, onRemove }: CueDetailsProps) {
   return (
     <div className="my-1 space-y-2 rounded-lg border border-line p-3">
       <div className="flex flex-wrap items-end gap-4">
-        <TextField where={`${at}.name`} className="min-w-40 flex-1" value={cue.name} onChange={(name) => onChange({ name })} />
+        <NameField where={`${at}.name`} className="min-w-40 flex-1" value={cue.name} onName={onName} />
         {cue.on.includes("streak") && (
           <NumberField where={`${at}.streak`} value={cue.streak} onChange={(streak) => streak !== null && onChange({ streak })} />
         )}

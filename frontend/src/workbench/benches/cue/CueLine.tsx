@@ -22,11 +22,12 @@ type CueLineProps = {
   sounds: string[];
   soundsAt: string;
   onChange: (part: Partial<Cue>) => void;
+  onName: (name: string) => void;
   onRemove: () => void;
 };
 
 /** A line of the sheet: what is said, heard and seen when something happens, and how long it holds. */
-export function CueLine({ cue, at, occasion, places, sounds, soundsAt, onChange, onRemove }: CueLineProps) {
+export function CueLine({ cue, at, occasion, places, sounds, soundsAt, onChange, onName, onRemove }: CueLineProps) {
   const [isOpen, setIsOpen] = useState(false);
   const { preview, seen, mood } = usePreview(cue, soundsAt);
   const others = cue.on.filter((one) => one !== occasion);
@@ -69,7 +70,7 @@ export function CueLine({ cue, at, occasion, places, sounds, soundsAt, onChange,
           {isOpen ? <ChevronUp aria-hidden /> : <ChevronDown aria-hidden />}
         </Button>
       </div>
-      {isOpen && <CueDetails cue={cue} at={at} onChange={onChange} onRemove={onRemove} />}
+      {isOpen && <CueDetails cue={cue} at={at} onChange={onChange} onName={onName} onRemove={onRemove} />}
       <Effects played={seen} mood={mood} score={27} />
     </li>
   );

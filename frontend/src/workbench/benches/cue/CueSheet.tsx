@@ -5,22 +5,22 @@ import type { Cue, GameView, Occasion, Sound } from "../../../api/schema";
 import { Button } from "../../../ui/Button";
 import { CUE_COLUMNS, CueLine } from "./CueLine";
 
-const FACTS = ["worth", "streak", "best_streak", "right_count", "asked_count", "percent", "number"];
 const HEADS = ["When", "Said", "Heard", "", "Seen", "Holds", ""];
 
 type CueSheetProps = {
   game: GameView;
   cues: Cue[];
   sounds: Sound[];
-  counters: string[];
+  /** What words can have filled in, by the event they are said at. */
+  places: (isAtEnd: boolean) => string[];
+  onName: (index: number, name: string) => void;
   onChange: (change: (cues: Cue[]) => Cue[]) => void;
 };
 
 /** A line for each event that has a cue, in the order of the trail; then those that only the rules play. */
-export function CueSheet({ game, cues, sounds, counters, onChange }: CueSheetProps) {
+export function CueSheet({ game, cues, sounds, places, onChange, onName }: CueSheetProps) {
   const shipped = useShippedSounds();
   const names = [...sounds, ...(shipped.data ?? [])].map((sound) => sound.name);
-  const places = [...new Set(["name", ...counters, ...FACTS])];
   const occasions = VALUES.Occasion.map(({ value }) => value);
   const lines = [...occasions, undefined].flatMap((occasion) =>
     cues.flatMap((cue, index) => ((occasion === undefined ? cue.on.length === 0 : cue.on.includes(occasion)) ? [{ occasion, cue, index }] : [])),
@@ -56,10 +56,11 @@ export function CueSheet({ game, cues, sounds, counters, onChange }: CueSheetPro
             cue={cue}
             at={`cues[${index}]`}
             occasion={occasion}
-            places={places}
+            places={places(occasion === "ending" || occasion === "new best score")}
             sounds={names}
             soundsAt={`/api/sounds/games/${game.id}/${game.revision}`}
             onChange={(part) => onChange((old) => old.map((one, place) => (place === index ? { ...one, ...part } : one)))}
+            onName={(name) => onName(index, name)}
             onRemove={() => onChange((old) => old.toSpliced(index, 1))}
           />
         ))}

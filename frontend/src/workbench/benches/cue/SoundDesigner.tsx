@@ -5,19 +5,19 @@ import type { Note, Sound, SoundMade } from "../../../api/schema";
 import { decode, play } from "../../../table/hearing";
 import { SoundPlayer } from "../../../table/SoundPlayer";
 import { Button } from "../../../ui/Button";
-import { NumberField, SelectField, TextField } from "../../../ui/fields";
+import { NameField, NumberField, SelectField, TextField } from "../../../ui/fields";
 
-type SoundDesignerProps = { sound: Sound; at: string; onChange: (part: Partial<Sound>) => void };
+type SoundDesignerProps = { sound: Sound; at: string; onName: (name: string) => void; onChange: (part: Partial<Sound>) => void };
 
 /** A sound from notes: drawn as the wave it makes, played, and saved as a file. */
-export function SoundDesigner({ sound, at, onChange }: SoundDesignerProps) {
+export function SoundDesigner({ sound, at, onName, onChange }: SoundDesignerProps) {
   const made = useMadeSound(sound);
   const setNote = (index: number, part: Partial<Note>) =>
     onChange({ notes: sound.notes.map((note, place) => (place === index ? { ...note, ...part } : note)) });
   return (
     <div className="space-y-3 rounded-lg border border-line p-3">
       <div className="flex flex-wrap items-end gap-3">
-        <TextField where={`${at}.name`} className="w-48" value={sound.name} onChange={(name) => onChange({ name })} />
+        <NameField where={`${at}.name`} className="w-48" value={sound.name} onName={onName} />
         {sound.file ? (
           <SoundPlayer address={`/api/media/${sound.file}`} name={sound.name} />
         ) : (

@@ -8,10 +8,10 @@ import { FilePick } from "../../../ui/FilePick";
 import { ErrorNotice } from "../../../ui/Notice";
 import { SoundDesigner } from "./SoundDesigner";
 
-type SoundsEditorProps = { sounds: Sound[]; onChange: (change: (sounds: Sound[]) => Sound[]) => void };
+type SoundsEditorProps = { sounds: Sound[]; onName: (index: number, name: string) => void; onChange: (change: (sounds: Sound[]) => Sound[]) => void };
 
 /** The sounds of a game's own: designed from notes, copied from the ones there are, or brought. */
-export function SoundsEditor({ sounds, onChange }: SoundsEditorProps) {
+export function SoundsEditor({ sounds, onName, onChange }: SoundsEditorProps) {
   const [chosen, setChosen] = useState(0);
   const shipped = useShippedSounds();
   const bring = useBringSound();
@@ -86,6 +86,7 @@ export function SoundsEditor({ sounds, onChange }: SoundsEditorProps) {
           key={shown}
           sound={sound}
           at={`sounds[${shown}]`}
+          onName={(name) => onName(shown, name)}
           onChange={(part) => onChange((old) => old.map((one, place) => (place === shown ? { ...one, ...part } : one)))}
         />
       )}

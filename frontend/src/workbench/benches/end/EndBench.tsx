@@ -5,6 +5,7 @@ import { Button } from "../../../ui/Button";
 import { ChoiceField } from "../../../ui/fields";
 import { moved } from "../../../ui/OrderButtons";
 import type { BenchProps } from "../../state/props";
+import { countersAt, placesFor } from "../parts/places";
 import { OddsLine } from "../parts/OddsLine";
 import { EndingHeads, EndingRow } from "./EndingRow";
 import { ScoreLine } from "./ScoreLine";
@@ -20,10 +21,11 @@ function withBorder(endings: Ending[], left: number, right: number, score: numbe
 }
 
 /** The endings in order; the first that fits is taken. */
-export function EndBench({ game, document, edit, table }: BenchProps) {
+export function EndBench({ game, document, edit, rename, table }: BenchProps) {
   const endings = document.endings;
   const set = (change: (endings: Ending[]) => Ending[]) => edit((old) => ({ ...old, endings: change(old.endings) }));
-  const counters = table.steps[0]?.table.players[0]?.counters.map(({ name }) => name) ?? [];
+  const counters = countersAt(table.steps);
+  const places = placesFor(counters, true);
   return (
     <div className="space-y-2.5">
       <ScoreLine spans={game.score_spans} endings={game.document.endings} onMove={(left, right, score) => set((old) => withBorder(old, left, right, score))} />
@@ -39,8 +41,10 @@ export function EndBench({ game, document, edit, table }: BenchProps) {
               index={index}
               count={endings.length}
               counters={[...counters, ...COUNTED]}
+              places={places}
               cues={document.cues.map((cue) => cue.name)}
               onChange={(change) => set((old) => old.map((one, place) => (place === index ? { ...one, ...change } : one)))}
+              onName={(title) => rename("ending", index, title)}
               onMove={(to) => set((old) => moved(old, index, to))}
               onRemove={() => set((old) => old.filter((_, place) => place !== index))}
             />

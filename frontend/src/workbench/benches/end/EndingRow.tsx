@@ -4,7 +4,7 @@ import { VALUES } from "../../../api/parts";
 import type { Ending } from "../../../api/schema";
 import { BadgePicture } from "../../../table/BadgePicture";
 import { Button } from "../../../ui/Button";
-import { NumberField, SelectField, SwitchField, TextField } from "../../../ui/fields";
+import { NameField, NumberField, PlacesField, SelectField, SwitchField, TextField } from "../../../ui/fields";
 import { toldOf } from "../../../ui/fields/told";
 import { OrderButtons } from "../../../ui/OrderButtons";
 import { optionsOf } from "../parts/options";
@@ -32,20 +32,23 @@ type EndingRowProps = {
   /** What it can count. */
   counters: string[];
   cues: string[];
+  /** What its verdict can have filled in. */
+  places: string[];
   onChange: (change: Partial<Ending>) => void;
+  onName: (title: string) => void;
   onMove: (to: number) => void;
   onRemove: () => void;
 };
 
 /** An ending in one line, with its verdict under it. */
-export function EndingRow({ ending, index, count, counters, cues, onChange, onMove, onRemove }: EndingRowProps) {
+export function EndingRow({ ending, index, count, counters, cues, places, onChange, onName, onMove, onRemove }: EndingRowProps) {
   const at = `endings[${index}]`;
   const [isOpen, setIsOpen] = useState(ending.when !== "" || !ending.counts_as_best);
   return (
     <li className="space-y-1 rounded-lg border border-line px-2 py-1.5">
       <div className={COLUMNS}>
         <b className="font-serif text-lg">{index + 1}</b>
-        <TextField hideLabel where={`${at}.title`} value={ending.title} onChange={(title) => onChange({ title })} />
+        <NameField hideLabel where={`${at}.title`} value={ending.title} onName={onName} />
         <SelectField
           hideLabel
           where={`${at}.counts`}
@@ -62,7 +65,7 @@ export function EndingRow({ ending, index, count, counters, cues, onChange, onMo
         </span>
       </div>
       <div className="flex items-start gap-2 pl-7">
-        <TextField hideLabel className="min-w-0 flex-1" where={`${at}.verdict`} value={ending.verdict} onChange={(verdict) => onChange({ verdict })} />
+        <PlacesField hideLabel isBrief className="flex-1" where={`${at}.verdict`} value={ending.verdict} places={places} onChange={(verdict) => onChange({ verdict })} />
         <Button look="quiet" className="px-2" aria-expanded={isOpen} onClick={() => setIsOpen(!isOpen)}>
           {isOpen ? <ChevronUp aria-hidden /> : <ChevronDown aria-hidden />} More
           <span className="sr-only"> of {ending.title}</span>

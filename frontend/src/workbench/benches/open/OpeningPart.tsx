@@ -1,13 +1,14 @@
 import { Copy, Plus, Trash2 } from "lucide-react";
 import { NEW_ROUND, VALUES } from "../../../api/parts";
 import { Button } from "../../../ui/Button";
-import { ChoiceField, NumberField, SelectField, SwitchField, TextAreaField, TextField } from "../../../ui/fields";
+import { ChoiceField, NameField, NumberField, PlacesField, SelectField, SwitchField } from "../../../ui/fields";
 import { OrderButtons, moved } from "../../../ui/OrderButtons";
 import type { BenchProps } from "../../state/props";
 import { optionsOf } from "../parts/options";
+import { countersAt, placesFor } from "../parts/places";
 
 /** How a run begins: the opening words, the players, and the rounds. */
-export function OpeningPart({ document, edit }: BenchProps) {
+export function OpeningPart({ document, edit, rename, table }: BenchProps) {
   const opening = document.opening;
   const set = (change: Partial<typeof opening>) =>
     edit((old) => ({ ...old, opening: { ...old.opening, ...change } }));
@@ -21,8 +22,10 @@ export function OpeningPart({ document, edit }: BenchProps) {
   };
   return (
     <div className="space-y-5">
-      <TextAreaField
+      <PlacesField
+        isLong
         where="opening.words"
+        places={placesFor(countersAt(table.steps))}
         value={opening.words}
         onChange={(words) => set({ words })}
       />
@@ -56,16 +59,13 @@ export function OpeningPart({ document, edit }: BenchProps) {
             // Rounds have no identity but their place.
             <li key={index} className="flex items-center gap-2">
               <b className="w-5 font-serif text-lg">{index + 1}</b>
-              <TextField
+              <NameField
                 label={`Title of round ${index + 1}`}
                 where={`rounds[${index}].title`}
                 hideLabel
                 className="min-w-0 flex-1"
                 value={round.title}
-                maxLength={200}
-                onChange={(title) =>
-                  setRounds((rounds) => rounds.map((old, place) => (place === index ? { ...old, title } : old)))
-                }
+                onName={(title) => rename("round", index, title)}
               />
               <OrderButtons
                 name={round.title}

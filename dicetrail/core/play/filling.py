@@ -1,0 +1,51 @@
+"""What a maker's words can have filled in: ``{score}``, ``{name}``, ``{points}``.
+
+The same names stand for the same things in every text of a game. A name followed by forms,
+``{score|point|points}``, gives the form that goes with the number.
+"""
+
+from dicetrail.core.document import Badge, Phrase
+from dicetrail.core.play.program import Program
+from dicetrail.core.play.state import Phase, State
+
+PLACES: dict[str, str] = {
+    "name": "the player's name",
+    "player_number": "the player's number, from 1",
+    "number": "the question's number in its round, from 1",
+    "round_number": "the round's number, from 1",
+    "asked": "how many questions are done with",
+    "points": "the score with its word: 1 point, 3 points",
+    "badge": "what the ending's badge is called",
+}
+"""What can be filled in besides counters and facts, in words."""
+
+ONLY_AT_END = frozenset({"badge"})
+"""Those that mean something once the run has come to its ending."""
+
+
+def filled(program: Program, state: State, words: str) -> str:
+    """A maker's words with everything filled in, about the player whose turn it is."""
+    return program.wording.filled(words, places(program, state)) if "{" in words else words
+
+
+def places(program: Program, state: State) -> dict[str, object]:
+    """What words can have filled in, by name."""
+    tally = state.tally
+    values: dict[str, object] = {
+        "name": state.players[state.turn],
+        "player_number": state.turn + 1,
+        "number": state.position + 1,
+        "round_number": state.round + 1,
+        "asked": tally.right_count + tally.wrong_count,
+        "points": program.wording.say(Phrase.POINTS, count=program.rules.score(tally)),
+    }
+    if state.phase is Phase.ENDED:
+        values["badge"] = badge_name(program, state)
+    # A counter of the game's own stands before a name that came later.
+    return {**values, **program.rules.values(tally)}
+
+
+def badge_name(program: Program, state: State) -> str:
+    """What the badge of a run's ending is called; empty where there is none."""
+    badge = Badge.NONE if state.ending is None else program.game.endings[state.ending].badge
+    return "" if badge is Badge.NONE else program.wording.say(Phrase(f"badge {badge.value}"))
