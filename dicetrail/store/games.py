@@ -6,6 +6,7 @@ from sqlalchemy import Select, func, select
 from sqlalchemy.orm import Session
 
 from dicetrail.core import Game
+from dicetrail.store.addresses import is_taken, move_address
 from dicetrail.store.errors import NotFound, StaleRevision
 from dicetrail.store.models import GameRevision, GameRow, KeptGame
 from dicetrail.store.names import identifier
@@ -15,9 +16,7 @@ def add_game(
     session: Session, game: Game, now: datetime, game_id: str | None = None
 ) -> GameRevision:
     """Keep a new game. Its identifier comes from its title unless one is given."""
-    name = game_id or identifier(
-        game.title, "game", lambda taken: session.get(GameRow, taken) is not None
-    )
+    name = game_id or identifier(game.title, "game", lambda taken: is_taken(session, taken))
     session.add(GameRow(id=name, made_at=now))
     session.flush()
     return _add_revision(session, name, 1, game, now)
@@ -114,6 +113,8 @@ def revise_game(
         raise StaleRevision("game", saved_on, newest.number)
     if newest.document == game:
         return newest
+    if newest.document.title != game.title:
+        move_address(session, game_id, game.title, now)
     return _add_revision(session, game_id, newest.number + 1, game, now)
 
 

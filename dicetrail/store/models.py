@@ -200,6 +200,16 @@ class GameRow(Base):
     """When it was taken off the shelf; nothing of it is lost."""
 
 
+class GameAddress(Base):
+    """An address of a game. The newest is the one its title gave it; older ones lead there."""
+
+    __tablename__ = "game_addresses"
+
+    address: Mapped[str] = mapped_column(String(80), primary_key=True)
+    game_id: Mapped[str] = mapped_column(ForeignKey("games.id"), index=True)
+    made_at: Mapped[datetime] = mapped_column(UtcTime)
+
+
 class GameRevision(Base):
     """A game as it was saved once. Revisions count from 1."""
 

@@ -16,6 +16,7 @@ from dicetrail.store.runs import forget_unbegun
 from dicetrail.web import reading
 from dicetrail.web.backup import routes as backup
 from dicetrail.web.door import key
+from dicetrail.web.door.addresses import Addresses
 from dicetrail.web.door.guards import BodyLimit, HeadAsGet, OwnPages, RateLimits, StrictHeaders
 from dicetrail.web.dress import routes as looks
 from dicetrail.web.dropped import routes as dropped
@@ -114,6 +115,7 @@ def create_app(
     app.state.key = maker_key
     app.state.address = address
     explain_errors(app)
+    app.add_middleware(Addresses, shelf=app.state.shelf)
     app.add_middleware(BodyLimit)
     app.add_middleware(OwnPages)
     if maker_key is not None:

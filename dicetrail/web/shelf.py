@@ -7,6 +7,7 @@ recently used dropped first.
 import gc
 from collections import OrderedDict
 from collections.abc import Callable, Collection, Hashable, Mapping, Sequence
+from contextlib import suppress
 from dataclasses import replace
 from functools import lru_cache, partial
 from threading import Lock
@@ -36,7 +37,8 @@ from dicetrail.core.survey import Edits, PackLook, RowFault, edited_pack
 from dicetrail.core.workbench import Examined
 from dicetrail.files.aside import Aside
 from dicetrail.scouting import Crew, Subject, here
-from dicetrail.store import Database
+from dicetrail.store import Database, StoreTrouble
+from dicetrail.store.addresses import addresses
 from dicetrail.store.games import game_revision
 from dicetrail.store.models import RunRow
 from dicetrail.store.packs import KeptPack, edits_of, newest_packs, pack_of, pack_revision
@@ -106,6 +108,15 @@ class Shelf:
         self.studies = Studies()
         self._crew: Crew | None = None
         self._gathering = Lock()
+        self.addresses: dict[str, str] = {}
+        """The game that each address leads to."""
+        with suppress(StoreTrouble):  # it is told to whoever asks for something
+            self.know_addresses()
+
+    def know_addresses(self) -> None:
+        """Read anew which address leads to which game."""
+        with self.database.reading() as session:
+            self.addresses = addresses(session)
 
     def close(self) -> None:
         """End whatever is still being read."""

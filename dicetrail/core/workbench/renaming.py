@@ -6,6 +6,7 @@ cues and by the look. A part that is renamed alone would leave these pointing no
 
 import ast
 from dataclasses import fields, replace
+from typing import Any
 
 from dicetrail.core.document import Game, Moves, Round, To, Value, Way
 
@@ -41,7 +42,8 @@ def renamed(game: Game, kind: Named, number: int, name: str) -> Game:
     names = [getattr(part, field) for part in parts]
     old = names[number]
     parts[number] = replace(parts[number], **{field: name})
-    game = replace(game, **{row: tuple(parts)})
+    rows: dict[str, Any] = {row: tuple(parts)}
+    game = replace(game, **rows)
     if not old or not name or name in names or names.count(old) > 1:
         return game
     return _pointing(game, kind, old, name)
@@ -62,14 +64,12 @@ def _pointing(game: Game, kind: Named, old: str, name: str) -> Game:
     if kind is Named.SOUND:
         cues = tuple(replace(cue, sound=anew(cue.sound)) for cue in game.cues)
         opening = replace(game.opening, narration=anew(game.opening.narration))
-        music = replace(
-            game.look.music,
-            **{
-                field.name: anew(known)
-                for field in fields(game.look.music)
-                if isinstance(known := getattr(game.look.music, field.name), str)
-            },
-        )
+        loops: dict[str, Any] = {
+            field.name: name
+            for field in fields(game.look.music)
+            if getattr(game.look.music, field.name) == old
+        }
+        music = replace(game.look.music, **loops)
         game = replace(game, cues=cues, opening=opening, look=replace(game.look, music=music))
     if kind in _DEEDS:
         game = replace(game, script=_in_script(game.script, _DEEDS[kind], old, name))

@@ -46,6 +46,7 @@ def restore_shelf(file: UploadFile, shelf: SharedShelf) -> None:
             copyfileobj(file.file, to)
         try:
             restore_into(shelf.database, copy)
+            shelf.know_addresses()
         except StoreTrouble as trouble:
             if trouble.is_full:
                 raise

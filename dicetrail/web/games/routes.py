@@ -26,6 +26,7 @@ from dicetrail.core.workbench import (
     with_first_patterns,
 )
 from dicetrail.store import NotFound
+from dicetrail.store.addresses import address_of
 from dicetrail.store.games import (
     add_game,
     delete_game,
@@ -130,6 +131,7 @@ def save_game(game_id: str, save: GameSave, shelf: SharedShelf, now: Now) -> Gam
     shelf.examined(save.document, packs)
     with shelf.database.writing() as session:
         revise_game(session, game_id, save.revision, save.document, now)
+    shelf.know_addresses()
     return game_view(shelf, game_id)
 
 
@@ -258,6 +260,7 @@ def game_view(shelf: Shelf, game_id: str) -> GameView:
         examined = shelf.examined(game.document, _numbers(packs))
         return GameView(
             id=game_id,
+            address=address_of(session, game_id),
             revision=game.number,
             saved_at=game.saved_at,
             document=game.document,

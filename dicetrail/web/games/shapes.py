@@ -58,6 +58,8 @@ class GameView(BaseModel):
     """A game as it now stands: its document, and all that is worked out from it."""
 
     id: str
+    address: str
+    """By which players reach it: made from its title."""
     revision: int
     saved_at: datetime
     document: Game

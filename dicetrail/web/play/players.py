@@ -9,6 +9,7 @@ from fastapi import Request, Response
 from dicetrail.core import GameProblems, Phase
 from dicetrail.core.document import as_written
 from dicetrail.core.draw import name_of_dice
+from dicetrail.store.addresses import address_of
 from dicetrail.store.games import newest_game
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import runs_of_game
@@ -78,7 +79,8 @@ def share(game_id: str, shelf: SharedShelf, request: Request) -> Sharing:
     """The address of the players' page."""
     with shelf.database.reading() as session:
         newest_game(session, game_id)
-    return Sharing(address=_address(game_id, request), is_local=request.app.state.address is None)
+        name = address_of(session, game_id)
+    return Sharing(address=_address(name, request), is_local=request.app.state.address is None)
 
 
 @router.get("/qr.svg", response_class=Response, responses=files("image/svg+xml"))
@@ -86,12 +88,13 @@ def draw_code(game_id: str, shelf: SharedShelf, request: Request) -> Response:
     """The address of the players' page as a QR code (ISO/IEC 18004), to be scanned."""
     with shelf.database.reading() as session:
         newest_game(session, game_id)
+        name = address_of(session, game_id)
     out = io.BytesIO()
-    code = segno.make(_address(game_id, request), error="m", micro=False)
+    code = segno.make(_address(name, request), error="m", micro=False)
     code.save(out, kind="svg", scale=6, border=4, dark="#1f2a2e", light="#fffdf8")
     return Response(out.getvalue(), 200, {"cache-control": "no-cache"}, "image/svg+xml")
 
 
-def _address(game_id: str, request: Request) -> str:
+def _address(name: str, request: Request) -> str:
     base = request.app.state.address or str(request.base_url).rstrip("/")
-    return f"{base}/play/{game_id}"
+    return f"{base}/play/{name}"

@@ -3443,6 +3443,8 @@ export interface components {
         GameView: {
             /** Id */
             id: string;
+            /** Address */
+            address: string;
             /** Revision */
             revision: number;
             /**

@@ -69,7 +69,7 @@ export function Header({ game, title, saving, edit, table, undo, redo, turned, o
       <Link to={`/take/${game.id}`} aria-label="Take away" title="Take away" className={`${buttonLook("quiet")} px-2`}>
         <Package aria-hidden />
       </Link>
-      <Link to={`/play/${game.id}`} target="_blank" aria-label="Play page" title="Play page" className={`${buttonLook("quiet")} px-2`}>
+      <Link to={`/play/${game.address}`} target="_blank" aria-label="Play page" title="Play page" className={`${buttonLook("quiet")} px-2`}>
         <ExternalLink aria-hidden />
       </Link>
       <Button look="quiet" aria-label="Shortcuts" className="px-2" onClick={onShortcuts}>

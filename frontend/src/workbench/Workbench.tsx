@@ -1,5 +1,5 @@
 import { useMemo, useState } from "react";
-import { Link, useNavigate, useParams, useSearchParams } from "react-router";
+import { Link, Navigate, useLocation, useNavigate, useParams, useSearchParams } from "react-router";
 import { useGame } from "../api/games";
 import type { GameView, Stop } from "../api/schema";
 import { Guarded } from "../app/Guarded";
@@ -52,6 +52,10 @@ const LEAST_FOOTPRINTS = 90;
 export default function Workbench() {
   const { gameId = "", stop } = useParams();
   const game = useGame(gameId);
+  const { search } = useLocation();
+  if (game.data && game.data.id !== gameId) {
+    return <Navigate replace to={`/game/${game.data.id}${stop ? `/${stop}` : ""}${search}`} />;
+  }
   if (game.data) return <Opened key={gameId} game={game.data} chosenStop={stop} />;
   return (
     <Page title="Workbench">
