@@ -19,7 +19,6 @@ from dicetrail.core import (
     Answer,
     Begin,
     Continue,
-    Finish,
     Hint,
     Kind,
     Letter,
@@ -35,7 +34,7 @@ from dicetrail.core import (
     table,
 )
 from dicetrail.core.document import Phrase, Wording
-from dicetrail.core.play import CueShown, Listen, Result
+from dicetrail.core.play import CueShown, Finish, Listen, Result
 
 _LOOK_EVERY = 0.1
 

@@ -14,11 +14,12 @@ from functools import cached_property
 from itertools import islice, pairwise
 from statistics import median
 
-from dicetrail.core import Kind
+from dicetrail.core import Kind, Shows
 from dicetrail.core.answers import read_number
 from dicetrail.files.headings import LONGEST_HEADING, names_a_column, role_named, says_right
 from dicetrail.files.plan import ROLE_OF_DETAIL, TRUTH_WORDS, Plan, Role, Separator
 from dicetrail.files.sheets import MOST_COLUMNS, Rows, unguarded
+from dicetrail.files.shown import shown_by
 from dicetrail.files.text import FileProblem
 
 LOOKED_AT = 200
@@ -476,6 +477,11 @@ def _roles_from_values(
     asked = _asked(columns, left)
     roles[asked] = Role.QUESTION
     rest = [place for place in left if place != asked]
+    for role, shows in ((Role("picture"), Shows.PICTURE), (Role("sound"), Shows.SOUND)):
+        named = [place for place in rest if shown_by(columns[place].values) is shows]
+        if named and len(named) < len(rest):
+            roles[named[0]] = role
+            rest.remove(named[0])
     for place, role in zip(rest, _answers_from_values(columns, rest, body), strict=True):
         roles[place] = role
     return roles

@@ -74,6 +74,8 @@ class Reading:
     """What a file that is read as facts holds."""
     notes: tuple[str, ...] = ()
     """What of it was left out, and how what could be read otherwise was read, in sentences."""
+    may_be_facts: bool = False
+    """Whether what was read as questions looks like a table of facts."""
 
 
 def guess(content: bytes, wish: Wish = NO_WISH) -> Plan:
@@ -133,7 +135,8 @@ def _guessed_text(found: Text, wish: Wish) -> Plan:
     rows = SeparatedRows(found.text, sign)
     if not looks_written and _evenness(rows) >= 0.6:
         return _guessed(rows, Plan(Format.TABLE, found.encoding, sign), wish)
-    as_written = _share(*read_written(lines))
+    found_so = read_written(lines)
+    as_written = _share(found_so.questions, found_so.refused)
     plan = _guessed(rows, Plan(Format.TABLE, found.encoding, sign), wish)
     with _no_garbage_search():
         rows = SeparatedRows(found.text, sign)
@@ -155,7 +158,8 @@ def _evenness(rows: Rows) -> float:
 
 def _guessed_paper(paper: Paper, wish: Wish) -> Plan:
     """The table of a document if it has one that is read better than its lines."""
-    as_written = _share(*read_written(paper.lines))
+    found = read_written(paper.lines)
+    as_written = _share(found.questions, found.refused)
     if paper.table and wish.format is not Format.WRITTEN:
         plan = _guessed(paper.table, Plan(Format.DRAWN, ""), wish)
         looked = _read_rows(paper.table, plan, {}, lambda _: None, LOOKED_AT, None)
@@ -283,10 +287,11 @@ def read_questions(
         return Reading(questions, refused, plan, None, 0, items, is_whole=is_whole)
     if plan.format is Format.WRITTEN:
         lines = _lines_of(content, plan)
-        questions, refused = read_written(lines, mended, most)
+        questions, refused, headings = read_written(lines, mended, most)
         blocks = len(questions) + len(refused)
         is_whole = most is None or blocks < most
         notes = read_paper(content).notes if is_paper(content) else ()
+        notes += _heading_notes(headings)
         return Reading(questions, refused, plan, None, 0, blocks, is_whole=is_whole, notes=notes)
     rows = _rows_of(content, plan, most)
     with _no_garbage_search():
@@ -294,10 +299,61 @@ def read_questions(
             reading = _read_facts(rows, plan, mended or {}, progress, most)
         else:
             reading = _read_rows(rows, plan, mended or {}, progress, most, media)
+            may_be_facts = _may_be_facts(reading)
+            reading = replace(reading, notes=_doubts(reading), may_be_facts=may_be_facts)
     if isinstance(rows, WorkbookRows):
         is_whole = reading.is_whole and not rows.is_cut
-        return replace(reading, sheets=rows.sheets, notes=rows.notes, is_whole=is_whole)
-    return replace(reading, notes=read_paper(content).notes) if is_paper(content) else reading
+        notes = (*rows.notes, *reading.notes)
+        return replace(reading, sheets=rows.sheets, notes=notes, is_whole=is_whole)
+    if is_paper(content):
+        return replace(reading, notes=(*read_paper(content).notes, *reading.notes))
+    return reading
+
+
+_MOST_TOLD = 12
+"""So many lines are named in a note."""
+
+
+def _heading_notes(headings: Sequence[Line]) -> tuple[str, ...]:
+    """Which lines were taken for headings, and are in no question."""
+    if not headings:
+        return ()
+    told = ", ".join(f"{line.number} (“{line.text[:60]}”)" for line in headings[:_MOST_TOLD])
+    more = f" and {len(headings) - _MOST_TOLD} more" if len(headings) > _MOST_TOLD else ""
+    lines = "line" if len(headings) == 1 else "lines"
+    return (f"Taken for headings over questions, and left out: {lines} {told}{more}.",)
+
+
+def _doubts(reading: Reading) -> tuple[str, ...]:
+    """What of a table its maker should look at: rows with fewer wrong choices than the others."""
+    counts = [len(question.wrong) for question in reading.questions]
+    usual = max(Counter(counts).items(), key=lambda item: (item[1], item[0]), default=(0, 0))[0]
+    fewer = [at for at, count in enumerate(counts) if 0 < count < usual]
+    if not fewer or 2 * len(fewer) > len(counts):
+        return ()
+    named = ", ".join(f"“{reading.questions[at].prompt[:60]}”" for at in fewer[:_MOST_TOLD])
+    more = f" and {len(fewer) - _MOST_TOLD} more" if len(fewer) > _MOST_TOLD else ""
+    has = "has" if len(fewer) == 1 else "have"
+    told = f"{named}{more} {has} fewer wrong choices than the {usual} of the others"
+    return (f"{told}. Is a field missing? If it is meant so, load them as they are.",)
+
+
+def _may_be_facts(reading: Reading) -> bool:
+    """Whether rows taken for questions look like rows of facts: names and what is so of them.
+
+    No first cell asks, all are short, and what stands as a wrong choice of one row stands as
+    that of others too.
+    """
+    plan, questions = reading.plan, reading.questions
+    if plan.contents is Contents.FACTS or len(questions) < 3 or not plan.is_plain:
+        return False
+    if any(len(question.wrong) + len(question.right) < 2 for question in questions):
+        return False
+    prompts = [question.prompt for question in questions]
+    if any(re.search(r"[?？_…:]|\.\.\.", prompt) or len(prompt.split()) > 4 for prompt in prompts):
+        return False
+    cells = Counter(cell for question in questions for cell in {*question.right, *question.wrong})
+    return any(times > 1 for times in cells.values())
 
 
 def _read_facts(

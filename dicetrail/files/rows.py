@@ -11,7 +11,7 @@ from typing import Any
 
 from dicetrail.core import PLAIN, Details, Kind, Needs, Question
 from dicetrail.core.answers import LETTERS
-from dicetrail.core.document import DETAILS, MOST_CHOICES, Detail, Value
+from dicetrail.core.document import DETAILS, MOST_CHOICES, Detail, Shows, Value
 from dicetrail.core.survey import FieldFault, first_fault
 from dicetrail.files.guessing import WORDED_KEY, keys_in, unmarked
 from dicetrail.files.plan import (
@@ -25,6 +25,7 @@ from dicetrail.files.plan import (
     Separator,
 )
 from dicetrail.files.sheets import Refusal, unguarded
+from dicetrail.files.shown import shown_by
 
 _SPACES = re.compile(r" {2,}")
 _LETTERED = re.compile(r"\(?([A-La-l])[.):]\s+(.+)", re.DOTALL)
@@ -53,6 +54,8 @@ def plain_question(cells: list[str], plan: Plan) -> Question:
     if "'" in together:
         cells = [unguarded(cell) for cell in cells]
     question = Question(cells[0], (*cells[1:2],), (*cells[2:],))
+    if cells[-1][-5:-2].find(".") >= 0 and (shows := shown_by(cells[1:])) is not Shows.TEXT:
+        question = replace(question, details=Details(shows=shows))
     is_whole = 3 <= len(cells) <= MOST_CHOICES + 1 and all(cells)
     # Of plain signs, single-spaced, what differs by value differs to the eye.
     is_ascii = together.isascii() and together.isprintable() and "  " not in together
@@ -79,6 +82,8 @@ def planned_question(cells: list[str], plan: Plan) -> Question:
     if len(right) > 1 and Role.KEY in plan.columns and ROLE_OF_DETAIL["needs"] not in plan.columns:
         details = replace(details, needs=Needs.ALL)
     replies = _replies(cells, plan, wrong)
+    if ROLE_OF_DETAIL["shows"] not in plan.columns and kind is Kind.CHOICE and wrong:
+        details = replace(details, shows=shown_by((*right, *wrong)))
     question = Question(_one(cells, plan, Role.QUESTION), right, wrong, kind, details, replies)
     is_sorted = kind is Kind.SORT and not wrong
     fault = first_fault(replace(question, wrong=("other",)) if is_sorted else question)

@@ -49,7 +49,7 @@ _OTHER_KEYS = re.compile(
 )
 _LONGEST_TITLE = 60
 _LONGEST = 4000
-"""Longer lines are no parts of a question."""
+"""A line with more characters is refused, with its block."""
 _LETTERED = re.compile(r"\(?([A-La-l])(?:[).:]|\s[-–—])\s*(\S.*)")
 _BOXED = re.compile(r"(?:[-–—•*+]\s+)?(?:(\[[xX✓]\]|☑|☒)|\[ ?\]|☐)\s*(\S.*)")
 _BULLETED = re.compile(r"([-–—•·▪◦○●‣*+]|o)\s+(\S.*)")
@@ -77,12 +77,13 @@ _KEY_IN_A_LINE = re.compile(_KEY_HEAD.pattern.removesuffix(":?") + r":\s*(\S.*)"
 _KEY_PAIR = re.compile(r"(\d{1,4})\s*[.):\-–=]?\s*\(?([A-La-l])\)?(?=[\s,;.]|$)")
 _KEY_LINE = re.compile(r"(\d{1,4})\s*[.):\-–=]\s*(\S.*)")
 _INLINE = re.compile(r"(?:^|\s)\(?([a-lA-L])[).]\s*(?=\S)")
+_ASKED_AND_ANSWERED = re.compile(r"(.{2,}?[?？])\s*[-–—:=]*\s*(\S.*)")
 _PAIRS = (
     re.compile(
         r"(.{2,}?)\s*[(\[](true|false|t|f|wahr|falsch|vrai|faux|verdadero|falso)[)\]]\.?",
         re.IGNORECASE,
     ),
-    re.compile(r"(.{2,}?\?)\s*[-–—:=]*\s*(\S.*)"),
+    _ASKED_AND_ANSWERED,
     re.compile(r"(.{2,}?)\s+[-–—=]+>?\s+(\S.*)"),
     re.compile(r"([^:]{2,80}):\s+(\S.*)"),
 )
@@ -95,9 +96,13 @@ class _Block:
 
     lines: list[Line] = field(default_factory=list)
     number: int | None = None
+    counts_from: int | None = None
+    """The number of the last numbered question before it."""
     asked: list[str] = field(default_factory=list)
     options: list[tuple[str, bool]] = field(default_factory=list)
     """Each with whether it is marked."""
+    too_long: Line | None = None
+    """A line of it that is longer than any is read."""
     is_bare: bool = False
     """Whether its options stand one a line, and a mark alone tells that they are such."""
     answers: list[str] = field(default_factory=list)
@@ -112,35 +117,50 @@ class _NotUnderstood(Exception):
         super().__init__(what)
 
 
+class Written(NamedTuple):
+    """What a written text held: every line of it is in one of these, or tells the answers."""
+
+    questions: tuple[Question, ...]
+    refused: tuple[Refusal, ...]
+    headings: tuple[Line, ...]
+    """Lines that neither ask nor answer, taken for titles over questions."""
+
+
 def read_written(
     lines: Iterable[Line],
     mended: Mapping[int, Sequence[str]] | None = None,
     most: int | None = None,
-) -> tuple[tuple[Question, ...], tuple[Refusal, ...]]:
+) -> Written:
     """The questions of a written text, and the blocks that are none.
 
     `mended` holds blocks given anew, line by line, by the line they begin at; `most` stops
     after so many blocks.
     """
-    lines = [plainly_labelled(line) for line in lines if len(line.text) <= _LONGEST]
-    lines, key = _without_key(lines)
+    lines, key = _without_key([_plain(line) for line in lines])
     questions: list[Question] = []
     refused: list[Refusal] = []
+    headings: list[Line] = []
     for place, block in enumerate(_blocks(lines), 1):
         first = block.lines[0].number
         if mended and first in mended:
-            anew = [plainly_labelled(Line(first, text)) for text in mended[first]]
+            anew = [_plain(Line(first, text)) for text in mended[first]]
             block = next(iter(_blocks(anew)), block)
         if len(questions) + len(refused) == most:
             break
         if _is_title(block):
+            headings += block.lines
             continue
         try:
             questions.append(_question(block, key.get(block.number or place)))
         except _NotUnderstood as fault:
             cells = tuple(line.text for line in block.lines)
             refused.append(Refusal(first, 1, fault.what, fault.mend, "\n".join(cells), cells))
-    return tuple(questions), tuple(refused)
+    return Written(tuple(questions), tuple(refused), tuple(headings))
+
+
+def _plain(line: Line) -> Line:
+    """The line plainly labelled; one that is too long stays as it is."""
+    return plainly_labelled(line) if len(line.text) <= _LONGEST else line
 
 
 def lines_of(text: str) -> list[Line]:
@@ -214,14 +234,17 @@ def _blocks(lines: Sequence[Line]) -> Iterator[_Block]:
     block = _Block()
     is_after_blank = False
     for line in lines:
-        text = line.text.strip()
+        # Only the beginning of a line that is too long is looked at.
+        text = line.text[:_LONGEST].strip()
         if not text:
             is_after_blank = True
             continue
         if _begins(block, text, is_after_blank):
             yield block
-            block = _Block()
+            block = _Block(counts_from=block.number or block.counts_from)
         _add(block, line, text)
+        if len(line.text) > _LONGEST:
+            block.too_long = line
         is_after_blank = False
     if block.lines:
         yield block
@@ -238,6 +261,14 @@ def _begins(block: _Block, text: str, is_after_blank: bool) -> bool:
     numbered = _NUMBERED.fullmatch(text)
     if numbered and block.number is not None and int(numbered[1]) == block.number + 1:
         return True
+    if _asks(text) and any(map(_asks, block.asked)) and not block.is_bare:
+        return True  # a question after one that has no answer yet, or has it in its line
+    bare = block.asked[0] if len(block.asked) == 1 else ""
+    if _asks(bare) and not (block.options or block.answers) and _asks_and_answers(text):
+        return True
+    before = block.counts_from if block.number is None and is_after_blank else None
+    if numbered and before is not None and int(numbered[1]) == before + 1:
+        return True
     if block.is_bare and not is_after_blank and not numbered and not text.endswith("?"):
         return False
     if not block.options and _pair(" ".join(block.asked)) and _pair(text):
@@ -252,9 +283,20 @@ def _begins(block: _Block, text: str, is_after_blank: bool) -> bool:
     return is_after_blank and (len(block.lines) > 1 or _pair(text) is not None)
 
 
+def _asks(text: str) -> bool:
+    """Whether a line is a question by its last character, or has one and its answer."""
+    return text.endswith(("?", "？")) or _asks_and_answers(text)
+
+
+def _asks_and_answers(text: str) -> bool:
+    return _ASKED_AND_ANSWERED.fullmatch(text) is not None
+
+
 def _is_title(block: _Block) -> bool:
     """Whether a block is one line that neither asks nor answers: a title over questions."""
     if len(block.lines) > 1 or block.number is not None or block.options or block.answers:
+        return False
+    if block.too_long is not None:
         return False
     text = " ".join(block.asked)
     return len(text) <= _LONGEST_TITLE and not text.endswith(("?", "？")) and not _pair(text)
@@ -348,8 +390,15 @@ def _pair(text: str) -> tuple[str, str] | None:
 
 def _question(block: _Block, key: str | None) -> Question:
     """The question of a block. Raises _NotUnderstood."""
+    if (line := block.too_long) is not None:
+        raise _NotUnderstood(
+            f"line {line.number} has {len(line.text):,} characters; {_LONGEST:,} are read at most",
+            "shorten it, or part it into several lines",
+        )
     options, asked = list(block.options), list(block.asked)
     answers = block.answers or ([key] if key else [])
+    if len(options) == 1 and not answers and _is_answer_of_one_letter(block):
+        options, answers = [], [options[0][0]]  # “A:” stood for “Answer:”
     if not options and len(asked) > 1:
         asked, answers, options = _one_a_line(block, asked, answers)
     prompt = " ".join(asked)
@@ -368,6 +417,11 @@ def _question(block: _Block, key: str | None) -> Question:
     if fault := first_fault(made):
         raise _NotUnderstood(fault.what, fault.mend)
     return made
+
+
+def _is_answer_of_one_letter(block: _Block) -> bool:
+    """Whether the last line of a block begins with ``A:``."""
+    return block.lines[-1].text.strip()[:2] in ("A:", "a:")
 
 
 def _one_a_line(

@@ -14,6 +14,7 @@ from dicetrail.core.document import Best
 from dicetrail.core.play import CameTo, measure_of
 from dicetrail.store.database import Database
 from dicetrail.store.errors import NotFound, StaleRun
+from dicetrail.store.games import game_revision
 from dicetrail.store.models import GameRevision, Place, RunInput, RunRow
 
 
@@ -89,12 +90,23 @@ _BEST_FIRST = {
 
 
 def best_runs(session: Session, game: GameRevision, most: int) -> list[RunRow]:
-    """The players' best runs of a revision of a game, the first to come to something before
-    others as good."""
+    """The players' best runs of a game by the rules it now has, the first to come to something
+    before others as good. A version that only says or shows otherwise counts as the same."""
+    counting = select(RunRow.game_revision).where(
+        RunRow.game_id == game.game_id, RunRow.place == Place.PLAY, RunRow.counts.is_(True)
+    )
+    numbers = list(session.scalars(counting.distinct()))
+    rules = game.document.what_counts
+    alike = [
+        number
+        for number in numbers
+        if number == game.number
+        or game_revision(session, game.game_id, number).document.what_counts == rules
+    ]
     return list(
         session.scalars(
             select(RunRow)
-            .where(RunRow.game_id == game.game_id, RunRow.game_revision == game.number)
+            .where(RunRow.game_id == game.game_id, RunRow.game_revision.in_(alike))
             .where(RunRow.place == Place.PLAY, RunRow.counts.is_(True))
             .order_by(*_BEST_FIRST[game.document.best])
             .limit(most)

@@ -14,7 +14,6 @@ from dicetrail.core import (
     Draw,
     DrawOrder,
     Ending,
-    Finish,
     Game,
     Hint,
     Kind,
@@ -36,7 +35,7 @@ from dicetrail.core import (
 )
 from dicetrail.core.answers.letters import letters_of
 from dicetrail.core.document import Facts, Leaves, Pattern, RoundOrder
-from dicetrail.core.play import Intent, next_input
+from dicetrail.core.play import Finish, Intent, next_input
 from dicetrail.core.play.program import made_ready, most_questions, question_of, round_of
 from dicetrail.core.survey.reach import Final, reach
 

@@ -31,7 +31,7 @@ from dicetrail.core import (
     table,
 )
 from dicetrail.core.document import Effect
-from dicetrail.core.play import answered, go_on, is_best
+from dicetrail.core.play import Listen, answered, go_on, is_best
 from dicetrail.core.workbench import changes_between
 from tests.core.examples import FIVE, PACKS, changed, play
 from tests.core.test_laws import DICE, GAMES, INPUTS, built, played
@@ -60,7 +60,7 @@ class TestLaws(unittest.TestCase):
         for (before, after), taken in zip(pairwise(moments), inputs, strict=True):
             heard = after.state.heard
             self.assertEqual([at for _, at in heard], sorted(at for _, at in heard))
-            stays = isinstance(taken.action, Wait) or was_refused(after)
+            stays = isinstance(taken.action, Wait | Listen) or was_refused(after)
             kept = before.state.heard if stays else ()
             self.assertEqual(heard[: len(kept)], kept)
             for cue, at in heard[len(kept) :]:

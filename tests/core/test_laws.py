@@ -20,7 +20,6 @@ from dicetrail.core import (
     Draw,
     DrawOrder,
     Ending,
-    Finish,
     Game,
     GameProblems,
     Hint,
@@ -56,7 +55,7 @@ from dicetrail.core import (
 )
 from dicetrail.core.answers import compare
 from dicetrail.core.document import Language, Leaves, Made, Operator, Pattern, RoundOrder
-from dicetrail.core.play import Listen, Result, What, go_on
+from dicetrail.core.play import Finish, Listen, Result, What, go_on
 from dicetrail.core.play.program import made_ready
 from dicetrail.core.play.state import State
 from dicetrail.core.workbench import draw_list

@@ -864,6 +864,35 @@ class Game:
         """Every pack its rounds need, by its identifier, once each."""
         return tuple(dict.fromkeys(name for round_ in self.rounds for name in round_.packs_used))
 
+    @property
+    def what_counts(self) -> "Game":
+        """The game without its words, cues, sounds and looks: what a score hangs on.
+
+        Runs of two versions are compared where this is the same of both.
+        """
+        return replace(
+            self,
+            title="",
+            endings=tuple(
+                replace(ending, verdict="", badge=Badge.NONE, cue="", picture="")
+                for ending in self.endings
+            ),
+            opening=replace(
+                self.opening,
+                words="",
+                asks_names=False,
+                narration="",
+                reads_aloud=False,
+                asks_remark=False,
+            ),
+            cues=(),
+            sounds=(),
+            look=AS_THE_WORKBENCH,
+            phrases=(),
+            framed_by=(),
+            known_as=(),
+        )
+
     def with_packs(self, names: Mapping[str, str]) -> "Game":
         """The game with packs under other identifiers, by those it has now."""
 

@@ -48,4 +48,14 @@ def places(program: Program, state: State) -> dict[str, object]:
 def badge_name(program: Program, state: State) -> str:
     """What the badge of a run's ending is called; empty where there is none."""
     badge = Badge.NONE if state.ending is None else program.game.endings[state.ending].badge
-    return "" if badge is Badge.NONE else program.wording.say(Phrase(f"badge {badge.value}"))
+    return "" if badge is Badge.NONE else program.wording.say(_BADGES[badge])
+
+
+_BADGES = {
+    Badge.ROSETTE: Phrase.BADGE_ROSETTE,
+    Badge.MARROW: Phrase.BADGE_MARROW,
+    Badge.BASKET: Phrase.BADGE_BASKET,
+    Badge.SPROUT: Phrase.BADGE_SPROUT,
+    Badge.TROWEL: Phrase.BADGE_TROWEL,
+    Badge.SLUG: Phrase.BADGE_SLUG,
+}

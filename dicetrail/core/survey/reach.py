@@ -94,6 +94,8 @@ class Reach:
     """Whether every one of them is surely come to by a run."""
     ends_unasked: bool
     """Whether the run is over before its first question."""
+    ends_itself: bool
+    """Whether some run is over without its player's ending it."""
 
 
 class Asked(NamedTuple):
@@ -222,7 +224,7 @@ class _Walk:
         ]
         self.deeds = rules.script.deeds
         self.came: dict[tuple[object, ...], tuple[_Came, ...]] = {}
-        self.ends_unasked = False
+        self.ends_unasked = self.ends_itself = False
         # A round of more questions is followed whole only if every run of it is cut short.
         is_endless = any(pool > MOST_STEPS for pool in map(self._length, range(len(self.pools))))
         self.most_steps = MOST_STEPS // 4 if is_endless else MOST_STEPS
@@ -425,6 +427,8 @@ class _Walk:
             step = onward(self.game, where._replace(due=due), Way(To.ENDING, title))
             yield from self._taken(node, tallies, step)
         elif came.way is not None:
+            if self.may_finish(where, node.length):
+                self._finished(where, tallies)
             yield from self._taken(node, tallies, onward(self.game, where, came.way))
         else:
             if self.may_finish(where, node.length):
@@ -469,6 +473,7 @@ class _Walk:
     def _over(self, ends: Ends, tallies: tuple[Tally, ...]) -> None:
         """Note every way to end from here."""
         for _, over in game_ended(self.game, self.rules, ends, tallies, self._falls):
+            self.ends_itself = True
             self.finals.add(Final(self.rules.merged(over.tallies[over.whom]), over.ending))
 
     def _came_of(self, node: _Node, asked: Asked) -> tuple[_Came, ...]:
@@ -745,8 +750,8 @@ def reach(game: Game, rules: Rules, packs: Packs, censuses: Censuses | None = No
         walk = _Walk(game, rules, packs, censuses_of(game, packs) if censuses is None else censuses)
         walk.follow()
     except _TooMany:
-        return Reach(frozenset(), False, False, False)
-    return Reach(frozenset(walk.finals), True, walk.is_exact, walk.ends_unasked)
+        return Reach(frozenset(), False, False, False, True)
+    return Reach(frozenset(walk.finals), True, walk.is_exact, walk.ends_unasked, walk.ends_itself)
 
 
 def scores_reached(rules: Rules, reached: Reach) -> Mapping[Number, set[int | None]]:

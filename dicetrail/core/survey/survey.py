@@ -522,10 +522,14 @@ def _ending_problems(game: Game, rules: Rules | None, reached: Reach | None) -> 
             yield from place_problems(where, ending.verdict, game, rules, is_at_end=True)
     if rules is None or reached is None or crossed:
         return
-    if reached.is_whole and not reached.finals:
-        mend = "let a round run out, or write an ending that comes at once"
-        yield warning("endings", "no run ever ends", mend)
-        return
+    if reached.is_whole and not reached.ends_itself:
+        mend = "let a round run out, set a clock, or write an ending that comes at once"
+        how = "no run ever ends"
+        if reached.finals:
+            how += " by itself; players find a button to stop it"
+        yield warning("endings", how, mend)
+        if not reached.finals:
+            return
     if reached.ends_unasked:
         what = "the game is over before its first question"
         yield Problem(

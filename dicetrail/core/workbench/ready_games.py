@@ -59,7 +59,8 @@ def first_game(title: str, packs: tuple[str, ...], questions: int) -> Game:
     `questions` is how many the packs hold; ten are asked, or all if there are fewer.
     """
     count = min(_QUESTIONS_AT_FIRST, questions) or _QUESTIONS_AT_FIRST
-    return Game(title, (Round("Round 1", packs, draw=Draw(count)),), _BY_SHARE)
+    endings = _BY_SHARE if count > 1 else (_BY_SHARE[0], _BY_SHARE[-1])
+    return Game(title, (Round("Round 1", packs, draw=Draw(count)),), endings)
 
 
 def _ten_sums(title: str, packs: tuple[str, ...], questions: int) -> Game:

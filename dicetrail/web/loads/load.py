@@ -12,6 +12,9 @@ from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass, field, replace
 from datetime import datetime
 from enum import StrEnum
+from itertools import count
+
+from sqlalchemy.orm import Session
 
 from dicetrail.core import Pack, Problem, Question
 from dicetrail.core.answers import tidy
@@ -21,7 +24,7 @@ from dicetrail.files.aside import Aside, GivenUp
 from dicetrail.store import Database, NotFound, PackSource
 from dicetrail.store.media import keep_medium
 from dicetrail.store.models import RefusedRow, WrittenQuestions
-from dicetrail.store.packs import add_pack, keep_anew, newest_pack, pack_of
+from dicetrail.store.packs import add_pack, keep_anew, newest_pack, newest_packs, pack_of
 
 MOST_WAITING = 8
 """How many files wait at once; the oldest is forgotten when another comes."""
@@ -127,7 +130,8 @@ class Load:
                 media = {name: held.digest for name, held in self.media.items()}
                 for held in self.media.values():
                     keep_medium(session, held.digest, held.media_type, held.content)
-                pack = Pack(target.title or title_from(self.file_name), questions, reading.facts)
+                title = target.title or told_apart(session, self._title(reading))
+                pack = Pack(title, questions, reading.facts)
                 if target.into is Into.NEW:
                     self.pack_id = add_pack(session, pack, source, clock(), media=media).pack_id
                 else:
@@ -143,6 +147,14 @@ class Load:
             self.problem = _why(error)
             self.pack_id = None
             self.stage = Stage.FAILED
+
+    def _title(self, reading: Reading) -> str:
+        """What its pack is called: as its file, or, of a text without one, as it begins."""
+        if self.file_name != PASTED:
+            return title_from(self.file_name)
+        if reading.facts is not None:
+            return clipped_title(f"Facts: {', '.join(reading.facts.columns)}")
+        return clipped_title(tidy(reading.questions[0].prompt))
 
     def _told(self, rows: int) -> None:
         self.rows_read = rows
@@ -230,6 +242,24 @@ def title_from(file_name: str) -> str:
     """A pack's first title, from its file's name: ``harvest-supper.tsv`` → Harvest supper."""
     words = tidy(file_name.rpartition(".")[0] or file_name).replace("-", " ").replace("_", " ")
     return words[:1].upper() + words[1:].strip() or "Questions"
+
+
+PASTED = "pasted text"
+"""What a text is called that came without a file."""
+_LONGEST_TITLE = 60
+
+
+def clipped_title(title: str) -> str:
+    """A title of no more characters than are read at a glance."""
+    return title if len(title) <= _LONGEST_TITLE else f"{title[: _LONGEST_TITLE - 1].rstrip()}…"
+
+
+def told_apart(session: Session, title: str) -> str:
+    """The title, with a number where a pack of the shelf has it already."""
+    taken = {pack.title for pack in newest_packs(session)}
+    if title not in taken:
+        return title
+    return next(name for name in (f"{title} ({n})" for n in count(2)) if name not in taken)
 
 
 def pack_source(file_name: str, reading: Reading) -> PackSource:

@@ -17,7 +17,7 @@ from dicetrail.files.aside import Brought
 from dicetrail.files.media import MOST_MEDIA, MOST_MEDIUM
 from dicetrail.store.packs import newest_pack
 from dicetrail.web.context import SharedShelf
-from dicetrail.web.loads.load import LOOKED_AT, Into, Load, Stage, Target, media_held
+from dicetrail.web.loads.load import LOOKED_AT, PASTED, Into, Load, Stage, Target, media_held
 from dicetrail.web.loads.shapes import LoadLook, LoadProgress, LoadTake, LoadView
 from dicetrail.web.reading import Read, ReadAside
 from dicetrail.web.shelf import Shelf
@@ -38,7 +38,7 @@ async def bring(
 ) -> LoadView:
     """Bring a file, or pasted text, to be looked at. Nothing is written."""
     content = await file.read() if file else text.encode()
-    name = PurePath(tidy(file.filename or "")).name[:200] if file else "pasted text"
+    name = PurePath(tidy(file.filename or "")).name[:200] if file else PASTED
     brought: Brought = await read("bring", name or "questions", content, LOOKED_AT)
     load = Load(
         secrets.token_urlsafe(9), brought.file_name, brought.content, brought.plan, brought.media
@@ -140,6 +140,7 @@ def _viewed(load: Load, reading: Reading, comparison: Comparison | None = None) 
         refused_count=len(reading.refused),
         refused=reading.refused[:SHOWN],
         comparison=comparison,
+        may_be_facts=reading.may_be_facts,
         notes=reading.notes,
     )
 

@@ -48,6 +48,8 @@ class LoadView(BaseModel):
     refused_count: int
     refused: tuple[Refusal, ...]
     comparison: Comparison | None
+    may_be_facts: bool
+    """Whether what was read as questions looks like a table of facts."""
     notes: tuple[str, ...]
     """What of it was left out, and how what could be read otherwise was read."""
 

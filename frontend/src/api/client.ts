@@ -39,9 +39,9 @@ export function isKeyWanted(): boolean {
 export const listenForKey = waitingForKey.listen;
 
 /** A form with one field, for what is sent as a file. */
-export function formOf(name: string, value: File | string): FormData {
+export function formOf(name: string, ...values: (File | string)[]): FormData {
   const form = new FormData();
-  form.append(name, value);
+  for (const value of values) form.append(name, value);
   return form;
 }
 

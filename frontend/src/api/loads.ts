@@ -60,16 +60,16 @@ export function useLook(loadId: string) {
   });
 }
 
-/** Brings a picture or sound that a waiting file names. */
+/** Brings pictures and sounds that a waiting file names. */
 export function useBringMedium(loadId: string) {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (file: File) =>
+    mutationFn: (files: File[]) =>
       given(
         api.POST("/api/loads/{load_id}/media", {
           ...at(loadId),
           body: { files: [] },
-          bodySerializer: () => formOf("files", file),
+          bodySerializer: () => formOf("files", ...files),
         }),
       ),
     onSuccess: (load) => queries.setQueryData(["loads", loadId], load),

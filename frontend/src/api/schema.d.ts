@@ -3876,6 +3876,8 @@ export interface components {
             /** Refused */
             refused: components["schemas"]["Refusal"][];
             comparison: components["schemas"]["Comparison"] | null;
+            /** May Be Facts */
+            may_be_facts: boolean;
             /** Notes */
             notes: string[];
         };

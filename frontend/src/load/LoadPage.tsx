@@ -59,6 +59,8 @@ function Looked({ load }: { load: LoadView }) {
   const gameId = search.get("game");
   const [target, setTarget] = useState<Target>(NEW);
   const look = useLook(load.id);
+  /** Set once the maker has said that rows that look like facts are questions. */
+  const [isAsIs, setIsAsIs] = useState(false);
   const round = Number(search.get("round") ?? 1) - 1;
   const take = useTake(load, gameId, round);
   const changePlan = (change: Partial<Plan>) =>
@@ -83,6 +85,18 @@ function Looked({ load }: { load: LoadView }) {
           {load.notes.map((note) => (
             <Notice key={note}>{note}</Notice>
           ))}
+          {load.may_be_facts && !isAsIs && (
+            <Notice>
+              <span className="flex flex-wrap items-center gap-2">
+                <span className="min-w-60 flex-1">
+                  These rows ask nothing: they look like facts, from which questions can be made by a pattern, the wrong choices drawn from
+                  the other rows.
+                </span>
+                <Button onClick={() => look.mutate({ guess: { ...wishOf(load.plan, null), contents: "facts" } })}>They are facts</Button>
+                <Button onClick={() => setIsAsIs(true)}>They are questions</Button>
+              </span>
+            </Notice>
+          )}
           {load.plan.columns.length > 0 && load.first_rows[0] && (
             <FirstRow plan={load.plan} row={load.first_rows[0]} onSay={(has_headings) => look.mutate({ guess: wishOf(load.plan, has_headings) })} />
           )}
@@ -145,6 +159,6 @@ function Looked({ load }: { load: LoadView }) {
 }
 
 /** What is known of a file already, with what is said of its first row. */
-function wishOf({ format, encoding, separator, sheet, contents }: Plan, has_headings: boolean): Wish {
+function wishOf({ format, encoding, separator, sheet, contents }: Plan, has_headings: boolean | null): Wish {
   return { format, encoding, sheet, contents, has_headings, separator: format === "table" ? separator : null };
 }

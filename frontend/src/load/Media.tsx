@@ -9,10 +9,11 @@ export function Media({ load }: { load: LoadView }) {
   return (
     <section aria-label="Pictures and sounds" className="flex flex-wrap items-center gap-3 rounded-xl border border-line bg-card p-4">
       <FilePick
-        label="Bring a picture or sound"
+        label="Bring pictures or sounds"
         accept="image/*,audio/*"
         busy={bring.isPending}
-        onFile={(file) => bring.mutate(file)}
+        onFile={(file) => bring.mutate([file])}
+        onFiles={(files) => bring.mutate(files)}
       />
       <p className="min-w-0 flex-1 text-soft">
         {load.media.length

@@ -57,6 +57,8 @@ function MendBlock({ row, onMend }: MendProps) {
 }
 
 function MendRow({ row, onMend }: MendProps) {
+  /** The field last written in, and where its caret stands: there it is split. */
+  const [caret, setCaret] = useState<{ place: number; at: number }>();
   const [cells, setCells] = useState(() => Array.from({ length: Math.max(row.cells.length, row.column) }, (_, place) => row.cells[place] ?? ""));
   return (
     <li className="py-2.5">
@@ -77,11 +79,27 @@ function MendRow({ row, onMend }: MendProps) {
             aria-invalid={place + 1 === row.column}
             value={cell.slice(0, 1000)}
             onChange={(event) => setCells(cells.map((old, other) => (other === place ? event.target.value : old)))}
+            onSelect={(event) => setCaret({ place, at: event.currentTarget.selectionStart ?? 0 })}
             className={`min-h-9 rounded-lg border border-edge bg-card px-2 aria-invalid:border-2 aria-invalid:border-clay ${place === 0 ? "w-64" : "w-27"}`}
           />
         ))}
+        <Button disabled={!caret} title="The field is parted where its caret stands" onClick={() => caret && setCells(splitAt(cells, caret.place, caret.at))}>
+          Split here
+        </Button>
+        {cells.some((cell) => WIDE.test(cell)) && (
+          <Button onClick={() => setCells(cells.flatMap((cell) => cell.trim().split(WIDE)))}>Split at wide spaces</Button>
+        )}
         <Button type="submit">Take it in</Button>
       </form>
     </li>
   );
+}
+
+/** Two spaces or more, which often stand where a tab was meant. */
+const WIDE = /\s{2,}/;
+
+/** The fields with one of them parted in two. */
+function splitAt(cells: string[], place: number, at: number): string[] {
+  const cell = cells[place] ?? "";
+  return cells.toSpliced(place, 1, cell.slice(0, at).trim(), cell.slice(at).trim());
 }

@@ -1,5 +1,5 @@
 import { Archive, ClipboardPaste, Plus } from "lucide-react";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { useGames, useMakeGame, useRecipes, useRestore, useShelfMoves } from "../api/games";
 import { useDrop } from "../api/loads";
@@ -23,8 +23,13 @@ export default function Shelf() {
   const open = (game: { id: string }) => void navigate(`/game/${game.id}`);
   const moves = useShelfMoves();
   const [gone, setGone] = useState<{ id: string; title: string }>();
-  const make = (title: string, packIds: string[], recipe = "") =>
-    makeGame.mutate({ title, packs: packIds, recipe }, { onSuccess: open });
+  /** A second press, before the first game is there, makes no second one. */
+  const isMaking = useRef(false);
+  const make = (title: string, packIds: string[], recipe = "") => {
+    if (isMaking.current) return;
+    isMaking.current = true;
+    makeGame.mutate({ title, packs: packIds, recipe }, { onSuccess: open, onSettled: () => (isMaking.current = false) });
+  };
   const take = (file: File) =>
     drop.mutate(file, {
       onSuccess: ({ game, load }) => (game ? open(game) : load && void navigate(`/load/${load.id}`)),
@@ -76,7 +81,7 @@ export default function Shelf() {
             <li key={game.id} className="flex">
               <GameCard
                 game={game}
-                onCopy={() => moves.copy.mutate(game.id)}
+                onCopy={() => !moves.copy.isPending && moves.copy.mutate(game.id)}
                 onRemove={() =>
                   moves.remove.mutate(game.id, {
                     onSuccess: () => setGone({ id: game.id, title: game.title || "The game" }),
@@ -110,9 +115,10 @@ function NewGame({ onMake }: { onMake: (title: string, recipe: string) => void }
   const [title, setTitle] = useState("");
   const [recipe, setRecipe] = useState("");
   const recipes = useRecipes();
+  const words = recipes.data?.find(({ name }, place) => (recipe ? name === recipe : place === 0))?.words;
   return (
     <form
-      className="flex gap-2"
+      className="relative flex gap-2"
       onSubmit={(event) => {
         event.preventDefault();
         onMake(title.trim() || "Untitled game", recipe);
@@ -141,6 +147,9 @@ function NewGame({ onMake }: { onMake: (title: string, recipe: string) => void }
       <Button type="submit">
         <Plus aria-hidden /> New game
       </Button>
+      <p aria-live="polite" className="absolute top-full right-0 text-sm text-soft">
+        {words}
+      </p>
     </form>
   );
 }

@@ -9,13 +9,15 @@ type FilePickProps = {
   /** Which kinds of file are offered first. */
   accept?: string;
   onFile: (file: File) => void;
+  /** Takes several at once, where several can be chosen. */
+  onFiles?: (files: File[]) => void;
 };
 
 const QUESTION_FILES =
   ".tsv,.csv,.txt,.md,.html,.docx,.odt,.xlsx,.xls,.ods,.json,.jsonl,.yaml,.yml,.zip,text/*";
 
 /** A button that opens the system's file chooser. */
-export function FilePick({ label, busy, look = "plain", accept = QUESTION_FILES, onFile }: FilePickProps) {
+export function FilePick({ label, busy, look = "plain", accept = QUESTION_FILES, onFile, onFiles }: FilePickProps) {
   const field = useRef<HTMLInputElement>(null);
   return (
     <>
@@ -26,10 +28,12 @@ export function FilePick({ label, busy, look = "plain", accept = QUESTION_FILES,
         className="sr-only"
         aria-label={label}
         tabIndex={-1}
+        multiple={onFiles !== undefined}
         onChange={(event) => {
-          const file = event.target.files?.[0];
+          const files = [...(event.target.files ?? [])];
           event.target.value = "";
-          if (file) onFile(file);
+          if (onFiles && files.length > 0) onFiles(files);
+          else if (files[0]) onFile(files[0]);
         }}
       />
       <Button look={look} disabled={busy} onClick={() => field.current?.click()}>

@@ -79,7 +79,7 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
   const table = useTableRun(game.id, game.revision);
   const [isHelping, setIsHelping] = useState(false);
   const [isLarge, setIsLarge] = useState(false);
-  const [isPython, setIsPython] = useRemembered("the game is read as Python", false);
+  const [isPython, setIsPython] = useRemembered(`the game ${game.id} is read as Python`, false);
   const [isUnfolded, setIsUnfolded] = useRemembered("footprints are unfolded", false);
   useKeptFocus("bench");
   const navigate = useNavigate();

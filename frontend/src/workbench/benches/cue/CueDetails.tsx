@@ -3,7 +3,6 @@ import { VALUES } from "../../../api/parts";
 import type { Cue } from "../../../api/schema";
 import { Button } from "../../../ui/Button";
 import { NameField, NumberField } from "../../../ui/fields";
-import { toldOf } from "../../../ui/fields/told";
 import { FilterField } from "../parts/FilterField";
 
 type CueDetailsProps = { cue: Cue; at: string; onChange: (part: Partial<Cue>) => void; onName: (name: string) => void; onRemove: () => void };
@@ -29,7 +28,7 @@ export function CueDetails({ cue, at, onChange, onName, onRemove }: CueDetailsPr
         </Button>
       </div>
       <FilterField
-        label={toldOf(`${at}.on`).label}
+        label="This cue is played at"
         none="only by the rules"
         tags={VALUES.Occasion.map(({ label }) => ({ name: label }))}
         chosen={cue.on}

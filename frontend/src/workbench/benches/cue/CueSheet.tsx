@@ -66,7 +66,7 @@ export function CueSheet({ game, cues, sounds, places, onChange, onName }: CueSh
         ))}
       </ul>
       <div role="group" aria-label="Events without a cue" className="mt-2 flex flex-wrap items-center gap-1.5">
-        <span className="text-sm text-soft">Add a cue:</span>
+        <span className="text-sm text-soft">Add another cue, for:</span>
         {missing.map((occasion) => (
           <Button key={occasion} className="min-h-8 px-2 text-sm" onClick={() => add(occasion)}>
             <Plus aria-hidden /> {occasion}
