@@ -112,7 +112,7 @@ class TestSums(unittest.TestCase):
             for left, right, cap in ((Span(0, 12), Span(0, 9), 20), (Span(3, 30), Span(2, 7), 6)):
                 table = SumTable(Sums(operator, left, right, cap))
                 pairs = [
-                    (a, b, 0)
+                    (a, b, (0, 0))
                     for a in range(left.least, left.most + 1)
                     for b in range(right.least, right.most + 1)
                     if keep(a, b, cap)

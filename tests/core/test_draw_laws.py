@@ -3,6 +3,7 @@
 import random
 import unittest
 from dataclasses import replace
+from fractions import Fraction
 from itertools import islice, pairwise, product
 from unittest.mock import patch
 
@@ -36,7 +37,18 @@ from dicetrail.core import (
     survey,
 )
 from dicetrail.core.document import Leaves, ListsAsk, Operator, Span
-from dicetrail.core.draw import Pool, SumTable, Visit, deal, odd_items, sources, stream, whole
+from dicetrail.core.draw import (
+    Pool,
+    SumTable,
+    Visit,
+    deal,
+    fewest_choices,
+    odd_items,
+    sources,
+    stream,
+    whole,
+)
+from dicetrail.core.draw.sources import sum_question
 from dicetrail.core.play import Bring, choices_of, next_input, question_of
 from tests.core.examples import BEDS
 
@@ -219,28 +231,74 @@ class TestSources(unittest.TestCase):
         st.booleans(),
         st.none() | st.integers(1, 3),
         st.sampled_from([5, 40, 10_000]),
+        st.booleans(),
     )
     def test_a_table_of_sums_has_every_one_once_however_it_is_written(
-        self, operator, low, wide, low_right, wide_right, cap, negative, bottoms, most_rows
+        self, operator, low, wide, low_right, wide_right, cap, negative, bottoms, most_rows, turned
     ):
-        if operator not in (Operator.PLUS, Operator.MINUS):
+        if operator is Operator.OVER:
             bottoms = None
         denominators = None if bottoms is None else Span(1, bottoms)
         left, right = Span(low, low + wide), Span(low_right, low_right + wide_right)
-        sums = Sums(operator, left, right, cap, negative, denominators)
+        sums = Sums(operator, left, right, cap, negative, denominators, turned=turned)
         with patch.object(sources, "MOST_ROWS", most_rows):
             table = SumTable(sums)
             made = [table[n] for n in range(len(table))]
             is_too_wide = table.is_too_wide
+        unders = range(1, bottoms + 1) if bottoms else (0,)
         wanted = {
-            (one, other, bottom)
+            (one * other if turned and operator is Operator.OVER else one, other, (under, below))
             for one in range(left.least, left.most + 1)
             for other in range(right.least, right.most + 1)
-            for bottom in (range(1, bottoms + 1) if bottoms else (0,))
-            if _fits(operator, one, other, bottom, cap, negative)
+            for under in unders
+            for below in (unders if operator is Operator.TIMES else (under,))
+            if _fits(operator, one, other, (under, below), cap, negative, turned)
         }
         self.assertEqual(len(set(made)), len(made))
         self.assertEqual(set(made), set() if is_too_wide else wanted)
+
+    def test_a_times_table_turned_round_has_a_quotient_for_each_of_its_fields(self):
+        sums = Sums(Operator.OVER, Span(2, 12), Span(2, 12), turned=True)
+        table = SumTable(sums)
+        self.assertEqual(len(table), 121)
+        for made in table:
+            self.assertEqual(made.left % made.right, 0)
+            self.assertTrue(2 <= made.left // made.right <= 12)
+
+    @given(
+        st.sampled_from(Operator),
+        st.integers(0, 30),
+        st.none() | st.integers(1, 9),
+        st.none() | st.integers(0, 40),
+        st.booleans(),
+        st.sampled_from([None, Span(2, 5)]),
+        st.integers(2, 12),
+        st.integers(0, 10**6),
+    )
+    def test_wrong_choices_of_sums_are_distinct_as_near_as_wanted_and_never_above_the_cap(
+        self, operator, low, near, cap, negative, denominators, choices, dice
+    ):
+        if operator is Operator.OVER:
+            denominators = None
+        span = Span(low, low + 9)
+        sums = Sums(operator, span, Span(1, 9), cap, negative, denominators, choices, near=near)
+        table = SumTable(sums)
+        fewest = fewest_choices(sums)
+        for number in stream(dice, "looked at", 0).pick(len(table), 5):
+            made = table[number]
+            question = sum_question(sums, made, stream(dice, "wrong", number))
+            values = [Fraction(choice) for choice in question.choices]
+            right = made.result(operator)
+            unit = Fraction(1, made.bottom(operator) or 1)
+            self.assertEqual(values[0], right)
+            self.assertEqual(len(set(values)), len(values))
+            self.assertLessEqual(len(values), choices)
+            if len(table) <= 400:
+                self.assertGreaterEqual(len(values), fewest)
+            for value in values[1:]:
+                self.assertTrue(cap is None or value <= cap)
+                self.assertTrue(negative or value >= 0)
+                self.assertTrue(near is None or abs(value - right) <= near * unit)
 
     def test_what_sums_can_be_had_are_had(self):
         for sums, first in (
@@ -278,13 +336,14 @@ def _combinations(row, count, dice):
         yield [row[n] for n in chances.pick(len(row), count)]
 
 
-def _fits(operator, one, other, bottom, cap, negative):
+def _fits(operator, one, other, unders, cap, negative, turned):
+    """Whether a sum keeps to its rules, worked out as fractions."""
+    under, below = (bottom or 1 for bottom in unders)
+    left, right = Fraction(one, under), Fraction(other, below)
     if operator is Operator.OVER:
-        if other < 1 or one < other or one % other:
+        if other < 1 or (not turned and (one < other or one % other)):
             return False
-        value = one // other
+        value = left if turned else left / right
     else:
-        value = {"plus": one + other, "minus": one - other, "times": one * other}[operator.value]
-    if value < 0 and not negative:
-        return False
-    return cap is None or value <= cap * (bottom or 1)
+        value = {"plus": left + right, "minus": left - right, "times": left * right}[operator.value]
+    return (value >= 0 or negative) and (cap is None or value <= cap)

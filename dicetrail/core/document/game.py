@@ -168,7 +168,7 @@ class Operator(Value):
     PLUS = "plus", "+ plus"
     MINUS = "minus", "− minus"
     TIMES = "times", "× times"
-    OVER = "over", "÷ over, whole quotients"
+    OVER = "over", "÷ divided by, whole quotients"
     """Never by zero, never a smaller number by a larger."""
 
 
@@ -403,12 +403,25 @@ class Sums:
     """The largest result allowed."""
     negative: Annotated[bool, Told("Results below zero")] = False
     """Whether results below zero are wanted."""
-    denominators: Annotated[Span | None, Told("Fractions of one denominator")] = None
-    """With it the numbers are numerators over one denominator, to be added or taken away."""
+    denominators: Annotated[Span | None, Told("Fractions, with denominators")] = None
+    """With it the numbers are numerators: over one denominator to be added or taken away, over
+    one each to be multiplied."""
     choices: Annotated[int, Within(0, MOST_CHOICES), Told("Choices", empty="typed")] = 0
     """0 for a typed answer, else how many choices, 2 to 12."""
     count: Annotated[int, Within(1, 1000), Told("How many are made")] = 50
     """How many are made for a run, at most; fewer if there are not so many."""
+    near: Annotated[
+        int | None,
+        Within(1, MOST_IN_SUMS, is_told=True),
+        Told("Wrong choices at most so far off", empty="as slips come to"),
+    ] = None
+    """How far off wrong choices are at most, of fractions in numerators; None takes what
+    everyday slips come to. None is ever above the largest result allowed."""
+    turned: Annotated[
+        bool, Told("A times table turned round", "left times right, divided by right")
+    ] = False
+    """Of quotients: whether the left numbers are the results, so that each number of a table of
+    products is divided by one of its factors."""
 
 
 @dataclass(frozen=True, slots=True)

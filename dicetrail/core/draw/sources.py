@@ -15,6 +15,7 @@ from fractions import Fraction
 from functools import cached_property
 from itertools import accumulate
 from types import MappingProxyType
+from typing import NamedTuple
 
 from dicetrail.core.answers import fold
 from dicetrail.core.document import (
@@ -41,6 +42,9 @@ from dicetrail.core.draw.pools import Part, Pool, whole
 
 MOST_ROWS = 10_000
 """A source of sums has at most this many left numbers, times denominators; else it makes none."""
+
+MOST_IN_GRID = 10**18
+"""A source that takes every left number with every right one makes none if there are more."""
 
 MOST_SOURCES = 50
 """A round has at most this many groups of lists, and as many sources of sums."""
@@ -277,15 +281,42 @@ def _odd_ones(round_: Round, number: int, dice: int) -> Iterator[Part]:
         yield whole(f"lists[{place}]", made)
 
 
-class SumTable(Sequence[tuple[int, int, int]]):
-    """Every sum a source could make, as (left, right, denominator or 0), by its number.
+class Bottoms(NamedTuple):
+    """The denominators of the two numbers of a sum; both 0 of whole numbers."""
+
+    left: int = 0
+    right: int = 0
+
+
+class Sum(NamedTuple):
+    """The two numbers of a sum, or their numerators, and the denominators under them."""
+
+    left: int
+    right: int
+    bottoms: Bottoms = Bottoms()
+
+    def result(self, operator: Operator) -> Fraction:
+        """What it comes to, as a fraction. The denominator is that of `bottom`."""
+        return Fraction(_result(operator, self.left, self.right), self.bottom(operator) or 1)
+
+    def bottom(self, operator: Operator) -> int:
+        """The denominator its result is counted in; 0 of whole numbers."""
+        return _bottom(operator, self.bottoms)
+
+
+def _bottom(operator: Operator, bottoms: Bottoms) -> int:
+    return bottoms.left * bottoms.right if operator is Operator.TIMES else bottoms.left
+
+
+class SumTable(Sequence[Sum]):
+    """Every sum a source could make, by its number.
 
     It is empty where a number is out of bounds, and where `is_too_wide`.
     """
 
     def __init__(self, sums: Sums) -> None:
         self.sums = sums
-        self._bottoms = (0,) if sums.denominators is None else _numbers(sums.denominators)
+        self._bottoms = _Denominators(sums)
         self._lefts, self._rights = _numbers(sums.left), _numbers(sums.right)
         self._is_sound = not any(True for _ in out_of_bounds(sums))
 
@@ -293,8 +324,10 @@ class SumTable(Sequence[tuple[int, int, int]]):
     def _is_grid(self) -> bool:
         """Whether every left number goes with every right one."""
         sums = self.sums
-        if sums.cap is not None or sums.operator is Operator.OVER:
+        if sums.cap is not None or (sums.operator is Operator.OVER and not sums.turned):
             return False
+        if sums.operator is Operator.OVER:
+            return sums.right.least > 0
         return (
             sums.operator is not Operator.MINUS
             or sums.negative
@@ -305,6 +338,8 @@ class SumTable(Sequence[tuple[int, int, int]]):
     def _firsts(self) -> range:
         """The numbers that a row of sums is written for: the left ones, or if these are too
         many the right ones; of quotients the divisors no larger than any dividend."""
+        if self.sums.operator is Operator.OVER and self.sums.turned:
+            return self._rights
         if self.sums.operator is Operator.OVER:
             left, right = self.sums.left, self.sums.right
             return range(max(1, right.least), min(right.most, left.most) + 1)
@@ -317,14 +352,20 @@ class SumTable(Sequence[tuple[int, int, int]]):
         return not is_over and len(self._lefts) > most >= len(self._rights)
 
     @property
+    def _in_grid(self) -> int:
+        return len(self._bottoms) * len(self._lefts) * len(self._rights)
+
+    @property
     def is_too_wide(self) -> bool:
         """Whether there are more numbers than rows are written for."""
-        if not self._is_sound or self._is_grid:
+        if not self._is_sound:
             return False
+        if self._is_grid:
+            return self._in_grid > MOST_IN_GRID
         return len(self._firsts) * len(self._bottoms) > MOST_ROWS
 
     @cached_property
-    def _rows(self) -> list[tuple[int, int, range]]:
+    def _rows(self) -> list[tuple[int, Bottoms, range]]:
         if not self._is_sound or self.is_too_wide:
             return []
         fitting = _lefts if self._goes_by_right else _rights
@@ -341,30 +382,53 @@ class SumTable(Sequence[tuple[int, int, int]]):
 
     def __len__(self) -> int:
         if self._is_sound and self._is_grid:
-            return len(self._bottoms) * len(self._lefts) * len(self._rights)
+            return 0 if self.is_too_wide else self._in_grid
         return self._ends[-1] if self._ends else 0
 
-    def __getitem__(self, number: int) -> tuple[int, int, int]:  # type: ignore[override]
+    def __getitem__(self, number: int) -> Sum:  # type: ignore[override]
         if self._is_grid:
             row, right = divmod(number, len(self._rights))
             bottom, left = divmod(row, len(self._lefts))
-            return self._lefts[left], self._rights[right], self._bottoms[bottom]
-        row = bisect_right(self._ends, number)
-        first, bottom, fitting = self._rows[row]
-        other = fitting[number - (self._ends[row - 1] if row else 0)]
+            return self._made(self._lefts[left], self._rights[right], self._bottoms[bottom])
+        place = bisect_right(self._ends, number)
+        first, under, fitting = self._rows[place]
+        other = fitting[number - (self._ends[place - 1] if place else 0)]
         if self.sums.operator is Operator.OVER or self._goes_by_right:
-            return other, first, bottom  # of quotients a row has the dividends of a divisor
-        return first, other, bottom
+            # Of quotients a row has the dividends of a divisor, or the quotients by it.
+            return self._made(other, first, under)
+        return self._made(first, other, under)
+
+    def _made(self, left: int, right: int, bottoms: Bottoms) -> Sum:
+        is_turned = self.sums.turned and self.sums.operator is Operator.OVER
+        return Sum(left * right if is_turned else left, right, bottoms)
+
+
+class _Denominators(Sequence[Bottoms]):
+    """The denominators that can come: of products one each, else one under both."""
+
+    def __init__(self, sums: Sums) -> None:
+        self._numbers = range(1) if sums.denominators is None else _numbers(sums.denominators)
+        self._has_pairs = sums.operator is Operator.TIMES and sums.denominators is not None
+
+    def __len__(self) -> int:
+        return len(self._numbers) ** 2 if self._has_pairs else len(self._numbers)
+
+    def __getitem__(self, number: int) -> Bottoms:  # type: ignore[override]
+        if not 0 <= number < len(self):
+            raise IndexError(number)
+        left, right = divmod(number, len(self._numbers)) if self._has_pairs else (number, number)
+        return Bottoms(self._numbers[left], self._numbers[right])
 
 
 def _numbers(span: Span) -> range:
     return range(span.least, span.most + 1)
 
 
-def _rights(sums: Sums, left: int, bottom: int) -> range:
-    """The right numbers that fit a left one; for quotients, the dividends of a divisor."""
+def _rights(sums: Sums, left: int, bottoms: Bottoms) -> range:
+    """The right numbers that fit a left one; for quotients, the dividends of a divisor, or the
+    quotients by it."""
     low, high = sums.right.least, sums.right.most
-    cap = None if sums.cap is None else sums.cap * (bottom or 1)
+    cap = _cap(sums, bottoms)
     match sums.operator:
         case Operator.PLUS:
             if cap is not None:
@@ -386,10 +450,15 @@ def _rights(sums: Sums, left: int, bottom: int) -> range:
             return _dividends(sums, left, cap)
 
 
-def _lefts(sums: Sums, right: int, bottom: int) -> range:
+def _cap(sums: Sums, bottoms: Bottoms) -> int | None:
+    """The largest result allowed, counted as results are over these denominators."""
+    return None if sums.cap is None else sums.cap * (_bottom(sums.operator, bottoms) or 1)
+
+
+def _lefts(sums: Sums, right: int, bottoms: Bottoms) -> range:
     """The left numbers that fit a right one, of anything but quotients."""
     low, high = sums.left.least, sums.left.most
-    cap = None if sums.cap is None else sums.cap * (bottom or 1)
+    cap = _cap(sums, bottoms)
     if sums.operator is Operator.MINUS:
         if not sums.negative:
             low = max(low, right)
@@ -409,6 +478,9 @@ def _dividends(sums: Sums, divisor: int, cap: int | None) -> range:
     """The dividends of a divisor with whole quotients, none smaller than the divisor."""
     if divisor < 1:
         return range(0)
+    if sums.turned:
+        most = sums.left.most if cap is None else min(sums.left.most, cap)
+        return range(sums.left.least, most + 1)
     least = max(sums.left.least, divisor)
     most = sums.left.most if cap is None else min(sums.left.most, cap * divisor)
     return range(-(-least // divisor) * divisor, most + 1, divisor)
@@ -421,19 +493,21 @@ def _sums(round_: Round, number: int, dice: int) -> Iterator[Part]:
         made = []
         for which, entry in enumerate(picked):
             chances = stream(dice, f"wrong choices of sums {place}", number, which)
-            made.append(sum_question(sums, *table[entry], chances))
+            made.append(sum_question(sums, table[entry], chances))
         yield whole(f"sums[{place}]", made)
 
 
-def sum_question(sums: Sums, left: int, right: int, bottom: int, chances: Stream) -> Question:
-    """The question of one sum, its wrong choices plausible, distinct and never right."""
-    value = _result(sums.operator, left, right)
-    over = f"/{bottom}" if bottom else ""
-    prompt = f"{left}{over} {SIGNS[sums.operator]} {right}{over} = ?"
+def sum_question(sums: Sums, made: Sum, chances: Stream) -> Question:
+    """The question of one sum, its wrong choices plausible, distinct, never right, and never
+    above the largest result allowed. There are fewer of them where there are not so many."""
+    left, right, bottoms = made
+    value, bottom = _result(sums.operator, left, right), made.bottom(sums.operator)
+    over = [f"/{under}" if under else "" for under in bottoms]
+    prompt = f"{left}{over[0]} {SIGNS[sums.operator]} {right}{over[1]} = ?"
     if not sums.choices:
         return Question(prompt, (_written(value, bottom),), (), Kind.NUMBER)
-    near = list(dict.fromkeys(_mistakes(sums, left, right, value)))
-    wrong = [near[n] for n in chances.pick(len(near), sums.choices - 1)]
+    near = list(dict.fromkeys(_mistakes(sums, made, value)))
+    wrong = [near[n] for n in chances.pick(len(near), min(len(near), sums.choices - 1))]
     return Question(
         prompt,
         (_written(value, bottom),),
@@ -453,8 +527,17 @@ def _result(operator: Operator, left: int, right: int) -> int:
             return left // right
 
 
-def _mistakes(sums: Sums, left: int, right: int, value: int) -> Iterator[int]:
-    """Results a player could come to by an everyday mistake, likely ones first, then near ones."""
+def _mistakes(sums: Sums, made: Sum, value: int) -> Iterator[int]:
+    """Results a player could come to by an everyday mistake, likely ones first, then near ones;
+    only near ones where the maker says how near."""
+    left, right, bottoms = made
+    cap = _cap(sums, bottoms)
+    if sums.near is not None:
+        for apart in range(1, min(sums.near, _FARTHEST) + 1):
+            for near in (value + apart, value - apart):
+                if _is_plausible(sums, near, value, cap):
+                    yield near
+        return
     slips = [value - 1, value + 1]
     if sums.operator is Operator.TIMES:
         slips = [left * (right + 1), left * (right - 1), (left + 1) * right, (left - 1) * right]
@@ -468,21 +551,44 @@ def _mistakes(sums: Sums, left: int, right: int, value: int) -> Iterator[int]:
         slips.append(int(digits[::-1]))
     wanted = max(_USUAL_CHOICES, sums.choices)
     further = range(1, 3 * wanted)
-    enough = [slip for slip in slips if _is_plausible(sums, slip, value)]
+    enough = [slip for slip in slips if _is_plausible(sums, slip, value, cap)]
     yield from enough
     if len(set(enough)) < wanted:
         for apart in further:
             for near in (value + apart, value - apart):
-                if _is_plausible(sums, near, value):
+                if _is_plausible(sums, near, value, cap):
                     yield near
 
+
+_FARTHEST = 1000
+"""Wrong choices are never further off than this, however far they may be."""
 
 _USUAL_CHOICES = 8
 """So many mistakes are looked for, however few are wanted: fixed, for the draw hangs on it."""
 
 
-def _is_plausible(sums: Sums, mistake: int, value: int) -> bool:
-    return mistake != value and (sums.negative or mistake >= 0)
+def _is_plausible(sums: Sums, mistake: int, value: int, cap: int | None) -> bool:
+    is_within = cap is None or mistake <= cap
+    return mistake != value and is_within and (sums.negative or mistake >= 0)
+
+
+def fewest_choices(sums: Sums) -> int:
+    """The fewest choices, the right one among them, that a source of sums with choices offers,
+    by what is near the results at both ends. `sums.choices` where there are always enough."""
+    if sums.near is None and sums.cap is None:
+        return sums.choices
+    table = SumTable(sums)
+    count = len(table)
+    step = max(1, count // _LOOKED_AT)
+    looked = (table[number] for number in {*range(0, count, step), count - 1} if number >= 0)
+    found = (
+        len(set(_mistakes(sums, made, _result(sums.operator, made.left, made.right))))
+        for made in looked
+    )
+    return min(sums.choices, 1 + min(found, default=sums.choices))
+
+
+_LOOKED_AT = 400
 
 
 def _written(value: int, bottom: int) -> str:

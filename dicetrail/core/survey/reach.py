@@ -583,8 +583,17 @@ class _Question:
             yield from self._settled(standing, Event.TIMEOUT, closed, "late", used, is_closed=True)
 
     def _letters(self, now: _Standing, reading: "_Reading") -> Iterator[_Came | _Standing]:
-        """Letters that hit and miss, where rules tell them apart from the word as a whole."""
+        """Letters that hit and miss.
+
+        Where rules do not tell them apart from the word as a whole, a miss still uses up a try:
+        so the last one can be lost without a wrong word before it.
+        """
+        used = now.used + 1
         if not minds_letters(self.walk.rules):
+            if still_allowed(self.asked.allowed, used):
+                yield now._replace(used=used)
+            else:
+                yield from self._settled(now, Event.WRONG, reading, "wrong", used)
             return
         if now.hits < self.asked.letters:
             hits = now.hits + 1
@@ -597,7 +606,6 @@ class _Question:
                     yield after
                     continue
                 yield from self._finish(after, now, Event.RIGHT, reading, "right", now.used)
-        used = now.used + 1
         for after in self._goes_on(now, Event.LETTER_MISS, reading, used=used):
             if still_allowed(self.asked.allowed, used):
                 yield after

@@ -44,6 +44,7 @@ from dicetrail.core.draw import (
     SumTable,
     censuses_of,
     count_of,
+    fewest_choices,
     may_run_short,
     odd_items,
     pool_size,
@@ -362,14 +363,17 @@ def _sum_problems(where: str, sums: Sums) -> Iterator[Problem]:
     before = yield from _span_problems(where, spans)
     if sums.choices == 1:
         yield Problem(f"{where}.choices", "1 choice", "have 2 to 12, or 0 to type")
-    if sums.denominators is not None and sums.operator not in (Operator.PLUS, Operator.MINUS):
-        mend = "add or take away, or leave the denominators out"
-        yield Problem(f"{where}.operator", "fractions are only added or taken away", mend)
+    if sums.denominators is not None and sums.operator is Operator.OVER:
+        mend = "add, take away or multiply, or leave the denominators out"
+        yield Problem(f"{where}.operator", "fractions are not divided", mend)
     elif before and SumTable(sums).is_too_wide:
         what = f"with these numbers more than {MOST_ROWS:,} rows of sums would be worked out"
         yield Problem(f"{where}.left", what, "narrow one of the two spans, or leave the cap out")
     elif before and count_of(sums) == 0:
         yield Problem(where, "no sum keeps to these numbers", "widen the spans or raise the cap")
+    elif before and sums.choices > 1 and (fewest := fewest_choices(sums)) < sums.choices:
+        what = f"some sums have only {counted(fewest, 'choice')}, for there are no more so near"
+        yield warning(f"{where}.choices", what, "offer fewer, or let them be further off")
 
 
 def _span_problems(

@@ -141,7 +141,9 @@ export const NEW_SUMS: Sums = {
   "negative": false,
   "denominators": null,
   "choices": 0,
-  "count": 50
+  "count": 50,
+  "near": null,
+  "turned": false
 };
 
 export const NEW_PATTERN: Pattern = {
@@ -278,11 +280,13 @@ export const FIELDS: Record<string, Field> = {
   "rounds[].sums[].right.most": {"label": "", "hint": "", "empty": "", "short": "", "within": [0, 1000000]},
   "rounds[].sums[].cap": {"label": "Largest result", "hint": "", "empty": "any", "short": "", "within": [-1000000000, 1000000000]},
   "rounds[].sums[].negative": {"label": "Results below zero", "hint": "", "empty": "", "short": "", "within": null},
-  "rounds[].sums[].denominators": {"label": "Fractions of one denominator", "hint": "", "empty": "", "short": "", "within": null},
+  "rounds[].sums[].denominators": {"label": "Fractions, with denominators", "hint": "", "empty": "", "short": "", "within": null},
   "rounds[].sums[].denominators.least": {"label": "", "hint": "", "empty": "", "short": "", "within": [0, 1000000]},
   "rounds[].sums[].denominators.most": {"label": "", "hint": "", "empty": "", "short": "", "within": [0, 1000000]},
   "rounds[].sums[].choices": {"label": "Choices", "hint": "", "empty": "typed", "short": "", "within": [0, 12]},
   "rounds[].sums[].count": {"label": "How many are made", "hint": "", "empty": "", "short": "", "within": [1, 1000]},
+  "rounds[].sums[].near": {"label": "Wrong choices at most so far off", "hint": "", "empty": "as slips come to", "short": "", "within": [1, 1000000]},
+  "rounds[].sums[].turned": {"label": "A times table turned round", "hint": "left times right, divided by right", "empty": "", "short": "", "within": null},
   "rounds[].patterns[].prompt": {"label": "The question", "hint": "{column} stands for what the row holds there", "empty": "", "short": "", "within": null},
   "rounds[].patterns[].answer": {"label": "The answer is in", "hint": "", "empty": "", "short": "", "within": null},
   "rounds[].patterns[].made": {"label": "How it is answered", "hint": "", "empty": "", "short": "", "within": null},
@@ -1267,7 +1271,7 @@ export const VALUES: {
   Habit: Value<Habit>[];
 } = {
   "ListsAsk": [{"value": "sort", "label": "Where does an item belong?", "hint": ""}, {"value": "odd one out", "label": "Which is the odd one out?", "hint": ""}],
-  "Operator": [{"value": "plus", "label": "+ plus", "hint": ""}, {"value": "minus", "label": "− minus", "hint": ""}, {"value": "times", "label": "× times", "hint": ""}, {"value": "over", "label": "÷ over, whole quotients", "hint": ""}],
+  "Operator": [{"value": "plus", "label": "+ plus", "hint": ""}, {"value": "minus", "label": "− minus", "hint": ""}, {"value": "times", "label": "× times", "hint": ""}, {"value": "over", "label": "÷ divided by, whole quotients", "hint": ""}],
   "Made": [{"value": "choice", "label": "Picked from choices", "hint": "the wrong ones are drawn from other rows"}, {"value": "typed", "label": "Typed", "hint": ""}, {"value": "number", "label": "A number", "hint": ""}, {"value": "letters", "label": "Letter by letter", "hint": ""}],
   "Shows": [{"value": "text", "label": "text", "hint": ""}, {"value": "picture", "label": "picture", "hint": ""}, {"value": "sound", "label": "sound", "hint": ""}],
   "Leaves": [{"value": "none", "label": "nothing: every row can come again", "hint": ""}, {"value": "right", "label": "rows that were the right answer", "hint": ""}, {"value": "picked", "label": "rows that were right, and those picked", "hint": ""}],

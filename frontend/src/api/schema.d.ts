@@ -5853,6 +5853,13 @@ export interface components {
              * @default 50
              */
             count: number;
+            /** Near */
+            near?: number | null;
+            /**
+             * Turned
+             * @default false
+             */
+            turned: boolean;
         };
         /**
          * Table

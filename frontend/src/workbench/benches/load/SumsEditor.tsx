@@ -18,7 +18,7 @@ export function SumsEditor({ sums, at, onChange, onRemove }: SumsEditorProps) {
           where={`${at}.operator`}
           value={sums.operator}
           options={VALUES.Operator}
-          onChange={(operator) => set({ operator })}
+          onChange={(operator) => set({ operator, turned: operator === "over", denominators: operator === "over" ? null : (sums.denominators ?? null) })}
         />
         <SpanField where={`${at}.left`} span={sums.left} onChange={(left) => set({ left })} />
         <SpanField where={`${at}.right`} span={sums.right} onChange={(right) => set({ right })} />
@@ -40,6 +40,8 @@ export function SumsEditor({ sums, at, onChange, onRemove }: SumsEditorProps) {
           onChange={(count) => count !== null && set({ count })}
         />
         <SwitchField where={`${at}.negative`} checked={sums.negative} onChange={(negative) => set({ negative })} />
+        {sums.choices > 0 && <NumberField where={`${at}.near`} value={sums.near ?? null} onChange={(near) => set({ near })} />}
+        {sums.operator === "over" && <SwitchField where={`${at}.turned`} checked={sums.turned} onChange={(turned) => set({ turned })} />}
         <SwitchField
           where={`${at}.denominators`}
           checked={Boolean(sums.denominators)}
