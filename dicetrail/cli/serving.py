@@ -1,13 +1,15 @@
 """Serving the workbench: where it listens, and what it says of its address."""
 
 import gc
+import logging
 import os
 import secrets
 import socket
 import sys
 from datetime import UTC, datetime
 from pathlib import Path
-from threading import Thread
+from threading import Thread, Timer
+from types import FrameType
 from typing import Annotated
 from urllib.parse import quote, urlsplit
 
@@ -65,8 +67,27 @@ def serve(
     gc.set_threshold(50_000, 20, 50)
     sys.setswitchinterval(0.0002)  # who plays waits less for what a maker has worked out
     Thread(target=application.state.shelf.read_ahead, daemon=True).start()
-    uvicorn.Server(_served(application)).run(sockets=[listener])
+    _Served(_served(application)).run(sockets=[listener])
     database.close()
+
+
+ENDS_WITHIN_S = 2.5
+"""So long after it was told to stop the process ends, whatever is being worked on. What was
+acknowledged is in the store by then: it was, before anybody was told."""
+
+_ENDS_KINDLY_S = 1
+
+
+class _Served(uvicorn.Server):
+    """A server that stops when told."""
+
+    def handle_exit(self, sig: int, frame: FrameType | None) -> None:
+        """Stop taking requests; end for certain a moment later."""
+        super().handle_exit(sig, frame)
+        logging.disable(logging.CRITICAL)  # of what is given up nothing more is told
+        last = Timer(ENDS_WITHIN_S, os._exit, (0,))
+        last.daemon = True
+        last.start()
 
 
 def development_app() -> FastAPI:
@@ -83,6 +104,7 @@ def _served(application: FastAPI) -> uvicorn.Config:
         http=timed(make_room()),
         ws="none",
         timeout_keep_alive=75,
+        timeout_graceful_shutdown=_ENDS_KINDLY_S,
         backlog=MOST_CONNECTIONS,
     )
 
