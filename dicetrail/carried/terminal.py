@@ -265,12 +265,14 @@ def _asked(view: Table, wording: Wording) -> Iterator[Line | Card]:
     if feedback is not None:
         if feedback.result is Result.UNREADABLE:
             said = wording.say(Phrase.UNREADABLE, why=feedback.why)
+        elif feedback.is_own:
+            said = feedback.says
         else:
             said = f"{wording.say(_HEADLINES[feedback.result])} {feedback.why}"
         yield Line((_MARKS.get(feedback.result, (Tone.TOLD, "·")), (Tone.PLAIN, f" {said}")))
-        if feedback.says:
+        if feedback.says and not feedback.is_own:
             yield _line(f"  {feedback.says}")
-        if feedback.answer:
+        if feedback.answer and not feedback.is_own:
             yield _line(f"  {wording.say(Phrase.IT_IS, answer=feedback.answer)}")
         if feedback.note:
             yield _line(f"  {feedback.note}")
@@ -304,7 +306,9 @@ def _status(view: Table, wording: Wording) -> str:
         mark = "» " if player.has_turn and len(view.players) > 1 else ""
         name = f"{player.name} " if len(view.players) > 1 else ""
         counters = ", ".join(
-            f"{counter.label} {wording.number(counter.value)}" for counter in player.counters
+            f"{counter.label} {wording.number(counter.value)}"
+            for counter in player.counters
+            if not counter.is_hidden
         )
         out = f" ({wording.say(Phrase.IS_OUT)})" if player.is_out else ""
         parts.append(f"{mark}{name}{counters}{out}")

@@ -30,6 +30,7 @@ class TestStopping(unittest.TestCase):
                 game = made.json()
                 body = {"scouts": [], "revision": None, "document": None, "is_quick": False}
                 path = f"/api/games/{game['id']}/foresight/forecast"
+
                 def long():
                     with suppress(httpx2.HTTPError):
                         httpx2.post(server.address + path, json=body, timeout=60)

@@ -183,6 +183,8 @@ class Occasion(Value):
     LATE = "late"
     PASSED = "passed"
     HINT = "hint"
+    PRESS = "press"
+    """An answer, or a letter, is given, whatever comes of it."""
     LETTER_HIT = "letter hit"
     LETTER_MISS = "letter miss"
     LIFE_LOST = "life lost"
@@ -606,6 +608,11 @@ class After:
     """When the right answer is told."""
     hold_ms: Annotated[int | None, Within(0, 60_000), Told("The run holds")] = None
     """How long the feedback holds the run, 0 to 60000 ms; None until the player goes on."""
+    own_words_alone: Annotated[
+        bool,
+        Told("Questions’ own words alone", "in place of “Right.” and “Not this time. It is …”"),
+    ] = False
+    """Whether what a question says of its answer stands in place of what the page says."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -694,6 +701,10 @@ class Cue:
     """The name of a sound: one of the game's own, or one that is there for every game."""
     effect: Annotated[Effect, Told("Effect")] = Effect.NONE
     """What is seen."""
+    words_alone: Annotated[
+        bool, Told("Its words alone", "in place of “Right.” and “Not this time. It is …”")
+    ] = False
+    """Whether its words stand in place of what the page says of an answer."""
     streak: Annotated[int, Within(2, 100), Told("Streak of", "right in a row")] = 3
     """For a streak: how many right answers in a row, 2 to 100."""
     last_seconds: Annotated[int, Within(1, 60), Told("Ticks in the last", "seconds")] = 5
@@ -763,6 +774,18 @@ class Ending:
     is only completed."""
     picture: Annotated[str, Told("Picture")] = ""
     """The digest (SHA-256, hex) of the picture shown with it."""
+
+
+@dataclass(frozen=True, slots=True)
+class CounterName:
+    """How players meet a counter of the rules."""
+
+    name: Annotated[str, Told("Counter")]
+    """The counter, as the rule script names it."""
+    label: Annotated[str, Told("Players read", empty="its name")] = ""
+    """What players read beside its number; empty for its name."""
+    hidden: Annotated[bool, Told("Kept from players")] = False
+    """Whether players are not told of it."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -848,6 +871,8 @@ class Game:
     """In which its players are told what the pages say by themselves."""
     phrases: tuple[OwnPhrase, ...] = ()
     """Phrases in the maker's own words, in place of the ready ones."""
+    counters: tuple[CounterName, ...] = ()
+    """How players meet the counters of the rules; those that are not here by their names."""
     framed_by: tuple[str, ...] = ()
     """The sites whose pages may show the game in a frame: ``https://school.example``."""
 
@@ -902,6 +927,7 @@ class Game:
             sounds=(),
             look=AS_THE_WORKBENCH,
             phrases=(),
+            counters=(),
             framed_by=(),
             known_as=(),
         )
@@ -951,6 +977,7 @@ DOCUMENT = (
     Note,
     Sound,
     Ending,
+    CounterName,
     Opening,
     KnownAs,
     Colours,

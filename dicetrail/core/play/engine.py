@@ -266,12 +266,14 @@ def _answer(program: Program, state: State, action: Answer, prints: Prints) -> S
     checked = put.check(given)
     prints.append(partial(_tell_answer, state.at, state.players[state.turn], given, checked))
     if checked.verdict is Verdict.UNREADABLE:
-        return quiet(state)._replace(given=given, result=Result.UNREADABLE)
+        state = quiet(state)._replace(given=given, result=Result.UNREADABLE)
+        return cued(program, state, Occasion.PRESS, prints)
     event = Event.WRONG if checked.verdict is Verdict.WRONG else Event.RIGHT
     # A whole word that is right is no miss.
     is_word = put.question.kind is Kind.LETTERS
     used = state.tries_used + (event is Event.WRONG or not is_word)
     state = quiet(state)._replace(given=given, tries_used=used, result=_CAME_OF[checked.verdict])
+    state = cued(program, state, Occasion.PRESS, prints)
     return settled_question(program, state, put, event, prints)
 
 
@@ -311,6 +313,7 @@ def _letter(program: Program, state: State, action: Letter, prints: Prints) -> S
     prints.append(Footprint(state.at, Stop.CHECK, What.CHECKED, why, result=result))
     misses = state.tries_used + (not stands)
     state = quiet(state)._replace(tried=tried, tries_used=misses, given=None, result=result)
+    state = cued(program, state, Occasion.PRESS, prints)
     event = Event.LETTER_HIT if stands else Event.LETTER_MISS
     state, settled = run_rules(program, state, event, prints, put)
     state = cued(program, state, Occasion(event.value.replace("_", " ")), prints)

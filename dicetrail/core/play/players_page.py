@@ -4,7 +4,7 @@ Wherever a game is played, at a server or in a folder that left it, these say th
 """
 
 from collections.abc import Iterable
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 from dicetrail.core.document import Best, Number, Said, as_written, sounds_of
 from dicetrail.core.play.engine import answered
@@ -118,13 +118,22 @@ def play_view(
         run.revision,
         seen,
         here.at,
-        table(program, here, media),
+        _without_hidden(table(program, here, media)),
         sounds_of(program.game),
         tuple(seen_again(one, media) for one in done),
         has_ended and is_best(program, here),
         has_ended and program.game.opening.asks_remark,
         program.wording.of(refused) if refused else "",
     )
+
+
+def _without_hidden(shown: Table) -> Table:
+    """The table without the counters that are kept from players."""
+    players = tuple(
+        replace(player, counters=tuple(one for one in player.counters if not one.is_hidden))
+        for player in shown.players
+    )
+    return replace(shown, players=players)
 
 
 def came_to(program: Program, state: State) -> CameTo:

@@ -102,6 +102,8 @@ class Feedback:
     note: str
     says: str
     """The question's own words for what came of it."""
+    is_own: bool = False
+    """Whether the maker's words stand in place of what the page says of the answer."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -136,6 +138,8 @@ class CounterShown:
     value: Number
     label: str
     """What it is called, in the game's words."""
+    is_hidden: bool = False
+    """Whether it is kept from players."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -344,11 +348,16 @@ def _menu(program: Program, state: State) -> tuple[RoundOffered, ...]:
 
 def _players(program: Program, state: State) -> tuple[PlayerShown, ...]:
     names = program.rules.names
-    labels = tuple(map(program.wording.counter, names))
+    faces = {face.name: face for face in program.game.counters}
+    labels = [
+        (faces[name].label if name in faces else "") or program.wording.counter(name)
+        for name in names
+    ]
+    hidden = [name in faces and faces[name].hidden for name in names]
     return tuple(
         PlayerShown(
             name,
-            tuple(map(CounterShown, names, map(as_written, tally.counters), labels)),
+            tuple(map(CounterShown, names, map(as_written, tally.counters), labels, hidden)),
             turn == state.turn,
             turn in state.out,
         )
@@ -426,11 +435,21 @@ def _feedback(program: Program, state: State, put: InPlay) -> Feedback | None:
     why, places = _why(program, state, put)
     is_good, note = state.result in _GOOD, put.question.details.note
     says = _own_words(put, state.result, places)
+    is_own = _says_it_alone(program, state, put, says)
     if not state.is_revealed:
         if state.phase is Phase.ASKING or put.round.after.reveal is Reveal.NEVER:
             note = ""
-        return Feedback(state.result, is_good, why, places, (), "", note, says)
-    return Feedback(state.result, is_good, why, places, put.right, put.answer, note, says)
+        return Feedback(state.result, is_good, why, places, (), "", note, says, is_own)
+    right, answer = put.right, put.answer
+    return Feedback(state.result, is_good, why, places, right, answer, note, says, is_own)
+
+
+def _says_it_alone(program: Program, state: State, put: InPlay, says: str) -> bool:
+    """Whether words of the question, or of a cue that is heard, stand in place of the page's."""
+    if says and put.round.after.own_words_alone:
+        return True
+    heard = {one.cue for one in state.heard}
+    return any(cue.words_alone and cue.words and cue.name in heard for cue in program.game.cues)
 
 
 _GOOD = (Result.RIGHT, Result.CLOSE, Result.HIT)

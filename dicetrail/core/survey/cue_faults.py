@@ -33,6 +33,11 @@ def cue_problems(game: Game, rules: Rules | None) -> Iterator[Problem]:
     yield from _name_problems("cue", [cue.name for cue in game.cues])
     for number, cue in enumerate(game.cues):
         yield from _problems_of_cue(f"cues[{number}]", cue, game, rules)
+    if rules is not None:
+        for number, face in enumerate(game.counters):
+            if face.name not in rules.names:
+                what = f"there is no counter “{face.name}”"
+                yield warning(f"counters[{number}].name", what, "choose one of the rules")
     yield from _name_problems("sound", [sound.name for sound in game.sounds])
     for number, sound in enumerate(game.sounds):
         yield from sound_problems(f"sounds[{number}]", sound)

@@ -8,19 +8,22 @@ from dicetrail.core import Program
 from dicetrail.core.answers import fold_steps, spelled
 from dicetrail.core.document import (
     DrawOrder,
+    Game,
     Kind,
     Leaves,
     ListsAsk,
     Needs,
+    Occasion,
     Operator,
     Question,
     Refill,
     Round,
     To,
+    forms_in,
 )
 from dicetrail.core.draw import BY_CHANCE
 from dicetrail.core.play import Stop
-from dicetrail.core.rules import QUESTION_FACTS, condition_of
+from dicetrail.core.rules import QUESTION_FACTS, condition_of, parse
 from dicetrail.takeaway.written.alike import folds_alike, spells_alike
 
 MOST_QUESTIONS = 2000
@@ -61,6 +64,16 @@ def _of_game(program: Program) -> Iterator[Reason]:
         yield Reason(Stop.OPEN, None, "players choose rounds from a menu")
     if game.opening.equal_turns and game.opening.most_players > 1:
         yield Reason(Stop.OPEN, None, "everybody has as many turns as the others")
+    if any(cue.words_alone for cue in game.cues) or any(
+        round_.after.own_words_alone for round_ in game.rounds
+    ):
+        yield Reason(Stop.CUE, None, "words of its own stand in place of the page's")
+    if any(Occasion.PRESS in cue.on and cue.words for cue in game.cues):
+        yield Reason(Stop.CUE, None, "a cue says something at every press")
+    if any(face.label or face.hidden for face in game.counters):
+        yield Reason(Stop.SCORE, None, "counters have other names for players")
+    if any(_has_forms(words) for words in _words_of(game)):
+        yield Reason(Stop.CUE, None, "its words have forms by number, or name what it cannot count")
     if program.question_count > MOST_QUESTIONS:
         yield Reason(Stop.LOAD, None, f"it has more than {MOST_QUESTIONS:,} questions")
     if not script.is_whole:
@@ -123,6 +136,18 @@ def _is_count(node: ast.AST) -> bool:
         or (isinstance(value, ast.Constant) and isinstance(value.value, bool))
         for value in values
     )
+
+
+def _words_of(game: Game) -> Iterator[str]:
+    """Every text of a game that has places filled in."""
+    yield game.opening.words
+    yield from (cue.words for cue in game.cues)
+    yield from (ending.verdict for ending in game.endings)
+    yield from (said.text for said in parse(game.script).said if said.deed == "tell")
+
+
+def _has_forms(words: str) -> bool:
+    return any(forms or name in ("asked", "points", "badge") for name, forms in forms_in(words))
 
 
 def _of_round(program: Program, round_: Round, number: int) -> Iterator[tuple[Stop, str]]:

@@ -77,7 +77,8 @@ export const NEW_ROUND: Round = {
   },
   "after": {
     "reveal": "last try",
-    "hold_ms": null
+    "hold_ms": null,
+    "own_words_alone": false
   },
   "moves": {
     "right": {
@@ -180,6 +181,7 @@ export const NEW_CUE: Cue = {
   "until_continue": false,
   "sound": "",
   "effect": "none",
+  "words_alone": false,
   "streak": 3,
   "last_seconds": 5
 };
@@ -330,6 +332,7 @@ export const FIELDS: Record<string, Field> = {
   "rounds[].check.decimal_mark": {"label": "Numbers of two readings", "hint": "", "empty": "", "short": "", "within": null},
   "rounds[].after.reveal": {"label": "The right answer is told", "hint": "", "empty": "", "short": "", "within": null},
   "rounds[].after.hold_ms": {"label": "The run holds", "hint": "", "empty": "", "short": "", "within": [0, 60000]},
+  "rounds[].after.own_words_alone": {"label": "Questions’ own words alone", "hint": "in place of “Right.” and “Not this time. It is …”", "empty": "", "short": "", "within": null},
   "rounds[].moves.right": {"label": "After a right answer", "hint": "", "empty": "", "short": "", "within": null},
   "rounds[].moves.wrong": {"label": "After the last wrong try", "hint": "", "empty": "", "short": "", "within": null},
   "rounds[].moves.timeout": {"label": "When it is too late", "hint": "", "empty": "", "short": "late", "within": null},
@@ -361,6 +364,7 @@ export const FIELDS: Record<string, Field> = {
   "cues[].hold_ms": {"label": "Holds the run", "hint": "", "empty": "", "short": "", "within": [0, 60000]},
   "cues[].sound": {"label": "Sound", "hint": "", "empty": "", "short": "", "within": null},
   "cues[].effect": {"label": "Effect", "hint": "", "empty": "", "short": "", "within": null},
+  "cues[].words_alone": {"label": "Its words alone", "hint": "in place of “Right.” and “Not this time. It is …”", "empty": "", "short": "", "within": null},
   "cues[].streak": {"label": "Streak of", "hint": "right in a row", "empty": "", "short": "", "within": [2, 100]},
   "cues[].last_seconds": {"label": "Ticks in the last", "hint": "seconds", "empty": "", "short": "", "within": [1, 60]},
   "seconds": {"label": "Clock of the game", "hint": "seconds", "empty": "none", "short": "", "within": [1, 86400]},
@@ -398,6 +402,9 @@ export const FIELDS: Record<string, Field> = {
   "look.music.ending": {"label": "After the end", "hint": "", "empty": "", "short": "", "within": null},
   "look.music.loudness": {"label": "Loudness", "hint": "percent", "empty": "", "short": "", "within": [0, 100]},
   "language": {"label": "Language of the game", "hint": "", "empty": "", "short": "", "within": null},
+  "counters[].name": {"label": "Counter", "hint": "", "empty": "", "short": "", "within": null},
+  "counters[].label": {"label": "Players read", "hint": "", "empty": "its name", "short": "", "within": null},
+  "counters[].hidden": {"label": "Kept from players", "hint": "", "empty": "", "short": "", "within": null},
   "details.topic": {"label": "Topic", "hint": "", "empty": "", "short": "", "within": null},
   "details.level": {"label": "Level", "hint": "", "empty": "", "short": "", "within": [1, 5]},
   "details.worth": {"label": "Worth", "hint": "", "empty": "", "short": "", "within": [-1000000000, 1000000000]},
@@ -447,6 +454,7 @@ export const CUE_SHEETS: { name: string; words: string; cues: Cue[] }[] = [
         "until_continue": false,
         "sound": "",
         "effect": "mark",
+        "words_alone": false,
         "streak": 3,
         "last_seconds": 5
       },
@@ -460,6 +468,7 @@ export const CUE_SHEETS: { name: string; words: string; cues: Cue[] }[] = [
         "until_continue": false,
         "sound": "",
         "effect": "mark",
+        "words_alone": false,
         "streak": 3,
         "last_seconds": 5
       },
@@ -474,6 +483,7 @@ export const CUE_SHEETS: { name: string; words: string; cues: Cue[] }[] = [
         "until_continue": false,
         "sound": "",
         "effect": "mark",
+        "words_alone": false,
         "streak": 3,
         "last_seconds": 5
       }
@@ -493,6 +503,7 @@ export const CUE_SHEETS: { name: string; words: string; cues: Cue[] }[] = [
         "until_continue": false,
         "sound": "ripe",
         "effect": "face",
+        "words_alone": false,
         "streak": 3,
         "last_seconds": 5
       },
@@ -506,6 +517,7 @@ export const CUE_SHEETS: { name: string; words: string; cues: Cue[] }[] = [
         "until_continue": false,
         "sound": "nearly ripe",
         "effect": "face",
+        "words_alone": false,
         "streak": 3,
         "last_seconds": 5
       },
@@ -519,6 +531,7 @@ export const CUE_SHEETS: { name: string; words: string; cues: Cue[] }[] = [
         "until_continue": false,
         "sound": "bump",
         "effect": "face",
+        "words_alone": false,
         "streak": 3,
         "last_seconds": 5
       },
@@ -532,6 +545,7 @@ export const CUE_SHEETS: { name: string; words: string; cues: Cue[] }[] = [
         "until_continue": false,
         "sound": "in a row",
         "effect": "leaves",
+        "words_alone": false,
         "streak": 3,
         "last_seconds": 5
       },
@@ -545,6 +559,7 @@ export const CUE_SHEETS: { name: string; words: string; cues: Cue[] }[] = [
         "until_continue": false,
         "sound": "first prize",
         "effect": "leaves",
+        "words_alone": false,
         "streak": 3,
         "last_seconds": 5
       }
@@ -564,6 +579,7 @@ export const CUE_SHEETS: { name: string; words: string; cues: Cue[] }[] = [
         "until_continue": false,
         "sound": "spade down",
         "effect": "count",
+        "words_alone": false,
         "streak": 3,
         "last_seconds": 5
       },
@@ -577,6 +593,7 @@ export const CUE_SHEETS: { name: string; words: string; cues: Cue[] }[] = [
         "until_continue": false,
         "sound": "bump",
         "effect": "shake",
+        "words_alone": false,
         "streak": 3,
         "last_seconds": 5
       },
@@ -590,6 +607,7 @@ export const CUE_SHEETS: { name: string; words: string; cues: Cue[] }[] = [
         "until_continue": false,
         "sound": "frost",
         "effect": "shake",
+        "words_alone": false,
         "streak": 3,
         "last_seconds": 5
       },
@@ -603,6 +621,7 @@ export const CUE_SHEETS: { name: string; words: string; cues: Cue[] }[] = [
         "until_continue": false,
         "sound": "drip",
         "effect": "none",
+        "words_alone": false,
         "streak": 3,
         "last_seconds": 5
       },
@@ -616,6 +635,7 @@ export const CUE_SHEETS: { name: string; words: string; cues: Cue[] }[] = [
         "until_continue": false,
         "sound": "",
         "effect": "heart",
+        "words_alone": false,
         "streak": 3,
         "last_seconds": 5
       },
@@ -629,6 +649,7 @@ export const CUE_SHEETS: { name: string; words: string; cues: Cue[] }[] = [
         "until_continue": false,
         "sound": "supper bell",
         "effect": "flash",
+        "words_alone": false,
         "streak": 3,
         "last_seconds": 5
       }
@@ -1283,7 +1304,7 @@ export const VALUES: {
   "To": [{"value": "next question", "label": "the next question", "hint": ""}, {"value": "same question", "label": "the same question, asked anew", "hint": ""}, {"value": "next round", "label": "the round is over", "hint": ""}, {"value": "round", "label": "round", "hint": ""}, {"value": "ending", "label": "ending", "hint": ""}],
   "Badge": [{"value": "none", "label": "none", "hint": ""}, {"value": "rosette", "label": "rosette", "hint": ""}, {"value": "marrow", "label": "marrow", "hint": ""}, {"value": "basket", "label": "basket", "hint": ""}, {"value": "sprout", "label": "sprout", "hint": ""}, {"value": "trowel", "label": "trowel", "hint": ""}, {"value": "slug", "label": "slug", "hint": ""}],
   "RoundOrder": [{"value": "in order", "label": "All, in order", "hint": "one after the other"}, {"value": "choose one", "label": "One, from a menu", "hint": "the game is over after it"}, {"value": "choose each", "label": "All, from a menu", "hint": "the player picks each next one"}],
-  "Occasion": [{"value": "opening", "label": "opening", "hint": ""}, {"value": "question shown", "label": "question shown", "hint": ""}, {"value": "right", "label": "right", "hint": ""}, {"value": "close", "label": "close", "hint": ""}, {"value": "wrong", "label": "wrong", "hint": ""}, {"value": "late", "label": "late", "hint": ""}, {"value": "passed", "label": "passed", "hint": ""}, {"value": "hint", "label": "hint", "hint": ""}, {"value": "letter hit", "label": "letter hit", "hint": ""}, {"value": "letter miss", "label": "letter miss", "hint": ""}, {"value": "life lost", "label": "life lost", "hint": ""}, {"value": "life won", "label": "life won", "hint": ""}, {"value": "streak", "label": "streak", "hint": ""}, {"value": "tick", "label": "tick", "hint": ""}, {"value": "round over", "label": "round over", "hint": ""}, {"value": "ending", "label": "ending", "hint": ""}, {"value": "new best score", "label": "new best score", "hint": ""}],
+  "Occasion": [{"value": "opening", "label": "opening", "hint": ""}, {"value": "question shown", "label": "question shown", "hint": ""}, {"value": "right", "label": "right", "hint": ""}, {"value": "close", "label": "close", "hint": ""}, {"value": "wrong", "label": "wrong", "hint": ""}, {"value": "late", "label": "late", "hint": ""}, {"value": "passed", "label": "passed", "hint": ""}, {"value": "hint", "label": "hint", "hint": ""}, {"value": "press", "label": "press", "hint": ""}, {"value": "letter hit", "label": "letter hit", "hint": ""}, {"value": "letter miss", "label": "letter miss", "hint": ""}, {"value": "life lost", "label": "life lost", "hint": ""}, {"value": "life won", "label": "life won", "hint": ""}, {"value": "streak", "label": "streak", "hint": ""}, {"value": "tick", "label": "tick", "hint": ""}, {"value": "round over", "label": "round over", "hint": ""}, {"value": "ending", "label": "ending", "hint": ""}, {"value": "new best score", "label": "new best score", "hint": ""}],
   "Effect": [{"value": "none", "label": "none", "hint": ""}, {"value": "mark", "label": "mark over the answer", "hint": ""}, {"value": "shake", "label": "shake", "hint": ""}, {"value": "flash", "label": "flash", "hint": ""}, {"value": "leaves", "label": "falling leaves", "hint": ""}, {"value": "token", "label": "the die jumps", "hint": ""}, {"value": "heart", "label": "a heart falls", "hint": ""}, {"value": "seed", "label": "a seed falls", "hint": ""}, {"value": "count", "label": "the score counts up", "hint": ""}, {"value": "face", "label": "a face that reacts", "hint": ""}],
   "Wave": [{"value": "sine", "label": "sine, soft", "hint": ""}, {"value": "triangle", "label": "triangle, reedy", "hint": ""}, {"value": "square", "label": "square, hollow", "hint": ""}, {"value": "sawtooth", "label": "sawtooth, sharp", "hint": ""}],
   "Best": [{"value": "highest score", "label": "The highest score", "hint": "as most games have it"}, {"value": "lowest score", "label": "The lowest score", "hint": "where points are penalties"}, {"value": "fastest", "label": "The shortest time", "hint": "among endings that can be a best"}],

@@ -2113,6 +2113,11 @@ export interface components {
             reveal: components["schemas"]["Reveal"];
             /** Hold Ms */
             hold_ms?: number | null;
+            /**
+             * Own Words Alone
+             * @default false
+             */
+            own_words_alone: boolean;
         };
         /**
          * AlikePair
@@ -2646,6 +2651,24 @@ export interface components {
          */
         Corner: "square" | "slight" | "round";
         /**
+         * CounterName
+         * @description How players meet a counter of the rules.
+         */
+        CounterName: {
+            /** Name */
+            name: string;
+            /**
+             * Label
+             * @default
+             */
+            label: string;
+            /**
+             * Hidden
+             * @default false
+             */
+            hidden: boolean;
+        };
+        /**
          * CounterShares
          * @description What a counter of a player comes to, from the lowest up, each value with its share.
          */
@@ -2670,6 +2693,11 @@ export interface components {
             value: number;
             /** Label */
             label: string;
+            /**
+             * Is Hidden
+             * @default false
+             */
+            is_hidden: boolean;
         };
         /**
          * Cue
@@ -2702,6 +2730,11 @@ export interface components {
             sound: string;
             /** @default none */
             effect: components["schemas"]["Effect"];
+            /**
+             * Words Alone
+             * @default false
+             */
+            words_alone: boolean;
             /**
              * Streak
              * @default 3
@@ -3146,6 +3179,11 @@ export interface components {
             note: string;
             /** Says */
             says: string;
+            /**
+             * Is Own
+             * @default false
+             */
+            is_own: boolean;
         };
         /**
          * Finish
@@ -3387,6 +3425,11 @@ export interface components {
              * @default []
              */
             phrases: components["schemas"]["OwnPhrase"][];
+            /**
+             * Counters
+             * @default []
+             */
+            counters: components["schemas"]["CounterName"][];
             /**
              * Framed By
              * @default []
@@ -4195,7 +4238,7 @@ export interface components {
          * @description What a cue can answer to.
          * @enum {string}
          */
-        Occasion: "opening" | "question shown" | "right" | "close" | "wrong" | "late" | "passed" | "hint" | "letter hit" | "letter miss" | "life lost" | "life won" | "streak" | "tick" | "round over" | "ending" | "new best score";
+        Occasion: "opening" | "question shown" | "right" | "close" | "wrong" | "late" | "passed" | "hint" | "press" | "letter hit" | "letter miss" | "life lost" | "life won" | "streak" | "tick" | "round over" | "ending" | "new best score";
         /**
          * Of
          * @description What a number of a question counts.
@@ -5252,7 +5295,8 @@ export interface components {
             check: components["schemas"]["Check"];
             /**
              * @default {
-             *       "reveal": "last try"
+             *       "reveal": "last try",
+             *       "own_words_alone": false
              *     }
              */
             after: components["schemas"]["After"];
@@ -6206,6 +6250,7 @@ export type Comparison = components['schemas']['Comparison'];
 export type Contents = components['schemas']['Contents'];
 export type Continue = components['schemas']['Continue'];
 export type Corner = components['schemas']['Corner'];
+export type CounterName = components['schemas']['CounterName'];
 export type CounterShares = components['schemas']['CounterShares'];
 export type CounterShown = components['schemas']['CounterShown'];
 export type Cue = components['schemas']['Cue'];

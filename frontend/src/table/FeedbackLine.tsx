@@ -33,9 +33,13 @@ export function FeedbackLine({ table, feedback, onContinue }: FeedbackLineProps)
           {say("unreadable", { why: feedback.why })}
         </p>
       )}
-      {isOpen && feedback && feedback.result !== "unreadable" && (
+      {isOpen && feedback && feedback.result !== "unreadable" && (!feedback.is_own || feedback.says) && (
         <p className="rounded-lg bg-note px-3 py-2">
-          <b>{headline}</b> {feedback.why}. {itIs}
+          {!feedback.is_own && (
+            <>
+              <b>{headline}</b> {feedback.why}. {itIs}
+            </>
+          )}
           {feedback.says && (
             <span dir="auto" className="block">
               {feedback.says}
@@ -45,11 +49,13 @@ export function FeedbackLine({ table, feedback, onContinue }: FeedbackLineProps)
       )}
       {!isOpen && feedback && (
         <div className="flex flex-wrap items-center justify-between gap-3">
-          <p className="text-lg">
-            <b className="font-serif text-2xl">{headline}</b> {feedback.result !== "right" && itIs}
-          </p>
+          {!feedback.is_own && (
+            <p className="text-lg">
+              <b className="font-serif text-2xl">{headline}</b> {feedback.result !== "right" && itIs}
+            </p>
+          )}
           {table.hold === null && (
-            <Button look="main" data-next onClick={onContinue}>
+            <Button look="main" data-next className="ms-auto" onClick={onContinue}>
               {say("go on")} <ArrowRight aria-hidden className="rtl:-scale-x-100" />
             </Button>
           )}

@@ -4,6 +4,7 @@ import { mediaAt } from "../api/home";
 import type { Action } from "../api/runs";
 import type { Table } from "../api/schema";
 import { Button } from "../ui/Button";
+import { Counters } from "./Status";
 import { useSay } from "./wording";
 
 type OpeningProps = { table: Table; picture: string; onAction: (action: Action) => void };
@@ -27,6 +28,14 @@ export function Opening({ table, picture, onAction }: OpeningProps) {
         </p>
       ))}
       {table.menu.length > 1 ? (
+        <>
+        {table.menu.some((round) => round.is_played) &&
+          table.players.map((player) => (
+            <p key={player.name} className="mt-3 flex flex-wrap justify-center gap-x-4 text-soft">
+              {table.players.length > 1 && <span>{player.name}</span>}
+              <Counters player={player} />
+            </p>
+          ))}
         <ul aria-label={say("rounds")} className="mt-5 grid gap-2 text-start">
           {table.menu.map((round) => (
             <li key={round.number}>
@@ -49,6 +58,7 @@ export function Opening({ table, picture, onAction }: OpeningProps) {
             </li>
           ))}
         </ul>
+        </>
       ) : (
         <>
           {most ? (

@@ -43,11 +43,11 @@ export function Status({ table, elapsed }: StatusProps) {
   );
 }
 
-function Counters({ player }: { player: PlayerShown }) {
+export function Counters({ player }: { player: PlayerShown }) {
   const { number } = useWording();
   return (
     <span className="flex flex-wrap gap-x-4">
-      {player.counters.map(({ name, value, label }) => (
+      {player.counters.filter(({ is_hidden }) => !is_hidden).map(({ name, value, label }) => (
         <span key={name} className="whitespace-nowrap">
           {name === "lives" && <Heart className="me-1 inline size-4 align-[-2px] text-accent" aria-hidden />}
           {label} <b className="text-ink tabular-nums">{number(value)}</b>

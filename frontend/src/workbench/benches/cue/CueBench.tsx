@@ -1,5 +1,5 @@
 import { VALUES } from "../../../api/parts";
-import { SelectField } from "../../../ui/fields";
+import { SelectField, SwitchField } from "../../../ui/fields";
 import type { BenchProps } from "../../state/props";
 import { countersAt, placesFor } from "../parts/places";
 import { CueSheet } from "./CueSheet";
@@ -25,6 +25,11 @@ export function CueBench({ game, document, round, at, edit, editRound, rename, t
           holdMs={after.hold_ms ?? null}
           untilContinue={after.hold_ms === null || after.hold_ms === undefined}
           onChange={(hold_ms) => editRound({ after: { ...after, hold_ms } })}
+        />
+        <SwitchField
+          where={`${at}.after.own_words_alone`}
+          checked={after.own_words_alone}
+          onChange={(own_words_alone) => editRound({ after: { ...after, own_words_alone } })}
         />
       </div>
       <CueSheet

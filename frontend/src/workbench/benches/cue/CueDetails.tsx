@@ -2,7 +2,7 @@ import { Trash2 } from "lucide-react";
 import { VALUES } from "../../../api/parts";
 import type { Cue } from "../../../api/schema";
 import { Button } from "../../../ui/Button";
-import { NameField, NumberField } from "../../../ui/fields";
+import { NameField, NumberField, SwitchField } from "../../../ui/fields";
 import { FilterField } from "../parts/FilterField";
 
 type CueDetailsProps = { cue: Cue; at: string; onChange: (part: Partial<Cue>) => void; onName: (name: string) => void; onRemove: () => void };
@@ -23,6 +23,7 @@ export function CueDetails({ cue, at, onChange, onName, onRemove }: CueDetailsPr
             onChange={(last_seconds) => last_seconds !== null && onChange({ last_seconds })}
           />
         )}
+        <SwitchField where={`${at}.words_alone`} checked={cue.words_alone} onChange={(words_alone) => onChange({ words_alone })} />
         <Button onClick={onRemove}>
           <Trash2 aria-hidden /> Take it out<span className="sr-only">: {cue.name}</span>
         </Button>

@@ -5,6 +5,8 @@ import { Button } from "../../../ui/Button";
 import { ErrorNotice, Notice } from "../../../ui/Notice";
 import type { BenchProps } from "../../state/props";
 import { OddsLine } from "../parts/OddsLine";
+import { countersAt } from "../parts/places";
+import { CounterNames } from "./CounterNames";
 import { ScriptEditor } from "./ScriptEditor";
 import { Watch } from "./Watch";
 
@@ -63,6 +65,11 @@ export default function ScoreBench({ game, document, edit, table }: BenchProps) 
           )}
         </p>
       ))}
+      <CounterNames
+        counters={countersAt(table.steps)}
+        names={document.counters}
+        onChange={(counters) => edit((old) => ({ ...old, counters }))}
+      />
       <details className="rounded-lg border border-line px-3 py-2">
         <summary className="cursor-pointer font-semibold">Recipes: to put into the script, or to begin from</summary>
         {putIn.error && <ErrorNotice error={putIn.error} />}
