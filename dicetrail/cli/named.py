@@ -40,7 +40,7 @@ def game_named(name: str, data: Path) -> Named:
             return read.game, read.packs, read.kept
     except GameProblems as refused:
         for problem in refused.problems:
-            console.print(f"[red]{escape(problem.where)}[/red]: {escape(problem.what)}")
+            console.print(f"[red]{escape(problem.place)}[/red]: {escape(problem.what)}")
         raise typer.Exit(1) from None
     if not data.is_file():
         console.print(f"[red]There is no file “{escape(name)}”, and no store at {data}.[/red]")

@@ -1,7 +1,9 @@
 """Looking a game through, and playing it in the terminal."""
 
+import json
 import secrets
 from collections.abc import Sequence
+from dataclasses import asdict
 from typing import Annotated
 
 import typer
@@ -28,15 +30,24 @@ def check(
     kept: Annotated[
         bool, typer.Option("--kept", help="Play its kept runs again and tell which hold.")
     ] = False,
+    form: Annotated[
+        str, typer.Option("--format", help="words, or json with the path of each place.")
+    ] = "words",
 ) -> None:
     """Print everything that is wrong with a game, each with its place and a mend."""
+    if form not in ("words", "json"):
+        console.print("[red]There is no such format.[/red] Write words or json.")
+        raise typer.Exit(2)
     document, packs, runs = game_named(game, data)
     problems = survey(document, packs)
     if not any(problem.severity is Severity.FAULT for problem in problems):
         problems = (*problems, *foreseen(build(document, packs, recall={})))
+    if form == "json":
+        typer.echo(json.dumps([asdict(problem) for problem in problems], indent=2))
+        raise typer.Exit(any(problem.severity is Severity.FAULT for problem in problems))
     for problem in problems:
         colour = "red" if problem.severity is Severity.FAULT else "yellow"
-        console.print(f"[{colour}]{problem.severity}[/] {escape(problem.where)}")
+        console.print(f"[{colour}]{problem.severity}[/] {escape(problem.place)}")
         console.print(f"  {escape(problem.what)}; {escape(problem.mend)}")
     faults = sum(problem.severity is Severity.FAULT for problem in problems)
     warnings = len(problems) - faults

@@ -5,6 +5,7 @@ command line shows the same words. `where` is a path into the document, written 
 document is nested: ``rounds[0].draw.count``.
 """
 
+import re
 from dataclasses import dataclass
 from enum import StrEnum
 
@@ -26,6 +27,39 @@ class Problem:
     what: str
     mend: str
     severity: Severity = Severity.FAULT
+
+    @property
+    def place(self) -> str:
+        """Where it stands, in words a maker knows."""
+        return place_in_words(self.where)
+
+
+_STEP = re.compile(r"(\w+)(?:\[([^\[\]]*)\])?")
+
+
+def place_in_words(where: str) -> str:
+    """A place in a document in words; what is no path of fields stays as it is.
+
+    >>> place_in_words("rounds[0].ask.seconds"), place_in_words("script[4:14]")
+    ('round 1, ask, seconds', 'rules, line 4, column 14')
+    >>> place_in_words("packs[harvest].questions[3]"), place_in_words("line 3, column 2")
+    ('pack harvest, question 4', 'line 3, column 2')
+    """
+    found = [_STEP.fullmatch(step) for step in where.split(".")]
+    if not all(found):
+        return where
+    return ", ".join(_step_in_words(step[1], step[2]) for step in found if step)
+
+
+def _step_in_words(name: str, at: str | None) -> str:
+    words = "rules" if name == "script" else name.replace("_", " ")
+    if at is None:
+        return words
+    line, has_column, column = at.partition(":")
+    if has_column:
+        return f"{words}, line {line}, column {column}"
+    one = words.removesuffix("es") if words.endswith("ses") else words.removesuffix("s")
+    return f"{one} {int(at) + 1 if at.isdecimal() else at}"
 
 
 def warning(where: str, what: str, mend: str) -> Problem:

@@ -2,6 +2,7 @@
 
 from dicetrail.core.workbench.changes import changes_between
 from dicetrail.core.workbench.cue_sheets import CUE_SHEETS, CueSheet
+from dicetrail.core.workbench.help import HELP, HelpTopic, help_found
 from dicetrail.core.workbench.new_parts import NEW_PARTS
 from dicetrail.core.workbench.packs import (
     Column,
@@ -41,6 +42,7 @@ from dicetrail.core.workbench.worked_examples import WORKED_EXAMPLES, WorkedExam
 
 __all__ = [
     "CUE_SHEETS",
+    "HELP",
     "NEW_PARTS",
     "READY_LOOKS",
     "RECIPES",
@@ -50,6 +52,7 @@ __all__ = [
     "Drawn",
     "DrawnQuestion",
     "Examined",
+    "HelpTopic",
     "LineRan",
     "Named",
     "PackRefused",
@@ -68,6 +71,7 @@ __all__ = [
     "drawn",
     "first_game",
     "first_pattern",
+    "help_found",
     "joined",
     "look_at",
     "look_over",

@@ -1,6 +1,11 @@
 """The names of the rule script, for pages that complete and explain them."""
 
+from typing import Annotated
+
+from fastapi import Query
+
 from dicetrail.core.rules import DEEDS, FACTS, FUNCTIONS, HANDLERS, SCRIPT_RECIPES, put_in
+from dicetrail.core.workbench import HelpTopic, help_found
 from dicetrail.web.language.shapes import PutIn, ScriptMade, ScriptName, ScriptNames
 from dicetrail.web.wire.bodies import Router
 
@@ -19,6 +24,12 @@ def show_language() -> ScriptNames:
 def put_script_in(wanted: PutIn) -> ScriptMade:
     """A script with another put into it; nothing is kept. Refused where one cannot be read."""
     return ScriptMade(script=put_in(wanted.script, wanted.other))
+
+
+@router.get("/help")
+def find_help(find: Annotated[str, Query(max_length=200)] = "") -> list[HelpTopic]:
+    """Topics of help that some words lead to, the likeliest first; all of them without any."""
+    return list(help_found(find))
 
 
 def _names() -> list[ScriptName]:

@@ -20,6 +20,16 @@ from dicetrail.web.wire.bodies import UnreadableBody, place_in_body
 ProblemType = Literal["about:blank", "/problems/faulty-game", "/problems/run-moved-on"]
 
 
+class ToldProblem(BaseModel):
+    """One thing that is wrong: where it stands, as a path and in words, and how to mend it."""
+
+    where: str
+    place: str
+    what: str
+    mend: str
+    severity: Severity = Severity.FAULT
+
+
 class ProblemDetails(BaseModel):
     """An error as RFC 9457 has it; `problems` is an extension member."""
 
@@ -28,7 +38,7 @@ class ProblemDetails(BaseModel):
     title: str
     status: int
     detail: str
-    problems: list[Problem] = []
+    problems: list[ToldProblem] = []
 
 
 class Unfit(ValueError):
@@ -132,7 +142,16 @@ def _response(
         title=HTTPStatus(status).phrase,
         status=status,
         detail=detail,
-        problems=list(problems),
+        problems=[
+            ToldProblem(
+                where=problem.where,
+                place=problem.place,
+                what=problem.what,
+                mend=problem.mend,
+                severity=problem.severity,
+            )
+            for problem in problems
+        ],
     )
     return JSONResponse(body.model_dump(mode="json"), status, media_type="application/problem+json")
 

@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, done, formOf, given } from "./client";
 import type { Dice } from "./dice";
 import type { Game, Named, NewGame } from "./schema";
@@ -143,6 +143,16 @@ export function useLanguage() {
     queryKey: ["language"],
     queryFn: () => given(api.GET("/api/language")),
     staleTime: Infinity,
+  });
+}
+
+/** Topics of help that some words lead to; all of them without any. */
+export function useHelp(find: string) {
+  return useQuery({
+    queryKey: ["help", find],
+    queryFn: () => given(api.GET("/api/language/help", { params: { query: { find } } })),
+    staleTime: Infinity,
+    placeholderData: keepPreviousData,
   });
 }
 

@@ -860,6 +860,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/language/help": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Find Help
+         * @description Topics of help that some words lead to, the likeliest first; all of them without any.
+         */
+        get: operations["find_help_api_language_help_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/examples": {
         parameters: {
             query?: never;
@@ -3583,6 +3603,27 @@ export interface components {
             runs: components["schemas"]["HeldCard"][];
         };
         /**
+         * HelpTopic
+         * @description Something that can be done, where it is done, and how.
+         */
+        HelpTopic: {
+            stop: components["schemas"]["Stop"];
+            /** Title */
+            title: string;
+            /** Text */
+            text: string;
+            /**
+             * Also
+             * @default
+             */
+            also: string;
+            /**
+             * Example
+             * @default
+             */
+            example: string;
+        };
+        /**
          * Hint
          * @description The player asks for the hint.
          */
@@ -4908,7 +4949,7 @@ export interface components {
              * Problems
              * @default []
              */
-            problems: components["schemas"]["Problem"][];
+            problems: components["schemas"]["ToldProblem"][];
         };
         /**
          * PutIn
@@ -6032,6 +6073,22 @@ export interface components {
             language: components["schemas"]["Language"];
         };
         /**
+         * ToldProblem
+         * @description One thing that is wrong: where it stands, as a path and in words, and how to mend it.
+         */
+        ToldProblem: {
+            /** Where */
+            where: string;
+            /** Place */
+            place: string;
+            /** What */
+            what: string;
+            /** Mend */
+            mend: string;
+            /** @default fault */
+            severity: components["schemas"]["Severity"];
+        };
+        /**
          * Trial
          * @description Answers to be tried on the first question these dice bring, without playing.
          */
@@ -6299,6 +6356,7 @@ export type Health = components['schemas']['Health'];
 export type Held = components['schemas']['Held'];
 export type HeldCard = components['schemas']['HeldCard'];
 export type HeldView = components['schemas']['HeldView'];
+export type HelpTopic = components['schemas']['HelpTopic'];
 export type Hint = components['schemas']['Hint'];
 export type Holds = components['schemas']['Holds'];
 export type How = components['schemas']['How'];
@@ -6444,6 +6502,7 @@ export type Tick = components['schemas']['Tick'];
 export type TimesView = components['schemas']['TimesView'];
 export type To = components['schemas']['To'];
 export type ToRead = components['schemas']['ToRead'];
+export type ToldProblem = components['schemas']['ToldProblem'];
 export type Trial = components['schemas']['Trial'];
 export type TrialView = components['schemas']['TrialView'];
 export type Tried = components['schemas']['Tried'];
@@ -8074,6 +8133,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ScriptMade"];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    find_help_api_language_help_get: {
+        parameters: {
+            query?: {
+                find?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HelpTopic"][];
                 };
             };
             /** @description What went wrong, and how to mend it */

@@ -24,6 +24,10 @@ export function Notice({ tone = "plain", children }: NoticeProps) {
   );
 }
 
+function sentence(words: string): string {
+  return words.slice(0, 1).toLocaleUpperCase() + words.slice(1);
+}
+
 /** An error from the server: what happened, where, and how to mend it. */
 export function ErrorNotice({ error, children }: { error: unknown; children?: ReactNode }) {
   const details = detailsOf(error);
@@ -34,7 +38,7 @@ export function ErrorNotice({ error, children }: { error: unknown; children?: Re
         <ul className="mt-1 space-y-1">
           {details.problems.map((problem) => (
             <li key={problem.where + problem.what}>
-              <span className="font-semibold">{problem.where}:</span> {problem.what}. To mend it,{" "}
+              <span className="font-semibold">{sentence(problem.place)}:</span> {problem.what}. To mend it,{" "}
               {problem.mend}.
             </li>
           ))}

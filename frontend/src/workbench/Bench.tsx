@@ -4,6 +4,7 @@ import type { Round, Stop } from "../api/schema";
 import { STOP_FACES } from "../app/stops";
 import { AskBench } from "./benches/ask/AskBench";
 import { BenchExamples } from "./BenchExamples";
+import { BenchHelp } from "./BenchHelp";
 import { BenchFaults } from "./BenchFaults";
 import { CheckBench } from "./benches/check/CheckBench";
 import { CueBench } from "./benches/cue/CueBench";
@@ -56,6 +57,7 @@ export function Bench({ stop, onPython, ...shared }: Props) {
         </h2>
         <p className="text-soft">{face.question}</p>
         <BenchExamples key={stop} stop={stop} document={shared.document} number={shared.number} edit={shared.edit} />
+        <BenchHelp key={`help ${stop}`} stop={stop} />
         <Button look="quiet" className="px-2" onClick={onPython}>
           <FileCode aria-hidden /> As Python
         </Button>

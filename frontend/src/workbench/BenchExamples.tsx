@@ -7,6 +7,7 @@ import { STOP_FACES } from "../app/stops";
 import { Button } from "../ui/Button";
 import { ErrorNotice } from "../ui/Notice";
 import type { Edit } from "../draft/gameDraft";
+import { merge } from "../draft/merge";
 
 type BenchExamplesProps = { stop: Stop; document: Game; number: number; edit: Edit };
 
@@ -23,7 +24,7 @@ export function BenchExamples({ stop, document, number, edit }: BenchExamplesPro
       {
         onSuccess: (made) => {
           setIsOpen(false);
-          edit(() => made);
+          edit((now) => merge(document, now, made).document);
         },
       },
     );
