@@ -116,10 +116,10 @@ class TestRuleProblems(unittest.TestCase):
                 (sums(choices=1), FAULT, f"{at}.choices", "1 choice"),
                 (sums(cap=1, left=Span(5, 9)), FAULT, at, "no sum keeps"),
                 (
-                    sums(operator=Operator.TIMES, denominators=Span(2, 3)),
+                    sums(operator=Operator.OVER, denominators=Span(2, 3)),
                     FAULT,
                     f"{at}.operator",
-                    "only added or taken away",
+                    "fractions are not divided",
                 ),
             )
         )

@@ -20,6 +20,7 @@ STOP_OF_GAME = {
     "look": Stop.OPEN,
     "language": Stop.OPEN,
     "phrases": Stop.OPEN,
+    "counters": Stop.SCORE,
     "framed_by": Stop.OPEN,
     "packs": Stop.LOAD,
 }

@@ -166,8 +166,10 @@ def _of_round(program: Program, round_: Round, number: int) -> Iterator[tuple[St
         bottoms = sums.denominators
         if bottoms is not None and sums.operator in (Operator.TIMES, Operator.OVER):
             yield Stop.LOAD, "fractions are multiplied or divided"
-        if sums.choices and (sums.near is not None or sums.cap is not None):
-            yield Stop.LOAD, "wrong choices of sums keep near the result or under a cap"
+        if sums.choices and sums.near is not None:
+            yield Stop.LOAD, "wrong choices of sums are only so far off"
+        if sums.choices and sums.cap is not None and sums.denominators is not None:
+            yield Stop.LOAD, "wrong choices of fractions keep under a largest result"
         if sums.turned and sums.operator is Operator.OVER:
             yield Stop.LOAD, "quotients are products turned round"
         many = (1 + sums.left.most - sums.left.least) * (1 + sums.right.most - sums.right.least)
