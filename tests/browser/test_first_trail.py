@@ -160,11 +160,12 @@ class TestFirstTrail(BrowserTest):
         game["document"]["title"] = "Changed elsewhere"
         self.server.http.put("/api/games/harvest-supper", json=game)
         self.field("Title of the game").send_keys("!")
-        self.sees("This game was changed elsewhere")
-        self.sees("Not saved", "header")
+        self.sees("This game was changed elsewhere, and that is taken in beside your edits")
+        self.sees("title: you wrote “Harvest Supper!”; elsewhere it became “Changed elsewhere”")
+        self.wait(lambda: "Saved" in self.text("header"), "saved")
         title = self.server.http.get("/api/games/harvest-supper").json()["document"]["title"]
-        self.assertEqual(title, "Changed elsewhere")
-        self.button("Show the newest, without my edit").click()
+        self.assertEqual(title, "Harvest Supper!")
+        self.button("Take the other").click()
         self.wait(
             lambda: self.field("Title of the game").get_attribute("value") == "Changed elsewhere",
             "the newest title",

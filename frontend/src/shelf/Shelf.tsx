@@ -118,7 +118,7 @@ function NewGame({ onMake }: { onMake: (title: string, recipe: string) => void }
   const words = recipes.data?.find(({ name }, place) => (recipe ? name === recipe : place === 0))?.words;
   return (
     <form
-      className="relative flex gap-2"
+      className="flex flex-wrap justify-end gap-x-2 gap-y-0.5"
       onSubmit={(event) => {
         event.preventDefault();
         onMake(title.trim() || "Untitled game", recipe);
@@ -147,7 +147,7 @@ function NewGame({ onMake }: { onMake: (title: string, recipe: string) => void }
       <Button type="submit">
         <Plus aria-hidden /> New game
       </Button>
-      <p aria-live="polite" className="absolute top-full right-0 text-sm text-soft">
+      <p aria-live="polite" className="basis-full text-end text-sm text-soft">
         {words}
       </p>
     </form>

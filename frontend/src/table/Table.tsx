@@ -78,7 +78,7 @@ export function Table(props: TableProps) {
 
   // Focus follows the question, but is never taken from somebody busy elsewhere.
   const step = `${runId} ${table.phase} ${table.round} ${table.question?.number ?? 0}`;
-  const stepBefore = useRef(isAlone ? "" : step);
+  const stepBefore = useRef(isAlone && isTyping ? "" : step);
   useEffect(() => {
     if (stepBefore.current === step) return;
     stepBefore.current = step;

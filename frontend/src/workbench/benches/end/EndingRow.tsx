@@ -43,7 +43,7 @@ type EndingRowProps = {
 /** An ending in one line, with its verdict under it. */
 export function EndingRow({ ending, index, count, counters, cues, places, onChange, onName, onMove, onRemove }: EndingRowProps) {
   const at = `endings[${index}]`;
-  const [isOpen, setIsOpen] = useState(ending.when !== "" || !ending.counts_as_best);
+  const [isOpen, setIsOpen] = useState(!ending.counts_as_best);
   return (
     <li className="space-y-1 rounded-lg border border-line px-2 py-1.5">
       <div className={COLUMNS}>
@@ -75,6 +75,11 @@ export function EndingRow({ ending, index, count, counters, cues, places, onChan
           <Trash2 aria-hidden />
         </Button>
       </div>
+      {!isOpen && ending.when !== "" && (
+        <p className="pl-7 text-sm text-soft">
+          and only when <code className="font-mono">{ending.when}</code>
+        </p>
+      )}
       {isOpen && (
         <div className="flex flex-wrap items-end gap-x-5 gap-y-2 py-1 pl-7">
           <TextField where={`${at}.when`} className="min-w-48 flex-1" value={ending.when} onChange={(when) => onChange({ when })} />
