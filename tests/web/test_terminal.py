@@ -121,7 +121,7 @@ class TestTerminal(unittest.TestCase):
         self.file.write_bytes(written_game(SHED, {}))
         broken = self.run_with("check", str(self.file))
         self.assertEqual(broken.exit_code, 1)
-        self.assertIn("rounds[0].packs[0]", broken.stdout)
+        self.assertIn("round 1, pack 1", broken.stdout)
         self.assertIn("dicetrail check", self.run_with("play", str(self.file)).stdout)
         self.file.write_text("{")
         self.assertIn("line 1, column 2", self.run_with("check", str(self.file)).stdout)
