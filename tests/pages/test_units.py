@@ -14,6 +14,6 @@ class TestUnits(unittest.TestCase):
         with TemporaryDirectory() as folder:
             out = Path(folder, "counted.json")
             run = ["npx", "--no-install", "vitest", "run", "--reporter=json", f"--outputFile={out}"]
-            told = subprocess.run(run, cwd=FRONTEND, capture_output=True, text=True, timeout=120)
+            told = subprocess.run(run, cwd=FRONTEND, capture_output=True, text=True, timeout=400)
             self.assertEqual(told.returncode, 0, told.stdout + told.stderr)
             self.assertGreater(json.loads(out.read_text())["numPassedTests"], 0)
