@@ -7,7 +7,6 @@ recently used dropped first.
 import gc
 from collections import OrderedDict
 from collections.abc import Callable, Collection, Hashable, Mapping, Sequence
-from contextlib import suppress
 from dataclasses import replace
 from functools import lru_cache, partial
 from threading import Lock
@@ -37,7 +36,7 @@ from dicetrail.core.survey import Edits, PackLook, RowFault, edited_pack
 from dicetrail.core.workbench import Examined
 from dicetrail.files.aside import Aside
 from dicetrail.scouting import Crew, Subject, here
-from dicetrail.store import Database, StoreTrouble
+from dicetrail.store import Database
 from dicetrail.store.addresses import addresses
 from dicetrail.store.games import game_revision
 from dicetrail.store.models import RunRow
@@ -108,10 +107,8 @@ class Shelf:
         self.studies = Studies()
         self._crew: Crew | None = None
         self._gathering = Lock()
-        self.addresses: dict[str, str] = {}
-        """The game that each address leads to."""
-        with suppress(StoreTrouble):  # it is told to whoever asks for something
-            self.know_addresses()
+        self.addresses: dict[str, str] | None = None
+        """The game that each address leads to; None until somebody asks."""
 
     def know_addresses(self) -> None:
         """Read anew which address leads to which game."""

@@ -1,9 +1,12 @@
 """Games by their addresses: what asks for one is asked of the game it leads to."""
 
 import re
+from contextlib import suppress
 
+from starlette.concurrency import run_in_threadpool
 from starlette.types import ASGIApp, Receive, Scope, Send
 
+from dicetrail.store import StoreTrouble
 from dicetrail.web.shelf import Shelf
 
 _GAME = re.compile(r"(/api/(?:play/|sounds/)?games/)([^/]+)(.*)")
@@ -17,8 +20,12 @@ class Addresses:
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         found = _GAME.fullmatch(scope["path"]) if scope["type"] == "http" else None
-        game_id = self.shelf.addresses.get(found[2]) if found else None
-        if found and game_id is not None:
+        if found:
+            if self.shelf.addresses is None:
+                with suppress(StoreTrouble):  # the route tells it
+                    await run_in_threadpool(self.shelf.know_addresses)
+            game_id = (self.shelf.addresses or {}).get(found[2], found[2])
             path = f"{found[1]}{game_id}{found[3]}"
-            scope = {**scope, "path": path, "raw_path": path.encode()}
+            if path != scope["path"]:
+                scope = {**scope, "path": path, "raw_path": path.encode()}
         await self.app(scope, receive, send)
