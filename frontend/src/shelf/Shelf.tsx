@@ -52,7 +52,7 @@ export default function Shelf() {
         </div>
       </header>
       <main className={`mx-auto max-w-6xl px-6 py-6 ${isOver ? "outline-4 outline-dashed outline-clay" : ""}`}>
-        <div className="flex flex-wrap items-end justify-between gap-4">
+        <div className="flex flex-wrap items-end justify-between gap-4 pb-4">
           <h2 className="text-2xl">Games</h2>
           <div className="flex flex-wrap items-center gap-3">
             <FilePick label="New game from a question file" look="main" busy={drop.isPending} onFile={take} />
@@ -118,7 +118,7 @@ function NewGame({ onMake }: { onMake: (title: string, recipe: string) => void }
   const words = recipes.data?.find(({ name }, place) => (recipe ? name === recipe : place === 0))?.words;
   return (
     <form
-      className="flex flex-wrap justify-end gap-x-2 gap-y-0.5"
+      className="relative flex gap-2"
       onSubmit={(event) => {
         event.preventDefault();
         onMake(title.trim() || "Untitled game", recipe);
@@ -147,7 +147,7 @@ function NewGame({ onMake }: { onMake: (title: string, recipe: string) => void }
       <Button type="submit">
         <Plus aria-hidden /> New game
       </Button>
-      <p aria-live="polite" className="basis-full text-end text-sm text-soft">
+      <p aria-live="polite" className="absolute top-full right-0 mt-0.5 text-sm whitespace-nowrap text-soft">
         {words}
       </p>
     </form>

@@ -26,11 +26,6 @@ export function CueBench({ game, document, round, at, edit, editRound, rename, t
           untilContinue={after.hold_ms === null || after.hold_ms === undefined}
           onChange={(hold_ms) => editRound({ after: { ...after, hold_ms } })}
         />
-        <SwitchField
-          where={`${at}.after.own_words_alone`}
-          checked={after.own_words_alone}
-          onChange={(own_words_alone) => editRound({ after: { ...after, own_words_alone } })}
-        />
       </div>
       <CueSheet
         game={game}
@@ -39,6 +34,11 @@ export function CueBench({ game, document, round, at, edit, editRound, rename, t
         places={(isAtEnd) => placesFor(counters, isAtEnd)}
         onName={(index, name) => rename("cue", index, name)}
         onChange={(change) => edit((old) => ({ ...old, cues: change(old.cues) }))}
+      />
+      <SwitchField
+        where={`${at}.after.own_words_alone`}
+        checked={after.own_words_alone}
+        onChange={(own_words_alone) => editRound({ after: { ...after, own_words_alone } })}
       />
       <SoundsEditor sounds={sounds} onName={(index, name) => rename("sound", index, name)} onChange={(change) => edit((old) => ({ ...old, sounds: change(old.sounds) }))} />
     </div>
