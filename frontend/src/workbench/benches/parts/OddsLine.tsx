@@ -14,13 +14,14 @@ export function OddsLine({ gameId, document }: { gameId: string; document: Game 
   if (forecast.error && !forecast.isFetching) return null;
   const endings = told?.endings.filter((ending) => ending.share.share >= 0.005) ?? [];
   const shares = endings.map((ending) => `${percent(ending.share.share)} ${ending.title ?? "no ending"}`);
+  const words = shares.length > 0 ? shares.join(", ") : "hardly any run comes to an ending";
   return (
     <p className="flex items-baseline gap-2 text-sm">
       <Telescope aria-hidden className="size-4 shrink-0 self-center text-moss" />
       <span>
         <b>Steady players:</b>{" "}
-        {told?.how === "sampled" && "about "}
-        {told ? `${shares.join(", ")}; ${told.questions.toFixed(1)} questions, ${minutes(told.seconds * 1000)}` : "working it out…"}
+        {told?.how === "sampled" && shares.length > 0 && "about "}
+        {told ? `${words}; ${told.questions.toFixed(1)} questions, ${minutes(told.seconds * 1000)}` : "working it out…"}
         {told && forecast.isFetching && <span role="status"> …</span>}
       </span>
       <Link to={`/foresight/${gameId}`} className="ml-auto whitespace-nowrap text-sky underline">
