@@ -24,6 +24,8 @@ from dicetrail.core.foresight import (
     witnesses,
 )
 from dicetrail.core.play import made_ready
+from dicetrail.core.survey import BESIDE
+from dicetrail.core.workbench import Examined, look_over
 from dicetrail.scouting.crew import Crew
 
 RUNS_A_TASK = 100
@@ -49,8 +51,11 @@ class Subject:
 
 @lru_cache(maxsize=4)
 def _program(subject: Subject) -> Program:
-    packs = subject.packs
-    return made_ready(subject.game, packs() if callable(packs) else packs)
+    return made_ready(subject.game, _packs(subject))
+
+
+def _packs(subject: Subject) -> Mapping[str, Pack]:
+    return subject.packs() if callable(subject.packs) else subject.packs
 
 
 def foretell(
@@ -72,6 +77,11 @@ def foretell_briefly(subject: Subject, scouts: Sequence[Scout]) -> Forecast:
     return forecast(
         _program(subject), *scouts, runs=BRIEF_RUNS, is_quick=True, most_followed=BRIEF_FOLLOWED
     )
+
+
+def look_deeper(subject: Subject) -> Examined:
+    """What the workbench shows of a game whose ways to end are too many to follow at once."""
+    return look_over(subject.game, _packs(subject), effort=BESIDE)
 
 
 def foresee(subject: Subject) -> tuple[Problem, ...]:

@@ -35,12 +35,13 @@ from dicetrail.core.play import Media, go_on, made_ready
 from dicetrail.core.survey import Edits, PackLook, RowFault, edited_pack
 from dicetrail.core.workbench import Examined
 from dicetrail.files.aside import Aside
-from dicetrail.scouting import Crew, Subject, here
+from dicetrail.scouting import Crew, Subject, here, look_deeper
 from dicetrail.store import Database
 from dicetrail.store.addresses import addresses
 from dicetrail.store.games import game_revision
 from dicetrail.store.models import RunRow
 from dicetrail.store.packs import KeptPack, edits_of, newest_packs, pack_of, pack_revision
+from dicetrail.web.deeper import Deeper
 from dicetrail.web.foresight.fetching import fetched
 from dicetrail.web.foresight.studies import Studies
 from dicetrail.web.loads.load import Loads
@@ -103,6 +104,7 @@ class Shelf:
         self._looking = Lock()
         self.pack_media = lru_cache(maxsize=64)(self._pack_media)
         self.examined = lru_cache(maxsize=256)(self._examined)
+        self.deeper = Deeper()
         self._programs: LatestOf[str, Program] = LatestOf(100)
         self.studies = Studies()
         self._crew: Crew | None = None
@@ -234,6 +236,19 @@ class Shelf:
                 for name, number in packs
             }
         return look_over(game, self._held(packs), reports)
+
+    def seen_deeper(self, game: Game, packs: PackNumbers) -> tuple[Examined, bool]:
+        """A game looked over, and whether more of it is still being worked out beside.
+
+        Play goes by `examined` alone, so what is found later stops no run.
+        """
+        at_once = self.examined(game, packs)
+        if at_once.is_settled:
+            return at_once, False
+        subject = Subject(f"{hash(game)} {packs}", game, self._handed(packs))
+        return self.deeper.look(
+            (game, packs), at_once, lambda: self.crew.submit(look_deeper, subject)
+        )
 
     def program(self, game_id: str, number: int, packs: PackNumbers) -> Program:
         """A revision of a game, ready to run. Raises NotFound, GameProblems."""

@@ -6,6 +6,7 @@ import unittest
 from datetime import timedelta
 from pathlib import Path
 from tempfile import TemporaryDirectory
+from time import monotonic, sleep
 
 from fastapi.testclient import TestClient
 
@@ -138,6 +139,31 @@ class TestGames(ApiTest):
         game = self.post("/api/games", title="Again", packs=["harvest-supper-questions"])
         self.assertEqual(game["problems"], [])
         self.assertEqual(self.table(self.post("/api/runs", game_id=game["id"]))["phase"], "opening")
+
+    def test_ways_to_end_that_are_too_many_at_once_are_followed_beside_and_stop_no_run(self):
+        game = self.post("/api/games", title="Rows", packs=["harvest-supper-questions"])
+        address = f"/api/games/{game['id']}"
+        document = game["document"]
+        document["script"] = "a = 0\n\n\ndef right():\n    score += streak\n    a += 1\n"
+        document["opening"]["most_players"] = 4
+        # Ten right in a row score 1 + 2 + … + 10.
+        top = {**document["endings"][-1], "title": "Below", "at_least": None, "at_most": 54}
+        document["endings"] = [{**top, "counts": "score", "when": ""}]
+        saved = self.http.put(address, json=game).json()
+        self.assertTrue(saved["is_settling"])
+        words = [(problem["severity"], problem["what"]) for problem in saved["problems"]]
+        self.assertIn(("warning", "it is not settled whether an ending fits every score"), words)
+        until = monotonic() + 60
+        while (found := self.get(address))["is_settling"]:
+            self.assertLess(monotonic(), until)
+            sleep(0.1)
+        self.assertEqual(
+            [(span["lowest"], span["highest"]) for span in found["score_spans"]],
+            [(0, 54), (55, 55)],
+        )
+        self.assertTrue(found["spans_are_whole"])
+        run = self.post("/api/runs", game_id=game["id"])
+        self.assertEqual(self.table(run)["phase"], "opening")
 
     def test_answers_are_tried_without_playing(self):
         trial = self.post(f"{GAME}/trial", dice=4821, answers=["A", "b", "3", "", "dunno"])

@@ -20,12 +20,22 @@ from dicetrail.core.survey.question_faults import (
     missing_medium,
     trimmed,
 )
-from dicetrail.core.survey.reach import Reach, scores_reached, turning_points
+from dicetrail.core.survey.reach import (
+    AT_ONCE,
+    BESIDE,
+    Effort,
+    Reach,
+    scores_reached,
+    turning_points,
+)
 from dicetrail.core.survey.survey import examine, reports_on, survey, within_bounds
 
 __all__ = [
+    "AT_ONCE",
+    "BESIDE",
     "MOST_ROWS",
     "Edits",
+    "Effort",
     "FactsEdit",
     "FieldFault",
     "PackEdit",

@@ -67,11 +67,21 @@ from dicetrail.core.rules import (
     time_ends,
 )
 
-MOST_SETTLED = 6_000
-"""How many outcomes are worked out before giving up."""
 
-MOST_STEPS = 8_000
-"""How many ways from one question to the next are followed before giving up."""
+class Effort(NamedTuple):
+    """How much is worked out before giving up."""
+
+    settled: int
+    """Outcomes that are worked out."""
+    steps: int
+    """Ways from one question to the next that are followed."""
+
+
+AT_ONCE = Effort(5_000, 6_500)
+"""What a maker waits for, some 0.2 s of processor time; what takes more is not settled."""
+
+BESIDE = Effort(60_000, 80_000)
+"""What is worked out while the maker goes on."""
 
 _MOST_SECONDS = 120
 
@@ -213,7 +223,10 @@ class _TooMany(Exception):
 
 
 class _Walk:
-    def __init__(self, game: Game, rules: Rules, packs: Packs, censuses: Censuses) -> None:
+    def __init__(
+        self, game: Game, rules: Rules, packs: Packs, censuses: Censuses, effort: Effort
+    ) -> None:
+        self.effort = effort
         self.game, self.rules = game, rules
         self.finals: set[Final] = set()
         self.settled = self.steps = 0
@@ -226,8 +239,8 @@ class _Walk:
         self.came: dict[tuple[object, ...], tuple[_Came, ...]] = {}
         self.ends_unasked = self.ends_itself = False
         # A round of more questions is followed whole only if every run of it is cut short.
-        is_endless = any(pool > MOST_STEPS for pool in map(self._length, range(len(self.pools))))
-        self.most_steps = MOST_STEPS // 4 if is_endless else MOST_STEPS
+        is_endless = any(pool > effort.steps for pool in map(self._length, range(len(self.pools))))
+        self.most_steps = effort.steps // 4 if is_endless else effort.steps
 
     def _length(self, number: int) -> int:
         draw = self.game.rounds[number].draw
@@ -252,9 +265,9 @@ class _Walk:
         again = self._may_come_again(number)
         if draw.order is DrawOrder.WRITTEN and not drawing.comes_back and not again:
             # So many are never followed, however long the round.
-            first = islice(fixed_pool(round_, packs), MOST_STEPS + 1)
+            first = islice(fixed_pool(round_, packs), self.effort.steps + 1)
             order = [asked_of(round_, traits_of(sourced.question)) for sourced in first]
-            order += [asked_of(round_, None)] * min(made, MOST_STEPS)
+            order += [asked_of(round_, None)] * min(made, self.effort.steps)
             drawing.order = tuple(merged[asked] for asked in order)
         elif drawing.comes_back or again:
             # What was asked before comes last, or which ones come back hangs on the answers.
@@ -286,7 +299,7 @@ class _Walk:
             yield settle(rules, tally, outcome)
             return
         try:
-            for _, found in every_fall(rules, tally, outcome, MOST_SETTLED):
+            for _, found in every_fall(rules, tally, outcome, self.effort.settled):
                 self._count()
                 yield found
         except TooManySides:
@@ -298,7 +311,7 @@ class _Walk:
 
     def _count(self) -> None:
         self.settled += 1
-        if self.settled > MOST_SETTLED:
+        if self.settled > self.effort.settled:
             raise _TooMany
 
     def follow(self) -> None:
@@ -749,13 +762,20 @@ def _added(pool: Mapping[Asked, int], merged: Mapping[Asked, Asked]) -> Counter[
     return found
 
 
-def reach(game: Game, rules: Rules, packs: Packs, censuses: Censuses | None = None) -> Reach:
+def reach(
+    game: Game,
+    rules: Rules,
+    packs: Packs,
+    censuses: Censuses | None = None,
+    effort: Effort = AT_ONCE,
+) -> Reach:
     """Every way a game can end, as far as can be followed.
 
     `censuses` are those of the packs, where they are at hand.
     """
     try:
-        walk = _Walk(game, rules, packs, censuses_of(game, packs) if censuses is None else censuses)
+        known = censuses_of(game, packs) if censuses is None else censuses
+        walk = _Walk(game, rules, packs, known, effort)
         walk.follow()
     except _TooMany:
         return Reach(frozenset(), False, False, False, True)
@@ -770,4 +790,14 @@ def scores_reached(rules: Rules, reached: Reach) -> Mapping[Number, set[int | No
     return dict(sorted(found.items()))
 
 
-__all__ = ["Asked", "Final", "Reach", "reach", "scores_reached", "turning_points"]
+__all__ = [
+    "AT_ONCE",
+    "BESIDE",
+    "Asked",
+    "Effort",
+    "Final",
+    "Reach",
+    "reach",
+    "scores_reached",
+    "turning_points",
+]

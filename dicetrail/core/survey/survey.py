@@ -68,7 +68,7 @@ from dicetrail.core.survey.fact_faults import pattern_problems
 from dicetrail.core.survey.look_faults import look_problems
 from dicetrail.core.survey.looks import PackReport, report_on
 from dicetrail.core.survey.phrase_faults import phrase_problems
-from dicetrail.core.survey.reach import Reach, reach, scores_reached
+from dicetrail.core.survey.reach import AT_ONCE, Effort, Reach, reach, scores_reached
 from dicetrail.core.survey.site_faults import site_problems
 
 MOST_ROUNDS = 50
@@ -106,13 +106,13 @@ def reports_on(
 
 
 def examine(
-    game: Game, packs: Packs, reports: Mapping[str, PackReport]
+    game: Game, packs: Packs, reports: Mapping[str, PackReport], effort: Effort = AT_ONCE
 ) -> tuple[tuple[Problem, ...], Rules | None, Reach | None]:
     """Every problem of a game; its rules if they can be read, its ways to end if it plays.
 
     `reports` are those on its packs, as `reports_on` gives them.
     """
-    surveyed = _Survey(game, packs, reports)
+    surveyed = _Survey(game, packs, reports, effort)
     return surveyed.problems(), surveyed.rules, surveyed.reached
 
 
@@ -121,6 +121,7 @@ class _Survey:
     game: Game
     packs: Packs
     reports: Mapping[str, PackReport]
+    effort: Effort = AT_ONCE
     rules: Rules | None = None
     reached: Reach | None = None
 
@@ -154,7 +155,7 @@ class _Survey:
         found += _title_problems(game)
         has_faults = any(problem.severity is Severity.FAULT for problem in found)
         if self.rules is not None and not has_faults:
-            self.reached = reach(game, self.rules, packs, censuses)
+            self.reached = reach(game, self.rules, packs, censuses, self.effort)
         found += _ending_problems(game, self.rules, self.reached)
         return tuple(found)
 

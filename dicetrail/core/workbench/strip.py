@@ -55,6 +55,8 @@ from dicetrail.core.play import (
 )
 from dicetrail.core.rules import HANDLERS, Event, Outcome, Rules, ScriptFaults, parse
 from dicetrail.core.survey import (
+    AT_ONCE,
+    Effort,
     PackReport,
     Reach,
     examine,
@@ -147,17 +149,22 @@ class Examined:
     """For each round, what its questions can be chosen by."""
     script_ways: tuple[ScriptWay, ...] = ()
     """The ways the rule script can take a run, besides those of the rounds."""
+    is_settled: bool = True
+    """Whether every way to end was followed, or none is looked for because of a fault."""
 
 
 def look_over(
-    game: Game, packs: Packs, reports: Mapping[str, PackReport] = MappingProxyType({})
+    game: Game,
+    packs: Packs,
+    reports: Mapping[str, PackReport] = MappingProxyType({}),
+    effort: Effort = AT_ONCE,
 ) -> Examined:
     """Everything the workbench shows of a game before it is played.
 
     `reports` are those on packs that are at hand; the others are made.
     """
     reports = reports_on(game, packs, reports)
-    problems, rules, reached = examine(game, packs, reports)
+    problems, rules, reached = examine(game, packs, reports, effort)
     game = within_bounds(game)
     censuses = censuses_of(game, packs, {name: known.census for name, known in reports.items()})
     problems += tuple(_changed_samples(game, packs, problems))
@@ -170,6 +177,7 @@ def look_over(
         tuple(pool_size(round_, censuses) for round_ in game.rounds),
         tuple(facets(round_, censuses) for round_ in game.rounds),
         () if rules is None else tuple(_script_ways(rules)),
+        reached is None or is_whole,
     )
 
 

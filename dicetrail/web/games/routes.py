@@ -257,7 +257,7 @@ def game_view(shelf: Shelf, game_id: str) -> GameView:
     with shelf.database.reading() as session:
         game = newest_game(session, game_id)
         packs = packs_of(session, game.document)
-        examined = shelf.examined(game.document, _numbers(packs))
+        examined, is_settling = shelf.seen_deeper(game.document, _numbers(packs))
         return GameView(
             id=game_id,
             address=address_of(session, game_id),
@@ -266,6 +266,7 @@ def game_view(shelf: Shelf, game_id: str) -> GameView:
             document=game.document,
             stops=examined.stops,
             spans_are_whole=examined.spans_are_whole,
+            is_settling=is_settling,
             pools=examined.pools,
             facets=examined.facets,
             problems=tuple(map(placed, (*game.kept.problems, *examined.problems))),

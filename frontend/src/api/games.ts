@@ -3,6 +3,9 @@ import { api, done, formOf, given } from "./client";
 import type { Dice } from "./dice";
 import type { Game, Named, NewGame } from "./schema";
 
+/** How often it is asked whether ways to end that are followed beside are known. */
+const SETTLING_MS = 1000;
+
 export function useGames() {
   return useQuery({ queryKey: ["games"], queryFn: () => given(api.GET("/api/games")) });
 }
@@ -30,6 +33,7 @@ export function useGame(gameId: string) {
     queryKey: ["games", gameId],
     queryFn: () => showGame(gameId),
     staleTime: Infinity,
+    refetchInterval: (query) => query.state.data?.is_settling && SETTLING_MS,
   });
 }
 

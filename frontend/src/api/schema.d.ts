@@ -3526,6 +3526,8 @@ export interface components {
             script_ways: components["schemas"]["ScriptWay"][];
             /** Spans Are Whole */
             spans_are_whole: boolean;
+            /** Is Settling */
+            is_settling: boolean;
             /** Pools */
             pools: number[];
             /** Facets */

@@ -57,7 +57,10 @@ export function EndBench({ game, document, edit, rename, table }: BenchProps) {
         </Button>
         <p className="min-w-60 flex-1 text-sm text-soft">
           They are tried from the top: the first that fits is the one.
-          {!game.spans_are_whole && " There are too many ways to play this game to follow each, so the line shows the bounds alone."}
+          {!game.spans_are_whole &&
+            (game.is_settling
+              ? " The ways to play this game are still being followed; until then the line shows the bounds alone."
+              : " There are too many ways to play this game to follow each, so the line shows the bounds alone.")}
         </p>
       </div>
       <ChoiceField
