@@ -201,6 +201,14 @@ def pack_revision(session: Session, pack_id: str, number: int) -> KeptPack:
     return _whole(session, _row(session, pack_id, number))
 
 
+def kept_already(session: Session, pack_id: str, saved_on: int, edits: Edits) -> KeptPack | None:
+    """The newest revision, if it is the one after `saved_on` and was made by these very edits:
+    whoever sends them again has not heard that they were kept. Raises NotFound."""
+    newest = newest_pack(session, pack_id)
+    is_so = newest.number == saved_on + 1 and edits_of(session, pack_id, newest.number) == edits
+    return newest if is_so and edits else None
+
+
 def edits_of(session: Session, pack_id: str, number: int) -> Edits | None:
     """What a revision changed in what the one before holds; None if it is all new.
 

@@ -141,7 +141,9 @@ class TestGames(ApiTest):
         self.assertEqual(self.table(self.post("/api/runs", game_id=game["id"]))["phase"], "opening")
 
     def test_ways_to_end_that_are_too_many_at_once_are_followed_beside_and_stop_no_run(self):
-        game = self.post("/api/games", title="Rows", packs=["harvest-supper-questions"])
+        load = self.bring("".join(f"Bed {n}?\tplot {n}\n" for n in range(12))).json()
+        pack = self.take(load)["pack_id"]
+        game = self.post("/api/games", title="Rows", packs=[pack])
         address = f"/api/games/{game['id']}"
         document = game["document"]
         document["script"] = "a = 0\n\n\ndef right():\n    score += streak\n    a += 1\n"
@@ -159,7 +161,8 @@ class TestGames(ApiTest):
             sleep(0.1)
         self.assertEqual(
             [(span["lowest"], span["highest"]) for span in found["score_spans"]],
-            [(0, 54), (55, 55)],
+            [(0, 45), (55, 55)],
+            "nine in a row score 45, and ten 55",
         )
         self.assertTrue(found["spans_are_whole"])
         run = self.post("/api/runs", game_id=game["id"])
@@ -417,8 +420,9 @@ class TestShelfMoves(ApiTest):
 class TestPackEdits(ApiTest):
     PACK = "/api/packs/harvest-supper-questions"
 
-    def edit(self, revision, *edits):
-        return self.http.post(f"{self.PACK}/edits", json={"revision": revision, "edits": edits})
+    def edit(self, revision, *edits, **more):
+        body = {"revision": revision, "edits": edits, **more}
+        return self.http.post(f"{self.PACK}/edits", json=body)
 
     def test_questions_are_put_in_changed_and_taken_out_as_a_new_revision(self):
         before = self.get(self.PACK)["questions"]
@@ -428,6 +432,14 @@ class TestPackEdits(ApiTest):
         after = self.get(self.PACK)["questions"]
         self.assertEqual(after[0]["prompt"], "New?")
         self.assertEqual(after[1:], [before[0], *before[2:]])
+
+    def test_edits_sent_again_because_no_answer_came_are_kept_once(self):
+        gone = {"row": 0, "remove": 1, "insert": []}
+        first = self.edit(1, gone).json()
+        self.assertEqual(self.edit(1, gone, may_be_kept=True).json(), first)
+        another = {"row": 1, "remove": 1, "insert": []}
+        refused = self.edit(1, another, may_be_kept=True)
+        self.assert_problem(refused, 412, "revision 2 is the newest")
 
     def test_what_is_wrong_is_told_row_by_row(self):
         same = self.get(self.PACK)["questions"][0]

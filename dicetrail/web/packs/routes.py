@@ -36,6 +36,7 @@ from dicetrail.store.packs import (
     delete_pack,
     describe_pack,
     keep_anew,
+    kept_already,
     newest_pack,
     newest_packs,
     pack_saved,
@@ -117,16 +118,24 @@ def list_questions(
 def edit_pack(pack_id: str, save: PackSave, shelf: SharedShelf, now: Now) -> PackSaved:
     """Keep a new revision with these edits. Refused if another was saved since."""
     edits = (replace(edit, insert=tuple(map(trimmed, edit.insert))) for edit in save.edits)
-    return _edited(shelf, pack_id, save.revision, tuple(edits), now)
+    return _edited(shelf, pack_id, save, tuple(edits), now)
 
 
 @router.post("/{pack_id}/facts-edits")
 def edit_facts(pack_id: str, save: FactsSave, shelf: SharedShelf, now: Now) -> PackSaved:
     """Keep a new revision with these edits of its facts. Refused if another was saved since."""
-    return _edited(shelf, pack_id, save.revision, tuple(save.edits), now)
+    return _edited(shelf, pack_id, save, tuple(save.edits), now)
 
 
-def _edited(shelf: Shelf, pack_id: str, revision: int, edits: Edits, now: datetime) -> PackSaved:
+def _edited(
+    shelf: Shelf, pack_id: str, save: PackSave | FactsSave, edits: Edits, now: datetime
+) -> PackSaved:
+    revision = save.revision
+    if save.may_be_kept:
+        with shelf.database.reading() as session:
+            known = kept_already(session, pack_id, revision, edits)
+        if known is not None:
+            return _saved(shelf, known)
     before = _pack_saved(shelf, pack_id, revision)
     pack = _within_bounds(edited_pack(before, edits))
     count = len(pack.questions) if pack.facts is None else len(pack.facts.rows)

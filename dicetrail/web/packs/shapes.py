@@ -50,6 +50,8 @@ class PackSave(BaseModel):
 
     revision: int
     edits: Annotated[list[PackEdit], Field(max_length=10_000)]
+    may_be_kept: bool = False
+    """Whether they were sent before and no answer came. If they were kept, that is told."""
 
 
 class FactsSave(BaseModel):
@@ -57,6 +59,8 @@ class FactsSave(BaseModel):
 
     revision: int
     edits: Annotated[list[FactsEdit], Field(max_length=10_000)]
+    may_be_kept: bool = False
+    """Whether they were sent before and no answer came. If they were kept, that is told."""
 
 
 class ColumnsSave(BaseModel):

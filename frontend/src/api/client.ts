@@ -98,3 +98,9 @@ function explained(error: unknown, status: number): ProblemDetails {
 export function detailsOf(error: unknown): ProblemDetails {
   return error instanceof ApiError ? error.details : { ...OUT_OF_REACH, detail: String(error) };
 }
+
+/** Whether what was sent may be kept although it failed: no answer came, or none of the server's own. */
+export function mayBeKept(error: unknown): boolean {
+  const { status } = detailsOf(error);
+  return status === 0 || status >= 500;
+}

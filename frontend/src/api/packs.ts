@@ -48,20 +48,20 @@ export function useWholePack(packId: string) {
   });
 }
 
-export function editPack(packId: string, revision: number, edits: PackEdit[]) {
+export function editPack(packId: string, revision: number, edits: PackEdit[], isAgain = false) {
   return given(
     api.POST("/api/packs/{pack_id}/edits", {
       params: { path: { pack_id: packId } },
-      body: { revision, edits },
+      body: { revision, edits, may_be_kept: isAgain },
     }),
   );
 }
 
-export function editFacts(packId: string, revision: number, edits: FactsEdit[]) {
+export function editFacts(packId: string, revision: number, edits: FactsEdit[], isAgain = false) {
   return given(
     api.POST("/api/packs/{pack_id}/facts-edits", {
       params: { path: { pack_id: packId } },
-      body: { revision, edits },
+      body: { revision, edits, may_be_kept: isAgain },
     }),
   );
 }

@@ -16,6 +16,7 @@ function begun() {
       }),
     join: (due, next) => [...due, ...next],
     tell: (saving) => told.push(saving),
+    mayBeKept: (error) => error instanceof Error && error.message === "no answer",
     pauseMs: 300,
   });
   return { saves, told, sent };
@@ -65,6 +66,23 @@ test("what could not be saved goes out again, before what came after it", async 
   await vi.advanceTimersByTimeAsync(300);
   expect(sent[1]?.due).toEqual(["a", "b"]);
   expect(sent[1]?.on).toBe(7);
+});
+
+test("what may be kept although no answer came is sent again as it was, and then what came after it", async () => {
+  const { saves, sent, told } = begun();
+  saves.put(["a"]);
+  await vi.advanceTimersByTimeAsync(300);
+  sent[0]?.done(new Error("no answer"));
+  await vi.advanceTimersByTimeAsync(0);
+  saves.put(["b"]);
+  await vi.advanceTimersByTimeAsync(300);
+  expect(sent[1]?.due).toEqual(["a"]);
+  sent[1]?.done();
+  await vi.advanceTimersByTimeAsync(0);
+  expect(sent[2]?.due).toEqual(["b"]);
+  sent[2]?.done();
+  await vi.runAllTimersAsync();
+  expect(told.at(-1)).toEqual({ is: "saved" });
 });
 
 test("what is given up is never sent", async () => {

@@ -1,13 +1,21 @@
 import type { Saving } from "./saving";
 
+type Sending = {
+  /** Whether more was put in since. */
+  hasMore: () => boolean;
+  /** Whether it was sent before, and may be kept. */
+  isAgain: boolean;
+};
+
 type Ways<Due> = {
-  /** Sends what is due, made on a revision, and gives the revision it became. `hasMore` tells
-   * whether more was put in since. */
-  send: (due: Due, revision: number, hasMore: () => boolean) => Promise<number>;
+  /** Sends what is due, made on a revision, and gives the revision it became. */
+  send: (due: Due, revision: number, how: Sending) => Promise<number>;
   /** What is due, and what came after it, as one. */
   join: (due: Due, next: Due) => Due;
   /** Told how the saving stands, whenever that changes. */
   tell: (saving: Saving) => void;
+  /** Whether what was sent may be kept although it failed, for no answer came. */
+  mayBeKept: (error: unknown) => boolean;
   pauseMs: number;
 };
 
@@ -17,6 +25,8 @@ type Ways<Due> = {
  */
 export class Saves<Due> {
   #due: { what: Due } | undefined;
+  /** What was sent and may be kept, to be sent again as it was: so it is known again. */
+  #unheard: { what: Due } | undefined;
   #isOut = false;
   #timer: ReturnType<typeof setTimeout> | undefined;
   readonly #ways: Ways<Due>;
@@ -41,7 +51,11 @@ export class Saves<Due> {
 
   /** Whether something is not saved yet. */
   get isDue(): boolean {
-    return this.#due !== undefined || this.#isOut;
+    return this.#next !== undefined || this.#isOut;
+  }
+
+  get #next(): { what: Due } | undefined {
+    return this.#unheard ?? this.#due;
   }
 
   put(next: Due): void {
@@ -54,19 +68,23 @@ export class Saves<Due> {
   /** Saves at once what is due. */
   async flush(): Promise<void> {
     clearTimeout(this.#timer);
-    if (this.#isOut || !this.#due) return;
+    let next = this.#next;
+    if (this.#isOut || !next) return;
     this.#isOut = true;
-    let out = this.#due.what;
+    let out = next.what;
     try {
-      for (let due: { what: Due } | undefined = this.#due; due; due = this.#due) {
-        out = due.what;
-        this.#due = undefined;
+      for (; next; next = this.#next) {
+        out = next.what;
+        const isAgain = this.#unheard !== undefined;
+        if (isAgain) this.#unheard = undefined;
+        else this.#due = undefined;
         const hasMore = () => this.#due !== undefined;
-        this.#revision = await this.#ways.send(out, this.#revision, hasMore);
+        this.#revision = await this.#ways.send(out, this.#revision, { hasMore, isAgain });
       }
       this.#ways.tell({ is: "saved" });
     } catch (error) {
-      this.#due = { what: this.#due ? this.#ways.join(out, this.#due.what) : out };
+      if (this.#ways.mayBeKept(error)) this.#unheard = { what: out };
+      else this.#due = { what: this.#due ? this.#ways.join(out, this.#due.what) : out };
       this.#ways.tell({ is: "failed", error });
     } finally {
       this.#isOut = false;
@@ -76,6 +94,6 @@ export class Saves<Due> {
   /** Gives up what is due. */
   forget(): void {
     clearTimeout(this.#timer);
-    this.#due = undefined;
+    this.#due = this.#unheard = undefined;
   }
 }

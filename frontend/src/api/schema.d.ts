@@ -3178,6 +3178,11 @@ export interface components {
             revision: number;
             /** Edits */
             edits: components["schemas"]["FactsEdit"][];
+            /**
+             * May Be Kept
+             * @default false
+             */
+            may_be_kept: boolean;
         };
         /**
          * Feedback
@@ -4450,6 +4455,11 @@ export interface components {
             revision: number;
             /** Edits */
             edits: components["schemas"]["PackEdit"][];
+            /**
+             * May Be Kept
+             * @default false
+             */
+            may_be_kept: boolean;
         };
         /**
          * PackSaved

@@ -1,5 +1,5 @@
 import isSame from "fast-deep-equal";
-import { detailsOf } from "../api/client";
+import { detailsOf, mayBeKept } from "../api/client";
 import { listeners } from "../api/listeners";
 import type { Game, GameView } from "../api/schema";
 import type { Saving } from "../api/saving";
@@ -216,7 +216,7 @@ export class GameDraft {
         this.#isBehind = true;
         return;
       }
-      if (status === 0 || status >= 500) this.#unheard = [...this.#unheard, sent];
+      if (mayBeKept(error)) this.#unheard = [...this.#unheard, sent];
       throw error;
     }
   }

@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useMemo, useRef, useState } from "react";
 import type { Saving } from "../api/saving";
+import { mayBeKept } from "../api/client";
 import { addMedium } from "../api/packs";
 import { Saves } from "../api/saves";
 import { useSavedOnLeaving } from "../api/useSavedOnLeaving";
@@ -22,7 +23,7 @@ type Edited<Item> = {
   revision: number;
   items: Item[];
   faults: RowFault[];
-  send: (packId: string, revision: number, edits: RowsEdit<Item>[]) => Promise<PackSaved>;
+  send: (packId: string, revision: number, edits: RowsEdit<Item>[], isAgain: boolean) => Promise<PackSaved>;
 };
 
 /**
@@ -43,8 +44,8 @@ export function usePackDraft<Item>(pack: Edited<Item>) {
   const saves = useMemo(
     () =>
       new Saves<RowsEdit<Item>[]>(first, {
-        send: async (due, revision, hasMore) => {
-          const saved = await send(pack.id, revision, due);
+        send: async (due, revision, { hasMore, isAgain }) => {
+          const saved = await send(pack.id, revision, due, isAgain);
           if (!hasMore()) setFaults(saved.faults);
           return saved.revision;
         },
@@ -55,6 +56,7 @@ export function usePackDraft<Item>(pack: Edited<Item>) {
           void queries.invalidateQueries({ queryKey: ["packs"] });
           void queries.invalidateQueries({ queryKey: ["games"] });
         },
+        mayBeKept,
         pauseMs: PAUSE_MS,
       }),
     [pack.id, first, queries, send],
