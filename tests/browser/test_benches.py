@@ -103,6 +103,12 @@ class TestBenches(BrowserTest):
         self.sees("Line 4, column 5: there is no counter “scor”. To mend it, write score", BENCH)
         self.sees("1 fault", "header")
         self.one(".cm-lintRange-error")
+        self.write_script("score = 0\n\ndef right():\n    tell(")
+        self.press('"Now {poi')
+        self.sees("the score with its word", ".cm-tooltip-autocomplete")
+        # The editor takes no key for a choice in the first 75 ms of a list.
+        ActionChains(self.driver).pause(0.2).send_keys(Keys.ENTER).perform()
+        self.wait(lambda: '"Now {points}"' in self.text(".cm-content"), "the place completed")
         self.write_script(RULES)
         self.sees("No faults", "header")
         self.begin()

@@ -7,7 +7,12 @@ import { Compartment, EditorState, type Text } from "@codemirror/state";
 import { EditorView, gutter, GutterMarker, hoverTooltip, keymap, lineNumbers } from "@codemirror/view";
 import { tags } from "@lezer/highlight";
 import { useEffect, useRef } from "react";
+import { PLACES } from "../../../api/parts";
 import type { ScriptName, Severity } from "../../../api/schema";
+import { placesFor } from "../parts/places";
+
+/** The words of `tell`, up to where more is typed. */
+const WORDS_SAID = /tell\(\s*(?:"[^"\n]*|'[^'\n]*)/;
 
 export type ScriptFault = { line: number; column: number; what: string; mend: string; severity: Severity };
 
@@ -165,13 +170,11 @@ function styleNonce(): string {
 }
 
 function complete(context: CompletionContext, names: ScriptName[]) {
+  const own = [...context.state.doc.toString().matchAll(/^(\w+) *=/gm)].map((found) => found[1] ?? "");
+  if (context.matchBefore(WORDS_SAID)) return completePlace(context, own);
   const word = context.matchBefore(/\w+/);
   if (!word && !context.explicit) return null;
-  const counters = [...context.state.doc.toString().matchAll(/^(\w+) *=/gm)].map((found) => ({
-    label: found[1] ?? "",
-    type: "variable",
-    detail: "counter",
-  }));
+  const counters = own.map((name) => ({ label: name, type: "variable", detail: "counter" }));
   const known = names.map(({ name, kind, words, insert }) => ({
     label: name,
     type: kind === "fact" ? "constant" : "function",
@@ -180,6 +183,20 @@ function complete(context: CompletionContext, names: ScriptName[]) {
     apply: insert,
   }));
   return { from: word?.from ?? context.pos, options: [...counters, ...known] };
+}
+
+/** Completes what the words of `tell` can have filled in. */
+function completePlace(context: CompletionContext, counters: string[]) {
+  const open = context.matchBefore(/\{\w*/);
+  if (!open) return null;
+  const isClosed = context.state.sliceDoc(context.pos, context.pos + 1) === "}";
+  const options = placesFor(["score", ...counters]).map((name) => ({
+    label: name,
+    type: "constant",
+    detail: PLACES[name] ?? "",
+    apply: isClosed ? name : `${name}}`,
+  }));
+  return { from: open.from + 1, options };
 }
 
 function inWords({ name, kind, words }: ScriptName): HTMLElement {
