@@ -159,7 +159,11 @@ class BrowserTest(unittest.TestCase):
         return str(file)
 
     def upload(self, file):
-        self.one("input[type=file]").send_keys(file)
+        def is_given():
+            self.one("input[type=file]").send_keys(file)
+            return True
+
+        self.wait(is_given, "the field for files")
 
     def choose(self, label, words):
         """Choose one of several in the list with this label."""
