@@ -175,10 +175,10 @@ class TestLanguages(PlayingTest):
             revision = self.server.http.get(f"/api/games/{name}").json()["revision"]
             dress = self.server.http.get(f"/api/play/games/{name}/dress/{revision}").json()
             select = (
-                "const plurals = new Intl.PluralRules(arguments[0]);"
+                "const plurals = new Intl.PluralRules(arguments[0], { maximumFractionDigits: 4 });"
                 "return arguments[1].map((count) => plurals.select(count))"
             )
-            counts = [*range(130), 1_000_000, 0.5, 1.5, 2.5]
+            counts = [*range(-30, 130), 1_000_000, -1_000_000, 0.5, -0.5, 1.5, 2.5, 1.0004]
             found = self.driver.execute_script(select, language.value, counts)
             with self.subTest(language):
                 self.assertEqual(found, [WAYS[language].form(count).value for count in counts])

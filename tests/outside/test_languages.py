@@ -20,7 +20,12 @@ class TestLanguages(unittest.TestCase):
                 for number in (*range(2100), 10**6, 10**6 + 1, 3 * 10**6, 0.5, 1.0, 1.5, 2.25):
                     self.assertEqual(ways.form(number), locale.plural_form(number), number)
 
-    @given(st.sampled_from(list(Language)), st.integers(0, 10**9))
+    @given(
+        st.sampled_from(list(Language)),
+        st.integers(-(10**9), 10**9)
+        | st.integers(-3, 3)
+        | st.integers(-(10**7), 10**7).map(lambda number: number / 10_000),
+    )
     def test_the_form_of_any_number_is_that_of_the_cldr(self, language, number):
         locale = Locale.parse(language.value)
         self.assertEqual(WAYS[language].form(number), locale.plural_form(number))

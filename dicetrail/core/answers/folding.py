@@ -74,7 +74,8 @@ _FRACTION = re.compile("(?<=[0-9])[¼-¾⅐-⅞↉]")
 
 def caseless(text: str) -> str:
     """The text with capitals and other letter cases made alike (`str.casefold`)."""
-    return unicodedata.normalize("NFKC", text.casefold())
+    folded = text.casefold()
+    return folded if folded.isascii() else unicodedata.normalize("NFKC", folded)
 
 
 def unaccented(text: str) -> str:
@@ -122,6 +123,9 @@ def _plain_letter(sign: str) -> tuple[str, bool]:
 
 def unpointed(text: str) -> str:
     """Without punctuation: joining signs go, others become a space. No number is changed."""
+    words = text.split()
+    if all(map(str.isalnum, words)):
+        return " ".join(words)
     if not any(map(str.isdigit, text)):
         return " ".join("".join(map(_pointless, text)).split())
     return " ".join(_POINT.sub(_point, text).split())

@@ -41,7 +41,8 @@ def number_in(text: str, mark: DecimalMark = DecimalMark.POINT) -> Written | Non
     apostrophe only group thousands. One mark before three digits could be either: then it
     is as `mark` says.
     """
-    plain = " ".join("".join(map(_plain, plain_signs(unseen_out(text)))).split())
+    signs = plain_signs(unseen_out(text))
+    plain = " ".join((signs if signs.isascii() else "".join(map(_plain, signs))).split())
     if len(plain) > _LONGEST:
         return None
     sign, body = (plain[0], plain[1:].lstrip()) if plain[:1] in ("-", "+") else ("", plain)

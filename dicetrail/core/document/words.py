@@ -12,9 +12,9 @@ _COLUMN = re.compile(r"\{([^{}]+)\}")
 
 
 def counted(count: float, thing: str) -> str:
-    """A count with its thing: ``1 question``, ``3 questions``."""
+    """A count with its thing: ``1 question``, ``3 questions``, ``-1 point``."""
     count = as_written(count)
-    return f"{count} {thing}" if count == 1 else f"{count} {thing}s"
+    return f"{count} {thing}" if abs(count) == 1 else f"{count} {thing}s"
 
 
 Value = TypeVar("Value")

@@ -18,6 +18,7 @@ from dicetrail.core.draw.deals import (
     choices_shown,
     completed,
     deal,
+    how_many_shown,
     length_of,
     may_run_short,
     most_wanted,
@@ -33,7 +34,13 @@ from dicetrail.core.draw.dice import (
     name_of_dice,
     stream,
 )
-from dicetrail.core.draw.facts import MOST_COLUMNS, MOST_FACTS, FactQuestions, likeness
+from dicetrail.core.draw.facts import (
+    MOST_COLUMNS,
+    MOST_FACTS,
+    FactQuestions,
+    likeness,
+    questions_from,
+)
 from dicetrail.core.draw.pools import Pool, Sourced, whole
 from dicetrail.core.draw.sources import (
     MOST_ROWS,
@@ -92,6 +99,7 @@ __all__ = [
     "fewest_choices",
     "fixed_pool",
     "fixed_traits",
+    "how_many_shown",
     "length_of",
     "likeness",
     "may_run_short",
@@ -101,6 +109,7 @@ __all__ = [
     "named",
     "odd_items",
     "pool_size",
+    "questions_from",
     "rows_leave",
     "stream",
     "traits_of",

@@ -337,16 +337,31 @@ def choices_shown(
     return shown, right
 
 
+def how_many_shown(
+    wanted: int | None, right: int, wrong: int, wants_all: bool = False
+) -> tuple[int, int]:
+    """How many of so many right and so many wrong choices are shown, if `wanted` are to be.
+
+    Where not all right ones are wanted, one of those shown is wrong.
+
+    >>> how_many_shown(3, 4, 5), how_many_shown(3, 4, 5, wants_all=True), how_many_shown(None, 1, 5)
+    ((2, 1), (4, 1), (1, 5))
+    """
+    if wanted is None:
+        return right, wrong
+    wanted = max(2, wanted, right + 1 if wants_all else 0)
+    right = min(right, wanted - 1)
+    return right, min(wrong, wanted - right)
+
+
 def _fewer(question: Question, shown: Sequence[str], wanted: int) -> tuple[str, ...]:
     """So many of the choices, in the same order: right ones, the pinned one, then others."""
     right = [choice for choice in shown if choice in question.right]
-    if question.details.needs is Needs.ALL:
-        wanted = max(wanted, len(right) + 1)
-    wanted = max(2, wanted)
-    right = right[: wanted - 1]
     wrong = [choice for choice in shown if choice not in question.right]
     wrong.sort(key=lambda choice: choice != question.details.pinned)
-    kept = {*right, *wrong[: wanted - len(right)]}
+    wants_all = question.details.needs is Needs.ALL
+    most_right, most_wrong = how_many_shown(wanted, len(right), len(wrong), wants_all)
+    kept = {*right[:most_right], *wrong[:most_wrong]}
     return tuple(choice for choice in shown if choice in kept)
 
 

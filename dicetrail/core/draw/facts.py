@@ -7,7 +7,7 @@ ask the same are one question, and all their answers are right.
 """
 
 from collections.abc import Callable, Collection, Iterator, Sequence
-from functools import cached_property
+from functools import cached_property, lru_cache
 from typing import overload
 
 from dicetrail.core.answers import fold, read_number, unaccented, unpointed
@@ -41,11 +41,15 @@ class FactQuestions(Sequence[Question]):
 
     def __init__(self, pattern: Pattern, facts: Facts) -> None:
         self.pattern, self.facts = pattern, facts
+        self._named: dict[str, int | None] = {}
+        """Columns by names as patterns write them, once they were looked for."""
         self._columns = {fold(name): at for at, name in reversed([*enumerate(facts.columns)])}
 
     def column(self, name: str) -> int | None:
         """The place of a column, from 0; None if there is none of that name."""
-        return self._columns.get(fold(name))
+        if name not in self._named:
+            self._named[name] = self._columns.get(fold(name))
+        return self._named[name]
 
     def cell(self, row: int, name: str) -> str:
         """What a row holds in a column; nothing where there is none."""
@@ -163,7 +167,7 @@ class FactQuestions(Sequence[Question]):
 
     @cached_property
     def _likeness(self) -> Callable[[str], str]:
-        return str if self.pattern.shows is not Shows.TEXT else likeness
+        return fold if self.pattern.shows is not Shows.TEXT else likeness
 
     @property
     def answers(self) -> Iterator[tuple[str, tuple[int, ...]]]:
@@ -178,19 +182,55 @@ class FactQuestions(Sequence[Question]):
         """The rows whose answer it is, or one alike."""
         return self._answers.get(self._likeness(answer), ("", ()))[1]
 
-    def others(self, number: int, gone: Collection[int] = ()) -> Iterator[tuple[str, bool]]:
-        """The answers of other rows that can stand as wrong choices, and whether one is near.
+    @cached_property
+    def _texts(self) -> tuple[str, ...]:
+        """Every answer there is, in order; its place is what it is known by below."""
+        return tuple(answer for answer, _ in self._answers.values())
 
-        Rows that are `gone` give none.
-        """
+    @cached_property
+    def _places(self) -> dict[str, int]:
+        """The place of each answer by its form."""
+        return {like: place for place, like in enumerate(self._answers)}
+
+    @cached_property
+    def _near(self) -> dict[str, dict[int, list[int]]]:
+        """By what the column of near rows holds: the answers that stand beside it, with the rows
+        in which they do."""
+        found: dict[str, dict[int, list[int]]] = {}
+        for place, (_, rows) in enumerate(self._answers.values()):
+            for row in rows:
+                held = found.setdefault(fold(self.cell(row, self.pattern.near)), {})
+                held.setdefault(place, []).append(row)
+        return found
+
+    def _beside(self, number: int, gone: Collection[int]) -> tuple[list[int], set[int]]:
+        """The places of near answers that can stand as wrong choices, and of those that cannot."""
         right = {self._likeness(answer) for answer in self._right(number)}
-        column = self.pattern.near
-        near = {fold(self.cell(row, column)) for row in self._asked[number]} if column else set()
-        for like, (answer, rows) in self._answers.items():
-            there = rows if not gone else [row for row in rows if row not in gone]
-            if like not in right and there:
-                is_near = bool(near) and any(fold(self.cell(row, column)) in near for row in there)
-                yield answer, is_near
+        barred = {self._places[like] for like in right if like in self._places}
+        for row in gone:
+            like = self._likeness(self.cell(row, self.pattern.answer))
+            if like in self._answers and all(one in gone for one in self._answers[like][1]):
+                barred.add(self._places[like])
+        if not self.pattern.near:
+            return [], barred
+        values = {fold(self.cell(row, self.pattern.near)) for row in self._asked[number]}
+        near = {
+            place
+            for value in values
+            for place, rows in self._near.get(value, {}).items()
+            if place not in barred and (not gone or any(row not in gone for row in rows))
+        }
+        return sorted(near), barred
+
+    def others(self, number: int) -> Iterator[str]:
+        """The answers of other rows that can stand as wrong choices."""
+        _, barred = self._beside(number, ())
+        yield from (text for place, text in enumerate(self._texts) if place not in barred)
+
+    def wrong_count(self, number: int) -> int:
+        """How many wrong choices a question is given, while no row is gone."""
+        _, barred = self._beside(number, ())
+        return min(self.pattern.choices - 1, len(self._answers) - len(barred))
 
     def fewest_others(self) -> int:
         """How many wrong choices there are for the question that has the fewest."""
@@ -206,15 +246,40 @@ class FactQuestions(Sequence[Question]):
         """A question to pick with wrong choices, as these chances draw them."""
         if self.pattern.made is not Made.CHOICE:
             return question
-        others = list(self.others(number, gone)) or list(self.others(number))
-        wanted, wrong = self.pattern.choices - 1, list[str]()
-        for is_wanted_near in (True, False):
-            among = [answer for answer, is_near in others if is_near is is_wanted_near]
-            picked = chances.pick(len(among), min(wanted - len(wrong), len(among)))
-            wrong += [among[at] for at in picked]
+        texts, gone = self._texts, frozenset(gone)
+        near, barred = self._beside(number, gone)
+        if len(barred) == len(texts):
+            near, barred = self._beside(number, ())
+        wanted = self.pattern.choices - 1
+        wrong = [texts[near[at]] for at in chances.pick(len(near), min(wanted, len(near)))]
+        if len(wrong) < wanted:
+            taken = sorted(barred.union(near))
+            left = len(texts) - len(taken)
+            picked = chances.pick(left, min(wanted - len(wrong), left))
+            wrong += [texts[_nth_beside(taken, at)] for at in picked]
         return Question(
             question.prompt, question.right, tuple(wrong), question.kind, question.details
         )
+
+
+@lru_cache(maxsize=4)
+def questions_from(pattern: Pattern, facts: Facts) -> FactQuestions:
+    """What a pattern makes of facts. What was asked for last is kept, for it is worked out once
+    and never changes."""
+    return FactQuestions(pattern, facts)
+
+
+def _nth_beside(taken: Sequence[int], at: int) -> int:
+    """The whole number from 0 that comes after `at` others which are not taken.
+
+    >>> [_nth_beside([0, 2, 3], at) for at in range(3)]
+    [1, 4, 5]
+    """
+    for place in taken:
+        if place > at:
+            break
+        at += 1
+    return at
 
 
 def likeness(text: str) -> str:

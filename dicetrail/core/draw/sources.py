@@ -37,7 +37,7 @@ from dicetrail.core.document import (
 )
 from dicetrail.core.draw.census import Census, Censuses, Packs, Traits, census_of, traits_of
 from dicetrail.core.draw.dice import Stream, stream
-from dicetrail.core.draw.facts import FactQuestions
+from dicetrail.core.draw.facts import questions_from
 from dicetrail.core.draw.pools import Part, Pool, whole
 
 MOST_ROWS = 10_000
@@ -107,7 +107,7 @@ def censuses_of(
                 found[name] = known[name] if name in known else census_of(packs[name].questions)
         for pattern in round_.patterns:
             if pattern not in found:
-                found[pattern] = census_of(FactQuestions(pattern, facts_of(pattern, packs)))
+                found[pattern] = census_of(questions_from(pattern, facts_of(pattern, packs)))
     return found
 
 
@@ -192,7 +192,7 @@ def _from_packs(round_: Round, packs: Packs) -> Iterator[Part]:
 def _from_facts(round_: Round, packs: Packs) -> Iterator[Part]:
     takes_all = _takes_all(round_.draw)
     for place, pattern in enumerate(round_.patterns):
-        made = FactQuestions(pattern, facts_of(pattern, packs))
+        made = questions_from(pattern, facts_of(pattern, packs))
         numbers = range(len(made)) if takes_all else tuple(_fitting(round_, made))
         yield Part(f"patterns[{place}]", made, numbers)
 

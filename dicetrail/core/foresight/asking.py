@@ -13,7 +13,7 @@ from typing import NamedTuple
 
 from dicetrail.core.document import Kind, Occasion, Round, Way
 from dicetrail.core.draw import Traits
-from dicetrail.core.foresight.scouts import Scout
+from dicetrail.core.foresight.scouts import Picks, Scout
 from dicetrail.core.foresight.times import Times, together
 from dicetrail.core.play import Program, cues_of_rules, cues_of_streak, cues_on, hold_for
 from dicetrail.core.rules import (
@@ -44,7 +44,7 @@ class Asked(NamedTuple):
     """A question as far as rules and scouts can tell it from others."""
 
     traits: Traits
-    choices: int
+    picks: Picks
     can_slip: bool = False
     """Whether a typing slip in its answer is forgiven."""
     own: tuple[int | None, ...] = ()
@@ -358,8 +358,10 @@ class Asking:
         """How likely the next answer is right."""
         key = (tried, is_hinted)
         if key not in self.chances:
-            traits, choices = self.asked.traits, self.asked.choices
-            self.chances[key] = self.scout.chance(traits, choices, tried, is_hinted, self.own)
+            asked = self.asked
+            self.chances[key] = self.scout.chance(
+                asked.traits, asked.picks, tried, is_hinted, self.own
+            )
         return self.chances[key]
 
     def _letter(

@@ -54,7 +54,7 @@ def like_those(runs: Sequence[Sequence[Sighting]]) -> Scout:
         steady,
         name=LIKE_THOSE,
         right=tuple(_percent(share) for share in right),
-        again=_found(again, own_of, [one.is_right_at(2) for one in again], steady.again),
+        again=_share([one.is_right_at(2) for one in again], steady.again),
         helped=_found(helped, own_of, _firsts(helped), steady.helped),
         passes=_share([one.result is Result.PASSED for one in seen], 0),
         hints=_share([one.is_hinted for one in met], 0),

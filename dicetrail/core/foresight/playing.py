@@ -3,9 +3,9 @@
 from collections.abc import Iterator, Sequence
 
 from dicetrail.core.answers import as_letters, letters_of
-from dicetrail.core.document import Kind
+from dicetrail.core.document import Kind, Needs
 from dicetrail.core.draw import Stream, stream, traits_of
-from dicetrail.core.foresight.scouts import Habit, Scout, slipped
+from dicetrail.core.foresight.scouts import Habit, Picks, Scout, slipped
 from dicetrail.core.play import (
     Action,
     Answer,
@@ -89,9 +89,12 @@ def _next(program: Program, scout: Scout, state: State, chances: Stream) -> Inpu
     is_word = question.kind is Kind.LETTERS
     law = scout.letters if is_word else scout.answers
     at = state.at + law.of((chances.word() + 0.5) / _PARTS)
-    choices, _ = choices_of(program, state)
+    choices, right = choices_of(program, state)
+    wants_all = question.details.needs is Needs.ALL
     own = scout.own_of(question.prompt)
-    chance = scout.chance(traits, len(choices), state.tries_used, state.is_hinted, own)
+    chance = scout.chance(
+        traits, Picks(len(choices), len(right), wants_all), state.tries_used, state.is_hinted, own
+    )
     is_right = _falls(chances, chance)
     soonest = state.clocks.soonest
     if soonest is not None and state.at + soonest <= at:

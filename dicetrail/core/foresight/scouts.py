@@ -1,7 +1,7 @@
 """Simulated players: how often right, how fast."""
 
 from dataclasses import dataclass
-from typing import Annotated
+from typing import Annotated, NamedTuple
 
 from dicetrail.core.answers import Verdict, check_typed
 from dicetrail.core.document import Check, Told, Value, Within
@@ -26,6 +26,28 @@ class Own:
     right: Annotated[int, Percent, Told("Right at the first try")]
 
 
+class Picks(NamedTuple):
+    """What is picked from, as far as a blind guess can tell."""
+
+    choices: int = 0
+    """How many choices are shown; 0 where the answer is typed."""
+    right: int = 1
+    """How many of them are right."""
+    wants_all: bool = False
+    """Whether all the right ones are wanted. How many those are is told nowhere."""
+
+    def blind(self, tried: int) -> float:
+        """How likely a guess is right after so many wrong ones, none of which is made again.
+
+        Where all right choices are wanted, any number of choices can be picked, but not none.
+
+        >>> Picks(4, 2).blind(0), Picks(4, 2).blind(1), Picks(3, 2, wants_all=True).blind(0)
+        (0.5, 0.6666666666666666, 0.14285714285714285)
+        """
+        guesses, right = (2**self.choices - 1, 1) if self.wants_all else self[:2]
+        return min(1.0, right / max(1, guesses - tried))
+
+
 @dataclass(frozen=True, slots=True)
 class Scout:
     """A kind of player. Chances are in percent."""
@@ -42,6 +64,7 @@ class Scout:
     guesses: Annotated[bool, Told("Guesses", "one of the choices, each as likely")] = False
     """Whether choices are picked blindly; what is typed is right as `right` says even so."""
     again: Annotated[int, Percent, Told("Found at each further try", "% of what was missed")] = 30
+    """Of a word, the next letter after one or more were missed."""
     close: Annotated[int, Percent, Told("Typing slips", "% of what is typed right")] = 5
     passes: Annotated[int, Percent, Told("Passes", "% where it can")] = 0
     hints: Annotated[int, Percent, Told("Takes the hint", "% where there is one")] = 0
@@ -64,18 +87,21 @@ class Scout:
         return next((own.right for own in self.own if own.prompt == prompt), None)
 
     def chance(
-        self, traits: Traits, choices: int, tried: int, is_hinted: bool, own: int | None = None
+        self, traits: Traits, picks: Picks, tried: int, is_hinted: bool, own: int | None = None
     ) -> float:
-        """How likely an answer is right after so many tries of the same question.
+        """How likely the next answer is right after so many wrong ones to the same question.
 
-        `own` is how often it is right at this very question, in percent.
+        At the first try it is as the level says, or `own`, the chance at this very question in
+        percent. At each further try, `again` of what was missed is found, so one that missed is
+        right with that chance, whatever the first was. With the hint, `helped` of what would be
+        missed is found.
         """
-        if self.guesses and choices and own is None:
-            return 1 / max(1, choices - tried)
+        if self.guesses and picks.choices and own is None:
+            return picks.blind(tried)
         level = min(traits.level, len(self.right)) - 1
         if own is None:
             own = self.right[max(0, level)] if self.right else 0
-        missed = (1 - own / 100) * (1 - self.again / 100) ** tried
+        missed = 1 - (self.again if tried else own) / 100
         if is_hinted:
             missed *= 1 - self.helped / 100
         return 1 - missed

@@ -12,17 +12,30 @@ from math import prod
 from typing import NamedTuple
 
 from dicetrail.core.document import (
+    TRUTHS,
     DrawOrder,
     Kind,
     Made,
+    Needs,
     Occasion,
     Question,
     Refill,
     Round,
+    Sums,
     To,
     Way,
 )
-from dicetrail.core.draw import Pool, Sourced, Traits, count_of, length_of, rows_leave, traits_of
+from dicetrail.core.draw import (
+    Pool,
+    Sourced,
+    Traits,
+    count_of,
+    fewest_choices,
+    how_many_shown,
+    length_of,
+    rows_leave,
+    traits_of,
+)
 from dicetrail.core.foresight.asking import (
     LEAST_MASS,
     LEAST_SHARE,
@@ -38,7 +51,7 @@ from dicetrail.core.foresight.asking import (
     plus,
     total,
 )
-from dicetrail.core.foresight.scouts import Habit, Scout, slipped
+from dicetrail.core.foresight.scouts import Habit, Picks, Scout, slipped
 from dicetrail.core.foresight.times import together
 from dicetrail.core.play import Program
 from dicetrail.core.rules import (
@@ -145,6 +158,7 @@ class Weigher:
         self.clocks = Clocks(self.rules.reads)
         _refuse(program)
         held = [cue for cue in self.game.cues if cue.hold_ms is not None or cue.until_continue]
+        self._guesses = any(scout.guesses for scout in scouts)
         self._minds_streaks = any(Occasion.STREAK in cue.on for cue in held)
         self._minds_slips = "verdict" in self.rules.reads or any(
             (Occasion.CLOSE in cue.on) != (Occasion.RIGHT in cue.on) for cue in held
@@ -391,7 +405,8 @@ class Weigher:
     def _drawn_from(self, number: int) -> Drawn:
         round_, pool = self.game.rounds[number], self.program.pools[number]
         order = [self._asked(round_, sourced, pool) for sourced in pool]
-        order += [self._made(round_, kind) for kind in _made_kinds(round_)]
+        for sums in _sums_of(round_):
+            order += [self._made(round_, sums)] * min(sums.count, count_of(sums))
         counts = Counter(order)
         kinds = tuple(counts)
         draw = round_.draw
@@ -421,17 +436,27 @@ class Weigher:
 
     def _asked(self, round_: Round, sourced: Sourced, pool: Pool) -> Asked:
         question = sourced.question
-        traits, choices = traits_of(question), len(question.choices)
-        if (made := pool.made_by(sourced.source)) and made.pattern.made is Made.CHOICE:
-            choices = made.pattern.choices
-        if round_.ask.shown and traits.kind is not Kind.TRUTH:
-            choices = min(choices, max(2, round_.ask.shown))
+        picks = self._picks(round_, sourced, pool) if self._guesses else Picks()
         own = tuple(scout.own_of(question.prompt) for scout in self.scouts)
-        asked = self._merged(round_, traits, choices)
+        asked = self._merged(round_, traits_of(question), picks)
         return asked._replace(
             can_slip=self._can_slip(round_, question),
             own=own if any(one is not None for one in own) else (),
         )
+
+    def _picks(self, round_: Round, sourced: Sourced, pool: Pool) -> Picks:
+        """What somebody who guesses picks from."""
+        question = sourced.question
+        right, wrong = len(question.right), len(question.wrong)
+        if question.kind is Kind.TRUTH:
+            return Picks(len(TRUTHS), right)
+        if (made := pool.made_by(sourced.source)) and made.pattern.made is Made.CHOICE:
+            wrong = made.wrong_count(sourced.number)
+        elif not question.choices:
+            return Picks()
+        wants_all = question.details.needs is Needs.ALL
+        right, wrong = how_many_shown(round_.ask.shown, right, wrong, wants_all)
+        return Picks(right + wrong, right, wants_all)
 
     def _can_slip(self, round_: Round, question: Question) -> bool:
         """Whether a scout's typing slips can be forgiven, and told from what is simply right."""
@@ -440,11 +465,15 @@ class Weigher:
         slip = slipped(question.right[0], question.right, round_.check)
         return slip is not None and any(scout.close for scout in self.scouts)
 
-    def _made(self, round_: Round, choices: int) -> Asked:
-        kind = Kind.CHOICE if choices else Kind.NUMBER
-        return self._merged(round_, Traits(kind), choices)
+    def _made(self, round_: Round, sums: Sums) -> Asked:
+        if not sums.choices:
+            return self._merged(round_, Traits(Kind.NUMBER), Picks())
+        if self._guesses and fewest_choices(sums) < sums.choices:
+            raise CannotWeigh("some of its sums have fewer choices, and which come the dice say")
+        right, wrong = how_many_shown(round_.ask.shown, 1, sums.choices - 1)
+        return self._merged(round_, Traits(Kind.CHOICE), Picks(right + wrong, right))
 
-    def _merged(self, round_: Round, traits: Traits, choices: int) -> Asked:
+    def _merged(self, round_: Round, traits: Traits, picks: Picks) -> Asked:
         """A question without what neither rules nor scouts tell apart."""
         is_word = traits.kind is Kind.LETTERS
         seconds = round_.ask.seconds if traits.seconds is None else traits.seconds
@@ -461,7 +490,7 @@ class Weigher:
                 bool(round_.ask.hints and traits.is_hinted and hints),
                 traits.letters,
             ),
-            choices if any(scout.guesses for scout in self.scouts) else 0,
+            picks,
         )
 
 
@@ -565,13 +594,13 @@ class _Walk:
         after[reached] = mass if known is None else plus(mass, known)
 
 
-def _made_kinds(round_: Round) -> Iterator[int]:
-    """For each question that the dice make for a round, how many choices it has."""
+def _sums_of(round_: Round) -> tuple[Sums, ...]:
+    """The sums of a round, whose questions the dice make. Raises CannotWeigh where they make
+    others."""
     for lists in round_.lists:
         if lists.asks.value != "sort":
             raise CannotWeigh("odd ones out are made anew by the dice")
-    for sums in round_.sums:
-        yield from [sums.choices] * min(sums.count, count_of(sums))
+    return round_.sums
 
 
 def _refuse(program: Program) -> None:

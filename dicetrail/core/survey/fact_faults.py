@@ -16,7 +16,7 @@ from dicetrail.core.document import (
     counted,
     warning,
 )
-from dicetrail.core.draw import MOST_FACTS, FactQuestions, Packs, likeness
+from dicetrail.core.draw import MOST_FACTS, FactQuestions, Packs, likeness, questions_from
 
 _SHOWN = 3
 
@@ -41,7 +41,7 @@ def pattern_problems(where: str, round_: Round, number: int, packs: Packs) -> It
     unknown = list(_unknown_columns(place, pattern, pack.facts))
     yield from unknown
     if not unknown:
-        made = FactQuestions(pattern, pack.facts)
+        made = questions_from(pattern, pack.facts)
         yield from _prompt_problems(place, pattern, made)
         yield from _made_problems(place, pack.title, made)
         yield from _choice_problems(place, round_, made)

@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 
 from dicetrail.core.answers import fold
 from dicetrail.core.document import Facts, Game, Made, Pattern, Round, Shows, columns_in
-from dicetrail.core.draw import FactQuestions, Tagged, stream
+from dicetrail.core.draw import FactQuestions, Tagged, questions_from, stream
 
 SHOWN = 5
 """How many questions are shown at once."""
@@ -56,7 +56,7 @@ class PatternLook:
 
 def look_at(pattern: Pattern, facts: Facts, dice: int) -> PatternLook:
     """What comes of a pattern over facts with these dice."""
-    made = FactQuestions(pattern, facts)
+    made = questions_from(pattern, facts)
     order = stream(dice, "a look at a pattern").pick(len(made), SHOWN)
     return PatternLook(
         len(made),

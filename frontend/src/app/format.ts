@@ -21,7 +21,7 @@ export function letterAt(number: number): string {
 
 /** A count with its thing: “1 question”, “3 questions”. */
 export function counted(count: number, thing: string): string {
-  return `${count} ${thing}${count === 1 ? "" : "s"}`;
+  return `${count} ${thing}${Math.abs(count) === 1 ? "" : "s"}`;
 }
 
 /** Milliseconds since a run began, as seconds with one decimal: “12.4 s”. */

@@ -11,6 +11,9 @@ type Words = Pick<Dress, "language" | "phrases" | "letters" | "is_from_right">;
 const ISOLATED = "\u2068";
 const ENDED = "\u2069";
 
+/** So many decimals are written at most. */
+const DECIMALS = 4;
+
 const PLACE = /\{(\w+)\}/g;
 
 /** The words of a game, its numbers, and the letters of its language in rows. */
@@ -18,8 +21,9 @@ export type Wording = { say: Say; number: (value: number) => string; letters: st
 
 /** How a game speaks to its players. */
 export function wordingOf({ language, phrases, letters, is_from_right }: Words): Wording {
-  const plurals = new Intl.PluralRules(language);
-  const numbers = new Intl.NumberFormat(language, { useGrouping: false, maximumFractionDigits: 4, numberingSystem: "latn" });
+  // To as many decimals as numbers are written with, for the form goes with what is read.
+  const plurals = new Intl.PluralRules(language, { maximumFractionDigits: DECIMALS });
+  const numbers = new Intl.NumberFormat(language, { useGrouping: false, maximumFractionDigits: DECIMALS, numberingSystem: "latn" });
   const say: Say = (phrase, values = {}) => {
     const forms = phrases[phrase] ?? {};
     const count = values.count;

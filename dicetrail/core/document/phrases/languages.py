@@ -48,7 +48,7 @@ class Ways:
     forms: tuple[Form, ...]
     """Those it has, in the order in which its phrases give them."""
     form: Callable[[Number], Form]
-    """The form that goes with a number."""
+    """The form that goes with a number; one below zero goes as it would above."""
     decimal: str
     """The mark before decimals."""
     letters: tuple[str, ...]
@@ -74,12 +74,12 @@ def _is_whole(number: Number) -> bool:
 
 
 def _one_or_other(number: Number) -> Form:
-    return Form.ONE if number == 1 else Form.OTHER
+    return Form.ONE if abs(number) == 1 else Form.OTHER
 
 
 def _one_many_other(number: Number) -> Form:
     """As Spanish and Italian: whole millions have a form of their own."""
-    if number == 1:
+    if abs(number) == 1:
         return Form.ONE
     return Form.MANY if _are_millions(number) else Form.OTHER
 
