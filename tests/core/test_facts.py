@@ -1,5 +1,6 @@
 """Questions made from facts: what is right, what is wrong, what leaves, whatever is set."""
 
+import unicodedata
 import unittest
 from dataclasses import replace
 
@@ -103,6 +104,11 @@ def right_for(made, prompt):
     return found
 
 
+def alike(name):
+    """A name of a file without its capitals, in one Unicode form."""
+    return unicodedata.normalize("NFC", name).casefold()
+
+
 class TestLaws(unittest.TestCase):
     @given(TABLES, ROUNDS, st.integers(0, 999), INTENTS)
     def test_a_wrong_choice_is_never_right_and_what_left_stays_away(
@@ -160,6 +166,32 @@ class TestLaws(unittest.TestCase):
             near = {answer for answer, is_near in others if is_near}
             taken = len(near & set(question.wrong))
             self.assertEqual(taken, min(len(near), len(question.wrong)), "near ones first")
+
+    @given(
+        st.lists(
+            st.tuples(
+                st.sampled_from(["plum", "pear"]),
+                st.sampled_from(
+                    ["Prune.png", "prune.PNG", "pruné.png", "prune\u0301.png", "pear.png", "x.png"]
+                ),
+            ),
+            min_size=2,
+            max_size=6,
+        ),
+        st.integers(2, 4),
+        st.integers(0, 99),
+    )
+    def test_a_picture_that_is_right_is_no_wrong_choice_in_other_signs(self, rows, choices, dice):
+        facts = Facts(("plant", "picture"), tuple(rows))
+        pattern = Pattern("f", "A {plant}?", "picture", choices=choices, shows=Shows.PICTURE)
+        made = FactQuestions(pattern, facts)
+        for number, question in enumerate(made):
+            plant = question.prompt[2:-1]
+            right = {alike(name) for row_plant, name in rows if row_plant == plant}
+            shown = made.with_wrong(question, number, stream(dice, "test"))
+            wrong = [alike(name) for name in shown.wrong]
+            self.assertFalse(right & set(wrong))
+            self.assertEqual(len(set(wrong)), len(wrong))
 
     def test_rows_that_leave_leave_every_pattern_and_every_round(self):
         asked = dict.fromkeys(Leaves, 0)

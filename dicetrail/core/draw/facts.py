@@ -146,13 +146,14 @@ class FactQuestions(Sequence[Question]):
         return Question(self._prompt(row), right, (), Kind(pattern.made.value), details)
 
     def _right(self, number: int) -> Iterator[str]:
-        """Every right answer to a question, the one to show first, no two alike."""
+        """Every right answer to a question, the one to show first, none twice."""
         seen: set[str] = set()
         for row in self._asked[number]:
             for name in (self.pattern.answer, *self.pattern.also):
                 answer = self.cell(row, name)
-                if answer and fold(answer) not in seen:
-                    seen.add(fold(answer))
+                # Those that capitals alone tell apart are all accepted, for capitals may count.
+                if answer and answer not in seen:
+                    seen.add(answer)
                     yield answer
 
     @cached_property
@@ -222,10 +223,15 @@ class FactQuestions(Sequence[Question]):
         }
         return sorted(near), barred
 
-    def others(self, number: int) -> Iterator[str]:
-        """The answers of other rows that can stand as wrong choices."""
-        _, barred = self._beside(number, ())
-        yield from (text for place, text in enumerate(self._texts) if place not in barred)
+    def others(self, number: int, gone: Collection[int] = ()) -> Iterator[tuple[str, bool]]:
+        """The answers of other rows that can stand as wrong choices, and whether one is near.
+
+        Rows that are `gone` give none.
+        """
+        near, barred = self._beside(number, frozenset(gone))
+        for place, text in enumerate(self._texts):
+            if place not in barred:
+                yield text, place in near
 
     def wrong_count(self, number: int) -> int:
         """How many wrong choices a question is given, while no row is gone."""

@@ -132,7 +132,7 @@ def rounds_list(it: Gathered, fields: set[str]) -> Iterator[str]:
 
 def alike(made: FactQuestions, number: int) -> list[str]:
     """The answers of other rows that would be right too, beside the one that is told."""
-    no_wrong = {*made[number].right, *made.others(number)}
+    no_wrong = {*made[number].right, *(answer for answer, _ in made.others(number))}
     return [answer for answer, _ in made.answers if answer not in no_wrong]
 
 
