@@ -9,6 +9,7 @@ from dicetrail.files.answers import (
     written_lines,
     written_rows,
 )
+from dicetrail.files.by_hand import with_kind
 from dicetrail.files.documents import pack_schema
 from dicetrail.files.fields import documented
 from dicetrail.files.games import (
@@ -63,6 +64,7 @@ __all__ = [
     "read_bundle",
     "read_game",
     "read_questions",
+    "with_kind",
     "without_names",
     "written",
     "written_game",

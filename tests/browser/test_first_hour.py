@@ -242,3 +242,57 @@ class TestFirstHour(BrowserTest):
         self.button("Stop here").click()
         self.sees("Play again")
         self.assertNotIn("Given up", self.text())
+
+    def test_the_first_questions_are_written_by_hand_and_their_kind_is_guessed(self):
+        self.open("/")
+        self.fill("Title of the new game", "By hand")
+        self.one("form button[type=submit]").click()
+        self.sees("Nothing to ask yet.", TABLE)
+        self.assertNotIn("fault", self.text("header").lower(), "nothing is wrong yet")
+        self.assertNotIn("Fault", self.text(BENCH))
+        self.button("First: write questions").click()
+        self.sees("A new question")
+        first = self.one("input[aria-label='Question, row 1']")
+        self.wait(lambda: first == self.driver.switch_to.active_element, "the first cell's focus")
+        # Tab goes on in the row, and Enter to the next row.
+        for cells in (
+            ("What do bees make?", "honey"),
+            ("How many legs has a spider?", "8"),
+            ("A pea grows in a pod", "True"),
+            ("Which is a root?", "beet", "kale", "pea"),
+        ):
+            self.press(cells[0])
+            for cell in cells[1:]:
+                self.press(Keys.TAB, cell)
+            self.press(Keys.ENTER)
+        self.sees("4 questions")
+        self.saved()
+        pack = self.server.http.get("/api/packs").json()[0]
+
+        def kinds():
+            found = self.server.http.get(f"/api/packs/{pack['id']}").json()["questions"]
+            return [(one["kind"], one["right"]) for one in found]
+
+        wanted = [
+            ("typed", ["honey"]),
+            ("number", ["8"]),
+            ("truth", ["true"]),
+            ("choice", ["beet"]),
+        ]
+        self.wait(lambda: kinds() == wanted, "the kinds guessed")
+        # What is typed on after it was saved is kept as well, and undone row by row.
+        self.press("Which is a leaf?", Keys.TAB, "kale")
+        self.sees("5 questions")
+        self.sees("Which is a leaf?", "[aria-label='As its player sees it']")
+        self.button("Back to the game").click()
+        self.sees("This round can draw from 5 questions", BENCH)
+        self.begin()
+        self.sees("Question 1 of 5", TABLE)
+        self.open("/")
+        self.button("New questions").click()
+        first = self.one("input[aria-label='Question, row 1']")
+        self.wait(lambda: first == self.driver.switch_to.active_element, "the first cell's focus")
+        self.press("What is a young plant?", Keys.TAB, "seedling")
+        self.saved()
+        self.button("Make a game of it").click()
+        self.sees("This round can draw from 1 question", BENCH)

@@ -149,6 +149,8 @@ class Examined:
     """For each round, what its questions can be chosen by."""
     script_ways: tuple[ScriptWay, ...] = ()
     """The ways the rule script can take a run, besides those of the rounds."""
+    is_begun: bool = True
+    """Whether there is anything to ask, or a source of it; if not, that comes first."""
     is_settled: bool = True
     """Whether every way to end was followed, or none is looked for because of a fault."""
 
@@ -177,8 +179,17 @@ def look_over(
         tuple(pool_size(round_, censuses) for round_ in game.rounds),
         tuple(facets(round_, censuses) for round_ in game.rounds),
         () if rules is None else tuple(_script_ways(rules)),
+        any(_is_begun(round_, packs) for round_ in game.rounds),
         reached is None or is_whole,
     )
+
+
+def _is_begun(round_: Round, packs: Packs) -> bool:
+    """Whether a round has a source of questions: a pack counts once something is in it."""
+    if round_.patterns or round_.lists or round_.sums:
+        return True
+    there = [packs.get(name) for name in round_.packs]
+    return any(pack is None or pack.questions or pack.facts is not None for pack in there)
 
 
 def _script_ways(rules: Rules) -> Iterator[ScriptWay]:

@@ -71,6 +71,8 @@ class GameView(BaseModel):
     """Where the rule script can take a run."""
     spans_are_whole: bool
     """Whether the spans hold every score a run can end with; else they show the bounds."""
+    is_begun: bool
+    """Whether there is anything to ask, or a source of it; if not, that comes first."""
     is_settling: bool
     """Whether ways to end that were too many to follow at once are being followed beside."""
     pools: tuple[int, ...]

@@ -24,7 +24,15 @@ from dicetrail.core.workbench import (
     preview,
     with_columns,
 )
-from dicetrail.files import ITEM_WRITERS, TEMPLATE, TEXT_TEMPLATE, WRITERS, Medium, written
+from dicetrail.files import (
+    ITEM_WRITERS,
+    TEMPLATE,
+    TEXT_TEMPLATE,
+    WRITERS,
+    Medium,
+    with_kind,
+    written,
+)
 from dicetrail.files.alike import AlikePair
 from dicetrail.store import PackSource
 from dicetrail.store.media import keep_medium
@@ -48,7 +56,7 @@ from dicetrail.web.packs.shapes import (
     AboutSave,
     ColumnsSave,
     FactsSave,
-    NewFacts,
+    NewPack,
     PackCard,
     PackJoin,
     PackSave,
@@ -269,9 +277,9 @@ def _saved(shelf: Shelf, saved: KeptPack) -> PackSaved:
 
 
 @router.post("", status_code=201)
-def new_facts(new: NewFacts, shelf: SharedShelf, now: Now) -> PackCard:
-    """Keep a new table of facts, to be filled in here."""
-    pack = Pack(new.title.strip(), (), Facts(columns_named(new.columns)))
+def begin_pack(new: NewPack, shelf: SharedShelf, now: Now) -> PackCard:
+    """Keep a new pack of questions, or a new table of facts, to be filled in here."""
+    pack = Pack(new.title.strip(), (), Facts(columns_named(new.columns)) if new.columns else None)
     source = PackSource("", "written here", None, 0, ())
     with shelf.database.writing() as session:
         return pack_card(add_pack(session, pack, source, now))
@@ -288,6 +296,12 @@ def list_rows(
     """Some rows of a pack's facts as they were saved once, from a row (from 0) on."""
     facts = shelf.pack(pack_id, number).facts
     return () if facts is None else facts.rows[first : first + most]
+
+
+@router.post("/kinds")
+def guess_kind(question: Question) -> Question:
+    """A question written by hand as the kind that its cells speak for. Nothing is saved."""
+    return with_kind(question)
 
 
 @router.get("/{pack_id}/first-pattern")

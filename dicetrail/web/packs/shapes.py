@@ -100,11 +100,12 @@ class PackSplit(BaseModel):
     rows: Annotated[set[int], Field(min_length=1, max_length=200_000)]
 
 
-class NewFacts(BaseModel):
-    """A table of facts to be begun."""
+class NewPack(BaseModel):
+    """A pack to be begun, and filled in here."""
 
     title: PackTitle
-    columns: Annotated[list[str], Field(min_length=1, max_length=MOST_COLUMNS)]
+    columns: Annotated[list[str], Field(max_length=MOST_COLUMNS)] = []
+    """The columns of a table of facts; with none it holds questions."""
 
 
 class PatternWanted(BaseModel):

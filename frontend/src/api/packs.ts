@@ -120,9 +120,14 @@ export function usePackMoves() {
   };
 }
 
-/** Begins a table of facts, to be filled in here. */
-export function newFacts(title: string, columns: string[]) {
+/** Begins a pack of questions, or with columns a table of facts, to be filled in here. */
+export function newPack(title: string, columns: string[] = []) {
   return given(api.POST("/api/packs", { body: { title, columns } }));
+}
+
+/** A question written by hand as the kind that its cells speak for. */
+export function guessKind(question: Question) {
+  return given(api.POST("/api/packs/kinds", { body: question }));
 }
 
 /** A pattern over a pack of facts to begin with. */

@@ -1366,10 +1366,10 @@ export interface paths {
         get: operations["list_packs_api_packs_get"];
         put?: never;
         /**
-         * New Facts
-         * @description Keep a new table of facts, to be filled in here.
+         * Begin Pack
+         * @description Keep a new pack of questions, or a new table of facts, to be filled in here.
          */
-        post: operations["new_facts_api_packs_post"];
+        post: operations["begin_pack_api_packs_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1614,6 +1614,26 @@ export interface paths {
         get: operations["list_rows_api_packs__pack_id__revisions__number__rows_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/packs/kinds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Guess Kind
+         * @description A question written by hand as the kind that its cells speak for. Nothing is saved.
+         */
+        post: operations["guess_kind_api_packs_kinds_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -3531,6 +3551,8 @@ export interface components {
             script_ways: components["schemas"]["ScriptWay"][];
             /** Spans Are Whole */
             spans_are_whole: boolean;
+            /** Is Begun */
+            is_begun: boolean;
             /** Is Settling */
             is_settling: boolean;
             /** Pools */
@@ -4167,16 +4189,6 @@ export interface components {
          */
         Needs: "any" | "all";
         /**
-         * NewFacts
-         * @description A table of facts to be begun.
-         */
-        NewFacts: {
-            /** Title */
-            title: string;
-            /** Columns */
-            columns: string[];
-        };
-        /**
          * NewGame
          * @description A game to be made.
          */
@@ -4210,6 +4222,19 @@ export interface components {
             why: string;
             /** Steps */
             steps?: number | null;
+        };
+        /**
+         * NewPack
+         * @description A pack to be begun, and filled in here.
+         */
+        NewPack: {
+            /** Title */
+            title: string;
+            /**
+             * Columns
+             * @default []
+             */
+            columns: string[];
         };
         /**
          * NewPlay
@@ -6407,9 +6432,9 @@ export type Music = components['schemas']['Music'];
 export type Named = components['schemas']['Named'];
 export type Narration = components['schemas']['Narration'];
 export type Needs = components['schemas']['Needs'];
-export type NewFacts = components['schemas']['NewFacts'];
 export type NewGame = components['schemas']['NewGame'];
 export type NewKept = components['schemas']['NewKept'];
+export type NewPack = components['schemas']['NewPack'];
 export type NewPlay = components['schemas']['NewPlay'];
 export type NewRun = components['schemas']['NewRun'];
 export type NewStudy = components['schemas']['NewStudy'];
@@ -9050,7 +9075,7 @@ export interface operations {
             };
         };
     };
-    new_facts_api_packs_post: {
+    begin_pack_api_packs_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -9059,7 +9084,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["NewFacts"];
+                "application/json": components["schemas"]["NewPack"];
             };
         };
         responses: {
@@ -9503,6 +9528,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": string[][];
+                };
+            };
+            /** @description What went wrong, and how to mend it */
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDetails"];
+                };
+            };
+        };
+    };
+    guess_kind_api_packs_kinds_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Question"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Question"];
                 };
             };
             /** @description What went wrong, and how to mend it */

@@ -76,6 +76,8 @@ export function EditingFacts({ pack, onAnew }: EditingFactsProps) {
           current={current}
           onCurrent={setCurrent}
           splice={draft.splice}
+          blank={sorting ? undefined : pack.columns.map(() => "")}
+          nextKey={draft.nextKey}
         />
         <aside aria-label="Columns and rows" className="space-y-4 overflow-auto rounded-xl border border-edge bg-card p-4">
           <ColumnNames names={pack.columns} isBusy={turn.isPending || draft.saving.is !== "saved"} onChange={(wanted) => turn.mutate(wanted)} />

@@ -7,6 +7,7 @@ import { GridRow } from "./GridRow";
 import type { Row, Splice } from "./usePackDraft";
 import type { Sorting } from "./useShownRows";
 
+const STEPS: Record<string, number> = { ArrowDown: 1, Enter: 1, ArrowUp: -1 };
 const ROW_HEIGHT = 38;
 const HEAD_HEIGHT = 36;
 const STUB_WIDTH = 96;
@@ -27,16 +28,20 @@ type GridProps<Item> = {
   current: number;
   onCurrent: (row: number) => void;
   splice: Splice<Item>;
+  /** What an empty row at the end begins as; without it there is none. */
+  blank?: Item | undefined;
+  /** The key of the row that is put in next. */
+  nextKey: number;
 };
 
 /** The rows of a pack as a grid of fields. Only the rows in sight are on the page. */
 export function Grid<Item>(props: GridProps<Item>) {
-  const { columns, rows, shown, sorting, onSort, chosen, onChoose, current } = props;
+  const { columns, rows, shown, blank, sorting, onSort, chosen, onChoose, current } = props;
   const frame = useRef<HTMLDivElement>(null);
   // The rows in sight change as the frame scrolls, which the compiler cannot follow.
   // eslint-disable-next-line react-hooks/incompatible-library
   const virtual = useVirtualizer({
-    count: shown.length,
+    count: shown.length + (blank === undefined ? 0 : 1),
     getScrollElement: () => frame.current,
     estimateSize: () => ROW_HEIGHT,
     overscan: 12,
@@ -50,18 +55,36 @@ export function Grid<Item>(props: GridProps<Item>) {
     if (inSight.current !== current && place >= 0) virtual.scrollToIndex(place);
     inSight.current = current;
   }, [virtual, current, place]);
+  // A grid that is empty as it is opened is there to be written in.
+  const isOpened = useRef(rows.length > 0);
+  useEffect(() => {
+    const first = isOpened.current ? undefined : frame.current?.querySelector<HTMLElement>("[data-place='0']");
+    if (!first) return;
+    isOpened.current = true;
+    first.focus();
+  });
   const width = columns.reduce((sum, column) => sum + column.width, STUB_WIDTH);
   const areAllChosen = shown.length > 0 && shown.every((row) => chosen.has(rows[row]?.key ?? -1));
 
-  const moveBy = (event: KeyboardEvent, step: number) => {
+  /** The column from which Tab went on through a row: Enter goes on there in the next one. */
+  const tabbedFrom = useRef<string>(undefined);
+  const onKeyDown = (event: KeyboardEvent) => {
     const place = event.target instanceof HTMLElement ? event.target.dataset : {};
     if (!place.column) return;
+    if (event.key === "Tab") {
+      tabbedFrom.current ??= place.column;
+      return;
+    }
+    const step = STEPS[event.key];
+    if (!step) return;
     const next = Number(place.place) + step;
-    if (next < 0 || next >= shown.length) return;
+    const column = (event.key === "Enter" && tabbedFrom.current) || place.column;
+    tabbedFrom.current = undefined;
+    if (next < 0 || next >= shown.length + (blank === undefined ? 0 : 1)) return;
     event.preventDefault();
     virtual.scrollToIndex(next);
     requestAnimationFrame(() =>
-      frame.current?.querySelector<HTMLElement>(`[data-place="${next}"][data-column="${place.column}"]`)?.focus(),
+      frame.current?.querySelector<HTMLElement>(`[data-place="${next}"][data-column="${column}"]`)?.focus(),
     );
   };
 
@@ -70,12 +93,10 @@ export function Grid<Item>(props: GridProps<Item>) {
       ref={frame}
       role="grid"
       aria-label={props.label}
-      aria-rowcount={shown.length + 1}
+      aria-rowcount={shown.length + (blank === undefined ? 1 : 2)}
       className="min-h-0 overflow-auto rounded-xl border border-edge bg-card"
-      onKeyDown={(event) => {
-        if (event.key === "ArrowDown" || event.key === "Enter") moveBy(event, 1);
-        if (event.key === "ArrowUp") moveBy(event, -1);
-      }}
+      onKeyDown={onKeyDown}
+      onMouseDown={() => (tabbedFrom.current = undefined)}
     >
       <div style={{ width }}>
         <div role="row" className="sticky top-0 z-1 flex h-9 items-center border-b border-edge bg-paper font-semibold">
@@ -116,8 +137,10 @@ export function Grid<Item>(props: GridProps<Item>) {
         </div>
         <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
           {virtual.getVirtualItems().map((item) => {
-            const number = shown[item.index] ?? 0;
-            const row = rows[number];
+            const isBlank = item.index === shown.length && blank !== undefined;
+            const number = isBlank ? rows.length : (shown[item.index] ?? 0);
+            // The empty row has the key of the row it becomes, so that typing goes on in it.
+            const row = isBlank ? { key: props.nextKey, item: blank } : rows[number];
             if (!row) return null;
             return (
               <GridRow
@@ -138,6 +161,7 @@ export function Grid<Item>(props: GridProps<Item>) {
                   if (!next.delete(row.key)) next.add(row.key);
                   onChoose(next);
                 }}
+                isBlank={isBlank}
                 splice={props.splice}
               />
             );

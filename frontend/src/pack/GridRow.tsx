@@ -17,6 +17,8 @@ type GridRowProps<Item> = {
   faults: RowFault[] | undefined;
   isCurrent: boolean;
   isChosen: boolean;
+  /** Whether it is the empty row at the end, which is put in once something is typed. */
+  isBlank: boolean;
   onCurrent: () => void;
   onChoose: () => void;
   splice: Splice<Item>;
@@ -24,7 +26,7 @@ type GridRowProps<Item> = {
 
 /** One row of a pack as a row of fields, with what is wrong marked in its place. */
 export function GridRow<Item>(props: GridRowProps<Item>) {
-  const { number, item, faults, isCurrent, splice } = props;
+  const { number, item, faults, isCurrent, isBlank, splice } = props;
   return (
     <div
       role="row"
@@ -37,7 +39,8 @@ export function GridRow<Item>(props: GridRowProps<Item>) {
         <input
           type="checkbox"
           aria-label={`Choose row ${number + 1}`}
-          className="size-6 accent-moss"
+          disabled={isBlank}
+          className="size-6 accent-moss disabled:opacity-30"
           checked={props.isChosen}
           onChange={props.onChoose}
         />
@@ -52,7 +55,7 @@ export function GridRow<Item>(props: GridRowProps<Item>) {
           number={number}
           item={item}
           fault={faults?.find((fault) => fault.field === column.field && fault.number === column.number)}
-          onChange={(changed) => splice(number, 1, [changed], `${number} ${column.id}`)}
+          onChange={(changed) => splice(number, isBlank ? 0 : 1, [changed], `${number} ${column.id}`)}
         />
       ))}
     </div>

@@ -16,10 +16,12 @@ import { columnsFor } from "./columns";
 import { EditingFacts } from "./EditingFacts";
 import { FilterBar } from "./FilterBar";
 import { Grid } from "./Grid";
+import { MakeGame } from "./MakeGame";
 import { MoveOut } from "./MoveOut";
 import { PackHead } from "./PackHead";
 import { QuestionPane } from "./QuestionPane";
-import { usePackDraft } from "./usePackDraft";
+import { useKindGuess } from "./useKindGuess";
+import { usePackDraft, type Splice } from "./usePackDraft";
 import { useShownRows } from "./useShownRows";
 
 /** A pack, edited in place. */
@@ -62,10 +64,18 @@ function Editing({ pack, onAnew }: { pack: PackView; onAnew: () => void }) {
   const view = useShownRows(draft.rows, draft.faults, columns);
   const [chosen, setChosen] = useState<ReadonlySet<number>>(new Set());
   const [search] = useSearchParams();
-  const [current, setCurrent] = useState(() => Math.min(Number(search.get("row") ?? 1) - 1, pack.questions.length - 1));
+  const [current, setCurrent] = useState(() => Math.max(0, Math.min(Number(search.get("row") ?? 1) - 1, pack.questions.length - 1)));
   const [isHelping, setIsHelping] = useState(false);
   useShortcuts({ "?": () => setIsHelping(true) });
   useCommands({ U: draft.undo, R: draft.redo });
+  const kinds = useKindGuess(draft);
+  /** A cell is changed; in the empty row at the end this begins a question. */
+  const write: Splice<Question> = (row, remove, insert, step) => {
+    const key = draft.rows[row]?.key ?? draft.nextKey;
+    if (remove === 0) kinds.begin(key);
+    draft.splice(row, remove, insert, step);
+    kinds.changed(key);
+  };
   const chosenRows = draft.rows.flatMap(({ key }, row) => (chosen.has(key) ? [row] : []));
   const changeChosen = (change: (question: Question) => Question) =>
     draft.edit(
@@ -86,6 +96,7 @@ function Editing({ pack, onAnew }: { pack: PackView; onAnew: () => void }) {
         draft={draft}
         holds={`${counted(draft.rows.length, "question")}, ${counted(view.faultsByRow.size, "row")} with faults`}
       >
+        <MakeGame pack={pack} isReady={draft.rows.length > 0} />
         <Button look="main" onClick={() => add(NEW_QUESTION, draft.rows.length)}>
           Add a question
         </Button>
@@ -125,8 +136,17 @@ function Editing({ pack, onAnew }: { pack: PackView; onAnew: () => void }) {
           onChoose={setChosen}
           current={current}
           onCurrent={setCurrent}
-          splice={draft.splice}
+          splice={write}
+          blank={view.shown.length === draft.rows.length && !view.sorting ? NEW_QUESTION : undefined}
+          nextKey={draft.nextKey}
         />
+        {!shownQuestion && (
+          <aside aria-label="A new question" className="space-y-2 rounded-xl border border-line bg-card p-4">
+            <h2 className="text-xl">A new question</h2>
+            <p>Write the question, its right answer, and wrong ones if players are to pick. Tab goes on in the row, Enter to the next row.</p>
+            <p>Without wrong ones it is typed: as a number if the answer is one, as true or false if it is that.</p>
+          </aside>
+        )}
         {shownQuestion && (
           <QuestionPane
             key={draft.rows[current]?.key}
@@ -136,7 +156,10 @@ function Editing({ pack, onAnew }: { pack: PackView; onAnew: () => void }) {
             packId={pack.id}
             onMedium={draft.bringMedium}
             onChange={(question, field) => {
+              const key = draft.rows[current]?.key ?? 0;
+              if (field === "kind") kinds.choose(key);
               draft.splice(current, 1, [question], `${current} ${field}`);
+              kinds.changed(key);
               setColumns((old) => {
                 const next = columnsFor([...draft.rows.map((row) => row.item), question]);
                 return next.length > old.length ? next : old;

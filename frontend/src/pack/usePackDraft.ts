@@ -15,6 +15,7 @@ export type RowsEdit<Item> = { row: number; remove: number; insert: Item[] };
 /** Takes some rows out and puts others in. Edits with one `step` are undone together. */
 export type Splice<Item> = (row: number, remove: number, insert: Item[], step?: string) => void;
 
+type Held<Item> = { rows: Row<Item>[]; nextKey: number };
 type Step<Item> = { name: string; back: RowsEdit<Item>[]; forth: RowsEdit<Item>[] };
 
 /** What is edited, and how edits of it are sent. */
@@ -32,12 +33,15 @@ type Edited<Item> = {
  */
 export function usePackDraft<Item>(pack: Edited<Item>) {
   const queries = useQueryClient();
-  const nextKey = useRef(pack.items.length);
-  const [rows, setRows] = useState<Row<Item>[]>(() => pack.items.map((item, key) => ({ key, item })));
+  /** The rows, and the key of the row that is put in next. */
+  const [{ rows, nextKey }, setHeld] = useState<Held<Item>>(() => ({
+    rows: pack.items.map((item, key) => ({ key, item })),
+    nextKey: pack.items.length,
+  }));
   const [faults, setFaults] = useState<RowFault[]>(pack.faults);
   const [saving, setSaving] = useState<Saving>({ is: "saved" });
   const [steps, setSteps] = useState<{ done: Step<Item>[]; undone: Step<Item>[] }>({ done: [], undone: [] });
-  const newest = useRef(rows);
+  const newest = useRef({ rows, nextKey });
   const [first] = useState(pack.revision);
   const { send } = pack;
 
@@ -64,18 +68,19 @@ export function usePackDraft<Item>(pack: Edited<Item>) {
 
   const apply = useCallback(
     (edits: RowsEdit<Item>[]): RowsEdit<Item>[] => {
-      const next = [...newest.current];
+      const next = [...newest.current.rows];
+      let fresh = newest.current.nextKey;
       const back: RowsEdit<Item>[] = [];
       for (const { row, remove, insert } of edits) {
-        const fresh = insert.map((item, place) => ({
-          key: place < remove ? (next[row + place]?.key ?? nextKey.current++) : nextKey.current++,
+        const put = insert.map((item, place) => ({
+          key: place < remove ? (next[row + place]?.key ?? fresh++) : fresh++,
           item,
         }));
-        const gone = next.splice(row, remove, ...fresh);
+        const gone = next.splice(row, remove, ...put);
         back.unshift({ row, remove: insert.length, insert: gone.map((old) => old.item) });
       }
-      newest.current = next;
-      setRows(next);
+      newest.current = { rows: next, nextKey: fresh };
+      setHeld(newest.current);
       saves.put(edits);
       return back;
     },
@@ -88,7 +93,7 @@ export function usePackDraft<Item>(pack: Edited<Item>) {
       setSteps(({ done }) => {
         const last = done[done.length - 1];
         if (name && last?.name === name) {
-          return { done: [...done.slice(0, -1), { ...last, forth: edits }], undone: [] };
+          return { done: [...done.slice(0, -1), { ...last, forth: joined(last.forth, edits) }], undone: [] };
         }
         return { done: [...done, { name, back, forth: edits }], undone: [] };
       });
@@ -124,6 +129,13 @@ export function usePackDraft<Item>(pack: Edited<Item>) {
 
   return {
     rows,
+    nextKey,
+    /** A row as it is when this is called, and its number; undefined if it is gone. */
+    rowOf: (key: number) => {
+      const number = newest.current.rows.findIndex((row) => row.key === key);
+      const item = newest.current.rows[number]?.item;
+      return item === undefined ? undefined : { number, item };
+    },
     faults,
     saving,
     edit,
@@ -141,6 +153,14 @@ export function usePackDraft<Item>(pack: Edited<Item>) {
     /** Says that something else made a newer revision, which has all that was saved. */
     follow: (revision: number) => saves.follow(revision),
   };
+}
+
+/** Edits that were made, and others that followed of the same cell: as they are made again at once. */
+function joined<Item>(before: RowsEdit<Item>[], after: RowsEdit<Item>[]): RowsEdit<Item>[] {
+  const [put, ...others] = before;
+  const [changed] = after;
+  const isNew = put?.remove === 0 && others.length === 0 && changed?.row === put.row && after.length === 1;
+  return isNew ? [{ ...changed, remove: 0 }] : after;
 }
 
 /** What of a draft does not hang on what its rows are. */

@@ -2,7 +2,7 @@ import { useMutation } from "@tanstack/react-query";
 import { Copy, Plus, Trash2 } from "lucide-react";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { newFacts, usePackMoves } from "../api/packs";
+import { newPack, usePackMoves } from "../api/packs";
 import type { PackCard } from "../api/schema";
 import { ago, counted } from "../app/format";
 import { Button, buttonLook } from "../ui/Button";
@@ -19,7 +19,7 @@ export function PackShelf({ packs, onMake }: PackShelfProps) {
   const moves = usePackMoves();
   const navigate = useNavigate();
   const begin = useMutation({
-    mutationFn: () => newFacts("New facts", ["thing", "answer"]),
+    mutationFn: () => newPack("New facts", ["thing", "answer"]),
     onSuccess: ({ id }) => void navigate(`/pack/${id}`),
   });
   const wanted = find.trim().toLocaleLowerCase();

@@ -1,9 +1,10 @@
-import { Archive, ClipboardPaste, Plus } from "lucide-react";
+import { useMutation } from "@tanstack/react-query";
+import { Archive, ClipboardPaste, Pencil, Plus } from "lucide-react";
 import { useRef, useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { useGames, useMakeGame, useRecipes, useRestore, useShelfMoves } from "../api/games";
 import { useDrop } from "../api/loads";
-import { usePacks } from "../api/packs";
+import { newPack, usePacks } from "../api/packs";
 import { Page } from "../app/Page";
 import { Button, buttonLook } from "../ui/Button";
 import { Die } from "../ui/Die";
@@ -35,8 +36,12 @@ export default function Shelf() {
       onSuccess: ({ game, load }) => (game ? open(game) : load && void navigate(`/load/${load.id}`)),
     });
   const restore = useRestore();
+  const write = useMutation({
+    mutationFn: () => newPack("New questions"),
+    onSuccess: ({ id }) => void navigate(`/pack/${id}`),
+  });
   const isOver = useFileDrop(take);
-  const failure = games.error ?? packs.error ?? makeGame.error ?? drop.error ?? moves.remove.error ?? moves.copy.error ?? restore.error;
+  const failure = games.error ?? packs.error ?? makeGame.error ?? drop.error ?? moves.remove.error ?? moves.copy.error ?? restore.error ?? write.error;
   return (
     <Page title="Shelf">
       <header className="border-b border-line bg-card">
@@ -59,6 +64,9 @@ export default function Shelf() {
             <Link to="/load/new" className={buttonLook()}>
               <ClipboardPaste aria-hidden /> Paste questions
             </Link>
+            <Button disabled={write.isPending} onClick={() => write.mutate()}>
+              <Pencil aria-hidden /> New questions
+            </Button>
             <NewGame onMake={(title, recipe) => make(title, [], recipe)} />
           </div>
         </div>

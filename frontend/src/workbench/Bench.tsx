@@ -47,7 +47,7 @@ export function Bench({ stop, onPython, ...shared }: Props) {
       rounds: document.rounds.map((old, index) => (index === shared.number ? { ...old, ...change } : old)),
     }));
   const problems = shared.game.problems.filter(
-    (problem) => !problem.is_shown_there && problem.stop === stop && (problem.round ?? shared.number) === shared.number,
+    (problem) => !problem.is_shown_there && (shared.game.is_begun || problem.stop !== "load") && problem.stop === stop && (problem.round ?? shared.number) === shared.number,
   );
   return (
     <section data-keeps-focus aria-labelledby="bench" className="relative flex min-h-0 flex-col overflow-auto rounded-xl border border-line bg-card/90 px-5 py-3">

@@ -1,5 +1,5 @@
 import { shortly } from "../api/dice";
-import { Dices, ExternalLink, Keyboard, Package, Redo2, RotateCcw, Signpost, Telescope, Undo2, Users } from "lucide-react";
+import { Dices, ExternalLink, Keyboard, Package, Pencil, Redo2, RotateCcw, Signpost, Telescope, Undo2, Users } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { Link, useSearchParams } from "react-router";
@@ -15,6 +15,7 @@ import { KeptCount } from "./KeptCount";
 import { stopName, stopPath } from "../app/stops";
 import type { Edit } from "../draft/gameDraft";
 import type { TableRun } from "./state/useTableRun";
+import { useWriteQuestions } from "./state/useWriteQuestions";
 
 type HeaderProps = {
   game: GameView;
@@ -57,7 +58,7 @@ export function Header({ game, title, saving, edit, table, undo, redo, turned, o
         <History game={game} edit={edit} />
       </span>
       {turned && <Turned game={game} turned={turned} back={turned === "undone" ? redo : undo} />}
-      <SurveyCount game={game} />
+      {game.is_begun ? <SurveyCount game={game} /> : <FirstStep game={game} edit={edit} />}
       <KeptCount game={game} />
       <DiceField table={table} />
       <Link to={`/foresight/${game.id}`} className={buttonLook()}>
@@ -143,6 +144,17 @@ function searchTo(search: URLSearchParams, round: number | undefined): string {
   const next = new URLSearchParams(search);
   if (round !== undefined) next.set("round", String(round + 1));
   return next.toString();
+}
+
+/** What comes first in a game that has nothing to ask yet, in one press. */
+function FirstStep({ game, edit }: { game: GameView; edit: Edit }) {
+  const [search] = useSearchParams();
+  const write = useWriteQuestions(game.id, game.document, Number(search.get("round") ?? 1) - 1, edit);
+  return (
+    <Button disabled={write.isPending} onClick={() => write.mutate()}>
+      <Pencil aria-hidden /> First: write questions
+    </Button>
+  );
 }
 
 function SurveyCount({ game }: { game: GameView }) {

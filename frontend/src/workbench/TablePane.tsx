@@ -9,10 +9,10 @@ import { ErrorNotice, Notice } from "../ui/Notice";
 import { PlayerHelp } from "./PlayerHelp";
 import type { TableRun } from "./state/useTableRun";
 
-type TablePaneProps = { table: TableRun; mostPlayers: number; isLarge: boolean; onLarge: () => void };
+type TablePaneProps = { table: TableRun; isBegun: boolean; mostPlayers: number; isLarge: boolean; onLarge: () => void };
 
 /** The game as it now stands, to be played beside any bench; its clock is the maker's. */
-export function TablePane({ table, mostPlayers, isLarge, onLarge }: TablePaneProps) {
+export function TablePane({ table, isBegun, mostPlayers, isLarge, onLarge }: TablePaneProps) {
   const [pace, setPace] = useState({ speed: 1, isHeld: false });
   const [isNarrow, setIsNarrow] = useState(false);
   const dress = useDress(table.gameId, table.revision);
@@ -42,7 +42,13 @@ export function TablePane({ table, mostPlayers, isLarge, onLarge }: TablePanePro
       )}
       <div ref={pane} className="flex min-h-0 flex-1 flex-col overflow-auto">
         {table.restarted && <Notice>{table.restarted}</Notice>}
-        {(table.error ?? dress.error) && <ErrorNotice error={table.error ?? dress.error} />}
+        {!isBegun && (
+          <div className="m-auto max-w-sm space-y-2 p-6 text-center">
+            <p className="text-xl">Nothing to ask yet.</p>
+            <p className="text-soft">Write questions, load or paste some, or add sums: the game is played here as soon as there is one.</p>
+          </div>
+        )}
+        {isBegun && (table.error ?? dress.error) && <ErrorNotice error={table.error ?? dress.error} />}
         {step && dress.data && (
           <Dressed
             dress={dress.data}

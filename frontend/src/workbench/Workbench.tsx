@@ -112,7 +112,7 @@ function Opened({ game, chosenStop }: { game: GameView; chosenStop: string | und
   );
   const play = (
     <Guarded name="the table" resetKeys={[table.runId, table.shown]}>
-      <TablePane table={table} mostPlayers={document.opening.most_players} isLarge={isLarge} onLarge={() => setIsLarge(!isLarge)} />
+      <TablePane table={table} isBegun={game.is_begun} mostPlayers={document.opening.most_players} isLarge={isLarge} onLarge={() => setIsLarge(!isLarge)} />
     </Guarded>
   );
   const work = {

@@ -1,9 +1,9 @@
-import { Plus, Trash2 } from "lucide-react";
+import { Pencil, Plus, Trash2 } from "lucide-react";
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { useBring } from "../../../api/loads";
-import { firstPattern, newFacts, usePacks } from "../../../api/packs";
+import { firstPattern, newPack, usePacks } from "../../../api/packs";
 import { NEW_LISTS, NEW_SUMS } from "../../../api/parts";
 import type { PackCard } from "../../../api/schema";
 import { counted } from "../../../app/format";
@@ -13,12 +13,13 @@ import { FilePick } from "../../../ui/FilePick";
 import { ErrorNotice } from "../../../ui/Notice";
 import { useFileDrop } from "../../../ui/useFileDrop";
 import type { BenchProps } from "../../state/props";
+import { useWriteQuestions } from "../../state/useWriteQuestions";
 import { PatternEditor } from "./PatternEditor";
 import { ListsEditor } from "./ListsEditor";
 import { SumsEditor } from "./SumsEditor";
 
 /** The packs a game draws from, and what it makes of facts; a file becomes either by loading it. */
-export function LoadBench({ game, round, number, at, editRound, table }: BenchProps) {
+export function LoadBench({ game, document, round, number, at, edit, editRound, table }: BenchProps) {
   const [looksAt, setLooksAt] = useState<string>();
   const bring = useBring();
   const navigate = useNavigate();
@@ -37,19 +38,23 @@ export function LoadBench({ game, round, number, at, editRound, table }: BenchPr
     onSuccess: (pattern) => editRound({ patterns: [...round.patterns, pattern] }),
   });
   const writeFacts = useMutation({
-    mutationFn: () => newFacts(`Facts for ${game.document.title || "a game"}`, ["thing", "answer"]),
+    mutationFn: () => newPack(`Facts for ${game.document.title || "a game"}`, ["thing", "answer"]),
     onSuccess: async (pack) => {
       await queries.invalidateQueries({ queryKey: ["packs"] });
       addPattern.mutate(pack.id);
     },
   });
+  const write = useWriteQuestions(game.id, document, number, edit);
   const use = (pack: PackCard) =>
     pack.columns.length > 0 ? addPattern.mutate(pack.id) : editRound({ packs: [...round.packs, pack.id] });
   return (
     <div className="space-y-5">
       <div className={`rounded-lg border-2 border-dashed px-4 py-2.5 ${isOver ? "border-clay bg-sun-pale" : "border-line"}`}>
         <div className="flex flex-wrap items-center gap-3">
-          <FilePick label="Load a file" look={round.packs.length ? "plain" : "main"} busy={bring.isPending} onFile={take} />
+          <Button look={round.packs.length ? "plain" : "main"} disabled={write.isPending} onClick={() => write.mutate()}>
+            <Pencil aria-hidden /> Write questions
+          </Button>
+          <FilePick label="Load a file" busy={bring.isPending} onFile={take} />
           <p className="min-w-0 flex-1 text-soft">
             or drop one anywhere, or{" "}
             <Link to={`/load/new?${into}`} className="text-sky underline">
@@ -61,6 +66,7 @@ export function LoadBench({ game, round, number, at, editRound, table }: BenchPr
       </div>
       {bring.error && <ErrorNotice error={bring.error} />}
       {addPattern.error && <ErrorNotice error={addPattern.error} />}
+      {write.error && <ErrorNotice error={write.error} />}
       {writeFacts.error && <ErrorNotice error={writeFacts.error} />}
       {round.packs.length > 0 && (
         <ul className="space-y-1.5">
