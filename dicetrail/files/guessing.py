@@ -17,7 +17,16 @@ from statistics import median
 from dicetrail.core import Kind, Shows
 from dicetrail.core.answers import read_number
 from dicetrail.files.headings import LONGEST_HEADING, names_a_column, role_named, says_right
-from dicetrail.files.plan import ROLE_OF_DETAIL, TRUTH_WORDS, Plan, Role, Separator
+from dicetrail.files.plan import (
+    LETTERED,
+    ROLE_OF_DETAIL,
+    TRUTH_WORDS,
+    WORDS_FOR_AND,
+    Plan,
+    Role,
+    Separator,
+    options_in,
+)
 from dicetrail.files.sheets import MOST_COLUMNS, Rows, unguarded
 from dicetrail.files.shown import shown_by
 from dicetrail.files.text import FileProblem
@@ -26,14 +35,21 @@ LOOKED_AT = 200
 """How many rows are looked at."""
 
 MOST_GROUPS = 8
-OPTION_SIGNS = ("|", ";", "/", ",")
+_TOPIC = ROLE_OF_DETAIL["topic"]
+OPTION_SIGNS = ("\n", "|", ";", "/", ",")
 
 _SEVERAL = {Role.RIGHT, Role.WRONG, Role.REPLY, Role.OPTION, Role.IGNORED}
 """The roles that several columns can have."""
 _ANSWERS = {Role.RIGHT, Role.WRONG, Role.OPTION, Role.OPTIONS, Role.KEY, Role.GROUP}
 _SPACES = re.compile(r" {2,}")
 _LONGEST_KEYS = 40
-_KEYS = re.compile(r"([A-La-l1-9]|1[0-2])(\s*[,;&+/ ]\s*([A-La-l1-9]|1[0-2]))*")
+_KEY = "([A-La-l1-9]|1[0-2])"
+_KEYS = re.compile(rf"{_KEY}((\s*[,;&+/،؛、，；]\s*|\s+({WORDS_FOR_AND})\s*|\s+){_KEY})*")
+_BETWEEN_KEYS = re.compile(
+    rf"\s+(?:{'|'.join(word for word in WORDS_FOR_AND.split('|') if len(word) > 1)})\s+"
+    rf"|\s+(?:{WORDS_FOR_AND})\s*(?=[A-L1-9])"
+)
+"""A word between two keys; one of a single letter is one only before a capital."""
 WORDED_KEY = re.compile(
     r"(?:option|answer|choice|antwort|opción|respuesta|réponse)[\s_-]*([A-La-l]|1?\d)",
     re.IGNORECASE,
@@ -53,6 +69,8 @@ def guess_separator(text: str) -> Separator:
     """
     lines = io.StringIO(text, newline=None)
     sample = list(islice(filter(str.strip, lines), LOOKED_AT))
+    if sample and all("\t" in line.strip() for line in sample):
+        return Separator.TAB  # nobody writes one in a sentence, or between options
     for least in (3, 2):
         split = {
             separator: sum(line.count(separator.sign) + 1 >= least for line in sample)
@@ -81,7 +99,7 @@ def keys_in(text: str) -> list[str]:
     (['B'], ['A', 'C'], [])
     """
     is_keys = len(text) <= _LONGEST_KEYS and _KEYS.fullmatch(text)
-    return re.findall(r"[A-La-l]|\d+", text) if is_keys else []
+    return re.findall(r"[A-La-l]|\d+", _BETWEEN_KEYS.sub(" ", text)) if is_keys else []
 
 
 @dataclass(frozen=True)
@@ -250,6 +268,8 @@ def _signs(first: Sequence[str], under: Sequence[Column]) -> Iterator[tuple[floa
             yield 3.0, f"{names} are such names" if len(named) > 1 else f"{names} is such a name"
         elif len(filled) > 1:
             yield 1.0, f"{names} could be such a name"
+    if _are_initials(first):
+        yield 5.0, "they are the initials of question and answer"
     if stem := _series(filled):
         yield 2.0, f"“{stem}” is counted on from column to column"
     if any(len(cell) > LONGEST_HEADING for cell in filled):
@@ -259,6 +279,14 @@ def _signs(first: Sequence[str], under: Sequence[Column]) -> Iterator[tuple[floa
             yield from _contrast(cell, column, f"column {number}")
     if not any(column.values for column in under) and any(cell.endswith(_ASKS) for cell in filled):
         yield -3.0, "it asks something"
+
+
+def _are_initials(first: Sequence[str]) -> bool:
+    """Whether the first two fields are the initials of question and answer in some language."""
+    return tuple(map(str.casefold, first[:2])) in _INITIALS
+
+
+_INITIALS = {("q", "a"), ("f", "a"), ("p", "r"), ("q", "r"), ("d", "r"), ("v", "a"), ("п", "в")}
 
 
 def _contrast(cell: str, under: Column, where: str) -> Iterator[tuple[float, str]]:
@@ -320,6 +348,8 @@ def _refuse_twice_named(headings: Sequence[str], roles: Sequence[Role]) -> None:
 def _roles_from_headings(
     headings: Sequence[str], columns: Sequence[Column], body: Sequence[Sequence[str]]
 ) -> list[Role]:
+    if _are_initials(headings):
+        headings = ("question", "answer", *headings[2:])
     named = [role_named(heading) for heading in headings]
     named += [None] * (len(columns) - len(named))
     if not set(named) & _ANSWERS and named.count(Role.QUESTION) != 1:
@@ -337,6 +367,10 @@ def _roles_from_headings(
     if not set(named) & _ANSWERS and unnamed:
         for place, role in zip(unnamed, _answers_from_values(columns, unnamed, body), strict=True):
             named[place] = role
+    if not set(named) & _ANSWERS and _TOPIC in named:
+        topic = named.index(_TOPIC)
+        if _are_groups(columns[topic]):
+            named[topic] = Role.GROUP  # nothing else answers: the topic is what is asked for
     rights = [place for place, role in enumerate(named) if role in (Role.RIGHT, Role.KEY)]
     chosen = {Role.WRONG, Role.OPTION, Role.OPTIONS} & set(named)
     if rights and not chosen and _series([headings[n] for n in unnamed if n < len(headings)]):
@@ -586,6 +620,8 @@ def _are_groups(column: Column) -> bool:
 
 def _options_sign(values: Sequence[str]) -> str | None:
     """The sign that splits each cell into two options or more."""
+    if values and all(len(options_in(value, LETTERED)) > 1 for value in values):
+        return LETTERED
     return next(
         (
             sign

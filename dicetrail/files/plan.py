@@ -3,10 +3,12 @@
 A plan is guessed from the file first and can be changed in every part.
 """
 
+import re
 from dataclasses import dataclass
 
 from dicetrail.core import Kind
-from dicetrail.core.document import DETAILS, Value
+from dicetrail.core.answers import LETTERS
+from dicetrail.core.document import DETAILS, Language, Value, wording
 
 
 class Format(Value):
@@ -150,6 +152,31 @@ class Plan:
             and self.columns[:3] == (Role.QUESTION, Role.RIGHT, Role.WRONG)
             and set(self.columns[2:]) == {Role.WRONG}
         )
+
+
+WORDS_FOR_AND = "|".join(sorted({wording(language, ()).joined_by for language in Language}))
+"""The word between the last two of several, in any language, as a part of a pattern."""
+
+LETTERED = "A)"
+"""What stands for a letter before each option, where those split the options in one cell."""
+
+_LETTERS_BEFORE = re.compile(r"(?:^|\s+)\(?([A-La-l])[).:]\s*(?=\S)")
+
+
+def options_in(cell: str, sign: str) -> list[str]:
+    """The options in one cell, parted by a sign or by the letters before them.
+
+    >>> options_in("kale; beet", ";"), options_in("A) kale B) beet", LETTERED)
+    (['kale', 'beet'], ['kale', 'beet'])
+    """
+    if sign != LETTERED:
+        return [part.strip() for part in cell.split(sign)]
+    found = list(_LETTERS_BEFORE.finditer(cell))
+    letters = "".join(one[1].upper() for one in found)
+    if not found or found[0].start() > 0 or not LETTERS.startswith(letters):
+        return [cell.strip()]
+    ends = [*(one.start() for one in found[1:]), len(cell)]
+    return [cell[one.end() : end].strip(" ,;") for one, end in zip(found, ends, strict=True)]
 
 
 @dataclass(frozen=True, slots=True)

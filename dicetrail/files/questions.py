@@ -37,6 +37,7 @@ from dicetrail.files.sheets import (
     unguarded,
 )
 from dicetrail.files.text import FileProblem, Text, text_of
+from dicetrail.files.understanding import understood
 from dicetrail.files.written import Line, labelled, lines_of, read_written
 
 NO_WISH = Wish()
@@ -105,6 +106,8 @@ def guess(content: bytes, wish: Wish = NO_WISH) -> Plan:
         return _guessed(
             keyed_rows(found.text, form, LOOKED_AT), Plan(Format.KEYED, found.encoding), wish
         )
+    if wish.separator is None and wish.format is None:
+        understood(found.text)
     is_open = wish.separator is None and wish.format in (None, Format.DRAWN)
     if is_open and (drawn := drawn_rows(found.text)):
         return _guessed(drawn, Plan(Format.DRAWN, found.encoding), wish)

@@ -23,6 +23,7 @@ from dicetrail.files.plan import (
     Plan,
     Role,
     Separator,
+    options_in,
 )
 from dicetrail.files.sheets import Refusal, unguarded
 from dicetrail.files.shown import shown_by
@@ -110,7 +111,7 @@ def _answers(cells: list[str], plan: Plan, kind: Kind) -> tuple[tuple[str, ...],
         return _all(cells, plan, Role.GROUP) or right, _all(cells, plan, Role.WRONG)
     options = _all(cells, plan, Role.OPTION)
     if packed := _one(cells, plan, Role.OPTIONS):
-        options += tuple(part.strip() for part in packed.split(plan.options_sign))
+        options += tuple(options_in(packed, plan.options_sign))
     if not options:
         return right, _all(cells, plan, Role.WRONG)
     options = _unlettered(options)

@@ -17,7 +17,7 @@ from dicetrail.core.document import MOST_CHOICES
 from dicetrail.core.survey import first_fault
 from dicetrail.files.guessing import unmarked
 from dicetrail.files.headings import role_named
-from dicetrail.files.plan import ROLE_OF_DETAIL, TRUTH_WORDS
+from dicetrail.files.plan import ROLE_OF_DETAIL, TRUTH_WORDS, WORDS_FOR_AND
 from dicetrail.files.sheets import Refusal
 
 
@@ -78,16 +78,18 @@ _KEY_PAIR = re.compile(r"(\d{1,4})\s*[.):\-–=]?\s*\(?([A-La-l])\)?(?=[\s,;.]|$
 _KEY_LINE = re.compile(r"(\d{1,4})\s*[.):\-–=]\s*(\S.*)")
 _INLINE = re.compile(r"(?:^|\s)\(?([a-lA-L])[).]\s*(?=\S)")
 _ASKED_AND_ANSWERED = re.compile(r"(.{2,}?[?？])\s*[-–—:=]*\s*(\S.*)")
+_TRUTHS = "|".join(sorted(TRUTH_WORDS, key=len, reverse=True))
 _PAIRS = (
-    re.compile(
-        r"(.{2,}?)\s*[(\[](true|false|t|f|wahr|falsch|vrai|faux|verdadero|falso)[)\]]\.?",
-        re.IGNORECASE,
-    ),
+    re.compile(rf"(.{{2,}}?)\s*[(\[]({_TRUTHS})[)\]]\.?", re.IGNORECASE),
+    re.compile(rf"(.{{2,}}?[.!?…])\s+({_TRUTHS})\.?", re.IGNORECASE),
     _ASKED_AND_ANSWERED,
     re.compile(r"(.{2,}?)\s+[-–—=]+>?\s+(\S.*)"),
     re.compile(r"([^:]{2,80}):\s+(\S.*)"),
 )
-_LETTER_KEYS = re.compile(r"\(?([A-La-l])\)?(?:\s*(?:[,;&+/]|and|und)\s*\(?([A-La-l])\)?)*[).]?")
+_LETTER_KEYS = re.compile(
+    rf"\(?([A-La-l])\)?(?:(?:\s*[,;&+/،؛]\s*|\s+(?:{WORDS_FOR_AND})\s*)\(?([A-La-l])\)?)*[).]?"
+)
+_ANDS = re.compile(rf"\s(?:{WORDS_FOR_AND})\s")
 
 
 @dataclass
@@ -463,7 +465,7 @@ def _named(said: str, texts: Sequence[str]) -> list[str]:
     bare = said.strip("() .")
     said = _LATIN.get(bare, said)
     if _LETTER_KEYS.fullmatch(said):
-        letters = re.findall(r"(?<![A-Za-z])[A-La-l](?![A-Za-z])", said)
+        letters = re.findall(r"(?<![A-Za-z])[A-La-l](?![A-Za-z])", _ANDS.sub(" ", said))
         places = [LETTERS.index(letter.upper()) for letter in letters]
         if all(place < len(texts) for place in places):
             return [texts[place] for place in places]

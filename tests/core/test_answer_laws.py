@@ -30,6 +30,7 @@ from dicetrail.core import (
     step,
     survey,
 )
+from dicetrail.core.answers import LETTERS
 from dicetrail.core.answers.checking import (
     MOST_ANSWER,
     Verdict,
@@ -42,7 +43,7 @@ from dicetrail.core.answers.checking import (
 from dicetrail.core.answers.folding import read
 from dicetrail.core.answers.letters import clusters, letters_of, sounds
 from dicetrail.core.answers.numbers import number_in, read_number
-from dicetrail.core.document import ENGLISH, DecimalMark
+from dicetrail.core.document import ENGLISH, DecimalMark, Language, Phrase, listed, wording
 from dicetrail.core.play import choices_of
 
 RIGHT, CLOSE, WRONG, UNREADABLE = Verdict.RIGHT, Verdict.CLOSE, Verdict.WRONG, Verdict.UNREADABLE
@@ -333,6 +334,25 @@ class TestSeveralRight(unittest.TestCase):
         ):
             checked = check_choice(typed, choices, (1, 3), Check(), Needs.ALL)
             self.assertIs(checked.verdict, verdict, typed)
+
+    def test_several_are_listed_as_each_language_lists_them(self):
+        """As the game itself says them, and with the signs of lists (CLDR list patterns, from
+        memory: ، in Arabic)."""
+        choices = ("Carrot", "Kale", "Beet root", "Leek", "Fig")
+        for language in Language:
+            words = wording(language, ())
+            for names in (("A", "C"), ("A", "B", "C"), ("Carrot", "Beet root")):
+                said = words.in_words(listed(names, Phrase.LIST_AND))
+                said = said.replace("\u2068", "").replace("\u2069", "")
+                right = tuple(
+                    LETTERS.index(name) + 1 if name in LETTERS else choices.index(name) + 1
+                    for name in names
+                )
+                for typed in (said, f"{'، '.join(names)}", ", ".join(names)):
+                    checked = check_choice(
+                        typed, choices, right, Check(), Needs.ALL, words.joined_by
+                    )
+                    self.assertIs(checked.verdict, RIGHT, (language, typed))
 
     def test_all_right_ones_are_shown_where_all_are_wanted(self):
         question = Question(

@@ -10,6 +10,7 @@ import unicodedata
 from collections.abc import Callable, Collection, Sequence
 from dataclasses import dataclass
 from enum import StrEnum
+from functools import lru_cache
 
 from dicetrail.core.answers.folding import (
     as_shown,
@@ -249,13 +250,15 @@ def check_choice(
     right: Collection[int],
     check: Check,
     needs: Needs = Needs.ANY,
+    joined_by: str = "and",
 ) -> Checked:
     """The verdict on an answer to a question with choices.
 
     `choices` are in the order shown and `right` holds the places, from 1, of the right ones.
+    Where several are wanted they are told apart by signs of lists, or by the word `joined_by`.
     """
     if isinstance(given, str):
-        named, slips = _places_typed(given, choices, check, needs)
+        named, slips = _places_typed(given, choices, check, needs, joined_by)
     else:
         named, slips = ((given,) if isinstance(given, int) else given), 0
     if isinstance(named, Checked):
@@ -360,7 +363,7 @@ def _too_long(given: Given) -> Checked | None:
 
 
 def _places_typed(
-    given: str, choices: Sequence[str], check: Check, needs: Needs
+    given: str, choices: Sequence[str], check: Check, needs: Needs, joined_by: str
 ) -> tuple[tuple[int, ...] | Checked, int]:
     """The places a typed answer names and with how many typos, or why it names none."""
     if too_long := _too_long(given):
@@ -370,7 +373,10 @@ def _places_typed(
         return (place,), slips
     if needs is Needs.ANY:
         return place, slips
-    for split in (_LISTED, _SPACED):
+    splits = [_listed_by(joined_by), _SPACED]
+    if joined_by.upper() in LETTERS[: len(choices)] and read(given).islower():
+        splits.reverse()  # “a e c” names three letters, where “A e C” has a word between two
+    for split in splits:
         parts = [part for part in split.split(read(given)) if part]
         if split is _SPACED and len(parts) == 1:
             parts = list(parts[0])  # letters in one: “AC”
@@ -383,7 +389,22 @@ def _places_typed(
     return place, 0
 
 
-_LISTED = re.compile(r"\s*[,;&+]\s*(?:and\s+)?|\s+and\s+")
+@lru_cache(maxsize=64)
+def _listed_by(word: str) -> re.Pattern[str]:
+    """What stands between several answers: a sign of a list, the word and, or a word for it.
+
+    The Arabic word stands before the next one without a space between.
+    """
+    words = "|".join(
+        re.escape(read(one)) + (r"\s*" if "\u0600" <= one[:1] <= "\u06ff" else r"\s+")
+        for one in dict.fromkeys(filter(None, (word, "and")))
+    )
+    flags = re.IGNORECASE if len(word) > 1 else re.NOFLAG
+    return re.compile(rf"\s*[{_SIGNS}]\s*(?:{words})?|\s+(?:{words})", flags)
+
+
+_SIGNS = ",;&+،؛、，；"
+"""Signs between the members of a list, as scripts have them."""
 _SPACED = re.compile(r"\s+")
 
 

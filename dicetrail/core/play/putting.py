@@ -117,7 +117,8 @@ class InPlay:
         if question.details.shows is not Shows.TEXT:
             # What a picture's file is called tells nothing.
             choices = tuple(LETTERS[: len(choices)])
-        return check_choice(given, choices, self.right, rules, question.details.needs)
+        needs = question.details.needs
+        return check_choice(given, choices, self.right, rules, needs, self.words.joined_by)
 
 
 def _best(verdicts: Iterable[Checked]) -> Checked:

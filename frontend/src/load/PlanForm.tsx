@@ -3,7 +3,8 @@ import type { Format, Plan, Wish } from "../api/schema";
 import { SelectField } from "../ui/fields";
 
 const ENCODINGS = ["utf-8", "utf-16", "cp1252", "latin-1", "iso8859_15", "cp1250", "cp1251", "koi8-r", "mac_roman"];
-const SIGNS = [";", "|", "/", ","];
+const SIGNS = [";", "|", "/", ",", "A)", "\n"];
+const SIGN_WORDS: Record<string, string> = { "A)": "letters before them", "\n": "lines" };
 
 type PlanFormProps = {
   plan: Plan;
@@ -58,7 +59,7 @@ export function PlanForm({ plan, sheets, onChange, onGuess }: PlanFormProps) {
         <SelectField
           label="Options split by"
           value={plan.options_sign}
-          options={SIGNS.map(asOption)}
+          options={SIGNS.map((sign) => ({ value: sign, label: SIGN_WORDS[sign] ?? sign }))}
           onChange={(options_sign) => onChange({ options_sign })}
         />
       )}

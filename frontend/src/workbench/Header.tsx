@@ -61,9 +61,11 @@ export function Header({ game, title, saving, edit, table, undo, redo, turned, o
       {game.is_begun ? <SurveyCount game={game} /> : <FirstStep game={game} edit={edit} />}
       <KeptCount game={game} />
       <DiceField table={table} />
-      <Link to={`/foresight/${game.id}`} className={buttonLook()}>
-        <Telescope aria-hidden /> <span className="max-xl:sr-only">Foresight</span>
-      </Link>
+      {game.is_begun && (
+        <Link to={`/foresight/${game.id}`} className={buttonLook()}>
+          <Telescope aria-hidden /> <span className="max-xl:sr-only">Foresight</span>
+        </Link>
+      )}
       <Link to={`/players/${game.id}`} className={buttonLook()}>
         <Users aria-hidden /> <span className="max-xl:sr-only">Players</span>
       </Link>

@@ -21,6 +21,8 @@ from dicetrail.core.document.words import as_written, filled_in
 Filling = Union[str, int, float, "Said"]
 """What fills a place: words, a number, or another phrase."""
 
+_HERE = "\0"
+"""Stands in a place to find what is around it."""
 _ISOLATED, _ENDED = "\u2068", "\u2069"
 """First strong isolate and its end (Unicode Standard Annex 9)."""
 
@@ -118,6 +120,17 @@ class Wording:
     def number(self, value: Number) -> str:
         """A number as the language writes it, to four decimals at most."""
         return str(as_written(value)).replace(".", self.ways.decimal)
+
+    @cached_property
+    def joined_by(self) -> str:
+        """The word between the last two of several, as the game itself says them.
+
+        >>> ENGLISH.joined_by
+        'and'
+        """
+        said = self.say(Phrase.LIST_AND, some=_HERE, last=_HERE)
+        words = said.replace(_ISOLATED, "").replace(_ENDED, "").split(_HERE)
+        return words[1].strip() if len(words) > 2 else ""
 
     def counter(self, name: str) -> str:
         """What a counter is called: the usual ones in the game's words, others by their name.
