@@ -9,6 +9,7 @@ import sys
 from dicetrail.carried.desk import Carried
 from dicetrail.carried.plain import from_plain
 from dicetrail.carried.terminal import PlainScreen, play, standard_lines
+from dicetrail.core.document import Phrase
 from dicetrail.core.play import made_ready, player_named, players_refused
 
 GAME_FILE = "game.json"
@@ -37,6 +38,7 @@ def main() -> int:
     dice = secrets.randbelow(MOST_ROLLED) if given.dice is None else given.dice
     try:
         play(program, dice, players, PlainScreen(sys.stdout), standard_lines())
-    except KeyboardInterrupt:
+    except (EOFError, KeyboardInterrupt):
+        print(f"\n{program.wording.say(Phrase.GIVEN_UP)}")
         return 130
     return 0

@@ -338,6 +338,28 @@ def standard_lines() -> Lines:
     return Lines(sys.stdin)
 
 
+_PLAINER = str.maketrans(
+    {"✓": "+", "✗": "x", "·": "-", "»": ">", "–": "-", "—": "-", "…": "...", "’": "'"}
+    | dict.fromkeys("“”„«", '"')
+    | dict.fromkeys("‘‚", "'")
+    | dict.fromkeys("\u2066\u2067\u2068\u2069\u200e\u200f", "")
+)
+
+
+def written_in(text: str, encoding: str | None) -> str:
+    """A text in the signs that a terminal of this encoding has: its own where it has them.
+
+    >>> written_in("✗ “beet”", "ascii"), written_in("✗ “beet”", "utf-8")
+    ('x "beet"', '✗ “beet”')
+    """
+    encoding = encoding or "utf-8"
+    try:
+        text.encode(encoding)
+    except UnicodeEncodeError:
+        return text.translate(_PLAINER).encode(encoding, "replace").decode(encoding)
+    return text
+
+
 class PlainScreen:
     """A terminal, or whatever takes text in its place, with nothing but its own signs."""
 
@@ -372,7 +394,7 @@ class PlainScreen:
             self._print("\a", "")
 
     def _print(self, text: str, end: str = "\n") -> None:
-        print(text, end=end, file=self._stream, flush=True)
+        print(written_in(text, self._stream.encoding), end=end, file=self._stream, flush=True)
 
     def _of(self, line: Line) -> str:
         return "".join(self._toned(tone, text) for tone, text in line.pieces)

@@ -27,7 +27,7 @@ ELSE = {
         '!function(e,t){"use strict";var n=e.document;t.a=function(){return n?1:0},t.b='
         "function(e){for(var r=0;r<e.length;r++)e[r]()}}(this,{});"
     ),
-    "settings": "name: build\non: [push]\njobs:\n  test:\n    runs-on: shed\n    steps:\n     - a: b",
+    "settings": "on: [push]\njobs:\n  test:\n    runs-on: shed\n    steps:\n     - a: b",
     "statements": "CREATE TABLE beds (id INTEGER);\nINSERT INTO beds VALUES (1, 'north');",
     "log": "2026-11-30 20:01:15 INFO gate opened\n2026-11-30 20:01:18 WARN gate left open",
     "accesses": (

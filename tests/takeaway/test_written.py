@@ -98,7 +98,25 @@ ODD = Pack(
         Question("Two\nlines {score} {}", ("\u2028 é\u200f",), ("# ---- Ask: x ----",)),
     ),
 )
-ALL_PACKS = {**PACKS, "mix": MIXED, "beds": BEDS, "endings": ODD}
+SAID = Details(when_right="Well dug.", when_wrong="Dig again.", note="So.", hint="Below.")
+ONE_KIND = {
+    kind.value: Pack(
+        kind.value,
+        tuple(
+            Question(f"{right}?", (right,), wrong, kind, replace(SAID, worth=worth))
+            for worth, (right, wrong) in enumerate(answers, 2)
+        ),
+    )
+    for kind, answers in {
+        Kind.TYPED: (("honey", ()), ("bees wax", ())),
+        Kind.NUMBER: (("8", ()), ("1/2", ())),
+        Kind.LETTERS: (("pea", ()), ("kale", ())),
+        Kind.TRUTH: (("true", ()), ("false", ())),
+        Kind.CHOICE: (("pea", ("leek",)), ("kale", ("beet", "fig"))),
+    }.items()
+}
+"""Packs of one kind each, so that a program has what that kind needs and nothing else."""
+ALL_PACKS = {**PACKS, "mix": MIXED, "beds": BEDS, "endings": ODD, **ONE_KIND}
 PATTERNS = (
     Pattern("beds", "Family of {plant}?", "family", level="level"),
     Pattern("beds", "Bed {bed}?", "plant", Made.TYPED, leaves=Leaves.RIGHT),
@@ -155,7 +173,9 @@ SECONDS = st.none() | st.integers(1, 30)
 ROUNDS = st.builds(
     Round,
     title=st.just(""),
-    packs=st.sampled_from([("veg",), ("mix",), ("mix", "veg"), (), ("endings",)]),
+    packs=st.sampled_from(
+        [("veg",), ("mix",), ("mix", "veg"), (), ("endings",), *((name,) for name in ONE_KIND)]
+    ),
     lists=st.sampled_from([(), LISTS]),
     patterns=st.sampled_from([(), (), (), PATTERNS, PATTERNS[:1]]),
     sums=st.sampled_from([(), (), SUMS[:1], SUMS[1:2], SUMS[2:4], SUMS]),
@@ -276,6 +296,30 @@ class TestAnyGame(unittest.TestCase):
         self.assertGreater(len(texts), 10)
         passes(self, texts, "ruff", "check", "--isolated")
         passes(self, texts[-8:], "mypy", "--strict", "--config-file=", "--cache-dir=.m")
+
+
+class TestOneKind(unittest.TestCase):
+    def test_a_game_of_one_kind_has_all_that_kind_needs(self):
+        for name, tries, check in product(ONE_KIND, (1, 2), (Check(), Check(typos=1))):
+            round_ = Round("Only", (name,), ask=Ask(tries=tries, passing=True), check=check)
+            game = Game("Only", (round_,), (Ending("Over", "{score}"),))
+            text = plain_program(game, ALL_PACKS, "any.py").text
+            with self.subTest(name, tries=tries, typos=check.typos):
+                for dice in range(4):
+                    both(self, built(game), text, dice)
+
+    def test_it_ends_with_a_word_where_nothing_more_is_typed(self):
+        game = Game("Only", (Round("Only", ("typed",)),), (Ending("Over", ""),))
+        with tempfile.TemporaryDirectory() as folder:
+            file = Path(folder) / "only.py"
+            file.write_text(plain_program(game, ALL_PACKS, "any.py").text, "utf-8")
+            command = [sys.executable, str(file), "5"]
+            for typed in ("", "honey\n", "no\n"):
+                told = subprocess.run(
+                    command, input=typed, capture_output=True, text=True, timeout=30
+                )
+                self.assertEqual((told.returncode, told.stderr), (0, ""))
+                self.assertEqual(told.stdout.splitlines()[-1], "Given up")
 
 
 class TestCounts(unittest.TestCase):
