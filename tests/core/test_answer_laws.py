@@ -335,6 +335,18 @@ class TestSeveralRight(unittest.TestCase):
             checked = check_choice(typed, choices, (1, 3), Check(), Needs.ALL)
             self.assertIs(checked.verdict, verdict, typed)
 
+    def test_slips_are_no_more_than_a_third_of_the_letters_unless_the_maker_insists(self):
+        """Against a second way: every word within so many changes of a letter, one by one."""
+        for word in ("leek", "kale", "onion", "marrow", "parsnip", "artichoke"):
+            for typos, anyway in product((1, 2, 3), (False, True)):
+                most = typos if anyway else min(typos, len(word) // 3)
+                check = Check(typos=typos, typos_anyway=anyway)
+                for changes in range(1, 5):
+                    typed = "z" * changes + word[changes:]
+                    wanted = CLOSE if changes <= most else WRONG
+                    found = check_typed(typed, (word,), check).verdict
+                    self.assertIs(found, wanted, (word, typed, typos, anyway))
+
     def test_several_are_listed_as_each_language_lists_them(self):
         """As the game itself says them, and with the signs of lists (CLDR list patterns, from
         memory: ، in Arabic)."""

@@ -193,6 +193,14 @@ class TestLaws(unittest.TestCase):
             self.assertFalse(right & set(wrong))
             self.assertEqual(len(set(wrong)), len(wrong))
 
+    def test_columns_of_one_name_and_without_one_are_told(self):
+        facts = Facts(("Plant", "plant ", "", "bed"), (("pea", "bean", "x", "long"),))
+        pattern = Pattern("f", "Where is the {plant}?", "bed", Made.TYPED)
+        game = Game("G", (Round("R", patterns=(pattern,)),), REST)
+        told = [problem.what for problem in survey(game, {"f": Pack("F", facts=facts)})]
+        self.assertIn("columns 1 and 2 of “F” are both called “plant”", told)
+        self.assertIn("column 3 of “F” has no name", told)
+
     def test_rows_that_leave_leave_every_pattern_and_every_round(self):
         asked = dict.fromkeys(Leaves, 0)
         for leaves in Leaves:

@@ -202,16 +202,30 @@ def _slips(typed: str, wanted: str, check: Check) -> int | None:
     """
     if typed == wanted:
         return 0
-    if not check.typos or abs(len(typed) - len(wanted)) > check.typos:
+    most = typos_allowed(wanted, check)
+    if not most or abs(len(typed) - len(wanted)) > most:
         return None
     if len(wanted) > _MOST_FOR_TYPOS:
         return None
     if _digits(typed) != _digits(wanted):
         return None
     fixed = _exact_places(wanted)
-    return None if len(fixed) == len(wanted) else typos_between(typed, wanted, check.typos, fixed)
+    return None if len(fixed) == len(wanted) else typos_between(typed, wanted, most, fixed)
 
 
+def typos_allowed(wanted: str, check: Check) -> int:
+    """How many slips are forgiven in an answer: one for three letters at most, unless the maker
+    insists.
+
+    >>> typos_allowed("leek", Check(typos=3)), typos_allowed("marrow", Check(typos=3))
+    (1, 2)
+    """
+    if check.typos_anyway:
+        return check.typos
+    return min(check.typos, sum(map(str.isalpha, wanted)) // _LETTERS_A_TYPO)
+
+
+_LETTERS_A_TYPO = 3
 _LEAST_FOR_TYPOS = 4
 _MOST_FOR_TYPOS = 500
 """A longer text must be exact, so that comparing it is soon done."""
@@ -240,7 +254,7 @@ def _by_typos(slips: int, typed: str, wanted: str, check: Check) -> Said:
         typed=typed,
         answer=wanted,
         typos=saying(Phrase.TYPOS, count=slips),
-        allowed=saying(Phrase.TYPOS_ALLOWED, count=check.typos),
+        allowed=saying(Phrase.TYPOS_ALLOWED, count=typos_allowed(folded(wanted, check), check)),
     )
 
 

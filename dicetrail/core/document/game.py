@@ -591,9 +591,16 @@ class Check:
     ] = ""
     """Words that may be missing at the start, with spaces between: ``a an the``, ``le l'``."""
     typos: Annotated[
-        int, Within(0, 3), Told("Typos forgiven", "none in words under four letters")
+        int,
+        Within(0, 3),
+        Told("Typos forgiven", "one for three letters at most; none in words under four"),
     ] = 0
-    """How many slips of the finger are forgiven, 0 to 3; none in words under four letters."""
+    """How many slips of the finger are forgiven, 0 to 3; none in words under four letters, and
+    no more than one for three letters of an answer."""
+    typos_anyway: Annotated[
+        bool, Told("So many in short answers too", "more than one for three letters")
+    ] = False
+    """Whether so many are forgiven even where that is more than a third of the letters."""
     decimal_mark: Annotated[DecimalMark, Told("Numbers of two readings")] = DecimalMark.LANGUAGE
     """How a number such as 1,250 or 1.250 is read, which could be meant either way."""
     samples: tuple[Sample, ...] = ()

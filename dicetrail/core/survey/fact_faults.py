@@ -38,6 +38,7 @@ def pattern_problems(where: str, round_: Round, number: int, packs: Packs) -> It
         what = f"“{pack.title}” has {len(pack.facts.rows):,} rows"
         yield Problem(f"{place}.facts", what, f"have {MOST_FACTS:,} at most")
         return
+    yield from _columns_alike(f"{place}.facts", pack.title, pack.facts)
     unknown = list(_unknown_columns(place, pattern, pack.facts))
     yield from unknown
     if not unknown:
@@ -46,6 +47,19 @@ def pattern_problems(where: str, round_: Round, number: int, packs: Packs) -> It
         yield from _made_problems(place, pack.title, made)
         yield from _choice_problems(place, round_, made)
         yield from _number_problems(place, made)
+
+
+def _columns_alike(where: str, title: str, facts: Facts) -> Iterator[Problem]:
+    """Columns of one name, of which a pattern takes the first, and columns without one."""
+    first: dict[str, int] = {}
+    for number, name in enumerate(facts.columns, 1):
+        if not name.strip():
+            what = f"column {number} of “{title}” has no name"
+            yield warning(where, what, "name it where its facts are edited")
+        elif (before := first.setdefault(fold(name), number)) != number:
+            what = f"columns {before} and {number} of “{title}” are both called “{name.strip()}”"
+            mend = "name one otherwise where its facts are edited: patterns take the first"
+            yield warning(where, what, mend)
 
 
 def _columns_named(pattern: Pattern) -> Iterator[tuple[str, str]]:

@@ -9,9 +9,10 @@ end.
 from collections import Counter
 from collections.abc import Collection, Generator, Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
+from itertools import permutations
 from types import MappingProxyType
 
-from dicetrail.core.answers import as_shown, fold
+from dicetrail.core.answers import Verdict, as_shown, check_typed, fold
 from dicetrail.core.document import (
     MOST_POINTS,
     DrawOrder,
@@ -441,6 +442,7 @@ def _round_problems(at: str, round_: Round, packs: Packs, censuses: Censuses) ->
         return
     else:
         yield from _pool_problems(at, round_, censuses)
+        yield from _near_answers(at, round_, packs)
     if (
         round_.ask.choice_order is Order.WRITTEN
         and draw.order is not DrawOrder.WEIGHTED
@@ -470,6 +472,38 @@ def _pool_problems(at: str, round_: Round, censuses: Censuses) -> Iterator[Probl
             f"there can be fewer than {counted(draw.count or 0, 'question')}, for rows leave",
             "draw fewer, or let the rows come again at Load",
         )
+
+
+def _near_answers(at: str, round_: Round, packs: Packs) -> Iterator[Problem]:
+    """Typed answers that are taken for one another, by the slips that are forgiven."""
+    if not round_.check.typos:
+        return
+    typed = dict.fromkeys(
+        answer
+        for name in round_.packs
+        for question in packs[name].questions
+        if question.kind is Kind.TYPED
+        for answer in question.right
+    )
+    short = sorted(answer for answer in typed if len(answer) <= _LONGEST_NEAR)[:_MOST_NEAR]
+    near = [
+        f"“{one}” for “{other}”"
+        for one, other in permutations(short, 2)
+        if abs(len(one) - len(other)) <= _MOST_TYPOS
+        and check_typed(one, (other,), round_.check).verdict is Verdict.CLOSE
+    ]
+    if near:
+        more = f" and {len(near) - _NEAR_TOLD} more" if len(near) > _NEAR_TOLD else ""
+        yield warning(
+            f"{at}.check.typos",
+            f"the typos forgiven take {', '.join(near[:_NEAR_TOLD])}{more}",
+            "forgive fewer, or none in short answers",
+        )
+
+
+_MOST_TYPOS = 3
+_LONGEST_NEAR, _MOST_NEAR, _NEAR_TOLD = 12, 40, 3
+"""Of so short answers, so many are held against one another, and so many pairs are told."""
 
 
 def _has_choices(round_: Round, censuses: Censuses) -> bool:

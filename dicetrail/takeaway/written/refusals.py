@@ -68,6 +68,8 @@ def _of_game(program: Program) -> Iterator[Reason]:
         round_.after.own_words_alone for round_ in game.rounds
     ):
         yield Reason(Stop.CUE, None, "words of its own stand in place of the page's")
+    if any(round_.check.typos_anyway for round_ in game.rounds):
+        yield Reason(Stop.CHECK, None, "more typos are forgiven than one for three letters")
     if any(Occasion.PRESS in cue.on and cue.words for cue in game.cues):
         yield Reason(Stop.CUE, None, "a cue says something at every press")
     if any(face.label or face.hidden for face in game.counters):

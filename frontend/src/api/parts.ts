@@ -72,6 +72,7 @@ export const NEW_ROUND: Round = {
     "ignore_punctuation": false,
     "articles": "",
     "typos": 0,
+    "typos_anyway": false,
     "decimal_mark": "language",
     "samples": []
   },
@@ -328,7 +329,8 @@ export const FIELDS: Record<string, Field> = {
   "rounds[].check.ignore_accents": {"label": "Accents do not matter", "hint": "“creme” is “crème”", "empty": "", "short": "", "within": null},
   "rounds[].check.ignore_punctuation": {"label": "Punctuation does not matter", "hint": "“its” is “it’s”", "empty": "", "short": "", "within": null},
   "rounds[].check.articles": {"label": "Words that may be missing at the start", "hint": "such as: a an the, or: le la l'", "empty": "", "short": "", "within": null},
-  "rounds[].check.typos": {"label": "Typos forgiven", "hint": "none in words under four letters", "empty": "", "short": "", "within": [0, 3]},
+  "rounds[].check.typos": {"label": "Typos forgiven", "hint": "one for three letters at most; none in words under four", "empty": "", "short": "", "within": [0, 3]},
+  "rounds[].check.typos_anyway": {"label": "So many in short answers too", "hint": "more than one for three letters", "empty": "", "short": "", "within": null},
   "rounds[].check.decimal_mark": {"label": "Numbers of two readings", "hint": "", "empty": "", "short": "", "within": null},
   "rounds[].after.reveal": {"label": "The right answer is told", "hint": "", "empty": "", "short": "", "within": null},
   "rounds[].after.hold_ms": {"label": "The run holds", "hint": "", "empty": "", "short": "", "within": [0, 60000]},

@@ -2523,6 +2523,11 @@ export interface components {
              * @default 0
              */
             typos: number;
+            /**
+             * Typos Anyway
+             * @default false
+             */
+            typos_anyway: boolean;
             /** @default language */
             decimal_mark: components["schemas"]["DecimalMark"];
             /**
@@ -5366,6 +5371,7 @@ export interface components {
              *       "ignore_punctuation": false,
              *       "articles": "",
              *       "typos": 0,
+             *       "typos_anyway": false,
              *       "decimal_mark": "language",
              *       "samples": []
              *     }

@@ -38,6 +38,9 @@ export function CheckBench({ game, round, number, at, editRound, table }: BenchP
           value={check.typos}
           onChange={(typos) => typos !== null && set({ typos })}
         />
+        {check.typos > 1 && (
+          <SwitchField where={`${at}.check.typos_anyway`} checked={check.typos_anyway} onChange={(typos_anyway) => set({ typos_anyway })} />
+        )}
         <TextField
           where={`${at}.check.articles`}
           className="min-w-56 flex-1"
