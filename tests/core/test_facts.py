@@ -37,9 +37,9 @@ from dicetrail.core import (
     table,
 )
 from dicetrail.core.answers import Verdict, fold
-from dicetrail.core.document import Holds, Leaves, Made
+from dicetrail.core.document import Details, Holds, Kind, Language, Leaves, Made, Question
 from dicetrail.core.draw import FactQuestions, likeness, stream
-from dicetrail.core.play import Intent, check, choices_of, next_input, question_of
+from dicetrail.core.play import Intent, asking_at, check, choices_of, next_input, question_of
 from dicetrail.core.play.program import in_play
 from tests.core.examples import BEDS
 
@@ -192,6 +192,24 @@ class TestLaws(unittest.TestCase):
             wrong = [alike(name) for name in shown.wrong]
             self.assertFalse(right & set(wrong))
             self.assertEqual(len(set(wrong)), len(wrong))
+
+    def test_numbers_are_read_in_the_language_of_the_game(self):
+        rows = (("pea", "1.250", "1.000"), ("bean", "1250", "2"), ("leek", "7,5", "3"))
+        facts = {"f": Pack("F", facts=Facts(("plant", "seeds", "points"), rows))}
+        picked = Pattern("f", "Seeds of {plant}?", "seeds", choices=3, worth="points")
+        for language, number in ((Language.ENGLISH, 2), (Language.GERMAN, 1)):
+            round_ = Round("R", patterns=(picked,), draw=Draw(None))
+            game = Game("G", (round_,), REST, language=language)
+            program = build(game, facts)
+            made = program.pools[0].made_by("patterns[0]")
+            self.assertEqual(made.wrong_count(0), number, language)
+            worth = program.pools[0][0].question.details.worth
+            self.assertEqual(worth, 1 if language is Language.ENGLISH else 1000)
+        typed = Question("How many?", ("10.000",), (), Kind.NUMBER, Details(tolerance="1.000"))
+        game = Game("G", (Round("R", ("p",)),), REST, language=Language.GERMAN)
+        program = build(game, {"p": Pack("P", (typed,))})
+        for given_, verdict in (("10.500", "right"), ("11.001", "wrong"), ("9000", "right")):
+            self.assertEqual(check(program, asking_at(program, 1), given_).verdict, verdict)
 
     def test_columns_of_one_name_and_without_one_are_told(self):
         facts = Facts(("Plant", "plant ", "", "bed"), (("pea", "bean", "x", "long"),))

@@ -355,7 +355,7 @@ def check_number(given: Given, right: str, tolerance: str, check: Check) -> Chec
     written, wanted = number_in(typed, mark), number_in(right, mark)
     if written is None or wanted is None:
         return _unreadable(Phrase.NO_NUMBER, typed=typed)
-    if not within(written.value, wanted.value, tolerance):
+    if not within(written.value, wanted.value, tolerance, mark):
         return Checked(Verdict.WRONG, _read_so(saying(Phrase.NUMBER_WRONG, typed=typed), written))
     if written.value == wanted.value:
         said = saying(Phrase.NUMBER_RIGHT, typed=typed)

@@ -74,12 +74,14 @@ def _value(decimal: str) -> Fraction:
     return Fraction(decimal.replace(",", ".").rstrip("."))
 
 
-def within(given: Fraction, right: Fraction, tolerance: str) -> bool:
+def within(
+    given: Fraction, right: Fraction, tolerance: str, mark: DecimalMark = DecimalMark.POINT
+) -> bool:
     """Whether a number is as near to the right one as a tolerance allows, bounds included."""
-    return abs(given - right) <= tolerance_of(tolerance, right)
+    return abs(given - right) <= tolerance_of(tolerance, right, mark)
 
 
-def tolerance_of(text: str, right: Fraction) -> Fraction:
+def tolerance_of(text: str, right: Fraction, mark: DecimalMark = DecimalMark.POINT) -> Fraction:
     """The tolerance as an amount: ``0.5`` is one already, ``2%`` a share of the right number.
 
     Raises ValueError if it is neither, or negative.
@@ -87,7 +89,7 @@ def tolerance_of(text: str, right: Fraction) -> Fraction:
     words = text.strip()
     if not words:
         return Fraction(0)
-    value = read_number(words.removesuffix("%"))
+    value = read_number(words.removesuffix("%"), mark)
     if value is None or value < 0:
         raise ValueError(f"“{text}” is not a tolerance")
     return value * abs(right) / 100 if words.endswith("%") else value

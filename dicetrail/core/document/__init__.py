@@ -78,6 +78,7 @@ from dicetrail.core.document.look import (
     PictureAt,
     Typeface,
 )
+from dicetrail.core.document.marks import with_marks
 from dicetrail.core.document.palette import (
     Meeting,
     Palette,
@@ -272,5 +273,6 @@ __all__ = [
     "values_within",
     "warning",
     "wav",
+    "with_marks",
     "wording",
 ]

@@ -13,6 +13,7 @@ from typing import overload
 from dicetrail.core.answers import fold, read_number, unaccented, unpointed
 from dicetrail.core.document import (
     MOST_LETTERS,
+    DecimalMark,
     Details,
     Facts,
     Kind,
@@ -39,8 +40,10 @@ class FactQuestions(Sequence[Question]):
     Nothing is made where a column that the pattern needs is not there.
     """
 
-    def __init__(self, pattern: Pattern, facts: Facts) -> None:
-        self.pattern, self.facts = pattern, facts
+    def __init__(
+        self, pattern: Pattern, facts: Facts, mark: DecimalMark = DecimalMark.POINT
+    ) -> None:
+        self.pattern, self.facts, self.mark = pattern, facts, mark
         self._named: dict[str, int | None] = {}
         """Columns by names as patterns write them, once they were looked for."""
         self._columns = {fold(name): at for at, name in reversed([*enumerate(facts.columns)])}
@@ -113,7 +116,7 @@ class FactQuestions(Sequence[Question]):
     def _is_answer(self, text: str) -> bool:
         match self.pattern.made:
             case Made.NUMBER:
-                return read_number(text) is not None
+                return read_number(text, self.mark) is not None
             case Made.LETTERS:
                 return len(text) <= MOST_LETTERS and any(map(str.isalnum, text))
         return bool(text)
@@ -132,8 +135,8 @@ class FactQuestions(Sequence[Question]):
             return tuple(self[at] for at in range(*number.indices(len(self))))
         pattern, row = self.pattern, self._asked[number][0]
         details = Details(
-            worth=_within("worth", self.cell(row, pattern.worth)) if pattern.worth else None,
-            level=_within("level", self.cell(row, pattern.level)) if pattern.level else None,
+            worth=self._number(row, "worth"),
+            level=self._number(row, "level"),
             note=self.cell(row, pattern.note) if pattern.note else "",
             picture=self.cell(row, pattern.picture) if pattern.picture else "",
             sound=self.cell(row, pattern.sound) if pattern.sound else "",
@@ -144,6 +147,11 @@ class FactQuestions(Sequence[Question]):
         if pattern.made is Made.CHOICE:
             right = right[:1]
         return Question(self._prompt(row), right, (), Kind(pattern.made.value), details)
+
+    def _number(self, row: int, field: str) -> int | None:
+        """What a row says of a detail that is a number; None where it says nothing that fits."""
+        name = getattr(self.pattern, field)
+        return _within(field, self.cell(row, name), self.mark) if name else None
 
     def _right(self, number: int) -> Iterator[str]:
         """Every right answer to a question, the one to show first, none twice."""
@@ -168,7 +176,9 @@ class FactQuestions(Sequence[Question]):
 
     @cached_property
     def _likeness(self) -> Callable[[str], str]:
-        return fold if self.pattern.shows is not Shows.TEXT else likeness
+        if self.pattern.shows is not Shows.TEXT:
+            return fold
+        return lambda text: likeness(text, self.mark)
 
     @property
     def answers(self) -> Iterator[tuple[str, tuple[int, ...]]]:
@@ -269,10 +279,12 @@ class FactQuestions(Sequence[Question]):
 
 
 @lru_cache(maxsize=4)
-def questions_from(pattern: Pattern, facts: Facts) -> FactQuestions:
+def questions_from(
+    pattern: Pattern, facts: Facts, mark: DecimalMark = DecimalMark.POINT
+) -> FactQuestions:
     """What a pattern makes of facts. What was asked for last is kept, for it is worked out once
     and never changes."""
-    return FactQuestions(pattern, facts)
+    return FactQuestions(pattern, facts, mark)
 
 
 def _nth_beside(taken: Sequence[int], at: int) -> int:
@@ -288,24 +300,24 @@ def _nth_beside(taken: Sequence[int], at: int) -> int:
     return at
 
 
-def likeness(text: str) -> str:
+def likeness(text: str, mark: DecimalMark = DecimalMark.POINT) -> str:
     """A form in which two answers are equal if however forgiving a round they could be taken
     for one another: numbers of one value, texts but for case, accents and punctuation.
 
     >>> likeness("Crème  brûlée!") == likeness("creme brulee"), likeness("0,5") == likeness("1/2")
     (True, True)
     """
-    number = read_number(text)
+    number = read_number(text, mark)
     if number is not None:
         return str(number)
     plain = unaccented(fold(text))
     return unpointed(plain) or plain
 
 
-def _within(field: str, text: str) -> int | None:
+def _within(field: str, text: str, mark: DecimalMark) -> int | None:
     """A whole number within the bounds of a detail; None for anything else."""
     bounds = notes_of(Details, Within)[field]
-    number = read_number(text)
+    number = read_number(text, mark)
     if number is None or number.denominator != 1:
         return None
     return int(number) if bounds.least <= number <= bounds.most else None

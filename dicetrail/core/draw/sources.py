@@ -107,7 +107,9 @@ def censuses_of(
                 found[name] = known[name] if name in known else census_of(packs[name].questions)
         for pattern in round_.patterns:
             if pattern not in found:
-                found[pattern] = census_of(questions_from(pattern, facts_of(pattern, packs)))
+                found[pattern] = census_of(
+                    questions_from(pattern, facts_of(pattern, packs), round_.check.decimal_mark)
+                )
     return found
 
 
@@ -192,7 +194,7 @@ def _from_packs(round_: Round, packs: Packs) -> Iterator[Part]:
 def _from_facts(round_: Round, packs: Packs) -> Iterator[Part]:
     takes_all = _takes_all(round_.draw)
     for place, pattern in enumerate(round_.patterns):
-        made = questions_from(pattern, facts_of(pattern, packs))
+        made = questions_from(pattern, facts_of(pattern, packs), round_.check.decimal_mark)
         numbers = range(len(made)) if takes_all else tuple(_fitting(round_, made))
         yield Part(f"patterns[{place}]", made, numbers)
 

@@ -12,7 +12,6 @@ from dicetrail.core.answers import (
 )
 from dicetrail.core.document import (
     TRUTHS,
-    DecimalMark,
     Draw,
     DrawOrder,
     Game,
@@ -25,6 +24,7 @@ from dicetrail.core.document import (
     Refill,
     Round,
     Wording,
+    with_marks,
     wording,
 )
 from dicetrail.core.draw import (
@@ -93,7 +93,6 @@ def made_ready(game: Game, packs: Packs, recall: Recall | None = None) -> Progra
 def _spoken(game: Game) -> Game:
     """The game with what hangs on its language filled in: marks of numbers, prompts of lists."""
     words = wording(game.language, game.phrases)
-    mark = DecimalMark.COMMA if words.ways.decimal == "," else DecimalMark.POINT
 
     def in_words(lists: Lists) -> Lists:
         if lists.prompt.strip():
@@ -101,12 +100,9 @@ def _spoken(game: Game) -> Game:
         return replace(lists, prompt=words.say(_ASKED[lists.asks]))
 
     def spoken(round_: Round) -> Round:
-        check = round_.check
-        if check.decimal_mark is DecimalMark.LANGUAGE:
-            check = replace(check, decimal_mark=mark)
-        return replace(round_, check=check, lists=tuple(map(in_words, round_.lists)))
+        return replace(round_, lists=tuple(map(in_words, round_.lists)))
 
-    return replace(game, rounds=tuple(map(spoken, game.rounds)))
+    return replace(game, rounds=tuple(map(spoken, with_marks(game).rounds)))
 
 
 _ASKED = {ListsAsk.SORT: Phrase.SORT_PROMPT, ListsAsk.ODD_ONE_OUT: Phrase.ODD_PROMPT}

@@ -42,7 +42,7 @@ def pattern_problems(where: str, round_: Round, number: int, packs: Packs) -> It
     unknown = list(_unknown_columns(place, pattern, pack.facts))
     yield from unknown
     if not unknown:
-        made = questions_from(pattern, pack.facts)
+        made = questions_from(pattern, pack.facts, round_.check.decimal_mark)
         yield from _prompt_problems(place, pattern, made)
         yield from _made_problems(place, pack.title, made)
         yield from _choice_problems(place, round_, made)

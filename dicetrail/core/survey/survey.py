@@ -36,6 +36,7 @@ from dicetrail.core.document import (
     counted,
     out_of_bounds,
     warning,
+    with_marks,
 )
 from dicetrail.core.draw import (
     MOST_ROWS,
@@ -237,7 +238,8 @@ def _unused_clock(game: Game, rules: Rules) -> Iterator[Problem]:
 
 
 def within_bounds(game: Game) -> Game:
-    """The game with every number within its bounds, and no more parts than are allowed."""
+    """The game with every number within its bounds, no more parts than are allowed, and the mark
+    of its language where it goes by that."""
     fewer = replace(
         game,
         rounds=game.rounds[:MOST_ROUNDS],
@@ -246,7 +248,7 @@ def within_bounds(game: Game) -> Game:
         sounds=game.sounds[:MOST_SOUNDS],
         known_as=game.known_as[:MOST_PACKS],
     )
-    return clipped(fewer)
+    return clipped(with_marks(fewer))
 
 
 def _too_many(game: Game) -> Iterator[Problem]:

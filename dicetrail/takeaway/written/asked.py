@@ -6,7 +6,7 @@ from keyword import iskeyword
 
 from dicetrail.core import Kind, Question, Shows, Sums
 from dicetrail.core.answers import read_number
-from dicetrail.core.document import Leaves, Made, Phrase, columns_in, from_columns
+from dicetrail.core.document import DecimalMark, Leaves, Made, Phrase, columns_in, from_columns
 from dicetrail.core.draw import MOST_FACTS, SIGNS, FactQuestions
 from dicetrail.takeaway.written.cutting import Written, defaults_in, fields_in, quoted, written
 from dicetrail.takeaway.written.gathered import Gathered, Source
@@ -85,7 +85,7 @@ def _question(it: Gathered, source: Source, number: int, question: Question) -> 
         "seconds": (holds["has_own_seconds"], details.seconds or 0, 0),
         "hint": (holds["has_hints"], details.hint, ""),
         "note": (holds["has_notes"], details.note, ""),
-        "tolerance": (holds["has_tolerance"], _plain_tolerance(question), ""),
+        "tolerance": (holds["has_tolerance"], _plain_tolerance(question, it), ""),
         "misses": (holds["has_own_misses"], details.misses or 0, 0),
         "pinned": (holds["has_pinned"], details.pinned, ""),
         "unseen": (holds["has_unseen"], details.shows is not Shows.TEXT, False),
@@ -136,12 +136,14 @@ def alike(made: FactQuestions, number: int) -> list[str]:
     return [answer for answer, _ in made.answers if answer not in no_wrong]
 
 
-def _plain_tolerance(question: Question) -> str:
+def _plain_tolerance(question: Question, it: Gathered) -> str:
     """A tolerance as a number Python reads."""
     text = question.details.tolerance.strip()
     if not text or question.kind is not Kind.NUMBER:
         return ""
-    value = read_number(text.removesuffix("%"))
+    is_comma = it.words.ways.decimal == ","
+    mark = DecimalMark.COMMA if is_comma else DecimalMark.POINT
+    value = read_number(text.removesuffix("%"), mark)
     return f"{value}{'%' if text.endswith('%') else ''}"
 
 
