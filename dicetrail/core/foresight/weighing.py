@@ -8,6 +8,7 @@ is spread over a grid of time. What cannot be followed so raises `CannotWeigh`.
 
 from collections import Counter, defaultdict
 from collections.abc import Iterable, Iterator, Sequence
+from itertools import pairwise
 from math import prod
 from typing import NamedTuple
 
@@ -21,6 +22,7 @@ from dicetrail.core.document import (
     Question,
     Refill,
     Round,
+    RoundOrder,
     Sums,
     To,
     Way,
@@ -223,6 +225,20 @@ class Weigher:
         self._settled += 1
         if self._settled > MOST_SETTLED:
             raise CannotWeigh("it has too many ways to go")
+
+    @property
+    def spent(self) -> tuple[float, float]:
+        """What was followed and settled so far, as shares of what there is."""
+        return self._followed / self.most_followed, self._settled / MOST_SETTLED
+
+    def most_put(self) -> int:
+        """How many questions a run that goes its whole length is put; 0 where none can say."""
+        lengths = [
+            self._length(Where(len(self.scouts), round=number)) or 0
+            for number in range(len(self.rounds))
+        ]
+        is_one = self.game.opening.rounds is RoundOrder.CHOOSE_ONE
+        return min(lengths) if is_one or 0 in lengths else sum(lengths)
 
     def follow(self, ways: int = 1) -> None:
         """Note that so many ways were followed."""
@@ -507,6 +523,7 @@ class _Walk:
         for share, reached in self.weigher.begun():
             self._reach(now, reached, share)
         ended_at, left = [self.ended], 1.0
+        most_put, spent = self.weigher.most_put(), [self.weigher.spent]
         while now and left >= LEAST_MASS and len(ended_at) <= MOST_PUT:
             self.ended = 0.0
             after: dict[Point, Mass] = {}
@@ -516,6 +533,10 @@ class _Walk:
                 else:
                     self._put_on_grid(point, mass, after)
             ended_at.append(self.ended)
+            spent.append(self.weigher.spent)
+            for shares in zip(*spent[-_LOOKED_BACK:], strict=True):
+                if _foreseen(shares, most_put - len(ended_at) + 1) > _TOO_MUCH:
+                    raise CannotWeigh("it has too many ways to go")
             now = {point: mass for point, mass in after.items() if total(mass) > LEAST_SHARE}
             left = sum(map(total, now.values()))
         summed = {end: sum(sorted(shares)) for end, shares in self.ends.items()}
@@ -592,6 +613,35 @@ class _Walk:
             mass = [mass]
         known = after.get(reached)
         after[reached] = mass if known is None else plus(mass, known)
+
+
+_LOOKED_BACK = 4
+"""By so many sums of what was spent it is foreseen what will be: their third differences."""
+
+_TOO_MUCH = 1.1
+"""What is foreseen to take so many times what there is, is given up at once."""
+
+
+def _foreseen(spent: Sequence[float], further: int) -> float:
+    """What is spent in the end, if it grows on for so many questions as it grew before.
+
+    Ways multiply as counters spread, so what a question takes grows as a polynomial does: its
+    differences go on. Where it does not grow it goes on as it is.
+
+    >>> _foreseen([0, 1, 3, 6], 2), _foreseen([0, 1, 2, 3], 2), _foreseen([0, 5, 6, 7], 2)
+    (15.0, 5.0, 9.0)
+    """
+    if len(spent) < _LOOKED_BACK or further <= 0:
+        return spent[-1]
+    first, second, last = (after - before for before, after in pairwise(spent))
+    grows = max(0.0, last - second)
+    bends = max(0.0, grows - (second - first)) if second > first else 0.0
+    total, one = float(spent[-1]), last
+    for _ in range(further):
+        grows += bends
+        one += grows
+        total += one
+    return total
 
 
 def _sums_of(round_: Round) -> tuple[Sums, ...]:
