@@ -4,7 +4,7 @@ from collections.abc import Mapping
 from dataclasses import replace
 
 from dicetrail.core import Game, Sound
-from dicetrail.core.document import Backdrop, ChoicesAs, Fit, Look, Music, Note, Wave
+from dicetrail.core.document import Background, ChoicesAs, Fit, Look, Music, Note, Wave
 from dicetrail.core.workbench import READY_LOOKS
 from dicetrail.demo.media import leaf_outline
 from dicetrail.files import Medium, medium
@@ -74,9 +74,9 @@ LOOKS: Mapping[str, Look] = {
     "leaf-shapes": replace(
         _READY["greenhouse"],
         choices=ChoicesAs.PICTURES,
-        opening=Backdrop(LEAF_TILES.digest, Fit.TILED, 0),
-        playing=Backdrop(LEAF_TILES.digest, Fit.TILED, 30),
-        ending=Backdrop(LEAF_TILES.digest, Fit.TILED, 0),
+        opening=Background(LEAF_TILES.digest, Fit.TILED, 0),
+        playing=Background(LEAF_TILES.digest, Fit.TILED, 30),
+        ending=Background(LEAF_TILES.digest, Fit.TILED, 0),
         music=Music("garden walk", "", "garden walk", 30),
     ),
     "shed-words": _READY["slate and chalk"],

@@ -73,16 +73,18 @@ class TestLooks(PlayingTest):
         self.one("[aria-label=Undo]").click()
         self.choose("Choices stand", "Two abreast")
         file = self.write("leaf.svg", LEAF)
-        pick = "//*[@aria-label='Backdrop of the questions']//input[@type='file']"
+        pick = "//*[@aria-label='Background of the questions']//input[@type='file']"
         self.driver.find_element(By.XPATH, pick).send_keys(file)
         self.wait(lambda: self.document(name)["look"]["playing"]["picture"], "the picture kept")
         self.assert_accessible()
         self.enter(name)
-        self.wait(lambda: self.all("[data-backdrop]"), "the backdrop behind the card")
+        self.wait(lambda: self.all("[data-background]"), "the background behind the card")
         first, second = (part.rect for part in self.all("main li")[:2])
         self.assertEqual(first["y"], second["y"], "two choices stand abreast")
         self.driver.execute_cdp_cmd("Emulation.setEmulatedMedia", FORCED)
-        self.wait(lambda: not self.one("[data-backdrop]").is_displayed(), "none in forced colours")
+        self.wait(
+            lambda: not self.one("[data-background]").is_displayed(), "none in forced colours"
+        )
         self.driver.execute_cdp_cmd("Emulation.setEmulatedMedia", {"features": []})
         saved = self.server.http.get(f"/api/games/{name}/file")
         copy = {"file": ("game.json", saved.content)}

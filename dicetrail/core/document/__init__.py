@@ -67,7 +67,7 @@ from dicetrail.core.document.game import (
     Way,
 )
 from dicetrail.core.document.look import (
-    Backdrop,
+    Background,
     ChoicesAs,
     Colours,
     Corner,
@@ -166,7 +166,7 @@ __all__ = [
     "WAYS",
     "After",
     "Ask",
-    "Backdrop",
+    "Background",
     "Badge",
     "Best",
     "Check",

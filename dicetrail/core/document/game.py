@@ -12,7 +12,7 @@ from typing import Annotated
 
 from dicetrail.core.document.look import (
     AS_THE_WORKBENCH,
-    Backdrop,
+    Background,
     Colours,
     Look,
     Music,
@@ -988,7 +988,7 @@ DOCUMENT = (
     Opening,
     KnownAs,
     Colours,
-    Backdrop,
+    Background,
     Music,
     Look,
     OwnPhrase,

@@ -22,7 +22,7 @@ class Typeface(Value):
 
 
 class Fit(Value):
-    """How a backdrop fills the page."""
+    """How a background fills the page."""
 
     COVER = "cover", "Fill the page", "what does not fit is cut off"
     WHOLE = "whole", "Show it whole"
@@ -79,7 +79,7 @@ class Colours:
 
 
 @dataclass(frozen=True, slots=True)
-class Backdrop:
+class Background:
     """A picture behind the card; without one there is the ground alone."""
 
     picture: str = ""
@@ -130,12 +130,12 @@ class Look:
     """How much room there is around things."""
     opening_picture: Annotated[str, Told("Picture at the opening")] = ""
     """The digest (SHA-256, hex) of the picture above the opening words."""
-    opening: Annotated[Backdrop, Told("Backdrop of the opening")] = Backdrop()
-    """The backdrop before play begins."""
-    playing: Annotated[Backdrop, Told("Backdrop of the questions")] = Backdrop()
-    """The backdrop of questions."""
-    ending: Annotated[Backdrop, Told("Backdrop of the endings")] = Backdrop()
-    """The backdrop of endings."""
+    opening: Annotated[Background, Told("Background of the opening")] = Background()
+    """The background before play begins."""
+    playing: Annotated[Background, Told("Background of the questions")] = Background()
+    """The background of questions."""
+    ending: Annotated[Background, Told("Background of the endings")] = Background()
+    """The background of endings."""
     music: Music = Music()
     """What sounds meanwhile."""
 

@@ -2283,10 +2283,10 @@ export interface components {
             waits_for_sound: boolean;
         };
         /**
-         * Backdrop
+         * Background
          * @description A picture behind the card; without one there is the ground alone.
          */
-        Backdrop: {
+        Background: {
             /**
              * Picture
              * @default
@@ -3248,7 +3248,7 @@ export interface components {
         };
         /**
          * Fit
-         * @description How a backdrop fills the page.
+         * @description How a background fills the page.
          * @enum {string}
          */
         Fit: "cover" | "whole" | "tiled";
@@ -4039,7 +4039,7 @@ export interface components {
              *       "dimmed": 40
              *     }
              */
-            opening: components["schemas"]["Backdrop"];
+            opening: components["schemas"]["Background"];
             /**
              * @default {
              *       "picture": "",
@@ -4047,7 +4047,7 @@ export interface components {
              *       "dimmed": 40
              *     }
              */
-            playing: components["schemas"]["Backdrop"];
+            playing: components["schemas"]["Background"];
             /**
              * @default {
              *       "picture": "",
@@ -4055,7 +4055,7 @@ export interface components {
              *       "dimmed": 40
              *     }
              */
-            ending: components["schemas"]["Backdrop"];
+            ending: components["schemas"]["Background"];
             /**
              * @default {
              *       "opening": "",
@@ -6316,7 +6316,7 @@ export type Answer = components['schemas']['Answer'];
 export type Answered = components['schemas']['Answered'];
 export type AnswersBrought = components['schemas']['AnswersBrought'];
 export type Ask = components['schemas']['Ask'];
-export type Backdrop = components['schemas']['Backdrop'];
+export type Background = components['schemas']['Background'];
 export type Badge = components['schemas']['Badge'];
 export type Begin = components['schemas']['Begin'];
 export type Best = components['schemas']['Best'];

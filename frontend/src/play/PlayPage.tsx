@@ -8,7 +8,7 @@ import { playVoice, showPlayGame, showScores } from "../api/runs";
 import { Page } from "../app/Page";
 import type { Best, Dress, Phrase, PlayView } from "../api/schema";
 import { useIsAwake } from "../table/hearing";
-import { backdropOf, Dressed } from "../table/Dressed";
+import { backgroundOf, Dressed } from "../table/Dressed";
 import { usePreferences } from "../table/preferences";
 import { Table } from "../table/Table";
 import { REAL_TIME, useCountdown } from "../table/useCountdown";
@@ -52,7 +52,7 @@ export default function PlayPage() {
   const failure: unknown = (run ? undefined : game.error) ?? dress.error ?? play.error ?? undefined;
   const isOlder = run !== undefined && run.table.phase !== "ended" && (game.isError || (game.data !== undefined && game.data.revision !== run.revision));
   const phase = run?.table.phase ?? "opening";
-  const isOnPicture = dress.data !== undefined && backdropOf(dress.data.look, phase).picture !== "";
+  const isOnPicture = dress.data !== undefined && backgroundOf(dress.data.look, phase).picture !== "";
   const page = (
     <main className="mx-auto flex min-h-full w-full max-w-2xl flex-1 flex-col px-3 py-3 sm:px-4 sm:py-6">
       <header className={`mb-3 flex items-center gap-2 ${isOnPicture ? "rounded-xl bg-card px-3 py-1" : ""}`}>

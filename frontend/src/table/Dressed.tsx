@@ -1,6 +1,6 @@
 import { useMemo, type CSSProperties, type ReactNode } from "react";
 import { mediaAt } from "../api/home";
-import type { Backdrop, Dress, Look, Palette, Phase } from "../api/schema";
+import type { Background, Dress, Look, Palette, Phase } from "../api/schema";
 import { useMedia } from "../app/useMedia";
 import type { Look as Light } from "./preferences";
 import { WordingProvider, wordingOf } from "./wording";
@@ -16,7 +16,7 @@ type DressedProps = {
 
 const DARK = "(prefers-color-scheme: dark)";
 
-/** A game in its own colours, faces and words, on its backdrop. */
+/** A game in its own colours, faces and words, on its background. */
 export function Dressed({ dress, phase, light, className = "", children }: DressedProps) {
   const isDarkDevice = useMedia(DARK);
   const { look } = dress;
@@ -30,33 +30,33 @@ export function Dressed({ dress, phase, light, className = "", children }: Dress
       className={`relative isolate bg-paper font-sans text-ink ${className}`}
       style={dressedIn(palette, look)}
     >
-      <Behind backdrop={backdropOf(look, phase)} />
+      <Behind background={backgroundOf(look, phase)} />
       <WordingProvider value={wording}>{children}</WordingProvider>
     </div>
   );
 }
 
-/** The backdrop of a game while it is in a phase. */
-export function backdropOf(look: Look, phase: Phase): Backdrop {
+/** The background of a game while it is in a phase. */
+export function backgroundOf(look: Look, phase: Phase): Background {
   return { opening: look.opening, asking: look.playing, holding: look.playing, ended: look.ending }[phase];
 }
 
-const FITS: Record<Backdrop["fit"], string> = {
+const FITS: Record<Background["fit"], string> = {
   cover: "bg-cover bg-center",
   whole: "bg-contain bg-center bg-no-repeat",
   tiled: "bg-repeat",
 };
 
-function Behind({ backdrop }: { backdrop: Backdrop }) {
-  if (!backdrop.picture) return null;
+function Behind({ background }: { background: Background }) {
+  if (!background.picture) return null;
   return (
     <div
       aria-hidden
-      data-backdrop
-      className={`absolute inset-0 -z-10 forced-colors:hidden ${FITS[backdrop.fit]}`}
-      style={{ backgroundImage: `url("${mediaAt(backdrop.picture)}")` }}
+      data-background
+      className={`absolute inset-0 -z-10 forced-colors:hidden ${FITS[background.fit]}`}
+      style={{ backgroundImage: `url("${mediaAt(background.picture)}")` }}
     >
-      <div className="size-full bg-paper" style={{ opacity: backdrop.dimmed / 100 }} />
+      <div className="size-full bg-paper" style={{ opacity: background.dimmed / 100 }} />
     </div>
   );
 }

@@ -1,5 +1,5 @@
 import { VALUES } from "../../../../api/parts";
-import type { Backdrop, Look } from "../../../../api/schema";
+import type { Background, Look } from "../../../../api/schema";
 import { NumberField, SelectField } from "../../../../ui/fields";
 import { toldOf } from "../../../../ui/fields/told";
 import { PictureField } from "../../parts/PictureField";
@@ -22,7 +22,7 @@ export function PicturesEditor({ look, onChange }: PicturesEditorProps) {
           onChange={(opening_picture) => onChange({ opening_picture })}
         />
         {BACKDROPS.map((name) => {
-          const set = (change: Partial<Backdrop>) => onChange({ [name]: { ...look[name], ...change } });
+          const set = (change: Partial<Background>) => onChange({ [name]: { ...look[name], ...change } });
           return (
             <div key={name} className="space-y-2">
               <PictureField
