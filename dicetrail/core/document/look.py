@@ -138,11 +138,16 @@ class Look:
     """The background of endings."""
     music: Music = Music()
     """What sounds meanwhile."""
+    shows_die: Annotated[bool, Told("A die beside the title")] = True
+    """Whether the play page shows a die beside the title."""
+    die_picture: Annotated[str, Told("A picture in place of the die")] = ""
+    """The digest (SHA-256, hex) of a picture that stands there in place of the die."""
 
     def pictures(self) -> Iterator[tuple[str, str]]:
         """Where it names a picture, and the digest of each."""
         named = {
             "opening_picture": self.opening_picture,
+            "die_picture": self.die_picture,
             "opening.picture": self.opening.picture,
             "playing.picture": self.playing.picture,
             "ending.picture": self.ending.picture,

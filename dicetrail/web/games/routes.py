@@ -119,6 +119,9 @@ def glance_at_game(game_id: str, shelf: SharedShelf) -> GameGlance:
             stops=examined.stops[0] if examined.stops else (),
             fault_count=sum(problem.severity is Severity.FAULT for problem in examined.problems),
             last_run=_last_run(shelf, session, game_id),
+            is_begun=examined.is_begun,
+            colours=game.document.look.colours,
+            picture=next((digest for _, digest in game.document.look.pictures()), ""),
         )
 
 

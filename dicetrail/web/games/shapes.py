@@ -7,7 +7,7 @@ from pydantic import BaseModel, Field
 
 from dicetrail.core import Game
 from dicetrail.core.answers import Fold, Verdict
-from dicetrail.core.document import Number
+from dicetrail.core.document import Colours, Number
 from dicetrail.core.draw import Facets
 from dicetrail.core.workbench import (
     DrawnQuestion,
@@ -50,8 +50,13 @@ class GameGlance(BaseModel):
     revision: int
     stops: tuple[StopSummary, ...]
     """The stops of its first round."""
+    is_begun: bool
+    """Whether there is anything to ask yet."""
     fault_count: int
     last_run: RunCard | None
+    colours: Colours
+    picture: str
+    """The digest of the first picture its players see; empty for none."""
 
 
 class GameView(BaseModel):

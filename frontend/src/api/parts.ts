@@ -246,7 +246,9 @@ export const NEW_LOOK: Look = {
     "playing": "",
     "ending": "",
     "loudness": 40
-  }
+  },
+  "shows_die": true,
+  "die_picture": ""
 };
 
 export const NEW_ENDING: Ending = {
@@ -403,6 +405,8 @@ export const FIELDS: Record<string, Field> = {
   "look.music.playing": {"label": "While it is played", "hint": "", "empty": "", "short": "", "within": null},
   "look.music.ending": {"label": "After the end", "hint": "", "empty": "", "short": "", "within": null},
   "look.music.loudness": {"label": "Loudness", "hint": "percent", "empty": "", "short": "", "within": [0, 100]},
+  "look.shows_die": {"label": "A die beside the title", "hint": "", "empty": "", "short": "", "within": null},
+  "look.die_picture": {"label": "A picture in place of the die", "hint": "", "empty": "", "short": "", "within": null},
   "language": {"label": "Language of the game", "hint": "", "empty": "", "short": "", "within": null},
   "counters[].name": {"label": "Counter", "hint": "", "empty": "", "short": "", "within": null},
   "counters[].label": {"label": "Players read", "hint": "", "empty": "its name", "short": "", "within": null},
@@ -700,7 +704,9 @@ export const READY_LOOKS: { name: string; words: string; look: Look }[] = [
         "playing": "",
         "ending": "",
         "loudness": 40
-      }
+      },
+      "shows_die": true,
+      "die_picture": ""
     }
   },
   {
@@ -742,7 +748,9 @@ export const READY_LOOKS: { name: string; words: string; look: Look }[] = [
         "playing": "",
         "ending": "",
         "loudness": 40
-      }
+      },
+      "shows_die": true,
+      "die_picture": ""
     }
   },
   {
@@ -784,7 +792,9 @@ export const READY_LOOKS: { name: string; words: string; look: Look }[] = [
         "playing": "",
         "ending": "",
         "loudness": 40
-      }
+      },
+      "shows_die": true,
+      "die_picture": ""
     }
   },
   {
@@ -826,7 +836,9 @@ export const READY_LOOKS: { name: string; words: string; look: Look }[] = [
         "playing": "",
         "ending": "",
         "loudness": 40
-      }
+      },
+      "shows_die": true,
+      "die_picture": ""
     }
   },
   {
@@ -868,7 +880,9 @@ export const READY_LOOKS: { name: string; words: string; look: Look }[] = [
         "playing": "",
         "ending": "",
         "loudness": 40
-      }
+      },
+      "shows_die": true,
+      "die_picture": ""
     }
   },
   {
@@ -910,7 +924,9 @@ export const READY_LOOKS: { name: string; words: string; look: Look }[] = [
         "playing": "",
         "ending": "",
         "loudness": 40
-      }
+      },
+      "shows_die": true,
+      "die_picture": ""
     }
   }
 ];

@@ -3464,7 +3464,9 @@ export interface components {
              *         "loudness": 40,
              *         "opening": "",
              *         "playing": ""
-             *       }
+             *       },
+             *       "shows_die": true,
+             *       "die_picture": ""
              *     }
              */
             look: components["schemas"]["Look"];
@@ -3516,9 +3518,14 @@ export interface components {
             revision: number;
             /** Stops */
             stops: components["schemas"]["StopSummary"][];
+            /** Is Begun */
+            is_begun: boolean;
             /** Fault Count */
             fault_count: number;
             last_run: components["schemas"]["RunCard"] | null;
+            colours: components["schemas"]["Colours"];
+            /** Picture */
+            picture: string;
         };
         /**
          * GameSave
@@ -4065,6 +4072,16 @@ export interface components {
              *     }
              */
             music: components["schemas"]["Music"];
+            /**
+             * Shows Die
+             * @default true
+             */
+            shows_die: boolean;
+            /**
+             * Die Picture
+             * @default
+             */
+            die_picture: string;
         };
         /**
          * LookSeen

@@ -30,7 +30,7 @@ export default function ForesightPage() {
           <Link to="/" aria-label="Back to the shelf" className="rounded-md">
             <Die className="size-8" />
           </Link>
-          <h1 className="mr-auto text-3xl">{title ? `Foresight of ${title}` : "Foresight"}</h1>
+          <h1 className="mr-auto text-3xl">{title ? <>Foresight of <bdi>{title}</bdi></> : "Foresight"}</h1>
           <nav aria-label="Foresight" className="flex gap-4">
             {PARTS.map(({ path, name }) => (
               <NavLink

@@ -102,7 +102,7 @@ function Found({ game, knobKey, label, now, title, found, wish }: FoundProps) {
   return (
     <div className="mt-2 flex flex-wrap items-center gap-3">
       <p>
-        Nearest to {wish} %: <b>{label}</b> at <b>{found.at}</b> brings {percent(found.share)} to {title}.
+        Nearest to {wish} %: <b>{label}</b> at <b>{found.at}</b> brings {percent(found.share)} to <bdi>{title}</bdi>.
       </p>
       {found.at !== now && (
         <Button look="main" onClick={() => void turn().catch(setFailure)}>

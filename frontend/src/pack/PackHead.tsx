@@ -27,7 +27,7 @@ export function PackHead({ pack, draft, holds, children }: PackHeadProps) {
         <Link to="/" aria-label="Back to the shelf" className="rounded-md">
           <Die className="size-8" />
         </Link>
-        <h1 className="text-2xl">{title}</h1>
+        <h1 className="text-2xl"><bdi>{title}</bdi></h1>
         <p className="text-soft">{holds}</p>
         <p role="status" className="ml-auto">
           {SAVED_WORDS[saving.is]}

@@ -2,6 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { RotateCcw, Trophy } from "lucide-react";
 import { useCallback } from "react";
 import { useParams } from "react-router";
+import { mediaAt } from "../api/home";
 import { useComing } from "../api/home";
 import { useDress } from "../api/dress";
 import { playVoice, showPlayGame, showScores } from "../api/runs";
@@ -56,7 +57,11 @@ export default function PlayPage() {
   const page = (
     <main className="mx-auto flex min-h-full w-full max-w-2xl flex-1 flex-col px-3 py-3 sm:px-4 sm:py-6">
       <header className={`mb-3 flex items-center gap-2 ${isOnPicture ? "rounded-xl bg-card px-3 py-1" : ""}`}>
-        <Die className="size-7 shrink-0" />
+        {dress.data?.look.die_picture ? (
+          <img src={mediaAt(dress.data.look.die_picture)} alt="" className="size-7 shrink-0 object-contain" />
+        ) : (
+          dress.data?.look.shows_die !== false && <Die className="size-7 shrink-0" />
+        )}
         <h1 className="me-auto min-w-0 font-serif text-lg font-semibold break-words">{title}</h1>
         {run && !play.isAsking && <RunMenu play={play} canBegin={game.isSuccess} asksNames={asksFirst} hasEnded={phase === "ended"} />}
         <Settings hasMusic={dress.data !== undefined && hasMusic(dress.data.look)} />

@@ -33,7 +33,7 @@ export default function PlayersPage() {
           <Link to="/" aria-label="Back to the shelf" className="rounded-md">
             <Die className="size-8" />
           </Link>
-          <h1 className="mr-auto text-3xl">Players of {title}</h1>
+          <h1 className="mr-auto text-3xl">Players of <bdi>{title}</bdi></h1>
           <Link to={`/game/${gameId}`} className="text-sky underline">
             To the workbench
           </Link>

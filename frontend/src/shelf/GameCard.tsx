@@ -1,6 +1,7 @@
 import { Copy, Download, Hammer, Play, Trash2 } from "lucide-react";
 import { Link } from "react-router";
 import { useGlance } from "../api/games";
+import { mediaAt } from "../api/home";
 import type { GameCard as Card, GameGlance, RunCard } from "../api/schema";
 import { ago, counted } from "../app/format";
 import { Button, buttonLook } from "../ui/Button";
@@ -17,9 +18,13 @@ export function GameCard({ game, onCopy, onRemove }: GameCardProps) {
   const glance = useGlance(game.id, game.revision).data;
   return (
     <article className="flex w-full flex-col overflow-hidden rounded-xl border border-edge bg-card shadow-sm">
-      <TrailPicture seed={game.id} questions={STOPS + game.round_count} endings={game.ending_count} />
+      {glance?.picture ? (
+        <img src={mediaAt(glance.picture)} alt="" className="aspect-[32/11] w-full border-b border-line object-cover" />
+      ) : (
+        <TrailPicture seed={game.id} questions={STOPS + game.round_count} endings={game.ending_count} colours={glance?.colours} />
+      )}
       <div className="flex flex-1 flex-col gap-2 p-4">
-        <h3 className="text-xl">{title}</h3>
+        <h3 className="text-xl"><bdi>{title}</bdi></h3>
         <p>
           {counted(game.round_count, "round")}, {counted(game.ending_count, "ending")}
           {glance?.stops[0] && `; ${glance.stops[0].words}`}
@@ -57,6 +62,7 @@ export function GameCard({ game, onCopy, onRemove }: GameCardProps) {
 }
 
 function stateInWords(glance: GameGlance): string {
+  if (!glance.is_begun) return "Nothing to ask yet.";
   if (glance.fault_count > 0) return `Cannot be played yet: ${counted(glance.fault_count, "fault")}.`;
   return glance.last_run ? lastRunInWords(glance.last_run) : "Not played yet.";
 }

@@ -41,7 +41,7 @@ export function PackShelf({ packs, onMake }: PackShelfProps) {
       {failure && <ErrorNotice error={failure} />}
       {gone && (
         <Notice>
-          {gone.title} is off the shelf; games that use it go on using it.
+          <bdi>{gone.title}</bdi> is off the shelf; games that use it go on using it.
           <Button className="ml-2" onClick={() => moves.putBack.mutate(gone.id, { onSuccess: () => setGone(undefined) })}>
             Put it back
           </Button>
@@ -95,7 +95,7 @@ function PackLine({ pack, isChosen, onChoose, onMake, onCopy, onRemove }: PackLi
         onChange={(event) => onChoose(event.target.checked)}
       />
       <div className="min-w-0 flex-1">
-        <b>{pack.title}</b>{" "}
+        <b><bdi>{pack.title}</bdi></b>{" "}
         <span className="text-soft">
           {holds}
           {refused}, {from}, {ago(pack.saved_at)}

@@ -74,7 +74,7 @@ export default function Shelf() {
           {failure && <ErrorNotice error={failure} />}
           {gone && (
             <Notice>
-              {gone.title} is off the shelf.{" "}
+              <bdi>{gone.title}</bdi> is off the shelf.{" "}
               <Button
                 className="ml-2"
                 onClick={() => moves.putBack.mutate(gone.id, { onSuccess: () => setGone(undefined) })}

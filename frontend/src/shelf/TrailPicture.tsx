@@ -1,11 +1,14 @@
+import type { CSSProperties } from "react";
+import type { Colours } from "../api/schema";
+
 const WIDTH = 320;
 const HEIGHT = 110;
 const MOST_DOTS = 40;
 
-type TrailPictureProps = { seed: string; questions: number; endings: number };
+type TrailPictureProps = { seed: string; questions: number; endings: number; colours: Colours | undefined };
 
-/** A game's trail as a small map: a dot a question, a flag an ending. The seed bends the path. */
-export function TrailPicture({ seed, questions, endings }: TrailPictureProps) {
+/** A game's trail as a small map in its own colours: a dot a question, a flag an ending. The seed bends the path. */
+export function TrailPicture({ seed, questions, endings, colours }: TrailPictureProps) {
   const bends = Array.from({ length: 4 }, (_, index) => bend(seed, index));
   const y = (x: number) =>
     HEIGHT / 2 +
@@ -19,7 +22,7 @@ export function TrailPicture({ seed, questions, endings }: TrailPictureProps) {
     y: 14 + (82 * (index + 0.5)) / flagCount,
   }));
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full border-b border-line bg-paper" aria-hidden>
+    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full border-b border-line bg-paper" style={colours && inColours(colours)} aria-hidden>
       {[-34, -17, 17, 34].map((shift) => (
         <path
           key={shift}
@@ -42,6 +45,20 @@ export function TrailPicture({ seed, questions, endings }: TrailPictureProps) {
       <circle cx="12" cy={y(12)} r="5" className="fill-card stroke-ink [stroke-width:2]" />
     </svg>
   );
+}
+
+/** The colours of the map, where a game has its own. */
+function inColours({ ground, card, ink, accent, right }: Colours): CSSProperties {
+  const style: CSSProperties & Record<`--${string}`, string | undefined> = {
+    "--color-paper": ground,
+    "--color-card": card,
+    "--color-ink": ink,
+    "--color-sun": accent,
+    "--color-moss": right,
+    "--color-line": `color-mix(in srgb, ${ink} 15%, ${ground})`,
+    "--color-edge": `color-mix(in srgb, ${ink} 50%, ${ground})`,
+  };
+  return style;
 }
 
 function line(y: (x: number) => number): string {

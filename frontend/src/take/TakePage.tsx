@@ -28,7 +28,7 @@ export default function TakePage() {
           <Link to="/" aria-label="Back to the shelf" className="rounded-md">
             <Die className="size-8" />
           </Link>
-          <h1 className="mr-auto text-3xl">Take {title} away</h1>
+          <h1 className="mr-auto text-3xl">Take <bdi>{title}</bdi> away</h1>
           <Link to={`/game/${gameId}`} className="text-sky underline">
             To the workbench
           </Link>

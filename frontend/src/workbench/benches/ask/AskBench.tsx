@@ -62,7 +62,7 @@ export function AskBench({ game, document, round, at, edit, editRound }: BenchPr
           .filter((pack) => round.packs.includes(pack.id))
           .map((pack) => (
             <Link key={pack.id} to={`/pack/${pack.id}`} className="mr-2 text-sky underline">
-              {pack.title}
+              <bdi>{pack.title}</bdi>
             </Link>
           ))}
       </p>

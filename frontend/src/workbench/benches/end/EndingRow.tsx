@@ -68,7 +68,7 @@ export function EndingRow({ ending, index, count, counters, cues, places, onChan
         <PlacesField hideLabel isBrief className="flex-1" where={`${at}.verdict`} value={ending.verdict} places={places} onChange={(verdict) => onChange({ verdict })} />
         <Button look="quiet" className="px-2" aria-expanded={isOpen} onClick={() => setIsOpen(!isOpen)}>
           {isOpen ? <ChevronUp aria-hidden /> : <ChevronDown aria-hidden />} More
-          <span className="sr-only"> of {ending.title}</span>
+          <span className="sr-only"> of <bdi>{ending.title}</bdi></span>
         </Button>
         <OrderButtons name={ending.title} index={index} count={count} onMove={onMove} />
         <Button look="quiet" className="px-2" aria-label={`Remove ${ending.title}`} onClick={onRemove}>

@@ -138,7 +138,7 @@ export function LoadBench({ game, document, round, number, at, edit, editRound, 
             {others.map((pack) => (
               <li key={pack.id}>
                 <Button onClick={() => use(pack)}>
-                  Use {pack.title} ({pack.columns.length > 0 ? counted(pack.question_count, "row") + " of facts" : pack.question_count})
+                  Use <bdi>{pack.title}</bdi> ({pack.columns.length > 0 ? counted(pack.question_count, "row") + " of facts" : pack.question_count})
                 </Button>
               </li>
             ))}
@@ -162,7 +162,7 @@ function PackLine({ packId, pack, isShown, onShow, onRemove }: PackLineProps) {
   return (
     <li className={`flex items-center gap-2 rounded-lg border px-2 ${isShown ? "border-ink" : "border-line"}`}>
       <button type="button" aria-pressed={isShown} onClick={onShow} className="min-h-9 min-w-0 flex-1 text-left">
-        <b>{title}</b>{" "}
+        <b><bdi>{title}</bdi></b>{" "}
         <span className="text-soft">
           {pack && counted(pack.question_count, "question")}
           {pack && pack.source.refused.length > 0 && `, ${counted(pack.source.refused.length, "row")} refused`}

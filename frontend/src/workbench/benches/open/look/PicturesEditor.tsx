@@ -1,10 +1,10 @@
 import { VALUES } from "../../../../api/parts";
 import type { Background, Look } from "../../../../api/schema";
-import { NumberField, SelectField } from "../../../../ui/fields";
+import { NumberField, SelectField, SwitchField } from "../../../../ui/fields";
 import { toldOf } from "../../../../ui/fields/told";
 import { PictureField } from "../../parts/PictureField";
 
-const BACKDROPS = ["opening", "playing", "ending"] as const;
+const BACKGROUNDS = ["opening", "playing", "ending"] as const;
 
 type PicturesEditorProps = { look: Look; onChange: (change: Partial<Look>) => void };
 
@@ -21,7 +21,15 @@ export function PicturesEditor({ look, onChange }: PicturesEditorProps) {
           digest={look.opening_picture}
           onChange={(opening_picture) => onChange({ opening_picture })}
         />
-        {BACKDROPS.map((name) => {
+        <div className="space-y-2">
+          <SwitchField where="look.shows_die" checked={look.shows_die} onChange={(shows_die) => onChange({ shows_die })} />
+          <PictureField
+            label={toldOf("look.die_picture").label}
+            digest={look.die_picture}
+            onChange={(die_picture) => onChange({ die_picture })}
+          />
+        </div>
+        {BACKGROUNDS.map((name) => {
           const set = (change: Partial<Background>) => onChange({ [name]: { ...look[name], ...change } });
           return (
             <div key={name} className="space-y-2">
