@@ -9,7 +9,7 @@ from sqlalchemy.orm import Session
 
 from dicetrail.core import Facts, Game, GameProblems, Program, Severity
 from dicetrail.core.answers import Checked, fold_steps
-from dicetrail.core.document import as_written
+from dicetrail.core.document import Fit, as_written
 from dicetrail.core.draw import name_of_dice
 from dicetrail.core.play import asking_at, check, ended_as, leader_of
 from dicetrail.core.workbench import (
@@ -114,14 +114,16 @@ def glance_at_game(game_id: str, shelf: SharedShelf) -> GameGlance:
     with shelf.database.reading() as session:
         game = newest_game(session, game_id)
         examined = shelf.examined(game.document, pack_numbers(session, game.document))
+        look = game.document.look
+        is_tiled = look.opening.fit is Fit.TILED
         return GameGlance(
             revision=game.number,
             stops=examined.stops[0] if examined.stops else (),
             fault_count=sum(problem.severity is Severity.FAULT for problem in examined.problems),
             last_run=_last_run(shelf, session, game_id),
             is_begun=examined.is_begun,
-            colours=game.document.look.colours,
-            picture=next((digest for _, digest in game.document.look.pictures()), ""),
+            colours=look.colours,
+            picture=look.opening_picture or ("" if is_tiled else look.opening.picture),
         )
 
 

@@ -56,7 +56,7 @@ class GameGlance(BaseModel):
     last_run: RunCard | None
     colours: Colours
     picture: str
-    """The digest of the first picture its players see; empty for none."""
+    """The digest of the picture at its opening, or behind it; empty for none."""
 
 
 class GameView(BaseModel):

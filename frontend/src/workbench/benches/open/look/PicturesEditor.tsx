@@ -21,14 +21,6 @@ export function PicturesEditor({ look, onChange }: PicturesEditorProps) {
           digest={look.opening_picture}
           onChange={(opening_picture) => onChange({ opening_picture })}
         />
-        <div className="space-y-2">
-          <SwitchField where="look.shows_die" checked={look.shows_die} onChange={(shows_die) => onChange({ shows_die })} />
-          <PictureField
-            label={toldOf("look.die_picture").label}
-            digest={look.die_picture}
-            onChange={(die_picture) => onChange({ die_picture })}
-          />
-        </div>
         {BACKGROUNDS.map((name) => {
           const set = (change: Partial<Background>) => onChange({ [name]: { ...look[name], ...change } });
           return (
@@ -51,6 +43,14 @@ export function PicturesEditor({ look, onChange }: PicturesEditorProps) {
             </div>
           );
         })}
+        <div className="space-y-2">
+          <SwitchField where="look.shows_die" checked={look.shows_die} onChange={(shows_die) => onChange({ shows_die })} />
+          <PictureField
+            label={toldOf("look.die_picture").label}
+            digest={look.die_picture}
+            onChange={(die_picture) => onChange({ die_picture })}
+          />
+        </div>
       </div>
     </section>
   );
