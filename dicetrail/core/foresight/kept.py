@@ -4,6 +4,7 @@ What a run led to are its footprints, step by step. Played again by the game as 
 run still holds if every footprint is as it was; else the first that differs tells what changed.
 """
 
+import re
 from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from itertools import chain, cycle, repeat, zip_longest
@@ -109,17 +110,35 @@ def played_again(program: Program, kept: KeptRun) -> Held:
 
 
 def compared(before: Steps, now: Steps) -> Held:
-    """What came first in one run that is otherwise in another."""
-    if before == now:
+    """What came first in one run that is otherwise in another.
+
+    At which lines of the script things happened makes no difference: a comment put in moves them.
+    """
+    if before == now or (len(before) == len(now) and all(map(_are_alike, before, now))):
         return Held(True)
     for step_, (old, new) in enumerate(zip_longest(before, now, fillvalue=())):
         for place, (was, is_) in enumerate(zip_longest(old, new)):
-            if was != is_:
+            if was is None or is_ is None or _unlined(was) != _unlined(is_):
                 differs = is_ or was
                 assert differs is not None
                 stop = (was or differs).stop
                 return Held(False, now, step_, place, stop, _told(was, is_))
     return Held(False, now, len(before) - 1, 0, Stop.END, "the run goes on otherwise")
+
+
+def _are_alike(one: Sequence[Footprint], other: Sequence[Footprint]) -> bool:
+    """Whether the footprints of a step are the same but for lines of the script."""
+    return one == other or list(map(_unlined, one)) == list(map(_unlined, other))
+
+
+def _unlined(footprint: Footprint) -> Footprint:
+    """A footprint without where in the script it came from."""
+    if not footprint.lines:
+        return footprint
+    return replace(footprint, lines=(), why=_LINE.sub("", footprint.why))
+
+
+_LINE = re.compile(r"^line \d+: ")
 
 
 def _told(was: Footprint | None, is_: Footprint | None) -> str:
@@ -140,8 +159,6 @@ def _told(was: Footprint | None, is_: Footprint | None) -> str:
                 for one in (old, new)
             ]
             return f"{was.why}: {shown[0]} before, {shown[1]} now"
-    if was.lines != is_.lines:
-        return f"{was.why}: other lines of the script run"
     if was.facts != is_.facts:
         names = [new.name for old, new in zip_longest(was.facts, is_.facts) if new and old != new]
         return f"{was.why}: {', '.join(names) or 'what could be read'} is otherwise"
