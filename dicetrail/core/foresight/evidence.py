@@ -32,7 +32,7 @@ MANY = 30
 """So many are enough to say of a choice that nobody picks it, and of a key that it is wrong: of
 those who were wrong."""
 
-SURE, RATHER_SURE = 1.96, 1.0
+VERY_SURE, SURE, RATHER_SURE = 2.6, 1.96, 1.0
 """So many standard errors from nothing a correlation must be to be spoken of: alone, and where
 something else speaks too."""
 
@@ -137,29 +137,50 @@ class _Had:
         self.seen: list[Sighting] = []
         self.is_right: list[bool] = []
         self.rest: list[float | None] = []
-        """The share right of their runs' other questions."""
+        """The share right of their players' other questions in that run."""
 
 
 def evidence_of(runs: Sequence[Sequence[Sighting]]) -> Evidence:
     """What the questions of some runs, each as its sightings, say; the oldest run first."""
     had: defaultdict[Asked, _Had] = defaultdict(_Had)
     rows: list[dict[Asked, float]] = []
+    lengths = {count for run in runs for count in Counter(one.player for one in run).values()}
     for run in runs:
-        were_right = [one.is_right for one in run]
-        right, others = sum(were_right), len(run) - 1
         row: dict[Asked, float] = {}
-        for one, is_right in zip(run, were_right, strict=True):
+        for one, rest in zip(run, _rests(run, only_before=len(lengths) > 1), strict=True):
             asked = asked_in(one)
             found = had[asked]
             found.seen.append(one)
-            found.is_right.append(is_right)
-            found.rest.append((right - is_right) / others if others else None)
-            row[asked] = float(is_right)
+            found.is_right.append(one.is_right)
+            found.rest.append(rest)
+            row[asked] = float(one.is_right)
         if row:
             rows.append(row)
     alpha, of = _alpha(rows)
     told = sorted(map(_of_question, had.values()), key=lambda one: (one.source, one.number))
     return Evidence(len(runs), tuple(told), alpha, of)
+
+
+def _rests(run: Sequence[Sighting], only_before: bool) -> list[float | None]:
+    """For each sighting of a run, the share right of the same player's others; None without any.
+
+    Where runs are not of one length, what ends them may hang on the answers: who is wrong sees
+    fewer questions after. So only those before count, on which what comes after has no hold.
+    """
+    counted: dict[int, tuple[int, int]] = {}
+    if not only_before:
+        for one in run:
+            right, asked = counted.get(one.player, (0, 0))
+            counted[one.player] = right + one.is_right, asked + 1
+    rests: list[float | None] = []
+    for one in run:
+        right, asked = counted.get(one.player, (0, 0))
+        if only_before:
+            counted[one.player] = right + one.is_right, asked + 1
+        else:
+            right, asked = right - one.is_right, asked - 1
+        rests.append(right / asked if asked else None)
+    return rests
 
 
 class Of(Value):
@@ -283,7 +304,7 @@ def _says(
         return Says.NO_TIME
     if any(_rivals_the_key(one, picked, asked) for one in picked):
         return Says.KEYED_WRONG
-    is_worse = with_rest is not None and with_rest < 0 and is_sure(with_rest, asked, SURE)
+    is_worse = with_rest is not None and with_rest < 0 and is_sure(with_rest, asked, VERY_SURE)
     most = max((one.times for one in picked), default=0)
     if is_worse or wilson(most, asked).least > share.most:
         return Says.MISLEADING
@@ -296,7 +317,13 @@ def _rivals_the_key(one: Picked, picked: Sequence[Picked], asked: int) -> bool:
     """Whether what is wrong is given by most of those who were wrong, and rather by the better
     of them: where players only guess, or are misled, neither is so at once."""
     wrong, found = sum(other.times for other in picked), one.with_better
-    if found is None or found <= 0 or len(picked) < 2 or wrong < MANY:
+    if wrong < MANY:
+        return False
+    if sum(other.times > 0 for other in picked) == 1:
+        # All who were wrong gave this: it is told by being given by the better players.
+        below, told = one.below_right, asked - wrong + one.times
+        return below is not None and below < 0 and is_sure(below, told, VERY_SURE)
+    if found is None or found <= 0:
         return False
     if (
         wilson(one.times, asked).least < SOME_OF_ALL

@@ -5,8 +5,9 @@ from dataclasses import dataclass, replace
 from math import ceil
 
 from dicetrail.core.document import Kind, Question, Value
-from dicetrail.core.foresight.evidence import FEW, QuestionEvidence
+from dicetrail.core.foresight.evidence import FEW, RATHER_SURE, Picked, QuestionEvidence
 from dicetrail.core.foresight.forecast import Share
+from dicetrail.core.foresight.measures import is_sure
 
 LEVEL_FROM = (0.85, 0.7, 0.55, 0.4)
 """Of level 1 is what at least so many get right at the first try, of level 2, 3, 4 likewise;
@@ -63,11 +64,28 @@ def _accepted(found: QuestionEvidence, question: Question) -> Iterator[Suggestio
     if question.kind is not Kind.TYPED:
         return
     for one in found.picked:
-        if one.times >= AT_LEAST_TYPED and one.given not in question.right:
+        if (
+            one.times >= AT_LEAST_TYPED
+            and one.given not in question.right
+            and _is_known(one, found)
+        ):
             what = f"{one.times} typed “{one.given}”: accept it?"
             yield Suggestion(
                 Sort.ACCEPT, what, replace(question, right=(*question.right, one.given))
             )
+
+
+def _is_known(one: Picked, found: QuestionEvidence) -> bool:
+    """Whether those who know give an answer as soon as those who do not, as far as can be said.
+
+    What many believe wrongly is given by those who know less: then those who give what is right
+    are plainly better, and those who were wrong otherwise are no worse.
+    """
+    right = found.right_at[0] if found.right_at else 0
+    below = one.below_right
+    if below is not None and below > 0 and is_sure(below, right + one.times, RATHER_SURE):
+        return False
+    return one.with_better is None or one.with_better > 0
 
 
 def _level(first: Share) -> int | None:
