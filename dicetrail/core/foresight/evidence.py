@@ -50,6 +50,9 @@ class Says(StrEnum):
     FINE = "fine"
     EASY = "too easy"
     HARD = "too hard"
+    UNTOLD = "too hard, or keyed wrong: these runs cannot tell"
+    """There is nothing of the same players to hold it against, as where the first mistake ends a
+    run."""
     MISLEADING = "misleading"
     KEYED_WRONG = "probably keyed wrong"
     NO_TIME = "time is never enough"
@@ -310,7 +313,9 @@ def _says(
         return Says.MISLEADING
     if share.least > EASY:
         return Says.EASY
-    return Says.HARD if share.most < HARD else Says.FINE
+    if share.most >= HARD:
+        return Says.FINE
+    return Says.HARD if with_rest is not None else Says.UNTOLD
 
 
 def _rivals_the_key(one: Picked, picked: Sequence[Picked], asked: int) -> bool:

@@ -5572,7 +5572,7 @@ export interface components {
          * @description A verdict on a question.
          * @enum {string}
          */
-        Says: "too few to say" | "fine" | "too easy" | "too hard" | "misleading" | "probably keyed wrong" | "time is never enough";
+        Says: "too few to say" | "fine" | "too easy" | "too hard" | "too hard, or keyed wrong: these runs cannot tell" | "misleading" | "probably keyed wrong" | "time is never enough";
         /**
          * Score
          * @description What one run came to. `length_ms` is how long it took.

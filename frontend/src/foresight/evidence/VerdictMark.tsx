@@ -11,6 +11,7 @@ const MARKS: Record<Says, Mark> = {
   fine: { icon: Check, look: "text-moss" },
   "too easy": WATCH,
   "too hard": WATCH,
+  "too hard, or keyed wrong: these runs cannot tell": WATCH,
   misleading: WRONG,
   "probably keyed wrong": WRONG,
   "time is never enough": WRONG,

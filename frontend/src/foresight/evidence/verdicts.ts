@@ -6,6 +6,7 @@ const GRAVEST_FIRST: Says[] = [
   "misleading",
   "time is never enough",
   "too hard",
+  "too hard, or keyed wrong: these runs cannot tell",
   "too easy",
   "fine",
   "too few to say",
