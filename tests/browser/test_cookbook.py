@@ -226,8 +226,8 @@ class TestCookbook(BrowserTest):
         self.pick("When the pool is empty", "Fill it again")
         self.built(17)
         self.button("Begin").click()
-        for _ in range(4):
-            self.one("#prompt")
+        for number in range(1, 5):
+            self.sees(f"Question {number}", TABLE)
             self.press("a")
             self.button("Go on").click()
         self.button("Stop here").click()

@@ -237,6 +237,8 @@ class Weigher:
             self._length(Where(len(self.scouts), round=number)) or 0
             for number in range(len(self.rounds))
         ]
+        if self.has_countdown:
+            return 0  # time ends it, and how soon hangs on the players
         is_one = self.game.opening.rounds is RoundOrder.CHOOSE_ONE
         return min(lengths) if is_one or 0 in lengths else sum(lengths)
 
@@ -484,7 +486,9 @@ class Weigher:
     def _made(self, round_: Round, sums: Sums) -> Asked:
         if not sums.choices:
             return self._merged(round_, Traits(Kind.NUMBER), Picks())
-        if self._guesses and fewest_choices(sums) < sums.choices:
+        if not self._guesses:
+            return self._merged(round_, Traits(Kind.CHOICE), Picks())
+        if fewest_choices(sums) < sums.choices:
             raise CannotWeigh("some of its sums have fewer choices, and which come the dice say")
         right, wrong = how_many_shown(round_.ask.shown, 1, sums.choices - 1)
         return self._merged(round_, Traits(Kind.CHOICE), Picks(right + wrong, right))

@@ -4,6 +4,7 @@ Also what a bench shows of its stop, worked out from the game as it now stands: 
 questions these dice bring, where the right answers fall, which scores each ending covers.
 """
 
+import math
 from collections.abc import Iterator, Mapping
 from dataclasses import dataclass, replace
 from types import MappingProxyType
@@ -249,7 +250,7 @@ def score_spans(game: Game, rules: Rules | None, reached: Reach | None) -> tuple
         return ()
     if reached is not None and reached.is_whole:
         ends = [
-            (score, min(endings, key=lambda n: len(game.endings) if n is None else n))
+            (score, _told_of(rules, score, endings))
             for score, endings in scores_reached(rules, reached).items()
         ]
     else:
@@ -320,7 +321,16 @@ def _ends_at_once_alone(game: Game) -> bool:
     )
 
 
-def _ending_at(rules: Rules, score: int) -> int | None:
+def _told_of(rules: Rules, score: Number, endings: set[int | None]) -> int | None:
+    """Which of the endings that a score can lead to is told of it: the one its bounds lead to
+    before one that comes by another counter, as when the lives are gone."""
+    bounded = _ending_at(rules, score)
+    if bounded in endings:
+        return bounded
+    return min(endings, key=lambda n: math.inf if n is None else n)
+
+
+def _ending_at(rules: Rules, score: Number) -> int | None:
     counters = list(rules.first.counters)
     counters[rules.names.index("score")] = score
     tally = rules.first._replace(counters=tuple(counters))
