@@ -132,7 +132,7 @@ class TestFirstTrail(BrowserTest):
         self.fill("Name", "Good Neighbour")
         self.sees("This game cannot be played until its faults are mended", TABLE)
         self.sees("two endings are called “Good Neighbour”")
-        self.button("1 fault").click()
+        self.button("2 faults").click()
         self.button("Go to End").click()
         self.fill("Name", "Slug's Friend")
         self.sees("No faults", "header")
