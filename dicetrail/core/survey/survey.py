@@ -477,21 +477,20 @@ def _pool_problems(at: str, round_: Round, censuses: Censuses) -> Iterator[Probl
 
 
 def _near_answers(at: str, round_: Round, packs: Packs) -> Iterator[Problem]:
-    """Typed answers that are taken for one another, by the slips that are forgiven."""
+    """Typed answers to one question that are taken for those to another, by forgiven slips."""
     if not round_.check.typos:
         return
-    typed = dict.fromkeys(
-        answer
-        for name in round_.packs
-        for question in packs[name].questions
-        if question.kind is Kind.TYPED
-        for answer in question.right
-    )
-    short = sorted(answer for answer in typed if len(answer) <= _LONGEST_NEAR)[:_MOST_NEAR]
+    asked: dict[str, set[tuple[str, int]]] = {}
+    for name in round_.packs:
+        for number, question in enumerate(packs[name].questions):
+            for answer in question.right if question.kind is Kind.TYPED else ():
+                asked.setdefault(answer, set()).add((name, number))
+    short = sorted(answer for answer in asked if len(answer) <= _LONGEST_NEAR)[:_MOST_NEAR]
     near = [
         f"“{one}” for “{other}”"
         for one, other in permutations(short, 2)
         if abs(len(one) - len(other)) <= _MOST_TYPOS
+        and not asked[one] & asked[other]
         and check_typed(one, (other,), round_.check).verdict is Verdict.CLOSE
     ]
     if near:
