@@ -8,7 +8,7 @@ import sys
 
 from dicetrail.carried.desk import Carried
 from dicetrail.carried.plain import from_plain
-from dicetrail.carried.terminal import PlainScreen, play, standard_lines
+from dicetrail.carried.terminal import PlainScreen, play, standard_lines, written_in
 from dicetrail.core.document import Phrase
 from dicetrail.core.play import made_ready, player_named, players_refused
 
@@ -39,6 +39,7 @@ def main() -> int:
     try:
         play(program, dice, players, PlainScreen(sys.stdout), standard_lines())
     except (EOFError, KeyboardInterrupt):
-        print(f"\n{program.wording.say(Phrase.GIVEN_UP)}")
+        given_up = program.wording.say(Phrase.GIVEN_UP)
+        print(f"\n{written_in(given_up, sys.stdout.encoding)}")
         return 130
     return 0

@@ -13,8 +13,9 @@ MOST_KEPT = 64
 
 
 class Deeper:
-    """What was found out beside, by what it is about. One look waits at a time: another game, or
-    another revision, takes the place of one that has not begun."""
+    """What was found out beside, by what it is about. One look is taken at a time, so that it
+    never keeps a forecast waiting: whoever still wants to know asks again, and the newest
+    revision is then the one looked at."""
 
     def __init__(self) -> None:
         self._looks: OrderedDict[Hashable, Future[Examined]] = OrderedDict()
@@ -29,9 +30,9 @@ class Deeper:
         """
         with self._turn:
             task = self._looks.get(about)
-            if task is None or task.cancelled():
-                for other in self._looks.values():
-                    other.cancel()
+            if task is None:
+                if any(not other.done() for other in self._looks.values()):
+                    return at_once, True
                 task = self._looks[about] = begin()
                 while len(self._looks) > MOST_KEPT:
                     self._looks.popitem(last=False)

@@ -245,16 +245,14 @@ class FactQuestions(Sequence[Question]):
 
     def wrong_count(self, number: int) -> int:
         """How many wrong choices a question is given, while no row is gone."""
-        _, barred = self._beside(number, ())
-        return min(self.pattern.choices - 1, len(self._answers) - len(barred))
+        return min(self.pattern.choices - 1, self._others_count(number))
+
+    def _others_count(self, number: int) -> int:
+        return len(self._answers) - len(self._beside(number, ())[1])
 
     def fewest_others(self) -> int:
         """How many wrong choices there are for the question that has the fewest."""
-        answers = self._answers
-        return len(answers) - max(
-            sum(like in answers for like in set(map(self._likeness, self._right(number))))
-            for number in range(len(self))
-        )
+        return min(map(self._others_count, range(len(self))))
 
     def with_wrong(
         self, question: Question, number: int, chances: Stream, gone: Collection[int] = ()
