@@ -134,6 +134,9 @@ class Plan:
     is_doubtful: bool = False
     """Whether that could well be otherwise."""
     contents: Contents = Contents.QUESTIONS
+    doubt: str = ""
+    """Why the text is not taken for questions, and what would be; then none are read from it. Empty
+    where it is, or where its maker says so."""
 
     @property
     def in_words(self) -> str:

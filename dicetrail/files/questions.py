@@ -37,7 +37,7 @@ from dicetrail.files.sheets import (
     unguarded,
 )
 from dicetrail.files.text import FileProblem, Text, text_of
-from dicetrail.files.understanding import understood
+from dicetrail.files.understanding import why_not_understood
 from dicetrail.files.written import Line, labelled, lines_of, read_written
 
 NO_WISH = Wish()
@@ -106,8 +106,9 @@ def guess(content: bytes, wish: Wish = NO_WISH) -> Plan:
         return _guessed(
             keyed_rows(found.text, form, LOOKED_AT), Plan(Format.KEYED, found.encoding), wish
         )
-    if wish.separator is None and wish.format is None:
-        understood(found.text)
+    is_unsaid = wish.separator is None and wish.format is None
+    if is_unsaid and (doubt := why_not_understood(found.text)):
+        return Plan(Format.WRITTEN, found.encoding, doubt=doubt)
     is_open = wish.separator is None and wish.format in (None, Format.DRAWN)
     if is_open and (drawn := drawn_rows(found.text)):
         return _guessed(drawn, Plan(Format.DRAWN, found.encoding), wish)
@@ -279,6 +280,8 @@ def read_questions(
     be read at all.
     """
     plan = plan or guess(content)
+    if plan.doubt:
+        return Reading((), (), plan, None, 0, 0, notes=(plan.doubt,))
     if plan.format in (Format.JSON, Format.YAML):
         text = text_of(content, plan.encoding).text
         questions, refused, is_whole = read_documents(text, plan.format, media, mended, most)

@@ -8,8 +8,6 @@ nothing is known are looked at: whoever says how a text is to be read is believe
 import re
 from collections.abc import Callable, Sequence
 
-from dicetrail.files.text import FileProblem
-
 _LOOKED_AT = 400
 """So many lines tell what a text is."""
 
@@ -58,25 +56,25 @@ _SAYS = re.compile(r"[^,.;?!]{1,40}\s*[:=–—-]\s+\S.*|\(?(\d+|[A-Za-z])[.):]\
 _JUDGED = re.compile(r".*[.!]\s*\(?(true|false|t|f|yes|no)\)?", re.IGNORECASE)
 
 _MEND = (
-    "load questions with their answers: one question a line, its answer after a tab, or written "
-    "out with “Answer:” under each"
+    "Questions are read with their answers: one a line, its answer after a tab, or written out "
+    "with “Answer:” under each."
 )
 
 
-def understood(text: str) -> None:
-    """Raise FileProblem for a text that is plainly something else than questions."""
+def why_not_understood(text: str) -> str:
+    """Why a text is not taken for questions, and what would be; empty for one that may be."""
     lines = [line[:_MOST_SIGNS].rstrip() for line in text.splitlines() if line.strip()]
     lines = lines[:_LOOKED_AT]
     if not lines or _share(lines, lambda line: "\t" in line.strip()) >= 0.5:
-        return
+        return ""
     for is_so, what in (
         (_is_code, "a program, a stylesheet or settings"),
         (_is_log, "a log"),
         (_is_prose, "prose or verse"),
     ):
         if is_so(lines):
-            told = f"this text is not understood: it looks like {what}, and no questions are in it"
-            raise FileProblem("the text", told, _MEND)
+            return f"This text is not understood: it looks like {what}, and no questions. {_MEND}"
+    return ""
 
 
 def _share(lines: Sequence[str], is_so: Callable[[str], object]) -> float:

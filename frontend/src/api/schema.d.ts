@@ -4871,6 +4871,11 @@ export interface components {
             is_doubtful: boolean;
             /** @default questions */
             contents: components["schemas"]["Contents"];
+            /**
+             * Doubt
+             * @default
+             */
+            doubt: string;
         };
         /**
          * PlayGame

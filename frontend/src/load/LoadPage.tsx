@@ -85,6 +85,7 @@ function Looked({ load }: { load: LoadView }) {
           {load.notes.map((note) => (
             <Notice key={note}>{note}</Notice>
           ))}
+          {load.plan.doubt && <Button onClick={() => changePlan({ doubt: "" })}>Read it all the same</Button>}
           {load.may_be_facts && !isAsIs && (
             <Notice>
               <span className="flex flex-wrap items-center gap-2">
