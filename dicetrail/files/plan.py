@@ -141,6 +141,8 @@ class Plan:
     @property
     def in_words(self) -> str:
         """How the file is read, in a few words."""
+        if self.doubt:
+            return "nothing that is understood"
         if self.format is Format.TABLE:
             return f"fields separated by {self.separator}s, {self.encoding}"
         if self.format in (Format.JSON, Format.YAML):
