@@ -10,7 +10,7 @@ from collections.abc import Iterable, Mapping
 from typing import NamedTuple
 
 from dicetrail.core.answers import letters_of
-from dicetrail.core.document import Kind, Pack, Pattern, Question
+from dicetrail.core.document import DecimalMark, Kind, Pack, Pattern, Question
 
 
 class Traits(NamedTuple):
@@ -34,8 +34,9 @@ Census = Mapping[Traits, int]
 Packs = Mapping[str, Pack]
 """Packs by their identifiers."""
 
-Censuses = Mapping[str | Pattern, Census]
-"""The census of each pack, by its identifier, and of what each pattern makes, by the pattern."""
+Censuses = Mapping[str | tuple[Pattern, DecimalMark], Census]
+"""The census of each pack, by its identifier, and of what each pattern makes, by the pattern and
+the mark by which its numbers are read."""
 
 
 def traits_of(question: Question) -> Traits:

@@ -19,6 +19,7 @@ from typing import NamedTuple
 
 from dicetrail.core.answers import fold
 from dicetrail.core.document import (
+    DecimalMark,
     Draw,
     DrawOrder,
     Facts,
@@ -75,9 +76,10 @@ def fixed_traits(round_: Round, censuses: Censuses) -> Counter[Traits]:
 
 
 def _in_packs(round_: Round, censuses: Censuses) -> Iterator[tuple[Traits, int]]:
-    sources: tuple[str | Pattern, ...] = (*round_.packs, *round_.patterns)
-    for source in sources:
-        yield from censuses.get(source, {}).items()
+    for name in round_.packs:
+        yield from censuses.get(name, {}).items()
+    for pattern in round_.patterns:
+        yield from censuses.get((pattern, round_.check.decimal_mark), {}).items()
 
 
 def made_pool(round_: Round, number: int, dice: int) -> tuple[Part, ...]:
@@ -100,16 +102,15 @@ def censuses_of(
     game: Game, packs: Packs, known: Mapping[str, Census] = MappingProxyType({})
 ) -> Censuses:
     """The census of every pack of questions and every pattern of a game; `known` are at hand."""
-    found: dict[str | Pattern, Census] = {}
+    found: dict[str | tuple[Pattern, DecimalMark], Census] = {}
     for round_ in game.rounds:
         for name in round_.packs:
             if name in packs and name not in found:
                 found[name] = known[name] if name in known else census_of(packs[name].questions)
         for pattern in round_.patterns:
-            if pattern not in found:
-                found[pattern] = census_of(
-                    questions_from(pattern, facts_of(pattern, packs), round_.check.decimal_mark)
-                )
+            key = pattern, round_.check.decimal_mark
+            if key not in found:
+                found[key] = census_of(questions_from(pattern, facts_of(pattern, packs), key[1]))
     return found
 
 
