@@ -62,8 +62,17 @@ SCRIPTS = (
     "def right():\n    score += 1\n    add_time(1)\ndef wrong():\n    add_time(-1)\n",
     "def right():\n    score += level\ndef passed():\n    again()\n",
     "def right():\n    score += mistakes + percent // 50\n",
+    "def right():\n    score += worth_percent // 40\ndef wrong():\n    score -= done_worth\n",
 )
-CONDITIONS = ("", "leaders > 1", "round_number == 2", "mistakes > 1", "player_number == 2")
+CONDITIONS = (
+    "",
+    "worth_percent >= 50",
+    "right_worth == 3",
+    "leaders > 1",
+    "round_number == 2",
+    "mistakes > 1",
+    "player_number == 2",
+)
 ONCE = ("", "streak == 2", "tries_left == 0 and tries_used > 0", "lives == 0", "level == 3")
 WAYS = (Way(), Way(), Way(), Way(To.AGAIN), Way(To.NEXT_ROUND), Way(To.ENDING, "E0"))
 

@@ -3,8 +3,10 @@
 import time
 import unittest
 from dataclasses import fields, replace
+from fractions import Fraction
 from functools import cache
 from itertools import product
+from math import floor
 from typing import get_args, get_type_hints
 
 from hypothesis import given, settings
@@ -19,6 +21,7 @@ from dicetrail.core import (
     Cue,
     Details,
     Draw,
+    DrawOrder,
     Ending,
     Game,
     GameProblems,
@@ -109,6 +112,27 @@ class TestCounting(unittest.TestCase):
             self.assertEqual((shown.percent, shown.question.number), (0, 1))
             wrong = sum(outcome in ("wrong", "late") for outcome in outcomes)
             self.assertEqual(tally.mistakes, wrong)
+
+    def test_points_had_are_shared_by_what_could_have_been_had(self):
+        told = "{right_worth}/{done_worth}={worth_percent}"
+        ends = (Ending("E", told, counts="worth_percent"),)
+        for worths in product((None, 0, -3, 2, 5), repeat=3):
+            pack = Pack(
+                "p",
+                tuple(
+                    Question(f"{n}?", ("a",), ("b",), details=Details(worth=worth))
+                    for n, worth in enumerate(worths)
+                ),
+            )
+            playing = game("", ends, draw=Draw(order=DrawOrder.WRITTEN), ask=Ask(passing=True))
+            for outcomes in product(("right", "wrong", "passed"), repeat=3):
+                program, state = begun(playing, packs={"p": pack})
+                state = do(program, state, *outcomes)
+                points = [1 if worth is None else max(0, worth) for worth in worths]
+                had = sum(p for p, came in zip(points, outcomes, strict=True) if came == "right")
+                whole = sum(points)
+                share = floor(Fraction(100 * had, whole) + Fraction(1, 2)) if whole else 0
+                self.assertEqual(table(program, state).ending.verdict, f"{had}/{whole}={share}")
 
     def test_a_question_left_with_tries_to_spare_counts_as_wrong(self):
         skips = "def wrong():\n    if tries_left == 1:\n        skip()\n"

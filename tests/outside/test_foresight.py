@@ -113,7 +113,8 @@ class TestClosedForms(unittest.TestCase):
 
     def test_tries_until_right_are_geometric_whatever_they_cost(self):
         script = "score = 0\ndef right():\n    score += tries_used\n"
-        told = found(40, script, (Ending("Rest", ""),), Draw(1), ask=Ask(tries=None))
+        steady = Scout("S", (40,), again=40, close=0)
+        told = found(40, script, (Ending("Rest", ""),), Draw(1), PLAIN, steady, ask=Ask(tries=None))
         law = stats.geom(0.4)
         for tries in range(1, 25):
             self.assertAlmostEqual(values(told)[tries], law.pmf(tries), 12)

@@ -324,7 +324,8 @@ class TestOneKind(unittest.TestCase):
 
 class TestCounts(unittest.TestCase):
     def test_questions_are_counted_alike_whatever_rules_moves_and_tries_do(self):
-        told = "{percent} % {right_count} {wrong_count} {mistakes} {asked_count}"
+        told = "{percent} % {right_count} {wrong_count} {mistakes} {asked_count} "
+        told += "{right_worth} of {done_worth}: {worth_percent} %"
         tells = (
             f"def game_over():\n    score += 100 * right_count - wrong_count\n    tell('{told}')\n"
         )

@@ -7,7 +7,7 @@ from typing import Any
 
 from dicetrail.core.document import Ending, Game, Within, notes_of
 from dicetrail.core.foresight.forecast import Forecast
-from dicetrail.core.rules import Script, parse
+from dicetrail.core.rules import SHARES, Script, parse
 
 MOST_VALUES = 13
 """So many values of a number are looked at."""
@@ -159,7 +159,7 @@ def _ending_knobs(game: Game) -> Iterator[Knob]:
 def _bounds_of(ending: Ending, name: str) -> tuple[int, int]:
     """How far a bound of an ending can be moved: not past its other one."""
     within = notes_of(Ending, Within)[name]
-    least, most = (0, 100) if ending.counts == "percent" else (within.least, within.most)
+    least, most = (0, 100) if ending.counts in SHARES else (within.least, within.most)
     if name == "at_least":
         return least, most if ending.at_most is None else ending.at_most
     return least if ending.at_least is None else ending.at_least, most

@@ -38,12 +38,14 @@ from dicetrail.core.rules.script import (
 )
 from dicetrail.core.rules.script.compile import watched_handlers
 from dicetrail.core.rules.script.language import (
+    COUNTS,
     DEEDS,
     FACTS,
     FUNCTIONS,
     HANDLERS,
     MOST_CONDITIONS,
     QUESTION_FACTS,
+    SHARES,
     TEXT_FACTS,
     WITHOUT_QUESTION,
 )
@@ -59,6 +61,7 @@ from dicetrail.core.rules.settle import (
     condition_of,
     counts_of,
     every_fall,
+    filled_words,
     rules_of,
     settle,
     share_left,
@@ -68,6 +71,7 @@ from dicetrail.core.rules.settle import (
 
 __all__ = [
     "COUNTED",
+    "COUNTS",
     "DEEDS",
     "FACTS",
     "FUNCTIONS",
@@ -75,6 +79,7 @@ __all__ = [
     "MOST_CONDITIONS",
     "QUESTION_FACTS",
     "SCRIPT_RECIPES",
+    "SHARES",
     "TEXT_FACTS",
     "WITHOUT_QUESTION",
     "Asks",
@@ -110,6 +115,7 @@ __all__ = [
     "due_end",
     "ending_titled",
     "every_fall",
+    "filled_words",
     "game_ended",
     "onward",
     "parse",

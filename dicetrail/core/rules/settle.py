@@ -11,7 +11,7 @@ from math import prod
 from operator import mul
 from typing import NamedTuple
 
-from dicetrail.core.document import Ending, Game, Moves, Number, To, Way
+from dicetrail.core.document import Ending, Game, Moves, Number, To, Way, places_in
 from dicetrail.core.rules.script import (
     Condition,
     Counters,
@@ -29,7 +29,7 @@ from dicetrail.core.rules.script import (
     parse_condition,
     percent,
 )
-from dicetrail.core.rules.script.language import COUNTS, QUESTION_FACTS, WITHOUT_QUESTION
+from dicetrail.core.rules.script.language import COUNTS, QUESTION_FACTS, SHARES, WITHOUT_QUESTION
 
 
 class Tally(NamedTuple):
@@ -43,6 +43,10 @@ class Tally(NamedTuple):
     streak: int = 0
     best_streak: int = 0
     mistakes: int = 0
+    right_worth: int = 0
+    """The worth of the questions that were right, and of all done with; 0 where a game reads
+    neither."""
+    done_worth: int = 0
 
 
 class Outcome(NamedTuple):
@@ -95,6 +99,8 @@ class Effect(NamedTuple):
     traced: Handler | None
     at_once: First | None
     """Which of the endings that come at once fits after it."""
+    counts_worth: bool
+    """Whether what the question is worth is counted."""
 
 
 @dataclass(frozen=True, eq=False)
@@ -131,9 +137,10 @@ class Rules:
         return tally.counters[self._score]
 
     def values(self, tally: Tally) -> Mapping[str, Number]:
-        """A tally's counters and counts by their names, and the percentage."""
-        values = (*tally.counters, *counts_of(tally))
-        return dict(zip((*self.names, *COUNTED), values, strict=True))
+        """A tally's counters, counts and shares by their names; a counter stands before a
+        count of its name."""
+        counts = dict(zip(COUNTED, counts_of(tally), strict=True))
+        return counts | dict(zip(self.names, tally.counters, strict=True))
 
     def last_ending(
         self, tally: Tally, outcome: Outcome, leaders: int = 1, players: int = 1
@@ -150,17 +157,27 @@ class Rules:
         return Tally(tally.counters, *map(mul, tally[1:], self._kept))
 
 
-_KEPT_FOR = {"best_streak": ("streak",), "percent": ("right_count", "wrong_count")}
-"""The counts that must be kept for a fact to come out right."""
+_WORTHS = ("right_worth", "done_worth")
+_KEPT_FOR = {
+    "best_streak": ("streak",),
+    **{name: (part, *whole) for name, (part, whole) in SHARES.items()},
+    **dict.fromkeys(_WORTHS, ("worth",)),
+}
+"""What must be kept for a fact to come out right."""
 
 
-COUNTED = (*COUNTS, "percent")
+COUNTED = (*COUNTS, *SHARES)
 """What every tally tells beside its counters."""
 
 
 def counts_of(tally: Tally) -> tuple[int, ...]:
     """What a tally tells beside its counters, in the order of `COUNTED`."""
-    return (*tally[1:], tally_percent(tally))
+    counts = tally[1:]
+    return (*counts, *(percent(counts[p], sum(counts[n] for n in whole)) for p, whole in _SHARES))
+
+
+_SHARES = [(COUNTS.index(p), [*map(COUNTS.index, whole)]) for p, whole in SHARES.values()]
+"""For each share the places of its part and of what makes up the whole."""
 
 
 def tally_percent(tally: Tally) -> int:
@@ -188,7 +205,10 @@ def rules_of(game: Game) -> Rules:
     names = tuple(script.counters)
     conditions = [condition_of(ending, names) for ending in game.endings]
     reads = script.reads.union(*(condition.reads for condition in conditions))
-    reads = reads.union(*(_KEPT_FOR.get(name, ()) for name in reads))
+    while more := {kept for name in reads for kept in _KEPT_FOR.get(name, ())} - reads:
+        reads = reads | more
+    filled_in = {name for words in filled_words(game, script) for name in places_in(words)}
+    counts_worth = not {*_WORTHS, "worth_percent"}.isdisjoint(reads | filled_in)
     questioned = {
         n
         for n, condition in enumerate(conditions)
@@ -211,7 +231,11 @@ def rules_of(game: Game) -> Rules:
         handlers,
         {
             event: _effect(
-                event, handlers, moves, otherwise if event in WITHOUT_QUESTION else in_question
+                event,
+                handlers,
+                moves,
+                otherwise if event in WITHOUT_QUESTION else in_question,
+                counts_worth,
             )
             for event in Event
         },
@@ -228,13 +252,21 @@ def rules_of(game: Game) -> Rules:
     )
 
 
+def filled_words(game: Game, script: Script) -> Iterator[str]:
+    """Every text of the maker's in which counters and facts are filled in."""
+    yield game.opening.words
+    yield from (cue.words for cue in game.cues)
+    yield from (said.text for said in script.said if said.deed == "tell")
+    yield from (ending.verdict for ending in game.endings)
+
+
 def _is_put_idly(
     handlers: Handlers,
     at_once: Sequence[Condition],
     names: Sequence[str],
     reads: frozenset[str],
 ) -> bool:
-    stands = {*names, *COUNTS, "percent"}
+    stands = {*names, *COUNTED}
     return (
         Event.ASKED not in handlers.lean
         and "asked_count" not in reads
@@ -247,7 +279,11 @@ _ENDS_AS_WRONG = (Event.WRONG, Event.TIMEOUT, Event.PASSED)
 
 
 def _effect(
-    event: Event, handlers: Handlers, moves: Sequence[Moves], at_once: First | None
+    event: Event,
+    handlers: Handlers,
+    moves: Sequence[Moves],
+    at_once: First | None,
+    counts_worth: bool,
 ) -> Effect:
     is_right, is_wrong = event is Event.RIGHT, event in _ENDS_AS_WRONG
     return Effect(
@@ -263,6 +299,7 @@ def _effect(
         lean=handlers.lean.get(event),
         traced=handlers.traced.get(event),
         at_once=at_once,
+        counts_worth=counts_worth,
     )
 
 
@@ -291,14 +328,15 @@ def settle(
 
     `roll` gives chance to a script that rolls. `traced` also notes the script lines that ran.
     """
-    counters, asked, right, wrong, streak, best, mistakes = tally
-    is_right, is_wrong, adds, asks, leaves_tries, ways, lean, full, at_once = rules.effects[
-        outcome.event
-    ]
+    counters, asked, right, wrong, streak, best, mistakes, had, could = tally
+    is_right, is_wrong, adds, asks, leaves_tries, ways, lean, full, at_once, counts_worth = (
+        rules.effects[outcome.event]
+    )
     # The question counts once, when it is done with: the handler reads the counts as they
     # are if the round's moves are followed, and what it does instead is put right after it.
     way: Way | None = None
     more_right = more_wrong = 0
+    worth = max(0, outcome.worth) if counts_worth else 0
     if is_right:
         streak += 1
         if streak > best:
@@ -313,7 +351,16 @@ def settle(
         asked += not outcome.is_again
     elif adds and outcome.tries_left:
         mistakes += adds  # the last miss is counted by the wrong answer it makes
-    counts = (asked, right + more_right, wrong + more_wrong, streak, best, mistakes)
+    counts = (
+        asked,
+        right + more_right,
+        wrong + more_wrong,
+        streak,
+        best,
+        mistakes,
+        had + worth * more_right,
+        could + worth * (more_right + more_wrong),
+    )
     deeds: list[Done] = []
     lines: list[int] = []
     handler = full if traced else lean
@@ -323,13 +370,31 @@ def settle(
             way = _way(deeds, way, outcome.event)
             is_done = way is not None and way.to is not _AGAIN
             more_right, more_wrong = is_right and is_done, is_wrong and is_done
-            counts = (asked, right + more_right, wrong + more_wrong, streak, best, mistakes)
+            counts = (
+                asked,
+                right + more_right,
+                wrong + more_wrong,
+                streak,
+                best,
+                mistakes,
+                had + worth * more_right,
+                could + worth * (more_right + more_wrong),
+            )
     ending = None
     if at_once is not None:
         ending = at_once(counters, counts, outcome, 1, 1)
         if ending is not None:
             # The game is over, and so is the question.
-            counts = (asked, right + is_right, wrong + is_wrong, streak, best, mistakes)
+            counts = (
+                asked,
+                right + is_right,
+                wrong + is_wrong,
+                streak,
+                best,
+                mistakes,
+                had + worth * is_right,
+                could + worth * (is_right + is_wrong),
+            )
     # Filled as tuples: naming the fields once more would take a fifth of the whole time.
     tally = _filled(Tally, (counters, *counts))
     return _filled(

@@ -52,10 +52,11 @@ from dicetrail.core.draw import (
     pool_size,
 )
 from dicetrail.core.rules import (
-    COUNTED,
+    COUNTS,
     FACTS,
     MOST_CONDITIONS,
     QUESTION_FACTS,
+    SHARES,
     TEXT_FACTS,
     Rules,
     Said,
@@ -606,8 +607,8 @@ def covers_all(game: Game, rules: Rules) -> bool:
     whole = rules.script.is_whole
     return (
         _covers(game, "score", -MOST_POINTS, MOST_POINTS, whole)
-        or _covers(game, "percent", 0, 100, True)
-        or any(_covers(game, name, 0, MOST_POINTS, True) for name in COUNTED)
+        or any(_covers(game, share, 0, 100, True) for share in SHARES)
+        or any(_covers(game, count, 0, MOST_POINTS, True) for count in COUNTS)
     )
 
 

@@ -253,8 +253,9 @@ _ON_PAGE = (
     (
         Stop.END,
         "Endings",
-        "The first that fits is taken, from the top. One counts the score, a counter, or a share in percent.",
-        "verdict result win lose game over final message grade",
+        "The first that fits is taken, from the top. One counts the score, a counter, or a share in percent: "
+        "percent is the share of the questions, worth_percent that of the points that could have been had.",
+        "verdict result win lose game over final message grade share of points",
         "",
     ),
     (

@@ -7,7 +7,7 @@ from dataclasses import dataclass, field
 from dicetrail.core import Cue, Occasion, Program, Question
 from dicetrail.core.document import places_in
 from dicetrail.core.draw import FactQuestions, name_of
-from dicetrail.core.rules import condition_of
+from dicetrail.core.rules import SHARES, condition_of, filled_words
 from dicetrail.takeaway.written.names import FILLED, TAKEN
 from dicetrail.takeaway.written.settings import same_in_all, settings_of
 
@@ -78,23 +78,20 @@ class Gathered:
         """The cues with words that answer to one of some occasions."""
         return [cue for cue in self.cues if set(occasions) & set(cue.on)]
 
-    def _said(self) -> Iterator[str]:
-        """Every text of the maker's with places that can be filled."""
-        yield from (cue.words for cue in self.cues)
-        yield from (said.text for said in self.script.said if said.deed == "tell")
-        yield from (ending.verdict for ending in self.game.endings)
-
     def reads(self) -> set[str]:
         """Every fact that rules, endings or words read."""
         reads = set(self.rules.reads)
-        for words in self._said():
+        for words in filled_words(self.game, self.script):
             reads |= set(places_in(words)) & FILLED
         if self.cues_on(Occasion.STREAK):
             reads.add("streak")
         if "best_streak" in reads:
             reads.add("streak")
-        if "percent" in reads:
-            reads |= {"right_count", "wrong_count"}
+        for name, (part, whole) in SHARES.items():
+            if name in reads:
+                reads |= {part, *whole}
+        if reads & {"right_worth", "done_worth"}:
+            reads.add("worth")
         return reads - set(self.script.counters)
 
     def read_at_end(self) -> set[str]:

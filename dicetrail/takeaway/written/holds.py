@@ -9,10 +9,10 @@ from dicetrail.core import Kind, Shows, To, Way
 from dicetrail.core.answers import fold
 from dicetrail.core.document import Best, Made, Operator
 from dicetrail.core.draw import FactQuestions, name_of, rows_leave
-from dicetrail.core.rules import Event, Outcome
+from dicetrail.core.rules import FACTS, Event, Outcome
 from dicetrail.takeaway.written.asked import KINDS, alike, leaves
 from dicetrail.takeaway.written.gathered import Gathered
-from dicetrail.takeaway.written.names import CUED, READABLE
+from dicetrail.takeaway.written.names import CUED
 from dicetrail.takeaway.written.rules import has_risks
 from dicetrail.takeaway.written.settings import NO_LIMIT
 
@@ -59,7 +59,7 @@ class _Of:
     @property
     def reads_done(self) -> bool:
         """Whether it matters how many questions are done with."""
-        return bool({"right_count", "wrong_count"} & self.reads)
+        return bool({"right_count", "wrong_count", "right_worth", "done_worth"} & self.reads)
 
     @property
     def reads_texts(self) -> bool:
@@ -141,7 +141,7 @@ class _Of:
 def holds_of(it: Gathered) -> dict[str, bool]:
     """All of it, by its words."""
     of = _Of(it)
-    holds = {f"reads_{name}": name in of.reads for name in READABLE}
+    holds = {f"reads_{name}": name in of.reads for name in FACTS}
     holds |= {f"{name}_varies": name not in it.same for name in it.settings[0]}
     for part in (_of_questions, _of_sums, _of_draw, _of_asking, _of_checking, _of_rules):
         holds |= part(of)

@@ -4,15 +4,9 @@ import builtins
 import re
 
 from dicetrail.core import Occasion
-from dicetrail.core.rules import HANDLERS
+from dicetrail.core.rules import COUNTED, HANDLERS
 from dicetrail.takeaway.written.skeleton import SKELETON
 
-COUNTED = ("asked_count", "right_count", "wrong_count", "streak", "best_streak", "mistakes")
-READABLE = (
-    *COUNTED,
-    *("percent", "number", "worth", "level", "seconds_left", "seconds_used", "seconds_allowed"),
-    *("percent_left", "tries_used", "tries_left", "round_number", "player_number", "verdict"),
-)
 OCCASIONS = {
     Occasion.OPENING: "opening",
     Occasion.SHOWN: "question shown",
@@ -42,7 +36,7 @@ CUED = {
     "round_over": (Occasion.ROUND_OVER,),
     "ending": (Occasion.ENDING,),
 }
-FILLED = frozenset({*COUNTED, "percent", "number", "round_number", "player_number"})
+FILLED = frozenset({*COUNTED, "number", "round_number", "player_number"})
 """Facts that words can have filled in."""
 _WRITTEN = {"ENDINGS", "GAME_SECONDS", "MOST_PLAYERS", "cue", "ending_at_once", "ending_for"}
 TAKEN = (frozenset(re.findall(r"\w+", SKELETON)) | _WRITTEN | {*dir(builtins)}) - {*HANDLERS}

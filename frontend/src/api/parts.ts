@@ -946,7 +946,10 @@ export const PLACES: Record<string, string> = {
   "streak": "right answers in a row, up to now",
   "best_streak": "the longest streak of the run",
   "mistakes": "wrong answers at every try, late ones, and letters missed",
-  "percent": "right questions among those done with, in percent, rounded half up"
+  "right_worth": "the worth of the questions answered right; a worth below 0 adds nothing",
+  "done_worth": "the worth of all questions done with: what could have been had so far",
+  "percent": "right questions among those done with, in percent, rounded half up",
+  "worth_percent": "right_worth of done_worth, in percent, rounded half up"
 };
 
 /** Those that mean something only once a run has ended. */
@@ -966,7 +969,7 @@ export const SCOUTS: Scout[] = [
       5
     ],
     "guesses": true,
-    "again": 0,
+    "again": 5,
     "close": 5,
     "passes": 0,
     "hints": 0,

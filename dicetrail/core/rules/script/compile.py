@@ -13,7 +13,15 @@ from dataclasses import dataclass
 from typing import Any, NamedTuple
 
 from dicetrail.core.document import Number
-from dicetrail.core.rules.script.language import COUNTS, DEEDS, FACTS, HANDLERS, LIMIT, Event
+from dicetrail.core.rules.script.language import (
+    COUNTS,
+    DEEDS,
+    FACTS,
+    HANDLERS,
+    LIMIT,
+    SHARES,
+    Event,
+)
 from dicetrail.core.rules.script.parse import Condition, Script
 
 Counters = tuple[Number, ...]
@@ -50,9 +58,9 @@ class Handlers:
 _FAULTS = "(ArithmeticError, LookupError, TypeError, ValueError)"
 
 
-def percent(right: int, done: int) -> int:
-    """Right ones among those done, in percent, rounded half up; 0 if none is done."""
-    return (200 * right + done) // (2 * done) if done else 0
+def percent(part: int, whole: int) -> int:
+    """A part of a whole, in percent, rounded half up; 0 if the whole is 0."""
+    return (200 * part + whole) // (2 * whole) if whole else 0
 
 
 def _roll(roll: Roll, sides: Number) -> int:
@@ -89,9 +97,7 @@ _NAMES = {
     "why": _why,
 }
 
-_OUTCOME_FACTS = tuple(
-    name for name in FACTS if name not in COUNTS and name not in ("percent", "round_number")
-)
+_OUTCOME_FACTS = tuple(name for name in FACTS if name not in {*COUNTS, *SHARES, "round_number"})
 
 
 _LINE = "@"
@@ -173,8 +179,10 @@ def _facts(reads: frozenset[str]) -> Iterator[str]:
     for place, name in enumerate(COUNTS):
         if name in reads:
             yield f"    f_{name} = _n[{place}]"
-    if "percent" in reads:
-        yield "    f_percent = percent_of(_n[1], _n[1] + _n[2])"
+    for name, (part, whole) in SHARES.items():
+        if name in reads:
+            added = " + ".join(f"_n[{COUNTS.index(count)}]" for count in whole)
+            yield f"    f_{name} = percent_of(_n[{COUNTS.index(part)}], {added})"
     if "round_number" in reads:
         yield "    f_round_number = _o.round + 1"
     for name in _OUTCOME_FACTS:

@@ -6,6 +6,7 @@ screens complete and explain names from them.
 
 from dataclasses import dataclass
 from enum import StrEnum
+from typing import NamedTuple
 
 LIMIT = 1_000_000_000
 """Counters and written numbers stay within plus or minus this."""
@@ -67,8 +68,31 @@ HANDLERS: dict[str, str] = {
     Event.GAME_OVER: "when the game is over, before the endings are tried",
 }
 
-COUNTS = ("asked_count", "right_count", "wrong_count", "streak", "best_streak", "mistakes")
+COUNTS = (
+    "asked_count",
+    "right_count",
+    "wrong_count",
+    "streak",
+    "best_streak",
+    "mistakes",
+    "right_worth",
+    "done_worth",
+)
 """The facts every tally counts, in its order."""
+
+
+class Percentage(NamedTuple):
+    """A fact that is a share in percent, rounded half up."""
+
+    part: str
+    whole: tuple[str, ...]
+    """The counts that make up the whole when added."""
+
+
+SHARES = {
+    "percent": Percentage("right_count", ("right_count", "wrong_count")),
+    "worth_percent": Percentage("right_worth", ("done_worth",)),
+}
 
 FACTS: dict[str, str] = {
     "asked_count": "questions asked so far, this one included; one asked anew counts once",
@@ -78,6 +102,9 @@ FACTS: dict[str, str] = {
     "best_streak": "the longest streak of the run",
     "mistakes": "wrong answers at every try, late ones, and letters missed",
     "percent": "right questions among those done with, in percent, rounded half up",
+    "right_worth": "the worth of the questions answered right; a worth below 0 adds nothing",
+    "done_worth": "the worth of all questions done with: what could have been had so far",
+    "worth_percent": "right_worth of done_worth, in percent, rounded half up",
     "number": "the question's number in its round, from 1",
     "worth": "the question's points; 1 if it names none",
     "level": "the question's level, 1 to 5; 1 if it names none",
@@ -110,7 +137,9 @@ QUESTION_FACTS = frozenset(
 )
 """What is known of a question in play alone, and means nothing once the game is over."""
 
-YIELDING = frozenset({"mistakes", "percent_left", "out"})
+YIELDING = frozenset(
+    {"mistakes", "percent_left", "out", "right_worth", "done_worth", "worth_percent"}
+)
 """Names that came to the language later: a script's own counter or function of that name
 stands before them, so that a script written before reads as it always did."""
 

@@ -10,7 +10,7 @@ import { OddsLine } from "../parts/OddsLine";
 import { EndingHeads, EndingRow } from "./EndingRow";
 import { ScoreLine } from "./ScoreLine";
 
-const COUNTED = ["score", "percent", "right_count", "mistakes", "best_streak"];
+const COUNTED = ["score", "percent", "worth_percent", "right_count", "mistakes", "best_streak"];
 
 /** The endings with the border between two of them at a score: the first one that leads to the right. */
 function withBorder(endings: Ending[], left: number, right: number, score: number): Ending[] {
