@@ -2,6 +2,7 @@
 
 import unittest
 from dataclasses import fields, replace
+from itertools import permutations, product
 
 from dicetrail.core import (
     Ask,
@@ -139,6 +140,33 @@ class TestSurvey(unittest.TestCase):
         self.assertTrue(told.spans_are_whole)
         spans = [(span.lowest, span.highest, span.ending) for span in told.score_spans]
         self.assertEqual(spans, [(-5, -2, None), (1, 1, 2), (4, 4, 1), (7, 10, 0)])
+
+    def test_an_ending_that_comes_by_another_counter_is_told_with_its_scores(self):
+        script = "lives = 2\ndef right():\n    score += 1\ndef wrong():\n    lives -= 1\n"
+        out = Ending("Out", "", None, 0, "lives", at_once=True)
+        high, rest = Ending("High", "", 4), Ending("Rest", "")
+        for endings in permutations((out, high, rest)):
+            told = look_over(replace(FIVE, script=script, endings=endings), PACKS)
+            came = set()
+            for answers in product((True, False), repeat=5):
+                score = lives = 0
+                for number, is_right in enumerate(answers):
+                    score, lives = score + is_right, lives + (not is_right)
+                    if lives == 2 or number == 4:
+                        break
+                fits = {out: lives == 2, high: score >= 4, rest: True}
+                at_end = [ending for ending in endings if fits[ending]]
+                came.add((score, out if lives == 2 else at_end[0]))
+            self.assertTrue(told.spans_are_whole)
+            spans = (*told.score_spans, *told.other_spans)
+            for score, ending in came:
+                number = endings.index(ending)
+                self.assertTrue(
+                    any(s.ending == number and s.lowest <= score <= s.highest for s in spans)
+                )
+            for span in told.other_spans:
+                ends = [score for score, ending in came if ending is endings[span.ending]]
+                self.assertLessEqual({span.lowest, span.highest}, set(ends))
 
     def test_endings_that_overlap_are_told_where_they_do(self):
         both = (Ending("Low", "", 0, 3), Ending("Mid", "", 2, 4), Ending("Rest", ""))

@@ -144,6 +144,9 @@ class Examined:
     score_spans: tuple[ScoreSpan, ...]
     spans_are_whole: bool
     """Whether the spans hold every score a run can end with; else they show the bounds."""
+    other_spans: tuple[ScoreSpan, ...]
+    """For each ending that also comes with scores whose span tells of another, as when the lives
+    are gone: from the lowest of these scores to the highest."""
     pools: tuple[int, ...]
     """How many questions each round's pool holds."""
     facets: tuple[Facets, ...]
@@ -177,6 +180,7 @@ def look_over(
         tuple(_summaries(game, packs, censuses, number) for number in range(len(game.rounds))),
         score_spans(game, rules, reached),
         is_whole,
+        tuple(_other_spans(rules, reached)),
         tuple(pool_size(round_, censuses) for round_ in game.rounds),
         tuple(facets(round_, censuses) for round_ in game.rounds),
         () if rules is None else tuple(_script_ways(rules)),
@@ -265,6 +269,19 @@ def score_spans(game: Game, rules: Rules | None, reached: Reach | None) -> tuple
         else:
             spans.append(ScoreSpan(score, score, ending, others))
     return tuple(spans)
+
+
+def _other_spans(rules: Rules | None, reached: Reach | None) -> Iterator[ScoreSpan]:
+    """The endings that also come with scores whose span tells of another."""
+    if rules is None or reached is None or not reached.is_whole:
+        return
+    found: dict[int, list[Number]] = {}
+    for score, endings in scores_reached(rules, reached).items():
+        told = _told_of(rules, score, endings)
+        for ending in (one for one in endings if one is not None and one != told):
+            found.setdefault(ending, []).append(score)
+    for ending, scores in sorted(found.items()):
+        yield ScoreSpan(scores[0], scores[-1], ending)
 
 
 def _overlapping(game: Game, score: Number, chosen: int | None) -> tuple[int, ...]:

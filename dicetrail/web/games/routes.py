@@ -271,6 +271,7 @@ def game_view(shelf: Shelf, game_id: str) -> GameView:
             document=game.document,
             stops=examined.stops,
             spans_are_whole=examined.spans_are_whole,
+            other_spans=examined.other_spans,
             is_begun=examined.is_begun,
             is_settling=is_settling,
             pools=examined.pools,

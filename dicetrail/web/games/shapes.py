@@ -76,6 +76,9 @@ class GameView(BaseModel):
     """Where the rule script can take a run."""
     spans_are_whole: bool
     """Whether the spans hold every score a run can end with; else they show the bounds."""
+    other_spans: tuple[ScoreSpan, ...]
+    """For each ending that also comes with scores whose span tells of another, as when the lives
+    are gone: from the lowest of these scores to the highest."""
     is_begun: bool
     """Whether there is anything to ask, or a source of it; if not, that comes first."""
     is_settling: bool

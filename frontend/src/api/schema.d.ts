@@ -3563,6 +3563,8 @@ export interface components {
             script_ways: components["schemas"]["ScriptWay"][];
             /** Spans Are Whole */
             spans_are_whole: boolean;
+            /** Other Spans */
+            other_spans: components["schemas"]["ScoreSpan"][];
             /** Is Begun */
             is_begun: boolean;
             /** Is Settling */

@@ -28,7 +28,7 @@ export function EndBench({ game, document, edit, rename, table }: BenchProps) {
   const places = placesFor(counters, true);
   return (
     <div className="space-y-2.5">
-      <ScoreLine spans={game.score_spans} endings={game.document.endings} onMove={(left, right, score) => set((old) => withBorder(old, left, right, score))} />
+      <ScoreLine spans={game.score_spans} others={game.other_spans} endings={game.document.endings} onMove={(left, right, score) => set((old) => withBorder(old, left, right, score))} />
       <OddsLine gameId={game.id} document={document} />
       <div>
         <EndingHeads />

@@ -2,14 +2,14 @@ import { Slider } from "radix-ui";
 import { useState } from "react";
 import type { Ending, ScoreSpan } from "../../../api/schema";
 
-type ScoreLineProps = { spans: ScoreSpan[]; endings: Ending[]; onMove: (left: number, right: number, score: number) => void };
+type ScoreLineProps = { spans: ScoreSpan[]; others: ScoreSpan[]; endings: Ending[]; onMove: (left: number, right: number, score: number) => void };
 
 /** A border between two endings, by their numbers: the lowest score of the one to its right. */
 type Border = { left: number; right: number; score: number };
 
 /** Every score a run can end with, from low to high, under the ending it leads to; the borders
- * between endings that count the score are dragged. */
-export function ScoreLine({ spans, endings, onMove }: ScoreLineProps) {
+ * between endings that count the score are dragged. `others` come with such scores too. */
+export function ScoreLine({ spans, others, endings, onMove }: ScoreLineProps) {
   const [dragged, setDragged] = useState<number[]>();
   const first = spans[0];
   const last = spans.at(-1);
@@ -62,8 +62,8 @@ export function ScoreLine({ spans, endings, onMove }: ScoreLineProps) {
       </div>
       <ol className="flex gap-1">
         {spans.map((span) => {
-          const name = span.ending === null ? "No ending" : `${span.ending + 1} ${titleOf(endings, span.ending)}`;
-          const range = span.lowest === span.highest ? span.lowest : `${span.lowest} to ${span.highest}`;
+          const name = nameOf(endings, span.ending);
+          const range = rangeOf(span);
           return (
             <li key={span.lowest} title={`${range}: ${name}`} style={{ flexGrow: span.highest - span.lowest + 1 }} className="min-w-14 basis-0 overflow-hidden text-sm">
               <span className="block truncate font-semibold">{name}</span>
@@ -77,6 +77,11 @@ export function ScoreLine({ spans, endings, onMove }: ScoreLineProps) {
           );
         })}
       </ol>
+      {others.length > 0 && (
+        <p className="text-sm text-soft">
+          By what else they count: {others.map((other) => `${nameOf(endings, other.ending)} at ${rangeOf(other)}`).join(", ")}
+        </p>
+      )}
       {dragged && <p role="status" className="text-sm">{borders.map((border, at) => `${titleOf(endings, border.right)} from ${dragged[at] ?? ""}`).join(", ")}</p>}
     </figure>
   );
@@ -84,6 +89,15 @@ export function ScoreLine({ spans, endings, onMove }: ScoreLineProps) {
 
 function titleOf(endings: Ending[], number: number): string {
   return endings[number]?.title ?? "";
+}
+
+/** An ending with its number, as the list beside counts. */
+function nameOf(endings: Ending[], number: number | null): string {
+  return number === null ? "No ending" : `${number + 1} ${titleOf(endings, number)}`;
+}
+
+function rangeOf({ lowest, highest }: ScoreSpan): string {
+  return lowest === highest ? String(lowest) : `${lowest} to ${highest}`;
 }
 
 /** The borders a maker can move: between neighbours of which both count the score. */
