@@ -50,6 +50,8 @@ class TestMaking(BrowserTest):
         self.stop("Cue", "The run holds")
         self.button("right").click()
         self.fill("Words of right", "Ouch, ")
+        places = "button[aria-label='What can be filled in']"
+        self.wait(lambda: [one.click() for one in self.all(places) if one.is_displayed()], places)
         self.button("{lives}").click()
         self.stop("End", "Scores and the endings")
         for title in ("Well done", "All right"):
