@@ -27,11 +27,13 @@ from dicetrail.core import (
     Continue,
     Draw,
     Ending,
+    Facts,
     Game,
     Moment,
     Moves,
     Outcome,
     Pack,
+    Pattern,
     Phase,
     Question,
     Refill,
@@ -261,6 +263,45 @@ def add_rules(add: Callable[..., None]) -> None:
     add("build, 10,000 questions", 10_000, "hashing them", plain, built, "10,000 a second")
 
 
+FACT_ROWS = 20_000
+ASKED = 100
+
+
+def facts_game(near: str) -> tuple[Game, dict[str, Pack]]:
+    """Questions about a large table of made-up plants, whose wrong choices come from rows with
+    the same bed, or from any."""
+    rows = tuple(
+        (f"Plant {n}", f"Bed {n % 50}", f"Sown in week {n % 977}") for n in range(FACT_ROWS)
+    )
+    pattern = Pattern("facts", "When is {plant} sown?", "sown", choices=4, near=near)
+    round_ = Round("Bench", patterns=(pattern,), draw=Draw(ASKED))
+    pack = Pack("Facts", facts=Facts(("plant", "bed", "sown"), rows))
+    return Game("Bench", (round_,), (Ending("Rest", ""),)), {"facts": pack}
+
+
+def asking(near: str) -> tuple[Callable[[], object], Callable[[], None]]:
+    """Making such a game ready, and answering so many of its questions."""
+    game_, packs = facts_game(near)
+    program = build(game_, packs, recall={})
+    first = step(program, start(program, 7).state, Begin(), 0).state
+
+    def answer() -> None:
+        state = first
+        for _ in range(ASKED - 1):
+            state = step(program, state, Answer(1), state.at + 1000).state
+            state = step(program, state, Continue(), state.at).state
+
+    return lambda: build(game_, packs, recall={}), answer
+
+
+def add_facts(add: Callable[..., None]) -> None:
+    """Patterns that take wrong choices from rows near the one asked about."""
+    (build_any, answer_any), (build_near, answer_near) = asking(""), asking("bed")
+    any_, near, plain, nearer = best(3, build_any, build_near, answer_any, answer_near)
+    add("build, near rows", FACT_ROWS, "any rows", any_, near, "10,000 rows a second")
+    add("answer, near rows", ASKED, "any rows", plain, nearer, "200 a second")
+
+
 def main() -> None:
     """Run every benchmark and print one table."""
     table = Table("benchmark", "rows", "ours, rows/s", "baseline, rows/s", "times as long", "aim")
@@ -273,6 +314,7 @@ def main() -> None:
     plain, ours = best(5, lambda: count_csv(content, "\t"), lambda: read_questions(content))
     add("read tsv", ROWS, "csv.reader", plain, ours, "6 or less")
     add_rules(add)
+    add_facts(add)
     with TemporaryDirectory() as folder:
         database = Database(Path(folder) / "bench.sqlite")
         for ending, (name, read_plainly) in PLAIN.items():

@@ -214,31 +214,38 @@ class FactQuestions(Sequence[Question]):
                 held.setdefault(place, []).append(row)
         return found
 
-    def _beside(self, number: int, gone: Collection[int]) -> tuple[list[int], set[int]]:
-        """The places of near answers that can stand as wrong choices, and of those that cannot."""
+    def _barred(self, number: int, gone: Collection[int]) -> set[int]:
+        """The places of the answers that cannot stand as wrong choices: right ones, and those
+        all of whose rows are gone."""
         right = {self._likeness(answer) for answer in self._right(number)}
         barred = {self._places[like] for like in right if like in self._places}
         for row in gone:
             like = self._likeness(self.cell(row, self.pattern.answer))
             if like in self._answers and all(one in gone for one in self._answers[like][1]):
                 barred.add(self._places[like])
+        return barred
+
+    def _near_to(self, number: int, barred: Collection[int], gone: Collection[int]) -> list[int]:
+        """The places of the near answers that can stand as wrong choices, in order."""
         if not self.pattern.near:
-            return [], barred
+            return []
         values = {fold(self.cell(row, self.pattern.near)) for row in self._asked[number]}
-        near = {
+        near = [
             place
             for value in values
             for place, rows in self._near.get(value, {}).items()
             if place not in barred and (not gone or any(row not in gone for row in rows))
-        }
-        return sorted(near), barred
+        ]
+        # Those of one value are in order as they are.
+        return near if len(values) == 1 else sorted(set(near))
 
     def others(self, number: int, gone: Collection[int] = ()) -> Iterator[tuple[str, bool]]:
         """The answers of other rows that can stand as wrong choices, and whether one is near.
 
         Rows that are `gone` give none.
         """
-        near, barred = self._beside(number, frozenset(gone))
+        barred = self._barred(number, frozenset(gone))
+        near = set(self._near_to(number, barred, frozenset(gone)))
         for place, text in enumerate(self._texts):
             if place not in barred:
                 yield text, place in near
@@ -248,7 +255,7 @@ class FactQuestions(Sequence[Question]):
         return min(self.pattern.choices - 1, self._others_count(number))
 
     def _others_count(self, number: int) -> int:
-        return len(self._answers) - len(self._beside(number, ())[1])
+        return len(self._answers) - len(self._barred(number, ()))
 
     def fewest_others(self) -> int:
         """How many wrong choices there are for the question that has the fewest."""
@@ -261,9 +268,11 @@ class FactQuestions(Sequence[Question]):
         if self.pattern.made is not Made.CHOICE:
             return question
         texts, gone = self._texts, frozenset(gone)
-        near, barred = self._beside(number, gone)
+        barred = self._barred(number, gone)
         if len(barred) == len(texts):
-            near, barred = self._beside(number, ())
+            gone = frozenset()
+            barred = self._barred(number, gone)
+        near = self._near_to(number, barred, gone)
         wanted = self.pattern.choices - 1
         wrong = [texts[near[at]] for at in chances.pick(len(near), min(wanted, len(near)))]
         if len(wrong) < wanted:
