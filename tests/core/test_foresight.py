@@ -2,9 +2,11 @@
 
 import os
 import random
+import time
 import unittest
 from collections import Counter
 from dataclasses import replace
+from itertools import product
 from statistics import fmean, stdev
 
 from dicetrail.core import (
@@ -18,6 +20,7 @@ from dicetrail.core import (
     Pack,
     Phase,
     Question,
+    Refill,
     Round,
     build,
 )
@@ -34,6 +37,8 @@ from dicetrail.core.foresight import (
     told,
     wilson,
 )
+from dicetrail.core.foresight.asking import CannotWeigh
+from dicetrail.core.foresight.weighing import Weigher
 from dicetrail.core.play import ended_as
 from dicetrail.core.survey.reach import reach
 from tests.core.test_course import ready
@@ -117,6 +122,37 @@ class TestForecasts(unittest.TestCase):
         self.assertAlmostEqual(sum(told.lengths.shares), 1)
         self.assertGreater(told.seconds, 0)
         self.assertLess(told.endings[0].share.least, 1)
+
+    def test_what_is_too_much_to_follow_is_given_up_soon(self):
+        """Whatever makes it too much: words by letters, times that count, clocks, no end."""
+        words = ("marrow", "beet", "courgette", "parsnip", "leek", "sprouting", "onion")
+        letters = tuple(Question(f"{word[0]}?", (word,), (), Kind.LETTERS) for word in words)
+        plain = tuple(Question(f"{n}?", ("a",), ("b",)) for n in range(20))
+        found = (
+            "score = 0\ngold = 0\n"
+            "def letter_hit():\n    score += 1\ndef letter_miss():\n    gold += 1\n"
+        )
+        timed = "score = 0\ngold = 0\ndef right():\n    score += seconds_left\n    gold += streak\n"
+        ends = (Ending("Rich", "", 30, counts="gold"), Ending("High", "", 40), Ending("Rest", ""))
+        given_up = 0
+        for (script, questions), whole, own, draw in product(
+            ((found, letters * 3), (timed, plain)),
+            (None, 60),
+            (None, 10),
+            (Draw(10), Draw(None, refill=Refill.WHEN_EMPTY)),
+        ):
+            if script is timed and own is whole is None:
+                continue
+            round_ = Round("R", ("p",), draw=draw, ask=Ask(seconds=own), seconds=whole)
+            program = build(Game("G", (round_,), ends, script), {"p": Pack("P", questions)})
+            began = time.thread_time()
+            try:
+                Weigher(program, [SCOUTS[2]]).weigh()
+            except CannotWeigh:
+                given_up += 1
+                # Within a second on a quiet machine of 2024; here no more than that it is soon.
+                self.assertLess(time.thread_time() - began, 4, (script, whole, own, draw))
+        self.assertGreater(given_up, 8)
 
     def test_an_ending_that_comes_as_a_question_is_put_is_seen(self):
         """Whatever it hangs on: the round, the question, how many were asked."""

@@ -14,7 +14,7 @@ from typing import NamedTuple
 from dicetrail.core.document import Kind, Occasion, Round, Way
 from dicetrail.core.draw import Traits
 from dicetrail.core.foresight.scouts import Picks, Scout
-from dicetrail.core.foresight.times import Times, together
+from dicetrail.core.foresight.times import Times, effort, together
 from dicetrail.core.play import Program, cues_of_rules, cues_of_streak, cues_on, hold_for
 from dicetrail.core.rules import (
     Event,
@@ -211,13 +211,14 @@ class Asking:
         program: Program,
         falls: Falls,
         merged: Callable[[Tally], Tally],
+        follow: Callable[[int], None],
         who: Who,
         asked: Asked,
         base: Outcome,
         grid: Grid | None,
         clocks: Clocks,
     ) -> None:
-        self.clocks, self.spent = clocks, 0
+        self.clocks, self.follow = clocks, follow
         self.program, self.rules = program, program.rules
         self.falls, self.merged = falls, merged
         self.scout, self.asked, self.base = who.scout, asked, base
@@ -232,13 +233,17 @@ class Asking:
         self.allowed = asked.traits.misses if self.is_word else self.round.ask.tries
         self.clock_ms = base.seconds_allowed * 1000
         self.grid = grid
+        self.ways = 1
+        """As how many ways one outcome counts: on a grid a mass is a list."""
+        if grid is not None:
+            clock = self.clock_ms // grid.step_ms
+            self.ways += (min(clock, grid.points) if clock and grid.points else clock) // 20
         self.reads = clocks.reads
         self.found: defaultdict[tuple[Came, Spell], list[Mass]] = defaultdict(list)
         self.stands: defaultdict[Tally, list[list[float]]] = defaultdict(list)
 
     def all(self, tally: Tally) -> Laps:
         """Everything that can come of it, from the moment it is put to a player with a tally."""
-        self.spent = 0
         self.found.clear()
         self.stands.clear()
         now = self._hinted(self._put(tally))
@@ -254,6 +259,7 @@ class Asking:
         return self._laid_out()
 
     def _laid_out(self) -> Laps:
+        self.follow(self.ways * len(self.found))
         stands = (Stands(tally, added(shares)) for tally, shares in self.stands.items())
         laps, routes, mean = tuple(self._laps()), dict[Came, float](), 0.0
         for share, came, spell in laps:
@@ -445,6 +451,7 @@ class Asking:
     def _outcome(
         self, event: Event, standing: _Standing, reading: Reading, verdict: str = ""
     ) -> Outcome:
+        self.follow(self.ways)
         base, tried = self.base, standing.tried
         is_closed = event in (Event.TIMEOUT, Event.PASSED)
         left, used, percent = reading
@@ -498,7 +505,7 @@ class Asking:
         clock = self.clock_ms // grid.step_ms
         most = min(clock, grid.points) if clock and grid.points else clock or grid.points
         kernel = self.clocks.kernel(self._law, grid.step_ms, most)
-        self.spent += 1 + most // 2
+        self.follow(1 + effort(len(mass), most) * (2 if grid.points else 1))
         came = together(mass, kernel, most + 1)
         if grid.points:
             self._wait(standing, mass, kernel, most)

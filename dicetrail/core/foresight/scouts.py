@@ -122,7 +122,7 @@ SCOUTS = (
         "guessing",
         (20, 15, 10, 5, 5),
         guesses=True,
-        again=5,
+        again=0,
         median_ms=3000,
         letter_ms=1000,
         spread=40,

@@ -125,6 +125,15 @@ def _below(law: Times, ms: float) -> float:
     return law.mean * shifted.cdf(log(ms))
 
 
+_PLACES, _PRODUCTS = 8, 300
+"""So many places, and products, of a sum of two times take as long as one way to follow."""
+
+
+def effort(some: int, others: int) -> int:
+    """What it takes to find the sums of two times of so many points, in ways to follow."""
+    return max(some, others) // _PLACES + some * others // _PRODUCTS
+
+
 def together(some: Shares, others: Shares, most: int) -> list[float]:
     """The shares of the sums of two times, as far as `most` points."""
     first, some = _trimmed(some[:most])

@@ -9,7 +9,7 @@ is spread over a grid of time. What cannot be followed so raises `CannotWeigh`.
 from collections import Counter, defaultdict
 from collections.abc import Iterable, Iterator, Sequence
 from itertools import pairwise
-from math import prod
+from math import ceil, log, prod
 from typing import NamedTuple
 
 from dicetrail.core.document import (
@@ -54,7 +54,7 @@ from dicetrail.core.foresight.asking import (
     total,
 )
 from dicetrail.core.foresight.scouts import Habit, Picks, Scout, slipped
-from dicetrail.core.foresight.times import together
+from dicetrail.core.foresight.times import effort, together
 from dicetrail.core.play import Program
 from dicetrail.core.rules import (
     Asks,
@@ -87,7 +87,14 @@ MOST_SETTLED = 400_000
 """So many outcomes are settled before a game is given up as too wide."""
 
 MOST_FOLLOWED = 300_000
-"""So many ways from one question to the next are followed; on a grid each counts by its points."""
+"""So many ways are followed, each of about 10 microseconds on a machine of 2024; on a grid of
+time each counts by its points."""
+
+UNFORESEEN = 4
+"""Only such a part of them while ways multiply and nobody can say for how many questions."""
+
+ONE_QUESTION = 20
+"""One question to one player may take such a part of them, for others are to come."""
 
 MOST_PUT = 2_000
 """So many questions are followed in a row."""
@@ -114,6 +121,11 @@ class Point(NamedTuple):
 
 
 Reached = Point | Over
+
+
+def tally_of(point: Point) -> Tally:
+    """The tally of the player who is asked."""
+    return point.tallies[point.where.turn]
 
 
 class Weighed(NamedTuple):
@@ -167,6 +179,9 @@ class Weigher:
         )
         self.rounds = [self._drawn_from(number) for number in range(len(self.game.rounds))]
         self.step_ms = self._step() * coarser
+        self._until, self._begun = self.most_followed, 0
+        self.put_share = 1.0
+        """The share of this question, and of all to come, that was followed, about."""
 
     def _step(self) -> int:
         """The steps of the grids, in milliseconds: a part of a second."""
@@ -194,6 +209,7 @@ class Weigher:
     def anew(self) -> "Weigher":
         """The same, what was worked out at hand, to be followed once more."""
         self._settled = self._followed = 0
+        self._until = self.most_followed
         return self
 
     def merged(self, tally: Tally) -> Tally:
@@ -242,10 +258,18 @@ class Weigher:
         is_one = self.game.opening.rounds is RoundOrder.CHOOSE_ONE
         return min(lengths) if is_one or 0 in lengths else sum(lengths)
 
+    def limit(self, is_foreseen: bool) -> None:
+        """Let no more be followed than the whole, or the part for what cannot be foreseen."""
+        self._until = self.most_followed // (1 if is_foreseen else UNFORESEEN)
+
+    def begin_question(self) -> None:
+        """Note that the next question is put: what is followed from now on is for it."""
+        self._begun = self._followed
+
     def follow(self, ways: int = 1) -> None:
         """Note that so many ways were followed."""
         self._followed += ways
-        if self._followed > self.most_followed:
+        if self._followed > self._until:
             raise CannotWeigh("it has too many ways to go")
 
     def points_of(self, number: int) -> int:
@@ -259,15 +283,19 @@ class Weigher:
         reads = self.rules.reads
         number = where.position + 1 if "number" in reads else 1
         player = where.turn + 1 if "player_number" in reads else 1
-        tally, is_again = point.tallies[where.turn], point.again is not None
+        tally, is_again = tally_of(point), point.again is not None
         key = (where.round, number, player, self._who[where.turn], kind, is_again)
         laps = self.laps.get((key, tally))
         if laps is None:
             asking = self._askings.get(key)
             if asking is None:
                 asking = self._askings[key] = self._asking(where, number, player, kind, is_again)
+            until = self._until
+            self._until = min(until, self._followed + self.most_followed // ONE_QUESTION)
             laps = self.laps[key, tally] = asking.all(tally)
-            self.follow(asking.spent)
+            self._until = until
+            if self._followed - self._begun > _FAR_TOO_MUCH * self.most_followed * self.put_share:
+                raise CannotWeigh("it has too many ways to go")
         return laps
 
     def _asking(self, where: Where, number: int, player: int, kind: int, is_again: bool) -> Asking:
@@ -300,6 +328,7 @@ class Weigher:
             self.program,
             self.falls,
             self.merged,
+            self.follow,
             Who(self.scouts[where.turn], where.turn),
             asked,
             base,
@@ -528,21 +557,31 @@ class _Walk:
             self._reach(now, reached, share)
         ended_at, left = [self.ended], 1.0
         most_put, spent = self.weigher.most_put(), [self.weigher.spent]
+        self.weigher.limit(is_foreseen=bool(most_put))
         while now and left >= LEAST_MASS and len(ended_at) <= MOST_PUT:
             self.ended = 0.0
             after: dict[Point, Mass] = {}
+            self.weigher.begin_question()
+            met, tallies = set[Tally](), {tally_of(point) for point in now}
             for point, mass in now.items():
+                met.add(tally_of(point))
+                self.weigher.put_share = len(met) / len(tallies) / max(1, most_put - len(ended_at))
                 if isinstance(mass, float):
                     self._put(point, mass, after)
                 else:
                     self._put_on_grid(point, mass, after)
             ended_at.append(self.ended)
             spent.append(self.weigher.spent)
-            for shares in zip(*spent[-_LOOKED_BACK:], strict=True):
-                if _foreseen(shares, most_put - len(ended_at) + 1) > _TOO_MUCH:
-                    raise CannotWeigh("it has too many ways to go")
             now = {point: mass for point, mass in after.items() if total(mass) > LEAST_SHARE}
-            left = sum(map(total, now.values()))
+            before, left = left, sum(map(total, now.values()))
+            further = most_put - len(ended_at) + 1
+            if not most_put:
+                is_steady = len(spent) >= _LOOKED_BACK and not _grows(spent)
+                self.weigher.limit(is_foreseen=is_steady)
+                further = _questions_left(before, left, len(ended_at)) if is_steady else 0
+            for shares in zip(*spent[-_LOOKED_BACK:], strict=True):
+                if _foreseen(shares, further) > _TOO_MUCH:
+                    raise CannotWeigh("it has too many ways to go")
         summed = {end: sum(sorted(shares)) for end, shares in self.ends.items()}
         return Weighed(summed, ended_at, left if now else 0.0, self.mean_ms)
 
@@ -565,7 +604,7 @@ class _Walk:
             by_grid: dict[tuple[float, ...], list[float]] = {}
             for share, came, spell in laps.laps:
                 if spell.grid not in by_grid:
-                    weigher.follow(len(mass) // 2)
+                    weigher.follow(effort(len(mass), len(spell.grid)))
                     times = together(mass, spell.grid, most + 1)
                     if len(times) > most and len(spell.grid) > 1:
                         times[most] /= 2  # of those at the very deadline one half is in time
@@ -622,8 +661,28 @@ class _Walk:
 _LOOKED_BACK = 4
 """By so many sums of what was spent it is foreseen what will be: their third differences."""
 
+_NEXT_TO_NOTHING = 1e-9
+_FAR_TOO_MUCH = 2
+"""If all who are put a question take as much as the first of them, and that is so many times what
+there is, it is given up at once; less may be, for what comes of a tally is worked out once."""
+
 _TOO_MUCH = 1.1
 """What is foreseen to take so many times what there is, is given up at once."""
+
+
+def _grows(spent: Sequence[tuple[float, float]]) -> bool:
+    """Whether the last question took more than the one before."""
+    first, second, last = (followed for followed, _ in spent[-3:])
+    return last - second > second - first + _NEXT_TO_NOTHING
+
+
+def _questions_left(before: float, left: float, put: int) -> int:
+    """How many questions are put until next to nobody is left, if as large a share as at the
+    last one leaves at each."""
+    most = MOST_PUT - put
+    if not 0 < left < before:
+        return most if left else 0
+    return min(most, ceil(log(LEAST_MASS / left) / log(left / before)))
 
 
 def _foreseen(spent: Sequence[float], further: int) -> float:
