@@ -34,7 +34,7 @@ from dicetrail.core import (
     table,
 )
 from dicetrail.core.document import Phrase, Wording
-from dicetrail.core.play import CueShown, Finish, Listen, Result
+from dicetrail.core.play import CueShown, Finish, Listen, Result, said_of
 
 _LOOK_EVERY = 0.1
 
@@ -263,30 +263,11 @@ def _asked(view: Table, wording: Wording) -> Iterator[Line | Card]:
         if question.hint:
             yield _line(wording.say(Phrase.HINT_IS, hint=question.hint))
     if feedback is not None:
-        if feedback.result is Result.UNREADABLE:
-            said = wording.say(Phrase.UNREADABLE, why=feedback.why)
-        elif feedback.is_own:
-            said = feedback.says
-        else:
-            said = f"{wording.say(_HEADLINES[feedback.result])} {feedback.why}"
+        said, *more = said_of(feedback, wording)
         yield Line((_MARKS.get(feedback.result, (Tone.TOLD, "·")), (Tone.PLAIN, f" {said}")))
-        if feedback.says and not feedback.is_own:
-            yield _line(f"  {feedback.says}")
-        if feedback.answer and not feedback.is_own:
-            yield _line(f"  {wording.say(Phrase.IT_IS, answer=feedback.answer)}")
-        if feedback.note:
-            yield _line(f"  {feedback.note}")
+        for words in (*more, *([feedback.note] if feedback.note else [])):
+            yield _line(f"  {words}")
 
-
-_HEADLINES = {
-    Result.RIGHT: Phrase.RIGHT,
-    Result.CLOSE: Phrase.CLOSE,
-    Result.WRONG: Phrase.WRONG,
-    Result.LATE: Phrase.LATE,
-    Result.PASSED: Phrase.WAS_PASSED,
-    Result.HIT: Phrase.HIT,
-    Result.MISS: Phrase.MISS,
-}
 
 _GOOD, _BAD = (Tone.GOOD, "✓"), (Tone.BAD, "✗")
 _MARKS: dict[Result, Piece] = {

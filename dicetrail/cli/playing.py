@@ -67,6 +67,9 @@ def _all_hold(program: Program, runs: Sequence[KeptRun]) -> bool:
             changed += 1
             console.print(f"[red]changed[/red] {escape(run.name)}, step {held.step}, {held.stop}")
             console.print(f"  {escape(held.what)}")
+            for other in held.said:
+                if other.words != held.what:
+                    console.print(f"  step {other.step}: {escape(other.words)}")
     console.print(f"{len(runs) - changed} of {counted(len(runs), 'kept run')} hold.")
     return not changed
 

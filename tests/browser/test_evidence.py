@@ -78,7 +78,7 @@ class TestEvidence(BrowserTest):
         self.sees("1 of 1 run hold in version 2.")
         self.button("Keep the ready runs").click()
         self.sees("10 of 10 runs hold")
-        self.found("//button[@aria-label='Rename one life gone']", "rename").click()
+        self.found("//button[@aria-label='Change one life gone']", "rename").click()
         self.fill("Name", "a life gone")
         self.button("Save").click()
         self.found("//button[@aria-label='Let go of a life gone']", "let go").click()

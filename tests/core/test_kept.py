@@ -3,10 +3,25 @@
 import random
 import unittest
 from dataclasses import replace
+from itertools import combinations
 
-from dicetrail.core import Ask, Draw, Ending, Game, Kind, Pack, Question, Round, build
+from dicetrail.core import (
+    Ask,
+    Cue,
+    Details,
+    Draw,
+    Ending,
+    Game,
+    Kind,
+    Occasion,
+    Pack,
+    Question,
+    Round,
+    build,
+)
 from dicetrail.core.foresight import (
     KeptRun,
+    Seen,
     compared,
     kept_run,
     knobs_of,
@@ -62,7 +77,7 @@ class TestKeptRuns(unittest.TestCase):
             walk = list(walked(program, scouts, seed))
             inputs = [given for _, given in walk if given is not None][:60]
             names = walk[0][0].players
-            kept = kept_run(program, "a run", seed, inputs, names)
+            kept = kept_run(program, "a run", seed, inputs, names, minds=())
             self.assertTrue(played_again(program, kept).holds)
             self.assertEqual(KEPT_FORM.validate_json(KEPT_FORM.dump_json(kept)), kept)
             for knob in knobs_of(program.game, False)[:6]:
@@ -95,6 +110,44 @@ class TestKeptRuns(unittest.TestCase):
         self.assertIn("score 0 → 2", told.what)
         shorter = replace(GAME, rounds=(replace(GAME.rounds[0], ask=Ask(seconds=10)),))
         self.assertFalse(played_again(made(shorter), kept).holds)
+
+    def test_every_word_that_is_minded_holds_and_each_difference_is_told_with_both_texts(self):
+        """Over the product of what can be said otherwise and of what is minded."""
+        question = Question(
+            "0?", ("yes",), ("no",), details=Details(note="Dig.", when_right="Fine!")
+        )
+        cues = (Cue("dug", (Occasion.RIGHT,), words="You dug."),)
+        script = "score = 0\nlives = 3\ndef right():\n    score += 1\n"
+        pack = Pack("P", (question,))
+        game = replace(GAME, cues=cues, script=script, endings=(Ending("Rest", "Good."),))
+
+        def made_of(game, question=question):
+            return build(game, {"p": replace(pack, questions=(question,))}, recall={})
+
+        def noted(**said):
+            return made_of(game, replace(question, details=replace(question.details, **said)))
+
+        changed = {
+            Seen.COUNTERS: (made_of(replace(game, script=script.replace("3", "4"))), "lives 4"),
+            Seen.VERDICT: (noted(when_right="Well!"), "Well!"),
+            Seen.NOTE: (noted(note="Rake."), "Rake."),
+            Seen.CUE: (made_of(replace(game, cues=(replace(cues[0], words="Dug!"),))), "Dug!"),
+            Seen.ENDING: (made_of(replace(game, endings=(Ending("Rest", "Nice."),))), "Nice."),
+        }
+        inputs = [Input(Begin(), 0), Input(Answer("yes"), 900), Input(Continue(), 1800)]
+        for minds in (subset for n in range(6) for subset in combinations(Seen, n)):
+            kept = kept_run(made_of(game), "a run", 3, inputs, minds=minds)
+            self.assertTrue(played_again(made_of(game), kept).holds)
+            self.assertEqual(KEPT_FORM.validate_json(KEPT_FORM.dump_json(kept)), kept)
+            for seen, (program, now) in changed.items():
+                told = played_again(program, kept)
+                footprints = compared(kept.steps, kept_run(program, "", 3, inputs).steps)
+                self.assertEqual(told.holds, footprints.holds and seen not in minds, told.what)
+                self.assertEqual({one.seen for one in told.said}, {seen} & {*minds}, told.said)
+                for one in told.said:
+                    self.assertIn(now, one.now)
+                    self.assertNotIn(now, one.was)
+                    self.assertTrue(one.was in one.words and one.now in one.words)
 
     def test_fewer_players_than_a_kept_run_needs_is_a_difference(self):
         two = replace(GAME, opening=replace(GAME.opening, most_players=2))

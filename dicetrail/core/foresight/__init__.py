@@ -34,12 +34,14 @@ from dicetrail.core.foresight.kept import (
     Held,
     KeptRun,
     compared,
+    kept_anew,
     kept_run,
     played_again,
     ready_runs,
 )
 from dicetrail.core.foresight.lengths import Lengths
 from dicetrail.core.foresight.likeness import LIKE_THOSE, like_those
+from dicetrail.core.foresight.pages import Otherwise, PageWords, Seen
 from dicetrail.core.foresight.playing import played, walked
 from dicetrail.core.foresight.scouts import SCOUTS, Habit, Own, Scout, scout_named
 from dicetrail.core.foresight.sightings import Playthrough, Sighting, Try, playthrough, sightings
@@ -75,13 +77,16 @@ __all__ = [
     "Knob",
     "Lengths",
     "Of",
+    "Otherwise",
     "Own",
+    "PageWords",
     "Picked",
     "Played",
     "Playthrough",
     "QuestionEvidence",
     "Says",
     "Scout",
+    "Seen",
     "Share",
     "Sighting",
     "Sort",
@@ -102,6 +107,7 @@ __all__ = [
     "forecast",
     "foreseen",
     "is_counted",
+    "kept_anew",
     "kept_run",
     "knobs_of",
     "like_those",

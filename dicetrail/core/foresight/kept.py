@@ -1,7 +1,8 @@
 """Runs that are kept together with what they led to, to be played again after every change.
 
-What a run led to are its footprints, step by step. Played again by the game as it is then, the
-run still holds if every footprint is as it was; else the first that differs tells what changed.
+What a run led to are its footprints, step by step, and what the pages said. Played again by the
+game as it is then, the run still holds if every footprint is as it was, and every word that its
+maker minds; else the first that differs tells what changed.
 """
 
 import re
@@ -10,6 +11,7 @@ from dataclasses import dataclass, replace
 from itertools import chain, cycle, repeat, zip_longest
 
 from dicetrail.core.document import Number
+from dicetrail.core.foresight.pages import Otherwise, PageWords, Seen, differences, pages_of
 from dicetrail.core.foresight.playing import names_for
 from dicetrail.core.foresight.scouts import Scout
 from dicetrail.core.foresight.witness import Witness, witnesses
@@ -56,6 +58,10 @@ class KeptRun:
     """Why it is kept."""
     best: Number | None = None
     """What was to be beaten in it, as the run was told."""
+    pages: tuple[PageWords, ...] = ()
+    """What the pages said at the start, and after each input; empty in a run kept without."""
+    minds: tuple[Seen, ...] = tuple(Seen)
+    """The parts of it that must stay as they were."""
 
     def with_packs(self, names: Mapping[str, str]) -> "KeptRun":
         """The run of a game whose packs have other identifiers, by those they had."""
@@ -84,6 +90,8 @@ class Held:
     """The stop of the trail where it differs."""
     what: str = ""
     """What differs, in words."""
+    said: tuple[Otherwise, ...] = ()
+    """Everything that the pages say otherwise, as far as it is minded."""
 
 
 def kept_run(
@@ -94,10 +102,19 @@ def kept_run(
     players: Sequence[str] = ("Player",),
     why: str = "",
     best: Number | None = None,
+    minds: Sequence[Seen] = tuple(Seen),
 ) -> KeptRun:
     """A run with what it leads to now. Raises ValueError unless so many can play."""
     moments = replay(recalling(program), dice, players, inputs, best=best)
-    return KeptRun(name, dice, tuple(players), tuple(inputs), _steps(moments), why, best)
+    steps, pages = _steps(moments), pages_of(program, moments)
+    return KeptRun(name, dice, tuple(players), tuple(inputs), steps, why, best, pages, tuple(minds))
+
+
+def kept_anew(program: Program, old: KeptRun) -> KeptRun:
+    """A kept run with what it leads to now. Raises ValueError unless so many can play."""
+    return kept_run(
+        program, old.name, old.dice, old.inputs, old.players, old.why, old.best, old.minds
+    )
 
 
 def played_again(program: Program, kept: KeptRun) -> Held:
@@ -106,7 +123,15 @@ def played_again(program: Program, kept: KeptRun) -> Held:
     if refused is not None:
         return Held(False, step=0, stop=Stop.OPEN, what=refused)
     moments = replay(recalling(program), kept.dice, kept.players, kept.inputs, best=kept.best)
-    return compared(kept.steps, _steps(moments))
+    held = compared(kept.steps, _steps(moments))
+    if not kept.pages or not kept.minds:
+        return held
+    said = tuple(differences(kept.pages, pages_of(program, moments), kept.minds))
+    if not held.holds or not said:
+        return replace(held, said=said)
+    first, steps = said[0], _steps(moments)
+    # No footprint of the step is marked: what differs is beside them.
+    return Held(False, steps, first.step, len(steps[first.step]), first.stop, first.words, said)
 
 
 def compared(before: Steps, now: Steps) -> Held:

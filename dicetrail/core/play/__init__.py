@@ -42,6 +42,7 @@ from dicetrail.core.play.program import (
     round_of,
     sample_verdicts,
 )
+from dicetrail.core.play.saying import said_of
 from dicetrail.core.play.state import (
     Action,
     Answer,
@@ -135,6 +136,7 @@ __all__ = [
     "recalling",
     "replay",
     "round_of",
+    "said_of",
     "sample_verdicts",
     "seen_again",
     "start",

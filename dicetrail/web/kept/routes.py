@@ -9,7 +9,7 @@ from starlette.concurrency import run_in_threadpool
 
 from dicetrail.core import Input, Problem
 from dicetrail.core.draw import name_of_dice
-from dicetrail.core.foresight import Held, KeptRun, kept_run, played_again
+from dicetrail.core.foresight import Held, KeptRun, kept_anew, kept_run, played_again
 from dicetrail.core.workbench import changes_between
 from dicetrail.files import MOST_KEPT
 from dicetrail.scouting import Subject, make_ready_runs, play_again
@@ -21,7 +21,15 @@ from dicetrail.store.runs import get_run
 from dicetrail.web.context import Now, SharedShelf
 from dicetrail.web.foresight.routes import beside, subject_of
 from dicetrail.web.games.routes import newest_program
-from dicetrail.web.kept.shapes import Compared, HeldCard, HeldView, KeptCard, KeptChange, NewKept
+from dicetrail.web.kept.shapes import (
+    Compared,
+    HeldCard,
+    HeldView,
+    KeptCard,
+    KeptChange,
+    NewKept,
+    OtherwiseSaid,
+)
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.wire.bodies import Router
 from dicetrail.web.wire.errors import Unfit
@@ -52,7 +60,7 @@ def keep(game_id: str, new: NewKept, shelf: SharedShelf, now: Now) -> KeptCard:
             players = tuple(f"Player {number}" for number, _ in enumerate(players, 1))
     try:
         name, why = new.name.strip(), new.why.strip()
-        run = kept_run(program, name, played.dice, inputs, players, why, played.best)
+        run = kept_run(program, name, played.dice, inputs, players, why, played.best, new.minds)
     except ValueError as refused:
         mend = "keep a run of as many players as the game takes"
         raise Unfit(Problem("run_id", str(refused), mend)) from None
@@ -92,7 +100,14 @@ async def show_held(game_id: str, shelf: SharedShelf) -> HeldView:
     subject = await run_in_threadpool(subject_of, shelf, game_id)
     held = await _held(shelf, subject, rows)
     cards = (
-        HeldCard(id=row.id, holds=one.holds, what=one.what, stop=one.stop, step=one.step)
+        HeldCard(
+            id=row.id,
+            holds=one.holds,
+            what=one.what,
+            stop=one.stop,
+            step=one.step,
+            said=tuple(OtherwiseSaid(step=other.step, words=other.words) for other in one.said),
+        )
         for row, one in zip(rows, held, strict=True)
     )
     return HeldView(revision=revision, runs=tuple(cards))
@@ -131,10 +146,19 @@ def compare(game_id: str, kept_id: str, shelf: SharedShelf) -> Compared:
 
 @router.put("/{kept_id}")
 def rename(game_id: str, kept_id: str, change: KeptChange, shelf: SharedShelf) -> KeptCard:
-    """Call a kept run otherwise, or say otherwise why it is kept."""
+    """Call a kept run otherwise, say otherwise why it is kept, or what of the pages must stay.
+    A run kept without what pages say is kept with it then, if it holds."""
+    with shelf.database.reading() as session:
+        run = get_kept(session, game_id, kept_id).run
+    pages = run.pages
+    if change.minds and not pages:
+        program = newest_program(shelf, game_id)
+        pages = kept_anew(program, run).pages if played_again(program, run).holds else ()
     with shelf.database.writing() as session:
         row = get_kept(session, game_id, kept_id)
-        run = replace(row.run, name=change.name.strip(), why=change.why.strip())
+        minds = row.run.minds if change.minds is None else change.minds
+        name, why = change.name.strip(), change.why.strip()
+        run = replace(row.run, name=name, why=why, minds=minds, pages=row.run.pages or pages)
         change_kept(row, row.game_revision, run)
         return _card(row)
 
@@ -147,7 +171,7 @@ def accept(game_id: str, kept_id: str, shelf: SharedShelf) -> KeptCard:
         row = get_kept(session, game_id, kept_id)
         old = row.run
         try:
-            run = kept_run(program, old.name, old.dice, old.inputs, old.players, old.why, old.best)
+            run = kept_anew(program, old)
         except ValueError as refused:
             mend = "let more players in at Open, or let this run go"
             raise Unfit(Problem("players", str(refused), mend)) from None
@@ -173,4 +197,6 @@ def _card(row: KeptRow) -> KeptCard:
         dice=name_of_dice(run.dice),
         players=run.players,
         inputs=run.inputs,
+        minds=run.minds,
+        has_pages=bool(run.pages),
     )

@@ -6,7 +6,7 @@ from typing import Annotated
 from pydantic import BaseModel, Field
 
 from dicetrail.core import Input
-from dicetrail.core.foresight import Held
+from dicetrail.core.foresight import Held, Seen
 from dicetrail.core.play import Footprint, Stop
 from dicetrail.web.wire.shapes import DiceName
 
@@ -26,6 +26,17 @@ class KeptCard(BaseModel):
     dice: DiceName
     players: tuple[str, ...]
     inputs: tuple[Input, ...]
+    minds: tuple[Seen, ...]
+    """The parts of what pages say that must stay as they were."""
+    has_pages: bool
+    """Whether what pages said is known; if not, accepting what the run leads to now keeps it."""
+
+
+class OtherwiseSaid(BaseModel):
+    """What a page says otherwise in a step of a kept run, with both texts."""
+
+    step: int
+    words: str
 
 
 class HeldCard(BaseModel):
@@ -36,6 +47,8 @@ class HeldCard(BaseModel):
     what: str
     stop: Stop | None
     step: int | None
+    said: tuple[OtherwiseSaid, ...]
+    """Everything that pages say otherwise."""
 
 
 class HeldView(BaseModel):
@@ -53,13 +66,17 @@ class NewKept(BaseModel):
     why: Why = ""
     steps: Annotated[int | None, Field(ge=0)] = None
     """After so many inputs it ends; None keeps all."""
+    minds: tuple[Seen, ...] = tuple(Seen)
+    """The parts of what pages say that must stay as they are."""
 
 
 class KeptChange(BaseModel):
-    """What a kept run is called, and why it is kept."""
+    """What a kept run is called, why it is kept, and what of the pages must stay."""
 
     name: Name
     why: Why
+    minds: tuple[Seen, ...] | None = None
+    """None leaves it as it is."""
 
 
 class Compared(BaseModel):

@@ -18,7 +18,7 @@ from dicetrail.core.document import (
     fields_within,
     values_within,
 )
-from dicetrail.core.foresight import SCOUTS, Scout
+from dicetrail.core.foresight import SCOUTS, Scout, Seen
 from dicetrail.core.play import ONLY_AT_END, PLACES, phrases_in
 from dicetrail.core.rules import COUNTED, FACTS
 from dicetrail.core.workbench import CUE_SHEETS, NEW_PARTS, READY_LOOKS, CueSheet, ReadyLook
@@ -37,6 +37,7 @@ def _sections() -> Iterator[str]:
         for kind in values_within(part)
         if kind is not Phrase
     }
+    values[Seen.__name__] = Seen
     names = ", ".join(sorted({*NEW_PARTS, *values, "Dress", "Scout"}))
     yield (
         "// Made from the core by `make api`; not to be changed by hand.\n"

@@ -1,5 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, done, given } from "./client";
+import type { Seen } from "./schema";
 
 const at = (gameId: string) => ({ game_id: gameId });
 const one = (gameId: string, keptId: string) => ({ game_id: gameId, kept_id: keptId });
@@ -38,11 +39,11 @@ export function useKeptAnew(gameId: string) {
 }
 
 /** Keeps a run up to a step. */
-export function keepRun(gameId: string, runId: string, name: string, why: string, steps: number) {
+export function keepRun(gameId: string, runId: string, name: string, why: string, steps: number, minds: Seen[]) {
   return given(
     api.POST("/api/games/{game_id}/kept", {
       params: { path: at(gameId) },
-      body: { run_id: runId, name, why, steps },
+      body: { run_id: runId, name, why, steps, minds },
     }),
   );
 }
@@ -51,9 +52,9 @@ export function keepReady(gameId: string) {
   return given(api.POST("/api/games/{game_id}/kept/ready", { params: { path: at(gameId) } }));
 }
 
-export function renameKept(gameId: string, keptId: string, name: string, why: string) {
+export function changeKept(gameId: string, keptId: string, change: { name: string; why: string; minds: Seen[] }) {
   return given(
-    api.PUT("/api/games/{game_id}/kept/{kept_id}", { params: { path: one(gameId, keptId) }, body: { name, why } }),
+    api.PUT("/api/games/{game_id}/kept/{kept_id}", { params: { path: one(gameId, keptId) }, body: change }),
   );
 }
 

@@ -1,5 +1,5 @@
 // Made from the core by `make api`; not to be changed by hand.
-import type { Badge, Best, ChoicesAs, Contents, Corner, Cue, DecimalMark, Density, DrawOrder, Dress, Effect, Ending, Fit, Format, Habit, Holds, ItemList, Kind, Language, Leaves, Lists, ListsAsk, Look, Made, Needs, Occasion, Operator, Order, Pattern, PictureAt, Question, Refill, Reveal, Role, Round, RoundOrder, Scout, Separator, Shows, Sound, Sums, To, Typeface, Wave } from "./schema";
+import type { Badge, Best, ChoicesAs, Contents, Corner, Cue, DecimalMark, Density, DrawOrder, Dress, Effect, Ending, Fit, Format, Habit, Holds, ItemList, Kind, Language, Leaves, Lists, ListsAsk, Look, Made, Needs, Occasion, Operator, Order, Pattern, PictureAt, Question, Refill, Reveal, Role, Round, RoundOrder, Scout, Seen, Separator, Shows, Sound, Sums, To, Typeface, Wave } from "./schema";
 
 /** What a maker adds begins as one of these. */
 
@@ -969,7 +969,7 @@ export const SCOUTS: Scout[] = [
       5
     ],
     "guesses": true,
-    "again": 5,
+    "again": 0,
     "close": 5,
     "passes": 0,
     "hints": 0,
@@ -1311,6 +1311,7 @@ export const VALUES: {
   Role: Value<Role>[];
   Contents: Value<Contents>[];
   Habit: Value<Habit>[];
+  Seen: Value<Seen>[];
 } = {
   "ListsAsk": [{"value": "sort", "label": "Where does an item belong?", "hint": ""}, {"value": "odd one out", "label": "Which is the odd one out?", "hint": ""}],
   "Operator": [{"value": "plus", "label": "+ plus", "hint": ""}, {"value": "minus", "label": "− minus", "hint": ""}, {"value": "times", "label": "× times", "hint": ""}, {"value": "over", "label": "÷ divided by, whole quotients", "hint": ""}],
@@ -1343,6 +1344,7 @@ export const VALUES: {
   "Role": [{"value": "question", "label": "question", "hint": ""}, {"value": "right answer", "label": "right answer", "hint": ""}, {"value": "wrong choice", "label": "wrong choice", "hint": ""}, {"value": "reply", "label": "reply", "hint": ""}, {"value": "option", "label": "option", "hint": ""}, {"value": "options in one cell", "label": "options in one cell", "hint": ""}, {"value": "key", "label": "key", "hint": ""}, {"value": "group", "label": "group", "hint": ""}, {"value": "kind", "label": "kind", "hint": ""}, {"value": "topic", "label": "topic", "hint": ""}, {"value": "level", "label": "level", "hint": ""}, {"value": "worth", "label": "worth", "hint": ""}, {"value": "seconds", "label": "seconds", "hint": ""}, {"value": "hint", "label": "hint", "hint": ""}, {"value": "note", "label": "note", "hint": ""}, {"value": "picture", "label": "picture", "hint": ""}, {"value": "sound", "label": "sound", "hint": ""}, {"value": "narration", "label": "narration", "hint": ""}, {"value": "tolerance", "label": "tolerance", "hint": ""}, {"value": "pinned choice", "label": "pinned choice", "hint": ""}, {"value": "choices are", "label": "choices are", "hint": ""}, {"value": "misses", "label": "misses", "hint": ""}, {"value": "needs", "label": "needs", "hint": ""}, {"value": "said when right", "label": "said when right", "hint": ""}, {"value": "said when wrong", "label": "said when wrong", "hint": ""}, {"value": "fact", "label": "kept", "hint": ""}, {"value": "ignored", "label": "ignored", "hint": ""}],
   "Contents": [{"value": "questions", "label": "Questions", "hint": "each row, or each block of lines, is one"}, {"value": "facts", "label": "Facts", "hint": "a table of which rounds make questions by patterns"}],
   "Habit": [{"value": "first", "label": "The first there is", "hint": ""}, {"value": "any", "label": "Any, each as likely", "hint": ""}],
+  "Seen": [{"value": "counters", "label": "Counters at the start and the end", "hint": ""}, {"value": "verdict", "label": "What is said of an answer", "hint": ""}, {"value": "note", "label": "Notes", "hint": ""}, {"value": "cue", "label": "Words of cues and rules", "hint": ""}, {"value": "ending", "label": "The ending and its verdict", "hint": ""}],
 };
 
 /** The details that are texts, and those that are numbers, in order. */

@@ -725,7 +725,8 @@ export interface paths {
         get: operations["compare_api_games__game_id__kept__kept_id__get"];
         /**
          * Rename
-         * @description Call a kept run otherwise, or say otherwise why it is kept.
+         * @description Call a kept run otherwise, say otherwise why it is kept, or what of the pages must stay.
+         *     A run kept without what pages say is kept with it then, if it holds.
          */
         put: operations["rename_api_games__game_id__kept__kept_id__put"];
         post?: never;
@@ -3619,6 +3620,11 @@ export interface components {
              * @default
              */
             what: string;
+            /**
+             * Said
+             * @default []
+             */
+            said: components["schemas"]["Otherwise"][];
         };
         /**
          * HeldCard
@@ -3634,6 +3640,8 @@ export interface components {
             stop: components["schemas"]["Stop"] | null;
             /** Step */
             step: number | null;
+            /** Said */
+            said: components["schemas"]["OtherwiseSaid"][];
         };
         /**
          * HeldView
@@ -3754,16 +3762,22 @@ export interface components {
             players: string[];
             /** Inputs */
             inputs: components["schemas"]["Input"][];
+            /** Minds */
+            minds: components["schemas"]["Seen"][];
+            /** Has Pages */
+            has_pages: boolean;
         };
         /**
          * KeptChange
-         * @description What a kept run is called, and why it is kept.
+         * @description What a kept run is called, why it is kept, and what of the pages must stay.
          */
         KeptChange: {
             /** Name */
             name: string;
             /** Why */
             why: string;
+            /** Minds */
+            minds?: components["schemas"]["Seen"][] | null;
         };
         /**
          * Key
@@ -4246,6 +4260,17 @@ export interface components {
             why: string;
             /** Steps */
             steps?: number | null;
+            /**
+             * Minds
+             * @default [
+             *       "counters",
+             *       "verdict",
+             *       "note",
+             *       "cue",
+             *       "ending"
+             *     ]
+             */
+            minds: components["schemas"]["Seen"][];
         };
         /**
          * NewPack
@@ -4397,6 +4422,29 @@ export interface components {
          * @enum {string}
          */
         Order: "shuffled" | "written";
+        /**
+         * Otherwise
+         * @description A difference in what pages said: at which step, of what, and both texts.
+         */
+        Otherwise: {
+            /** Step */
+            step: number;
+            seen: components["schemas"]["Seen"];
+            /** Was */
+            was: string;
+            /** Now */
+            now: string;
+        };
+        /**
+         * OtherwiseSaid
+         * @description What a page says otherwise in a step of a kept run, with both texts.
+         */
+        OtherwiseSaid: {
+            /** Step */
+            step: number;
+            /** Words */
+            words: string;
+        };
         /**
          * Outcomes
          * @description What is to be played on the player's behalf.
@@ -5770,6 +5818,12 @@ export interface components {
             name: string;
         };
         /**
+         * Seen
+         * @description A part of what pages say, which a kept run can hold to the word.
+         * @enum {string}
+         */
+        Seen: "counters" | "verdict" | "note" | "cue" | "ending";
+        /**
          * Separator
          * @description What stands between the fields of a row.
          * @enum {string}
@@ -6474,6 +6528,8 @@ export type Of = components['schemas']['Of'];
 export type Opening = components['schemas']['Opening'];
 export type Operator = components['schemas']['Operator'];
 export type Order = components['schemas']['Order'];
+export type Otherwise = components['schemas']['Otherwise'];
+export type OtherwiseSaid = components['schemas']['OtherwiseSaid'];
 export type Outcomes = components['schemas']['Outcomes'];
 export type Own = components['schemas']['Own'];
 export type OwnPhrase = components['schemas']['OwnPhrase'];
@@ -6544,6 +6600,7 @@ export type ScriptName = components['schemas']['ScriptName'];
 export type ScriptNames = components['schemas']['ScriptNames'];
 export type ScriptRecipe = components['schemas']['ScriptRecipe'];
 export type ScriptWay = components['schemas']['ScriptWay'];
+export type Seen = components['schemas']['Seen'];
 export type Separator = components['schemas']['Separator'];
 export type Severity = components['schemas']['Severity'];
 export type Share = components['schemas']['Share'];

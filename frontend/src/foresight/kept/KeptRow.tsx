@@ -2,13 +2,14 @@ import { useMutation } from "@tanstack/react-query";
 import { Check, Pencil, Trash2, X } from "lucide-react";
 import { useState } from "react";
 import { Link } from "react-router";
-import { acceptKept, letGo, renameKept } from "../../api/kept";
+import { acceptKept, changeKept, letGo } from "../../api/kept";
 import type { GameView, HeldCard, KeptCard } from "../../api/schema";
 import { Button } from "../../ui/Button";
 import { TextField } from "../../ui/fields";
 import { ErrorNotice } from "../../ui/Notice";
 import { stopName, stopPath } from "../../app/stops";
 import { useOpened } from "../useOpened";
+import { Minds } from "../../app/Minds";
 
 type KeptRowProps = {
   game: GameView;
@@ -39,7 +40,7 @@ export function KeptRow({ game, run, held, onCompare, onChanged }: KeptRowProps)
           </span>
         )}
         <Button onClick={() => open(run)}>Play it at the table</Button>
-        <Button look="quiet" className="px-2" aria-label={`Rename ${run.name}`} onClick={() => setIsNaming(!isNaming)}>
+        <Button look="quiet" className="px-2" aria-label={`Change ${run.name}`} title="Name, why it is kept, and what it holds" onClick={() => setIsNaming(!isNaming)}>
           <Pencil aria-hidden />
         </Button>
         <Button look="quiet" className="px-2" aria-label={`Let go of ${run.name}`} disabled={remove.isPending} onClick={() => remove.mutate()}>
@@ -62,30 +63,54 @@ export function KeptRow({ game, run, held, onCompare, onChanged }: KeptRowProps)
           )}
         </div>
       )}
+      {held && held.said.some(({ words }) => words !== held.what) && <Said said={held.said} />}
       {isNaming && <Naming game={game} run={run} onDone={() => void onChanged().then(() => setIsNaming(false))} />}
       {failure && <ErrorNotice error={failure} />}
     </li>
   );
 }
 
+/** Everything that pages say otherwise, each with both texts. */
+function Said({ said }: { said: HeldCard["said"] }) {
+  return (
+    <details className="mt-1 pl-4">
+      <summary className="cursor-pointer text-sky underline">What pages say otherwise ({said.length})</summary>
+      <ul className="max-h-60 list-disc overflow-auto pl-6">
+        {said.map(({ step, words }, at) => (
+          // Differences have no identity but their place.
+          <li key={at} className="break-words">
+            Step {step + 1}: {words}
+          </li>
+        ))}
+      </ul>
+    </details>
+  );
+}
+
 function Naming({ game, run, onDone }: { game: GameView; run: KeptCard; onDone: () => void }) {
   const [name, setName] = useState(run.name);
   const [why, setWhy] = useState(run.why);
-  const rename = useMutation({ mutationFn: () => renameKept(game.id, run.id, name.trim(), why.trim()), onSuccess: onDone });
+  const [minds, setMinds] = useState(run.minds);
+  const change = useMutation({
+    mutationFn: () => changeKept(game.id, run.id, { name: name.trim(), why: why.trim(), minds }),
+    onSuccess: onDone,
+  });
   return (
     <form
       className="mt-2 flex flex-wrap items-end gap-3"
       onSubmit={(event) => {
         event.preventDefault();
-        if (name.trim()) rename.mutate();
+        if (name.trim()) change.mutate();
       }}
     >
       <TextField label="Name" value={name} maxLength={80} onChange={setName} />
       <TextField label="Why it is kept" value={why} className="min-w-64 flex-1" onChange={setWhy} />
-      <Button type="submit" disabled={!name.trim() || rename.isPending}>
+      <Minds minds={minds} onChange={setMinds} />
+      {!run.has_pages && <p className="w-full text-sm text-soft">It was kept without the words of its pages: if it holds, saving keeps those of now.</p>}
+      <Button type="submit" disabled={!name.trim() || change.isPending}>
         Save
       </Button>
-      {rename.error && <ErrorNotice error={rename.error} />}
+      {change.error && <ErrorNotice error={change.error} />}
     </form>
   );
 }

@@ -3,6 +3,8 @@ import { Bookmark } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import { keepRun, useKeptAnew } from "../../api/kept";
+import { VALUES } from "../../api/parts";
+import { Minds } from "../../app/Minds";
 import { Button } from "../../ui/Button";
 import { TextField } from "../../ui/fields";
 import { ErrorNotice } from "../../ui/Notice";
@@ -14,9 +16,10 @@ export function KeepRun({ gameId, runId, steps }: KeepRunProps) {
   const [isOpen, setIsOpen] = useState(false);
   const [name, setName] = useState("");
   const [why, setWhy] = useState("");
+  const [minds, setMinds] = useState(VALUES.Seen.map(({ value }) => value));
   const anew = useKeptAnew(gameId);
   const keep = useMutation({
-    mutationFn: () => keepRun(gameId, runId ?? "", name.trim(), why.trim(), steps),
+    mutationFn: () => keepRun(gameId, runId ?? "", name.trim(), why.trim(), steps, minds),
     onSuccess: () => {
       setIsOpen(false);
       setName("");
@@ -49,6 +52,7 @@ export function KeepRun({ gameId, runId, steps }: KeepRunProps) {
             <p className="text-soft">As far as the step shown. After every change it is played again and compared.</p>
             <TextField label="Name" value={name} maxLength={80} onChange={setName} />
             <TextField label="Why it is kept" value={why} onChange={setWhy} />
+            <Minds minds={minds} onChange={setMinds} />
             {keep.error && <ErrorNotice error={keep.error} />}
             <Button type="submit" look="main" disabled={!name.trim() || keep.isPending}>
               Keep it

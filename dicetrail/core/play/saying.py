@@ -1,0 +1,33 @@
+"""What is said of an answer, in the words of the game, wherever it is shown."""
+
+from collections.abc import Iterator
+
+from dicetrail.core.document import Phrase, Wording
+from dicetrail.core.play.footprints import Result
+from dicetrail.core.play.table import Feedback
+
+HEADLINES = {
+    Result.RIGHT: Phrase.RIGHT,
+    Result.CLOSE: Phrase.CLOSE,
+    Result.WRONG: Phrase.WRONG,
+    Result.LATE: Phrase.LATE,
+    Result.PASSED: Phrase.WAS_PASSED,
+    Result.HIT: Phrase.HIT,
+    Result.MISS: Phrase.MISS,
+}
+
+
+def said_of(feedback: Feedback, wording: Wording) -> Iterator[str]:
+    """What came of an answer, line by line, without the note. The maker's own words stand in
+    place of the rest, or after it."""
+    if feedback.result is Result.UNREADABLE:
+        yield wording.say(Phrase.UNREADABLE, why=feedback.why)
+    elif feedback.is_own:
+        yield feedback.says
+        return
+    else:
+        yield f"{wording.say(HEADLINES[feedback.result])} {feedback.why}"
+    if feedback.says:
+        yield feedback.says
+    if feedback.answer:
+        yield wording.say(Phrase.IT_IS, answer=feedback.answer)
