@@ -15,7 +15,7 @@ from sqlalchemy import Select, bindparam, func, select
 from sqlalchemy.orm import InstrumentedAttribute, Session
 
 from dicetrail.core import Facts, Pack, PackEdit
-from dicetrail.core.survey import Edits, FactsEdit, edited
+from dicetrail.core.survey import Edits, FactsEdit, edited, rebased
 from dicetrail.store.errors import NotFound, StaleRevision
 from dicetrail.store.models import PackQuestions, PackRevision, PackRow, PackSource
 from dicetrail.store.names import identifier
@@ -119,11 +119,22 @@ class About:
 def describe_pack(
     session: Session, pack_id: str, saved_on: int, about: About, now: datetime
 ) -> KeptPack:
-    """Keep a revision that is called and described so. Raises NotFound and StaleRevision."""
-    newest = pack_saved(session, pack_id, saved_on)
+    """Keep a revision that is called and described so.
+
+    Raises NotFound, and StaleRevision if it was described otherwise since.
+    """
+    newest = newest_pack(session, pack_id)
+    if newest.number != saved_on and _about(pack_revision(session, pack_id, saved_on)) != _about(
+        newest
+    ):
+        raise StaleRevision("pack", saved_on, newest.number)
     revision = _following(newest, newest.question_count, now)
     revision.title, revision.tags, revision.words = about.title, about.tags, about.words
     return _added(session, revision)
+
+
+def _about(pack: KeptPack) -> About:
+    return About(pack.title, pack.tags, pack.words)
 
 
 def delete_pack(session: Session, pack_id: str, now: datetime | None) -> None:
@@ -201,12 +212,43 @@ def pack_revision(session: Session, pack_id: str, number: int) -> KeptPack:
     return _whole(session, _row(session, pack_id, number))
 
 
-def kept_already(session: Session, pack_id: str, saved_on: int, edits: Edits) -> KeptPack | None:
-    """The newest revision, if it is the one after `saved_on` and was made by these very edits:
-    whoever sends them again has not heard that they were kept. Raises NotFound."""
+@dataclass(frozen=True, slots=True)
+class Since:
+    """How edits stand to what was saved since the revision they were made on."""
+
+    newest: KeptPack
+    edits: Edits
+    """They, as they are made of the newest revision."""
+    unseen: Edits
+    """What was changed since, as it is made after them."""
+    is_kept: bool = False
+    """Whether they are in the newest revision already."""
+
+
+def edits_since(
+    session: Session, pack_id: str, saved_on: int, edits: Edits, *, may_be_kept: bool = False
+) -> Since:
+    """How edits stand to what was saved since a revision. Whoever sends them again because no
+    answer came does not know whether they were kept: then one of these revisions has them.
+
+    Raises NotFound, and StaleRevision where both change the same rows or a revision since is all
+    new.
+    """
     newest = newest_pack(session, pack_id)
-    is_so = newest.number == saved_on + 1 and edits_of(session, pack_id, newest.number) == edits
-    return newest if is_so and edits else None
+    unseen: Edits = ()
+    is_kept = False
+    for number in range(saved_on + 1, newest.number + 1):
+        theirs = edits_of(session, pack_id, number)
+        if may_be_kept and edits and theirs == edits and not is_kept:
+            is_kept = True
+            continue
+        both = None if theirs is None else rebased(() if is_kept else edits, theirs)
+        if both is None:
+            raise StaleRevision("pack", saved_on, newest.number)
+        if not is_kept:
+            edits = both[0]
+        unseen = cast("Edits", (*unseen, *both[1]))
+    return Since(newest, edits, unseen, is_kept)
 
 
 def edits_of(session: Session, pack_id: str, number: int) -> Edits | None:

@@ -2,6 +2,7 @@
 
 import json
 import os
+import time
 import unittest
 from pathlib import Path
 from tempfile import TemporaryDirectory
@@ -19,7 +20,7 @@ from selenium.webdriver.support.ui import Select, WebDriverWait
 from tests.server import Server
 from tests.web.demo import demo_store
 
-PATIENCE = float(os.environ.get("PATIENCE", "60"))
+PATIENCE = float(os.environ.get("PATIENCE", "120"))
 """So many seconds something is waited for; fewer find a fault sooner."""
 AXE = Path("frontend/node_modules/axe-core/axe.min.js").read_text("utf-8")
 OPTIONS = (
@@ -65,19 +66,29 @@ class Found:
     """Something on the page, found anew for every gesture, for the page may be drawn anew
     between finding and pressing."""
 
-    def __init__(self, test, xpath, name):
-        self.test, self.xpath, self.name = test, xpath, name
-        test.found(xpath, name)
+    def __init__(self, test, by, path, name):
+        self.test, self.by, self.path, self.name = test, by, path, name
+        self.now()
+
+    def now(self):
+        return self.test.found(self.path, self.name, self.by)
 
     def click(self):
+        """Press it once it stands still: a press while the page moves lands beside it."""
+
         def is_clicked():
-            self.test.found(self.xpath, self.name).click()
-            return True
+            found = self.now()
+            was = found.rect
+            time.sleep(0.03)
+            if found.rect == was:
+                found.click()
+                return True
+            return False
 
         self.test.wait(is_clicked, self.name)
 
     def __getattr__(self, name):
-        return getattr(self.test.found(self.xpath, self.name), name)
+        return getattr(self.now(), name)
 
 
 class BrowserTest(unittest.TestCase):
@@ -109,13 +120,17 @@ class BrowserTest(unittest.TestCase):
     def one(self, css):
         return self.wait(lambda: next(iter(self.all(css)), None), css)
 
-    def found(self, xpath, name):
-        return self.wait(lambda: next(iter(self.driver.find_elements(By.XPATH, xpath)), None), name)
+    def found(self, path, name, by=By.XPATH):
+        return self.wait(lambda: next(iter(self.driver.find_elements(by, path)), None), name)
+
+    def at(self, css):
+        """What stands there, to be pressed."""
+        return Found(self, By.CSS_SELECTOR, css, css)
 
     def button(self, words):
         """The button or link whose name begins with these words."""
         begins = f"starts-with(normalize-space(.), '{words}')"
-        return Found(self, f"//*[self::button or self::a][{begins}]", words)
+        return Found(self, By.XPATH, f"//*[self::button or self::a][{begins}]", words)
 
     def field(self, label):
         """The field with this label, written beside it or on it."""

@@ -93,7 +93,7 @@ class Shots(BrowserTest):
         self.shot("play")
         resize(self.driver, 360, 740)
         self.open("/play/harvest-table")
-        self.one("[data-next]").click()
+        self.at("[data-next]").click()
         self.one("#prompt[data-next]")
         self.press("b")
         self.button("تابع")

@@ -39,7 +39,7 @@ class TestBenches(BrowserTest):
         first = self.server.http.get("/api/packs/harvest-supper-questions").json()["questions"][0]
         self.wait(lambda: self.prompt() == first["prompt"], "the first question")
         self.button("Ask").click()
-        self.one(f"{BENCH} [role=radio][value=written]").click()
+        self.at(f"{BENCH} [role=radio][value=written]").click()
         self.sees("The right answer always stands at A")
         self.button("1 warning").click()
         self.sees("the right answer always stands at A")
@@ -59,7 +59,7 @@ class TestBenches(BrowserTest):
         self.assertEqual(self.all("[aria-label='Found by the survey']"), [])
         self.fill("Tries for a question", "2")
         self.wait(lambda: "Keep within" not in self.text(), "no fault left")
-        self.one(f"{BENCH} [role=radio][value=written]").click()
+        self.at(f"{BENCH} [role=radio][value=written]").click()
         self.sees("The right answer always stands at A", f"{BENCH} [role=alert]")
 
     def test_ways_to_answer_that_are_switched_off_are_gone_from_the_table(self):
@@ -83,13 +83,13 @@ class TestBenches(BrowserTest):
     def test_endings_are_added_ordered_and_removed_and_gaps_are_shown(self):
         self.open(f"{self.page}/end?dice=5")
         self.sees("1 All right", BENCH)
-        self.one("button[aria-label='Remove A start']").click()
+        self.at("button[aria-label='Remove A start']").click()
         self.sees("No ending", f"{BENCH} figure")
         self.sees("0 to 4", f"{BENCH} figure")
         self.sees("no ending fits the scores 0, 1, 2, 3 and 1 more", TABLE)
         self.button("Add an ending").click()
         self.sees("3 New ending", f"{BENCH} figure")
-        self.one("button[aria-label='Move New ending up']").click()
+        self.at("button[aria-label='Move New ending up']").click()
         self.sees("2 New ending", f"{BENCH} figure")
         self.button("1 warning").click()
         self.sees("no run can reach “Well done”")
@@ -138,7 +138,7 @@ class TestBenches(BrowserTest):
         self.button("Branch here").click()
         self.wait(lambda: self.driver.current_url != branched, "a run of its own")
         self.sees("step 5 of 5")
-        self.one(f"{group} [aria-label='More ways to play on']").click()
+        self.at(f"{group} [aria-label='More ways to play on']").click()
         self.button("All wrong, to the end").click()
         self.sees("2 of 10 right, 20 %", TABLE)
         ended = self.driver.current_url
@@ -162,7 +162,7 @@ class TestBenches(BrowserTest):
         self.open(f"{self.page}/end?dice=5")
         self.button("Add an ending").click()
         for _ in range(3):
-            self.one("button[aria-label='Move New ending up']").click()
+            self.at("button[aria-label='Move New ending up']").click()
         self.choose("Counts", "lives")
         self.fill("At most", "0")
         self.field("At once").click()
@@ -172,7 +172,7 @@ class TestBenches(BrowserTest):
         self.begin()
         self.command("p")
         self.sees("Lives 2", TABLE)
-        self.one("button[aria-label='Let the clock run']").click()
+        self.at("button[aria-label='Let the clock run']").click()
         self.sees("Too late.", TABLE)
         self.button("Go on").click()
         self.sees("Question 2 of", TABLE)
@@ -184,7 +184,7 @@ class TestBenches(BrowserTest):
 
     def test_a_picture_brought_to_a_question_is_shown_with_it(self):
         self.open("/pack/harvest-supper-questions")
-        self.one("input[aria-label='Question, row 3']").click()
+        self.at("input[aria-label='Question, row 3']").click()
         self.sees("Question 3", "aside")
         self.one("aside input[type=file]").send_keys(self.write("bean.png", png()))
         drawn = "return document.querySelector('aside img')?.naturalWidth ?? 0"
@@ -265,7 +265,7 @@ class TestRoom(BrowserTest):
         between = self.one("[role=separator][aria-label='Width of the bench']")
         between.send_keys(*[Keys.ARROW_LEFT] * 3)
         self.wait(lambda: self.width(bench) < before - 30, "a narrower bench")
-        self.one("h2#bench").click()
+        self.at("h2#bench").click()
         self.command("f")
         self.one("section[aria-labelledby=footprints]")
         narrow, short = self.width(bench), self.height(bench)
@@ -275,7 +275,7 @@ class TestRoom(BrowserTest):
         self.one("section[aria-labelledby=footprints]")
         self.wait(lambda: abs(self.width(bench) - narrow) < 3, "the panes as they were left")
         self.assert_accessible()
-        self.one("h2#bench").click()
+        self.at("h2#bench").click()
         self.command("f")
         self.wait(lambda: not self.all("section[aria-labelledby=footprints]"), "them folded")
 
@@ -362,7 +362,7 @@ class TestGrips(BrowserTest):
         self.open(f"/game/{name}/score?dice=5")
         self.found("//summary[starts-with(., 'Recipes')]", "the recipes").click()
         before = self.document(name)["script"]
-        self.one("button[aria-label='Put this in: Quick is worth more']").click()
+        self.at("button[aria-label='Put this in: Quick is worth more']").click()
         self.wait(lambda: "worth + seconds_left" in self.document(name)["script"], "it put in")
         lines = iter(self.document(name)["script"].splitlines())
         self.assertTrue(all(line in lines for line in before.splitlines() if line))

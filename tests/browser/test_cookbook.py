@@ -62,7 +62,7 @@ class TestCookbook(BrowserTest):
             self.presses += 2
             self.found(f"//option[.='{recipe}']", recipe).click()
         self.presses += 1
-        self.one("form button[type=submit]").click()
+        self.at("form button[type=submit]").click()
         self.wait(lambda: "/game/" in self.driver.current_url, "the workbench")
 
     def paste(self, text):
@@ -125,7 +125,7 @@ class TestCookbook(BrowserTest):
         while len(self.all(f"{BENCH} button[aria-label^='Remove ']")) > 1:
             before = len(self.all(f"{BENCH} button[aria-label^='Remove ']"))
             self.presses += 1
-            self.one(f"{BENCH} button[aria-label^='Remove ']").click()
+            self.at(f"{BENCH} button[aria-label^='Remove ']").click()
             self.wait(
                 lambda n=before: len(self.all(f"{BENCH} button[aria-label^='Remove ']")) < n,
                 "an ending less",
@@ -134,7 +134,7 @@ class TestCookbook(BrowserTest):
         self.write_nth(1, "Verdict", verdict)
 
     def play_all(self, words, ending):
-        self.one("[aria-label='More ways to play on']").click()
+        self.at("[aria-label='More ways to play on']").click()
         self.button(words).click()
         self.press(Keys.ESCAPE)
         self.sees(ending, TABLE)
@@ -253,12 +253,12 @@ class TestCookbook(BrowserTest):
             self.one(f"button[aria-label='Remove {title}']")
         self.presses += 1
         for _ in range(4):
-            self.one("button[aria-label='Move Nought down']").click()
+            self.at("button[aria-label='Move Nought down']").click()
         self.tap("2 warnings")
         self.sees("no run can reach “Four”")
         self.press(Keys.ESCAPE)
         self.presses += 1
-        self.one("button[aria-label='Remove Four']").click()
+        self.at("button[aria-label='Remove Four']").click()
         self.built(2)
         self.button("Begin").click()
         self.one("[data-typed]")
@@ -392,7 +392,7 @@ class TestCookbook(BrowserTest):
         self.go_to("Open")
         for title in ("Minus", "Times", "Divided by"):
             self.presses += 1
-            self.one("button[aria-label='Copy Plus'], button[aria-label^='Copy Round']").click()
+            self.at("button[aria-label='Copy Plus'], button[aria-label^='Copy Round']").click()
             self.write_in("Title of round 2", title)
             self.one(f"button[aria-label='Copy {title}']")
         self.tap("All, from a menu")

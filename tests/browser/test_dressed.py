@@ -70,7 +70,7 @@ class TestLooks(PlayingTest):
         self.wait(lambda: self.document(name)["look"]["colours"]["ink"] != "#555555", "it saved")
         self.fill("Wrong, written", "crimson")
         self.sees("no colour")
-        self.one("[aria-label=Undo]").click()
+        self.at("[aria-label=Undo]").click()
         self.choose("Choices stand", "Two abreast")
         file = self.write("leaf.svg", LEAF)
         pick = "//*[@aria-label='Background of the questions']//input[@type='file']"
@@ -102,10 +102,10 @@ class TestLooks(PlayingTest):
             self.driver.refresh()
             self.enter(name)
             if number == 0:
-                self.one("[aria-label='Larger text']").click()
+                self.at("[aria-label='Larger text']").click()
             self.answer(name, False)
             for light in ("light", "dark"):
-                self.one("[aria-label^='Look']").click()
+                self.at("[aria-label^='Look']").click()
                 self.wait(lambda light=light: self.all(f"[data-dressed={light}]"), light)
                 with self.subTest(look=ready.name, light=light):
                     self.assert_accessible()

@@ -63,7 +63,7 @@ class TestFirstTrail(BrowserTest):
             right = question["right_letters"]
             if number == 0:
                 place = "ABC".index(right) + 1
-                self.one(f"li:nth-child({place}) > button[aria-disabled=false]").click()
+                self.at(f"li:nth-child({place}) > button[aria-disabled=false]").click()
                 self.sees("Right.")
             elif number == 1:
                 self.press("a" if right != "A" else "b")
@@ -111,7 +111,7 @@ class TestFirstTrail(BrowserTest):
         self.field("Or type your answer").send_keys("nonsense", Keys.ENTER)
         self.sees("That could not be read: “nonsense” names no choice")
         self.sees("Score 0")
-        self.one("#prompt").click()
+        self.at("#prompt").click()
         self.press("?")
         self.sees("show these keys")
         self.press(Keys.ESCAPE)
@@ -123,7 +123,7 @@ class TestFirstTrail(BrowserTest):
         self.open("/game/harvest-supper/load?dice=5")
         self.button("Begin")
         # Nothing to ask is no fault: it is what comes first.
-        self.one("button[aria-label='Take out Harvest Supper questions']").click()
+        self.at("button[aria-label='Take out Harvest Supper questions']").click()
         self.sees("Nothing to ask yet", TABLE)
         self.button("First: write questions")
         self.button("Use Harvest Supper questions").click()

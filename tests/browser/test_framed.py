@@ -49,7 +49,7 @@ class TestFramed(BrowserTest):
         self.assert_accessible()
         self.around(snippet)
         self.wait(lambda: self.all("[data-next]"), "the opening")
-        self.one("[data-next]").click()
+        self.at("[data-next]").click()
         self.one("#prompt")
         self.all("main li button")[0].click()
         self.wait(lambda: "Not this time." in self.text() or "Right." in self.text(), "a verdict")

@@ -166,7 +166,7 @@ class TestPackGrid(BrowserTest):
 
     def test_editing_in_place_marks_faults_and_undoes_them(self):
         self.open("/")
-        self.one("a[aria-label='Edit Harvest Supper questions']").click()
+        self.at("a[aria-label='Edit Harvest Supper questions']").click()
         self.sees("0 rows with faults")
         prompts = self.prompts()
         self.retype("Wrong 1, row 2", "The stalk")
@@ -185,6 +185,38 @@ class TestPackGrid(BrowserTest):
         self.field("Only rows with faults").click()
         self.wait(lambda: "Saved" in self.text("header"), "saved")
         self.assertEqual(self.prompts(), prompts)
+
+    def test_two_tabs_edit_one_pack_and_neither_is_refused_because_of_the_other(self):
+        first = self.server.http.get(self.PACK).json()["questions"]
+        wanted = [one["prompt"] for one in first]
+        self.open("/pack/harvest-supper-questions")
+        self.sees("30 shown")
+        one = self.driver.current_window_handle
+        self.driver.switch_to.new_window("tab")
+        self.addCleanup(self.driver.switch_to.window, one)
+        self.open("/pack/harvest-supper-questions")
+        self.sees("30 shown")
+        other = self.driver.current_window_handle
+        self.retype("Question, row 3", "Changed in the other tab?")
+        self.button("Add a question").click()
+        self.sees("31 shown")
+        self.wait(lambda: "Saved" in self.text("header"), "saved there")
+        self.driver.switch_to.window(one)
+        self.sees("This pack was changed elsewhere too")
+        self.sees("31 shown")
+        self.retype("Question, row 1", "Changed in this tab?")
+        self.wait(lambda: self.prompts()[0] == "Changed in this tab?", "saved here")
+        self.driver.switch_to.window(other)
+        self.sees("This pack was changed elsewhere too")
+        self.driver.close()
+        self.driver.switch_to.window(one)
+        wanted[0], wanted[2] = "Changed in this tab?", "Changed in the other tab?"
+        self.assertEqual(self.prompts(), [*wanted, ""])
+        edits = [{"row": 30, "remove": 1}]
+        edits += [{"row": n, "remove": 1, "insert": [first[n]]} for n in (0, 2)]
+        revision = self.server.http.get(self.PACK).json()["revision"]
+        body = {"revision": revision, "edits": edits}
+        self.server.http.post(f"{self.PACK}/edits", json=body)
 
     def test_rows_are_added_copied_found_sorted_chosen_and_deleted(self):
         self.open("/pack/harvest-supper-questions")
@@ -244,14 +276,16 @@ class TestPackGrid(BrowserTest):
         pack = self.new_pack("shared", 3)
         self.open("/pack/shared")
         self.sees("3 shown")
-        edits = {"revision": 1, "edits": [{"row": 2, "remove": 1}]}
+        theirs = {"prompt": "Theirs?", "right": ["this"], "wrong": ["that"]}
+        edits = {"revision": 1, "edits": [{"row": 0, "remove": 1, "insert": [theirs]}]}
         self.server.http.post(f"{pack}/edits", json=edits)
+        # Both changed one row: neither is taken for the other.
         self.retype("Question, row 1", "Mine?")
         self.sees("This pack was changed elsewhere")
         self.sees("Not saved", "header")
-        self.assertEqual(self.server.http.get(pack).json()["questions"][0]["prompt"], "Which is 0?")
+        self.assertEqual(self.server.http.get(pack).json()["questions"][0]["prompt"], "Theirs?")
         self.button("Show the newest, without my edit").click()
-        self.sees("2 shown")
+        self.wait(lambda: self.cell("Question, row 1").get_attribute("value") == "Theirs?", "it")
         self.retype("Question, row 1", "Mine?")
         self.wait(lambda: self.server.http.get(pack).json()["revision"] >= 3, "the edit, saved")
 

@@ -24,7 +24,7 @@ class TestMaking(BrowserTest):
         self.wait(is_there, f"the bench of {name}")
 
     def play_on(self, words):
-        self.one("[aria-label='More ways to play on']").click()
+        self.at("[aria-label='More ways to play on']").click()
         self.button(words).click()
         self.press(Keys.ESCAPE)
 
@@ -34,7 +34,7 @@ class TestMaking(BrowserTest):
     def test_a_game_of_lives_and_a_clock_from_blank_to_its_endings(self):
         self.open("/")
         self.fill("Title of the new game", "Night Watch")
-        self.one("form button[type=submit]").click()
+        self.at("form button[type=submit]").click()
         self.wait(lambda: "/game/night-watch" in self.driver.current_url, "the workbench")
         self.sees("First: write questions", "header")
         self.sees("Nothing to ask yet", TABLE)
@@ -55,10 +55,10 @@ class TestMaking(BrowserTest):
         self.button("{lives}").click()
         self.stop("End", "Scores and the endings")
         for title in ("Well done", "All right"):
-            self.one(f"button[aria-label='Remove {title}']").click()
+            self.at(f"button[aria-label='Remove {title}']").click()
             self.wait(lambda t=title: t not in self.text(f"{BENCH} figure"), f"{title} gone")
         self.button("Add an ending").click()
-        self.one("button[aria-label='Move New ending up']").click()
+        self.at("button[aria-label='Move New ending up']").click()
         self.choose("Counts", "lives")
         self.fill("At most", "0")
         self.field("At once").click()
@@ -106,7 +106,7 @@ class TestMaking(BrowserTest):
             self.sees(f"{tries} tries", "nav")
             self.driver.execute_async_script("setTimeout(arguments[0], 750)")
         for tries in (*range(10, 1, -1), 1):
-            self.one("button[aria-label=Undo]").click()
+            self.at("button[aria-label=Undo]").click()
             field = self.field("Tries for a question")
             self.wait(lambda f=field, t=tries: f.get_attribute("value") == str(t), f"{tries}")
         self.one("button[aria-label=Undo]:disabled")
@@ -115,12 +115,12 @@ class TestMaking(BrowserTest):
         now = self.server.http.get(f"/api/games/{made['id']}").json()
         self.assertEqual(now["document"], made["document"])
         for _ in range(3):
-            self.one("button[aria-label=Redo]").click()
+            self.at("button[aria-label=Redo]").click()
         self.sees("4 tries", "nav")
         self.saved()
-        self.one("button[aria-label='Earlier versions']").click()
+        self.at("button[aria-label='Earlier versions']").click()
         self.sees("round 1, ask, tries 10 → 11")
-        self.one("button[aria-label='Bring back version 3']").click()
+        self.at("button[aria-label='Bring back version 3']").click()
         self.sees("3 tries", "nav")
 
     def test_samples_are_kept_and_marked_and_a_question_is_asked_next(self):
@@ -129,20 +129,20 @@ class TestMaking(BrowserTest):
         ).json()
         self.open(f"/game/{made['id']}/check?dice=5")
         self.fill("Sample answer 1", "hony")
-        self.one("button[aria-label='Keep sample 1']").click()
+        self.at("button[aria-label='Keep sample 1']").click()
         self.sees("Kept samples", BENCH)
         self.sees("“hony” to", BENCH)
         drawn = self.server.http.get(f"/api/games/{made['id']}/draw?dice=5").json()["questions"]
         near = drawn[0]["answer"][:-1]
         self.fill("Sample answer 2", near)
         self.sees(f"Wrong: “{near}”", BENCH)
-        self.one("button[aria-label='Keep sample 2']").click()
+        self.at("button[aria-label='Keep sample 2']").click()
         self.fill("Typos forgiven", "1")
         self.sees(f"the sample “{near}” was wrong and is close now", BENCH)
         self.sees("warning", "header")
         self.begin()
         self.found("//nav//a[contains(., 'Draw')]", "Draw").click()
-        self.one("button[aria-label='Ask question 5 next']").click()
+        self.at("button[aria-label='Ask question 5 next']").click()
         self.unfold()
         self.sees("is asked next, as the maker wants", FOOTPRINTS)
         self.command("g")
@@ -160,7 +160,7 @@ class TestMaking(BrowserTest):
                 self.command("p")
                 self.button("Begin").click()
                 self.one("#prompt")
-                self.one("button[aria-label='Enlarge the table']").click()
+                self.at("button[aria-label='Enlarge the table']").click()
                 self.wait(lambda: not self.all(BENCH), "the table large")
                 self.play_on("All wrong, to the end")
                 self.wait(lambda: re.search(r"\d+ of \d+ right", self.text(TABLE)), "the ending")
@@ -205,9 +205,9 @@ class TestMaking(BrowserTest):
 
     def test_games_are_copied_deleted_put_back_saved_and_loaded_on_the_shelf(self):
         self.open("/")
-        self.one("button[aria-label='Copy Seed Sums']").click()
+        self.at("button[aria-label='Copy Seed Sums']").click()
         self.sees("Seed Sums copy")
-        self.one("button[aria-label='Delete Seed Sums copy']").click()
+        self.at("button[aria-label='Delete Seed Sums copy']").click()
         self.sees("Seed Sums copy is off the shelf.")
         self.wait(lambda: not self.all("[aria-label='Open Seed Sums copy']"), "gone")
         self.button("Put it back").click()

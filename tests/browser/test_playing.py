@@ -329,7 +329,7 @@ class TestCues(PlayingTest):
             self.go_on(name)
         self.assertLess(soonest, 50)
         before = len(self.heard())
-        self.one("[aria-label=Mute]").click()
+        self.at("[aria-label=Mute]").click()
         self.button("Go on").click()
         self.answer(name, False)
         self.sees("Not this time.")
@@ -355,11 +355,11 @@ class TestCues(PlayingTest):
         self.wait(lambda: len(self.heard()) == 1, "the sound by itself")
         sound = "the sound this question is about"
         self.wait(lambda: self.all(f"button[aria-label='Hear it: {sound}']"), "its end")
-        self.one(f"button[aria-label='Hear it: {sound}']").click()
+        self.at(f"button[aria-label='Hear it: {sound}']").click()
         self.wait(lambda: len(self.heard()) == 2, "the sound again")
-        self.one("[aria-label=Mute]").click()
+        self.at("[aria-label=Mute]").click()
         self.wait(lambda: self.all(f"button[aria-label='Hear it: {sound}']"), "its end")
-        self.one(f"button[aria-label='Hear it: {sound}']").click()
+        self.at(f"button[aria-label='Hear it: {sound}']").click()
         self.sees("Sound is off.")
         self.assertEqual(len(self.heard()), 2)
         self.assert_accessible()
@@ -371,7 +371,7 @@ class TestCues(PlayingTest):
             self.driver.execute_script(f"localStorage.removeItem('run of {name}')")
             self.enter(name)
             self.wait(lambda: "heard" in self.told(name), f"the clock let run, muted {muted}")
-            self.one("[aria-label=Mute]").click()
+            self.at("[aria-label=Mute]").click()
         body = {
             "revision": pack["revision"] + 1,
             "edits": [{"row": 0, "remove": 1, "insert": pack["questions"]}],
@@ -470,7 +470,7 @@ class TestCues(PlayingTest):
         self.choose("Holds the run: right", "for some seconds")
         self.fill("Holds the run: right, seconds", "2,5")
         self.wait(lambda: "Saved" in self.text("header"), "saved")
-        self.one("button[aria-label='Play right']").click()
+        self.at("button[aria-label='Play right']").click()
         self.one("[data-effects=leaves]")
         self.wait(lambda: len(self.heard()) == 2, "the cue's sound")
         self.assert_accessible()
@@ -516,7 +516,7 @@ class TestPlayersAndMakers(PlayingTest):
         self.answer("harvest-supper", False)
         self.sees("Not this time.")
         for look in ("light", "dark"):
-            self.one("[aria-label^='Look']").click()
+            self.at("[aria-label^='Look']").click()
             self.wait(
                 lambda look=look: (
                     self.driver.execute_script(
@@ -534,7 +534,7 @@ class TestPlayersAndMakers(PlayingTest):
         )
         self.assertEqual(small, [], "WCAG 2.2, 2.5.8: targets of 24 pixels at least")
         size = self.driver.execute_script("return getComputedStyle(document.body).fontSize")
-        self.one("[aria-label='Larger text']").click()
+        self.at("[aria-label='Larger text']").click()
         grown = self.driver.execute_script("return getComputedStyle(document.body).fontSize")
         self.assertGreater(float(grown[:-2]), 1.2 * float(size[:-2]))
         wide = self.driver.execute_script("return document.body.scrollWidth")

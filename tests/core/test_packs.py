@@ -8,7 +8,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from dicetrail.core import Details, Kind, PackEdit, Question
-from dicetrail.core.survey import PackLook, edited, looks
+from dicetrail.core.survey import PackLook, edited, looks, rebased
 from dicetrail.core.survey.question_faults import field_name, trimmed
 from dicetrail.core.workbench import preview
 
@@ -61,6 +61,46 @@ class TestEdits(unittest.TestCase):
             look.edit([PackEdit(7, 1, (replace(SOUND, right=()),)), PackEdit(9, 3)])
             list(look.faults())
         self.assertEqual(looked.call_count, 1)
+
+
+@st.composite
+def edited_twice(draw):
+    """Some rows, and two lists of edits that were made of them apart."""
+    rows = tuple(Question(str(number), ("x",)) for number in range(draw(st.integers(0, 8))))
+    both = []
+    for who in ("mine", "theirs"):
+        now, edits = rows, []
+        for step in range(draw(st.integers(0, 3))):
+            row = draw(st.integers(0, len(now)))
+            remove = draw(st.integers(0, min(3, len(now) - row)))
+            names = (f"{who} {step} {place}" for place in range(draw(st.integers(0, 2))))
+            edits.append(PackEdit(row, remove, tuple(Question(name, ("x",)) for name in names)))
+            now = edited(now, edits[-1:])
+        both.append((edits, now))
+    return rows, *both
+
+
+class TestEditsApart(unittest.TestCase):
+    @settings(max_examples=400)
+    @given(edited_twice())
+    def test_edits_made_apart_stand_beside_each_other_whichever_came_first(self, made):
+        rows, (mine, as_mine), (theirs, as_theirs) = made
+        found = rebased(mine, theirs)
+        if found is None:
+            changed = [[row for row in rows if row not in now] for now in (as_mine, as_theirs)]
+            self.assertTrue(any(changed), "edits that only put rows in never clash")
+            return
+        whole = edited(edited(rows, theirs), found[0])
+        self.assertEqual(whole, edited(edited(rows, mine), found[1]))
+        gone = {row for row in rows if row not in as_mine or row not in as_theirs}
+        put_in = {row for row in (*as_mine, *as_theirs) if row not in rows}
+        self.assertEqual(set(whole), {*rows, *put_in} - gone)
+        for one in (as_mine, as_theirs):
+            self.assertEqual([r for r in whole if r in one], [r for r in one if r in whole])
+
+    def test_one_row_changed_in_both_places_is_not_merged(self):
+        for at, remove in ((0, 3), (1, 1), (1, 2), (2, 1)):
+            self.assertIsNone(rebased([PackEdit(1, 2)], [PackEdit(at, remove)]), (at, remove))
 
 
 class TestPackFaults(unittest.TestCase):

@@ -441,6 +441,33 @@ class TestPackEdits(ApiTest):
         refused = self.edit(1, another, may_be_kept=True)
         self.assert_problem(refused, 412, "revision 2 is the newest")
 
+    def test_edits_of_other_rows_made_elsewhere_meanwhile_stand_beside_ones_own(self):
+        before = [one["prompt"] for one in self.get(self.PACK)["questions"]]
+        new = {"prompt": "New?", "right": ["this"], "wrong": ["that"]}
+        newer = new | {"prompt": "Newer?"}
+        self.edit(1, {"row": 0, "remove": 2, "insert": [new]})
+        mine = {"row": 5, "remove": 0, "insert": [newer]}
+        self.assert_problem(self.edit(1, mine), 412, "revision 2 is the newest")
+        saved = self.edit(1, mine, unseen=[]).json()
+        wanted = ["New?", *before[2:5], "Newer?", *before[5:]]
+        self.assertEqual([one["prompt"] for one in self.get(self.PACK)["questions"]], wanted)
+        (unseen,) = saved["unseen"]
+        self.assertEqual((unseen["row"], unseen["remove"]), (0, 2))
+        # Sent again because no answer came, it is known; what is edited then goes on from there.
+        again = self.edit(1, mine, unseen=[], may_be_kept=True).json()
+        self.assertEqual(again, saved)
+        gone = {"row": 5, "remove": 1}
+        after = self.edit(saved["revision"], gone, unseen=saved["unseen"]).json()
+        wanted.remove("Newer?")
+        self.assertEqual([one["prompt"] for one in self.get(self.PACK)["questions"]], wanted)
+        self.assertEqual(after["unseen"], saved["unseen"])
+        # The same row in both places is refused, and nothing is changed.
+        clash = self.edit(1, {"row": 1, "remove": 1}, unseen=[])
+        self.assert_problem(clash, 412, "pack was changed elsewhere")
+        seen = self.edit(1, unseen=[]).json()
+        self.assertEqual(seen["revision"], after["revision"])
+        self.assertEqual(self.get(self.PACK)["revision"], after["revision"])
+
     def test_what_is_wrong_is_told_row_by_row(self):
         same = self.get(self.PACK)["questions"][0]
         bad = {"prompt": "", "right": ["a"], "wrong": ["A"], "details": {"level": 9}}

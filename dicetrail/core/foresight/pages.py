@@ -3,8 +3,7 @@
 from collections.abc import Iterator, Sequence
 from dataclasses import dataclass, fields
 
-from dicetrail.core.document import Value
-from dicetrail.core.document.words import as_written
+from dicetrail.core.document import Value, as_written
 from dicetrail.core.play import Moment, Program, Stop, said_of, table
 
 

@@ -86,11 +86,11 @@ from dicetrail.core.rules import (
 MOST_SETTLED = 400_000
 """So many outcomes are settled before a game is given up as too wide."""
 
-MOST_FOLLOWED = 300_000
+MOST_FOLLOWED = 400_000
 """So many ways are followed, each of about 10 microseconds on a machine of 2024; on a grid of
 time each counts by its points."""
 
-UNFORESEEN = 4
+UNFORESEEN = 5
 """Only such a part of them while ways multiply and nobody can say for how many questions."""
 
 ONE_QUESTION = 20
@@ -248,15 +248,27 @@ class Weigher:
         return self._followed / self.most_followed, self._settled / MOST_SETTLED
 
     def most_put(self) -> int:
-        """How many questions a run that goes its whole length is put; 0 where none can say."""
-        lengths = [
-            self._length(Where(len(self.scouts), round=number)) or 0
-            for number in range(len(self.rounds))
-        ]
-        if self.has_countdown:
-            return 0  # time ends it, and how soon hangs on the players
+        """How many questions a run that goes its whole length is put, about where a countdown
+        ends it; 0 where none can say."""
+        lengths = [self._most_put_in(number) for number in range(len(self.rounds))]
+        if self.game.seconds is not None:
+            return min([self._most_within(self.game.seconds), *filter(None, lengths)])
         is_one = self.game.opening.rounds is RoundOrder.CHOOSE_ONE
         return min(lengths) if is_one or 0 in lengths else sum(lengths)
+
+    def _most_put_in(self, number: int) -> int:
+        """How many questions a round puts; 0 where none can say."""
+        length = self._length(Where(len(self.scouts), round=number)) or 0
+        seconds = self.game.rounds[number].seconds
+        if seconds is None:
+            return length
+        within = self._most_within(seconds)
+        return min(length, within) if length else within
+
+    def _most_within(self, seconds: int) -> int:
+        """About how many answers the quickest gives in such a time; a few more than on average."""
+        quickest = min(scout.answers.mean for scout in self.scouts)
+        return ceil(_FEW_MORE * 1000 * seconds / quickest)
 
     def limit(self, is_foreseen: bool) -> None:
         """Let no more be followed than the whole, or the part for what cannot be foreseen."""
@@ -580,7 +592,7 @@ class _Walk:
                 self.weigher.limit(is_foreseen=is_steady)
                 further = _questions_left(before, left, len(ended_at)) if is_steady else 0
             for shares in zip(*spent[-_LOOKED_BACK:], strict=True):
-                if _foreseen(shares, further) > _TOO_MUCH:
+                if further > 0 and _foreseen(shares, further) > _TOO_MUCH:
                     raise CannotWeigh("it has too many ways to go")
         summed = {end: sum(sorted(shares)) for end, shares in self.ends.items()}
         return Weighed(summed, ended_at, left if now else 0.0, self.mean_ms)
@@ -661,13 +673,15 @@ class _Walk:
 _LOOKED_BACK = 4
 """By so many sums of what was spent it is foreseen what will be: their third differences."""
 
+_FEW_MORE = 1.2
 _NEXT_TO_NOTHING = 1e-9
 _FAR_TOO_MUCH = 2
 """If all who are put a question take as much as the first of them, and that is so many times what
 there is, it is given up at once; less may be, for what comes of a tally is worked out once."""
 
-_TOO_MUCH = 1.1
-"""What is foreseen to take so many times what there is, is given up at once."""
+_TOO_MUCH = 0.7
+"""What is foreseen to take such a share of what there is, is given up at once: where ways still
+multiply, more is taken in the end."""
 
 
 def _grows(spent: Sequence[tuple[float, float]]) -> bool:

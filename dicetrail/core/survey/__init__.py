@@ -12,6 +12,7 @@ from dicetrail.core.survey.looks import (
     RowFault,
     edited,
     edited_pack,
+    rebased,
 )
 from dicetrail.core.survey.question_faults import (
     FieldFault,
@@ -50,6 +51,7 @@ __all__ = [
     "faults",
     "first_fault",
     "missing_medium",
+    "rebased",
     "reports_on",
     "scores_reached",
     "sound_problems",

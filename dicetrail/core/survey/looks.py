@@ -63,6 +63,40 @@ def edited(rows: Sequence[Row], edits: Iterable[Any]) -> tuple[Row, ...]:
     return tuple(found)
 
 
+def rebased(mine: Sequence[Any], theirs: Sequence[Any]) -> tuple[Edits, Edits] | None:
+    """Two lists of edits that were made of the same rows, each as it is made after the other: mine
+    after theirs, and theirs after mine. None where both take out or change the same rows, or one
+    puts rows in between those that the other takes out.
+
+    Rows that both put in at one place stand with theirs first.
+
+    >>> rebased([FactsEdit(2, 1)], [FactsEdit(0, 0, (("new",),))])
+    ((FactsEdit(row=3, remove=1, insert=()),), (FactsEdit(row=0, remove=0, insert=(('new',),)),))
+    """
+    others = list(theirs)
+    found = []
+    for edit in mine:
+        after: list[Any] = []
+        for other in others:
+            if edit.row + edit.remove <= other.row and (edit.remove or edit.row < other.row):
+                other = _shifted(other, edit)
+            elif other.row + other.remove <= edit.row:
+                edit = _shifted(edit, other)
+            elif edit.row + edit.remove <= other.row:
+                other = _shifted(other, edit)
+            else:
+                return None
+            after.append(other)
+        found.append(edit)
+        others = after
+    return tuple(found), tuple(others)
+
+
+def _shifted(edit: Any, before: Any) -> Any:
+    """An edit of rows that stand behind those of another, after that one was made."""
+    return replace(edit, row=edit.row + len(before.insert) - before.remove)
+
+
 def edited_pack(pack: Pack, edits: Edits) -> Pack:
     """The pack after some edits of its questions or its facts."""
     if pack.facts is None:

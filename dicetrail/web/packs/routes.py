@@ -4,7 +4,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from datetime import datetime
 from functools import reduce
-from typing import Annotated, Any, Literal
+from typing import Annotated, Any, Literal, cast
 
 from fastapi import Query, Response, UploadFile
 from sqlalchemy.orm import Session
@@ -12,7 +12,7 @@ from starlette.concurrency import run_in_threadpool
 
 from dicetrail.core import Facts, Pack, Pattern, Problem, Question, Table
 from dicetrail.core.draw import MOST_FACTS
-from dicetrail.core.survey import MOST_ROWS, Edits, edited_pack, faults, trimmed
+from dicetrail.core.survey import MOST_ROWS, Edits, edited_pack, faults, rebased, trimmed
 from dicetrail.core.workbench import (
     PackRefused,
     PatternLook,
@@ -34,7 +34,7 @@ from dicetrail.files import (
     written,
 )
 from dicetrail.files.alike import AlikePair
-from dicetrail.store import PackSource
+from dicetrail.store import PackSource, StaleRevision
 from dicetrail.store.media import keep_medium
 from dicetrail.store.packs import (
     About,
@@ -43,8 +43,8 @@ from dicetrail.store.packs import (
     add_to_media,
     delete_pack,
     describe_pack,
+    edits_since,
     keep_anew,
-    kept_already,
     newest_pack,
     newest_packs,
     pack_saved,
@@ -138,19 +138,26 @@ def edit_facts(pack_id: str, save: FactsSave, shelf: SharedShelf, now: Now) -> P
 def _edited(
     shelf: Shelf, pack_id: str, save: PackSave | FactsSave, edits: Edits, now: datetime
 ) -> PackSaved:
-    revision = save.revision
-    if save.may_be_kept:
-        with shelf.database.reading() as session:
-            known = kept_already(session, pack_id, revision, edits)
-        if known is not None:
-            return _saved(shelf, known)
-    before = _pack_saved(shelf, pack_id, revision)
-    pack = _within_bounds(edited_pack(before, edits))
+    unseen: Edits = ()
+    if save.unseen:
+        both = rebased(edits, save.unseen)
+        if both is None:
+            raise StaleRevision("pack", save.revision - 1, save.revision)
+        edits, unseen = both
+    with shelf.database.reading() as session:
+        since = edits_since(session, pack_id, save.revision, edits, may_be_kept=save.may_be_kept)
+    newest = since.newest
+    if save.unseen is None and newest.number != save.revision and not since.is_kept:
+        raise StaleRevision("pack", save.revision, newest.number)
+    unseen = cast("Edits", (*unseen, *since.unseen))
+    if since.is_kept or not edits:
+        return _saved(shelf, newest, unseen)
+    pack = _within_bounds(edited_pack(shelf.pack(pack_id, newest.number), since.edits))
     count = len(pack.questions) if pack.facts is None else len(pack.facts.rows)
     with shelf.database.writing() as session:
-        saved = keep_edits(session, pack_id, revision, edits, count, now)
+        saved = keep_edits(session, pack_id, newest.number, since.edits, count, now)
     shelf.remember(saved, pack)
-    return _saved(shelf, saved)
+    return _saved(shelf, saved, unseen)
 
 
 @router.post("/{pack_id}/columns")
@@ -268,8 +275,9 @@ def _kept_anew(shelf: Shelf, pack_id: str, revision: int, pack: Pack, now: datet
     return _saved(shelf, saved)
 
 
-def _saved(shelf: Shelf, saved: KeptPack) -> PackSaved:
+def _saved(shelf: Shelf, saved: KeptPack, unseen: Edits = ()) -> PackSaved:
     return PackSaved(
+        unseen=unseen,
         revision=saved.number,
         question_count=saved.question_count,
         faults=shelf.faults(saved),

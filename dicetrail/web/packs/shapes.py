@@ -52,6 +52,9 @@ class PackSave(BaseModel):
     edits: Annotated[list[PackEdit], Field(max_length=10_000)]
     may_be_kept: bool = False
     """Whether they were sent before and no answer came. If they were kept, that is told."""
+    unseen: Annotated[list[PackEdit], Field(max_length=10_000)] | None = None
+    """What is in the revision and was not known where these were made, as an answer told it. None:
+    they are refused if another revision was saved since; else they are put beside its edits."""
 
 
 class FactsSave(BaseModel):
@@ -61,6 +64,9 @@ class FactsSave(BaseModel):
     edits: Annotated[list[FactsEdit], Field(max_length=10_000)]
     may_be_kept: bool = False
     """Whether they were sent before and no answer came. If they were kept, that is told."""
+    unseen: Annotated[list[FactsEdit], Field(max_length=10_000)] | None = None
+    """What is in the revision and was not known where these were made, as an answer told it. None:
+    they are refused if another revision was saved since; else they are put beside its edits."""
 
 
 class ColumnsSave(BaseModel):
@@ -121,3 +127,5 @@ class PackSaved(BaseModel):
     revision: int
     question_count: int
     faults: list[RowFault]
+    unseen: tuple[PackEdit, ...] | tuple[FactsEdit, ...] = ()
+    """What others changed meanwhile, as it is made after the edits that were sent."""

@@ -98,8 +98,11 @@ export function deleteRuns(gameId: string, choice: Choice) {
   return given(api.DELETE("/api/games/{game_id}/evidence/runs", { params: { path: at(gameId), query: choice } }));
 }
 
+/** Beside whatever else was changed in the pack meanwhile. */
+const BESIDE = { isAgain: false, unseen: [] };
+
 /** Changes a question as is suggested; gives back what takes the change back. */
 export async function setSuggested({ pack, pack_revision, row, before, after }: SuggestionView) {
-  const saved = await editPack(pack, pack_revision, [{ row, remove: 1, insert: [after] }]);
-  return () => editPack(pack, saved.revision, [{ row, remove: 1, insert: [before] }]);
+  const saved = await editPack(pack, pack_revision, [{ row, remove: 1, insert: [after] }], BESIDE);
+  return () => editPack(pack, saved.revision, [{ row, remove: 1, insert: [before] }], BESIDE);
 }

@@ -48,20 +48,23 @@ export function useWholePack(packId: string) {
   });
 }
 
-export function editPack(packId: string, revision: number, edits: PackEdit[], isAgain = false) {
+/** How edits are sent: whether they were sent before, and what is in the revision that they do not know of. */
+type Sent<Edit> = { isAgain: boolean; unseen: Edit[] };
+
+export function editPack(packId: string, revision: number, edits: PackEdit[], how?: Sent<PackEdit>) {
   return given(
     api.POST("/api/packs/{pack_id}/edits", {
       params: { path: { pack_id: packId } },
-      body: { revision, edits, may_be_kept: isAgain },
+      body: { revision, edits, may_be_kept: how?.isAgain ?? false, unseen: how?.unseen ?? null },
     }),
   );
 }
 
-export function editFacts(packId: string, revision: number, edits: FactsEdit[], isAgain = false) {
+export function editFacts(packId: string, revision: number, edits: FactsEdit[], how?: Sent<FactsEdit>) {
   return given(
     api.POST("/api/packs/{pack_id}/facts-edits", {
       params: { path: { pack_id: packId } },
-      body: { revision, edits, may_be_kept: isAgain },
+      body: { revision, edits, may_be_kept: how?.isAgain ?? false, unseen: how?.unseen ?? null },
     }),
   );
 }

@@ -3209,6 +3209,8 @@ export interface components {
              * @default false
              */
             may_be_kept: boolean;
+            /** Unseen */
+            unseen?: components["schemas"]["FactsEdit"][] | null;
         };
         /**
          * Feedback
@@ -4557,6 +4559,8 @@ export interface components {
              * @default false
              */
             may_be_kept: boolean;
+            /** Unseen */
+            unseen?: components["schemas"]["PackEdit"][] | null;
         };
         /**
          * PackSaved
@@ -4569,6 +4573,11 @@ export interface components {
             question_count: number;
             /** Faults */
             faults: components["schemas"]["RowFault"][];
+            /**
+             * Unseen
+             * @default []
+             */
+            unseen: components["schemas"]["PackEdit"][] | components["schemas"]["FactsEdit"][];
         };
         /**
          * PackSource

@@ -11,7 +11,7 @@ type AboutPackProps = {
   pack: PackView;
   /** The newest revision, once all is saved; undefined while something is not. */
   revision: number | undefined;
-  onSaved: (revision: number, title: string) => void;
+  onSaved: (title: string) => void;
 };
 
 /** What a pack is called, how it is tagged, what its maker says of it, and its way into a file. */
@@ -23,8 +23,8 @@ export function AboutPack({ pack, revision, onSaved }: AboutPackProps) {
   const save = useMutation({
     mutationFn: (known: number) =>
       describePack(pack.id, { revision: known, title: title.trim() || pack.title, tags: tags.split(","), words }),
-    onSuccess: async (saved) => {
-      onSaved(saved.revision, title.trim() || pack.title);
+    onSuccess: async () => {
+      onSaved(title.trim() || pack.title);
       await queries.invalidateQueries({ queryKey: ["packs"] });
     },
   });

@@ -2,6 +2,7 @@ import { useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { SAVED_WORDS } from "../api/saving";
 import type { PackView } from "../api/schema";
+import { counted } from "../app/format";
 import { Button } from "../ui/Button";
 import { Die } from "../ui/Die";
 import { SaveFailure } from "../ui/SaveFailure";
@@ -40,14 +41,19 @@ export function PackHead({ pack, draft, holds, children }: PackHeadProps) {
         </Button>
         {children}
       </header>
+      {draft.met > 0 && (
+        <p role="status" className="border-b border-line bg-sun-pale px-4 py-1">
+          This pack was changed elsewhere too: {counted(draft.met, "edit")} made there {draft.met === 1 ? "is" : "are"} in here now, beside yours.
+        </p>
+      )}
       {saving.is === "failed" && (
         <SaveFailure error={saving.error} onRetry={() => void draft.retry()} onDiscard={() => window.location.reload()} />
       )}
       <AboutPack
         pack={pack}
         revision={draft.saved}
-        onSaved={(saved, named) => {
-          draft.follow(saved);
+        onSaved={(named) => {
+          void draft.lookAgain();
           setTitle(named);
         }}
       />

@@ -1,11 +1,12 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useCallback, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import type { Saving } from "../api/saving";
 import { mayBeKept } from "../api/client";
 import { addMedium } from "../api/packs";
 import { Saves } from "../api/saves";
 import { useSavedOnLeaving } from "../api/useSavedOnLeaving";
 import type { PackSaved, RowFault } from "../api/schema";
+import { Beside } from "./beside";
 
 const PAUSE_MS = 300;
 
@@ -24,12 +25,18 @@ type Edited<Item> = {
   revision: number;
   items: Item[];
   faults: RowFault[];
-  send: (packId: string, revision: number, edits: RowsEdit<Item>[], isAgain: boolean) => Promise<PackSaved>;
+  send: (packId: string, revision: number, edits: RowsEdit<Item>[], how: { isAgain: boolean; unseen: RowsEdit<Item>[] }) => Promise<PackSaved>;
 };
+
+/** What is told from tab to tab of this browser: which pack was saved, and as which revision. */
+type Saved = { packId: string; revision: number };
+
+const tabs = "BroadcastChannel" in window ? new BroadcastChannel("packs saved") : undefined;
 
 /**
  * A pack as it is being edited: on screen at once, saved a moment later, every step undoable.
- * What is wrong in it is told by the server after each save.
+ * What is wrong in it is told by the server after each save, and what others changed meanwhile:
+ * that is put in once nothing of one's own is on its way.
  */
 export function usePackDraft<Item>(pack: Edited<Item>) {
   const queries = useQueryClient();
@@ -42,49 +49,96 @@ export function usePackDraft<Item>(pack: Edited<Item>) {
   const [saving, setSaving] = useState<Saving>({ is: "saved" });
   const [steps, setSteps] = useState<{ done: Step<Item>[]; undone: Step<Item>[] }>({ done: [], undone: [] });
   const newest = useRef({ rows, nextKey });
+  const [beside] = useState(() => new Beside<Item>());
+  const [met, setMet] = useState(0);
   const [first] = useState(pack.revision);
   const { send } = pack;
 
-  const saves = useMemo(
-    () =>
-      new Saves<RowsEdit<Item>[]>(first, {
-        send: async (due, revision, { hasMore, isAgain }) => {
-          const saved = await send(pack.id, revision, due, isAgain);
-          if (!hasMore()) setFaults(saved.faults);
-          return saved.revision;
-        },
-        join: (due, next) => [...due, ...next],
-        tell: (now) => {
-          setSaving(now);
-          if (now.is !== "saved") return;
-          void queries.invalidateQueries({ queryKey: ["packs"] });
-          void queries.invalidateQueries({ queryKey: ["games"] });
-        },
-        mayBeKept,
-        pauseMs: PAUSE_MS,
-      }),
-    [pack.id, first, queries, send],
+  /** Makes edits of the rows; gives those that take them back. */
+  const lay = useCallback((edits: RowsEdit<Item>[]): RowsEdit<Item>[] => {
+    const next = [...newest.current.rows];
+    let fresh = newest.current.nextKey;
+    const back: RowsEdit<Item>[] = [];
+    for (const { row, remove, insert } of edits) {
+      const put = insert.map((item, place) => ({
+        key: place < remove ? (next[row + place]?.key ?? fresh++) : fresh++,
+        item,
+      }));
+      const gone = next.splice(row, remove, ...put);
+      back.unshift({ row, remove: insert.length, insert: gone.map((old) => old.item) });
+    }
+    newest.current = { rows: next, nextKey: fresh };
+    setHeld(newest.current);
+    return back;
+  }, []);
+
+  /** Puts in what others changed. */
+  const meet = useCallback(
+    (theirs: RowsEdit<Item>[]) => {
+      lay(theirs);
+      setMet((times) => times + theirs.length);
+      // Rows stand elsewhere now than where the steps would put them back.
+      setSteps({ done: [], undone: [] });
+    },
+    [lay],
   );
+
+  const saves = useMemo(() => {
+    const made: Saves<RowsEdit<Item>[]> = new Saves(first, {
+      send: async (due, revision, { hasMore, isAgain }) => {
+        const saved = await send(pack.id, revision, due, { isAgain, unseen: beside.unseen });
+        beside.hear(saved.unseen as RowsEdit<Item>[], !hasMore());
+        if (!hasMore()) setFaults(saved.faults);
+        return saved.revision;
+      },
+      join: (due, next) => [...due, ...next],
+      tell: (now) => {
+        setSaving(now);
+        if (now.is !== "saved") return;
+        void queries.invalidateQueries({ queryKey: ["packs"] });
+        void queries.invalidateQueries({ queryKey: ["games"] });
+        tabs?.postMessage({ packId: pack.id, revision: made.revision } satisfies Saved);
+      },
+      mayBeKept,
+      pauseMs: PAUSE_MS,
+    });
+    return made;
+  }, [pack.id, first, queries, send, beside]);
+
+  /** Looks for what was changed elsewhere, unless something is on its way, whose answer tells it. */
+  const lookAgain = useCallback(async () => {
+    const isDue = () => saves.isDue;
+    if (isDue()) return;
+    const saved = await send(pack.id, saves.revision, [], { isAgain: false, unseen: [] });
+    if (isDue() || saved.revision <= saves.revision) return;
+    saves.follow(saved.revision);
+    beside.hear(saved.unseen as RowsEdit<Item>[], true);
+    setFaults(saved.faults);
+  }, [pack.id, saves, send, beside]);
+
+  useEffect(() => beside.listen(meet), [beside, meet]);
+  useEffect(() => {
+    // What cannot be looked for now is told by the answer to the next save.
+    const look = () => void lookAgain().catch(() => undefined);
+    const hear = ({ data }: MessageEvent<Saved>) => {
+      if (data.packId === pack.id && data.revision > saves.revision) look();
+    };
+    const see = () => !document.hidden && look();
+    tabs?.addEventListener("message", hear);
+    document.addEventListener("visibilitychange", see);
+    return () => {
+      tabs?.removeEventListener("message", hear);
+      document.removeEventListener("visibilitychange", see);
+    };
+  }, [pack.id, saves, lookAgain]);
 
   const apply = useCallback(
     (edits: RowsEdit<Item>[]): RowsEdit<Item>[] => {
-      const next = [...newest.current.rows];
-      let fresh = newest.current.nextKey;
-      const back: RowsEdit<Item>[] = [];
-      for (const { row, remove, insert } of edits) {
-        const put = insert.map((item, place) => ({
-          key: place < remove ? (next[row + place]?.key ?? fresh++) : fresh++,
-          item,
-        }));
-        const gone = next.splice(row, remove, ...put);
-        back.unshift({ row, remove: insert.length, insert: gone.map((old) => old.item) });
-      }
-      newest.current = { rows: next, nextKey: fresh };
-      setHeld(newest.current);
+      const back = lay(edits);
       saves.put(edits);
       return back;
     },
-    [saves],
+    [lay, saves],
   );
 
   const edit = useCallback(
@@ -121,7 +175,8 @@ export function usePackDraft<Item>(pack: Edited<Item>) {
 
   const bringMedium = async (file: File) => {
     await saves.flush();
-    saves.follow((await addMedium(pack.id, file)).revision);
+    await addMedium(pack.id, file);
+    await lookAgain();
     await queries.invalidateQueries({ queryKey: ["preview", pack.id] });
   };
 
@@ -138,6 +193,8 @@ export function usePackDraft<Item>(pack: Edited<Item>) {
     },
     faults,
     saving,
+    /** How many edits made elsewhere were put in. */
+    met,
     edit,
     splice,
     undo: steps.done.length ? undo : undefined,
@@ -150,8 +207,8 @@ export function usePackDraft<Item>(pack: Edited<Item>) {
     revision: () => saves.revision,
     /** Takes rows out, given from the first to the last. */
     takeOut: (gone: number[]) => edit([...gone].reverse().map((row) => ({ row, remove: 1, insert: [] }))),
-    /** Says that something else made a newer revision, which has all that was saved. */
-    follow: (revision: number) => saves.follow(revision),
+    /** Hears of a newer revision that something else made. */
+    lookAgain,
   };
 }
 
@@ -166,5 +223,5 @@ function joined<Item>(before: RowsEdit<Item>[], after: RowsEdit<Item>[]): RowsEd
 /** What of a draft does not hang on what its rows are. */
 export type PackDraft = Pick<
   ReturnType<typeof usePackDraft<unknown>>,
-  "saving" | "saved" | "undo" | "redo" | "retry" | "follow"
+  "saving" | "saved" | "met" | "undo" | "redo" | "retry" | "lookAgain"
 >;
