@@ -2,7 +2,6 @@ import { useState, type ReactNode } from "react";
 import { Link } from "react-router";
 import { SAVED_WORDS } from "../api/saving";
 import type { PackView } from "../api/schema";
-import { counted } from "../app/format";
 import { Button } from "../ui/Button";
 import { Die } from "../ui/Die";
 import { SaveFailure } from "../ui/SaveFailure";
@@ -41,9 +40,9 @@ export function PackHead({ pack, draft, holds, children }: PackHeadProps) {
         </Button>
         {children}
       </header>
-      {draft.met > 0 && (
+      {draft.hasMet && (
         <p role="status" className="border-b border-line bg-sun-pale px-4 py-1">
-          This pack was changed elsewhere too: {counted(draft.met, "edit")} made there {draft.met === 1 ? "is" : "are"} in here now, beside yours.
+          This pack was changed elsewhere too. What was changed there is in here now, beside your edits.
         </p>
       )}
       {saving.is === "failed" && (

@@ -50,7 +50,7 @@ export function usePackDraft<Item>(pack: Edited<Item>) {
   const [steps, setSteps] = useState<{ done: Step<Item>[]; undone: Step<Item>[] }>({ done: [], undone: [] });
   const newest = useRef({ rows, nextKey });
   const [beside] = useState(() => new Beside<Item>());
-  const [met, setMet] = useState(0);
+  const [hasMet, setHasMet] = useState(false);
   const [first] = useState(pack.revision);
   const { send } = pack;
 
@@ -76,7 +76,7 @@ export function usePackDraft<Item>(pack: Edited<Item>) {
   const meet = useCallback(
     (theirs: RowsEdit<Item>[]) => {
       lay(theirs);
-      setMet((times) => times + theirs.length);
+      setHasMet(true);
       // Rows stand elsewhere now than where the steps would put them back.
       setSteps({ done: [], undone: [] });
     },
@@ -193,8 +193,8 @@ export function usePackDraft<Item>(pack: Edited<Item>) {
     },
     faults,
     saving,
-    /** How many edits made elsewhere were put in. */
-    met,
+    /** Whether edits made elsewhere were put in. */
+    hasMet,
     edit,
     splice,
     undo: steps.done.length ? undo : undefined,
@@ -223,5 +223,5 @@ function joined<Item>(before: RowsEdit<Item>[], after: RowsEdit<Item>[]): RowsEd
 /** What of a draft does not hang on what its rows are. */
 export type PackDraft = Pick<
   ReturnType<typeof usePackDraft<unknown>>,
-  "saving" | "saved" | "met" | "undo" | "redo" | "retry" | "lookAgain"
+  "saving" | "saved" | "hasMet" | "undo" | "redo" | "retry" | "lookAgain"
 >;
