@@ -4,8 +4,6 @@ As JSON Lines (a run a line) nothing is left out, and the file can be brought in
 (RFC 4180, an answer a row) any spreadsheet opens it.
 """
 
-import csv
-import io
 import json
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
@@ -20,6 +18,7 @@ from dicetrail.core.document import is_whole_text
 from dicetrail.core.foresight import Playthrough, Sighting
 from dicetrail.core.play import Result
 from dicetrail.files.sheets import Refusal
+from dicetrail.files.tables import guarded, separated
 from dicetrail.files.text import MOST_BYTES, FileProblem
 from dicetrail.form import checked_strictly, in_words
 
@@ -82,15 +81,9 @@ HEADINGS = (
 
 def written_rows(runs: Iterable[PlayedElsewhere]) -> Iterator[str]:
     """Runs as CSV, an answer a row, under `HEADINGS`; several texts in a cell, one a line."""
-    text = io.StringIO()
-    rows = csv.writer(text)
-    rows.writerow(HEADINGS)
+    yield separated([HEADINGS])
     for run in runs:
-        rows.writerows(_row(run, one) for one in run.shown.seen)
-        yield text.getvalue()
-        text.seek(0)
-        text.truncate()
-    yield text.getvalue()
+        yield separated(_row(run, one) for one in run.shown.seen)
 
 
 def _row(run: PlayedElsewhere, one: Sighting) -> tuple[object, ...]:
@@ -100,15 +93,15 @@ def _row(run: PlayedElsewhere, one: Sighting) -> tuple[object, ...]:
         [tried.given for tried in one.tries],
         [tried.verdict.value for tried in one.tries],
     )
-    right, choices, answers, verdicts = ("\n".join(map(_plain, part)) for part in texts)
+    right, choices, answers, verdicts = ("\n".join(map(guarded, part)) for part in texts)
     return (
         run.run,
         run.started_at.isoformat(),
         run.revision,
-        _plain(run.players[one.player] if one.player < len(run.players) else ""),
+        run.players[one.player] if one.player < len(run.players) else "",
         one.source,
         one.number + 1,
-        _plain(one.prompt),
+        one.prompt,
         one.level,
         right,
         choices,
@@ -117,18 +110,10 @@ def _row(run: PlayedElsewhere, one: Sighting) -> tuple[object, ...]:
         one.result.value,
         one.used_ms / 1000,
         "yes" if one.is_hinted else "no",
-        "left" if run.shown.ending is None else _plain(run.shown.ending),
+        "left" if run.shown.ending is None else run.shown.ending,
         run.shown.score,
         run.shown.seconds,
     )
-
-
-_FORMULA_SIGNS = ("=", "+", "-", "@", "\t", "\r")
-
-
-def _plain(text: str) -> str:
-    """A text that no spreadsheet takes for a formula: players type what they like."""
-    return f"'{text}" if text.startswith(_FORMULA_SIGNS) else text
 
 
 @dataclass(frozen=True, slots=True)

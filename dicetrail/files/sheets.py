@@ -22,6 +22,7 @@ from python_calamine import CalamineWorkbook
 from dicetrail.core.document import as_whole_text
 from dicetrail.files.archives import entries_of, is_archive, is_locked, left_out
 from dicetrail.files.plan import Separator
+from dicetrail.files.tables import FORMULA
 from dicetrail.files.text import FileProblem
 
 MOST_COLUMNS = 60
@@ -34,7 +35,7 @@ _LINES_AT_ONCE = 1_000_000
 """About so many signs are split into lines at once."""
 
 _QUOTED = re.compile(r'"(?:[^"]|"")*"')
-_GUARDED = re.compile(r"'+[=+\-@\t\r]")
+_GUARDED = re.compile(f"'+{FORMULA}")
 
 
 @dataclass(frozen=True, slots=True)

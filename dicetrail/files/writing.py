@@ -5,7 +5,6 @@ so no field of it holds a tab or a line break. A field that a spreadsheet would 
 formula begins with a single quote, which reading takes off again.
 """
 
-import csv
 import io
 import json
 import re
@@ -24,9 +23,9 @@ from dicetrail.files.documents import MOST_YAML, PLAIN_NUMBERS
 from dicetrail.files.items import written_items
 from dicetrail.files.plan import Separator
 from dicetrail.files.questions import read_questions
+from dicetrail.files.tables import guarded, separated
 from dicetrail.files.text import MOST_BYTES, FileProblem
 
-_FORMULA = re.compile(r"'*[=+\-@\t\r]")
 _IN_A_ROW = re.compile(r"[\t\r\n]")
 
 
@@ -47,10 +46,7 @@ def written_tsv(pack: Pack) -> bytes:
 
 def written_csv(pack: Pack, separator: Separator = Separator.COMMA) -> bytes:
     """The pack as separated text after RFC 4180."""
-    out = io.StringIO(newline="")
-    writer = csv.writer(out, delimiter=separator.sign, lineterminator="\r\n")
-    writer.writerows([guarded(cell) for cell in row] for row in _rows(pack))
-    return out.getvalue().encode()
+    return separated(_rows(pack), separator.sign).encode()
 
 
 def written_xlsx(pack: Pack) -> bytes:
@@ -164,11 +160,6 @@ def written(pack: Pack, ending: str) -> bytes:
         mend = f"save it as {_OTHERS.get(ending, 'two packs')}"
         raise FileProblem("the pack", f"it is more than is read of {ending.upper()}", mend)
     return content
-
-
-def guarded(cell: str) -> str:
-    """A field that no spreadsheet runs as a formula; `unguarded` gives it back."""
-    return f"'{cell}" if _FORMULA.match(cell) else cell
 
 
 def _tab_field(cell: str) -> str:

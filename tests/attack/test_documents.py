@@ -1,11 +1,16 @@
 """No document that is sent, and none that was kept, locks its maker out."""
 
 import copy
+import csv
 import json
 import random
+import re
 import sqlite3
 import time
 from contextlib import suppress
+from io import BytesIO, StringIO
+
+from openpyxl import load_workbook
 
 from tests.web.demo import DemoTest
 
@@ -40,6 +45,89 @@ def worse(chance, document, path):
         return document * chance.choice((0, 2, 300))
     kin = [value for value in HOSTILE if type(value) is type(document)]
     return chance.choice(kin if kin and chance.random() < 0.7 else HOSTILE)
+
+
+TABLES = ("csv", "tab-separated", "spreadsheetml")
+BEGIN_FORMULAS = tuple("=+-@\t\r\n＝＋－＠")
+"""Where a spreadsheet may begin a formula (OWASP, "CSV Injection", from memory)."""
+
+
+def cells_of(answer):
+    """Every text in the cells of a table that was sent, and whether a workbook runs it."""
+    kind = answer.headers["content-type"]
+    if "spreadsheetml" in kind:
+        for row in load_workbook(BytesIO(answer.content)).active.iter_rows():
+            yield from ((str(cell.value or ""), cell.data_type == "f") for cell in row)
+        return
+    sign = "\t" if "tab-separated" in kind else ","
+    for row in csv.reader(StringIO(answer.text, newline=""), delimiter=sign):
+        for cell in row:
+            is_number = re.fullmatch(r"-?[0-9.e-]+", cell)
+            yield cell, cell.startswith(BEGIN_FORMULAS) and not is_number
+
+
+class TestTables(DemoTest):
+    def test_no_cell_of_any_table_that_leaves_is_run_as_a_formula(self):
+        pack, game = "/api/packs/slug-patrol-questions", "/api/games/slug-patrol"
+        hostile = [f"{sign}cmd|' /C calc'!A{n}" for n, sign in enumerate("=+-@＝＋－＠")]
+        questions = [{"prompt": text, "right": [text], "kind": "typed"} for text in hostile]
+        edits = [{"row": 0, "remove": 0, "insert": questions}]
+        kept = self.http.post(f"{pack}/edits", json={"revision": 1, "edits": edits})
+        self.assertEqual(kept.status_code, 200, kept.text)
+        held = self.http.get(game).json()
+        document = held["document"]
+        for text, ending in zip(hostile, document["endings"], strict=False):
+            title = text.replace("'", "")
+            for mark in "\"'":
+                old = f"{mark}{ending['title']}{mark}"
+                document["script"] = document["script"].replace(old, f"'{title}'")
+            ending["title"] = title
+        self.assertEqual(self.http.put(game, json=held).status_code, 200)
+        lines = self.http.get(f"{game}/evidence/answers.jsonl").text.splitlines()[: len(hostile)]
+        brought = []
+        for text, line in zip(hostile, map(json.loads, lines), strict=False):
+            line |= {"run": text[:30], "players": [text[:30]]}
+            line["shown"] |= {"ending": text}
+            for one in line["shown"]["seen"]:
+                one |= {"source": text, "prompt": text}
+                for tried in one["tries"]:
+                    tried["given"] = text
+            brought.append(json.dumps(line))
+        sent = {"file": ("=1+1.jsonl", "\n".join(brought))}
+        taken = self.http.post(f"{game}/evidence/answers", files=sent).json()
+        self.assertEqual(taken["taken"], len(brought), taken)
+        scouts = {"scouts": [{"name": "=1+1"}], "is_quick": True}
+        wanted = [
+            ("get", "/api/games/{game_id}/evidence/answers.csv", None),
+            ("post", "/api/games/{game_id}/foresight/forecast.csv", scouts),
+            *(
+                ("get", f"/api/{what}/questions.{ending}", None)
+                for what in ("packs/{pack_id}", "templates")
+                for ending in ("csv", "tsv", "xlsx")
+            ),
+        ]
+        for method, address, body in wanted:
+            at = address.format(game_id="slug-patrol", pack_id="slug-patrol-questions")
+            answer = self.http.request(method, at, json=body)
+            self.assertEqual(answer.status_code, 200, answer.text[:200])
+            cells = list(cells_of(answer))
+            self.assertEqual([cell for cell, is_run in cells if is_run], [], at)
+            if "templates" not in at:
+                self.assertTrue(any("cmd|" in cell for cell, _ in cells), at)
+        # Whoever adds a table adds it here.
+        spec = self.http.get("/api/openapi.json").json()["paths"]
+        tables = {
+            (method, path)
+            for path, methods in spec.items()
+            for method, told in methods.items()
+            for kind in told["responses"].get("200", {}).get("content", {})
+            if any(name in kind for name in TABLES)
+        }
+        held_here = {
+            (method, re.sub(r"questions\.\w+", "questions.{ending}", at))
+            for method, at, _ in wanted
+        }
+        self.assertEqual(tables, held_here)
 
 
 class TestDocuments(DemoTest):

@@ -1,8 +1,6 @@
 """Foresight: forecasts, studies, witnesses, and what they find wrong with a game."""
 
 import asyncio
-import csv
-import io
 from collections.abc import Callable, Sequence
 from typing import Annotated, Any, TypeVar
 
@@ -24,6 +22,7 @@ from dicetrail.core.foresight import (
 )
 from dicetrail.core.play import players_refused
 from dicetrail.core.workbench import PlacedProblem, placed
+from dicetrail.files.tables import separated
 from dicetrail.scouting import Subject, foresee, foretell, foretell_briefly, look_for_witnesses
 from dicetrail.store import NotFound
 from dicetrail.store.games import game_revision, newest_game
@@ -69,9 +68,7 @@ async def show_forecast(game_id: str, wanted: ForecastWanted, shelf: SharedShelf
 async def write_forecast(game_id: str, wanted: ForecastWanted, shelf: SharedShelf) -> Response:
     """The same as a table: what, which, share, and for runs played the interval."""
     told = await show_forecast(game_id, wanted, shelf)
-    text = io.StringIO()
-    csv.writer(text).writerows(_rows(told))
-    return Response(text.getvalue(), media_type="text/csv; charset=utf-8")
+    return Response(separated(_rows(told)), media_type="text/csv; charset=utf-8")
 
 
 @scouts.get("/times")
