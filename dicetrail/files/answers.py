@@ -8,7 +8,6 @@ import json
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass, replace
 from datetime import datetime
-from math import isfinite
 from typing import Literal
 
 from pydantic import TypeAdapter, ValidationError
@@ -179,6 +178,11 @@ def _column(line: str) -> int:
 
 _DONE = (Result.RIGHT, Result.CLOSE, Result.WRONG, Result.LATE, Result.PASSED)
 _MOST_SEEN = 5_000
+_YEARS = range(1970, 9000)
+"""Years in which every zone and sum of times is within the calendar (ISO 8601: 0000 to 9999)."""
+_MOST_SECONDS = 10**9
+_MOST_SCORE = 10**9
+"""As far as counters go."""
 
 
 def _unfit(run: PlayedElsewhere) -> str | None:
@@ -190,8 +194,10 @@ def _unfit(run: PlayedElsewhere) -> str | None:
         return "when it was started has no time zone"
     if not 0 < run.revision < 2**31 or len(shown.seen) > _MOST_SEEN:
         return f"a version is from 1 up, and a run has at most {_MOST_SEEN:,} questions"
-    if not (isfinite(shown.score) and isfinite(shown.seconds)) or shown.seconds < 0:
-        return "score and seconds are numbers, and no run takes less than no time"
+    if run.started_at.year not in _YEARS:
+        return f"it was started from {_YEARS[0]} to {_YEARS[-1]}"
+    if not -_MOST_SCORE <= shown.score <= _MOST_SCORE or not 0 <= shown.seconds <= _MOST_SECONDS:
+        return f"a score is within {_MOST_SCORE:,}, and seconds are from 0 to {_MOST_SECONDS:,}"
     texts = (run.run, run.remark, shown.ending or "", *run.players)
     if not all(map(is_whole_text, texts)) or not all(map(_is_fit, shown.seen)):
         return "a question in it has numbers or texts that no question has"

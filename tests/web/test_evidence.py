@@ -129,12 +129,25 @@ class TestEvidence(PlayersTest):
             json.dumps({**whole, "colour": 1}),
             json.dumps({**whole, "shown": {**shown, "seconds": -1}}),
             json.dumps({**whole, "shown": {**shown, "score": "much"}}),
+            *(
+                json.dumps({**whole, "run": f"far {value}", "shown": {**shown, name: value}})
+                for name in ("seconds", "score")
+                for value in (1e308, 10**12, float("inf"), float("nan"))
+            ),
+            *(
+                json.dumps({**whole, "run": f"at {when}", "started_at": when})
+                for when in (
+                    *("9999-12-31T23:59:59-23:59", "9998-01-01T00:00:00Z"),
+                    *("0001-01-01T00:00:00+23:59", "1969-12-31T00:00:00Z"),
+                )
+            ),
             json.dumps({**whole, "started_at": "yesterday"}),
             "[]",
         ]
         told = self.brought("\n".join([*lines, "", *bad]).encode())
         self.assertEqual((told["taken"], len(told["refused"])), (3, len(bad)))
-        self.assertEqual([one["line"] for one in told["refused"]], [5, 6, 7, 8, 9, 10, 11])
+        lines_refused = [one["line"] for one in told["refused"]]
+        self.assertEqual(lines_refused, [*range(5, 5 + len(bad))])
         for one in told["refused"]:
             self.assertTrue(one["what"] and one["mend"] and one["text"])
         self.assertGreater(told["refused"][0]["column"], 1)
