@@ -9,7 +9,6 @@ from anyio.to_thread import current_default_thread_limiter
 from fastapi import FastAPI
 from fastapi.concurrency import run_in_threadpool
 from starlette.middleware.gzip import GZipMiddleware
-from starlette.middleware.trustedhost import TrustedHostMiddleware
 
 from dicetrail.store import Database, StoreTrouble, secret_of
 from dicetrail.store.runs import forget_unbegun
@@ -17,7 +16,14 @@ from dicetrail.web import reading
 from dicetrail.web.backup import routes as backup
 from dicetrail.web.door import key
 from dicetrail.web.door.addresses import Addresses
-from dicetrail.web.door.guards import BodyLimit, HeadAsGet, OwnPages, RateLimits, StrictHeaders
+from dicetrail.web.door.guards import (
+    BodyLimit,
+    HeadAsGet,
+    KnownHosts,
+    OwnPages,
+    RateLimits,
+    StrictHeaders,
+)
 from dicetrail.web.dress import routes as looks
 from dicetrail.web.dropped import routes as dropped
 from dicetrail.web.evidence import routes as evidence
@@ -123,7 +129,7 @@ def create_app(
         app.add_middleware(key.MakerKey, key=maker_key, token=app.state.token)
     app.add_middleware(RateLimits)
     app.add_middleware(GZipMiddleware, minimum_size=1024)
-    app.add_middleware(TrustedHostMiddleware, allowed_hosts=list(hosts))
+    app.add_middleware(KnownHosts, hosts=list(hosts))
     app.add_middleware(StrictHeaders)
     app.add_middleware(HeadAsGet)
     for module in (

@@ -594,7 +594,7 @@ class TestTheDoor(ApiTest):
 
     def test_only_its_own_names_are_answered_and_headers_are_strict(self):
         strange = self.http.get("/api/games", headers={"host": "elsewhere.example"})
-        self.assertEqual(strange.status_code, 400)
+        self.assert_problem(strange, 400, "does not go by that name")
         headers = self.http.get("/api/health").headers
         self.assertIn("default-src 'self'", headers["content-security-policy"])
         self.assertEqual(headers["x-content-type-options"], "nosniff")

@@ -7,6 +7,7 @@ from urllib.parse import parse_qs, urlsplit
 
 from starlette.datastructures import Headers, MutableHeaders
 from starlette.exceptions import HTTPException
+from starlette.middleware.trustedhost import TrustedHostMiddleware
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from dicetrail.files import MOST_BYTES
@@ -70,6 +71,33 @@ class BodyLimit:
             )
 
         await self.app(scope, limited, send)
+
+
+class KnownHosts:
+    """Answers to the names of this server alone, so that no page of another can read it by a name
+    of its own that leads here; others are refused in words."""
+
+    def __init__(self, app: ASGIApp, hosts: Sequence[str]) -> None:
+        self.app, self.hosts = app, list(hosts)
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        is_known = False
+
+        async def known(scope: Scope, receive: Receive, send: Send) -> None:
+            nonlocal is_known
+            is_known = True
+            await self.app(scope, receive, send)
+
+        async def told(message: Message) -> None:
+            if is_known:
+                await send(message)
+
+        await TrustedHostMiddleware(known, self.hosts, www_redirect=False)(scope, receive, told)
+        if not is_known:
+            words = (
+                "This server does not go by that name. Open it at an address it told as it began."
+            )
+            await refusal(400, words)(scope, receive, send)
 
 
 CLIENT = "x-dice-trail"
