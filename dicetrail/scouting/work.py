@@ -31,7 +31,7 @@ from dicetrail.scouting.crew import Crew
 RUNS_A_TASK = 100
 """So many runs are handed out at once."""
 
-BRIEF_RUNS, BRIEF_FOLLOWED = 25, 40_000
+BRIEF_RUNS, BRIEF_FOLLOWED = 25, 100_000
 """What can be worked out between two keys."""
 
 _AHEAD = 8

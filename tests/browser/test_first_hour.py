@@ -104,7 +104,7 @@ class TestFirstHour(BrowserTest):
         self.server.http.put(f"/api/games/{made['id']}", json={"revision": 3, "document": changed})
         self.fill("Title of the game", "Mine")
         self.sees("title: you wrote “Mine”; elsewhere it became “Theirs”")
-        self.assertEqual(self.kept(made)["title"], "Mine")
+        self.wait(lambda: self.kept(made)["title"] == "Mine", "mine, saved")
         self.button("Take the other").click()
         self.wait(lambda: self.kept(made)["title"] == "Theirs", "the other title")
         self.driver.switch_to.new_window("tab")

@@ -86,7 +86,7 @@ class TestFolder(BrowserTest):
         if given is None:
             return False
         if state.phase is Phase.OPENING:
-            self.at("[data-next]").click()
+            self.one("[data-next]").click()
         elif isinstance(given.action, Continue):
             self.press(Keys.ENTER)
         elif isinstance(given.action, Answer):
