@@ -10,7 +10,7 @@ import { OrderButtons } from "../../../ui/OrderButtons";
 import { optionsOf } from "../parts/options";
 import { PictureField } from "../parts/PictureField";
 
-const COLUMNS = "grid grid-cols-[1.25rem_minmax(7rem,1fr)_9rem_6rem_6rem_3.5rem_7.5rem] items-center gap-x-2";
+const COLUMNS = "grid grid-cols-[1.25rem_minmax(7rem,1fr)_8.5rem_6rem_6rem_3.5rem_9rem] items-center gap-x-2";
 const FIELDS = ["title", "counts", "at_least", "at_most", "at_once", "badge"];
 
 /** What stands in which column of the endings. */
