@@ -341,6 +341,13 @@ class TestKeptRuns(PlayersTest):
         self.assertEqual(self.held()[0]["what"], "")
         renamed = self.http.put(f"{KEPT}/{kept['id']}", json={"name": "three", "why": ""}).json()
         self.assertEqual((renamed["name"], renamed["why"]), ("three", ""))
+        self.changed("lives = 3", "lives = 9")
+        for minds, holds in ((kept["minds"], False), ([], True), (["counters"], False)):
+            said = {"name": "three", "why": "", "minds": minds}
+            self.assertEqual(self.http.put(f"{KEPT}/{kept['id']}", json=said).status_code, 200)
+            (told,) = self.held()
+            self.assertEqual((told["holds"], not told["said"]), (holds, holds), minds)
+        self.changed("lives = 9", "lives = 3")
         branch = {"game_id": "harvest-supper", "dice": kept["dice"], "inputs": kept["inputs"]}
         self.assertEqual(len(self.post("/api/runs", **branch)["steps"]), 6)
         other = self.http.post("/api/games/seed-sums/kept", json=body)

@@ -119,7 +119,8 @@ def _rows(shelf: Shelf, game_id: str) -> tuple[int, list[KeptRow]]:
 
 
 async def _held(shelf: Shelf, subject: Subject, rows: Sequence[KeptRow]) -> tuple[Held, ...]:
-    stamp = " ".join(f"{row.id}/{row.game_revision}/{row.run.name}" for row in rows)
+    # By all that is kept of them: what is accepted, or minded otherwise, is looked at anew.
+    stamp = " ".join(f"{row.id}/{row.game_revision}/{hash(row.run)}" for row in rows)
     name = f"{subject.name} {stamp}"
     known = shelf.held.get(name)
     if known is None:
