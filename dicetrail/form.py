@@ -16,18 +16,18 @@ from dicetrail.core import Facts, Pack, PackEdit, Problem
 from dicetrail.core.document import (
     DOCUMENT,
     HALF_SIGN,
+    MOST_PLAYERS,
     Within,
     as_whole_text,
     is_whole_text,
     warning,
 )
-from dicetrail.core.foresight import KeptRun, Own, Playthrough, Scout
+from dicetrail.core.foresight import KeptRun, Own, Playthrough, Scout, Sighting
+from dicetrail.core.play import Result
 from dicetrail.core.survey import FactsEdit
+from dicetrail.limits import MOST_KEPT, MOST_SCORE, MOST_SECONDS, MOST_SEEN
 
 Path = tuple[str | int, ...]
-
-MOST_KEPT = 2**53 - 1
-"""The largest whole number that every reader of JSON reads as it stands (RFC 8259, 6)."""
 
 
 def checked_strictly(part: type) -> None:
@@ -64,6 +64,35 @@ KEPT_FORM: TypeAdapter[KeptRun] = TypeAdapter(KeptRun)
 """The form of a run that is kept with what it led to."""
 PLAYED_FORM: TypeAdapter[Playthrough] = TypeAdapter(Playthrough)
 """The form of what a run shows."""
+
+
+def unplayable(shown: Playthrough) -> str | None:
+    """What of what a run shows can never have been played; None if all can."""
+    if len(shown.seen) > MOST_SEEN:
+        return f"a run has at most {MOST_SEEN:,} questions"
+    if not -MOST_SCORE <= shown.score <= MOST_SCORE or not 0 <= shown.seconds <= MOST_SECONDS:
+        return f"a score is within {MOST_SCORE:,}, and seconds are from 0 to {MOST_SECONDS:,}"
+    if not is_whole_text(shown.ending or "") or not all(map(_is_fit, shown.seen)):
+        return "a question in it has numbers or texts that no question has"
+    return None
+
+
+_DONE = (Result.RIGHT, Result.CLOSE, Result.WRONG, Result.LATE, Result.PASSED)
+
+
+def _is_fit(one: Sighting) -> bool:
+    given: Sequence[str] = [tried.given for tried in one.tries]
+    texts = (one.source, one.prompt, *one.choices, *one.right, *given)
+    return (
+        one.result in _DONE
+        and 1 <= one.level <= 5
+        and 0 <= one.player < MOST_PLAYERS
+        and 0 <= one.number < 2**31
+        and 0 <= one.used_ms <= MOST_SECONDS * 1000
+        and 0 <= one.step < 2**31
+        and (one.allowed_ms is None or 0 < one.allowed_ms <= MOST_SECONDS * 1000)
+        and all(map(is_whole_text, texts))
+    )
 
 
 def broken_text(value: Any, path: Path = ()) -> Path | None:

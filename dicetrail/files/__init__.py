@@ -27,14 +27,13 @@ from dicetrail.files.plan import Contents, Format, Plan, Role, Separator, Wish
 from dicetrail.files.questions import Reading, guess, read_questions
 from dicetrail.files.sheets import Refusal
 from dicetrail.files.templates import TEMPLATE, TEXT_TEMPLATE
-from dicetrail.files.text import MOST_BYTES, FileProblem
+from dicetrail.files.text import FileProblem
 from dicetrail.files.writing import ITEM_WRITERS, WRITERS, written
 
 __all__ = [
     "ANSWERS",
     "FORMAT",
     "ITEM_WRITERS",
-    "MOST_BYTES",
     "MOST_KEPT",
     "SAYS_WITHIN",
     "TEMPLATE",

@@ -5,7 +5,7 @@ As JSON Lines (a run a line) nothing is left out, and the file can be brought in
 """
 
 import json
-from collections.abc import Iterable, Iterator, Sequence
+from collections.abc import Iterable, Iterator
 from dataclasses import dataclass, replace
 from datetime import datetime
 from typing import Literal
@@ -13,13 +13,13 @@ from typing import Literal
 from pydantic import TypeAdapter, ValidationError
 
 from dicetrail.carried.desk import ANSWERS
-from dicetrail.core.document import is_whole_text
+from dicetrail.core.document import MOST_PLAYERS, is_whole_text
 from dicetrail.core.foresight import Playthrough, Sighting
-from dicetrail.core.play import Result
 from dicetrail.files.sheets import Refusal
 from dicetrail.files.tables import guarded, separated
-from dicetrail.files.text import MOST_BYTES, FileProblem
-from dicetrail.form import checked_strictly, in_words
+from dicetrail.files.text import FileProblem
+from dicetrail.form import checked_strictly, in_words, unplayable
+from dicetrail.limits import MOST_FILE, YEARS, is_in_calendar
 
 _MOST_TOLD = 200
 """The signs of a refused line that are told."""
@@ -125,8 +125,8 @@ class AnswersRead:
 
 def read_answers(content: bytes) -> AnswersRead:
     """The runs of a file of JSON Lines. Raises FileProblem if there is nothing in it to read."""
-    if len(content) > MOST_BYTES:
-        what = f"{len(content):,} bytes are more than the {MOST_BYTES:,} that are read"
+    if len(content) > MOST_FILE:
+        what = f"{len(content):,} bytes are more than the {MOST_FILE:,} that are read"
         raise FileProblem("the file", what, "bring it in parts")
     try:
         text = content.decode("utf-8-sig")
@@ -176,44 +176,17 @@ def _column(line: str) -> int:
     return 1
 
 
-_DONE = (Result.RIGHT, Result.CLOSE, Result.WRONG, Result.LATE, Result.PASSED)
-_MOST_SEEN = 5_000
-_YEARS = range(1970, 9000)
-"""Years in which every zone and sum of times is within the calendar (ISO 8601: 0000 to 9999)."""
-_MOST_SECONDS = 10**9
-_MOST_SCORE = 10**9
-"""As far as counters go."""
-
-
 def _unfit(run: PlayedElsewhere) -> str | None:
     """What of a run can never have been played; None if all can."""
     shown = run.shown
-    if not 0 < len(run.run) <= 80 or not 0 < len(run.players) <= 4:
-        return "a run has a name of at most 80 signs, and 1 to 4 players"
+    if not 0 < len(run.run) <= 80 or not 0 < len(run.players) <= MOST_PLAYERS:
+        return f"a run has a name of at most 80 signs, and players, {MOST_PLAYERS} at most"
     if run.started_at.tzinfo is None:
         return "when it was started has no time zone"
-    if not 0 < run.revision < 2**31 or len(shown.seen) > _MOST_SEEN:
-        return f"a version is from 1 up, and a run has at most {_MOST_SEEN:,} questions"
-    if run.started_at.year not in _YEARS:
-        return f"it was started from {_YEARS[0]} to {_YEARS[-1]}"
-    if not -_MOST_SCORE <= shown.score <= _MOST_SCORE or not 0 <= shown.seconds <= _MOST_SECONDS:
-        return f"a score is within {_MOST_SCORE:,}, and seconds are from 0 to {_MOST_SECONDS:,}"
-    texts = (run.run, run.remark, shown.ending or "", *run.players)
-    if not all(map(is_whole_text, texts)) or not all(map(_is_fit, shown.seen)):
-        return "a question in it has numbers or texts that no question has"
-    return None
-
-
-def _is_fit(one: Sighting) -> bool:
-    given: Sequence[str] = [tried.given for tried in one.tries]
-    texts = (one.source, one.prompt, *one.choices, *one.right, *given)
-    return (
-        one.result in _DONE
-        and 1 <= one.level <= 5
-        and 0 <= one.player < 4
-        and 0 <= one.number < 2**31
-        and 0 <= one.used_ms <= 10**12
-        and 0 <= one.step < 2**31
-        and (one.allowed_ms is None or 0 < one.allowed_ms <= 10**12)
-        and all(map(is_whole_text, texts))
-    )
+    if not 0 < run.revision < 2**31:
+        return "a version is from 1 up"
+    if not is_in_calendar(run.started_at):
+        return f"it was started from {YEARS[0]} to {YEARS[-1]}"
+    if not all(map(is_whole_text, (run.run, run.remark, *run.players))):
+        return "a name or remark in it is no whole text"
+    return unplayable(shown)

@@ -15,7 +15,7 @@ from textwrap import dedent
 from typing import Any, get_type_hints
 
 from dicetrail.core.document import parts_in
-from dicetrail.form import MOST_KEPT
+from dicetrail.limits import MOST_KEPT
 
 HEADING = """\
 # The fields of a game file

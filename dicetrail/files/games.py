@@ -23,8 +23,9 @@ from dicetrail.core.document import HALF_SIGN, MOST_PLAYERS, as_whole_text
 from dicetrail.core.draw import LONG_DICE_BITS
 from dicetrail.core.foresight import KeptRun
 from dicetrail.files.fields import described
-from dicetrail.files.text import MOST_BYTES, FileProblem
+from dicetrail.files.text import FileProblem
 from dicetrail.form import broken_text, checked_strictly, in_words
+from dicetrail.limits import MOST_FILE
 
 FORMAT: Literal["dice-trail-game/1"] = "dice-trail-game/1"
 _MOST_LOCATED = 2_000_000
@@ -109,8 +110,8 @@ def written_game(
         for given, written in zip(run.inputs, told["inputs"], strict=True):
             written["action"]["action"] = given.action.action  # which is its default too
     content = json.dumps(document, ensure_ascii=False, indent=1).encode() + b"\n"
-    if len(content) > MOST_BYTES:
-        what = f"it would be {len(content):,} bytes, and at most {MOST_BYTES:,} are read back"
+    if len(content) > MOST_FILE:
+        what = f"it would be {len(content):,} bytes, and at most {MOST_FILE:,} are read back"
         mend = "make its pictures and sounds smaller, or take some out"
         raise FileProblem("the game with its packs", what, mend)
     return content
@@ -136,7 +137,7 @@ _SAYS_SO = re.compile(rb'"format"\s*:\s*"%s/' % FORMAT.partition("/")[0].encode(
 
 def read_game(content: bytes) -> GameFile:
     """The game a file holds. Raises GameProblems, each located, if it is no game file."""
-    if len(content) > MOST_BYTES:
+    if len(content) > MOST_FILE:
         raise _problems([("", f"{len(content):,} bytes are too many", "leave media out")])
     try:
         text = content.decode("utf-8-sig")

@@ -19,14 +19,8 @@ from defusedxml.ElementTree import fromstring
 
 from dicetrail.files.archives import content_of, entries_of, is_archive, is_paper, is_workbook
 from dicetrail.files.items import is_package
-from dicetrail.files.text import MOST_BYTES, FileProblem
-
-MOST_MEDIUM = 5 * 1024 * 1024
-"""The largest picture or sound, in bytes."""
-MOST_MEDIA = 2_000
-"""The most pictures and sounds that are brought at once."""
-MOST_KEPT = 64 * 1024 * 1024
-"""The most that the files of an archive may be together, in bytes: they wait in memory."""
+from dicetrail.files.text import FileProblem
+from dicetrail.limits import MOST_ARCHIVED, MOST_FILE, MOST_MEDIUM
 
 QUESTION_ENDINGS = (
     *(".tsv", ".csv", ".txt", ".md", ".html", ".htm", ".docx", ".odt", ".xlsx", ".xls", ".ods"),
@@ -107,8 +101,8 @@ def read_bundle(content: bytes) -> Bundle:
             continue
         data = content_of(content, entry)
         kept += len(data)
-        if kept > MOST_KEPT:
-            what = f"its files are more than {MOST_KEPT:,} bytes together"
+        if kept > MOST_ARCHIVED:
+            what = f"its files are more than {MOST_ARCHIVED:,} bytes together"
             raise FileProblem("the file", what, "make the pictures smaller, or split it")
         if name.lower().endswith(QUESTION_ENDINGS):
             found.append((name, data))
@@ -137,7 +131,7 @@ def _safe_name(entry: zipfile.ZipInfo) -> str | None:
     name = posixpath.basename(path)
     if not name or name.startswith(".") or path.startswith("__MACOSX/"):
         return None
-    if entry.file_size > max(MOST_MEDIUM, MOST_BYTES):
+    if entry.file_size > max(MOST_MEDIUM, MOST_FILE):
         raise FileProblem(
             entry.filename, f"{entry.file_size:,} bytes are too many", "make it smaller"
         )

@@ -6,9 +6,7 @@ from charset_normalizer import from_bytes
 
 from dicetrail.core import Problem
 from dicetrail.files.encodings import likeliest
-
-MOST_BYTES = 32 * 1024 * 1024
-"""A question file is at most this large."""
+from dicetrail.limits import MOST_FILE
 
 _LOOKED_AT = 256 * 1024
 """How much of a file is looked at to find its encoding."""
@@ -35,10 +33,10 @@ def text_of(content: bytes, encoding: str | None = None) -> Text:
 
     Raises FileProblem if the file is empty, too large, no text, or mixed of encodings.
     """
-    if len(content) > MOST_BYTES:
+    if len(content) > MOST_FILE:
         raise FileProblem(
             "the file",
-            f"{len(content):,} bytes, and at most {MOST_BYTES:,} are read",
+            f"{len(content):,} bytes, and at most {MOST_FILE:,} are read",
             "split it into several files and load one after the other",
         )
     if not content.strip():

@@ -24,7 +24,8 @@ from dicetrail.files.items import written_items
 from dicetrail.files.plan import Separator
 from dicetrail.files.questions import read_questions
 from dicetrail.files.tables import guarded, separated
-from dicetrail.files.text import MOST_BYTES, FileProblem
+from dicetrail.files.text import FileProblem
+from dicetrail.limits import MOST_FILE
 
 _IN_A_ROW = re.compile(r"[\t\r\n]")
 
@@ -156,7 +157,7 @@ def written(pack: Pack, ending: str) -> bytes:
     content = b"" if is_too_much else (WRITERS | ITEM_WRITERS)[ending][1](pack)
     if ending == "yaml" and len(content) > MOST_YAML:
         is_too_much = len(content.decode()) > MOST_YAML
-    if is_too_much or len(content) > MOST_BYTES:
+    if is_too_much or len(content) > MOST_FILE:
         mend = f"save it as {_OTHERS.get(ending, 'two packs')}"
         raise FileProblem("the pack", f"it is more than is read of {ending.upper()}", mend)
     return content

@@ -2,7 +2,7 @@
 
 from dicetrail.store.backup import back_up, restore, restore_into
 from dicetrail.store.database import Database
-from dicetrail.store.errors import NotFound, StaleRevision, StaleRun
+from dicetrail.store.errors import NotFound, Spoilt, StaleRevision, StaleRun
 from dicetrail.store.models import PackSource, Place
 from dicetrail.store.secrets import secret_of
 from dicetrail.store.trouble import StoreTrouble
@@ -12,6 +12,7 @@ __all__ = [
     "NotFound",
     "PackSource",
     "Place",
+    "Spoilt",
     "StaleRevision",
     "StaleRun",
     "StoreTrouble",

@@ -50,6 +50,7 @@ class Database:
 
     def _prepare(self, connection: Any, _record: object) -> None:
         connection.isolation_level = None  # transactions begin in _begin, not in the driver
+        connection.text_factory = _text  # a damaged text is one text, and no end of its query
         with told(self.path):
             for pragma in _PRAGMAS:
                 connection.execute(f"PRAGMA {pragma}")
@@ -97,6 +98,10 @@ _PRAGMAS = (
     "secure_delete = ON",  # what is deleted is written over
     "busy_timeout = 3000",
 )
+
+
+def _text(kept: bytes) -> str:
+    return kept.decode("utf-8", "replace")
 
 
 def _begin(connection: Connection) -> None:

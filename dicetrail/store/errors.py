@@ -10,6 +10,17 @@ class NotFound(LookupError):
         super().__init__(f"there is no {kind} “{identifier}”")
 
 
+class Spoilt(NotFound):
+    """What is kept of something cannot be read; nothing else is touched by it. `what` says what of
+    it, and `mend` what to do."""
+
+    def __init__(self, kind: str, identifier: str, what: str, mend: str) -> None:
+        super().__init__(kind, identifier)
+        self.what = what
+        self.mend = mend
+        self.args = (f"the {kind} “{identifier}” cannot be read from the store: {what}",)
+
+
 class StaleRevision(ValueError):
     """A save was made on a revision that is no longer the newest. Nothing was saved."""
 

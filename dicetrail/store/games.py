@@ -1,14 +1,15 @@
 """Games and their revisions."""
 
-from datetime import datetime
+from datetime import UTC, datetime
 
 from sqlalchemy import Select, func, select
 from sqlalchemy.orm import Session
 
 from dicetrail.core import Game
 from dicetrail.store.addresses import is_taken, move_address
-from dicetrail.store.errors import NotFound, StaleRevision
-from dicetrail.store.models import GameRevision, GameRow, KeptGame
+from dicetrail.store.columns import NO_TIME, KeptGame, is_numbered, unreadable_game
+from dicetrail.store.errors import NotFound, Spoilt, StaleRevision
+from dicetrail.store.models import GameRevision, GameRow
 from dicetrail.store.names import identifier
 
 
@@ -23,22 +24,31 @@ def add_game(
 
 
 def newest_game(session: Session, game_id: str) -> GameRevision:
-    """The newest revision of a game. Raises NotFound."""
+    """The newest revision of a game that can be read. Raises NotFound."""
     found = session.scalars(
         select(GameRevision)
-        .where(GameRevision.game_id == game_id)
+        .where(GameRevision.game_id == game_id, is_numbered(GameRevision.number))
         .order_by(GameRevision.number.desc())
         .limit(1)
     ).first()
     if found is None:
-        raise NotFound("game", game_id)
+        raise _missing(session, game_id)
     return found
+
+
+def _missing(session: Session, game_id: str) -> NotFound:
+    if session.get(GameRow, game_id) is None:
+        return NotFound("game", game_id)
+    return Spoilt("game", game_id, NOTHING_LEFT, "take it off the shelf, or restore a saved shelf")
+
+
+NOTHING_LEFT = "no save of it is left that can be read"
 
 
 def shelved_game(session: Session, game_id: str) -> GameRevision:
     """The newest revision of a game that is on the shelf. Raises NotFound."""
     game = session.get(GameRow, game_id)
-    if game is None or game.deleted_at is not None:
+    if game is not None and game.deleted_at is not None:
         raise NotFound("game", game_id)
     return newest_game(session, game_id)
 
@@ -56,12 +66,12 @@ def game_revisions(session: Session, game_id: str) -> list[GameRevision]:
     found = list(
         session.scalars(
             select(GameRevision)
-            .where(GameRevision.game_id == game_id)
+            .where(GameRevision.game_id == game_id, is_numbered(GameRevision.number))
             .order_by(GameRevision.number.desc())
         )
     )
     if not found:
-        raise NotFound("game", game_id)
+        raise _missing(session, game_id)
     return found
 
 
@@ -69,13 +79,16 @@ def delete_game(session: Session, game_id: str, now: datetime | None) -> None:
     """Take a game off the shelf, or with None put it back. Raises NotFound."""
     game = session.get(GameRow, game_id)
     if game is None:
-        raise NotFound("game", game_id)
+        newest_game(session, game_id)
+        game = GameRow(id=game_id, made_at=now or datetime.now(UTC))
+        session.add(game)
     game.deleted_at = now
 
 
 def _newest_games() -> Select[GameRevision]:
     newest = (
         select(GameRevision.game_id, func.max(GameRevision.number).label("number"))
+        .where(is_numbered(GameRevision.number))
         .group_by(GameRevision.game_id)
         .subquery()
     )
@@ -85,7 +98,7 @@ def _newest_games() -> Select[GameRevision]:
             newest,
             (GameRevision.game_id == newest.c.game_id) & (GameRevision.number == newest.c.number),
         )
-        .join(GameRow, GameRow.id == GameRevision.game_id)
+        .outerjoin(GameRow, GameRow.id == GameRevision.game_id)
         .where(GameRow.deleted_at.is_(None))
         .order_by(GameRevision.saved_at.desc(), GameRevision.game_id)
     )
@@ -96,8 +109,18 @@ _NEWEST = _newest_games()
 
 
 def newest_games(session: Session) -> list[GameRevision]:
-    """The newest revision of every game on the shelf, the last saved first."""
-    return list(session.scalars(_NEWEST))
+    """The newest revision of every game on the shelf, the last saved first.
+
+    One of which nothing can be read has no number, and tells so.
+    """
+    found = list(session.scalars(_NEWEST))
+    known = {revision.game_id for revision in found}
+    shelved = session.scalars(select(GameRow.id).where(GameRow.deleted_at.is_(None)))
+    return found + [
+        GameRevision(game_id=name, number=0, kept=unreadable_game(), saved_at=NO_TIME)
+        for name in shelved
+        if name not in known
+    ]
 
 
 def revise_game(

@@ -4,8 +4,10 @@ import hashlib
 
 from sqlalchemy.orm import Session
 
-from dicetrail.store.errors import NotFound
-from dicetrail.store.models import MediumRow, VoiceRow
+from dicetrail.limits import MEDIA_ENDINGS
+from dicetrail.store.columns import StandIn
+from dicetrail.store.errors import NotFound, Spoilt
+from dicetrail.store.models import MediumRow, VoiceRow, spoilt
 
 
 def keep_medium(session: Session, digest: str, media_type: str, content: bytes) -> None:
@@ -35,4 +37,7 @@ def get_medium(session: Session, digest: str) -> MediumRow:
     found = session.get(MediumRow, digest)
     if found is None:
         raise NotFound("picture or sound", digest)
+    if spoilt(found) or isinstance(found.content, StandIn) or found.media_type not in MEDIA_ENDINGS:
+        mend = "bring it to its pack again"
+        raise Spoilt("picture or sound", digest, "its content", mend)
     return found

@@ -4,30 +4,34 @@ A run keeps which revisions it was played on, its dice and its inputs; everythin
 about it follows from these.
 """
 
-from collections.abc import Iterable
 from dataclasses import dataclass
-from datetime import UTC, datetime
+from datetime import datetime
 from enum import StrEnum
-from itertools import chain
-from typing import Any
+from types import MappingProxyType
 
-from sqlalchemy import (
-    JSON,
-    DateTime,
-    Dialect,
-    ForeignKey,
-    ForeignKeyConstraint,
-    Index,
-    String,
-    Text,
-)
+from sqlalchemy import ForeignKey, ForeignKeyConstraint, Index
 from sqlalchemy.orm import DeclarativeBase, Mapped, mapped_column, relationship
-from sqlalchemy.types import TypeDecorator
 
-from dicetrail.core import Action, Game, PackEdit, Problem, Question
+from dicetrail.core import Action, Game, PackEdit, Question, Wait
 from dicetrail.core.foresight import KeptRun, Playthrough
 from dicetrail.core.survey import FactsEdit
-from dicetrail.form import Kept
+from dicetrail.store.columns import (
+    AsGame,
+    AsJson,
+    AsQuestions,
+    Blob,
+    KeptGame,
+    LongWords,
+    NoList,
+    NoMap,
+    Real,
+    StandIn,
+    UtcTime,
+    Whole,
+    WholeNumber,
+    Words,
+    YesNo,
+)
 
 
 class Place(StrEnum):
@@ -60,133 +64,40 @@ class PackSource:
     refused: tuple[RefusedRow, ...]
 
 
-class AsJson(TypeDecorator[Any]):
-    """A value of a plain type, kept as JSON and mended on its way back.
+class _NoSource(StandIn, PackSource):
+    """Stands for where a pack was loaded from."""
 
-    It is written and read here, so the engine passes JSON on as text.
-    """
-
-    impl = JSON(none_as_null=True)
-    cache_ok = True
-
-    def __init__(self, kept: Any) -> None:
-        super().__init__()
-        self.kept = kept
-        self._form: Kept[Any] = Kept(kept)
-
-    def process_bind_param(self, value: Any, dialect: Dialect) -> str | None:  # noqa: ARG002
-        return None if value is None else self._form.written(value)
-
-    def process_result_value(self, value: Any, dialect: Dialect) -> Any:  # noqa: ARG002
-        return None if value is None else self._form.read(value)[0]
+    __slots__ = ()
 
 
-class WrittenQuestions(tuple[Question, ...]):
-    """Questions written out already, so that keeping them takes the store no time."""
+class _NoAction(StandIn, Wait):
+    """Stands for what a player did."""
 
-    text: str
-
-    def __new__(cls, questions: Iterable[Question]) -> "WrittenQuestions":
-        """The same questions, with how they are kept."""
-        made = super().__new__(cls, questions)
-        made.text = AsQuestions.written(made)
-        return made
+    __slots__ = ()
 
 
-class AsQuestions(TypeDecorator[tuple[Question, ...]]):
-    """Very many questions: a line of JSON for so many of them, so that others get their turn
-    between one line and the next. Older stores have one line for all."""
+class _NoPlaythrough(StandIn, Playthrough):
+    """Stands for what a run shows."""
 
-    impl = Text
-    cache_ok = True
-    _form: Kept[tuple[Question, ...]] = Kept(tuple[Question, ...])
-    _IN_A_LINE = 500
-
-    def process_bind_param(
-        self,
-        value: tuple[Question, ...] | None,
-        dialect: Dialect,  # noqa: ARG002
-    ) -> str | None:
-        if isinstance(value, WrittenQuestions):
-            return value.text
-        return None if value is None else self.written(value)
-
-    @classmethod
-    def written(cls, questions: tuple[Question, ...]) -> str:
-        """How questions are kept."""
-        starts = range(0, max(1, len(questions)), cls._IN_A_LINE)
-        parts = (
-            cls._form.written(questions[start : start + cls._IN_A_LINE], is_brief=True)
-            for start in starts
-        )
-        return "\n".join(parts)
-
-    def process_result_value(
-        self,
-        value: str | None,
-        dialect: Dialect,  # noqa: ARG002
-    ) -> tuple[Question, ...] | None:
-        if value is None:
-            return None
-        return tuple(chain.from_iterable(self._form.read(line)[0] for line in value.split("\n")))
+    __slots__ = ()
 
 
-@dataclass(frozen=True, slots=True)
-class KeptGame:
-    """A document as it is read, and what had to be put right in what was kept."""
+class _NoRun(StandIn, KeptRun):
+    """Stands for a kept run."""
 
-    document: Game
-    problems: tuple[Problem, ...] = ()
+    __slots__ = ()
 
 
-class AsGame(TypeDecorator[KeptGame]):
-    """A game's document, which can always be read: nothing kept locks its maker out."""
-
-    impl = JSON
-    cache_ok = True
-    _form: Kept[Game] = Kept(Game)
-
-    def process_bind_param(self, value: KeptGame | None, dialect: Dialect) -> str:  # noqa: ARG002
-        assert value is not None
-        return self._form.written(value.document)
-
-    def process_result_value(self, value: Any, dialect: Dialect) -> KeptGame:  # noqa: ARG002
-        try:
-            return KeptGame(*self._form.read(value))
-        except ValueError:
-            what = "nothing of what was kept can be read"
-            problem = Problem("rounds", what, "begin anew, or go back to an earlier save")
-            return KeptGame(Game("", (), ()), (problem,))
-
-
-class WholeNumber(TypeDecorator[int]):
-    """A whole number of any length, kept by its digits."""
-
-    impl = String(40)
-    cache_ok = True
-
-    def process_bind_param(self, value: int | None, dialect: Dialect) -> Any:  # noqa: ARG002
-        return None if value is None else str(value)
-
-    def process_result_value(self, value: Any, dialect: Dialect) -> int | None:  # noqa: ARG002
-        return None if value is None else int(value)
-
-
-class UtcTime(TypeDecorator[datetime]):
-    """A moment in UTC. SQLite keeps no time zone, so it is put back on the way out."""
-
-    impl = DateTime
-    cache_ok = True
-
-    def process_bind_param(self, value: datetime | None, dialect: Dialect) -> Any:  # noqa: ARG002
-        return value and value.astimezone(UTC).replace(tzinfo=None)
-
-    def process_result_value(self, value: Any, dialect: Dialect) -> datetime | None:  # noqa: ARG002
-        return None if value is None else datetime.replace(value, tzinfo=UTC)
+NO_SOURCE = _NoSource("", "", None, 0, ())
+_NO_RUN = _NoRun("A kept run that cannot be read", 0, (), (), ())
 
 
 class Base(DeclarativeBase):
-    """The root of all tables."""
+    """The root of all tables. A column is read by a type of ours, whatever it holds."""
+
+    type_annotation_map = MappingProxyType(
+        {str: Words, int: Whole, float: Real, bool: YesNo, bytes: Blob}
+    )
 
 
 class GameRow(Base):
@@ -194,9 +105,9 @@ class GameRow(Base):
 
     __tablename__ = "games"
 
-    id: Mapped[str] = mapped_column(String(80), primary_key=True)
-    made_at: Mapped[datetime] = mapped_column(UtcTime)
-    deleted_at: Mapped[datetime | None] = mapped_column(UtcTime)
+    id: Mapped[str] = mapped_column(Words(80), primary_key=True)
+    made_at: Mapped[datetime] = mapped_column(UtcTime())
+    deleted_at: Mapped[datetime | None] = mapped_column(UtcTime())
     """When it was taken off the shelf; nothing of it is lost."""
 
 
@@ -205,9 +116,9 @@ class GameAddress(Base):
 
     __tablename__ = "game_addresses"
 
-    address: Mapped[str] = mapped_column(String(80), primary_key=True)
+    address: Mapped[str] = mapped_column(Words(80), primary_key=True)
     game_id: Mapped[str] = mapped_column(ForeignKey("games.id"), index=True)
-    made_at: Mapped[datetime] = mapped_column(UtcTime)
+    made_at: Mapped[datetime] = mapped_column(UtcTime())
 
 
 class GameRevision(Base):
@@ -218,7 +129,7 @@ class GameRevision(Base):
     game_id: Mapped[str] = mapped_column(ForeignKey("games.id"), primary_key=True)
     number: Mapped[int] = mapped_column(primary_key=True)
     kept: Mapped[KeptGame] = mapped_column("document", AsGame)
-    saved_at: Mapped[datetime] = mapped_column(UtcTime)
+    saved_at: Mapped[datetime] = mapped_column(UtcTime())
 
     @property
     def document(self) -> Game:
@@ -231,9 +142,9 @@ class PackRow(Base):
 
     __tablename__ = "packs"
 
-    id: Mapped[str] = mapped_column(String(80), primary_key=True)
-    made_at: Mapped[datetime] = mapped_column(UtcTime)
-    deleted_at: Mapped[datetime | None] = mapped_column(UtcTime)
+    id: Mapped[str] = mapped_column(Words(80), primary_key=True)
+    made_at: Mapped[datetime] = mapped_column(UtcTime())
+    deleted_at: Mapped[datetime | None] = mapped_column(UtcTime())
     """When it was taken off the shelf; games that use it go on using it."""
 
 
@@ -249,23 +160,23 @@ class PackRevision(Base):
     pack_id: Mapped[str] = mapped_column(ForeignKey("packs.id"), primary_key=True)
     number: Mapped[int] = mapped_column(primary_key=True)
     title: Mapped[str]
-    tags: Mapped[tuple[str, ...] | None] = mapped_column(AsJson(tuple[str, ...]))
-    words: Mapped[str | None] = mapped_column(Text)
+    tags: Mapped[tuple[str, ...] | None] = mapped_column(AsJson(tuple[str, ...], NoList()))
+    words: Mapped[str | None] = mapped_column(LongWords())
     """What its maker says of it."""
     edits: Mapped[tuple[PackEdit, ...] | None] = mapped_column(
-        AsJson(tuple[PackEdit, ...]), deferred=True
+        AsJson(tuple[PackEdit, ...], NoList()), deferred=True
     )
     facts_edits: Mapped[tuple[FactsEdit, ...] | None] = mapped_column(
-        AsJson(tuple[FactsEdit, ...]), deferred=True
+        AsJson(tuple[FactsEdit, ...], NoList()), deferred=True
     )
-    columns: Mapped[tuple[str, ...] | None] = mapped_column(AsJson(tuple[str, ...]))
+    columns: Mapped[tuple[str, ...] | None] = mapped_column(AsJson(tuple[str, ...], NoList()))
     """Of a pack of facts, what its columns are called."""
     question_count: Mapped[int]
     """How many questions, or rows of facts, it has."""
-    source: Mapped[PackSource | None] = mapped_column(AsJson(PackSource))
-    media: Mapped[dict[str, str] | None] = mapped_column(AsJson(dict[str, str]))
+    source: Mapped[PackSource | None] = mapped_column(AsJson(PackSource, NO_SOURCE))
+    media: Mapped[dict[str, str] | None] = mapped_column(AsJson(dict[str, str], NoMap()))
     """The digests of its pictures and sounds, by the names questions give them."""
-    saved_at: Mapped[datetime] = mapped_column(UtcTime)
+    saved_at: Mapped[datetime] = mapped_column(UtcTime())
 
 
 class PackQuestions(Base):
@@ -285,7 +196,7 @@ class PackQuestions(Base):
     number: Mapped[int] = mapped_column(primary_key=True)
     questions: Mapped[tuple[Question, ...]] = mapped_column(AsQuestions)
     rows: Mapped[tuple[tuple[str, ...], ...] | None] = mapped_column(
-        AsJson(tuple[tuple[str, ...], ...])
+        AsJson(tuple[tuple[str, ...], ...], NoList())
     )
     """The rows of its facts, where it holds facts and no questions."""
 
@@ -295,7 +206,7 @@ class SecretRow(Base):
 
     __tablename__ = "secrets"
 
-    name: Mapped[str] = mapped_column(String(40), primary_key=True)
+    name: Mapped[str] = mapped_column(Words(40), primary_key=True)
     value: Mapped[bytes]
 
 
@@ -304,8 +215,8 @@ class MediumRow(Base):
 
     __tablename__ = "media"
 
-    digest: Mapped[str] = mapped_column(String(64), primary_key=True)
-    media_type: Mapped[str] = mapped_column(String(40))
+    digest: Mapped[str] = mapped_column(Words(64), primary_key=True)
+    media_type: Mapped[str] = mapped_column(Words(40))
     content: Mapped[bytes] = mapped_column(deferred=True)
 
 
@@ -314,7 +225,7 @@ class VoiceRow(Base):
 
     __tablename__ = "voices"
 
-    text_digest: Mapped[str] = mapped_column(String(64), primary_key=True)
+    text_digest: Mapped[str] = mapped_column(Words(64), primary_key=True)
     digest: Mapped[str] = mapped_column(ForeignKey("media.digest"))
 
 
@@ -329,21 +240,21 @@ class RunRow(Base):
         Index("ix_runs_scores", "game_id", "game_revision", "score"),
     )
 
-    id: Mapped[str] = mapped_column(String(40), primary_key=True)
+    id: Mapped[str] = mapped_column(Words(40), primary_key=True)
     game_id: Mapped[str] = mapped_column(index=True)
     game_revision: Mapped[int]
-    pack_revisions: Mapped[dict[str, int]] = mapped_column(AsJson(dict[str, int]))
+    pack_revisions: Mapped[dict[str, int]] = mapped_column(AsJson(dict[str, int], NoMap()))
     dice: Mapped[int] = mapped_column(WholeNumber)
-    players: Mapped[tuple[str, ...]] = mapped_column(AsJson(tuple[str, ...]))
-    place: Mapped[Place] = mapped_column(String(8))
-    started_at: Mapped[datetime] = mapped_column(UtcTime)
+    players: Mapped[tuple[str, ...]] = mapped_column(AsJson(tuple[str, ...], NoList()))
+    place: Mapped[Place] = mapped_column(Words(8))
+    started_at: Mapped[datetime] = mapped_column(UtcTime())
     best: Mapped[float | None]
     """What was to be beaten as the run began: a score, or milliseconds."""
-    player_key: Mapped[str | None] = mapped_column(String(64), index=True)
+    player_key: Mapped[str | None] = mapped_column(Words(64), index=True)
     """A secret of the browser it is played in, by which a player finds their own scores."""
-    ended_at: Mapped[datetime | None] = mapped_column(UtcTime)
+    ended_at: Mapped[datetime | None] = mapped_column(UtcTime())
     """With what follows, what the run came to; None while it goes on or nobody has looked."""
-    leader: Mapped[str | None] = mapped_column(String(80))
+    leader: Mapped[str | None] = mapped_column(Words(80))
     """Whose score it is."""
     score: Mapped[float | None]
     ending: Mapped[str | None]
@@ -352,9 +263,9 @@ class RunRow(Base):
     length_ms: Mapped[int | None]
     counts: Mapped[bool | None]
     """Whether it can be among the best."""
-    seen: Mapped[Playthrough | None] = mapped_column(AsJson(Playthrough), deferred=True)
+    seen: Mapped[Playthrough | None] = mapped_column(AsJson(Playthrough, None), deferred=True)
     """What it shows of its questions, so that evidence of many runs is found at once."""
-    remark: Mapped[str | None] = mapped_column(Text)
+    remark: Mapped[str | None] = mapped_column(LongWords())
     """What its player said of it."""
     inputs: Mapped[list["RunInput"]] = relationship(order_by="RunInput.number")
 
@@ -366,7 +277,7 @@ class RunInput(Base):
 
     run_id: Mapped[str] = mapped_column(ForeignKey("runs.id"), primary_key=True)
     number: Mapped[int] = mapped_column(primary_key=True)
-    action: Mapped[Action] = mapped_column(AsJson(Action))
+    action: Mapped[Action] = mapped_column(AsJson(Action, _NoAction()))
     at: Mapped[int]
 
 
@@ -376,14 +287,14 @@ class BroughtRun(Base):
     __tablename__ = "brought_runs"
 
     game_id: Mapped[str] = mapped_column(ForeignKey("games.id"), primary_key=True)
-    run: Mapped[str] = mapped_column(String(80), primary_key=True)
+    run: Mapped[str] = mapped_column(Words(80), primary_key=True)
     """What it was called there."""
     file_name: Mapped[str]
     revision: Mapped[int]
-    players: Mapped[tuple[str, ...]] = mapped_column(AsJson(tuple[str, ...]))
-    started_at: Mapped[datetime] = mapped_column(UtcTime)
-    seen: Mapped[Playthrough] = mapped_column(AsJson(Playthrough))
-    remark: Mapped[str | None] = mapped_column(Text)
+    players: Mapped[tuple[str, ...]] = mapped_column(AsJson(tuple[str, ...], NoList()))
+    started_at: Mapped[datetime] = mapped_column(UtcTime())
+    seen: Mapped[Playthrough] = mapped_column(AsJson(Playthrough, _NoPlaythrough((), None, 0, 0.0)))
+    remark: Mapped[str | None] = mapped_column(LongWords())
 
 
 class KeptRow(Base):
@@ -391,8 +302,14 @@ class KeptRow(Base):
 
     __tablename__ = "kept_runs"
 
-    id: Mapped[str] = mapped_column(String(40), primary_key=True)
+    id: Mapped[str] = mapped_column(Words(40), primary_key=True)
     game_id: Mapped[str] = mapped_column(ForeignKey("games.id"), index=True)
     game_revision: Mapped[int]
-    run: Mapped[KeptRun] = mapped_column(AsJson(KeptRun))
-    kept_at: Mapped[datetime] = mapped_column(UtcTime)
+    run: Mapped[KeptRun] = mapped_column(AsJson(KeptRun, _NO_RUN))
+    kept_at: Mapped[datetime] = mapped_column(UtcTime())
+
+
+def spoilt(row: Base) -> tuple[str, ...]:
+    """The names of the columns of a row, as far as it was fetched, that cannot be read."""
+    held = ((name, value) for name, value in row.__dict__.items() if isinstance(value, StandIn))
+    return tuple(sorted(name for name, _ in held))

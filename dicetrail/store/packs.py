@@ -5,8 +5,8 @@ pack. Whoever asks is given it whole.
 """
 
 from collections.abc import Iterable, Mapping
-from dataclasses import dataclass
-from datetime import datetime
+from dataclasses import dataclass, fields
+from datetime import UTC, datetime
 from itertools import chain
 from types import MappingProxyType
 from typing import Any, cast
@@ -16,8 +16,9 @@ from sqlalchemy.orm import InstrumentedAttribute, Session
 
 from dicetrail.core import Facts, Pack, PackEdit
 from dicetrail.core.survey import Edits, FactsEdit, edited, rebased
-from dicetrail.store.errors import NotFound, StaleRevision
-from dicetrail.store.models import PackQuestions, PackRevision, PackRow, PackSource
+from dicetrail.store.columns import NO_TIME, NoList, NoMap, NoNumber, NoText, StandIn, is_numbered
+from dicetrail.store.errors import NotFound, Spoilt, StaleRevision
+from dicetrail.store.models import NO_SOURCE, PackQuestions, PackRevision, PackRow, PackSource
 from dicetrail.store.names import identifier
 
 
@@ -39,6 +40,12 @@ class KeptPack:
     media: dict[str, str]
     """The digests of its pictures and sounds, by the names questions give them."""
     saved_at: datetime
+
+    @property
+    def spoilt(self) -> tuple[str, ...]:
+        """The fields that cannot be read from the store, in which others stand."""
+        values = ((field.name, getattr(self, field.name)) for field in fields(self))
+        return tuple(name for name, value in values if isinstance(value, StandIn))
 
 
 def add_pack(
@@ -141,7 +148,9 @@ def delete_pack(session: Session, pack_id: str, now: datetime | None) -> None:
     """Take a pack off the shelf, or with None put it back. Raises NotFound."""
     pack = session.get(PackRow, pack_id)
     if pack is None:
-        raise NotFound("pack", pack_id)
+        newest_pack(session, pack_id)
+        pack = PackRow(id=pack_id, made_at=now or datetime.now(UTC))
+        session.add(pack)
     pack.deleted_at = now
 
 
@@ -157,6 +166,7 @@ def add_to_media(
 def _newest_packs() -> Select[PackRevision]:
     newest = (
         select(PackRevision.pack_id, func.max(PackRevision.number).label("number"))
+        .where(is_numbered(PackRevision.number))
         .group_by(PackRevision.pack_id)
         .subquery()
     )
@@ -170,7 +180,7 @@ def _newest_packs() -> Select[PackRevision]:
     )
 
 
-_NEWEST = _newest_packs().join(PackRow).where(PackRow.deleted_at.is_(None))
+_NEWEST = _newest_packs().outerjoin(PackRow).where(PackRow.deleted_at.is_(None))
 _NEWEST_OF = _newest_packs().where(PackRevision.pack_id.in_(bindparam("packs", expanding=True)))
 """Made once: a statement is of many objects in circles, which make work where they pile up."""
 
@@ -179,21 +189,42 @@ def newest_packs(session: Session, pack_ids: Iterable[str] | None = None) -> lis
     """The newest revision of every pack on the shelf, or of those asked for, on it or not, the
     last saved first.
 
-    A pack that is not there is left out.
+    A pack that is not there is left out. One on the shelf of which nothing can be read has no
+    number.
     """
-    if pack_ids is None:
-        rows = session.scalars(_NEWEST)
-    else:
+    if pack_ids is not None:
         rows = session.scalars(_NEWEST_OF, {"packs": list(set(pack_ids))})
-    return [_whole(session, row) for row in rows]
+        return [_whole(session, row) for row in rows]
+    found = [_whole(session, row) for row in session.scalars(_NEWEST)]
+    known = {pack.pack_id for pack in found}
+    shelved = session.scalars(select(PackRow.id).where(PackRow.deleted_at.is_(None)))
+    return found + [_unreadable(name) for name in shelved if name not in known]
+
+
+def _unreadable(pack_id: str) -> KeptPack:
+    nothing, no_map = NoList(), NoMap()
+    count = NoNumber()
+    title = NoText()
+    return KeptPack(pack_id, 0, title, nothing, title, count, nothing, NO_SOURCE, no_map, NO_TIME)
 
 
 def newest_pack(session: Session, pack_id: str) -> KeptPack:
     """The newest revision of a pack. Raises NotFound."""
     found = newest_packs(session, [pack_id])
-    if not found:
+    if found:
+        return found[0]
+    if session.get(PackRow, pack_id) is None:
         raise NotFound("pack", pack_id)
-    return found[0]
+    raise unreadable_pack(pack_id)
+
+
+def unreadable_pack(pack_id: str) -> Spoilt:
+    """What is raised of a pack of which nothing can be read."""
+    return _spoilt(pack_id, "no save of it is left that can be read")
+
+
+def _spoilt(pack_id: str, what: str) -> Spoilt:
+    return Spoilt("pack", pack_id, what, "load its file into a new pack, or restore a saved shelf")
 
 
 def pack_saved(session: Session, pack_id: str, saved_on: int) -> KeptPack:
@@ -257,10 +288,11 @@ def edits_of(session: Session, pack_id: str, number: int) -> Edits | None:
     Raises NotFound.
     """
     revision = _row(session, pack_id, number)
-    if revision.edits is not None:
-        return revision.edits
-    if revision.facts_edits is not None:
-        return revision.facts_edits
+    for edits in (revision.edits, revision.facts_edits):
+        if isinstance(edits, StandIn):
+            raise _spoilt(pack_id, _EDITS)
+        if edits is not None:
+            return edits
     key = (PackQuestions.pack_id == pack_id, PackQuestions.number == number)
     is_new = session.scalar(select(PackQuestions.number).where(*key)) is not None
     return None if is_new else ()
@@ -269,23 +301,37 @@ def edits_of(session: Session, pack_id: str, number: int) -> Edits | None:
 def pack_of(session: Session, pack_id: str, number: int) -> Pack:
     """A revision of a pack with all that it holds. Raises NotFound."""
     kept = pack_revision(session, pack_id, number)
+    if isinstance(kept.columns, StandIn):
+        raise _spoilt(pack_id, "what its columns are called")
     start = session.scalars(
         select(PackQuestions)
         .where(PackQuestions.pack_id == pack_id, PackQuestions.number <= number)
         .order_by(PackQuestions.number.desc())
         .limit(1)
-    ).one()
+    ).first()
+    if start is None or isinstance(start.questions, StandIn) or isinstance(start.rows, StandIn):
+        raise _spoilt(pack_id, "what it holds")
     column = PackRevision.edits if start.rows is None else PackRevision.facts_edits
-    since = session.scalars(
-        select(column)
-        .where(PackRevision.pack_id == pack_id, column.is_not(None))
-        .where(PackRevision.number > start.number, PackRevision.number <= number)
-        .order_by(PackRevision.number)
+    since = list(
+        session.scalars(
+            select(column)
+            .where(PackRevision.pack_id == pack_id, column.is_not(None))
+            .where(PackRevision.number > start.number, PackRevision.number <= number)
+            .order_by(PackRevision.number)
+        )
     )
+    if any(isinstance(found, StandIn) for found in since):
+        raise _spoilt(pack_id, _EDITS)
     edits = chain.from_iterable(found or () for found in since)
-    if start.rows is None:
-        return Pack(kept.title, edited(start.questions, edits))
-    return Pack(kept.title, (), Facts(kept.columns, edited(start.rows, edits)))
+    try:
+        if start.rows is None:
+            return Pack(kept.title, edited(start.questions, edits))
+        return Pack(kept.title, (), Facts(kept.columns, edited(start.rows, edits)))
+    except IndexError:
+        raise _spoilt(pack_id, _EDITS) from None
+
+
+_EDITS = "the edits made in it"
 
 
 def _row(session: Session, pack_id: str, number: int) -> PackRevision:
@@ -298,27 +344,28 @@ def _row(session: Session, pack_id: str, number: int) -> PackRevision:
 def _whole(session: Session, row: PackRevision) -> KeptPack:
     """A revision with what it does not hold itself."""
 
-    def held(own: Any, column: InstrumentedAttribute[Any]) -> Any:
+    def held(own: Any, column: InstrumentedAttribute[Any], plain: Any) -> Any:
         if own is not None:
             return own
-        return session.scalars(
+        found = session.scalars(
             select(column)
             .where(PackRevision.pack_id == row.pack_id, PackRevision.number <= row.number)
             .where(column.is_not(None))
             .order_by(PackRevision.number.desc())
             .limit(1)
         ).first()
+        return plain if found is None else found
 
     return KeptPack(
         row.pack_id,
         row.number,
         row.title,
-        held(row.tags, PackRevision.tags) or (),
-        held(row.words, PackRevision.words) or "",
+        held(row.tags, PackRevision.tags, ()),
+        held(row.words, PackRevision.words, ""),
         row.question_count,
-        held(row.columns, PackRevision.columns) or (),
-        held(row.source, PackRevision.source),
-        held(row.media, PackRevision.media),
+        held(row.columns, PackRevision.columns, ()),
+        held(row.source, PackRevision.source, NO_SOURCE),
+        held(row.media, PackRevision.media, NoMap()),
         row.saved_at,
     )
 

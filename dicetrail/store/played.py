@@ -7,7 +7,8 @@ from datetime import datetime
 from sqlalchemy import delete, select
 from sqlalchemy.orm import Session, undefer
 
-from dicetrail.store.models import BroughtRun, Place, RunInput, RunRow
+from dicetrail.store.models import BroughtRun, Place, RunInput, RunRow, spoilt
+from dicetrail.store.runs import lacking_in
 
 
 @dataclass(frozen=True, slots=True)
@@ -38,7 +39,9 @@ def played_runs(session: Session, game_id: str, chosen: Chosen) -> list[RunRow]:
         .order_by(RunRow.started_at, RunRow.id)
         .options(undefer(RunRow.seen))
     )
-    return [run for run in found if chosen.takes(run, run.game_revision)]
+    return [
+        run for run in found if lacking_in(run) is None and chosen.takes(run, run.game_revision)
+    ]
 
 
 def brought_runs(session: Session, game_id: str, chosen: Chosen) -> list[BroughtRun]:
@@ -48,7 +51,7 @@ def brought_runs(session: Session, game_id: str, chosen: Chosen) -> list[Brought
         .where(BroughtRun.game_id == game_id)
         .order_by(BroughtRun.started_at, BroughtRun.run)
     )
-    return [run for run in found if chosen.takes(run, run.revision)]
+    return [run for run in found if not spoilt(run) and chosen.takes(run, run.revision)]
 
 
 def bring_runs(session: Session, runs: Iterable[BroughtRun]) -> int:

@@ -10,12 +10,13 @@ from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
 from dicetrail.core import Input
-from dicetrail.core.document import Best
+from dicetrail.core.document import MOST_PLAYERS, Best
 from dicetrail.core.play import CameTo, measure_of
+from dicetrail.store.columns import StandIn
 from dicetrail.store.database import Database
-from dicetrail.store.errors import NotFound, StaleRun
+from dicetrail.store.errors import NotFound, Spoilt, StaleRun
 from dicetrail.store.games import game_revision
-from dicetrail.store.models import GameRevision, Place, RunInput, RunRow
+from dicetrail.store.models import GameRevision, Place, RunInput, RunRow, spoilt
 
 
 def add_run(
@@ -56,7 +57,40 @@ def get_run(session: Session, run_id: str, place: Place | None = None) -> RunRow
     run = session.get(RunRow, run_id)
     if run is None or (place is not None and run.place != place):
         raise NotFound("run", run_id)
+    if (lacking := lacking_in(run)) is not None:
+        raise _spoilt(run_id, lacking)
     return run
+
+
+def lacking_in(run: RunRow) -> str | None:
+    """What cannot be read of a run without which it cannot be played again; None if all can."""
+    lacking = _NEEDED.intersection(spoilt(run))
+    if lacking:
+        return ", ".join(sorted(lacking))
+    return None if 0 < len(run.players) <= MOST_PLAYERS else "players"
+
+
+_NEEDED = frozenset(("dice", "players", "pack_revisions", "game_revision", "started_at", "best"))
+"""The columns without which a run cannot be played again."""
+
+
+def inputs_of(run: RunRow) -> list[Input]:
+    """What was done in a run, in order. Raises Spoilt."""
+    return _inputs(run.id, run.inputs)
+
+
+def _inputs(run_id: str, rows: Iterable[RunInput], before: int = 0) -> list[Input]:
+    found = [Input(row.action, row.at) for row in rows]
+    for given in found:
+        is_read = not isinstance(given.action, StandIn) and not isinstance(given.at, StandIn)
+        if not is_read or not before <= given.at <= LONGEST_MS:
+            raise _spoilt(run_id, "what was done in it")
+        before = given.at
+    return found
+
+
+def _spoilt(run_id: str, what: str) -> Spoilt:
+    return Spoilt("run", run_id, what, "leave it, or delete it with the answers of its game")
 
 
 LONGEST_MS = 10**9
@@ -108,6 +142,7 @@ def best_runs(session: Session, game: GameRevision, most: int) -> list[RunRow]:
             select(RunRow)
             .where(RunRow.game_id == game.game_id, RunRow.game_revision.in_(alike))
             .where(RunRow.place == Place.PLAY, RunRow.counts.is_(True))
+            .where(RunRow.ended_at.is_not(None))
             .order_by(*_BEST_FIRST[game.document.best])
             .limit(most)
         )
@@ -172,14 +207,15 @@ def forget_unbegun(session: Session, before: datetime) -> int:
     return result.rowcount  # type: ignore[attr-defined, no-any-return]
 
 
-def inputs_from(session: Session, run_id: str, number: int) -> list[Input]:
-    """The inputs of a run from a number on, in order."""
+def inputs_from(session: Session, run_id: str, number: int, before: int = 0) -> list[Input]:
+    """The inputs of a run from a number on, in order, and none from before a time. Raises
+    Spoilt."""
     rows = session.scalars(
         select(RunInput)
         .where(RunInput.run_id == run_id, RunInput.number >= number)
         .order_by(RunInput.number)
     )
-    return [Input(row.action, row.at) for row in rows]
+    return _inputs(run_id, rows, before)
 
 
 def input_count(session: Session, run_id: str) -> int:

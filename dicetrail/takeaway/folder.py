@@ -18,6 +18,7 @@ from typing import Any
 from dicetrail.carried.plain import as_plain
 from dicetrail.core.document import WAYS, Phrase, Typeface, Wording, wording
 from dicetrail.core.play import dress, made_ready, play_game
+from dicetrail.limits import MEDIA_ENDINGS
 from dicetrail.takeaway.course import manifest_of_course
 from dicetrail.takeaway.leaving import Leaving
 from dicetrail.takeaway.program import code
@@ -32,18 +33,6 @@ COURSE = Path(__file__).parent / "try-in-a-course.html"
 """A course page to try a package in."""
 
 NOTHING_MORE: Mapping[str, Any] = MappingProxyType({})
-
-_ENDINGS = {
-    "audio/mpeg": "mp3",
-    "audio/ogg": "ogg",
-    "audio/wav": "wav",
-    "audio/x-wav": "wav",
-    "image/gif": "gif",
-    "image/jpeg": "jpg",
-    "image/png": "png",
-    "image/svg+xml": "svg",
-    "image/webp": "webp",
-}
 
 _FONTS = {
     Typeface.BOOKISH: "brygada",
@@ -91,12 +80,12 @@ def folder(leaving: Leaving, besides: Mapping[str, Any] = NOTHING_MORE) -> dict[
     files |= {f"engine/python/{name}": part for name, part in code()}
     page, worker = files.pop("folder.html"), files.pop("sw.js")
     media = {
-        digest: f"{digest}.{_ENDINGS[one.media_type]}" for digest, one in leaving.media.items()
+        digest: f"{digest}.{MEDIA_ENDINGS[one.media_type]}" for digest, one in leaving.media.items()
     }
     files |= {f"media/{name}": leaving.media[digest].content for digest, name in media.items()}
     sounds: dict[str, str] = {}
     for number, (name, sound) in enumerate(leaving.sounds().items()):
-        sounds[name] = f"{number}.{_ENDINGS[sound.media_type]}"
+        sounds[name] = f"{number}.{MEDIA_ENDINGS[sound.media_type]}"
         files[f"sounds/{sounds[name]}"] = sound.content
     memory_size = len(files["engine/memory.zst"])
     files["game/page.json"] = _json(_page_of(leaving, media, sounds, memory_size) | dict(besides))

@@ -36,15 +36,17 @@ from dicetrail.core.survey import Edits, PackLook, RowFault, edited_pack
 from dicetrail.core.workbench import Examined
 from dicetrail.files.aside import Aside
 from dicetrail.scouting import Crew, Subject, here, look_deeper
-from dicetrail.store import Database
+from dicetrail.store import Database, Spoilt
 from dicetrail.store.addresses import addresses
 from dicetrail.store.games import game_revision
 from dicetrail.store.models import RunRow
 from dicetrail.store.packs import KeptPack, edits_of, newest_packs, pack_of, pack_revision
+from dicetrail.store.runs import inputs_of
 from dicetrail.web.deeper import Deeper
 from dicetrail.web.foresight.fetching import fetched
 from dicetrail.web.foresight.studies import Studies
 from dicetrail.web.loads.load import Loads
+from dicetrail.web.spoilt import in_words, wrong_in_pack
 
 PackNumbers = tuple[tuple[str, int], ...]
 """Packs by identifier and revision, in the order of their identifiers."""
@@ -100,6 +102,7 @@ class Shelf:
         """Which kept runs of a game hold, by what was worked out."""
         self._known: LatestOf[str, tuple[Moment, ...]] = LatestOf(300)
         self._packs: LatestOf[str, Pack] = LatestOf(32)
+        self._wrong: LatestOf[str, str] = LatestOf(5_000)
         self._looks: LatestOf[str, tuple[int, PackLook]] = LatestOf(8)
         self._looking = Lock()
         self.pack_media = lru_cache(maxsize=64)(self._pack_media)
@@ -135,7 +138,7 @@ class Shelf:
 
     def moments(self, run: RunRow) -> tuple[Moment, ...]:
         """Every moment of a run so far. What was worked out before is gone on from."""
-        inputs = [Input(given.action, given.at) for given in run.inputs]
+        inputs = inputs_of(run)
         known = self._known.get(run.id)
         if known is None or len(known) > len(inputs) + 1:
             moments = self.replayed(run, inputs)
@@ -158,7 +161,7 @@ class Shelf:
         """What a run shows of its questions. Raises GameProblems."""
         if run.seen is not None:
             return run.seen
-        inputs = [Input(given.action, given.at) for given in run.inputs]
+        inputs = inputs_of(run)
         known = self._shown.get(run.id)
         if known is None or known[0] != len(inputs):
             found = playthrough(self.program_of(run), self.whole(run), inputs)
@@ -201,6 +204,21 @@ class Shelf:
             gc.freeze()  # nothing of it hangs in circles: looking through it would only take time
         return pack
 
+    def wrong_in(self, kept: KeptPack) -> str:
+        """What of a pack cannot be read, and what to do, in words; empty where all can."""
+        if not kept.number:
+            return wrong_in_pack(kept)
+        name = _named(kept.pack_id, kept.number)
+        known = self._wrong.get(name)
+        if known is None:
+            try:
+                self.pack(kept.pack_id, kept.number)
+            except Spoilt as error:
+                known = self._wrong[name] = in_words(error)
+            else:
+                known = self._wrong[name] = ""
+        return known or wrong_in_pack(kept)
+
     def remember(self, kept: KeptPack, pack: Pack) -> None:
         """Know a revision of a pack, as it was kept."""
         self._packs[_named(kept.pack_id, kept.number)] = pack
@@ -230,12 +248,21 @@ class Shelf:
             return pack_revision(session, pack_id, number).media
 
     def _examined(self, game: Game, packs: PackNumbers) -> Examined:
+        read = [(name, number) for name, number in packs if not self._is_lost(name, number)]
         with self._looking:
             reports = {
                 name: self._look(name, number, self.pack_media(name, number)).report()
-                for name, number in packs
+                for name, number in read
             }
-        return look_over(game, self._held(packs), reports)
+        return look_over(game, self._held(read), reports)
+
+    def _is_lost(self, name: str, number: int) -> bool:
+        """Whether what a pack holds cannot be read; its card tells why."""
+        try:
+            self.pack(name, number)
+        except Spoilt:
+            return True
+        return False
 
     def seen_deeper(self, game: Game, packs: PackNumbers) -> tuple[Examined, bool]:
         """A game looked over, and whether more of it is still being worked out beside.

@@ -127,7 +127,7 @@ class TestRoundTrip(unittest.TestCase):
         game = Game("G", (), ())
         with ExitStack() as limits:
             for module in (text, writing, games):
-                limits.enter_context(patch.object(module, "MOST_BYTES", most))
+                limits.enter_context(patch.object(module, "MOST_FILE", most))
             for module in (documents, writing):
                 limits.enter_context(patch.object(module, "MOST_YAML", signs))
             for ending in set(WRITERS) - {"txt", "xlsx"}:

@@ -11,7 +11,8 @@ from time import monotonic, sleep
 from fastapi.testclient import TestClient
 
 from dicetrail.demo import DATA, GAMES
-from dicetrail.files import MOST_BYTES, WRITERS
+from dicetrail.files import WRITERS
+from dicetrail.limits import MOST_FILE
 from dicetrail.web import create_app
 from dicetrail.web.loads.load import MOST_WAITING
 from tests.files.samples import archive, svg
@@ -231,8 +232,8 @@ class TestLoads(ApiTest):
             (b"", 422, "empty"),
             (b"\x89PNG\r\n\x1a\n\0\0", 422, "not a text file"),
             (b"Which?    A    B    C\n" * 3, 422, "where tabs should be"),
-            (b"x" * (MOST_BYTES + 1), 422, "split it"),
-            (b"x" * (MOST_BYTES + 10**6), 413, "larger than"),
+            (b"x" * (MOST_FILE + 1), 422, "split it"),
+            (b"x" * (MOST_FILE + 10**6), 413, "larger than"),
         ):
             with self.subTest(words=words):
                 self.assert_problem(self.bring(content), status, words)

@@ -13,7 +13,7 @@ from typing import Any
 
 from uvicorn.protocols.http.httptools_impl import HttpToolsProtocol
 
-from dicetrail.files import MOST_BYTES
+from dicetrail.limits import MOST_FILE
 from dicetrail.web.door.senders import sender_at
 
 HEADER_S = 15
@@ -139,7 +139,7 @@ class TimedProtocol(HttpToolsProtocol):
         super().on_headers_complete()
         said = next((value for name, value in self.headers if name == b"content-length"), b"0")
         size = int(said[:12]) if said.isdigit() else 0
-        self._due_in(BODY_S + min(size, MOST_BYTES) / SLOWEST)
+        self._due_in(BODY_S + min(size, MOST_FILE) / SLOWEST)
 
     def on_message_complete(self) -> None:
         """The request is whole: it takes as long as it takes."""

@@ -10,15 +10,13 @@ from starlette.exceptions import HTTPException
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
-from dicetrail.files import MOST_BYTES
+from dicetrail.limits import MOST_DOCUMENT, MOST_EDITS, MOST_FILE, MOST_SHELF, MOST_SMALL
 from dicetrail.web.door.rates import Rate
 from dicetrail.web.door.senders import sender_at
 from dicetrail.web.wire.errors import refusal
 
-_SMALL, _DOCUMENT, _PACK = 64 * 1024, 2 * 1024 * 1024, 16 * 1024 * 1024
-_UPLOAD = MOST_BYTES + 64 * 1024
-_SHELF = 4 * 1024**3
-"""A whole shelf goes to a file as it comes, and is never held in memory."""
+_UPLOAD = MOST_FILE + MOST_SMALL
+"""A file, and what stands around it in a form."""
 
 NONCE = "style nonce"
 """Where a request keeps the word by which its page's own styles are known."""
@@ -229,9 +227,9 @@ def _is_upload(path: str) -> bool:
 
 def _limit(path: str) -> int:
     if path == "/api/backup":
-        return _SHELF
+        return MOST_SHELF
     if _is_upload(path):
         return _UPLOAD
     if path.startswith("/api/packs"):
-        return _PACK
-    return _DOCUMENT if path.startswith(_TAKE_DOCUMENTS) else _SMALL
+        return MOST_EDITS
+    return MOST_DOCUMENT if path.startswith(_TAKE_DOCUMENTS) else MOST_SMALL

@@ -10,6 +10,7 @@ from dicetrail.core.draw import name_of_dice
 from dicetrail.core.foresight import Asked, Evidence, Playthrough, evidence_of
 from dicetrail.core.foresight import suggested as suggested_by
 from dicetrail.files import ANSWERS, PlayedElsewhere
+from dicetrail.store import NotFound
 from dicetrail.store.games import newest_game
 from dicetrail.store.models import BroughtRun, RunRow
 from dicetrail.store.packs import newest_packs
@@ -63,7 +64,7 @@ def gathered(shelf: Shelf, game_id: str, chosen: Chosen, now: datetime) -> Gathe
         for run in played_runs(session, game_id, chosen):
             try:
                 shown = shelf.shown(run)
-            except GameProblems:
+            except (GameProblems, NotFound):  # refused by now, or not to be read
                 continue
             if shown.ending is None and now - _left_at(run, shown) < PLAYED_FOR:
                 going_on += 1

@@ -19,7 +19,6 @@ from dicetrail.core.foresight import (
     like_those,
 )
 from dicetrail.files import (
-    MOST_BYTES,
     AnswersRead,
     PlayedElsewhere,
     without_names,
@@ -27,6 +26,7 @@ from dicetrail.files import (
     written_rows,
 )
 from dicetrail.files.statements import written_statements
+from dicetrail.limits import MOST_FILE
 from dicetrail.scouting import foretell
 from dicetrail.store import NotFound
 from dicetrail.store.games import newest_game
@@ -195,7 +195,7 @@ async def bring_answers(
     the others taken; runs that are here already are left as they are."""
     with shelf.database.reading() as session:
         newest_game(session, game_id)
-    found: AnswersRead = await read("answers", await file.read(MOST_BYTES + 1))
+    found: AnswersRead = await read("answers", await file.read(MOST_FILE + 1))
     name = file.filename or "a file of answers"
     taken = await run_in_threadpool(_kept, shelf, game_id, found, name)
     already = len(found.runs) - taken

@@ -57,6 +57,7 @@ from dicetrail.web.games.shapes import (
 )
 from dicetrail.web.packs.routes import pack_card
 from dicetrail.web.shelf import PackNumbers, Shelf
+from dicetrail.web.spoilt import wrong_in_game
 from dicetrail.web.wire.bodies import Router
 from dicetrail.web.wire.shapes import Dice, RevisionNumber
 
@@ -279,7 +280,7 @@ def game_view(shelf: Shelf, game_id: str) -> GameView:
             problems=tuple(map(placed, (*game.kept.problems, *examined.problems))),
             score_spans=examined.score_spans,
             script_ways=examined.script_ways,
-            packs=[pack_card(pack) for pack in packs],
+            packs=[pack_card(pack, shelf.wrong_in(pack)) for pack in packs],
         )
 
 
@@ -291,6 +292,7 @@ def _card(game: GameRevision) -> GameCard:
         saved_at=game.saved_at,
         round_count=len(game.document.rounds),
         ending_count=len(game.document.endings),
+        trouble=wrong_in_game(game),
     )
 
 
@@ -300,8 +302,8 @@ def _last_run(shelf: Shelf, session: Session, game_id: str) -> RunCard | None:
         return None
     try:
         program, state = shelf.program_of(run), shelf.moments(run)[-1].state
-    except GameProblems:
-        return None  # it was played by rules that are not taken any more
+    except (GameProblems, NotFound):
+        return None  # it was played by rules that are not taken any more, or cannot be read
     tally = state.tallies[leader_of(program, state)]
     return RunCard(
         id=run.id,

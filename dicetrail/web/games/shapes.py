@@ -42,6 +42,8 @@ class GameCard(BaseModel):
     saved_at: datetime
     round_count: int
     ending_count: int
+    trouble: str = ""
+    """What of it cannot be read from the store, and what to do; empty where all can."""
 
 
 class GameGlance(BaseModel):

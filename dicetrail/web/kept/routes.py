@@ -7,7 +7,7 @@ from datetime import datetime
 from sqlalchemy.orm import Session
 from starlette.concurrency import run_in_threadpool
 
-from dicetrail.core import Input, Problem
+from dicetrail.core import Problem
 from dicetrail.core.draw import name_of_dice
 from dicetrail.core.foresight import Held, KeptRun, kept_anew, kept_run, played_again
 from dicetrail.core.workbench import changes_between
@@ -17,7 +17,7 @@ from dicetrail.store import Place
 from dicetrail.store.games import game_revision, newest_game
 from dicetrail.store.kept import change_kept, get_kept, keep_run, kept_runs
 from dicetrail.store.models import KeptRow
-from dicetrail.store.runs import get_run
+from dicetrail.store.runs import get_run, inputs_of
 from dicetrail.web.context import Now, SharedShelf
 from dicetrail.web.foresight.routes import beside, subject_of
 from dicetrail.web.games.routes import newest_program
@@ -54,7 +54,7 @@ def keep(game_id: str, new: NewKept, shelf: SharedShelf, now: Now) -> KeptCard:
         played = get_run(session, new.run_id)
         if played.game_id != game_id:
             raise Unfit(Problem("run_id", "that run is of another game", "choose one of this game"))
-        inputs = [Input(given.action, given.at) for given in played.inputs][: new.steps]
+        inputs = inputs_of(played)[: new.steps]
         players = played.players
         if played.place == Place.PLAY:
             players = tuple(f"Player {number}" for number, _ in enumerate(players, 1))

@@ -22,8 +22,9 @@ from dicetrail.core.workbench import PackRefused, joined
 from dicetrail.files import FileProblem, Medium, Plan, Reading
 from dicetrail.files.aside import Aside, GivenUp
 from dicetrail.store import Database, NotFound, PackSource
+from dicetrail.store.columns import WrittenQuestions
 from dicetrail.store.media import keep_medium
-from dicetrail.store.models import RefusedRow, WrittenQuestions
+from dicetrail.store.models import RefusedRow
 from dicetrail.store.packs import add_pack, keep_anew, newest_pack, newest_packs, pack_of
 
 MOST_WAITING = 8

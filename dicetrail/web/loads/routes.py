@@ -14,7 +14,7 @@ from dicetrail.core import Pack
 from dicetrail.core.answers import Comparison, compare, tidy
 from dicetrail.files import Reading, Wish
 from dicetrail.files.aside import Brought
-from dicetrail.files.media import MOST_MEDIA, MOST_MEDIUM
+from dicetrail.limits import MOST_MEDIA, MOST_MEDIUM
 from dicetrail.store.packs import newest_pack
 from dicetrail.web.context import SharedShelf
 from dicetrail.web.loads.load import LOOKED_AT, PASTED, Into, Load, Stage, Target, media_held

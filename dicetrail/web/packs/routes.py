@@ -68,6 +68,7 @@ from dicetrail.web.packs.shapes import (
 )
 from dicetrail.web.reading import ReadAside
 from dicetrail.web.shelf import Shelf
+from dicetrail.web.spoilt import wrong_in_pack
 from dicetrail.web.wire.bodies import Router
 from dicetrail.web.wire.description import files
 from dicetrail.web.wire.errors import Faulty
@@ -93,7 +94,8 @@ templates = Router("/api/templates", "packs")
 def list_packs(shelf: SharedShelf) -> list[PackCard]:
     """Every pack at a glance, the last loaded first."""
     with shelf.database.reading() as session:
-        return [pack_card(pack) for pack in newest_packs(session)]
+        packs = newest_packs(session)
+    return [pack_card(pack, shelf.wrong_in(pack)) for pack in packs]
 
 
 @router.get("/{pack_id}")
@@ -104,6 +106,7 @@ def show_pack(pack_id: str, shelf: SharedShelf, most: HowMany = _FIRST) -> PackV
     pack = shelf.pack(pack_id, kept.number)
     return PackView(
         **_card(kept),
+        trouble=wrong_in_pack(kept),
         questions=pack.questions[:most],
         rows=() if pack.facts is None else pack.facts.rows[:most],
         faults=shelf.faults(kept),
@@ -380,9 +383,9 @@ def _file(pack: Pack, name: str, ending: str) -> Response:
     return Response(written(pack, ending), media_type=media_type, headers=headers)
 
 
-def pack_card(pack: KeptPack) -> PackCard:
-    """A pack at a glance."""
-    return PackCard(**_card(pack))
+def pack_card(pack: KeptPack, trouble: str = "") -> PackCard:
+    """A pack at a glance, and what of it cannot be read."""
+    return PackCard(**_card(pack), trouble=trouble)
 
 
 def _card(pack: KeptPack) -> dict[str, Any]:

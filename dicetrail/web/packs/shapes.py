@@ -34,6 +34,8 @@ class PackCard(BaseModel):
     source: PackSource
     media: dict[str, str]
     """The digests of its pictures and sounds, by name."""
+    trouble: str = ""
+    """What of it cannot be read from the store, and what to do; empty where all can."""
 
 
 class PackView(PackCard):

@@ -6,7 +6,7 @@ from starlette.concurrency import run_in_threadpool
 from starlette.exceptions import HTTPException
 
 from dicetrail.files import Medium
-from dicetrail.files.media import MOST_MEDIUM
+from dicetrail.limits import MOST_MEDIUM
 from dicetrail.store import Database
 from dicetrail.store.media import get_medium, keep_medium
 from dicetrail.web.context import SharedShelf

@@ -9,6 +9,7 @@ from fastapi import Request, Response
 from dicetrail.core import GameProblems, Phase
 from dicetrail.core.document import as_written
 from dicetrail.core.draw import name_of_dice
+from dicetrail.store import NotFound
 from dicetrail.store.addresses import address_of
 from dicetrail.store.games import newest_game
 from dicetrail.store.models import RunRow
@@ -59,7 +60,7 @@ def _run_now(shelf: Shelf, standings: Standings, run: RunRow, now: datetime) -> 
         program = shelf.program_of(run)
         known = standings.newest(run.id)
         here = now_at(shelf, known, known.state, now).state
-    except GameProblems:  # its game is refused by now
+    except (GameProblems, NotFound):  # its game is refused by now, or it cannot be read
         return None
     idle = (time_of(run, now) - known.state.at) / 1000
     if here.phase is Phase.ENDED or idle > PLAYED_FOR.total_seconds():

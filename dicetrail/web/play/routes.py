@@ -222,7 +222,7 @@ def end_those_left(shelf: Shelf, standings: Standings, now: datetime) -> int:
     for run_id in left:
         try:
             known = standings.newest(run_id)
-        except GameProblems:  # its game is refused by now; it stays as it was left
+        except (GameProblems, NotFound):  # refused by now, or not to be read: it stays as it is
             continue
         here = now_at(shelf, known, known.state, now).state
         if here.phase is Phase.ENDED and known.run.ended_at is None:

@@ -69,7 +69,7 @@ class Standings:
         with self._shelf.database.reading() as session:
             if known is None:
                 known = self.begun(get_run(session, run_id, Place.PLAY))
-            rest = inputs_from(session, run_id, known.seen)
+            rest = inputs_from(session, run_id, known.seen, known.state.at)
         return self._remembered(self._after(known, rest)) if rest else known
 
     def begun(self, run: RunRow) -> Standing:

@@ -14,7 +14,8 @@ from dicetrail.core import GameProblems, Problem, Severity
 from dicetrail.core.document import as_whole_text
 from dicetrail.core.workbench import PackRefused
 from dicetrail.files import FileProblem
-from dicetrail.store import NotFound, StaleRevision, StaleRun, StoreTrouble
+from dicetrail.store import NotFound, Spoilt, StaleRevision, StaleRun, StoreTrouble
+from dicetrail.web.spoilt import in_words
 from dicetrail.web.wire.bodies import UnreadableBody, place_in_body
 
 ProblemType = Literal["about:blank", "/problems/faulty-game", "/problems/run-moved-on"]
@@ -81,6 +82,11 @@ def explain_errors(app: FastAPI) -> None:
     @app.exception_handler(NotFound)
     def not_found(_: Request, error: NotFound) -> JSONResponse:
         return _response(404, f"T{str(error)[1:]}.")
+
+    @app.exception_handler(Spoilt)
+    def spoilt(_: Request, error: Spoilt) -> JSONResponse:
+        problem = Problem(error.identifier, error.what, error.mend)
+        return _response(409, in_words(error), [problem])
 
     @app.exception_handler(StaleRevision)
     def stale_revision(_: Request, error: StaleRevision) -> JSONResponse:

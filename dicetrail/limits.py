@@ -1,0 +1,58 @@
+"""How far what comes in may go: one list for the doors, the readers and the store.
+
+Whatever this program writes is within it, so it can always be brought back.
+"""
+
+from datetime import datetime
+
+KIB, MIB, GIB = 1024, 1024**2, 1024**3
+
+MOST_SMALL = 64 * KIB
+"""A request that holds neither a document nor a file, in bytes."""
+MOST_DOCUMENT = 2 * MIB
+"""A game's document."""
+MOST_EDITS = 16 * MIB
+"""Edits of a pack."""
+MOST_FILE = 32 * MIB
+"""A file of questions, of answers or of a whole game, and its archive if it comes in one."""
+MOST_ARCHIVED = 64 * MIB
+"""What the files of an archive may be together: they wait in memory."""
+MOST_MEDIUM = 5 * MIB
+"""A picture or sound."""
+MOST_MEDIA = 2_000
+"""So many pictures and sounds are brought at once."""
+MOST_SHELF = 4 * GIB
+"""A whole shelf, which goes to a file as it comes and is never held in memory."""
+
+MOST_KEPT = 2**53 - 1
+"""The largest whole number that every reader of JSON reads as it stands (RFC 8259, 6)."""
+
+MOST_REVISION = 2**31 - 1
+"""The highest number of a save."""
+
+YEARS = range(1970, 9000)
+"""Years in which every zone and sum of times is within the calendar (ISO 8601: 0000 to 9999)."""
+MOST_SECONDS = 10**9
+"""How long a run can take."""
+MOST_SCORE = 10**9
+"""As far as counters go, up and down."""
+MOST_SEEN = 5_000
+"""So many questions a run can have met."""
+
+MEDIA_ENDINGS = {
+    "audio/mpeg": "mp3",
+    "audio/ogg": "ogg",
+    "audio/wav": "wav",
+    "audio/x-wav": "wav",
+    "image/gif": "gif",
+    "image/jpeg": "jpg",
+    "image/png": "png",
+    "image/svg+xml": "svg",
+    "image/webp": "webp",
+}
+"""The kinds of pictures and sounds there are, and how their files end."""
+
+
+def is_in_calendar(moment: datetime) -> bool:
+    """Whether a moment can be one of a run, wherever it is told."""
+    return moment.year in YEARS
