@@ -15,8 +15,8 @@ from dicetrail.cli.told import console, troubles_told
 from dicetrail.core import GameProblems
 from dicetrail.core.document import counted
 from dicetrail.files import read_game
+from dicetrail.restoring import restore as restored
 from dicetrail.store import Database, back_up
-from dicetrail.store import restore as restored
 from dicetrail.store.games import newest_games
 from dicetrail.store.packs import newest_packs
 from dicetrail.web.games.files import game_file_of
@@ -145,8 +145,11 @@ def restore(
     data: Data = DEFAULT_DATA,
 ) -> None:
     """Make a store of a saved shelf, where there is none yet."""
-    with troubles_told(), _copying() as progress:
-        restored(file, data, progress).close()
+    with troubles_told(), Progress(console=console, transient=True) as bar:
+        task = bar.add_task("reading", total=None)
+        left_out = restored(file, data, lambda rows: bar.update(task, completed=rows))
+    for told in left_out:
+        console.print(f"[yellow]Left out:[/yellow] {escape(told)}.", soft_wrap=True)
     console.print(f"{escape(str(data))}: {_shelf_told(data)}.")
 
 

@@ -1,13 +1,15 @@
 """Where games, packs and runs are kept: one SQLite file through SQLAlchemy."""
 
-from dicetrail.store.backup import back_up, restore, restore_into
-from dicetrail.store.database import Database
+from dicetrail.store.backup import OWN_TABLES, back_up, fill
+from dicetrail.store.checking import left_unread
+from dicetrail.store.database import Database, forms, made_at_form
 from dicetrail.store.errors import NotFound, Spoilt, StaleRevision, StaleRun
 from dicetrail.store.models import PackSource, Place
 from dicetrail.store.secrets import secret_of
-from dicetrail.store.trouble import StoreTrouble
+from dicetrail.store.trouble import StoreTrouble, told
 
 __all__ = [
+    "OWN_TABLES",
     "Database",
     "NotFound",
     "PackSource",
@@ -17,7 +19,10 @@ __all__ = [
     "StaleRun",
     "StoreTrouble",
     "back_up",
-    "restore",
-    "restore_into",
+    "fill",
+    "forms",
+    "left_unread",
+    "made_at_form",
     "secret_of",
+    "told",
 ]

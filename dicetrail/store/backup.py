@@ -1,4 +1,4 @@
-"""The whole shelf in one file, and back: a store copied while it is in use.
+"""The whole shelf in one file: a store copied while it is in use; and a store put on a shelf.
 
 The copy is a store of its own (SQLite, an open format), whole at one moment, and without the
 secret by which a server knows its maker's browsers.
@@ -8,7 +8,6 @@ import sqlite3
 from collections.abc import Callable
 from contextlib import closing
 from pathlib import Path
-from tempfile import TemporaryDirectory
 
 from dicetrail.store.database import Database
 from dicetrail.store.trouble import StoreTrouble, told
@@ -25,58 +24,49 @@ def back_up(database: Database, to: Path, progress: Progress | None = None) -> N
     _copy(database.path, to, progress)
 
 
-def restore(backup: Path, to: Path, progress: Progress | None = None) -> Database:
-    """Make a store of a backup where there is none yet; the store, brought to the newest form.
+def fill(database: Database, brought: Path, is_given_up: Callable[[], bool]) -> None:
+    """Put all that a store of our own making holds on a shelf on which there never was anything.
 
-    Raises StoreTrouble if the backup is damaged, is no store or a newer one, or if something is
-    in the way; then nothing is there afterwards that was not there before.
+    The shelf keeps its own secret. Raises StoreTrouble if something is there already, and SQLite's
+    own error once it is given up; then nothing has changed.
     """
-    if not backup.is_file():
-        raise StoreTrouble(backup, "there is no such file", "Name a backup")
-    _copy(backup, to, progress)
-    try:
-        return Database(to)
-    except StoreTrouble:
-        _remove(to)
-        raise
-
-
-def restore_into(database: Database, backup: Path) -> None:
-    """Put a whole backup on a shelf on which there never was anything.
-
-    The store keeps its own secret. Raises StoreTrouble if something is there already, or if the
-    backup is damaged, is no store or a newer one; then nothing has changed.
-    """
-    with TemporaryDirectory() as folder:
-        copy = Path(folder) / "copy.sqlite"
-        restore(backup, copy).close()
-        with (
-            told(database.path),
-            closing(sqlite3.connect(database.path, isolation_level=None)) as here,
-        ):
-            here.execute("ATTACH ? AS backup", (str(copy),))
+    with told(database.path), database.alone() as here:
+        here.execute("ATTACH ? AS brought", (str(brought),))
+        try:
             here.execute("BEGIN IMMEDIATE")
+            here.set_progress_handler(lambda: int(is_given_up()), _STEPS)
             try:
                 _fill(database.path, here)
             except BaseException:
-                here.execute("ROLLBACK")
+                here.set_progress_handler(None, 0)
+                if here.in_transaction:  # one that was given up is undone already
+                    here.execute("ROLLBACK")
                 raise
+            here.set_progress_handler(None, 0)
             here.execute("COMMIT")
+        finally:
+            here.execute("DETACH brought")
+
+
+_STEPS = 1_000
+"""So many steps of SQLite's machine pass before it is looked whether anybody waits still."""
 
 
 def _fill(path: Path, here: sqlite3.Connection) -> None:
-    """Take every row of the backup attached; the tables must be empty."""
+    """Take every row of the store attached; the tables must be empty."""
     named = here.execute("SELECT name FROM main.sqlite_master WHERE type = 'table'")
-    tables = sorted({name for (name,) in named} - _A_STORES_OWN)
+    tables = sorted({name for (name,) in named} - OWN_TABLES)
     for table in tables:
         if here.execute(f'SELECT 1 FROM main."{table}" LIMIT 1').fetchone():
             what = "there is something on its shelf already"
             raise StoreTrouble(path, what, "Restore into a store of its own: dicetrail restore")
+    here.execute("PRAGMA defer_foreign_keys = ON")
     for table in tables:
-        here.execute(f'INSERT INTO main."{table}" SELECT * FROM backup."{table}"')
+        names = ", ".join(f'"{row[1]}"' for row in here.execute(f'PRAGMA table_info("{table}")'))
+        here.execute(f'INSERT INTO main."{table}" ({names}) SELECT {names} FROM brought."{table}"')
 
 
-_A_STORES_OWN = {"alembic_version", "secrets"}
+OWN_TABLES = frozenset(("alembic_version", "secrets"))
 """The tables that no backup brings: the form a store has, and what tells its maker's browsers."""
 
 

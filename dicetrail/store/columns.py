@@ -80,10 +80,14 @@ class NoMap(StandIn, dict[str, Any]):
 
 
 class Words(TypeDecorator[str]):
-    """A text."""
+    """A text, of so many signs at most; None for any number."""
 
     impl = String
     cache_ok = True
+
+    def __init__(self, length: int | None = None) -> None:
+        super().__init__(length)
+        self.length = length
 
     def process_result_value(self, value: Any, dialect: Dialect) -> str | None:  # noqa: ARG002
         return value if value is None or isinstance(value, str) else NoText()

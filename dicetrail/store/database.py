@@ -4,14 +4,16 @@ Write-ahead logging lets readers go on while one writer writes. A writer takes t
 lock as its transaction begins, so that what it read still holds when it saves.
 """
 
+import sqlite3
 from collections.abc import Iterator
-from contextlib import contextmanager
+from contextlib import closing, contextmanager
 from pathlib import Path
 from threading import Lock
 from typing import Any
 
 from alembic import command
 from alembic.config import Config
+from alembic.script import ScriptDirectory
 from sqlalchemy import Connection, ExceptionContext, create_engine, event
 from sqlalchemy.orm import Session
 
@@ -77,6 +79,27 @@ class Database:
         ):
             yield session
 
+    @contextmanager
+    def unbound(self) -> Iterator[Connection]:
+        """A connection whose changes are kept together, in which rows may hang on none for a
+        while."""
+        with self._turn, self._engine.connect() as connection:
+            raw: Any = connection.connection.driver_connection
+            raw.execute("PRAGMA foreign_keys = OFF")
+            try:
+                with connection.begin():
+                    yield connection
+            finally:
+                raw.execute("PRAGMA foreign_keys = ON")
+
+    @contextmanager
+    def alone(self) -> Iterator[sqlite3.Connection]:
+        """A connection of its own, while whoever else would write waits for its turn."""
+        with self._turn, closing(sqlite3.connect(self.path, isolation_level=None)) as raw:
+            for pragma in _PRAGMAS:
+                raw.execute(f"PRAGMA {pragma}")
+            yield raw
+
     def sweep(self) -> None:
         """Have nothing of what was deleted stay beside the file, where writes are put first."""
         with self._turn, self._engine.connect() as connection:
@@ -109,8 +132,24 @@ def _begin(connection: Connection) -> None:
     connection.exec_driver_sql("BEGIN IMMEDIATE" if writing else "BEGIN")
 
 
-def _migrate(url: str) -> None:
+def _migrate(url: str, form: str = "head") -> None:
+    command.upgrade(_config(url), form)
+
+
+def _config(url: str) -> Config:
     config = Config()
     config.set_main_option("script_location", str(Path(__file__).parent / "migrations"))
     config.set_main_option("sqlalchemy.url", url.replace("%", "%%"))
-    command.upgrade(config, "head")
+    return config
+
+
+def forms() -> frozenset[str]:
+    """The forms that stores have had, by their numbers."""
+    script = ScriptDirectory.from_config(_config("sqlite://"))
+    return frozenset(revision.revision for revision in script.walk_revisions())
+
+
+def made_at_form(path: Path, form: str) -> None:
+    """Make an empty store of a form it once had. Raises StoreTrouble."""
+    with told(path):
+        _migrate(f"sqlite:///{path}", form)

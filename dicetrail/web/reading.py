@@ -23,14 +23,18 @@ _LOOKS_EVERY = 0.2
 Read = Callable[..., Awaitable[Any]]
 """Does a job of `dicetrail.files.aside`: the job's name, then what it is given."""
 
+IsGivenUp = Callable[[], bool]
+Attending = Callable[[Callable[[IsGivenUp], Any]], Awaitable[Any]]
+"""Does work that asks now and then whether it is given up."""
+
 
 def turns() -> CapacityLimiter:
     """The turns in which files are read."""
     return CapacityLimiter(MOST_AT_ONCE)
 
 
-async def _read(request: Request) -> Read:
-    async def read(job: str, *given: Any) -> Any:
+async def _attend(request: Request) -> Attending:
+    async def attended(work: Callable[[IsGivenUp], Any]) -> Any:
         is_gone = threading.Event()
 
         async def watch() -> None:
@@ -39,13 +43,24 @@ async def _read(request: Request) -> Read:
             is_gone.set()
 
         watching = asyncio.create_task(watch())
-        work = partial(request.app.state.shelf.aside.do, job, *given, is_given_up=is_gone.is_set)
         try:
-            return await to_thread.run_sync(work, limiter=request.app.state.turns)
+            limiter = request.app.state.turns
+            return await to_thread.run_sync(partial(work, is_gone.is_set), limiter=limiter)
         except GivenUp:
             raise HTTPException(408, "Whoever sent this has gone.") from None
         finally:
             watching.cancel()
+
+    return attended
+
+
+Attended = Annotated[Attending, Depends(_attend)]
+
+
+async def _read(request: Request, attended: Attended) -> Read:
+    async def read(job: str, *given: Any) -> Any:
+        aside = request.app.state.shelf.aside
+        return await attended(lambda is_given_up: aside.do(job, *given, is_given_up=is_given_up))
 
     return read
 

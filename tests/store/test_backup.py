@@ -7,7 +7,8 @@ from pathlib import Path
 from tempfile import TemporaryDirectory
 from threading import Thread
 
-from dicetrail.store import Database, StoreTrouble, back_up, restore
+from dicetrail.restoring import restore
+from dicetrail.store import Database, StoreTrouble, back_up
 from dicetrail.store.games import add_game, newest_games
 from tests.web.demo import MADE, DemoTest, StoreTest, demo_store
 
@@ -37,7 +38,7 @@ class TestBackup(unittest.TestCase):
         self.assertEqual(told[-1][0], told[-1][1])
         database.close()
         restored = restore(self.root / "shelf.sqlite", self.root / "two.sqlite")
-        restored.close()
+        self.assertEqual(restored, ())
         there = content(self.root / "one.sqlite")
         self.assertEqual(content(self.root / "two.sqlite"), there)
         self.assertGreater(sum(map(len, there.values())), 100)
@@ -148,5 +149,5 @@ class TestBackupOnThePage(DemoTest):
         with TemporaryDirectory() as held:
             saved = Path(held, "shelf.sqlite")
             saved.write_bytes(answer.content)
-            restore(saved, Path(held, "new.sqlite")).close()
+            self.assertEqual(restore(saved, Path(held, "new.sqlite")), ())
             self.assertEqual(content(Path(held, "new.sqlite")), content(self.path))

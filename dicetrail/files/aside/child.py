@@ -13,14 +13,12 @@ from dataclasses import replace
 from typing import Any
 
 from dicetrail.core import GameProblems
-from dicetrail.files.aside.jobs import JOBS, Told, packed
+from dicetrail.files.aside.jobs import JOBS, Job, Told, packed
 from dicetrail.files.questions import Reading
 from dicetrail.files.text import FileProblem
 
 MOST_MEMORY = 300 * 1024 * 1024
 """How much memory the reading of one file may take, in bytes."""
-MOST_SECONDS = 20
-"""How much time of a processor it may take."""
 
 _CHUNK = 2_000
 """So many questions are handed over at once, so that nobody waits for all of them."""
@@ -43,7 +41,7 @@ def _template(control: socket.socket) -> None:
 
 
 def _work(channel: socket.socket) -> None:
-    _limit()
+    _limit_memory()
     with channel, channel.makefile("rwb") as stream:
 
         def say(*message: Any) -> None:
@@ -52,15 +50,16 @@ def _work(channel: socket.socket) -> None:
 
         pickle.dump(os.getpid(), stream)
         stream.flush()
-        job, given = pickle.load(stream)
+        job, given, seconds = pickle.load(stream)
+        _limit(seconds)
         for message in _answer(job, given, lambda rows: say("rows", rows)):
             say(*message)
 
 
-def _answer(job: str, given: tuple[Any, ...], told: Told) -> Iterator[tuple[str, Any]]:
+def _answer(job: Job, given: tuple[Any, ...], told: Told) -> Iterator[tuple[str, Any]]:
     """What comes of a job, in messages."""
     try:
-        found = JOBS[job](*given, told)
+        found = (JOBS[job] if isinstance(job, str) else job)(*given, told)
         if isinstance(found, Reading):
             for start in range(0, len(found.questions), _CHUNK):
                 some = found.questions[start : start + _CHUNK]
@@ -75,7 +74,7 @@ def _answer(job: str, given: tuple[Any, ...], told: Told) -> Iterator[tuple[str,
         what = f"reading it takes more than {MOST_MEMORY // 1024**2} MB of memory"
         yield "problem", FileProblem("the file", what, "split it into several files").problem
     except _TimeIsUp:
-        what = f"reading it takes more than {MOST_SECONDS} seconds"
+        what = "reading it takes more time than there is for it"
         yield "problem", FileProblem("the file", what, "split it into several files").problem
     except Exception as error:  # whatever a damaged or hostile file makes fail
         what = f"this cannot be read ({type(error).__name__})"
@@ -86,14 +85,18 @@ class _TimeIsUp(Exception):
     pass
 
 
-def _limit() -> None:
-    """Bound what this process may use, and have it end with the template."""
+def _limit(seconds: int) -> None:
+    """Bound how much time of a processor this process may use."""
 
     def time_is_up(*_: object) -> None:
         raise _TimeIsUp
 
     signal.signal(signal.SIGXCPU, time_is_up)
-    resource.setrlimit(resource.RLIMIT_CPU, (MOST_SECONDS, MOST_SECONDS + 2))
+    resource.setrlimit(resource.RLIMIT_CPU, (seconds, seconds + 2))
+
+
+def _limit_memory() -> None:
+    """Bound the memory this process may use, and have it end with the template."""
     resource.setrlimit(resource.RLIMIT_DATA, (MOST_MEMORY, MOST_MEMORY))
     resource.setrlimit(resource.RLIMIT_CORE, (0, 0))
     if sys.platform == "linux":

@@ -14,6 +14,9 @@ from dicetrail.files.questions import Reading, guess, read_questions
 
 Told = Callable[[int], None]
 
+Job = str | Callable[..., Any]
+"""One of those below by its name, or a function of a module that a child can import."""
+
 
 class Brought(NamedTuple):
     """A question file as it comes in, out of its archive if it came in one."""

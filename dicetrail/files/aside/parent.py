@@ -14,12 +14,14 @@ from pathlib import Path
 from typing import Any
 
 from dicetrail.core import GameProblems
-from dicetrail.files.aside.jobs import Told, unpacked
+from dicetrail.files.aside.jobs import Job, Told, unpacked
 from dicetrail.files.questions import Reading
 from dicetrail.files.text import FileProblem
 
+MOST_SECONDS = 20
+"""How much time of a processor the reading of a file may take."""
 MOST_WAITED = 60
-"""How long reading a file may take in all, in seconds, on a machine that is busy."""
+"""How long a child may say nothing, in seconds, on a machine that is busy."""
 
 _CHILD = "dicetrail.files.aside.child"
 _LOOKS_EVERY = 0.2
@@ -40,14 +42,16 @@ class Aside:
 
     def do(
         self,
-        job: str,
+        job: Job,
         *given: Any,
+        seconds: int = MOST_SECONDS,
         told: Told = lambda _: None,
         is_given_up: Callable[[], bool] = lambda: False,
     ) -> Any:
         """What a job gives, or the FileProblem or GameProblems it raises.
 
-        Raises GivenUp once `is_given_up` says so. `told` hears how many rows were read.
+        It may take so many seconds of a processor. Raises GivenUp once `is_given_up` says so.
+        `told` hears how many rows were read.
         """
         channel = self._child()
         process = 0
@@ -57,7 +61,7 @@ class Aside:
                 process = pickle.load(stream)
                 watch = _Watch(process, is_given_up)
                 with watch:
-                    pickle.dump((job, given), stream, pickle.HIGHEST_PROTOCOL)
+                    pickle.dump((job, given, seconds), stream, pickle.HIGHEST_PROTOCOL)
                     stream.flush()
                     return self._heard(stream, told)
         except (EOFError, OSError, pickle.UnpicklingError):

@@ -1,16 +1,22 @@
 """The whole shelf saved to one file, while players play on, and restored from one."""
 
+from collections.abc import Callable
+from functools import partial
 from pathlib import Path
 from shutil import copyfileobj, rmtree
 from tempfile import TemporaryDirectory, mkdtemp
 
 from fastapi import UploadFile
-from fastapi.responses import FileResponse
+from fastapi.responses import FileResponse, JSONResponse, Response
+from pydantic import BaseModel
 from starlette.background import BackgroundTask
 from starlette.exceptions import HTTPException
 
-from dicetrail.store import StoreTrouble, back_up, restore_into
+from dicetrail.restoring import restore_into
+from dicetrail.store import StoreTrouble, back_up
 from dicetrail.web.context import Now, SharedShelf
+from dicetrail.web.reading import Attended
+from dicetrail.web.shelf import Shelf
 from dicetrail.web.wire.bodies import Router
 from dicetrail.web.wire.description import files
 
@@ -37,16 +43,20 @@ def save_shelf(shelf: SharedShelf, now: Now) -> FileResponse:
     )
 
 
-@router.post("/backup", status_code=204)
-def restore_shelf(file: UploadFile, shelf: SharedShelf) -> None:
-    """Put a shelf that was saved on this one, on which there never was anything."""
+class Restored(BaseModel):
+    """What of a shelf could not be read, and was left out, in words."""
+
+    left_out: tuple[str, ...]
+
+
+@router.post("/backup", status_code=204, responses={200: {"model": Restored}})
+async def restore_shelf(file: UploadFile, shelf: SharedShelf, attended: Attended) -> Response:
+    """Put a shelf that was saved on this one, on which there never was anything. Where some of it
+    could not be read, the answer has a body that tells what."""
     with TemporaryDirectory(prefix="dicetrail-") as folder:
         copy = Path(folder) / "brought.sqlite"
-        with copy.open("wb") as to:
-            copyfileobj(file.file, to)
         try:
-            restore_into(shelf.database, copy)
-            shelf.know_addresses()
+            left_out = await attended(partial(_restored, shelf, file, copy))
         except StoreTrouble as trouble:
             if trouble.is_full:
                 raise
@@ -56,3 +66,14 @@ def restore_shelf(file: UploadFile, shelf: SharedShelf) -> None:
                     f"This file cannot be restored: {trouble.what}. Choose a shelf that was saved."
                 )
             raise HTTPException(409, told) from None
+    return JSONResponse({"left_out": left_out}) if left_out else Response(status_code=204)
+
+
+def _restored(
+    shelf: Shelf, file: UploadFile, copy: Path, is_given_up: Callable[[], bool]
+) -> tuple[str, ...]:
+    with copy.open("wb") as to:
+        copyfileobj(file.file, to)
+    left_out = restore_into(shelf.database, shelf.aside, copy, is_given_up)
+    shelf.know_addresses()
+    return left_out

@@ -68,7 +68,7 @@ export function fileAt(address: string): Promise<Blob> {
   return given(call());
 }
 
-async function answered<T>(call: Promise<Answer<T>>): Promise<Answer<T>> {
+export async function answered<T>(call: Promise<Answer<T>>): Promise<Answer<T>> {
   let answer;
   countCall(1);
   try {

@@ -1,5 +1,5 @@
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, done, formOf, given } from "./client";
+import { answered, api, done, formOf, given } from "./client";
 import type { Dice } from "./dice";
 import type { Game, Named, NewGame } from "./schema";
 
@@ -10,12 +10,14 @@ export function useGames() {
   return useQuery({ queryKey: ["games"], queryFn: () => given(api.GET("/api/games")) });
 }
 
-/** Puts a whole shelf that was saved on this one, which is empty. */
+/** Puts a whole shelf that was saved on this one, which is empty; gives what was left out. */
 export function useRestore() {
   const queries = useQueryClient();
   return useMutation({
-    mutationFn: (file: File) =>
-      done(api.POST("/api/backup", { body: { file: "" }, bodySerializer: () => formOf("file", file) })),
+    mutationFn: async (file: File) => {
+      const call = api.POST("/api/backup", { body: { file: "" }, bodySerializer: () => formOf("file", file) });
+      return (await answered(call)).data?.left_out ?? [];
+    },
     onSuccess: () => queries.invalidateQueries(),
   });
 }

@@ -1056,7 +1056,8 @@ export interface paths {
         put?: never;
         /**
          * Restore Shelf
-         * @description Put a shelf that was saved on this one, on which there never was anything.
+         * @description Put a shelf that was saved on this one, on which there never was anything. Where some of it
+         *     could not be read, the answer has a body that tells what.
          */
         post: operations["restore_shelf_api_backup_post"];
         delete?: never;
@@ -3511,6 +3512,11 @@ export interface components {
             round_count: number;
             /** Ending Count */
             ending_count: number;
+            /**
+             * Trouble
+             * @default
+             */
+            trouble: string;
         };
         /**
          * GameGlance
@@ -4516,6 +4522,11 @@ export interface components {
             media: {
                 [key: string]: string;
             };
+            /**
+             * Trouble
+             * @default
+             */
+            trouble: string;
         };
         /**
          * PackEdit
@@ -4636,6 +4647,11 @@ export interface components {
             media: {
                 [key: string]: string;
             };
+            /**
+             * Trouble
+             * @default
+             */
+            trouble: string;
             /** Questions */
             questions: components["schemas"]["Question"][];
             /** Rows */
@@ -5339,6 +5355,14 @@ export interface components {
             number: number;
             /** Name */
             name: string;
+        };
+        /**
+         * Restored
+         * @description What of a shelf could not be read, and was left out, in words.
+         */
+        Restored: {
+            /** Left Out */
+            left_out: string[];
         };
         /**
          * Result
@@ -6585,6 +6609,7 @@ export type Refusal = components['schemas']['Refusal'];
 export type RefusedRow = components['schemas']['RefusedRow'];
 export type Remark = components['schemas']['Remark'];
 export type Renaming = components['schemas']['Renaming'];
+export type Restored = components['schemas']['Restored'];
 export type Result = components['schemas']['Result'];
 export type Reveal = components['schemas']['Reveal'];
 export type RevisionCard = components['schemas']['RevisionCard'];
@@ -8600,6 +8625,15 @@ export interface operations {
             };
         };
         responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Restored"];
+                };
+            };
             /** @description Successful Response */
             204: {
                 headers: {

@@ -5,6 +5,7 @@ import { mediaAt } from "../api/home";
 import type { GameCard as Card, GameGlance, RunCard } from "../api/schema";
 import { ago, counted } from "../app/format";
 import { Button, buttonLook } from "../ui/Button";
+import { Trouble } from "../ui/Trouble";
 import { TrailPicture } from "./TrailPicture";
 
 /** The stops of a trail, for its picture. */
@@ -29,6 +30,7 @@ export function GameCard({ game, onCopy, onRemove }: GameCardProps) {
           {counted(game.round_count, "round")}, {counted(game.ending_count, "ending")}
           {glance?.stops[0] && `; ${glance.stops[0].words}`}
         </p>
+        <Trouble words={game.trouble} />
         <p className="min-h-6 text-soft">{glance && stateInWords(glance)}</p>
         <div className="mt-auto flex gap-2 pt-1">
           <Link to={`/game/${game.id}`} aria-label={`Open ${title}`} className={buttonLook()}>

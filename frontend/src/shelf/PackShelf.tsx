@@ -8,6 +8,7 @@ import { ago, counted } from "../app/format";
 import { Button, buttonLook } from "../ui/Button";
 import { TextField } from "../ui/fields";
 import { ErrorNotice, Notice } from "../ui/Notice";
+import { Trouble } from "../ui/Trouble";
 
 type PackShelfProps = { packs: PackCard[]; onMake: (title: string, packIds: string[]) => void };
 
@@ -82,6 +83,7 @@ type PackLineProps = {
 };
 
 function PackLine({ pack, isChosen, onChoose, onMake, onCopy, onRemove }: PackLineProps) {
+  const title = pack.title || "A pack without a title";
   const holds = pack.columns.length > 0 ? `${counted(pack.question_count, "row")} of facts` : counted(pack.question_count, "question");
   const refused = pack.source.refused.length > 0 ? `, ${counted(pack.source.refused.length, "row")} refused` : "";
   const from = pack.source.file_name ? `from ${pack.source.file_name}` : pack.source.read_as;
@@ -89,13 +91,13 @@ function PackLine({ pack, isChosen, onChoose, onMake, onCopy, onRemove }: PackLi
     <li className="flex flex-wrap items-center gap-x-3 gap-y-1 px-4 py-2">
       <input
         type="checkbox"
-        aria-label={`Choose ${pack.title}`}
+        aria-label={`Choose ${title}`}
         className="size-6 accent-moss"
         checked={isChosen}
         onChange={(event) => onChoose(event.target.checked)}
       />
       <div className="min-w-0 flex-1">
-        <b><bdi>{pack.title}</bdi></b>{" "}
+        <b><bdi>{title}</bdi></b>{" "}
         <span className="text-soft">
           {holds}
           {refused}, {from}, {ago(pack.saved_at)}
@@ -106,16 +108,17 @@ function PackLine({ pack, isChosen, onChoose, onMake, onCopy, onRemove }: PackLi
           </span>
         ))}
         {pack.words && <p className="truncate text-soft">{pack.words}</p>}
+        <Trouble words={pack.trouble} />
       </div>
-      <Link to={`/pack/${pack.id}`} aria-label={`Edit ${pack.title}`} className={buttonLook()}>
+      <Link to={`/pack/${pack.id}`} aria-label={`Edit ${title}`} className={buttonLook()}>
         Edit
       </Link>
       <Button onClick={onMake}>Make a game of it</Button>
       <span className="flex">
-        <Button look="quiet" className="px-2" aria-label={`Copy ${pack.title}`} onClick={onCopy}>
+        <Button look="quiet" className="px-2" aria-label={`Copy ${title}`} onClick={onCopy}>
           <Copy aria-hidden />
         </Button>
-        <Button look="quiet" className="px-2" aria-label={`Delete ${pack.title}`} onClick={onRemove}>
+        <Button look="quiet" className="px-2" aria-label={`Delete ${title}`} onClick={onRemove}>
           <Trash2 aria-hidden />
         </Button>
       </span>

@@ -72,6 +72,16 @@ export default function Shelf() {
         </div>
         <div className="mt-3 space-y-3">
           {failure && <ErrorNotice error={failure} />}
+          {restore.data && restore.data.length > 0 && (
+            <Notice>
+              The shelf was restored. This of it could not be read, and was left out:
+              <ul className="list-disc pl-6">
+                {restore.data.map((told) => (
+                  <li key={told}>{told}</li>
+                ))}
+              </ul>
+            </Notice>
+          )}
           {gone && (
             <Notice>
               <bdi>{gone.title}</bdi> is off the shelf.{" "}

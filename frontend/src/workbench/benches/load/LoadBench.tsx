@@ -12,6 +12,7 @@ import { Button } from "../../../ui/Button";
 import { FilePick } from "../../../ui/FilePick";
 import { ErrorNotice } from "../../../ui/Notice";
 import { useFileDrop } from "../../../ui/useFileDrop";
+import { Trouble } from "../../../ui/Trouble";
 import type { BenchProps } from "../../state/props";
 import { useWriteQuestions } from "../../state/useWriteQuestions";
 import { PatternEditor } from "./PatternEditor";
@@ -158,7 +159,7 @@ type PackLineProps = {
 };
 
 function PackLine({ packId, pack, isShown, onShow, onRemove }: PackLineProps) {
-  const title = pack?.title ?? packId;
+  const title = pack?.title || packId;
   return (
     <li className={`flex items-center gap-2 rounded-lg border px-2 ${isShown ? "border-ink" : "border-line"}`}>
       <button type="button" aria-pressed={isShown} onClick={onShow} className="min-h-9 min-w-0 flex-1 text-left">
@@ -167,6 +168,7 @@ function PackLine({ packId, pack, isShown, onShow, onRemove }: PackLineProps) {
           {pack && counted(pack.question_count, "question")}
           {pack && pack.source.refused.length > 0 && `, ${counted(pack.source.refused.length, "row")} refused`}
         </span>
+        <Trouble words={pack?.trouble} />
       </button>
       <Button look="quiet" aria-label={`Take out ${title}`} onClick={onRemove}>
         <Trash2 aria-hidden />

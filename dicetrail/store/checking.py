@@ -1,0 +1,109 @@
+"""Every row of a store looked at; those that cannot be read are taken out.
+
+Whoever reads a store reads whatever it holds. A store that somebody brought is looked through
+before that, so that what is wrong in it is told once, and none of it stays.
+"""
+
+from collections.abc import Callable, Iterator
+from typing import Any
+
+from sqlalchemy import (
+    ColumnElement,
+    Connection,
+    Integer,
+    Row,
+    Table,
+    delete,
+    literal_column,
+    select,
+    text,
+    update,
+)
+
+from dicetrail.core import Severity
+from dicetrail.limits import MEDIA_ENDINGS, MOST_REVISION
+from dicetrail.store.backup import OWN_TABLES
+from dicetrail.store.columns import KeptGame, StandIn, Words
+from dicetrail.store.database import Database
+from dicetrail.store.models import Base, MediumRow
+
+MOST_SIGNS = 10_000
+"""So many signs a text has at most that is no list of others."""
+
+MadeSafe = Callable[[bytes], bytes | None]
+"""A picture or sound as it is shown; None for what is neither."""
+
+_ROWID: ColumnElement[int] = literal_column("rowid", Integer)
+_ROWS_AT_ONCE = 200
+
+
+def left_unread(database: Database, made_safe: MadeSafe) -> list[str]:
+    """Take out every row that cannot be read, and those that hang on it; which, in words."""
+    told: list[str] = []
+    tables = [table for table in Base.metadata.sorted_tables if table.name not in OWN_TABLES]
+    with database.unbound() as connection:
+        for table in tables:
+            bad = list(_unread(connection, table))
+            for rowid, what in bad:
+                connection.execute(delete(table).where(_ROWID.in_([rowid])))
+                told.append(f"{_THINGS[table.name]}, row {rowid}: {what}")
+        _make_safe(connection, made_safe, told)
+        while hanging := connection.execute(text("PRAGMA foreign_key_check")).all():
+            for name, rowid in {(row[0], row[1]) for row in hanging}:
+                connection.execute(delete(Base.metadata.tables[name]).where(_ROWID.in_([rowid])))
+                told.append(f"{_THINGS[name]}, row {rowid}: what it belongs to is not there")
+    return told
+
+
+_THINGS = {
+    "games": "a game",
+    "game_addresses": "an address of a game",
+    "game_revisions": "a save of a game",
+    "packs": "a pack",
+    "pack_revisions": "a save of a pack",
+    "pack_questions": "what a pack holds",
+    "media": "a picture or sound",
+    "voices": "a text read out",
+    "runs": "a run",
+    "run_inputs": "what was done in a run",
+    "brought_runs": "a run played elsewhere",
+    "kept_runs": "a kept run",
+}
+
+
+def _unread(connection: Connection, table: Table) -> Iterator[tuple[int, str]]:
+    columns = [column for column in table.columns if column.name != "content"]
+    found = connection.execution_options(yield_per=_ROWS_AT_ONCE).execute(
+        select(_ROWID.label("row_number"), *columns)
+    )
+    for row in found:
+        names = [column.name for column in columns if not _is_read(row, column)]
+        if names:
+            yield row.row_number, f"{', '.join(names)} cannot be read"
+
+
+def _is_read(row: Row[Any], column: Any) -> bool:
+    value = row._mapping[column]
+    if isinstance(value, StandIn):
+        return False
+    if isinstance(column.type, Words):
+        return value is None or len(value) <= (column.type.length or MOST_SIGNS)
+    if isinstance(value, KeptGame):
+        return all(problem.severity is Severity.WARNING for problem in value.problems)
+    if column.name == "number" and column.table.name.endswith("revisions"):
+        return value in range(1, MOST_REVISION + 1)
+    return column.name != "media_type" or value in MEDIA_ENDINGS
+
+
+def _make_safe(connection: Connection, made_safe: MadeSafe, told: list[str]) -> None:
+    media = Base.metadata.tables["media"]
+    digests = list(connection.scalars(select(MediumRow.digest)))
+    for digest in digests:
+        is_it = media.c.digest == digest
+        content = connection.scalar(select(MediumRow.content).where(is_it))
+        safe = None if content is None or isinstance(content, StandIn) else made_safe(content)
+        if safe is None:
+            connection.execute(delete(media).where(is_it))
+            told.append(f"a picture or sound, {digest}: it is none that can be shown")
+        elif safe != content:
+            connection.execute(update(media).where(is_it).values(content=safe))
