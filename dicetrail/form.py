@@ -7,12 +7,12 @@ is never an error: what does not fit any more is put right, and told.
 
 import json
 from collections.abc import Iterator, Sequence
-from typing import Any, Generic, TypeVar
+from typing import Any, Generic, TypeVar, get_args
 
 from pydantic import ConfigDict, GetCoreSchemaHandler, TypeAdapter, ValidationError
 from pydantic_core import CoreSchema, ErrorDetails
 
-from dicetrail.core import Facts, Pack, PackEdit, Problem
+from dicetrail.core import Action, Facts, Input, Pack, PackEdit, Problem
 from dicetrail.core.document import (
     DOCUMENT,
     HALF_SIGN,
@@ -25,7 +25,7 @@ from dicetrail.core.document import (
 from dicetrail.core.foresight import KeptRun, Own, Playthrough, Scout, Sighting
 from dicetrail.core.play import Result
 from dicetrail.core.survey import FactsEdit
-from dicetrail.limits import MOST_KEPT, MOST_SCORE, MOST_SECONDS, MOST_SEEN
+from dicetrail.limits import MOST_KEPT, MOST_MS, MOST_SCORE, MOST_SECONDS, MOST_SEEN
 
 Path = tuple[str | int, ...]
 
@@ -54,7 +54,7 @@ def _with_bounds(schema: Any, within: Within) -> Any:
     return schema | {"ge": within.least, "le": within.most}
 
 
-for _part in (*DOCUMENT, Facts, Pack, PackEdit, FactsEdit, Scout, Own):
+for _part in (*DOCUMENT, Facts, Pack, PackEdit, FactsEdit, Scout, Own, Input, *get_args(Action)):
     checked_strictly(_part)
 setattr(Within, "__get_pydantic_core_schema__", _bounded)  # noqa: B010
 
@@ -88,9 +88,9 @@ def _is_fit(one: Sighting) -> bool:
         and 1 <= one.level <= 5
         and 0 <= one.player < MOST_PLAYERS
         and 0 <= one.number < 2**31
-        and 0 <= one.used_ms <= MOST_SECONDS * 1000
+        and 0 <= one.used_ms <= MOST_MS
         and 0 <= one.step < 2**31
-        and (one.allowed_ms is None or 0 < one.allowed_ms <= MOST_SECONDS * 1000)
+        and (one.allowed_ms is None or 0 < one.allowed_ms <= MOST_MS)
         and all(map(is_whole_text, texts))
     )
 

@@ -3,7 +3,7 @@
 Whatever this program writes is within it, so it can always be brought back.
 """
 
-from datetime import datetime
+from datetime import UTC, datetime
 
 KIB, MIB, GIB = 1024, 1024**2, 1024**3
 
@@ -33,7 +33,8 @@ MOST_REVISION = 2**31 - 1
 YEARS = range(1970, 9000)
 """Years in which every zone and sum of times is within the calendar (ISO 8601: 0000 to 9999)."""
 MOST_SECONDS = 10**9
-"""How long a run can take."""
+"""How long a run can take, some thirty years."""
+MOST_MS = MOST_SECONDS * 1000
 MOST_SCORE = 10**9
 """As far as counters go, up and down."""
 MOST_SEEN = 5_000
@@ -55,4 +56,5 @@ MEDIA_ENDINGS = {
 
 def is_in_calendar(moment: datetime) -> bool:
     """Whether a moment can be one of a run, wherever it is told."""
-    return moment.year in YEARS
+    is_here = moment.year in YEARS
+    return is_here and (moment.tzinfo is None or moment.astimezone(UTC).year in YEARS)

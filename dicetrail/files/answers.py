@@ -50,10 +50,18 @@ def without_names(run: PlayedElsewhere) -> PlayedElsewhere:
     return replace(run, players=players, remark="")
 
 
-def written_lines(runs: Iterable[PlayedElsewhere]) -> Iterator[str]:
+def written_lines(runs: Iterable[PlayedElsewhere]) -> list[str]:
     """Runs as JSON Lines, each with its end of line."""
+    lines: list[str] = []
+    size = 0
     for run in runs:
-        yield _FORM.dump_json(run, exclude_defaults=True).decode() + "\n"
+        line = _FORM.dump_json(run, exclude_defaults=True)
+        size += len(line) + 1
+        if size > MOST_FILE:
+            what = f"it would be more than the {MOST_FILE:,} bytes that are read back"
+            raise FileProblem("the file", what, "choose fewer runs, by version or by date")
+        lines.append(line.decode() + "\n")
+    return lines
 
 
 HEADINGS = (

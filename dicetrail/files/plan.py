@@ -9,6 +9,7 @@ from dataclasses import dataclass
 from dicetrail.core import Kind
 from dicetrail.core.answers import LETTERS
 from dicetrail.core.document import DETAILS, Language, Value, wording
+from dicetrail.form import checked_strictly
 
 
 class Format(Value):
@@ -159,6 +160,9 @@ class Plan:
         )
 
 
+checked_strictly(Plan)
+
+
 WORDS_FOR_AND = "|".join(sorted({wording(language, ()).joined_by for language in Language}))
 """The word between the last two of several, in any language, as a part of a pattern."""
 
@@ -194,3 +198,6 @@ class Wish:
     has_headings: bool | None = None
     sheet: str | None = None
     contents: Contents = Contents.QUESTIONS
+
+
+checked_strictly(Wish)

@@ -12,6 +12,7 @@ from sqlalchemy.orm import Session
 from dicetrail.core import Input
 from dicetrail.core.document import MOST_PLAYERS, Best
 from dicetrail.core.play import CameTo, measure_of
+from dicetrail.limits import MOST_MS
 from dicetrail.store.columns import StandIn
 from dicetrail.store.database import Database
 from dicetrail.store.errors import NotFound, Spoilt, StaleRun
@@ -83,7 +84,7 @@ def _inputs(run_id: str, rows: Iterable[RunInput], before: int = 0) -> list[Inpu
     found = [Input(row.action, row.at) for row in rows]
     for given in found:
         is_read = not isinstance(given.action, StandIn) and not isinstance(given.at, StandIn)
-        if not is_read or not before <= given.at <= LONGEST_MS:
+        if not is_read or not before <= given.at <= MOST_MS:
             raise _spoilt(run_id, "what was done in it")
         before = given.at
     return found

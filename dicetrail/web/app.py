@@ -24,6 +24,7 @@ from dicetrail.web.door.guards import (
     RateLimits,
     StrictHeaders,
 )
+from dicetrail.web.door.rates import Rate
 from dicetrail.web.dress import routes as looks
 from dicetrail.web.dropped import routes as dropped
 from dicetrail.web.evidence import routes as evidence
@@ -44,7 +45,7 @@ from dicetrail.web.shelf import Shelf
 from dicetrail.web.site import serve_site
 from dicetrail.web.sounds import routes as sounds
 from dicetrail.web.takeaway import routes as takeaway
-from dicetrail.web.wire.description import described
+from dicetrail.web.wire.description import FileAddresses, described
 from dicetrail.web.wire.errors import ERROR_RESPONSES, explain_errors
 from dicetrail.web.wire.shapes import Health
 
@@ -121,13 +122,14 @@ def create_app(
     app.state.key = maker_key
     app.state.address = address
     explain_errors(app)
+    files, guesses = FileAddresses(app), Rate(10, 60)
     app.add_middleware(Addresses, shelf=app.state.shelf)
-    app.add_middleware(BodyLimit)
+    app.add_middleware(BodyLimit, files=files)
     app.add_middleware(OwnPages)
     if maker_key is not None:
         app.state.token = key.token_of(maker_key, secret_of(database))
-        app.add_middleware(key.MakerKey, key=maker_key, token=app.state.token)
-    app.add_middleware(RateLimits)
+        app.add_middleware(key.MakerKey, key=maker_key, token=app.state.token, guesses=guesses)
+    app.add_middleware(RateLimits, files=files, guesses=guesses)
     app.add_middleware(GZipMiddleware, minimum_size=1024)
     app.add_middleware(KnownHosts, hosts=list(hosts))
     app.add_middleware(StrictHeaders)

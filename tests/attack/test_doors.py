@@ -106,6 +106,7 @@ class TestTheKey(unittest.TestCase):
             lambda http: http.get("/game/any?k%65y=guess"),
             lambda http: http.get("/?a=1&%6B%65%79=guess"),
             lambda http: http.head("/?key=guess"),
+            lambda http: http.get("/api/games", headers={"cookie": "maker=guess"}),
         )
         for number, way in enumerate(ways):
             # Time stands still: allowances grow with it, and a busy machine takes its time.
@@ -115,6 +116,24 @@ class TestTheKey(unittest.TestCase):
                 statuses = [way(http).status_code for _ in range(12)]
                 self.assertEqual(statuses.count(429), 2, statuses)
                 self.assertEqual(http.get("/?key=open-up").status_code, 429, "not even the right")
+
+    def test_an_old_cookie_is_taken_back_and_a_right_one_is_heard_however_many_were_guessed(self):
+        http = self.opened()
+        right = self.opened_with(http)
+        answer = http.get("/api/games", headers={"cookie": "maker=of-last-year"})
+        self.assertEqual(answer.status_code, 401)
+        self.assertIn("Max-Age=0", answer.headers["set-cookie"])
+        with patch("dicetrail.web.door.rates.monotonic", return_value=1000.0):
+            for number in range(20):
+                http.get("/api/games", headers={"cookie": f"maker={number}"})
+            kept = http.get("/api/games", headers={"cookie": f"maker={right}"})
+        self.assertEqual(kept.status_code, 200)
+
+    @staticmethod
+    def opened_with(http):
+        cookie = http.get("/?key=open-up").cookies["maker"]
+        http.cookies.clear()
+        return cookie
 
     def test_the_cookie_cannot_be_made_from_a_guess_at_the_key(self):
         cookies = {self.opened().get("/?key=open-up").cookies["maker"] for _ in range(2)}

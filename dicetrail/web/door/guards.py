@@ -2,12 +2,13 @@
 
 import re
 import secrets
-from collections.abc import Sequence
+from collections.abc import Container, Sequence
 from urllib.parse import parse_qs, urlsplit
 
 from starlette.datastructures import Headers, MutableHeaders
 from starlette.exceptions import HTTPException
 from starlette.middleware.trustedhost import TrustedHostMiddleware
+from starlette.responses import JSONResponse
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from dicetrail.limits import MOST_DOCUMENT, MOST_EDITS, MOST_FILE, MOST_SHELF, MOST_SMALL
@@ -17,6 +18,10 @@ from dicetrail.web.wire.errors import refusal
 
 _UPLOAD = MOST_FILE + MOST_SMALL
 """A file, and what stands around it in a form."""
+
+SHELF = "/api/backup"
+"""Where a whole shelf is sent to."""
+
 
 NONCE = "style nonce"
 """Where a request keeps the word by which its page's own styles are known."""
@@ -47,14 +52,24 @@ class BodyLimit:
     listens only after sending; it is never held in memory.
     """
 
-    def __init__(self, app: ASGIApp) -> None:
+    def __init__(self, app: ASGIApp, files: Container[str]) -> None:
         self.app = app
+        self._files = files
+
+    def _limit(self, path: str) -> int:
+        if path == SHELF:
+            return MOST_SHELF
+        if path in self._files:
+            return _UPLOAD
+        if path.startswith("/api/packs"):
+            return MOST_EDITS
+        return MOST_DOCUMENT if path.startswith(_TAKE_DOCUMENTS) else MOST_SMALL
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         if scope["type"] != "http":
             await self.app(scope, receive, send)
             return
-        limit, taken = _limit(scope["path"]), 0
+        limit, taken = self._limit(scope["path"]), 0
 
         async def limited() -> Message:
             nonlocal taken
@@ -139,17 +154,16 @@ class RateLimits:
     A whole class can sit behind one address, so inputs are counted for each run by itself.
     """
 
-    def __init__(self, app: ASGIApp) -> None:
+    def __init__(self, app: ASGIApp, files: Container[str], guesses: Rate) -> None:
         self.app = app
+        self._files = files
         self._inputs, self._starts = Rate(200, 5), Rate(1_000, 60)
-        self._uploads, self._keys = Rate(120, 60), Rate(10, 60)
+        self._uploads, self._keys = Rate(120, 60), guesses
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         found = self._rate(scope) if scope["type"] == "http" else None
         if found is not None and not found[0].takes(found[1]):
-            rate = found[0]
-            words = f"That is too often: {rate.times} times in {rate.seconds} s are taken."
-            await refusal(429, words, {"retry-after": str(rate.seconds)})(scope, receive, send)
+            await too_often(found[0])(scope, receive, send)
             return
         await self.app(scope, receive, send)
 
@@ -164,7 +178,14 @@ class RateLimits:
             return None
         if path.startswith("/api/play/"):
             return self._starts, sender_at(scope.get("client"))
-        return (self._uploads, sender_at(scope.get("client"))) if _is_upload(path) else None
+        is_upload = path in self._files
+        return (self._uploads, sender_at(scope.get("client"))) if is_upload else None
+
+
+def too_often(rate: Rate) -> JSONResponse:
+    """The answer to what was asked more often than a rate takes."""
+    words = f"That is too often: {rate.times} times in {rate.seconds} s are taken."
+    return refusal(429, words, {"retry-after": str(rate.seconds)})
 
 
 def shown_key(scope: Scope) -> str:
@@ -217,19 +238,3 @@ class StrictHeaders:
 
 
 _TAKE_DOCUMENTS = ("/api/games", "/api/loads", "/api/examples", "/api/language")
-
-_UPLOADS = ("/api/loads", "/api/game-files", "/api/dropped", "/api/sounds", "/api/pictures")
-
-
-def _is_upload(path: str) -> bool:
-    return path in _UPLOADS or path.endswith("/media")
-
-
-def _limit(path: str) -> int:
-    if path == "/api/backup":
-        return MOST_SHELF
-    if _is_upload(path):
-        return _UPLOAD
-    if path.startswith("/api/packs"):
-        return MOST_EDITS
-    return MOST_DOCUMENT if path.startswith(_TAKE_DOCUMENTS) else MOST_SMALL

@@ -9,16 +9,19 @@ import secrets
 from urllib.parse import parse_qs, quote, urlencode
 
 from fastapi import Request, Response
-from pydantic import BaseModel, Field
+from pydantic import Field
 from starlette.datastructures import URL
 from starlette.exceptions import HTTPException
 from starlette.requests import HTTPConnection
 from starlette.responses import RedirectResponse
 from starlette.types import ASGIApp, Receive, Scope, Send
 
-from dicetrail.web.door.guards import shown_key
+from dicetrail.web.door.guards import shown_key, too_often
+from dicetrail.web.door.rates import Rate
+from dicetrail.web.door.senders import sender_at
 from dicetrail.web.wire.bodies import Router
 from dicetrail.web.wire.errors import refusal
+from dicetrail.web.wire.shapes import Received
 
 COOKIE = "maker"
 _YEAR = 365 * 24 * 3600
@@ -27,7 +30,7 @@ _OPEN = ("/api/play/", "/api/media/", "/api/sounds/games/", "/api/health", "/api
 router = Router("/api/key", "key")
 
 
-class Key(BaseModel):
+class Key(Received):
     """The maker's key, as it was printed when the server started."""
 
     key: str = Field(max_length=200)
@@ -47,8 +50,9 @@ def show_key(given: Key, request: Request, response: Response) -> None:
 class MakerKey:
     """Refuses what is the maker's to whoever has not shown the key."""
 
-    def __init__(self, app: ASGIApp, key: str, token: str) -> None:
+    def __init__(self, app: ASGIApp, key: str, token: str, guesses: Rate) -> None:
         self.app = app
+        self.guesses = guesses
         self.key = key
         self.token = token
 
@@ -66,10 +70,19 @@ class MakerKey:
         if path.startswith("/api/") and not path.startswith(_OPEN):
             held = HTTPConnection(scope).cookies.get(COOKIE, "")
             if not _is_same(held, self.token):
-                answer = refusal(401, "This is the maker's own. Show the maker's key first.")
-                await answer(scope, receive, send)
+                await self._refused(scope, held)(scope, receive, send)
                 return
         await self.app(scope, receive, send)
+
+    def _refused(self, scope: Scope, held: str) -> Response:
+        """The answer to whoever is not known. A cookie that is not the maker's is a guess like one
+        at the key; it is taken back, so that an old one is not held for many guesses."""
+        if held and not self.guesses.takes(sender_at(scope.get("client"))):
+            return too_often(self.guesses)
+        answer = refusal(401, "This is the maker's own. Show the maker's key first.")
+        if held:
+            answer.delete_cookie(COOKIE, httponly=True, samesite="strict")
+        return answer
 
 
 def _without_key(scope: Scope) -> str:

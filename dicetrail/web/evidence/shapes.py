@@ -10,7 +10,7 @@ from dicetrail.core import Question
 from dicetrail.core.document import MOST_PLAYERS
 from dicetrail.core.foresight import Borne, CameOf, Evidence, Forecast, Of, Scout, Sort
 from dicetrail.files import Refusal
-from dicetrail.web.wire.shapes import DiceName, PlayerName
+from dicetrail.web.wire.shapes import DiceName, PlayerName, Received
 
 
 class Choice(BaseModel):
@@ -117,7 +117,7 @@ class AnswersBrought(BaseModel):
     refused: tuple[Refusal, ...]
 
 
-class CalibrationWanted(BaseModel):
+class CalibrationWanted(Received):
     """Whose forecast is laid over the runs; nobody's is that of players like those."""
 
     scouts: Annotated[tuple[Scout, ...], Field(max_length=MOST_PLAYERS)] = ()

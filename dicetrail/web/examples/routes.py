@@ -9,6 +9,7 @@ from dicetrail.core import Game
 from dicetrail.core.play import Stop
 from dicetrail.core.workbench import WORKED_EXAMPLES
 from dicetrail.web.wire.bodies import Router
+from dicetrail.web.wire.shapes import Received
 
 router = Router("/api/examples", "examples")
 
@@ -21,7 +22,7 @@ class ExampleShown(BaseModel):
     words: str
 
 
-class ExampleWanted(BaseModel):
+class ExampleWanted(Received):
     """An example, by its name, and the document and round it is to be put into."""
 
     name: Annotated[str, Field(max_length=80)]

@@ -7,13 +7,13 @@ from pydantic import BaseModel, Field
 from dicetrail.core import Game, Input
 from dicetrail.core.document import MOST_PLAYERS, Number
 from dicetrail.core.foresight import Forecast, Knob, Scout, Turned
-from dicetrail.web.wire.shapes import DiceName
+from dicetrail.web.wire.shapes import DiceName, Received
 
 Scouts = Annotated[tuple[Scout, ...], Field(min_length=1, max_length=MOST_PLAYERS)]
 Key = Annotated[str, Field(max_length=80)]
 
 
-class ForecastWanted(BaseModel):
+class ForecastWanted(Received):
     """Whose forecast, and of what: a document that is being edited, briefly; or a revision, the
     newest if neither is named."""
 
@@ -30,14 +30,14 @@ class KnobView(BaseModel):
     values: tuple[int, ...]
 
 
-class KnobSet(BaseModel):
+class KnobSet(Received):
     """A number of the game at a value."""
 
     key: Key
     value: Annotated[int, Field(ge=-(2**31), le=2**31)]
 
 
-class NewStudy(BaseModel):
+class NewStudy(Received):
     """Runs to be played, or a number to be turned."""
 
     scouts: Scouts

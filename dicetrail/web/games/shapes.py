@@ -18,7 +18,7 @@ from dicetrail.core.workbench import (
     StopSummary,
 )
 from dicetrail.web.packs.shapes import PackCard
-from dicetrail.web.wire.shapes import Dice, DiceName, Title
+from dicetrail.web.wire.shapes import Dice, DiceName, Received, Title
 
 
 class RunCard(BaseModel):
@@ -107,7 +107,7 @@ class RevisionCard(BaseModel):
     changes: tuple[str, ...]
 
 
-class NewGame(BaseModel):
+class NewGame(Received):
     """A game to be made."""
 
     title: Title
@@ -116,14 +116,14 @@ class NewGame(BaseModel):
     packs: Annotated[tuple[str, ...], Field(max_length=50)] = ()
 
 
-class GameSave(BaseModel):
+class GameSave(Received):
     """A document to be kept, and the revision it was made from."""
 
     revision: int
     document: Game
 
 
-class Renaming(BaseModel):
+class Renaming(Received):
     """A part of a document to be called otherwise, by its kind and its number from 0."""
 
     document: Game
@@ -132,7 +132,7 @@ class Renaming(BaseModel):
     name: Annotated[str, Field(max_length=500)]
 
 
-class Trial(BaseModel):
+class Trial(Received):
     """Answers to be tried on the first question these dice bring, without playing."""
 
     dice: Dice

@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 from dicetrail.core import Input
 from dicetrail.core.foresight import Held, Seen
 from dicetrail.core.play import Footprint, Stop
-from dicetrail.web.wire.shapes import DiceName
+from dicetrail.web.wire.shapes import DiceName, Received
 
 Name = Annotated[str, Field(min_length=1, max_length=80)]
 Why = Annotated[str, Field(max_length=500)]
@@ -58,7 +58,7 @@ class HeldView(BaseModel):
     runs: tuple[HeldCard, ...]
 
 
-class NewKept(BaseModel):
+class NewKept(Received):
     """A run to be kept: one that was played, up to a step if one is named."""
 
     run_id: Annotated[str, Field(max_length=40)]
@@ -70,7 +70,7 @@ class NewKept(BaseModel):
     """The parts of what pages say that must stay as they are."""
 
 
-class KeptChange(BaseModel):
+class KeptChange(Received):
     """What a kept run is called, why it is kept, and what of the pages must stay."""
 
     name: Name

@@ -5,6 +5,7 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, Field
 
 from dicetrail.core.rules import ScriptRecipe
+from dicetrail.web.wire.shapes import Received
 
 LONGEST_SCRIPT = 100_000
 """Signs of a script that is read, at most."""
@@ -27,7 +28,7 @@ class ScriptNames(BaseModel):
     recipes: list[ScriptRecipe]
 
 
-class PutIn(BaseModel):
+class PutIn(Received):
     """A script, and another to be put into it."""
 
     script: Annotated[str, Field(max_length=LONGEST_SCRIPT)]

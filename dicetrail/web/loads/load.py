@@ -21,6 +21,7 @@ from dicetrail.core.answers import tidy
 from dicetrail.core.workbench import PackRefused, joined
 from dicetrail.files import FileProblem, Medium, Plan, Reading
 from dicetrail.files.aside import Aside, GivenUp
+from dicetrail.form import checked_strictly
 from dicetrail.store import Database, NotFound, PackSource
 from dicetrail.store.columns import WrittenQuestions
 from dicetrail.store.media import keep_medium
@@ -66,6 +67,9 @@ class Target:
     into: Into = Into.NEW
     title: str = ""
     pack_id: str = ""
+
+
+checked_strictly(Target)
 
 
 @dataclass

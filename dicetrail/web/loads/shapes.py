@@ -8,17 +8,18 @@ from dicetrail.core import Facts, Problem, Question
 from dicetrail.core.answers import Comparison
 from dicetrail.files import Plan, Refusal
 from dicetrail.web.loads.load import Mended, Stage, Target
+from dicetrail.web.wire.shapes import Received
 
 
-class LoadLook(BaseModel):
+class LoadLook(Received):
     """A plan to look at a file by, rows newly mended by their line, and where it would go."""
 
     plan: Plan
-    mended: Annotated[Mended, Field(max_length=10_000)] = {}
+    mended: Annotated[Mended, Field(default_factory=dict, max_length=10_000)]
     target: Target = Target()
 
 
-class LoadTake(BaseModel):
+class LoadTake(Received):
     """Where the questions of a file are to go."""
 
     target: Target

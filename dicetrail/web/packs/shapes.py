@@ -11,8 +11,9 @@ from dicetrail.core.answers import fold, tidy
 from dicetrail.core.draw import MOST_COLUMNS
 from dicetrail.core.survey import FactsEdit, RowFault
 from dicetrail.core.workbench import Column
+from dicetrail.form import checked_strictly
 from dicetrail.store import PackSource
-from dicetrail.web.wire.shapes import Dice
+from dicetrail.web.wire.shapes import Dice, Received
 
 PackTitle = Annotated[str, Field(min_length=1, max_length=200)]
 
@@ -47,7 +48,7 @@ class PackView(PackCard):
     faults: list[RowFault]
 
 
-class PackSave(BaseModel):
+class PackSave(Received):
     """Edits to be made one after the other, and the revision they were made on."""
 
     revision: int
@@ -59,7 +60,7 @@ class PackSave(BaseModel):
     they are refused if another revision was saved since; else they are put beside its edits."""
 
 
-class FactsSave(BaseModel):
+class FactsSave(Received):
     """Edits of facts to be made one after the other, and the revision they were made on."""
 
     revision: int
@@ -71,19 +72,22 @@ class FactsSave(BaseModel):
     they are refused if another revision was saved since; else they are put beside its edits."""
 
 
-class ColumnsSave(BaseModel):
+checked_strictly(Column)
+
+
+class ColumnsSave(Received):
     """The columns facts are to have, and the revision they have now."""
 
     revision: int
     columns: Annotated[list[Column], Field(min_length=1, max_length=MOST_COLUMNS)]
 
 
-class AboutSave(BaseModel):
+class AboutSave(Received):
     """What a pack is to be called, and what its maker says of it; the revision that is of."""
 
     revision: int
     title: PackTitle
-    tags: Annotated[list[Annotated[str, Field(max_length=40)]], Field(max_length=20)] = []
+    tags: Annotated[tuple[Annotated[str, Field(max_length=40)], ...], Field(max_length=20)] = ()
     words: Annotated[str, Field(max_length=2_000)] = ""
 
 
@@ -93,14 +97,14 @@ def tags_of(tags: Iterable[str]) -> tuple[str, ...]:
     return tuple(found.values())
 
 
-class PackJoin(BaseModel):
+class PackJoin(Received):
     """The packs whose content a new one is to hold."""
 
     title: PackTitle
     packs: Annotated[list[str], Field(min_length=2, max_length=50)]
 
 
-class PackSplit(BaseModel):
+class PackSplit(Received):
     """The rows of a revision, from 0, that a new pack is to hold in its place."""
 
     revision: int
@@ -108,15 +112,15 @@ class PackSplit(BaseModel):
     rows: Annotated[set[int], Field(min_length=1, max_length=200_000)]
 
 
-class NewPack(BaseModel):
+class NewPack(Received):
     """A pack to be begun, and filled in here."""
 
     title: PackTitle
-    columns: Annotated[list[str], Field(max_length=MOST_COLUMNS)] = []
+    columns: Annotated[tuple[str, ...], Field(max_length=MOST_COLUMNS)] = ()
     """The columns of a table of facts; with none it holds questions."""
 
 
-class PatternWanted(BaseModel):
+class PatternWanted(Received):
     """A pattern to be looked at, and by which dice."""
 
     pattern: Pattern

@@ -7,10 +7,11 @@ from pydantic import BaseModel, Field
 
 from dicetrail.core.document import Best, Number
 from dicetrail.core.play import PlayerAction
-from dicetrail.web.wire.shapes import MOST_MS, DiceName, PlayerNames
+from dicetrail.limits import MOST_MS
+from dicetrail.web.wire.shapes import DiceName, PlayerNames, Received
 
 
-class NewPlay(BaseModel):
+class NewPlay(Received):
     """The players who want to play, in turns if there are several."""
 
     players: PlayerNames = ("",)
@@ -18,7 +19,7 @@ class NewPlay(BaseModel):
     """A secret of the player's browser, by which it finds its scores again."""
 
 
-class PlayInput(BaseModel):
+class PlayInput(Received):
     """A player's action, how many inputs of the run they had seen taken, and when they acted."""
 
     seen: Annotated[int, Field(ge=0)]
@@ -52,7 +53,7 @@ class Scores(BaseModel):
     mine: list[Score]
 
 
-class Remark(BaseModel):
+class Remark(Received):
     """What a player says of a run that has ended."""
 
     words: Annotated[str, Field(min_length=1, max_length=1000)]

@@ -6,13 +6,14 @@ from pydantic import BaseModel, Field
 
 from dicetrail.core import Action, Input, Table
 from dicetrail.core.play import Footprint, Intent
-from dicetrail.web.wire.shapes import MOST_MS, Dice, DiceName, PlayerNames
+from dicetrail.limits import MOST_MS
+from dicetrail.web.wire.shapes import Dice, DiceName, PlayerNames, Received
 
 MOST_INPUTS = 20_000
 """A run takes at most this many inputs, so that none can be made to grow without end."""
 
 
-class NewRun(BaseModel):
+class NewRun(Received):
     """A run to be started. Without dice, new ones are rolled.
 
     `inputs` are played at once: so a run branches off another.
@@ -24,7 +25,7 @@ class NewRun(BaseModel):
     inputs: Annotated[tuple[Input, ...], Field(max_length=MOST_INPUTS)] = ()
 
 
-class TableInput(BaseModel):
+class TableInput(Received):
     """An input at the maker's table, whose clock is the maker's own: to hold, hurry and rewind."""
 
     seen: Annotated[int, Field(ge=0)]
@@ -33,7 +34,7 @@ class TableInput(BaseModel):
     """Milliseconds of the run's own time since it began."""
 
 
-class Outcomes(BaseModel):
+class Outcomes(Received):
     """What is to be played on the player's behalf."""
 
     seen: Annotated[int, Field(ge=0)]

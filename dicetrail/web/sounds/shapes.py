@@ -5,6 +5,7 @@ from typing import Annotated
 from pydantic import BaseModel, Field
 
 from dicetrail.core.document import Language
+from dicetrail.web.wire.shapes import Received
 
 
 class SoundMade(BaseModel):
@@ -17,7 +18,7 @@ class SoundMade(BaseModel):
     wav: str
 
 
-class ToRead(BaseModel):
+class ToRead(Received):
     """A text to be read out."""
 
     text: Annotated[str, Field(min_length=1, max_length=5000)]

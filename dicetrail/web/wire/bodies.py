@@ -72,7 +72,12 @@ class _JsonRoute(APIRoute):
         handle = super().get_route_handler()
 
         async def read_and_handle(request: Request) -> Response:
-            return await handle(_JsonRequest(request.scope, request.receive))
+            try:
+                return await handle(_JsonRequest(request.scope, request.receive))
+            except HTTPException as error:
+                if isinstance(error.__cause__, OSError):
+                    raise error.__cause__ from None  # the disk failed, and not who sent it
+                raise
 
         return read_and_handle
 

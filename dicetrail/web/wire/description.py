@@ -6,6 +6,7 @@ problem details. Which methods an address takes is read off it too.
 
 import re
 from collections.abc import Callable
+from functools import cached_property
 from typing import Any
 
 from fastapi import FastAPI
@@ -33,6 +34,25 @@ def described(app: FastAPI) -> None:
 def files(*media_types: str) -> dict[int | str, dict[str, Any]]:
     """The answer of a route that sends a file of one of some kinds."""
     return {200: {"content": {kind: {"schema": {"type": "string"}} for kind in media_types}}}
+
+
+class FileAddresses:
+    """The addresses that files are sent to."""
+
+    def __init__(self, app: FastAPI) -> None:
+        self._app = app
+
+    @cached_property
+    def _known(self) -> list[re.Pattern[str]]:
+        paths = self._app.openapi()["paths"]
+        return [_pattern(at) for at, here in paths.items() if _is_form(here.get("post", {}))]
+
+    def __contains__(self, path: object) -> bool:
+        return any(at.fullmatch(str(path)) for at in self._known)
+
+
+def _is_form(operation: dict[str, Any]) -> bool:
+    return "multipart/form-data" in operation.get("requestBody", {}).get("content", {})
 
 
 class Methods:

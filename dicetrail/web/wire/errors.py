@@ -1,5 +1,6 @@
 """Every error as problem details (RFC 9457), with a list of what is wrong and where."""
 
+import errno
 from collections.abc import Mapping, Sequence
 from http import HTTPStatus
 from typing import Any, Literal
@@ -125,9 +126,19 @@ def explain_errors(app: FastAPI) -> None:
     def store_trouble(_: Request, error: StoreTrouble) -> JSONResponse:
         return refusal(507 if error.is_full else 503, error.told, {"retry-after": "5"})
 
+    @app.exception_handler(OSError)
+    def disk_failed(request: Request, error: OSError) -> JSONResponse:
+        if error.errno not in _NO_ROOM:
+            return unforeseen(request, error)
+        told = "There is no room on the server's disk for what was sent, and nothing changed."
+        return refusal(507, f"{told} Make room on it, then try again.", {"retry-after": "5"})
+
     @app.exception_handler(Exception)
     def unforeseen(_: Request, __: Exception) -> JSONResponse:
         return _response(500, "Something failed inside the server. What you saved is safe.")
+
+
+_NO_ROOM = {errno.ENOSPC, errno.EDQUOT, errno.EFBIG}
 
 
 def refusal(status: int, detail: str, headers: Mapping[str, str] | None = None) -> JSONResponse:
@@ -170,7 +181,7 @@ def _problem(fault: Mapping[str, Any]) -> Problem:
 
 def _mend(fault: Mapping[str, Any]) -> str:
     match fault["type"]:
-        case "unexpected_keyword_argument":
+        case "unexpected_keyword_argument" | "extra_forbidden":
             return "leave this field out"
         case "missing":
             return "add this field"

@@ -7,7 +7,7 @@ shapes beside the routes are only the envelopes they travel in.
 from typing import Annotated, Any, Literal
 
 from fastapi import Path
-from pydantic import BaseModel, BeforeValidator, Field
+from pydantic import BaseModel, BeforeValidator, ConfigDict, Field
 
 from dicetrail.core.document import MOST_PLAYERS
 from dicetrail.core.draw import HIGHEST_DICE, dice_named
@@ -27,12 +27,15 @@ def _dice_named(name: Any) -> int:
 Dice = Annotated[int, BeforeValidator(_dice_named, json_schema_input_type=DiceName)]
 RevisionNumber = Annotated[int, Path(ge=1, le=2**31 - 1)]
 
-MOST_MS = 10**12
-"""The longest time of a run, some thirty years."""
-
 PlayerName = Annotated[str, Field(max_length=200)]
 PlayerNames = Annotated[tuple[PlayerName, ...], Field(min_length=1, max_length=MOST_PLAYERS)]
 Title = Annotated[str, Field(max_length=200)]
+
+
+class Received(BaseModel):
+    """What is sent to this server. A field it does not know is refused, since it was meant."""
+
+    model_config = ConfigDict(extra="forbid")
 
 
 class Health(BaseModel):
