@@ -39,6 +39,8 @@ class TestWhatIsSent(DemoTest):
                 continue
             bodies += 1
             names_in(body)
+            if body["schema"].get("$ref", "").endswith("/GameSave"):
+                continue
             path = re.sub(r"\{\w+\}", "1", address)
             way = "put" if "put" in self.document["paths"][address] else "post"
             answer = self.send(way, path, {"weather": "fine"})
@@ -52,7 +54,8 @@ class TestWhatIsSent(DemoTest):
             if schemas[name].get("type") == "object"
             and schemas[name].get("additionalProperties", True) is not False
         ]
-        self.assertEqual(open_ones, [])
+        self.assertEqual(open_ones, ["GameSave"], "it takes a view of a game as it came")
+        self.assertIs(schemas["GameSave"]["additionalProperties"], True)
 
     def test_every_address_of_files_takes_them_and_counts_them(self):
         addresses = [

@@ -3,7 +3,7 @@
 from datetime import datetime
 from typing import Annotated
 
-from pydantic import BaseModel, Field
+from pydantic import BaseModel, ConfigDict, Field
 
 from dicetrail.core import Game
 from dicetrail.core.answers import Fold, Verdict
@@ -116,8 +116,11 @@ class NewGame(Received):
     packs: Annotated[tuple[str, ...], Field(max_length=50)] = ()
 
 
-class GameSave(Received):
-    """A document to be kept, and the revision it was made from."""
+class GameSave(BaseModel):
+    """A document to be kept, and the revision it was made from. A view of a game can be sent as it
+    came, with its document changed: what else it holds is not read."""
+
+    model_config = ConfigDict(extra="ignore", json_schema_extra={"additionalProperties": True})
 
     revision: int
     document: Game

@@ -3538,12 +3538,15 @@ export interface components {
         };
         /**
          * GameSave
-         * @description A document to be kept, and the revision it was made from.
+         * @description A document to be kept, and the revision it was made from. A view of a game can be sent as it
+         *     came, with its document changed: what else it holds is not read.
          */
         GameSave: {
             /** Revision */
             revision: number;
             document: components["schemas"]["Game"];
+        } & {
+            [key: string]: unknown;
         };
         /**
          * GameView
@@ -3952,11 +3955,8 @@ export interface components {
          */
         LoadLook: {
             plan: components["schemas"]["Plan"];
-            /**
-             * Mended
-             * @default {}
-             */
-            mended: {
+            /** Mended */
+            mended?: {
                 [key: string]: string[];
             };
             /**
