@@ -5,6 +5,7 @@ from dicetrail.store.checking import left_unread
 from dicetrail.store.database import Database, forms, made_at_form
 from dicetrail.store.errors import NotFound, Spoilt, StaleRevision, StaleRun
 from dicetrail.store.models import PackSource, Place
+from dicetrail.store.runs import latest_moment
 from dicetrail.store.secrets import secret_of
 from dicetrail.store.trouble import StoreTrouble, told
 
@@ -21,6 +22,7 @@ __all__ = [
     "back_up",
     "fill",
     "forms",
+    "latest_moment",
     "left_unread",
     "made_at_form",
     "secret_of",

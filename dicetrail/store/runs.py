@@ -3,7 +3,7 @@
 import secrets
 from collections.abc import Iterable, Mapping
 from dataclasses import fields
-from datetime import datetime
+from datetime import UTC, datetime, timedelta
 
 from sqlalchemy import delete, func, select
 from sqlalchemy.exc import IntegrityError
@@ -12,12 +12,12 @@ from sqlalchemy.orm import Session
 from dicetrail.core import Input
 from dicetrail.core.document import MOST_PLAYERS, Best
 from dicetrail.core.play import CameTo, measure_of
-from dicetrail.limits import MOST_MS
+from dicetrail.limits import MOST_MS, YEARS
 from dicetrail.store.columns import StandIn
 from dicetrail.store.database import Database
 from dicetrail.store.errors import NotFound, Spoilt, StaleRun
 from dicetrail.store.games import game_revision
-from dicetrail.store.models import GameRevision, Place, RunInput, RunRow, spoilt
+from dicetrail.store.models import GameRevision, PackRevision, Place, RunInput, RunRow, spoilt
 
 
 def add_run(
@@ -185,6 +185,27 @@ def last_answered_run(session: Session, game_id: str) -> RunRow | None:
         .order_by(RunRow.started_at.desc())
         .limit(1)
     ).first()
+
+
+def latest_moment(session: Session) -> datetime | None:
+    """The latest moment that is known of a store: of a save, a run's start, or what was done in
+    one; None if it knows of none."""
+    moments = [
+        session.scalar(select(func.max(column)).where(column < _END_OF_TIME))
+        for column in (GameRevision.saved_at, PackRevision.saved_at)
+    ]
+    newest = select(RunRow).where(RunRow.started_at < _END_OF_TIME)
+    for run in session.scalars(newest.order_by(RunRow.started_at.desc()).limit(_LOOKED_AT)):
+        done = session.scalar(select(func.max(RunInput.at)).where(RunInput.run_id == run.id)) or 0
+        is_played = run.place == Place.PLAY and 0 <= done <= MOST_MS
+        moments.append(run.started_at + timedelta(milliseconds=done if is_played else 0))
+    known = [moment for moment in moments if moment is not None]
+    return max(known, default=None)
+
+
+_END_OF_TIME = datetime(YEARS[-1], 1, 1, tzinfo=UTC)
+_LOOKED_AT = 200
+"""So many runs, those that were started last, are looked at for what was done in them."""
 
 
 def runs_going_on(session: Session, since: datetime) -> list[str]:

@@ -1,9 +1,9 @@
 """The application, put together."""
 
 import asyncio
-from collections.abc import AsyncIterator, Callable
+from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager, suppress
-from datetime import UTC, datetime, timedelta
+from datetime import timedelta
 
 from anyio.to_thread import current_default_thread_limiter
 from fastapi import FastAPI
@@ -14,6 +14,7 @@ from dicetrail.store import Database, StoreTrouble, secret_of
 from dicetrail.store.runs import forget_unbegun
 from dicetrail.web import reading
 from dicetrail.web.backup import routes as backup
+from dicetrail.web.clock import Clock, never_back, steady_clock
 from dicetrail.web.door import key
 from dicetrail.web.door.addresses import Addresses
 from dicetrail.web.door.guards import (
@@ -50,10 +51,6 @@ from dicetrail.web.wire.errors import ERROR_RESPONSES, explain_errors
 from dicetrail.web.wire.shapes import Health
 
 LOOPBACK = ("127.0.0.1", "localhost", "[::1]")
-
-
-def _utc_now() -> datetime:
-    return datetime.now(UTC)
 
 
 MOST_AT_ONCE = 4
@@ -96,15 +93,16 @@ def let_go_of_unbegun(app: FastAPI) -> int:
 
 def create_app(
     database: Database,
-    clock: Callable[[], datetime] = _utc_now,
+    clock: Clock | None = None,
     hosts: tuple[str, ...] = LOOPBACK,
     maker_key: str | None = None,
     address: str | None = None,
 ) -> FastAPI:
     """The application over a store.
 
-    `clock` tells the time; `hosts` are the names it answers to. With a `maker_key` the
-    maker's pages ask for it. `address` is where players reach it, if not where makers do.
+    `clock` tells the time, if it is not the host's; `hosts` are the names it answers to. With a
+    `maker_key` the maker's pages ask for it. `address` is where players reach it, if not where
+    makers do.
     """
     app = FastAPI(
         title="Dice Trail",
@@ -118,7 +116,7 @@ def create_app(
     app.state.shelf = Shelf(database)
     app.state.standings = Standings(app.state.shelf)
     app.state.turns = reading.turns()
-    app.state.clock = clock
+    app.state.clock = steady_clock(database) if clock is None else never_back(clock)
     app.state.key = maker_key
     app.state.address = address
     explain_errors(app)

@@ -4,12 +4,12 @@ Both are asked for where requests arrive, not in a thread of their own: that wou
 than they do.
 """
 
-from collections.abc import Callable
 from datetime import datetime
 from typing import Annotated
 
 from fastapi import Depends, Request
 
+from dicetrail.web.clock import Clock
 from dicetrail.web.play.standing import Standings
 from dicetrail.web.shelf import Shelf
 
@@ -25,7 +25,7 @@ async def _standings(request: Request) -> Standings:
 
 
 async def _now(request: Request) -> datetime:
-    clock: Callable[[], datetime] = request.app.state.clock
+    clock: Clock = request.app.state.clock
     return clock()
 
 

@@ -22,6 +22,7 @@ from dicetrail.core.document import SHIPPED
 from dicetrail.core.document.sounds import wav
 from dicetrail.store import Database
 from dicetrail.web import create_app
+from dicetrail.web.clock import steady_clock
 from dicetrail.web.door import rates as rates
 from dicetrail.web.play.routes import end_those_left
 from dicetrail.web.sounds.voice import SPEAKER
@@ -122,6 +123,45 @@ class TestTime(PlayersTest):
             self.assertGreaterEqual(at, before)
             self.assertTrue(arrived - 300 <= at <= arrived, (at, arrived))
             before = at
+
+
+class TestAClockPutBack(PlayersTest):
+    def test_it_gains_nobody_a_second_while_the_server_goes_on(self):
+        run = self.started()
+        self.wait(15_000)
+        self.get(f"/api/play/runs/{run['id']}")
+        self.wait(-60_000)
+        self.get(f"/api/play/runs/{run['id']}")
+        self.wait(4_000)
+        shown = self.get(f"/api/play/runs/{run['id']}")["table"]
+        self.assertIsNone(shown["feedback"])
+        self.wait(1_400)
+        late = self.answered(run, 15_000).json()["table"]["feedback"]
+        self.assertEqual(late["result"], "late")
+
+    def test_nobody_sets_the_time_that_passes_by_itself(self):
+        wall, passed = [self.time + timedelta(days=400)], [5.0]
+        now = steady_clock(self.database, lambda: wall[0], lambda: passed[0])
+        began = now()
+        self.assertEqual(began, wall[0])
+        for set_by in (timedelta(minutes=-1), timedelta(days=-9), timedelta(hours=3)):
+            wall[0] += set_by
+            passed[0] += 1.5
+            self.assertEqual(now() - began, timedelta(seconds=passed[0] - 5))
+
+    def test_across_a_restart_the_store_knows_how_late_it_was(self):
+        run = self.started()
+        self.wait(8_000)
+        self.answered(run, 8_000)
+        known = self.time
+        for put_back, starts in (
+            (timedelta(minutes=1), known),
+            (timedelta(hours=23), known),
+            (timedelta(seconds=-1), known + timedelta(seconds=1)),
+            (timedelta(days=2), known - timedelta(days=2)),
+        ):
+            now = steady_clock(self.database, lambda back=put_back: known - back, lambda: 0.0)
+            self.assertEqual(now(), starts, "a store of days ahead is not believed")
 
 
 class TestAKilledServer(unittest.TestCase):

@@ -7,10 +7,9 @@ load that is stopped leaves nothing behind.
 
 import threading
 from collections import OrderedDict
-from collections.abc import Callable, Collection
+from collections.abc import Collection
 from concurrent.futures import ThreadPoolExecutor
 from dataclasses import dataclass, field, replace
-from datetime import datetime
 from enum import StrEnum
 from itertools import count
 
@@ -27,6 +26,7 @@ from dicetrail.store.columns import WrittenQuestions
 from dicetrail.store.media import keep_medium
 from dicetrail.store.models import RefusedRow
 from dicetrail.store.packs import add_pack, keep_anew, newest_pack, newest_packs, pack_of
+from dicetrail.web.clock import Clock
 
 MOST_WAITING = 8
 """How many files wait at once; the oldest is forgotten when another comes."""
@@ -38,7 +38,6 @@ MOST_TAKEN = 2
 LOOKED_AT = 5_000
 """How many rows a look reads at most."""
 
-Clock = Callable[[], datetime]
 Mended = dict[int, tuple[str, ...]]
 
 
