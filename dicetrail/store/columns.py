@@ -18,7 +18,7 @@ from sqlalchemy import (
     ColumnElement,
     DateTime,
     Dialect,
-    Float,
+    Double,
     Integer,
     LargeBinary,
     String,
@@ -114,7 +114,7 @@ class Whole(TypeDecorator[int]):
 class Real(TypeDecorator[float]):
     """A number, whole or not."""
 
-    impl = Float
+    impl = Double
     cache_ok = True
 
     def process_result_value(self, value: Any, dialect: Dialect) -> float | None:  # noqa: ARG002

@@ -6,9 +6,9 @@ lock as its transaction begins, so that what it read still holds when it saves.
 
 import sqlite3
 from collections.abc import Iterator
-from contextlib import closing, contextmanager
+from contextlib import closing, contextmanager, suppress
 from pathlib import Path
-from threading import Lock
+from threading import Event, Lock, Thread
 from typing import Any
 
 from alembic import command
@@ -17,10 +17,14 @@ from alembic.script import ScriptDirectory
 from sqlalchemy import Connection, ExceptionContext, create_engine, event
 from sqlalchemy.orm import Session
 
-from dicetrail.store.trouble import look_at, told, trouble_in
+from dicetrail.store.trouble import StoreTrouble, look_at, told, trouble_in
 
 MOST_SESSIONS = 20
 """So many sessions are kept open; more than a server answers requests at once."""
+
+
+SWEEPS_EVERY = 0.5
+"""So many seconds pass before it is tried again to sweep out what was deleted."""
 
 
 class Database:
@@ -47,8 +51,10 @@ class Database:
         event.listen(self._engine, "begin", _begin)
         event.listen(self._engine, "handle_error", self._tell)
         self._writer = self._engine.execution_options(writing=True)
+        self._sweeping, self._closing = Lock(), Event()
         self._turn = Lock()  # SQLite would let writers sleep and try again, not queue
         _migrate(self._engine.url.render_as_string())
+        self.sweep()  # of what a process that was killed left there
 
     def _prepare(self, connection: Any, _record: object) -> None:
         connection.isolation_level = None  # transactions begin in _begin, not in the driver
@@ -101,14 +107,31 @@ class Database:
             yield raw
 
     def sweep(self) -> None:
-        """Have nothing of what was deleted stay beside the file, where writes are put first."""
-        with self._turn, self._engine.connect() as connection:
-            raw: Any = connection.connection.driver_connection
-            connection.rollback()
-            raw.execute("PRAGMA wal_checkpoint(TRUNCATE)")
+        """Have nothing of what was deleted stay beside the file, where writes are put first.
+
+        While another reads what was there before, that cannot be; then it is tried again until it
+        is done.
+        """
+        if self._is_swept() or self._sweeping.locked():
+            return
+        Thread(target=self._sweep_on, name="sweep", daemon=True).start()
+
+    def _is_swept(self) -> bool:
+        with told(self.path), closing(sqlite3.connect(self.path, isolation_level=None)) as raw:
+            raw.execute("PRAGMA busy_timeout = 0")  # nobody waits for this
+            is_busy, _, _ = raw.execute("PRAGMA wal_checkpoint(TRUNCATE)").fetchone()
+            return not is_busy
+
+    def _sweep_on(self) -> None:
+        with self._sweeping:
+            while not self._closing.wait(SWEEPS_EVERY):
+                with suppress(StoreTrouble):
+                    if self._is_swept():
+                        return
 
     def close(self) -> None:
         """Let go of the file."""
+        self._closing.set()
         self._engine.dispose()
 
 

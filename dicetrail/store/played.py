@@ -66,8 +66,9 @@ def bring_runs(session: Session, runs: Iterable[BroughtRun]) -> int:
     return count
 
 
-def delete_runs(session: Session, game_id: str, chosen: Chosen) -> int:
-    """Delete for good the runs chosen, wherever they were played; how many."""
+def delete_runs(session: Session, game_id: str, chosen: Chosen) -> tuple[list[str], int]:
+    """Delete for good the runs chosen, wherever they were played: those played here, and how many
+    of others."""
     here = [
         run.id
         for run in session.scalars(
@@ -81,7 +82,7 @@ def delete_runs(session: Session, game_id: str, chosen: Chosen) -> int:
     elsewhere = brought_runs(session, game_id, chosen)
     for run in elsewhere:
         session.delete(run)
-    return len(here) + len(elsewhere)
+    return here, len(elsewhere)
 
 
 def _parts(names: list[str], size: int = 500) -> Iterable[list[str]]:

@@ -75,6 +75,11 @@ _NEEDED = frozenset(("dice", "players", "pack_revisions", "game_revision", "star
 """The columns without which a run cannot be played again."""
 
 
+def is_kept(session: Session, run_id: str) -> bool:
+    """Whether there is a run of that identifier, and it was not deleted."""
+    return session.scalar(select(RunRow.id).where(RunRow.id == run_id)) is not None
+
+
 def inputs_of(run: RunRow) -> list[Input]:
     """What was done in a run, in order. Raises Spoilt."""
     return _inputs(run.id, run.inputs)
@@ -256,12 +261,15 @@ def add_inputs(session: Session, run_id: str, seen: int, inputs: Iterable[Input]
 
 def add_next_input(database: Database, run_id: str, seen: int, given: Input) -> None:
     """Keep one input that follows `seen` others, which are there. Raises StaleRun if it has
-    been taken from there already; that is found without asking first."""
+    been taken from there already, and NotFound if the run was deleted; both are found without
+    asking first."""
     try:
         with database.writing() as session:
             session.add(_row(run_id, seen, given))
     except IntegrityError:
         with database.reading() as session:
+            if not is_kept(session, run_id):
+                raise NotFound("run", run_id) from None
             raise StaleRun(seen, input_count(session, run_id)) from None
 
 

@@ -6,7 +6,7 @@ recently used dropped first.
 
 import gc
 from collections import OrderedDict
-from collections.abc import Callable, Collection, Hashable, Mapping, Sequence
+from collections.abc import Callable, Collection, Hashable, Iterable, Mapping, Sequence
 from dataclasses import replace
 from functools import lru_cache, partial
 from threading import Lock
@@ -85,6 +85,12 @@ class LatestOf(OrderedDict[Name, Kept]):
             while self._weight > self.most and len(self) > 1:
                 self._weight -= self._weigh(super().popitem(last=False)[1])
 
+    def let_go(self, name: Name) -> None:
+        """Keep a thing no longer, if it is there."""
+        with self._turn:
+            if name in self:
+                self._weight -= self._weigh(super().pop(name))
+
 
 def _named(pack_id: str, number: int) -> str:
     return f"{pack_id} {number}"
@@ -148,6 +154,12 @@ class Shelf:
         if len(moments) <= MOST_KNOWN:
             self._known[run.id] = moments
         return moments
+
+    def forget(self, run_ids: Iterable[str]) -> None:
+        """Know nothing more of runs that were deleted."""
+        for run_id in run_ids:
+            self._known.let_go(run_id)
+            self._shown.let_go(run_id)
 
     def whole(self, run: RunRow) -> tuple[Moment, ...]:
         """The moments of a run; of a player's also what its clocks brought after the last input."""

@@ -3,6 +3,9 @@
 import csv
 import io
 import json
+import subprocess
+import sys
+import time
 import unittest
 from collections import Counter
 from datetime import datetime, timedelta
@@ -20,7 +23,7 @@ from dicetrail.core.play import replay
 from dicetrail.files import ANSWERS, PlayedElsewhere, written_lines
 from dicetrail.web.games.routes import newest_program
 from tests.web.test_api import GAME
-from tests.web.test_players import PlayersTest
+from tests.web.test_players import PLAY, PlayersTest
 
 EVIDENCE = f"{GAME}/evidence"
 KEPT = f"{GAME}/kept"
@@ -203,6 +206,48 @@ class TestEvidence(PlayersTest):
         before = self.time.strftime("%Y-%m-%dT%H:%M:%S")
         self.assertEqual(self.http.delete(f"{EVIDENCE}/runs?before={before}").json(), {"runs": 1})
         self.assertEqual(self.get(f"{GAME}/runs"), [])
+
+    def test_a_deleted_run_is_not_shown_from_memory_and_takes_nothing(self):
+        run = self.played(1, players=["Wilhelmina Quince"])
+        going = self.started(players=["Wilhelmina Quince"])
+        addresses = [
+            f"/api/{place}/{one['id']}" for place in ("play/runs", "runs") for one in (run, going)
+        ]
+        for address in addresses:
+            self.get(address)
+        self.assertEqual(self.http.delete(f"{EVIDENCE}/runs").json(), {"runs": 2})
+        for address in addresses:
+            answer = self.http.get(address)
+            self.assertEqual(answer.status_code, 404, address)
+            self.assertNotIn("Wilhelmina", answer.text)
+        self.assertEqual(self.answered(going, 10).status_code, 404)
+        self.assertNotIn("Wilhelmina", self.http.get(f"{GAME}/runs").text)
+        self.assertEqual(self.get(f"{PLAY}/scores?key={'k' * 20}")["best"], [])
+
+    def test_words_leave_the_files_once_another_process_stops_reading(self):
+        name = "Wilhelmina Quince"
+        self.played(2, players=[name])
+        reads = (
+            "import sqlite3, sys; s = sqlite3.connect(sys.argv[1], isolation_level=None);"
+            "s.execute('BEGIN'); s.execute('SELECT * FROM runs').fetchall();"
+            "print(1, flush=True); sys.stdin.read()"
+        )
+        reader = subprocess.Popen(
+            [sys.executable, "-c", reads, self.database.path],
+            stdin=subprocess.PIPE,
+            stdout=subprocess.PIPE,
+        )
+        with reader:
+            reader.stdout.readline()
+            began = time.monotonic()
+            self.assertEqual(self.http.delete(f"{EVIDENCE}/runs").json(), {"runs": 1})
+            self.assertLess(time.monotonic() - began, 2, "nobody waits for the reader")
+            self.assertIn(name.encode(), self.database.path.read_bytes() + self.wal())
+            self.started(players=["Ed"])
+        until = time.monotonic() + 20
+        while name.encode() in self.database.path.read_bytes() + self.wal():
+            self.assertLess(time.monotonic(), until, "what was deleted is still in the files")
+            time.sleep(0.2)
 
     def wal(self):
         path = Path(f"{self.database.path}-wal")

@@ -32,7 +32,7 @@ from dicetrail.store import NotFound
 from dicetrail.store.games import newest_game
 from dicetrail.store.models import BroughtRun
 from dicetrail.store.played import Chosen, bring_runs, delete_runs, played_runs
-from dicetrail.web.context import Now, SharedShelf
+from dicetrail.web.context import Now, SharedShelf, SharedStandings
 from dicetrail.web.evidence.gathering import (
     behind,
     brought,
@@ -237,10 +237,17 @@ async def calibrate(
 
 
 @router.delete("/runs")
-def delete_played(game_id: str, choice: Annotated[Choice, Query()], shelf: SharedShelf) -> Deleted:
+def delete_played(
+    game_id: str,
+    choice: Annotated[Choice, Query()],
+    shelf: SharedShelf,
+    standings: SharedStandings,
+) -> Deleted:
     """Delete the runs chosen for good, with all that was answered in them."""
     with shelf.database.writing() as session:
         newest_game(session, game_id)
-        runs = delete_runs(session, game_id, chosen_by(choice))
+        here, elsewhere = delete_runs(session, game_id, chosen_by(choice))
+    shelf.forget(here)
+    standings.forget(here)
     shelf.database.sweep()
-    return Deleted(runs=runs)
+    return Deleted(runs=len(here) + elsewhere)

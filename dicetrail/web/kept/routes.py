@@ -185,6 +185,7 @@ def let_go(game_id: str, kept_id: str, shelf: SharedShelf) -> None:
     """Keep a run no longer."""
     with shelf.database.writing() as session:
         session.delete(get_kept(session, game_id, kept_id))
+    shelf.database.sweep()
 
 
 def _card(row: KeptRow) -> KeptCard:

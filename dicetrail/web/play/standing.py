@@ -15,7 +15,7 @@ from dicetrail.core import Answer, Input, Moment, State, start, step
 from dicetrail.core.play import Answered, Result, answered, brings_nothing
 from dicetrail.store import Place
 from dicetrail.store.models import RunRow
-from dicetrail.store.runs import add_next_input, get_run, inputs_from
+from dicetrail.store.runs import add_next_input, get_run, inputs_from, is_kept
 from dicetrail.web.shelf import LatestOf, Shelf
 
 MOST_INPUTS = 5_000
@@ -67,10 +67,17 @@ class Standings:
         """Where a run stands by all that is kept of it. Raises NotFound."""
         known = self._long.get(run_id) or self._known.get(run_id)
         with self._shelf.database.reading() as session:
-            if known is None:
+            if known is None or not is_kept(session, run_id):
+                self.forget([run_id])
                 known = self.begun(get_run(session, run_id, Place.PLAY))
             rest = inputs_from(session, run_id, known.seen, known.state.at)
         return self._remembered(self._after(known, rest)) if rest else known
+
+    def forget(self, run_ids: Iterable[str]) -> None:
+        """Know nothing more of runs that were deleted."""
+        for run_id in run_ids:
+            for known in (self._known, self._long, self.shown):
+                known.let_go(run_id)
 
     def begun(self, run: RunRow) -> Standing:
         """Where a run stands before its first input."""
