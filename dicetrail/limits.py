@@ -19,6 +19,8 @@ MOST_ARCHIVED = 64 * MIB
 """What the files of an archive may be together: they wait in memory."""
 MOST_MEDIUM = 5 * MIB
 """A picture or sound."""
+MOST_POINTS = 24_000_000
+"""The points of a picture, over all that move: so many are decoded at once."""
 MOST_MEDIA = 2_000
 """So many pictures and sounds are brought at once."""
 MOST_SHELF = 4 * GIB

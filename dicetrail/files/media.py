@@ -10,6 +10,7 @@ import posixpath
 import re
 import stat
 import zipfile
+from collections.abc import Iterator
 from dataclasses import dataclass
 from xml.etree.ElementTree import Element, ParseError, register_namespace, tostring
 
@@ -19,6 +20,7 @@ from defusedxml.ElementTree import fromstring
 
 from dicetrail.files.archives import content_of, entries_of, is_archive, is_paper, is_workbook
 from dicetrail.files.items import is_package
+from dicetrail.files.pictures import without_traces
 from dicetrail.files.text import FileProblem
 from dicetrail.limits import MOST_ARCHIVED, MOST_FILE, MOST_MEDIUM
 
@@ -40,7 +42,19 @@ _KEPT_ATTRIBUTES = re.compile(
     r"font-[a-z]+|text-anchor|dominant-baseline|dx|dy|gradient(Units|Transform)|spreadMethod|"
     r"preserveAspectRatio|patternUnits|patternTransform|color|style)"
 )
-_OUTSIDE = re.compile(r"url\(\s*['\"]?(?!#)|javascript:|expression\(|@import|\\", re.IGNORECASE)
+_OUTSIDE = re.compile(r"url\(\s*['\"]?(?!#)|javascript:|@|\\", re.IGNORECASE)
+_CALLED = re.compile(r"([\w-]*)\s*\(")
+_PLAIN = frozenset(
+    (
+        *("url", "rgb", "rgba", "hsl", "hsla", "hwb", "lab", "lch", "oklab", "oklch", "calc"),
+        *("matrix", "translate", "translatex", "translatey", "scale", "scalex", "scaley"),
+        *("rotate", "skewx", "skewy", ""),
+    )
+)
+"""The functions a drawing's attributes may call; others fetch (`image-set`, `src`, `image`,
+`cross-fade`, …) or have no use in one. A `url` leads to a part of the drawing itself."""
+MOST_DRAWN = 20_000
+"""So many elements may be drawn of a drawing, each as often as it is used."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -78,6 +92,8 @@ def medium(name: str, content: bytes) -> Medium:
         )
     if media_type == "image/svg+xml":
         content = _safe_drawing(name, content)
+    elif media_type.startswith("image/"):
+        content = without_traces(name, content, media_type)
     return Medium(hashlib.sha256(content).hexdigest(), media_type, content)
 
 
@@ -164,15 +180,59 @@ def _safe_drawing(name: str, content: bytes) -> bytes:
     safe = _safe_element(name, root, 0)
     if safe is None:
         raise FileProblem(name, "this is no drawing", "save it as SVG")
+    if _drawn(safe) > MOST_DRAWN:
+        what = f"more than {MOST_DRAWN:,} elements are drawn, as parts of it use each other"
+        raise FileProblem(name, what, "save it as a plain drawing, without parts used many times")
     drawn: bytes = tostring(safe)
     return drawn
+
+
+_USED = re.compile(r"url\(\s*['\"]?#([^'\")]*)")
+
+
+def _drawn(root: Element) -> int:
+    """How many elements are drawn, each as often as it is used; one too many of a circle."""
+    named = {element.get("id"): element for element in root.iter() if element.get("id")}
+    counts: dict[Element, int] = {}
+
+    def used(element: Element) -> Iterator[Element]:
+        yield from element
+        names = [value[1:] for key, value in element.attrib.items() if key == "href"]
+        for value in element.attrib.values():
+            names += _USED.findall(value)
+        yield from (named[name] for name in names if name in named)
+
+    waiting = [(root, False)]
+    while waiting:
+        element, is_done = waiting.pop()
+        if is_done:
+            within = sum(counts[part] for part in used(element))
+            counts[element] = min(1 + within, MOST_DRAWN + 1)
+        elif element not in counts:
+            counts[element] = MOST_DRAWN + 1  # so a part that uses itself is too many
+            waiting.append((element, True))
+            waiting += [(part, False) for part in used(element) if part not in counts]
+    return counts[root]
+
+
+def _reaches_out(attribute: tuple[str, str]) -> bool:
+    """Whether an attribute fetches something, or could."""
+    name, value = attribute
+    if name in _WORDS:
+        return False
+    called = {found.lower() for found in _CALLED.findall(value)}
+    return bool(_OUTSIDE.search(value)) or not called <= _PLAIN
+
+
+_WORDS = {"id", "class"}
+"""Attributes that are names, and never looked into for anything else."""
 
 
 def _safe_element(name: str, element: Element, depth: int) -> Element | None:
     """The element with only what draws; None if it draws nothing."""
     space, _, tag = element.tag.rpartition("}") if isinstance(element.tag, str) else ("", "", "")
     acts = tag in _ACTS or any(key.lower().startswith("on") for key in element.attrib)
-    if acts or any(_OUTSIDE.search(value) for value in element.attrib.values()):
+    if acts or any(map(_reaches_out, element.attrib.items())):
         raise FileProblem(
             name,
             f"this drawing holds a script or reaches outside itself (at “{tag}”)",

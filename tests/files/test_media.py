@@ -1,7 +1,15 @@
 """Pictures and sounds: taken for what they are, made safe, or refused with one message."""
 
+import io
+import struct
+import time
+import tracemalloc
 import unittest
 import zipfile
+import zlib
+
+from PIL import Image
+from PIL.PngImagePlugin import PngInfo
 
 from dicetrail.files import FileProblem, is_bundle, medium, read_bundle, read_questions
 from tests.files.samples import archive, png, svg, wav
@@ -14,6 +22,52 @@ QUESTIONS = (
 )
 
 
+FETCHES = (
+    "fill:image-set('http://elsewhere.example/a.png' 1x)",
+    "fill:-webkit-image-set(url(#a) 1x)",
+    "fill:image('//elsewhere.example/a')",
+    "fill:src('http://elsewhere.example/a')",
+    "fill:cross-fade(url(#a), 50%)",
+    "fill:element(#a)",
+    "fill:paint(a)",
+    "fill:u\\72l(http://elsewhere.example)",
+    "fill:@import 'http://elsewhere.example/a.css'",
+    "fill:url('http://elsewhere.example')",
+    "fill:attr(x url)",
+    "fill:var(--a)",
+    "fill:env(a)",
+)
+"""Ways by which CSS fetches, or could: CSS Images 3 and 4, CSS Values 5, CSS Fonts 4, CSS Painting
+API 1."""
+
+SECRET = "taken at 52.95 N by the bean rows"
+ORIENTATIONS = {
+    1: (0, 0),
+    2: (1, 0),
+    3: (1, 1),
+    4: (0, 1),
+    5: (0, 0),
+    6: (1, 0),
+    7: (1, 1),
+    8: (0, 1),
+}
+"""Where the first point of a picture is seen, by its orientation (Exif 2.3, tag 274)."""
+
+
+def photograph(kind, orientation=None):
+    """A picture, red where its first point is; as a camera told it, or plain."""
+    image = Image.new("RGB", (12, 8), (0, 90, 200))
+    image.paste((250, 0, 0), (0, 0, 4, 4))
+    told = {}
+    if orientation is not None:
+        exif = Image.Exif()
+        exif[274], exif[270] = orientation, SECRET
+        told = {"exif": exif}
+    out = io.BytesIO()
+    image.save(out, kind, **told)
+    return out.getvalue()
+
+
 class TestMedia(unittest.TestCase):
     def refusal(self, make, *arguments):
         with self.assertRaises(FileProblem) as caught:
@@ -23,8 +77,8 @@ class TestMedia(unittest.TestCase):
     def test_a_file_is_what_its_content_says(self):
         for content, media_type in (
             (png(), "image/png"),
-            (b"\xff\xd8\xff\xe0" + b"\0" * 20, "image/jpeg"),
-            (b"RIFF\0\0\0\0WEBPVP8 ", "image/webp"),
+            (photograph("JPEG"), "image/jpeg"),
+            (photograph("WEBP"), "image/webp"),
             (svg(), "image/svg+xml"),
             (wav(), "audio/wav"),
             (b"OggS\0\0", "audio/ogg"),
@@ -37,6 +91,9 @@ class TestMedia(unittest.TestCase):
             (b"MZ\x90\0", "no picture or sound"),
             (b"<html><svg", "not well formed"),
             (png() + b"\0" * 6_000_000, "at most"),
+            (b"\xff\xd8\xff\xe0" + b"\0" * 20, "is damaged"),
+            (b"RIFF\0\0\0\0WEBPVP8 ", "is damaged"),
+            (png()[:30], "is damaged"),
         ):
             with self.subTest(what):
                 self.assertIn(what, self.refusal(medium, "leaf.png", content).what)
@@ -60,6 +117,8 @@ class TestMedia(unittest.TestCase):
             '<use href="javascript:alert(1)"/>',
             '<rect fill="url(http://elsewhere.example/x)"/>',
             '<rect style="background:url(//elsewhere.example)"/>',
+            *(f'<rect style="{words}"/>' for words in FETCHES),
+            *(f'<rect fill="{words.partition(":")[2]}"/>' for words in FETCHES),
         ):
             with self.subTest(inside):
                 problem = self.refusal(medium, "leaf.svg", svg(inside))
@@ -69,6 +128,62 @@ class TestMedia(unittest.TestCase):
             b'<!DOCTYPE svg [<!ENTITY a "ha">]><svg xmlns="http://www.w3.org/2000/svg">&a;</svg>'
         )
         self.assertIn("not well formed", self.refusal(medium, "leaf.svg", laughs).what)
+
+    def test_a_photograph_tells_nothing_and_stands_as_it_was_taken(self):
+        for kind in ("JPEG", "PNG", "WEBP"):
+            plain = photograph(kind)
+            self.assertEqual(medium("a", plain).content, plain, "nothing is changed without need")
+            for orientation, corner in ORIENTATIONS.items():
+                with self.subTest(kind, orientation=orientation):
+                    told = photograph(kind, orientation)
+                    self.assertIn(SECRET.encode(), told)
+                    content = medium("a", told).content
+                    self.assertNotIn(SECRET.encode(), content)
+                    image = Image.open(io.BytesIO(content))
+                    self.assertFalse(image.getexif())
+                    wide = (12, 8) if orientation < 5 else (8, 12)
+                    self.assertEqual(image.size, wide)
+                    x, y = corner[0] * (wide[0] - 1), corner[1] * (wide[1] - 1)
+                    red, green, _ = image.convert("RGB").getpixel((x, y))
+                    self.assertGreater(red, green + 100, "the red corner is where it was seen")
+                    self.assertEqual(medium("a", content).content, content)
+
+    def test_what_a_png_says_beside_its_points_is_left_out_and_what_is_clear_stays_so(self):
+        image = Image.new("RGBA", (4, 4), (0, 200, 0, 0))
+        said = PngInfo()
+        said.add_text("Author", SECRET)
+        out = io.BytesIO()
+        image.save(out, "PNG", pnginfo=said)
+        content = medium("a", out.getvalue()).content
+        self.assertNotIn(SECRET.encode(), content)
+        self.assertEqual(Image.open(io.BytesIO(content)).getpixel((0, 0)), (0, 200, 0, 0))
+
+    def test_a_picture_of_too_many_points_is_refused_by_its_header(self):
+        for width, height in ((50_000, 50_000), (1_000_001, 30), (2**31 - 1, 2**31 - 1)):
+            head = struct.pack(">IIBBBBB", width, height, 8, 2, 0, 0, 0)
+            start, rest = png()[:16], png()[33:]
+            bomb = start + head + struct.pack(">I", zlib.crc32(b"IHDR" + head)) + rest
+            with self.subTest(width=width):
+                tracemalloc.start()
+                refused = self.refusal(medium, "leaf.png", bomb)
+                _, most = tracemalloc.get_traced_memory()
+                tracemalloc.stop()
+                self.assertIn("more than the 24,000,000 points", refused.what)
+                self.assertLess(most, 5_000_000)
+
+    def test_parts_of_a_drawing_that_use_each_other_are_counted(self):
+        def nested(depth, how):
+            parts = "".join(f'<g id="p{n}">{how.format(n - 1) * 10}</g>' for n in range(1, depth))
+            return svg(f'<defs><path id="p0" d="M0 0"/>{parts}</defs><use href="#p{depth - 1}"/>')
+
+        for how in ('<use href="#p{}"/>', '<rect fill="url(#p{})"/>', '<g mask="url(#p{})"/>'):
+            with self.subTest(how):
+                self.assertTrue(medium("a", nested(3, how)))
+                began = time.process_time()
+                self.assertIn("use each other", self.refusal(medium, "a", nested(30, how)).what)
+                self.assertLess(time.process_time() - began, 2)
+        circle = svg('<g id="a"><use href="#b"/></g><g id="b"><use href="#a"/></g>')
+        self.assertIn("use each other", self.refusal(medium, "a", circle).what)
 
     def test_an_archive_brings_its_question_file_and_the_media_it_names(self):
         content = archive(
