@@ -1,5 +1,6 @@
 """From the bytes of a file to its text, or to the one reason why it has none."""
 
+import re
 from dataclasses import dataclass
 
 from charset_normalizer import from_bytes
@@ -10,6 +11,10 @@ from dicetrail.limits import MOST_FILE
 
 _LOOKED_AT = 256 * 1024
 """How much of a file is looked at to find its encoding."""
+
+
+NO_SIGN = re.compile("[^\\t\\n\\r\\x20-\\ud7ff\\ue000-\\ufffd\\U00010000-\\U0010ffff]")
+"""What no document of XML can hold (W3C, XML 1.0, production 2)."""
 
 
 class FileProblem(ValueError):

@@ -8,7 +8,7 @@ formula begins with a single quote, which reading takes off again.
 import io
 import json
 import re
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterable, Iterator, Sequence
 from dataclasses import asdict
 from functools import partial
 from typing import Any
@@ -24,30 +24,44 @@ from dicetrail.files.items import written_items
 from dicetrail.files.plan import Separator
 from dicetrail.files.questions import read_questions
 from dicetrail.files.tables import guarded, separated
-from dicetrail.files.text import FileProblem
+from dicetrail.files.text import NO_SIGN, FileProblem
 from dicetrail.limits import MOST_FILE
 
 _IN_A_ROW = re.compile(r"[\t\r\n]")
+_NOTHING = re.compile("\0")
+"""The sign of nothing, at which readers of separated text stop."""
+
+
+def _refuse(rows: Iterable[Sequence[str]], signs: re.Pattern[str], what: str, mend: str) -> None:
+    """Raise FileProblem of the first cell in which one of some signs stands."""
+    for line, row in enumerate(rows, 1):
+        for column, cell in enumerate(row, 1):
+            if signs.search(cell):
+                raise FileProblem(f"row {line}, column {column}", what, mend)
 
 
 def written_tsv(pack: Pack) -> bytes:
     """The pack as tab-separated text. Raises FileProblem if a field cannot stand in a row."""
-    lines = []
-    for line, row in enumerate(_rows(pack), 1):
-        for column, cell in enumerate(row, 1):
-            if _IN_A_ROW.search(cell):
-                raise FileProblem(
-                    f"row {line}, column {column}",
-                    "a tab or line break cannot stand in tab-separated text",
-                    "save the pack as CSV, XLSX, JSON or YAML, or take the break out",
-                )
-        lines.append("\t".join(_tab_field(guarded(cell)) for cell in row))
+    rows = list(_rows(pack))
+    what = "a tab or line break cannot stand in tab-separated text"
+    mend = "save the pack as CSV, XLSX, JSON or YAML, or take the break out"
+    _refuse(rows, _IN_A_ROW, what, mend)
+    _refuse(rows, _NOTHING, *_NO_NOTHING)
+    lines = ["\t".join(_tab_field(guarded(cell)) for cell in row) for row in rows]
     return ("\n".join(lines) + "\n").encode()
 
 
 def written_csv(pack: Pack, separator: Separator = Separator.COMMA) -> bytes:
-    """The pack as separated text after RFC 4180."""
-    return separated(_rows(pack), separator.sign).encode()
+    """The pack as separated text after RFC 4180. Raises FileProblem where that cannot be read."""
+    rows = list(_rows(pack))
+    _refuse(rows, _NOTHING, *_NO_NOTHING)
+    return separated(rows, separator.sign).encode()
+
+
+_NO_NOTHING = (
+    "a sign of nothing (U+0000) cannot stand in separated text",
+    "save the pack as JSON, or take the sign out",
+)
 
 
 def written_xlsx(pack: Pack) -> bytes:
@@ -57,6 +71,8 @@ def written_xlsx(pack: Pack) -> bytes:
         if (length := max(map(len, row))) > MOST_IN_CELL:
             what = f"a text of {length:,} signs is more than a cell of a workbook holds"
             raise FileProblem(f"row {line}", what, "save the pack as CSV or JSON")
+    what = "a sign that cannot be seen cannot stand in a workbook"
+    _refuse(rows, NO_SIGN, what, "save the pack as JSON, or take the sign out")
     book = Workbook(write_only=True)
     sheet = book.create_sheet("Questions" if pack.facts is None else "Facts")
     for row in rows:

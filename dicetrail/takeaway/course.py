@@ -17,7 +17,7 @@ _SCHEMAS = f"{IMS} imscp_rootv1p1p2.xsd {ADL} adlcp_rootv1p2.xsd"
 
 def manifest_of_course(leaving: Leaving, files: Iterable[str]) -> bytes:
     """The manifest of a package with these files: one course of one item, the game."""
-    title = leaving.game.title or leaving.game_id
+    title = leaving.title
     root = ElementTree.Element(
         "manifest",
         {

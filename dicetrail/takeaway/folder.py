@@ -8,6 +8,7 @@ import hashlib
 import html
 import io
 import json
+import re
 import zipfile
 from collections.abc import Mapping
 from functools import cache
@@ -93,7 +94,7 @@ def folder(leaving: Leaving, besides: Mapping[str, Any] = NOTHING_MORE) -> dict[
     words = wording(leaving.game.language, leaving.game.phrases)
     files["app.webmanifest"] = _json(_manifest(leaving))
     files["icon.svg"] = next(part for name, part in files.items() if "assets/die-" in name)
-    title = leaving.game.title or leaving.game_id
+    title = leaving.title
     told = _READ_ME.format(title=title, save=words.say(Phrase.SAVE_ANSWERS))
     files["README.txt"] = told.encode()
     files["from-disk.js"] = _from_disk(words).encode()
@@ -194,14 +195,14 @@ def _manifest(leaving: Leaving) -> dict[str, Any]:
 def _page(page: str, leaving: Leaving) -> str:
     """The page with what it says of the game before anything is fetched."""
     filled = {
-        "{title}": leaving.game.title or leaving.game_id,
+        "{title}": leaving.title,
         "{lang}": leaving.game.language.value,
         "{dir}": "rtl" if WAYS[leaving.game.language].is_from_right else "ltr",
         "{ground}": leaving.game.look.colours.ground,
     }
-    for place, text in filled.items():
-        page = page.replace(place, html.escape(text))
-    return page
+    # All at once: a title that holds the name of another place is no place.
+    places = re.compile("|".join(map(re.escape, filled)))
+    return places.sub(lambda found: html.escape(filled[found[0]]), page)
 
 
 def _from_disk(words: Wording) -> str:

@@ -8,6 +8,7 @@ from dicetrail.core import Game, Pack, build
 from dicetrail.core.document import SHIPPED, sound_named, sounds_of, wav
 from dicetrail.files import GameFile, Medium, medium
 from dicetrail.files.shipped import shipped_file
+from dicetrail.files.text import NO_SIGN
 
 
 @dataclass(frozen=True, slots=True)
@@ -22,6 +23,11 @@ class Leaving:
     """The digests of pictures and sounds: by pack, then by the name its questions give them."""
     media: Mapping[str, Medium]
     """Every picture and sound of packs, look, endings and sounds, by digest."""
+
+    @property
+    def title(self) -> str:
+        """What it is called, in one line of signs that any document can hold."""
+        return " ".join(NO_SIGN.sub(" ", self.game.title).split()) or self.game_id
 
     @property
     def carried(self) -> Carried:

@@ -64,15 +64,16 @@ def expression(node: ast.expr, counters: Mapping[str, object]) -> str:
 
 
 def _is_laid_out(text: str) -> bool:
-    """Whether every statement begins a line of its own, indented by spaces, and every call that
-    is one ends there."""
+    """Whether every statement begins a line of its own, indented by spaces, every call that is one
+    ends there, and no comment holds what cannot be seen or looks like the heading of a stop."""
     statements = [node for node in ast.walk(ast.parse(text)) if isinstance(node, ast.stmt)]
     starts = {node.lineno for node in statements}
     calls = (node for node in statements if isinstance(node, ast.Expr))
     return (
         len(starts) == len(statements)
         and all(node.lineno == node.end_lineno for node in calls)
-        and not re.search(r"^ *\t|\f", text, re.M)
+        and all(map(str.isprintable, text.split("\n")))
+        and not re.search(r"^# ----", text, re.M)
     )
 
 

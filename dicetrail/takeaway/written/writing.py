@@ -5,9 +5,8 @@ questions, the rounds, the rules and the endings are written in. Every line know
 """
 
 import re
-from collections.abc import Iterable, Iterator
+from collections.abc import Iterable, Iterator, Mapping
 from dataclasses import dataclass
-from functools import partial
 
 from dicetrail.core import Game
 from dicetrail.core.draw import Packs
@@ -100,25 +99,22 @@ def _text(it: Gathered) -> str:
     text = without_fields(text, "Round", gone)
     text = _PHRASE.sub(lambda found: phrase(it.words, found), text)
     fields = set(fields_in(text, "Round"))
-    text = _put_in(text, "counters", _counters(it))
-    text = _put_in(text, "handlers", [f"{quoted(event)}: {name}," for event, name in handlers(it)])
-    # From here on there are words of the maker's in it, which nothing but blank lines may touch.
+    names = {
+        "counters": _counters(it),
+        "handlers": [f"{quoted(event)}: {name}," for event, name in handlers(it)],
+    }
+    text = _with_parts(text, names, {})
     text = joined(_PLAIN.sub(r"\1", _told_at_once(text)))
-    for what, lines in {
+    parts = {
         "questions": question_lists(it),
         "rounds": rounds_list(it, fields),
         "rules": rules(it),
         "cues": cue_function(it),
         "endings": endings(it),
-    }.items():
-        text = _put_in(text, what, lines)
-    for what, whole in {
-        "title": quoted(it.game.title),
-        "opening": say_opening(it),
-        "told": told(it),
-    }.items():
-        place = re.compile(rf'^( *print\()f?"#= {what}"(\).*)$', re.M)
-        text = place.sub(partial(_said_in_lines, whole), text)
+    }
+    words = {"title": quoted(it.game.title), "opening": say_opening(it), "told": told(it)}
+    # From here on there are words of the maker's in it, which nothing but blank lines may touch.
+    text = _with_parts(text, parts, words)
     return tidied(shaken(_docstring(it) + text.split("\n", 5)[5]))
 
 
@@ -135,10 +131,6 @@ def _docstring(it: Gathered) -> str:
     )
 
 
-def _said_in_lines(whole: str, found: re.Match[str]) -> str:
-    return "\n".join(text_lines(found[1], whole, found[2]))
-
-
 def _told_at_once(text: str) -> str:
     """The text with the right answer told where it comes, if one line tells it."""
     found = re.search(
@@ -150,10 +142,22 @@ def _told_at_once(text: str) -> str:
     return rest.replace("tell_answer(question)", found[1])
 
 
-def _put_in(text: str, what: str, lines: Iterable[str]) -> str:
-    """The text with some lines in place of a line that stands for them, as deep as it."""
-    found = re.search(rf"^( *)#= {what}$", text, re.M)
-    if found is None:
-        return text
-    deep = "\n".join(found[1] + line if line else "" for line in lines)
-    return text[: found.start()] + deep + text[found.end() :]
+_PLACE = re.compile(r'^( *)#= (\w+)$|^( *print\()f?"#= (\w+)"(\).*)$', re.M)
+"""A line that stands for a part, or prints some words."""
+
+
+def _with_parts(text: str, parts: Mapping[str, Iterable[str]], words: Mapping[str, str]) -> str:
+    """The text with parts and words in place of what stands for them, the lines of a part as deep.
+
+    All at once: whatever stands in a part is never taken for a place of another.
+    """
+
+    def put_in(found: re.Match[str]) -> str:
+        deep, part, before, said, after = found.groups()
+        if part in parts:
+            return "\n".join(deep + line if line else "" for line in parts[part])
+        if said in words:
+            return "\n".join(text_lines(before, words[said], after))
+        return found[0]
+
+    return _PLACE.sub(put_in, text)
