@@ -1,5 +1,6 @@
 """Games as plain Python programs: they play as the engine does, read well, or are refused."""
 
+import os
 import subprocess
 import sys
 import tempfile
@@ -500,6 +501,27 @@ class TestDemoGames(DemoTest):
                 self.assertEqual(first.stdout, again.stdout)
                 told = first.stdout + first.stderr[-300:]
                 self.assertTrue("(77)" in told or "Given up" in told, told)
+
+    def test_a_terminal_that_lacks_its_signs_is_told_in_others(self):
+        file = read_game(self.held("bed-by-bed"))
+        arabic = replace(file.game, title="أسئلة المائدة", language=Language.ARABIC)
+        with tempfile.TemporaryDirectory() as folder:
+            path = Path(folder) / "game.py"
+            path.write_text(plain_program(arabic, file.packs, "game.py").text, "utf-8")
+            for encoding in ("ascii", "latin-1", "cp1256", "utf-8"):
+                told = subprocess.run(
+                    [sys.executable, str(path), "77"],
+                    input=b"a\n" * 400,
+                    capture_output=True,
+                    env=os.environ | {"PYTHONIOENCODING": encoding, "PYTHONUTF8": "0"},
+                    timeout=60,
+                )
+                with self.subTest(encoding):
+                    self.assertEqual((told.returncode, told.stderr), (0, b""))
+                    self.assertGreater(len(told.stdout.splitlines()), 10)
+
+    def held(self, name):
+        return game_file_of(self.app.state.shelf, name)
 
     def test_every_line_knows_its_stop_in_the_order_of_the_trail(self):
         for name in DEMO:
