@@ -6,11 +6,13 @@ PYTHON ?= python3
 BIN := .venv/bin
 UV := 0.13.9
 PIP_AUDIT := 2.10.1
+CYCLONEDX := 7.5.0
+BUILD := 1.3.0
 LOCKED := --quiet --universal --generate-hashes --no-header --strip-extras --no-annotate
 SITE_SOURCES := $(shell find frontend/src -type f 2>/dev/null) frontend/index.html frontend/vite.config.ts
 ENGINE_SOURCES := $(shell find dicetrail/core dicetrail/carried -name '*.py' 2>/dev/null)
 
-.PHONY: demo dev test check fuzz bench bench-players bench-judging bench-memory bench-foresight bench-evidence bench-kills bench-large bench-damage bench-folder bench-crowd shots sounds site api browser lock third-party audit
+.PHONY: demo dev test check fuzz bench bench-players bench-judging bench-memory bench-foresight bench-evidence bench-kills bench-large bench-damage bench-folder bench-crowd shots sounds site api browser lock third-party audit sbom release
 
 demo: .make/run .make/site .make/folder
 	@$(BIN)/dicetrail serve --demo --host $(HOST) --port $(PORT) --data $(DATA)
@@ -110,6 +112,18 @@ audit: .make/dev .make/npm
 	@.make/audit/bin/pip-audit --strict --require-hashes --disable-pip -r requirements-dev.lock; told=$$?; \
 	cd frontend && npm audit; told=$$((told + $$?)); \
 	if [ $$told -ne 0 ]; then echo "Something was found, or an index of known faults could not be reached: read above which."; exit 1; fi
+
+sbom: .make/dev .make/npm
+	@mkdir -p dist
+	@$(BIN)/python -m venv .make/cyclonedx && .make/cyclonedx/bin/pip install -qq --disable-pip-version-check cyclonedx-bom==$(CYCLONEDX)
+	@PYTHONWARNINGS=ignore .make/cyclonedx/bin/cyclonedx-py requirements requirements.lock --pyproject pyproject.toml --output-reproducible --of JSON -o dist/server.cdx.json
+	@cd frontend && npm sbom --sbom-format cyclonedx --omit dev > ../dist/pages.cdx.json
+	@echo "dist/server.cdx.json and dist/pages.cdx.json tell what a release is made of."
+
+release: .make/site .make/folder sbom
+	@.make/cyclonedx/bin/pip install -qq --disable-pip-version-check build==$(BUILD)
+	@.make/cyclonedx/bin/python -m build --wheel --outdir dist . > /dev/null && rm -rf build
+	@ls dist
 
 .venv/bin/python:
 	@$(PYTHON) -c 'import sys; sys.exit(sys.version_info < (3, 11))' || { echo "Python 3.11 or newer is needed; name one with PYTHON=..."; exit 1; }
