@@ -10,7 +10,6 @@ player of the folder costs the host as much computing as one of ours.
 
 import asyncio
 import io
-import os
 import random
 import re
 import subprocess
@@ -24,7 +23,7 @@ from tempfile import TemporaryDirectory
 
 import httpx2
 
-from bench.players import Measured, Player
+from bench.players import Measured, Player, computed
 from tests.browser.base import open_browser
 from tests.server import Server
 from tests.static import Files
@@ -49,12 +48,6 @@ class Cost:
     computed: float
     """Seconds of the server's processor time."""
     took: float
-
-
-def computed(process: int) -> float:
-    """The processor time a process has used, in seconds."""
-    ticks = Path(f"/proc/{process}/stat").read_text().rpartition(")")[2].split()[11:13]
-    return sum(map(int, ticks)) / os.sysconf("SC_CLK_TCK")
 
 
 def asked_for(folder: Path) -> tuple[list[str], list[str]]:

@@ -5,7 +5,7 @@ lock as its transaction begins, so that what it read still holds when it saves.
 """
 
 import sqlite3
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from contextlib import closing, contextmanager, suppress
 from pathlib import Path
 from threading import Event, Lock, Thread
@@ -52,6 +52,7 @@ class Database:
         event.listen(self._engine, "handle_error", self._tell)
         self._writer = self._engine.execution_options(writing=True)
         self._sweeping, self._closing = Lock(), Event()
+        self._appending: sqlite3.Connection | None = None
         self._turn = Lock()  # SQLite would let writers sleep and try again, not queue
         _migrate(self._engine.url.render_as_string())
         self.sweep()  # of what a process that was killed left there
@@ -68,6 +69,11 @@ class Database:
         trouble = trouble_in(self.path, context.original_exception)
         if trouble is not None:
             raise trouble from context.original_exception
+
+    @property
+    def is_at_rest(self) -> bool:
+        """Whether nobody writes just now, so that a small write need not wait."""
+        return not self._turn.locked()
 
     @contextmanager
     def reading(self) -> Iterator[Session]:
@@ -101,10 +107,24 @@ class Database:
     @contextmanager
     def alone(self) -> Iterator[sqlite3.Connection]:
         """A connection of its own, while whoever else would write waits for its turn."""
-        with self._turn, closing(sqlite3.connect(self.path, isolation_level=None)) as raw:
-            for pragma in _PRAGMAS:
-                raw.execute(f"PRAGMA {pragma}")
+        with self._turn, closing(self._opened()) as raw:
             yield raw
+
+    def _opened(self) -> sqlite3.Connection:
+        raw = sqlite3.connect(self.path, isolation_level=None, check_same_thread=False)
+        self._prepare(raw, None)
+        return raw
+
+    def append(self, statement: str, values: Sequence[Any]) -> None:
+        """Write one row by a statement of SQLite's, which is a change of its own.
+
+        It is what players' every answer costs, so nothing stands between it and the file. Raises
+        sqlite3.IntegrityError if the row has no place.
+        """
+        with self._turn, told(self.path):
+            if self._appending is None:
+                self._appending = self._opened()
+            self._appending.execute(statement, values)
 
     def sweep(self) -> None:
         """Have nothing of what was deleted stay beside the file, where writes are put first.
@@ -132,6 +152,9 @@ class Database:
     def close(self) -> None:
         """Let go of the file."""
         self._closing.set()
+        with self._turn:
+            if self._appending is not None:
+                self._appending.close()
         self._engine.dispose()
 
 

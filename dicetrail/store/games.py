@@ -2,7 +2,7 @@
 
 from datetime import UTC, datetime
 
-from sqlalchemy import Select, func, select
+from sqlalchemy import Select, bindparam, func, select
 from sqlalchemy.orm import Session
 
 from dicetrail.core import Game
@@ -45,10 +45,31 @@ def _missing(session: Session, game_id: str) -> NotFound:
 NOTHING_LEFT = "no save of it is left that can be read"
 
 
+def newest_number(session: Session, game_id: str) -> int:
+    """The number of the newest revision of a game that can be read; nothing else of it is read.
+    Raises NotFound."""
+    found = session.scalar(_NUMBER_OF, {"game": game_id})
+    if found is None:
+        raise _missing(session, game_id)
+    return found
+
+
+def is_shelved(session: Session, game_id: str) -> bool:
+    """Whether a game was not taken off the shelf."""
+    return session.scalar(_TAKEN_OFF, {"game": game_id}) is None
+
+
+_NUMBER_OF = select(func.max(GameRevision.number)).where(
+    GameRevision.game_id == bindparam("game"), is_numbered(GameRevision.number)
+)
+_TAKEN_OFF = select(GameRow.id).where(
+    GameRow.id == bindparam("game"), GameRow.deleted_at.is_not(None)
+)
+
+
 def shelved_game(session: Session, game_id: str) -> GameRevision:
     """The newest revision of a game that is on the shelf. Raises NotFound."""
-    game = session.get(GameRow, game_id)
-    if game is not None and game.deleted_at is not None:
+    if not is_shelved(session, game_id):
         raise NotFound("game", game_id)
     return newest_game(session, game_id)
 

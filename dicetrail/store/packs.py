@@ -208,6 +208,22 @@ def _unreadable(pack_id: str) -> KeptPack:
     return KeptPack(pack_id, 0, title, nothing, title, count, nothing, NO_SOURCE, no_map, NO_TIME)
 
 
+_NUMBERS_OF = (
+    select(PackRevision.pack_id, func.max(PackRevision.number))
+    .where(is_numbered(PackRevision.number))
+    .where(PackRevision.pack_id.in_(bindparam("packs", expanding=True)))
+    .group_by(PackRevision.pack_id)
+    .order_by(PackRevision.pack_id)
+)
+
+
+def newest_numbers(session: Session, pack_ids: Iterable[str]) -> tuple[tuple[str, int], ...]:
+    """The numbers of the newest revisions of packs, as far as they are there, in the order of
+    their identifiers; nothing else of them is read."""
+    rows = session.execute(_NUMBERS_OF, {"packs": list(set(pack_ids))})
+    return tuple((row[0], row[1]) for row in rows)
+
+
 def newest_pack(session: Session, pack_id: str) -> KeptPack:
     """The newest revision of a pack. Raises NotFound."""
     found = newest_packs(session, [pack_id])
@@ -347,6 +363,8 @@ def _whole(session: Session, row: PackRevision) -> KeptPack:
     def held(own: Any, column: InstrumentedAttribute[Any], plain: Any) -> Any:
         if own is not None:
             return own
+        if row.number == 1:  # there is none before it
+            return plain
         found = session.scalars(
             select(column)
             .where(PackRevision.pack_id == row.pack_id, PackRevision.number <= row.number)

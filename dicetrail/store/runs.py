@@ -1,17 +1,18 @@
 """Runs and their inputs."""
 
 import secrets
+import sqlite3
 from collections.abc import Iterable, Mapping
 from dataclasses import fields
 from datetime import UTC, datetime, timedelta
 
 from sqlalchemy import delete, func, select
-from sqlalchemy.exc import IntegrityError
 from sqlalchemy.orm import Session
 
-from dicetrail.core import Input
+from dicetrail.core import Action, Input
 from dicetrail.core.document import MOST_PLAYERS, Best
 from dicetrail.core.play import CameTo, measure_of
+from dicetrail.form import Kept
 from dicetrail.limits import MOST_MS, YEARS
 from dicetrail.store.columns import StandIn
 from dicetrail.store.database import Database
@@ -264,13 +265,16 @@ def add_next_input(database: Database, run_id: str, seen: int, given: Input) -> 
     been taken from there already, and NotFound if the run was deleted; both are found without
     asking first."""
     try:
-        with database.writing() as session:
-            session.add(_row(run_id, seen, given))
-    except IntegrityError:
+        database.append(_INPUT, (run_id, seen, _ACTION.written(given.action), given.at))
+    except sqlite3.IntegrityError:
         with database.reading() as session:
             if not is_kept(session, run_id):
                 raise NotFound("run", run_id) from None
             raise StaleRun(seen, input_count(session, run_id)) from None
+
+
+_INPUT = "INSERT INTO run_inputs (run_id, number, action, at) VALUES (?, ?, ?, ?)"
+_ACTION: Kept[Action] = Kept(Action)
 
 
 def _row(run_id: str, number: int, given: Input) -> RunInput:

@@ -133,6 +133,7 @@ def create_app(
     app.add_middleware(StrictHeaders)
     app.add_middleware(HeadAsGet)
     for module in (
+        play,  # first: it is asked for most often, and routers are gone through in turn
         games,
         gamefiles,
         foresight,
@@ -150,7 +151,6 @@ def create_app(
         loads,
         packs,
         runs,
-        play,
         key,
     ):
         app.include_router(module.router)

@@ -5,7 +5,7 @@ than they do.
 """
 
 from datetime import datetime
-from typing import Annotated
+from typing import Annotated, NamedTuple
 
 from fastapi import Depends, Request
 
@@ -29,6 +29,20 @@ async def _now(request: Request) -> datetime:
     return clock()
 
 
+async def _playing(request: Request) -> "Playing":
+    state = request.app.state
+    return Playing(state.shelf, state.standings, state.clock())
+
+
+class Playing(NamedTuple):
+    """All that a player's request is given, asked for at once: there are very many of them."""
+
+    shelf: Shelf
+    standings: Standings
+    now: datetime
+
+
+PlayedNow = Annotated[Playing, Depends(_playing)]
 SharedShelf = Annotated[Shelf, Depends(_shelf)]
 SharedStandings = Annotated[Standings, Depends(_standings)]
 Now = Annotated[datetime, Depends(_now)]

@@ -39,7 +39,7 @@ from dicetrail.scouting import Crew, Subject, here, look_deeper
 from dicetrail.store import Database, Spoilt
 from dicetrail.store.addresses import addresses
 from dicetrail.store.games import game_revision
-from dicetrail.store.models import RunRow
+from dicetrail.store.models import GameRevision, RunRow
 from dicetrail.store.packs import KeptPack, edits_of, newest_packs, pack_of, pack_revision
 from dicetrail.store.runs import inputs_of
 from dicetrail.web.deeper import Deeper
@@ -114,6 +114,7 @@ class Shelf:
         self.pack_media = lru_cache(maxsize=64)(self._pack_media)
         self.examined = lru_cache(maxsize=256)(self._examined)
         self.deeper = Deeper()
+        self._games: LatestOf[str, GameRevision] = LatestOf(100)
         self._programs: LatestOf[str, Program] = LatestOf(100)
         self.studies = Studies()
         self._crew: Crew | None = None
@@ -298,7 +299,7 @@ class Shelf:
         return program
 
     def _program(self, game_id: str, number: int, packs: PackNumbers) -> Program:
-        game = self._game(game_id, number)
+        game = self.saved_game(game_id, number).document
         self._without_faults(game, packs)
         return made_ready(game, self._held(packs), LatestOf(MOST_RECALLED))
 
@@ -308,9 +309,14 @@ class Shelf:
         if any(problem.severity is Severity.FAULT for problem in examined.problems):
             raise GameProblems(examined.problems)
 
-    def _game(self, game_id: str, number: int) -> Game:
-        with self.database.reading() as session:
-            return game_revision(session, game_id, number).document
+    def saved_game(self, game_id: str, number: int) -> GameRevision:
+        """A revision of a game. Raises NotFound."""
+        name = f"{game_id} {number}"
+        known = self._games.get(name)
+        if known is None:
+            with self.database.reading() as session:
+                known = self._games[name] = game_revision(session, game_id, number)
+        return known
 
     def subject(self, game_id: str, number: int, packs: PackNumbers) -> Subject:
         """A revision of a game to be handed to others. Raises NotFound, GameProblems."""

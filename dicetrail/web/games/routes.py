@@ -34,11 +34,12 @@ from dicetrail.store.games import (
     game_revisions,
     newest_game,
     newest_games,
+    newest_number,
     revise_game,
 )
 from dicetrail.store.kept import keep_run, kept_runs
 from dicetrail.store.models import GameRevision
-from dicetrail.store.packs import KeptPack, newest_packs
+from dicetrail.store.packs import KeptPack, newest_numbers, newest_packs
 from dicetrail.store.runs import last_answered_run
 from dicetrail.web.context import Now, SharedShelf
 from dicetrail.web.games.shapes import (
@@ -239,7 +240,7 @@ def round_in(program: Program, number: int) -> int:
 
 def pack_numbers(session: Session, document: Game) -> PackNumbers:
     """The numbers of the newest revisions of the packs a game draws from."""
-    return _numbers(packs_of(session, document))
+    return newest_numbers(session, document.packs_used)
 
 
 def packs_of(session: Session, document: Game) -> list[KeptPack]:
@@ -254,9 +255,9 @@ def _numbers(packs: Iterable[KeptPack]) -> PackNumbers:
 def newest_program(shelf: Shelf, game_id: str) -> Program:
     """A game as it now stands, ready to run. Raises NotFound, GameProblems."""
     with shelf.database.reading() as session:
-        game = newest_game(session, game_id)
-        packs = pack_numbers(session, game.document)
-    return shelf.program(game_id, game.number, packs)
+        number = newest_number(session, game_id)
+        packs = pack_numbers(session, shelf.saved_game(game_id, number).document)
+    return shelf.program(game_id, number, packs)
 
 
 def game_view(shelf: Shelf, game_id: str) -> GameView:

@@ -9,6 +9,7 @@ from datetime import datetime, timedelta
 
 from fastapi import Response
 from pydantic import TypeAdapter
+from starlette.concurrency import run_in_threadpool
 from starlette.exceptions import HTTPException
 
 from dicetrail.core import GameProblems, Input, Moment, Phase, State, Wait, step
@@ -27,7 +28,7 @@ from dicetrail.store import NotFound, Place, StaleRun
 from dicetrail.store.games import game_revision, shelved_game
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import best_runs, get_run, runs_going_on, runs_of_player
-from dicetrail.web.context import Now, SharedShelf, SharedStandings
+from dicetrail.web.context import Now, PlayedNow, SharedShelf, SharedStandings
 from dicetrail.web.games.routes import newest_program
 from dicetrail.web.play.shapes import NewPlay, PlayInput, Remark, Score, Scores
 from dicetrail.web.play.standing import Standing, Standings
@@ -101,16 +102,39 @@ def start(
 
 
 @router.get("/runs/{run_id}", response_model=PlayView)
-def show(run_id: str, shelf: SharedShelf, standings: SharedStandings, now: Now) -> Response:
+async def show(run_id: str, playing: PlayedNow) -> Response:
     """A run as it stands, to go on with after a reload."""
+    shelf, standings, now = playing
+    if standings.knows(run_id):
+        return _shown(shelf, standings, run_id, now)
+    return await run_in_threadpool(_shown, shelf, standings, run_id, now)
+
+
+def _shown(shelf: Shelf, standings: Standings, run_id: str, now: datetime) -> Response:
     return _sent(_view(shelf, standings, standings.newest(run_id), now)[0])
 
 
 @router.post("/runs/{run_id}/inputs", response_model=PlayView)
-def take(
-    run_id: str, given: PlayInput, shelf: SharedShelf, standings: SharedStandings, now: Now
-) -> Response:
-    """Take the player's next input."""
+async def take(run_id: str, given: PlayInput, playing: PlayedNow) -> Response:
+    """Take the player's next input.
+
+    It is one step and one row, which take less than it would to have a thread do them; only where
+    it may have to wait does a thread wait for it.
+    """
+    shelf, standings, now = playing
+    if standings.knows(run_id) and shelf.database.is_at_rest:
+        view, ended = _taken(run_id, given, shelf, standings, now)
+    else:
+        view, ended = await run_in_threadpool(_taken, run_id, given, shelf, standings, now)
+    if ended is not None:
+        await run_in_threadpool(keep_result, shelf, *ended, now)
+    return _sent(view)
+
+
+def _taken(
+    run_id: str, given: PlayInput, shelf: Shelf, standings: Standings, now: datetime
+) -> tuple[PlayView, tuple[RunRow, State] | None]:
+    """The view after an input; with it the run and its last state, if it has just ended."""
     known = standings.known(run_id)
     if given.seen != known.seen:
         known = standings.newest(run_id)
@@ -119,9 +143,8 @@ def take(
     at = _time_of_input(standings, known, given, now)
     after, moment = standings.take(known, Input(given.action, at))
     view, here = _view(shelf, standings, after, now, moment.state, moment.refused)
-    if here.phase is Phase.ENDED and known.run.ended_at is None:
-        keep_result(shelf, known.run, here, now)
-    return _sent(view)
+    has_ended = here.phase is Phase.ENDED and known.run.ended_at is None
+    return view, (known.run, here) if has_ended else None
 
 
 @router.post("/runs/{run_id}/remark", status_code=204)

@@ -59,6 +59,10 @@ class Standings:
         self.shown: LatestOf[str, int] = LatestOf(10_000)
         """The run's time at which a player was last shown something new, by run."""
 
+    def knows(self, run_id: str) -> bool:
+        """Whether a run is known, and short, so that its next input is taken at once."""
+        return run_id in self._known
+
     def known(self, run_id: str) -> Standing:
         """Where a run was last known to stand; it may have gone on. Raises NotFound."""
         return self._long.get(run_id) or self._known.get(run_id) or self.newest(run_id)

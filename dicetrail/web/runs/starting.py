@@ -9,8 +9,8 @@ from starlette.exceptions import HTTPException
 from dicetrail.core import Input, State
 from dicetrail.core.draw import LONG_DICE_BITS
 from dicetrail.core.play import came_to, players_refused
-from dicetrail.store import Database, Place
-from dicetrail.store.games import newest_game, shelved_game
+from dicetrail.store import Database, NotFound, Place
+from dicetrail.store.games import is_shelved, newest_number
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import add_inputs, add_run, end_run, get_run
 from dicetrail.web.games.routes import newest_program, pack_numbers
@@ -42,13 +42,13 @@ def start_run(
     if refused is not None:
         raise HTTPException(422, f"Not begun: {refused}.")
     with shelf.database.writing() as session:
-        find = shelved_game if place is Place.PLAY else newest_game
-        game = find(session, game_id)
-        packs = dict(pack_numbers(session, game.document))
+        if place is Place.PLAY and not is_shelved(session, game_id):
+            raise NotFound("game", game_id)
+        game = shelf.saved_game(game_id, newest_number(session, game_id))
         return add_run(
             session,
             game,
-            packs,
+            dict(pack_numbers(session, game.document)),
             rolled(place) if dice is None else dice,
             players,
             place,
