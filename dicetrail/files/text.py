@@ -24,6 +24,10 @@ class FileProblem(ValueError):
         self.problem = Problem(where, what, mend)
         super().__init__(f"{where}: {what}")
 
+    def __reduce__(self) -> "tuple[type[FileProblem], tuple[str, ...]]":
+        """How it is made again in another process."""
+        return FileProblem, (self.problem.where, self.problem.what, self.problem.mend)
+
 
 @dataclass(frozen=True, slots=True)
 class Text:

@@ -9,6 +9,10 @@ class NotFound(LookupError):
         self.identifier = identifier
         super().__init__(f"there is no {kind} “{identifier}”")
 
+    def __reduce__(self) -> tuple[type, tuple[str, ...]]:
+        """How it is made again in another process."""
+        return type(self), (self.kind, self.identifier)
+
 
 class Spoilt(NotFound):
     """What is kept of something cannot be read; nothing else is touched by it. `what` says what of
@@ -19,6 +23,10 @@ class Spoilt(NotFound):
         self.what = what
         self.mend = mend
         self.args = (f"the {kind} “{identifier}” cannot be read from the store: {what}",)
+
+    def __reduce__(self) -> tuple[type, tuple[str, ...]]:
+        """How it is made again in another process."""
+        return type(self), (self.kind, self.identifier, self.what, self.mend)
 
 
 class StaleRevision(ValueError):

@@ -1,9 +1,10 @@
 """Runs that are kept to be played again after changes."""
 
 import secrets
+from collections.abc import Sequence
 from datetime import datetime
 
-from sqlalchemy import select
+from sqlalchemy import func, select
 from sqlalchemy.orm import Session
 
 from dicetrail.core.foresight import KeptRun
@@ -13,15 +14,36 @@ from dicetrail.store.models import KeptRow
 
 def keep_run(session: Session, game_id: str, revision: int, run: KeptRun, now: datetime) -> KeptRow:
     """Keep a run of a revision of a game. One of the same name is replaced."""
+    return keep_runs(session, game_id, revision, (run,), now)[0]
+
+
+def keep_runs(
+    session: Session, game_id: str, revision: int, runs: Sequence[KeptRun], now: datetime
+) -> list[KeptRow]:
+    """Keep runs of a revision of a game. Those of the same names are replaced."""
+    names = {run.name for run in runs}
     for other in kept_runs(session, game_id):
-        if other.run.name == run.name:
+        if other.run.name in names:
             session.delete(other)
-    row = KeptRow(
-        id=secrets.token_urlsafe(12), game_id=game_id, game_revision=revision, run=run, kept_at=now
-    )
-    session.add(row)
+    rows = [
+        KeptRow(
+            id=secrets.token_urlsafe(12),
+            game_id=game_id,
+            game_revision=revision,
+            run=run,
+            kept_at=now,
+        )
+        for run in runs
+    ]
+    session.add_all(rows)
     session.flush()
-    return row
+    return rows
+
+
+def kept_count(session: Session, game_id: str) -> int:
+    """How many runs of a game are kept."""
+    query = select(func.count()).select_from(KeptRow).where(KeptRow.game_id == game_id)
+    return session.scalar(query) or 0
 
 
 def kept_runs(session: Session, game_id: str) -> list[KeptRow]:

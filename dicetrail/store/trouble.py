@@ -23,9 +23,14 @@ class StoreTrouble(Exception):
     def __init__(self, path: Path, what: str, mend: str, is_full: bool = False) -> None:
         self.path = path
         self.what = what
+        self.mend = mend
         self.is_full = is_full
         self.told = f"The store cannot be used: {what}. {mend}."
         super().__init__(f"The store {path} cannot be used: {what}. {mend}.")
+
+    def __reduce__(self) -> "tuple[type[StoreTrouble], tuple[object, ...]]":
+        """How it is made again in another process."""
+        return StoreTrouble, (self.path, self.what, self.mend, self.is_full)
 
 
 _DAMAGED = (

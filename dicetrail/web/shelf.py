@@ -4,13 +4,15 @@ Revisions never change, so what is worked out from them is kept by their numbers
 recently used dropped first.
 """
 
+import asyncio
 import gc
 from collections import OrderedDict
 from collections.abc import Callable, Collection, Hashable, Iterable, Mapping, Sequence
 from dataclasses import replace
 from functools import lru_cache, partial
 from threading import Lock
-from typing import TypeVar, cast
+from typing import Any, TypeVar, cast
+from weakref import WeakValueDictionary
 
 from dicetrail.core import (
     Game,
@@ -92,6 +94,16 @@ class LatestOf(OrderedDict[Name, Kept]):
                 self._weight -= self._weigh(super().pop(name))
 
 
+MOST_MADE = 64 * 1024 * 1024
+"""So many bytes are kept of what was made to be taken away."""
+_SMALL = 20_000
+"""What anything else than bytes is taken to weigh."""
+
+
+def _size_of(made: Any) -> int:
+    return len(made) if isinstance(made, bytes) else _SMALL
+
+
 def _named(pack_id: str, number: int) -> str:
     return f"{pack_id} {number}"
 
@@ -117,10 +129,20 @@ class Shelf:
         self._games: LatestOf[str, GameRevision] = LatestOf(100)
         self._programs: LatestOf[str, Program] = LatestOf(100)
         self.studies = Studies()
+        self.made: LatestOf[str, Any] = LatestOf(MOST_MADE, _size_of)
+        """What was made of a game to be taken away, by what it was made of."""
+        self._making: WeakValueDictionary[str, asyncio.Lock] = WeakValueDictionary()
         self._crew: Crew | None = None
         self._gathering = Lock()
         self.addresses: dict[str, str] | None = None
         """The game that each address leads to; None until somebody asks."""
+
+    def turn_to_make(self, name: str) -> asyncio.Lock:
+        """The turn of those who want one thing made, so that it is made once."""
+        lock = self._making.get(name)
+        if lock is None:
+            lock = self._making[name] = asyncio.Lock()
+        return lock
 
     def know_addresses(self) -> None:
         """Read anew which address leads to which game."""

@@ -73,3 +73,7 @@ class GameProblems(ValueError):
     def __init__(self, problems: tuple[Problem, ...]) -> None:
         self.problems = problems
         super().__init__("; ".join(f"{problem.where}: {problem.what}" for problem in problems))
+
+    def __reduce__(self) -> "tuple[type[GameProblems], tuple[object, ...]]":
+        """How it is made again in another process."""
+        return type(self), (self.problems,)

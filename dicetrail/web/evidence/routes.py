@@ -10,6 +10,7 @@ from starlette.concurrency import run_in_threadpool
 from starlette.responses import StreamingResponse
 
 from dicetrail.core.foresight import (
+    CameOf,
     Playthrough,
     Scout,
     asked_in,
@@ -32,7 +33,9 @@ from dicetrail.store import NotFound
 from dicetrail.store.games import newest_game
 from dicetrail.store.models import BroughtRun
 from dicetrail.store.played import Chosen, bring_runs, delete_runs, played_runs
+from dicetrail.web.beside import Beside
 from dicetrail.web.context import Now, SharedShelf, SharedStandings
+from dicetrail.web.desk import Desk
 from dicetrail.web.evidence.gathering import (
     behind,
     brought,
@@ -57,7 +60,7 @@ from dicetrail.web.evidence.shapes import (
     EvidenceView,
     RunBehind,
 )
-from dicetrail.web.foresight.routes import beside, fit_players, subject_of
+from dicetrail.web.foresight.routes import fit_players, subject_of
 from dicetrail.web.reading import ReadAside
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.wire.bodies import Router
@@ -69,10 +72,16 @@ MOST_BEHIND = 200
 
 
 @router.get("")
-def show_evidence(
-    game_id: str, choice: Annotated[Choice, Query()], shelf: SharedShelf, now: Now
+async def show_evidence(
+    game_id: str, choice: Annotated[Choice, Query()], desk: Desk, now: Now
 ) -> EvidenceView:
     """What the runs chosen say of each question and of the game."""
+    found: EvidenceView = await desk(evidence_told, game_id, choice, now)
+    return found
+
+
+def evidence_told(shelf: Shelf, game_id: str, choice: Choice, now: datetime) -> EvidenceView:
+    """The same, where it is worked out."""
     every = gathered(shelf, game_id, Chosen(), now)
     chosen = chosen_by(choice)
     gathering = every if chosen == Chosen() else gathered(shelf, game_id, chosen, now)
@@ -93,10 +102,16 @@ def show_evidence(
 
 
 @router.get("/runs")
-def list_behind(
-    game_id: str, wanted: Annotated[BehindWanted, Query()], shelf: SharedShelf, now: Now
+async def list_behind(
+    game_id: str, wanted: Annotated[BehindWanted, Query()], desk: Desk, now: Now
 ) -> list[RunBehind]:
     """The runs behind a number of a question, the newest first."""
+    found: list[RunBehind] = await desk(runs_behind, game_id, wanted, now)
+    return found
+
+
+def runs_behind(shelf: Shelf, game_id: str, wanted: BehindWanted, now: datetime) -> list[RunBehind]:
+    """The same, where it is worked out."""
     gathering = gathered(shelf, game_id, chosen_by(wanted), now)
     questions = gathering.evidence.questions
     if wanted.question >= len(questions):
@@ -115,10 +130,16 @@ def list_behind(
 
 
 @router.get("/endings")
-def list_come(
-    game_id: str, wanted: Annotated[CameWanted, Query()], shelf: SharedShelf, now: Now
+async def list_come(
+    game_id: str, wanted: Annotated[CameWanted, Query()], desk: Desk, now: Now
 ) -> list[RunBehind]:
     """The runs that came to an ending or a score, or were left, the newest first."""
+    found: list[RunBehind] = await desk(runs_come, game_id, wanted, now)
+    return found
+
+
+def runs_come(shelf: Shelf, game_id: str, wanted: CameWanted, now: datetime) -> list[RunBehind]:
+    """The same, where it is worked out."""
     found = [
         behind(
             one,
@@ -210,12 +231,21 @@ def _kept(shelf: Shelf, game_id: str, found: AnswersRead, file_name: str) -> int
 
 
 @router.get("/scout")
-def show_scout(
-    game_id: str, choice: Annotated[Choice, Query()], shelf: SharedShelf, now: Now
+async def show_scout(
+    game_id: str, choice: Annotated[Choice, Query()], desk: Desk, now: Now
 ) -> Scout:
     """A scout that does as the players of the runs chosen did."""
+    _, scout = await desk(come_and_like, game_id, choice, now)
+    found: Scout = scout
+    return found
+
+
+def come_and_like(
+    shelf: Shelf, game_id: str, choice: Choice, now: datetime
+) -> tuple[CameOf, Scout]:
+    """What came of the runs chosen, and a scout that does as their players did."""
     runs = gathered(shelf, game_id, chosen_by(choice), now).runs
-    return like_those([one.shown.seen for one in runs])
+    return came_of([one.shown for one in runs]), like_those([one.shown.seen for one in runs])
 
 
 @router.post("/calibration")
@@ -225,14 +255,15 @@ async def calibrate(
     wanted: CalibrationWanted,
     shelf: SharedShelf,
     now: Now,
+    desk: Desk,
+    beside: Beside,
 ) -> Calibration:
     """A forecast of the version chosen laid over what really came of the runs chosen."""
-    runs = (await run_in_threadpool(gathered, shelf, game_id, chosen_by(choice), now)).runs
-    came = came_of([one.shown for one in runs])
-    scouts = wanted.scouts or (like_those([one.shown.seen for one in runs]),)
+    came, like = await desk(come_and_like, game_id, choice, now)
+    scouts = wanted.scouts or (like,)
     subject = await run_in_threadpool(subject_of, shelf, game_id, choice.revision)
     fit_players(subject.game, scouts)
-    told = await beside(shelf, foretell, subject, scouts, is_quick=True)
+    told = await beside(foretell, subject, scouts, is_quick=True)
     return Calibration(forecast=told, came=came, endings=borne_out(told, came))
 
 

@@ -1,8 +1,7 @@
 """Foresight: forecasts, studies, witnesses, and what they find wrong with a game."""
 
-import asyncio
-from collections.abc import Callable, Sequence
-from typing import Annotated, Any, TypeVar
+from collections.abc import Sequence
+from typing import Annotated
 
 from fastapi import Query, Response
 from starlette.concurrency import run_in_threadpool
@@ -26,6 +25,7 @@ from dicetrail.files.tables import separated
 from dicetrail.scouting import Subject, foresee, foretell, foretell_briefly, look_for_witnesses
 from dicetrail.store import NotFound
 from dicetrail.store.games import game_revision, newest_game
+from dicetrail.web.beside import Beside
 from dicetrail.web.context import SharedShelf
 from dicetrail.web.foresight.shapes import (
     ForecastWanted,
@@ -47,27 +47,31 @@ from dicetrail.web.wire.errors import Unfit
 router = Router("/api/games/{game_id}/foresight", "foresight")
 scouts = Router("/api/scouts", "foresight")
 
-Made = TypeVar("Made")
-
 CURVE_POINTS = 48
 
 
 @router.post("/forecast")
-async def show_forecast(game_id: str, wanted: ForecastWanted, shelf: SharedShelf) -> Forecast:
+async def show_forecast(
+    game_id: str, wanted: ForecastWanted, shelf: SharedShelf, beside: Beside
+) -> Forecast:
     """What will happen to many players of some kinds, who play together."""
     if wanted.document is not None:
         draft = await run_in_threadpool(_draft, shelf, game_id, wanted.document)
         fit_players(draft.game, wanted.scouts)
-        return await beside(shelf, foretell_briefly, draft, wanted.scouts)
+        brief: Forecast = await beside(foretell_briefly, draft, wanted.scouts)
+        return brief
     subject = await run_in_threadpool(subject_of, shelf, game_id, wanted.revision)
     fit_players(subject.game, wanted.scouts)
-    return await beside(shelf, foretell, subject, wanted.scouts, is_quick=wanted.is_quick)
+    found: Forecast = await beside(foretell, subject, wanted.scouts, is_quick=wanted.is_quick)
+    return found
 
 
 @router.post("/forecast.csv", responses=files("text/csv"), response_class=Response)
-async def write_forecast(game_id: str, wanted: ForecastWanted, shelf: SharedShelf) -> Response:
+async def write_forecast(
+    game_id: str, wanted: ForecastWanted, shelf: SharedShelf, beside: Beside
+) -> Response:
     """The same as a table: what, which, share, and for runs played the interval."""
-    told = await show_forecast(game_id, wanted, shelf)
+    told = await show_forecast(game_id, wanted, shelf, beside)
     return Response(separated(_rows(told)), media_type="text/csv; charset=utf-8")
 
 
@@ -106,17 +110,17 @@ def set_knob(game_id: str, wanted: KnobSet, shelf: SharedShelf) -> Game:
 
 
 @router.get("/problems")
-async def show_problems(game_id: str, shelf: SharedShelf) -> list[PlacedProblem]:
+async def show_problems(game_id: str, shelf: SharedShelf, beside: Beside) -> list[PlacedProblem]:
     """What a forecast finds wrong with the game."""
     subject = await run_in_threadpool(subject_of, shelf, game_id)
-    return [placed(problem) for problem in await beside(shelf, foresee, subject)]
+    return [placed(problem) for problem in await beside(foresee, subject)]
 
 
 @router.post("/witnesses")
-async def find_witnesses(game_id: str, shelf: SharedShelf) -> WitnessesView:
+async def find_witnesses(game_id: str, shelf: SharedShelf, beside: Beside) -> WitnessesView:
     """A shortest run to every ending and score that can be found."""
     subject = await run_in_threadpool(subject_of, shelf, game_id)
-    found = await beside(shelf, look_for_witnesses, subject)
+    found = await beside(look_for_witnesses, subject)
     return WitnessesView(
         endings=tuple(None if one is None else _witness(one) for one in found.endings),
         scores=tuple(map(_witness, found.scores)),
@@ -189,12 +193,6 @@ def _witness(found: Witness) -> WitnessView:
         players=found.players,
         inputs=found.inputs,
     )
-
-
-async def beside(shelf: Shelf, task: Callable[..., Made], *given: Any, **named: Any) -> Made:
-    """What a task gives that is done by the crew, beside the server."""
-    crew = await run_in_threadpool(lambda: shelf.crew)
-    return await asyncio.wrap_future(crew.submit(task, *given, **named))
 
 
 def subject_of(shelf: Shelf, game_id: str, revision: int | None = None) -> Subject:

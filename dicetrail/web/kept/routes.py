@@ -14,12 +14,13 @@ from dicetrail.core.workbench import changes_between
 from dicetrail.files import MOST_KEPT
 from dicetrail.scouting import Subject, make_ready_runs, play_again
 from dicetrail.store import Place
-from dicetrail.store.games import game_revision, newest_game
-from dicetrail.store.kept import change_kept, get_kept, keep_run, kept_runs
+from dicetrail.store.games import game_revision, newest_game, newest_number
+from dicetrail.store.kept import change_kept, get_kept, keep_run, keep_runs, kept_count, kept_runs
 from dicetrail.store.models import KeptRow
 from dicetrail.store.runs import get_run, inputs_of
+from dicetrail.web.beside import Beside, DoneBeside
 from dicetrail.web.context import Now, SharedShelf
-from dicetrail.web.foresight.routes import beside, subject_of
+from dicetrail.web.foresight.routes import subject_of
 from dicetrail.web.games.routes import newest_program
 from dicetrail.web.kept.shapes import (
     Compared,
@@ -70,35 +71,35 @@ def keep(game_id: str, new: NewKept, shelf: SharedShelf, now: Now) -> KeptCard:
 
 
 @router.post("/ready", status_code=201)
-async def keep_ready(game_id: str, shelf: SharedShelf, now: Now) -> list[KeptCard]:
+async def keep_ready(game_id: str, shelf: SharedShelf, now: Now, beside: Beside) -> list[KeptCard]:
     """Keep the runs that are worth keeping of any game: all right, all wrong, all late, in turns,
     and one to each ending. Those of their names are made anew."""
     subject = await run_in_threadpool(subject_of, shelf, game_id)
-    runs = await beside(shelf, make_ready_runs, subject)
+    runs = await beside(make_ready_runs, subject)
     return await run_in_threadpool(_keep_all, shelf, game_id, runs, now)
 
 
 def _keep_all(shelf: Shelf, game_id: str, runs: Sequence[KeptRun], now: datetime) -> list[KeptCard]:
     with shelf.database.writing() as session:
         _refuse_more(session, game_id, len(runs))
-        revision = newest_game(session, game_id).number
-        return [_card(keep_run(session, game_id, revision, run, now)) for run in runs]
+        revision = newest_number(session, game_id)
+        return list(map(_card, keep_runs(session, game_id, revision, runs, now)))
 
 
 def _refuse_more(session: Session, game_id: str, more: int) -> None:
-    if len(kept_runs(session, game_id)) + more > MOST_KEPT:
+    if kept_count(session, game_id) + more > MOST_KEPT:
         what = f"a game keeps at most {MOST_KEPT} runs"
         raise Unfit(Problem("runs", what, "let go of some that say the same"))
 
 
 @router.get("/held")
-async def show_held(game_id: str, shelf: SharedShelf) -> HeldView:
+async def show_held(game_id: str, shelf: SharedShelf, beside: Beside) -> HeldView:
     """Which kept runs hold in the game as it now stands."""
     revision, rows = await run_in_threadpool(_rows, shelf, game_id)
     if not rows:
         return HeldView(revision=revision, runs=())
     subject = await run_in_threadpool(subject_of, shelf, game_id)
-    held = await _held(shelf, subject, rows)
+    held = await _held(shelf, beside, subject, rows)
     cards = (
         HeldCard(
             id=row.id,
@@ -118,13 +119,15 @@ def _rows(shelf: Shelf, game_id: str) -> tuple[int, list[KeptRow]]:
         return newest_game(session, game_id).number, kept_runs(session, game_id)
 
 
-async def _held(shelf: Shelf, subject: Subject, rows: Sequence[KeptRow]) -> tuple[Held, ...]:
+async def _held(
+    shelf: Shelf, beside: DoneBeside, subject: Subject, rows: Sequence[KeptRow]
+) -> tuple[Held, ...]:
     # By all that is kept of them: what is accepted, or minded otherwise, is looked at anew.
     stamp = " ".join(f"{row.id}/{row.game_revision}/{hash(row.run)}" for row in rows)
     name = f"{subject.name} {stamp}"
     known = shelf.held.get(name)
     if known is None:
-        known = await beside(shelf, play_again, subject, [row.run for row in rows])
+        known = await beside(play_again, subject, [row.run for row in rows])
         shelf.held[name] = known
     return known
 

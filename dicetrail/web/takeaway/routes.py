@@ -22,7 +22,7 @@ from dicetrail.takeaway.folder import (
 from dicetrail.takeaway.leaving import Leaving, leaving
 from dicetrail.takeaway.program import program_file
 from dicetrail.takeaway.written import CannotBeWritten, Reason, plain_program
-from dicetrail.web.context import SharedShelf
+from dicetrail.web.desk import Making
 from dicetrail.web.games.files import game_file_of
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.wire.bodies import Router
@@ -65,8 +65,14 @@ class Weights(BaseModel):
 
 
 @router.get("/{game_id}/takeaways")
-def weigh(game_id: str, shelf: SharedShelf) -> Weights:
+async def weigh(game_id: str, making: Making) -> Weights:
     """What each way out weighs."""
+    found: Weights = await making(weighed, game_id)
+    return found
+
+
+def weighed(shelf: Shelf, game_id: str) -> Weights:
+    """The same, where it is worked out."""
     leaves = _leaving(shelf, game_id)
     laid = _laid(leaves)
     wired = {
@@ -88,40 +94,58 @@ def weigh(game_id: str, shelf: SharedShelf) -> Weights:
 
 
 @router.get("/{game_id}/folder", response_class=Response, responses=files("application/zip"))
-def take_folder(game_id: str, shelf: SharedShelf) -> Response:
+async def take_folder(game_id: str, making: Making) -> Response:
     """The game as a folder for any web space, in an archive."""
-    content = packed(_laid(_leaving(shelf, game_id)), game_id)
-    return _sent(content, f"{game_id}.zip", "application/zip")
+    return _sent(await making(made_folder, game_id), f"{game_id}.zip", "application/zip")
+
+
+def made_folder(shelf: Shelf, game_id: str) -> bytes:
+    """The archive, where it is made."""
+    return packed(_laid(_leaving(shelf, game_id)), game_id)
 
 
 @router.get("/{game_id}/package", response_class=Response, responses=files("application/zip"))
-def take_package(game_id: str, shelf: SharedShelf) -> Response:
+async def take_package(game_id: str, making: Making) -> Response:
     """The folder as a package that course platforms take (SCORM 1.2)."""
-    leaves = _leaving(shelf, game_id)
-    try:
-        content = packed(package(leaves))
-    except NotBuilt as missing:
-        raise HTTPException(503, str(missing)) from None
+    content = await making(made_package, game_id)
     return _sent(content, f"{game_id}-course.zip", "application/zip")
 
 
+def made_package(shelf: Shelf, game_id: str) -> bytes:
+    """The package, where it is made."""
+    try:
+        return packed(package(_leaving(shelf, game_id)))
+    except NotBuilt as missing:
+        raise HTTPException(503, str(missing)) from None
+
+
 @router.get("/{game_id}/program", response_class=Response, responses=files("application/zip"))
-def take_program(game_id: str, shelf: SharedShelf) -> Response:
+async def take_program(game_id: str, making: Making) -> Response:
     """The game as one file for a terminal, run by any Python from 3.11 on."""
-    content = program_file(_leaving(shelf, game_id))
-    return _sent(content, f"{game_id}.pyz", "application/zip")
+    return _sent(await making(made_program, game_id), f"{game_id}.pyz", "application/zip")
+
+
+def made_program(shelf: Shelf, game_id: str) -> bytes:
+    """The file, where it is made."""
+    return program_file(_leaving(shelf, game_id))
 
 
 @router.get("/{game_id}/python")
-def show_python(game_id: str, shelf: SharedShelf) -> Lines:
+async def show_python(game_id: str, making: Making) -> Lines:
     """The game as the plain Python program it is, line by line."""
+    found: Lines = await making(made_lines, game_id)
+    return found
+
+
+def made_lines(shelf: Shelf, game_id: str) -> Lines:
+    """The same, where it is written."""
     return _written(_leaving(shelf, game_id))
 
 
 @router.get("/{game_id}/python/file", response_class=Response, responses=files("text/x-python"))
-def take_python(game_id: str, shelf: SharedShelf) -> Response:
+async def take_python(game_id: str, making: Making) -> Response:
     """The plain Python program as a file."""
-    written = _written(_leaving(shelf, game_id))
+    written: Lines = await making(made_lines, game_id)
     if not written.lines:
         whys = "; ".join(reason.what for reason in written.reasons)
         raise HTTPException(409, f"It does not fit a plain program: {whys}.")

@@ -58,6 +58,10 @@ class Faulty(GameProblems):
         self.told = told
         super().__init__(problems)
 
+    def __reduce__(self) -> "tuple[type[GameProblems], tuple[object, ...]]":
+        """How it is made again in another process."""
+        return type(self), (self.told, self.problems)
+
 
 ERROR_RESPONSES: dict[int | str, dict[str, Any]] = {
     "default": {"model": ProblemDetails, "description": "What went wrong, and how to mend it"}

@@ -1,0 +1,41 @@
+"""What takes long is done beside the server, for as long as whoever asked for it waits.
+
+It is done by the crew, in processes that come after players; when a page is gone, what was done
+for it stops.
+"""
+
+import asyncio
+from collections.abc import Awaitable, Callable
+from concurrent.futures import CancelledError
+from typing import Annotated, Any
+
+from fastapi import Depends, Request
+from starlette.concurrency import run_in_threadpool
+from starlette.exceptions import HTTPException
+
+_LOOKS_EVERY = 0.2
+
+DoneBeside = Callable[..., Awaitable[Any]]
+"""What a function of a module gives, called by the crew with what follows it."""
+
+
+async def _beside(request: Request) -> DoneBeside:
+    async def done(task: Callable[..., Any], *given: Any, **named: Any) -> Any:
+        shelf = request.app.state.shelf
+        handed = await run_in_threadpool(lambda: shelf.crew.submit(task, *given, **named))
+        waited = asyncio.wrap_future(handed)
+        try:
+            while not waited.done():
+                await asyncio.wait({waited}, timeout=_LOOKS_EVERY)
+                if not waited.done() and await request.is_disconnected():
+                    raise HTTPException(408, "Whoever asked for this has gone.")
+            return waited.result()
+        except CancelledError:
+            raise HTTPException(503, "The server is closing.") from None
+        finally:
+            waited.cancel()
+
+    return done
+
+
+Beside = Annotated[DoneBeside, Depends(_beside)]

@@ -1,0 +1,71 @@
+"""What makers ask for that takes long, done in a process of the crew that opens the store itself:
+nothing large is handed over but what comes of it, and nobody who plays waits for it.
+"""
+
+from collections.abc import Awaitable, Callable
+from functools import lru_cache
+from pathlib import Path
+from typing import Annotated, Any
+
+from fastapi import Depends, Request
+from starlette.concurrency import run_in_threadpool
+
+from dicetrail.store import Database
+from dicetrail.store.games import newest_number
+from dicetrail.store.packs import newest_numbers
+from dicetrail.web.beside import Beside
+from dicetrail.web.shelf import Shelf
+
+AtDesk = Callable[..., Awaitable[Any]]
+"""What a function of a module gives that takes a shelf, and then what follows it."""
+
+
+@lru_cache(maxsize=1)
+def _shelf(store: Path) -> Shelf:
+    return Shelf(Database(store))
+
+
+def at_store(store: Path, task: Callable[..., Any], *given: Any) -> Any:
+    """What a task gives of the shelf of a store."""
+    return task(_shelf(store), *given)
+
+
+async def _desk(request: Request, beside: Beside) -> AtDesk:
+    store: Path = request.app.state.shelf.database.path
+
+    async def done(task: Callable[..., Any], *given: Any) -> Any:
+        return await beside(at_store, store, task, *given)
+
+    return done
+
+
+Desk = Annotated[AtDesk, Depends(_desk)]
+
+
+async def _making(request: Request, desk: Desk) -> AtDesk:
+    shelf: Shelf = request.app.state.shelf
+
+    async def made(task: Callable[[Shelf, str], Any], game_id: str) -> Any:
+        name = f"{task.__name__} {await run_in_threadpool(_stamp, shelf, game_id)}"
+        async with shelf.turn_to_make(name):
+            found = shelf.made.get(name)
+            if found is None:
+                found = shelf.made[name] = await desk(task, game_id)
+            return found
+
+    return made
+
+
+def _stamp(shelf: Shelf, game_id: str) -> str:
+    """The saves that a game as it now stands is of. Raises NotFound, and GameProblems if it cannot
+    be played."""
+    with shelf.database.reading() as session:
+        number = newest_number(session, game_id)
+        packs = newest_numbers(session, shelf.saved_game(game_id, number).document.packs_used)
+    shelf.program(game_id, number, packs)
+    return f"{game_id} {number} {packs}"
+
+
+Making = Annotated[AtDesk, Depends(_making)]
+"""The same of a game as it now stands, which is done once for each save of it and its packs;
+whoever asks meanwhile waits for that."""
