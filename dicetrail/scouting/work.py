@@ -27,6 +27,7 @@ from dicetrail.core.play import made_ready
 from dicetrail.core.survey import BESIDE
 from dicetrail.core.workbench import Examined, look_over
 from dicetrail.scouting.crew import Crew
+from dicetrail.scouting.workers import LOOKS_EVERY
 
 RUNS_A_TASK = 100
 """So many runs are handed out at once."""
@@ -135,10 +136,11 @@ def shared_out(
                 waiting.add(crew.submit(play_out, subject, scouts, start, end))
             if not waiting:
                 return
-            done, waiting = wait(waiting, return_when=FIRST_COMPLETED)
+            done, waiting = wait(waiting, LOOKS_EVERY, FIRST_COMPLETED)
             for task in done:
                 total += task.result()
-            yield total
+            if done:
+                yield total
     finally:
         for task in waiting:
             task.cancel()

@@ -69,13 +69,18 @@ class NotBuilt(RuntimeError):
     """The pages of folders have not been built here."""
 
 
+def look_built() -> None:
+    """Raise NotBuilt where the pages are not built."""
+    if not (SITE / "folder.html").is_file() or not (ENGINE / "memory.zst").is_file():
+        raise NotBuilt("The pages of folders are not built here. Run: make site")
+
+
 def folder(leaving: Leaving, besides: Mapping[str, Any] = NOTHING_MORE) -> dict[str, bytes]:
     """The files of a folder, by their paths in it; its page is told so much `besides`.
 
     Raises NotBuilt where the pages are not built.
     """
-    if not (SITE / "folder.html").is_file() or not (ENGINE / "memory.zst").is_file():
-        raise NotBuilt("The pages of folders are not built here. Run: make site")
+    look_built()
     files = {**_built(SITE)}
     files |= {f"engine/{name}": part for name, part in _built(ENGINE).items()}
     files |= {f"engine/python/{name}": part for name, part in code()}

@@ -4,12 +4,16 @@ import asyncio
 import csv
 import io
 import json
+import os
 import time
 import unittest
+from concurrent.futures import CancelledError
+from contextlib import suppress
 from pathlib import Path
 from tempfile import TemporaryDirectory
 from unittest.mock import patch
 
+import httpx2
 from distributed import LocalCluster
 from typer.testing import CliRunner
 
@@ -19,7 +23,9 @@ from dicetrail.core.foresight import SCOUTS, counted, told
 from dicetrail.core.play import made_ready
 from dicetrail.files import written_game
 from dicetrail.scouting import Subject, here, of_cluster, shared_out
-from tests.web.demo import DemoTest
+from dicetrail.scouting.workers import WorkerGone
+from tests.server import Server
+from tests.web.demo import DemoTest, demo_store
 
 AT = "/api/games/harvest-supper/foresight"
 STEADY = {"name": "steady"}
@@ -182,6 +188,66 @@ class TestScouting(unittest.TestCase):
         shares = [one["share"]["share"] for one in json.loads(printed.stdout)["endings"]]
         own = told(program, SCOUTS[:1], alone, "").endings
         self.assertEqual(shares, [one.share.share for one in own])
+
+    def test_a_task_that_is_given_up_ends_at_once_and_its_worker_is_free(self):
+        crew = here(1)
+        self.addCleanup(crew.close)
+        self.assertEqual(crew.submit(sum, (1, 2)).result(20), 3)
+        long = crew.submit(time.sleep, 60)
+        never = crew.submit(time.sleep, 60)
+        after = crew.submit(sum, (3, 4))
+        time.sleep(0.3)
+        began = time.monotonic()
+        never.cancel()
+        long.cancel()
+        with self.assertRaises(CancelledError):
+            long.result(20)
+        self.assertLess(time.monotonic() - began, 1)
+        self.assertEqual(after.result(20), 7)
+        with self.assertRaises(ZeroDivisionError):
+            crew.submit(divmod, 1, 0).result(20)
+        with self.assertRaises(WorkerGone):
+            crew.submit(os._exit, 1).result(20)
+        self.assertEqual(crew.submit(sum, (5, 6)).result(20), 11)
+
+    def test_a_forecast_whose_page_is_gone_frees_its_worker(self):
+        with TemporaryDirectory() as folder:
+            store = Path(folder, "store.sqlite")
+            demo_store(store).close()
+            with Server(store) as server:
+                game = server.http.post(
+                    "/api/games", json={"title": "A", "recipe": "sprint"}
+                ).json()
+                address = f"/api/games/{game['id']}/foresight/forecast"
+                slow = {"scouts": [{"name": "a", "right": [50, 50, 50, 50, 50], "again": 99}]}
+                brief = {"scouts": [{"name": "b", "right": [97, 95, 90, 85, 75]}], "is_quick": True}
+                quick = "/api/games/leaf-shapes/foresight/forecast"
+                server.http.post(quick, json=brief)
+                busy = self.busy(server.process.pid)
+                for _ in range(8):
+                    with suppress(httpx2.TimeoutException):
+                        httpx2.post(server.address + address, json=slow, timeout=0.4)
+                until = time.monotonic() + 4
+                while self.busy(server.process.pid) - busy > 0 and time.monotonic() < until:
+                    busy = self.busy(server.process.pid)
+                    time.sleep(0.5)
+                self.assertLess(time.monotonic(), until, "workers go on for nobody")
+                began = time.monotonic()
+                self.assertEqual(server.http.post(quick, json=brief).status_code, 200)
+                self.assertLess(time.monotonic() - began, 5)
+
+    @staticmethod
+    def busy(process):
+        """The processor time, in ticks, of all that came of a process."""
+        parents = {}
+        for stat in Path("/proc").glob("[0-9]*/stat"):
+            with suppress(OSError):
+                found = stat.read_text().rpartition(")")[2].split()
+                parents[int(stat.parent.name)] = (int(found[1]), sum(map(int, found[11:13])))
+        ours = {process}
+        for _ in range(4):
+            ours |= {one for one, (parent, _) in parents.items() if parent in ours}
+        return sum(ticks for one, (_, ticks) in parents.items() if one in ours and one != process)
 
     def test_a_scheduler_that_does_not_answer_is_told(self):
         with TemporaryDirectory() as folder:

@@ -6,12 +6,15 @@ from collections.abc import Callable, Sequence
 from concurrent.futures import FIRST_COMPLETED, Future, wait
 from dataclasses import dataclass, field
 from threading import Event, Lock, Thread
+from time import monotonic
 
 from dicetrail.core import Program
 from dicetrail.core.foresight import Forecast, Scout, Turned, told
 from dicetrail.scouting import Crew, Subject, foretell, shared_out
 from dicetrail.store import NotFound
 
+LEFT_AFTER_S = 600
+"""A study that nobody has asked for so long, in seconds, is let be: its page is gone."""
 MOST_STUDIES = 4
 """So many are kept; the oldest is given up for another."""
 
@@ -29,6 +32,11 @@ class Study:
     forecast: Forecast | None = None
     turned: tuple[Turned, ...] = ()
     given_up: Event = field(default_factory=Event)
+    asked_at: float = field(default_factory=monotonic)
+
+    def is_let_be(self) -> bool:
+        """Whether nobody wants it any more."""
+        return self.given_up.is_set() or monotonic() - self.asked_at > LEFT_AFTER_S
 
 
 class Studies:
@@ -52,6 +60,7 @@ class Studies:
         study = self._known.get(study_id)
         if study is None or study.game_id != game_id:
             raise NotFound("study", study_id)
+        study.asked_at = monotonic()
         return study
 
     def give_up(self, game_id: str, study_id: str) -> None:
@@ -79,8 +88,7 @@ def played_out(
     """Have scouts play runs."""
 
     def work(study: Study) -> None:
-        given_up = study.given_up.is_set
-        for played in shared_out(crew, subject, scouts, dice, given_up):
+        for played in shared_out(crew, subject, scouts, dice, study.is_let_be):
             study.forecast = told(program, scouts, played, "as was asked for")
             study.done = played.runs
 
@@ -97,7 +105,7 @@ def turned_about(
             crew.submit(foretell, subject, scouts, is_quick=True, knob=(key, value)): value
             for value in values
         }
-        while waiting and not study.given_up.is_set():
+        while waiting and not study.is_let_be():
             done, _ = wait(waiting, timeout=0.5, return_when=FIRST_COMPLETED)
             for task in done:
                 found = Turned(waiting.pop(task), task.result())

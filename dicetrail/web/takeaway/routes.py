@@ -16,6 +16,7 @@ from dicetrail.takeaway.folder import (
     is_fetched,
     is_of_engine,
     is_of_media,
+    look_built,
     package,
     packed,
 )
@@ -67,6 +68,7 @@ class Weights(BaseModel):
 @router.get("/{game_id}/takeaways")
 async def weigh(game_id: str, making: Making) -> Weights:
     """What each way out weighs."""
+    _look_built()
     found: Weights = await making(weighed, game_id)
     return found
 
@@ -74,7 +76,7 @@ async def weigh(game_id: str, making: Making) -> Weights:
 def weighed(shelf: Shelf, game_id: str) -> Weights:
     """The same, where it is worked out."""
     leaves = _leaving(shelf, game_id)
-    laid = _laid(leaves)
+    laid = folder(leaves)
     wired = {
         name: _wired(name, content) for name, content in laid.items() if is_fetched(name, leaves)
     }
@@ -96,27 +98,26 @@ def weighed(shelf: Shelf, game_id: str) -> Weights:
 @router.get("/{game_id}/folder", response_class=Response, responses=files("application/zip"))
 async def take_folder(game_id: str, making: Making) -> Response:
     """The game as a folder for any web space, in an archive."""
+    _look_built()
     return _sent(await making(made_folder, game_id), f"{game_id}.zip", "application/zip")
 
 
 def made_folder(shelf: Shelf, game_id: str) -> bytes:
     """The archive, where it is made."""
-    return packed(_laid(_leaving(shelf, game_id)), game_id)
+    return packed(folder(_leaving(shelf, game_id)), game_id)
 
 
 @router.get("/{game_id}/package", response_class=Response, responses=files("application/zip"))
 async def take_package(game_id: str, making: Making) -> Response:
     """The folder as a package that course platforms take (SCORM 1.2)."""
+    _look_built()
     content = await making(made_package, game_id)
     return _sent(content, f"{game_id}-course.zip", "application/zip")
 
 
 def made_package(shelf: Shelf, game_id: str) -> bytes:
     """The package, where it is made."""
-    try:
-        return packed(package(_leaving(shelf, game_id)))
-    except NotBuilt as missing:
-        raise HTTPException(503, str(missing)) from None
+    return packed(package(_leaving(shelf, game_id)))
 
 
 @router.get("/{game_id}/program", response_class=Response, responses=files("application/zip"))
@@ -169,9 +170,9 @@ def _leaving(shelf: Shelf, game_id: str) -> Leaving:
     return leaving(read_game(game_file_of(shelf, game_id)), game_id, revision)
 
 
-def _laid(leaves: Leaving) -> dict[str, bytes]:
+def _look_built() -> None:
     try:
-        return folder(leaves)
+        look_built()
     except NotBuilt as missing:
         raise HTTPException(503, str(missing)) from None
 

@@ -1,3 +1,4 @@
+import { useEffect } from "react";
 import { useQuery } from "@tanstack/react-query";
 import { api, ApiError, done, given } from "./client";
 import type { ForecastWanted, Game, NewStudy, Scout } from "./schema";
@@ -122,5 +123,19 @@ export function useStudy(gameId: string, studyId: string | undefined, ending: nu
 export function giveStudyUp(gameId: string, studyId: string) {
   return done(api.DELETE("/api/games/{game_id}/foresight/studies/{study_id}", {
     params: { path: { game_id: gameId, study_id: studyId } },
+    keepalive: true, // it is sent even as the page goes
   }));
+}
+
+/** Has a study be once whoever looks at it goes elsewhere. */
+export function useGivenUpOnLeaving(gameId: string, studyId: string | undefined) {
+  useEffect(() => {
+    if (studyId === undefined) return;
+    const end = () => void giveStudyUp(gameId, studyId).catch(() => undefined);
+    addEventListener("pagehide", end);
+    return () => {
+      removeEventListener("pagehide", end);
+      end();
+    };
+  }, [gameId, studyId]);
 }

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { beginStudy, giveStudyUp, useStudy } from "../api/foresight";
+import { beginStudy, giveStudyUp, useGivenUpOnLeaving, useStudy } from "../api/foresight";
 import type { Forecast, GameView, Scout } from "../api/schema";
 import { percent } from "../app/format";
 import { Button } from "../ui/Button";
@@ -15,6 +15,7 @@ export function ScoutsPlay({ game, scouts, told }: { game: GameView; scouts: Sco
   const [studyId, setStudyId] = useState<string>();
   const [failure, setFailure] = useState<unknown>();
   const study = useStudy(game.id, studyId, 0, 0.5).data;
+  useGivenUpOnLeaving(game.id, studyId);
   const played = study?.forecast;
   const begin = () => {
     setFailure(undefined);

@@ -1,6 +1,6 @@
 import { Undo2 } from "lucide-react";
 import { useState } from "react";
-import { beginStudy, giveStudyUp, turnKnob, useKnobs, useStudy } from "../api/foresight";
+import { beginStudy, giveStudyUp, turnKnob, useKnobs, useGivenUpOnLeaving, useStudy } from "../api/foresight";
 import type { Game, GameView, Scout } from "../api/schema";
 import { percent } from "../app/format";
 import { useGameDraft } from "../draft/useGameDraft";
@@ -21,6 +21,7 @@ export function WhatIf({ game, scouts }: { game: GameView; scouts: Scout[] }) {
   const [studyId, setStudyId] = useState<string>();
   const [failure, setFailure] = useState<unknown>();
   const study = useStudy(game.id, studyId, ending, wish / 100).data;
+  useGivenUpOnLeaving(game.id, studyId);
   const chosen = knobs.find(({ knob }) => knob.key === key) ?? knobs[0];
   const endings = game.document.endings;
   const title = endings[ending]?.title ?? "";
