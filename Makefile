@@ -12,7 +12,7 @@ LOCKED := --quiet --universal --generate-hashes --no-header --strip-extras --no-
 SITE_SOURCES := $(shell find frontend/src -type f 2>/dev/null) frontend/index.html frontend/vite.config.ts
 ENGINE_SOURCES := $(shell find dicetrail/core dicetrail/carried -name '*.py' 2>/dev/null)
 
-.PHONY: demo dev test check fuzz bench bench-players bench-judging bench-memory bench-foresight bench-evidence bench-kills bench-large bench-damage bench-folder bench-crowd shots sounds site api browser lock third-party audit sbom release
+.PHONY: demo dev test check fuzz bench bench-players bench-judging bench-memory bench-foresight bench-evidence bench-kills bench-large bench-damage bench-folder bench-crowd bench-makers shots sounds site api browser lock third-party audit sbom release
 
 demo: .make/run .make/site .make/folder
 	@$(BIN)/dicetrail serve --demo --host $(HOST) --port $(PORT) --data $(DATA)
@@ -57,6 +57,9 @@ bench-players: .make/dev
 
 fuzz: .make/dev
 	@FUZZ=200 $(BIN)/python -m unittest tests.web.test_interface tests.core.test_foresight
+
+bench-makers: .make/dev
+	@$(BIN)/python -m bench.makers
 
 bench-judging: .make/dev
 	@$(BIN)/python -m bench.judging
