@@ -28,17 +28,21 @@ SWEEPS_EVERY = 0.5
 
 
 class Database:
-    """The store's file. Makes it, and brings it to the newest form, when opened.
+    """The store's file. Makes it, and brings it to the newest form, when opened; a process beside
+    the one that serves opens it `as_it_is`.
 
     Raises StoreTrouble, then and whenever it is used, if something is the matter with it.
     """
 
-    def __init__(self, path: Path) -> None:
+    def __init__(self, path: Path, as_it_is: bool = False) -> None:
         self.path = path
         with told(path):
             look_at(path)
             path.parent.mkdir(parents=True, exist_ok=True)
             self._open()
+            if not as_it_is:
+                _migrate(self._engine.url.render_as_string())
+                self.sweep()  # of what a process that was killed left there
 
     def _open(self) -> None:
         self._engine = create_engine(
@@ -51,11 +55,10 @@ class Database:
         event.listen(self._engine, "begin", _begin)
         event.listen(self._engine, "handle_error", self._tell)
         self._writer = self._engine.execution_options(writing=True)
-        self._sweeping, self._closing = Lock(), Event()
+        self._sweeping, self._one_sweeps, self._closing = Lock(), Lock(), Event()
         self._appending: sqlite3.Connection | None = None
+        self._checking: sqlite3.Connection | None = None
         self._turn = Lock()  # SQLite would let writers sleep and try again, not queue
-        _migrate(self._engine.url.render_as_string())
-        self.sweep()  # of what a process that was killed left there
 
     def _prepare(self, connection: Any, _record: object) -> None:
         connection.isolation_level = None  # transactions begin in _begin, not in the driver
@@ -137,9 +140,13 @@ class Database:
         Thread(target=self._sweep_on, name="sweep", daemon=True).start()
 
     def _is_swept(self) -> bool:
-        with told(self.path), closing(sqlite3.connect(self.path, isolation_level=None)) as raw:
-            raw.execute("PRAGMA busy_timeout = 0")  # nobody waits for this
-            is_busy, _, _ = raw.execute("PRAGMA wal_checkpoint(TRUNCATE)").fetchone()
+        with self._one_sweeps, told(self.path):
+            if self._closing.is_set():
+                return True
+            if self._checking is None:
+                self._checking = self._opened()
+                self._checking.execute("PRAGMA busy_timeout = 0")  # nobody waits for this
+            is_busy, _, _ = self._checking.execute("PRAGMA wal_checkpoint(TRUNCATE)").fetchone()
             return not is_busy
 
     def _sweep_on(self) -> None:
@@ -152,9 +159,11 @@ class Database:
     def close(self) -> None:
         """Let go of the file."""
         self._closing.set()
-        with self._turn:
-            if self._appending is not None:
-                self._appending.close()
+        with self._turn, self._one_sweeps:
+            for raw in (self._appending, self._checking):
+                if raw is not None:
+                    raw.close()
+            self._appending = self._checking = None
         self._engine.dispose()
 
 

@@ -22,7 +22,7 @@ AtDesk = Callable[..., Awaitable[Any]]
 
 @lru_cache(maxsize=1)
 def _shelf(store: Path) -> Shelf:
-    return Shelf(Database(store))
+    return Shelf(Database(store, as_it_is=True))
 
 
 def at_store(store: Path, task: Callable[..., Any], *given: Any) -> Any:

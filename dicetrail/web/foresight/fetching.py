@@ -13,7 +13,7 @@ from dicetrail.store.packs import pack_of
 @lru_cache(maxsize=2)
 def fetched(store: Path, packs: tuple[tuple[str, int], ...]) -> Mapping[str, Pack]:
     """Revisions of packs, by identifier and number."""
-    database = Database(store)
+    database = Database(store, as_it_is=True)
     try:
         with database.reading() as session:
             return {name: pack_of(session, name, number) for name, number in packs}
