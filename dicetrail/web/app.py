@@ -120,7 +120,7 @@ def create_app(
     app.state.key = maker_key
     app.state.address = address
     explain_errors(app)
-    files, guesses = FileAddresses(app), Rate(10, 60)
+    files, guesses = FileAddresses(), Rate(10, 60)
     app.add_middleware(Addresses, shelf=app.state.shelf)
     app.add_middleware(BodyLimit, files=files)
     app.add_middleware(OwnPages)
@@ -154,6 +154,7 @@ def create_app(
         key,
     ):
         app.include_router(module.router)
+        files.learn(module.router)
     app.include_router(foresight.scouts)
     app.include_router(packs.templates)
     app.include_router(pictures.media)

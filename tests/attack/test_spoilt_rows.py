@@ -8,14 +8,16 @@ import os
 import re
 import sqlite3
 import unittest
+from concurrent.futures import ThreadPoolExecutor
 from contextlib import closing
 from datetime import UTC, datetime
-from itertools import cycle
+from itertools import count, cycle
 from pathlib import Path
 from tempfile import TemporaryDirectory
 
 from fastapi.testclient import TestClient
 
+from dicetrail.scouting import Crew
 from dicetrail.store import Database
 from dicetrail.store.models import Base
 from dicetrail.web import create_app
@@ -68,6 +70,7 @@ class TestSpoiltRows(unittest.TestCase):
         held = TemporaryDirectory()
         cls.addClassCleanup(held.cleanup)
         cls.root = Path(held.name)
+        cls.numbers = count()
         path = cls.root / "whole.sqlite"
         database, app, http = cls.opened(demo_store(path))
         cls.fill(http, database)
@@ -85,6 +88,8 @@ class TestSpoiltRows(unittest.TestCase):
     @staticmethod
     def opened(database):
         app = create_app(database, lambda: datetime(2026, 9, 20, tzinfo=UTC))
+        # A process for each of very many stores would take longer than all that is looked at.
+        app.state.shelf._crew = Crew(ThreadPoolExecutor(1), 1)
         http = TestClient(
             app, base_url=ORIGIN, headers={"origin": ORIGIN}, raise_server_exceptions=False
         )
@@ -152,7 +157,7 @@ class TestSpoiltRows(unittest.TestCase):
                     self.look_at(table, column, value)
 
     def look_at(self, table, column, value):
-        path = self.root / "spoilt.sqlite"
+        path = self.root / f"spoilt-{next(self.numbers)}.sqlite"
         path.write_bytes(self.whole)
         set_to, given = (NO_TEXT, ()) if value == "no UTF-8" else ("?", (value,))
         where = {
@@ -187,7 +192,7 @@ class TestSpoiltRows(unittest.TestCase):
         finally:
             app.state.shelf.close()
             database.close()
-            for left in self.root.glob("spoilt.sqlite*"):
+            for left in self.root.glob("spoilt-*"):
                 left.unlink()
 
     def test_the_card_tells_what_cannot_be_read_and_what_to_do(self):

@@ -6,10 +6,11 @@ problem details. Which methods an address takes is read off it too.
 
 import re
 from collections.abc import Callable
-from functools import cached_property
 from typing import Any
 
-from fastapi import FastAPI
+from fastapi import APIRouter, FastAPI
+from fastapi.params import Form
+from fastapi.routing import APIRoute
 
 _ERRORS = "application/problem+json"
 
@@ -37,22 +38,22 @@ def files(*media_types: str) -> dict[int | str, dict[str, Any]]:
 
 
 class FileAddresses:
-    """The addresses that files are sent to."""
+    """The addresses that files are sent to, by the routes that take them."""
 
-    def __init__(self, app: FastAPI) -> None:
-        self._app = app
+    def __init__(self) -> None:
+        self._known: list[re.Pattern[str]] = []
 
-    @cached_property
-    def _known(self) -> list[re.Pattern[str]]:
-        paths = self._app.openapi()["paths"]
-        return [_pattern(at) for at, here in paths.items() if _is_form(here.get("post", {}))]
+    def learn(self, router: APIRouter) -> None:
+        """Know the routes of a router."""
+        routes = (route for route in router.routes if isinstance(route, APIRoute))
+        self._known += [_pattern(route.path) for route in routes if _takes_files(route)]
 
     def __contains__(self, path: object) -> bool:
         return any(at.fullmatch(str(path)) for at in self._known)
 
 
-def _is_form(operation: dict[str, Any]) -> bool:
-    return "multipart/form-data" in operation.get("requestBody", {}).get("content", {})
+def _takes_files(route: APIRoute) -> bool:
+    return any(isinstance(one.field_info, Form) for one in route.dependant.body_params)
 
 
 class Methods:
