@@ -28,6 +28,7 @@ from dicetrail.store import (
     forms,
     left_unread,
     made_at_form,
+    remove_store,
 )
 from dicetrail.store import told as troubles_told
 
@@ -94,7 +95,7 @@ def brought(
             is_given_up=is_given_up,
         )
     except BaseException as error:
-        _remove(to)
+        remove_store(to)
         if isinstance(error, FileProblem):
             mend = error.problem.mend
             raise StoreTrouble(backup, error.problem.what, mend[0].upper() + mend[1:]) from None
@@ -302,8 +303,3 @@ def _made_safe(content: bytes) -> bytes | None:
         return medium("a picture or sound", content).content
     except FileProblem:
         return None
-
-
-def _remove(path: Path) -> None:
-    for ending in ("", "-wal", "-shm", "-journal"):
-        path.with_name(path.name + ending).unlink(missing_ok=True)

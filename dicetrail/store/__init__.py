@@ -1,6 +1,6 @@
 """Where games, packs and runs are kept: one SQLite file through SQLAlchemy."""
 
-from dicetrail.store.backup import OWN_TABLES, back_up, fill
+from dicetrail.store.backup import OWN_TABLES, back_up, fill, remove_store
 from dicetrail.store.checking import left_unread
 from dicetrail.store.database import Database, forms, made_at_form
 from dicetrail.store.errors import NotFound, Spoilt, StaleRevision, StaleRun
@@ -25,6 +25,7 @@ __all__ = [
     "latest_moment",
     "left_unread",
     "made_at_form",
+    "remove_store",
     "secret_of",
     "told",
 ]

@@ -74,7 +74,7 @@ def _copy(source: Path, to: Path, progress: Progress | None) -> None:
     if to.exists():
         raise StoreTrouble(to, "there is a file already", "Name one that is not there yet")
     partial = to.with_name(f"{to.name}.part")
-    _remove(partial)
+    remove_store(partial)
     try:
         with told(source):
             partial.parent.mkdir(parents=True, exist_ok=True)
@@ -97,7 +97,7 @@ def _copy(source: Path, to: Path, progress: Progress | None) -> None:
                 here.execute("VACUUM")  # what was deleted is gone from the file as well
         partial.replace(to)
     finally:
-        _remove(partial)
+        remove_store(partial)
 
 
 def _telling(progress: Progress | None) -> Callable[[int, int, int], None] | None:
@@ -106,6 +106,7 @@ def _telling(progress: Progress | None) -> Callable[[int, int, int], None] | Non
     return lambda _status, left, all_: progress(all_ - left, all_)
 
 
-def _remove(path: Path) -> None:
+def remove_store(path: Path) -> None:
+    """Have nothing of a store stay at a path."""
     for ending in ("", "-wal", "-shm", "-journal"):
         path.with_name(path.name + ending).unlink(missing_ok=True)

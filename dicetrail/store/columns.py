@@ -298,10 +298,10 @@ class AsGame(TypeDecorator[KeptGame]):
         try:
             return KeptGame(*self._form.read(value))
         except (ValueError, RecursionError):
-            return unreadable_game()
+            return nothing_read()
 
 
-def unreadable_game() -> KeptGame:
+def nothing_read() -> KeptGame:
     """What stands for a game of which nothing can be read."""
     what = "nothing of what was kept can be read"
     problem = Problem("rounds", what, "begin anew, or go back to an earlier save")

@@ -7,7 +7,7 @@ from sqlalchemy.orm import Session
 
 from dicetrail.core import Game
 from dicetrail.store.addresses import is_taken, move_address
-from dicetrail.store.columns import NO_TIME, KeptGame, is_numbered, unreadable_game
+from dicetrail.store.columns import NO_TIME, KeptGame, is_numbered, nothing_read
 from dicetrail.store.errors import NotFound, Spoilt, StaleRevision
 from dicetrail.store.models import GameRevision, GameRow
 from dicetrail.store.names import identifier
@@ -39,10 +39,13 @@ def newest_game(session: Session, game_id: str) -> GameRevision:
 def _missing(session: Session, game_id: str) -> NotFound:
     if session.get(GameRow, game_id) is None:
         return NotFound("game", game_id)
-    return Spoilt("game", game_id, NOTHING_LEFT, "take it off the shelf, or restore a saved shelf")
+    return unreadable_game(game_id)
 
 
-NOTHING_LEFT = "no save of it is left that can be read"
+def unreadable_game(game_id: str) -> Spoilt:
+    """What is raised of a game of which nothing can be read."""
+    what = "no save of it is left that can be read"
+    return Spoilt("game", game_id, what, "take it off the shelf, or restore a saved shelf")
 
 
 def newest_number(session: Session, game_id: str) -> int:
@@ -138,7 +141,7 @@ def newest_games(session: Session) -> list[GameRevision]:
     known = {revision.game_id for revision in found}
     shelved = session.scalars(select(GameRow.id).where(GameRow.deleted_at.is_(None)))
     return found + [
-        GameRevision(game_id=name, number=0, kept=unreadable_game(), saved_at=NO_TIME)
+        GameRevision(game_id=name, number=0, kept=nothing_read(), saved_at=NO_TIME)
         for name in shelved
         if name not in known
     ]

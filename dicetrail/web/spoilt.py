@@ -2,6 +2,7 @@
 
 from dicetrail.core import Severity
 from dicetrail.store import Spoilt
+from dicetrail.store.games import unreadable_game
 from dicetrail.store.models import GameRevision, spoilt
 from dicetrail.store.packs import KeptPack, unreadable_pack
 
@@ -34,6 +35,8 @@ def wrong_in_pack(kept: KeptPack) -> str:
 
 def wrong_in_game(revision: GameRevision) -> str:
     """What is said of a game, whose newest readable save this is."""
+    if not revision.number:
+        return in_words(unreadable_game(revision.game_id))
     if any(problem.severity is not Severity.WARNING for problem in revision.kept.problems):
         what, mend = revision.kept.problems[0].what, revision.kept.problems[0].mend
         return f"{what[0].upper()}{what[1:]}. {mend[0].upper()}{mend[1:]}."

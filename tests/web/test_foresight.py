@@ -8,13 +8,13 @@ import os
 import time
 import unittest
 from concurrent.futures import CancelledError
-from contextlib import suppress
 from pathlib import Path
 from tempfile import TemporaryDirectory
+from types import SimpleNamespace
 from unittest.mock import patch
 
-import httpx2
 from distributed import LocalCluster
+from starlette.exceptions import HTTPException
 from typer.testing import CliRunner
 
 from dicetrail.cli import app
@@ -24,8 +24,8 @@ from dicetrail.core.play import made_ready
 from dicetrail.files import written_game
 from dicetrail.scouting import Subject, here, of_cluster, shared_out
 from dicetrail.scouting.workers import WorkerGone
-from tests.server import Server
-from tests.web.demo import DemoTest, demo_store
+from dicetrail.web.beside import _beside
+from tests.web.demo import DemoTest
 
 AT = "/api/games/harvest-supper/foresight"
 STEADY = {"name": "steady"}
@@ -210,44 +210,31 @@ class TestScouting(unittest.TestCase):
             crew.submit(os._exit, 1).result(20)
         self.assertEqual(crew.submit(sum, (5, 6)).result(20), 11)
 
-    def test_a_forecast_whose_page_is_gone_frees_its_worker(self):
-        with TemporaryDirectory() as folder:
-            store = Path(folder, "store.sqlite")
-            demo_store(store).close()
-            with Server(store) as server:
-                game = server.http.post(
-                    "/api/games", json={"title": "A", "recipe": "sprint"}
-                ).json()
-                address = f"/api/games/{game['id']}/foresight/forecast"
-                slow = {"scouts": [{"name": "a", "right": [50, 50, 50, 50, 50], "again": 99}]}
-                brief = {"scouts": [{"name": "b", "right": [97, 95, 90, 85, 75]}], "is_quick": True}
-                quick = "/api/games/leaf-shapes/foresight/forecast"
-                server.http.post(quick, json=brief)
-                busy = self.busy(server.process.pid)
-                for _ in range(8):
-                    with suppress(httpx2.TimeoutException):
-                        httpx2.post(server.address + address, json=slow, timeout=0.4)
-                until = time.monotonic() + 4
-                while self.busy(server.process.pid) - busy > 0 and time.monotonic() < until:
-                    busy = self.busy(server.process.pid)
-                    time.sleep(0.5)
-                self.assertLess(time.monotonic(), until, "workers go on for nobody")
-                began = time.monotonic()
-                self.assertEqual(server.http.post(quick, json=brief).status_code, 200)
-                self.assertLess(time.monotonic() - began, 5)
+    def test_what_is_done_for_a_page_that_is_gone_stops_and_frees_its_worker(self):
+        crew = here(1)
+        self.addCleanup(crew.close)
 
-    @staticmethod
-    def busy(process):
-        """The processor time, in ticks, of all that came of a process."""
-        parents = {}
-        for stat in Path("/proc").glob("[0-9]*/stat"):
-            with suppress(OSError):
-                found = stat.read_text().rpartition(")")[2].split()
-                parents[int(stat.parent.name)] = (int(found[1]), sum(map(int, found[11:13])))
-        ours = {process}
-        for _ in range(4):
-            ours |= {one for one, (parent, _) in parents.items() if parent in ours}
-        return sum(ticks for one, (_, ticks) in parents.items() if one in ours and one != process)
+        class Gone:
+            app = SimpleNamespace(state=SimpleNamespace(shelf=SimpleNamespace(crew=crew)))
+            is_gone = False
+
+            async def is_disconnected(self):
+                return self.is_gone
+
+        async def asked():
+            page = Gone()
+            done = await _beside(page)
+            self.assertEqual(await done(sum, (1, 2)), 3)
+            page.is_gone = True
+            began = time.monotonic()
+            with self.assertRaises(HTTPException) as refused:
+                await done(time.sleep, 60)
+            self.assertEqual(refused.exception.status_code, 408)
+            page.is_gone = False
+            self.assertEqual(await done(sum, (3, 4)), 7)
+            self.assertLess(time.monotonic() - began, 20, "it was not waited for")
+
+        asyncio.run(asked())
 
     def test_a_scheduler_that_does_not_answer_is_told(self):
         with TemporaryDirectory() as folder:

@@ -283,7 +283,8 @@ def _load_problems(at: str, round_: Round, packs: Packs) -> Iterator[Problem]:
     for number, name in enumerate(round_.packs):
         where = f"{at}.packs[{number}]"
         if name not in packs:
-            yield Problem(where, f"there is no pack “{name}”", "choose another pack at Load")
+            what = f"there is no pack “{name}” that can be read"
+            yield Problem(where, what, "choose another pack at Load")
         elif name in round_.packs[:number]:
             yield Problem(
                 where,

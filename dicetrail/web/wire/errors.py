@@ -90,8 +90,7 @@ def explain_errors(app: FastAPI) -> None:
 
     @app.exception_handler(Spoilt)
     def spoilt(_: Request, error: Spoilt) -> JSONResponse:
-        problem = Problem(error.identifier, error.what, error.mend)
-        return _response(409, in_words(error), [problem])
+        return _response(409, in_words(error))
 
     @app.exception_handler(StaleRevision)
     def stale_revision(_: Request, error: StaleRevision) -> JSONResponse:

@@ -15,7 +15,7 @@ type GameCardProps = { game: Card; onCopy: () => void; onRemove: () => void };
 
 /** A game at a glance: its trail, what it holds, its last playtest. */
 export function GameCard({ game, onCopy, onRemove }: GameCardProps) {
-  const title = game.title || "A game without a title";
+  const title = game.title || (game.revision > 0 ? "A game without a title" : game.id);
   const glance = useGlance(game.id, game.revision).data;
   return (
     <article className="flex w-full flex-col overflow-hidden rounded-xl border border-edge bg-card shadow-sm">
