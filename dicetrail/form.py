@@ -25,7 +25,7 @@ from dicetrail.core.document import (
 from dicetrail.core.foresight import KeptRun, Own, Playthrough, Scout, Sighting
 from dicetrail.core.play import Result
 from dicetrail.core.survey import FactsEdit
-from dicetrail.limits import MOST_KEPT, MOST_MS, MOST_SCORE, MOST_SECONDS, MOST_SEEN
+from dicetrail.limits import MOST_KEPT, MOST_MS, MOST_RUN_SECONDS, MOST_SCORE, MOST_SEEN
 
 Path = tuple[str | int, ...]
 
@@ -70,8 +70,8 @@ def unplayable(shown: Playthrough) -> str | None:
     """What of what a run shows can never have been played; None if all can."""
     if len(shown.seen) > MOST_SEEN:
         return f"a run has at most {MOST_SEEN:,} questions"
-    if not -MOST_SCORE <= shown.score <= MOST_SCORE or not 0 <= shown.seconds <= MOST_SECONDS:
-        return f"a score is within {MOST_SCORE:,}, and seconds are from 0 to {MOST_SECONDS:,}"
+    if not -MOST_SCORE <= shown.score <= MOST_SCORE or not 0 <= shown.seconds <= MOST_RUN_SECONDS:
+        return f"a score is within {MOST_SCORE:,}, and seconds are from 0 to {MOST_RUN_SECONDS:,}"
     if not is_whole_text(shown.ending or "") or not all(map(_is_fit, shown.seen)):
         return "a question in it has numbers or texts that no question has"
     return None

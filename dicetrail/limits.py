@@ -34,9 +34,9 @@ MOST_REVISION = 2**31 - 1
 
 YEARS = range(1970, 9000)
 """Years in which every zone and sum of times is within the calendar (ISO 8601: 0000 to 9999)."""
-MOST_SECONDS = 10**9
+MOST_RUN_SECONDS = 10**9
 """How long a run can take, some thirty years."""
-MOST_MS = MOST_SECONDS * 1000
+MOST_MS = MOST_RUN_SECONDS * 1000
 MOST_SCORE = 10**9
 """As far as counters go, up and down."""
 MOST_SEEN = 5_000

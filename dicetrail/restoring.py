@@ -213,7 +213,9 @@ def _form(store: sqlite3.Connection) -> str:
     kinds = {name: kind for kind, name in made}
     if {kinds.get("games"), kinds.get("alembic_version")} != {"table"}:
         raise NoShelf("it is no store of Dice Trail")
-    if len(made) >= MOST_TABLES or not {"table", "index"}.issuperset(kinds.values()):
+    if len(made) >= MOST_TABLES:
+        raise NoShelf("it holds more tables than any saved shelf")
+    if not {"table", "index"}.issuperset(kinds.values()):
         raise NoShelf("it holds views or triggers, which no saved shelf has")
     for name, kind in kinds.items():
         if kind == "table" and any(row[6] for row in store.execute(_columns_of(name))):

@@ -13,7 +13,7 @@ from fastapi import Depends, Request
 from starlette.concurrency import run_in_threadpool
 from starlette.exceptions import HTTPException
 
-_LOOKS_EVERY = 0.2
+from dicetrail.web.attending import gone
 
 DoneBeside = Callable[..., Awaitable[Any]]
 """What a function of a module gives, called by the crew with what follows it."""
@@ -23,17 +23,17 @@ async def _beside(request: Request) -> DoneBeside:
     async def done(task: Callable[..., Any], *given: Any, **named: Any) -> Any:
         shelf = request.app.state.shelf
         handed = await run_in_threadpool(lambda: shelf.crew.submit(task, *given, **named))
-        waited = asyncio.wrap_future(handed)
+        waited, watching = asyncio.wrap_future(handed), asyncio.create_task(gone(request))
         try:
-            while not waited.done():
-                await asyncio.wait({waited}, timeout=_LOOKS_EVERY)
-                if not waited.done() and await request.is_disconnected():
-                    raise HTTPException(408, "Whoever asked for this has gone.")
+            await asyncio.wait({waited, watching}, return_when=asyncio.FIRST_COMPLETED)
+            if not waited.done():
+                raise HTTPException(408, "Whoever asked for this has gone.")
             return waited.result()
         except CancelledError:
             raise HTTPException(503, "The server is closing.") from None
         finally:
             waited.cancel()
+            watching.cancel()
 
     return done
 

@@ -14,11 +14,10 @@ from fastapi import Depends, Request
 from starlette.exceptions import HTTPException
 
 from dicetrail.files.aside import GivenUp
+from dicetrail.web.attending import gone
 
 MOST_AT_ONCE = 2
 """So many files are read at once."""
-
-_LOOKS_EVERY = 0.2
 
 Read = Callable[..., Awaitable[Any]]
 """Does a job of `dicetrail.files.aside`: the job's name, then what it is given."""
@@ -38,8 +37,7 @@ async def _attend(request: Request) -> Attending:
         is_gone = threading.Event()
 
         async def watch() -> None:
-            while not await request.is_disconnected():
-                await asyncio.sleep(_LOOKS_EVERY)
+            await gone(request)
             is_gone.set()
 
         watching = asyncio.create_task(watch())

@@ -108,6 +108,14 @@ def _named(pack_id: str, number: int) -> str:
     return f"{pack_id} {number}"
 
 
+def _packs_of(run: RunRow) -> PackNumbers:
+    return tuple(sorted(run.pack_revisions.items()))
+
+
+def _program_named(game_id: str, number: int, packs: PackNumbers) -> str:
+    return f"{game_id} {number} {packs}"
+
+
 class Shelf:
     """What the routers share: the store, and what was worked out from it."""
 
@@ -162,7 +170,7 @@ class Shelf:
         with self.database.reading() as session:
             packs = newest_packs(session)
         for pack in packs:
-            if pack.question_count >= MANY:
+            if pack.question_count >= MANY and not self.wrong_in(pack):
                 self.faults(pack)
 
     def moments(self, run: RunRow) -> tuple[Moment, ...]:
@@ -209,9 +217,11 @@ class Shelf:
 
     def program_of(self, run: RunRow) -> Program:
         """The program a run was started with. Raises GameProblems."""
-        return self.program(
-            run.game_id, run.game_revision, tuple(sorted(run.pack_revisions.items()))
-        )
+        return self.program(run.game_id, run.game_revision, _packs_of(run))
+
+    def is_ready(self, run: RunRow) -> bool:
+        """Whether the program of a run is known, so that nothing need be worked out for it."""
+        return _program_named(run.game_id, run.game_revision, _packs_of(run)) in self._programs
 
     def table_of(self, run: RunRow, state: State) -> Table:
         """What the player of a run has in front of them at a state."""
@@ -239,13 +249,14 @@ class Shelf:
             gc.freeze()  # nothing of it hangs in circles: looking through it would only take time
         return pack
 
-    def wrong_in(self, kept: KeptPack) -> str:
-        """What of a pack cannot be read, and what to do, in words; empty where all can."""
+    def wrong_in(self, kept: KeptPack, may_read: bool = True) -> str:
+        """What of a pack cannot be read, and what to do, in words; empty where all can, or where it
+        would have to be read first and may not."""
         if not kept.number:
             return wrong_in_pack(kept)
         name = _named(kept.pack_id, kept.number)
         known = self._wrong.get(name)
-        if known is None:
+        if known is None and may_read:
             try:
                 self.pack(kept.pack_id, kept.number)
             except Spoilt as error:
@@ -314,7 +325,7 @@ class Shelf:
 
     def program(self, game_id: str, number: int, packs: PackNumbers) -> Program:
         """A revision of a game, ready to run. Raises NotFound, GameProblems."""
-        name = f"{game_id} {number} {packs}"
+        name = _program_named(game_id, number, packs)
         program = self._programs.get(name)
         if program is None:
             program = self._programs[name] = self._program(game_id, number, packs)

@@ -25,8 +25,8 @@ FILES = int(os.environ.get("FUZZ", "3")) * 10
 """2,000 with FUZZ=200."""
 ENDLESS = "WITH RECURSIVE n(x) AS (SELECT 1 UNION ALL SELECT x + 1 FROM n) SELECT x FROM n"
 TELLING = (
-    "it is no store|it holds views or triggers|it holds columns|not one of a store|"
-    "does more than hold data|it is damaged"
+    "it is no store|it holds more tables|it holds views or triggers|it holds columns|"
+    "not one of a store|does more than hold data|it is damaged"
 )
 
 HOSTILE = {

@@ -125,6 +125,23 @@ class TestTime(PlayersTest):
             before = at
 
 
+class TestForgottenRuns(PlayersTest):
+    def test_what_was_shown_is_known_though_the_run_is_not_remembered(self):
+        standings, shelf = self.app.state.standings, self.app.state.shelf
+        run = self.started()
+        self.assertTrue(standings.knows(run["id"]))
+        self.wait(20_050)
+        shown = self.get(f"/api/play/runs/{run['id']}")["table"]["feedback"]
+        standings._known.clear()  # as when very many others have played since
+        late = self.answered(run, 19_900, shown["right_places"][0]).json()["table"]
+        self.assertEqual((late["feedback"]["result"], late["score"]), ("late", 0))
+        self.assertTrue(standings.knows(run["id"]))
+        shelf._programs.clear()
+        self.assertFalse(standings.knows(run["id"]), "a thread makes its program ready")
+        self.assertEqual(self.http.get(f"/api/play/runs/{run['id']}").status_code, 200)
+        self.assertTrue(standings.knows(run["id"]))
+
+
 class TestAClockPutBack(PlayersTest):
     def test_it_gains_nobody_a_second_while_the_server_goes_on(self):
         run = self.started()

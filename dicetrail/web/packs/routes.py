@@ -4,6 +4,7 @@ from collections.abc import Mapping, Sequence
 from dataclasses import replace
 from datetime import datetime
 from functools import reduce
+from time import monotonic
 from typing import Annotated, Any, Literal, cast
 
 from fastapi import Query, Response, UploadFile
@@ -67,7 +68,7 @@ from dicetrail.web.packs.shapes import (
     tags_of,
 )
 from dicetrail.web.reading import ReadAside
-from dicetrail.web.shelf import Shelf
+from dicetrail.web.shelf import MANY, Shelf
 from dicetrail.web.spoilt import wrong_in_pack
 from dicetrail.web.wire.bodies import Router
 from dicetrail.web.wire.description import files
@@ -76,6 +77,9 @@ from dicetrail.web.wire.shapes import RevisionNumber
 
 _FIRST = 100
 """How many questions of a pack are sent when nobody asks for more."""
+
+_READ_S = 0.3
+"""So many seconds at most are spent on reading what the packs of a shelf hold."""
 
 _AT_ONCE = 5_000
 """How many are sent in one answer, so that nobody else waits long."""
@@ -95,7 +99,13 @@ def list_packs(shelf: SharedShelf) -> list[PackCard]:
     """Every pack at a glance, the last loaded first."""
     with shelf.database.reading() as session:
         packs = newest_packs(session)
-    return [pack_card(pack, shelf.wrong_in(pack)) for pack in packs]
+    # What packs hold is read once, and never so much of it that the shelf is kept waiting: the
+    # rest is known when it is asked for again.
+    until = monotonic() + _READ_S
+    return [
+        pack_card(pack, shelf.wrong_in(pack, pack.question_count < MANY and monotonic() < until))
+        for pack in packs
+    ]
 
 
 @router.get("/{pack_id}")

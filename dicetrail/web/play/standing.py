@@ -60,8 +60,10 @@ class Standings:
         """The run's time at which a player was last shown something new, by run."""
 
     def knows(self, run_id: str) -> bool:
-        """Whether a run is known, and short, so that its next input is taken at once."""
-        return run_id in self._known
+        """Whether a run is known, and short, and its program too, so that its next input is taken
+        at once."""
+        known = self._known.get(run_id)
+        return known is not None and self._shelf.is_ready(known.run)
 
     def known(self, run_id: str) -> Standing:
         """Where a run was last known to stand; it may have gone on. Raises NotFound."""
@@ -71,8 +73,10 @@ class Standings:
         """Where a run stands by all that is kept of it. Raises NotFound."""
         known = self._long.get(run_id) or self._known.get(run_id)
         with self._shelf.database.reading() as session:
-            if known is None or not is_kept(session, run_id):
+            if known is not None and not is_kept(session, run_id):
                 self.forget([run_id])
+                known = None
+            if known is None:
                 known = self.begun(get_run(session, run_id, Place.PLAY))
             rest = inputs_from(session, run_id, known.seen, known.state.at)
         return self._remembered(self._after(known, rest)) if rest else known
