@@ -56,13 +56,13 @@ export default function PlayPage() {
   const isOnPicture = dress.data !== undefined && backgroundOf(dress.data.look, phase).picture !== "";
   const page = (
     <main className="mx-auto flex min-h-full w-full max-w-2xl flex-1 flex-col px-3 py-3 sm:px-4 sm:py-6">
-      <header className={`mb-3 flex items-center gap-2 ${isOnPicture ? "rounded-xl bg-card px-3 py-1" : ""}`}>
+      <header className={`mb-3 flex flex-wrap items-center justify-end gap-x-2 ${isOnPicture ? "rounded-xl bg-card px-3 py-1" : ""}`}>
         {dress.data?.look.die_picture ? (
           <img src={mediaAt(dress.data.look.die_picture)} alt="" className="size-7 shrink-0 object-contain" />
         ) : (
           dress.data?.look.shows_die !== false && <Die className="size-7 shrink-0" />
         )}
-        <h1 className="me-auto min-w-0 font-serif text-lg font-semibold break-words">{title}</h1>
+        <h1 className="me-auto min-w-32 flex-1 font-serif text-lg font-semibold break-words">{title}</h1>
         {run && !play.isAsking && <RunMenu play={play} canBegin={game.isSuccess} asksNames={asksFirst} hasEnded={phase === "ended"} />}
         <Settings hasMusic={dress.data !== undefined && hasMusic(dress.data.look)} />
       </header>
