@@ -4,7 +4,8 @@ Whoever reads a store reads whatever it holds. A store that somebody brought is 
 before that, so that what is wrong in it is told once, and none of it stays.
 """
 
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Mapping
+from types import MappingProxyType
 from typing import Any
 
 from sqlalchemy import (
@@ -21,11 +22,12 @@ from sqlalchemy import (
 )
 
 from dicetrail.core import Severity
+from dicetrail.form import Kept
 from dicetrail.limits import MEDIA_ENDINGS, MOST_REVISION
 from dicetrail.store.backup import OWN_TABLES
 from dicetrail.store.columns import KeptGame, StandIn, Words
 from dicetrail.store.database import Database
-from dicetrail.store.models import Base, MediumRow
+from dicetrail.store.models import Base, MediumRow, PackSource
 
 MOST_SIGNS = 10_000
 """So many signs a text has at most that is no list of others."""
@@ -38,21 +40,58 @@ _ROWS_AT_ONCE = 200
 
 
 def left_unread(database: Database, made_safe: MadeSafe) -> list[str]:
-    """Take out every row that cannot be read, and those that hang on it; which, in words."""
+    """Leave out what cannot be read: a value where its row is of use without it, else the row, and
+    those that hang on it; what it was, in words."""
     told: list[str] = []
     tables = [table for table in Base.metadata.sorted_tables if table.name not in OWN_TABLES]
     with database.unbound() as connection:
         for table in tables:
-            bad = list(_unread(connection, table))
-            for rowid, what in bad:
-                connection.execute(delete(table).where(_ROWID.in_([rowid])))
-                told.append(f"{_THINGS[table.name]}, row {rowid}: {what}")
+            for rowid, named, columns in list(_unread(connection, table)):
+                words = f"{_THINGS[table.name]} {named}: {', '.join(columns)} cannot be read"
+                if set(columns) <= _PLAIN.keys():
+                    plain = {column: _PLAIN[column] for column in columns}
+                    _put(connection, table, rowid, plain)
+                    told.append(f"{words}; the rest of it is there")
+                else:
+                    connection.execute(delete(table).where(_ROWID.in_([rowid])))
+                    told.append(words)
         _make_safe(connection, made_safe, told)
         while hanging := connection.execute(text("PRAGMA foreign_key_check")).all():
-            for name, rowid in {(row[0], row[1]) for row in hanging}:
-                connection.execute(delete(Base.metadata.tables[name]).where(_ROWID.in_([rowid])))
-                told.append(f"{_THINGS[name]}, row {rowid}: what it belongs to is not there")
+            for name, rowid in sorted({(row[0], row[1]) for row in hanging}):
+                table = Base.metadata.tables[name]
+                about = connection.scalar(select(_key(table)).where(_ROWID.in_([rowid])))
+                connection.execute(delete(table).where(_ROWID.in_([rowid])))
+                told.append(f"{_THINGS[name]} “{about}”: what it belongs to is not there")
     return told
+
+
+_LONG_AGO = "1970-01-01 00:00:00.000000"
+_PLAIN: Mapping[str, str | int | None] = MappingProxyType(
+    {
+        **dict.fromkeys(("made_at", "saved_at", "kept_at"), _LONG_AGO),
+        **dict.fromkeys(("deleted_at", "tags", "words", "remark", "leader", "player_key")),
+        **dict.fromkeys(("score", "ending", "right_count", "asked_count", "length_ms", "counts")),
+        "title": "Without a title",
+        "question_count": 0,
+        "media": "{}",
+        "source": Kept[PackSource](PackSource).written(PackSource("", "", None, 0, ())),
+    }
+)
+"""What is put in place of a value that a row is of use without, by its column."""
+
+
+def _put(
+    connection: Connection, table: Table, rowid: int, values: Mapping[str, str | int | None]
+) -> None:
+    """Put values into a row as SQLite keeps them."""
+    names = ", ".join(f'"{name}" = :{name}' for name in values)
+    statement = text(f'UPDATE "{table.name}" SET {names} WHERE rowid = :at')
+    connection.execute(statement, {**values, "at": rowid})
+
+
+def _key(table: Table) -> ColumnElement[Any]:
+    """The column that says what a row is about."""
+    return next(iter(table.primary_key.columns))
 
 
 _THINGS = {
@@ -71,7 +110,9 @@ _THINGS = {
 }
 
 
-def _unread(connection: Connection, table: Table) -> Iterator[tuple[int, str]]:
+def _unread(connection: Connection, table: Table) -> Iterator[tuple[int, str, list[str]]]:
+    """The rows of which something cannot be read: their numbers, what they are about, which
+    columns."""
     columns = [column for column in table.columns if column.name != "content"]
     found = connection.execution_options(yield_per=_ROWS_AT_ONCE).execute(
         select(_ROWID.label("row_number"), *columns)
@@ -79,7 +120,9 @@ def _unread(connection: Connection, table: Table) -> Iterator[tuple[int, str]]:
     for row in found:
         names = [column.name for column in columns if not _is_read(row, column)]
         if names:
-            yield row.row_number, f"{', '.join(names)} cannot be read"
+            about = row._mapping[_key(table)]
+            named = f"no. {row.row_number}" if isinstance(about, StandIn) else f"“{about}”"
+            yield row.row_number, named, names
 
 
 def _is_read(row: Row[Any], column: Any) -> bool:
@@ -104,6 +147,6 @@ def _make_safe(connection: Connection, made_safe: MadeSafe, told: list[str]) -> 
         safe = None if content is None or isinstance(content, StandIn) else made_safe(content)
         if safe is None:
             connection.execute(delete(media).where(is_it))
-            told.append(f"a picture or sound, {digest}: it is none that can be shown")
+            told.append(f"a picture or sound “{digest}”: it is none that can be shown")
         elif safe != content:
             connection.execute(update(media).where(is_it).values(content=safe))
