@@ -11,8 +11,6 @@ from fastapi import Depends, Request
 from starlette.concurrency import run_in_threadpool
 
 from dicetrail.store import Database
-from dicetrail.store.games import newest_number
-from dicetrail.store.packs import newest_numbers
 from dicetrail.web.beside import Beside
 from dicetrail.web.shelf import Shelf
 
@@ -59,9 +57,7 @@ async def _making(request: Request, desk: Desk) -> AtDesk:
 def _stamp(shelf: Shelf, game_id: str) -> str:
     """The saves that a game as it now stands is of. Raises NotFound, and GameProblems if it cannot
     be played."""
-    with shelf.database.reading() as session:
-        number = newest_number(session, game_id)
-        packs = newest_numbers(session, shelf.saved_game(game_id, number).document.packs_used)
+    number, packs = shelf.newest(game_id)
     shelf.program(game_id, number, packs)
     return f"{game_id} {number} {packs}"
 

@@ -40,9 +40,16 @@ from dicetrail.files.aside import Aside
 from dicetrail.scouting import Crew, Subject, here, look_deeper
 from dicetrail.store import Database, Spoilt
 from dicetrail.store.addresses import addresses
-from dicetrail.store.games import game_revision
+from dicetrail.store.games import game_revision, newest_number
 from dicetrail.store.models import GameRevision, RunRow
-from dicetrail.store.packs import KeptPack, edits_of, newest_packs, pack_of, pack_revision
+from dicetrail.store.packs import (
+    KeptPack,
+    edits_of,
+    newest_numbers,
+    newest_packs,
+    pack_of,
+    pack_revision,
+)
 from dicetrail.store.runs import inputs_of
 from dicetrail.web.deeper import Deeper
 from dicetrail.web.foresight.fetching import fetched
@@ -341,6 +348,14 @@ class Shelf:
         examined = self.examined(game, packs)
         if any(problem.severity is Severity.FAULT for problem in examined.problems):
             raise GameProblems(examined.problems)
+
+    def newest(self, game_id: str) -> tuple[int, PackNumbers]:
+        """The number of a game's newest revision, and those of the packs it draws from as they now
+        are. Raises NotFound."""
+        with self.database.reading() as session:
+            number = newest_number(session, game_id)
+            used = self.saved_game(game_id, number).document.packs_used
+            return number, newest_numbers(session, used)
 
     def saved_game(self, game_id: str, number: int) -> GameRevision:
         """A revision of a game. Raises NotFound."""

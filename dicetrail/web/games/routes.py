@@ -34,7 +34,6 @@ from dicetrail.store.games import (
     game_revisions,
     newest_game,
     newest_games,
-    newest_number,
     revise_game,
 )
 from dicetrail.store.kept import keep_run, kept_runs
@@ -254,10 +253,7 @@ def _numbers(packs: Iterable[KeptPack]) -> PackNumbers:
 
 def newest_program(shelf: Shelf, game_id: str) -> Program:
     """A game as it now stands, ready to run. Raises NotFound, GameProblems."""
-    with shelf.database.reading() as session:
-        number = newest_number(session, game_id)
-        packs = pack_numbers(session, shelf.saved_game(game_id, number).document)
-    return shelf.program(game_id, number, packs)
+    return shelf.program(game_id, *shelf.newest(game_id))
 
 
 def game_view(shelf: Shelf, game_id: str) -> GameView:
