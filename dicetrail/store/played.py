@@ -33,25 +33,39 @@ class Chosen:
 
 def played_runs(session: Session, game_id: str, chosen: Chosen) -> list[RunRow]:
     """The runs chosen that players began here, the oldest first."""
-    found = session.scalars(
+    begun = _begun_here(session, game_id)
+    return [
+        run for run in begun if lacking_in(run) is None and chosen.takes(run, run.game_revision)
+    ]
+
+
+def _begun_here(session: Session, game_id: str) -> Iterable[RunRow]:
+    return session.scalars(
         select(RunRow)
         .where(RunRow.game_id == game_id, RunRow.place == Place.PLAY, RunRow.inputs.any())
         .order_by(RunRow.started_at, RunRow.id)
         .options(undefer(RunRow.seen))
     )
-    return [
-        run for run in found if lacking_in(run) is None and chosen.takes(run, run.game_revision)
-    ]
+
+
+def count_unread(session: Session, game_id: str) -> int:
+    """How many runs of a game, wherever they were played, hold what cannot be read."""
+    here = sum(lacking_in(run) is not None for run in _begun_here(session, game_id))
+    return here + sum(bool(spoilt(run)) for run in _brought(session, game_id))
 
 
 def brought_runs(session: Session, game_id: str, chosen: Chosen) -> list[BroughtRun]:
     """The runs chosen that were played elsewhere, the oldest first."""
-    found = session.scalars(
+    every = _brought(session, game_id)
+    return [run for run in every if not spoilt(run) and chosen.takes(run, run.revision)]
+
+
+def _brought(session: Session, game_id: str) -> Iterable[BroughtRun]:
+    return session.scalars(
         select(BroughtRun)
         .where(BroughtRun.game_id == game_id)
         .order_by(BroughtRun.started_at, BroughtRun.run)
     )
-    return [run for run in found if not spoilt(run) and chosen.takes(run, run.revision)]
 
 
 def bring_runs(session: Session, runs: Iterable[BroughtRun]) -> int:

@@ -25,6 +25,7 @@ from dicetrail.web.door.guards import (
     RateLimits,
     StrictHeaders,
 )
+from dicetrail.web.door.queue import InTurn
 from dicetrail.web.door.rates import Rate
 from dicetrail.web.dress import routes as looks
 from dicetrail.web.dropped import routes as dropped
@@ -128,6 +129,7 @@ def create_app(
         app.state.token = key.token_of(maker_key, secret_of(database))
         app.add_middleware(key.MakerKey, key=maker_key, token=app.state.token, guesses=guesses)
     app.add_middleware(RateLimits, files=files, guesses=guesses)
+    app.add_middleware(InTurn)
     app.add_middleware(GZipMiddleware, minimum_size=1024)
     app.add_middleware(KnownHosts, hosts=list(hosts))
     app.add_middleware(StrictHeaders)

@@ -14,6 +14,7 @@ from tempfile import TemporaryDirectory
 from unittest.mock import patch
 from uuid import UUID
 
+from sqlalchemy import text
 from typer.testing import CliRunner
 
 from dicetrail.cli import app as cli
@@ -85,6 +86,18 @@ class TestEvidence(PlayersTest):
         self.assertEqual(self.get(f"{EVIDENCE}?before={later}")["came"]["runs"], 3)
         missing = self.http.get(f"{EVIDENCE}/runs?question=999")
         self.assertEqual(missing.status_code, 404)
+
+    def test_runs_that_cannot_be_read_are_left_out_and_counted(self):
+        runs = [self.played(right)["id"] for right in (12, 3, 0)]
+        self.brought(self.played_by_scouts(2))
+        with self.database.writing() as store:
+            store.execute(
+                text("UPDATE runs SET started_at = 'never' WHERE id = :id"), {"id": runs[0]}
+            )
+            store.execute(text("UPDATE brought_runs SET players = '{' WHERE run = 'run 1'"))
+        for address in (EVIDENCE, f"{EVIDENCE}?revision=1"):
+            told = self.get(address)
+            self.assertEqual((told["came"]["runs"], told["left_out"]), (3, 2), address)
 
     def test_a_run_that_was_left_is_counted_after_a_while(self):
         self.answered(self.started(), 0)

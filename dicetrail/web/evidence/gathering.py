@@ -14,7 +14,7 @@ from dicetrail.store import NotFound
 from dicetrail.store.games import newest_game
 from dicetrail.store.models import BroughtRun, RunRow
 from dicetrail.store.packs import newest_packs
-from dicetrail.store.played import Chosen, brought_runs, played_runs
+from dicetrail.store.played import Chosen, brought_runs, count_unread, played_runs
 from dicetrail.web.evidence.shapes import Choice, QuestionPlace, RunBehind, SuggestionView
 from dicetrail.web.play.standing import PLAYED_FOR
 from dicetrail.web.shelf import Shelf
@@ -35,10 +35,13 @@ class Gathered:
 
 @dataclass(frozen=True)
 class Gathering:
-    """The runs chosen, the oldest first, and how many more are being played."""
+    """The runs chosen, the oldest first, and how many are not among them."""
 
     runs: Sequence[Gathered]
     going_on: int
+    """Runs that are being played."""
+    left_out: int
+    """Runs that cannot be read, whatever is chosen, and those that cannot be played again."""
 
     @property
     def evidence(self) -> Evidence:
@@ -58,21 +61,23 @@ def _in_utc(time: datetime | None) -> datetime | None:
 def gathered(shelf: Shelf, game_id: str, chosen: Chosen, now: datetime) -> Gathering:
     """The runs chosen of a game, as far as its rules still take them. Raises NotFound."""
     runs: list[Gathered] = []
-    going_on = 0
+    going_on = left_out = 0
     with shelf.database.reading() as session:
         newest_game(session, game_id)
         for run in played_runs(session, game_id, chosen):
             try:
                 shown = shelf.shown(run)
             except (GameProblems, NotFound):  # refused by now, or not to be read
+                left_out += 1
                 continue
             if shown.ending is None and now - _left_at(run, shown) < PLAYED_FOR:
                 going_on += 1
             else:
                 runs.append(Gathered(run, shown))
         runs += [Gathered(run, run.seen) for run in brought_runs(session, game_id, chosen)]
+        left_out += count_unread(session, game_id)
     runs.sort(key=lambda one: one.run.started_at)
-    return Gathering(runs, going_on)
+    return Gathering(runs, going_on, left_out)
 
 
 def behind(one: Gathered, step: int, result: str, ms: int, given: Iterable[str] = ()) -> RunBehind:

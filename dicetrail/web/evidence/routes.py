@@ -95,6 +95,7 @@ def evidence_told(shelf: Shelf, game_id: str, choice: Choice, now: datetime) -> 
         places=places_in(evidence, held),
         suggestions=suggestions_for(evidence, held),
         going_on=gathering.going_on,
+        left_out=gathering.left_out,
         revisions=tuple(sorted({one.revision for one in elsewhere(every)})),
         players=tuple(sorted({name for one in every.runs for name in one.run.players})),
         brought=tuple(BroughtFile(file_name=name, runs=runs) for name, runs in by_file.items()),

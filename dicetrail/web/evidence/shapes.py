@@ -61,6 +61,8 @@ class EvidenceView(BaseModel):
     """For each question."""
     going_on: int
     """How many runs are being played now, and not counted yet."""
+    left_out: int
+    """How many runs cannot be read, whatever is chosen, or cannot be played again."""
     revisions: tuple[int, ...]
     """The versions that were played, of all runs."""
     players: tuple[str, ...]

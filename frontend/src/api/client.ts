@@ -1,11 +1,11 @@
 import createClient from "openapi-fetch";
-import { reach } from "./home";
+import { inTurn } from "./inTurn";
 import { listeners } from "./listeners";
 import type { paths, ProblemDetails } from "./schema";
 import { countCall } from "./waiting";
 
 /** The one client of the server's API. */
-export const api = createClient<paths>({ baseUrl: "/", fetch: reach });
+export const api = createClient<paths>({ baseUrl: "/", fetch: inTurn });
 
 /** An error the server explained, or the failure to reach it. */
 export class ApiError extends Error {

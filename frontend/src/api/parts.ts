@@ -1255,6 +1255,7 @@ export const IN_ENGLISH: Dress["phrases"] = {
   "dark": {"other": "Look: dark"},
   "larger text": {"other": "Larger text"},
   "connection lost": {"other": "The connection is lost. What you did is sent as soon as it is back."},
+  "in the queue": {"other": "Very many are playing just now. Your turn comes by itself."},
   "is gone": {"other": "This is not here any more."},
   "too often": {"other": "That was too often. Wait a moment and try again."},
   "moved on": {"other": "This run has gone on elsewhere; this is how it stands now."},

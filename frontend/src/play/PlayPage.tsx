@@ -28,7 +28,7 @@ import { SaveAnswers } from "./SaveAnswers";
 import { ScoreTable } from "./ScoreTable";
 import { Settings } from "./Settings";
 import { Share } from "./Share";
-import { Trouble } from "./Trouble";
+import { Queued, Trouble } from "./Trouble";
 import { usePageLanguage } from "./usePageLanguage";
 import { useTextSize } from "./useTextSize";
 import { usePlay, type Play } from "./usePlay";
@@ -68,6 +68,7 @@ export default function PlayPage() {
       </header>
       <div className="flex flex-1 flex-col rounded-xl border border-edge bg-card p-4 shadow-sm sm:p-6">
         {failure !== undefined && <Trouble error={failure} />}
+        <Queued />
         {failure !== undefined && !run && !play.isOutOfReach && <Again />}
         {dress.data && play.isAsking && game.data && <Names game={game.data} picture={dress.data.look.opening_picture} onStart={play.start} onBack={run && phase !== "ended" ? play.keepOn : undefined} />}
         {dress.data && play.isAsking && <KeptOfYou />}

@@ -1,4 +1,5 @@
 import { detailsOf } from "../api/client";
+import { useIsQueued } from "../api/waiting";
 import type { Phrase } from "../api/schema";
 import { useSay } from "../table/wording";
 import { Notice } from "../ui/Notice";
@@ -16,6 +17,12 @@ const BY_TYPE: Partial<Record<string, Phrase>> = {
   "/problems/faulty-game": "not playable",
   "/problems/run-moved-on": "moved on",
 };
+
+/** Tells a player that very many play at the same time, while what they did waits for its turn. */
+export function Queued() {
+  const say = useSay();
+  return useIsQueued() && <Notice>{say("in the queue")}</Notice>;
+}
 
 /** Tells a player that something went wrong. */
 export function Trouble({ error }: { error: unknown }) {

@@ -288,6 +288,11 @@ class Phrase(Value):
         "The connection is lost. What you did is sent as soon as it is back.",
         "in trouble",
     )
+    IN_THE_QUEUE = (
+        "in the queue",
+        "Very many are playing just now. Your turn comes by itself.",
+        "in trouble",
+    )
     IS_GONE = "is gone", "This is not here any more.", "in trouble"
     TOO_OFTEN = "too often", "That was too often. Wait a moment and try again.", "in trouble"
     MOVED_ON = (

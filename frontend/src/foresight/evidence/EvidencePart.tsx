@@ -40,6 +40,7 @@ export default function EvidencePart({ game }: { game: GameView }) {
           <p className="text-soft" role="status">
             {told.came.ended} ended, {told.came.runs - told.came.ended} left
             {told.going_on > 0 && `, ${told.going_on} still being played`}
+            {told.left_out > 0 && `, ${told.left_out} left out: they cannot be read`}
             {told.brought.map(({ file_name, runs }) => `, ${runs} of them from ${file_name}`)}
           </p>
         </div>

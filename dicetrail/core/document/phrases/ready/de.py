@@ -180,6 +180,7 @@ light: Aussehen: hell
 dark: Aussehen: dunkel
 larger text: Größere Schrift
 connection lost: Die Verbindung ist weg. Was du getan hast, wird abgeschickt, sobald sie wieder da ist.
+in the queue: Gerade spielen sehr viele. Du kommst von selbst an die Reihe.
 is gone: Das gibt es hier nicht mehr.
 too often: Das war zu oft. Warte einen Moment und versuch es noch einmal.
 moved on: Das Spiel ging anderswo weiter; so steht es jetzt.

@@ -180,6 +180,7 @@ light: Aspecto: claro
 dark: Aspecto: oscuro
 larger text: Letra más grande
 connection lost: Se perdió la conexión. Lo que hiciste se enviará en cuanto vuelva.
+in the queue: Ahora mismo juega muchísima gente. Tu turno llega solo.
 is gone: Esto ya no está aquí.
 too often: Fue demasiado seguido. Espera un momento y prueba otra vez.
 moved on: La partida siguió en otro sitio; así está ahora.

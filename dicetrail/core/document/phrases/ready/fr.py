@@ -180,6 +180,7 @@ light: Aspect : clair
 dark: Aspect : sombre
 larger text: Texte plus grand
 connection lost: La connexion est perdue. Ce que tu as fait sera envoyé dès qu’elle revient.
+in the queue: Beaucoup de monde joue en ce moment. Ton tour viendra tout seul.
 is gone: Ceci n’est plus là.
 too often: C’était trop souvent. Attends un moment et réessaie.
 moved on: La partie a continué ailleurs ; voici où elle en est.

@@ -180,6 +180,7 @@ light: Aspetto: chiaro
 dark: Aspetto: scuro
 larger text: Testo più grande
 connection lost: La connessione è caduta. Quello che hai fatto sarà inviato appena torna.
+in the queue: In questo momento giocano in moltissimi. Il tuo turno arriva da solo.
 is gone: Qui non c’è più.
 too often: Troppo spesso. Aspetta un momento e riprova.
 moved on: La partita è andata avanti altrove; ecco com’è ora.

@@ -180,6 +180,7 @@ light: Uiterlijk: licht
 dark: Uiterlijk: donker
 larger text: Grotere tekst
 connection lost: De verbinding is weg. Wat je deed wordt verstuurd zodra ze er weer is.
+in the queue: Er spelen nu heel veel mensen. Je komt vanzelf aan de beurt.
 is gone: Dit is hier niet meer.
 too often: Dat was te vaak. Wacht even en probeer het opnieuw.
 moved on: Het spel ging ergens anders verder; zo staat het nu.

@@ -180,6 +180,7 @@ light: Wygląd: jasny
 dark: Wygląd: ciemny
 larger text: Większy tekst
 connection lost: Połączenie zostało przerwane. To, co zrobiono, zostanie wysłane, gdy wróci.
+in the queue: Teraz gra bardzo wiele osób. Twoja kolej przyjdzie sama.
 is gone: Tego już tu nie ma.
 too often: To było za często. Poczekaj chwilę i spróbuj ponownie.
 moved on: Gra potoczyła się dalej gdzie indziej; teraz stoi tak.

@@ -180,6 +180,7 @@ light: Aspeto: claro
 dark: Aspeto: escuro
 larger text: Letra maior
 connection lost: A ligação perdeu-se. O que fizeste será enviado assim que ela voltar.
+in the queue: Neste momento há muita gente a jogar. A tua vez chega sozinha.
 is gone: Isto já não está aqui.
 too often: Foi vezes demais. Espera um momento e tenta de novo.
 moved on: A partida continuou noutro sítio; está assim agora.
