@@ -6,12 +6,11 @@ recently used dropped first.
 
 import asyncio
 import gc
-from collections import OrderedDict
 from collections.abc import Callable, Collection, Hashable, Iterable, Mapping, Sequence
 from dataclasses import replace
 from functools import lru_cache, partial
 from threading import Lock
-from typing import Any, TypeVar, cast
+from typing import Any, cast
 from weakref import WeakValueDictionary
 
 from dicetrail.core import (
@@ -51,6 +50,7 @@ from dicetrail.store.packs import (
     pack_revision,
 )
 from dicetrail.store.runs import inputs_of
+from dicetrail.web.cache import Cache, Part
 from dicetrail.web.deeper import Deeper
 from dicetrail.web.foresight.fetching import fetched
 from dicetrail.web.foresight.studies import Studies
@@ -68,38 +68,7 @@ MOST_KNOWN = 400
 """Longer runs are worked out anew each time, so that what is known stays small."""
 
 MOST_RECALLED = 5_000
-"""How many draws of its runs are kept of a program."""
-
-Name = TypeVar("Name", bound=Hashable)
-Kept = TypeVar("Kept")
-
-
-class LatestOf(OrderedDict[Name, Kept]):
-    """A mapping that keeps the entries set last, and no more than weigh so much together."""
-
-    def __init__(self, most: int, weigh: Callable[[Kept], int] = lambda _: 1) -> None:
-        super().__init__()
-        self.most = most
-        self._weigh = weigh
-        self._weight = 0
-        self._turn = Lock()
-
-    def __setitem__(self, name: Name, value: Kept) -> None:
-        with self._turn:
-            if name in self:
-                self._weight -= self._weigh(self[name])
-            super().__setitem__(name, value)
-            self.move_to_end(name)
-            self._weight += self._weigh(value)
-            while self._weight > self.most and len(self) > 1:
-                self._weight -= self._weigh(super().popitem(last=False)[1])
-
-    def let_go(self, name: Name) -> None:
-        """Keep a thing no longer, if it is there."""
-        with self._turn:
-            if name in self:
-                self._weight -= self._weigh(super().pop(name))
-
+"""How many draws of runs are remembered, of all programs together."""
 
 MOST_MADE = 64 * 1024 * 1024
 """So many bytes are kept of what was made to be taken away."""
@@ -130,21 +99,22 @@ class Shelf:
         self.database = database
         self.aside = Aside()
         self.loads = Loads()
-        self._shown: LatestOf[str, tuple[int, Playthrough]] = LatestOf(2_000)
-        self.held: LatestOf[str, tuple[Held, ...]] = LatestOf(20)
+        self._shown: Cache[str, tuple[int, Playthrough]] = Cache(2_000)
+        self.held: Cache[str, tuple[Held, ...]] = Cache(20)
         """Which kept runs of a game hold, by what was worked out."""
-        self._known: LatestOf[str, tuple[Moment, ...]] = LatestOf(300)
-        self._packs: LatestOf[str, Pack] = LatestOf(32)
-        self._wrong: LatestOf[str, str] = LatestOf(5_000)
-        self._looks: LatestOf[str, tuple[int, PackLook]] = LatestOf(8)
+        self._known: Cache[str, tuple[Moment, ...]] = Cache(300)
+        self._packs: Cache[str, Pack] = Cache(32)
+        self._wrong: Cache[str, str] = Cache(5_000)
+        self._looks: Cache[str, tuple[int, PackLook]] = Cache(8)
         self._looking = Lock()
         self.pack_media = lru_cache(maxsize=64)(self._pack_media)
         self.examined = lru_cache(maxsize=256)(self._examined)
         self.deeper = Deeper()
-        self._games: LatestOf[str, GameRevision] = LatestOf(100)
-        self._programs: LatestOf[str, Program] = LatestOf(100)
+        self._games: Cache[str, GameRevision] = Cache(100)
+        self._programs: Cache[str, Program] = Cache(100)
+        self._recalled: Cache[tuple[Hashable, Hashable], Any] = Cache(MOST_RECALLED)
         self.studies = Studies()
-        self.made: LatestOf[str, Any] = LatestOf(MOST_MADE, _size_of)
+        self.made: Cache[str, Any] = Cache(MOST_MADE, _size_of)
         """What was made of a game to be taken away, by what it was made of."""
         self._making: WeakValueDictionary[str, asyncio.Lock] = WeakValueDictionary()
         self._crew: Crew | None = None
@@ -341,7 +311,7 @@ class Shelf:
     def _program(self, game_id: str, number: int, packs: PackNumbers) -> Program:
         game = self.saved_game(game_id, number).document
         self._without_faults(game, packs)
-        return made_ready(game, self._held(packs), LatestOf(MOST_RECALLED))
+        return made_ready(game, self._held(packs), Part(self._recalled, (game_id, number, packs)))
 
     def _without_faults(self, game: Game, packs: PackNumbers) -> None:
         """Raise GameProblems for a game that cannot be played."""

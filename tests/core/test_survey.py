@@ -210,3 +210,6 @@ class TestSurvey(unittest.TestCase):
             with self.subTest(questions=questions):
                 packs = {"veg": Pack("V", VEGETABLES.questions[:questions])}
                 self.assertEqual(survey(first_game("New", ("veg",), questions), packs), ())
+                if questions > 1:  # with one, half of it right is nothing that can come
+                    begun_empty = first_game("New", ("veg",), 0)
+                    self.assertEqual(survey(begun_empty, packs), ())

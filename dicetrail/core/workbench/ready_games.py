@@ -56,11 +56,15 @@ class Recipe:
 def first_game(title: str, packs: tuple[str, ...], questions: int) -> Game:
     """A game that plays at once: one point a right answer, an ending for every share of right ones.
 
-    `questions` is how many the packs hold; ten are asked, or all if there are fewer.
+    `questions` is how many the packs hold; ten are asked, or all if there are fewer or none yet.
     """
-    count = min(_QUESTIONS_AT_FIRST, questions) or _QUESTIONS_AT_FIRST
-    endings = _BY_SHARE if count > 1 else (_BY_SHARE[0], _BY_SHARE[-1])
-    return Game(title, (Round("Round 1", packs, draw=Draw(count)),), endings)
+    endings = (_BY_SHARE[0], _BY_SHARE[-1]) if questions == 1 else _BY_SHARE
+    return Game(title, (Round("Round 1", packs, draw=Draw(_asked_of(questions))),), endings)
+
+
+def _asked_of(questions: int) -> int | None:
+    """How many are asked at first. All, if none are there yet: as many as are written by hand."""
+    return min(_QUESTIONS_AT_FIRST, questions) or None
 
 
 def _ten_sums(title: str, packs: tuple[str, ...], questions: int) -> Game:
@@ -111,8 +115,7 @@ def _lives(title: str, packs: tuple[str, ...], _questions: int) -> Game:
 
 
 def _tries(title: str, packs: tuple[str, ...], questions: int) -> Game:
-    count = min(_QUESTIONS_AT_FIRST, questions) or _QUESTIONS_AT_FIRST
-    round_ = Round("Round 1", packs, draw=Draw(count), ask=Ask(tries=3))
+    round_ = Round("Round 1", packs, draw=Draw(_asked_of(questions)), ask=Ask(tries=3))
     ends = (
         Ending(
             "At the first try",

@@ -16,7 +16,8 @@ from dicetrail.core.play import Answered, Result, answered, brings_nothing
 from dicetrail.store import Place
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import add_next_input, get_run, inputs_from, is_kept
-from dicetrail.web.shelf import LatestOf, Shelf
+from dicetrail.web.cache import Cache
+from dicetrail.web.shelf import Shelf
 
 MOST_INPUTS = 5_000
 """A player's run takes at most this many inputs; the longest games need a few hundred."""
@@ -54,9 +55,9 @@ class Standings:
 
     def __init__(self, shelf: Shelf) -> None:
         self._shelf = shelf
-        self._known: LatestOf[str, Standing] = LatestOf(MOST_KNOWN)
-        self._long: LatestOf[str, Standing] = LatestOf(MOST_LONG)
-        self.shown: LatestOf[str, int] = LatestOf(10_000)
+        self._known: Cache[str, Standing] = Cache(MOST_KNOWN)
+        self._long: Cache[str, Standing] = Cache(MOST_LONG)
+        self.shown: Cache[str, int] = Cache(10_000)
         """The run's time at which a player was last shown something new, by run."""
 
     def knows(self, run_id: str) -> bool:
