@@ -4,10 +4,10 @@ HOST ?= 127.0.0.1
 DATA ?= data/dicetrail.sqlite
 PYTHON ?= python3
 BIN := .venv/bin
-UV := 0.13.9
+UV := .make/uv/bin/uv
 PIP_AUDIT := 2.10.1
 CYCLONEDX := 7.5.0
-BUILD := 1.3.0
+SYNC = $(UV) pip sync --quiet --require-hashes --python $(BIN)/python
 LOCKED := --quiet --universal --generate-hashes --no-header --strip-extras --no-annotate
 SITE_SOURCES := $(shell find frontend/src -type f 2>/dev/null) frontend/index.html frontend/vite.config.ts
 ENGINE_SOURCES := $(shell find dicetrail/core dicetrail/carried -name '*.py' 2>/dev/null)
@@ -102,43 +102,43 @@ browser:
 	  else echo "The browser tests need Debian's packages chromium and chromium-driver. Run:"; \
 	       echo "  sudo apt-get update && sudo apt-get install -y chromium chromium-driver"; exit 1; fi; }
 
-lock: .make/dev
-	$(BIN)/pip install -qq --disable-pip-version-check uv==$(UV)
-	$(BIN)/uv pip compile $(LOCKED) --extra dev -o requirements-dev.lock pyproject.toml
-	$(BIN)/uv pip compile $(LOCKED) -c requirements-dev.lock -o requirements.lock pyproject.toml
+lock: $(UV)
+	$(UV) pip compile $(LOCKED) --extra dev -o requirements-dev.lock pyproject.toml
+	$(UV) pip compile $(LOCKED) -c requirements-dev.lock -o requirements.lock pyproject.toml
 
 third-party: .make/dev
 	@$(BIN)/python -m tests.outside.third_party
 
 audit: .make/dev .make/npm
-	@$(BIN)/python -m venv .make/audit && .make/audit/bin/pip install -qq --disable-pip-version-check pip-audit==$(PIP_AUDIT)
-	@.make/audit/bin/pip-audit --strict --require-hashes --disable-pip -r requirements-dev.lock; told=$$?; \
+	@$(UV) tool run --quiet --from pip-audit==$(PIP_AUDIT) pip-audit --strict --require-hashes --disable-pip -r requirements-dev.lock; told=$$?; \
 	cd frontend && npm audit; told=$$((told + $$?)); \
 	if [ $$told -ne 0 ]; then echo "Something was found, or an index of known faults could not be reached: read above which."; exit 1; fi
 
 sbom: .make/dev .make/npm
 	@mkdir -p dist
-	@$(BIN)/python -m venv .make/cyclonedx && .make/cyclonedx/bin/pip install -qq --disable-pip-version-check cyclonedx-bom==$(CYCLONEDX)
-	@PYTHONWARNINGS=ignore .make/cyclonedx/bin/cyclonedx-py requirements requirements.lock --pyproject pyproject.toml --output-reproducible --of JSON -o dist/server.cdx.json
+	@PYTHONWARNINGS=ignore $(UV) tool run --quiet --from cyclonedx-bom==$(CYCLONEDX) cyclonedx-py requirements requirements.lock --pyproject pyproject.toml --output-reproducible --of JSON -o dist/server.cdx.json
 	@cd frontend && npm sbom --sbom-format cyclonedx --omit dev > ../dist/pages.cdx.json
 	@echo "dist/server.cdx.json and dist/pages.cdx.json tell what a release is made of."
 
 release: .make/site .make/folder sbom
-	@.make/cyclonedx/bin/pip install -qq --disable-pip-version-check build==$(BUILD)
-	@.make/cyclonedx/bin/python -m build --wheel --outdir dist . > /dev/null && rm -rf build
+	@$(UV) build --quiet --wheel --out-dir dist . && rm -rf build
 	@ls dist
 
-.venv/bin/python:
+$(UV): requirements-uv.lock
 	@$(PYTHON) -c 'import sys; sys.exit(sys.version_info < (3, 11))' || { echo "Python 3.11 or newer is needed; name one with PYTHON=..."; exit 1; }
-	$(PYTHON) -m venv .venv
+	$(PYTHON) -m venv .make/uv
+	.make/uv/bin/pip install -qq --disable-pip-version-check --require-hashes -r requirements-uv.lock
+	@touch $@
 
-.make/run: requirements.lock pyproject.toml | .venv/bin/python
-	$(BIN)/pip install -qq --disable-pip-version-check --require-hashes -r requirements.lock
-	$(BIN)/pip install -qq --disable-pip-version-check --no-deps -e .
-	@mkdir -p .make && touch $@
+.make/run: requirements.lock pyproject.toml $(UV)
+	$(UV) venv --quiet --allow-existing --no-python-downloads --python $(PYTHON) .venv
+	$(SYNC) requirements.lock
+	$(UV) pip install --quiet --no-deps --python $(BIN)/python -e .
+	@touch $@
 
 .make/dev: requirements-dev.lock .make/run
-	$(BIN)/pip install -qq --disable-pip-version-check --require-hashes -r requirements-dev.lock
+	$(SYNC) requirements-dev.lock
+	$(UV) pip install --quiet --no-deps --python $(BIN)/python -e .
 	@touch $@
 
 .make/npm: frontend/package-lock.json
