@@ -16,11 +16,11 @@ from rich.table import Table
 from bench.foresight import seconds, streak_game
 from dicetrail.core.answers import Verdict
 from dicetrail.core.foresight import (
-    Sighting,
+    Observation,
     Try,
     evidence_of,
+    fitted_scout,
     kept_run,
-    like_those,
     played_again,
 )
 from dicetrail.core.play import Answer, Begin, Continue, Input, Result, replay
@@ -29,17 +29,17 @@ RUNS, QUESTIONS, KEPT = 5_000, 20, 200
 CHOICES = ("a", "b", "c", "d")
 
 
-def answers(runs: int, questions: int) -> list[list[Sighting]]:
+def answers(runs: int, questions: int) -> list[list[Observation]]:
     """Answers to choice questions, right three times in four."""
     chances = random.Random(1)
 
-    def one(number: int) -> Sighting:
+    def one(number: int) -> Observation:
         picked = "a" if chances.random() < 0.75 else chances.choice(CHOICES)
         is_right = picked == "a"
         tried = (Try(picked, Verdict.RIGHT if is_right else Verdict.WRONG),)
         result = Result.RIGHT if is_right else Result.WRONG
         ms = round(chances.lognormvariate(8, 0.5))
-        return Sighting("p", number, f"{number}?", CHOICES, ("a",), 0, tried, result, ms, False)
+        return Observation("p", number, f"{number}?", CHOICES, ("a",), 0, tried, result, ms, False)
 
     return [[one(number) for number in range(questions)] for _ in range(runs)]
 
@@ -68,7 +68,7 @@ def of_answers(table: Table) -> None:
     theirs = seconds(with_pandas)
     count = f"{RUNS * QUESTIONS:,} answers, {mebibytes:.0f} MiB with them"
     table.add_row(f"evidence of {count}", f"{ours:.2f} s", f"{theirs:.2f} s, pandas")
-    like = seconds(lambda: like_those(runs))
+    like = seconds(lambda: fitted_scout(runs))
     table.add_row("a scout like those who answered", f"{like:.2f} s", f"{ours:.2f} s, the evidence")
 
 

@@ -15,14 +15,14 @@ from pydantic_core import CoreSchema, ErrorDetails
 from dicetrail.core import Action, Facts, Input, Pack, PackEdit, Problem
 from dicetrail.core.document import (
     DOCUMENT,
-    HALF_SIGN,
+    LONE_SURROGATE,
     MOST_PLAYERS,
-    Within,
+    Range,
     as_whole_text,
     is_whole_text,
     warning,
 )
-from dicetrail.core.foresight import KeptRun, Own, Playthrough, Scout, Sighting
+from dicetrail.core.foresight import KeptRun, Observation, Own, Playthrough, Scout
 from dicetrail.core.play import Result
 from dicetrail.core.survey import FactsEdit
 from dicetrail.limits import MOST_KEPT, MOST_MS, MOST_RUN_SECONDS, MOST_SCORE, MOST_SEEN
@@ -35,13 +35,13 @@ def checked_strictly(part: type) -> None:
     setattr(part, "__pydantic_config__", ConfigDict(extra="forbid"))  # noqa: B010
 
 
-def _bounded(within: Within, source: Any, handler: GetCoreSchemaHandler) -> CoreSchema:
+def _bounded(within: Range, source: Any, handler: GetCoreSchemaHandler) -> CoreSchema:
     """The form of a number, of one that may be left out, or of several, with their bounds."""
     schema: CoreSchema = _with_bounds(handler(source), within)
     return schema
 
 
-def _with_bounds(schema: Any, within: Within) -> Any:
+def _with_bounds(schema: Any, within: Range) -> Any:
     match schema["type"]:
         case "nullable":
             return schema | {"schema": _with_bounds(schema["schema"], within)}
@@ -56,7 +56,7 @@ def _with_bounds(schema: Any, within: Within) -> Any:
 
 for _part in (*DOCUMENT, Facts, Pack, PackEdit, FactsEdit, Scout, Own, Input, *get_args(Action)):
     checked_strictly(_part)
-setattr(Within, "__get_pydantic_core_schema__", _bounded)  # noqa: B010
+setattr(Range, "__get_pydantic_core_schema__", _bounded)  # noqa: B010
 
 SCOUT_FORM: TypeAdapter[Scout] = TypeAdapter(Scout)
 """How a scout that comes from outside is checked."""
@@ -80,7 +80,7 @@ def unplayable(shown: Playthrough) -> str | None:
 _DONE = (Result.RIGHT, Result.CLOSE, Result.WRONG, Result.LATE, Result.PASSED)
 
 
-def _is_fit(one: Sighting) -> bool:
+def _is_fit(one: Observation) -> bool:
     given: Sequence[str] = [tried.given for tried in one.tries]
     texts = (one.source, one.prompt, *one.choices, *one.right, *given)
     return (
@@ -164,7 +164,7 @@ def _made_whole(document: Any) -> Iterator[Problem]:
             holder[name] = holder.pop(next(n for n in holder if as_whole_text(n) == name))
         else:
             holder[name] = as_whole_text(holder[name])
-        yield warning(in_words(path), *HALF_SIGN)
+        yield warning(in_words(path), *LONE_SURROGATE)
 
 
 def _put_right(document: Any, fault: ErrorDetails) -> Problem | None:

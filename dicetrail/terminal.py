@@ -4,15 +4,15 @@ from rich.console import Console
 from rich.panel import Panel
 from rich.text import Text
 
-from dicetrail.carried.terminal import Card, Line, Tone
+from dicetrail.carried.terminal import Card, StyledLine, TextStyle
 
 _STYLES = {
-    Tone.PLAIN: "",
-    Tone.STRONG: "bold",
-    Tone.SOFT: "dim",
-    Tone.TOLD: "bold yellow",
-    Tone.GOOD: "bold green",
-    Tone.BAD: "bold red",
+    TextStyle.PLAIN: "",
+    TextStyle.STRONG: "bold",
+    TextStyle.SOFT: "dim",
+    TextStyle.TOLD: "bold yellow",
+    TextStyle.GOOD: "bold green",
+    TextStyle.BAD: "bold red",
 }
 
 
@@ -23,9 +23,9 @@ class RichScreen:
         self._console = console
         self.is_terminal = console.is_terminal
 
-    def show(self, part: Line | Card) -> None:
+    def show(self, part: StyledLine | Card) -> None:
         """Show the next part, under all before."""
-        if isinstance(part, Line):
+        if isinstance(part, StyledLine):
             self._console.print(_text(part))
             return
         text = Text("\n").join(map(_text, part.lines))
@@ -36,11 +36,11 @@ class RichScreen:
             panel = Panel(text, title=title, title_align="left")
         self._console.print(panel)
 
-    def ask(self, status: Line) -> None:
+    def ask(self, status: StyledLine) -> None:
         """Show the status, under all before, and wait for what is typed under it."""
         self._console.print(_text(status), end="\n> " if self.is_terminal else "\n")
 
-    def restate(self, status: Line) -> None:
+    def restate(self, status: StyledLine) -> None:
         """Write the status anew, one line above what is being typed."""
         with self._console.capture() as capture:
             self._console.print(_text(status), end="", soft_wrap=True)
@@ -52,5 +52,5 @@ class RichScreen:
         self._console.bell()
 
 
-def _text(line: Line) -> Text:
+def _text(line: StyledLine) -> Text:
     return Text.assemble(*((text, _STYLES[tone]) for tone, text in line.pieces))

@@ -16,22 +16,22 @@ from dicetrail.core.document import Best, Game, Number, Pack
 from dicetrail.core.foresight import Playthrough, playthrough
 from dicetrail.core.play import (
     Action,
-    CameTo,
     Input,
     Moment,
     Phase,
     Program,
     RunNamed,
+    RunResult,
     Wait,
     answered,
     brings_nothing,
-    came_to,
     made_ready,
     measure_of,
     play_view,
     player_named,
     players_refused,
     replay,
+    run_result,
     step,
 )
 
@@ -60,7 +60,7 @@ class Carried:
 class Ended:
     """A run that has ended: what it came to, when, and what it showed of its questions."""
 
-    result: CameTo
+    result: RunResult
     at: int
     """Milliseconds since 1970, by the device's clock."""
     shown: Playthrough
@@ -92,7 +92,7 @@ class Reply:
     keep: KeptHere | None = None
 
 
-class _Refused(Exception):
+class _RequestRefused(Exception):
     def __init__(self, status: int, detail: str, kind: str = "about:blank") -> None:
         self.status = status
         self.kind = kind
@@ -119,9 +119,9 @@ class Desk:
         call = self._calls().get((method, kind, *last))
         try:
             if call is None:
-                raise _Refused(404, f"There is nothing at {path}.")
+                raise _RequestRefused(404, f"There is nothing at {path}.")
             return call(names[0] if names else "", body or {}, now, chance)
-        except _Refused as refusal:
+        except _RequestRefused as refusal:
             return Reply(refusal.status, _problem(refusal.status, refusal.detail, refusal.kind))
         except (NotInThisForm, KeyError) as error:
             return Reply(422, _problem(422, f"This cannot be read: {error}."))
@@ -138,12 +138,12 @@ class Desk:
         }
 
     def _start(self, _game: str, body: Any, now: int, chance: int) -> Reply:
-        words, given = self.program.wording, body.get("players", [""])
+        words, given = self.program.translator, body.get("players", [""])
         if not isinstance(given, list):
-            raise _Refused(422, "The players are a list of names.")
+            raise _RequestRefused(422, "The players are a list of names.")
         refused = players_refused(self.program.game, len(given))
         if refused is not None:
-            raise _Refused(422, f"Not begun: {refused}.")
+            raise _RequestRefused(422, f"Not begun: {refused}.")
         players = tuple(
             player_named(str(name), number, words) for number, name in enumerate(given, 1)
         )
@@ -162,9 +162,9 @@ class Desk:
         moments = self._moments_of(run)
         if body["seen"] != len(run.inputs):
             told = f"The run stands after {len(run.inputs)} inputs."
-            raise _Refused(409, told, "/problems/run-moved-on")
+            raise _RequestRefused(409, told, "/problems/run-moved-on")
         if len(run.inputs) >= MOST_INPUTS:
-            raise _Refused(409, f"A run takes at most {MOST_INPUTS:,} inputs.")
+            raise _RequestRefused(409, f"A run takes at most {MOST_INPUTS:,} inputs.")
         arrived, last = max(0, now - run.started_at), moments[-1].state
         said = body.get("at")
         at = max(last.at, arrived if said is None else min(arrived, from_plain(int, said)))
@@ -178,7 +178,7 @@ class Desk:
     def _remark(self, name: str, body: Any, _now: int, _chance: int) -> Reply:
         run = self._run(name)
         if run.ended is None or not self.carried.game.opening.asks_remark:
-            raise _Refused(409, "This run is not asked for a remark.")
+            raise _RequestRefused(409, "This run is not asked for a remark.")
         run = self.runs[name] = replace(run, remark=str(body["words"]).strip()[:1000])
         return Reply(204, None, run)
 
@@ -208,7 +208,7 @@ class Desk:
     def _run(self, name: str) -> KeptHere:
         run = self.runs.get(name)
         if run is None or run.revision != self.carried.revision:
-            raise _Refused(404, "There is no such run on this device.")
+            raise _RequestRefused(404, "There is no such run on this device.")
         return run
 
     def _moments_of(self, run: KeptHere) -> list[Moment]:
@@ -226,7 +226,7 @@ class Desk:
         if has_ended and run.ended is None:
             whole = (*moments, brought) if brought.footprints else tuple(moments)
             shown = playthrough(self.program, whole, run.inputs)
-            ended = Ended(came_to(self.program, here), now, shown)
+            ended = Ended(run_result(self.program, here), now, shown)
             run = self.runs[run.id] = replace(run, ended=ended)
         named = RunNamed(run.id, self.carried.game_id, run.revision)
         media, before = self.carried.media, answered(moments) if has_ended else ()

@@ -30,7 +30,7 @@ def main() -> int:
     given = parser.parse_args()
     names = given.player or [""]
     players = tuple(
-        player_named(name, number, program.wording) for number, name in enumerate(names, 1)
+        player_named(name, number, program.translator) for number, name in enumerate(names, 1)
     )
     refused = players_refused(carried.game, len(players))
     if refused is not None:
@@ -39,7 +39,7 @@ def main() -> int:
     try:
         play(program, dice, players, PlainScreen(sys.stdout), standard_lines())
     except (EOFError, KeyboardInterrupt):
-        given_up = program.wording.say(Phrase.GIVEN_UP)
+        given_up = program.translator.say(Phrase.GIVEN_UP)
         print(f"\n{written_in(given_up, sys.stdout.encoding)}")
         return 130
     return 0

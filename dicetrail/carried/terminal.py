@@ -33,13 +33,13 @@ from dicetrail.core import (
     step,
     table,
 )
-from dicetrail.core.document import Phrase, Wording
+from dicetrail.core.document import Phrase, Translator
 from dicetrail.core.play import CueShown, Finish, Listen, Result, said_of
 
 _LOOK_EVERY = 0.1
 
 
-class Tone(Enum):
+class TextStyle(Enum):
     """How a piece of text stands out."""
 
     PLAIN = "plain"
@@ -50,11 +50,11 @@ class Tone(Enum):
     BAD = "bad"
 
 
-Piece = tuple[Tone, str]
+Piece = tuple[TextStyle, str]
 
 
 @dataclass(frozen=True, slots=True)
-class Line:
+class StyledLine:
     """A line, piece by piece."""
 
     pieces: tuple[Piece, ...]
@@ -65,7 +65,7 @@ class Card:
     """Lines in a frame with a title."""
 
     title: str
-    lines: tuple[Line, ...]
+    lines: tuple[StyledLine, ...]
     is_ending: bool = False
 
 
@@ -76,28 +76,28 @@ class Screen(Protocol):
     def is_terminal(self) -> bool:
         """Whether somebody sits at it, and not a file or another program."""
 
-    def show(self, part: Line | Card) -> None:
+    def show(self, part: StyledLine | Card) -> None:
         """Show the next part, under all before."""
 
-    def ask(self, status: Line) -> None:
+    def ask(self, status: StyledLine) -> None:
         """Show the status, under all before, and wait for what is typed under it."""
 
-    def restate(self, status: Line) -> None:
+    def restate(self, status: StyledLine) -> None:
         """Write the status anew, one line above what is being typed."""
 
     def bell(self) -> None:
         """Sound."""
 
 
-def _line(text: str, tone: Tone = Tone.PLAIN) -> Line:
-    return Line(((tone, text),))
+def _line(text: str, tone: TextStyle = TextStyle.PLAIN) -> StyledLine:
+    return StyledLine(((tone, text),))
 
 
-def _lines(text: str) -> tuple[Line, ...]:
+def _lines(text: str) -> tuple[StyledLine, ...]:
     return tuple(_line(one) for one in text.split("\n"))
 
 
-class Lines:
+class LineStream:
     """Lines of a stream, as they come. `ended` once no more will."""
 
     def __init__(self, stream: TextIO) -> None:
@@ -125,11 +125,11 @@ def play(
     dice: int,
     players: tuple[str, ...],
     screen: Screen,
-    lines: Lines,
+    lines: LineStream,
     now: Callable[[], float] = time.monotonic,
 ) -> Moment:
     """Play one run to its end, or until no more lines come. Returns where it stands then."""
-    began, wording = now(), program.wording
+    began, translator = now(), program.translator
     moment = start(program, dice, players)
     shown: object = None
     status = ""
@@ -147,27 +147,27 @@ def play(
             heard = view.cues
             if line is None and screen.is_terminal:
                 screen.show(_line(""))  # what was being typed stands alone
-            for part in _told(view, wording):
+            for part in _told(view, translator):
                 screen.show(part)
-            status = _status(view, wording)
-            screen.ask(_line(status, Tone.SOFT))
-        elif screen.is_terminal and status != (status := _status(view, wording)):
-            screen.restate(_line(status, Tone.SOFT))
+            status = _status(view, translator)
+            screen.ask(_line(status, TextStyle.SOFT))
+        elif screen.is_terminal and status != (status := _status(view, translator)):
+            screen.restate(_line(status, TextStyle.SOFT))
         line = lines.next_within(_LOOK_EVERY)
         if lines.ended:
             leaves = Finish() if view.may_finish else Quit()
             moment = step(program, moment.state, leaves, _ms(now() - began))
             break
-        action = Wait() if line is None else _action(view, line, wording)
+        action = Wait() if line is None else _action(view, line, translator)
         moment = step(program, moment.state, action, _ms(now() - began))
         if moment.refused is not None:
-            why = wording.say(Phrase.NOT_TAKEN, why=moment.refused)
-            screen.show(_line(why, Tone.SOFT))
+            why = translator.say(Phrase.NOT_TAKEN, why=moment.refused)
+            screen.show(_line(why, TextStyle.SOFT))
             shown = None
     view = table(program, moment.state)
     if any(cue.sound for cue in view.cues):
         screen.bell()
-    for part in _told(view, wording):
+    for part in _told(view, translator):
         screen.show(part)
     return moment
 
@@ -182,7 +182,7 @@ def _face(view: Table) -> object:
     return (view.phase, view.round, question, view.feedback, view.menu, view.told)
 
 
-def _action(view: Table, line: str, words: Wording) -> Action:
+def _action(view: Table, line: str, words: Translator) -> Action:
     """What a typed line does now."""
     word = line.strip()
     if word == words.say(Phrase.KEY_QUIT):
@@ -206,15 +206,15 @@ def _action(view: Table, line: str, words: Wording) -> Action:
     return Answer(line, question)
 
 
-def _told(view: Table, wording: Wording) -> Iterator[Line | Card]:
+def _told(view: Table, translator: Translator) -> Iterator[StyledLine | Card]:
     """What the player is told when something has changed."""
     for words in view.told:
-        yield _line(words, Tone.TOLD)
+        yield _line(words, TextStyle.TOLD)
     if view.phase is Phase.OPENING:
-        yield from _opening(view, wording)
+        yield from _opening(view, translator)
     elif view.ending is not None:
-        points = wording.say(Phrase.POINTS, count=view.score)
-        right = wording.say(
+        points = translator.say(Phrase.POINTS, count=view.score)
+        right = translator.say(
             Phrase.SO_MANY_RIGHT,
             right=view.right_count,
             asked=view.asked_count,
@@ -224,29 +224,31 @@ def _told(view: Table, wording: Wording) -> Iterator[Line | Card]:
         text = f"{whose}{view.ending.verdict}\n\n{points}, {right}"
         yield Card(view.ending.title, _lines(text), is_ending=True)
     elif view.question is not None:
-        yield from _asked(view, wording)
+        yield from _asked(view, translator)
 
 
-def _opening(view: Table, wording: Wording) -> Iterator[Line | Card]:
-    yield Card(view.title, _lines(view.opening or wording.say(Phrase.PRESS_ENTER)))
+def _opening(view: Table, translator: Translator) -> Iterator[StyledLine | Card]:
+    yield Card(view.title, _lines(view.opening or translator.say(Phrase.PRESS_ENTER)))
     if len(view.menu) > 1:
         for number, offered in enumerate(view.menu, 1):
-            done = f" ({wording.say(Phrase.PLAYED)})" if offered.is_played else ""
-            yield Line(((Tone.STRONG, f"  {number}"), (Tone.PLAIN, f" {offered.title}{done}")))
-        yield _line(wording.say(Phrase.TYPE_ROUND))
+            done = f" ({translator.say(Phrase.PLAYED)})" if offered.is_played else ""
+            yield StyledLine(
+                ((TextStyle.STRONG, f"  {number}"), (TextStyle.PLAIN, f" {offered.title}{done}"))
+            )
+        yield _line(translator.say(Phrase.TYPE_ROUND))
     elif view.menu and view.menu[0].most_questions:
         most, usual = view.menu[0].most_questions, view.menu[0].questions
-        takes = wording.say(Phrase.ENTER_TAKES, count=usual or most)
-        yield _line(f"{wording.say(Phrase.HOW_MANY, most=most)} {takes}")
+        takes = translator.say(Phrase.ENTER_TAKES, count=usual or most)
+        yield _line(f"{translator.say(Phrase.HOW_MANY, most=most)} {takes}")
 
 
-def _asked(view: Table, wording: Wording) -> Iterator[Line | Card]:
+def _asked(view: Table, translator: Translator) -> Iterator[StyledLine | Card]:
     question, feedback = view.question, view.feedback
     assert question is not None
     if feedback is None or view.phase is Phase.ASKING:
         phrase = Phrase.QUESTION_UP_TO if view.may_be_fewer else Phrase.QUESTION_OF
         phrase = Phrase.QUESTION_NUMBER if view.length is None else phrase
-        number = wording.say(phrase, number=question.number, count=view.length or 0)
+        number = translator.say(phrase, number=question.number, count=view.length or 0)
         where = f"{view.round}: " if view.round else ""
         lines = list(_lines(question.prompt))
         if question.words:
@@ -256,20 +258,26 @@ def _asked(view: Table, wording: Wording) -> Iterator[Line | Card]:
             lines += [_line(""), _line(word)]
         for slat in question.choices:
             words = slat.text or slat.picture or slat.sound
-            lines.append(Line(((Tone.STRONG, f"  {slat.letter}"), (Tone.PLAIN, f"  {words}"))))
+            lines.append(
+                StyledLine(
+                    ((TextStyle.STRONG, f"  {slat.letter}"), (TextStyle.PLAIN, f"  {words}"))
+                )
+            )
         if question.wants_all:
-            lines += [_line(""), _line(wording.say(Phrase.SUCH_AS))]
+            lines += [_line(""), _line(translator.say(Phrase.SUCH_AS))]
         yield Card(f"{where}{number}", tuple(lines))
         if question.hint:
-            yield _line(wording.say(Phrase.HINT_IS, hint=question.hint))
+            yield _line(translator.say(Phrase.HINT_IS, hint=question.hint))
     if feedback is not None:
-        said, *more = said_of(feedback, wording)
-        yield Line((_MARKS.get(feedback.result, (Tone.TOLD, "·")), (Tone.PLAIN, f" {said}")))
+        said, *more = said_of(feedback, translator)
+        yield StyledLine(
+            (_MARKS.get(feedback.result, (TextStyle.TOLD, "·")), (TextStyle.PLAIN, f" {said}"))
+        )
         for words in (*more, *([feedback.note] if feedback.note else [])):
             yield _line(f"  {words}")
 
 
-_GOOD, _BAD = (Tone.GOOD, "✓"), (Tone.BAD, "✗")
+_GOOD, _BAD = (TextStyle.GOOD, "✓"), (TextStyle.BAD, "✗")
 _MARKS: dict[Result, Piece] = {
     Result.RIGHT: _GOOD,
     Result.CLOSE: _GOOD,
@@ -280,30 +288,30 @@ _MARKS: dict[Result, Piece] = {
 }
 
 
-def _status(view: Table, wording: Wording) -> str:
+def _status(view: Table, translator: Translator) -> str:
     """Counters, clocks and what can be typed, in one line."""
     parts = []
     for player in view.players:
         mark = "» " if player.has_turn and len(view.players) > 1 else ""
         name = f"{player.name} " if len(view.players) > 1 else ""
         counters = ", ".join(
-            f"{counter.label} {wording.number(counter.value)}"
+            f"{counter.label} {translator.number(counter.value)}"
             for counter in player.counters
             if not counter.is_hidden
         )
-        out = f" ({wording.say(Phrase.IS_OUT)})" if player.is_out else ""
+        out = f" ({translator.say(Phrase.IS_OUT)})" if player.is_out else ""
         parts.append(f"{mark}{name}{counters}{out}")
     for clock in view.clocks:
-        seconds = wording.say(Phrase.SECONDS, count=-(-clock.left // 1000))
-        parts.append(f"{wording.say(_CLOCKS[clock.of])} {seconds}")
+        seconds = translator.say(Phrase.SECONDS, count=-(-clock.left // 1000))
+        parts.append(f"{translator.say(_CLOCKS[clock.of])} {seconds}")
     if view.phase is Phase.HOLDING:
-        parts.append(wording.say(Phrase.ENTER_GOES_ON if view.hold is None else Phrase.WAIT))
+        parts.append(translator.say(Phrase.ENTER_GOES_ON if view.hold is None else Phrase.WAIT))
     elif view.question is not None:
         question = view.question
         if question.tries_left is not None and question.kind is Kind.LETTERS:
-            parts.append(wording.say(Phrase.MISSES_LEFT, count=question.tries_left))
-        parts += [wording.say(Phrase.KEY_HINT)] * question.may_hint
-        parts += [wording.say(Phrase.KEY_PASS)] * question.may_pass
+            parts.append(translator.say(Phrase.MISSES_LEFT, count=question.tries_left))
+        parts += [translator.say(Phrase.KEY_HINT)] * question.may_hint
+        parts += [translator.say(Phrase.KEY_PASS)] * question.may_pass
     return "  |  ".join(parts)
 
 
@@ -314,9 +322,9 @@ _CLOCKS = {
 }
 
 
-def standard_lines() -> Lines:
+def standard_lines() -> LineStream:
     """What is typed into this process."""
-    return Lines(sys.stdin)
+    return LineStream(sys.stdin)
 
 
 _PLAINER = str.maketrans(
@@ -350,22 +358,24 @@ class PlainScreen:
         self._stream = stream
         self.is_terminal = stream.isatty()
 
-    def show(self, part: Line | Card) -> None:
+    def show(self, part: StyledLine | Card) -> None:
         """Show the next part, under all before."""
-        if isinstance(part, Line):
+        if isinstance(part, StyledLine):
             self._print(self._of(part))
             return
         rule = "=" if part.is_ending else "-"
-        self._print("\n" + self._toned(Tone.STRONG, f" {part.title} ".center(self.WIDTH, rule)))
+        self._print(
+            "\n" + self._toned(TextStyle.STRONG, f" {part.title} ".center(self.WIDTH, rule))
+        )
         for line in part.lines:
             self._print(self._of(line))
         self._print(rule * self.WIDTH)
 
-    def ask(self, status: Line) -> None:
+    def ask(self, status: StyledLine) -> None:
         """Show the status, under all before, and wait for what is typed under it."""
         self._print(self._of(status), "\n> " if self.is_terminal else "\n")
 
-    def restate(self, status: Line) -> None:
+    def restate(self, status: StyledLine) -> None:
         """Write the status anew, one line above what is being typed."""
         self._print(f"\0337\033[1A\r{self._of(status)}\033[K\0338", "")
 
@@ -377,20 +387,20 @@ class PlainScreen:
     def _print(self, text: str, end: str = "\n") -> None:
         print(written_in(text, self._stream.encoding), end=end, file=self._stream, flush=True)
 
-    def _of(self, line: Line) -> str:
+    def _of(self, line: StyledLine) -> str:
         return "".join(self._toned(tone, text) for tone, text in line.pieces)
 
-    def _toned(self, tone: Tone, text: str) -> str:
+    def _toned(self, tone: TextStyle, text: str) -> str:
         code = _CODES[tone] if self.is_terminal else ""
         return f"\033[{code}m{text}\033[0m" if code else text
 
 
 _CODES = {
-    Tone.PLAIN: "",
-    Tone.STRONG: "1",
-    Tone.SOFT: "2",
-    Tone.TOLD: "1;33",
-    Tone.GOOD: "1;32",
-    Tone.BAD: "1;31",
+    TextStyle.PLAIN: "",
+    TextStyle.STRONG: "1",
+    TextStyle.SOFT: "2",
+    TextStyle.TOLD: "1;33",
+    TextStyle.GOOD: "1;32",
+    TextStyle.BAD: "1;31",
 }
 """How tones are written (ECMA-48, 8.3.117: select graphic rendition)."""

@@ -18,7 +18,7 @@ from dicetrail.core.document import counted
 from dicetrail.core.draw import HIGHEST_DICE
 from dicetrail.core.foresight import (
     KeptRun,
-    foreseen,
+    forecast_warnings,
     played_again,
 )
 from dicetrail.terminal import RichScreen
@@ -41,7 +41,7 @@ def check(
     document, packs, runs = game_named(game, data)
     problems = survey(document, packs)
     if not any(problem.severity is Severity.FAULT for problem in problems):
-        problems = (*problems, *foreseen(build(document, packs, recall={})))
+        problems = (*problems, *forecast_warnings(build(document, packs, recall={})))
     if form == "json":
         typer.echo(json.dumps([asdict(problem) for problem in problems], indent=2))
         raise typer.Exit(any(problem.severity is Severity.FAULT for problem in problems))

@@ -67,7 +67,7 @@ def serve(
     gc.set_threshold(50_000, 20, 50)
     sys.setswitchinterval(0.0002)  # who plays waits less for what a maker has worked out
     Thread(target=application.state.shelf.read_ahead, daemon=True).start()
-    _Served(_served(application)).run(sockets=[listener])
+    _StoppableServer(_served(application)).run(sockets=[listener])
     database.close()
 
 
@@ -78,7 +78,7 @@ acknowledged is in the store by then: it was, before anybody was told."""
 _ENDS_KINDLY_S = 1
 
 
-class _Served(uvicorn.Server):
+class _StoppableServer(uvicorn.Server):
     """A server that stops when told."""
 
     def handle_exit(self, sig: int, frame: FrameType | None) -> None:

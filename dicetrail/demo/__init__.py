@@ -15,7 +15,7 @@ from dicetrail.demo import games
 from dicetrail.demo.games import HARVEST_SUPPER
 from dicetrail.demo.looks import PICTURES, dressed
 from dicetrail.demo.media import BED_LEAVES, LEAVES, SOUNDS
-from dicetrail.files import Contents, Wish, guess, medium, read_answers, read_questions
+from dicetrail.files import Contents, ImportOptions, guess, medium, read_answers, read_questions
 from dicetrail.store import Database, NotFound, PackSource
 from dicetrail.store.games import add_game, newest_game
 from dicetrail.store.media import keep_medium
@@ -81,7 +81,7 @@ def _load_packs(session: Session, now: datetime) -> None:
     for name, (title, file) in _FILES.items():
         reading = read_questions((DATA / file).read_bytes())
         _keep(session, Pack(title, reading.questions), pack_source(file, reading), now, name, {})
-    plan = guess((DATA / PLANTS_FILE).read_bytes(), Wish(contents=Contents.FACTS))
+    plan = guess((DATA / PLANTS_FILE).read_bytes(), ImportOptions(contents=Contents.FACTS))
     plants = read_questions((DATA / PLANTS_FILE).read_bytes(), plan)
     pack = Pack("Plants of the beds", facts=plants.facts)
     leaves = _kept_media(session, BED_LEAVES)

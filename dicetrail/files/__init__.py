@@ -23,8 +23,8 @@ from dicetrail.files.games import (
     written_game,
 )
 from dicetrail.files.media import Medium, is_bundle, medium, read_bundle
-from dicetrail.files.plan import Contents, Format, Plan, Role, Separator, Wish
-from dicetrail.files.questions import Reading, guess, read_questions
+from dicetrail.files.plan import Contents, Format, ImportOptions, Plan, Role, Separator
+from dicetrail.files.questions import FileReading, guess, read_questions
 from dicetrail.files.sheets import Refusal
 from dicetrail.files.templates import TEMPLATE, TEXT_TEMPLATE
 from dicetrail.files.text import FileProblem
@@ -42,16 +42,16 @@ __all__ = [
     "AnswersRead",
     "Contents",
     "FileProblem",
+    "FileReading",
     "Format",
     "GameFile",
+    "ImportOptions",
     "Medium",
     "Plan",
     "PlayedElsewhere",
-    "Reading",
     "Refusal",
     "Role",
     "Separator",
-    "Wish",
     "documented",
     "game_schema",
     "guess",

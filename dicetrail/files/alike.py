@@ -11,7 +11,7 @@ from dataclasses import dataclass
 
 from rapidfuzz import fuzz, process
 
-from dicetrail.core.answers import fold, unaccented, unpointed
+from dicetrail.core.answers import fold, unaccented, without_punctuation
 
 NEAR = 80
 """So many signs in a hundred must be the same."""
@@ -62,7 +62,7 @@ def alike(texts: Sequence[str], progress: Progress = lambda _: None) -> list[Ali
 def _sorted(text: str) -> str:
     """The words of a text in order, without accents, capitals and punctuation."""
     bare = unaccented(fold(text))
-    return " ".join(sorted((unpointed(bare) or bare).split()))
+    return " ".join(sorted((without_punctuation(bare) or bare).split()))
 
 
 def _worth_comparing(texts: Collection[str]) -> Iterator[tuple[str, list[str]]]:

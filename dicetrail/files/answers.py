@@ -14,7 +14,7 @@ from pydantic import TypeAdapter, ValidationError
 
 from dicetrail.carried.desk import ANSWERS
 from dicetrail.core.document import MOST_PLAYERS, is_whole_text
-from dicetrail.core.foresight import Playthrough, Sighting
+from dicetrail.core.foresight import Observation, Playthrough
 from dicetrail.files.sheets import Refusal
 from dicetrail.files.tables import guarded, separated
 from dicetrail.files.text import FileProblem
@@ -93,7 +93,7 @@ def written_rows(runs: Iterable[PlayedElsewhere]) -> Iterator[str]:
         yield separated(_row(run, one) for one in run.shown.seen)
 
 
-def _row(run: PlayedElsewhere, one: Sighting) -> tuple[object, ...]:
+def _row(run: PlayedElsewhere, one: Observation) -> tuple[object, ...]:
     texts = (
         one.right,
         one.choices,

@@ -19,7 +19,7 @@ import yaml
 from pydantic import Field, TypeAdapter, ValidationError
 
 from dicetrail.core import Game, GameProblems, Pack, Problem
-from dicetrail.core.document import HALF_SIGN, MOST_PLAYERS, as_whole_text
+from dicetrail.core.document import LONE_SURROGATE, MOST_PLAYERS, as_whole_text
 from dicetrail.core.draw import LONG_DICE_BITS
 from dicetrail.core.foresight import KeptRun
 from dicetrail.files.fields import described
@@ -157,7 +157,7 @@ def read_game(content: bytes) -> GameFile:
         raise _problems([("", what, "write a shorter one")]) from None
     places = _Places(text)
     if broken := broken_text(document):
-        raise _problems([(places.of(broken), *HALF_SIGN)])
+        raise _problems([(places.of(broken), *LONE_SURROGATE)])
     try:
         found = _FORM.validate_python(document)
     except ValidationError as error:

@@ -103,7 +103,7 @@ def keys_in(text: str) -> list[str]:
 
 
 @dataclass(frozen=True)
-class Column:
+class ColumnFill:
     """How a column is filled, the empty fields left out."""
 
     values: tuple[str, ...]
@@ -215,14 +215,14 @@ def planned(sample: Sequence[Sequence[str]], has_headings: bool, plan: Plan) -> 
     )
 
 
-def _keys_from(roles: Sequence[Role], columns: Sequence[Column]) -> int:
-    key = columns[roles.index(Role.KEY)] if Role.KEY in roles else Column(())
+def _keys_from(roles: Sequence[Role], columns: Sequence[ColumnFill]) -> int:
+    key = columns[roles.index(Role.KEY)] if Role.KEY in roles else ColumnFill(())
     return 0 if "0" in key.values else 1
 
 
-def _columns(body: Sequence[Sequence[str]], width: int) -> list[Column]:
+def _columns(body: Sequence[Sequence[str]], width: int) -> list[ColumnFill]:
     return [
-        Column(tuple(cells[place] for cells in body if place < len(cells) and cells[place]))
+        ColumnFill(tuple(cells[place] for cells in body if place < len(cells) and cells[place]))
         for place in range(width)
     ]
 
@@ -258,7 +258,7 @@ def _headed(sample: Sequence[Sequence[str]], width: int) -> Headed:
     return Headed(has_headings, why, is_doubtful)
 
 
-def _signs(first: Sequence[str], under: Sequence[Column]) -> Iterator[tuple[float, str]]:
+def _signs(first: Sequence[str], under: Sequence[ColumnFill]) -> Iterator[tuple[float, str]]:
     """What speaks for a first row being headings (above 0) and against it, each with its weight."""
     filled = [cell for cell in first if cell]
     named = [cell for cell in filled if names_a_column(cell)]
@@ -289,7 +289,7 @@ def _are_initials(first: Sequence[str]) -> bool:
 _INITIALS = {("q", "a"), ("f", "a"), ("p", "r"), ("q", "r"), ("d", "r"), ("v", "a"), ("п", "в")}
 
 
-def _contrast(cell: str, under: Column, where: str) -> Iterator[tuple[float, str]]:
+def _contrast(cell: str, under: ColumnFill, where: str) -> Iterator[tuple[float, str]]:
     """How a field of the first row compares with what stands under it."""
     asks = cell.endswith(_ASKS)
     if asks:
@@ -300,7 +300,7 @@ def _contrast(cell: str, under: Column, where: str) -> Iterator[tuple[float, str
         yield -3.0, f"“{cell}” stands in {where} again"
     kinds = (
         (under.holds_truths, cell.lower() in TRUTH_WORDS, "true or false"),
-        (under.holds_keys, Column((cell,)).holds_keys, "keys to choices"),
+        (under.holds_keys, ColumnFill((cell,)).holds_keys, "keys to choices"),
         (under.holds_numbers, read_number(cell) is not None, "numbers"),
     )
     for is_so, is_like_it, words in kinds:
@@ -346,7 +346,7 @@ def _refuse_twice_named(headings: Sequence[str], roles: Sequence[Role]) -> None:
 
 
 def _roles_from_headings(
-    headings: Sequence[str], columns: Sequence[Column], body: Sequence[Sequence[str]]
+    headings: Sequence[str], columns: Sequence[ColumnFill], body: Sequence[Sequence[str]]
 ) -> list[Role]:
     if _are_initials(headings):
         headings = ("question", "answer", *headings[2:])
@@ -390,7 +390,7 @@ def _roles_from_headings(
     return _settled(roles, headings, columns, body)
 
 
-def _told_apart(named: Sequence[Role | None], columns: Sequence[Column]) -> list[Role | None]:
+def _told_apart(named: Sequence[Role | None], columns: Sequence[ColumnFill]) -> list[Role | None]:
     """The roles with a numbering that is called a question or an item told as what it is."""
     asked = [place for place, role in enumerate(named) if role is Role.QUESTION]
     told = list(named)
@@ -405,7 +405,7 @@ def _told_apart(named: Sequence[Role | None], columns: Sequence[Column]) -> list
 def _settled(
     roles: list[Role],
     headings: Sequence[str],
-    columns: Sequence[Column],
+    columns: Sequence[ColumnFill],
     body: Sequence[Sequence[str]],
 ) -> list[Role]:
     """The roles with options told apart into right and wrong ones where nothing else tells."""
@@ -451,7 +451,7 @@ def _settled(
 
 
 def _points_at(
-    column: Column, place: int, options: Sequence[int], body: Sequence[Sequence[str]]
+    column: ColumnFill, place: int, options: Sequence[int], body: Sequence[Sequence[str]]
 ) -> bool:
     """Whether what stands in a column names one of the options of its row."""
     if not column.values:
@@ -468,7 +468,7 @@ def _points_at(
     return 10 * named >= 9 * len(rows)
 
 
-def _counts_from_0(column: Column, options: Sequence[int]) -> bool:
+def _counts_from_0(column: ColumnFill, options: Sequence[int]) -> bool:
     """Whether a column holds the numbers of options that count from 0."""
     said = set(column.values)
     return "0" in said and said <= {str(number) for number in range(len(options))}
@@ -499,7 +499,7 @@ def unmarked(option: str) -> str | None:
 
 
 def _roles_from_values(
-    columns: Sequence[Column], places: Iterable[int], body: Sequence[Sequence[str]]
+    columns: Sequence[ColumnFill], places: Iterable[int], body: Sequence[Sequence[str]]
 ) -> list[Role]:
     """The roles of columns that are told by nothing but what they hold."""
     roles = [Role.IGNORED] * len(columns)
@@ -521,7 +521,7 @@ def _roles_from_values(
     return roles
 
 
-def _asked(columns: Sequence[Column], left: Sequence[int]) -> int:
+def _asked(columns: Sequence[ColumnFill], left: Sequence[int]) -> int:
     """The column that asks: the one with question marks, else the first that is no topic."""
     best = max(left, key=lambda place: (columns[place].asks, -place))
     if columns[best].asks >= 0.5:
@@ -533,7 +533,7 @@ def _asked(columns: Sequence[Column], left: Sequence[int]) -> int:
 
 
 def _answers_from_values(
-    columns: Sequence[Column], rest: Sequence[int], body: Sequence[Sequence[str]]
+    columns: Sequence[ColumnFill], rest: Sequence[int], body: Sequence[Sequence[str]]
 ) -> list[Role]:
     """The roles of the columns beside the one that asks."""
     if not rest:
@@ -573,9 +573,9 @@ def _answers_from_values(
 
 
 def _is_answer(
-    column: Column,
+    column: ColumnFill,
     others: Sequence[int],
-    columns: Sequence[Column],
+    columns: Sequence[ColumnFill],
     body: Sequence[Sequence[str]],
     place: int,
 ) -> bool:
@@ -590,7 +590,7 @@ def _is_answer(
     return bool(set(column.values) & said) or _points_at(column, place, others, body)
 
 
-def _can_point(column: Column, others: Sequence[int]) -> bool:
+def _can_point(column: ColumnFill, others: Sequence[int]) -> bool:
     """Whether the letters or numbers of a column are of as many choices as stand beside it."""
     most = max(
         ord(key.upper()) - ord("A") + 1 if key.isalpha() else int(key)
@@ -600,13 +600,13 @@ def _can_point(column: Column, others: Sequence[int]) -> bool:
     return most <= len(others)
 
 
-def _only_answer(column: Column) -> Role:
+def _only_answer(column: ColumnFill) -> Role:
     if _options_sign(column.values):
         return Role.OPTIONS
     return Role.GROUP if _are_groups(column) else Role.RIGHT
 
 
-def _are_groups(column: Column) -> bool:
+def _are_groups(column: ColumnFill) -> bool:
     """Whether a column names a few groups, each of several items."""
     times = set(column.values)
     return (
@@ -633,12 +633,12 @@ def _options_sign(values: Sequence[str]) -> str | None:
     )
 
 
-def _kind(roles: Sequence[Role], columns: Sequence[Column]) -> Kind:
+def _kind(roles: Sequence[Role], columns: Sequence[ColumnFill]) -> Kind:
     if Role.GROUP in roles:
         return Kind.SORT
     if {Role.WRONG, Role.OPTION, Role.OPTIONS} & set(roles):
         return Kind.CHOICE
-    answers = columns[roles.index(Role.RIGHT)] if Role.RIGHT in roles else Column(())
+    answers = columns[roles.index(Role.RIGHT)] if Role.RIGHT in roles else ColumnFill(())
     if answers.holds_truths:
         return Kind.TRUTH
     return Kind.NUMBER if answers.holds_numbers else Kind.TYPED

@@ -85,7 +85,7 @@ VERSIONS = {
 _PACKAGE = "http://www.imsglobal.org/xsd/imscp_v1p1"
 
 
-class _Unfit(Exception):
+class _NotAQuestion(Exception):
     """Why an item is no question here, and how to mend it."""
 
     def __init__(self, what: str, mend: str) -> None:
@@ -147,7 +147,7 @@ def read_items(
         text = "".join(mended.get(number, (text,)))
         try:
             questions.append(_question(_parsed(text)))
-        except _Unfit as unfit:
+        except _NotAQuestion as unfit:
             what = f"{name}: {unfit.what}" if name else unfit.what
             refused.append(Refusal(number, 1, what, unfit.mend, text[:10_000], (text[:10_000],)))
     return tuple(questions), tuple(refused), most is None or len(texts) <= most
@@ -156,7 +156,7 @@ def read_items(
 def _parsed(text: str) -> Element:
     """An item with every name as 2.1 has it."""
     if re.search(r"<!(?:DOCTYPE|ENTITY)", text):
-        raise _Unfit("it declares a document type of its own", "take the declaration out")
+        raise _NotAQuestion("it declares a document type of its own", "take the declaration out")
     root: Element | None = None
     depth = 0
     try:
@@ -166,13 +166,13 @@ def _parsed(text: str) -> Element:
             root = element if root is None else root
             depth += 1 if event == "start" else -1
             if depth > MOST_DEPTH:
-                raise _Unfit("its elements are nested too deeply", "write it plainly")
+                raise _NotAQuestion("its elements are nested too deeply", "write it plainly")
     except ElementTree.ParseError as error:
         line, column = error.position
         what = f"this is not well-formed XML: line {line}, column {column + 1}"
-        raise _Unfit(what, "write it there as XML asks") from None
+        raise _NotAQuestion(what, "write it there as XML asks") from None
     if root is None:
-        raise _Unfit("there is nothing in it", "leave it out")
+        raise _NotAQuestion("there is nothing in it", "leave it out")
     for element in root.iter():
         element.tag = _plain(str(element.tag))
         for name in list(element.attrib):
@@ -215,21 +215,21 @@ _MEDIA = ("img", "audio", "video", "object", "math", "picture")
 
 def _question(item: Element) -> Question:
     if item.tag != "assessmentItem":
-        raise _Unfit(f"it is no item but “{item.tag}”", "leave it out")
+        raise _NotAQuestion(f"it is no item but “{item.tag}”", "leave it out")
     body = item.find("itemBody")
     interactions = [part for part in item.iter() if str(part.tag).endswith("Interaction")]
     if body is None or len(interactions) != 1 or interactions[0].tag not in _READ:
         kinds = ", ".join(sorted({str(part.tag) for part in interactions})) or "none"
         what = f"one choice or one field to type into is read, and it asks by: {kinds}"
-        raise _Unfit(what, "give each such question an item of its own")
+        raise _NotAQuestion(what, "give each such question an item of its own")
     if any(part.tag in _MEDIA for part in body.iter()):
         what = "it shows a picture, a sound or a formula, which are not read from items"
-        raise _Unfit(what, "bring it as a table with its pictures and sounds beside it")
+        raise _NotAQuestion(what, "bring it as a table with its pictures and sounds beside it")
     asked = interactions[0]
     name = asked.get("responseIdentifier", "RESPONSE")
     declared = [one for one in item.iter("responseDeclaration") if one.get("identifier") == name]
     if len(declared) != 1:
-        raise _Unfit(f"the response “{name}” is not declared once", "declare it once")
+        raise _NotAQuestion(f"the response “{name}” is not declared once", "declare it once")
     values = declared[0].iterfind("correctResponse/value")
     right = [tidy("".join(value.itertext())) for value in values]
     if asked.tag == "choiceInteraction":
@@ -245,7 +245,7 @@ def _question(item: Element) -> Question:
     )
     question = replace(question, details=PLAIN if details == PLAIN else details)
     if fault := first_fault(question):
-        raise _Unfit(f"{fault.field}: {fault.what}", fault.mend)
+        raise _NotAQuestion(f"{fault.field}: {fault.what}", fault.mend)
     return question
 
 
@@ -261,11 +261,11 @@ def _choice(body: Element, asked: Element, declared: Element, right: list[str]) 
     choices = [(one.get("identifier", ""), one) for one in asked.iterfind("simpleChoice")]
     words = {key: _words(one, ("feedbackInline",)) for key, one in choices}
     if len(words) < len(choices):
-        raise _Unfit("two choices have one identifier", "give each its own")
+        raise _NotAQuestion("two choices have one identifier", "give each its own")
     needs = Needs.ALL if declared.get("cardinality") == "multiple" else Needs.ANY
     rights = list(dict.fromkeys([*right, *(_mapped(declared) if needs is Needs.ANY else ())]))
     if not rights or not set(rights) <= set(words):
-        raise _Unfit("no choice is told to be right", "give a correct response")
+        raise _NotAQuestion("no choice is told to be right", "give a correct response")
     prompt = _words(asked.find("prompt"))
     before = _words(body, ("choiceInteraction",))
     prompt = " ".join(filter(None, (before, prompt)))
@@ -322,7 +322,7 @@ def written_items(pack: Pack, version: str) -> bytes:
         text = files[f"items/question-{number}.xml"].decode()
         try:
             is_same = _question(_parsed(text)) == question
-        except _Unfit:
+        except _NotAQuestion:
             is_same = False
         if not is_same:
             what = "it has signs or spaces that an item does not keep"

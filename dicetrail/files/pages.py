@@ -10,7 +10,7 @@ from html.parser import HTMLParser
 from dicetrail.files.grids import GridRows
 from dicetrail.files.papers import MOST_LINES, Paper, as_listed
 from dicetrail.files.text import FileProblem
-from dicetrail.files.written import Line, is_label
+from dicetrail.files.written import TextLine, is_label
 
 _PAGE = re.compile(
     r"\s*(<!doctype html|<!--|<(html|head|body|meta|style|table|div|p|ul|ol|li|b|h[1-6]|span)\b)",
@@ -46,7 +46,7 @@ def _size(table: list[tuple[int, list[str]]]) -> int:
 class _Reader(HTMLParser):
     def __init__(self) -> None:
         super().__init__()
-        self.lines: list[Line] = []
+        self.lines: list[TextLine] = []
         self.tables: list[list[tuple[int, list[str]]]] = []
         self._open: list[tuple[str, bool]] = []
         """The elements that are open, each with whether what is in it stands out."""
@@ -109,13 +109,13 @@ class _Reader(HTMLParser):
         text = " ".join("".join(said for said, _ in self._said).split())
         if text:
             marks = [mark for said, mark in self._said if not is_label(said)]
-            self.lines.append(Line(len(self.lines) + 1, self._label + text, all(marks)))
+            self.lines.append(TextLine(len(self.lines) + 1, self._label + text, all(marks)))
             self._label = ""
             if len(self.lines) > MOST_LINES:
                 what = f"it has more than {MOST_LINES:,} lines"
                 raise FileProblem("the file", what, "split it into several pages")
         elif self.lines and self.lines[-1].text and self._cell is None:
-            self.lines.append(Line(len(self.lines) + 1, ""))
+            self.lines.append(TextLine(len(self.lines) + 1, ""))
         self._said = []
 
     def _stands_out(self, tag: str, style: str) -> bool:

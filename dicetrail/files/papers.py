@@ -22,7 +22,7 @@ from dicetrail.core.answers import LETTERS
 from dicetrail.files.archives import content_of, entries_of, left_out
 from dicetrail.files.grids import GridRows
 from dicetrail.files.text import FileProblem
-from dicetrail.files.written import Line, is_label
+from dicetrail.files.written import TextLine, is_label
 
 MOST_LINES = 200_000
 MOST_COLUMNS_REPEATED = 60
@@ -33,7 +33,7 @@ _DOCX, _ODT = "word/document.xml", "content.xml"
 class Paper:
     """A document: its lines, tables left out, and its largest table."""
 
-    lines: tuple[Line, ...]
+    lines: tuple[TextLine, ...]
     table: GridRows | None
     notes: tuple[str, ...] = ()
     """What of it was left out, in sentences."""
@@ -69,7 +69,7 @@ _Part = tuple[str, bool] | list[list[str]]
 
 
 def _made(parts: Iterator[_Part]) -> Paper:
-    lines: list[Line] = []
+    lines: list[TextLine] = []
     largest: list[tuple[int, list[str]]] = []
     number = 0
     for part in parts:
@@ -77,7 +77,7 @@ def _made(parts: Iterator[_Part]) -> Paper:
         if number > MOST_LINES:
             raise _TOO_LONG
         if isinstance(part, tuple):
-            lines += [Line(number, text, part[1]) for text in part[0].split("\n")]
+            lines += [TextLine(number, text, part[1]) for text in part[0].split("\n")]
         elif len(part) > 1 and sum(map(len, part)) > sum(len(row) for _, row in largest):
             largest = list(enumerate(part, number))
             number += len(part)
@@ -86,10 +86,10 @@ def _made(parts: Iterator[_Part]) -> Paper:
 
 def _of_docx(content: bytes) -> Iterator[_Part]:
     document = docx.Document(io.BytesIO(content))
-    return _docx_parts(document, _Lists(document))
+    return _docx_parts(document, _ListLabels(document))
 
 
-def _docx_parts(holder: Any, lists: "_Lists") -> Iterator[_Part]:
+def _docx_parts(holder: Any, lists: "_ListLabels") -> Iterator[_Part]:
     """What a document, or a cell of a table in it, holds. A table of one column is lines, for it
     only frames them; one that stands in another is a table of its own."""
     for part in holder.iter_inner_content():
@@ -151,7 +151,7 @@ _NO_MARK = ("0", "false", "none")
 _SIGNS = {qn("w:tab"): "\t", qn("w:br"): "\n", qn("w:cr"): "\n", qn("w:noBreakHyphen"): "-"}
 
 
-class _Lists:
+class _ListLabels:
     """What the lists of a document put before its paragraphs: numbers, letters, bullets."""
 
     def __init__(self, document: Any) -> None:

@@ -8,7 +8,7 @@ from dataclasses import dataclass
 
 from dicetrail.core import Kind
 from dicetrail.core.answers import LETTERS
-from dicetrail.core.document import DETAILS, Language, Value, wording
+from dicetrail.core.document import DETAILS, Language, Value, translator
 from dicetrail.form import checked_strictly
 
 
@@ -163,7 +163,7 @@ class Plan:
 checked_strictly(Plan)
 
 
-WORDS_FOR_AND = "|".join(sorted({wording(language, ()).joined_by for language in Language}))
+WORDS_FOR_AND = "|".join(sorted({translator(language, ()).joined_by for language in Language}))
 """The word between the last two of several, in any language, as a part of a pattern."""
 
 LETTERED = "A)"
@@ -189,7 +189,7 @@ def options_in(cell: str, sign: str) -> list[str]:
 
 
 @dataclass(frozen=True, slots=True)
-class Wish:
+class ImportOptions:
     """What is said of a file by who knows it better; None leaves it to be guessed."""
 
     encoding: str | None = None
@@ -200,4 +200,4 @@ class Wish:
     contents: Contents = Contents.QUESTIONS
 
 
-checked_strictly(Wish)
+checked_strictly(ImportOptions)

@@ -26,7 +26,7 @@ from dicetrail.files.guessing import LOOKED_AT, guess_columns, guess_separator
 from dicetrail.files.items import is_item, is_package, read_items
 from dicetrail.files.pages import is_page, read_page
 from dicetrail.files.papers import Paper, read_paper
-from dicetrail.files.plan import ROLE_OF_DETAIL, Contents, Format, Plan, Role, Wish
+from dicetrail.files.plan import ROLE_OF_DETAIL, Contents, Format, ImportOptions, Plan, Role
 from dicetrail.files.rows import RowRefused, located, plain_question, planned_question, refusal
 from dicetrail.files.sheets import FIRST_ROWS as MOST_AT_FIRST
 from dicetrail.files.sheets import (
@@ -38,9 +38,9 @@ from dicetrail.files.sheets import (
 )
 from dicetrail.files.text import FileProblem, Text, text_of
 from dicetrail.files.understanding import why_not_understood
-from dicetrail.files.written import Line, labelled, lines_of, read_written
+from dicetrail.files.written import TextLine, labelled, lines_of, read_written
 
-NO_WISH = Wish()
+NO_WISH = ImportOptions()
 
 Mended = Mapping[int, Sequence[str]]
 """Rows given anew, by the line they stand in."""
@@ -54,7 +54,7 @@ _TOLD_EVERY = 1000
 
 
 @dataclass(frozen=True, slots=True)
-class Reading:
+class FileReading:
     """What a question file held, and the plan by which it was read."""
 
     questions: tuple[Question, ...]
@@ -79,7 +79,7 @@ class Reading:
     """Whether what was read as questions looks like a table of facts."""
 
 
-def guess(content: bytes, wish: Wish = NO_WISH) -> Plan:
+def guess(content: bytes, wish: ImportOptions = NO_WISH) -> Plan:
     """A plan to read a file by, as far as its content tells and nothing is said of it.
 
     Raises FileProblem.
@@ -121,7 +121,7 @@ def guess(content: bytes, wish: Wish = NO_WISH) -> Plan:
     return _guessed_text(found, wish)
 
 
-def _guessed_text(found: Text, wish: Wish) -> Plan:
+def _guessed_text(found: Text, wish: ImportOptions) -> Plan:
     """A table or questions written out: whichever more of the text can be read as.
 
     Where the lines have options or answers under them it is written out; without those, only
@@ -160,7 +160,7 @@ def _evenness(rows: Rows) -> float:
     return near / max(1, widths.total())
 
 
-def _guessed_paper(paper: Paper, wish: Wish) -> Plan:
+def _guessed_paper(paper: Paper, wish: ImportOptions) -> Plan:
     """The table of a document if it has one that is read better than its lines."""
     found = read_written(paper.lines)
     as_written = _share(found.questions, found.refused)
@@ -172,7 +172,7 @@ def _guessed_paper(paper: Paper, wish: Wish) -> Plan:
     return Plan(Format.WRITTEN, "")
 
 
-def _guessed_facts(content: bytes, wish: Wish) -> Plan:
+def _guessed_facts(content: bytes, wish: ImportOptions) -> Plan:
     """A plan to read a file as facts: whatever table there is in it, every column kept."""
     plan = guess(content, wish)
     if plan.format in (Format.JSON, Format.YAML):
@@ -206,7 +206,7 @@ def _share(questions: Sequence[Question], refused: Sequence[Refusal]) -> float:
     return len(questions) / max(1, len(questions) + len(refused))
 
 
-def _guessed(rows: Rows, plan: Plan, wish: Wish) -> Plan:
+def _guessed(rows: Rows, plan: Plan, wish: ImportOptions) -> Plan:
     return _sound(guess_columns(rows, plan, wish.has_headings), rows)
 
 
@@ -272,7 +272,7 @@ def read_questions(
     progress: Progress = lambda _: None,
     most: int | None = None,
     media: Collection[str] | None = None,
-) -> Reading:
+) -> FileReading:
     """Read a question file, by a plan or by the one guessed.
 
     A row that names a picture or sound that is not among `media` is refused, if these are
@@ -281,16 +281,16 @@ def read_questions(
     """
     plan = plan or guess(content)
     if plan.doubt:
-        return Reading((), (), plan, None, 0, 0, notes=(plan.doubt,))
+        return FileReading((), (), plan, None, 0, 0, notes=(plan.doubt,))
     if plan.format in (Format.JSON, Format.YAML):
         text = text_of(content, plan.encoding).text
         questions, refused, is_whole = read_documents(text, plan.format, media, mended, most)
         rows_read = len(questions) + len(refused)
-        return Reading(questions, refused, plan, None, 0, rows_read, is_whole=is_whole)
+        return FileReading(questions, refused, plan, None, 0, rows_read, is_whole=is_whole)
     if plan.format is Format.ITEMS:
         questions, refused, is_whole = read_items(content, plan.encoding, mended or {}, most)
         items = len(questions) + len(refused)
-        return Reading(questions, refused, plan, None, 0, items, is_whole=is_whole)
+        return FileReading(questions, refused, plan, None, 0, items, is_whole=is_whole)
     if plan.format is Format.WRITTEN:
         lines = _lines_of(content, plan)
         questions, refused, headings = read_written(lines, mended, most)
@@ -298,7 +298,9 @@ def read_questions(
         is_whole = most is None or blocks < most
         notes = read_paper(content).notes if is_paper(content) else ()
         notes += _heading_notes(headings)
-        return Reading(questions, refused, plan, None, 0, blocks, is_whole=is_whole, notes=notes)
+        return FileReading(
+            questions, refused, plan, None, 0, blocks, is_whole=is_whole, notes=notes
+        )
     rows = _rows_of(content, plan, most)
     with _no_garbage_search():
         if plan.contents is Contents.FACTS:
@@ -320,7 +322,7 @@ _MOST_TOLD = 12
 """So many lines are named in a note."""
 
 
-def _heading_notes(headings: Sequence[Line]) -> tuple[str, ...]:
+def _heading_notes(headings: Sequence[TextLine]) -> tuple[str, ...]:
     """Which lines were taken for headings, and are in no question."""
     if not headings:
         return ()
@@ -330,7 +332,7 @@ def _heading_notes(headings: Sequence[Line]) -> tuple[str, ...]:
     return (f"Taken for headings over questions, and left out: {lines} {told}{more}.",)
 
 
-def _doubts(reading: Reading) -> tuple[str, ...]:
+def _doubts(reading: FileReading) -> tuple[str, ...]:
     """What of a table its maker should look at: rows with fewer wrong choices than the others."""
     counts = [len(question.wrong) for question in reading.questions]
     usual = max(Counter(counts).items(), key=lambda item: (item[1], item[0]), default=(0, 0))[0]
@@ -344,7 +346,7 @@ def _doubts(reading: Reading) -> tuple[str, ...]:
     return (f"{told}. Is a field missing? If it is meant so, load them as they are.",)
 
 
-def _may_be_facts(reading: Reading) -> bool:
+def _may_be_facts(reading: FileReading) -> bool:
     """Whether rows taken for questions look like rows of facts: names and what is so of them.
 
     No first cell asks, all are short, and what stands as a wrong choice of one row stands as
@@ -364,7 +366,7 @@ def _may_be_facts(reading: Reading) -> bool:
 
 def _read_facts(
     rows: Rows, plan: Plan, mended: Mended, progress: Progress, most: int | None
-) -> Reading:
+) -> FileReading:
     """The rows of a table as facts: only one with too many cells is refused."""
     read: Any = _read_rows(rows, plan, mended, progress, most, None)
     found: tuple[tuple[str, ...], ...] = read.questions
@@ -377,7 +379,7 @@ def _read_facts(
         raise FileProblem("the file", what, "leave some of them out")
     headings = dict(enumerate(read.headings or ()))
     facts = Facts(columns_named([headings.get(at, "") for at in kept]), found)
-    reading: Reading = replace(read, questions=(), facts=facts)
+    reading: FileReading = replace(read, questions=(), facts=facts)
     return reading
 
 
@@ -392,7 +394,7 @@ def _fact_row(cells: list[str], plan: Plan) -> tuple[str, ...]:
     return tuple(as_whole_text(cell) for cell, role in kept if role is not Role.IGNORED)
 
 
-def _lines_of(content: bytes, plan: Plan) -> Sequence[Line]:
+def _lines_of(content: bytes, plan: Plan) -> Sequence[TextLine]:
     if is_paper(content):
         return read_paper(content).lines
     text = text_of(content, plan.encoding).text
@@ -419,7 +421,7 @@ def _read_rows(
     progress: Progress,
     most: int | None,
     media: Collection[str] | None,
-) -> Reading:
+) -> FileReading:
     questions: list[Question] = []
     refused: list[Refusal] = []
     headings: tuple[str, ...] | None = None
@@ -475,7 +477,7 @@ def _read_rows(
         refused += more
     refused.sort(key=lambda refusal: refusal.line)
     seen += len(rows.broken)
-    return Reading(
+    return FileReading(
         tuple(questions),
         tuple(refused),
         plan,

@@ -13,7 +13,7 @@ from urllib.parse import quote
 from uuid import NAMESPACE_URL, uuid5
 
 from dicetrail.core import Game
-from dicetrail.core.foresight import Sighting
+from dicetrail.core.foresight import Observation
 from dicetrail.files.answers import PlayedElsewhere
 
 NOBODYS = "https://dicetrail.invalid"
@@ -26,7 +26,7 @@ def written_statements(
     game_id: str, game: Game, runs: Iterable[PlayedElsewhere], address: str = NOBODYS
 ) -> Iterator[str]:
     """The statements of some runs, as an array of JSON."""
-    told = _Told(game_id, game, address.rstrip("/"))
+    told = _StatementContext(game_id, game, address.rstrip("/"))
     between = "[\n"
     for run in runs:
         for statement in told.of_run(run):
@@ -35,7 +35,7 @@ def written_statements(
     yield "[]\n" if between == "[\n" else "\n]\n"
 
 
-class _Told:
+class _StatementContext:
     """What is the same in every statement of a game."""
 
     def __init__(self, game_id: str, game: Game, address: str) -> None:
@@ -53,7 +53,7 @@ class _Told:
         yield self._over(run, max(at, ended))
 
     def _answered(
-        self, run: PlayedElsewhere, number: int, seen: Sighting, at: datetime
+        self, run: PlayedElsewhere, number: int, seen: Observation, at: datetime
     ) -> dict[str, Any]:
         result: dict[str, Any] = {
             "success": seen.is_right,
@@ -135,7 +135,7 @@ class _Told:
         }
 
 
-def _named(seen: Sighting, answer: str) -> str:
+def _named(seen: Observation, answer: str) -> str:
     """An answer as a response: a choice by an identifier of its own, what was typed as it is."""
     return f"c{seen.choices.index(answer) + 1}" if answer in seen.choices else answer
 

@@ -21,7 +21,7 @@ from dicetrail.files.plan import ROLE_OF_DETAIL, TRUTH_WORDS, WORDS_FOR_AND
 from dicetrail.files.sheets import Refusal
 
 
-class Line(NamedTuple):
+class TextLine(NamedTuple):
     """A line of a written text, where it stands, and whether it is all marked out."""
 
     number: int
@@ -96,14 +96,14 @@ _ANDS = re.compile(rf"\s(?:{WORDS_FOR_AND})\s")
 class _Block:
     """A question as it stands in the text, before it is understood."""
 
-    lines: list[Line] = field(default_factory=list)
+    lines: list[TextLine] = field(default_factory=list)
     number: int | None = None
     counts_from: int | None = None
     """The number of the last numbered question before it."""
     asked: list[str] = field(default_factory=list)
     options: list[tuple[str, bool]] = field(default_factory=list)
     """Each with whether it is marked."""
-    too_long: Line | None = None
+    too_long: TextLine | None = None
     """A line of it that is longer than any is read."""
     is_bare: bool = False
     """Whether its options stand one a line, and a mark alone tells that they are such."""
@@ -119,20 +119,20 @@ class _NotUnderstood(Exception):
         super().__init__(what)
 
 
-class Written(NamedTuple):
+class TextContents(NamedTuple):
     """What a written text held: every line of it is in one of these, or tells the answers."""
 
     questions: tuple[Question, ...]
     refused: tuple[Refusal, ...]
-    headings: tuple[Line, ...]
+    headings: tuple[TextLine, ...]
     """Lines that neither ask nor answer, taken for titles over questions."""
 
 
 def read_written(
-    lines: Iterable[Line],
+    lines: Iterable[TextLine],
     mended: Mapping[int, Sequence[str]] | None = None,
     most: int | None = None,
-) -> Written:
+) -> TextContents:
     """The questions of a written text, and the blocks that are none.
 
     `mended` holds blocks given anew, line by line, by the line they begin at; `most` stops
@@ -141,11 +141,11 @@ def read_written(
     lines, key = _without_key([_plain(line) for line in lines])
     questions: list[Question] = []
     refused: list[Refusal] = []
-    headings: list[Line] = []
+    headings: list[TextLine] = []
     for place, block in enumerate(_blocks(lines), 1):
         first = block.lines[0].number
         if mended and first in mended:
-            anew = [_plain(Line(first, text)) for text in mended[first]]
+            anew = [_plain(TextLine(first, text)) for text in mended[first]]
             block = next(iter(_blocks(anew)), block)
         if len(questions) + len(refused) == most:
             break
@@ -157,15 +157,15 @@ def read_written(
         except _NotUnderstood as fault:
             cells = tuple(line.text for line in block.lines)
             refused.append(Refusal(first, 1, fault.what, fault.mend, "\n".join(cells), cells))
-    return Written(tuple(questions), tuple(refused), tuple(headings))
+    return TextContents(tuple(questions), tuple(refused), tuple(headings))
 
 
-def _plain(line: Line) -> Line:
+def _plain(line: TextLine) -> TextLine:
     """The line plainly labelled; one that is too long stays as it is."""
     return plainly_labelled(line) if len(line.text) <= _LONGEST else line
 
 
-def lines_of(text: str) -> list[Line]:
+def lines_of(text: str) -> list[TextLine]:
     """The lines of a plain or Markdown text; what is all bold there is marked."""
     found = []
     for number, line in enumerate(text.splitlines(), 1):
@@ -175,11 +175,11 @@ def lines_of(text: str) -> list[Line]:
         if bold:
             plain = bold[1] + bold[3] + bold[4]
         plain = re.sub(r"(\*\*|__)(.+?)\1", r"\2", plain)
-        found.append(Line(number, plain, bold is not None))
+        found.append(TextLine(number, plain, bold is not None))
     return found
 
 
-def plainly_labelled(line: Line) -> Line:
+def plainly_labelled(line: TextLine) -> TextLine:
     """The line without signs that turn it, and with letters of other scripts that stand before
     an option, or in a key of letters, as those from A on."""
     text = _TURNS.sub("", line.text)
@@ -197,7 +197,7 @@ def is_label(text: str) -> bool:
     return _LABEL.fullmatch(text) is not None
 
 
-def labelled(lines: Iterable[Line]) -> int:
+def labelled(lines: Iterable[TextLine]) -> int:
     """How many lines say what they are: an option, an answer, a numbered question."""
     forms = (_LETTERED, _BOXED, _BULLETED, _ANSWERED, _ASKED)
     plain = (plainly_labelled(line).text for line in lines if len(line.text) <= _LONGEST)
@@ -206,7 +206,7 @@ def labelled(lines: Iterable[Line]) -> int:
     )
 
 
-def _without_key(lines: Sequence[Line]) -> tuple[list[Line], dict[int, str]]:
+def _without_key(lines: Sequence[TextLine]) -> tuple[list[TextLine], dict[int, str]]:
     """The lines before a key at the end, and the answers it gives by their numbers."""
     full = [place for place, line in enumerate(lines) if line.text.strip()]
     if full and (found := _KEY_IN_A_LINE.fullmatch(lines[full[-1]].text.strip())):
@@ -231,7 +231,7 @@ def _key_pairs(text: str) -> list[tuple[str, str]]:
     return [(found[1], found[2])] if found else []
 
 
-def _blocks(lines: Sequence[Line]) -> Iterator[_Block]:
+def _blocks(lines: Sequence[TextLine]) -> Iterator[_Block]:
     """The questions of a text, each with its lines."""
     block = _Block()
     is_after_blank = False
@@ -304,7 +304,7 @@ def _is_title(block: _Block) -> bool:
     return len(text) <= _LONGEST_TITLE and not text.endswith(("?", "？")) and not _pair(text)
 
 
-def _add(block: _Block, line: Line, text: str) -> None:
+def _add(block: _Block, line: TextLine, text: str) -> None:
     block.lines.append(line)
     if asked := _ASKED.fullmatch(text):
         block.asked.append(asked[1])

@@ -16,7 +16,7 @@ from dicetrail.core.foresight import (
     Witnesses,
     counted,
     forecast,
-    foreseen,
+    forecast_warnings,
     nothing_played,
     played_again,
     ready_runs,
@@ -87,7 +87,7 @@ def look_deeper(subject: Subject) -> Examined:
 
 def foresee(subject: Subject) -> tuple[Problem, ...]:
     """What a forecast finds wrong with a game."""
-    return foreseen(_program(subject))
+    return forecast_warnings(_program(subject))
 
 
 @lru_cache(maxsize=4)

@@ -115,7 +115,7 @@ def edit_pack(
 
 
 @dataclass(frozen=True, slots=True)
-class About:
+class PackDescription:
     """What a pack is called, and what its maker says of it."""
 
     title: str
@@ -124,7 +124,7 @@ class About:
 
 
 def describe_pack(
-    session: Session, pack_id: str, saved_on: int, about: About, now: datetime
+    session: Session, pack_id: str, saved_on: int, about: PackDescription, now: datetime
 ) -> KeptPack:
     """Keep a revision that is called and described so.
 
@@ -140,8 +140,8 @@ def describe_pack(
     return _added(session, revision)
 
 
-def _about(pack: KeptPack) -> About:
-    return About(pack.title, pack.tags, pack.words)
+def _about(pack: KeptPack) -> PackDescription:
+    return PackDescription(pack.title, pack.tags, pack.words)
 
 
 def delete_pack(session: Session, pack_id: str, now: datetime | None) -> None:

@@ -11,7 +11,7 @@ from sqlalchemy.orm import Session
 
 from dicetrail.core import Action, Input
 from dicetrail.core.document import MOST_PLAYERS, Best
-from dicetrail.core.play import CameTo, measure_of
+from dicetrail.core.play import RunResult, measure_of
 from dicetrail.form import Kept
 from dicetrail.limits import MOST_MS, YEARS
 from dicetrail.store.columns import StandIn
@@ -104,7 +104,7 @@ LONGEST_MS = 10**9
 """A longer run is kept as one that took so long, some twelve days."""
 
 
-def end_run(run: RunRow, result: CameTo, now: datetime) -> None:
+def end_run(run: RunRow, result: RunResult, now: datetime) -> None:
     """Keep what a run came to, unless that is kept already."""
     if run.ended_at is not None:
         return

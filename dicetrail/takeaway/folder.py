@@ -18,7 +18,7 @@ from types import MappingProxyType
 from typing import Any
 
 from dicetrail.carried.plain import as_plain
-from dicetrail.core.document import WAYS, Phrase, Typeface, Wording, wording
+from dicetrail.core.document import WAYS, Phrase, Translator, Typeface, translator
 from dicetrail.core.play import dress, made_ready, play_game
 from dicetrail.limits import MEDIA_ENDINGS
 from dicetrail.takeaway.course import manifest_of_course
@@ -97,7 +97,7 @@ def folder(leaving: Leaving, besides: Mapping[str, Any] = NOTHING_MORE) -> dict[
     memory_size = len(files["engine/memory.zst"])
     files["game/page.json"] = _json(_page_of(leaving, media, sounds, memory_size) | dict(besides))
     files["game/game.json"] = _json(as_plain(leaving.carried))
-    words = wording(leaving.game.language, leaving.game.phrases)
+    words = translator(leaving.game.language, leaving.game.phrases)
     files["app.webmanifest"] = _json(_manifest(leaving))
     files["icon.svg"] = next(part for name, part in files.items() if "assets/die-" in name)
     title = leaving.title
@@ -219,7 +219,7 @@ def _page(page: str, leaving: Leaving) -> str:
     return places.sub(lambda found: html.escape(filled[found[0]]), page)
 
 
-def _from_disk(words: Wording) -> str:
+def _from_disk(words: Translator) -> str:
     """A script that says what to do where a page was opened from a disk."""
     command, address = "python3 -m http.server", "http://localhost:8000"
     told = json.dumps(words.say(Phrase.FROM_DISK, command=command, address=address))

@@ -41,7 +41,7 @@ from dicetrail.web.packs import routes as packs
 from dicetrail.web.pictures import routes as pictures
 from dicetrail.web.play import players
 from dicetrail.web.play import routes as play
-from dicetrail.web.play.standing import Standings
+from dicetrail.web.play.standing import LiveRuns
 from dicetrail.web.runs import routes as runs
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.site import serve_site
@@ -115,7 +115,7 @@ def create_app(
         openapi_url="/api/openapi.json",
     )
     app.state.shelf = Shelf(database)
-    app.state.standings = Standings(app.state.shelf)
+    app.state.standings = LiveRuns(app.state.shelf)
     app.state.turns = reading.turns()
     app.state.clock = steady_clock(database) if clock is None else never_back(clock)
     app.state.key = maker_key

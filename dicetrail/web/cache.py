@@ -49,7 +49,7 @@ class Cache(LRUCache[Key, Value]):
             super().pop(key, None)
 
 
-class Part(MutableMapping[Hashable, Any]):
+class CachePart(MutableMapping[Hashable, Any]):
     """The part of a cache that is one owner's: it looks like a cache of its own."""
 
     def __init__(self, whole: Cache[tuple[Hashable, Hashable], Any], owner: Hashable) -> None:

@@ -10,7 +10,7 @@ from typing import Annotated, NamedTuple
 from fastapi import Depends, Request
 
 from dicetrail.web.clock import Clock
-from dicetrail.web.play.standing import Standings
+from dicetrail.web.play.standing import LiveRuns
 from dicetrail.web.shelf import Shelf
 
 
@@ -19,8 +19,8 @@ async def _shelf(request: Request) -> Shelf:
     return shelf
 
 
-async def _standings(request: Request) -> Standings:
-    standings: Standings = request.app.state.standings
+async def _standings(request: Request) -> LiveRuns:
+    standings: LiveRuns = request.app.state.standings
     return standings
 
 
@@ -38,11 +38,11 @@ class Playing(NamedTuple):
     """All that a player's request is given, asked for at once: there are very many of them."""
 
     shelf: Shelf
-    standings: Standings
+    standings: LiveRuns
     now: datetime
 
 
 PlayedNow = Annotated[Playing, Depends(_playing)]
 SharedShelf = Annotated[Shelf, Depends(_shelf)]
-SharedStandings = Annotated[Standings, Depends(_standings)]
+SharedStandings = Annotated[LiveRuns, Depends(_standings)]
 Now = Annotated[datetime, Depends(_now)]

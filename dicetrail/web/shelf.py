@@ -50,7 +50,7 @@ from dicetrail.store.packs import (
     pack_revision,
 )
 from dicetrail.store.runs import inputs_of
-from dicetrail.web.cache import Cache, Part
+from dicetrail.web.cache import Cache, CachePart
 from dicetrail.web.deeper import Deeper
 from dicetrail.web.foresight.fetching import fetched
 from dicetrail.web.foresight.studies import Studies
@@ -311,7 +311,9 @@ class Shelf:
     def _program(self, game_id: str, number: int, packs: PackNumbers) -> Program:
         game = self.saved_game(game_id, number).document
         self._without_faults(game, packs)
-        return made_ready(game, self._held(packs), Part(self._recalled, (game_id, number, packs)))
+        return made_ready(
+            game, self._held(packs), CachePart(self._recalled, (game_id, number, packs))
+        )
 
     def _without_faults(self, game: Game, packs: PackNumbers) -> None:
         """Raise GameProblems for a game that cannot be played."""

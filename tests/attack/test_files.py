@@ -13,7 +13,7 @@ from unittest.mock import patch
 
 from openpyxl import Workbook
 
-from dicetrail.files import FileProblem, Wish
+from dicetrail.files import FileProblem, ImportOptions
 from dicetrail.files.aside import Aside, GivenUp
 from dicetrail.web.loads import load as loading
 from tests.attack.damage import read_damaged, whole_files, workbook
@@ -131,7 +131,7 @@ class TestAside(unittest.TestCase):
         self.addCleanup(self.aside.close)
 
     def test_what_nobody_waits_for_any_more_is_ended(self):
-        plan = self.aside.do("guess", self.SLOW, Wish())
+        plan = self.aside.do("guess", self.SLOW, ImportOptions())
         rows = []
         with self.assertRaises(GivenUp):
             self.aside.do(
@@ -140,7 +140,7 @@ class TestAside(unittest.TestCase):
         self.assertLess(max(rows), 120_000)
 
     def test_a_child_that_is_killed_is_told_in_words_and_the_next_file_is_read(self):
-        plan = self.aside.do("guess", self.SLOW, Wish())
+        plan = self.aside.do("guess", self.SLOW, ImportOptions())
 
         def kill(_):
             template = self.aside._template.pid

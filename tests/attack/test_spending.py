@@ -19,7 +19,7 @@ from dicetrail.web.app import UNBEGUN_FOR, let_go_of_unbegun
 from dicetrail.web.door import connections as connections
 from dicetrail.web.door import rates as rates
 from dicetrail.web.play import standing as standing
-from dicetrail.web.play.standing import Standings
+from dicetrail.web.play.standing import LiveRuns
 from tests.web.demo import DemoTest
 
 GAME = "harvest-supper"
@@ -249,7 +249,7 @@ class TestPlaying(DemoTest):
                 )
                 run = self.act(run, **action).json()
             known = self.app.state.standings.known(run["id"])
-            anew = Standings(self.app.state.shelf).newest(run["id"])
+            anew = LiveRuns(self.app.state.shelf).newest(run["id"])
             for part in ("seen", "state", "answered", "text", "unread"):
                 self.assertEqual(getattr(known, part), getattr(anew, part), part)
 
@@ -280,7 +280,7 @@ class TestPlaying(DemoTest):
         self.assertEqual(let_go_of_unbegun(self.app), 0)
         with patch.object(self.app.state, "clock", lambda: now + UNBEGUN_FOR + timedelta(hours=1)):
             self.assertGreaterEqual(let_go_of_unbegun(self.app), 1)
-        fresh = Standings(self.app.state.shelf)
+        fresh = LiveRuns(self.app.state.shelf)
         with patch.object(self.app.state, "standings", fresh):
             self.assertEqual(self.http.get(f"/api/play/runs/{left['id']}").status_code, 404)
             self.assertEqual(self.http.get(f"/api/play/runs/{begun['id']}").status_code, 200)

@@ -43,7 +43,7 @@ from dicetrail.core.answers.checking import (
 from dicetrail.core.answers.folding import read
 from dicetrail.core.answers.letters import clusters, letters_of, sounds
 from dicetrail.core.answers.numbers import number_in, read_number
-from dicetrail.core.document import ENGLISH, DecimalMark, Language, Phrase, listed, wording
+from dicetrail.core.document import ENGLISH, DecimalMark, Language, Phrase, listed, translator
 from dicetrail.core.play import choices_of
 
 RIGHT, CLOSE, WRONG, UNREADABLE = Verdict.RIGHT, Verdict.CLOSE, Verdict.WRONG, Verdict.UNREADABLE
@@ -352,7 +352,7 @@ class TestSeveralRight(unittest.TestCase):
         memory: ، in Arabic)."""
         choices = ("Carrot", "Kale", "Beet root", "Leek", "Fig")
         for language in Language:
-            words = wording(language, ())
+            words = translator(language, ())
             for names in (("A", "C"), ("A", "B", "C"), ("Carrot", "Beet root")):
                 said = words.in_words(listed(names, Phrase.LIST_AND))
                 said = said.replace("\u2068", "").replace("\u2069", "")

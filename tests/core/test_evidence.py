@@ -9,23 +9,23 @@ from dicetrail.core import Details, Draw, Ending, Game, Kind, Pack, Question, Ro
 from dicetrail.core.answers import Verdict
 from dicetrail.core.foresight import (
     SCOUTS,
-    Of,
+    Counted,
     Playthrough,
     Says,
     Sort,
     borne_out,
-    came_of,
     evidence_of,
+    fitted_scout,
     forecast,
     is_counted,
-    like_those,
+    observations,
     playthrough,
-    sightings,
+    run_summary,
     suggested,
     walked,
 )
 from dicetrail.core.foresight.likeness import AS_MANY_AS
-from dicetrail.core.foresight.sightings import Sighting, Try
+from dicetrail.core.foresight.sightings import Observation, Try
 from dicetrail.core.play import Result, answered, replay
 from dicetrail.form import PLAYED_FORM
 from tests.core.test_course import ready
@@ -42,7 +42,7 @@ class TestSightings(unittest.TestCase):
             walk = list(walked(program, scouts, seed))
             inputs = [given for _, given in walk if given is not None]
             moments = replay(program, seed, walk[0][0].players, inputs)
-            found = list(sightings(program, moments, inputs))
+            found = list(observations(program, moments, inputs))
             told = answered(moments)
             seen_in_all += len(found)
             # Those that ran out between two inputs are left out, and no other.
@@ -65,11 +65,11 @@ class TestSightings(unittest.TestCase):
             walk = list(walked(program, [scout], dice))
             inputs = [given for _, given in walk if given is not None]
             moments = replay(program, dice, walk[0][0].players, inputs)
-            runs.append(list(sightings(program, moments, inputs)))
+            runs.append(list(observations(program, moments, inputs)))
         told = evidence_of(runs)
         self.assertEqual(told.runs, 6)
         self.assertTrue(all(one.says is Says.FEW for one in told.questions if one.asked < 12))
-        self.assertIsInstance(runs[0][0], Sighting)
+        self.assertIsInstance(runs[0][0], Observation)
 
     def test_what_runs_came_to_is_what_they_came_to(self):
         program, _ = ready(random.Random(2))
@@ -82,13 +82,13 @@ class TestSightings(unittest.TestCase):
             moments = replay(program, dice, walk[0][0].players, inputs)
             runs.append(playthrough(program, moments, inputs))
             self.assertEqual(PLAYED_FORM.validate_json(PLAYED_FORM.dump_json(runs[-1])), runs[-1])
-        came = came_of(runs)
+        came = run_summary(runs)
         self.assertEqual(came.ended + sum(came.left_after), came.runs)
         self.assertAlmostEqual(sum(one.share.share for one in came.endings), 1)
         self.assertAlmostEqual(sum(one.share for one in came.scores), 1)
         self.assertEqual(list(came.still_in), sorted(came.still_in, reverse=True))
         self.assertEqual(came.still_in[-1], 0)
-        nothing = came_of([])
+        nothing = run_summary([])
         self.assertEqual((nothing.runs, nothing.scores, nothing.mean_score), (0, (), None))
         self.assertEqual(borne_out(forecast(program, SCOUTS[2]), nothing), ())
 
@@ -113,22 +113,22 @@ class TestLikeness(unittest.TestCase):
             inputs = [given for _, given in walk if given is not None]
             moments = replay(program, dice, walk[0][0].players, inputs)
             runs.append(playthrough(program, moments, inputs))
-        scout = like_those([run.seen for run in runs])
+        scout = fitted_scout([run.seen for run in runs])
         for found, wanted in zip(scout.right, SCOUTS[1].right, strict=True):
             self.assertAlmostEqual(found, wanted, delta=7)
         self.assertAlmostEqual(scout.median_ms, SCOUTS[1].median_ms, delta=700)
         self.assertAlmostEqual(scout.spread, SCOUTS[1].spread, delta=6)
         self.assertEqual(len(scout.own), 10)
-        told, came = forecast(program, scout), came_of(runs)
+        told, came = forecast(program, scout), run_summary(runs)
         self.assertTrue(all(one.is_borne_out for one in borne_out(told, came)))
         expert = borne_out(forecast(program, SCOUTS[3]), came)
         self.assertFalse(any(one.is_borne_out for one in expert))
 
     def test_little_is_shrunk_to_the_level_and_nothing_to_the_steady_scout(self):
-        self.assertEqual(like_those([]).right, SCOUTS[2].right)
-        self.assertEqual(like_those([]).own, ())
+        self.assertEqual(fitted_scout([]).right, SCOUTS[2].right)
+        self.assertEqual(fitted_scout([]).own, ())
         one = [seen(0, "yes")] * 4
-        scout = like_those([one])
+        scout = fitted_scout([one])
         self.assertEqual(scout.own, ())
         self.assertEqual(scout.right[0], round(100 * (4 + AS_MANY_AS * 0.85) / (4 + AS_MANY_AS)))
         self.assertEqual(scout.right[1:], SCOUTS[2].right[1:])
@@ -139,7 +139,7 @@ def seen(number, given, result=None, ms=3000, **more):
     tries = (Try(given, Verdict.RIGHT if is_right else Verdict.WRONG),) if given else ()
     found = result or (Result.RIGHT if is_right else Result.WRONG)
     choices = more.pop("choices", ("never", "no", "yes"))
-    return Sighting(
+    return Observation(
         "p", number, f"{number}?", choices, ("yes",), 0, tries, found, ms, False, **more
     )
 
@@ -169,7 +169,7 @@ class TestSuggestions(unittest.TestCase):
         self.assertEqual(told[Sort.ACCEPT].right, ("yes", "aubergene"))
         self.assertEqual([one.times for one in found.picked], [7, 1])
         by = [seen(0, text, choices=()) for text in typed]
-        self.assertEqual(sum(is_counted(one, Of.GIVEN, "aubergene") for one in by), 7)
+        self.assertEqual(sum(is_counted(one, Counted.GIVEN, "aubergene") for one in by), 7)
 
     def test_a_number_counts_as_many_as_it_says(self):
         chances = random.Random(4)
@@ -180,24 +180,24 @@ class TestSuggestions(unittest.TestCase):
                 for result in chances.choices(results, k=30)
             ]
             found = evidence_of([[one] for one in rows]).questions[0]
-            counts = {of: sum(is_counted(one, of) for one in rows) for of in Of}
+            counts = {of: sum(is_counted(one, of) for one in rows) for of in Counted}
             self.assertEqual(
-                (counts[Of.ASKED], counts[Of.LATE], counts[Of.PASSED]),
+                (counts[Counted.ASKED], counts[Counted.LATE], counts[Counted.PASSED]),
                 (found.asked, found.late, found.passed),
             )
-            self.assertEqual(counts[Of.FIRST], round(found.first.share * found.asked))
+            self.assertEqual(counts[Counted.FIRST], round(found.first.share * found.asked))
             for one in found.picked:
-                given = sum(is_counted(row, Of.GIVEN, one.given) for row in rows)
+                given = sum(is_counted(row, Counted.GIVEN, one.given) for row in rows)
                 self.assertEqual(given, one.times)
 
     def test_a_question_is_the_same_wherever_it_stands_and_another_once_it_is_mended(self):
         moved = [seen(0, "yes")] * 3
-        moved += [Sighting(**{**as_dict(moved[0]), "number": 7})] * 2
-        mended = Sighting(**{**as_dict(moved[0]), "right": ("no",)})
+        moved += [Observation(**{**as_dict(moved[0]), "number": 7})] * 2
+        mended = Observation(**{**as_dict(moved[0]), "right": ("no",)})
         found = evidence_of([[one] for one in (*moved, mended)]).questions
         self.assertEqual([(one.asked, one.number) for one in found], [(1, 0), (5, 7)])
-        self.assertEqual(came_of([Playthrough((), None, 0, 0.0)]).left_after, (1,))
+        self.assertEqual(run_summary([Playthrough((), None, 0, 0.0)]).left_after, (1,))
 
 
 def as_dict(one):
-    return {name: getattr(one, name) for name in Sighting.__slots__}
+    return {name: getattr(one, name) for name in Observation.__slots__}

@@ -38,7 +38,7 @@ from dicetrail.core import (
 )
 from dicetrail.core.answers import Verdict, fold
 from dicetrail.core.document import Details, Holds, Kind, Language, Leaves, Made, Question
-from dicetrail.core.draw import FactQuestions, likeness, stream
+from dicetrail.core.draw import FactQuestions, comparison_key, stream
 from dicetrail.core.play import Intent, asking_at, check, choices_of, next_input, question_of
 from dicetrail.core.play.program import in_play
 from tests.core.examples import BEDS
@@ -127,10 +127,10 @@ class TestLaws(unittest.TestCase):
                 question = put.dealt.sourced.question
                 right = right_for(put.made, question.prompt)
                 self.assertLessEqual(set(question.right), right)
-                likes = [likeness(choice) for choice in put.choices]
+                likes = [comparison_key(choice) for choice in put.choices]
                 self.assertEqual(len(set(likes)), len(likes), "no two choices are alike")
-                wrong = {likeness(answer) for answer in question.wrong}
-                self.assertFalse(wrong & {likeness(answer) for answer in right})
+                wrong = {comparison_key(answer) for answer in question.wrong}
+                self.assertFalse(wrong & {comparison_key(answer) for answer in right})
                 if put.made.pattern.made is Made.CHOICE:
                     self.assertLessEqual(len(put.choices), put.made.pattern.choices)
                     self.assertGreater(len(question.wrong), 0)

@@ -37,8 +37,8 @@ from dicetrail.core.foresight import (
     told,
     wilson,
 )
-from dicetrail.core.foresight.asking import CannotWeigh
-from dicetrail.core.foresight.weighing import Weigher
+from dicetrail.core.foresight.asking import CannotForecast
+from dicetrail.core.foresight.weighing import ExactForecast
 from dicetrail.core.play import ended_as
 from dicetrail.core.survey.reach import reach
 from tests.core.test_course import ready
@@ -153,8 +153,8 @@ class TestForecasts(unittest.TestCase):
             program = build(Game("G", (round_,), ends, script), {"p": Pack("P", questions)})
             began = time.thread_time()
             try:
-                Weigher(program, [SCOUTS[2]]).weigh()
-            except CannotWeigh:
+                ExactForecast(program, [SCOUTS[2]]).weigh()
+            except CannotForecast:
                 given_up += 1
                 # About a second where so much counting takes a tenth of one; three are let be.
                 took = time.thread_time() - began

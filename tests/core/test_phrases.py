@@ -43,7 +43,7 @@ from dicetrail.core.document import (
     places_in,
     places_of,
     texts_of,
-    wording,
+    translator,
 )
 from dicetrail.core.play import dress
 
@@ -116,17 +116,17 @@ class TestReadyPhrases(unittest.TestCase):
     @given(languages, st.sampled_from(list(Phrase)), st.integers(0, 200))
     def test_whatever_is_said_leaves_no_place_unfilled(self, language, phrase, count):
         values = dict.fromkeys(places_of(phrase), "x") | {"count": count}
-        self.assertIsNone(UNFILLED.search(wording(language, ()).say(phrase, **values)))
+        self.assertIsNone(UNFILLED.search(translator(language, ()).say(phrase, **values)))
 
 
 class TestOwnPhrases(unittest.TestCase):
     @given(languages, st.lists(st.text(max_size=9), min_size=1, max_size=7), st.integers(0, 40))
     def test_a_form_that_says_nothing_is_said_as_it_is_ready(self, language, texts, count):
         own = OwnPhrase(Phrase.POINTS, tuple(texts))
-        said = wording(language, (own,)).say(Phrase.POINTS, count=count)
+        said = translator(language, (own,)).say(Phrase.POINTS, count=count)
         form = WAYS[language].forms.index(WAYS[language].form(count))
         written = texts[0] if len(texts) == 1 else texts[form] if form < len(texts) else ""
-        ready = wording(language, ()).say(Phrase.POINTS, count=count)
+        ready = translator(language, ()).say(Phrase.POINTS, count=count)
         filled = ISOLATES.sub("", said)
         self.assertEqual(
             filled,
@@ -176,7 +176,7 @@ class TestWhatPlayersAreTold(unittest.TestCase):
                 words += [shown.feedback.answer] if shown.feedback.answer else []
             for question, action in ((choice, Pass()), (word, Letter("ab")), (word, Hint())):
                 program = small_game(language, question)
-                words.append(program.wording.of(first_table(program, action)[1].refused))
+                words.append(program.translator.of(first_table(program, action)[1].refused))
             words.append(first_table(small_game(language, choice), Quit())[0].ending.title)
             told[language] = words
         for language, words in told.items():
@@ -205,7 +205,7 @@ class TestWhatPlayersAreTold(unittest.TestCase):
             while shown.ending is None:
                 moment = step(program, moment.state, Quit(), moment.state.at)
                 shown = table(program, moment.state)
-            self.assertEqual(program.wording.number(shown.score), wanted)
+            self.assertEqual(program.translator.number(shown.score), wanted)
 
     @given(languages, st.integers(1, 999), st.integers(0, 999))
     def test_numbers_are_read_with_the_mark_of_the_language(self, language, whole, thousandths):

@@ -48,7 +48,7 @@ from dicetrail.core import (
     survey,
     table,
 )
-from dicetrail.core.document import DOCUMENT, Best, Within, notes_of
+from dicetrail.core.document import DOCUMENT, Best, Range, notes_of
 from dicetrail.core.document.words import as_written, filled_in
 from dicetrail.core.play import Intent, Listen, is_best, next_input
 from dicetrail.core.rules import rules_of
@@ -458,7 +458,7 @@ NUMBERS = st.integers(-(10**30), 10**30) | st.sampled_from(
 
 def part(kind):
     """Any part of a document, its numbers whatever they are."""
-    bounds = notes_of(kind, Within)
+    bounds = notes_of(kind, Range)
     values = {}
     for field in fields(kind):
         if field.name in bounds:
@@ -472,7 +472,7 @@ class TestBounds(unittest.TestCase):
         for kind in DOCUMENT:
             for name, hint in get_type_hints(kind).items():
                 if hint is int or int in get_args(hint):
-                    self.assertIn(name, notes_of(kind, Within), kind)
+                    self.assertIn(name, notes_of(kind, Range), kind)
 
     @given(part(Draw), part(Ask), part(Sums), part(Cue), part(Ending), part(Details), NUMBERS)
     @settings(max_examples=40)
@@ -498,7 +498,7 @@ class TestBounds(unittest.TestCase):
             (ask, "rounds[0].ask"),
             (sums, "rounds[0].sums[0]"),
         ):
-            for name, within in notes_of(type(kind), Within).items():
+            for name, within in notes_of(type(kind), Range).items():
                 value = getattr(kind, name)
                 if isinstance(value, int) and not within.least <= value <= within.most:
                     self.assertIn(f"{where}.{name}", [problem.where for problem in problems])

@@ -15,8 +15,8 @@ from dicetrail.core.foresight import (
     How,
     Scout,
     counted,
+    fitted_scout,
     forecast,
-    like_those,
     playthrough,
     told,
     walked,
@@ -155,7 +155,7 @@ class TestWordsOfAScout(unittest.TestCase):
                 inputs = [given for _, given in walk if given is not None]
                 moments = replay(program, dice, walk[0][0].players, inputs)
                 runs.append(playthrough(program, moments, inputs))
-            scout = like_those([run.seen for run in runs])
+            scout = fitted_scout([run.seen for run in runs])
             foretold = forecast(program, scout, runs=0, is_quick=True)
             score = sum(one.value * one.share for one in foretold.counters[0].values)
             came = sum(run.score for run in runs) / len(runs)

@@ -28,7 +28,7 @@ from dicetrail.core.foresight import (
     SCOUTS,
     Turned,
     forecast,
-    foreseen,
+    forecast_warnings,
     knobs_of,
     nearest,
     turned,
@@ -53,7 +53,8 @@ def game_of(*endings, script=ONE_POINT, rounds=None, **settings):
 def told_of(game):
     """What is foreseen of a game, by place."""
     return {
-        (one.where, one.what): one.mend for one in foreseen(build(game, {"p": PACK, "idle": IDLE}))
+        (one.where, one.what): one.mend
+        for one in forecast_warnings(build(game, {"p": PACK, "idle": IDLE}))
     }
 
 

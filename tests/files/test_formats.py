@@ -21,8 +21,8 @@ from dicetrail.files import (
     Contents,
     FileProblem,
     Format,
+    ImportOptions,
     Separator,
-    Wish,
     documents,
     games,
     guess,
@@ -115,7 +115,9 @@ class TestRoundTrip(unittest.TestCase):
                 self.assertIn("tab or line break", refused.problem.what)
                 continue
             sign = {"tsv": Separator.TAB, "txt": Separator.TAB, "csv": Separator.COMMA}.get(ending)
-            plan = guess(content, Wish(None, sign, has_headings=True, contents=Contents.FACTS))
+            plan = guess(
+                content, ImportOptions(None, sign, has_headings=True, contents=Contents.FACTS)
+            )
             reading = read_questions(content, plan)
             self.assertEqual((reading.facts, reading.refused), (facts, ()), ending)
 

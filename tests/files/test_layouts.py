@@ -3,7 +3,16 @@
 import unittest
 
 from dicetrail.core import Details, Kind, Question
-from dicetrail.files import FileProblem, Format, Plan, Role, Separator, Wish, guess, read_questions
+from dicetrail.files import (
+    FileProblem,
+    Format,
+    ImportOptions,
+    Plan,
+    Role,
+    Separator,
+    guess,
+    read_questions,
+)
 
 CHOICE, TRUTH, TYPED, NUMBER, SORT = Kind.CHOICE, Kind.TRUTH, Kind.TYPED, Kind.NUMBER, Kind.SORT
 ROOT = Question("Which is a root?", ("Carrot",), ("Pea", "Bean"))
@@ -163,7 +172,7 @@ class TestGuessing(unittest.TestCase):
         many = ("Où pousse la bière?\tà l'école\tau café\n" * 40).encode("cp1252")
         self.assertEqual(read_questions(many).questions[0].wrong, ("au café",))
         cyrillic = "Где?\tтут\tтам\n".encode("koi8-r")
-        plan = guess(cyrillic, Wish(encoding="koi8-r"))
+        plan = guess(cyrillic, ImportOptions(encoding="koi8-r"))
         self.assertEqual(read_questions(cyrillic, plan).questions[0].prompt, "Где?")
 
     def test_columns_without_end_are_refused(self):

@@ -17,7 +17,7 @@ from odf.text import List as OdfList
 from odf.text import ListItem, ListLevelStyleNumber, ListStyle, P, Span
 from openpyxl import Workbook
 
-from dicetrail.files import Contents, FileProblem, Format, Wish, guess, read_questions
+from dicetrail.files import Contents, FileProblem, Format, ImportOptions, guess, read_questions
 
 ASKED = (
     ("Which is a root?", ("Pea", "Carrot", "Bean"), 1),
@@ -223,7 +223,7 @@ class TestOpenDocument(unittest.TestCase):
         questions, reading = found(content)
         self.assertEqual((questions, reading.plan.sheet), (EXPECTED, "Roots"))
         self.assertEqual(reading.sheets, ("Empty", "Roots", "Other"))
-        other = read_questions(content, guess(content, Wish(sheet="Other")))
+        other = read_questions(content, guess(content, ImportOptions(sheet="Other")))
         self.assertEqual([q.prompt for q in other.questions], ["Who?"])
 
 
@@ -242,7 +242,9 @@ class TestLibreOffice(unittest.TestCase):
                 expected = [("Was ist eine Wurzel?", ("Möhre",)), ("Was ist ein Blatt?", ("Kohl",))]
                 self.assertEqual((questions, reading.refused), (expected, ()))
                 self.assertIn("Days are read as", reading.notes[0])
-                facts = read_questions(content, guess(content, Wish(contents=Contents.FACTS))).facts
+                facts = read_questions(
+                    content, guess(content, ImportOptions(contents=Contents.FACTS))
+                ).facts
                 self.assertEqual(facts.columns, ("Frage", "Richtig", "Falsch 1", "Falsch 2", "Tag"))
                 self.assertEqual(facts.rows[1][-1], "2026-04-01")
 

@@ -23,7 +23,7 @@ from dicetrail.core.answers import Verdict
 from dicetrail.core.foresight import Says, evidence_of, suggested, wilson
 from dicetrail.core.foresight.likeness import AS_MANY_AS, shrunk
 from dicetrail.core.foresight.measures import correlation, cronbach
-from dicetrail.core.foresight.sightings import Sighting, Try
+from dicetrail.core.foresight.sightings import Observation, Try
 from dicetrail.core.play import Result
 
 CHOICES = ("a", "b", "c", "d")
@@ -33,7 +33,7 @@ def sighting(number, picked, ms=4000):
     is_right = picked == "a"
     tried = (Try(picked, Verdict.RIGHT if is_right else Verdict.WRONG),)
     result = Result.RIGHT if is_right else Result.WRONG
-    return Sighting("p", number, f"{number}?", CHOICES, ("a",), 0, tried, result, ms, False)
+    return Observation("p", number, f"{number}?", CHOICES, ("a",), 0, tried, result, ms, False)
 
 
 def playtest(players, questions, seed, keyed_wrong=(), also_right=()):

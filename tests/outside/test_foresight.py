@@ -32,7 +32,7 @@ from dicetrail.core import (
     build,
 )
 from dicetrail.core.foresight import How, Scout, forecast
-from dicetrail.core.foresight.weighing import Weigher
+from dicetrail.core.foresight.weighing import ExactForecast
 
 PLAIN = Pack("P", tuple(Question(f"{n}?", ("a",), ("b",)) for n in range(40)))
 TEN = Draw(10)
@@ -255,7 +255,7 @@ class TestClosedForms(unittest.TestCase):
             program = build(Game("G", (round_,), ends, script), {"p": PLAIN})
             scout = Scout("S", (60,), median_ms=3000)
             told = forecast(program, scout)
-            fine = Weigher(program, [scout], most_followed=10**9)
+            fine = ExactForecast(program, [scout], most_followed=10**9)
             fine.step_ms //= 10 if fine.step_ms % 10 == 0 else 5
             exact = sum(share for over, share in fine.weigh().ends.items() if over.ending == 0)
             with self.subTest(seconds=seconds, own=own):

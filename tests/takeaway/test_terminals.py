@@ -8,7 +8,7 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from rich.console import Console
 
-from dicetrail.carried.terminal import Card, Line, PlainScreen, Tone, play
+from dicetrail.carried.terminal import Card, PlainScreen, StyledLine, TextStyle, play
 from dicetrail.core import (
     After,
     Draw,
@@ -32,13 +32,13 @@ LINES = st.lists(
     ),
     max_size=25,
 )
-TONES = st.sampled_from(Tone)
+TONES = st.sampled_from(TextStyle)
 TEXTS = st.text(st.characters(codec="utf-8", exclude_categories=("C", "Zl", "Zp")), max_size=30)
 PIECES = st.tuples(st.tuples(TONES, TEXTS))
 PARTS = st.lists(
-    st.builds(Line, st.lists(st.tuples(TONES, TEXTS), max_size=3).map(tuple))
+    st.builds(StyledLine, st.lists(st.tuples(TONES, TEXTS), max_size=3).map(tuple))
     | st.builds(
-        Card, TEXTS, st.lists(st.builds(Line, st.tuples(st.tuples(TONES, TEXTS)))).map(tuple)
+        Card, TEXTS, st.lists(st.builds(StyledLine, st.tuples(st.tuples(TONES, TEXTS)))).map(tuple)
     ),
     max_size=6,
 )
@@ -86,7 +86,7 @@ class TestTerminals(unittest.TestCase):
         again, same = played(program, dice, players, lines)
         self.assertEqual((again.state, same), (moment.state, text))
         score = program.rules.score(moment.state.tallies[moment.state.turn])
-        self.assertIn(program.wording.number(score), text)
+        self.assertIn(program.translator.number(score), text)
 
     @given(PARTS)
     def test_both_screens_show_the_same_words_in_the_same_order(self, parts):
@@ -94,7 +94,7 @@ class TestTerminals(unittest.TestCase):
         for screen, stream in self.screens():
             for part in parts:
                 screen.show(part)
-            screen.ask(Line(((Tone.SOFT, "Score 3"),)))
+            screen.ask(StyledLine(((TextStyle.SOFT, "Score 3"),)))
             shown.append(re.sub(r"[\s─━│┃╭╮╰╯┌┐└┘=-]+", "", stream.getvalue()))
         self.assertEqual(*shown)
 
@@ -124,7 +124,7 @@ class TestTerminals(unittest.TestCase):
             def isatty(self):
                 return True
 
-        line = Line(((Tone.GOOD, "✓"), (Tone.PLAIN, " Right.")))
+        line = StyledLine(((TextStyle.GOOD, "✓"), (TextStyle.PLAIN, " Right.")))
         seated, piped = Seat(), io.StringIO()
         for stream in (seated, piped):
             screen = PlainScreen(stream)

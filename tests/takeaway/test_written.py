@@ -254,13 +254,13 @@ def both(case, program, text, dice, most=40):
     opening = program.game.opening
     players = ("Marjory", "Ted")[: opening.most_players]
     if opening.most_players == 1 and not opening.asks_names:
-        players = (program.wording.say(Phrase.PLAYER),)
+        players = (program.translator.say(Phrase.PLAYER),)
     game = written.Game(program, dice, players)
     wanted = game.play(Random(dice), most)
     asks = opening.asks_names or opening.most_players > 1
     names = players if asks else ()
     printed = written.run_program(text, dice, names, game.typed)
-    wanted, printed = (written.alike(lines, program.wording) for lines in (wanted, printed))
+    wanted, printed = (written.alike(lines, program.translator) for lines in (wanted, printed))
     case.assertEqual(wanted, printed[: len(wanted)], text)
     return wanted
 

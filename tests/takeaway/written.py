@@ -42,7 +42,7 @@ class Game:
     """A run of the engine, with what a program would print and what is typed into it."""
 
     def __init__(self, program, dice, players):
-        self.program, self.words, self.dice = program, program.wording, dice
+        self.program, self.words, self.dice = program, program.translator, dice
         best = NO_BEST[program.game.best.value]
         self.moment = start(program, dice, players, best=best)
         self.players = players
@@ -182,7 +182,7 @@ class Game:
 
 def what_to_type(program, state, view, chance: Random):
     """A line somebody might type now, and after how many milliseconds."""
-    question, words = view.question, program.wording
+    question, words = view.question, program.translator
     lines = ["", "  ", "zzz", "17", "c", "B ", "2", "½", "l'or", "a, b", "Ärger"]
     if question.may_hint:
         lines += [words.say(Phrase.KEY_HINT)] * 3

@@ -6,7 +6,7 @@ from concurrent.futures import ThreadPoolExecutor
 from hypothesis import given
 from hypothesis import strategies as st
 
-from dicetrail.web.cache import Cache, Part
+from dicetrail.web.cache import Cache, CachePart
 
 USES = st.lists(st.tuples(st.sampled_from(("set", "get", "let go")), st.integers(0, 9)))
 
@@ -40,7 +40,7 @@ class TestCache(unittest.TestCase):
 
     def test_parts_of_a_cache_share_its_room_and_not_its_entries(self):
         whole = Cache(3)
-        one, other = Part(whole, "one"), Part(whole, "other")
+        one, other = CachePart(whole, "one"), CachePart(whole, "other")
         one["a"], other["a"], one["b"] = 1, 2, 3
         self.assertEqual((dict(one), dict(other)), ({"a": 1, "b": 3}, {"a": 2}))
         one["c"] = 4

@@ -15,7 +15,14 @@ from dicetrail.core.answers.checking import (
     fold_steps,
 )
 from dicetrail.core.answers.comparing import Comparison, compare
-from dicetrail.core.answers.folding import as_shown, caseless, read, tidy, unaccented, unpointed
+from dicetrail.core.answers.folding import (
+    as_shown,
+    caseless,
+    read,
+    tidy,
+    unaccented,
+    without_punctuation,
+)
 from dicetrail.core.answers.letters import Cell, as_letters, laid_out, letters_of, spelled
 from dicetrail.core.answers.numbers import read_number, tolerance_of
 
@@ -46,5 +53,5 @@ __all__ = [
     "tidy",
     "tolerance_of",
     "unaccented",
-    "unpointed",
+    "without_punctuation",
 ]

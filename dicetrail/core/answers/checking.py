@@ -15,25 +15,25 @@ from functools import lru_cache
 from dicetrail.core.answers.folding import (
     as_shown,
     caseless,
-    headless,
     read,
     tidy,
     unaccented,
-    unpointed,
     unseen_out,
+    without_article,
+    without_punctuation,
 )
-from dicetrail.core.answers.numbers import Written, number_in, within
+from dicetrail.core.answers.numbers import ReadNumber, number_in, within
 from dicetrail.core.document import (
     ENGLISH,
     MOST_CHOICES,
     Check,
     Filling,
+    Message,
     Needs,
     Phrase,
-    Said,
     listed,
+    message,
     record,
-    saying,
 )
 
 LETTERS = "ABCDEFGHIJKL"[:MOST_CHOICES]
@@ -62,7 +62,7 @@ class Checked:
     """A verdict, its reason in one sentence, and what the answer was taken for."""
 
     verdict: Verdict
-    said: Said
+    said: Message
     """Its reason."""
     places: tuple[int, ...] = ()
     """The places, from 1, of the choices named."""
@@ -113,8 +113,12 @@ def fold_steps(text: str, check: Check) -> tuple[Fold, ...]:
         ("capitals", check.ignore_case, caseless),
         ("accents", check.ignore_accents, unaccented),
         # An elided article goes before the apostrophe that tells it does.
-        ("articles", bool(check.articles.strip()), lambda t: headless(t, check.articles, points)),
-        ("punctuation", points, unpointed),
+        (
+            "articles",
+            bool(check.articles.strip()),
+            lambda t: without_article(t, check.articles, points),
+        ),
+        ("punctuation", points, without_punctuation),
     ):
         if asked_for:
             before = steps[-1].text
@@ -248,13 +252,13 @@ def _digits(text: str) -> str:
     return "".join(sign for sign in text if sign.isdigit())
 
 
-def _by_typos(slips: int, typed: str, wanted: str, check: Check) -> Said:
-    return saying(
+def _by_typos(slips: int, typed: str, wanted: str, check: Check) -> Message:
+    return message(
         Phrase.TYPOS_APART,
         typed=typed,
         answer=wanted,
-        typos=saying(Phrase.TYPOS, count=slips),
-        allowed=saying(Phrase.TYPOS_ALLOWED, count=typos_allowed(folded(wanted, check), check)),
+        typos=message(Phrase.TYPOS, count=slips),
+        allowed=message(Phrase.TYPOS_ALLOWED, count=typos_allowed(folded(wanted, check), check)),
     )
 
 
@@ -290,17 +294,17 @@ def check_choice(
     place = places[0]
     name = _amid(place, choices)
     if place not in right:
-        return Checked(Verdict.WRONG, saying(Phrase.IS_NOT_RIGHT, choice=name), places)
+        return Checked(Verdict.WRONG, message(Phrase.IS_NOT_RIGHT, choice=name), places)
     if slips:
         why = _by_typos(slips, read(str(given)), choices[place - 1], check)
         return Checked(Verdict.CLOSE, why, places, choices[place - 1])
     phrase = Phrase.IS_THE_RIGHT if len(right) == 1 else Phrase.IS_A_RIGHT
-    return Checked(Verdict.RIGHT, saying(phrase, choice=name), places, choices[place - 1])
+    return Checked(Verdict.RIGHT, message(phrase, choice=name), places, choices[place - 1])
 
 
-def _amid(place: int, choices: Sequence[str]) -> Said:
+def _amid(place: int, choices: Sequence[str]) -> Message:
     """A choice as a reason tells it."""
-    return saying(Phrase.CHOICE_AMID, letter=LETTERS[place - 1], choice=choices[place - 1])
+    return message(Phrase.CHOICE_AMID, letter=LETTERS[place - 1], choice=choices[place - 1])
 
 
 def _all_checked(
@@ -312,12 +316,12 @@ def _all_checked(
     """
     named = listed([_amid(place, choices) for place in places], Phrase.LIST_AND)
     if set(places) != set(right):
-        return Checked(Verdict.WRONG, saying(Phrase.ARE_NOT_ALL, choices=named), places)
+        return Checked(Verdict.WRONG, message(Phrase.ARE_NOT_ALL, choices=named), places)
     matched = " and ".join(choices[place - 1] for place in places)
     if slips:
-        what = saying(Phrase.ARE_ALL_BUT, choices=named, count=slips)
+        what = message(Phrase.ARE_ALL_BUT, choices=named, count=slips)
         return Checked(Verdict.CLOSE, what, places, matched)
-    what = saying(Phrase.ARE_ALL, choices=named, count=len(places))
+    what = message(Phrase.ARE_ALL, choices=named, count=len(places))
     return Checked(Verdict.RIGHT, what, places, matched)
 
 
@@ -335,13 +339,13 @@ def check_typed(given: Given, accepted: Sequence[str], check: Check) -> Checked:
         if slips is not None and (nearest is None or slips < nearest[0]):
             nearest = slips, answer
     if nearest is None:
-        return Checked(Verdict.WRONG, saying(Phrase.TYPED_WRONG, typed=typed))
+        return Checked(Verdict.WRONG, message(Phrase.TYPED_WRONG, typed=typed))
     slips, answer = nearest
     if slips:
         why = _by_typos(slips, typed, answer, check)
         return Checked(Verdict.CLOSE, why, matched=answer)
     phrase = Phrase.TYPED_RIGHT if typed == answer else Phrase.TYPED_READ
-    return Checked(Verdict.RIGHT, saying(phrase, typed=typed, answer=answer), matched=answer)
+    return Checked(Verdict.RIGHT, message(phrase, typed=typed, answer=answer), matched=answer)
 
 
 def check_number(given: Given, right: str, tolerance: str, check: Check) -> Checked:
@@ -356,17 +360,17 @@ def check_number(given: Given, right: str, tolerance: str, check: Check) -> Chec
     if written is None or wanted is None:
         return _unreadable(Phrase.NO_NUMBER, typed=typed)
     if not within(written.value, wanted.value, tolerance, mark):
-        return Checked(Verdict.WRONG, _read_so(saying(Phrase.NUMBER_WRONG, typed=typed), written))
+        return Checked(Verdict.WRONG, _read_so(message(Phrase.NUMBER_WRONG, typed=typed), written))
     if written.value == wanted.value:
-        said = saying(Phrase.NUMBER_RIGHT, typed=typed)
+        said = message(Phrase.NUMBER_RIGHT, typed=typed)
     else:
-        said = saying(Phrase.NUMBER_NEAR, typed=typed, tolerance=tolerance, right=right)
+        said = message(Phrase.NUMBER_NEAR, typed=typed, tolerance=tolerance, right=right)
     return Checked(Verdict.RIGHT, _read_so(said, written), matched=right)
 
 
-def _read_so(said: Said, written: Written) -> Said:
+def _read_so(said: Message, written: ReadNumber) -> Message:
     """The reason, and how a number of two readings was read."""
-    return said if written.how is None else saying(Phrase.WITH_HOW, why=said, how=written.how)
+    return said if written.how is None else message(Phrase.WITH_HOW, why=said, how=written.how)
 
 
 def _too_long(given: Given) -> Checked | None:
@@ -480,9 +484,9 @@ def _places_nearly_saying(
     return [place for place, apart in slips.items() if apart == fewest], fewest
 
 
-def _offer(choices: Sequence[str]) -> Said:
-    return saying(Phrase.OFFER, letter=LETTERS[len(choices) - 1])
+def _offer(choices: Sequence[str]) -> Message:
+    return message(Phrase.OFFER, letter=LETTERS[len(choices) - 1])
 
 
 def _unreadable(phrase: Phrase, **values: Filling) -> Checked:
-    return Checked(Verdict.UNREADABLE, saying(phrase, **values))
+    return Checked(Verdict.UNREADABLE, message(phrase, **values))

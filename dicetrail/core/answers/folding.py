@@ -121,7 +121,7 @@ def _plain_letter(sign: str) -> tuple[str, bool]:
     return sign, True
 
 
-def unpointed(text: str) -> str:
+def without_punctuation(text: str) -> str:
     """Without punctuation: joining signs go, others become a space. No number is changed."""
     words = text.split()
     if all(map(str.isalnum, words)):
@@ -160,7 +160,7 @@ def _point(found: re.Match[str]) -> str:
     return "" if sign in "'." else " "
 
 
-def headless(text: str, articles: str, skips_points: bool) -> str:
+def without_article(text: str, articles: str, skips_points: bool) -> str:
     """Without one leading article; an elided one, such as ``l'``, has no space after it."""
     start = re.match(r"[^\w\s]*\s*", text) if skips_points else None
     body = text[start.end() :] if start else text

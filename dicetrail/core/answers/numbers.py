@@ -6,7 +6,7 @@ from dataclasses import dataclass
 from fractions import Fraction
 
 from dicetrail.core.answers.folding import plain_signs, unseen_out
-from dicetrail.core.document import DecimalMark, Phrase, Said, saying
+from dicetrail.core.document import DecimalMark, Message, Phrase, message
 
 _LONGEST = 40
 _FRACTION = re.compile(r"(?:(\d+) +)?(\d+) ?/ ?(\d+)")
@@ -15,11 +15,11 @@ _DECIMAL = re.compile(r"\d*[.,]\d+|\d+[.,]?")
 
 
 @dataclass(frozen=True, slots=True)
-class Written:
+class ReadNumber:
     """A number as it was read, and how, where it could have been read otherwise."""
 
     value: Fraction
-    how: Said | None = None
+    how: Message | None = None
 
 
 def read_number(text: str, mark: DecimalMark = DecimalMark.POINT) -> Fraction | None:
@@ -34,7 +34,7 @@ def read_number(text: str, mark: DecimalMark = DecimalMark.POINT) -> Fraction | 
     return None if found is None else found.value
 
 
-def number_in(text: str, mark: DecimalMark = DecimalMark.POINT) -> Written | None:
+def number_in(text: str, mark: DecimalMark = DecimalMark.POINT) -> ReadNumber | None:
     """A number as written, and how it was read; None if it is none.
 
     Two different marks are thousands and decimals, as is one that recurs; a space and an
@@ -49,25 +49,25 @@ def number_in(text: str, mark: DecimalMark = DecimalMark.POINT) -> Written | Non
     found = _unsigned(body, mark)
     if found is None or sign != "-":
         return found
-    return Written(-found.value, found.how)
+    return ReadNumber(-found.value, found.how)
 
 
-def _unsigned(body: str, mark: DecimalMark) -> Written | None:
+def _unsigned(body: str, mark: DecimalMark) -> ReadNumber | None:
     if parts := _FRACTION.fullmatch(body):
         whole, top, bottom = parts[1] or "0", parts[2], parts[3]
-        return Written(int(whole) + Fraction(int(top), int(bottom))) if int(bottom) else None
+        return ReadNumber(int(whole) + Fraction(int(top), int(bottom))) if int(bottom) else None
     if grouped := _GROUPED.fullmatch(body):
         group, decimal = grouped[1], grouped[2]
         if group in " '" or decimal or body.count(group) > 1:
-            return Written(_value(body.replace(group, "")))
+            return ReadNumber(_value(body.replace(group, "")))
         if (group == ",") == (mark is not DecimalMark.COMMA):
-            how = saying(Phrase.AS_THOUSANDS, mark=_NAMES[group])
-            return Written(_value(body.replace(group, "")), how)
-        return Written(_value(body), saying(Phrase.AS_DECIMAL, mark=_NAMES[group]))
-    return Written(_value(body)) if _DECIMAL.fullmatch(body) else None
+            how = message(Phrase.AS_THOUSANDS, mark=_NAMES[group])
+            return ReadNumber(_value(body.replace(group, "")), how)
+        return ReadNumber(_value(body), message(Phrase.AS_DECIMAL, mark=_NAMES[group]))
+    return ReadNumber(_value(body)) if _DECIMAL.fullmatch(body) else None
 
 
-_NAMES = {",": saying(Phrase.COMMA), ".": saying(Phrase.POINT)}
+_NAMES = {",": message(Phrase.COMMA), ".": message(Phrase.POINT)}
 
 
 def _value(decimal: str) -> Fraction:

@@ -11,9 +11,9 @@ from operator import is_
 from typing import Any, TypeVar
 
 from dicetrail.core.document.problems import Problem
-from dicetrail.core.document.told import Within, notes_of
+from dicetrail.core.document.told import Range, notes_of
 
-HALF_SIGN = ("it holds half a sign, such as half an emoji", "write that sign anew")
+LONE_SURROGATE = ("it holds half a sign, such as half an emoji", "write that sign anew")
 """What is wrong with a text that is not Unicode, and how to mend it."""
 
 
@@ -37,16 +37,16 @@ def as_whole_text(text: str) -> str:
 
 def out_of_bounds(part: Any, where: str = "") -> Iterator[Problem]:
     """The fault of every number out of bounds and every broken text, wherever it stands."""
-    bounds = notes_of(type(part), Within)
+    bounds = notes_of(type(part), Range)
     for field in fields(part):
         place = f"{where}.{field.name}" if where else field.name
         yield from _of_value(getattr(part, field.name), place, bounds.get(field.name))
 
 
-def _of_value(value: Any, where: str, bounds: Within | None) -> Iterator[Problem]:
+def _of_value(value: Any, where: str, bounds: Range | None) -> Iterator[Problem]:
     if isinstance(value, str):
         if not is_whole_text(value):
-            yield Problem(where, *HALF_SIGN)
+            yield Problem(where, *LONE_SURROGATE)
     elif isinstance(value, tuple):
         for number, item in enumerate(value):
             yield from _of_value(item, f"{where}[{number}]", bounds)
@@ -62,7 +62,7 @@ Part = TypeVar("Part")
 
 def clipped(part: Part) -> Part:
     """The same with every number put within its bounds, and every text made whole."""
-    bounds = notes_of(type(part), Within)
+    bounds = notes_of(type(part), Range)
     changed = {}
     for field in fields(part):  # type: ignore[arg-type]
         value = getattr(part, field.name)
@@ -72,7 +72,7 @@ def clipped(part: Part) -> Part:
     return replace(part, **changed) if changed else part  # type: ignore[type-var]
 
 
-def _clipped_value(value: Any, bounds: Within | None) -> Any:
+def _clipped_value(value: Any, bounds: Range | None) -> Any:
     if isinstance(value, str):
         return as_whole_text(value)
     if isinstance(value, tuple):

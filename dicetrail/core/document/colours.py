@@ -21,18 +21,18 @@ _STEPS = 512
 
 
 @dataclass(frozen=True, slots=True)
-class Tone:
+class LabColour:
     """A colour in OKLab: lightness 0 to 1, and how far towards red and yellow it leans."""
 
     light: float
     red: float
     yellow: float
 
-    def lit(self, light: float, most_chroma: float = 1.0) -> "Tone":
+    def lit(self, light: float, most_chroma: float = 1.0) -> "LabColour":
         """The tone at another lightness, its colour no stronger than that."""
         chroma = math.hypot(self.red, self.yellow)
         share = min(1.0, most_chroma / chroma) if chroma else 1.0
-        return Tone(light, self.red * share, self.yellow * share)
+        return LabColour(light, self.red * share, self.yellow * share)
 
 
 def is_colour(text: str) -> bool:
@@ -68,20 +68,20 @@ def _encoded(light: float) -> float:
     return 12.92 * light if light <= 0.0031308 else 1.055 * light ** (1 / 2.4) - 0.055
 
 
-def tone_of(colour: str) -> Tone:
+def tone_of(colour: str) -> LabColour:
     """A colour in OKLab."""
     red, green, blue = map(_linear, _channels(colour))
     long = math.cbrt(0.4122214708 * red + 0.5363325363 * green + 0.0514459929 * blue)
     middle = math.cbrt(0.2119034982 * red + 0.6806995451 * green + 0.1073969566 * blue)
     short = math.cbrt(0.0883024619 * red + 0.2817188376 * green + 0.6299787005 * blue)
-    return Tone(
+    return LabColour(
         0.2104542553 * long + 0.7936177850 * middle - 0.0040720468 * short,
         1.9779984951 * long - 2.4285922050 * middle + 0.4505937099 * short,
         0.0259040371 * long + 0.7827717662 * middle - 0.8086757660 * short,
     )
 
 
-def colour_of(tone: Tone) -> str:
+def colour_of(tone: LabColour) -> str:
     """The colour a screen shows for a tone, the nearest it has if it has none like it."""
     long = (tone.light + 0.3963377774 * tone.red + 0.2158037573 * tone.yellow) ** 3
     middle = (tone.light - 0.1055613458 * tone.red - 0.0638541728 * tone.yellow) ** 3
@@ -99,7 +99,7 @@ def mixed(one: str, other: str, share: float) -> str:
     """One colour with a share of another in it, 0 to 1."""
     a, b = tone_of(one), tone_of(other)
     return colour_of(
-        Tone(
+        LabColour(
             a.light + (b.light - a.light) * share,
             a.red + (b.red - a.red) * share,
             a.yellow + (b.yellow - a.yellow) * share,
@@ -128,7 +128,7 @@ def nearest_that_holds(colour: str, on: tuple[str, ...], wanted: float) -> str |
     return next((end for end in ("#000000", "#ffffff") if holds(end, on, wanted)), None)
 
 
-def _chroma_at(tone: Tone, light: float) -> float:
+def _chroma_at(tone: LabColour, light: float) -> float:
     """Colour fades towards black and white, so that it stays one a screen has."""
     room = min(light, 1 - light) / max(0.001, min(tone.light, 1 - tone.light))
     return math.hypot(tone.red, tone.yellow) * math.sqrt(max(0.0, min(1.0, room)))

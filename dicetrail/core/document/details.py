@@ -5,7 +5,7 @@ from dataclasses import dataclass, fields
 from typing import get_type_hints
 
 from dicetrail.core.document.game import Details
-from dicetrail.core.document.told import Told, Value, notes_of, parts_in
+from dicetrail.core.document.told import FieldLabel, Value, notes_of, parts_in
 
 
 @dataclass(frozen=True, slots=True)
@@ -13,7 +13,7 @@ class Detail:
     """A field of `Details`."""
 
     field: str
-    told: Told
+    told: FieldLabel
     values: type[Value] | None
     """The few words it can be; None for a text or a number."""
     is_number: bool
@@ -30,7 +30,7 @@ class Detail:
 
 
 def _details() -> Iterator[Detail]:
-    hints, told = get_type_hints(Details), notes_of(Details, Told)
+    hints, told = get_type_hints(Details), notes_of(Details, FieldLabel)
     for field in fields(Details):
         values = next(parts_in(hints[field.name]), None)
         is_number = values is None and hints[field.name] is not str

@@ -19,7 +19,7 @@ from dicetrail.core.document.look import (
 )
 from dicetrail.core.document.phrases import Language, OwnPhrase
 from dicetrail.core.document.sites import MOST_SITES, is_site
-from dicetrail.core.document.told import Told, Value, Within
+from dicetrail.core.document.told import FieldLabel, Range, Value
 from dicetrail.core.document.words import Number as Number
 
 MOST_CHOICES = 12
@@ -42,8 +42,8 @@ MOST_SECONDS = 3600
 MOST_DRAWN = 10_000
 """The most questions a round draws for a player."""
 
-Points = Within(-MOST_POINTS, MOST_POINTS)
-LongSeconds = Within(1, 86_400)
+Points = Range(-MOST_POINTS, MOST_POINTS)
+LongSeconds = Range(1, 86_400)
 
 
 class Order(Value):
@@ -245,47 +245,47 @@ class Kind(Value):
 class Details:
     """What a question may carry besides its answer. Empty and None mean that it does not."""
 
-    topic: Annotated[str, Told("Topic", also=("subject", "category"))] = ""
+    topic: Annotated[str, FieldLabel("Topic", also=("subject", "category"))] = ""
     """What it is about; rounds can draw by topic."""
     level: Annotated[
-        int | None, Within(1, 5, is_told=True), Told("Level", also=("difficulty",))
+        int | None, Range(1, 5, is_told=True), FieldLabel("Level", also=("difficulty",))
     ] = None
     """How hard, from 1 to 5."""
     worth: Annotated[
         int | None,
-        Within(-MOST_POINTS, MOST_POINTS, is_told=True),
-        Told("Worth", also=("points", "score")),
+        Range(-MOST_POINTS, MOST_POINTS, is_told=True),
+        FieldLabel("Worth", also=("points", "score")),
     ] = None
     """Points."""
     seconds: Annotated[
         int | None,
-        Within(1, MOST_SECONDS, is_told=True),
-        Told("Seconds", also=("time", "time limit")),
+        Range(1, MOST_SECONDS, is_told=True),
+        FieldLabel("Seconds", also=("time", "time limit")),
     ] = None
     """Time to answer, from 1 to 3600."""
-    hint: Annotated[str, Told("Hint")] = ""
+    hint: Annotated[str, FieldLabel("Hint")] = ""
     """Shown when a player asks for it."""
-    note: Annotated[str, Told("Note", also=("explanation",))] = ""
+    note: Annotated[str, FieldLabel("Note", also=("explanation",))] = ""
     """Shown after the answer."""
-    picture: Annotated[str, Told("Picture", also=("image",))] = ""
+    picture: Annotated[str, FieldLabel("Picture", also=("image",))] = ""
     """The name of a picture file."""
-    sound: Annotated[str, Told("Sound", also=("audio",))] = ""
+    sound: Annotated[str, FieldLabel("Sound", also=("audio",))] = ""
     """The name of a sound file."""
-    narration: Annotated[str, Told("Narration", also=("read out",))] = ""
+    narration: Annotated[str, FieldLabel("Narration", also=("read out",))] = ""
     """The name of a sound file in which the question is read out."""
-    tolerance: Annotated[str, Told("Tolerance")] = ""
+    tolerance: Annotated[str, FieldLabel("Tolerance")] = ""
     """How far off a number may be: an amount (``0.5``) or a share (``2%``)."""
-    pinned: Annotated[str, Told("Pinned choice", also=("pinned",))] = ""
+    pinned: Annotated[str, FieldLabel("Pinned choice", also=("pinned",))] = ""
     """The choice that always stands last."""
-    shows: Annotated[Shows, Told("Choices are", also=("shows",))] = Shows.TEXT
+    shows: Annotated[Shows, FieldLabel("Choices are", also=("shows",))] = Shows.TEXT
     """What its choices are: texts, or the names of pictures or sounds."""
-    misses: Annotated[int | None, Within(1, 20, is_told=True), Told("Misses")] = None
+    misses: Annotated[int | None, Range(1, 20, is_told=True), FieldLabel("Misses")] = None
     """Wrong letters allowed to a word; None allows as many as the round does."""
-    needs: Annotated[Needs, Told("Needs", "of the right answers")] = Needs.ANY
+    needs: Annotated[Needs, FieldLabel("Needs", "of the right answers")] = Needs.ANY
     """Of several right choices, whether any one will do or all are wanted together."""
-    when_right: Annotated[str, Told("Said when right")] = ""
+    when_right: Annotated[str, FieldLabel("Said when right")] = ""
     """The question's own words after a right answer."""
-    when_wrong: Annotated[str, Told("Said when wrong")] = ""
+    when_wrong: Annotated[str, FieldLabel("Said when wrong")] = ""
     """And after a wrong one that has no reply of its own."""
 
 
@@ -373,11 +373,11 @@ class Lists:
 
     lists: tuple[ItemList, ...]
     """At least two, together with all their items."""
-    asks: Annotated[ListsAsk, Told("What is asked")] = ListsAsk.SORT
+    asks: Annotated[ListsAsk, FieldLabel("What is asked")] = ListsAsk.SORT
     """What is asked of each item."""
-    prompt: Annotated[str, Told("The question")] = ""
+    prompt: Annotated[str, FieldLabel("The question")] = ""
     """``{item}`` stands for the item to sort. Empty takes words of our own."""
-    choices: Annotated[int, Within(3, MOST_CHOICES), Told("Choices")] = 4
+    choices: Annotated[int, Range(3, MOST_CHOICES), FieldLabel("Choices")] = 4
     """How many items an odd one out is found among, 3 to 12."""
 
 
@@ -385,9 +385,9 @@ class Lists:
 class Span:
     """Whole numbers from the least to the most, both included."""
 
-    least: Annotated[int, Within(0, MOST_IN_SUMS)]
+    least: Annotated[int, Range(0, MOST_IN_SUMS)]
     """The least number, from 0."""
-    most: Annotated[int, Within(0, MOST_IN_SUMS)]
+    most: Annotated[int, Range(0, MOST_IN_SUMS)]
     """The most, up to 1,000,000."""
 
 
@@ -395,32 +395,32 @@ class Span:
 class Sums:
     """Questions of arithmetic, made anew for every run, none of them twice."""
 
-    operator: Annotated[Operator, Told("Operator")] = Operator.PLUS
+    operator: Annotated[Operator, FieldLabel("Operator")] = Operator.PLUS
     """What is done with the two numbers."""
-    left: Annotated[Span, Told("Left number")] = Span(1, 10)
+    left: Annotated[Span, FieldLabel("Left number")] = Span(1, 10)
     """What the first number is taken from."""
-    right: Annotated[Span, Told("Right number")] = Span(1, 10)
+    right: Annotated[Span, FieldLabel("Right number")] = Span(1, 10)
     """What the second number is taken from."""
-    cap: Annotated[int | None, Points, Told("Largest result", empty="any")] = None
+    cap: Annotated[int | None, Points, FieldLabel("Largest result", empty="any")] = None
     """The largest result allowed."""
-    negative: Annotated[bool, Told("Results below zero")] = False
+    negative: Annotated[bool, FieldLabel("Results below zero")] = False
     """Whether results below zero are wanted."""
-    denominators: Annotated[Span | None, Told("Fractions, with denominators")] = None
+    denominators: Annotated[Span | None, FieldLabel("Fractions, with denominators")] = None
     """With it the numbers are numerators: over one denominator to be added or taken away, over
     one each to be multiplied."""
-    choices: Annotated[int, Within(0, MOST_CHOICES), Told("Choices", empty="typed")] = 0
+    choices: Annotated[int, Range(0, MOST_CHOICES), FieldLabel("Choices", empty="typed")] = 0
     """0 for a typed answer, else how many choices, 2 to 12."""
-    count: Annotated[int, Within(1, 1000), Told("How many are made")] = 50
+    count: Annotated[int, Range(1, 1000), FieldLabel("How many are made")] = 50
     """How many are made for a run, at most; fewer if there are not so many."""
     near: Annotated[
         int | None,
-        Within(1, MOST_IN_SUMS, is_told=True),
-        Told("Wrong choices at most so far off", empty="as slips come to"),
+        Range(1, MOST_IN_SUMS, is_told=True),
+        FieldLabel("Wrong choices at most so far off", empty="as slips come to"),
     ] = None
     """How far off wrong choices are at most, of fractions in numerators; None takes what
     everyday slips come to. None is ever above the largest result allowed."""
     turned: Annotated[
-        bool, Told("A times table turned round", "left times right, divided by right")
+        bool, FieldLabel("A times table turned round", "left times right, divided by right")
     ] = False
     """Of quotients: whether the left numbers are the results, so that each number of a table of
     products is divided by one of its factors."""
@@ -445,35 +445,39 @@ class Pattern:
 
     facts: str
     """The pack that holds the facts, by its identifier."""
-    prompt: Annotated[str, Told("The question", "{column} stands for what the row holds there")]
+    prompt: Annotated[
+        str, FieldLabel("The question", "{column} stands for what the row holds there")
+    ]
     """The question; ``{column}`` stands for what the row holds there."""
-    answer: Annotated[str, Told("The answer is in")]
+    answer: Annotated[str, FieldLabel("The answer is in")]
     """The column of the right answer."""
-    made: Annotated[Made, Told("How it is answered")] = Made.CHOICE
+    made: Annotated[Made, FieldLabel("How it is answered")] = Made.CHOICE
     """How its questions are answered."""
-    choices: Annotated[int, Within(2, 8), Told("Choices", "the right one among them")] = 4
+    choices: Annotated[int, Range(2, 8), FieldLabel("Choices", "the right one among them")] = 4
     """How many choices, 2 to 8."""
-    shows: Annotated[Shows, Told("The choices are")] = Shows.TEXT
+    shows: Annotated[Shows, FieldLabel("The choices are")] = Shows.TEXT
     """What its choices are: texts, or the names of pictures or sounds."""
-    also: Annotated[tuple[str, ...], Told("Accepted too is what stands in")] = ()
+    also: Annotated[tuple[str, ...], FieldLabel("Accepted too is what stands in")] = ()
     """The columns of further accepted answers."""
-    near: Annotated[str, Told("Wrong choices first from rows with the same", empty="any")] = ""
+    near: Annotated[str, FieldLabel("Wrong choices first from rows with the same", empty="any")] = (
+        ""
+    )
     """The column in which rows are near if they hold the same."""
     holds: tuple[Holds, ...] = ()
     """Only rows that hold what all of these say make questions and choices."""
-    picture: Annotated[str, Told("Picture from", empty="none")] = ""
+    picture: Annotated[str, FieldLabel("Picture from", empty="none")] = ""
     """The column of the names of picture files."""
-    sound: Annotated[str, Told("Sound from", empty="none")] = ""
+    sound: Annotated[str, FieldLabel("Sound from", empty="none")] = ""
     """The column of the names of sound files."""
-    worth: Annotated[str, Told("Worth from", empty="none")] = ""
+    worth: Annotated[str, FieldLabel("Worth from", empty="none")] = ""
     """The column of points."""
-    level: Annotated[str, Told("Level from", empty="none")] = ""
+    level: Annotated[str, FieldLabel("Level from", empty="none")] = ""
     """The column of levels, 1 to 5."""
-    note: Annotated[str, Told("Note from", empty="none")] = ""
+    note: Annotated[str, FieldLabel("Note from", empty="none")] = ""
     """The column of what is shown after the answer."""
-    tolerance: Annotated[str, Told("Tolerance")] = ""
+    tolerance: Annotated[str, FieldLabel("Tolerance")] = ""
     """How far off a number may be: an amount (``0.5``) or a share (``2%``)."""
-    leaves: Annotated[Leaves, Told("Not offered again")] = Leaves.NONE
+    leaves: Annotated[Leaves, FieldLabel("Not offered again")] = Leaves.NONE
     """Which rows leave the run once they were asked."""
 
 
@@ -481,24 +485,26 @@ class Pattern:
 class Draw:
     """Which of a round's questions are asked, and in which order."""
 
-    count: Annotated[int | None, Within(1, MOST_DRAWN), Told("How many questions", empty="all")] = (
-        10
-    )
+    count: Annotated[
+        int | None, Range(1, MOST_DRAWN), FieldLabel("How many questions", empty="all")
+    ] = 10
     """How many are drawn for each player, 1 to 10,000; None draws on until none is left."""
-    order: Annotated[DrawOrder, Told("Order")] = DrawOrder.SHUFFLED
+    order: Annotated[DrawOrder, FieldLabel("Order")] = DrawOrder.SHUFFLED
     """In which order questions come."""
-    topics: Annotated[tuple[str, ...], Told("Topics")] = ()
+    topics: Annotated[tuple[str, ...], FieldLabel("Topics")] = ()
     """Only pack questions of these topics; empty takes all."""
-    levels: Annotated[tuple[int, ...], Within(1, 5), Told("Levels")] = ()
+    levels: Annotated[tuple[int, ...], Range(1, 5), FieldLabel("Levels")] = ()
     """Only pack questions of these levels; empty takes all. No level counts as 1."""
     player_chooses: Annotated[
         bool,
-        Told("The player says how many", "up to all there are; the number above is offered first"),
+        FieldLabel(
+            "The player says how many", "up to all there are; the number above is offered first"
+        ),
     ] = False
     """Whether the player says how many questions, `count` at first."""
-    refill: Annotated[Refill, Told("When the pool is empty")] = Refill.NEVER
+    refill: Annotated[Refill, FieldLabel("When the pool is empty")] = Refill.NEVER
     """Whether a question can come again."""
-    weights: Annotated[tuple[int, ...], Within(0, 1000)] = (1, 1, 1, 1, 1)
+    weights: Annotated[tuple[int, ...], Range(0, 1000)] = (1, 1, 1, 1, 1)
     """For a weighted order: how likely a question of level 1, 2, 3, 4, 5 is, 0 to 1000."""
 
 
@@ -506,38 +512,47 @@ class Draw:
 class Ask:
     """How a question is put to the player."""
 
-    choice_order: Annotated[Order, Told("Order of the choices")] = Order.SHUFFLED
+    choice_order: Annotated[Order, FieldLabel("Order of the choices")] = Order.SHUFFLED
     """As written is the order of the file, in which the right choice stands first."""
-    spread: Annotated[bool, Told("Spread right answers", "over all places equally often")] = False
+    spread: Annotated[bool, FieldLabel("Spread right answers", "over all places equally often")] = (
+        False
+    )
     """Whether right answers fall on every place equally often; for shuffled choices."""
-    shown: Annotated[int | None, Within(2, MOST_CHOICES), Told("Choices shown", empty="all")] = None
+    shown: Annotated[
+        int | None, Range(2, MOST_CHOICES), FieldLabel("Choices shown", empty="all")
+    ] = None
     """How many of the choices are shown, 2 to 12, the right one among them; None shows all."""
     tries: Annotated[
-        int | None, Within(1, 20), Told("Tries for a question", empty="until right")
+        int | None, Range(1, 20), FieldLabel("Tries for a question", empty="until right")
     ] = 1
     """Answers allowed to a question, 1 to 20; None asks until it is right."""
     misses: Annotated[
-        int, Within(1, 20), Told("Misses for a word", "letters, unless the word says its own")
+        int, Range(1, 20), FieldLabel("Misses for a word", "letters, unless the word says its own")
     ] = 3
     """Wrong letters allowed to a word that says nothing of its own, 1 to 20."""
     seconds: Annotated[
-        int | None, Within(1, MOST_SECONDS), Told("Clock of a question", "seconds", empty="none")
+        int | None,
+        Range(1, MOST_SECONDS),
+        FieldLabel("Clock of a question", "seconds", empty="none"),
     ] = None
     """Time for a question that names none of its own, 1 to 3600; None sets no clock."""
-    hints: Annotated[bool, Told("Hints", "where a question has one")] = True
+    hints: Annotated[bool, FieldLabel("Hints", "where a question has one")] = True
     """Whether a question's hint can be asked for."""
-    typing: Annotated[bool, Told("A field to type into", "beside choices, as Check lets it")] = (
-        False
-    )
+    typing: Annotated[
+        bool, FieldLabel("A field to type into", "beside choices, as Check lets it")
+    ] = False
     """Whether a page shows a field to type into beside the choices, where typing is taken."""
-    passing: Annotated[bool, Told("Passing", "a question can be passed")] = False
+    passing: Annotated[bool, FieldLabel("Passing", "a question can be passed")] = False
     """Whether a question can be passed."""
     reads_aloud: Annotated[
-        bool, Told("Read aloud", "by a made voice, where a question has no recorded file")
+        bool, FieldLabel("Read aloud", "by a made voice, where a question has no recorded file")
     ] = False
     """Whether a question that carries no recorded narration is read by a made voice."""
     waits_for_sound: Annotated[
-        bool, Told("Clocks wait for the sound", "of a question, until it begins; 5 seconds at most")
+        bool,
+        FieldLabel(
+            "Clocks wait for the sound", "of a question, until it begins; 5 seconds at most"
+        ),
     ] = False
     """Whether countdowns begin only once the sound of a question is heard, where it has one."""
 
@@ -570,38 +585,44 @@ class Sample:
 class Check:
     """How forgiving the reading of an answer is. Picking a slat always names its choice."""
 
-    by_letter: Annotated[bool, Told("By letter", "“b” and “B” both name choice B")] = True
+    by_letter: Annotated[bool, FieldLabel("By letter", "“b” and “B” both name choice B")] = True
     """Whether a letter names a choice: ``b`` and ``B`` the second."""
-    by_place: Annotated[bool, Told("By place", "“2” names the second choice")] = True
+    by_place: Annotated[bool, FieldLabel("By place", "“2” names the second choice")] = True
     """Whether a number names a choice: ``2`` the second."""
     by_text: Annotated[
-        bool, Told("By its whole text", "typed in full; extra spaces never matter")
+        bool, FieldLabel("By its whole text", "typed in full; extra spaces never matter")
     ] = True
     """Whether the whole text of a choice names it."""
-    ignore_case: Annotated[bool, Told("Capitals do not matter", "“carrot” is “Carrot”")] = True
+    ignore_case: Annotated[bool, FieldLabel("Capitals do not matter", "“carrot” is “Carrot”")] = (
+        True
+    )
     """Whether capitals make no difference. Letters of choices never mind them."""
-    ignore_accents: Annotated[bool, Told("Accents do not matter", "“creme” is “crème”")] = False
-    """Whether accents make no difference."""
-    ignore_punctuation: Annotated[bool, Told("Punctuation does not matter", "“its” is “it’s”")] = (
+    ignore_accents: Annotated[bool, FieldLabel("Accents do not matter", "“creme” is “crème”")] = (
         False
     )
+    """Whether accents make no difference."""
+    ignore_punctuation: Annotated[
+        bool, FieldLabel("Punctuation does not matter", "“its” is “it’s”")
+    ] = False
     """Whether punctuation makes no difference."""
     articles: Annotated[
-        str, Told("Words that may be missing at the start", "such as: a an the, or: le la l'")
+        str, FieldLabel("Words that may be missing at the start", "such as: a an the, or: le la l'")
     ] = ""
     """Words that may be missing at the start, with spaces between: ``a an the``, ``le l'``."""
     typos: Annotated[
         int,
-        Within(0, 3),
-        Told("Typos forgiven", "one for three letters at most; none in words under four"),
+        Range(0, 3),
+        FieldLabel("Typos forgiven", "one for three letters at most; none in words under four"),
     ] = 0
     """How many slips of the finger are forgiven, 0 to 3; none in words under four letters, and
     no more than one for three letters of an answer."""
     typos_anyway: Annotated[
-        bool, Told("So many in short answers too", "more than one for three letters")
+        bool, FieldLabel("So many in short answers too", "more than one for three letters")
     ] = False
     """Whether so many are forgiven even where that is more than a third of the letters."""
-    decimal_mark: Annotated[DecimalMark, Told("Numbers of two readings")] = DecimalMark.LANGUAGE
+    decimal_mark: Annotated[DecimalMark, FieldLabel("Numbers of two readings")] = (
+        DecimalMark.LANGUAGE
+    )
     """How a number such as 1,250 or 1.250 is read, which could be meant either way."""
     samples: tuple[Sample, ...] = ()
     """Answers tried out before, kept to see whether a later change alters what they give."""
@@ -611,13 +632,15 @@ class Check:
 class After:
     """What an answer is followed by, unless a cue says otherwise."""
 
-    reveal: Annotated[Reveal, Told("The right answer is told")] = Reveal.LAST_TRY
+    reveal: Annotated[Reveal, FieldLabel("The right answer is told")] = Reveal.LAST_TRY
     """When the right answer is told."""
-    hold_ms: Annotated[int | None, Within(0, 60_000), Told("The run holds")] = None
+    hold_ms: Annotated[int | None, Range(0, 60_000), FieldLabel("The run holds")] = None
     """How long the feedback holds the run, 0 to 60000 ms; None until the player goes on."""
     own_words_alone: Annotated[
         bool,
-        Told("Questions’ own words alone", "in place of “Right.” and “Not this time. It is …”"),
+        FieldLabel(
+            "Questions’ own words alone", "in place of “Right.” and “Not this time. It is …”"
+        ),
     ] = False
     """Whether what a question says of its answer stands in place of what the page says."""
 
@@ -639,13 +662,13 @@ NEXT = Way()
 class Moves:
     """Where the run goes on when a question is done with."""
 
-    right: Annotated[Way, Told("After a right answer")] = NEXT
+    right: Annotated[Way, FieldLabel("After a right answer")] = NEXT
     """After a right answer."""
-    wrong: Annotated[Way, Told("After the last wrong try")] = NEXT
+    wrong: Annotated[Way, FieldLabel("After the last wrong try")] = NEXT
     """After the last try; while tries are left the question stands."""
-    timeout: Annotated[Way, Told("When it is too late", short="late")] = NEXT
+    timeout: Annotated[Way, FieldLabel("When it is too late", short="late")] = NEXT
     """When the question's clock has ended."""
-    passed: Annotated[Way, Told("After a pass")] = NEXT
+    passed: Annotated[Way, FieldLabel("After a pass")] = NEXT
     """When it was passed."""
 
     @property
@@ -658,7 +681,7 @@ class Moves:
 class Round:
     """A stretch of the game with its own questions, draw, clock and moves."""
 
-    title: Annotated[str, Told("Title")]
+    title: Annotated[str, FieldLabel("Title")]
     """What players read of it; ways and scripts name it so."""
     packs: tuple[str, ...] = ()
     """The packs drawn from, by their identifiers, in order."""
@@ -679,7 +702,7 @@ class Round:
     moves: Moves = Moves()
     """Where the run goes on."""
     seconds: Annotated[
-        int | None, LongSeconds, Told("Clock of this round", "seconds", empty="none")
+        int | None, LongSeconds, FieldLabel("Clock of this round", "seconds", empty="none")
     ] = None
     """Time for the whole round, 1 to 86400; None sets no clock."""
 
@@ -694,27 +717,27 @@ class Round:
 class Cue:
     """One piece of feedback, and what it answers to. The rule script can play it too."""
 
-    name: Annotated[str, Told("Name")]
+    name: Annotated[str, FieldLabel("Name")]
     """By which scripts and endings play it."""
-    on: Annotated[tuple[Occasion, ...], Told("Played when")] = ()
+    on: Annotated[tuple[Occasion, ...], FieldLabel("Played when")] = ()
     """What it answers to; empty for one that is played by name alone."""
-    words: Annotated[str, Told("Says")] = ""
+    words: Annotated[str, FieldLabel("Says")] = ""
     """What is said; ``{score}`` and the like are filled in."""
-    hold_ms: Annotated[int | None, Within(0, 60_000), Told("Holds the run")] = None
+    hold_ms: Annotated[int | None, Range(0, 60_000), FieldLabel("Holds the run")] = None
     """How long it holds the run after an answer, 0 to 60000 ms; None as the round says."""
     until_continue: bool = False
     """Whether it holds the run until the player goes on, whatever `hold_ms` is."""
-    sound: Annotated[str, Told("Sound")] = ""
+    sound: Annotated[str, FieldLabel("Sound")] = ""
     """The name of a sound: one of the game's own, or one that is there for every game."""
-    effect: Annotated[Effect, Told("Effect")] = Effect.NONE
+    effect: Annotated[Effect, FieldLabel("Effect")] = Effect.NONE
     """What is seen."""
     words_alone: Annotated[
-        bool, Told("Its words alone", "in place of “Right.” and “Not this time. It is …”")
+        bool, FieldLabel("Its words alone", "in place of “Right.” and “Not this time. It is …”")
     ] = False
     """Whether its words stand in place of what the page says of an answer."""
-    streak: Annotated[int, Within(2, 100), Told("Streak of", "right in a row")] = 3
+    streak: Annotated[int, Range(2, 100), FieldLabel("Streak of", "right in a row")] = 3
     """For a streak: how many right answers in a row, 2 to 100."""
-    last_seconds: Annotated[int, Within(1, 60), Told("Ticks in the last", "seconds")] = 5
+    last_seconds: Annotated[int, Range(1, 60), FieldLabel("Ticks in the last", "seconds")] = 5
     """For a tick: in how many last seconds of a countdown, 1 to 60."""
 
 
@@ -724,7 +747,7 @@ class Note:
 
     pitch: str = "A4"
     """A letter, a sharp or flat, an octave: ``A4``, ``C#5``, ``Bb3``; C2 to C8, A4 is 440 Hz."""
-    ms: Annotated[int, Within(20, 2000)] = 200
+    ms: Annotated[int, Range(20, 2000)] = 200
     """How long until the next note, 20 to 2000 ms."""
 
 
@@ -732,17 +755,17 @@ class Note:
 class Sound:
     """A sound of the game's own: notes one after the other, or a file that was brought."""
 
-    name: Annotated[str, Told("Name of the sound")]
+    name: Annotated[str, FieldLabel("Name of the sound")]
     """By which cues, music and narration name it."""
     notes: tuple[Note, ...] = (Note(),)
     """1 to 96 of them, no more than twenty seconds together."""
-    wave: Annotated[Wave, Told("Wave")] = Wave.TRIANGLE
+    wave: Annotated[Wave, FieldLabel("Wave")] = Wave.TRIANGLE
     """The form of its notes' wave."""
-    attack_ms: Annotated[int, Within(0, 500), Told("Grows loud in", "ms")] = 8
+    attack_ms: Annotated[int, Range(0, 500), FieldLabel("Grows loud in", "ms")] = 8
     """How long a note takes to grow loud, 0 to 500 ms."""
-    release_ms: Annotated[int, Within(0, 2000), Told("Rings on for", "ms")] = 160
+    release_ms: Annotated[int, Range(0, 2000), FieldLabel("Rings on for", "ms")] = 160
     """How long it rings on while it fades, 0 to 2000 ms."""
-    loudness: Annotated[int, Within(0, 100), Told("Loudness")] = 70
+    loudness: Annotated[int, Range(0, 100), FieldLabel("Loudness")] = 70
     """0 to 100."""
     file: str = ""
     """The digest (SHA-256, hex) of a sound file that is played in place of the notes."""
@@ -756,30 +779,30 @@ class Ending:
     if the condition `when`, written as in the rule script, holds too.
     """
 
-    title: Annotated[str, Told("Name")]
+    title: Annotated[str, FieldLabel("Name")]
     """What players read of it; ways and scripts name it so."""
-    verdict: Annotated[str, Told("Verdict")]
+    verdict: Annotated[str, FieldLabel("Verdict")]
     """What is said at it; ``{score}`` and the like are filled in."""
-    at_least: Annotated[int | None, Points, Told("At least", empty="any")] = None
+    at_least: Annotated[int | None, Points, FieldLabel("At least", empty="any")] = None
     """The lower bound of what `counts` names; None sets none."""
-    at_most: Annotated[int | None, Points, Told("At most", empty="any")] = None
+    at_most: Annotated[int | None, Points, FieldLabel("At most", empty="any")] = None
     """The upper bound of what `counts` names; None sets none."""
-    counts: Annotated[str, Told("Counts")] = "score"
+    counts: Annotated[str, FieldLabel("Counts")] = "score"
     """The counter or fact that the bounds hold."""
-    when: Annotated[str, Told("And only when")] = ""
+    when: Annotated[str, FieldLabel("And only when")] = ""
     """A condition besides, as in the rule script; empty sets none."""
-    at_once: Annotated[bool, Told("At once")] = False
+    at_once: Annotated[bool, FieldLabel("At once")] = False
     """Whether it is tried after every change, and not only when the game is over."""
-    badge: Annotated[Badge, Told("Badge")] = Badge.NONE
+    badge: Annotated[Badge, FieldLabel("Badge")] = Badge.NONE
     """The drawing shown with it."""
-    cue: Annotated[str, Told("Cue")] = ""
+    cue: Annotated[str, FieldLabel("Cue")] = ""
     """The name of the cue that is played with it."""
-    counts_as_best: Annotated[bool, Told("Can be a best")] = True
+    counts_as_best: Annotated[bool, FieldLabel("Can be a best")] = True
     """Whether a run that comes to it can be among the best."""
-    passes: Annotated[bool, Told("Passes a course", "where the game is taken as one")] = False
+    passes: Annotated[bool, FieldLabel("Passes a course", "where the game is taken as one")] = False
     """Whether a course counts a run that comes to it as passed; if no ending passes, every run
     is only completed."""
-    picture: Annotated[str, Told("Picture")] = ""
+    picture: Annotated[str, FieldLabel("Picture")] = ""
     """The digest (SHA-256, hex) of the picture shown with it."""
 
 
@@ -787,11 +810,11 @@ class Ending:
 class CounterName:
     """How players meet a counter of the rules."""
 
-    name: Annotated[str, Told("Counter")]
+    name: Annotated[str, FieldLabel("Counter")]
     """The counter, as the rule script names it."""
-    label: Annotated[str, Told("Players read", empty="its name")] = ""
+    label: Annotated[str, FieldLabel("Players read", empty="its name")] = ""
     """What players read beside its number; empty for its name."""
-    hidden: Annotated[bool, Told("Kept from players")] = False
+    hidden: Annotated[bool, FieldLabel("Kept from players")] = False
     """Whether players are not told of it."""
 
 
@@ -801,29 +824,34 @@ class Opening:
 
     words: Annotated[
         str,
-        Told("Opening words", "What players read before they begin. {name} stands for the player."),
+        FieldLabel(
+            "Opening words", "What players read before they begin. {name} stands for the player."
+        ),
     ] = ""
     """Read before play begins; ``{name}`` stands for the player."""
-    asks_names: Annotated[bool, Told("Ask for names")] = False
+    asks_names: Annotated[bool, FieldLabel("Ask for names")] = False
     """Whether players say their names."""
-    most_players: Annotated[int, Within(1, MOST_PLAYERS), Told("Players at most", "take turns")] = 1
+    most_players: Annotated[
+        int, Range(1, MOST_PLAYERS), FieldLabel("Players at most", "take turns")
+    ] = 1
     """How many can play in turns, 1 to 4."""
     equal_turns: Annotated[
         bool,
-        Told(
+        FieldLabel(
             "Everybody has as many turns",
             "an ending that comes at once waits until the others have had their turn",
         ),
     ] = False
     """Whether, once an ending has come at once, the players after have their turn yet."""
-    rounds: Annotated[RoundOrder, Told("Which rounds are played")] = RoundOrder.IN_ORDER
+    rounds: Annotated[RoundOrder, FieldLabel("Which rounds are played")] = RoundOrder.IN_ORDER
     """Which rounds are played, and who says so."""
-    narration: Annotated[str, Told("The opening is read out in")] = ""
+    narration: Annotated[str, FieldLabel("The opening is read out in")] = ""
     """The name of the sound in which the opening words are read out."""
-    reads_aloud: Annotated[bool, Told("Read by a made voice")] = False
+    reads_aloud: Annotated[bool, FieldLabel("Read by a made voice")] = False
     """Whether the opening words are read by a made voice if they carry no narration."""
     asks_remark: Annotated[
-        bool, Told("Ask for a remark at the end", "what players type there is kept with their run")
+        bool,
+        FieldLabel("Ask for a remark at the end", "what players type there is kept with their run"),
     ] = False
     """Whether players can leave a remark at the end."""
 
@@ -863,18 +891,18 @@ class Game:
     cues: tuple[Cue, ...] = ()
     """Its feedback."""
     seconds: Annotated[
-        int | None, LongSeconds, Told("Clock of the game", "seconds", empty="none")
+        int | None, LongSeconds, FieldLabel("Clock of the game", "seconds", empty="none")
     ] = None
     """Time for the whole game, 1 to 86400; None sets no clock."""
     sounds: tuple[Sound, ...] = ()
     """The sounds of its own; cues name these and the ones that are there for every game."""
-    best: Annotated[Best, Told("The best runs are those with")] = Best.HIGHEST
+    best: Annotated[Best, FieldLabel("The best runs are those with")] = Best.HIGHEST
     """Which runs count as its best. A run that was given up never does."""
     known_as: tuple[KnownAs, ...] = ()
     """So the same dice bring the same run, wherever a game was taken."""
     look: Look = AS_THE_WORKBENCH
     """Its colours, faces, pictures and music."""
-    language: Annotated[Language, Told("Language of the game")] = Language.ENGLISH
+    language: Annotated[Language, FieldLabel("Language of the game")] = Language.ENGLISH
     """In which its players are told what the pages say by themselves."""
     phrases: tuple[OwnPhrase, ...] = ()
     """Phrases in the maker's own words, in place of the ready ones."""

@@ -8,7 +8,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Annotated
 
-from dicetrail.core.document.told import Told, Value, Within
+from dicetrail.core.document.told import FieldLabel, Range, Value
 
 
 class Typeface(Value):
@@ -64,17 +64,17 @@ class Density(Value):
 class Colours:
     """The colours a maker chooses, each as six hexadecimal digits; others are made of them."""
 
-    ground: Annotated[str, Told("Ground", "the page behind everything")] = "#f7f2e8"
+    ground: Annotated[str, FieldLabel("Ground", "the page behind everything")] = "#f7f2e8"
     """The page behind everything."""
-    card: Annotated[str, Told("Card", "what the question stands on")] = "#fffdf8"
+    card: Annotated[str, FieldLabel("Card", "what the question stands on")] = "#fffdf8"
     """What the question stands on."""
-    ink: Annotated[str, Told("Ink", "words")] = "#1f2a2e"
+    ink: Annotated[str, FieldLabel("Ink", "words")] = "#1f2a2e"
     """Words."""
-    accent: Annotated[str, Told("Accent", "the one button to press next")] = "#a8482a"
+    accent: Annotated[str, FieldLabel("Accent", "the one button to press next")] = "#a8482a"
     """The one button to press next."""
-    right: Annotated[str, Told("Right", "what was right")] = "#3f6b4f"
+    right: Annotated[str, FieldLabel("Right", "what was right")] = "#3f6b4f"
     """What was right."""
-    wrong: Annotated[str, Told("Wrong", "what was wrong")] = "#8c3a20"
+    wrong: Annotated[str, FieldLabel("Wrong", "what was wrong")] = "#8c3a20"
     """What was wrong."""
 
 
@@ -84,9 +84,9 @@ class Background:
 
     picture: str = ""
     """The digest (SHA-256, hex) of a picture; empty for none."""
-    fit: Annotated[Fit, Told("It fits")] = Fit.COVER
+    fit: Annotated[Fit, FieldLabel("It fits")] = Fit.COVER
     """How it fills the page."""
-    dimmed: Annotated[int, Within(0, 95), Told("Dimmed", "percent, towards the ground")] = 40
+    dimmed: Annotated[int, Range(0, 95), FieldLabel("Dimmed", "percent, towards the ground")] = 40
     """How far it is faded to the ground, 0 to 95 percent."""
 
 
@@ -94,13 +94,13 @@ class Background:
 class Music:
     """What sounds over and over, quieter while a cue is heard; players can turn it off."""
 
-    opening: Annotated[str, Told("At the opening")] = ""
+    opening: Annotated[str, FieldLabel("At the opening")] = ""
     """The sound that loops before play begins; empty for none."""
-    playing: Annotated[str, Told("While it is played")] = ""
+    playing: Annotated[str, FieldLabel("While it is played")] = ""
     """The sound that loops while the game is played; empty for none."""
-    ending: Annotated[str, Told("After the end")] = ""
+    ending: Annotated[str, FieldLabel("After the end")] = ""
     """The sound that loops after the end; empty for none."""
-    loudness: Annotated[int, Within(0, 100), Told("Loudness", "percent")] = 40
+    loudness: Annotated[int, Range(0, 100), FieldLabel("Loudness", "percent")] = 40
     """0 to 100 percent."""
 
     @property
@@ -116,31 +116,31 @@ class Look:
 
     colours: Colours = Colours()
     """Its colours."""
-    headings: Annotated[Typeface, Told("Headings")] = Typeface.BOOKISH
+    headings: Annotated[Typeface, FieldLabel("Headings")] = Typeface.BOOKISH
     """The face of headings."""
-    text: Annotated[Typeface, Told("Everything else")] = Typeface.PLAIN
+    text: Annotated[Typeface, FieldLabel("Everything else")] = Typeface.PLAIN
     """The face of everything else."""
-    choices: Annotated[ChoicesAs, Told("Choices stand")] = ChoicesAs.ROWS
+    choices: Annotated[ChoicesAs, FieldLabel("Choices stand")] = ChoicesAs.ROWS
     """How choices stand."""
-    picture_at: Annotated[PictureAt, Told("A question's picture")] = PictureAt.ABOVE
+    picture_at: Annotated[PictureAt, FieldLabel("A question's picture")] = PictureAt.ABOVE
     """Where a question's picture stands."""
-    corner: Annotated[Corner, Told("Corners")] = Corner.SLIGHT
+    corner: Annotated[Corner, FieldLabel("Corners")] = Corner.SLIGHT
     """How corners are cut."""
-    density: Annotated[Density, Told("Room")] = Density.USUAL
+    density: Annotated[Density, FieldLabel("Room")] = Density.USUAL
     """How much room there is around things."""
-    opening_picture: Annotated[str, Told("Picture at the opening")] = ""
+    opening_picture: Annotated[str, FieldLabel("Picture at the opening")] = ""
     """The digest (SHA-256, hex) of the picture above the opening words."""
-    opening: Annotated[Background, Told("Background of the opening")] = Background()
+    opening: Annotated[Background, FieldLabel("Background of the opening")] = Background()
     """The background before play begins."""
-    playing: Annotated[Background, Told("Background of the questions")] = Background()
+    playing: Annotated[Background, FieldLabel("Background of the questions")] = Background()
     """The background of questions."""
-    ending: Annotated[Background, Told("Background of the endings")] = Background()
+    ending: Annotated[Background, FieldLabel("Background of the endings")] = Background()
     """The background of endings."""
     music: Music = Music()
     """What sounds meanwhile."""
-    shows_die: Annotated[bool, Told("A die beside the title")] = True
+    shows_die: Annotated[bool, FieldLabel("A die beside the title")] = True
     """Whether the play page shows a die beside the title."""
-    die_picture: Annotated[str, Told("A picture in place of the die")] = ""
+    die_picture: Annotated[str, FieldLabel("A picture in place of the die")] = ""
     """The digest (SHA-256, hex) of a picture that stands there in place of the die."""
 
     def pictures(self) -> Iterator[tuple[str, str]]:

@@ -14,7 +14,7 @@ from typing import Any, Self, TypeVar, get_args, get_type_hints
 
 
 @dataclass(frozen=True, slots=True)
-class Within:
+class Range:
     """The least and the most a number may be, both included."""
 
     least: int
@@ -25,7 +25,7 @@ class Within:
 
 
 @dataclass(frozen=True, slots=True)
-class Told:
+class FieldLabel:
     """What people are told of a field."""
 
     label: str
@@ -54,7 +54,7 @@ class Value(StrEnum):
         return made
 
 
-Note = TypeVar("Note", Within, Told)
+Note = TypeVar("Note", Range, FieldLabel)
 
 
 def notes_of(part: Any, kind: type[Note]) -> dict[str, Note]:
@@ -80,13 +80,13 @@ class FieldTold:
 
     where: str
     """``rounds[].ask.tries``."""
-    told: Told | None
-    within: Within | None
+    told: FieldLabel | None
+    within: Range | None
 
 
 def fields_within(part: Any, where: str = "") -> Iterator[FieldTold]:
     """Every field of a part and of its parts of which something is told or bounded."""
-    told, within = notes_of(part, Told), notes_of(part, Within)
+    told, within = notes_of(part, FieldLabel), notes_of(part, Range)
     for name, hint in get_type_hints(part).items():
         place = f"{where}.{name}" if where else name
         several = "[]" if "tuple" in str(hint) else ""

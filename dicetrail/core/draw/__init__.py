@@ -38,7 +38,7 @@ from dicetrail.core.draw.facts import (
     MOST_COLUMNS,
     MOST_FACTS,
     FactQuestions,
-    likeness,
+    comparison_key,
     questions_from,
 )
 from dicetrail.core.draw.pools import Pool, Sourced, whole
@@ -90,6 +90,7 @@ __all__ = [
     "census_of",
     "censuses_of",
     "choices_shown",
+    "comparison_key",
     "completed",
     "count_of",
     "deal",
@@ -101,7 +102,6 @@ __all__ = [
     "fixed_traits",
     "how_many_shown",
     "length_of",
-    "likeness",
     "may_run_short",
     "most_wanted",
     "name_of",

@@ -10,7 +10,7 @@ from collections.abc import Callable, Collection, Iterator, Sequence
 from functools import cached_property, lru_cache
 from typing import overload
 
-from dicetrail.core.answers import fold, read_number, unaccented, unpointed
+from dicetrail.core.answers import fold, read_number, unaccented, without_punctuation
 from dicetrail.core.document import (
     MOST_LETTERS,
     DecimalMark,
@@ -20,8 +20,8 @@ from dicetrail.core.document import (
     Made,
     Pattern,
     Question,
+    Range,
     Shows,
-    Within,
     from_columns,
     notes_of,
 )
@@ -178,7 +178,7 @@ class FactQuestions(Sequence[Question]):
     def _likeness(self) -> Callable[[str], str]:
         if self.pattern.shows is not Shows.TEXT:
             return fold
-        return lambda text: likeness(text, self.mark)
+        return lambda text: comparison_key(text, self.mark)
 
     @property
     def answers(self) -> Iterator[tuple[str, tuple[int, ...]]]:
@@ -307,7 +307,7 @@ def _nth_beside(taken: Sequence[int], at: int) -> int:
     return at
 
 
-def likeness(text: str, mark: DecimalMark = DecimalMark.POINT) -> str:
+def comparison_key(text: str, mark: DecimalMark = DecimalMark.POINT) -> str:
     """A form in which two answers are equal if however forgiving a round they could be taken
     for one another: numbers of one value, texts but for case, accents and punctuation.
 
@@ -318,12 +318,12 @@ def likeness(text: str, mark: DecimalMark = DecimalMark.POINT) -> str:
     if number is not None:
         return str(number)
     plain = unaccented(fold(text))
-    return unpointed(plain) or plain
+    return without_punctuation(plain) or plain
 
 
 def _within(field: str, text: str, mark: DecimalMark) -> int | None:
     """A whole number within the bounds of a detail; None for anything else."""
-    bounds = notes_of(Details, Within)[field]
+    bounds = notes_of(Details, Range)[field]
     number = read_number(text, mark)
     if number is None or number.denominator != 1:
         return None

@@ -1,11 +1,11 @@
 """What will happen when many people play a game, worked out before anybody does."""
 
-from dicetrail.core.foresight.asking import CannotWeigh
-from dicetrail.core.foresight.came_of import Borne, CameOf, borne_out, came_of
+from dicetrail.core.foresight.asking import CannotForecast
+from dicetrail.core.foresight.came_of import Borne, RunSummary, borne_out, run_summary
 from dicetrail.core.foresight.evidence import (
     Asked,
+    Counted,
     Evidence,
-    Of,
     Picked,
     QuestionEvidence,
     Says,
@@ -29,7 +29,7 @@ from dicetrail.core.foresight.forecast import (
     told,
     wilson,
 )
-from dicetrail.core.foresight.foreseen import foreseen
+from dicetrail.core.foresight.foreseen import forecast_warnings
 from dicetrail.core.foresight.kept import (
     Held,
     KeptRun,
@@ -40,14 +40,20 @@ from dicetrail.core.foresight.kept import (
     ready_runs,
 )
 from dicetrail.core.foresight.lengths import Lengths
-from dicetrail.core.foresight.likeness import LIKE_THOSE, like_those
+from dicetrail.core.foresight.likeness import LIKE_THOSE, fitted_scout
 from dicetrail.core.foresight.pages import Otherwise, PageWords, Seen
 from dicetrail.core.foresight.playing import played, walked
 from dicetrail.core.foresight.scouts import SCOUTS, Habit, Own, Scout, scout_named
-from dicetrail.core.foresight.sightings import Playthrough, Sighting, Try, playthrough, sightings
+from dicetrail.core.foresight.sightings import (
+    Observation,
+    Playthrough,
+    Try,
+    observations,
+    playthrough,
+)
 from dicetrail.core.foresight.suggestions import Sort, Suggestion, suggested
 from dicetrail.core.foresight.times import Times
-from dicetrail.core.foresight.weighing import Weigher
+from dicetrail.core.foresight.weighing import ExactForecast
 from dicetrail.core.foresight.what_if import (
     Knob,
     Turned,
@@ -64,11 +70,12 @@ __all__ = [
     "SCOUTS",
     "Asked",
     "Borne",
-    "CameOf",
-    "CannotWeigh",
+    "CannotForecast",
+    "Counted",
     "CounterShares",
     "EndingShare",
     "Evidence",
+    "ExactForecast",
     "Forecast",
     "Habit",
     "Held",
@@ -76,7 +83,7 @@ __all__ = [
     "KeptRun",
     "Knob",
     "Lengths",
-    "Of",
+    "Observation",
     "Otherwise",
     "Own",
     "PageWords",
@@ -84,42 +91,41 @@ __all__ = [
     "Played",
     "Playthrough",
     "QuestionEvidence",
+    "RunSummary",
     "Says",
     "Scout",
     "Seen",
     "Share",
-    "Sighting",
     "Sort",
     "Suggestion",
     "Times",
     "Try",
     "Turned",
     "ValueShare",
-    "Weigher",
     "Witness",
     "Witnesses",
     "asked_in",
     "borne_out",
-    "came_of",
     "compared",
     "counted",
     "evidence_of",
+    "fitted_scout",
     "forecast",
-    "foreseen",
+    "forecast_warnings",
     "is_counted",
     "kept_anew",
     "kept_run",
     "knobs_of",
-    "like_those",
     "nearest",
     "nothing_played",
+    "observations",
     "played",
     "played_again",
     "playthrough",
     "ready_runs",
+    "run_summary",
     "sampled",
     "scout_named",
-    "sightings",
     "suggested",
     "told",
     "turned",

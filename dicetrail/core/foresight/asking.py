@@ -1,7 +1,7 @@
 """What can come of one question, with how likely each is and how long it takes.
 
 All tries at it are followed at once: equal tallies after as many tries are one. Where only the
-question's end matters, times are summed up as a `Spell` and cost nothing. Where several answers
+question's end matters, times are summed up as a `TimedSpan` and cost nothing. Where several answers
 share a countdown, or the round or the game has one, each mass of players is spread over the
 points of a grid of time instead.
 """
@@ -36,11 +36,11 @@ LEAST_SHARE = 1e-18
 """A share so small that all of them together are none."""
 
 
-class CannotWeigh(Exception):
+class CannotForecast(Exception):
     """Why a game cannot be followed exactly, in words."""
 
 
-class Asked(NamedTuple):
+class QuestionClass(NamedTuple):
     """A question as far as rules and scouts can tell it from others."""
 
     traits: Traits
@@ -51,7 +51,7 @@ class Asked(NamedTuple):
     """How often each scout is right at it, where that is its own way."""
 
 
-class Came(NamedTuple):
+class QuestionOutcome(NamedTuple):
     """What came of a question."""
 
     tally: Tally
@@ -60,7 +60,7 @@ class Came(NamedTuple):
     is_out: bool = False
 
 
-class Reading(NamedTuple):
+class ClockReading(NamedTuple):
     """What the question's clock says."""
 
     seconds_left: int = 0
@@ -76,10 +76,10 @@ class Band(NamedTuple):
     """Milliseconds."""
     share: float
     mean_ms: float
-    reading: Reading
+    reading: ClockReading
 
 
-class Clocks:
+class ClockReadings:
     """What clocks say when answers come, worked out once for each."""
 
     def __init__(self, reads: frozenset[str]) -> None:
@@ -87,10 +87,10 @@ class Clocks:
         self._bands: dict[tuple[Times, int], list[Band]] = {}
         self._kernels: dict[tuple[Times, int, int], list[float]] = {}
 
-    def reading(self, clock_ms: int, used: int) -> Reading:
+    def reading(self, clock_ms: int, used: int) -> ClockReading:
         """What rules can read of a clock after so many milliseconds."""
         left, reads = max(0, clock_ms - used), self.reads
-        return Reading(
+        return ClockReading(
             left // 1000 if "seconds_left" in reads else 0,
             used // 1000 if "seconds_used" in reads else 0,
             share_left(left, clock_ms) if "percent_left" in reads else 0,
@@ -123,7 +123,7 @@ class Clocks:
         return self._kernels[key]
 
 
-class Spell(NamedTuple):
+class TimedSpan(NamedTuple):
     """How long a question took."""
 
     fixed_ms: int = 0
@@ -135,17 +135,17 @@ class Spell(NamedTuple):
     grid: tuple[float, ...] = ()
     """How likely it took so many steps of the grid, besides."""
 
-    def held(self, ms: int) -> "Spell":
+    def held(self, ms: int) -> "TimedSpan":
         """The same and a hold."""
-        return Spell(self.fixed_ms + ms, *self[1:]) if ms else self
+        return TimedSpan(self.fixed_ms + ms, *self[1:]) if ms else self
 
 
 class Lap(NamedTuple):
     """One way a question can go."""
 
     share: float
-    came: Came
-    spell: Spell
+    came: QuestionOutcome
+    spell: TimedSpan
 
 
 class Stands(NamedTuple):
@@ -155,13 +155,13 @@ class Stands(NamedTuple):
     shares: list[float]
 
 
-class Laps(NamedTuple):
+class OutcomeDistribution(NamedTuple):
     """Everything that can come of a question."""
 
     laps: tuple[Lap, ...]
     stands: tuple[Stands, ...]
     """With a countdown of the round or the game: what it finds if it ends meanwhile."""
-    routes: tuple[tuple[Came, float], ...]
+    routes: tuple[tuple[QuestionOutcome, float], ...]
     """What can come of it, with how likely each is, whatever its time."""
     mean_ms: float
     """How long it takes, on average."""
@@ -189,14 +189,14 @@ class Grid(NamedTuple):
     """How many steps the countdown of round or game takes; 0 without one."""
 
 
-class _Standing(NamedTuple):
+class _PendingQuestion(NamedTuple):
     """A question that stands: what was counted, tried, found and waited so far."""
 
     tally: Tally
     tried: int = 0
     hits: int = 0
     is_hinted: bool = False
-    spell: Spell = Spell()
+    spell: TimedSpan = TimedSpan()
 
 
 Mass = float | list[float]
@@ -213,10 +213,10 @@ class Asking:
         merged: Callable[[Tally], Tally],
         follow: Callable[[int], None],
         who: Who,
-        asked: Asked,
+        asked: QuestionClass,
         base: Outcome,
         grid: Grid | None,
-        clocks: Clocks,
+        clocks: ClockReadings,
     ) -> None:
         self.clocks, self.follow = clocks, follow
         self.program, self.rules = program, program.rules
@@ -239,10 +239,10 @@ class Asking:
             clock = self.clock_ms // grid.step_ms
             self.ways += (min(clock, grid.points) if clock and grid.points else clock) // 20
         self.reads = clocks.reads
-        self.found: defaultdict[tuple[Came, Spell], list[Mass]] = defaultdict(list)
+        self.found: defaultdict[tuple[QuestionOutcome, TimedSpan], list[Mass]] = defaultdict(list)
         self.stands: defaultdict[Tally, list[list[float]]] = defaultdict(list)
 
-    def all(self, tally: Tally) -> Laps:
+    def all(self, tally: Tally) -> OutcomeDistribution:
         """Everything that can come of it, from the moment it is put to a player with a tally."""
         self.found.clear()
         self.stands.clear()
@@ -250,23 +250,23 @@ class Asking:
         for _ in range(MOST_TRIES):
             if not now:
                 break
-            after: dict[_Standing, Mass] = {}
+            after: dict[_PendingQuestion, Mass] = {}
             for standing, mass in now.items():
                 self._try(standing, mass, after)
             now = {one: mass for one, mass in after.items() if total(mass) > LEAST_SHARE}
         else:
-            raise CannotWeigh("some would try the same question for ever")
+            raise CannotForecast("some would try the same question for ever")
         return self._laid_out()
 
-    def _laid_out(self) -> Laps:
+    def _laid_out(self) -> OutcomeDistribution:
         self.follow(self.ways * len(self.found))
         stands = (Stands(tally, added(shares)) for tally, shares in self.stands.items())
-        laps, routes, mean = tuple(self._laps()), dict[Came, float](), 0.0
+        laps, routes, mean = tuple(self._laps()), dict[QuestionOutcome, float](), 0.0
         for share, came, spell in laps:
             routes[came] = routes.get(came, 0.0) + share
             mean += share * self._mean_of(spell)
         step_ms = 0 if self.grid is None else self.grid.step_ms
-        return Laps(
+        return OutcomeDistribution(
             laps,
             tuple(stands),
             tuple(routes.items()),
@@ -276,7 +276,7 @@ class Asking:
             step_ms,
         )
 
-    def _mean_of(self, spell: Spell) -> float:
+    def _mean_of(self, spell: TimedSpan) -> float:
         """How long a spell is, on average."""
         mean = float(spell.fixed_ms)
         if spell.answers:
@@ -290,33 +290,35 @@ class Asking:
             mean += self.grid.step_ms * sum(at * share for at, share in enumerate(spell.grid))
         return mean
 
-    def _put(self, tally: Tally) -> dict[_Standing, Mass]:
+    def _put(self, tally: Tally) -> dict[_PendingQuestion, Mass]:
         """What stands once the rules have run for the question that is put."""
-        now: dict[_Standing, Mass] = {}
+        now: dict[_PendingQuestion, Mass] = {}
         if self.rules.is_put_idly:
-            now[_Standing(tally)] = self._whole(1.0)
+            now[_PendingQuestion(tally)] = self._whole(1.0)
             return now
         for share, settled in self.falls(tally, self.base):
             if settled.ending is not None:
-                came = Came(settled.tally, None, settled.ending)
-                self.found[came, Spell()].append(self._whole(share))
+                came = QuestionOutcome(settled.tally, None, settled.ending)
+                self.found[came, TimedSpan()].append(self._whole(share))
             else:
-                self._enter(now, _Standing(self.merged(settled.tally)), self._whole(share))
+                self._enter(now, _PendingQuestion(self.merged(settled.tally)), self._whole(share))
         return now
 
     def _whole(self, share: float) -> Mass:
         return share if self.grid is None else [share]
 
-    def _enter(self, now: dict[_Standing, Mass], standing: _Standing, mass: Mass) -> None:
+    def _enter(
+        self, now: dict[_PendingQuestion, Mass], standing: _PendingQuestion, mass: Mass
+    ) -> None:
         here = now.get(standing)
         now[standing] = mass if here is None else plus(here, mass)
 
-    def _hinted(self, now: dict[_Standing, Mass]) -> dict[_Standing, Mass]:
+    def _hinted(self, now: dict[_PendingQuestion, Mass]) -> dict[_PendingQuestion, Mass]:
         """Those who take the hint, and those who do not."""
         share = self.scout.hints / 100 if self.asked.traits.is_hinted else 0.0
         if not share:
             return now
-        after: dict[_Standing, Mass] = {}
+        after: dict[_PendingQuestion, Mass] = {}
         for standing, mass in now.items():
             if share < 1:
                 self._enter(after, standing, _scaled(mass, 1 - share))
@@ -330,7 +332,9 @@ class Asking:
                     self._enter(after, told, weight)
         return after
 
-    def _try(self, standing: _Standing, mass: Mass, after: dict[_Standing, Mass]) -> None:
+    def _try(
+        self, standing: _PendingQuestion, mass: Mass, after: dict[_PendingQuestion, Mass]
+    ) -> None:
         """What comes of the next try of those who stand so."""
         passes = self.scout.passes / 100 if self.round.ask.passing else 0.0
         if passes:
@@ -342,10 +346,10 @@ class Asking:
         for spell, part, reading in in_time:
             tally, tries, hits, is_hinted, _ = standing
             if self.is_word:
-                now = _Standing(tally, tries, hits, is_hinted, spell)
+                now = _PendingQuestion(tally, tries, hits, is_hinted, spell)
                 self._letter(now, part, reading, right, after)
                 continue
-            tried = _Standing(tally, tries + 1, hits, is_hinted, spell)
+            tried = _PendingQuestion(tally, tries + 1, hits, is_hinted, spell)
             close = self.scout.close / 100 if self.asked.can_slip else 0.0
             for event, verdict, occasion, weight in (
                 (Event.RIGHT, "right", Occasion.RIGHT, right * (1 - close)),
@@ -357,7 +361,10 @@ class Asking:
                     self._ends(tried, share, event, reading, verdict, occasion, after)
         if late is not None:
             spell, part = late
-            now, reading = standing._replace(spell=spell), Reading(0, self.base.seconds_allowed)
+            now, reading = (
+                standing._replace(spell=spell),
+                ClockReading(0, self.base.seconds_allowed),
+            )
             self._ends(now, part, Event.TIMEOUT, reading, "late", Occasion.LATE)
 
     def _chance(self, tried: int, is_hinted: bool) -> float:
@@ -372,11 +379,11 @@ class Asking:
 
     def _letter(
         self,
-        now: _Standing,
+        now: _PendingQuestion,
         mass: Mass,
-        reading: Reading,
+        reading: ClockReading,
         right: float,
-        after: dict[_Standing, Mass],
+        after: dict[_PendingQuestion, Mass],
     ) -> None:
         """A letter that stands in the word, or does not."""
         hit = now._replace(hits=now.hits + 1)
@@ -405,13 +412,13 @@ class Asking:
 
     def _ends(
         self,
-        standing: _Standing,
+        standing: _PendingQuestion,
         mass: Mass,
         event: Event,
-        reading: Reading,
+        reading: ClockReading,
         verdict: str,
         occasion: Occasion,
-        after: dict[_Standing, Mass] | None = None,
+        after: dict[_PendingQuestion, Mass] | None = None,
         ending: int | None = None,
     ) -> None:
         """What an outcome of the question leads to: it is done with, or stands again."""
@@ -427,15 +434,17 @@ class Asking:
             else:
                 self._done(standing, share, found, occasion)
 
-    def _done(self, standing: _Standing, mass: Mass, settled: Settled, occasion: Occasion) -> None:
+    def _done(
+        self, standing: _PendingQuestion, mass: Mass, settled: Settled, occasion: Occasion
+    ) -> None:
         """The question is done with."""
         held = self._held(standing, settled, occasion)
         deeds = settled.deeds
         is_out = bool(deeds) and any(deed.what == "out" for deed in deeds)
-        came = Came(self.merged(settled.tally), settled.way, settled.ending, is_out)
+        came = QuestionOutcome(self.merged(settled.tally), settled.way, settled.ending, is_out)
         self.found[came, standing.spell.held(held)].append(mass)
 
-    def _held(self, standing: _Standing, settled: Settled, occasion: Occasion) -> int:
+    def _held(self, standing: _PendingQuestion, settled: Settled, occasion: Occasion) -> int:
         """How long the feedback is shown."""
         is_over = settled.way is not None or settled.ending is not None
         if not self.has_holds:
@@ -449,7 +458,7 @@ class Asking:
         return self.scout.goes_on_ms if hold is None else hold
 
     def _outcome(
-        self, event: Event, standing: _Standing, reading: Reading, verdict: str = ""
+        self, event: Event, standing: _PendingQuestion, reading: ClockReading, verdict: str = ""
     ) -> Outcome:
         self.follow(self.ways)
         base, tried = self.base, standing.tried
@@ -476,30 +485,30 @@ class Asking:
         return self.letters if self.is_word else self.answers
 
     def _answered(
-        self, standing: _Standing, mass: Mass
-    ) -> tuple[list[tuple[Spell, Mass, Reading]], tuple[Spell, Mass] | None]:
+        self, standing: _PendingQuestion, mass: Mass
+    ) -> tuple[list[tuple[TimedSpan, Mass, ClockReading]], tuple[TimedSpan, Mass] | None]:
         """When the next answer comes, and what the clock says then; and how many are too late."""
         if isinstance(mass, list):
             return self._on_grid(standing, mass)
         spell = standing.spell
         if not self.clock_ms:
             if self.is_word:
-                return [(spell._replace(letters=spell.letters + 1), mass, Reading())], None
-            return [(spell._replace(answers=spell.answers + 1), mass, Reading())], None
-        found: list[tuple[Spell, Mass, Reading]] = [
-            (Spell(*spell[:3], band), mass * band.share, band.reading)
+                return [(spell._replace(letters=spell.letters + 1), mass, ClockReading())], None
+            return [(spell._replace(answers=spell.answers + 1), mass, ClockReading())], None
+        found: list[tuple[TimedSpan, Mass, ClockReading]] = [
+            (TimedSpan(*spell[:3], band), mass * band.share, band.reading)
             for band in self.clocks.bands(self._law, self.clock_ms)
         ]
         missed = 1 - self._law.by(self.clock_ms - 0.5)
         late = (spell._replace(fixed_ms=spell.fixed_ms + self.clock_ms), mass * missed)
         return found, late if missed > 0 else None
 
-    def _reading(self, used: int) -> Reading:
+    def _reading(self, used: int) -> ClockReading:
         return self.clocks.reading(self.clock_ms, used)
 
     def _on_grid(
-        self, standing: _Standing, mass: list[float]
-    ) -> tuple[list[tuple[Spell, Mass, Reading]], tuple[Spell, Mass] | None]:
+        self, standing: _PendingQuestion, mass: list[float]
+    ) -> tuple[list[tuple[TimedSpan, Mass, ClockReading]], tuple[TimedSpan, Mass] | None]:
         grid = self.grid
         assert grid is not None
         clock = self.clock_ms // grid.step_ms
@@ -519,7 +528,9 @@ class Asking:
         read = [(spell, part, reading) for part, reading in self._read(came)]
         return read, (spell, late) if late and late[clock] > LEAST_SHARE else None
 
-    def _wait(self, standing: _Standing, mass: list[float], kernel: list[float], most: int) -> None:
+    def _wait(
+        self, standing: _PendingQuestion, mass: list[float], kernel: list[float], most: int
+    ) -> None:
         """Note those who still stand so, by the steps since the question was put."""
         still, left = [], 1.0
         for share in kernel:
@@ -528,14 +539,14 @@ class Asking:
         waiting = together(mass, still, most + 1)
         self.stands[standing.tally].append(waiting)
 
-    def _read(self, mass: Mass, is_closed: bool = False) -> Iterable[tuple[Mass, Reading]]:
+    def _read(self, mass: Mass, is_closed: bool = False) -> Iterable[tuple[Mass, ClockReading]]:
         """A mass by what the clock says, as far as rules read it."""
         reads = self.reads & {"seconds_used"} if is_closed else self.reads
         if isinstance(mass, float) or not reads:
-            yield mass, Reading()
+            yield mass, ClockReading()
             return
         assert self.grid is not None
-        found: defaultdict[Reading, list[float]] = defaultdict(lambda: [0.0] * len(mass))
+        found: defaultdict[ClockReading, list[float]] = defaultdict(lambda: [0.0] * len(mass))
         for place, share in enumerate(mass):
             used = place * self.grid.step_ms
             # Between two readings one half has either.

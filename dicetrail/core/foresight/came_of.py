@@ -12,7 +12,7 @@ from dicetrail.core.foresight.sightings import Playthrough
 
 
 @dataclass(frozen=True, slots=True)
-class CameOf:
+class RunSummary:
     """What the runs chosen came to. Scores and lengths are of those that ended."""
 
     runs: int
@@ -30,7 +30,7 @@ class CameOf:
     """How many of all had yet to be done with after so many questions, from none on."""
 
 
-def came_of(runs: Sequence[Playthrough]) -> CameOf:
+def run_summary(runs: Sequence[Playthrough]) -> RunSummary:
     """What some runs came to."""
     ended = [run for run in runs if run.ending is not None]
     endings = Counter(run.ending or "" for run in ended)
@@ -41,7 +41,7 @@ def came_of(runs: Sequence[Playthrough]) -> CameOf:
     for count in range(max(over, default=-1) + 1):
         going -= over[count]
         still_in.append(going / len(runs))
-    return CameOf(
+    return RunSummary(
         len(runs),
         len(ended),
         tuple(
@@ -67,7 +67,7 @@ class Borne:
     """Whether what was foretold lies where it can by what came, with 95 % certainty."""
 
 
-def borne_out(told: Forecast, came: CameOf) -> tuple[Borne, ...]:
+def borne_out(told: Forecast, came: RunSummary) -> tuple[Borne, ...]:
     """The endings of a forecast beside what came of runs; nothing where no run has ended."""
     if not came.ended:
         return ()

@@ -22,7 +22,7 @@ from dicetrail.core.foresight.measures import (
     most_within,
     quartiles,
 )
-from dicetrail.core.foresight.sightings import Sighting
+from dicetrail.core.foresight.sightings import Observation
 from dicetrail.core.play import Result
 
 FEW = 12
@@ -128,7 +128,7 @@ Asked = tuple[str, str, tuple[str, ...]]
 """A question whatever its place: its source, what it asks, and what is right."""
 
 
-def asked_in(one: Sighting) -> Asked:
+def asked_in(one: Observation) -> Asked:
     """Which question was seen. One whose answer was mended since is another."""
     return one.source, one.prompt, one.right
 
@@ -137,13 +137,13 @@ class _Had:
     """The sightings of a question, oldest first, in columns: there can be very many."""
 
     def __init__(self) -> None:
-        self.seen: list[Sighting] = []
+        self.seen: list[Observation] = []
         self.is_right: list[bool] = []
         self.rest: list[float | None] = []
         """The share right of their players' other questions in that run."""
 
 
-def evidence_of(runs: Sequence[Sequence[Sighting]]) -> Evidence:
+def evidence_of(runs: Sequence[Sequence[Observation]]) -> Evidence:
     """What the questions of some runs, each as its sightings, say; the oldest run first."""
     had: defaultdict[Asked, _Had] = defaultdict(_Had)
     rows: list[dict[Asked, float]] = []
@@ -164,7 +164,7 @@ def evidence_of(runs: Sequence[Sequence[Sighting]]) -> Evidence:
     return Evidence(len(runs), tuple(told), alpha, of)
 
 
-def _rests(run: Sequence[Sighting], only_before: bool) -> list[float | None]:
+def _rests(run: Sequence[Observation], only_before: bool) -> list[float | None]:
     """For each sighting of a run, the share right of the same player's others; None without any.
 
     Where runs are not of one length, what ends them may hang on the answers: who is wrong sees
@@ -186,7 +186,7 @@ def _rests(run: Sequence[Sighting], only_before: bool) -> list[float | None]:
     return rests
 
 
-class Of(Value):
+class Counted(Value):
     """What a number of a question counts."""
 
     ASKED = "asked", "All who had it"
@@ -198,22 +198,22 @@ class Of(Value):
     GIVEN = "given", "Gave this answer first"
 
 
-def is_counted(one: Sighting, of: Of, given: str = "") -> bool:
+def is_counted(one: Observation, of: Counted, given: str = "") -> bool:
     """Whether a number of its question counts a sighting."""
     match of:
-        case Of.ASKED:
+        case Counted.ASKED:
             return True
-        case Of.RIGHT:
+        case Counted.RIGHT:
             return one.is_right
-        case Of.FIRST:
+        case Counted.FIRST:
             return one.is_right_at(1)
-        case Of.LATE:
+        case Counted.LATE:
             return one.result is Result.LATE
-        case Of.PASSED:
+        case Counted.PASSED:
             return one.result is Result.PASSED
-        case Of.HINTED:
+        case Counted.HINTED:
             return one.is_hinted
-        case Of.GIVEN:
+        case Counted.GIVEN:
             return bool(one.tries) and _alike(one.tries[0].given) == _alike(given)
 
 
@@ -255,7 +255,7 @@ def _of_question(had: _Had) -> QuestionEvidence:
     )
 
 
-def _picked(question: Sighting, had: _Had) -> tuple[Picked, ...]:
+def _picked(question: Observation, had: _Had) -> tuple[Picked, ...]:
     """What was given first and was wrong, the most frequent first."""
     given = [
         (one.tries[0].given, rest)

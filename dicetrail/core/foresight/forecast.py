@@ -12,11 +12,11 @@ from math import sqrt
 from statistics import NormalDist
 
 from dicetrail.core.document import Number, as_written
-from dicetrail.core.foresight.asking import CannotWeigh
+from dicetrail.core.foresight.asking import CannotForecast
 from dicetrail.core.foresight.lengths import BINS, Lengths, lengths_of
 from dicetrail.core.foresight.playing import names_for, played
 from dicetrail.core.foresight.scouts import Scout
-from dicetrail.core.foresight.weighing import MOST_FOLLOWED, Weighed, Weigher
+from dicetrail.core.foresight.weighing import MOST_FOLLOWED, ExactForecast, ExactResult
 from dicetrail.core.play import Phase, Program, State, ended_as, players_refused
 from dicetrail.core.rules import Tallies, best_score
 
@@ -121,7 +121,7 @@ def forecast(
     if refused is not None:
         raise ValueError(refused)
     try:
-        weigher = Weigher(program, scouts, most_followed=most_followed)
+        weigher = ExactForecast(program, scouts, most_followed=most_followed)
         found = weigher.weigh()
         if not weigher.is_on_grid:
             why = "every way was followed, with its chance"
@@ -138,13 +138,13 @@ def forecast(
             else:
                 lengths = lengths_of(weigher.anew(), found.mean_ms)
         return _weighed(program, scouts, found, How.ON_GRID, why, lengths, moved)
-    except CannotWeigh as reason:
+    except CannotForecast as reason:
         return sampled(program, scouts, range(runs), str(reason))
 
 
-def _moved(program: Program, scouts: Sequence[Scout], found: Weighed) -> float:
+def _moved(program: Program, scouts: Sequence[Scout], found: ExactResult) -> float:
     """By how much an ending's share differs at most on a grid twice as coarse."""
-    coarse = Weigher(program, scouts, coarser=2).weigh()
+    coarse = ExactForecast(program, scouts, coarser=2).weigh()
     fine_shares, coarse_shares = _by_ending(found), _by_ending(coarse)
     return max(
         abs(fine_shares[ending] - coarse_shares[ending])
@@ -152,7 +152,7 @@ def _moved(program: Program, scouts: Sequence[Scout], found: Weighed) -> float:
     )
 
 
-def _by_ending(found: Weighed) -> defaultdict[int | None, float]:
+def _by_ending(found: ExactResult) -> defaultdict[int | None, float]:
     shares: defaultdict[int | None, float] = defaultdict(float)
     for over, share in found.ends.items():
         shares[over.ending] += share
@@ -162,7 +162,7 @@ def _by_ending(found: Weighed) -> defaultdict[int | None, float]:
 def _weighed(
     program: Program,
     scouts: Sequence[Scout],
-    found: Weighed,
+    found: ExactResult,
     how: How,
     why: str,
     lengths: Lengths | None,

@@ -7,12 +7,12 @@ from collections.abc import Iterator
 from dataclasses import replace
 
 from dicetrail.core.document import (
+    FieldLabel,
     Moves,
     Number,
     Problem,
     Reveal,
     To,
-    Told,
     as_written,
     notes_of,
     warning,
@@ -40,7 +40,7 @@ MOST_GUESSED = 0.2
 MOST_LEFT = 0.01
 
 
-def foreseen(program: Program) -> tuple[Problem, ...]:
+def forecast_warnings(program: Program) -> tuple[Problem, ...]:
     """What is wrong by what the ready scouts come to, in the order of the trail."""
     told = {scout.name: forecast(program, scout, runs=0, is_quick=True) for scout in SCOUTS}
     known = {name: one for name, one in told.items() if one.how is not How.SAMPLED}
@@ -122,7 +122,7 @@ def _told_and_asked_again(program: Program) -> Iterator[Problem]:
             )
         for after, way in round_.moves.each.items():
             if way.to is To.AGAIN and after != "right":
-                label = notes_of(Moves, Told)[after].label
+                label = notes_of(Moves, FieldLabel)[after].label
                 yield warning(
                     f"rounds[{number}].after.reveal",
                     f"{label[0].lower()}{label[1:]}, “{round_.title}” tells the right answer and "

@@ -13,8 +13,13 @@ from collections.abc import Iterable
 from dataclasses import dataclass
 from functools import cache
 
-from dicetrail.core.foresight.asking import LEAST_MASS, Came, Laps, Spell
-from dicetrail.core.foresight.weighing import MOST_PUT, Point, Weigher
+from dicetrail.core.foresight.asking import (
+    LEAST_MASS,
+    OutcomeDistribution,
+    QuestionOutcome,
+    TimedSpan,
+)
+from dicetrail.core.foresight.weighing import MOST_PUT, ExactForecast, Point
 from dicetrail.core.rules import Over
 
 BINS = 128
@@ -41,7 +46,7 @@ class Lengths:
     """How many take longer than all of these."""
 
 
-def lengths_of(weigher: Weigher, mean_ms: float) -> Lengths:
+def lengths_of(weigher: ExactForecast, mean_ms: float) -> Lengths:
     """The lengths of runs that a weigher has followed, without a countdown of round or game."""
     span = max(1000.0, mean_ms * 2.5)
     for _ in range(_WIDENED):
@@ -53,12 +58,12 @@ def lengths_of(weigher: Weigher, mean_ms: float) -> Lengths:
 
 
 class _Transform:
-    def __init__(self, weigher: Weigher, step_ms: float) -> None:
+    def __init__(self, weigher: ExactForecast, step_ms: float) -> None:
         self.weigher, self.step_ms = weigher, step_ms
         radius = _FOLDS ** (1 / BINS)
         self.points = [radius * exp(-2j * pi * turn / BINS) for turn in range(BINS // 2 + 1)]
         self.radius = radius
-        self.waves: dict[int, list[tuple[Came, Wave]]] = {}
+        self.waves: dict[int, list[tuple[QuestionOutcome, Wave]]] = {}
         self.power = cache(lambda place: [point**place for point in self.points])
         self.spells: dict[tuple[object, ...], Wave] = {}
 
@@ -89,11 +94,11 @@ class _Transform:
                         to[:] = [one + other * part for one, other in zip(to, gone, strict=True)]
         return after
 
-    def _waves_of(self, laps: Laps) -> list[tuple[Came, Wave]]:
+    def _waves_of(self, laps: OutcomeDistribution) -> list[tuple[QuestionOutcome, Wave]]:
         """What each thing that can come of a question does to a wave."""
         known = self.waves.get(id(laps))
         if known is None:
-            found: defaultdict[Came, Wave] = defaultdict(lambda: [0j] * len(self.points))
+            found: defaultdict[QuestionOutcome, Wave] = defaultdict(lambda: [0j] * len(self.points))
             for share, came, spell in laps.laps:
                 wave = found[came]
                 took = self._spell(laps, spell)
@@ -101,7 +106,7 @@ class _Transform:
             known = self.waves[id(laps)] = list(found.items())
         return known
 
-    def _spell(self, laps: Laps, spell: Spell) -> Wave:
+    def _spell(self, laps: OutcomeDistribution, spell: TimedSpan) -> Wave:
         key = (laps.times, laps.letters, spell)
         if key not in self.spells:
             wave = self._sum(self._between(spell.fixed_ms))

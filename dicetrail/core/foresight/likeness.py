@@ -14,7 +14,7 @@ from typing import TypeVar
 
 from dicetrail.core.foresight.evidence import asked_in
 from dicetrail.core.foresight.scouts import Own, Scout, scout_named
-from dicetrail.core.foresight.sightings import Sighting
+from dicetrail.core.foresight.sightings import Observation
 from dicetrail.core.play import Result
 
 LIKE_THOSE = "like those who played"
@@ -28,7 +28,7 @@ LEAST = 5
 Key = TypeVar("Key", bound=Hashable)
 
 
-def like_those(runs: Sequence[Sequence[Sighting]]) -> Scout:
+def fitted_scout(runs: Sequence[Sequence[Observation]]) -> Scout:
     """A scout that does as the players of some runs did."""
     steady = scout_named("steady")
     assert steady is not None
@@ -42,7 +42,7 @@ def like_those(runs: Sequence[Sequence[Sighting]]) -> Scout:
         for level, before in enumerate(steady.right, 1)
     ]
 
-    def own_of(one: Sighting) -> float:
+    def own_of(one: Observation) -> float:
         return shrunk(_firsts(by_question[asked_in(one)]), right[one.level - 1])
 
     by_question = _by(alone, asked_in)
@@ -78,15 +78,15 @@ def _prompt(own: Own) -> str:
 
 
 def _by(
-    seen: Iterable[Sighting], of: Callable[[Sighting], Key]
-) -> defaultdict[Key, list[Sighting]]:
-    found: defaultdict[Key, list[Sighting]] = defaultdict(list)
+    seen: Iterable[Observation], of: Callable[[Observation], Key]
+) -> defaultdict[Key, list[Observation]]:
+    found: defaultdict[Key, list[Observation]] = defaultdict(list)
     for one in seen:
         found[of(one)].append(one)
     return found
 
 
-def _firsts(seen: Iterable[Sighting]) -> list[bool]:
+def _firsts(seen: Iterable[Observation]) -> list[bool]:
     return [one.is_right_at(1) for one in seen]
 
 
@@ -99,8 +99,8 @@ def _share(found: Sequence[bool], otherwise: int) -> int:
 
 
 def _found(
-    seen: Sequence[Sighting],
-    own_of: Callable[[Sighting], float],
+    seen: Sequence[Observation],
+    own_of: Callable[[Observation], float],
     found: Sequence[bool],
     otherwise: int,
 ) -> int:
@@ -111,7 +111,7 @@ def _found(
     return _percent(1 - (1 - fmean(found)) / missed) if missed else otherwise
 
 
-def _times(met: Iterable[Sighting]) -> tuple[int, int] | None:
+def _times(met: Iterable[Observation]) -> tuple[int, int] | None:
     """The median of the answer times in milliseconds, and the spread of their logarithms in
     hundredths, by the lower half of them: the upper one is cut off where time runs out."""
     times = [

@@ -73,11 +73,11 @@ def pages_of(program: Program, moments: Sequence[Moment]) -> tuple[PageWords, ..
 
 
 def _page(program: Program, moment: Moment, *, has_counters: bool) -> PageWords:
-    view, wording = table(program, moment.state), program.wording
+    view, translator = table(program, moment.state), program.translator
     feedback, ending = view.feedback, view.ending
     return PageWords(
         counters=_counters(program, moment) if has_counters else "",
-        verdict="" if feedback is None else " ".join(said_of(feedback, wording)),
+        verdict="" if feedback is None else " ".join(said_of(feedback, translator)),
         note="" if feedback is None else feedback.note,
         cue=" ".join((view.opening, *view.told) if view.menu else view.told).strip(),
         ending="" if ending is None else f"{ending.title}: {ending.verdict}",

@@ -4,11 +4,11 @@ from dataclasses import dataclass
 from typing import Annotated, NamedTuple
 
 from dicetrail.core.answers import Verdict, check_typed
-from dicetrail.core.document import Check, Told, Value, Within
+from dicetrail.core.document import Check, FieldLabel, Range, Value
 from dicetrail.core.draw import Traits
 from dicetrail.core.foresight.times import Times
 
-Percent = Within(0, 100)
+Percent = Range(0, 100)
 
 
 class Habit(Value):
@@ -22,8 +22,8 @@ class Habit(Value):
 class Own:
     """How a scout does at one question."""
 
-    prompt: Annotated[str, Told("Question")]
-    right: Annotated[int, Percent, Told("Right at the first try")]
+    prompt: Annotated[str, FieldLabel("Question")]
+    right: Annotated[int, Percent, FieldLabel("Right at the first try")]
 
 
 class Picks(NamedTuple):
@@ -52,8 +52,8 @@ class Picks(NamedTuple):
 class Scout:
     """A kind of player. Chances are in percent."""
 
-    name: Annotated[str, Told("Name")]
-    right: Annotated[tuple[int, ...], Percent, Told("Right at the first try, by level")] = (
+    name: Annotated[str, FieldLabel("Name")]
+    right: Annotated[tuple[int, ...], Percent, FieldLabel("Right at the first try, by level")] = (
         85,
         75,
         65,
@@ -61,24 +61,32 @@ class Scout:
         40,
     )
     """For a question of level 1, 2, 3, 4, 5; the last counts for all that follow."""
-    guesses: Annotated[bool, Told("Guesses", "one of the choices, each as likely")] = False
+    guesses: Annotated[bool, FieldLabel("Guesses", "one of the choices, each as likely")] = False
     """Whether choices are picked blindly; what is typed is right as `right` says even so."""
-    again: Annotated[int, Percent, Told("Found at each further try", "% of what was missed")] = 30
+    again: Annotated[
+        int, Percent, FieldLabel("Found at each further try", "% of what was missed")
+    ] = 30
     """Of a word, the next letter after one or more were missed."""
-    close: Annotated[int, Percent, Told("Typing slips", "% of what is typed right")] = 5
-    passes: Annotated[int, Percent, Told("Passes", "% where it can")] = 0
-    hints: Annotated[int, Percent, Told("Takes the hint", "% where there is one")] = 0
-    helped: Annotated[int, Percent, Told("Found with the hint", "% of what would be missed")] = 30
-    median_ms: Annotated[int, Within(100, 600_000), Told("Half of the answers come within")] = 6000
-    letter_ms: Annotated[int, Within(100, 600_000), Told("Half of the letters come within")] = 2000
+    close: Annotated[int, Percent, FieldLabel("Typing slips", "% of what is typed right")] = 5
+    passes: Annotated[int, Percent, FieldLabel("Passes", "% where it can")] = 0
+    hints: Annotated[int, Percent, FieldLabel("Takes the hint", "% where there is one")] = 0
+    helped: Annotated[
+        int, Percent, FieldLabel("Found with the hint", "% of what would be missed")
+    ] = 30
+    median_ms: Annotated[
+        int, Range(100, 600_000), FieldLabel("Half of the answers come within")
+    ] = 6000
+    letter_ms: Annotated[
+        int, Range(100, 600_000), FieldLabel("Half of the letters come within")
+    ] = 2000
     spread: Annotated[
-        int, Within(0, 300), Told("Spread of the times", "hundredths of the logarithm")
+        int, Range(0, 300), FieldLabel("Spread of the times", "hundredths of the logarithm")
     ] = 50
     """The standard deviation of the times' natural logarithms, in hundredths: answer times
     are taken as log-normal (common practice, no source)."""
-    goes_on_ms: Annotated[int, Within(0, 600_000), Told("Goes on after")] = 1500
+    goes_on_ms: Annotated[int, Range(0, 600_000), FieldLabel("Goes on after")] = 1500
     """How long it looks at the feedback, where that stays until the player goes on."""
-    picks: Annotated[Habit, Told("Picks of a menu of rounds")] = Habit.FIRST
+    picks: Annotated[Habit, FieldLabel("Picks of a menu of rounds")] = Habit.FIRST
     own: tuple[Own, ...] = ()
     """Questions it does otherwise at than at others of their level."""
 

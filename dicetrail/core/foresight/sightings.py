@@ -34,7 +34,7 @@ class Try:
 
 
 @dataclass(frozen=True, slots=True)
-class Sighting:
+class Observation:
     """A question put to a player in a run, and done with."""
 
     source: str
@@ -72,7 +72,7 @@ class Sighting:
 class Playthrough:
     """What a run shows: its questions, and what it came to."""
 
-    seen: tuple[Sighting, ...]
+    seen: tuple[Observation, ...]
     ending: str | None
     """Its title; empty where none fitted; None of a run that was left."""
     score: Number
@@ -84,22 +84,22 @@ class Playthrough:
 def playthrough(
     program: Program, moments: Sequence[Moment], inputs: Iterable[Input]
 ) -> Playthrough:
-    """What a run shows; its moments are as for `sightings`, of which there may be one more, that
+    """What a run shows; its moments are as for `observations`, of which there may be one more, that
     time brought after the last input."""
     last = moments[-1].state
     is_over = last.phase is Phase.ENDED
     score = program.rules.score(last.tallies[leader_of(program, last)])
     return Playthrough(
-        tuple(sightings(program, moments, inputs)),
+        tuple(observations(program, moments, inputs)),
         (ended_as(program, last) or "") if is_over else None,
         as_written(score),
         last.at / 1000,
     )
 
 
-def sightings(
+def observations(
     program: Program, moments: Sequence[Moment], inputs: Iterable[Input]
-) -> Iterator[Sighting]:
+) -> Iterator[Observation]:
     """The questions of a run that were done with, in order.
 
     `moments` are those of the run, the opening first; `inputs` led from each to the next. What
@@ -139,10 +139,10 @@ def _done(
     answered: Answered,
     tries: Sequence[Try],
     step: int,
-) -> Sighting:
+) -> Observation:
     put = in_play(program, state)
     sourced = put.dealt.sourced
-    return Sighting(
+    return Observation(
         sourced.source,
         sourced.number,
         sourced.question.prompt,

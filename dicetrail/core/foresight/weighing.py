@@ -3,7 +3,7 @@
 A question is put to all tallies at once: each mass of players divides by what can come of it,
 and tallies that rules cannot tell apart are one again. Where a run goes is `course`'s to say,
 what an outcome counts is `settle`'s. While a countdown of the round or the game runs, each mass
-is spread over a grid of time. What cannot be followed so raises `CannotWeigh`.
+is spread over a grid of time. What cannot be followed so raises `CannotForecast`.
 """
 
 from collections import Counter, defaultdict
@@ -41,14 +41,14 @@ from dicetrail.core.draw import (
 from dicetrail.core.foresight.asking import (
     LEAST_MASS,
     LEAST_SHARE,
-    Asked,
     Asking,
-    Came,
-    CannotWeigh,
-    Clocks,
+    CannotForecast,
+    ClockReadings,
     Grid,
-    Laps,
     Mass,
+    OutcomeDistribution,
+    QuestionClass,
+    QuestionOutcome,
     Who,
     plus,
     total,
@@ -128,7 +128,7 @@ def tally_of(point: Point) -> Tally:
     return point.tallies[point.where.turn]
 
 
-class Weighed(NamedTuple):
+class ExactResult(NamedTuple):
     """What was found: every end with its share, and how many are still in after each question."""
 
     ends: dict[Over, float]
@@ -140,16 +140,16 @@ class Weighed(NamedTuple):
     """How long a run is, on average."""
 
 
-class Drawn(NamedTuple):
+class RoundQuestions(NamedTuple):
     """What a round can ask."""
 
-    kinds: tuple[Asked, ...]
+    kinds: tuple[QuestionClass, ...]
     counts: tuple[int, ...]
     places: tuple[int, ...]
     """The kind at each place of an order that is written; else empty."""
 
 
-class Weigher:
+class ExactForecast:
     """One program, and a scout for each player; `coarser` makes the steps of grids longer."""
 
     def __init__(
@@ -167,9 +167,9 @@ class Weigher:
         # Players of one kind do alike; kinds are told apart by their first player.
         self._who = [scouts.index(scout) for scout in scouts]
         self._ways: dict[tuple[object, ...], Step] = {}
-        self.laps: dict[tuple[object, ...], Laps] = {}
+        self.laps: dict[tuple[object, ...], OutcomeDistribution] = {}
         self._askings: dict[tuple[object, ...], Asking] = {}
-        self.clocks = Clocks(self.rules.reads)
+        self.clocks = ClockReadings(self.rules.reads)
         _refuse(program)
         held = [cue for cue in self.game.cues if cue.hold_ms is not None or cue.until_continue]
         self._guesses = any(scout.guesses for scout in scouts)
@@ -202,11 +202,11 @@ class Weigher:
         """Whether the game or a round has a clock."""
         return any(map(self.points_of, range(len(self.game.rounds))))
 
-    def weigh(self) -> Weighed:
+    def weigh(self) -> ExactResult:
         """Follow everything. Raises CannotWeigh if that is too much."""
-        return _Walk(self).weigh()
+        return _ForecastWalk(self).weigh()
 
-    def anew(self) -> "Weigher":
+    def anew(self) -> "ExactForecast":
         """The same, what was worked out at hand, to be followed once more."""
         self._settled = self._followed = 0
         self._until = self.most_followed
@@ -230,7 +230,7 @@ class Weigher:
                 self._count()
                 yield share, settled
         except TooManySides as found:
-            raise CannotWeigh(f"its rules roll {found}") from None
+            raise CannotForecast(f"its rules roll {found}") from None
 
     def falls_for_all(self, tally: Tally, outcome: Outcome) -> Iterator[tuple[float, Settled]]:
         """The same for what happens to everybody, the tallies merged."""
@@ -240,7 +240,7 @@ class Weigher:
     def _count(self) -> None:
         self._settled += 1
         if self._settled > MOST_SETTLED:
-            raise CannotWeigh("it has too many ways to go")
+            raise CannotForecast("it has too many ways to go")
 
     @property
     def spent(self) -> tuple[float, float]:
@@ -282,14 +282,14 @@ class Weigher:
         """Note that so many ways were followed."""
         self._followed += ways
         if self._followed > self._until:
-            raise CannotWeigh("it has too many ways to go")
+            raise CannotForecast("it has too many ways to go")
 
     def points_of(self, number: int) -> int:
         """How many steps the countdown takes that can end a round; 0 without one."""
         seconds = self.game.seconds or self.game.rounds[number].seconds or 0
         return seconds * 1000 // self.step_ms
 
-    def laps_of(self, point: Point, kind: int) -> Laps:
+    def laps_of(self, point: Point, kind: int) -> OutcomeDistribution:
         """What can come of a question that is put."""
         where = point.where
         reads = self.rules.reads
@@ -307,7 +307,7 @@ class Weigher:
             laps = self.laps[key, tally] = asking.all(tally)
             self._until = until
             if self._followed - self._begun > _FAR_TOO_MUCH * self.most_followed * self.put_share:
-                raise CannotWeigh("it has too many ways to go")
+                raise CannotForecast("it has too many ways to go")
         return laps
 
     def _asking(self, where: Where, number: int, player: int, kind: int, is_again: bool) -> Asking:
@@ -335,7 +335,7 @@ class Weigher:
         answers_once = traits.kind is not Kind.LETTERS and allowed == 1
         needs_grid = points or (seconds and not answers_once)
         if "seconds_used" in self.rules.reads and not seconds and not points:
-            raise CannotWeigh("its rules read times that no clock bounds")
+            raise CannotForecast("its rules read times that no clock bounds")
         return Asking(
             self.program,
             self.falls,
@@ -361,7 +361,7 @@ class Weigher:
             used = point.used or (0,) * len(kinds)
             left = sum(counts) - sum(used)
             if not left:
-                raise CannotWeigh("its questions differ, and come again")
+                raise CannotForecast("its questions differ, and come again")
             for kind, (taken, count) in enumerate(zip(used, counts, strict=True)):
                 if taken < count:
                     after = (*used[:kind], taken + 1, *used[kind + 1 :])
@@ -377,7 +377,7 @@ class Weigher:
             yield from self.step(share, step, tallies, ())
 
     def went(
-        self, point: Point, kind: int, used: tuple[int, ...], came: Came
+        self, point: Point, kind: int, used: tuple[int, ...], came: QuestionOutcome
     ) -> Iterable[tuple[float, Reached]]:
         """Where a run goes with what came of a question."""
         where = point.where
@@ -394,7 +394,7 @@ class Weigher:
             return ((1.0, Point(step.where, tallies, used, kind if step.is_again else None)),)
         return self.step(1.0, step, tallies, used, kind)
 
-    def _way(self, where: Where, came: Came) -> Step:
+    def _way(self, where: Where, came: QuestionOutcome) -> Step:
         """The step that follows, whatever the tallies are: it is a question only if one is put."""
         if came.is_out and where.turn not in where.out:
             where = where._replace(out=tuple(sorted((*where.out, where.turn))))
@@ -461,7 +461,7 @@ class Weigher:
         draw, pool = self.game.rounds[where.round].draw, sum(self.rounds[where.round].counts)
         return length_of(draw, pool, None, where.players)
 
-    def _drawn_from(self, number: int) -> Drawn:
+    def _drawn_from(self, number: int) -> RoundQuestions:
         round_, pool = self.game.rounds[number], self.program.pools[number]
         order = [self._asked(round_, sourced, pool) for sourced in pool]
         for sums in _sums_of(round_):
@@ -474,7 +474,7 @@ class Weigher:
                 DrawOrder.WEIGHTED,
                 DrawOrder.EASY_FIRST,
             ):
-                raise CannotWeigh("its questions differ, and which come hangs on the draw")
+                raise CannotForecast("its questions differ, and which come hangs on the draw")
             shared = {
                 name
                 for at, other in enumerate(self.game.rounds)
@@ -482,7 +482,7 @@ class Weigher:
                 for name in other.packs
             }
             if shared.intersection(round_.packs):
-                raise CannotWeigh("its questions differ, and rounds share them")
+                raise CannotForecast("its questions differ, and rounds share them")
         places: tuple[int, ...] = ()
         if draw.order is DrawOrder.WRITTEN:
             places = tuple(kinds.index(asked) for asked in order)
@@ -490,10 +490,10 @@ class Weigher:
             # So many things can be left in the pool, each with whatever was counted till then.
             left = prod(count + 1 for count in counts.values())
             if left * LEAST_TALLIES > self.most_followed:
-                raise CannotWeigh("its questions differ in too many ways")
-        return Drawn(kinds, tuple(counts.values()), places)
+                raise CannotForecast("its questions differ in too many ways")
+        return RoundQuestions(kinds, tuple(counts.values()), places)
 
-    def _asked(self, round_: Round, sourced: Sourced, pool: Pool) -> Asked:
+    def _asked(self, round_: Round, sourced: Sourced, pool: Pool) -> QuestionClass:
         question = sourced.question
         picks = self._picks(round_, sourced, pool) if self._guesses else Picks()
         own = tuple(scout.own_of(question.prompt) for scout in self.scouts)
@@ -524,23 +524,23 @@ class Weigher:
         slip = slipped(question.right[0], question.right, round_.check)
         return slip is not None and any(scout.close for scout in self.scouts)
 
-    def _made(self, round_: Round, sums: Sums) -> Asked:
+    def _made(self, round_: Round, sums: Sums) -> QuestionClass:
         if not sums.choices:
             return self._merged(round_, Traits(Kind.NUMBER), Picks())
         if not self._guesses:
             return self._merged(round_, Traits(Kind.CHOICE), Picks())
         if fewest_choices(sums) < sums.choices:
-            raise CannotWeigh("some of its sums have fewer choices, and which come the dice say")
+            raise CannotForecast("some of its sums have fewer choices, and which come the dice say")
         right, wrong = how_many_shown(round_.ask.shown, 1, sums.choices - 1)
         return self._merged(round_, Traits(Kind.CHOICE), Picks(right + wrong, right))
 
-    def _merged(self, round_: Round, traits: Traits, picks: Picks) -> Asked:
+    def _merged(self, round_: Round, traits: Traits, picks: Picks) -> QuestionClass:
         """A question without what neither rules nor scouts tell apart."""
         is_word = traits.kind is Kind.LETTERS
         seconds = round_.ask.seconds if traits.seconds is None else traits.seconds
         misses = round_.ask.misses if traits.misses is None else traits.misses
         hints = any(scout.hints for scout in self.scouts)
-        return Asked(
+        return QuestionClass(
             Traits(
                 Kind.LETTERS if is_word else Kind.TYPED,
                 "",
@@ -555,15 +555,15 @@ class Weigher:
         )
 
 
-class _Walk:
+class _ForecastWalk:
     """Following all players of a game, question by question."""
 
-    def __init__(self, weigher: Weigher) -> None:
+    def __init__(self, weigher: ExactForecast) -> None:
         self.weigher = weigher
         self.ends: defaultdict[Over, list[float]] = defaultdict(list)
         self.ended = self.mean_ms = 0.0
 
-    def weigh(self) -> Weighed:
+    def weigh(self) -> ExactResult:
         now: dict[Point, Mass] = {}
         for share, reached in self.weigher.begun():
             self._reach(now, reached, share)
@@ -593,9 +593,9 @@ class _Walk:
                 further = _questions_left(before, left, len(ended_at)) if is_steady else 0
             for shares in zip(*spent[-_LOOKED_BACK:], strict=True):
                 if further > 0 and _foreseen(shares, further) > _TOO_MUCH:
-                    raise CannotWeigh("it has too many ways to go")
+                    raise CannotForecast("it has too many ways to go")
         summed = {end: sum(sorted(shares)) for end, shares in self.ends.items()}
-        return Weighed(summed, ended_at, left if now else 0.0, self.mean_ms)
+        return ExactResult(summed, ended_at, left if now else 0.0, self.mean_ms)
 
     def _put(self, point: Point, mass: float, after: dict[Point, Mass]) -> None:
         """Put a question to players with no countdown but its own."""
@@ -630,7 +630,12 @@ class _Walk:
             self._cut(point, laps, mass, max(0.0, left) * chance, after)
 
     def _cut(
-        self, point: Point, laps: Laps, mass: list[float], left: float, after: dict[Point, Mass]
+        self,
+        point: Point,
+        laps: OutcomeDistribution,
+        mass: list[float],
+        left: float,
+        after: dict[Point, Mass],
     ) -> None:
         """Let the countdown end for those who are still at the question then."""
         if left <= LEAST_SHARE:
@@ -726,7 +731,7 @@ def _sums_of(round_: Round) -> tuple[Sums, ...]:
     others."""
     for lists in round_.lists:
         if lists.asks.value != "sort":
-            raise CannotWeigh("odd ones out are made anew by the dice")
+            raise CannotForecast("odd ones out are made anew by the dice")
     return round_.sums
 
 
@@ -734,9 +739,9 @@ def _refuse(program: Program) -> None:
     """Raise CannotWeigh for what is not followed."""
     game, rules = program.game, program.rules
     if game.seconds is not None and any(round_.seconds is not None for round_ in game.rounds):
-        raise CannotWeigh("both the game and a round have a clock")
+        raise CannotForecast("both the game and a round have a clock")
     if "add_time" in rules.script.deeds:
-        raise CannotWeigh("its rules add time to clocks")
+        raise CannotForecast("its rules add time to clocks")
     for round_ in game.rounds:
         if rows_leave(round_):
-            raise CannotWeigh("which facts come hangs on what was answered")
+            raise CannotForecast("which facts come hangs on what was answered")

@@ -5,7 +5,7 @@ from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
 from typing import Any
 
-from dicetrail.core.document import Ending, Game, Within, notes_of
+from dicetrail.core.document import Ending, Game, Range, notes_of
 from dicetrail.core.foresight.forecast import Forecast
 from dicetrail.core.rules import SHARES, Script, parse
 
@@ -142,7 +142,7 @@ def _round_knobs(game: Game, has_words: bool) -> Iterator[Knob]:
 def _knob(holder: Any, name: str, key: str, label: str) -> Iterator[Knob]:
     value = getattr(holder, name)
     if value is not None:
-        within = notes_of(type(holder), Within)[name]
+        within = notes_of(type(holder), Range)[name]
         yield Knob(key, label, value, within.least, within.most)
 
 
@@ -158,7 +158,7 @@ def _ending_knobs(game: Game) -> Iterator[Knob]:
 
 def _bounds_of(ending: Ending, name: str) -> tuple[int, int]:
     """How far a bound of an ending can be moved: not past its other one."""
-    within = notes_of(Ending, Within)[name]
+    within = notes_of(Ending, Range)[name]
     least, most = (0, 100) if ending.counts in SHARES else (within.least, within.most)
     if name == "at_least":
         return least, most if ending.at_most is None else ending.at_most

@@ -16,15 +16,15 @@ from dicetrail.core.play.outcomes import (
     leader_of,
 )
 from dicetrail.core.play.players_page import (
-    CameTo,
     PlayGame,
     PlayView,
     RunNamed,
+    RunResult,
     brings_nothing,
-    came_to,
     measure_of,
     play_game,
     play_view,
+    run_result,
 )
 from dicetrail.core.play.playing_on import CannotPlayOn, play_on
 from dicetrail.core.play.program import (
@@ -73,7 +73,6 @@ __all__ = [
     "Answered",
     "Begin",
     "Bring",
-    "CameTo",
     "CannotPlayOn",
     "Change",
     "Continue",
@@ -98,6 +97,7 @@ __all__ = [
     "Recall",
     "Result",
     "RunNamed",
+    "RunResult",
     "State",
     "Stop",
     "Table",
@@ -108,7 +108,6 @@ __all__ = [
     "as_asked",
     "asking_at",
     "brings_nothing",
-    "came_to",
     "check",
     "choices_of",
     "counts_as_best",
@@ -136,6 +135,7 @@ __all__ = [
     "recalling",
     "replay",
     "round_of",
+    "run_result",
     "said_of",
     "sample_verdicts",
     "seen_again",

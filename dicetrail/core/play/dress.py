@@ -15,7 +15,7 @@ from dicetrail.core.document import (
     is_counted,
     light_palette,
     palette,
-    wording,
+    translator,
 )
 
 
@@ -62,5 +62,5 @@ def phrases_in(
         phrase: dict(zip(forms, texts, strict=False))
         if is_counted(phrase) and len(texts) > 1
         else {Form.OTHER: texts[0]}
-        for phrase, texts in wording(language, own).texts.items()
+        for phrase, texts in translator(language, own).texts.items()
     }

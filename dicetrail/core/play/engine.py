@@ -37,7 +37,7 @@ from dicetrail.core.document import (
     Phrase,
     RoundOrder,
     counted,
-    saying,
+    message,
 )
 from dicetrail.core.play.flow import (
     after_hold,
@@ -63,7 +63,7 @@ from dicetrail.core.play.state import (
     Answer,
     Begin,
     Bring,
-    Brought,
+    BroughtQuestion,
     Clocks,
     Continue,
     Finish,
@@ -136,14 +136,14 @@ def step(program: Program, state: State, action: Action, at: int) -> Moment:
     try:
         take = _TAKEN.get((type(action), state.phase))
         if take is None:
-            raise _Refused(_WHEN[state.phase])
+            raise _ActionRefused(_WHEN[state.phase])
         _meant_for_this(state, action)
         since = state
         if heard or state.unattended:
             # What was heard before is over, but not what time has brought just now.
             since = state._replace(heard=state.heard[len(heard) :], unattended=0)
         state = take(program, since, action, prints)
-    except _Refused as refusal:
+    except _ActionRefused as refusal:
         del prints[before:]
         prints.append(_refusal(state, action, refusal.why))
         return Moment(state, prints, refusal.said)
@@ -154,7 +154,7 @@ def _meant_for_this(state: State, action: Action) -> None:
     """Refuse an action that was meant for another question than the one in play."""
     wanted = getattr(action, "question", None)
     if wanted is not None and wanted != state.put:
-        raise _Refused(Phrase.OTHER_QUESTION, number=wanted)
+        raise _ActionRefused(Phrase.OTHER_QUESTION, number=wanted)
 
 
 def replay(
@@ -236,16 +236,16 @@ def _begin(program: Program, state: State, action: Begin, prints: Prints) -> Sta
     game = program.game
     number = (action.round or 0) if game.has_menu or not action.round else -1
     if not 0 <= number < len(game.rounds):
-        raise _Refused(Phrase.NO_ROUND)
+        raise _ActionRefused(Phrase.NO_ROUND)
     if game.has_menu and state.visits[number]:
-        raise _Refused(Phrase.ROUND_PLAYED)
+        raise _ActionRefused(Phrase.ROUND_PLAYED)
     wanted = action.questions
     if wanted is not None:
         most = most_questions(program, state._replace(round=number))
         if not game.rounds[number].draw.player_chooses:
-            raise _Refused(Phrase.NUMBER_SET)
+            raise _ActionRefused(Phrase.NUMBER_SET)
         if not 1 <= wanted <= most:
-            raise _Refused(Phrase.UNLESS_SO_MANY, most=most)
+            raise _ActionRefused(Phrase.UNLESS_SO_MANY, most=most)
     state = quiet(state)
     if not state.has_begun:
         names = " and ".join(state.players)
@@ -297,12 +297,12 @@ def _choices_said(given: int | tuple[int, ...]) -> str:
 def _letter(program: Program, state: State, action: Letter, prints: Prints) -> State:
     put = in_play(program, state)
     if put.question.kind is not Kind.LETTERS:
-        raise _Refused(Phrase.NO_LETTERS)
+        raise _ActionRefused(Phrase.NO_LETTERS)
     letters = as_letters(action.char[:8])
     if not letters:
-        raise _Refused(Phrase.ONE_LETTER)
+        raise _ActionRefused(Phrase.ONE_LETTER)
     if set(letters) <= set(state.tried):
-        raise _Refused(Phrase.LETTER_TRIED, letter="".join(letters))
+        raise _ActionRefused(Phrase.LETTER_TRIED, letter="".join(letters))
     wanted = letters_of(put.question.right[0])
     tried = tuple(dict.fromkeys((*state.tried, *letters)))
     letter, stands = "".join(letters), wanted.issuperset(letters)
@@ -333,11 +333,11 @@ def _letter(program: Program, state: State, action: Letter, prints: Prints) -> S
 def _hint(program: Program, state: State, _action: Hint, prints: Prints) -> State:
     put = in_play(program, state)
     if not put.round.ask.hints:
-        raise _Refused(Phrase.NO_HINTS)
+        raise _ActionRefused(Phrase.NO_HINTS)
     if not put.question.details.hint:
-        raise _Refused(Phrase.HAS_NO_HINT)
+        raise _ActionRefused(Phrase.HAS_NO_HINT)
     if state.is_hinted:
-        raise _Refused(Phrase.HINT_SHOWN)
+        raise _ActionRefused(Phrase.HINT_SHOWN)
     prints.append(
         Footprint(state.at, Stop.ASK, What.HINTED, f"{state.players[state.turn]} took the hint")
     )
@@ -353,7 +353,7 @@ def _hint(program: Program, state: State, _action: Hint, prints: Prints) -> Stat
 def _pass(program: Program, state: State, _action: Pass, prints: Prints) -> State:
     put = in_play(program, state)
     if not put.round.ask.passing:
-        raise _Refused(Phrase.NO_PASSING)
+        raise _ActionRefused(Phrase.NO_PASSING)
     why = f"{state.players[state.turn]} passed"
     prints.append(Footprint(state.at, Stop.ASK, What.PASSED, why, result=Result.PASSED))
     state = quiet(state)._replace(given=None, result=Result.PASSED)
@@ -362,7 +362,7 @@ def _pass(program: Program, state: State, _action: Pass, prints: Prints) -> Stat
 
 def _continue(program: Program, state: State, _action: Continue, prints: Prints) -> State:
     if state.hold is not None:
-        raise _Refused(Phrase.NOT_YET, count=state.hold)
+        raise _ActionRefused(Phrase.NOT_YET, count=state.hold)
     return after_hold(program, state, prints)
 
 
@@ -383,7 +383,7 @@ def _quit(program: Program, state: State, _action: Quit, prints: Prints) -> Stat
 def _finish(program: Program, state: State, _action: Finish, prints: Prints) -> State:
     over = finished(program, quiet(state))
     if over is None:
-        raise _Refused(Phrase.NO_END_HERE)
+        raise _ActionRefused(Phrase.NO_END_HERE)
     state, told = over
     prints += told
     return state
@@ -393,16 +393,16 @@ def _bring(program: Program, state: State, action: Bring, prints: Prints) -> Sta
     """Put a question in place of the one that would come next."""
     at_menu = state.phase is Phase.OPENING
     if at_menu and program.game.opening.rounds is not RoundOrder.IN_ORDER:
-        raise _Refused("before a round is chosen")
+        raise _ActionRefused("before a round is chosen")
     pool = deal_of(program, state).pool
     place = next(pool.places_of(action.source, action.number), None)
     if place is None:
-        raise _Refused("because this round has no such question")
+        raise _ActionRefused("because this round has no such question")
     position = 0 if at_menu else state.position + 1
     why = f"“{pool[place].question.prompt}” is asked next, as the maker wants"
     prints.append(Footprint(state.at, Stop.DRAW, What.DRAWN, why))
     kept = tuple(brought for brought in state.brought if brought.position != position)
-    return state._replace(brought=(*kept, Brought(position, place)))
+    return state._replace(brought=(*kept, BroughtQuestion(position, place)))
 
 
 _TAKEN: dict[tuple[type, Phase], Callable[[Program, State, Any, Prints], State]] = {
@@ -439,11 +439,11 @@ _WHEN = {
 }
 
 
-class _Refused(Exception):
+class _ActionRefused(Exception):
     """An action that is not allowed now, and why: in plain words where only makers can do it."""
 
     def __init__(self, why: Phrase | str, **values: Filling) -> None:
-        self.said = saying(why, **values) if isinstance(why, Phrase) else None
+        self.said = message(why, **values) if isinstance(why, Phrase) else None
         self.why = ENGLISH.of(self.said) if self.said else why
         super().__init__(self.why)
 

@@ -25,7 +25,7 @@ ONLY_AT_END = frozenset({"badge"})
 
 def filled(program: Program, state: State, words: str) -> str:
     """A maker's words with everything filled in, about the player whose turn it is."""
-    return program.wording.filled(words, places(program, state)) if "{" in words else words
+    return program.translator.filled(words, places(program, state)) if "{" in words else words
 
 
 def places(program: Program, state: State) -> dict[str, object]:
@@ -37,7 +37,7 @@ def places(program: Program, state: State) -> dict[str, object]:
         "number": state.position + 1,
         "round_number": state.round + 1,
         "asked": tally.right_count + tally.wrong_count,
-        "points": program.wording.say(Phrase.POINTS, count=program.rules.score(tally)),
+        "points": program.translator.say(Phrase.POINTS, count=program.rules.score(tally)),
     }
     if state.phase is Phase.ENDED:
         values["badge"] = badge_name(program, state)
@@ -48,7 +48,7 @@ def places(program: Program, state: State) -> dict[str, object]:
 def badge_name(program: Program, state: State) -> str:
     """What the badge of a run's ending is called; empty where there is none."""
     badge = Badge.NONE if state.ending is None else program.game.endings[state.ending].badge
-    return "" if badge is Badge.NONE else program.wording.say(_BADGES[badge])
+    return "" if badge is Badge.NONE else program.translator.say(_BADGES[badge])
 
 
 _BADGES = {

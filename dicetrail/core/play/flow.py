@@ -57,7 +57,7 @@ from dicetrail.core.play.program import (
     next_question,
     with_rows_leaving,
 )
-from dicetrail.core.play.putting import InPlay
+from dicetrail.core.play.putting import PresentedQuestion
 from dicetrail.core.play.state import Clocks, Phase, State
 from dicetrail.core.rules import (
     Asks,
@@ -85,7 +85,7 @@ MOST_LEAD_MS = 5000
 def settled_question(
     program: Program,
     state: State,
-    put: InPlay,
+    put: PresentedQuestion,
     event: Event,
     prints: Prints,
     ending: int | None = None,
@@ -114,14 +114,14 @@ def settled_question(
 
 
 def _tell_answered(
-    change: Footprint | Tale, state: State, put: InPlay, result: Result
+    change: Footprint | Tale, state: State, put: PresentedQuestion, result: Result
 ) -> Iterator[Footprint]:
     """What the rules changed by the last answer to a question, with that question."""
     for footprint in told([change]):
         yield replace(footprint, answered=_answered(state, put, result))
 
 
-def _answered(state: State, put: InPlay, result: Result) -> Answered:
+def _answered(state: State, put: PresentedQuestion, result: Result) -> Answered:
     """The question in play, now that it is done with."""
     question, given = put.question, state.given
     places: tuple[int, ...] = ()
@@ -142,7 +142,7 @@ def _answered(state: State, put: InPlay, result: Result) -> Answered:
     )
 
 
-def _pictures(put: InPlay, places: Sequence[int], is_told: bool) -> Pictures:
+def _pictures(put: PresentedQuestion, places: Sequence[int], is_told: bool) -> Pictures:
     """The pictures of the question in play, those picked, and the right ones if they are told."""
     details = put.question.details
     if details.shows is not Shows.PICTURE:
@@ -171,7 +171,9 @@ def at_once(program: Program, state: State, ending: int) -> tuple[State, Way]:
     return state, Way(To.ENDING, program.game.endings[ending].title)
 
 
-def hold(program: Program, state: State, put: InPlay, way: Way | None, prints: Prints) -> State:
+def hold(
+    program: Program, state: State, put: PresentedQuestion, way: Way | None, prints: Prints
+) -> State:
     """Hold the run as cues and round say, and then go the way; None goes back to the question."""
     now = {heard.cue for heard in state.heard if heard.at == state.at}
     cues = [cue for cue in program.game.cues if cue.name in now] if now else ()
@@ -185,7 +187,7 @@ def hold(program: Program, state: State, put: InPlay, way: Way | None, prints: P
     return state
 
 
-def _tell_hold(state: State, put: InPlay, hold: int | None) -> Iterator[Footprint]:
+def _tell_hold(state: State, put: PresentedQuestion, hold: int | None) -> Iterator[Footprint]:
     shown = (
         f"the right answer, {put.answer_in_english}, is shown"
         if state.is_revealed
@@ -346,7 +348,7 @@ def _ask(program: Program, state: State, is_again: bool, prints: Prints) -> Stat
 
 
 def _tell_question(
-    state: State, put: InPlay, is_again: bool, length: int | None
+    state: State, put: PresentedQuestion, is_again: bool, length: int | None
 ) -> Iterator[Footprint]:
     question, number = put.question, state.position + 1
     if not is_again:
@@ -491,7 +493,7 @@ def _given_up(program: Program, state: State, prints: Prints) -> State:
 def ended_as(program: Program, state: State) -> str | None:
     """What the end of a run is called; None while it goes on, or if no ending fits."""
     if state.gave_up:
-        return program.wording.say(Phrase.GIVEN_UP)
+        return program.translator.say(Phrase.GIVEN_UP)
     return None if state.ending is None else program.game.endings[state.ending].title
 
 

@@ -3,7 +3,7 @@
 import re
 
 from dicetrail.core.answers import tidy
-from dicetrail.core.document import ENGLISH, Phrase, Wording
+from dicetrail.core.document import ENGLISH, Phrase, Translator
 
 LONGEST_NAME = 40
 
@@ -11,7 +11,7 @@ _TURNS = re.compile("[\u061c\u200e\u200f\u202a-\u202e\u2066-\u2069]")
 """The signs that turn the direction of writing (Unicode Standard Annex 9)."""
 
 
-def player_named(name: str, number: int = 1, words: Wording = ENGLISH) -> str:
+def player_named(name: str, number: int = 1, words: Translator = ENGLISH) -> str:
     """A player's name, tidied and kept short; what turns the direction of text is left out.
 
     Who gave none is called after their number, from 1.

@@ -19,15 +19,15 @@ from dicetrail.core.draw import stream
 from dicetrail.core.play.filling import filled
 from dicetrail.core.play.footprints import Change, Fact, Footprint, Prints, Stop, What
 from dicetrail.core.play.program import Program
-from dicetrail.core.play.putting import InPlay
+from dicetrail.core.play.putting import PresentedQuestion
 from dicetrail.core.play.state import Heard, Phase, State
 from dicetrail.core.rules import (
     COUNTED,
-    Done,
     Event,
     Outcome,
     Roll,
     Rules,
+    ScriptAction,
     Settled,
     Tally,
     best_score,
@@ -43,7 +43,7 @@ def run_rules(
     state: State,
     event: Event,
     prints: Prints,
-    put: InPlay | None = None,
+    put: PresentedQuestion | None = None,
     verdict: str = "",
     is_again: bool = False,
 ) -> tuple[State, Settled]:
@@ -69,7 +69,9 @@ def run_rules(
     return _lives_cued(program, state, before, settled.tally, prints), settled
 
 
-def _outcome(put: InPlay, state: State, event: Event, verdict: str, is_again: bool) -> Outcome:
+def _outcome(
+    put: PresentedQuestion, state: State, event: Event, verdict: str, is_again: bool
+) -> Outcome:
     """What happened in the course of a question, as rules read it."""
     details, allowed = put.question.details, put.seconds or 0
     # Once it is too late, or passed, nothing is left.
@@ -93,7 +95,7 @@ def _outcome(put: InPlay, state: State, event: Event, verdict: str, is_again: bo
     )
 
 
-def tries_left(put: InPlay, state: State) -> int:
+def tries_left(put: PresentedQuestion, state: State) -> int:
     """The answers, or missed letters, still allowed to the question in play."""
     return still_allowed(put.tries, state.tries_used)
 
@@ -159,7 +161,7 @@ _EVENT_WORDS = {
 }
 
 
-def _do(program: Program, state: State, done: Done, prints: Prints) -> State:
+def _do(program: Program, state: State, done: ScriptAction, prints: Prints) -> State:
     """One deed of the script."""
     match done.what:
         case "fault":

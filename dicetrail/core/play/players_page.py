@@ -6,7 +6,7 @@ Wherever a game is played, at a server or in a folder that left it, these say th
 from collections.abc import Iterable
 from dataclasses import dataclass, replace
 
-from dicetrail.core.document import Best, Number, Said, as_written, sounds_of
+from dicetrail.core.document import Best, Message, Number, as_written, sounds_of
 from dicetrail.core.play.engine import answered
 from dicetrail.core.play.flow import ended_as
 from dicetrail.core.play.footprints import Answered, What
@@ -65,7 +65,7 @@ class PlayView:
 
 
 @dataclass(frozen=True, slots=True)
-class CameTo:
+class RunResult:
     """What a run that has ended came to."""
 
     leader: str
@@ -102,7 +102,7 @@ def play_view(
     now: Moment,
     before: Iterable[Answered],
     media: Media,
-    refused: Said | None = None,
+    refused: Message | None = None,
 ) -> PlayView:
     """A run as its player sees it.
 
@@ -123,7 +123,7 @@ def play_view(
         tuple(seen_again(one, media) for one in done),
         has_ended and is_best(program, here),
         has_ended and program.game.opening.asks_remark,
-        program.wording.of(refused) if refused else "",
+        program.translator.of(refused) if refused else "",
     )
 
 
@@ -136,11 +136,11 @@ def _without_hidden(shown: Table) -> Table:
     return replace(shown, players=players)
 
 
-def came_to(program: Program, state: State) -> CameTo:
+def run_result(program: Program, state: State) -> RunResult:
     """What a run that has ended in a state came to."""
     leader = leader_of(program, state)
     tally = state.tallies[leader]
-    return CameTo(
+    return RunResult(
         state.players[leader],
         as_written(program.rules.score(tally)),
         ended_as(program, state) or "",

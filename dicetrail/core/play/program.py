@@ -23,9 +23,9 @@ from dicetrail.core.document import (
     Question,
     Refill,
     Round,
-    Wording,
+    Translator,
+    translator,
     with_marks,
-    wording,
 )
 from dicetrail.core.draw import (
     Deal,
@@ -45,8 +45,8 @@ from dicetrail.core.draw import (
     named,
     rows_leave,
 )
-from dicetrail.core.play.putting import InPlay
-from dicetrail.core.play.state import Asked, Phase, State
+from dicetrail.core.play.putting import PresentedQuestion
+from dicetrail.core.play.state import Phase, QuestionKey, State
 from dicetrail.core.rules import Rules, rules_of
 
 T = TypeVar("T")
@@ -69,9 +69,9 @@ class Program:
     worked out anew. What is put there is never changed, so threads may share it."""
 
     @cached_property
-    def wording(self) -> Wording:
+    def translator(self) -> Translator:
         """What it says to its players."""
-        return wording(self.game.language, self.game.phrases)
+        return translator(self.game.language, self.game.phrases)
 
     @cached_property
     def question_count(self) -> int:
@@ -92,7 +92,7 @@ def made_ready(game: Game, packs: Packs, recall: Recall | None = None) -> Progra
 
 def _spoken(game: Game) -> Game:
     """The game with what hangs on its language filled in: marks of numbers, prompts of lists."""
-    words = wording(game.language, game.phrases)
+    words = translator(game.language, game.phrases)
 
     def in_words(lists: Lists) -> Lists:
         if lists.prompt.strip():
@@ -163,10 +163,10 @@ def _visit_of(state: State) -> Visit:
     return Visit(state.dice, state.round, number, state.wanted, players, state.gone)
 
 
-def in_play(program: Program, state: State) -> InPlay:
+def in_play(program: Program, state: State) -> PresentedQuestion:
     """The question in play."""
 
-    def made() -> InPlay:
+    def made() -> PresentedQuestion:
         dealt, round_ = _dealt(program, state), round_of(program, state)
         source = dealt.sourced.source
         makes = program.pools[state.round].made_by(source) if round_.patterns else None
@@ -175,11 +175,11 @@ def in_play(program: Program, state: State) -> InPlay:
         choices, right = choices_shown(
             round_, state.round, state.dice, state.position, dealt, known_as
         )
-        question, shown, words = dealt.sourced.question, choices, program.wording
+        question, shown, words = dealt.sourced.question, choices, program.translator
         if question.kind is Kind.TRUTH:
             shown = tuple(words.say(_TRUTHS[choice]) for choice in choices)
         pack = source if makes is None else makes.pattern.facts
-        return InPlay(round_, dealt, question, choices, right, shown, pack, makes, words)
+        return PresentedQuestion(round_, dealt, question, choices, right, shown, pack, makes, words)
 
     of = (state.position, state.brought, state.passed_over, state.left)
     return _recalled(program, state, of, made)
@@ -216,7 +216,7 @@ def as_asked(program: Program, state: State, most: int) -> Iterator[State]:
         state = with_rows_leaving(in_play(program, found), found, is_done=True)
 
 
-def with_rows_leaving(put: InPlay, state: State, is_done: bool) -> State:
+def with_rows_leaving(put: PresentedQuestion, state: State, is_done: bool) -> State:
     """The state with the rows that leave once another question is put: those that were right
     if the question in play `is_done` with, and those that were picked."""
     if put.made is None or put.made.pattern.leaves is Leaves.NONE:
@@ -286,11 +286,11 @@ def most_questions(program: Program, state: State) -> int:
     return most_wanted(draw, len(deal_of(program, state).pool), len(state.players))
 
 
-def asked_in_round(program: Program, state: State, count: int) -> Iterator[Asked]:
+def asked_in_round(program: Program, state: State, count: int) -> Iterator[QuestionKey]:
     """The first questions of the round in play, by names that mean them in every round."""
     for position in range(count):
         here = state._replace(position=position)
-        yield Asked(*named(_dealt(program, here).sourced, state.round))
+        yield QuestionKey(*named(_dealt(program, here).sourced, state.round))
 
 
 def length_of_round(program: Program, state: State) -> int | None:

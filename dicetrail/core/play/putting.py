@@ -26,15 +26,15 @@ from dicetrail.core.document import (
     Question,
     Round,
     Shows,
-    Wording,
+    Translator,
     listed,
-    saying,
+    message,
 )
 from dicetrail.core.draw import Dealt, FactQuestions
 
 
 @dataclass(frozen=True)
-class InPlay:
+class PresentedQuestion:
     """A question as it is put to the player. Made by `in_play` alone."""
 
     round: Round
@@ -50,7 +50,7 @@ class InPlay:
     """The pack it is from, or the one of the facts it is made from; else empty."""
     made: FactQuestions | None
     """What makes it from facts."""
-    words: Wording
+    words: Translator
     """The words of the game."""
 
     @cached_property
@@ -80,7 +80,7 @@ class InPlay:
     @property
     def _answer(self) -> Filling:
         if not self.right:
-            return saying(Phrase.QUOTED, text=self.question.answer)
+            return message(Phrase.QUOTED, text=self.question.answer)
         is_all = self.question.details.needs is Needs.ALL
         named = [self._named(place) for place in self.right]
         return listed(named, Phrase.LIST_AND if is_all else Phrase.LIST_OR)
@@ -96,13 +96,13 @@ class InPlay:
         letter = LETTERS[place - 1]
         if self.question.details.shows is not Shows.TEXT:
             return letter
-        return saying(Phrase.CHOICE_NAMED, letter=letter, choice=self.shown[place - 1])
+        return message(Phrase.CHOICE_NAMED, letter=letter, choice=self.shown[place - 1])
 
     def check(self, given: Given) -> Checked:
         """The verdict on an answer to it."""
         question, rules = self.question, self.round.check
         if not question.choices and not isinstance(given, str):
-            return Checked(Verdict.UNREADABLE, saying(Phrase.NOTHING_TO_PICK))
+            return Checked(Verdict.UNREADABLE, message(Phrase.NOTHING_TO_PICK))
         match question.kind:
             case Kind.TYPED:
                 return check_typed(given, question.right, rules)
@@ -130,10 +130,10 @@ def _best(verdicts: Iterable[Checked]) -> Checked:
 def _check_word(given: str, word: str) -> Checked:
     """The verdict on a whole word: its letters and digits count, and nothing else."""
     if len(given) > MOST_ANSWER:
-        return Checked(Verdict.UNREADABLE, saying(Phrase.TOO_LONG_WORD))
+        return Checked(Verdict.UNREADABLE, message(Phrase.TOO_LONG_WORD))
     typed = tidy(given)
     if not spelled(typed):
-        return Checked(Verdict.UNREADABLE, saying(Phrase.NO_WORD))
+        return Checked(Verdict.UNREADABLE, message(Phrase.NO_WORD))
     if spelled(typed) == spelled(word) or spelled(read(typed)) == spelled(read(word)):
-        return Checked(Verdict.RIGHT, saying(Phrase.TYPED_RIGHT, typed=typed), matched=word)
-    return Checked(Verdict.WRONG, saying(Phrase.TYPED_WRONG, typed=typed))
+        return Checked(Verdict.RIGHT, message(Phrase.TYPED_RIGHT, typed=typed), matched=word)
+    return Checked(Verdict.WRONG, message(Phrase.TYPED_WRONG, typed=typed))

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from dicetrail.core.document import Phrase, Wording
+from dicetrail.core.document import Phrase, Translator
 from dicetrail.core.play.footprints import Result
 from dicetrail.core.play.table import Feedback
 
@@ -17,17 +17,17 @@ HEADLINES = {
 }
 
 
-def said_of(feedback: Feedback, wording: Wording) -> Iterator[str]:
+def said_of(feedback: Feedback, translator: Translator) -> Iterator[str]:
     """What came of an answer, line by line, without the note. The maker's own words stand in
     place of the rest, or after it."""
     if feedback.result is Result.UNREADABLE:
-        yield wording.say(Phrase.UNREADABLE, why=feedback.why)
+        yield translator.say(Phrase.UNREADABLE, why=feedback.why)
     elif feedback.is_own:
         yield feedback.says
         return
     else:
-        yield f"{wording.say(HEADLINES[feedback.result])} {feedback.why}"
+        yield f"{translator.say(HEADLINES[feedback.result])} {feedback.why}"
     if feedback.says:
         yield feedback.says
     if feedback.answer:
-        yield wording.say(Phrase.IT_IS, answer=feedback.answer)
+        yield translator.say(Phrase.IT_IS, answer=feedback.answer)

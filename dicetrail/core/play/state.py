@@ -6,7 +6,7 @@ from enum import StrEnum
 from typing import TYPE_CHECKING, Literal, NamedTuple
 
 from dicetrail.core.answers import Given
-from dicetrail.core.document import Number, Said, Way
+from dicetrail.core.document import Message, Number, Way
 from dicetrail.core.draw import Row
 from dicetrail.core.play.footprints import Footprint, Result, Tale, told
 from dicetrail.core.rules import Due, Tally
@@ -162,7 +162,7 @@ class Clocks(NamedTuple):
         return Clocks(*[left if left is None else left - passed for left in self])
 
 
-class Brought(NamedTuple):
+class BroughtQuestion(NamedTuple):
     """A question of this round in place of another: at which position, which place of the
     pool; both from 0."""
 
@@ -170,7 +170,7 @@ class Brought(NamedTuple):
     place: int
 
 
-class Asked(NamedTuple):
+class QuestionKey(NamedTuple):
     """A question by the source it is from and its number there."""
 
     source: str
@@ -184,7 +184,7 @@ class Heard(NamedTuple):
     at: int
 
 
-class _State(NamedTuple):
+class _StateFields(NamedTuple):
     """The fields of a state."""
 
     dice: int
@@ -198,7 +198,7 @@ class _State(NamedTuple):
     """The players who are out of the run, from 0."""
     visits: tuple[int, ...] = ()
     """How often each round of the game has been played to its end."""
-    gone: tuple[Asked, ...] = ()
+    gone: tuple[QuestionKey, ...] = ()
     """The questions asked in rounds that are over, in the order of their names."""
     left: tuple[Row, ...] = ()
     """The rows of facts that have left the run, sorted: neither question nor choice again."""
@@ -242,7 +242,7 @@ class _State(NamedTuple):
     due: Due | None = None
     gave_up: bool = False
     """Whether the run ended because a player gave up."""
-    brought: tuple[Brought, ...] = ()
+    brought: tuple[BroughtQuestion, ...] = ()
     """The questions the maker brought to this round, each in place of the one dealt."""
     unattended: int = 0
     """Countdowns that ended since a player last did anything."""
@@ -251,7 +251,7 @@ class _State(NamedTuple):
     fastest is the best; None if there is none."""
 
 
-class State(_State):
+class State(_StateFields):
     """All that tells one point of a run from another and cannot be worked out."""
 
     __slots__ = ()
@@ -286,7 +286,7 @@ class Moment:
     __slots__ = ("_prints", "refused", "state")
 
     def __init__(
-        self, state: State, prints: Iterable[Footprint | Tale], refused: Said | None = None
+        self, state: State, prints: Iterable[Footprint | Tale], refused: Message | None = None
     ) -> None:
         self.state = state
         self.refused = refused

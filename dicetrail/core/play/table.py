@@ -35,7 +35,7 @@ from dicetrail.core.play.program import (
     may_be_fewer,
     most_questions,
 )
-from dicetrail.core.play.putting import InPlay
+from dicetrail.core.play.putting import PresentedQuestion
 from dicetrail.core.play.state import Phase, State
 from dicetrail.core.rules import tally_percent
 
@@ -307,7 +307,7 @@ def _cues(program: Program, state: State) -> tuple[CueShown, ...]:
 
 
 def _narration(
-    program: Program, state: State, put: InPlay | None, media: Media
+    program: Program, state: State, put: PresentedQuestion | None, media: Media
 ) -> Narration | None:
     """What is read out now: the opening words, or the question with its choices."""
     opening, recorded, sound = program.game.opening, "", ""
@@ -323,7 +323,7 @@ def _narration(
     return Narration(text, recorded, sound) if text or recorded or sound else None
 
 
-def _read_out(put: InPlay) -> str:
+def _read_out(put: PresentedQuestion) -> str:
     """A question as it is read out; of pictures and sounds there is nothing to read."""
     if put.question.details.shows is not Shows.TEXT:
         return put.question.prompt
@@ -350,7 +350,7 @@ def _players(program: Program, state: State) -> tuple[PlayerShown, ...]:
     names = program.rules.names
     faces = {face.name: face for face in program.game.counters}
     labels = [
-        (faces[name].label if name in faces else "") or program.wording.counter(name)
+        (faces[name].label if name in faces else "") or program.translator.counter(name)
         for name in names
     ]
     hidden = [name in faces and faces[name].hidden for name in names]
@@ -365,7 +365,9 @@ def _players(program: Program, state: State) -> tuple[PlayerShown, ...]:
     )
 
 
-def _clocks(program: Program, state: State, put: InPlay | None) -> tuple[ClockShown, ...]:
+def _clocks(
+    program: Program, state: State, put: PresentedQuestion | None
+) -> tuple[ClockShown, ...]:
     clocks, game = state.clocks, program.game
     question = None if put is None else put.seconds
     found: tuple[tuple[ClockOf, int | None, int | None], ...] = (
@@ -380,7 +382,7 @@ def _clocks(program: Program, state: State, put: InPlay | None) -> tuple[ClockSh
     )
 
 
-def _may_type(put: InPlay) -> bool:
+def _may_type(put: PresentedQuestion) -> bool:
     """Always where there is nothing to pick, else where the round wants it and its rules allow."""
     rules = put.round.check
     if not put.choices:
@@ -391,7 +393,7 @@ def _may_type(put: InPlay) -> bool:
     return rules.by_letter or rules.by_place or by_text
 
 
-def _question(put: InPlay, state: State, media: Media) -> QuestionShown:
+def _question(put: PresentedQuestion, state: State, media: Media) -> QuestionShown:
     question, found = put.question, media.get(put.pack, {})
     ask, details, allowed = put.round.ask, question.details, put.tries
     return QuestionShown(
@@ -429,7 +431,7 @@ def _slat(question: Question, place: int, choice: str, found: Mapping[str, str])
     )
 
 
-def _feedback(program: Program, state: State, put: InPlay) -> Feedback | None:
+def _feedback(program: Program, state: State, put: PresentedQuestion) -> Feedback | None:
     if state.result is None:
         return None
     why, places = _why(program, state, put)
@@ -444,7 +446,7 @@ def _feedback(program: Program, state: State, put: InPlay) -> Feedback | None:
     return Feedback(state.result, is_good, why, places, right, answer, note, says, is_own)
 
 
-def _says_it_alone(program: Program, state: State, put: InPlay, says: str) -> bool:
+def _says_it_alone(program: Program, state: State, put: PresentedQuestion, says: str) -> bool:
     """Whether words of the question, or of a cue that is heard, stand in place of the page's."""
     if says and put.round.after.own_words_alone:
         return True
@@ -455,7 +457,7 @@ def _says_it_alone(program: Program, state: State, put: InPlay, says: str) -> bo
 _GOOD = (Result.RIGHT, Result.CLOSE, Result.HIT)
 
 
-def _own_words(put: InPlay, result: Result, places: tuple[int, ...]) -> str:
+def _own_words(put: PresentedQuestion, result: Result, places: tuple[int, ...]) -> str:
     """What a question itself says to the answer it was given."""
     if result in (Result.RIGHT, Result.CLOSE):
         return put.question.details.when_right
@@ -466,14 +468,14 @@ def _own_words(put: InPlay, result: Result, places: tuple[int, ...]) -> str:
     return put.question.reply_to(put.choices[places[0] - 1])
 
 
-def _why(program: Program, state: State, put: InPlay) -> tuple[str, tuple[int, ...]]:
+def _why(program: Program, state: State, put: PresentedQuestion) -> tuple[str, tuple[int, ...]]:
     """The reason of what became of the question, and the places of the choices picked."""
     if state.given is not None and state.result not in (Result.LATE, Result.PASSED):
         checked = put.check(state.given)
-        return program.wording.of(checked.said), checked.places
+        return program.translator.of(checked.said), checked.places
     phrase = _WITHOUT_ANSWER.get(state.result or Result.WRONG)
     letter = state.tried[-1] if state.tried else ""
-    return ("" if phrase is None else program.wording.say(phrase, letter=letter)), ()
+    return ("" if phrase is None else program.translator.say(phrase, letter=letter)), ()
 
 
 _WITHOUT_ANSWER = {
@@ -492,7 +494,7 @@ def _ending(program: Program, state: State) -> EndingShown | None:
     who = state.players[state.turn]
     if state.ending is None:
         phrase = Phrase.GIVEN_UP if state.gave_up else Phrase.THE_END
-        return EndingShown(program.wording.say(phrase), "", Badge.NONE, "", who)
+        return EndingShown(program.translator.say(phrase), "", Badge.NONE, "", who)
     ending = program.game.endings[state.ending]
     verdict = filled(program, state, ending.verdict)
     badge = badge_name(program, state)

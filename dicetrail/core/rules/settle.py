@@ -15,13 +15,13 @@ from dicetrail.core.document import Ending, Game, Moves, Number, To, Way, places
 from dicetrail.core.rules.script import (
     Condition,
     Counters,
-    Done,
     Event,
     First,
     Handler,
     Handlers,
     Roll,
     Script,
+    ScriptAction,
     all_of,
     compile_conditions,
     compile_script,
@@ -77,12 +77,12 @@ class Settled(NamedTuple):
     """Where the run goes on; None if the question stands or nothing moves."""
     ending: int | None
     """The number of the ending that came at once."""
-    deeds: tuple[Done, ...]
+    deeds: tuple[ScriptAction, ...]
     lines: tuple[int, ...]
     """The script lines that ran, in order; only for `settle(..., traced=True)`."""
 
 
-class Effect(NamedTuple):
+class EventRules(NamedTuple):
     """What an event does before and after the script has its say, made ready."""
 
     is_right: bool
@@ -112,7 +112,7 @@ class Rules:
     """The counters, in the order of every tally."""
     first: Tally
     handlers: Handlers
-    effects: Mapping[Event, Effect]
+    effects: Mapping[Event, EventRules]
     endings: tuple[Ending, ...]
     at_once: tuple[int, ...]
     """The endings that are tried after every event, by their numbers."""
@@ -284,9 +284,9 @@ def _effect(
     moves: Sequence[Moves],
     at_once: First | None,
     counts_worth: bool,
-) -> Effect:
+) -> EventRules:
     is_right, is_wrong = event is Event.RIGHT, event in _ENDS_AS_WRONG
-    return Effect(
+    return EventRules(
         is_right=is_right,
         is_wrong=is_wrong,
         mistakes=int(event in (Event.WRONG, Event.TIMEOUT, Event.LETTER_MISS)),
@@ -361,7 +361,7 @@ def settle(
         had + worth * more_right,
         could + worth * (more_right + more_wrong),
     )
-    deeds: list[Done] = []
+    deeds: list[ScriptAction] = []
     lines: list[int] = []
     handler = full if traced else lean
     if handler is not None:
@@ -436,7 +436,7 @@ def every_fall(
 _filled = tuple.__new__
 
 
-def _way(deeds: list[Done], planned: Way | None, event: Event) -> Way | None:
+def _way(deeds: list[ScriptAction], planned: Way | None, event: Event) -> Way | None:
     """Where the run goes: as the last deed said that says so, else as was planned."""
     for deed in reversed(deeds):
         if deed.what in _WAYS:

@@ -16,7 +16,7 @@ from dicetrail.core.document import (
     counted,
     warning,
 )
-from dicetrail.core.draw import MOST_FACTS, FactQuestions, Packs, likeness, questions_from
+from dicetrail.core.draw import MOST_FACTS, FactQuestions, Packs, comparison_key, questions_from
 
 _SHOWN = 3
 
@@ -106,8 +106,8 @@ def _tells(made: FactQuestions, number: int) -> bool:
     if made.pattern.shows is not Shows.TEXT:
         return False
     question = made[number]
-    prompt = f" {likeness(question.prompt)} "
-    return any(f" {likeness(answer)} " in prompt for answer in question.right)
+    prompt = f" {comparison_key(question.prompt)} "
+    return any(f" {comparison_key(answer)} " in prompt for answer in question.right)
 
 
 def _made_problems(place: str, title: str, made: FactQuestions) -> Iterator[Problem]:

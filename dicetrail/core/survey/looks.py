@@ -6,7 +6,7 @@ from dataclasses import dataclass, replace
 from typing import Annotated, Any, NamedTuple, TypeVar
 
 from dicetrail.core.answers import as_shown, fold
-from dicetrail.core.document import Pack, Question, Within
+from dicetrail.core.document import Pack, Question, Range
 from dicetrail.core.draw import Census, Traits, traits_of
 from dicetrail.core.survey.question_faults import (
     FieldFault,
@@ -35,8 +35,8 @@ class RowFault:
 class PackEdit:
     """Some questions taken out at a row (from 0), and others put in there."""
 
-    row: Annotated[int, Within(0, MOST_ROWS)]
-    remove: Annotated[int, Within(0, MOST_ROWS)] = 0
+    row: Annotated[int, Range(0, MOST_ROWS)]
+    remove: Annotated[int, Range(0, MOST_ROWS)] = 0
     insert: tuple[Question, ...] = ()
 
 
@@ -44,8 +44,8 @@ class PackEdit:
 class FactsEdit:
     """Some rows of facts taken out at a row (from 0), and others put in there."""
 
-    row: Annotated[int, Within(0, MOST_ROWS)]
-    remove: Annotated[int, Within(0, MOST_ROWS)] = 0
+    row: Annotated[int, Range(0, MOST_ROWS)]
+    remove: Annotated[int, Range(0, MOST_ROWS)] = 0
     insert: tuple[tuple[str, ...], ...] = ()
 
 

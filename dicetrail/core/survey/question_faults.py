@@ -11,7 +11,7 @@ from typing import Any
 
 from dicetrail.core.answers import all_differ, as_shown, read_number, tolerance_of
 from dicetrail.core.document import (
-    HALF_SIGN,
+    LONE_SURROGATE,
     MOST_CHOICES,
     MOST_LETTERS,
     PLAIN,
@@ -19,8 +19,8 @@ from dicetrail.core.document import (
     Details,
     Kind,
     Question,
+    Range,
     Shows,
-    Within,
     is_whole_text,
     notes_of,
     out_of_bounds,
@@ -96,7 +96,7 @@ def _tells_topic_and_level_alone(details: Details) -> bool:
     return is_level and _OTHER_DETAILS(details) == _NOTHING_ELSE and is_whole_text(details.topic)
 
 
-_LEVELS = range(1, notes_of(Details, Within)["level"].most + 1)
+_LEVELS = range(1, notes_of(Details, Range)["level"].most + 1)
 
 
 def faults(question: Question) -> Iterator[FieldFault]:
@@ -134,7 +134,7 @@ def _broken_text(question: Question) -> FieldFault | None:
     for field, given in texts:
         for number, text in enumerate(given):
             if not is_whole_text(text):
-                return FieldFault(field, number, *HALF_SIGN)
+                return FieldFault(field, number, *LONE_SURROGATE)
     return None
 
 

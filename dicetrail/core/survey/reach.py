@@ -108,7 +108,7 @@ class Reach:
     """Whether some run is over without its player's ending it."""
 
 
-class Asked(NamedTuple):
+class QuestionTraits(NamedTuple):
     """What rules can tell of a question, and what can come of it."""
 
     worth: int = 1
@@ -122,7 +122,7 @@ class Asked(NamedTuple):
     is_typed: bool = True
     has_hint: bool = False
 
-    def merged(self, rules: Rules) -> "Asked":
+    def merged(self, rules: Rules) -> "QuestionTraits":
         """The question without what the rules do not read."""
         reads, handlers = rules.reads, rules.handlers.lean
         timed = reads & {"seconds_left", "seconds_used", "seconds_allowed", "percent_left"}
@@ -155,7 +155,9 @@ Used = tuple[int, ...]
 class Drawing:
     """Which kinds of question a round can bring next."""
 
-    def __init__(self, kinds: Mapping[Asked, int], order: tuple[Asked, ...] | None) -> None:
+    def __init__(
+        self, kinds: Mapping[QuestionTraits, int], order: tuple[QuestionTraits, ...] | None
+    ) -> None:
         self.kinds = tuple(kinds)
         self.counts = tuple(kinds.values())
         self.order = order
@@ -208,7 +210,7 @@ class _Node(NamedTuple):
     """Whether the player could have chosen fewer questions than `length`."""
 
 
-class _Came(NamedTuple):
+class _Branch(NamedTuple):
     """What came of a question: the tally, and the way or the ending that came at once. With
     neither, the question stands and a countdown of the round or game can end."""
 
@@ -222,7 +224,7 @@ class _TooMany(Exception):
     """The game has more ways than are followed, or than can be told apart."""
 
 
-class _Walk:
+class _ReachSearch:
     def __init__(
         self, game: Game, rules: Rules, packs: Packs, censuses: Censuses, effort: Effort
     ) -> None:
@@ -236,7 +238,7 @@ class _Walk:
             self._drawing(number, packs, censuses) for number in range(len(game.rounds))
         ]
         self.deeds = rules.script.deeds
-        self.came: dict[tuple[object, ...], tuple[_Came, ...]] = {}
+        self.came: dict[tuple[object, ...], tuple[_Branch, ...]] = {}
         self.ends_unasked = self.ends_itself = False
         # A round of more questions is followed whole only if every run of it is cut short.
         is_endless = any(pool > effort.steps for pool in map(self._length, range(len(self.pools))))
@@ -249,7 +251,7 @@ class _Walk:
     def _drawing(self, number: int, packs: Packs, censuses: Censuses) -> Drawing:
         round_ = self.game.rounds[number]
         draw = round_.draw
-        pool = Counter[Asked]()
+        pool = Counter[QuestionTraits]()
         for traits, count in fixed_traits(round_, censuses).items():
             pool[asked_of(round_, traits)] += count
         if made := self.pools[number] - pool.total():
@@ -424,7 +426,7 @@ class _Walk:
             if over.ending is not None:
                 self.finals.add(Final(self.rules.merged(over.tallies[over.whom]), over.ending))
 
-    def _goes(self, node: _Node, came: _Came) -> Iterator[_Node]:
+    def _goes(self, node: _Node, came: _Branch) -> Iterator[_Node]:
         """Where the run goes with what came of a question."""
         where = node.where
         tallies = (
@@ -489,7 +491,7 @@ class _Walk:
             self.ends_itself = True
             self.finals.add(Final(self.rules.merged(over.tallies[over.whom]), over.ending))
 
-    def _came_of(self, node: _Node, asked: Asked) -> tuple[_Came, ...]:
+    def _came_of(self, node: _Node, asked: QuestionTraits) -> tuple[_Branch, ...]:
         """Everything that can come of a question that is put."""
         where, rules = node.where, self.rules
         number = where.position + 1 if "number" in rules.reads else 1
@@ -521,12 +523,12 @@ class _Walk:
                 "",
                 node.is_again,
             )
-            course = _Question(self, self.game.rounds[where.round], asked, base, may_finish)
+            course = _QuestionBranches(self, self.game.rounds[where.round], asked, base, may_finish)
             self.came[key] = tuple(dict.fromkeys(course.all(node.tallies[where.turn])))
         return self.came[key]
 
 
-class _Standing(NamedTuple):
+class _OpenQuestion(NamedTuple):
     """A question that stands: what was counted, tried and found so far."""
 
     tally: Tally
@@ -537,11 +539,16 @@ class _Standing(NamedTuple):
     """How far the clock has been read, by the number of its reading."""
 
 
-class _Question:
+class _QuestionBranches:
     """Everything that can come of one question."""
 
     def __init__(
-        self, walk: _Walk, round_: Round, asked: Asked, base: Outcome, may_finish: bool
+        self,
+        walk: _ReachSearch,
+        round_: Round,
+        asked: QuestionTraits,
+        base: Outcome,
+        may_finish: bool,
     ) -> None:
         self.walk, self.round, self.asked, self.base = walk, round_, asked, base
         self.has_countdown = bool(walk.countdowns(round_))
@@ -549,27 +556,27 @@ class _Question:
         if asked.seconds and self.has_countdown:
             walk.is_exact = False  # which of the two ends first is not followed
 
-    def all(self, tally: Tally) -> Iterator[_Came]:
+    def all(self, tally: Tally) -> Iterator[_Branch]:
         """Everything, from the moment it is put."""
-        waiting: list[_Standing] = []
+        waiting: list[_OpenQuestion] = []
         for settled in self.walk.settle(tally, self.base._replace(tries_used=0)):
             if settled.ending is not None:
-                yield _Came(settled.tally, None, settled.ending)
+                yield _Branch(settled.tally, None, settled.ending)
             else:
-                waiting.append(_Standing(self.walk.rules.merged(settled.tally)))
+                waiting.append(_OpenQuestion(self.walk.rules.merged(settled.tally)))
         seen = set(waiting)
         while waiting:
             standing = waiting.pop()
             if self.has_countdown or self.may_finish:
-                yield _Came(standing.tally, None, None)
+                yield _Branch(standing.tally, None, None)
             for came in self._next(standing):
-                if isinstance(came, _Came):
+                if isinstance(came, _Branch):
                     yield came
                 elif came not in seen:
                     seen.add(came)
                     waiting.append(came)
 
-    def _next(self, standing: _Standing) -> Iterator[_Came | _Standing]:
+    def _next(self, standing: _OpenQuestion) -> Iterator[_Branch | _OpenQuestion]:
         """What can happen to a question that stands."""
         asked, used = self.asked, standing.used
         is_word = asked.letters > 0
@@ -592,10 +599,12 @@ class _Question:
                 closed = reading._replace(seconds_left=0, percent_left=0)
                 yield from self._settled(now, Event.PASSED, closed, "passed", used, is_closed=True)
         if asked.seconds:
-            closed = _Reading(0, asked.seconds, 0)
+            closed = _ClockValues(0, asked.seconds, 0)
             yield from self._settled(standing, Event.TIMEOUT, closed, "late", used, is_closed=True)
 
-    def _letters(self, now: _Standing, reading: "_Reading") -> Iterator[_Came | _Standing]:
+    def _letters(
+        self, now: _OpenQuestion, reading: "_ClockValues"
+    ) -> Iterator[_Branch | _OpenQuestion]:
         """Letters that hit and miss.
 
         Where rules do not tell them apart from the word as a whole, a miss still uses up a try:
@@ -612,7 +621,7 @@ class _Question:
             hits = now.hits + 1
             is_found = hits == self.asked.letters
             for after in self._goes_on(now, Event.LETTER_HIT, reading, hits=hits):
-                if isinstance(after, _Standing) and not is_found:
+                if isinstance(after, _OpenQuestion) and not is_found:
                     yield after
                     continue
                 if not is_found:
@@ -627,43 +636,43 @@ class _Question:
 
     def _finish(
         self,
-        after: _Came | _Standing,
-        now: _Standing,
+        after: _Branch | _OpenQuestion,
+        now: _OpenQuestion,
         event: Event,
-        reading: "_Reading",
+        reading: "_ClockValues",
         verdict: str,
         used: int,
-    ) -> Iterator[_Came | _Standing]:
+    ) -> Iterator[_Branch | _OpenQuestion]:
         """The word's own outcome after its last letter, which may have brought an ending."""
-        ending = after.ending if isinstance(after, _Came) else None
+        ending = after.ending if isinstance(after, _Branch) else None
         stands = now._replace(tally=after.tally)
         for came in self._settled(stands, event, reading, verdict, used):
             if ending is not None:
-                is_out = isinstance(came, _Came) and came.is_out
-                yield _Came(came.tally, None, ending, is_out)
+                is_out = isinstance(came, _Branch) and came.is_out
+                yield _Branch(came.tally, None, ending, is_out)
             else:
                 yield came
 
     def _goes_on(
-        self, now: _Standing, event: Event, reading: "_Reading", **changes: Any
-    ) -> Iterator[_Came | _Standing]:
+        self, now: _OpenQuestion, event: Event, reading: "_ClockValues", **changes: Any
+    ) -> Iterator[_Branch | _OpenQuestion]:
         """What an event that settles nothing leads to."""
         used = changes.get("used", now.used)
         for settled in self.walk.settle(now.tally, self._outcome(event, reading, "", used)):
             if settled.ending is not None:
-                yield _Came(settled.tally, None, settled.ending)
+                yield _Branch(settled.tally, None, settled.ending)
             else:
                 yield now._replace(tally=self.walk.rules.merged(settled.tally), **changes)
 
     def _settled(
         self,
-        now: _Standing,
+        now: _OpenQuestion,
         event: Event,
-        reading: "_Reading",
+        reading: "_ClockValues",
         verdict: str,
         used: int,
         is_closed: bool = False,
-    ) -> Iterator[_Came | _Standing]:
+    ) -> Iterator[_Branch | _OpenQuestion]:
         """What an outcome of the question leads to."""
         rules = self.walk.rules
         if self.asked.allowed is None and not rules.reads & {"tries_used"}:
@@ -674,11 +683,11 @@ class _Question:
         for settled in self.walk.settle(now.tally, outcome):
             is_out = any(deed.what == "out" for deed in settled.deeds)
             if settled.ending is not None or settled.way is not None:
-                yield _Came(settled.tally, settled.way, settled.ending, is_out)
+                yield _Branch(settled.tally, settled.way, settled.ending, is_out)
             else:
                 yield now._replace(tally=rules.merged(settled.tally), used=used)
 
-    def _outcome(self, event: Event, reading: "_Reading", verdict: str, used: int) -> Outcome:
+    def _outcome(self, event: Event, reading: "_ClockValues", verdict: str, used: int) -> Outcome:
         return self.base._replace(
             event=event,
             verdict=verdict,
@@ -691,24 +700,24 @@ class _Question:
         )
 
     @cached_property
-    def readings(self) -> tuple[tuple[int, "_Reading"], ...]:
+    def readings(self) -> tuple[tuple[int, "_ClockValues"], ...]:
         """Every reading of the question's clock that rules tell apart, in order of time."""
         reads = self.walk.rules.reads & {"seconds_left", "seconds_used", "percent_left"}
         allowed = self.asked.seconds
         if not reads:
-            return ((0, _Reading(0, 0, 0)),)
+            return ((0, _ClockValues(0, 0, 0)),)
         if self.has_countdown:
             self.walk.is_exact = False
         if not allowed:
             if "seconds_used" in reads:
                 raise _TooMany
-            return ((0, _Reading(0, 0, 0)),)
+            return ((0, _ClockValues(0, 0, 0)),)
         if allowed > _MOST_SECONDS or "add_time" in self.walk.deeds:
             raise _TooMany
-        found: list[_Reading] = []
+        found: list[_ClockValues] = []
         for used in sorted(turning_points(allowed * 1000, "percent_left" in reads)):
             left = allowed * 1000 - used
-            reading = _Reading(
+            reading = _ClockValues(
                 left // 1000 if "seconds_left" in reads else 0,
                 used // 1000 if "seconds_used" in reads else 0,
                 share_left(left, allowed * 1000) if "percent_left" in reads else 0,
@@ -718,7 +727,7 @@ class _Question:
         return tuple(enumerate(found))
 
 
-class _Reading(NamedTuple):
+class _ClockValues(NamedTuple):
     seconds_left: int
     seconds_used: int
     percent_left: int
@@ -736,14 +745,14 @@ def turning_points(allowed_ms: int, by_percent: bool) -> set[int]:
     return {point for point in points if 0 <= point < allowed_ms}
 
 
-def asked_of(round_: Round, traits: Traits | None) -> Asked:
+def asked_of(round_: Round, traits: Traits | None) -> QuestionTraits:
     """What rules can tell of a question, and what can come of it; None is one that is made."""
     if traits is None:
-        return Asked(seconds=round_.ask.seconds or 0, allowed=round_.ask.tries)
+        return QuestionTraits(seconds=round_.ask.seconds or 0, allowed=round_.ask.tries)
     allowed = round_.ask.tries
     if traits.kind is Kind.LETTERS:
         allowed = round_.ask.misses if traits.misses is None else traits.misses
-    return Asked(
+    return QuestionTraits(
         1 if traits.worth is None else traits.worth,
         traits.level,
         (round_.ask.seconds if traits.seconds is None else traits.seconds) or 0,
@@ -754,9 +763,11 @@ def asked_of(round_: Round, traits: Traits | None) -> Asked:
     )
 
 
-def _added(pool: Mapping[Asked, int], merged: Mapping[Asked, Asked]) -> Counter[Asked]:
+def _added(
+    pool: Mapping[QuestionTraits, int], merged: Mapping[QuestionTraits, QuestionTraits]
+) -> Counter[QuestionTraits]:
     """How many questions there are of what rules can tell apart."""
-    found = Counter[Asked]()
+    found = Counter[QuestionTraits]()
     for asked, count in pool.items():
         found[merged[asked]] += count
     return found
@@ -775,7 +786,7 @@ def reach(
     """
     try:
         known = censuses_of(game, packs) if censuses is None else censuses
-        walk = _Walk(game, rules, packs, known, effort)
+        walk = _ReachSearch(game, rules, packs, known, effort)
         walk.follow()
     except _TooMany:
         return Reach(frozenset(), False, False, False, True)
@@ -793,9 +804,9 @@ def scores_reached(rules: Rules, reached: Reach) -> Mapping[Number, set[int | No
 __all__ = [
     "AT_ONCE",
     "BESIDE",
-    "Asked",
     "Effort",
     "Final",
+    "QuestionTraits",
     "Reach",
     "reach",
     "scores_reached",

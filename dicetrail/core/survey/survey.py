@@ -58,8 +58,8 @@ from dicetrail.core.rules import (
     QUESTION_FACTS,
     SHARES,
     TEXT_FACTS,
+    NamedInScript,
     Rules,
-    Said,
     ScriptFault,
     ScriptFaults,
     condition_of,
@@ -212,7 +212,7 @@ def _in_script(where: str, fault: ScriptFault) -> Problem:
     return Problem(f"{where}[{fault.line}:{fault.column}]", fault.what, fault.mend)
 
 
-def _said_problems(said: Said, game: Game, rules: Rules) -> Iterator[Problem]:
+def _said_problems(said: NamedInScript, game: Game, rules: Rules) -> Iterator[Problem]:
     where = f"script[{said.line}:{said.column}]"
     named = {
         "cue": [cue.name for cue in game.cues],

@@ -5,7 +5,7 @@ from dicetrail.core.workbench.cue_sheets import CUE_SHEETS, CueSheet
 from dicetrail.core.workbench.help import HELP, HelpTopic, help_found
 from dicetrail.core.workbench.new_parts import NEW_PARTS
 from dicetrail.core.workbench.packs import (
-    Column,
+    FactColumn,
     PackRefused,
     columns_named,
     joined,
@@ -25,7 +25,7 @@ from dicetrail.core.workbench.ready_games import RECIPES, first_game, recipe
 from dicetrail.core.workbench.ready_looks import READY_LOOKS, ReadyLook
 from dicetrail.core.workbench.renaming import Named, renamed
 from dicetrail.core.workbench.strip import (
-    Drawn,
+    DicePreview,
     DrawnQuestion,
     Examined,
     RightPlaces,
@@ -47,11 +47,11 @@ __all__ = [
     "READY_LOOKS",
     "RECIPES",
     "WORKED_EXAMPLES",
-    "Column",
     "CueSheet",
-    "Drawn",
+    "DicePreview",
     "DrawnQuestion",
     "Examined",
+    "FactColumn",
     "HelpTopic",
     "LineRan",
     "Named",

@@ -9,7 +9,7 @@ from dataclasses import dataclass
 from difflib import get_close_matches
 
 from dicetrail.core.play import PLACES, Stop
-from dicetrail.core.rules import DEEDS, FACTS, FUNCTIONS, HANDLERS
+from dicetrail.core.rules import FACTS, FUNCTIONS, HANDLERS, SCRIPT_ACTIONS
 
 
 @dataclass(frozen=True, slots=True)
@@ -309,7 +309,7 @@ def _of_script() -> Iterator[HelpTopic]:
     for name, words in FACTS.items():
         example = _EXAMPLES.get(name, f"score += {name}")
         yield HelpTopic(Stop.SCORE, name, f"{words[0].upper()}{words[1:]}.", "fact value", example)
-    for name, deed in DEEDS.items():
+    for name, deed in SCRIPT_ACTIONS.items():
         example = _EXAMPLES.get(name, f"{name}()")
         text = f"{deed.words[0].upper()}{deed.words[1:]}."
         yield HelpTopic(Stop.SCORE, name, text, "action do", example)

@@ -5,7 +5,7 @@ from dataclasses import dataclass, replace
 from typing import Annotated
 
 from dicetrail.core.answers import fold, tidy
-from dicetrail.core.document import Facts, Pack, Problem, Within
+from dicetrail.core.document import Facts, Pack, Problem, Range
 
 MOST_NAME = 80
 """The longest name of a column, in signs."""
@@ -60,15 +60,15 @@ def parted(pack: Pack, rows: Collection[int]) -> tuple[Pack, Pack]:
 
 
 @dataclass(frozen=True, slots=True)
-class Column:
+class FactColumn:
     """A column that facts are to have, and which of those they have now it was, from 0."""
 
     name: str
-    was: Annotated[int | None, Within(0, 1000)] = None
+    was: Annotated[int | None, Range(0, 1000)] = None
     """None is a new one, which is empty."""
 
 
-def with_columns(facts: Facts, columns: Sequence[Column]) -> Facts:
+def with_columns(facts: Facts, columns: Sequence[FactColumn]) -> Facts:
     """The facts with these columns, in this order: renamed, moved, new ones, others gone."""
     cells = [[*row, *[""] * (len(facts.columns) - len(row))] for row in facts.rows]
     rows = (

@@ -19,6 +19,7 @@ from dicetrail.core.document import (
     Draw,
     DrawOrder,
     Ending,
+    FieldLabel,
     Game,
     Moves,
     Number,
@@ -31,7 +32,6 @@ from dicetrail.core.document import (
     RoundOrder,
     Severity,
     To,
-    Told,
     counted,
     notes_of,
 )
@@ -116,7 +116,7 @@ class DrawnQuestion:
 
 
 @dataclass(frozen=True, slots=True)
-class Drawn:
+class DicePreview:
     """What dice bring to a round."""
 
     length: int | None
@@ -354,13 +354,13 @@ def _ending_at(rules: Rules, score: Number) -> int | None:
     return rules.last_ending(tally, Outcome(Event.GAME_OVER))
 
 
-def draw_list(program: Program, dice: int, round_: int = 0) -> Drawn:
+def draw_list(program: Program, dice: int, round_: int = 0) -> DicePreview:
     """The questions of a round as these dice bring them, for the maker's eyes."""
     program = replace(program, recall={})
     state = asking_at(program, dice, round_)
     length = length_of_round(program, state)
     asked = as_asked(program, state, MOST_DRAWN)
-    return Drawn(length, tuple(_drawn(program, here) for here in asked))
+    return DicePreview(length, tuple(_drawn(program, here) for here in asked))
 
 
 def drawn(program: Program, dice: int, round_: int, position: int) -> DrawnQuestion:
@@ -490,7 +490,7 @@ def _cue(game: Game, after: After) -> str:
 
 
 def _move_on(round_: Round) -> str:
-    told = notes_of(Moves, Told)
+    told = notes_of(Moves, FieldLabel)
     named = [
         f"{told[after].short or after} {_WAYS[way.to].format(name=way.name)}"
         for after, way in round_.moves.each.items()

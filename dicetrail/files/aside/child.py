@@ -14,7 +14,7 @@ from typing import Any
 
 from dicetrail.core import GameProblems
 from dicetrail.files.aside.jobs import JOBS, Job, Told, packed
-from dicetrail.files.questions import Reading
+from dicetrail.files.questions import FileReading
 from dicetrail.files.text import FileProblem
 
 MOST_MEMORY = 300 * 1024 * 1024
@@ -60,7 +60,7 @@ def _answer(job: Job, given: tuple[Any, ...], told: Told) -> Iterator[tuple[str,
     """What comes of a job, in messages."""
     try:
         found = (JOBS[job] if isinstance(job, str) else job)(*given, told)
-        if isinstance(found, Reading):
+        if isinstance(found, FileReading):
             for start in range(0, len(found.questions), _CHUNK):
                 some = found.questions[start : start + _CHUNK]
                 yield "questions", [packed(question) for question in some]

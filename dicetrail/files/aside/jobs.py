@@ -10,7 +10,7 @@ from dicetrail.files.answers import read_answers
 from dicetrail.files.games import GameFile, read_game
 from dicetrail.files.media import Medium, is_bundle, medium, read_bundle
 from dicetrail.files.plan import Plan
-from dicetrail.files.questions import Reading, guess, read_questions
+from dicetrail.files.questions import FileReading, guess, read_questions
 
 Told = Callable[[int], None]
 
@@ -18,14 +18,14 @@ Job = str | Callable[..., Any]
 """One of those below by its name, or a function of a module that a child can import."""
 
 
-class Brought(NamedTuple):
+class UnpackedFile(NamedTuple):
     """A question file as it comes in, out of its archive if it came in one."""
 
     file_name: str
     content: bytes
     plan: Plan
     media: dict[str, Medium]
-    first: Reading
+    first: FileReading
     """Its first rows, read by that plan."""
 
 
@@ -55,14 +55,14 @@ def unpacked(given: Packed) -> Question:
     return Question(prompt, right, wrong, Kind(kind), details or PLAIN)
 
 
-def _bring(file_name: str, content: bytes, most: int, _: Told) -> Brought:
+def _bring(file_name: str, content: bytes, most: int, _: Told) -> UnpackedFile:
     media: dict[str, Medium] = {}
     if is_bundle(content):
         bundle = read_bundle(content)
         file_name, content, media = bundle.file_name, bundle.content, bundle.media
     plan = guess(content)
     first = read_questions(content, plan, most=most, media={*media})
-    return Brought(file_name, content, plan, media, first)
+    return UnpackedFile(file_name, content, plan, media, first)
 
 
 def _bring_game(content: bytes, _: Told) -> BroughtGame:

@@ -15,7 +15,7 @@ from typing import Any
 
 from dicetrail.core import GameProblems
 from dicetrail.files.aside.jobs import Job, Told, unpacked
-from dicetrail.files.questions import Reading
+from dicetrail.files.questions import FileReading
 from dicetrail.files.text import FileProblem
 
 MOST_SECONDS = 20
@@ -132,7 +132,7 @@ class Aside:
                 raise FileProblem(what.where, what.what, what.mend)
             elif kind == "problems":
                 raise GameProblems(what)
-            elif isinstance(what, Reading):
+            elif isinstance(what, FileReading):
                 return replace(what, questions=tuple(questions))
             else:
                 return what

@@ -8,8 +8,8 @@ from dicetrail.core import Kind, Question, Shows, Sums
 from dicetrail.core.answers import read_number
 from dicetrail.core.document import DecimalMark, Leaves, Made, Phrase, columns_in, from_columns
 from dicetrail.core.draw import MOST_FACTS, SIGNS, FactQuestions
-from dicetrail.takeaway.written.cutting import Written, defaults_in, fields_in, quoted, written
-from dicetrail.takeaway.written.gathered import Gathered, Source
+from dicetrail.takeaway.written.cutting import WrittenValue, defaults_in, fields_in, quoted, written
+from dicetrail.takeaway.written.gathered import GameParts, Source
 from dicetrail.takeaway.written.skeleton import SKELETON
 
 WIDTH = 100
@@ -18,7 +18,7 @@ WIDTH = 100
 KINDS = {Kind.SORT: "choice"}
 
 
-def _rows(it: Gathered, made: FactQuestions, rows: Iterable[int]) -> list[int]:
+def _rows(it: GameParts, made: FactQuestions, rows: Iterable[int]) -> list[int]:
     """Rows of facts by numbers that no other facts have."""
     tables = dict.fromkeys(
         source.made.pattern.facts for source in it.sources.values() if source.made
@@ -31,7 +31,7 @@ def _rows(it: Gathered, made: FactQuestions, rows: Iterable[int]) -> list[int]:
     return [before + row for row in rows]
 
 
-def question_lists(it: Gathered) -> Iterator[str]:
+def question_lists(it: GameParts) -> Iterator[str]:
     """Every list of questions; before one picked from answers of other rows, those answers."""
     for source in it.sources.values():
         made = source.made
@@ -66,7 +66,7 @@ def leaves(made: FactQuestions) -> bool:
     return made.pattern.leaves is not Leaves.NONE
 
 
-def _question(it: Gathered, source: Source, number: int, question: Question) -> dict[str, str]:
+def _question(it: GameParts, source: Source, number: int, question: Question) -> dict[str, str]:
     """The parts of a question as they are written, by their names."""
     holds, details, made = it.holds, question.details, source.made
     right, wrong = question.right, question.wrong
@@ -95,7 +95,7 @@ def _question(it: Gathered, source: Source, number: int, question: Question) -> 
     }
     if made is not None:
         if made.pattern.made is Made.CHOICE:
-            named["others"] = (True, Written(f"{source.constant}_ANSWERS"), None)
+            named["others"] = (True, WrittenValue(f"{source.constant}_ANSWERS"), None)
             named["offered"] = (True, made.pattern.choices, 0)
             named["alike"] = (holds["has_alike"], alike(made, number), [])
         rows = _rows(it, made, made.rows_of(number))
@@ -106,7 +106,7 @@ def _question(it: Gathered, source: Source, number: int, question: Question) -> 
     return parts
 
 
-def rounds_list(it: Gathered, fields: set[str]) -> Iterator[str]:
+def rounds_list(it: GameParts, fields: set[str]) -> Iterator[str]:
     """The rounds, each with the settings among those fields that are not as usual."""
     usual = defaults_in(SKELETON, "Round")
     yield "ROUNDS = ["
@@ -136,7 +136,7 @@ def alike(made: FactQuestions, number: int) -> list[str]:
     return [answer for answer, _ in made.answers if answer not in no_wrong]
 
 
-def _plain_tolerance(question: Question, it: Gathered) -> str:
+def _plain_tolerance(question: Question, it: GameParts) -> str:
     """A tolerance as a number Python reads."""
     text = question.details.tolerance.strip()
     if not text or question.kind is not Kind.NUMBER:

@@ -84,7 +84,7 @@ def _value(found: re.Match[str], same: Mapping[str, object]) -> str:
     return written(same[found[1]]) if found[1] in same else found[0]
 
 
-class Written(str):
+class WrittenValue(str):
     """A value that is written already."""
 
     __slots__ = ()
@@ -93,7 +93,7 @@ class Written(str):
 def written(value: object) -> str:
     """A value as Python writes it, texts in double quotes."""
     match value:
-        case Written():
+        case WrittenValue():
             return value
         case str():
             return quoted(value)

@@ -24,7 +24,7 @@ class Source:
 
 
 @dataclass
-class Gathered:
+class GameParts:
     """One game on its way to a program in a file of that name."""
 
     program: Program
@@ -36,7 +36,7 @@ class Gathered:
 
     def __post_init__(self) -> None:
         self.game, self.rules = self.program.game, self.program.rules
-        self.script, self.words = self.rules.script, self.program.wording
+        self.script, self.words = self.rules.script, self.program.translator
         self.settings = settings_of(self.program)
         self.same = same_in_all(self.settings)
         self._gather()

@@ -11,16 +11,16 @@ from dicetrail.core.document import Best, Made, Operator
 from dicetrail.core.draw import FactQuestions, name_of, rows_leave
 from dicetrail.core.rules import FACTS, Event, Outcome
 from dicetrail.takeaway.written.asked import KINDS, alike, leaves
-from dicetrail.takeaway.written.gathered import Gathered
+from dicetrail.takeaway.written.gathered import GameParts
 from dicetrail.takeaway.written.names import CUED
 from dicetrail.takeaway.written.rules import has_risks
 from dicetrail.takeaway.written.settings import NO_LIMIT
 
 
-class _Of:
+class _FeatureContext:
     """What several of those words hang on, worked out once."""
 
-    def __init__(self, it: Gathered) -> None:
+    def __init__(self, it: GameParts) -> None:
         self.it, self.settings = it, it.settings
 
     def some(self, name: str) -> bool:
@@ -138,9 +138,9 @@ class _Of:
         return len(set(packs)) < len(packs)
 
 
-def holds_of(it: Gathered) -> dict[str, bool]:
+def holds_of(it: GameParts) -> dict[str, bool]:
     """All of it, by its words."""
-    of = _Of(it)
+    of = _FeatureContext(it)
     holds = {f"reads_{name}": name in of.reads for name in FACTS}
     holds |= {f"{name}_varies": name not in it.same for name in it.settings[0]}
     for part in (_of_questions, _of_sums, _of_draw, _of_asking, _of_checking, _of_rules):
@@ -154,7 +154,7 @@ def holds_of(it: Gathered) -> dict[str, bool]:
     return holds
 
 
-def _of_questions(of: _Of) -> dict[str, bool]:
+def _of_questions(of: _FeatureContext) -> dict[str, bool]:
     """What its questions are and carry."""
     it = of.it
     return {
@@ -196,7 +196,7 @@ def _of_questions(of: _Of) -> dict[str, bool]:
     }
 
 
-def _of_sums(of: _Of) -> dict[str, bool]:
+def _of_sums(of: _FeatureContext) -> dict[str, bool]:
     """Which sums the dice make."""
     it = of.it
     return {
@@ -214,7 +214,7 @@ def _of_sums(of: _Of) -> dict[str, bool]:
     }
 
 
-def _of_draw(of: _Of) -> dict[str, bool]:
+def _of_draw(of: _FeatureContext) -> dict[str, bool]:
     """How questions are drawn, and how choices stand."""
     it = of.it
     return {
@@ -239,7 +239,7 @@ def _of_draw(of: _Of) -> dict[str, bool]:
     }
 
 
-def _of_asking(of: _Of) -> dict[str, bool]:
+def _of_asking(of: _FeatureContext) -> dict[str, bool]:
     """Clocks, tries, and what a player can do."""
     it = of.it
     return {
@@ -260,7 +260,7 @@ def _of_asking(of: _Of) -> dict[str, bool]:
     }
 
 
-def _of_checking(of: _Of) -> dict[str, bool]:
+def _of_checking(of: _FeatureContext) -> dict[str, bool]:
     """How answers are read, and what is told of them."""
     it = of.it
     return {
@@ -288,7 +288,7 @@ def _of_checking(of: _Of) -> dict[str, bool]:
     }
 
 
-def _of_rules(of: _Of) -> dict[str, bool]:
+def _of_rules(of: _FeatureContext) -> dict[str, bool]:
     """What the rules do, and where the game goes."""
     it = of.it
     return {
@@ -319,7 +319,7 @@ def _of_rules(of: _Of) -> dict[str, bool]:
     }
 
 
-def is_safe(it: Gathered, node: ast.expr) -> bool:
+def is_safe(it: GameParts, node: ast.expr) -> bool:
     """Whether a divisor is never nothing, or an index never beyond its list."""
     match node:
         case ast.Constant(value=int() as value):
@@ -338,7 +338,7 @@ def is_safe(it: Gathered, node: ast.expr) -> bool:
     return False
 
 
-def _may_outgrow(it: Gathered) -> bool:
+def _may_outgrow(it: GameParts) -> bool:
     """Whether a counter could pass a thousand million: unless rules only add small numbers."""
     parts = [part for function in it.script.functions.values() for part in ast.walk(function)]
     numbers = [
@@ -367,7 +367,7 @@ def _adds(part: ast.AST, counters: Collection[str]) -> bool:
     return True
 
 
-def _has_come(it: Gathered) -> bool:
+def _has_come(it: GameParts) -> bool:
     """Whether an ending comes at once as the game begins."""
     first, come = it.rules.first, it.rules.effects[Event.STARTED].at_once
     if come is None:
@@ -375,7 +375,7 @@ def _has_come(it: Gathered) -> bool:
     return come(first.counters, first[1:], Outcome(Event.STARTED), 1, 1) is not None
 
 
-def _asks_all_easy(it: Gathered, number: int) -> bool:
+def _asks_all_easy(it: GameParts, number: int) -> bool:
     """Whether a round asks its whole pool, easy ones first, or could."""
     settings, pool = it.settings[number], it.program.pools[number]
     if settings["order"] != "easy first":
@@ -387,13 +387,13 @@ def _asks_all_easy(it: Gathered, number: int) -> bool:
     )
 
 
-def _has_numbers(it: Gathered) -> bool:
+def _has_numbers(it: GameParts) -> bool:
     """Whether an answer that is read as a text has a number in it; those of sums have."""
     texts = (text for question in it.questions for text in (*question.right, *question.wrong))
     return any(one.choices for one in it.sums) or any(any(map(str.isdigit, one)) for one in texts)
 
 
-def _has_exact_parts(it: Gathered, most_typos: int) -> bool:
+def _has_exact_parts(it: GameParts, most_typos: int) -> bool:
     """Whether an answer has words that must be exact beside others that need not. Where one slip
     is forgiven at most it cannot fall on such a word unseen, unless the word stands there twice."""
     for question in it.questions:
@@ -409,7 +409,7 @@ def _has_exact_parts(it: Gathered, most_typos: int) -> bool:
     return False
 
 
-def always_ends(it: Gathered, counts: str) -> bool:
+def always_ends(it: GameParts, counts: str) -> bool:
     """Whether some ending surely fits, as far as the bounds of one counter tell."""
     endings = [it.game.endings[number] for number in it.rules.final]
     return _covers(

@@ -12,7 +12,7 @@ from collections.abc import Callable, Collection, Iterator, Mapping
 from dataclasses import dataclass
 
 from dicetrail.core.document import places_in
-from dicetrail.core.rules import DEEDS, FACTS, HANDLERS, Script, parse
+from dicetrail.core.rules import FACTS, HANDLERS, SCRIPT_ACTIONS, Script, parse
 from dicetrail.takeaway.written.cutting import quoted
 
 Words = Callable[[str], str]
@@ -54,13 +54,13 @@ def rules_in_python(text: str, vocabulary: Vocabulary) -> str:
 def expression(node: ast.expr, counters: Mapping[str, object]) -> str:
     """A condition about a player."""
 
-    class About(ast.NodeTransformer):
+    class AboutPlayer(ast.NodeTransformer):
         def visit_Name(self, name: ast.Name) -> ast.expr:
             if name.id in counters or (name.id in FACTS):
                 return ast.Attribute(ast.Name("player", ast.Load()), name.id, ast.Load())
             return name
 
-    return ast.unparse(About().visit(ast.parse(ast.unparse(node), mode="eval")).body)
+    return ast.unparse(AboutPlayer().visit(ast.parse(ast.unparse(node), mode="eval")).body)
 
 
 def _is_laid_out(text: str) -> bool:
@@ -95,7 +95,9 @@ def _renamed(text: str, vocabulary: Vocabulary) -> str:
         elif name in script.functions and after.string == "(":
             found.append((start, end, vocabulary.function(name)))
             found.append((after.end, after.end, "player"))
-        elif name in DEEDS and after.string == "(" and start[1] == _first_column(token.line):
+        elif (
+            name in SCRIPT_ACTIONS and after.string == "(" and start[1] == _first_column(token.line)
+        ):
             close = next(t for t in tokens[at:] if t.string == ")")
             found.append((start, close.end, _deed(name, said.get(start[0], ""), vocabulary)))
         elif name in script.counters or name in FACTS:

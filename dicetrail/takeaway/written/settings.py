@@ -14,7 +14,7 @@ from dicetrail.core.document import (
     To,
     Way,
 )
-from dicetrail.takeaway.written.cutting import Written, quoted
+from dicetrail.takeaway.written.cutting import WrittenValue, quoted
 
 NO_LIMIT = 999
 """How many tries stand for any number of them, as the rule script has it."""
@@ -83,9 +83,9 @@ def checks_of(check: Check) -> dict[str, object]:
     }
 
 
-def _way(way: Way) -> Written:
+def _way(way: Way) -> WrittenValue:
     words = (quoted(word) for word in (WAYS[way.to], way.name) if word)
-    return Written(f"Way({', '.join(words)})")
+    return WrittenValue(f"Way({', '.join(words)})")
 
 
 def same_in_all(settings: Sequence[Mapping[str, object]]) -> dict[str, object]:

@@ -6,11 +6,11 @@ from collections.abc import Iterator, Mapping
 from functools import partial
 
 from dicetrail.core import Ending, Occasion
-from dicetrail.core.document import Phrase, Wording
+from dicetrail.core.document import Phrase, Translator
 from dicetrail.core.rules import HANDLERS
 from dicetrail.takeaway.written.asked import WIDTH
 from dicetrail.takeaway.written.cutting import quoted, written
-from dicetrail.takeaway.written.gathered import Gathered
+from dicetrail.takeaway.written.gathered import GameParts
 from dicetrail.takeaway.written.holds import always_ends, is_safe
 from dicetrail.takeaway.written.names import CUED, FILLED, OCCASIONS, TAKEN
 from dicetrail.takeaway.written.rules import Vocabulary, expression, filled, rules_in_python
@@ -18,7 +18,7 @@ from dicetrail.takeaway.written.rules import Vocabulary, expression, filled, rul
 _ARGUMENT = re.compile(r"(\w+)=(.+?)(?= \w+=|$)")
 
 
-def handlers(it: Gathered) -> list[tuple[str, str]]:
+def handlers(it: GameParts) -> list[tuple[str, str]]:
     """Every event that rules answer to, and the function that does."""
     runs = {name: name for name in HANDLERS if name in it.script.functions}
     if "wrong" in runs:
@@ -26,7 +26,7 @@ def handlers(it: Gathered) -> list[tuple[str, str]]:
     return [(name, runs[name]) for name in HANDLERS if name in runs and _can_come(it, name)]
 
 
-def _can_come(it: Gathered, event: str) -> bool:
+def _can_come(it: GameParts, event: str) -> bool:
     needs = {
         "timeout": "has_question_clock",
         "passed": "has_passing",
@@ -37,28 +37,28 @@ def _can_come(it: Gathered, event: str) -> bool:
     return event not in needs or it.holds[needs[event]]
 
 
-def _vocabulary(it: Gathered) -> Vocabulary:
+def _vocabulary(it: GameParts) -> Vocabulary:
     cues = {cue.name: cue.words for cue in it.cues}
     return Vocabulary(it.script, TAKEN, partial(_say, it), cues, partial(is_safe, it))
 
 
-def rules(it: Gathered) -> list[str]:
+def rules(it: GameParts) -> list[str]:
     """The functions of the script."""
     return rules_in_python(it.game.script, _vocabulary(it)).split("\n")
 
 
-def _say(it: Gathered, words: str) -> str:
+def _say(it: GameParts, words: str) -> str:
     names = {*FILLED, "name", *it.script.counters}
     return filled(words, {name: f"player.{name}" for name in names})
 
 
-def say_opening(it: Gathered) -> str:
+def say_opening(it: GameParts) -> str:
     """The opening words, as they are printed."""
     first = "run.players[0]" if it.holds["many_players"] else "run.player"
     return filled(it.game.opening.words, {"name": f"{first}.name"})
 
 
-def told(it: Gathered) -> str:
+def told(it: GameParts) -> str:
     """What is counted for a player, as it is printed."""
     counted = ", ".join(
         f"{_brace(it.words.counter(name))} {{player.{name}}}" for name in it.script.counters
@@ -67,7 +67,7 @@ def told(it: Gathered) -> str:
     return f"f{quoted(whose + counted)}"
 
 
-def cue_function(it: Gathered) -> Iterator[str]:
+def cue_function(it: GameParts) -> Iterator[str]:
     """The function that says what cues say; none where they say nothing."""
     if not any(it.holds[f"cue_{name}"] for name in CUED):
         return
@@ -91,7 +91,7 @@ def cue_function(it: Gathered) -> Iterator[str]:
         yield f"        print({_say(it, cue.words)})"
 
 
-def endings(it: Gathered) -> Iterator[str]:
+def endings(it: GameParts) -> Iterator[str]:
     """The endings and what they say, and the functions that tell which has come."""
     yield "ENDINGS = {"
     for ending in it.game.endings:
@@ -125,14 +125,14 @@ def endings(it: Gathered) -> Iterator[str]:
         yield '    return ""'
 
 
-def _verdict(it: Gathered, words: str) -> str:
+def _verdict(it: GameParts, words: str) -> str:
     """What an ending says, as `str.format` takes it; no question is in play then."""
     names = {*FILLED, "name", *it.script.counters} - {"number"}
     said = filled(words, {name: f"player.{name}" for name in names})
     return said.removeprefix("f") if said.startswith("f") else quoted(_brace(words))
 
 
-def _condition(it: Gathered, ending: Ending) -> str:
+def _condition(it: GameParts, ending: Ending) -> str:
     at_least, at_most = ending.at_least, ending.at_most
     about = f"player.{ending.counts}"
     parts = []
@@ -168,7 +168,7 @@ def text_lines(before: str, literal: str, after: str) -> Iterator[str]:
     yield margin[4:] + (")" + after if not before.rstrip().endswith("(") else after)
 
 
-def phrase(words: Wording, found: re.Match[str]) -> str:
+def phrase(words: Translator, found: re.Match[str]) -> str:
     """A phrase of the game's language within a text in double quotes."""
     if found[1] == "OR":
         between = words.texts[Phrase.LIST_OR][0].removeprefix("{some}").removesuffix("{last}")

@@ -22,7 +22,7 @@ from dicetrail.takeaway.written.cutting import (
     tidied,
     without_fields,
 )
-from dicetrail.takeaway.written.gathered import Gathered
+from dicetrail.takeaway.written.gathered import GameParts
 from dicetrail.takeaway.written.holds import holds_of
 from dicetrail.takeaway.written.refusals import CannotBeWritten, reasons_against
 from dicetrail.takeaway.written.skeleton import SKELETON
@@ -58,7 +58,7 @@ def plain_program(game: Game, packs: Packs, file: str) -> PlainProgram:
     reasons = tuple(dict.fromkeys(reasons_against(program)))
     if reasons:
         raise CannotBeWritten(reasons)
-    it = Gathered(program, file)
+    it = GameParts(program, file)
     it.holds = holds_of(it)
     text = _text(it)
     return PlainProgram(text, tuple(_stops(text)))
@@ -73,7 +73,7 @@ def _stops(text: str) -> Iterator[Stop | None]:
         yield stop
 
 
-def _text(it: Gathered) -> str:
+def _text(it: GameParts) -> str:
     """The whole program."""
     text = cut(SKELETON, it.holds)
     if not it.holds["judges"]:
@@ -118,11 +118,11 @@ def _text(it: Gathered) -> str:
     return tidied(shaken(_docstring(it) + text.split("\n", 5)[5]))
 
 
-def _counters(it: Gathered) -> list[str]:
+def _counters(it: GameParts) -> list[str]:
     return [f"{name}: int = {first}" for name, first in it.script.counters.items()]
 
 
-def _docstring(it: Gathered) -> str:
+def _docstring(it: GameParts) -> str:
     title, file = (quoted(text)[1:-1] for text in (it.game.title, it.file))
     return (
         f'"""{title}: a quiz game. It needs Python 3.11 or newer, and nothing else.\n\n'

@@ -177,7 +177,7 @@ class TimedProtocol(HttpToolsProtocol):
 def timed(most: int) -> type[TimedProtocol]:
     """The protocol of a server that has at most so many connections."""
 
-    class Served(TimedProtocol):
+    class BoundedProtocol(TimedProtocol):
         crowd = Crowd(most)
 
-    return Served
+    return BoundedProtocol

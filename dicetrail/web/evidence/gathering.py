@@ -21,7 +21,7 @@ from dicetrail.web.shelf import Shelf
 
 
 @dataclass(frozen=True)
-class Gathered:
+class ShownRun:
     """A run with what it shows."""
 
     run: RunRow | BroughtRun
@@ -37,7 +37,7 @@ class Gathered:
 class Gathering:
     """The runs chosen, the oldest first, and how many are not among them."""
 
-    runs: Sequence[Gathered]
+    runs: Sequence[ShownRun]
     going_on: int
     """Runs that are being played."""
     left_out: int
@@ -60,7 +60,7 @@ def _in_utc(time: datetime | None) -> datetime | None:
 
 def gathered(shelf: Shelf, game_id: str, chosen: Chosen, now: datetime) -> Gathering:
     """The runs chosen of a game, as far as its rules still take them. Raises NotFound."""
-    runs: list[Gathered] = []
+    runs: list[ShownRun] = []
     going_on = left_out = 0
     with shelf.database.reading() as session:
         newest_game(session, game_id)
@@ -73,14 +73,14 @@ def gathered(shelf: Shelf, game_id: str, chosen: Chosen, now: datetime) -> Gathe
             if shown.ending is None and now - _left_at(run, shown) < PLAYED_FOR:
                 going_on += 1
             else:
-                runs.append(Gathered(run, shown))
-        runs += [Gathered(run, run.seen) for run in brought_runs(session, game_id, chosen)]
+                runs.append(ShownRun(run, shown))
+        runs += [ShownRun(run, run.seen) for run in brought_runs(session, game_id, chosen)]
         left_out += count_unread(session, game_id)
     runs.sort(key=lambda one: one.run.started_at)
     return Gathering(runs, going_on, left_out)
 
 
-def behind(one: Gathered, step: int, result: str, ms: int, given: Iterable[str] = ()) -> RunBehind:
+def behind(one: ShownRun, step: int, result: str, ms: int, given: Iterable[str] = ()) -> RunBehind:
     """A run that is behind a number, and the step to open it at."""
     return RunBehind(
         run_id=one.run.id if isinstance(one.run, RunRow) else None,

@@ -10,14 +10,14 @@ from starlette.concurrency import run_in_threadpool
 from starlette.responses import StreamingResponse
 
 from dicetrail.core.foresight import (
-    CameOf,
     Playthrough,
+    RunSummary,
     Scout,
     asked_in,
     borne_out,
-    came_of,
+    fitted_scout,
     is_counted,
-    like_those,
+    run_summary,
 )
 from dicetrail.files import (
     AnswersRead,
@@ -54,11 +54,11 @@ from dicetrail.web.evidence.shapes import (
     BroughtFile,
     Calibration,
     CalibrationWanted,
-    CameWanted,
     Choice,
     Deleted,
     EvidenceView,
     RunBehind,
+    RunsWanted,
 )
 from dicetrail.web.foresight.routes import fit_players, subject_of
 from dicetrail.web.reading import ReadAside
@@ -91,7 +91,7 @@ def evidence_told(shelf: Shelf, game_id: str, choice: Choice, now: datetime) -> 
     )
     return EvidenceView(
         evidence=evidence,
-        came=came_of([one.shown for one in gathering.runs]),
+        came=run_summary([one.shown for one in gathering.runs]),
         places=places_in(evidence, held),
         suggestions=suggestions_for(evidence, held),
         going_on=gathering.going_on,
@@ -132,14 +132,14 @@ def runs_behind(shelf: Shelf, game_id: str, wanted: BehindWanted, now: datetime)
 
 @router.get("/endings")
 async def list_come(
-    game_id: str, wanted: Annotated[CameWanted, Query()], desk: Desk, now: Now
+    game_id: str, wanted: Annotated[RunsWanted, Query()], desk: Desk, now: Now
 ) -> list[RunBehind]:
     """The runs that came to an ending or a score, or were left, the newest first."""
     found: list[RunBehind] = await desk(runs_come, game_id, wanted, now)
     return found
 
 
-def runs_come(shelf: Shelf, game_id: str, wanted: CameWanted, now: datetime) -> list[RunBehind]:
+def runs_come(shelf: Shelf, game_id: str, wanted: RunsWanted, now: datetime) -> list[RunBehind]:
     """The same, where it is worked out."""
     found = [
         behind(
@@ -154,7 +154,7 @@ def runs_come(shelf: Shelf, game_id: str, wanted: CameWanted, now: datetime) -> 
     return found[:MOST_BEHIND]
 
 
-def _came_so(shown: Playthrough, wanted: CameWanted) -> bool:
+def _came_so(shown: Playthrough, wanted: RunsWanted) -> bool:
     has_ended = shown.ending is not None
     return (
         (wanted.ending is None or shown.ending == wanted.ending)
@@ -243,10 +243,10 @@ async def show_scout(
 
 def come_and_like(
     shelf: Shelf, game_id: str, choice: Choice, now: datetime
-) -> tuple[CameOf, Scout]:
+) -> tuple[RunSummary, Scout]:
     """What came of the runs chosen, and a scout that does as their players did."""
     runs = gathered(shelf, game_id, chosen_by(choice), now).runs
-    return came_of([one.shown for one in runs]), like_those([one.shown.seen for one in runs])
+    return run_summary([one.shown for one in runs]), fitted_scout([one.shown.seen for one in runs])
 
 
 @router.post("/calibration")

@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 
 from dicetrail.core import Question
 from dicetrail.core.document import MOST_PLAYERS
-from dicetrail.core.foresight import Borne, CameOf, Evidence, Forecast, Of, Scout, Sort
+from dicetrail.core.foresight import Borne, Counted, Evidence, Forecast, RunSummary, Scout, Sort
 from dicetrail.files import Refusal
 from dicetrail.web.wire.shapes import DiceName, PlayerName, Received
 
@@ -54,7 +54,7 @@ class EvidenceView(BaseModel):
     """What the runs chosen say."""
 
     evidence: Evidence
-    came: CameOf
+    came: RunSummary
     places: tuple[QuestionPlace | None, ...]
     """For each question where it stands now; None where it is not from a pack, or is gone."""
     suggestions: tuple[tuple[SuggestionView, ...], ...]
@@ -86,7 +86,7 @@ class RunBehind(BaseModel):
     seconds: float
 
 
-class CameWanted(Choice):
+class RunsWanted(Choice):
     """Which runs by what they came to: an ending by its title, empty where none fitted; a score,
     of those that ended; or those that were left after so many questions."""
 
@@ -100,7 +100,7 @@ class BehindWanted(Choice):
 
     question: Annotated[int, Query(ge=0, le=10**6)]
     """Its place in the evidence of the same choice, from 0."""
-    of: Of = Of.ASKED
+    of: Counted = Counted.ASKED
     given: Annotated[str, Query(max_length=10_000)] = ""
 
 
@@ -129,7 +129,7 @@ class Calibration(BaseModel):
     """A forecast beside what really came."""
 
     forecast: Forecast
-    came: CameOf
+    came: RunSummary
     endings: tuple[Borne, ...]
     """Those foretold or come to; empty where no run has ended."""
 

@@ -42,7 +42,7 @@ from dicetrail.web.games.routes import newest_program, pack_numbers
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.wire.bodies import Router
 from dicetrail.web.wire.description import files
-from dicetrail.web.wire.errors import Unfit
+from dicetrail.web.wire.errors import DoesNotFit
 
 router = Router("/api/games/{game_id}/foresight", "foresight")
 scouts = Router("/api/scouts", "foresight")
@@ -106,7 +106,7 @@ def set_knob(game_id: str, wanted: KnobSet, shelf: SharedShelf) -> Game:
     except KeyError:
         raise NotFound("number", wanted.key) from None
     except ValueError as error:
-        raise Unfit(Problem(wanted.key, str(error), "choose another value")) from None
+        raise DoesNotFit(Problem(wanted.key, str(error), "choose another value")) from None
 
 
 @router.get("/problems")
@@ -168,7 +168,7 @@ def fit_players(game: Game, scouts: Sequence[Scout]) -> None:
     """Refuse more scouts than the game takes players."""
     refused = players_refused(game, len(scouts))
     if refused is not None:
-        raise Unfit(Problem("scouts", refused, "choose a scout for each player"))
+        raise DoesNotFit(Problem("scouts", refused, "choose a scout for each player"))
 
 
 def _view(study: Study, ending: int = 0, share: float = 0.5) -> StudyView:

@@ -14,7 +14,7 @@ from dicetrail.core.draw import name_of_dice
 from dicetrail.core.play import asking_at, check, ended_as, leader_of
 from dicetrail.core.workbench import (
     RECIPES,
-    Drawn,
+    DicePreview,
     RightPlaces,
     changes_between,
     draw_list,
@@ -193,7 +193,7 @@ def show_revision(game_id: str, number: RevisionNumber, shelf: SharedShelf) -> G
 
 
 @router.get("/{game_id}/draw")
-def show_draw(game_id: str, dice: Dice, shelf: SharedShelf, round_: RoundNumber = 0) -> Drawn:
+def show_draw(game_id: str, dice: Dice, shelf: SharedShelf, round_: RoundNumber = 0) -> DicePreview:
     """The questions these dice bring to a round, with their right answers: for the maker."""
     program = newest_program(shelf, game_id)
     return draw_list(program, dice, round_in(program, round_))

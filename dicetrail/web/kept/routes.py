@@ -33,7 +33,7 @@ from dicetrail.web.kept.shapes import (
 )
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.wire.bodies import Router
-from dicetrail.web.wire.errors import Unfit
+from dicetrail.web.wire.errors import DoesNotFit
 
 router = Router("/api/games/{game_id}/kept", "kept runs")
 
@@ -54,7 +54,9 @@ def keep(game_id: str, new: NewKept, shelf: SharedShelf, now: Now) -> KeptCard:
     with shelf.database.reading() as session:
         played = get_run(session, new.run_id)
         if played.game_id != game_id:
-            raise Unfit(Problem("run_id", "that run is of another game", "choose one of this game"))
+            raise DoesNotFit(
+                Problem("run_id", "that run is of another game", "choose one of this game")
+            )
         inputs = inputs_of(played)[: new.steps]
         players = played.players
         if played.place == Place.PLAY:
@@ -64,7 +66,7 @@ def keep(game_id: str, new: NewKept, shelf: SharedShelf, now: Now) -> KeptCard:
         run = kept_run(program, name, played.dice, inputs, players, why, played.best, new.minds)
     except ValueError as refused:
         mend = "keep a run of as many players as the game takes"
-        raise Unfit(Problem("run_id", str(refused), mend)) from None
+        raise DoesNotFit(Problem("run_id", str(refused), mend)) from None
     with shelf.database.writing() as session:
         _refuse_more(session, game_id, 1)
         return _card(keep_run(session, game_id, newest_game(session, game_id).number, run, now))
@@ -89,7 +91,7 @@ def _keep_all(shelf: Shelf, game_id: str, runs: Sequence[KeptRun], now: datetime
 def _refuse_more(session: Session, game_id: str, more: int) -> None:
     if kept_count(session, game_id) + more > MOST_KEPT:
         what = f"a game keeps at most {MOST_KEPT} runs"
-        raise Unfit(Problem("runs", what, "let go of some that say the same"))
+        raise DoesNotFit(Problem("runs", what, "let go of some that say the same"))
 
 
 @router.get("/held")
@@ -178,7 +180,7 @@ def accept(game_id: str, kept_id: str, shelf: SharedShelf) -> KeptCard:
             run = kept_anew(program, old)
         except ValueError as refused:
             mend = "let more players in at Open, or let this run go"
-            raise Unfit(Problem("players", str(refused), mend)) from None
+            raise DoesNotFit(Problem("players", str(refused), mend)) from None
         change_kept(row, newest_game(session, game_id).number, run)
         return _card(row)
 

@@ -4,7 +4,7 @@ from typing import Annotated
 
 from fastapi import Query
 
-from dicetrail.core.rules import DEEDS, FACTS, FUNCTIONS, HANDLERS, SCRIPT_RECIPES, put_in
+from dicetrail.core.rules import FACTS, FUNCTIONS, HANDLERS, SCRIPT_ACTIONS, SCRIPT_RECIPES, put_in
 from dicetrail.core.workbench import HelpTopic, help_found
 from dicetrail.web.language.shapes import PutIn, ScriptMade, ScriptName, ScriptNames
 from dicetrail.web.wire.bodies import Router
@@ -46,7 +46,7 @@ def _names() -> list[ScriptName]:
             ScriptName(
                 name=name, kind="deed", words=deed.words, insert=f"{name}({_INSIDE[deed.takes]})"
             )
-            for name, deed in DEEDS.items()
+            for name, deed in SCRIPT_ACTIONS.items()
         ),
         *(
             ScriptName(name=name, kind="function", words=words, insert=f"{name}(")

@@ -18,7 +18,7 @@ from sqlalchemy.orm import Session
 from dicetrail.core import Pack, Problem, Question
 from dicetrail.core.answers import tidy
 from dicetrail.core.workbench import PackRefused, joined
-from dicetrail.files import FileProblem, Medium, Plan, Reading
+from dicetrail.files import FileProblem, FileReading, Medium, Plan
 from dicetrail.files.aside import Aside, GivenUp
 from dicetrail.form import checked_strictly
 from dicetrail.store import Database, NotFound, PackSource
@@ -116,7 +116,7 @@ class Load:
         """Read the whole file and write its pack. Ends in DONE or FAILED; never raises."""
         try:
             known = {*self.media, *media_held(database, target)}
-            reading: Reading = aside.do(
+            reading: FileReading = aside.do(
                 "take",
                 *(self.content, self.plan, self.mended, known),
                 told=self._told,
@@ -152,7 +152,7 @@ class Load:
             self.pack_id = None
             self.stage = Stage.FAILED
 
-    def _title(self, reading: Reading) -> str:
+    def _title(self, reading: FileReading) -> str:
         """What its pack is called: as its file, or, of a text without one, as it begins."""
         if self.file_name != PASTED:
             return title_from(self.file_name)
@@ -266,7 +266,7 @@ def told_apart(session: Session, title: str) -> str:
     return next(name for name in (f"{title} ({n})" for n in count(2)) if name not in taken)
 
 
-def pack_source(file_name: str, reading: Reading) -> PackSource:
+def pack_source(file_name: str, reading: FileReading) -> PackSource:
     """How a file was read, as it is kept with its pack."""
     return PackSource(
         file_name=file_name,

@@ -12,8 +12,8 @@ from starlette.exceptions import HTTPException
 
 from dicetrail.core import Pack
 from dicetrail.core.answers import Comparison, compare, tidy
-from dicetrail.files import Reading, Wish
-from dicetrail.files.aside import Brought
+from dicetrail.files import FileReading, ImportOptions
+from dicetrail.files.aside import UnpackedFile
 from dicetrail.limits import MOST_MEDIA, MOST_MEDIUM
 from dicetrail.store.packs import newest_pack
 from dicetrail.web.context import SharedShelf
@@ -39,7 +39,7 @@ async def bring(
     """Bring a file, or pasted text, to be looked at. Nothing is written."""
     content = await file.read() if file else text.encode()
     name = PurePath(tidy(file.filename or "")).name[:200] if file else PASTED
-    brought: Brought = await read("bring", name or "questions", content, LOOKED_AT)
+    brought: UnpackedFile = await read("bring", name or "questions", content, LOOKED_AT)
     load = Load(
         secrets.token_urlsafe(9), brought.file_name, brought.content, brought.plan, brought.media
     )
@@ -62,7 +62,9 @@ async def look(load_id: str, wanted: LoadLook, read: ReadAside, shelf: SharedShe
 
 
 @router.post("/{load_id}/guess")
-async def guess_again(load_id: str, wish: Wish, read: ReadAside, shelf: SharedShelf) -> LoadView:
+async def guess_again(
+    load_id: str, wish: ImportOptions, read: ReadAside, shelf: SharedShelf
+) -> LoadView:
     """A new guess of the columns, with what its maker says of the file."""
     load = shelf.loads.get(load_id)
     load.change(await read("guess", load.content, wish), {})
@@ -113,14 +115,16 @@ async def named(files: Sequence[UploadFile]) -> list[tuple[str, bytes]]:
 async def _view(read: Read, shelf: Shelf, load: Load, target: Target) -> LoadView:
     held = await run_in_threadpool(media_held, shelf.database, target)
     known = {*load.media, *held}
-    reading: Reading = await read("look", load.content, load.plan, load.mended, LOOKED_AT, known)
+    reading: FileReading = await read(
+        "look", load.content, load.plan, load.mended, LOOKED_AT, known
+    )
     comparison = None
     if target.into is Into.REPLACE and reading.facts is None:
         comparison = await run_in_threadpool(_compared, shelf, target.pack_id, reading)
     return _viewed(load, reading, comparison)
 
 
-def _viewed(load: Load, reading: Reading, comparison: Comparison | None = None) -> LoadView:
+def _viewed(load: Load, reading: FileReading, comparison: Comparison | None = None) -> LoadView:
     facts = reading.facts
     return LoadView(
         id=load.id,
@@ -145,7 +149,7 @@ def _viewed(load: Load, reading: Reading, comparison: Comparison | None = None) 
     )
 
 
-def _compared(shelf: Shelf, pack_id: str, reading: Reading) -> Comparison:
+def _compared(shelf: Shelf, pack_id: str, reading: FileReading) -> Comparison:
     """What would change of a pack that a file replaces."""
     with shelf.database.reading() as session:
         number = newest_pack(session, pack_id).number

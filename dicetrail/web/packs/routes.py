@@ -38,8 +38,8 @@ from dicetrail.files.alike import AlikePair
 from dicetrail.store import PackSource, StaleRevision
 from dicetrail.store.media import keep_medium
 from dicetrail.store.packs import (
-    About,
     KeptPack,
+    PackDescription,
     add_pack,
     add_to_media,
     delete_pack,
@@ -187,7 +187,7 @@ def change_columns(pack_id: str, save: ColumnsSave, shelf: SharedShelf, now: Now
 @router.post("/{pack_id}/about")
 def describe(pack_id: str, save: AboutSave, shelf: SharedShelf, now: Now) -> PackSaved:
     """Keep a new revision that is called and described so. Refused if another was saved since."""
-    about = About(save.title.strip(), tags_of(save.tags), save.words.strip())
+    about = PackDescription(save.title.strip(), tags_of(save.tags), save.words.strip())
     with shelf.database.writing() as session:
         saved = describe_pack(session, pack_id, save.revision, about, now)
     return _saved(shelf, saved)
@@ -219,7 +219,9 @@ def _made(
     media = {name: digest for pack in reversed(kept) for name, digest in pack.media.items()}
     source = kept[0].source if len(kept) == 1 else PackSource("", "packs joined here", None, 0, ())
     added = add_pack(session, whole, source, now, media=media)
-    about = About(title, tags_of(tag for pack in kept for tag in pack.tags), kept[0].words)
+    about = PackDescription(
+        title, tags_of(tag for pack in kept for tag in pack.tags), kept[0].words
+    )
     return pack_card(describe_pack(session, added.pack_id, added.number, about, now))
 
 

@@ -10,7 +10,7 @@ from dicetrail.core import PackEdit, Pattern, Question
 from dicetrail.core.answers import fold, tidy
 from dicetrail.core.draw import MOST_COLUMNS
 from dicetrail.core.survey import FactsEdit, RowFault
-from dicetrail.core.workbench import Column
+from dicetrail.core.workbench import FactColumn
 from dicetrail.form import checked_strictly
 from dicetrail.store import PackSource
 from dicetrail.web.wire.shapes import Dice, Received
@@ -72,14 +72,14 @@ class FactsSave(Received):
     they are refused if another revision was saved since; else they are put beside its edits."""
 
 
-checked_strictly(Column)
+checked_strictly(FactColumn)
 
 
 class ColumnsSave(Received):
     """The columns facts are to have, and the revision they have now."""
 
     revision: int
-    columns: Annotated[list[Column], Field(min_length=1, max_length=MOST_COLUMNS)]
+    columns: Annotated[list[FactColumn], Field(min_length=1, max_length=MOST_COLUMNS)]
 
 
 class AboutSave(Received):

@@ -17,7 +17,7 @@ from dicetrail.store.runs import runs_of_game
 from dicetrail.web.context import Now, SharedShelf, SharedStandings
 from dicetrail.web.play.routes import LEFT_FOR, now_at, score_of
 from dicetrail.web.play.shapes import PlayedRun, RunNow, Sharing
-from dicetrail.web.play.standing import PLAYED_FOR, Standings
+from dicetrail.web.play.standing import PLAYED_FOR, LiveRuns
 from dicetrail.web.runs.starting import time_of
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.wire.bodies import Router
@@ -52,7 +52,7 @@ def list_runs(
     ]
 
 
-def _run_now(shelf: Shelf, standings: Standings, run: RunRow, now: datetime) -> RunNow | None:
+def _run_now(shelf: Shelf, standings: LiveRuns, run: RunRow, now: datetime) -> RunNow | None:
     """How far a run is that is being played; None of one that has ended or was left."""
     if run.ended_at is not None or now - run.started_at > LEFT_FOR:
         return None

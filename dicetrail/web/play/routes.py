@@ -13,7 +13,7 @@ from starlette.concurrency import run_in_threadpool
 from starlette.exceptions import HTTPException
 
 from dicetrail.core import GameProblems, Input, Moment, Phase, State, Wait, step
-from dicetrail.core.document import Said, as_written
+from dicetrail.core.document import Message, as_written
 from dicetrail.core.play import (
     Dress,
     PlayGame,
@@ -31,7 +31,7 @@ from dicetrail.store.runs import best_runs, get_run, runs_going_on, runs_of_play
 from dicetrail.web.context import Now, PlayedNow, SharedShelf, SharedStandings
 from dicetrail.web.games.routes import newest_program
 from dicetrail.web.play.shapes import NewPlay, PlayInput, Remark, Score, Scores
-from dicetrail.web.play.standing import Standing, Standings
+from dicetrail.web.play.standing import LiveRun, LiveRuns
 from dicetrail.web.runs.starting import keep_result, start_run, time_of
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.sounds.voice import voice_for
@@ -95,7 +95,7 @@ def start(
     game_id: str, new: NewPlay, shelf: SharedShelf, standings: SharedStandings, now: Now
 ) -> Response:
     """Start a run with new dice."""
-    words = newest_program(shelf, game_id).wording
+    words = newest_program(shelf, game_id).translator
     players = tuple(player_named(name, number, words) for number, name in enumerate(new.players, 1))
     run = start_run(shelf, game_id, None, players, Place.PLAY, now, new.key)
     return _sent(_view(shelf, standings, standings.begun(run), now)[0], 201)
@@ -110,7 +110,7 @@ async def show(run_id: str, playing: PlayedNow) -> Response:
     return await run_in_threadpool(_shown, shelf, standings, run_id, now)
 
 
-def _shown(shelf: Shelf, standings: Standings, run_id: str, now: datetime) -> Response:
+def _shown(shelf: Shelf, standings: LiveRuns, run_id: str, now: datetime) -> Response:
     return _sent(_view(shelf, standings, standings.newest(run_id), now)[0])
 
 
@@ -132,7 +132,7 @@ async def take(run_id: str, given: PlayInput, playing: PlayedNow) -> Response:
 
 
 def _taken(
-    run_id: str, given: PlayInput, shelf: Shelf, standings: Standings, now: datetime
+    run_id: str, given: PlayInput, shelf: Shelf, standings: LiveRuns, now: datetime
 ) -> tuple[PlayView, tuple[RunRow, State] | None]:
     """The view after an input; with it the run and its last state, if it has just ended."""
     known = standings.known(run_id)
@@ -202,7 +202,7 @@ MOST_DELAY_MS = 300
 """So much of the way from a player and back again costs the player nothing."""
 
 
-def _time_of_input(standings: Standings, known: Standing, given: PlayInput, now: datetime) -> int:
+def _time_of_input(standings: LiveRuns, known: LiveRun, given: PlayInput, now: datetime) -> int:
     """When an input counts from: from when the player says it was done, as far as that is
     within MOST_DELAY_MS of the server's own clock, and after all the player has been shown."""
     arrived = time_of(known.run, now)
@@ -211,7 +211,7 @@ def _time_of_input(standings: Standings, known: Standing, given: PlayInput, now:
     return max(known.state.at, shown, arrived - MOST_DELAY_MS, said)
 
 
-def now_at(shelf: Shelf, known: Standing, state: State, now: datetime) -> Moment:
+def now_at(shelf: Shelf, known: LiveRun, state: State, now: datetime) -> Moment:
     """A run as it is now: countdowns that have ended since its last input count."""
     at = max(state.at, time_of(known.run, now))
     return step(shelf.program_of(known.run), state, Wait(), at)
@@ -219,11 +219,11 @@ def now_at(shelf: Shelf, known: Standing, state: State, now: datetime) -> Moment
 
 def _view(
     shelf: Shelf,
-    standings: Standings,
-    known: Standing,
+    standings: LiveRuns,
+    known: LiveRun,
     now: datetime,
     state: State | None = None,
-    refused: Said | None = None,
+    refused: Message | None = None,
 ) -> tuple[PlayView, State]:
     """What the player sees now, and that state; `state` is where an input led that is not
     kept."""
@@ -237,7 +237,7 @@ def _view(
     return play_view(program, named, known.seen, moment, known.answered, media, refused), here
 
 
-def end_those_left(shelf: Shelf, standings: Standings, now: datetime) -> int:
+def end_those_left(shelf: Shelf, standings: LiveRuns, now: datetime) -> int:
     """Keep what those runs came to that time has ended while nobody looked; how many."""
     with shelf.database.reading() as session:
         left = runs_going_on(session, now - LEFT_FOR)

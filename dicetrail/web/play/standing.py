@@ -37,7 +37,7 @@ MOST_KNOWN, LONG, MOST_LONG = 2_000, 300, 50
 
 
 @dataclass(frozen=True, slots=True)
-class Standing:
+class LiveRun:
     """A player's run after the inputs that are kept of it."""
 
     run: RunRow
@@ -50,13 +50,13 @@ class Standing:
     """How many unreadable answers came last."""
 
 
-class Standings:
+class LiveRuns:
     """Where players' runs stand."""
 
     def __init__(self, shelf: Shelf) -> None:
         self._shelf = shelf
-        self._known: Cache[str, Standing] = Cache(MOST_KNOWN)
-        self._long: Cache[str, Standing] = Cache(MOST_LONG)
+        self._known: Cache[str, LiveRun] = Cache(MOST_KNOWN)
+        self._long: Cache[str, LiveRun] = Cache(MOST_LONG)
         self.shown: Cache[str, int] = Cache(10_000)
         """The run's time at which a player was last shown something new, by run."""
 
@@ -66,11 +66,11 @@ class Standings:
         known = self._known.get(run_id)
         return known is not None and self._shelf.is_ready(known.run)
 
-    def known(self, run_id: str) -> Standing:
+    def known(self, run_id: str) -> LiveRun:
         """Where a run was last known to stand; it may have gone on. Raises NotFound."""
         return self._long.get(run_id) or self._known.get(run_id) or self.newest(run_id)
 
-    def newest(self, run_id: str) -> Standing:
+    def newest(self, run_id: str) -> LiveRun:
         """Where a run stands by all that is kept of it. Raises NotFound."""
         known = self._long.get(run_id) or self._known.get(run_id)
         with self._shelf.database.reading() as session:
@@ -88,12 +88,12 @@ class Standings:
             for known in (self._known, self._long, self.shown):
                 known.let_go(run_id)
 
-    def begun(self, run: RunRow) -> Standing:
+    def begun(self, run: RunRow) -> LiveRun:
         """Where a run stands before its first input."""
         first = start(self._shelf.program_of(run), run.dice, run.players, best=run.best)
-        return self._remembered(Standing(run, 0, first.state))
+        return self._remembered(LiveRun(run, 0, first.state))
 
-    def take(self, known: Standing, given: Input) -> tuple[Standing, Moment]:
+    def take(self, known: LiveRun, given: Input) -> tuple[LiveRun, Moment]:
         """Keep the next input of a run, and the moment it makes.
 
         One that is refused, an unreadable answer too many, or time that brings nothing makes a
@@ -108,18 +108,18 @@ class Standings:
         add_next_input(self._shelf.database, known.run.id, known.seen, given)
         return self._remembered(after), moment
 
-    def _after(self, known: Standing, inputs: Iterable[Input]) -> Standing:
+    def _after(self, known: LiveRun, inputs: Iterable[Input]) -> LiveRun:
         program = self._shelf.program_of(known.run)
         for given in inputs:
             known = _with(known, given, step(program, known.state, given.action, given.at))
         return known
 
-    def _remembered(self, known: Standing) -> Standing:
+    def _remembered(self, known: LiveRun) -> LiveRun:
         (self._known if known.seen <= LONG else self._long)[known.run.id] = known
         return known
 
 
-def _with(known: Standing, given: Input, moment: Moment) -> Standing:
+def _with(known: LiveRun, given: Input, moment: Moment) -> LiveRun:
     is_unread = moment.state.result is Result.UNREADABLE and isinstance(given.action, Answer)
     return replace(
         known,
@@ -131,7 +131,7 @@ def _with(known: Standing, given: Input, moment: Moment) -> Standing:
     )
 
 
-def _is_idle(after: Standing, given: Input, moment: Moment) -> bool:
+def _is_idle(after: LiveRun, given: Input, moment: Moment) -> bool:
     """Whether the run stands as well without an input."""
     if brings_nothing(given.action, moment):
         return True

@@ -8,7 +8,7 @@ from starlette.exceptions import HTTPException
 
 from dicetrail.core import Input, State
 from dicetrail.core.draw import LONG_DICE_BITS
-from dicetrail.core.play import came_to, players_refused
+from dicetrail.core.play import players_refused, run_result
 from dicetrail.store import Database, NotFound, Place
 from dicetrail.store.games import is_shelved, newest_number
 from dicetrail.store.models import RunRow
@@ -59,7 +59,7 @@ def start_run(
 
 def keep_result(shelf: Shelf, run: RunRow, state: State, now: datetime) -> None:
     """Keep what a run came to that has ended in a state."""
-    result = came_to(shelf.program_of(run), state)
+    result = run_result(shelf.program_of(run), state)
     with shelf.database.writing() as session:
         kept = get_run(session, run.id)
         end_run(kept, result, now)

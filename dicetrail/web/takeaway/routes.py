@@ -46,7 +46,7 @@ class FolderWeight(BaseModel):
     """Over the wire for the engine; a browser keeps it after the first visit."""
 
 
-class Lines(BaseModel):
+class ProgramText(BaseModel):
     """A game as a plain Python program, or why it does not fit one."""
 
     lines: tuple[str, ...]
@@ -132,13 +132,13 @@ def made_program(shelf: Shelf, game_id: str) -> bytes:
 
 
 @router.get("/{game_id}/python")
-async def show_python(game_id: str, making: Making) -> Lines:
+async def show_python(game_id: str, making: Making) -> ProgramText:
     """The game as the plain Python program it is, line by line."""
-    found: Lines = await making(made_lines, game_id)
+    found: ProgramText = await making(made_lines, game_id)
     return found
 
 
-def made_lines(shelf: Shelf, game_id: str) -> Lines:
+def made_lines(shelf: Shelf, game_id: str) -> ProgramText:
     """The same, where it is written."""
     return _written(_leaving(shelf, game_id))
 
@@ -146,7 +146,7 @@ def made_lines(shelf: Shelf, game_id: str) -> Lines:
 @router.get("/{game_id}/python/file", response_class=Response, responses=files("text/x-python"))
 async def take_python(game_id: str, making: Making) -> Response:
     """The plain Python program as a file."""
-    written: Lines = await making(made_lines, game_id)
+    written: ProgramText = await making(made_lines, game_id)
     if not written.lines:
         whys = "; ".join(reason.what for reason in written.reasons)
         raise HTTPException(409, f"It does not fit a plain program: {whys}.")
@@ -154,12 +154,12 @@ async def take_python(game_id: str, making: Making) -> Response:
     return _sent(content, f"{game_id}.py", "text/x-python")
 
 
-def _written(leaves: Leaving) -> Lines:
+def _written(leaves: Leaving) -> ProgramText:
     try:
         program = plain_program(leaves.game, leaves.packs, f"{leaves.game_id}.py")
     except CannotBeWritten as refused:
-        return Lines(lines=(), stops=(), reasons=refused.reasons)
-    return Lines(
+        return ProgramText(lines=(), stops=(), reasons=refused.reasons)
+    return ProgramText(
         lines=tuple(program.text.rstrip("\n").split("\n")), stops=program.stops, reasons=()
     )
 

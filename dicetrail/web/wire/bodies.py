@@ -14,7 +14,7 @@ from fastapi.routing import APIRoute
 from starlette.exceptions import HTTPException
 
 from dicetrail.core import Problem
-from dicetrail.core.document import HALF_SIGN, as_whole_text
+from dicetrail.core.document import LONE_SURROGATE, as_whole_text
 from dicetrail.form import broken_text, in_words
 
 _MAY_BE_BROKEN = re.compile(rb"\\u[dD][89a-fA-F]")
@@ -50,7 +50,7 @@ def _parsed(body: bytes) -> Any:
     except ValueError as error:
         raise _unreadable("the request", str(error)) from None
     if _MAY_BE_BROKEN.search(body) and (broken := broken_text(found)) is not None:
-        raise UnreadableBody(Problem(place_in_body(broken), *HALF_SIGN))
+        raise UnreadableBody(Problem(place_in_body(broken), *LONE_SURROGATE))
     return found
 
 

@@ -43,7 +43,7 @@ class ProblemDetails(BaseModel):
     problems: list[ToldProblem] = []
 
 
-class Unfit(ValueError):
+class DoesNotFit(ValueError):
     """What was asked for does not fit the game it was asked of."""
 
     def __init__(self, problem: Problem) -> None:
@@ -112,8 +112,8 @@ def explain_errors(app: FastAPI) -> None:
         told = error.told if isinstance(error, Faulty) else cannot
         return _response(409, told, faults, "/problems/faulty-game")
 
-    @app.exception_handler(Unfit)
-    def unfit(_: Request, error: Unfit) -> JSONResponse:
+    @app.exception_handler(DoesNotFit)
+    def unfit(_: Request, error: DoesNotFit) -> JSONResponse:
         return _response(422, "This cannot be done, and nothing changed.", [error.problem])
 
     @app.exception_handler(PackRefused)

@@ -2,18 +2,18 @@
 
 from dicetrail.core.document.phrases.languages import WAYS, Form, Language, Ways
 from dicetrail.core.document.phrases.names import BAR, Phrase
-from dicetrail.core.document.phrases.wording import (
+from dicetrail.core.document.phrases.translator import (
     ENGLISH,
     Filling,
+    Message,
     OwnPhrase,
-    Said,
-    Wording,
+    Translator,
     is_counted,
     listed,
+    message,
     places_of,
-    saying,
     texts_of,
-    wording,
+    translator,
 )
 
 __all__ = [
@@ -23,15 +23,15 @@ __all__ = [
     "Filling",
     "Form",
     "Language",
+    "Message",
     "OwnPhrase",
     "Phrase",
-    "Said",
+    "Translator",
     "Ways",
-    "Wording",
     "is_counted",
     "listed",
+    "message",
     "places_of",
-    "saying",
     "texts_of",
-    "wording",
+    "translator",
 ]

@@ -6,11 +6,11 @@ lists every name there is.
 
 from dicetrail.core.rules.script.compile import (
     Counters,
-    Done,
     First,
     Handler,
     Handlers,
     Roll,
+    ScriptAction,
     compile_conditions,
     compile_script,
     percent,
@@ -19,7 +19,7 @@ from dicetrail.core.rules.script.compile import (
 from dicetrail.core.rules.script.language import LIMIT, Event
 from dicetrail.core.rules.script.parse import (
     Condition,
-    Said,
+    NamedInScript,
     Script,
     ScriptFault,
     ScriptFaults,
@@ -32,14 +32,14 @@ __all__ = [
     "LIMIT",
     "Condition",
     "Counters",
-    "Done",
     "Event",
     "First",
     "Handler",
     "Handlers",
+    "NamedInScript",
     "Roll",
-    "Said",
     "Script",
+    "ScriptAction",
     "ScriptFault",
     "ScriptFaults",
     "all_of",

@@ -15,10 +15,10 @@ from typing import Any, NamedTuple
 from dicetrail.core.document import Number
 from dicetrail.core.rules.script.language import (
     COUNTS,
-    DEEDS,
     FACTS,
     HANDLERS,
     LIMIT,
+    SCRIPT_ACTIONS,
     SHARES,
     Event,
 )
@@ -28,7 +28,7 @@ Counters = tuple[Number, ...]
 Roll = Callable[[int], int]
 
 
-class Done(NamedTuple):
+class ScriptAction(NamedTuple):
     """A deed a handler did, or a fault it met, with the line and column where."""
 
     what: str
@@ -37,7 +37,9 @@ class Done(NamedTuple):
     column: int
 
 
-Handler = Callable[[Counters, Sequence[int], Any, list[Done], list[int], Roll | None], Counters]
+Handler = Callable[
+    [Counters, Sequence[int], Any, list[ScriptAction], list[int], Roll | None], Counters
+]
 """Counters, counts, outcome, deeds to add to, lines to add to, and the dice."""
 
 First = Callable[[Counters, Sequence[int], Any, int, int], int | None]
@@ -89,7 +91,7 @@ _NAMES = {
     "max": max,
     "min": min,
     "round": round,
-    "Done": Done,
+    "ScriptAction": ScriptAction,
     "Faults": (ArithmeticError, LookupError, TypeError, ValueError),
     "bounded": f"the counter would go beyond {LIMIT:,}",
     "percent_of": percent,
@@ -231,12 +233,12 @@ def _statement(script: Script, node: ast.stmt, indent: str, note: str) -> Iterat
         case ast.Expr(value=ast.Call(func=ast.Name(id=name), args=args)):
             if name in script.functions:
                 yield from _block(script, script.functions[name].body, indent, note)
-            elif DEEDS[name].takes == "number":
+            elif SCRIPT_ACTIONS[name].takes == "number":
                 yield from _guarded(script, "_t", args[0], node, indent, "_t = 0")
-                yield f"{indent}_d.append(Done({name!r}, _t, {_where(node)}))"
+                yield f"{indent}_d.append(ScriptAction({name!r}, _t, {_where(node)}))"
             else:
                 text = args[0].value if args and isinstance(args[0], ast.Constant) else None
-                yield f"{indent}_d.append(Done({name!r}, {text!r}, {_where(node)}))"
+                yield f"{indent}_d.append(ScriptAction({name!r}, {text!r}, {_where(node)}))"
         case _:
             yield f"{indent}pass"
 
@@ -252,8 +254,8 @@ def _assigned(
     yield f"{indent}try:"
     yield f"{indent} _t = {whole}"
     yield f"{indent} if -{LIMIT} <= _t <= {LIMIT}: c_{name} = _t"
-    yield f"{indent} else: _d.append(Done('fault', bounded, {_where(node)}))"
-    yield f"{indent}except Faults as _e: _d.append(Done('fault', why(_e), {_where(node)}))"
+    yield f"{indent} else: _d.append(ScriptAction('fault', bounded, {_where(node)}))"
+    yield f"{indent}except Faults as _e: _d.append(ScriptAction('fault', why(_e), {_where(node)}))"
 
 
 def _guarded(
@@ -268,7 +270,7 @@ def _guarded(
     whole = _written(value, frozenset(script.counters), form or _number)
     yield f"{indent}try: {name} = {whole}"
     yield f"{indent}except Faults as _e:"
-    yield f"{indent} _d.append(Done('fault', why(_e), {_where(node)}))"
+    yield f"{indent} _d.append(ScriptAction('fault', why(_e), {_where(node)}))"
     yield f"{indent} {otherwise}"
 
 

@@ -160,7 +160,7 @@ FUNCTIONS: dict[str, str] = {
 
 
 @dataclass(frozen=True, slots=True)
-class Deed:
+class ScriptActionKind:
     """Something a handler can do besides changing counters."""
 
     takes: str
@@ -175,20 +175,26 @@ _IN_PLAY = (*_ANSWERED, Event.ASKED, Event.HINTED, Event.LETTER_HIT, Event.LETTE
 WITHOUT_QUESTION = (Event.STARTED, Event.ROUND_OVER, Event.GAME_OVER)
 _ANY = tuple(Event)
 
-DEEDS: dict[str, Deed] = {
-    "cue": Deed("text", "plays the cue of that name", _ANY),
-    "tell": Deed("text", "says these words to the player", _ANY),
-    "finish": Deed("text", "ends the run with that ending", (*_ANSWERED, Event.ROUND_OVER)),
-    "go": Deed("text", "goes on to the round of that title", (*_ANSWERED, Event.ROUND_OVER)),
-    "again": Deed("nothing", "asks the same question anew", _ANSWERED),
-    "skip": Deed("nothing", "goes on to the next question, tries left or not", _ANSWERED),
-    "add_time": Deed(
+SCRIPT_ACTIONS: dict[str, ScriptActionKind] = {
+    "cue": ScriptActionKind("text", "plays the cue of that name", _ANY),
+    "tell": ScriptActionKind("text", "says these words to the player", _ANY),
+    "finish": ScriptActionKind(
+        "text", "ends the run with that ending", (*_ANSWERED, Event.ROUND_OVER)
+    ),
+    "go": ScriptActionKind(
+        "text", "goes on to the round of that title", (*_ANSWERED, Event.ROUND_OVER)
+    ),
+    "again": ScriptActionKind("nothing", "asks the same question anew", _ANSWERED),
+    "skip": ScriptActionKind(
+        "nothing", "goes on to the next question, tries left or not", _ANSWERED
+    ),
+    "add_time": ScriptActionKind(
         "number",
         "adds seconds to the clock of the round, else the game, else the question",
         _IN_PLAY,
     ),
-    "reveal": Deed("nothing", "tells the right answer", _ANSWERED),
-    "out": Deed(
+    "reveal": ScriptActionKind("nothing", "tells the right answer", _ANSWERED),
+    "out": ScriptActionKind(
         "nothing",
         "takes the player out of the run; the others play on",
         (*_ANSWERED, Event.ROUND_OVER),

@@ -14,9 +14,8 @@ from collections.abc import Iterable, Sequence
 from dataclasses import dataclass, field, replace
 from functools import cached_property
 
-from dicetrail.core.document import HALF_SIGN, Number, is_whole_text
+from dicetrail.core.document import LONE_SURROGATE, Number, is_whole_text
 from dicetrail.core.rules.script.language import (
-    DEEDS,
     ENDING_FACTS,
     FACTS,
     FUNCTIONS,
@@ -30,6 +29,7 @@ from dicetrail.core.rules.script.language import (
     MOST_STATEMENTS,
     MOST_TOKENS,
     QUESTION_FACTS,
+    SCRIPT_ACTIONS,
     TEXT_FACTS,
     YIELDING,
     Event,
@@ -55,7 +55,7 @@ class ScriptFaults(ValueError):
 
 
 @dataclass(frozen=True, slots=True)
-class Said:
+class NamedInScript:
     """A name written in a text: of a cue, an ending or a round, or words with places."""
 
     deed: str
@@ -70,7 +70,7 @@ class Script:
 
     counters: dict[str, Number]
     functions: dict[str, ast.FunctionDef]
-    said: tuple[Said, ...]
+    said: tuple[NamedInScript, ...]
     reads: frozenset[str]
     """Every counter and fact that something in it reads."""
 
@@ -91,7 +91,7 @@ class Script:
             name
             for function in self.functions.values()
             for node in ast.walk(function)
-            if (name := _called(node)) in DEEDS and name not in self.functions
+            if (name := _called(node)) in SCRIPT_ACTIONS and name not in self.functions
         )
 
     @property
@@ -216,7 +216,7 @@ def _read(text: str, mode: str, most_tokens: int = MOST_TOKENS) -> ast.AST:
     for node in ast.walk(tree):
         match node:
             case ast.Constant(value=str() as words, lineno=line) if not is_whole_text(words):
-                raise _refused(line, 1, *HALF_SIGN)
+                raise _refused(line, 1, *LONE_SURROGATE)
     return tree
 
 
@@ -260,7 +260,7 @@ class _Checker:
     faults: list[ScriptFault] = field(default_factory=list)
     counters: dict[str, Number] = field(default_factory=dict)
     functions: dict[str, ast.FunctionDef] = field(default_factory=dict)
-    said: list[Said] = field(default_factory=list)
+    said: list[NamedInScript] = field(default_factory=list)
     reads: set[str] = field(default_factory=set)
     in_ending: bool = False
     is_final: bool = False
@@ -318,7 +318,7 @@ class _Checker:
         """Whether a name can be given to something; a fault if not."""
         taken: dict[str, Iterable[str]] = {
             "fact": FACTS | ENDING_FACTS,
-            "deed": DEEDS,
+            "deed": SCRIPT_ACTIONS,
             "function": FUNCTIONS,
         }
         for kind, names in taken.items():
@@ -373,7 +373,7 @@ class _Checker:
                     node,
                     f"{_words_for(node)} cannot stand here",
                     "change a counter, write if, call a function of yours, or one of "
-                    + ", ".join(DEEDS),
+                    + ", ".join(SCRIPT_ACTIONS),
                 )
 
     def _assigned(self, target: ast.Name) -> None:
@@ -404,13 +404,13 @@ class _Checker:
             if call.args:
                 self._fault(call, f"“{name.id}” takes nothing", f"write {name.id}()")
             return
-        deed = DEEDS.get(name.id)
+        deed = SCRIPT_ACTIONS.get(name.id)
         if deed is None:
             if name.id in FUNCTIONS:
                 mend = f"write it in a rule, such as score += {name.id}(…)"
                 self._fault(call, f"“{name.id}” alone does nothing", mend)
                 return
-            names = (*DEEDS, *self.functions)
+            names = (*SCRIPT_ACTIONS, *self.functions)
             self._unknown(name, "deed or function", names, f"add def {name.id}():")
             return
         wanted = 0 if deed.takes == "nothing" else 1
@@ -420,7 +420,7 @@ class _Checker:
         elif deed.takes == "text":
             given = call.args[0]
             if isinstance(given, ast.Constant) and isinstance(given.value, str):
-                self.said.append(Said(name.id, given.value, *self._at(given)))
+                self.said.append(NamedInScript(name.id, given.value, *self._at(given)))
             else:
                 self._fault(given, f"“{name.id}” wants words in quotes", f'write {name.id}("…")')
         elif deed.takes == "number":
@@ -526,7 +526,7 @@ class _Checker:
             self._fault(call, "only functions by their names can be called", "write a plain name")
             return
         if name.id not in FUNCTIONS:
-            if name.id in DEEDS or name.id in self.functions:
+            if name.id in SCRIPT_ACTIONS or name.id in self.functions:
                 mend = "write it on a line of its own"
                 self._fault(call, f"“{name.id}” gives no number", mend)
             else:
@@ -639,8 +639,8 @@ class _Checker:
             called = _called(node)
             if called in self.functions:
                 self._deeds_in_place(handler, called, seen)
-            elif called in DEEDS and handler not in DEEDS[called].handlers:
-                places = ", ".join(DEEDS[called].handlers)
+            elif called in SCRIPT_ACTIONS and handler not in SCRIPT_ACTIONS[called].handlers:
+                places = ", ".join(SCRIPT_ACTIONS[called].handlers)
                 self._fault(node, f"“{called}” cannot be done in {handler}", f"do it in {places}")
 
 
@@ -699,7 +699,7 @@ _WORDS: dict[type[ast.AST], str] = {
 __all__ = [
     "Condition",
     "Event",
-    "Said",
+    "NamedInScript",
     "Script",
     "ScriptFault",
     "ScriptFaults",

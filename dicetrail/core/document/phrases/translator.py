@@ -1,6 +1,6 @@
 """What is said to players, in a game's own words.
 
-`Said` is a phrase with what is filled in, made where the fact is known; a `Wording` turns it
+`Message` is a phrase with what is filled in, made where the fact is known; a `Translator` turns it
 into words. So one reason is told in English in the footprints, and in the game's language to
 its players.
 """
@@ -18,7 +18,7 @@ from dicetrail.core.document.phrases.ready import READY
 from dicetrail.core.document.records import record
 from dicetrail.core.document.words import as_written, filled_in
 
-Filling = Union[str, int, float, "Said"]
+Filling = Union[str, int, float, "Message"]
 """What fills a place: words, a number, or another phrase."""
 
 _HERE = "\0"
@@ -45,20 +45,20 @@ class OwnPhrase:
 
 
 @record
-class Said:
-    """A phrase, and what fills its places. Made by `saying`."""
+class Message:
+    """A phrase, and what fills its places. Made by `message`."""
 
     phrase: Phrase
     values: Mapping[str, Filling]
 
 
-def saying(phrase: Phrase, **values: Filling) -> Said:
+def message(phrase: Phrase, **values: Filling) -> Message:
     """A phrase with its places filled."""
-    return Said(phrase, values)
+    return Message(phrase, values)
 
 
 @dataclass(frozen=True)
-class Wording:
+class Translator:
     """The words of a game: a text for each phrase, or one for each plural form."""
 
     language: Language
@@ -83,9 +83,9 @@ class Wording:
         >>> ENGLISH.say(Phrase.QUESTIONS, count=1), ENGLISH.say(Phrase.QUESTIONS, count=3)
         ('1 question', '3 questions')
         """
-        return self.of(saying(phrase, **values))
+        return self.of(message(phrase, **values))
 
-    def of(self, said: Said) -> str:
+    def of(self, said: Message) -> str:
         """What was said, in words."""
         texts, values = self._parts[said.phrase], said.values
         parts = texts[0]
@@ -146,7 +146,7 @@ class Wording:
         """What fills a place, in words."""
         if isinstance(filling, str):
             return filling
-        return self.of(filling) if isinstance(filling, Said) else self.number(filling)
+        return self.of(filling) if isinstance(filling, Message) else self.number(filling)
 
 
 _COUNTERS = {"score": Phrase.SCORE, "lives": Phrase.LIVES}
@@ -160,7 +160,7 @@ def listed(several: Sequence[Filling], by: Phrase) -> Filling:
     """
     whole = several[0]
     for last in several[1:]:
-        whole = saying(by, some=whole, last=last)
+        whole = message(by, some=whole, last=last)
     return whole
 
 
@@ -174,14 +174,14 @@ def texts_of(language: Language, phrase: Phrase) -> tuple[str, ...]:
     return READY[language][phrase]
 
 
-def wording(language: Language, own: tuple[OwnPhrase, ...]) -> Wording:
+def translator(language: Language, own: tuple[OwnPhrase, ...]) -> Translator:
     """The words of a game in a language, with a maker's own in place of the ready ones."""
     if not own:
         return _READY[language]
     texts = dict(READY[language])
     for said in own:
         texts[said.phrase] = _with_own(texts[said.phrase], said.texts)
-    return Wording(language, MappingProxyType(texts))
+    return Translator(language, MappingProxyType(texts))
 
 
 def _with_own(ready: tuple[str, ...], own: tuple[str, ...]) -> tuple[str, ...]:
@@ -199,7 +199,9 @@ def is_counted(phrase: Phrase) -> bool:
     return BAR in phrase.label
 
 
-_READY = {language: Wording(language, MappingProxyType(READY[language])) for language in Language}
+_READY = {
+    language: Translator(language, MappingProxyType(READY[language])) for language in Language
+}
 ENGLISH = _READY[Language.ENGLISH]
 """The words of footprints and of everything said to makers."""
 
@@ -207,13 +209,13 @@ __all__ = [
     "ENGLISH",
     "Filling",
     "Form",
+    "Message",
     "OwnPhrase",
-    "Said",
-    "Wording",
+    "Translator",
     "is_counted",
     "listed",
+    "message",
     "places_of",
-    "saying",
     "texts_of",
-    "wording",
+    "translator",
 ]
