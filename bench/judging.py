@@ -25,7 +25,7 @@ from dicetrail.store.runs import add_run
 from dicetrail.web import create_app
 
 GAME = "harvest-supper"
-RUNS, MOST_ANSWERS = 60, 400
+RUNS, MAX_ANSWERS = 60, 400
 
 
 class Client:
@@ -114,7 +114,7 @@ async def measured() -> tuple[float, float]:
                 plain.spent.clear()
             judge.spent = judge.spent[:-2] if number > RUNS // 10 else judge.spent
             turn = 0
-            while run["table"]["phase"] != "ended" and len(judge.spent) < MOST_ANSWERS:
+            while run["table"]["phase"] != "ended" and len(judge.spent) < MAX_ANSWERS:
                 asking = run["table"]["phase"] == "asking"
                 action = {"action": "answer", "value": 1} if asking else {"action": "continue"}
                 run = await judge.post(address, {"seen": run["seen"], "action": action})

@@ -16,7 +16,7 @@ from dicetrail.core import Action, Facts, Input, Pack, PackEdit, Problem
 from dicetrail.core.document import (
     DOCUMENT,
     LONE_SURROGATE,
-    MOST_PLAYERS,
+    MAX_PLAYERS,
     Range,
     as_whole_text,
     is_whole_text,
@@ -25,7 +25,7 @@ from dicetrail.core.document import (
 from dicetrail.core.foresight import KeptRun, Observation, Own, Playthrough, Scout
 from dicetrail.core.play import Result
 from dicetrail.core.survey import FactsEdit
-from dicetrail.limits import MOST_KEPT, MOST_MS, MOST_RUN_SECONDS, MOST_SCORE, MOST_SEEN
+from dicetrail.limits import MAX_KEPT, MAX_MS, MAX_RUN_SECONDS, MAX_SCORE, MAX_SEEN
 
 Path = tuple[str | int, ...]
 
@@ -50,7 +50,7 @@ def _with_bounds(schema: Any, within: Range) -> Any:
                 "items_schema": [_with_bounds(item, within) for item in schema["items_schema"]]
             }
     if within.is_told:
-        return schema | {"ge": -MOST_KEPT, "le": MOST_KEPT}
+        return schema | {"ge": -MAX_KEPT, "le": MAX_KEPT}
     return schema | {"ge": within.least, "le": within.most}
 
 
@@ -68,10 +68,10 @@ PLAYED_FORM: TypeAdapter[Playthrough] = TypeAdapter(Playthrough)
 
 def unplayable(shown: Playthrough) -> str | None:
     """What of what a run shows can never have been played; None if all can."""
-    if len(shown.seen) > MOST_SEEN:
-        return f"a run has at most {MOST_SEEN:,} questions"
-    if not -MOST_SCORE <= shown.score <= MOST_SCORE or not 0 <= shown.seconds <= MOST_RUN_SECONDS:
-        return f"a score is within {MOST_SCORE:,}, and seconds are from 0 to {MOST_RUN_SECONDS:,}"
+    if len(shown.seen) > MAX_SEEN:
+        return f"a run has at most {MAX_SEEN:,} questions"
+    if not -MAX_SCORE <= shown.score <= MAX_SCORE or not 0 <= shown.seconds <= MAX_RUN_SECONDS:
+        return f"a score is within {MAX_SCORE:,}, and seconds are from 0 to {MAX_RUN_SECONDS:,}"
     if not is_whole_text(shown.ending or "") or not all(map(_is_fit, shown.seen)):
         return "a question in it has numbers or texts that no question has"
     return None
@@ -86,11 +86,11 @@ def _is_fit(one: Observation) -> bool:
     return (
         one.result in _DONE
         and 1 <= one.level <= 5
-        and 0 <= one.player < MOST_PLAYERS
+        and 0 <= one.player < MAX_PLAYERS
         and 0 <= one.number < 2**31
-        and 0 <= one.used_ms <= MOST_MS
+        and 0 <= one.used_ms <= MAX_MS
         and 0 <= one.step < 2**31
-        and (one.allowed_ms is None or 0 < one.allowed_ms <= MOST_MS)
+        and (one.allowed_ms is None or 0 < one.allowed_ms <= MAX_MS)
         and all(map(is_whole_text, texts))
     )
 

@@ -7,39 +7,39 @@ from datetime import UTC, datetime
 
 KIB, MIB, GIB = 1024, 1024**2, 1024**3
 
-MOST_SMALL = 64 * KIB
+MAX_SMALL = 64 * KIB
 """A request that holds neither a document nor a file, in bytes."""
-MOST_DOCUMENT = 2 * MIB
+MAX_DOCUMENT = 2 * MIB
 """A game's document."""
-MOST_EDITS = 16 * MIB
+MAX_EDITS = 16 * MIB
 """Edits of a pack."""
-MOST_FILE = 32 * MIB
+MAX_FILE = 32 * MIB
 """A file of questions, of answers or of a whole game, and its archive if it comes in one."""
-MOST_ARCHIVED = 64 * MIB
+MAX_ARCHIVED = 64 * MIB
 """What the files of an archive may be together: they wait in memory."""
-MOST_MEDIUM = 5 * MIB
+MAX_MEDIUM = 5 * MIB
 """A picture or sound."""
-MOST_POINTS = 24_000_000
+MAX_POINTS = 24_000_000
 """The points of a picture, over all that move: so many are decoded at once."""
-MOST_MEDIA = 2_000
+MAX_MEDIA = 2_000
 """So many pictures and sounds are brought at once."""
-MOST_SHELF = 4 * GIB
+MAX_SHELF = 4 * GIB
 """A whole shelf, which goes to a file as it comes and is never held in memory."""
 
-MOST_KEPT = 2**53 - 1
+MAX_KEPT = 2**53 - 1
 """The largest whole number that every reader of JSON reads as it stands (RFC 8259, 6)."""
 
-MOST_REVISION = 2**31 - 1
+MAX_REVISION = 2**31 - 1
 """The highest number of a save."""
 
 YEARS = range(1970, 9000)
 """Years in which every zone and sum of times is within the calendar (ISO 8601: 0000 to 9999)."""
-MOST_RUN_SECONDS = 10**9
+MAX_RUN_SECONDS = 10**9
 """How long a run can take, some thirty years."""
-MOST_MS = MOST_RUN_SECONDS * 1000
-MOST_SCORE = 10**9
+MAX_MS = MAX_RUN_SECONDS * 1000
+MAX_SCORE = 10**9
 """As far as counters go, up and down."""
-MOST_SEEN = 5_000
+MAX_SEEN = 5_000
 """So many questions a run can have met."""
 
 MEDIA_ENDINGS = {

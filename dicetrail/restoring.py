@@ -32,17 +32,17 @@ from dicetrail.store import (
 )
 from dicetrail.store import told as troubles_told
 
-MOST_SECONDS = 300
+MAX_SECONDS = 300
 """How much time of a processor the reading of a shelf may take."""
-MOST_VALUE = 128 * MIB
+MAX_VALUE = 128 * MIB
 """The largest value that is read, in bytes."""
-MOST_TABLES = 200
+MAX_TABLES = 200
 _GROWTH, _MORE = 3, 64 * MIB
 """What is written may be so many times the file, and so many bytes more."""
 _ROWS_AT_ONCE = 500
 _STEPS = 10_000
 """So many steps of SQLite's machine pass between two looks at what was spent."""
-MOST_TOLD = 50
+MAX_TOLD = 50
 """So many rows that are left out are told one by one."""
 
 Told = Callable[[int], None]
@@ -90,7 +90,7 @@ def brought(
             bring,
             str(backup),
             str(to),
-            seconds=MOST_SECONDS,
+            seconds=MAX_SECONDS,
             told=told,
             is_given_up=is_given_up,
         )
@@ -142,22 +142,22 @@ def bring(source: str, to: str, told: Told) -> tuple[str, ...]:
 
 
 def _in_short(left_out: list[str]) -> tuple[str, ...]:
-    more = len(left_out) - MOST_TOLD
-    return (*left_out[:MOST_TOLD], f"and {more:,} more") if more > 0 else tuple(left_out)
+    more = len(left_out) - MAX_TOLD
+    return (*left_out[:MAX_TOLD], f"and {more:,} more") if more > 0 else tuple(left_out)
 
 
 class _Spending:
     """What the reading of a shelf has spent."""
 
     def __init__(self, size: int) -> None:
-        self._until = time.process_time() + MOST_SECONDS
+        self._until = time.process_time() + MAX_SECONDS
         self._bytes = size * _GROWTH + _MORE
         self.why = ""
 
     def goes_on(self) -> bool:
         """Whether there is time left; asked by SQLite as it works."""
         if time.process_time() > self._until:
-            self.why = f"reading it takes more than {MOST_SECONDS} seconds"
+            self.why = f"reading it takes more than {MAX_SECONDS} seconds"
         return not self.why
 
     def takes(self, row: tuple[object, ...]) -> None:
@@ -174,7 +174,7 @@ def _opened(path: Path, spending: _Spending) -> sqlite3.Connection:
     store.text_factory = partial(str, encoding="utf-8", errors="replace")
     store.set_progress_handler(lambda: int(not spending.goes_on()), _STEPS)
     for limit, most in (
-        (sqlite3.SQLITE_LIMIT_LENGTH, MOST_VALUE),
+        (sqlite3.SQLITE_LIMIT_LENGTH, MAX_VALUE),
         (sqlite3.SQLITE_LIMIT_SQL_LENGTH, MIB // 8),
         (sqlite3.SQLITE_LIMIT_COLUMN, 100),
         (sqlite3.SQLITE_LIMIT_EXPR_DEPTH, 20),
@@ -209,11 +209,11 @@ def _leave(action: int, first: str | None, _: object, __: object, by: str | None
 def _form(store: sqlite3.Connection) -> str:
     """The form that a shelf says it is of. Raises NoShelf of what is none, or damaged."""
     store.set_authorizer(_leave)
-    made = list(store.execute(f"SELECT type, name FROM sqlite_schema LIMIT {MOST_TABLES}"))
+    made = list(store.execute(f"SELECT type, name FROM sqlite_schema LIMIT {MAX_TABLES}"))
     kinds = {name: kind for kind, name in made}
     if {kinds.get("games"), kinds.get("alembic_version")} != {"table"}:
         raise NoShelf("it is no store of Dice Trail")
-    if len(made) >= MOST_TABLES:
+    if len(made) >= MAX_TABLES:
         raise NoShelf("it holds more tables than any saved shelf")
     if not {"table", "index"}.issuperset(kinds.values()):
         raise NoShelf("it holds views or triggers, which no saved shelf has")

@@ -38,9 +38,9 @@ from dicetrail.core.play import (
 ANSWERS: Literal["dice-trail-answers/1"] = "dice-trail-answers/1"
 """The form of a line of the answers file."""
 
-MOST_SCORES = 10
+MAX_SCORES = 10
 
-MOST_INPUTS = 5_000
+MAX_INPUTS = 5_000
 """A run takes at most this many inputs; the longest games need a few hundred."""
 
 
@@ -163,8 +163,8 @@ class Desk:
         if body["seen"] != len(run.inputs):
             told = f"The run stands after {len(run.inputs)} inputs."
             raise _RequestRefused(409, told, "/problems/run-moved-on")
-        if len(run.inputs) >= MOST_INPUTS:
-            raise _RequestRefused(409, f"A run takes at most {MOST_INPUTS:,} inputs.")
+        if len(run.inputs) >= MAX_INPUTS:
+            raise _RequestRefused(409, f"A run takes at most {MAX_INPUTS:,} inputs.")
         arrived, last = max(0, now - run.started_at), moments[-1].state
         said = body.get("at")
         at = max(last.at, arrived if said is None else min(arrived, from_plain(int, said)))
@@ -189,8 +189,8 @@ class Desk:
             {
                 "revision": self.carried.revision,
                 "kind": self.carried.game.best.value,
-                "best": [_score(run) for run in self._best()[:MOST_SCORES]],
-                "mine": [_score(run) for run in mine[:MOST_SCORES]],
+                "best": [_score(run) for run in self._best()[:MAX_SCORES]],
+                "mine": [_score(run) for run in mine[:MAX_SCORES]],
             },
         )
 

@@ -15,7 +15,7 @@ from dicetrail.core.play import made_ready, player_named, players_refused
 GAME_FILE = "game.json"
 """Beside this module: the game with its packs."""
 
-MOST_ROLLED = 1_000_000
+MAX_ROLLED = 1_000_000
 
 
 def main() -> int:
@@ -35,7 +35,7 @@ def main() -> int:
     refused = players_refused(carried.game, len(players))
     if refused is not None:
         parser.error(refused)
-    dice = secrets.randbelow(MOST_ROLLED) if given.dice is None else given.dice
+    dice = secrets.randbelow(MAX_ROLLED) if given.dice is None else given.dice
     try:
         play(program, dice, players, PlainScreen(sys.stdout), standard_lines())
     except (EOFError, KeyboardInterrupt):

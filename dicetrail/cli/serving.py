@@ -25,7 +25,7 @@ from dicetrail.demo import load_demo
 from dicetrail.store import Database
 from dicetrail.web import create_app
 from dicetrail.web.app import LOOPBACK
-from dicetrail.web.door.connections import MOST_CONNECTIONS, make_room, timed
+from dicetrail.web.door.connections import MAX_CONNECTIONS, make_room, timed
 from dicetrail.web.site import SITE
 
 
@@ -105,7 +105,7 @@ def _served(application: FastAPI) -> uvicorn.Config:
         ws="none",
         timeout_keep_alive=75,
         timeout_graceful_shutdown=_ENDS_KINDLY_S,
-        backlog=MOST_CONNECTIONS,
+        backlog=MAX_CONNECTIONS,
     )
 
 

@@ -14,7 +14,7 @@ from dicetrail.files.documents import pack_schema
 from dicetrail.files.fields import documented
 from dicetrail.files.games import (
     FORMAT,
-    MOST_KEPT,
+    MAX_KEPT,
     SAYS_WITHIN,
     GameFile,
     game_schema,
@@ -34,7 +34,7 @@ __all__ = [
     "ANSWERS",
     "FORMAT",
     "ITEM_WRITERS",
-    "MOST_KEPT",
+    "MAX_KEPT",
     "SAYS_WITHIN",
     "TEMPLATE",
     "TEXT_TEMPLATE",

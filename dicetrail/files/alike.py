@@ -16,10 +16,10 @@ from dicetrail.core.answers import fold, unaccented, without_punctuation
 NEAR = 80
 """So many signs in a hundred must be the same."""
 
-MOST_SHARING = 300
+MAX_SHARING = 300
 """A word that more questions share is too common to compare them for."""
 
-MOST_PAIRS = 500
+MAX_PAIRS = 500
 """So many pairs are told at most."""
 
 _RAREST = 3
@@ -56,7 +56,7 @@ def alike(texts: Sequence[str], progress: Progress = lambda _: None) -> list[Ali
         rows = ((first[other], first[text], share) for other, share, _ in near)
         found += [AlikePair(min(one, two), max(one, two), round(share)) for one, two, share in rows]
     found.sort(key=lambda pair: (-pair.near, pair.row, pair.other))
-    return found[:MOST_PAIRS]
+    return found[:MAX_PAIRS]
 
 
 def _sorted(text: str) -> str:
@@ -71,7 +71,7 @@ def _worth_comparing(texts: Collection[str]) -> Iterator[tuple[str, list[str]]]:
     times = Counter(word for found in words.values() for word in found)
     sharing: defaultdict[str, list[str]] = defaultdict(list)
     for text, found in words.items():
-        rare = [word for word in found if times[word] <= MOST_SHARING]
+        rare = [word for word in found if times[word] <= MAX_SHARING]
         rarest = sorted(rare, key=lambda word: (times[word], word))[:_RAREST]
         yield text, list({other: None for word in rarest for other in sharing[word]})
         for word in rare:

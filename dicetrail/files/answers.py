@@ -13,15 +13,15 @@ from typing import Literal
 from pydantic import TypeAdapter, ValidationError
 
 from dicetrail.carried.desk import ANSWERS
-from dicetrail.core.document import MOST_PLAYERS, is_whole_text
+from dicetrail.core.document import MAX_PLAYERS, is_whole_text
 from dicetrail.core.foresight import Observation, Playthrough
 from dicetrail.files.sheets import Refusal
 from dicetrail.files.tables import guarded, separated
 from dicetrail.files.text import FileProblem
 from dicetrail.form import checked_strictly, in_words, unplayable
-from dicetrail.limits import MOST_FILE, YEARS, is_in_calendar
+from dicetrail.limits import MAX_FILE, YEARS, is_in_calendar
 
-_MOST_TOLD = 200
+_MAX_TOLD = 200
 """The signs of a refused line that are told."""
 
 
@@ -57,8 +57,8 @@ def written_lines(runs: Iterable[PlayedElsewhere]) -> list[str]:
     for run in runs:
         line = _FORM.dump_json(run, exclude_defaults=True)
         size += len(line) + 1
-        if size > MOST_FILE:
-            what = f"it would be more than the {MOST_FILE:,} bytes that are read back"
+        if size > MAX_FILE:
+            what = f"it would be more than the {MAX_FILE:,} bytes that are read back"
             raise FileProblem("the file", what, "choose fewer runs, by version or by date")
         lines.append(line.decode() + "\n")
     return lines
@@ -133,8 +133,8 @@ class AnswersRead:
 
 def read_answers(content: bytes) -> AnswersRead:
     """The runs of a file of JSON Lines. Raises FileProblem if there is nothing in it to read."""
-    if len(content) > MOST_FILE:
-        what = f"{len(content):,} bytes are more than the {MOST_FILE:,} that are read"
+    if len(content) > MAX_FILE:
+        what = f"{len(content):,} bytes are more than the {MAX_FILE:,} that are read"
         raise FileProblem("the file", what, "bring it in parts")
     try:
         text = content.decode("utf-8-sig")
@@ -159,7 +159,7 @@ def read_answers(content: bytes) -> AnswersRead:
 
 def _read(number: int, line: str) -> PlayedElsewhere | Refusal:
     def refusal(what: str, mend: str, column: int = 1) -> Refusal:
-        return Refusal(number, column, what, mend, line.strip()[:_MOST_TOLD])
+        return Refusal(number, column, what, mend, line.strip()[:_MAX_TOLD])
 
     try:
         found = _FORM.validate_json(line)
@@ -187,8 +187,8 @@ def _column(line: str) -> int:
 def _unfit(run: PlayedElsewhere) -> str | None:
     """What of a run can never have been played; None if all can."""
     shown = run.shown
-    if not 0 < len(run.run) <= 80 or not 0 < len(run.players) <= MOST_PLAYERS:
-        return f"a run has a name of at most 80 signs, and players, {MOST_PLAYERS} at most"
+    if not 0 < len(run.run) <= 80 or not 0 < len(run.players) <= MAX_PLAYERS:
+        return f"a run has a name of at most 80 signs, and players, {MAX_PLAYERS} at most"
     if run.started_at.tzinfo is None:
         return "when it was started has no time zone"
     if not 0 < run.revision < 2**31:

@@ -7,9 +7,9 @@ from collections.abc import Iterable
 
 from dicetrail.files.text import FileProblem
 
-MOST_FILES = 2_000
+MAX_FILES = 2_000
 """The most files an archive may hold."""
-MOST_UNPACKED = 256 * 1024 * 1024
+MAX_UNPACKED = 256 * 1024 * 1024
 """The most an archive may unpack to, in bytes."""
 
 _WORKBOOK = "xl/workbook.xml"
@@ -54,14 +54,14 @@ def entries_of(content: bytes) -> list[zipfile.ZipInfo]:
             entries = archive.infolist()
     except Exception as error:  # whatever damage makes the reader of archives trip over
         raise FileProblem("the file", "this archive is damaged", "make it anew") from error
-    if len(entries) > MOST_FILES:
+    if len(entries) > MAX_FILES:
         raise FileProblem(
-            "the file", f"{len(entries):,} files, and at most {MOST_FILES:,} are read", "split it"
+            "the file", f"{len(entries):,} files, and at most {MAX_FILES:,} are read", "split it"
         )
-    if sum(entry.file_size for entry in entries) > MOST_UNPACKED:
+    if sum(entry.file_size for entry in entries) > MAX_UNPACKED:
         raise FileProblem(
             "the file",
-            f"it would unpack to more than {MOST_UNPACKED:,} bytes",
+            f"it would unpack to more than {MAX_UNPACKED:,} bytes",
             "save the questions alone, or split it",
         )
     return entries

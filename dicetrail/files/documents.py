@@ -18,10 +18,10 @@ from dicetrail.files.plan import Format
 from dicetrail.files.sheets import Refusal, cell_text
 from dicetrail.files.text import FileProblem
 
-MOST_QUESTIONS = 200_000
-MOST_YAML = 4_000_000
+MAX_QUESTIONS = 200_000
+MAX_YAML = 4_000_000
 """The longest YAML text, in signs: it takes much time and memory to read."""
-MOST_DEPTH = 50
+MAX_DEPTH = 50
 """How deep the values of a YAML text may be nested."""
 _NUMBERS = ("tag:yaml.org,2002:int", "tag:yaml.org,2002:float")
 _FIELDS = {"prompt", "kind", "right", "wrong", "replies", *(detail.field for detail in DETAILS)}
@@ -50,7 +50,7 @@ def pack_schema() -> dict[str, Any]:
     }
     questions = {
         "type": "array",
-        "maxItems": MOST_QUESTIONS,
+        "maxItems": MAX_QUESTIONS,
         "items": {
             "type": "object",
             "properties": properties,
@@ -100,8 +100,8 @@ def read_documents(
             "there is no list of questions",
             "give an object with a list under “questions”, or such a list alone",
         )
-    if len(entries) > MOST_QUESTIONS:
-        raise FileProblem("questions", f"more than {MOST_QUESTIONS:,}", "split the file")
+    if len(entries) > MAX_QUESTIONS:
+        raise FileProblem("questions", f"more than {MAX_QUESTIONS:,}", "split the file")
     questions, refused = [], []
     for number, entry in enumerate(entries[:most]):
         try:
@@ -132,10 +132,10 @@ def parsed(text: str, form: Format) -> Any:
     try:
         if form is Format.JSON:
             return _json_of(text)
-        if len(text) > MOST_YAML:
+        if len(text) > MAX_YAML:
             raise FileProblem(
                 "the file",
-                f"{len(text):,} signs of YAML, and at most {MOST_YAML:,} are read",
+                f"{len(text):,} signs of YAML, and at most {MAX_YAML:,} are read",
                 "save it as JSON or CSV",
             )
         _refuse_what_unfolds(text)
@@ -199,7 +199,7 @@ def _refuse_what_unfolds(text: str) -> None:
             depth += 1
         elif isinstance(event, yaml.CollectionEndEvent):
             depth -= 1
-        if depth > MOST_DEPTH:
+        if depth > MAX_DEPTH:
             what, mend = "this is nested too deeply", "write it plainly"
         elif isinstance(event, yaml.AliasEvent):
             what, mend = "references between values are not read", "write the value out"

@@ -93,9 +93,9 @@ def _of_letter(sign: str, before: str, after: str, letters: str) -> float:
     if sign.isupper() and before.isalpha():
         return -1.0  # a capital within a word
     beside = [other for other in (before, after) if other.isascii() and other.isalpha()]
-    is_alphabet_of_its_own = len(letters) > _MOST_MARKED
+    is_alphabet_of_its_own = len(letters) > _MAX_MARKED
     return -1.5 if beside and is_alphabet_of_its_own else 1.0
 
 
-_MOST_MARKED = 20
+_MAX_MARKED = 20
 """Languages written in Latin letters have no more letters beyond ASCII."""

@@ -15,7 +15,7 @@ from textwrap import dedent
 from typing import Any, get_type_hints
 
 from dicetrail.core.document import parts_in
-from dicetrail.limits import MOST_KEPT
+from dicetrail.limits import MAX_KEPT
 
 HEADING = """\
 # The fields of a game file
@@ -24,7 +24,7 @@ What a [game file](game-file.md) holds, part by part. This page is made from the
 the engine itself uses (`dicetrail game-fields`). A field at its default may be left out.
 
 """
-MOST_LISTED = 24
+MAX_LISTED = 24
 """Of more values than this there is a count in place of a list."""
 
 
@@ -124,7 +124,7 @@ def _holds(of: Mapping[str, Any], schema: Mapping[str, Any]) -> str:
         values = schema["$defs"][name].get("enum", ())
         if not values:
             return f"[{name}](#{name.lower()})"
-        if len(values) > MOST_LISTED:
+        if len(values) > MAX_LISTED:
             return f"one of {len(values)} names of the schema's `{name}`"
         return " or ".join(f"`{json.dumps(value)}`" for value in values)
     if "anyOf" in of:
@@ -151,6 +151,6 @@ def _holds(of: Mapping[str, Any], schema: Mapping[str, Any]) -> str:
 
 def _bounds(of: Mapping[str, Any]) -> str:
     """The bounds of a number, but for those of every number of JSON that all programs read."""
-    if of.get("maximum", MOST_KEPT) == MOST_KEPT:
+    if of.get("maximum", MAX_KEPT) == MAX_KEPT:
         return ""
     return f", {of['minimum']:,} to {of['maximum']:,}"

@@ -19,19 +19,19 @@ import yaml
 from pydantic import Field, TypeAdapter, ValidationError
 
 from dicetrail.core import Game, GameProblems, Pack, Problem
-from dicetrail.core.document import LONE_SURROGATE, MOST_PLAYERS, as_whole_text
+from dicetrail.core.document import LONE_SURROGATE, MAX_PLAYERS, as_whole_text
 from dicetrail.core.draw import LONG_DICE_BITS
 from dicetrail.core.foresight import KeptRun
 from dicetrail.files.fields import described
 from dicetrail.files.text import FileProblem
 from dicetrail.form import broken_text, checked_strictly, in_words
-from dicetrail.limits import MOST_FILE
+from dicetrail.limits import MAX_FILE
 
 FORMAT: Literal["dice-trail-game/1"] = "dice-trail-game/1"
-_MOST_LOCATED = 2_000_000
+_MAX_LOCATED = 2_000_000
 """In a longer file places are told by their path alone: finding lines would take long."""
 
-_MOST_FAULTS = 50
+_MAX_FAULTS = 50
 
 PackName = Annotated[str, Field(pattern="^[a-z0-9][a-z0-9-]{0,79}$")]
 
@@ -110,8 +110,8 @@ def written_game(
         for given, written in zip(run.inputs, told["inputs"], strict=True):
             written["action"]["action"] = given.action.action  # which is its default too
     content = json.dumps(document, ensure_ascii=False, indent=1).encode() + b"\n"
-    if len(content) > MOST_FILE:
-        what = f"it would be {len(content):,} bytes, and at most {MOST_FILE:,} are read back"
+    if len(content) > MAX_FILE:
+        what = f"it would be {len(content):,} bytes, and at most {MAX_FILE:,} are read back"
         mend = "make its pictures and sounds smaller, or take some out"
         raise FileProblem("the game with its packs", what, mend)
     return content
@@ -137,7 +137,7 @@ _SAYS_SO = re.compile(rb'"format"\s*:\s*"%s/' % FORMAT.partition("/")[0].encode(
 
 def read_game(content: bytes) -> GameFile:
     """The game a file holds. Raises GameProblems, each located, if it is no game file."""
-    if len(content) > MOST_FILE:
+    if len(content) > MAX_FILE:
         raise _problems([("", f"{len(content):,} bytes are too many", "leave media out")])
     try:
         text = content.decode("utf-8-sig")
@@ -161,7 +161,7 @@ def read_game(content: bytes) -> GameFile:
     try:
         found = _FORM.validate_python(document)
     except ValidationError as error:
-        faults = error.errors(include_url=False, include_input=False)[:_MOST_FAULTS]
+        faults = error.errors(include_url=False, include_input=False)[:_MAX_FAULTS]
         raise _problems([_in_words(places, fault) for fault in faults]) from None
     encoded: list[tuple[tuple[str, ...], str]] = [
         (("media", pack, name), base)
@@ -176,7 +176,7 @@ def read_game(content: bytes) -> GameFile:
         except (binascii.Error, ValueError):
             raise _problems([(places.of(place), "this is not base64", "leave it out")]) from None
     for number, run in enumerate(found.kept):
-        what = "there are too many" if number >= MOST_KEPT else _unplayable(run)
+        what = "there are too many" if number >= MAX_KEPT else _unplayable(run)
         if what:
             raise _problems([(places.of(("kept", number)), what, "leave this run out")])
     held = {hashlib.sha256(content).hexdigest() for content in found.brought().values()}
@@ -199,21 +199,21 @@ def _path(where: str) -> tuple[str | int, ...]:
     return tuple(int(step) if step.isdecimal() else step for step in steps)
 
 
-MOST_KEPT = 500
+MAX_KEPT = 500
 """So many runs are kept of a game, at most."""
 
-_MOST_KEPT_INPUTS = 20_000
+_MAX_KEPT_INPUTS = 20_000
 
 
 def _unplayable(run: KeptRun) -> str:
     """Why a run that is kept can never have been played; empty if it can."""
     times = [given.at for given in run.inputs]
-    if not 0 < len(run.name) <= 80 or not 0 < len(run.players) <= MOST_PLAYERS:
-        return f"a kept run has a name of at most 80 signs, and 1 to {MOST_PLAYERS} players"
+    if not 0 < len(run.name) <= 80 or not 0 < len(run.players) <= MAX_PLAYERS:
+        return f"a kept run has a name of at most 80 signs, and 1 to {MAX_PLAYERS} players"
     if not 0 <= run.dice < 1 << LONG_DICE_BITS:
         return f"dice are a number from 0 up, of at most {LONG_DICE_BITS} bits"
-    if times != sorted(times) or (times and times[0] < 0) or len(times) > _MOST_KEPT_INPUTS:
-        return f"its inputs, at most {_MOST_KEPT_INPUTS:,}, are not in the order of their times"
+    if times != sorted(times) or (times and times[0] < 0) or len(times) > _MAX_KEPT_INPUTS:
+        return f"its inputs, at most {_MAX_KEPT_INPUTS:,}, are not in the order of their times"
     return ""
 
 
@@ -239,7 +239,7 @@ class _Places:
 
     @cached_property
     def _root(self) -> Any:
-        if len(self._text) > _MOST_LOCATED:
+        if len(self._text) > _MAX_LOCATED:
             return None
         try:  # JSON is YAML, and YAML knows its lines
             return yaml.compose(self._text, Loader=yaml.CSafeLoader)

@@ -16,12 +16,12 @@ from dicetrail.core.answers import LETTERS
 from dicetrail.files.documents import parsed
 from dicetrail.files.headings import role_named, says_right
 from dicetrail.files.plan import Format, Role
-from dicetrail.files.sheets import MOST_CELL, Refusal, cell_text
+from dicetrail.files.sheets import MAX_CELL, Refusal, cell_text
 from dicetrail.files.text import FileProblem
 
-MOST_DEPTH = 12
+MAX_DEPTH = 12
 """How deep the questions may stand in a document."""
-MOST_IN_A_LIST = 24
+MAX_IN_A_LIST = 24
 """How many options of a list become columns."""
 
 _TRUE_KEYS = ("correct", "right", "istrue", "is_correct", "iscorrect", "richtig", "answer")
@@ -99,7 +99,7 @@ def _drawn(lines: Sequence[str], start: int) -> Iterator[tuple[int, list[str]]]:
 
 def _entries(value: Any, depth: int) -> list[Mapping[str, Any]] | Mapping[str, Any] | None:
     """The longest list of objects in a document, or an object of questions and answers."""
-    if depth > MOST_DEPTH:
+    if depth > MAX_DEPTH:
         return None
     if isinstance(value, list):
         objects = [entry for entry in value if isinstance(entry, Mapping)]
@@ -164,7 +164,7 @@ def _cells(entry: Mapping[str, Any]) -> dict[str, str]:
         elif value and all(isinstance(one, Mapping) for one in value):
             cells |= _judged(value)
         else:
-            cells |= _listed(key, [_text(one) for one in value[:MOST_IN_A_LIST]])
+            cells |= _listed(key, [_text(one) for one in value[:MAX_IN_A_LIST]])
     return _with_index(cells, entry)
 
 
@@ -215,7 +215,7 @@ def _judged(options: Sequence[Mapping[str, Any]]) -> dict[str, str]:
     """Options of which each says whether it is right."""
     right: list[str] = []
     wrong: list[str] = []
-    for option in options[:MOST_IN_A_LIST]:
+    for option in options[:MAX_IN_A_LIST]:
         text = next((option[name] for name in _TEXT_KEYS if isinstance(option.get(name), str)), "")
         (right if _truth(option) else wrong).append(_text(text))
     if not right:
@@ -258,5 +258,5 @@ def _in_order(rows: Sequence[Sequence[str]]) -> list[str]:
 
 def _text(value: Any) -> str:
     if isinstance(value, list | Mapping):
-        return json.dumps(value, ensure_ascii=False, default=str)[:MOST_CELL]
+        return json.dumps(value, ensure_ascii=False, default=str)[:MAX_CELL]
     return html.unescape(cell_text(value)).strip()

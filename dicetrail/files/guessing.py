@@ -27,14 +27,14 @@ from dicetrail.files.plan import (
     Separator,
     options_in,
 )
-from dicetrail.files.sheets import MOST_COLUMNS, Rows, unguarded
+from dicetrail.files.sheets import MAX_COLUMNS, Rows, unguarded
 from dicetrail.files.shown import shown_by
 from dicetrail.files.text import FileProblem
 
 LOOKED_AT = 200
 """How many rows are looked at."""
 
-MOST_GROUPS = 8
+MAX_GROUPS = 8
 _TOPIC = ROLE_OF_DETAIL["topic"]
 OPTION_SIGNS = ("\n", "|", ";", "/", ",")
 
@@ -168,10 +168,10 @@ def guess_columns(rows: Rows, plan: Plan, has_headings: bool | None = None) -> P
         if any(cells)
     ]
     width = max((len(cells) for cells in sample), default=0)
-    if width > MOST_COLUMNS:
+    if width > MAX_COLUMNS:
         raise FileProblem(
             "line 1",
-            f"{width:,} columns, and at most {MOST_COLUMNS} are read",
+            f"{width:,} columns, and at most {MAX_COLUMNS} are read",
             "check which sign separates the fields, or leave columns out",
         )
     titles = _titles(sample)
@@ -188,10 +188,10 @@ def _titles(sample: Sequence[Sequence[str]]) -> int:
     """How many rows above a table are a title: one field filled, over rows of several."""
     filled = [sum(map(bool, cells)) for cells in sample]
     titles = next((place for place, count in enumerate(filled) if count > 1), 0)
-    return titles if titles <= _MOST_TITLES and min(filled[titles:], default=0) > 1 else 0
+    return titles if titles <= _MAX_TITLES and min(filled[titles:], default=0) > 1 else 0
 
 
-_MOST_TITLES = 3
+_MAX_TITLES = 3
 
 
 def planned(sample: Sequence[Sequence[str]], has_headings: bool, plan: Plan) -> Plan:
@@ -611,7 +611,7 @@ def _are_groups(column: ColumnFill) -> bool:
     times = set(column.values)
     return (
         column.recurs
-        and len(times) <= MOST_GROUPS
+        and len(times) <= MAX_GROUPS
         and not column.holds_truths
         and not set(map(str.lower, times)) <= set(TRUTH_WORDS)
         and any(read_number(value) is None for value in times)

@@ -21,7 +21,7 @@ from dicetrail.files.archives import content_of, entries_of, is_archive, is_pape
 from dicetrail.files.sheets import Refusal
 from dicetrail.files.text import FileProblem, text_of
 
-MOST_DEPTH = 60
+MAX_DEPTH = 60
 """How deep the elements of an item may be nested."""
 
 Element = ElementTree.Element
@@ -165,7 +165,7 @@ def _parsed(text: str) -> Element:
         for event, element in ElementTree.iterparse(whole, ("start", "end")):
             root = element if root is None else root
             depth += 1 if event == "start" else -1
-            if depth > MOST_DEPTH:
+            if depth > MAX_DEPTH:
                 raise _NotAQuestion("its elements are nested too deeply", "write it plainly")
     except ElementTree.ParseError as error:
         line, column = error.position

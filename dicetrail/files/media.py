@@ -22,7 +22,7 @@ from dicetrail.files.archives import content_of, entries_of, is_archive, is_pape
 from dicetrail.files.items import is_package
 from dicetrail.files.pictures import without_traces
 from dicetrail.files.text import FileProblem
-from dicetrail.limits import MOST_ARCHIVED, MOST_FILE, MOST_MEDIUM
+from dicetrail.limits import MAX_ARCHIVED, MAX_FILE, MAX_MEDIUM
 
 QUESTION_ENDINGS = (
     *(".tsv", ".csv", ".txt", ".md", ".html", ".htm", ".docx", ".odt", ".xlsx", ".xls", ".ods"),
@@ -53,7 +53,7 @@ _PLAIN = frozenset(
 )
 """The functions a drawing's attributes may call; others fetch (`image-set`, `src`, `image`,
 `cross-fade`, …) or have no use in one. A `url` leads to a part of the drawing itself."""
-MOST_DRAWN = 20_000
+MAX_DRAWN = 20_000
 """So many elements may be drawn of a drawing, each as often as it is used."""
 
 
@@ -77,10 +77,10 @@ class Bundle:
 
 def medium(name: str, content: bytes) -> Medium:
     """A picture or sound made of a file. Raises FileProblem if it is neither, or not safe."""
-    if len(content) > MOST_MEDIUM:
+    if len(content) > MAX_MEDIUM:
         raise FileProblem(
             name,
-            f"{len(content):,} bytes, and at most {MOST_MEDIUM:,} are taken",
+            f"{len(content):,} bytes, and at most {MAX_MEDIUM:,} are taken",
             "make it smaller",
         )
     media_type = _type_of(content)
@@ -117,8 +117,8 @@ def read_bundle(content: bytes) -> Bundle:
             continue
         data = content_of(content, entry)
         kept += len(data)
-        if kept > MOST_ARCHIVED:
-            what = f"its files are more than {MOST_ARCHIVED:,} bytes together"
+        if kept > MAX_ARCHIVED:
+            what = f"its files are more than {MAX_ARCHIVED:,} bytes together"
             raise FileProblem("the file", what, "make the pictures smaller, or split it")
         if name.lower().endswith(QUESTION_ENDINGS):
             found.append((name, data))
@@ -147,7 +147,7 @@ def _safe_name(entry: zipfile.ZipInfo) -> str | None:
     name = posixpath.basename(path)
     if not name or name.startswith(".") or path.startswith("__MACOSX/"):
         return None
-    if entry.file_size > max(MOST_MEDIUM, MOST_FILE):
+    if entry.file_size > max(MAX_MEDIUM, MAX_FILE):
         raise FileProblem(
             entry.filename, f"{entry.file_size:,} bytes are too many", "make it smaller"
         )
@@ -180,8 +180,8 @@ def _safe_drawing(name: str, content: bytes) -> bytes:
     safe = _safe_element(name, root, 0)
     if safe is None:
         raise FileProblem(name, "this is no drawing", "save it as SVG")
-    if _drawn(safe) > MOST_DRAWN:
-        what = f"more than {MOST_DRAWN:,} elements are drawn, as parts of it use each other"
+    if _drawn(safe) > MAX_DRAWN:
+        what = f"more than {MAX_DRAWN:,} elements are drawn, as parts of it use each other"
         raise FileProblem(name, what, "save it as a plain drawing, without parts used many times")
     drawn: bytes = tostring(safe)
     return drawn
@@ -207,9 +207,9 @@ def _drawn(root: Element) -> int:
         element, is_done = waiting.pop()
         if is_done:
             within = sum(counts[part] for part in used(element))
-            counts[element] = min(1 + within, MOST_DRAWN + 1)
+            counts[element] = min(1 + within, MAX_DRAWN + 1)
         elif element not in counts:
-            counts[element] = MOST_DRAWN + 1  # so a part that uses itself is too many
+            counts[element] = MAX_DRAWN + 1  # so a part that uses itself is too many
             waiting.append((element, True))
             waiting += [(part, False) for part in used(element) if part not in counts]
     return counts[root]

@@ -8,7 +8,7 @@ import re
 from html.parser import HTMLParser
 
 from dicetrail.files.grids import GridRows
-from dicetrail.files.papers import MOST_LINES, Paper, as_listed
+from dicetrail.files.papers import MAX_LINES, Paper, as_listed
 from dicetrail.files.text import FileProblem
 from dicetrail.files.written import TextLine, is_label
 
@@ -21,7 +21,7 @@ _LEFT_OUT = {"script", "style", "head", "title", "template", "noscript"}
 _ALONE = {"br", "img", "hr", "meta", "link", "input", "col", "wbr"}
 _STANDS_OUT = re.compile(r"font-weight:\s*(bold|[6-9]00)|text-decoration[^;]*underline|background")
 _PLAIN = re.compile(r"font-weight:\s*(normal|[1-5]00)")
-MOST_DEPTH = 200
+MAX_DEPTH = 200
 
 
 def is_page(text: str) -> bool:
@@ -77,7 +77,7 @@ class _Reader(HTMLParser):
             self.tables[self._within[-1][0]].append((len(self.lines) + 1, []))
         elif tag in ("td", "th"):
             self._cell = []
-        if tag not in _ALONE and len(self._open) < MOST_DEPTH:
+        if tag not in _ALONE and len(self._open) < MAX_DEPTH:
             self._open.append((tag, self._stands_out(tag, given.get("style", ""))))
 
     def handle_endtag(self, tag: str) -> None:
@@ -111,8 +111,8 @@ class _Reader(HTMLParser):
             marks = [mark for said, mark in self._said if not is_label(said)]
             self.lines.append(TextLine(len(self.lines) + 1, self._label + text, all(marks)))
             self._label = ""
-            if len(self.lines) > MOST_LINES:
-                what = f"it has more than {MOST_LINES:,} lines"
+            if len(self.lines) > MAX_LINES:
+                what = f"it has more than {MAX_LINES:,} lines"
                 raise FileProblem("the file", what, "split it into several pages")
         elif self.lines and self.lines[-1].text and self._cell is None:
             self.lines.append(TextLine(len(self.lines) + 1, ""))

@@ -24,8 +24,8 @@ from dicetrail.files.grids import GridRows
 from dicetrail.files.text import FileProblem
 from dicetrail.files.written import TextLine, is_label
 
-MOST_LINES = 200_000
-MOST_COLUMNS_REPEATED = 60
+MAX_LINES = 200_000
+MAX_COLUMNS_REPEATED = 60
 _DOCX, _ODT = "word/document.xml", "content.xml"
 
 
@@ -44,7 +44,7 @@ def read_paper(content: bytes) -> Paper:
     """The lines and the table of a document. Raises FileProblem."""
     entries = {entry.filename: entry for entry in entries_of(content)}
     held = content_of(content, entries[_DOCX if _DOCX in entries else _ODT])
-    if held.count(b"<w:p>") + held.count(b"<w:p ") + held.count(b"<text:p") > MOST_LINES:
+    if held.count(b"<w:p>") + held.count(b"<w:p ") + held.count(b"<text:p") > MAX_LINES:
         raise _TOO_LONG
     try:
         paper = _made(_of_docx(content) if _DOCX in entries else _of_odt(held))
@@ -60,7 +60,7 @@ def read_paper(content: bytes) -> Paper:
 
 
 _TOO_LONG = FileProblem(
-    "the file", f"it has more than {MOST_LINES:,} lines", "split it into several documents"
+    "the file", f"it has more than {MAX_LINES:,} lines", "split it into several documents"
 )
 
 
@@ -74,7 +74,7 @@ def _made(parts: Iterator[_Part]) -> Paper:
     number = 0
     for part in parts:
         number += 1
-        if number > MOST_LINES:
+        if number > MAX_LINES:
             raise _TOO_LONG
         if isinstance(part, tuple):
             lines += [TextLine(number, text, part[1]) for text in part[0].split("\n")]
@@ -294,7 +294,7 @@ def _odt_list(
 def _odt_row(row: Sequence[Element]) -> list[str]:
     cells: list[str] = []
     for cell in row:
-        times = min(int(cell.get(f"{_TABLE}number-columns-repeated", "1")), MOST_COLUMNS_REPEATED)
+        times = min(int(cell.get(f"{_TABLE}number-columns-repeated", "1")), MAX_COLUMNS_REPEATED)
         cells += [" ".join(_said(cell).split())] * times
     return cells
 

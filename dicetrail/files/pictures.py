@@ -11,7 +11,7 @@ import warnings
 from PIL import Image, ImageOps, UnidentifiedImageError
 
 from dicetrail.files.text import FileProblem
-from dicetrail.limits import MOST_POINTS
+from dicetrail.limits import MAX_POINTS
 
 _FORMATS = {"image/png": "PNG", "image/jpeg": "JPEG", "image/webp": "WEBP"}
 _DRAWN_WITH = frozenset(
@@ -35,13 +35,13 @@ def without_traces(name: str, content: bytes, media_type: str) -> bytes:
             warnings.simplefilter("ignore")
             image = Image.open(io.BytesIO(content), formats=(_FORMATS[media_type],))
             points = image.width * image.height * getattr(image, "n_frames", 1)
-            if points > MOST_POINTS:
+            if points > MAX_POINTS:
                 raise Image.DecompressionBombError
             if set(image.info) <= _DRAWN_WITH and not image.getexif():
                 return content
             return _saved_plainly(image)
     except Image.DecompressionBombError:
-        what = f"it has more than the {MOST_POINTS:,} points that are shown"
+        what = f"it has more than the {MAX_POINTS:,} points that are shown"
         raise FileProblem(name, what, "make it smaller") from None
     except (UnidentifiedImageError, OSError, SyntaxError, ValueError, MemoryError):
         raise FileProblem(name, "this picture is damaged", "save it anew") from None

@@ -16,7 +16,7 @@ from typing import Any
 from dicetrail.core import Facts, Kind, Question
 from dicetrail.core.answers import read_number
 from dicetrail.core.document import as_whole_text
-from dicetrail.core.draw import MOST_COLUMNS, MOST_FACTS
+from dicetrail.core.draw import MAX_COLUMNS, MAX_FACTS
 from dicetrail.core.survey import first_fault, missing_medium
 from dicetrail.core.workbench import columns_named
 from dicetrail.files.archives import is_archive, is_paper, is_workbook
@@ -28,7 +28,7 @@ from dicetrail.files.pages import is_page, read_page
 from dicetrail.files.papers import Paper, read_paper
 from dicetrail.files.plan import ROLE_OF_DETAIL, Contents, Format, ImportOptions, Plan, Role
 from dicetrail.files.rows import RowRefused, located, plain_question, planned_question, refusal
-from dicetrail.files.sheets import FIRST_ROWS as MOST_AT_FIRST
+from dicetrail.files.sheets import FIRST_ROWS as MAX_AT_FIRST
 from dicetrail.files.sheets import (
     Refusal,
     Rows,
@@ -242,7 +242,7 @@ def _form_of(start: str) -> Format | None:
 
 def _rows_of(content: bytes, plan: Plan, most: int | None) -> Rows:
     if plan.format is Format.XLSX:
-        return _workbook(content, plan.sheet, most is not None and most < MOST_AT_FIRST)
+        return _workbook(content, plan.sheet, most is not None and most < MAX_AT_FIRST)
     if is_paper(content):
         return read_paper(content).table or GridRows(())
     text = text_of(content, plan.encoding).text
@@ -318,7 +318,7 @@ def read_questions(
     return reading
 
 
-_MOST_TOLD = 12
+_MAX_TOLD = 12
 """So many lines are named in a note."""
 
 
@@ -326,8 +326,8 @@ def _heading_notes(headings: Sequence[TextLine]) -> tuple[str, ...]:
     """Which lines were taken for headings, and are in no question."""
     if not headings:
         return ()
-    told = ", ".join(f"{line.number} (“{line.text[:60]}”)" for line in headings[:_MOST_TOLD])
-    more = f" and {len(headings) - _MOST_TOLD} more" if len(headings) > _MOST_TOLD else ""
+    told = ", ".join(f"{line.number} (“{line.text[:60]}”)" for line in headings[:_MAX_TOLD])
+    more = f" and {len(headings) - _MAX_TOLD} more" if len(headings) > _MAX_TOLD else ""
     lines = "line" if len(headings) == 1 else "lines"
     return (f"Taken for headings over questions, and left out: {lines} {told}{more}.",)
 
@@ -339,8 +339,8 @@ def _doubts(reading: FileReading) -> tuple[str, ...]:
     fewer = [at for at, count in enumerate(counts) if 0 < count < usual]
     if not fewer or 2 * len(fewer) > len(counts):
         return ()
-    named = ", ".join(f"“{reading.questions[at].prompt[:60]}”" for at in fewer[:_MOST_TOLD])
-    more = f" and {len(fewer) - _MOST_TOLD} more" if len(fewer) > _MOST_TOLD else ""
+    named = ", ".join(f"“{reading.questions[at].prompt[:60]}”" for at in fewer[:_MAX_TOLD])
+    more = f" and {len(fewer) - _MAX_TOLD} more" if len(fewer) > _MAX_TOLD else ""
     has = "has" if len(fewer) == 1 else "have"
     told = f"{named}{more} {has} fewer wrong choices than the {usual} of the others"
     return (f"{told}. Is a field missing? If it is meant so, load them as they are.",)
@@ -370,12 +370,12 @@ def _read_facts(
     """The rows of a table as facts: only one with too many cells is refused."""
     read: Any = _read_rows(rows, plan, mended, progress, most, None)
     found: tuple[tuple[str, ...], ...] = read.questions
-    if len(found) > MOST_FACTS:
-        what = f"{len(found):,} rows, and facts have {MOST_FACTS:,} at most"
+    if len(found) > MAX_FACTS:
+        what = f"{len(found):,} rows, and facts have {MAX_FACTS:,} at most"
         raise FileProblem("the file", what, "load a part of it, or load it as questions")
     kept = [at for at, role in enumerate(plan.columns) if role is not Role.IGNORED]
-    if len(kept) > MOST_COLUMNS:
-        what = f"{len(kept)} columns, and facts have {MOST_COLUMNS} at most"
+    if len(kept) > MAX_COLUMNS:
+        what = f"{len(kept)} columns, and facts have {MAX_COLUMNS} at most"
         raise FileProblem("the file", what, "leave some of them out")
     headings = dict(enumerate(read.headings or ()))
     facts = Facts(columns_named([headings.get(at, "") for at in kept]), found)

@@ -11,7 +11,7 @@ from typing import Any
 
 from dicetrail.core import PLAIN, Details, Kind, Needs, Question
 from dicetrail.core.answers import LETTERS
-from dicetrail.core.document import DETAILS, MOST_CHOICES, Detail, Shows, Value
+from dicetrail.core.document import DETAILS, MAX_CHOICES, Detail, Shows, Value
 from dicetrail.core.survey import FieldFault, first_fault
 from dicetrail.files.guessing import WORDED_KEY, keys_in, unmarked
 from dicetrail.files.plan import (
@@ -57,7 +57,7 @@ def plain_question(cells: list[str], plan: Plan) -> Question:
     question = Question(cells[0], (*cells[1:2],), (*cells[2:],))
     if cells[-1][-5:-2].find(".") >= 0 and (shows := shown_by(cells[1:])) is not Shows.TEXT:
         question = replace(question, details=Details(shows=shows))
-    is_whole = 3 <= len(cells) <= MOST_CHOICES + 1 and all(cells)
+    is_whole = 3 <= len(cells) <= MAX_CHOICES + 1 and all(cells)
     # Of plain signs, single-spaced, what differs by value differs to the eye.
     is_ascii = together.isascii() and together.isprintable() and "  " not in together
     if is_whole and is_ascii and len(set(cells[1:])) == len(cells) - 1:

@@ -25,10 +25,10 @@ from dicetrail.files.plan import Separator
 from dicetrail.files.tables import FORMULA
 from dicetrail.files.text import FileProblem
 
-MOST_COLUMNS = 60
-MOST_ROWS = 1_048_576
+MAX_COLUMNS = 60
+MAX_ROWS = 1_048_576
 """The rows of a workbook (ECMA-376: what spreadsheet programs take; from memory)."""
-MOST_CELL = 100_000
+MAX_CELL = 100_000
 """The longest field, in signs."""
 
 _LINES_AT_ONCE = 1_000_000
@@ -104,7 +104,7 @@ class SeparatedRows:
     def _mended(self) -> list[str] | None:
         """The row that broke, split at its tabs; or None, when it was set aside."""
         line = self.lines[self.line - 1].rstrip("\r\n")
-        if self.separator is Separator.TAB and len(line) <= MOST_CELL:
+        if self.separator is Separator.TAB and len(line) <= MAX_CELL:
             return line.split("\t")
         sign = self.separator.sign
         column = _broken_field(line, sign)
@@ -112,10 +112,10 @@ class SeparatedRows:
             "the double quotes of this field are not closed, or text follows them",
             "put the whole field in double quotes and write a quote inside it twice",
         )
-        if max(map(len, line.split(sign))) > MOST_CELL:
-            what, mend = f"a field is longer than {MOST_CELL:,} signs", "shorten it"
-        cells = tuple(cell[:MOST_CELL] for cell in line.split(sign))
-        self.broken.append(Refusal(self.line, column, what, mend, line[:MOST_CELL], cells))
+        if max(map(len, line.split(sign))) > MAX_CELL:
+            what, mend = f"a field is longer than {MAX_CELL:,} signs", "shorten it"
+        cells = tuple(cell[:MAX_CELL] for cell in line.split(sign))
+        self.broken.append(Refusal(self.line, column, what, mend, line[:MAX_CELL], cells))
         return None
 
 
@@ -211,8 +211,8 @@ _DAYS = "Days are read as 2026-09-19, whatever form they have in it."
 def _cells_of(content: bytes, name: str) -> tuple[int, list[list[Any]]]:
     """The row, from 0, at which a sheet begins to be filled, and its cells from there."""
     sheet = CalamineWorkbook.from_filelike(io.BytesIO(content)).get_sheet_by_name(name)
-    if sheet.height > MOST_ROWS:
-        what = f"a workbook has {MOST_ROWS:,} rows at most"
+    if sheet.height > MAX_ROWS:
+        what = f"a workbook has {MAX_ROWS:,} rows at most"
         raise FileProblem(name, what, "take out the empty rows before the last")
     return (sheet.start[0] if sheet.start else 0), sheet.to_python(skip_empty_area=True)
 

@@ -7,7 +7,7 @@ from charset_normalizer import from_bytes
 
 from dicetrail.core import Problem
 from dicetrail.files.encodings import likeliest
-from dicetrail.limits import MOST_FILE
+from dicetrail.limits import MAX_FILE
 
 _LOOKED_AT = 256 * 1024
 """How much of a file is looked at to find its encoding."""
@@ -42,10 +42,10 @@ def text_of(content: bytes, encoding: str | None = None) -> Text:
 
     Raises FileProblem if the file is empty, too large, no text, or mixed of encodings.
     """
-    if len(content) > MOST_FILE:
+    if len(content) > MAX_FILE:
         raise FileProblem(
             "the file",
-            f"{len(content):,} bytes, and at most {MOST_FILE:,} are read",
+            f"{len(content):,} bytes, and at most {MAX_FILE:,} are read",
             "split it into several files and load one after the other",
         )
     if not content.strip():

@@ -11,7 +11,7 @@ from collections.abc import Callable, Sequence
 _LOOKED_AT = 400
 """So many lines tell what a text is."""
 
-_MOST_SIGNS = 4_000
+_MAX_SIGNS = 4_000
 """So many characters of a line are looked at."""
 
 _WORD = r"[A-Za-z_$][\w.$]*"
@@ -63,7 +63,7 @@ _MEND = (
 
 def why_not_understood(text: str) -> str:
     """Why a text is not taken for questions, and what would be; empty for one that may be."""
-    lines = [line[:_MOST_SIGNS].rstrip() for line in text.splitlines() if line.strip()]
+    lines = [line[:_MAX_SIGNS].rstrip() for line in text.splitlines() if line.strip()]
     lines = lines[:_LOOKED_AT]
     if not lines or _share(lines, lambda line: "\t" in line.strip()) >= 0.5:
         return ""

@@ -19,13 +19,13 @@ from openpyxl.cell import WriteOnlyCell
 
 from dicetrail.core import PLAIN, Kind, Pack, Question
 from dicetrail.core.document import DETAILS
-from dicetrail.files.documents import MOST_YAML, PLAIN_NUMBERS
+from dicetrail.files.documents import MAX_YAML, PLAIN_NUMBERS
 from dicetrail.files.items import written_items
 from dicetrail.files.plan import Separator
 from dicetrail.files.questions import read_questions
 from dicetrail.files.tables import guarded, separated
 from dicetrail.files.text import NO_SIGN, FileProblem
-from dicetrail.limits import MOST_FILE
+from dicetrail.limits import MAX_FILE
 
 _IN_A_ROW = re.compile(r"[\t\r\n]")
 _NOTHING = re.compile("\0")
@@ -68,7 +68,7 @@ def written_xlsx(pack: Pack) -> bytes:
     """The pack as a workbook of one sheet, every cell a text and none a formula."""
     rows = list(_rows(pack))
     for line, row in enumerate(rows, 1):
-        if (length := max(map(len, row))) > MOST_IN_CELL:
+        if (length := max(map(len, row))) > MAX_IN_CELL:
             what = f"a text of {length:,} signs is more than a cell of a workbook holds"
             raise FileProblem(f"row {line}", what, "save the pack as CSV or JSON")
     what = "a sign that cannot be seen cannot stand in a workbook"
@@ -153,10 +153,10 @@ ITEM_WRITERS: dict[str, tuple[str, Callable[[Pack], bytes]]] = {
 }
 """The same of packages of items, which carry questions picked from choices or typed."""
 
-MOST_IN_WORKBOOK = 50_000
+MAX_IN_WORKBOOK = 50_000
 """So many questions of a workbook are read in the time there is for a file."""
 
-MOST_IN_CELL = 32_767
+MAX_IN_CELL = 32_767
 """The most signs in a cell of a workbook (Excel's specifications and limits, from memory)."""
 
 _OTHERS = {"xlsx": "CSV or JSON", "yaml": "JSON or CSV"}
@@ -167,13 +167,13 @@ def written(pack: Pack, ending: str) -> bytes:
 
     Raises FileProblem if it would be more than is read of a file.
     """
-    is_too_much = (ending == "xlsx" and len(pack.questions) > MOST_IN_WORKBOOK) or (
-        ending == "yaml" and sum(len(question.prompt) for question in pack.questions) > MOST_YAML
+    is_too_much = (ending == "xlsx" and len(pack.questions) > MAX_IN_WORKBOOK) or (
+        ending == "yaml" and sum(len(question.prompt) for question in pack.questions) > MAX_YAML
     )
     content = b"" if is_too_much else (WRITERS | ITEM_WRITERS)[ending][1](pack)
-    if ending == "yaml" and len(content) > MOST_YAML:
-        is_too_much = len(content.decode()) > MOST_YAML
-    if is_too_much or len(content) > MOST_FILE:
+    if ending == "yaml" and len(content) > MAX_YAML:
+        is_too_much = len(content.decode()) > MAX_YAML
+    if is_too_much or len(content) > MAX_FILE:
         mend = f"save it as {_OTHERS.get(ending, 'two packs')}"
         raise FileProblem("the pack", f"it is more than is read of {ending.upper()}", mend)
     return content

@@ -13,7 +13,7 @@ from typing import Any, NamedTuple
 
 from dicetrail.core import Details, Kind, Needs, Question
 from dicetrail.core.answers import LETTERS, fold, read_number
-from dicetrail.core.document import MOST_CHOICES
+from dicetrail.core.document import MAX_CHOICES
 from dicetrail.core.survey import first_fault
 from dicetrail.files.guessing import unmarked
 from dicetrail.files.headings import role_named
@@ -441,8 +441,8 @@ def _one_a_line(
 
 def _with_options(prompt: str, options: Sequence[tuple[str, bool]], answers: list[str]) -> Question:
     texts = [text for text, _ in options]
-    if len(texts) > MOST_CHOICES:
-        raise _NotUnderstood(f"it has {len(texts)} options", f"leave at most {MOST_CHOICES}")
+    if len(texts) > MAX_CHOICES:
+        raise _NotUnderstood(f"it has {len(texts)} options", f"leave at most {MAX_CHOICES}")
     right = [text for said in answers for text in _named(said, texts)]
     if not answers:
         right = [text for text, is_marked in options if is_marked]

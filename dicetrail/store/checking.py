@@ -23,13 +23,13 @@ from sqlalchemy import (
 
 from dicetrail.core import Severity
 from dicetrail.form import Kept
-from dicetrail.limits import MEDIA_ENDINGS, MOST_REVISION
+from dicetrail.limits import MAX_REVISION, MEDIA_ENDINGS
 from dicetrail.store.backup import OWN_TABLES
 from dicetrail.store.columns import KeptGame, StandIn, Words
 from dicetrail.store.database import Database
 from dicetrail.store.models import Base, MediumRow, PackSource
 
-MOST_SIGNS = 10_000
+MAX_SIGNS = 10_000
 """So many signs a text has at most that is no list of others."""
 
 MadeSafe = Callable[[bytes], bytes | None]
@@ -130,11 +130,11 @@ def _is_read(row: Row[Any], column: Any) -> bool:
     if isinstance(value, StandIn):
         return False
     if isinstance(column.type, Words):
-        return value is None or len(value) <= (column.type.length or MOST_SIGNS)
+        return value is None or len(value) <= (column.type.length or MAX_SIGNS)
     if isinstance(value, KeptGame):
         return all(problem.severity is Severity.WARNING for problem in value.problems)
     if column.name == "number" and column.table.name.endswith("revisions"):
-        return value in range(1, MOST_REVISION + 1)
+        return value in range(1, MAX_REVISION + 1)
     return column.name != "media_type" or value in MEDIA_ENDINGS
 
 

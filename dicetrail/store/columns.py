@@ -30,7 +30,7 @@ from sqlalchemy.types import TypeDecorator
 
 from dicetrail.core import Game, Problem, Question
 from dicetrail.form import Kept
-from dicetrail.limits import MOST_KEPT, MOST_REVISION, is_in_calendar
+from dicetrail.limits import MAX_KEPT, MAX_REVISION, is_in_calendar
 
 
 class StandIn:
@@ -107,7 +107,7 @@ class Whole(TypeDecorator[int]):
     cache_ok = True
 
     def process_result_value(self, value: Any, dialect: Dialect) -> int | None:  # noqa: ARG002
-        is_read = value is None or (isinstance(value, int) and abs(value) <= MOST_KEPT)
+        is_read = value is None or (isinstance(value, int) and abs(value) <= MAX_KEPT)
         return value if is_read else NoNumber()
 
 
@@ -121,7 +121,7 @@ class Real(TypeDecorator[float]):
         if value is None:
             return None
         is_read = isinstance(value, int | float) and math.isfinite(value)
-        return value if is_read and abs(value) <= MOST_KEPT else NoReal()
+        return value if is_read and abs(value) <= MAX_KEPT else NoReal()
 
 
 class YesNo(TypeDecorator[bool]):
@@ -310,4 +310,4 @@ def nothing_read() -> KeptGame:
 
 def is_numbered(number: InstrumentedAttribute[int]) -> ColumnElement[bool]:
     """Whether a revision has a number that it can have; SQLite itself would take any value."""
-    return (func.typeof(number) == "integer") & number.between(1, MOST_REVISION)
+    return (func.typeof(number) == "integer") & number.between(1, MAX_REVISION)

@@ -19,7 +19,7 @@ from sqlalchemy.orm import Session
 
 from dicetrail.store.trouble import StoreTrouble, look_at, told, trouble_in
 
-MOST_SESSIONS = 20
+MAX_SESSIONS = 20
 """So many sessions are kept open; more than a server answers requests at once."""
 
 
@@ -47,7 +47,7 @@ class Database:
     def _open(self) -> None:
         self._engine = create_engine(
             f"sqlite:///{self.path}",
-            pool_size=MOST_SESSIONS,
+            pool_size=MAX_SESSIONS,
             json_serializer=str,  # columns of JSON write and read it themselves
             json_deserializer=str,
         )

@@ -10,10 +10,10 @@ from sqlalchemy import delete, func, select
 from sqlalchemy.orm import Session
 
 from dicetrail.core import Action, Input
-from dicetrail.core.document import MOST_PLAYERS, Best
+from dicetrail.core.document import MAX_PLAYERS, Best
 from dicetrail.core.play import RunResult, measure_of
 from dicetrail.form import Kept
-from dicetrail.limits import MOST_MS, YEARS
+from dicetrail.limits import MAX_MS, YEARS
 from dicetrail.store.columns import StandIn
 from dicetrail.store.database import Database
 from dicetrail.store.errors import NotFound, Spoilt, StaleRun
@@ -69,7 +69,7 @@ def lacking_in(run: RunRow) -> str | None:
     lacking = _NEEDED.intersection(spoilt(run))
     if lacking:
         return ", ".join(sorted(lacking))
-    return None if 0 < len(run.players) <= MOST_PLAYERS else "players"
+    return None if 0 < len(run.players) <= MAX_PLAYERS else "players"
 
 
 _NEEDED = frozenset(("dice", "players", "pack_revisions", "game_revision", "started_at", "best"))
@@ -90,7 +90,7 @@ def _inputs(run_id: str, rows: Iterable[RunInput], before: int = 0) -> list[Inpu
     found = [Input(row.action, row.at) for row in rows]
     for given in found:
         is_read = not isinstance(given.action, StandIn) and not isinstance(given.at, StandIn)
-        if not is_read or not before <= given.at <= MOST_MS:
+        if not is_read or not before <= given.at <= MAX_MS:
             raise _spoilt(run_id, "what was done in it")
         before = given.at
     return found
@@ -203,7 +203,7 @@ def latest_moment(session: Session) -> datetime | None:
     newest = select(RunRow).where(RunRow.started_at < _END_OF_TIME)
     for run in session.scalars(newest.order_by(RunRow.started_at.desc()).limit(_LOOKED_AT)):
         done = session.scalar(select(func.max(RunInput.at)).where(RunInput.run_id == run.id)) or 0
-        is_played = run.place == Place.PLAY and 0 <= done <= MOST_MS
+        is_played = run.place == Place.PLAY and 0 <= done <= MAX_MS
         moments.append(run.started_at + timedelta(milliseconds=done if is_played else 0))
     known = [moment for moment in moments if moment is not None]
     return max(known, default=None)

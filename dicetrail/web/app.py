@@ -54,7 +54,7 @@ from dicetrail.web.wire.shapes import Health
 LOOPBACK = ("127.0.0.1", "localhost", "[::1]")
 
 
-MOST_AT_ONCE = 4
+MAX_AT_ONCE = 4
 """So many requests are worked on at once. Python runs one thread at a time, and many that
 wait for each other cost far more than they gain."""
 
@@ -67,7 +67,7 @@ _HOUR_S = 3600
 
 @asynccontextmanager
 async def _while_serving(app: FastAPI) -> AsyncIterator[None]:
-    current_default_thread_limiter().total_tokens = MOST_AT_ONCE
+    current_default_thread_limiter().total_tokens = MAX_AT_ONCE
     tidying = asyncio.create_task(_tidied(app))
     yield
     tidying.cancel()

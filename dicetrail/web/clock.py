@@ -14,7 +14,7 @@ from dicetrail.store import Database, latest_moment
 
 Clock = Callable[[], datetime]
 
-MOST_AHEAD = timedelta(days=1)
+MAX_AHEAD = timedelta(days=1)
 """A store that knows of a later time than this is not believed: the host's clock was wrong then,
 or somebody made the store."""
 
@@ -34,7 +34,7 @@ def steady_clock(
     with database.reading() as session:
         known = latest_moment(session)
     started = wall()
-    if known is not None and started < known <= started + MOST_AHEAD:
+    if known is not None and started < known <= started + MAX_AHEAD:
         started = known
     begun = passed()
     return lambda: started + timedelta(seconds=passed() - begun)

@@ -9,7 +9,7 @@ from threading import Lock
 from dicetrail.core import Severity
 from dicetrail.core.workbench import Examined
 
-MOST_KEPT = 64
+MAX_KEPT = 64
 
 
 class Deeper:
@@ -34,7 +34,7 @@ class Deeper:
                 if any(not other.done() for other in self._looks.values()):
                     return at_once, True
                 task = self._looks[about] = begin()
-                while len(self._looks) > MOST_KEPT:
+                while len(self._looks) > MAX_KEPT:
                     self._looks.popitem(last=False)
         if not task.done():
             return at_once, True

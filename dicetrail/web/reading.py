@@ -16,7 +16,7 @@ from starlette.exceptions import HTTPException
 from dicetrail.files.aside import GivenUp
 from dicetrail.web.attending import gone
 
-MOST_AT_ONCE = 2
+MAX_AT_ONCE = 2
 """So many files are read at once."""
 
 Read = Callable[..., Awaitable[Any]]
@@ -29,7 +29,7 @@ Attending = Callable[[Callable[[IsGivenUp], Any]], Awaitable[Any]]
 
 def turns() -> CapacityLimiter:
     """The turns in which files are read."""
-    return CapacityLimiter(MOST_AT_ONCE)
+    return CapacityLimiter(MAX_AT_ONCE)
 
 
 async def _attend(request: Request) -> Attending:

@@ -64,13 +64,13 @@ PackNumbers = tuple[tuple[str, int], ...]
 MANY = 10_000
 """So many questions of a pack are worth a word to the collector of garbage."""
 
-MOST_KNOWN = 400
+MAX_KNOWN = 400
 """Longer runs are worked out anew each time, so that what is known stays small."""
 
-MOST_RECALLED = 5_000
+MAX_RECALLED = 5_000
 """How many draws of runs are remembered, of all programs together."""
 
-MOST_MADE = 64 * 1024 * 1024
+MAX_MADE = 64 * 1024 * 1024
 """So many bytes are kept of what was made to be taken away."""
 _SMALL = 20_000
 """What anything else than bytes is taken to weigh."""
@@ -112,9 +112,9 @@ class Shelf:
         self.deeper = Deeper()
         self._games: Cache[str, GameRevision] = Cache(100)
         self._programs: Cache[str, Program] = Cache(100)
-        self._recalled: Cache[tuple[Hashable, Hashable], Any] = Cache(MOST_RECALLED)
+        self._recalled: Cache[tuple[Hashable, Hashable], Any] = Cache(MAX_RECALLED)
         self.studies = Studies()
-        self.made: Cache[str, Any] = Cache(MOST_MADE, _size_of)
+        self.made: Cache[str, Any] = Cache(MAX_MADE, _size_of)
         """What was made of a game to be taken away, by what it was made of."""
         self._making: WeakValueDictionary[str, asyncio.Lock] = WeakValueDictionary()
         self._crew: Crew | None = None
@@ -159,7 +159,7 @@ class Shelf:
         else:
             rest = inputs[len(known) - 1 :]
             moments = (*known, *go_on(self.program_of(run), known[-1], rest))
-        if len(moments) <= MOST_KNOWN:
+        if len(moments) <= MAX_KNOWN:
             self._known[run.id] = moments
         return moments
 

@@ -162,7 +162,7 @@ class TestLoadsThatWait(DemoTest):
         return self.http.post("/api/loads", files={"file": ("q.csv", content)}).json()["id"]
 
     def test_files_that_wait_are_bounded_by_their_bytes(self):
-        with patch.object(loading, "MOST_WAITING_BYTES", 3_000):
+        with patch.object(loading, "MAX_WAITING_BYTES", 3_000):
             loads = [self.bring(b"Which?,a,b" + b"x" * 1_200 + b"\n") for _ in range(4)]
         found = [self.http.get(f"/api/loads/{load}").status_code for load in loads]
         self.assertEqual(found, [404, 404, 200, 200])

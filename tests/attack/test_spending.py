@@ -193,9 +193,9 @@ class TestRates(unittest.TestCase):
 
     def test_made_up_askers_are_forgotten(self):
         rate = rates.Rate(2, 5)
-        for number in range(3 * rates.MOST_ASKERS):
+        for number in range(3 * rates.MAX_ASKERS):
             self.assertTrue(rate.takes(f"{number} {'x' * 10_000}"))
-        self.assertLessEqual(len(rate._over), rates.MOST_ASKERS)
+        self.assertLessEqual(len(rate._over), rates.MAX_ASKERS)
         self.assertLess(max(map(len, rate._over)), 100)
 
 
@@ -217,7 +217,7 @@ class TestPlaying(DemoTest):
         for _ in range(60):
             run = self.act(run, action="answer", value="?!").json()
             self.assertEqual(run["table"]["feedback"]["result"], "unreadable")
-        self.assertEqual(run["seen"], 1 + standing.MOST_UNREAD)
+        self.assertEqual(run["seen"], 1 + standing.MAX_UNREAD)
         long = self.act(self.begun(), action="answer", value="? " * 4_000).json()
         self.assertEqual(long["seen"], 1)
         self.assertEqual(long["table"]["feedback"]["result"], "unreadable")
@@ -226,7 +226,7 @@ class TestPlaying(DemoTest):
         self.assertEqual(judged["seen"], run["seen"] + 1)
 
     def test_a_run_takes_only_so_much(self):
-        with patch.object(standing, "MOST_INPUTS", 5):
+        with patch.object(standing, "MAX_INPUTS", 5):
             run = self.begun()
             for _ in range(4):
                 run = self.act(run, action="answer", value="?!").json()

@@ -7,7 +7,7 @@ import re
 import unittest
 from unittest.mock import patch
 
-from dicetrail.limits import MOST_DOCUMENT, MOST_FILE
+from dicetrail.limits import MAX_DOCUMENT, MAX_FILE
 from tests.web.demo import DemoTest
 
 
@@ -67,8 +67,8 @@ class TestWhatIsSent(DemoTest):
         with patch("dicetrail.web.door.rates.monotonic", return_value=10.0**9):
             for address in addresses:
                 path = re.sub(r"\{\w+\}", "harvest-supper", address)
-                self.assertGreater(MOST_FILE, MOST_DOCUMENT)
-                large = b"x" * (MOST_DOCUMENT + 10)
+                self.assertGreater(MAX_FILE, MAX_DOCUMENT)
+                large = b"x" * (MAX_DOCUMENT + 10)
                 answer = self.http.post(path, files={"file": ("a", large), "files": ("a", large)})
                 self.assertNotEqual(answer.status_code, 413, (address, answer.text))
             counted = 0

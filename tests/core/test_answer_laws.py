@@ -32,7 +32,7 @@ from dicetrail.core import (
 )
 from dicetrail.core.answers import LETTERS
 from dicetrail.core.answers.checking import (
-    MOST_ANSWER,
+    MAX_ANSWER,
     Verdict,
     check_choice,
     check_number,
@@ -158,7 +158,7 @@ class TestTypedText(unittest.TestCase):
                 check_number(typed, "5", "", check)
                 took = thread_time() - began
                 self.assertLess(took, 0.5, "ten times as long as it may take, for slow machines")
-        too_long = check_typed("a" * (MOST_ANSWER + 1), ("a",), check)
+        too_long = check_typed("a" * (MAX_ANSWER + 1), ("a",), check)
         self.assertIs(too_long.verdict, UNREADABLE)
 
 

@@ -241,7 +241,7 @@ class TestSources(unittest.TestCase):
         denominators = None if bottoms is None else Span(1, bottoms)
         left, right = Span(low, low + wide), Span(low_right, low_right + wide_right)
         sums = Sums(operator, left, right, cap, negative, denominators, turned=turned)
-        with patch.object(sources, "MOST_ROWS", most_rows):
+        with patch.object(sources, "MAX_ROWS", most_rows):
             table = SumTable(sums)
             made = [table[n] for n in range(len(table))]
             is_too_wide = table.is_too_wide

@@ -129,9 +129,9 @@ class TestRoundTrip(unittest.TestCase):
         game = Game("G", (), ())
         with ExitStack() as limits:
             for module in (text, writing, games):
-                limits.enter_context(patch.object(module, "MOST_FILE", most))
+                limits.enter_context(patch.object(module, "MAX_FILE", most))
             for module in (documents, writing):
-                limits.enter_context(patch.object(module, "MOST_YAML", signs))
+                limits.enter_context(patch.object(module, "MAX_YAML", signs))
             for ending in set(WRITERS) - {"txt", "xlsx"}:
                 try:
                     content = written(pack, ending)
@@ -148,13 +148,13 @@ class TestRoundTrip(unittest.TestCase):
 
     def test_a_workbook_holds_no_more_than_is_read_of_it_and_cuts_no_text(self):
         plain = Question("Root?", ("Carrot",), ("Pea",))
-        with patch.object(writing, "MOST_IN_WORKBOOK", 3):
+        with patch.object(writing, "MAX_IN_WORKBOOK", 3):
             written(Pack("P", (plain,) * 3), "xlsx")
             with self.assertRaises(FileProblem):
                 written(Pack("P", (plain,) * 4), "xlsx")
-        for length in (writing.MOST_IN_CELL, writing.MOST_IN_CELL + 1):
+        for length in (writing.MAX_IN_CELL, writing.MAX_IN_CELL + 1):
             pack = Pack("P", (replace(plain, prompt="x" * length),))
-            if length > writing.MOST_IN_CELL:
+            if length > writing.MAX_IN_CELL:
                 with self.assertRaises(FileProblem):
                     written(pack, "xlsx")
             else:

@@ -7,7 +7,7 @@ from hypothesis import strategies as st
 
 from dicetrail.core import Question
 from dicetrail.files import FileProblem, Separator, read_questions
-from dicetrail.limits import MOST_FILE
+from dicetrail.limits import MAX_FILE
 
 ROOT = Question("Which is a root?", ("Carrot",), ("Pea", "Bean"))
 TAB_ROW = "Which is a root?\tCarrot\tPea\tBean"
@@ -113,7 +113,7 @@ class TestReading(unittest.TestCase):
             (b"\xef\xbb\xbf \r\n\t\r\n", "the file", "empty", "questions in it"),
             (b"a\tb\r\n\x89PNG\0\1", "line 2", "not a text file", "text"),
             (b"one\rtwo\r\nth\xc3\xa9\ncaf\xe9", "line 4", "mixed of two encodings", "UTF-8"),
-            (b"x" * (MOST_FILE + 1), "the file", "at most", "split"),
+            (b"x" * (MAX_FILE + 1), "the file", "at most", "split"),
             (spaces.encode(), "line 1", "spaces stand between the fields", "tab"),
         ):
             with self.subTest(what=what), self.assertRaises(FileProblem) as caught:

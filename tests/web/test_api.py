@@ -12,9 +12,9 @@ from fastapi.testclient import TestClient
 
 from dicetrail.demo import DATA, GAMES
 from dicetrail.files import WRITERS
-from dicetrail.limits import MOST_FILE
+from dicetrail.limits import MAX_FILE
 from dicetrail.web import create_app
-from dicetrail.web.loads.load import MOST_WAITING
+from dicetrail.web.loads.load import MAX_WAITING
 from tests.files.samples import archive, svg
 from tests.web.demo import MADE, demo_store
 
@@ -232,8 +232,8 @@ class TestLoads(ApiTest):
             (b"", 422, "empty"),
             (b"\x89PNG\r\n\x1a\n\0\0", 422, "not a text file"),
             (b"Which?    A    B    C\n" * 3, 422, "where tabs should be"),
-            (b"x" * (MOST_FILE + 1), 422, "split it"),
-            (b"x" * (MOST_FILE + 10**6), 413, "larger than"),
+            (b"x" * (MAX_FILE + 1), 422, "split it"),
+            (b"x" * (MAX_FILE + 10**6), 413, "larger than"),
         ):
             with self.subTest(words=words):
                 self.assert_problem(self.bring(content), status, words)
@@ -250,7 +250,7 @@ class TestLoads(ApiTest):
         self.take(load)
         again = self.http.post(f"{address}/take", json={"target": {"into": "new"}})
         self.assert_problem(again, 409, "being taken already")
-        for _ in range(MOST_WAITING):
+        for _ in range(MAX_WAITING):
             self.bring(b"Which?,a,b\n")
         self.assert_problem(self.http.get(address), 404, "no load")
 

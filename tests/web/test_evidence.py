@@ -468,7 +468,7 @@ class TestKeptRuns(PlayersTest):
         self.assertIn("9 of 9 kept runs hold", here.output)
 
     def test_no_more_are_kept_than_there_is_room_for(self):
-        with patch("dicetrail.web.kept.routes.MOST_KEPT", 3):
+        with patch("dicetrail.web.kept.routes.MAX_KEPT", 3):
             self.assertEqual(self.http.post(f"{KEPT}/ready").status_code, 422)
         self.assertEqual(self.get(KEPT), [])
 

@@ -9,7 +9,7 @@ from starlette.applications import Starlette
 from starlette.responses import PlainTextResponse
 from starlette.routing import Route
 
-from dicetrail.web.door.queue import HELD_S, MOST_IN_QUEUE, PER_SECOND, TICKET, InTurn, Queue
+from dicetrail.web.door.queue import HELD_S, MAX_IN_QUEUE, PER_SECOND, TICKET, InTurn, Queue
 
 
 class TestQueue(unittest.TestCase):
@@ -51,9 +51,9 @@ class TestQueue(unittest.TestCase):
 
     def test_what_is_remembered_is_bounded(self):
         queue = Queue(most=0)
-        for _ in range(MOST_IN_QUEUE + 50):
+        for _ in range(MAX_IN_QUEUE + 50):
             queue.enter(0, "", 0.0)
-        self.assertLessEqual(len(queue._turns), MOST_IN_QUEUE)
+        self.assertLessEqual(len(queue._turns), MAX_IN_QUEUE)
 
 
 class TestInTurn(unittest.IsolatedAsyncioTestCase):

@@ -2,7 +2,7 @@
 
 from dicetrail.core.answers.checking import (
     LETTERS,
-    MOST_ANSWER,
+    MAX_ANSWER,
     Checked,
     Fold,
     Given,
@@ -28,7 +28,7 @@ from dicetrail.core.answers.numbers import read_number, tolerance_of
 
 __all__ = [
     "LETTERS",
-    "MOST_ANSWER",
+    "MAX_ANSWER",
     "Cell",
     "Checked",
     "Comparison",

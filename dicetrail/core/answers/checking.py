@@ -25,7 +25,7 @@ from dicetrail.core.answers.folding import (
 from dicetrail.core.answers.numbers import ReadNumber, number_in, within
 from dicetrail.core.document import (
     ENGLISH,
-    MOST_CHOICES,
+    MAX_CHOICES,
     Check,
     Filling,
     Message,
@@ -36,9 +36,9 @@ from dicetrail.core.document import (
     record,
 )
 
-LETTERS = "ABCDEFGHIJKL"[:MOST_CHOICES]
+LETTERS = "ABCDEFGHIJKL"[:MAX_CHOICES]
 
-MOST_ANSWER = 10_000
+MAX_ANSWER = 10_000
 """The longest answer that is read, in signs."""
 
 Given = str | int | tuple[int, ...]
@@ -209,7 +209,7 @@ def _slips(typed: str, wanted: str, check: Check) -> int | None:
     most = typos_allowed(wanted, check)
     if not most or abs(len(typed) - len(wanted)) > most:
         return None
-    if len(wanted) > _MOST_FOR_TYPOS:
+    if len(wanted) > _MAX_FOR_TYPOS:
         return None
     if _digits(typed) != _digits(wanted):
         return None
@@ -231,7 +231,7 @@ def typos_allowed(wanted: str, check: Check) -> int:
 
 _LETTERS_A_TYPO = 3
 _LEAST_FOR_TYPOS = 4
-_MOST_FOR_TYPOS = 500
+_MAX_FOR_TYPOS = 500
 """A longer text must be exact, so that comparing it is soon done."""
 
 
@@ -375,9 +375,9 @@ def _read_so(said: Message, written: ReadNumber) -> Message:
 
 def _too_long(given: Given) -> Checked | None:
     length = len(given) if isinstance(given, str) else 0
-    if length <= MOST_ANSWER:
+    if length <= MAX_ANSWER:
         return None
-    return _unreadable(Phrase.TOO_LONG, count=f"{length:,}", most=f"{MOST_ANSWER:,}")
+    return _unreadable(Phrase.TOO_LONG, count=f"{length:,}", most=f"{MAX_ANSWER:,}")
 
 
 def _places_typed(

@@ -13,10 +13,10 @@ from dicetrail.core.document.colours import contrast, is_colour, nearest_that_ho
 from dicetrail.core.document.details import DETAILS, Detail
 from dicetrail.core.document.game import (
     DOCUMENT,
-    MOST_CHOICES,
-    MOST_LETTERS,
-    MOST_PLAYERS,
-    MOST_POINTS,
+    MAX_CHOICES,
+    MAX_LETTERS,
+    MAX_PLAYERS,
+    MAX_POINTS,
     NEXT,
     PLAIN,
     TRUTHS,
@@ -108,11 +108,11 @@ from dicetrail.core.document.phrases import (
 )
 from dicetrail.core.document.problems import GameProblems, Problem, Severity, warning
 from dicetrail.core.document.records import record
-from dicetrail.core.document.sites import MOST_SITES, is_site
+from dicetrail.core.document.sites import MAX_SITES, is_site
 from dicetrail.core.document.sounds import (
     LONGEST_CUE_MS,
     LONGEST_MS,
-    MOST_NOTES,
+    MAX_NOTES,
     RATE,
     SHIPPED,
     SHIPPED_NAMES,
@@ -151,12 +151,12 @@ __all__ = [
     "LONE_SURROGATE",
     "LONGEST_CUE_MS",
     "LONGEST_MS",
-    "MOST_CHOICES",
-    "MOST_LETTERS",
-    "MOST_NOTES",
-    "MOST_PLAYERS",
-    "MOST_POINTS",
-    "MOST_SITES",
+    "MAX_CHOICES",
+    "MAX_LETTERS",
+    "MAX_NOTES",
+    "MAX_PLAYERS",
+    "MAX_POINTS",
+    "MAX_SITES",
     "NEXT",
     "PLAIN",
     "RATE",

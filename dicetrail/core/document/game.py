@@ -18,31 +18,31 @@ from dicetrail.core.document.look import (
     Music,
 )
 from dicetrail.core.document.phrases import Language, OwnPhrase
-from dicetrail.core.document.sites import MOST_SITES, is_site
+from dicetrail.core.document.sites import MAX_SITES, is_site
 from dicetrail.core.document.told import FieldLabel, Range, Value
 from dicetrail.core.document.words import Number as Number
 
-MOST_CHOICES = 12
+MAX_CHOICES = 12
 """A question offers two to twelve choices, on slats lettered A to L."""
 
-MOST_LETTERS = 40
+MAX_LETTERS = 40
 """The longest word or phrase found letter by letter, so that it fits a phone's screen."""
 
-MOST_POINTS = 1_000_000_000
+MAX_POINTS = 1_000_000_000
 """Points and bounds stay within plus or minus this number."""
 
-MOST_PLAYERS = 4
+MAX_PLAYERS = 4
 
-MOST_IN_SUMS = 1_000_000
+MAX_IN_SUMS = 1_000_000
 """The numbers of sums stay within this."""
 
-MOST_SECONDS = 3600
+MAX_SECONDS = 3600
 """The longest clock of a question."""
 
-MOST_DRAWN = 10_000
+MAX_DRAWN = 10_000
 """The most questions a round draws for a player."""
 
-Points = Range(-MOST_POINTS, MOST_POINTS)
+Points = Range(-MAX_POINTS, MAX_POINTS)
 LongSeconds = Range(1, 86_400)
 
 
@@ -253,13 +253,13 @@ class Details:
     """How hard, from 1 to 5."""
     worth: Annotated[
         int | None,
-        Range(-MOST_POINTS, MOST_POINTS, is_told=True),
+        Range(-MAX_POINTS, MAX_POINTS, is_told=True),
         FieldLabel("Worth", also=("points", "score")),
     ] = None
     """Points."""
     seconds: Annotated[
         int | None,
-        Range(1, MOST_SECONDS, is_told=True),
+        Range(1, MAX_SECONDS, is_told=True),
         FieldLabel("Seconds", also=("time", "time limit")),
     ] = None
     """Time to answer, from 1 to 3600."""
@@ -377,7 +377,7 @@ class Lists:
     """What is asked of each item."""
     prompt: Annotated[str, FieldLabel("The question")] = ""
     """``{item}`` stands for the item to sort. Empty takes words of our own."""
-    choices: Annotated[int, Range(3, MOST_CHOICES), FieldLabel("Choices")] = 4
+    choices: Annotated[int, Range(3, MAX_CHOICES), FieldLabel("Choices")] = 4
     """How many items an odd one out is found among, 3 to 12."""
 
 
@@ -385,9 +385,9 @@ class Lists:
 class Span:
     """Whole numbers from the least to the most, both included."""
 
-    least: Annotated[int, Range(0, MOST_IN_SUMS)]
+    least: Annotated[int, Range(0, MAX_IN_SUMS)]
     """The least number, from 0."""
-    most: Annotated[int, Range(0, MOST_IN_SUMS)]
+    most: Annotated[int, Range(0, MAX_IN_SUMS)]
     """The most, up to 1,000,000."""
 
 
@@ -408,13 +408,13 @@ class Sums:
     denominators: Annotated[Span | None, FieldLabel("Fractions, with denominators")] = None
     """With it the numbers are numerators: over one denominator to be added or taken away, over
     one each to be multiplied."""
-    choices: Annotated[int, Range(0, MOST_CHOICES), FieldLabel("Choices", empty="typed")] = 0
+    choices: Annotated[int, Range(0, MAX_CHOICES), FieldLabel("Choices", empty="typed")] = 0
     """0 for a typed answer, else how many choices, 2 to 12."""
     count: Annotated[int, Range(1, 1000), FieldLabel("How many are made")] = 50
     """How many are made for a run, at most; fewer if there are not so many."""
     near: Annotated[
         int | None,
-        Range(1, MOST_IN_SUMS, is_told=True),
+        Range(1, MAX_IN_SUMS, is_told=True),
         FieldLabel("Wrong choices at most so far off", empty="as slips come to"),
     ] = None
     """How far off wrong choices are at most, of fractions in numerators; None takes what
@@ -486,7 +486,7 @@ class Draw:
     """Which of a round's questions are asked, and in which order."""
 
     count: Annotated[
-        int | None, Range(1, MOST_DRAWN), FieldLabel("How many questions", empty="all")
+        int | None, Range(1, MAX_DRAWN), FieldLabel("How many questions", empty="all")
     ] = 10
     """How many are drawn for each player, 1 to 10,000; None draws on until none is left."""
     order: Annotated[DrawOrder, FieldLabel("Order")] = DrawOrder.SHUFFLED
@@ -519,7 +519,7 @@ class Ask:
     )
     """Whether right answers fall on every place equally often; for shuffled choices."""
     shown: Annotated[
-        int | None, Range(2, MOST_CHOICES), FieldLabel("Choices shown", empty="all")
+        int | None, Range(2, MAX_CHOICES), FieldLabel("Choices shown", empty="all")
     ] = None
     """How many of the choices are shown, 2 to 12, the right one among them; None shows all."""
     tries: Annotated[
@@ -532,7 +532,7 @@ class Ask:
     """Wrong letters allowed to a word that says nothing of its own, 1 to 20."""
     seconds: Annotated[
         int | None,
-        Range(1, MOST_SECONDS),
+        Range(1, MAX_SECONDS),
         FieldLabel("Clock of a question", "seconds", empty="none"),
     ] = None
     """Time for a question that names none of its own, 1 to 3600; None sets no clock."""
@@ -832,7 +832,7 @@ class Opening:
     asks_names: Annotated[bool, FieldLabel("Ask for names")] = False
     """Whether players say their names."""
     most_players: Annotated[
-        int, Range(1, MOST_PLAYERS), FieldLabel("Players at most", "take turns")
+        int, Range(1, MAX_PLAYERS), FieldLabel("Players at most", "take turns")
     ] = 1
     """How many can play in turns, 1 to 4."""
     equal_turns: Annotated[
@@ -914,7 +914,7 @@ class Game:
     @property
     def sites(self) -> tuple[str, ...]:
         """The sites that may show it in a frame, as far as they are addresses of sites."""
-        return tuple(filter(is_site, self.framed_by[:MOST_SITES]))
+        return tuple(filter(is_site, self.framed_by[:MAX_SITES]))
 
     @property
     def has_menu(self) -> bool:

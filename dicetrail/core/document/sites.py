@@ -2,7 +2,7 @@
 
 import re
 
-MOST_SITES = 20
+MAX_SITES = 20
 
 _SITE = re.compile(r"https?://[a-z0-9]([a-z0-9.-]{0,250}[a-z0-9])?(:[1-9]\d{0,4})?")
 

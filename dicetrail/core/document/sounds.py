@@ -20,7 +20,7 @@ from dicetrail.core.document.game import Game, Note, Sound, Wave
 RATE = 22_050
 """Samples a second."""
 
-MOST_NOTES = 96
+MAX_NOTES = 96
 LONGEST_MS = 20_000
 """How long a sound may be, its last note's ringing left out: music needs some room."""
 

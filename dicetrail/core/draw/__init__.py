@@ -35,16 +35,16 @@ from dicetrail.core.draw.dice import (
     stream,
 )
 from dicetrail.core.draw.facts import (
-    MOST_COLUMNS,
-    MOST_FACTS,
+    MAX_COLUMNS,
+    MAX_FACTS,
     FactQuestions,
     comparison_key,
     questions_from,
 )
 from dicetrail.core.draw.pools import Pool, Sourced, whole
 from dicetrail.core.draw.sources import (
-    MOST_ROWS,
-    MOST_SOURCES,
+    MAX_ROWS,
+    MAX_SOURCES,
     SIGNS,
     Facets,
     Sum,
@@ -65,10 +65,10 @@ __all__ = [
     "BY_CHANCE",
     "HIGHEST_DICE",
     "LONG_DICE_BITS",
-    "MOST_COLUMNS",
-    "MOST_FACTS",
-    "MOST_ROWS",
-    "MOST_SOURCES",
+    "MAX_COLUMNS",
+    "MAX_FACTS",
+    "MAX_ROWS",
+    "MAX_SOURCES",
     "SIGNS",
     "Census",
     "Censuses",

@@ -28,7 +28,7 @@ from dicetrail.core.draw.facts import FactQuestions
 from dicetrail.core.draw.pools import Pool, Sourced
 from dicetrail.core.draw.sources import made_pool, weight_of
 
-MOST_WANTED = 1000
+MAX_WANTED = 1000
 """The most questions a player can choose where the pool is filled again."""
 
 
@@ -157,7 +157,7 @@ def _places_of(pool: Pool, round_: int, names: Collection[tuple[str, int]]) -> I
 
 def most_wanted(draw: Draw, pool: int, players: int) -> int:
     """The most questions each player can choose to be asked."""
-    return max(1, pool // players) if draw.refill is Refill.NEVER else MOST_WANTED
+    return max(1, pool // players) if draw.refill is Refill.NEVER else MAX_WANTED
 
 
 def length_of(draw: Draw, pool: int, wanted: int | None, players: int) -> int | None:

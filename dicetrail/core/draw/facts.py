@@ -12,7 +12,7 @@ from typing import overload
 
 from dicetrail.core.answers import fold, read_number, unaccented, without_punctuation
 from dicetrail.core.document import (
-    MOST_LETTERS,
+    MAX_LETTERS,
     DecimalMark,
     Details,
     Facts,
@@ -27,10 +27,10 @@ from dicetrail.core.document import (
 )
 from dicetrail.core.draw.dice import Stream
 
-MOST_FACTS = 20_000
+MAX_FACTS = 20_000
 """Facts have at most this many rows."""
 
-MOST_COLUMNS = 40
+MAX_COLUMNS = 40
 """Facts have at most this many columns."""
 
 
@@ -118,7 +118,7 @@ class FactQuestions(Sequence[Question]):
             case Made.NUMBER:
                 return read_number(text, self.mark) is not None
             case Made.LETTERS:
-                return len(text) <= MOST_LETTERS and any(map(str.isalnum, text))
+                return len(text) <= MAX_LETTERS and any(map(str.isalnum, text))
         return bool(text)
 
     def __len__(self) -> int:

@@ -41,13 +41,13 @@ from dicetrail.core.draw.dice import Stream, stream
 from dicetrail.core.draw.facts import questions_from
 from dicetrail.core.draw.pools import Part, Pool, whole
 
-MOST_ROWS = 10_000
+MAX_ROWS = 10_000
 """A source of sums has at most this many left numbers, times denominators; else it makes none."""
 
-MOST_IN_GRID = 10**18
+MAX_IN_GRID = 10**18
 """A source that takes every left number with every right one makes none if there are more."""
 
-MOST_SOURCES = 50
+MAX_SOURCES = 50
 """A round has at most this many groups of lists, and as many sources of sums."""
 
 _PROMPTS = {
@@ -93,8 +93,8 @@ def pool_size(round_: Round, censuses: Censuses) -> int:
     fitting = sum(count for traits, count in _in_packs(round_, censuses) if fits(round_, traits))
     if not _has_weight(round_.draw, 1):
         return fitting  # what lists and sums give has no level, and counts as 1
-    items = sum(_list_questions(lists) for lists in round_.lists[:MOST_SOURCES])
-    sums = sum(min(made.count, count_of(made)) for made in round_.sums[:MOST_SOURCES])
+    items = sum(_list_questions(lists) for lists in round_.lists[:MAX_SOURCES])
+    sums = sum(min(made.count, count_of(made)) for made in round_.sums[:MAX_SOURCES])
     return fitting + items + max(0, sums)
 
 
@@ -350,7 +350,7 @@ class SumTable(Sequence[Sum]):
 
     @cached_property
     def _goes_by_right(self) -> bool:
-        most = MOST_ROWS // max(1, len(self._bottoms))
+        most = MAX_ROWS // max(1, len(self._bottoms))
         is_over = self.sums.operator is Operator.OVER
         return not is_over and len(self._lefts) > most >= len(self._rights)
 
@@ -364,8 +364,8 @@ class SumTable(Sequence[Sum]):
         if not self._is_sound:
             return False
         if self._is_grid:
-            return self._in_grid > MOST_IN_GRID
-        return len(self._firsts) * len(self._bottoms) > MOST_ROWS
+            return self._in_grid > MAX_IN_GRID
+        return len(self._firsts) * len(self._bottoms) > MAX_ROWS
 
     @cached_property
     def _rows(self) -> list[tuple[int, Bottoms, range]]:

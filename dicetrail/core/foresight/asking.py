@@ -30,7 +30,7 @@ from dicetrail.core.survey import turning_points
 LEAST_MASS = 1e-12
 """What is left when players count as none."""
 
-MOST_TRIES = 20_000
+MAX_TRIES = 20_000
 
 LEAST_SHARE = 1e-18
 """A share so small that all of them together are none."""
@@ -247,7 +247,7 @@ class Asking:
         self.found.clear()
         self.stands.clear()
         now = self._hinted(self._put(tally))
-        for _ in range(MOST_TRIES):
+        for _ in range(MAX_TRIES):
             if not now:
                 break
             after: dict[_PendingQuestion, Mass] = {}

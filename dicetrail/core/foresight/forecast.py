@@ -16,7 +16,7 @@ from dicetrail.core.foresight.asking import CannotForecast
 from dicetrail.core.foresight.lengths import BINS, Lengths, lengths_of
 from dicetrail.core.foresight.playing import names_for, played
 from dicetrail.core.foresight.scouts import Scout
-from dicetrail.core.foresight.weighing import MOST_FOLLOWED, ExactForecast, ExactResult
+from dicetrail.core.foresight.weighing import MAX_FOLLOWED, ExactForecast, ExactResult
 from dicetrail.core.play import Phase, Program, State, ended_as, players_refused
 from dicetrail.core.rules import Tallies, best_score
 
@@ -107,7 +107,7 @@ def forecast(
     *scouts: Scout,
     runs: int = PLAYED,
     is_quick: bool = False,
-    most_followed: int = MOST_FOLLOWED,
+    most_followed: int = MAX_FOLLOWED,
 ) -> Forecast:
     """What will happen to scouts who play together, one for each player.
 

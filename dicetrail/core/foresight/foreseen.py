@@ -34,10 +34,10 @@ from dicetrail.core.rules import ScriptFaults, rules_of
 HARDLY_EVER = 1e-6
 """An ending that fewer come to is one that nobody comes to."""
 
-MOST_GUESSED = 0.2
+MAX_GUESSED = 0.2
 """A pass mark that more guessers than that reach is no pass mark."""
 
-MOST_LEFT = 0.01
+MAX_LEFT = 0.01
 
 
 def forecast_warnings(program: Program) -> tuple[Problem, ...]:
@@ -80,7 +80,7 @@ def _unreached(program: Program, known: dict[str, Forecast]) -> Iterator[Problem
 
 def _guessed(program: Program, told: Forecast) -> Iterator[Problem]:
     """What comes of guessing."""
-    if told.unended > MOST_LEFT:
+    if told.unended > MAX_LEFT:
         what = f"{told.unended:.0%} of those who guess never come to an end"
         yield warning("endings", what, "let lives, a clock or a number of questions end it")
     first, (score, *_) = program.rules.score(program.rules.first), told.counters
@@ -89,7 +89,7 @@ def _guessed(program: Program, told: Forecast) -> Iterator[Problem]:
         if ending.counts != "score" or least is None or least <= first:
             continue  # what one begins with is no mark
         share = sum(one.share for one in score.values if one.value >= least)
-        if share > MOST_GUESSED:
+        if share > MAX_GUESSED:
             yield warning(
                 f"endings[{number}].at_least",
                 f"guessing alone is enough for “{ending.title}” in {share:.0%} of runs",
@@ -103,7 +103,7 @@ def _mark_for(score: tuple[ValueShare, ...]) -> Number:
     above, mark = 0.0, score[-1].value + 1
     for one in reversed(score):
         above += one.share
-        if above > MOST_GUESSED:
+        if above > MAX_GUESSED:
             break
         mark = one.value
     return as_written(mark)

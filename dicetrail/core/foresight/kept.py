@@ -36,7 +36,7 @@ from dicetrail.core.play import (
 Steps = tuple[tuple[Footprint, ...], ...]
 """What happened in a run: the footprints of its opening, then those each input made."""
 
-MOST_INPUTS = 600
+MAX_INPUTS = 600
 """A ready run that has not ended by then is kept as far as it went."""
 
 
@@ -203,10 +203,10 @@ READY = (
 """The runs that are there for every game, and how their questions come out, over and over."""
 
 
-MOST_TRIED = 12_000
+MAX_TRIED = 12_000
 """So many inputs are tried for the endings that are not come to so."""
 
-MOST_RIGHT = 40
+MAX_RIGHT = 40
 """So many right answers are tried before the wrong ones, at most, to come to an ending."""
 
 
@@ -221,7 +221,7 @@ def ready_runs(program: Program, dice: int = 1) -> Iterator[KeptRun]:
     there = _to_endings(program, dice)
     endings = program.game.endings
     if len(there) < len(endings):
-        found = enumerate(witnesses(program, dice=dice, steps=MOST_TRIED).endings)
+        found = enumerate(witnesses(program, dice=dice, steps=MAX_TRIED).endings)
         there = {place: one for place, one in found if one is not None} | there
     for place in sorted(there):
         dice, inputs, players = there[place].dice, there[place].inputs, there[place].players
@@ -233,7 +233,7 @@ def _to_endings(program: Program, dice: int) -> dict[int, Witness]:
     or by more, each by the ending it comes to: the first that comes to one."""
     found: dict[int, Witness] = {}
     for players in range(1, program.game.opening.most_players + 1):
-        for right in range(MOST_RIGHT + 1):
+        for right in range(MAX_RIGHT + 1):
             asked = 0
             for share in (0.0, 0.9):
                 intents = chain(repeat(Intent.RIGHT, right), repeat(Intent.WRONG))
@@ -261,7 +261,7 @@ def _played(
     state = start(program, dice, names_for((Scout("Player"),) * players)).state
     inputs: list[Input] = []
     intent, asked = next(intents), 0
-    while state.phase is not Phase.ENDED and len(inputs) < MOST_INPUTS:
+    while state.phase is not Phase.ENDED and len(inputs) < MAX_INPUTS:
         left = state.clocks.question or 0
         given = next_input(program, state, intent, state.at + round(share * left))
         if given is None:

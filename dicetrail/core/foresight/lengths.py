@@ -19,7 +19,7 @@ from dicetrail.core.foresight.asking import (
     QuestionOutcome,
     TimedSpan,
 )
-from dicetrail.core.foresight.weighing import MOST_PUT, ExactForecast, Point
+from dicetrail.core.foresight.weighing import MAX_PUT, ExactForecast, Point
 from dicetrail.core.rules import Over
 
 BINS = 128
@@ -28,7 +28,7 @@ BINS = 128
 _FOLDS = 1e-7
 """What is longer than the span is made so many times less before it folds back."""
 
-_MOST_LONGER = 0.002
+_MAX_LONGER = 0.002
 _WIDENED = 3
 
 Wave = list[complex]
@@ -51,7 +51,7 @@ def lengths_of(weigher: ExactForecast, mean_ms: float) -> Lengths:
     span = max(1000.0, mean_ms * 2.5)
     for _ in range(_WIDENED):
         found = _Transform(weigher, span / BINS).lengths()
-        if found.longer < _MOST_LONGER:
+        if found.longer < _MAX_LONGER:
             break
         span *= 2
     return found
@@ -75,7 +75,7 @@ class _Transform:
             wave = total if isinstance(reached, Over) else now[reached]
             for turn in range(len(wave)):
                 wave[turn] += share
-        for _ in range(MOST_PUT):
+        for _ in range(MAX_PUT):
             if not now or max(abs(wave[0]) for wave in now.values()) < LEAST_MASS:
                 break
             now = self._after(now, total)

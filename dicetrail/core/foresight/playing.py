@@ -30,7 +30,7 @@ from dicetrail.core.play import (
     step,
 )
 
-MOST_INPUTS = 2_000
+MAX_INPUTS = 2_000
 """A run in which more is done is left as it stands."""
 
 _PARTS = 1 << 32
@@ -51,7 +51,7 @@ def walked(
     chances = [stream(dice, f"scout {turn} {scout.name}") for turn, scout in enumerate(scouts)]
     state = start(program, dice, names_for(scouts)).state
     yield state, None
-    for _ in range(MOST_INPUTS):
+    for _ in range(MAX_INPUTS):
         if state.phase is Phase.ENDED:
             return
         given = _next(program, scouts[state.turn], state, chances[state.turn])

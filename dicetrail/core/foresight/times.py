@@ -103,7 +103,7 @@ class Slice:
         before, here = (self._area((place + by) * step_ms) for by in (-1, 0))
         found: list[tuple[int, float]] = []
         told = 0.0
-        while told < 1 - 1e-10 and len(found) < _MOST_POINTS:
+        while told < 1 - 1e-10 and len(found) < _MAX_POINTS:
             after = self._area((place + 1) * step_ms)
             share = max(0.0, (after - 2 * here + before) / step_ms)
             if share:
@@ -113,7 +113,7 @@ class Slice:
         return found
 
 
-_MOST_POINTS = 4000
+_MAX_POINTS = 4000
 
 
 def _below(law: Times, ms: float) -> float:

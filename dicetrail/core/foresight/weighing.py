@@ -83,10 +83,10 @@ from dicetrail.core.rules import (
     time_ends,
 )
 
-MOST_SETTLED = 400_000
+MAX_SETTLED = 400_000
 """So many outcomes are settled before a game is given up as too wide."""
 
-MOST_FOLLOWED = 400_000
+MAX_FOLLOWED = 400_000
 """So many ways are followed, each of about 10 microseconds on a machine of 2024; on a grid of
 time each counts by its points."""
 
@@ -96,14 +96,14 @@ UNFORESEEN = 5
 ONE_QUESTION = 20
 """One question to one player may take such a part of them, for others are to come."""
 
-MOST_PUT = 2_000
+MAX_PUT = 2_000
 """So many questions are followed in a row."""
 
 LEAST_TALLIES = 8
 """So many tallies at least are met with each thing that can be left in a pool."""
 
 FINEST_MS = 50
-MOST_POINTS = 120
+MAX_POINTS = 120
 """A grid has at most so many points where a step that fine would make more."""
 
 
@@ -157,7 +157,7 @@ class ExactForecast:
         program: Program,
         scouts: Sequence[Scout],
         coarser: int = 1,
-        most_followed: int = MOST_FOLLOWED,
+        most_followed: int = MAX_FOLLOWED,
     ) -> None:
         self.most_followed = most_followed
         self.program, self.scouts, self.rules = program, scouts, program.rules
@@ -189,7 +189,7 @@ class ExactForecast:
         clocks.append(self.game.seconds or 0)
         clocks += [asked.traits.seconds or 0 for drawn in self.rounds for asked in drawn.kinds]
         longest = max(clocks) * 1000
-        fits = (step for step in (FINEST_MS, 100, 125, 250, 500) if longest / step <= MOST_POINTS)
+        fits = (step for step in (FINEST_MS, 100, 125, 250, 500) if longest / step <= MAX_POINTS)
         return next(fits, 500)
 
     @property
@@ -226,7 +226,7 @@ class ExactForecast:
 
     def _fallen(self, tally: Tally, outcome: Outcome) -> Iterator[tuple[float, Settled]]:
         try:
-            for share, settled in every_fall(self.rules, tally, outcome, MOST_SETTLED):
+            for share, settled in every_fall(self.rules, tally, outcome, MAX_SETTLED):
                 self._count()
                 yield share, settled
         except TooManySides as found:
@@ -239,13 +239,13 @@ class ExactForecast:
 
     def _count(self) -> None:
         self._settled += 1
-        if self._settled > MOST_SETTLED:
+        if self._settled > MAX_SETTLED:
             raise CannotForecast("it has too many ways to go")
 
     @property
     def spent(self) -> tuple[float, float]:
         """What was followed and settled so far, as shares of what there is."""
-        return self._followed / self.most_followed, self._settled / MOST_SETTLED
+        return self._followed / self.most_followed, self._settled / MAX_SETTLED
 
     def most_put(self) -> int:
         """How many questions a run that goes its whole length is put, about where a countdown
@@ -570,7 +570,7 @@ class _ForecastWalk:
         ended_at, left = [self.ended], 1.0
         most_put, spent = self.weigher.most_put(), [self.weigher.spent]
         self.weigher.limit(is_foreseen=bool(most_put))
-        while now and left >= LEAST_MASS and len(ended_at) <= MOST_PUT:
+        while now and left >= LEAST_MASS and len(ended_at) <= MAX_PUT:
             self.ended = 0.0
             after: dict[Point, Mass] = {}
             self.weigher.begin_question()
@@ -698,7 +698,7 @@ def _grows(spent: Sequence[tuple[float, float]]) -> bool:
 def _questions_left(before: float, left: float, put: int) -> int:
     """How many questions are put until next to nobody is left, if as large a share as at the
     last one leaves at each."""
-    most = MOST_PUT - put
+    most = MAX_PUT - put
     if not 0 < left < before:
         return most if left else 0
     return min(most, ceil(log(LEAST_MASS / left) / log(left / before)))

@@ -9,7 +9,7 @@ from dicetrail.core.document import Ending, Game, Range, notes_of
 from dicetrail.core.foresight.forecast import Forecast
 from dicetrail.core.rules import SHARES, Script, parse
 
-MOST_VALUES = 13
+MAX_VALUES = 13
 """So many values of a number are looked at."""
 
 _ROUND_NUMBERS = (
@@ -65,7 +65,7 @@ def values_around(knob: Knob) -> tuple[int, ...]:
     """The values of a knob that are looked at: its own, and others below and above it."""
     reach = max(6, abs(knob.value))
     least, most = max(knob.least, knob.value - reach), min(knob.most, knob.value + reach)
-    step = max(1, -(-(most - least) // (MOST_VALUES - 1)))
+    step = max(1, -(-(most - least) // (MAX_VALUES - 1)))
     below = range(knob.value, least - 1, -step)
     above = range(knob.value, most + 1, step)
     return tuple(sorted({*below, *above}))

@@ -37,10 +37,10 @@ from dicetrail.core.play import (
 )
 from dicetrail.core.survey import Reach, turning_points
 
-MOST_STEPS = 30_000
+MAX_STEPS = 30_000
 """So many inputs are tried before the search is given up."""
 
-MOST_DICE = 4
+MAX_DICE = 4
 """With so many dice it is looked while an ending is missing, for each number of players."""
 
 
@@ -68,13 +68,13 @@ class Witnesses:
 
 
 def witnesses(
-    program: Program, reached: Reach | None = None, dice: int = 1, steps: int = MOST_STEPS
+    program: Program, reached: Reach | None = None, dice: int = 1, steps: int = MAX_STEPS
 ) -> Witnesses:
     """A shortest run to every ending and score that can be found with so many inputs tried."""
     search = _Search(program)
     endings = range(len(program.game.endings))
     most = max(1, program.game.opening.most_players)
-    ways = [(more, players) for more in range(MOST_DICE) for players in range(1, most + 1)]
+    ways = [(more, players) for more in range(MAX_DICE) for players in range(1, most + 1)]
     for place, (more, players) in enumerate(ways):
         if all(number in search.endings for number in endings):
             break

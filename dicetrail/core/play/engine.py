@@ -28,7 +28,7 @@ from typing import Any
 from dicetrail.core.answers import Checked, Given, Verdict, as_letters, letters_of
 from dicetrail.core.document import (
     ENGLISH,
-    MOST_PLAYERS,
+    MAX_PLAYERS,
     Filling,
     Game,
     Kind,
@@ -81,7 +81,7 @@ from dicetrail.core.play.state import (
 )
 from dicetrail.core.rules import Event
 
-MOST_UNATTENDED = 100
+MAX_UNATTENDED = 100
 """After so many countdowns in a row without a player doing anything, the clocks wait."""
 
 
@@ -112,7 +112,7 @@ def start(
 
 def players_refused(game: Game, players: int) -> str | None:
     """Why a game is not played by so many; None if it is."""
-    most = max(1, min(MOST_PLAYERS, game.opening.most_players))
+    most = max(1, min(MAX_PLAYERS, game.opening.most_players))
     if 1 <= players <= most:
         return None
     return f"this game takes {'1 player' if most == 1 else f'1 to {most} players'}, not {players}"
@@ -196,13 +196,13 @@ def _let_time_pass(program: Program, state: State, at: int, prints: Prints) -> S
             if due > at:
                 return state._replace(at=at, lead=due - at)
             state = state._replace(at=due, lead=0)
-        elif state.phase is Phase.ASKING and state.unattended < MOST_UNATTENDED:
+        elif state.phase is Phase.ASKING and state.unattended < MAX_UNATTENDED:
             soonest = state.clocks.soonest
             if soonest is None or state.at + max(0, soonest) > at:
                 return _tick(state, at)
             state = _tick(state, state.at + max(0, soonest))
             state = state._replace(unattended=state.unattended + 1)
-            if state.unattended == MOST_UNATTENDED:
+            if state.unattended == MAX_UNATTENDED:
                 why = "nobody has done anything for a long time; the clocks wait for the player"
                 prints.append(Footprint(state.at, Stop.ASK, What.HELD, why))
             else:

@@ -78,7 +78,7 @@ from dicetrail.core.rules import (
     time_ends,
 )
 
-MOST_LEAD_MS = 5000
+MAX_LEAD_MS = 5000
 """Countdowns wait so long, at most, for the sound of a question to begin."""
 
 
@@ -335,7 +335,7 @@ def _ask(program: Program, state: State, is_again: bool, prints: Prints) -> Stat
         result=None,
         is_revealed=False,
         used=0,
-        lead=MOST_LEAD_MS if put.round.ask.waits_for_sound and put.question.details.sound else 0,
+        lead=MAX_LEAD_MS if put.round.ask.waits_for_sound and put.question.details.sound else 0,
         put=state.put + 1,
         clocks=Clocks(in_ms(put.seconds), clocks.round, clocks.game),
     )

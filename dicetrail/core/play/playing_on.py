@@ -5,7 +5,7 @@ from dicetrail.core.play.engine import step
 from dicetrail.core.play.program import Program
 from dicetrail.core.play.state import Input, Moment, Phase
 
-MOST_INPUTS_AT_ONCE = 1500
+MAX_INPUTS_AT_ONCE = 1500
 """So many inputs are given on the player's behalf at once, at most."""
 
 _WORDS = {
@@ -31,7 +31,7 @@ def play_on(
     inputs: list[Input] = []
     moments: list[Moment] = []
     done = 0
-    while len(inputs) < MOST_INPUTS_AT_ONCE:
+    while len(inputs) < MAX_INPUTS_AT_ONCE:
         state = moment.state
         is_asking = state.phase is Phase.ASKING
         if done == questions and (is_asking or done):

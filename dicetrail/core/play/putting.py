@@ -6,7 +6,7 @@ from functools import cached_property
 
 from dicetrail.core.answers import (
     LETTERS,
-    MOST_ANSWER,
+    MAX_ANSWER,
     Checked,
     Given,
     Verdict,
@@ -129,7 +129,7 @@ def _best(verdicts: Iterable[Checked]) -> Checked:
 
 def _check_word(given: str, word: str) -> Checked:
     """The verdict on a whole word: its letters and digits count, and nothing else."""
-    if len(given) > MOST_ANSWER:
+    if len(given) > MAX_ANSWER:
         return Checked(Verdict.UNREADABLE, message(Phrase.TOO_LONG_WORD))
     typed = tidy(given)
     if not spelled(typed):

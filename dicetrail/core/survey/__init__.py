@@ -3,7 +3,7 @@
 from dicetrail.core.survey.build import build
 from dicetrail.core.survey.cue_faults import sound_problems
 from dicetrail.core.survey.looks import (
-    MOST_ROWS,
+    MAX_ROWS,
     Edits,
     FactsEdit,
     PackEdit,
@@ -34,7 +34,7 @@ from dicetrail.core.survey.survey import examine, reports_on, survey, within_bou
 __all__ = [
     "AT_ONCE",
     "BESIDE",
-    "MOST_ROWS",
+    "MAX_ROWS",
     "Edits",
     "Effort",
     "FactsEdit",

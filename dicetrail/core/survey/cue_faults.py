@@ -7,7 +7,7 @@ from difflib import get_close_matches
 from dicetrail.core.document import (
     LONGEST_CUE_MS,
     LONGEST_MS,
-    MOST_NOTES,
+    MAX_NOTES,
     SHIPPED_NAMES,
     WAYS,
     Cue,
@@ -24,8 +24,8 @@ from dicetrail.core.document import (
 from dicetrail.core.play import ONLY_AT_END, PLACES
 from dicetrail.core.rules import Rules
 
-MOST_CUES = 100
-MOST_SOUNDS = 100
+MAX_CUES = 100
+MAX_SOUNDS = 100
 
 
 def cue_problems(game: Game, rules: Rules | None) -> Iterator[Problem]:
@@ -97,9 +97,9 @@ def sound_problems(where: str, sound: Sound) -> Iterator[Problem]:
     """Everything wrong with one sound, its name left out."""
     if sound.file:
         return
-    if not 1 <= len(sound.notes) <= MOST_NOTES:
+    if not 1 <= len(sound.notes) <= MAX_NOTES:
         what = f"it has {counted(len(sound.notes), 'note')}"
-        yield Problem(f"{where}.notes", what, f"have 1 to {MOST_NOTES}")
+        yield Problem(f"{where}.notes", what, f"have 1 to {MAX_NOTES}")
     length = sum(note.ms for note in sound.notes)
     if length > LONGEST_MS:
         what = f"it is {length / 1000:g} seconds long"

@@ -16,7 +16,7 @@ from dicetrail.core.document import (
     counted,
     warning,
 )
-from dicetrail.core.draw import MOST_FACTS, FactQuestions, Packs, comparison_key, questions_from
+from dicetrail.core.draw import MAX_FACTS, FactQuestions, Packs, comparison_key, questions_from
 
 _SHOWN = 3
 
@@ -34,9 +34,9 @@ def pattern_problems(where: str, round_: Round, number: int, packs: Packs) -> It
         what = f"“{pack.title}” holds questions, not facts"
         yield Problem(f"{place}.facts", what, "choose facts, or load its file as facts")
         return
-    if len(pack.facts.rows) > MOST_FACTS:
+    if len(pack.facts.rows) > MAX_FACTS:
         what = f"“{pack.title}” has {len(pack.facts.rows):,} rows"
-        yield Problem(f"{place}.facts", what, f"have {MOST_FACTS:,} at most")
+        yield Problem(f"{place}.facts", what, f"have {MAX_FACTS:,} at most")
         return
     yield from _columns_alike(f"{place}.facts", pack.title, pack.facts)
     unknown = list(_unknown_columns(place, pattern, pack.facts))

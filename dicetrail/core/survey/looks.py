@@ -17,7 +17,7 @@ from dicetrail.core.survey.question_faults import (
     surely_unlike,
 )
 
-MOST_ROWS = 10_000_000
+MAX_ROWS = 10_000_000
 
 
 @dataclass(frozen=True, slots=True)
@@ -35,8 +35,8 @@ class RowFault:
 class PackEdit:
     """Some questions taken out at a row (from 0), and others put in there."""
 
-    row: Annotated[int, Range(0, MOST_ROWS)]
-    remove: Annotated[int, Range(0, MOST_ROWS)] = 0
+    row: Annotated[int, Range(0, MAX_ROWS)]
+    remove: Annotated[int, Range(0, MAX_ROWS)] = 0
     insert: tuple[Question, ...] = ()
 
 
@@ -44,8 +44,8 @@ class PackEdit:
 class FactsEdit:
     """Some rows of facts taken out at a row (from 0), and others put in there."""
 
-    row: Annotated[int, Range(0, MOST_ROWS)]
-    remove: Annotated[int, Range(0, MOST_ROWS)] = 0
+    row: Annotated[int, Range(0, MAX_ROWS)]
+    remove: Annotated[int, Range(0, MAX_ROWS)] = 0
     insert: tuple[tuple[str, ...], ...] = ()
 
 

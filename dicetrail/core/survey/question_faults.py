@@ -12,8 +12,8 @@ from typing import Any
 from dicetrail.core.answers import all_differ, as_shown, read_number, tolerance_of
 from dicetrail.core.document import (
     LONE_SURROGATE,
-    MOST_CHOICES,
-    MOST_LETTERS,
+    MAX_CHOICES,
+    MAX_LETTERS,
     PLAIN,
     TRUTHS,
     Details,
@@ -76,7 +76,7 @@ def is_plain_choice(question: Question) -> bool:
         and not question.replies
         and bool(question.prompt)
         and len(question.right) == 1
-        and 2 <= len(choices) <= MOST_CHOICES
+        and 2 <= len(choices) <= MAX_CHOICES
         and all(choices)
         and is_whole_text("".join((question.prompt, *choices)))
         and all_differ(choices)
@@ -142,11 +142,11 @@ def _choice_faults(question: Question) -> Iterator[FieldFault]:
     if not question.wrong:
         yield FieldFault("wrong", 0, "there is no wrong choice", "write at least one wrong choice")
     count = len(question.right) + len(question.wrong)
-    if count > MOST_CHOICES:
+    if count > MAX_CHOICES:
         yield FieldFault(
             "wrong",
-            MOST_CHOICES - len(question.right),
-            f"{count} choices where at most {MOST_CHOICES} are expected",
+            MAX_CHOICES - len(question.right),
+            f"{count} choices where at most {MAX_CHOICES} are expected",
             "leave some out",
         )
     yield from _gaps_and_repeats(question)
@@ -221,11 +221,11 @@ def _number_faults(question: Question) -> Iterator[FieldFault]:
 
 def _letters_faults(question: Question) -> Iterator[FieldFault]:
     word = question.right[0]
-    if len(word) > MOST_LETTERS:
+    if len(word) > MAX_LETTERS:
         yield FieldFault(
             "right",
             0,
-            f"{len(word)} signs where at most {MOST_LETTERS} fit",
+            f"{len(word)} signs where at most {MAX_LETTERS} fit",
             "choose a shorter word or phrase",
         )
     if not any(sign.isalnum() for sign in word):

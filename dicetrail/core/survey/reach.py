@@ -83,7 +83,7 @@ AT_ONCE = Effort(5_000, 6_500)
 BESIDE = Effort(60_000, 80_000)
 """What is worked out while the maker goes on."""
 
-_MOST_SECONDS = 120
+_MAX_SECONDS = 120
 
 
 @dataclass(frozen=True, slots=True)
@@ -712,7 +712,7 @@ class _QuestionBranches:
             if "seconds_used" in reads:
                 raise _TooMany
             return ((0, _ClockValues(0, 0, 0)),)
-        if allowed > _MOST_SECONDS or "add_time" in self.walk.deeds:
+        if allowed > _MAX_SECONDS or "add_time" in self.walk.deeds:
             raise _TooMany
         found: list[_ClockValues] = []
         for used in sorted(turning_points(allowed * 1000, "percent_left" in reads)):

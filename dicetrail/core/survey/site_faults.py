@@ -2,7 +2,7 @@
 
 from collections.abc import Iterator
 
-from dicetrail.core.document import MOST_SITES, Game, Problem, is_site, warning
+from dicetrail.core.document import MAX_SITES, Game, Problem, is_site, warning
 
 
 def site_problems(game: Game) -> Iterator[Problem]:
@@ -12,6 +12,6 @@ def site_problems(game: Game) -> Iterator[Problem]:
             what = f"“{site}” is no address of a site"
             mend = "write it as browsers do, such as https://school.example, without a path"
             yield warning(f"framed_by[{number}]", what, mend)
-    if len(game.framed_by) > MOST_SITES:
-        what = f"{len(game.framed_by)} sites are named, and the first {MOST_SITES} count"
+    if len(game.framed_by) > MAX_SITES:
+        what = f"{len(game.framed_by)} sites are named, and the first {MAX_SITES} count"
         yield warning("framed_by", what, "leave some out")

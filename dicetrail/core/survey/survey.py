@@ -14,7 +14,7 @@ from types import MappingProxyType
 
 from dicetrail.core.answers import Verdict, as_shown, check_typed, fold
 from dicetrail.core.document import (
-    MOST_POINTS,
+    MAX_POINTS,
     DrawOrder,
     Ending,
     Game,
@@ -39,8 +39,8 @@ from dicetrail.core.document import (
     with_marks,
 )
 from dicetrail.core.draw import (
-    MOST_ROWS,
-    MOST_SOURCES,
+    MAX_ROWS,
+    MAX_SOURCES,
     Censuses,
     Packs,
     SumTable,
@@ -54,7 +54,7 @@ from dicetrail.core.draw import (
 from dicetrail.core.rules import (
     COUNTS,
     FACTS,
-    MOST_CONDITIONS,
+    MAX_CONDITIONS,
     QUESTION_FACTS,
     SHARES,
     TEXT_FACTS,
@@ -66,7 +66,7 @@ from dicetrail.core.rules import (
     parse,
     rules_of,
 )
-from dicetrail.core.survey.cue_faults import MOST_CUES, MOST_SOUNDS, cue_problems, place_problems
+from dicetrail.core.survey.cue_faults import MAX_CUES, MAX_SOUNDS, cue_problems, place_problems
 from dicetrail.core.survey.fact_faults import pattern_problems
 from dicetrail.core.survey.look_faults import look_problems
 from dicetrail.core.survey.looks import PackReport, report_on
@@ -74,18 +74,18 @@ from dicetrail.core.survey.phrase_faults import phrase_problems
 from dicetrail.core.survey.reach import AT_ONCE, Effort, Reach, reach, scores_reached
 from dicetrail.core.survey.site_faults import site_problems
 
-MOST_ROUNDS = 50
-MOST_ENDINGS = 100
-MOST_PACKS = 500
-_MOST_PARTS = {
-    "rounds": MOST_ROUNDS,
-    "endings": MOST_ENDINGS,
-    "cues": MOST_CUES,
-    "sounds": MOST_SOUNDS,
-    "known_as": MOST_PACKS,
+MAX_ROUNDS = 50
+MAX_ENDINGS = 100
+MAX_PACKS = 500
+_MAX_PARTS = {
+    "rounds": MAX_ROUNDS,
+    "endings": MAX_ENDINGS,
+    "cues": MAX_CUES,
+    "sounds": MAX_SOUNDS,
+    "known_as": MAX_PACKS,
     "phrases": len(Phrase),
 }
-_MOST_ITEMS = 1000
+_MAX_ITEMS = 1000
 
 
 def survey(game: Game, packs: Packs) -> tuple[Problem, ...]:
@@ -138,7 +138,7 @@ class _Survey:
         if not game.title.strip():
             found.append(warning("title", "the game has no title", "give it one in the header"))
         if not game.rounds:
-            mend = f"have 1 to {MOST_ROUNDS} rounds"
+            mend = f"have 1 to {MAX_ROUNDS} rounds"
             found.append(Problem("rounds", "0 rounds are there", mend))
         found += look_problems(game)
         found += site_problems(game)
@@ -184,8 +184,8 @@ class _Survey:
                 sound = False
                 for fault in faults.faults:
                     yield Problem(where, fault.what, fault.mend)
-            if size > MOST_CONDITIONS:
-                what = f"the conditions of the endings have more than {MOST_CONDITIONS:,} parts"
+            if size > MAX_CONDITIONS:
+                what = f"the conditions of the endings have more than {MAX_CONDITIONS:,} parts"
                 yield Problem(where, what, "write shorter ones, or have fewer endings")
                 return
         if not sound:
@@ -243,18 +243,18 @@ def within_bounds(game: Game) -> Game:
     of its language where it goes by that."""
     fewer = replace(
         game,
-        rounds=game.rounds[:MOST_ROUNDS],
-        endings=game.endings[:MOST_ENDINGS],
-        cues=game.cues[:MOST_CUES],
-        sounds=game.sounds[:MOST_SOUNDS],
-        known_as=game.known_as[:MOST_PACKS],
+        rounds=game.rounds[:MAX_ROUNDS],
+        endings=game.endings[:MAX_ENDINGS],
+        cues=game.cues[:MAX_CUES],
+        sounds=game.sounds[:MAX_SOUNDS],
+        known_as=game.known_as[:MAX_PACKS],
     )
     return clipped(with_marks(fewer))
 
 
 def _too_many(game: Game) -> Iterator[Problem]:
     """More rounds, endings, cues or sounds than a game can have."""
-    for name, most in _MOST_PARTS.items():
+    for name, most in _MAX_PARTS.items():
         if len(getattr(game, name)) > most:
             words = "packs with other names" if name == "known_as" else name
             yield Problem(
@@ -301,8 +301,8 @@ def _load_problems(at: str, round_: Round, packs: Packs) -> Iterator[Problem]:
                 "load a file that has some, or take the pack out at Load",
             )
     for name in ("lists", "sums", "patterns"):
-        if len(getattr(round_, name)) > MOST_SOURCES:
-            mend = f"have {MOST_SOURCES} at most"
+        if len(getattr(round_, name)) > MAX_SOURCES:
+            mend = f"have {MAX_SOURCES} at most"
             yield Problem(f"{at}.{name}", f"{len(getattr(round_, name))} are there", mend)
             return
     for number in range(len(round_.patterns)):
@@ -324,9 +324,9 @@ def _list_problems(where: str, lists: Lists) -> Iterator[Problem]:
             yield Problem(f"{place}.title", "a list has no name", "name it")
         elif titles[as_shown(group.title)] > 1:
             yield Problem(f"{place}.title", f"“{group.title}” is here twice", "name one otherwise")
-        if not 1 <= len(group.items) <= _MOST_ITEMS:
+        if not 1 <= len(group.items) <= _MAX_ITEMS:
             what = f"“{group.title}” has {counted(len(group.items), 'item')}"
-            yield Problem(f"{place}.items", what, f"have 1 to {_MOST_ITEMS}")
+            yield Problem(f"{place}.items", what, f"have 1 to {_MAX_ITEMS}")
             continue
         for item_number, item in enumerate(group.items):
             item_place = f"{place}.items[{item_number}]"
@@ -373,7 +373,7 @@ def _sum_problems(where: str, sums: Sums) -> Iterator[Problem]:
         mend = "add, take away or multiply, or leave the denominators out"
         yield Problem(f"{where}.operator", "fractions are not divided", mend)
     elif before and SumTable(sums).is_too_wide:
-        what = f"with these numbers more than {MOST_ROWS:,} rows of sums would be worked out"
+        what = f"with these numbers more than {MAX_ROWS:,} rows of sums would be worked out"
         yield Problem(f"{where}.left", what, "narrow one of the two spans, or leave the cap out")
     elif before and count_of(sums) == 0:
         yield Problem(where, "no sum keeps to these numbers", "widen the spans or raise the cap")
@@ -487,11 +487,11 @@ def _near_answers(at: str, round_: Round, packs: Packs) -> Iterator[Problem]:
         for number, question in enumerate(packs[name].questions):
             for answer in question.right if question.kind is Kind.TYPED else ():
                 asked.setdefault(answer, set()).add((name, number))
-    short = sorted(answer for answer in asked if len(answer) <= _LONGEST_NEAR)[:_MOST_NEAR]
+    short = sorted(answer for answer in asked if len(answer) <= _LONGEST_NEAR)[:_MAX_NEAR]
     near = [
         f"“{one}” for “{other}”"
         for one, other in permutations(short, 2)
-        if abs(len(one) - len(other)) <= _MOST_TYPOS
+        if abs(len(one) - len(other)) <= _MAX_TYPOS
         and not asked[one] & asked[other]
         and check_typed(one, (other,), round_.check).verdict is Verdict.CLOSE
     ]
@@ -504,8 +504,8 @@ def _near_answers(at: str, round_: Round, packs: Packs) -> Iterator[Problem]:
         )
 
 
-_MOST_TYPOS = 3
-_LONGEST_NEAR, _MOST_NEAR, _NEAR_TOLD = 12, 40, 3
+_MAX_TYPOS = 3
+_LONGEST_NEAR, _MAX_NEAR, _NEAR_TOLD = 12, 40, 3
 """Of so short answers, so many are held against one another, and so many pairs are told."""
 
 
@@ -607,9 +607,9 @@ def covers_all(game: Game, rules: Rules) -> bool:
     """
     whole = rules.script.is_whole
     return (
-        _covers(game, "score", -MOST_POINTS, MOST_POINTS, whole)
+        _covers(game, "score", -MAX_POINTS, MAX_POINTS, whole)
         or any(_covers(game, share, 0, 100, True) for share in SHARES)
-        or any(_covers(game, count, 0, MOST_POINTS, True) for count in COUNTS)
+        or any(_covers(game, count, 0, MAX_POINTS, True) for count in COUNTS)
     )
 
 

@@ -8,7 +8,7 @@ from typing import Any
 from dicetrail.core.document import Game
 from dicetrail.core.rules import ScriptFaults, parse
 
-MOST_CHANGES = 100
+MAX_CHANGES = 100
 """So many changes are told; a game that differs in more is another game."""
 
 
@@ -19,7 +19,7 @@ def changes_between(old: Game, new: Game) -> tuple[str, ...]:
         if field.name != "script":
             before, after = getattr(old, field.name), getattr(new, field.name)
             found += _differences(before, after, _named("", field.name))
-    return tuple(found[:MOST_CHANGES])
+    return tuple(found[:MAX_CHANGES])
 
 
 def _script_changes(old: str, new: str) -> Iterator[str]:

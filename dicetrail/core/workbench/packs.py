@@ -7,7 +7,7 @@ from typing import Annotated
 from dicetrail.core.answers import fold, tidy
 from dicetrail.core.document import Facts, Pack, Problem, Range
 
-MOST_NAME = 80
+MAX_NAME = 80
 """The longest name of a column, in signs."""
 
 
@@ -89,7 +89,7 @@ def columns_named(names: Sequence[str]) -> tuple[str, ...]:
     """
     found: dict[str, str] = {}
     for number, name in enumerate(names, 1):
-        plain = tidy(name.replace("{", "(").replace("}", ")"))[:MOST_NAME] or f"Column {number}"
+        plain = tidy(name.replace("{", "(").replace("}", ")"))[:MAX_NAME] or f"Column {number}"
         own, times = plain, 1
         while fold(own) in found:
             times += 1

@@ -11,7 +11,7 @@ from dicetrail.core.draw import FactQuestions, Tagged, questions_from, stream
 SHOWN = 5
 """How many questions are shown at once."""
 
-MOST_VALUES = 24
+MAX_VALUES = 24
 """So many values of a column can be chosen from."""
 
 
@@ -71,7 +71,7 @@ def look_at(pattern: Pattern, facts: Facts, dice: int) -> PatternLook:
 def _recurring(facts: Facts) -> Iterator[ColumnValues]:
     for at, column in enumerate(facts.columns):
         times = Counter(row[at] for row in facts.rows if at < len(row) and row[at])
-        if 1 < len(times) <= MOST_VALUES and len(times) < times.total():
+        if 1 < len(times) <= MAX_VALUES and len(times) < times.total():
             yield ColumnValues(column, tuple(Tagged(name, times[name]) for name in sorted(times)))
 
 

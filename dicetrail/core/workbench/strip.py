@@ -11,7 +11,7 @@ from types import MappingProxyType
 
 from dicetrail.core.answers import LETTERS
 from dicetrail.core.document import (
-    MOST_POINTS,
+    MAX_POINTS,
     NEXT,
     After,
     Ask,
@@ -66,7 +66,7 @@ from dicetrail.core.survey import (
     within_bounds,
 )
 
-MOST_DRAWN = 200
+MAX_DRAWN = 200
 """So many questions of a draw are shown at the most."""
 
 ROLLS = 1_000
@@ -305,13 +305,13 @@ def _overlapping(game: Game, score: Number, chosen: int | None) -> tuple[int, ..
 
 
 def _bounds(ending: Ending) -> tuple[int, int]:
-    least = -MOST_POINTS if ending.at_least is None else ending.at_least
-    return least, MOST_POINTS if ending.at_most is None else ending.at_most
+    least = -MAX_POINTS if ending.at_least is None else ending.at_least
+    return least, MAX_POINTS if ending.at_most is None else ending.at_most
 
 
 def _falls_back(later: tuple[int, int], first: tuple[int, int]) -> bool:
     """Whether bounds are open to a side and hold all that others do."""
-    is_open = later[0] == -MOST_POINTS or later[1] == MOST_POINTS
+    is_open = later[0] == -MAX_POINTS or later[1] == MAX_POINTS
     return is_open and later[0] <= first[0] and first[1] <= later[1]
 
 
@@ -359,7 +359,7 @@ def draw_list(program: Program, dice: int, round_: int = 0) -> DicePreview:
     program = replace(program, recall={})
     state = asking_at(program, dice, round_)
     length = length_of_round(program, state)
-    asked = as_asked(program, state, MOST_DRAWN)
+    asked = as_asked(program, state, MAX_DRAWN)
     return DicePreview(length, tuple(_drawn(program, here) for here in asked))
 
 

@@ -17,7 +17,7 @@ from dicetrail.files.aside.jobs import JOBS, Job, Told, packed
 from dicetrail.files.questions import FileReading
 from dicetrail.files.text import FileProblem
 
-MOST_MEMORY = 300 * 1024 * 1024
+MAX_MEMORY = 300 * 1024 * 1024
 """How much memory the reading of one file may take, in bytes."""
 
 _CHUNK = 2_000
@@ -71,7 +71,7 @@ def _answer(job: Job, given: tuple[Any, ...], told: Told) -> Iterator[tuple[str,
     except GameProblems as error:
         yield "problems", error.problems
     except MemoryError:
-        what = f"reading it takes more than {MOST_MEMORY // 1024**2} MB of memory"
+        what = f"reading it takes more than {MAX_MEMORY // 1024**2} MB of memory"
         yield "problem", FileProblem("the file", what, "split it into several files").problem
     except _TimeIsUp:
         what = "reading it takes more time than there is for it"
@@ -97,7 +97,7 @@ def _limit(seconds: int) -> None:
 
 def _limit_memory() -> None:
     """Bound the memory this process may use, and have it end with the template."""
-    resource.setrlimit(resource.RLIMIT_DATA, (MOST_MEMORY, MOST_MEMORY))
+    resource.setrlimit(resource.RLIMIT_DATA, (MAX_MEMORY, MAX_MEMORY))
     resource.setrlimit(resource.RLIMIT_CORE, (0, 0))
     if sys.platform == "linux":
         death_signal = 1  # PR_SET_PDEATHSIG, prctl(2)

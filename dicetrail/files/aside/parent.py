@@ -18,9 +18,9 @@ from dicetrail.files.aside.jobs import Job, Told, unpacked
 from dicetrail.files.questions import FileReading
 from dicetrail.files.text import FileProblem
 
-MOST_SECONDS = 20
+MAX_SECONDS = 20
 """How much time of a processor the reading of a file may take."""
-MOST_WAITED = 60
+MAX_WAITED = 60
 """How long a child may say nothing, in seconds, on a machine that is busy."""
 
 _CHILD = "dicetrail.files.aside.child"
@@ -44,7 +44,7 @@ class Aside:
         self,
         job: Job,
         *given: Any,
-        seconds: int = MOST_SECONDS,
+        seconds: int = MAX_SECONDS,
         told: Told = lambda _: None,
         is_given_up: Callable[[], bool] = lambda: False,
     ) -> Any:
@@ -57,7 +57,7 @@ class Aside:
         process = 0
         try:
             with channel, channel.makefile("rwb") as stream:
-                channel.settimeout(MOST_WAITED)
+                channel.settimeout(MAX_WAITED)
                 process = pickle.load(stream)
                 watch = _Watch(process, is_given_up)
                 with watch:

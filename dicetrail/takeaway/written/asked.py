@@ -7,7 +7,7 @@ from keyword import iskeyword
 from dicetrail.core import Kind, Question, Shows, Sums
 from dicetrail.core.answers import read_number
 from dicetrail.core.document import DecimalMark, Leaves, Made, Phrase, columns_in, from_columns
-from dicetrail.core.draw import MOST_FACTS, SIGNS, FactQuestions
+from dicetrail.core.draw import MAX_FACTS, SIGNS, FactQuestions
 from dicetrail.takeaway.written.cutting import WrittenValue, defaults_in, fields_in, quoted, written
 from dicetrail.takeaway.written.gathered import GameParts, Source
 from dicetrail.takeaway.written.skeleton import SKELETON
@@ -27,7 +27,7 @@ def _rows(it: GameParts, made: FactQuestions, rows: Iterable[int]) -> list[int]:
     for facts in tables:
         if facts == made.pattern.facts:
             break
-        before += MOST_FACTS
+        before += MAX_FACTS
     return [before + row for row in rows]
 
 
@@ -127,7 +127,7 @@ def rounds_list(it: GameParts, fields: set[str]) -> Iterator[str]:
     if it.game.seconds is not None:
         yield f"GAME_SECONDS = {it.game.seconds}"
     if it.game.opening.most_players > 1:
-        yield f"MOST_PLAYERS = {it.game.opening.most_players}"
+        yield f"MAX_PLAYERS = {it.game.opening.most_players}"
 
 
 def alike(made: FactQuestions, number: int) -> list[str]:

@@ -18,7 +18,7 @@ _EITHER = re.compile(r"= (\w+) if .+ else \1$")
 """What is the same either way."""
 _OPENERS = ("(", "[", "{")
 _CLOSERS = (")", "]", "}")
-MOST_SIGNS = 99
+MAX_SIGNS = 99
 """The longest line that brackets are closed in."""
 
 
@@ -202,7 +202,7 @@ def joined(text: str) -> str:
             ):
                 whole = line + " ".join(one.strip() for one in inner).rstrip(",")
                 whole += lines[end].strip()
-                if len(whole) <= MOST_SIGNS:
+                if len(whole) <= MAX_SIGNS:
                     lines[at : end + 1] = [whole]
                     at = max(0, at - 12)  # what is around it may have room now
                     continue

@@ -38,6 +38,6 @@ CUED = {
 }
 FILLED = frozenset({*COUNTED, "number", "round_number", "player_number"})
 """Facts that words can have filled in."""
-_WRITTEN = {"ENDINGS", "GAME_SECONDS", "MOST_PLAYERS", "cue", "ending_at_once", "ending_for"}
+_WRITTEN = {"ENDINGS", "GAME_SECONDS", "MAX_PLAYERS", "cue", "ending_at_once", "ending_for"}
 TAKEN = (frozenset(re.findall(r"\w+", SKELETON)) | _WRITTEN | {*dir(builtins)}) - {*HANDLERS}
 """Names that the program needs for itself; it has none of a handler's."""

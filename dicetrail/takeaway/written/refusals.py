@@ -26,10 +26,10 @@ from dicetrail.core.play import Stop
 from dicetrail.core.rules import QUESTION_FACTS, condition_of, parse
 from dicetrail.takeaway.written.alike import folds_alike, spells_alike
 
-MOST_QUESTIONS = 2000
+MAX_QUESTIONS = 2000
 """A program with more would be a list of questions, and no loop to read."""
 
-MOST_SUMS = 250_000
+MAX_SUMS = 250_000
 """So many sums of a kind are worked through to draw from."""
 
 
@@ -76,8 +76,8 @@ def _of_game(program: Program) -> Iterator[Reason]:
         yield Reason(Stop.SCORE, None, "counters have other names for players")
     if any(_has_forms(words) for words in _words_of(game)):
         yield Reason(Stop.CUE, None, "its words have forms by number, or name what it cannot count")
-    if program.question_count > MOST_QUESTIONS:
-        yield Reason(Stop.LOAD, None, f"it has more than {MOST_QUESTIONS:,} questions")
+    if program.question_count > MAX_QUESTIONS:
+        yield Reason(Stop.LOAD, None, f"it has more than {MAX_QUESTIONS:,} questions")
     if not script.is_whole:
         yield Reason(Stop.SCORE, None, "its counters are not whole numbers")
     for name, what in (
@@ -175,8 +175,8 @@ def _of_round(program: Program, round_: Round, number: int) -> Iterator[tuple[St
         if sums.turned and sums.operator is Operator.OVER:
             yield Stop.LOAD, "quotients are products turned round"
         many = (1 + sums.left.most - sums.left.least) * (1 + sums.right.most - sums.right.least)
-        if many * (1 if bottoms is None else 1 + bottoms.most - bottoms.least) > MOST_SUMS:
-            yield Stop.LOAD, f"one kind of sums has more than {MOST_SUMS:,}"
+        if many * (1 if bottoms is None else 1 + bottoms.most - bottoms.least) > MAX_SUMS:
+            yield Stop.LOAD, f"one kind of sums has more than {MAX_SUMS:,}"
     for pattern in round_.patterns:
         if pattern.leaves is not Leaves.NONE and draw.refill is not Refill.NEVER:
             yield Stop.DRAW, "rows of facts leave a pool that is filled again"
@@ -193,7 +193,7 @@ def _of_round(program: Program, round_: Round, number: int) -> Iterator[tuple[St
     if not (check.by_letter or check.by_place or check.by_text) and has_choices:
         yield Stop.CHECK, "choices are answered by picking alone"
     for part in parts:
-        for question in part.questions[:MOST_QUESTIONS]:
+        for question in part.questions[:MAX_QUESTIONS]:
             for what in _of_question(question, round_):
                 yield Stop.LOAD, what
 

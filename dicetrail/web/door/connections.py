@@ -13,13 +13,13 @@ from typing import Any
 
 from uvicorn.protocols.http.httptools_impl import HttpToolsProtocol
 
-from dicetrail.limits import MOST_FILE
+from dicetrail.limits import MAX_FILE
 from dicetrail.web.door.senders import sender_at
 
 HEADER_S = 15
 """The time for the address and headers of a request."""
 
-MOST_HEADERS = 64 * 1024
+MAX_HEADERS = 64 * 1024
 """The most bytes of an address and headers together."""
 
 BODY_S, SLOWEST = 20, 50_000
@@ -28,7 +28,7 @@ BODY_S, SLOWEST = 20, 50_000
 ANSWER_S = 30
 """The time in which some of an answer must be taken."""
 
-MOST_CONNECTIONS = 2_000
+MAX_CONNECTIONS = 2_000
 _OTHER_FILES = 200
 """Open files that are no connections: the store's, the pages', those being read."""
 
@@ -36,11 +36,11 @@ _OTHER_FILES = 200
 def make_room() -> int:
     """Let this process open as many files as its connections need; how many those may be."""
     soft, hard = resource.getrlimit(resource.RLIMIT_NOFILE)
-    wanted = MOST_CONNECTIONS + _OTHER_FILES
+    wanted = MAX_CONNECTIONS + _OTHER_FILES
     if soft < wanted:
         soft = wanted if hard == resource.RLIM_INFINITY else min(wanted, hard)
         resource.setrlimit(resource.RLIMIT_NOFILE, (soft, hard))
-    return max(20, min(MOST_CONNECTIONS, soft - _OTHER_FILES))
+    return max(20, min(MAX_CONNECTIONS, soft - _OTHER_FILES))
 
 
 class Crowd:
@@ -139,7 +139,7 @@ class TimedProtocol(HttpToolsProtocol):
         super().on_headers_complete()
         said = next((value for name, value in self.headers if name == b"content-length"), b"0")
         size = int(said[:12]) if said.isdigit() else 0
-        self._due_in(BODY_S + min(size, MOST_FILE) / SLOWEST)
+        self._due_in(BODY_S + min(size, MAX_FILE) / SLOWEST)
 
     def on_message_complete(self) -> None:
         """The request is whole: it takes as long as it takes."""
@@ -162,7 +162,7 @@ class TimedProtocol(HttpToolsProtocol):
 
     def _count_head(self, size: int) -> None:
         self._head += size
-        if self._head > MOST_HEADERS:
+        if self._head > MAX_HEADERS:
             self._let_go()
 
     def _due_in(self, seconds: float | None) -> None:

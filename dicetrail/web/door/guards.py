@@ -11,12 +11,12 @@ from starlette.middleware.trustedhost import TrustedHostMiddleware
 from starlette.responses import JSONResponse
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
-from dicetrail.limits import MOST_DOCUMENT, MOST_EDITS, MOST_FILE, MOST_SHELF, MOST_SMALL
+from dicetrail.limits import MAX_DOCUMENT, MAX_EDITS, MAX_FILE, MAX_SHELF, MAX_SMALL
 from dicetrail.web.door.rates import Rate
 from dicetrail.web.door.senders import sender_at
 from dicetrail.web.wire.errors import refusal
 
-_UPLOAD = MOST_FILE + MOST_SMALL
+_UPLOAD = MAX_FILE + MAX_SMALL
 """A file, and what stands around it in a form."""
 
 SHELF = "/api/backup"
@@ -58,12 +58,12 @@ class BodyLimit:
 
     def _limit(self, path: str) -> int:
         if path == SHELF:
-            return MOST_SHELF
+            return MAX_SHELF
         if path in self._files:
             return _UPLOAD
         if path.startswith("/api/packs"):
-            return MOST_EDITS
-        return MOST_DOCUMENT if path.startswith(_TAKE_DOCUMENTS) else MOST_SMALL
+            return MAX_EDITS
+        return MAX_DOCUMENT if path.startswith(_TAKE_DOCUMENTS) else MAX_SMALL
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
         if scope["type"] != "http":

@@ -19,11 +19,11 @@ from dicetrail.web.wire.errors import refusal
 TICKET = "x-dice-trail-ticket"
 """The header that holds a ticket, in the answer and in the request that comes again."""
 
-MOST_IN_WORK = 500
+MAX_IN_WORK = 500
 PER_SECOND = 200
 """So many requests a second are worked off, at least (`make bench-players`)."""
 
-MOST_IN_QUEUE = 10_000
+MAX_IN_QUEUE = 10_000
 SOONEST_S = 1.0
 HELD_S = 10.0
 """A turn is held so long for whoever does not come for it."""
@@ -33,7 +33,7 @@ HELD_S = 10.0
 class Queue:
     """Who waits, the first first, and when the turn of each comes."""
 
-    most: int = MOST_IN_WORK
+    most: int = MAX_IN_WORK
     _turns: OrderedDict[str, float] = field(default_factory=OrderedDict)
 
     def enter(self, in_work: int, ticket: str, now: float) -> tuple[str, float] | None:
@@ -46,7 +46,7 @@ class Queue:
             return None
         if turn is None:
             ticket, turn = secrets.token_urlsafe(12), self._next(now)
-            if len(self._turns) < MOST_IN_QUEUE:
+            if len(self._turns) < MAX_IN_QUEUE:
                 self._turns[ticket] = turn
         elif turn <= now:  # it came in time, and there is still no room: its place is kept
             self._turns[ticket] = turn = now
@@ -70,7 +70,7 @@ class InTurn:
     A request is in work once it is whole, so that whoever sends slowly takes nobody's place.
     """
 
-    def __init__(self, app: ASGIApp, most: int = MOST_IN_WORK) -> None:
+    def __init__(self, app: ASGIApp, most: int = MAX_IN_WORK) -> None:
         self.app = app
         self._queue = Queue(most)
         self._in_work = 0

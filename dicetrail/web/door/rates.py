@@ -9,7 +9,7 @@ from collections import OrderedDict
 from dataclasses import dataclass, field
 from time import monotonic
 
-MOST_ASKERS = 10_000
+MAX_ASKERS = 10_000
 LONGEST_NAME = 80
 
 
@@ -29,6 +29,6 @@ class Rate:
             return False
         self._over[name] = over
         self._over.move_to_end(name)
-        if len(self._over) > MOST_ASKERS:
+        if len(self._over) > MAX_ASKERS:
             self._over.popitem(last=False)
         return True

@@ -27,7 +27,7 @@ from dicetrail.files import (
     written_rows,
 )
 from dicetrail.files.statements import written_statements
-from dicetrail.limits import MOST_FILE
+from dicetrail.limits import MAX_FILE
 from dicetrail.scouting import foretell
 from dicetrail.store import NotFound
 from dicetrail.store.games import newest_game
@@ -68,7 +68,7 @@ from dicetrail.web.wire.description import files
 
 router = Router("/api/games/{game_id}/evidence", "evidence")
 
-MOST_BEHIND = 200
+MAX_BEHIND = 200
 
 
 @router.get("")
@@ -127,7 +127,7 @@ def runs_behind(shelf: Shelf, game_id: str, wanted: BehindWanted, now: datetime)
         for seen in one.shown.seen
         if asked_in(seen) == asked and is_counted(seen, wanted.of, wanted.given)
     ]
-    return found[:MOST_BEHIND]
+    return found[:MAX_BEHIND]
 
 
 @router.get("/endings")
@@ -151,7 +151,7 @@ def runs_come(shelf: Shelf, game_id: str, wanted: RunsWanted, now: datetime) -> 
         for one in reversed(gathered(shelf, game_id, chosen_by(wanted), now).runs)
         if _came_so(one.shown, wanted)
     ]
-    return found[:MOST_BEHIND]
+    return found[:MAX_BEHIND]
 
 
 def _came_so(shown: Playthrough, wanted: RunsWanted) -> bool:
@@ -217,7 +217,7 @@ async def bring_answers(
     the others taken; runs that are here already are left as they are."""
     with shelf.database.reading() as session:
         newest_game(session, game_id)
-    found: AnswersRead = await read("answers", await file.read(MOST_FILE + 1))
+    found: AnswersRead = await read("answers", await file.read(MAX_FILE + 1))
     name = file.filename or "a file of answers"
     taken = await run_in_threadpool(_kept, shelf, game_id, found, name)
     already = len(found.runs) - taken

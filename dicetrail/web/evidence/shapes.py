@@ -7,7 +7,7 @@ from fastapi import Query
 from pydantic import BaseModel, Field
 
 from dicetrail.core import Question
-from dicetrail.core.document import MOST_PLAYERS
+from dicetrail.core.document import MAX_PLAYERS
 from dicetrail.core.foresight import Borne, Counted, Evidence, Forecast, RunSummary, Scout, Sort
 from dicetrail.files import Refusal
 from dicetrail.web.wire.shapes import DiceName, PlayerName, Received
@@ -122,7 +122,7 @@ class AnswersBrought(BaseModel):
 class CalibrationWanted(Received):
     """Whose forecast is laid over the runs; nobody's is that of players like those."""
 
-    scouts: Annotated[tuple[Scout, ...], Field(max_length=MOST_PLAYERS)] = ()
+    scouts: Annotated[tuple[Scout, ...], Field(max_length=MAX_PLAYERS)] = ()
 
 
 class Calibration(BaseModel):

@@ -15,7 +15,7 @@ from dicetrail.store import NotFound
 
 LEFT_AFTER_S = 600
 """A study that nobody has asked for so long, in seconds, is let be: its page is gone."""
-MOST_STUDIES = 4
+MAX_STUDIES = 4
 """So many are kept; the oldest is given up for another."""
 
 
@@ -50,7 +50,7 @@ class Studies:
         """Begin one."""
         with self._turn:
             self._known[study.id] = study
-            while len(self._known) > MOST_STUDIES:
+            while len(self._known) > MAX_STUDIES:
                 self._known.popitem(last=False)[1].given_up.set()
         Thread(target=_worked, args=(study, work), daemon=True).start()
         return study

@@ -8,7 +8,7 @@ from starlette.concurrency import run_in_threadpool
 from dicetrail.core import GameProblems
 from dicetrail.files import written_game
 from dicetrail.files.aside import BroughtGame
-from dicetrail.limits import MOST_FILE
+from dicetrail.limits import MAX_FILE
 from dicetrail.store import PackSource
 from dicetrail.store.games import add_game, newest_game
 from dicetrail.store.kept import keep_run, kept_runs
@@ -30,7 +30,7 @@ router = Router("/api", "game files")
 async def load_game(file: UploadFile, read: ReadAside, shelf: SharedShelf, now: Now) -> GameView:
     """Make a game, and packs of its own, from a game file. Nothing is kept unless all fits."""
     try:
-        brought: BroughtGame = await read("game", await file.read(MOST_FILE + 1))
+        brought: BroughtGame = await read("game", await file.read(MAX_FILE + 1))
     except GameProblems as refused:
         told = "This game file was not loaded, and nothing changed."
         raise Faulty(told, refused.problems) from None

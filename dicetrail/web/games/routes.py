@@ -63,7 +63,7 @@ from dicetrail.web.wire.shapes import Dice, RevisionNumber
 
 router = Router("/api/games", "games")
 
-MOST_REVISIONS = 200
+MAX_REVISIONS = 200
 
 RoundNumber = Annotated[int, Query(ge=0, alias="round")]
 
@@ -171,7 +171,7 @@ def return_game(game_id: str, shelf: SharedShelf) -> GameView:
 def list_revisions(game_id: str, shelf: SharedShelf) -> list[RevisionCard]:
     """Every save of a game, the newest first, and what it changed."""
     with shelf.database.reading() as session:
-        found = game_revisions(session, game_id)[:MOST_REVISIONS]
+        found = game_revisions(session, game_id)[:MAX_REVISIONS]
         olds = [older.document for older in found[1:]]
         return [
             RevisionCard(

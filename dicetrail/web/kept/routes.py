@@ -11,7 +11,7 @@ from dicetrail.core import Problem
 from dicetrail.core.draw import name_of_dice
 from dicetrail.core.foresight import Held, KeptRun, kept_anew, kept_run, played_again
 from dicetrail.core.workbench import changes_between
-from dicetrail.files import MOST_KEPT
+from dicetrail.files import MAX_KEPT
 from dicetrail.scouting import Subject, make_ready_runs, play_again
 from dicetrail.store import Place
 from dicetrail.store.games import game_revision, newest_game, newest_number
@@ -89,8 +89,8 @@ def _keep_all(shelf: Shelf, game_id: str, runs: Sequence[KeptRun], now: datetime
 
 
 def _refuse_more(session: Session, game_id: str, more: int) -> None:
-    if kept_count(session, game_id) + more > MOST_KEPT:
-        what = f"a game keeps at most {MOST_KEPT} runs"
+    if kept_count(session, game_id) + more > MAX_KEPT:
+        what = f"a game keeps at most {MAX_KEPT} runs"
         raise DoesNotFit(Problem("runs", what, "let go of some that say the same"))
 
 

@@ -28,11 +28,11 @@ from dicetrail.store.models import RefusedRow
 from dicetrail.store.packs import add_pack, keep_anew, newest_pack, newest_packs, pack_of
 from dicetrail.web.clock import Clock
 
-MOST_WAITING = 8
+MAX_WAITING = 8
 """How many files wait at once; the oldest is forgotten when another comes."""
-MOST_WAITING_BYTES = 128 * 1024 * 1024
+MAX_WAITING_BYTES = 128 * 1024 * 1024
 """How many bytes they may be together."""
-MOST_TAKEN = 2
+MAX_TAKEN = 2
 """How many are taken at once."""
 
 LOOKED_AT = 5_000
@@ -186,7 +186,7 @@ class Loads:
     def __init__(self) -> None:
         self._loads: OrderedDict[str, Load] = OrderedDict()
         self._lock = threading.Lock()
-        self._takers = ThreadPoolExecutor(MOST_TAKEN, thread_name_prefix="taking a file")
+        self._takers = ThreadPoolExecutor(MAX_TAKEN, thread_name_prefix="taking a file")
 
     def add(self, load: Load) -> None:
         """Have a file wait; the oldest are forgotten when all together weigh too much."""
@@ -194,8 +194,8 @@ class Loads:
             self._loads[load.id] = load
             self._loads.move_to_end(load.id)
             while len(self._loads) > 1 and (
-                len(self._loads) > MOST_WAITING
-                or sum(held.weight for held in self._loads.values()) > MOST_WAITING_BYTES
+                len(self._loads) > MAX_WAITING
+                or sum(held.weight for held in self._loads.values()) > MAX_WAITING_BYTES
             ):
                 self._loads.popitem(last=False)[1].give_up()
 

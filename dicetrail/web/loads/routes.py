@@ -14,7 +14,7 @@ from dicetrail.core import Pack
 from dicetrail.core.answers import Comparison, compare, tidy
 from dicetrail.files import FileReading, ImportOptions
 from dicetrail.files.aside import UnpackedFile
-from dicetrail.limits import MOST_MEDIA, MOST_MEDIUM
+from dicetrail.limits import MAX_MEDIA, MAX_MEDIUM
 from dicetrail.store.packs import newest_pack
 from dicetrail.web.context import SharedShelf
 from dicetrail.web.loads.load import LOOKED_AT, PASTED, Into, Load, Stage, Target, media_held
@@ -107,8 +107,8 @@ def give_up(load_id: str, shelf: SharedShelf) -> None:
 async def named(files: Sequence[UploadFile]) -> list[tuple[str, bytes]]:
     """The content of files under their names, as questions name them."""
     return [
-        (PurePath(tidy(file.filename or "")).name[:200], await file.read(MOST_MEDIUM + 1))
-        for file in files[:MOST_MEDIA]
+        (PurePath(tidy(file.filename or "")).name[:200], await file.read(MAX_MEDIUM + 1))
+        for file in files[:MAX_MEDIA]
     ]
 
 

@@ -12,8 +12,8 @@ from sqlalchemy.orm import Session
 from starlette.concurrency import run_in_threadpool
 
 from dicetrail.core import Facts, Pack, Pattern, Problem, Question, Table
-from dicetrail.core.draw import MOST_FACTS
-from dicetrail.core.survey import MOST_ROWS, Edits, edited_pack, faults, rebased, trimmed
+from dicetrail.core.draw import MAX_FACTS
+from dicetrail.core.survey import MAX_ROWS, Edits, edited_pack, faults, rebased, trimmed
 from dicetrail.core.workbench import (
     PackRefused,
     PatternLook,
@@ -128,7 +128,7 @@ def list_questions(
     pack_id: str,
     number: RevisionNumber,
     shelf: SharedShelf,
-    first: Annotated[int, Query(ge=0, le=MOST_ROWS)] = 0,
+    first: Annotated[int, Query(ge=0, le=MAX_ROWS)] = 0,
     most: HowMany = _FIRST,
 ) -> tuple[Question, ...]:
     """Some questions of a pack as it was saved once, from a row (from 0) on."""
@@ -269,9 +269,9 @@ def _newest(shelf: Shelf, pack_id: str) -> Pack:
 
 def _within_bounds(pack: Pack) -> Pack:
     """The pack, unless its facts have become too many. Raises PackRefused."""
-    if pack.facts is not None and len(pack.facts.rows) > MOST_FACTS:
+    if pack.facts is not None and len(pack.facts.rows) > MAX_FACTS:
         what = f"{len(pack.facts.rows):,} rows of facts"
-        raise PackRefused("facts", what, f"have {MOST_FACTS:,} at most")
+        raise PackRefused("facts", what, f"have {MAX_FACTS:,} at most")
     return pack
 
 
@@ -313,7 +313,7 @@ def list_rows(
     pack_id: str,
     number: RevisionNumber,
     shelf: SharedShelf,
-    first: Annotated[int, Query(ge=0, le=MOST_ROWS)] = 0,
+    first: Annotated[int, Query(ge=0, le=MAX_ROWS)] = 0,
     most: HowMany = _FIRST,
 ) -> tuple[tuple[str, ...], ...]:
     """Some rows of a pack's facts as they were saved once, from a row (from 0) on."""

@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 
 from dicetrail.core import PackEdit, Pattern, Question
 from dicetrail.core.answers import fold, tidy
-from dicetrail.core.draw import MOST_COLUMNS
+from dicetrail.core.draw import MAX_COLUMNS
 from dicetrail.core.survey import FactsEdit, RowFault
 from dicetrail.core.workbench import FactColumn
 from dicetrail.form import checked_strictly
@@ -79,7 +79,7 @@ class ColumnsSave(Received):
     """The columns facts are to have, and the revision they have now."""
 
     revision: int
-    columns: Annotated[list[FactColumn], Field(min_length=1, max_length=MOST_COLUMNS)]
+    columns: Annotated[list[FactColumn], Field(min_length=1, max_length=MAX_COLUMNS)]
 
 
 class AboutSave(Received):
@@ -116,7 +116,7 @@ class NewPack(Received):
     """A pack to be begun, and filled in here."""
 
     title: PackTitle
-    columns: Annotated[tuple[str, ...], Field(max_length=MOST_COLUMNS)] = ()
+    columns: Annotated[tuple[str, ...], Field(max_length=MAX_COLUMNS)] = ()
     """The columns of a table of facts; with none it holds questions."""
 
 

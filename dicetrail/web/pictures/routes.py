@@ -6,7 +6,7 @@ from starlette.concurrency import run_in_threadpool
 from starlette.exceptions import HTTPException
 
 from dicetrail.files import Medium
-from dicetrail.limits import MOST_MEDIUM
+from dicetrail.limits import MAX_MEDIUM
 from dicetrail.store import Database
 from dicetrail.store.media import get_medium, keep_medium
 from dicetrail.web.context import SharedShelf
@@ -35,7 +35,7 @@ async def brought(
     file: UploadFile, kind: str, otherwise: str, read: ReadAside, database: Database
 ) -> MediumBrought:
     """Keep a file of that kind. Raises HTTPException, in the words given, if it is of another."""
-    given = await read("media", [(file.filename or "a file", await file.read(MOST_MEDIUM + 1))])
+    given = await read("media", [(file.filename or "a file", await file.read(MAX_MEDIUM + 1))])
     (found,) = given.values()
     if not found.media_type.startswith(kind):
         raise HTTPException(422, otherwise)

@@ -23,7 +23,7 @@ from dicetrail.web.shelf import Shelf
 from dicetrail.web.wire.bodies import Router
 from dicetrail.web.wire.description import files
 
-MOST_RUNS = 200
+MAX_RUNS = 200
 
 router = Router("/api/games/{game_id}", "players")
 
@@ -36,7 +36,7 @@ def list_runs(
     are."""
     with shelf.database.reading() as session:
         newest_game(session, game_id)
-        runs = runs_of_game(session, game_id, MOST_RUNS)
+        runs = runs_of_game(session, game_id, MAX_RUNS)
     return [
         PlayedRun(
             id=run.id,

@@ -39,7 +39,7 @@ from dicetrail.web.wire.bodies import Router
 from dicetrail.web.wire.description import files
 from dicetrail.web.wire.shapes import RevisionNumber
 
-MOST_SCORES = 10
+MAX_SCORES = 10
 
 LEFT_FOR = timedelta(days=2)
 """So long a run that goes on is looked after, in case time ends it."""
@@ -80,8 +80,8 @@ def show_scores(game_id: str, shelf: SharedShelf, key: str = "") -> Scores:
     """The best scores of a game as it now stands, and those of the browser with this key."""
     with shelf.database.reading() as session:
         game = shelved_game(session, game_id)
-        best = best_runs(session, game, MOST_SCORES)
-        mine = runs_of_player(session, game_id, key, MOST_SCORES) if key else []
+        best = best_runs(session, game, MAX_SCORES)
+        mine = runs_of_player(session, game_id, key, MAX_SCORES) if key else []
     return Scores(
         revision=game.number,
         kind=game.document.best,
@@ -198,17 +198,17 @@ def _sent(view: PlayView, status: int = 200) -> Response:
     return Response(_VIEW.dump_json(view), status, media_type="application/json")
 
 
-MOST_DELAY_MS = 300
+MAX_DELAY_MS = 300
 """So much of the way from a player and back again costs the player nothing."""
 
 
 def _time_of_input(standings: LiveRuns, known: LiveRun, given: PlayInput, now: datetime) -> int:
     """When an input counts from: from when the player says it was done, as far as that is
-    within MOST_DELAY_MS of the server's own clock, and after all the player has been shown."""
+    within MAX_DELAY_MS of the server's own clock, and after all the player has been shown."""
     arrived = time_of(known.run, now)
     said = arrived if given.at is None else min(arrived, given.at)
     shown = standings.shown.get(known.run.id, 0)
-    return max(known.state.at, shown, arrived - MOST_DELAY_MS, said)
+    return max(known.state.at, shown, arrived - MAX_DELAY_MS, said)
 
 
 def now_at(shelf: Shelf, known: LiveRun, state: State, now: datetime) -> Moment:

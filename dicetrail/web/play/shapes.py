@@ -7,7 +7,7 @@ from pydantic import BaseModel, Field
 
 from dicetrail.core.document import Best, Number
 from dicetrail.core.play import PlayerAction
-from dicetrail.limits import MOST_MS
+from dicetrail.limits import MAX_MS
 from dicetrail.web.wire.shapes import DiceName, PlayerNames, Received
 
 
@@ -24,7 +24,7 @@ class PlayInput(Received):
 
     seen: Annotated[int, Field(ge=0)]
     action: Annotated[PlayerAction, Field(discriminator="action")]
-    at: Annotated[int | None, Field(ge=0, le=MOST_MS)] = None
+    at: Annotated[int | None, Field(ge=0, le=MAX_MS)] = None
     """Milliseconds on the run's own clock as the page has it; believed as far as a slow
     connection explains. None means now."""
 

@@ -19,20 +19,20 @@ from dicetrail.store.runs import add_next_input, get_run, inputs_from, is_kept
 from dicetrail.web.cache import Cache
 from dicetrail.web.shelf import Shelf
 
-MOST_INPUTS = 5_000
+MAX_INPUTS = 5_000
 """A player's run takes at most this many inputs; the longest games need a few hundred."""
 
-MOST_TEXT = 100_000
+MAX_TEXT = 100_000
 """So many signs of answers are kept of one run, at most."""
 
-MOST_UNREAD, LONGEST_UNREAD = 20, 200
+MAX_UNREAD, LONGEST_UNREAD = 20, 200
 """So many unreadable answers in a row are kept, and none of more signs. Others are told to
 the player and forgotten: they change nothing."""
 
 PLAYED_FOR = timedelta(minutes=30)
 """A run in which nothing was done for so long was left."""
 
-MOST_KNOWN, LONG, MOST_LONG = 2_000, 300, 50
+MAX_KNOWN, LONG, MAX_LONG = 2_000, 300, 50
 """So many runs are known, and so many of those with more inputs than are usual."""
 
 
@@ -55,8 +55,8 @@ class LiveRuns:
 
     def __init__(self, shelf: Shelf) -> None:
         self._shelf = shelf
-        self._known: Cache[str, LiveRun] = Cache(MOST_KNOWN)
-        self._long: Cache[str, LiveRun] = Cache(MOST_LONG)
+        self._known: Cache[str, LiveRun] = Cache(MAX_KNOWN)
+        self._long: Cache[str, LiveRun] = Cache(MAX_LONG)
         self.shown: Cache[str, int] = Cache(10_000)
         """The run's time at which a player was last shown something new, by run."""
 
@@ -103,7 +103,7 @@ class LiveRuns:
         after = _with(known, given, moment)
         if _is_idle(after, given, moment):
             return known, moment
-        if after.seen > MOST_INPUTS or after.text > MOST_TEXT:
+        if after.seen > MAX_INPUTS or after.text > MAX_TEXT:
             raise HTTPException(409, "This run has taken all that a run can. Begin a new one.")
         add_next_input(self._shelf.database, known.run.id, known.seen, given)
         return self._remembered(after), moment
@@ -135,7 +135,7 @@ def _is_idle(after: LiveRun, given: Input, moment: Moment) -> bool:
     """Whether the run stands as well without an input."""
     if brings_nothing(given.action, moment):
         return True
-    return after.unread > MOST_UNREAD or (after.unread > 0 and _length(given) > LONGEST_UNREAD)
+    return after.unread > MAX_UNREAD or (after.unread > 0 and _length(given) > LONGEST_UNREAD)
 
 
 def _length(given: Input) -> int:

@@ -19,7 +19,7 @@ from dicetrail.store import Place
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import get_run
 from dicetrail.web.context import Now, SharedShelf
-from dicetrail.web.runs.shapes import MOST_INPUTS, NewRun, Outcomes, RunView, StepView, TableInput
+from dicetrail.web.runs.shapes import MAX_INPUTS, NewRun, Outcomes, RunView, StepView, TableInput
 from dicetrail.web.runs.starting import start_run, take_inputs
 from dicetrail.web.shelf import Shelf
 from dicetrail.web.wire.bodies import Router
@@ -61,7 +61,7 @@ def take(run_id: str, given: TableInput, shelf: SharedShelf) -> RunView:
 
 @router.get("/{run_id}/watch/{step_number}")
 def watch_step(
-    run_id: str, step_number: Annotated[int, Path(ge=0, le=MOST_INPUTS)], shelf: SharedShelf
+    run_id: str, step_number: Annotated[int, Path(ge=0, le=MAX_INPUTS)], shelf: SharedShelf
 ) -> tuple[Watched, ...]:
     """What the rules did in one step of a run, line by line; nothing in its opening."""
     with shelf.database.reading() as session:

@@ -6,10 +6,10 @@ from pydantic import BaseModel, Field
 
 from dicetrail.core import Action, Input, Table
 from dicetrail.core.play import Footprint, Intent
-from dicetrail.limits import MOST_MS
+from dicetrail.limits import MAX_MS
 from dicetrail.web.wire.shapes import Dice, DiceName, PlayerNames, Received
 
-MOST_INPUTS = 20_000
+MAX_INPUTS = 20_000
 """A run takes at most this many inputs, so that none can be made to grow without end."""
 
 
@@ -22,7 +22,7 @@ class NewRun(Received):
     game_id: str
     dice: Dice | None = None
     players: PlayerNames = ("Player",)
-    inputs: Annotated[tuple[Input, ...], Field(max_length=MOST_INPUTS)] = ()
+    inputs: Annotated[tuple[Input, ...], Field(max_length=MAX_INPUTS)] = ()
 
 
 class TableInput(Received):
@@ -30,7 +30,7 @@ class TableInput(Received):
 
     seen: Annotated[int, Field(ge=0)]
     action: Annotated[Action, Field(discriminator="action")]
-    at: Annotated[int, Field(ge=0, le=MOST_MS)]
+    at: Annotated[int, Field(ge=0, le=MAX_MS)]
     """Milliseconds of the run's own time since it began."""
 
 
@@ -38,7 +38,7 @@ class Outcomes(Received):
     """What is to be played on the player's behalf."""
 
     seen: Annotated[int, Field(ge=0)]
-    at: Annotated[int, Field(ge=0, le=MOST_MS)]
+    at: Annotated[int, Field(ge=0, le=MAX_MS)]
     intent: Intent
     questions: Annotated[int | None, Field(ge=1, le=1000)] = 1
     """For how many questions; None plays to the end."""

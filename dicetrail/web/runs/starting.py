@@ -14,7 +14,7 @@ from dicetrail.store.games import is_shelved, newest_number
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import add_inputs, add_run, end_run, get_run
 from dicetrail.web.games.routes import newest_program, pack_numbers
-from dicetrail.web.runs.shapes import MOST_INPUTS
+from dicetrail.web.runs.shapes import MAX_INPUTS
 from dicetrail.web.shelf import Shelf
 
 ROLLED_BELOW = 1_000_000
@@ -71,8 +71,8 @@ def take_inputs(
     database: Database, run_id: str, place: Place, seen: int, inputs: Sequence[Input]
 ) -> RunRow:
     """Take inputs of a run with the times they say. Raises NotFound, StaleRun."""
-    if seen + len(inputs) > MOST_INPUTS:
-        raise HTTPException(409, f"A run takes at most {MOST_INPUTS:,} inputs.")
+    if seen + len(inputs) > MAX_INPUTS:
+        raise HTTPException(409, f"A run takes at most {MAX_INPUTS:,} inputs.")
     with database.writing() as session:
         run = get_run(session, run_id, place)
         add_inputs(session, run_id, seen, inputs)

@@ -9,7 +9,7 @@ from typing import Annotated, Any, Literal
 from fastapi import Path
 from pydantic import BaseModel, BeforeValidator, ConfigDict, Field
 
-from dicetrail.core.document import MOST_PLAYERS
+from dicetrail.core.document import MAX_PLAYERS
 from dicetrail.core.draw import HIGHEST_DICE, dice_named
 
 DiceName = (
@@ -28,7 +28,7 @@ Dice = Annotated[int, BeforeValidator(_dice_named, json_schema_input_type=DiceNa
 RevisionNumber = Annotated[int, Path(ge=1, le=2**31 - 1)]
 
 PlayerName = Annotated[str, Field(max_length=200)]
-PlayerNames = Annotated[tuple[PlayerName, ...], Field(min_length=1, max_length=MOST_PLAYERS)]
+PlayerNames = Annotated[tuple[PlayerName, ...], Field(min_length=1, max_length=MAX_PLAYERS)]
 Title = Annotated[str, Field(max_length=200)]
 
 

@@ -3,8 +3,8 @@ import { Notice } from "../ui/Notice";
 import type { Elsewhere, GameDraft } from "./gameDraft";
 import { pathInWords, type Clash } from "./merge";
 
-const MOST_TOLD = 6;
-const MOST_SHOWN = 300;
+const MAX_TOLD = 6;
+const MAX_SHOWN = 300;
 
 type ChangedElsewhereProps = { draft: GameDraft; elsewhere: Elsewhere };
 
@@ -17,7 +17,7 @@ export function ChangedElsewhere({ draft, elsewhere }: ChangedElsewhereProps) {
         <div className="flex flex-wrap items-start justify-between gap-2">
           <p>
             <b>This game was changed elsewhere</b>, and that is taken in beside your edits.{" "}
-            {changes.length > 0 && `Changed there: ${changes.slice(0, MOST_TOLD).join("; ")}${changes.length > MOST_TOLD ? "; and more" : ""}.`}
+            {changes.length > 0 && `Changed there: ${changes.slice(0, MAX_TOLD).join("; ")}${changes.length > MAX_TOLD ? "; and more" : ""}.`}
           </p>
           {clashes.length === 0 && <Button onClick={draft.readElsewhere}>All right</Button>}
         </div>
@@ -52,5 +52,5 @@ function Chosen({ draft, clash }: { draft: GameDraft; clash: Clash }) {
 /** A value as it can be read beside another. */
 function inWords(value: unknown): string {
   const words = typeof value === "string" ? value : value === null || value === undefined ? "none" : JSON.stringify(value);
-  return words.length > MOST_SHOWN ? `${words.slice(0, MOST_SHOWN)}…` : words || "nothing";
+  return words.length > MAX_SHOWN ? `${words.slice(0, MAX_SHOWN)}…` : words || "nothing";
 }

@@ -7,7 +7,7 @@ import { at, merge, withAt, type Clash } from "./merge";
 
 /** Edits that follow one another faster than this are undone together. */
 const ONE_EDIT_MS = 700;
-const MOST_UNDONE = 500;
+const MAX_UNDONE = 500;
 const CHANGED_SINCE = 412;
 
 export type Edit = (change: (document: Game) => Game) => void;
@@ -100,7 +100,7 @@ export class GameDraft {
     const after = change(before);
     if (isSame(after, before)) return;
     const now = performance.now();
-    if (now - this.#editedAt > ONE_EDIT_MS) this.#past = [...this.#past.slice(-MOST_UNDONE), before];
+    if (now - this.#editedAt > ONE_EDIT_MS) this.#past = [...this.#past.slice(-MAX_UNDONE), before];
     this.#editedAt = now;
     this.#future = [];
     this.#put(after, undefined);

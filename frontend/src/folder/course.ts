@@ -18,12 +18,12 @@ export type CourseApi = {
 type Framed = { API?: CourseApi; parent: Framed; opener?: Framed | null };
 
 /** So many windows around one another are looked through. */
-const MOST_AROUND = 7;
+const MAX_AROUND = 7;
 
 /** The interface of the course around a window; nothing where there is none. */
 export function courseAround(page: Framed): CourseApi | undefined {
   let around: Framed | null | undefined = page;
-  for (let count = 0; around && count < MOST_AROUND; count += 1) {
+  for (let count = 0; around && count < MAX_AROUND; count += 1) {
     try {
       if (around.API) return around.API;
     } catch {

@@ -30,7 +30,7 @@ type Answer = { status: number; body: unknown; keep: Kept | null };
 const isKept = (one: unknown): one is Kept =>
   typeof one === "object" && one !== null && "id" in one && "run" in one && typeof one.run === "string";
 
-const MOST_KEPT = 200;
+const MAX_KEPT = 200;
 /** What is answered where the engine did not begin: nothing that waiting would mend. */
 const BROKEN = { type: "about:blank", title: "Broken", status: 500, detail: "The engine did not begin.", problems: [] };
 
@@ -113,7 +113,7 @@ export class Engine {
   /** Keeps a run, the newest ones only where there are very many. */
   private keep(run: Kept) {
     const others = this.kept().filter(({ id }) => id !== run.id);
-    for (let kept = [...others, run].slice(-MOST_KEPT); kept.length > 0; kept = kept.slice(1)) {
+    for (let kept = [...others, run].slice(-MAX_KEPT); kept.length > 0; kept = kept.slice(1)) {
       try {
         localStorage.setItem(this.memory, JSON.stringify(kept));
         return;

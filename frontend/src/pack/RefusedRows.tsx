@@ -1,6 +1,6 @@
 import type { RefusedRow } from "../api/schema";
 
-const MOST_SHOWN = 200;
+const MAX_SHOWN = 200;
 
 /** The rows of a file that did not become questions: where, why, how to mend, and the row. */
 export function RefusedRows({ rows }: { rows: RefusedRow[] }) {
@@ -24,7 +24,7 @@ export function RefusedRows({ rows }: { rows: RefusedRow[] }) {
           </tr>
         </thead>
         <tbody>
-          {rows.slice(0, MOST_SHOWN).map((row) => (
+          {rows.slice(0, MAX_SHOWN).map((row) => (
             <tr key={row.line} className="border-b border-line align-top">
               <td className="py-1.5 pr-3 tabular-nums">{row.line}</td>
               <td className="py-1.5 pr-3 tabular-nums">{row.column}</td>
@@ -36,7 +36,7 @@ export function RefusedRows({ rows }: { rows: RefusedRow[] }) {
           ))}
         </tbody>
       </table>
-      {rows.length > MOST_SHOWN && <p className="mt-1">and {rows.length - MOST_SHOWN} more</p>}
+      {rows.length > MAX_SHOWN && <p className="mt-1">and {rows.length - MAX_SHOWN} more</p>}
     </div>
   );
 }

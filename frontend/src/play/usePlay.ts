@@ -11,7 +11,7 @@ const NOT_FOUND = 404;
 const TRY_AGAIN_MS = 1500;
 
 /** So much that was done while the server was still asked is kept to be sent after. */
-const MOST_WAITING = 5;
+const MAX_WAITING = 5;
 
 type Call = () => Promise<PlayView>;
 
@@ -65,7 +65,7 @@ export function usePlay(gameId: string, isKnown: boolean, isRefused: boolean, as
     [latest, memory],
   );
 
-  const [turns] = useState(() => new Turns<PlayView>(MOST_WAITING));
+  const [turns] = useState(() => new Turns<PlayView>(MAX_WAITING));
   /** Sends an action after all that was done before it, on top of the run as it then is. */
   const send = (action: Action) => {
     if (!run) return;

@@ -3,7 +3,7 @@ import type { Colours } from "../api/schema";
 
 const WIDTH = 320;
 const HEIGHT = 110;
-const MOST_DOTS = 40;
+const MAX_DOTS = 40;
 
 type TrailPictureProps = { seed: string; questions: number; endings: number; colours: Colours | undefined };
 
@@ -13,7 +13,7 @@ export function TrailPicture({ seed, questions, endings, colours }: TrailPicture
   const y = (x: number) =>
     HEIGHT / 2 +
     bends.reduce((sum, size, index) => sum + size * Math.sin((x / WIDTH) * Math.PI * (index + 1.4) + index), 0);
-  const dots = Math.min(questions, MOST_DOTS);
+  const dots = Math.min(questions, MAX_DOTS);
   const end = 248;
   const spots = Array.from({ length: dots }, (_, index) => 22 + ((end - 44) * (index + 0.5)) / Math.max(dots, 1));
   const flagCount = Math.min(endings, 7);

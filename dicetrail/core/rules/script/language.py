@@ -11,29 +11,29 @@ from typing import NamedTuple
 LIMIT = 1_000_000_000
 """Counters and written numbers stay within plus or minus this."""
 
-MOST_SIGNS = 20_000
+MAX_SIGNS = 20_000
 """The longest script, in signs."""
 
-MOST_TOKENS = 400
+MAX_TOKENS = 400
 """The longest statement, in words and signs of the language."""
 
-MOST_DEPTH = 200
+MAX_DEPTH = 200
 """How deep the parts of a script may be nested."""
 
-MOST_NESTED = 80
+MAX_NESTED = 80
 """How many ifs may stand in one another, called functions and elifs included."""
 
-MOST_STATEMENTS = 1_000
+MAX_STATEMENTS = 1_000
 """The most statements one handler may run, its own functions included."""
 
-MOST_PARTS = 6_000
+MAX_PARTS = 6_000
 """The most names, numbers and signs of all handlers together, each with the functions it
 calls written out: what is compiled, and so how long that takes. A statement counts as ten."""
 
-MOST_CONDITION = 100
+MAX_CONDITION = 100
 """The longest condition of an ending, in words and signs of the language."""
 
-MOST_CONDITIONS = 2_500
+MAX_CONDITIONS = 2_500
 """The most names, numbers and signs of all conditions of endings together."""
 
 

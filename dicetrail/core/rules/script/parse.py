@@ -21,13 +21,13 @@ from dicetrail.core.rules.script.language import (
     FUNCTIONS,
     HANDLERS,
     LIMIT,
-    MOST_CONDITION,
-    MOST_DEPTH,
-    MOST_NESTED,
-    MOST_PARTS,
-    MOST_SIGNS,
-    MOST_STATEMENTS,
-    MOST_TOKENS,
+    MAX_CONDITION,
+    MAX_DEPTH,
+    MAX_NESTED,
+    MAX_PARTS,
+    MAX_SIGNS,
+    MAX_STATEMENTS,
+    MAX_TOKENS,
     QUESTION_FACTS,
     SCRIPT_ACTIONS,
     TEXT_FACTS,
@@ -149,7 +149,7 @@ def parse_condition(text: str, counters: Iterable[str], final: bool) -> Conditio
     checker.in_ending = True
     checker.is_final = final
     try:
-        module = _read(bracketed, "eval", MOST_CONDITION)
+        module = _read(bracketed, "eval", MAX_CONDITION)
         assert isinstance(module, ast.Expression)
         checker.number(module.body)
         if checker.faults:
@@ -198,10 +198,10 @@ _EMPTY = (
 )
 
 
-def _read(text: str, mode: str, most_tokens: int = MOST_TOKENS) -> ast.AST:
+def _read(text: str, mode: str, most_tokens: int = MAX_TOKENS) -> ast.AST:
     """Python's own reading of a text that is short and flat enough. Raises ScriptFaults."""
-    if len(text) > MOST_SIGNS:
-        raise _refused(1, 1, f"the script has {len(text):,} signs", f"keep to {MOST_SIGNS:,}")
+    if len(text) > MAX_SIGNS:
+        raise _refused(1, 1, f"the script has {len(text):,} signs", f"keep to {MAX_SIGNS:,}")
     try:
         _measure(text, most_tokens)
         tree = ast.parse(text, mode=mode)
@@ -226,7 +226,7 @@ def _deepest(tree: ast.AST) -> int | None:
     while below:
         node, depth, line = below.pop()
         line = getattr(node, "lineno", line)
-        if depth > MOST_DEPTH:
+        if depth > MAX_DEPTH:
             return line
         below += [(child, depth + 1, line) for child in ast.iter_child_nodes(node)]
     return None
@@ -567,10 +567,10 @@ class _Checker:
         """Refuse call cycles, handlers that run too long, and deeds out of their place."""
         lengths: dict[str, int] = {}
         for name, function in self.functions.items():
-            if self._length(name, (), lengths) > MOST_STATEMENTS:
+            if self._length(name, (), lengths) > MAX_STATEMENTS:
                 self._fault(
                     function,
-                    f"“{name}” would run more than {MOST_STATEMENTS:,} statements",
+                    f"“{name}” would run more than {MAX_STATEMENTS:,} statements",
                     "call fewer functions from one another",
                 )
                 return
@@ -581,13 +581,13 @@ class _Checker:
         for name, function in self.functions.items():
             if name in HANDLERS:
                 parts += self._size(name, sizes)
-                if parts > MOST_PARTS:
-                    what = f"the rules have more than {MOST_PARTS:,} parts, functions written out"
+                if parts > MAX_PARTS:
+                    what = f"the rules have more than {MAX_PARTS:,} parts, functions written out"
                     self._fault(function, what, "write shorter rules, or call fewer functions")
                     return
         depths: dict[str, int] = {}
         for name, function in self.functions.items():
-            if self._depth(function.body, depths) > MOST_NESTED:
+            if self._depth(function.body, depths) > MAX_NESTED:
                 mend = "split it up: fewer ifs and elifs inside one another"
                 self._fault(function, f"“{name}” is nested too deeply", mend)
             if name in HANDLERS:
@@ -617,7 +617,7 @@ class _Checker:
                 self._fault(node, f"“{called}” comes back to itself", "break the circle of calls")
             elif called in self.functions:
                 total += self._length(called, (*above, name), lengths)
-        lengths[name] = min(total, MOST_STATEMENTS + 1)
+        lengths[name] = min(total, MAX_STATEMENTS + 1)
         return lengths[name]
 
     def _size(self, name: str, sizes: dict[str, int]) -> int:

@@ -41,7 +41,7 @@ export type TableRun = {
 };
 
 /** So much that was done while the server was still asked is kept to be sent after. */
-const MOST_WAITING = 5;
+const MAX_WAITING = 5;
 
 /** A run that a player is playing is looked at again so often. */
 const WATCHES_EVERY_MS = 2000;
@@ -173,7 +173,7 @@ export function useTableRun(gameId: string, revision: number): TableRun {
   const shown = Math.min(laid?.shown ?? last, last);
   const isAtEnd = shown === last && !laid?.lookedAt;
   const lastAt = steps[last]?.at ?? 0;
-  const [turns] = useState(() => new Turns<Laid>(MOST_WAITING));
+  const [turns] = useState(() => new Turns<Laid>(MAX_WAITING));
   const goOn = (done: string, after: number, send: (run: RunView, at: number) => Promise<RunView>) => {
     if (!laid || !isAtEnd) return;
     const pressed = laid.run.id;
