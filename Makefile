@@ -10,7 +10,7 @@ CYCLONEDX := 7.5.0
 SYNC = $(UV) pip sync --quiet --require-hashes --python $(BIN)/python
 LOCKED := --quiet --universal --generate-hashes --no-header --strip-extras --no-annotate
 SITE_SOURCES := $(shell find frontend/src -type f 2>/dev/null) frontend/index.html frontend/vite.config.ts
-ENGINE_SOURCES := $(shell find dicetrail/core dicetrail/carried -name '*.py' 2>/dev/null)
+ENGINE_SOURCES := $(shell find dicetrail/core dicetrail/standalone -name '*.py' 2>/dev/null)
 
 .PHONY: demo dev test check fuzz bench bench-players bench-judging bench-memory bench-foresight bench-evidence bench-kills bench-large bench-damage bench-folder bench-crowd bench-makers shots sounds site api browser lock third-party audit sbom release
 

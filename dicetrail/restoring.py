@@ -17,8 +17,8 @@ from pathlib import Path
 from tempfile import TemporaryDirectory
 
 from dicetrail.files import FileProblem
-from dicetrail.files.aside import Aside, GivenUp
 from dicetrail.files.media import medium
+from dicetrail.files.sandbox import Aside, GivenUp
 from dicetrail.limits import MIB
 from dicetrail.store import (
     OWN_TABLES,

@@ -4,7 +4,7 @@ from rich.console import Console
 from rich.panel import Panel
 from rich.text import Text
 
-from dicetrail.carried.terminal import Card, StyledLine, TextStyle
+from dicetrail.standalone.terminal import Card, StyledLine, TextStyle
 
 _STYLES = {
     TextStyle.PLAIN: "",

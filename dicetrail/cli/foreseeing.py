@@ -34,9 +34,9 @@ from dicetrail.core.play import players_refused
 from dicetrail.form import SCOUT_FORM
 from dicetrail.scouting import Crew, Subject, here, of_cluster, shared_out
 from dicetrail.store import Database, NotFound
+from dicetrail.web.app_state import Shelf
 from dicetrail.web.evidence.gathering import chosen_by, gathered
 from dicetrail.web.evidence.shapes import Choice
-from dicetrail.web.shelf import Shelf
 
 AsJson = Annotated[bool, typer.Option("--json", help="Print it as JSON.")]
 Who = Annotated[

@@ -19,8 +19,8 @@ from dicetrail.restoring import restore as restored
 from dicetrail.store import Database, back_up
 from dicetrail.store.games import newest_games
 from dicetrail.store.packs import newest_packs
+from dicetrail.web.app_state import Shelf
 from dicetrail.web.games.files import game_file_of
-from dicetrail.web.shelf import Shelf
 
 
 def take(

@@ -9,8 +9,6 @@ from typing import Annotated
 import typer
 from rich.markup import escape
 
-from dicetrail.carried.terminal import play as play_run
-from dicetrail.carried.terminal import standard_lines
 from dicetrail.cli.named import DEFAULT_DATA, Data, GameNamed, game_named
 from dicetrail.cli.told import console
 from dicetrail.core import GameProblems, Program, Severity, build, survey
@@ -21,6 +19,8 @@ from dicetrail.core.foresight import (
     forecast_warnings,
     played_again,
 )
+from dicetrail.standalone.terminal import play as play_run
+from dicetrail.standalone.terminal import standard_lines
 from dicetrail.terminal import RichScreen
 
 

@@ -7,7 +7,7 @@ from tempfile import TemporaryDirectory
 from dicetrail.files import documented, game_schema, pack_schema
 from dicetrail.store import Database
 from dicetrail.web import create_app
-from dicetrail.web.wire.parts import written_parts
+from dicetrail.web.http_format.parts import written_parts
 
 
 def openapi() -> None:

@@ -25,7 +25,7 @@ from dicetrail.demo import load_demo
 from dicetrail.store import Database
 from dicetrail.web import create_app
 from dicetrail.web.app import LOOPBACK
-from dicetrail.web.door.connections import MAX_CONNECTIONS, make_room, timed
+from dicetrail.web.middleware.connections import MAX_CONNECTIONS, make_room, timed
 from dicetrail.web.site import SITE
 
 

@@ -1,6 +1,5 @@
 """Question files, in open formats: reading them without losing a row, and writing them."""
 
-from dicetrail.carried.desk import ANSWERS
 from dicetrail.files.answers import (
     AnswersRead,
     PlayedElsewhere,
@@ -10,7 +9,7 @@ from dicetrail.files.answers import (
     written_rows,
 )
 from dicetrail.files.by_hand import with_kind
-from dicetrail.files.documents import pack_schema
+from dicetrail.files.exporters import ITEM_WRITERS, WRITERS, written
 from dicetrail.files.fields import documented
 from dicetrail.files.games import (
     FORMAT,
@@ -22,13 +21,14 @@ from dicetrail.files.games import (
     read_game,
     written_game,
 )
+from dicetrail.files.json_yaml import pack_schema
 from dicetrail.files.media import Medium, is_bundle, medium, read_bundle
 from dicetrail.files.plan import Contents, Format, ImportOptions, Plan, Role, Separator
 from dicetrail.files.questions import FileReading, guess, read_questions
 from dicetrail.files.sheets import Refusal
 from dicetrail.files.templates import TEMPLATE, TEXT_TEMPLATE
 from dicetrail.files.text import FileProblem
-from dicetrail.files.writing import ITEM_WRITERS, WRITERS, written
+from dicetrail.standalone.offline_api import ANSWERS
 
 __all__ = [
     "ANSWERS",

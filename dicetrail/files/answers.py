@@ -12,7 +12,6 @@ from typing import Literal
 
 from pydantic import TypeAdapter, ValidationError
 
-from dicetrail.carried.desk import ANSWERS
 from dicetrail.core.document import MAX_PLAYERS, is_whole_text
 from dicetrail.core.foresight import Observation, Playthrough
 from dicetrail.files.sheets import Refusal
@@ -20,6 +19,7 @@ from dicetrail.files.tables import guarded, separated
 from dicetrail.files.text import FileProblem
 from dicetrail.form import checked_strictly, in_words, unplayable
 from dicetrail.limits import MAX_FILE, YEARS, is_in_calendar
+from dicetrail.standalone.offline_api import ANSWERS
 
 _MAX_TOLD = 200
 """The signs of a refused line that are told."""

@@ -13,8 +13,8 @@ from dataclasses import dataclass, field
 from typing import Any
 
 from dicetrail.core.answers import LETTERS
-from dicetrail.files.documents import parsed
 from dicetrail.files.headings import role_named, says_right
+from dicetrail.files.json_yaml import parsed
 from dicetrail.files.plan import Format, Role
 from dicetrail.files.sheets import MAX_CELL, Refusal, cell_text
 from dicetrail.files.text import FileProblem

@@ -8,9 +8,9 @@ import re
 from html.parser import HTMLParser
 
 from dicetrail.files.grids import GridRows
-from dicetrail.files.papers import MAX_LINES, Paper, as_listed
 from dicetrail.files.text import FileProblem
-from dicetrail.files.written import TextLine, is_label
+from dicetrail.files.word_processor import MAX_LINES, Paper, as_listed
+from dicetrail.files.written_out import TextLine, is_label
 
 _PAGE = re.compile(
     r"\s*(<!doctype html|<!--|<(html|head|body|meta|style|table|div|p|ul|ol|li|b|h[1-6]|span)\b)",

@@ -20,12 +20,11 @@ from dicetrail.core.draw import MAX_COLUMNS, MAX_FACTS
 from dicetrail.core.survey import first_fault, missing_medium
 from dicetrail.core.workbench import columns_named
 from dicetrail.files.archives import is_archive, is_paper, is_workbook
-from dicetrail.files.documents import read_documents
 from dicetrail.files.grids import GridRows, drawn_rows, is_own_form, keyed_rows
 from dicetrail.files.guessing import LOOKED_AT, guess_columns, guess_separator
 from dicetrail.files.items import is_item, is_package, read_items
+from dicetrail.files.json_yaml import read_documents
 from dicetrail.files.pages import is_page, read_page
-from dicetrail.files.papers import Paper, read_paper
 from dicetrail.files.plan import ROLE_OF_DETAIL, Contents, Format, ImportOptions, Plan, Role
 from dicetrail.files.rows import RowRefused, located, plain_question, planned_question, refusal
 from dicetrail.files.sheets import FIRST_ROWS as MAX_AT_FIRST
@@ -38,7 +37,8 @@ from dicetrail.files.sheets import (
 )
 from dicetrail.files.text import FileProblem, Text, text_of
 from dicetrail.files.understanding import why_not_understood
-from dicetrail.files.written import TextLine, labelled, lines_of, read_written
+from dicetrail.files.word_processor import Paper, read_paper
+from dicetrail.files.written_out import TextLine, labelled, lines_of, read_written
 
 NO_WISH = ImportOptions()
 

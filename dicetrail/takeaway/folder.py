@@ -17,10 +17,10 @@ from pathlib import Path
 from types import MappingProxyType
 from typing import Any
 
-from dicetrail.carried.plain import as_plain
 from dicetrail.core.document import WAYS, Phrase, Translator, Typeface, translator
 from dicetrail.core.play import dress, made_ready, play_game
 from dicetrail.limits import MEDIA_ENDINGS
+from dicetrail.standalone.json_codec import to_json
 from dicetrail.takeaway.course import manifest_of_course
 from dicetrail.takeaway.leaving import Leaving
 from dicetrail.takeaway.program import code
@@ -96,7 +96,7 @@ def folder(leaving: Leaving, besides: Mapping[str, Any] = NOTHING_MORE) -> dict[
         files[f"sounds/{sounds[name]}"] = sound.content
     memory_size = len(files["engine/memory.zst"])
     files["game/page.json"] = _json(_page_of(leaving, media, sounds, memory_size) | dict(besides))
-    files["game/game.json"] = _json(as_plain(leaving.carried))
+    files["game/game.json"] = _json(to_json(leaving.standalone))
     words = translator(leaving.game.language, leaving.game.phrases)
     files["app.webmanifest"] = _json(_manifest(leaving))
     files["icon.svg"] = next(part for name, part in files.items() if "assets/die-" in name)
@@ -181,8 +181,8 @@ def _page_of(
     game = leaving.game
     program = made_ready(game, leaving.packs)
     return {
-        "game": as_plain(play_game(program, leaving.game_id, leaving.revision)),
-        "dress": as_plain(dress(game)),
+        "game": to_json(play_game(program, leaving.game_id, leaving.revision)),
+        "dress": to_json(dress(game)),
         "media": media,
         "sounds": sounds,
         "memory_size": memory_size,

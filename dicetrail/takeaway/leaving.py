@@ -3,12 +3,12 @@
 from collections.abc import Mapping
 from dataclasses import dataclass
 
-from dicetrail.carried.desk import Carried
 from dicetrail.core import Game, Pack, build
 from dicetrail.core.document import SHIPPED, sound_named, sounds_of, wav
 from dicetrail.files import GameFile, Medium, medium
 from dicetrail.files.shipped import shipped_file
 from dicetrail.files.text import NO_SIGN
+from dicetrail.standalone.offline_api import StandaloneGame
 
 
 @dataclass(frozen=True, slots=True)
@@ -30,10 +30,10 @@ class Leaving:
         return " ".join(NO_SIGN.sub(" ", self.game.title).split()) or self.game_id
 
     @property
-    def carried(self) -> Carried:
+    def standalone(self) -> StandaloneGame:
         """The game as it is carried along, without the files."""
         named = {pack: dict(media) for pack, media in self.named.items()}
-        return Carried(self.game_id, self.revision, self.game, dict(self.packs), named)
+        return StandaloneGame(self.game_id, self.revision, self.game, dict(self.packs), named)
 
     def sounds(self) -> dict[str, Medium]:
         """The sounds of the game's cues and music, by name, as files."""

@@ -10,19 +10,19 @@ from collections.abc import Iterator
 from pathlib import Path
 
 import dicetrail
-from dicetrail.carried.plain import as_plain
-from dicetrail.carried.program import GAME_FILE
+from dicetrail.standalone.json_codec import to_json
+from dicetrail.standalone.zipapp_entry import GAME_FILE
 from dicetrail.takeaway.leaving import Leaving
 
 _ROOT = Path(dicetrail.__file__).parent
-_PARTS = ("__init__.py", "core", "carried")
+_PARTS = ("__init__.py", "core", "standalone")
 _BEGINS = """\
 import sys
 
 if sys.version_info < (3, 11):
     sys.exit("Python 3.11 or newer is needed.")
 
-from dicetrail.carried.program import main
+from dicetrail.standalone.zipapp_entry import main
 
 sys.exit(main())
 """
@@ -53,5 +53,5 @@ def code() -> Iterator[tuple[str, bytes]]:
 def _parts(leaving: Leaving) -> Iterator[tuple[str, bytes]]:
     yield "__main__.py", _BEGINS.encode()
     yield from code()
-    game = json.dumps(as_plain(leaving.carried), ensure_ascii=False, separators=(",", ":"))
-    yield f"dicetrail/carried/{GAME_FILE}", game.encode()
+    game = json.dumps(to_json(leaving.standalone), ensure_ascii=False, separators=(",", ":"))
+    yield f"dicetrail/standalone/{GAME_FILE}", game.encode()

@@ -13,20 +13,9 @@ from starlette.middleware.gzip import GZipMiddleware
 from dicetrail.store import Database, StoreTrouble, secret_of
 from dicetrail.store.runs import forget_unbegun
 from dicetrail.web import reading
+from dicetrail.web.app_state import Shelf
 from dicetrail.web.backup import routes as backup
 from dicetrail.web.clock import Clock, never_back, steady_clock
-from dicetrail.web.door import key
-from dicetrail.web.door.addresses import Addresses
-from dicetrail.web.door.guards import (
-    BodyLimit,
-    HeadAsGet,
-    KnownHosts,
-    OwnPages,
-    RateLimits,
-    StrictHeaders,
-)
-from dicetrail.web.door.queue import InTurn
-from dicetrail.web.door.rates import Rate
 from dicetrail.web.dress import routes as looks
 from dicetrail.web.dropped import routes as dropped
 from dicetrail.web.evidence import routes as evidence
@@ -34,22 +23,33 @@ from dicetrail.web.examples import routes as examples
 from dicetrail.web.foresight import routes as foresight
 from dicetrail.web.games import files as gamefiles
 from dicetrail.web.games import routes as games
+from dicetrail.web.http_format.description import FileAddresses, described
+from dicetrail.web.http_format.errors import ERROR_RESPONSES, explain_errors
+from dicetrail.web.http_format.shapes import Health
 from dicetrail.web.kept import routes as kept
 from dicetrail.web.language import routes as language
 from dicetrail.web.loads import routes as loads
+from dicetrail.web.middleware import key
+from dicetrail.web.middleware.addresses import Addresses
+from dicetrail.web.middleware.guards import (
+    BodyLimit,
+    HeadAsGet,
+    KnownHosts,
+    OwnPages,
+    RateLimits,
+    StrictHeaders,
+)
+from dicetrail.web.middleware.queue import InTurn
+from dicetrail.web.middleware.rates import Rate
 from dicetrail.web.packs import routes as packs
 from dicetrail.web.pictures import routes as pictures
 from dicetrail.web.play import players
 from dicetrail.web.play import routes as play
-from dicetrail.web.play.standing import LiveRuns
+from dicetrail.web.play.live_runs import LiveRuns
 from dicetrail.web.runs import routes as runs
-from dicetrail.web.shelf import Shelf
 from dicetrail.web.site import serve_site
 from dicetrail.web.sounds import routes as sounds
 from dicetrail.web.takeaway import routes as takeaway
-from dicetrail.web.wire.description import FileAddresses, described
-from dicetrail.web.wire.errors import ERROR_RESPONSES, explain_errors
-from dicetrail.web.wire.shapes import Health
 
 LOOPBACK = ("127.0.0.1", "localhost", "[::1]")
 

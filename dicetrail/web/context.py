@@ -9,9 +9,9 @@ from typing import Annotated, NamedTuple
 
 from fastapi import Depends, Request
 
+from dicetrail.web.app_state import Shelf
 from dicetrail.web.clock import Clock
-from dicetrail.web.play.standing import LiveRuns
-from dicetrail.web.shelf import Shelf
+from dicetrail.web.play.live_runs import LiveRuns
 
 
 async def _shelf(request: Request) -> Shelf:

@@ -11,8 +11,8 @@ from fastapi import Depends, Request
 from starlette.concurrency import run_in_threadpool
 
 from dicetrail.store import Database
+from dicetrail.web.app_state import Shelf
 from dicetrail.web.beside import Beside
-from dicetrail.web.shelf import Shelf
 
 AtDesk = Callable[..., Awaitable[Any]]
 """What a function of a module gives that takes a shelf, and then what follows it."""

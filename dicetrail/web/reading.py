@@ -13,14 +13,14 @@ from anyio import CapacityLimiter, to_thread
 from fastapi import Depends, Request
 from starlette.exceptions import HTTPException
 
-from dicetrail.files.aside import GivenUp
+from dicetrail.files.sandbox import GivenUp
 from dicetrail.web.attending import gone
 
 MAX_AT_ONCE = 2
 """So many files are read at once."""
 
 Read = Callable[..., Awaitable[Any]]
-"""Does a job of `dicetrail.files.aside`: the job's name, then what it is given."""
+"""Does a job of `dicetrail.files.sandbox`: the job's name, then what it is given."""
 
 IsGivenUp = Callable[[], bool]
 Attending = Callable[[Callable[[IsGivenUp], Any]], Awaitable[Any]]

@@ -11,8 +11,8 @@ from starlette.routing import Route
 from starlette.staticfiles import StaticFiles
 from starlette.types import Receive, Scope, Send
 
-from dicetrail.web.door.guards import CONTENT_POLICY, NONCE, content_policy
-from dicetrail.web.wire.description import Methods
+from dicetrail.web.http_format.description import Methods
+from dicetrail.web.middleware.guards import CONTENT_POLICY, NONCE, content_policy
 
 SITE = Path(__file__).parent / "site"
 

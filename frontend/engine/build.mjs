@@ -17,7 +17,7 @@ const HERE = dirname(fileURLToPath(import.meta.url));
 const ROOT = join(HERE, "../..");
 const PYODIDE = join(HERE, "../node_modules/pyodide");
 const SHIPPED = ["pyodide.mjs", "pyodide.asm.js", "pyodide.asm.wasm"];
-const CODE = ["dicetrail/__init__.py", "dicetrail/core", "dicetrail/carried"];
+const CODE = ["dicetrail/__init__.py", "dicetrail/core", "dicetrail/standalone"];
 
 const out = process.argv[2];
 mkdirSync(out, { recursive: true });
@@ -34,7 +34,7 @@ for (const path of CODE.flatMap((part) => sources(join(ROOT, part)))) {
 python.runPython(`
 import datetime, gc, json, sys
 sys.dont_write_bytecode = True
-from dicetrail.carried import desk
+from dicetrail.standalone import offline_api
 # What is imported at its first use must be there before there are no files to read it from.
 datetime.datetime.fromtimestamp(0, datetime.UTC).isoformat()
 gc.collect()

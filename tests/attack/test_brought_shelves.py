@@ -14,7 +14,7 @@ from pathlib import Path
 from tempfile import TemporaryDirectory
 from threading import Thread
 
-from dicetrail.files.aside import Aside, GivenUp
+from dicetrail.files.sandbox import Aside, GivenUp
 from dicetrail.restoring import brought, restore_into
 from dicetrail.store import Database, StoreTrouble, back_up
 from dicetrail.web import create_app

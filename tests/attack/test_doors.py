@@ -110,7 +110,7 @@ class TestTheKey(unittest.TestCase):
         )
         for number, way in enumerate(ways):
             # Time stands still: allowances grow with it, and a busy machine takes its time.
-            still = patch("dicetrail.web.door.rates.monotonic", return_value=1000.0)
+            still = patch("dicetrail.web.middleware.rates.monotonic", return_value=1000.0)
             with self.subTest(way=number), still:
                 http = self.opened()
                 statuses = [way(http).status_code for _ in range(12)]
@@ -123,7 +123,7 @@ class TestTheKey(unittest.TestCase):
         answer = http.get("/api/games", headers={"cookie": "maker=of-last-year"})
         self.assertEqual(answer.status_code, 401)
         self.assertIn("Max-Age=0", answer.headers["set-cookie"])
-        with patch("dicetrail.web.door.rates.monotonic", return_value=1000.0):
+        with patch("dicetrail.web.middleware.rates.monotonic", return_value=1000.0):
             for number in range(20):
                 http.get("/api/games", headers={"cookie": f"maker={number}"})
             kept = http.get("/api/games", headers={"cookie": f"maker={right}"})

@@ -14,7 +14,7 @@ from unittest.mock import patch
 from openpyxl import Workbook
 
 from dicetrail.files import FileProblem, ImportOptions
-from dicetrail.files.aside import Aside, GivenUp
+from dicetrail.files.sandbox import Aside, GivenUp
 from dicetrail.web.loads import load as loading
 from tests.attack.damage import read_damaged, whole_files, workbook
 from tests.files.samples import archive, svg

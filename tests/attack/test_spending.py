@@ -16,10 +16,10 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from dicetrail.web.app import UNBEGUN_FOR, let_go_of_unbegun
-from dicetrail.web.door import connections as connections
-from dicetrail.web.door import rates as rates
-from dicetrail.web.play import standing as standing
-from dicetrail.web.play.standing import LiveRuns
+from dicetrail.web.middleware import connections as connections
+from dicetrail.web.middleware import rates as rates
+from dicetrail.web.play import live_runs
+from dicetrail.web.play.live_runs import LiveRuns
 from tests.web.demo import DemoTest
 
 GAME = "harvest-supper"
@@ -217,7 +217,7 @@ class TestPlaying(DemoTest):
         for _ in range(60):
             run = self.act(run, action="answer", value="?!").json()
             self.assertEqual(run["table"]["feedback"]["result"], "unreadable")
-        self.assertEqual(run["seen"], 1 + standing.MAX_UNREAD)
+        self.assertEqual(run["seen"], 1 + live_runs.MAX_UNREAD)
         long = self.act(self.begun(), action="answer", value="? " * 4_000).json()
         self.assertEqual(long["seen"], 1)
         self.assertEqual(long["table"]["feedback"]["result"], "unreadable")
@@ -226,7 +226,7 @@ class TestPlaying(DemoTest):
         self.assertEqual(judged["seen"], run["seen"] + 1)
 
     def test_a_run_takes_only_so_much(self):
-        with patch.object(standing, "MAX_INPUTS", 5):
+        with patch.object(live_runs, "MAX_INPUTS", 5):
             run = self.begun()
             for _ in range(4):
                 run = self.act(run, action="answer", value="?!").json()

@@ -64,7 +64,7 @@ class TestWhatIsSent(DemoTest):
             if "multipart/form-data" in operation.get("requestBody", {}).get("content", {})
         ]
         self.assertGreater(len(addresses), 7)
-        with patch("dicetrail.web.door.rates.monotonic", return_value=10.0**9):
+        with patch("dicetrail.web.middleware.rates.monotonic", return_value=10.0**9):
             for address in addresses:
                 path = re.sub(r"\{\w+\}", "harvest-supper", address)
                 self.assertGreater(MAX_FILE, MAX_DOCUMENT)

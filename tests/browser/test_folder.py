@@ -6,12 +6,12 @@ import zipfile
 
 from selenium.webdriver.common.keys import Keys
 
-from dicetrail.carried.desk import Carried, KeptHere, as_told
-from dicetrail.carried.plain import as_plain, from_plain
 from dicetrail.core import Answer, Continue, Phase, replay
 from dicetrail.core.foresight import SCOUTS, walked
 from dicetrail.core.play import Intent, made_ready, next_input
 from dicetrail.files import read_answers
+from dicetrail.standalone.json_codec import from_json, to_json
+from dicetrail.standalone.offline_api import KeptHere, StandaloneGame, as_told
 from tests.browser.base import BrowserTest, resize
 from tests.browser.test_playing import DESKTOP, PHONE
 from tests.static import Files, served_beside
@@ -54,9 +54,9 @@ class TestFolder(BrowserTest):
         archive = cls.server.http.get(f"/api/games/{name}/folder", timeout=60)
         zipfile.ZipFile(io.BytesIO(archive.content)).extractall(where)
 
-    def carried(self, name):
+    def standalone(self, name):
         text = (self.root / "school" / "play" / name / "game" / "game.json").read_text("utf-8")
-        return text, from_plain(Carried, json.loads(text))
+        return text, from_json(StandaloneGame, json.loads(text))
 
     def at(self, name, files=None):
         return f"{(files or self.files).address}/school/play/{name}/"
@@ -71,7 +71,7 @@ class TestFolder(BrowserTest):
     def kept(self, name):
         """The newest run of this device."""
         text = self.driver.execute_script(f"return localStorage.getItem('runs of {name}')")
-        return from_plain(KeptHere, json.loads(json.loads(text)[-1]["run"]))
+        return from_json(KeptHere, json.loads(json.loads(text)[-1]["run"]))
 
     def state(self, program, name):
         run = self.kept(name)
@@ -98,7 +98,7 @@ class TestFolder(BrowserTest):
 
     def be_away(self, name, seconds):
         """Come back to the page as if so much time had gone by since."""
-        run = as_plain(self.kept(name))
+        run = to_json(self.kept(name))
         run["started_at"] -= 1000 * seconds
         kept = json.dumps([{"id": run["id"], "run": json.dumps(run)}])
         script = "localStorage.setItem(arguments[0], arguments[1])"
@@ -120,15 +120,15 @@ class TestFolder(BrowserTest):
     def test_the_same_inputs_lead_to_the_same_footprints_in_the_browser_byte_for_byte(self):
         self.driver.set_script_timeout(60)
         for name in GAMES:
-            text, carried = self.carried(name)
-            program = made_ready(carried.game, carried.packs)
+            text, standalone = self.standalone(name)
+            program = made_ready(standalone.game, standalone.packs)
             calls, wanted = [], []
             for dice in (5, 2**100 + 7):
                 states = walked(program, SCOUTS[1:2], dice)
                 inputs = [given for _, given in states if given is not None]
                 players = [SCOUTS[1].name]
                 wanted.append(canonical(as_told(replay(program, dice, players, inputs))))
-                body = {"dice": dice, "players": players, "inputs": as_plain(inputs)}
+                body = {"dice": dice, "players": players, "inputs": to_json(inputs)}
                 call = {"method": "POST", "path": "/api/play/replays", "body": body}
                 calls.append(json.dumps(call | {"now": 0, "chance": "0"}))
             self.driver.get(self.at(name))
@@ -150,12 +150,12 @@ class TestFolder(BrowserTest):
         files = Files(self.root)
         self.addCleanup(files.close)
         for number, name in enumerate(GAMES):
-            _, carried = self.carried(name)
-            program = made_ready(carried.game, carried.packs)
+            _, standalone = self.standalone(name)
+            program = made_ready(standalone.game, standalone.packs)
             resize(self.driver, *(PHONE if number % 2 else DESKTOP))
             self.enter(name, files)
             self.do(program, name, Intent.WRONG)
-            if carried.game.rounds[0].seconds:
+            if standalone.game.rounds[0].seconds:
                 self.be_away(name, 600)
                 self.wait(lambda name=name: self.kept(name).ended, "the end that time brought")
             while self.do(program, name, Intent.WRONG):
@@ -184,8 +184,8 @@ class TestFolder(BrowserTest):
 
     def test_with_no_network_it_goes_on_after_a_reload_and_a_class_gives_its_answers_away(self):
         name = "slug-patrol"
-        _, carried = self.carried(name)
-        program = made_ready(carried.game, carried.packs)
+        _, standalone = self.standalone(name)
+        program = made_ready(standalone.game, standalone.packs)
         files = Files(self.root)
         self.driver.get(self.at(name, files))
         self.sees("What you do stays on this device")
@@ -227,7 +227,7 @@ class TestFolder(BrowserTest):
         manifest = json.loads(told["data"])
         self.assertEqual((manifest["lang"], manifest["dir"]), ("ar", "rtl"))
         self.assertEqual(told["url"], self.at(name) + "app.webmanifest")
-        ground = self.carried(name)[1].game.look.colours.ground
+        ground = self.standalone(name)[1].game.look.colours.ground
         self.assertEqual(manifest["theme_color"], ground)
         errors = self.driver.execute_cdp_cmd("Page.getInstallabilityErrors", {})
         told = {error["errorId"] for error in errors["installabilityErrors"]}
@@ -280,9 +280,9 @@ class TestFolder(BrowserTest):
         zipfile.ZipFile(io.BytesIO(archive.content)).extractall(self.root / "course")
         files = Files(self.root / "course")
         self.addCleanup(files.close)
-        carried = json.loads((self.root / "course" / "game" / "game.json").read_text("utf-8"))
-        carried = from_plain(Carried, carried)
-        program = made_ready(carried.game, carried.packs)
+        standalone = json.loads((self.root / "course" / "game" / "game.json").read_text("utf-8"))
+        standalone = from_json(StandaloneGame, standalone)
+        program = made_ready(standalone.game, standalone.packs)
         name, was = "root-leaf-or-fruit", {}
 
         def told(status):

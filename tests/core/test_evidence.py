@@ -24,8 +24,8 @@ from dicetrail.core.foresight import (
     suggested,
     walked,
 )
-from dicetrail.core.foresight.likeness import AS_MANY_AS
-from dicetrail.core.foresight.sightings import Observation, Try
+from dicetrail.core.foresight.calibration import AS_MANY_AS
+from dicetrail.core.foresight.observations import Observation, Try
 from dicetrail.core.play import Result, answered, replay
 from dicetrail.form import PLAYED_FORM
 from tests.core.test_course import ready

@@ -38,7 +38,7 @@ from dicetrail.core.foresight import (
     wilson,
 )
 from dicetrail.core.foresight.asking import CannotForecast
-from dicetrail.core.foresight.weighing import ExactForecast
+from dicetrail.core.foresight.exact_forecast import ExactForecast
 from dicetrail.core.play import ended_as
 from dicetrail.core.survey.reach import reach
 from tests.core.test_course import ready

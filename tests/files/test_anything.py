@@ -8,8 +8,8 @@ from hypothesis import strategies as st
 from dicetrail.core import Kind
 from dicetrail.core.survey.question_faults import first_fault
 from dicetrail.files import FileProblem, Format, Plan, Role, Separator, guess, read_questions
+from dicetrail.files.exporters import guarded
 from dicetrail.files.sheets import unguarded
-from dicetrail.files.writing import guarded
 
 CELLS = st.text(st.sampled_from("ab AÄß1/2.,;|\t\"'=-\n\r\u200b\ufeff0"), max_size=6)
 ROWS = st.lists(st.lists(CELLS, max_size=6), max_size=8)

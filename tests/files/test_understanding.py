@@ -5,8 +5,8 @@ from dataclasses import replace
 
 from dicetrail.core import Kind
 from dicetrail.files import guess, read_questions, with_kind
+from dicetrail.files.exporters import WRITERS
 from dicetrail.files.templates import TEMPLATE, TEXT_TEMPLATE
-from dicetrail.files.writing import WRITERS
 
 ELSE = {
     "pairs": 'qas = [("How many legs has an ant?", "six"), ("What do bees make?", "honey")]',

@@ -21,9 +21,9 @@ from statsmodels.stats.proportion import proportion_confint
 from dicetrail.core import Kind, Question
 from dicetrail.core.answers import Verdict
 from dicetrail.core.foresight import Says, evidence_of, suggested, wilson
-from dicetrail.core.foresight.likeness import AS_MANY_AS, shrunk
+from dicetrail.core.foresight.calibration import AS_MANY_AS, shrunk
 from dicetrail.core.foresight.measures import correlation, cronbach
-from dicetrail.core.foresight.sightings import Observation, Try
+from dicetrail.core.foresight.observations import Observation, Try
 from dicetrail.core.play import Result
 
 CHOICES = ("a", "b", "c", "d")

@@ -32,7 +32,7 @@ from dicetrail.core import (
     build,
 )
 from dicetrail.core.foresight import How, Scout, forecast
-from dicetrail.core.foresight.weighing import ExactForecast
+from dicetrail.core.foresight.exact_forecast import ExactForecast
 
 PLAIN = Pack("P", tuple(Question(f"{n}?", ("a",), ("b",)) for n in range(40)))
 TEN = Draw(10)

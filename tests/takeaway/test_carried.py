@@ -8,12 +8,12 @@ from hypothesis import given
 from hypothesis import strategies as st
 from pydantic import TypeAdapter
 
-from dicetrail.carried.desk import Carried, Desk, answer, opened
-from dicetrail.carried.plain import NotInThisForm, as_plain, from_plain
 from dicetrail.core import Ask, Ending, Game, Opening, Round, Table, table
 from dicetrail.core.document import Best
 from dicetrail.core.play import Action, Footprint, Input, Intent, PlayView, next_input
 from dicetrail.files import read_answers
+from dicetrail.standalone.json_codec import NotInThisForm, from_json, to_json
+from dicetrail.standalone.offline_api import OfflineApi, StandaloneGame, answer, opened
 from dicetrail.web.play.shapes import Scores
 from tests.core.examples import VEGETABLES
 from tests.core.test_laws import DICE, GAMES, INPUTS, built, played
@@ -40,11 +40,11 @@ def sent(value, form):
 class TestPlainForm(unittest.TestCase):
     @given(GAMES)
     def test_a_game_looks_as_the_interface_sends_it_and_comes_back_the_same(self, game):
-        plain = json.loads(json.dumps(as_plain(game)))
+        plain = json.loads(json.dumps(to_json(game)))
         self.assertEqual(plain, sent(game, GAME))
-        self.assertEqual(from_plain(Game, plain), game)
+        self.assertEqual(from_json(Game, plain), game)
         short = json.loads(GAME.dump_json(game, exclude_defaults=True))
-        self.assertEqual(from_plain(Game, short), game)
+        self.assertEqual(from_json(Game, short), game)
 
     @given(GAMES, DICE, INPUTS)
     def test_so_do_the_footprints_of_a_run_and_what_its_player_sees(self, game, dice, actions):
@@ -53,11 +53,11 @@ class TestPlainForm(unittest.TestCase):
             return
         moments, inputs, _ = played(program, dice, actions)
         prints = [moment.footprints for moment in moments]
-        self.assertEqual(json.loads(json.dumps(as_plain(prints))), sent(prints, PRINTS))
+        self.assertEqual(json.loads(json.dumps(to_json(prints))), sent(prints, PRINTS))
         shown = table(program, moments[-1].state)
-        self.assertEqual(json.loads(json.dumps(as_plain(shown))), sent(shown, TABLE))
-        plain = json.loads(json.dumps(as_plain(inputs)))
-        self.assertEqual(list(from_plain(tuple[Input, ...], plain)), inputs)
+        self.assertEqual(json.loads(json.dumps(to_json(shown))), sent(shown, TABLE))
+        plain = json.loads(json.dumps(to_json(inputs)))
+        self.assertEqual(list(from_json(tuple[Input, ...], plain)), inputs)
 
     @given(
         st.recursive(
@@ -67,16 +67,16 @@ class TestPlainForm(unittest.TestCase):
     )
     def test_what_is_no_action_is_refused_whatever_it_is(self, plain):
         try:
-            made = from_plain(Action, plain)
+            made = from_json(Action, plain)
         except NotInThisForm:
             return
-        self.assertEqual(from_plain(Action, as_plain(made)), made)
+        self.assertEqual(from_json(Action, to_json(made)), made)
 
 
 class TestDesk(unittest.TestCase):
     def setUp(self):
-        self.carried = Carried("shed", 3, SHED, {"veg": VEGETABLES}, {})
-        self.desk = Desk(self.carried)
+        self.standalone = StandaloneGame("shed", 3, SHED, {"veg": VEGETABLES}, {})
+        self.desk = OfflineApi(self.standalone)
         self.now = 1_000_000
 
     def call(self, method, path, body=None, after=0, chance=7):
@@ -102,7 +102,7 @@ class TestDesk(unittest.TestCase):
             intent = Intent.RIGHT if right else Intent.WRONG
             given_ = next_input(self.desk.program, state, intent, state.at)
             view = self.act(
-                name, seen, as_plain(given_.action), 500 if phase == "asking" else 0
+                name, seen, to_json(given_.action), 500 if phase == "asking" else 0
             ).body
         return name, view
 
@@ -152,22 +152,22 @@ class TestDesk(unittest.TestCase):
             calls.append(json.loads(answer(desk, text)))
             return calls[-1]["body"]
 
-        first = opened(json.dumps(as_plain(self.carried)), "[]")
+        first = opened(json.dumps(to_json(self.standalone)), "[]")
         run = call(first, "games/shed/runs", {"players": [""]}, 2**127 + 1)
         view = call(
             first, f"runs/{run['id']}/inputs", {"seen": 0, "action": {"action": "begin"}}, 1
         )
         kept = json.dumps([calls[-1]["keep"]["run"], "broken", "{}"])
-        again = opened(json.dumps(as_plain(self.carried)), kept)
+        again = opened(json.dumps(to_json(self.standalone)), kept)
         self.assertEqual(again.runs[run["id"]].dice, 2**127 + 1)
         told = again.answer("GET", f"/api/play/runs/{run['id']}", None, 5, 1).body
         self.assertEqual(told["table"], view["table"])
-        newer = opened(json.dumps(as_plain(replace(self.carried, revision=4))), kept)
+        newer = opened(json.dumps(to_json(replace(self.standalone, revision=4))), kept)
         self.assertEqual(newer.answer("GET", f"/api/play/runs/{run['id']}", None, 5, 1).status, 404)
 
     def test_the_best_is_of_the_kind_the_game_wants_and_the_answers_can_be_read(self):
         for best, wanted in ((Best.HIGHEST, 0), (Best.LOWEST, 1)):
-            self.desk = Desk(replace(self.carried, game=replace(SHED, best=best)))
+            self.desk = OfflineApi(replace(self.standalone, game=replace(SHED, best=best)))
             names = [self.ended(1, right=True)[0], self.ended(2, right=False)[0]]
             there = self.call("GET", "games/shed/scores").body["best"]
             self.assertEqual(there[0]["run_id"], names[wanted])

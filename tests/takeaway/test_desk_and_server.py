@@ -4,11 +4,11 @@ import random
 from datetime import timedelta
 from unittest.mock import patch
 
-from dicetrail.carried.desk import Desk
-from dicetrail.carried.plain import as_plain
 from dicetrail.core import Phase
 from dicetrail.core.play import Intent, next_input
 from dicetrail.files import read_game
+from dicetrail.standalone.json_codec import to_json
+from dicetrail.standalone.offline_api import OfflineApi
 from dicetrail.takeaway import leaving
 from tests.web.demo import MADE
 from tests.web.test_api import ApiTest
@@ -41,7 +41,7 @@ class TestDeskAndServer(ApiTest):
 
     def desk_of(self, name):
         file = read_game(self.http.get(f"/api/games/{name}/file").content)
-        return Desk(leaving(file, name).carried)
+        return OfflineApi(leaving(file, name).standalone)
 
     def now(self):
         return (self.time - MADE) // timedelta(milliseconds=1)
@@ -54,7 +54,7 @@ class TestDeskAndServer(ApiTest):
         if here.status >= 400:
             return None, here
         told = there.json() | {"id": ""}
-        self.assertEqual(as_plain(here.body) | {"id": ""}, told)
+        self.assertEqual(to_json(here.body) | {"id": ""}, told)
         return told, here
 
     def begun(self, desk, name, players):
@@ -78,7 +78,7 @@ class TestDeskAndServer(ApiTest):
             state = desk._moments_of(kept)[-1].state
             given = next_input(desk.program, state, self.chances.choice(list(Intent)), state.at)
             is_strange = given is None or self.chances.random() < strangeness
-            action = self.chances.choice(STRANGE) if is_strange else as_plain(given.action)
+            action = self.chances.choice(STRANGE) if is_strange else to_json(given.action)
             self.time += timedelta(milliseconds=self.chances.choice((0, 40, 900, 2500, 30_000)))
             body = {"seen": view["seen"], "action": action, "at": None}
             told, here = self.both(desk, run, "POST", "runs/{}/inputs", body)
@@ -97,7 +97,7 @@ class TestDeskAndServer(ApiTest):
             desk = self.desk_of(name)
             for seed, strangeness in ((1, 0.0), (2, 0.1), (3, 0.5)):
                 self.chances = random.Random(f"{name} {seed}")
-                most = desk.carried.game.opening.most_players
+                most = desk.standalone.game.opening.most_players
                 players = ("Marjory", "Ted", "Ida", "Wilf")[: 1 + seed % most]
                 with self.subTest(game=name, seed=seed):
                     ended += self.played(desk, name, players, strangeness)

@@ -8,7 +8,6 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from rich.console import Console
 
-from dicetrail.carried.terminal import Card, PlainScreen, StyledLine, TextStyle, play
 from dicetrail.core import (
     After,
     Draw,
@@ -23,6 +22,7 @@ from dicetrail.core import (
     Round,
     build,
 )
+from dicetrail.standalone.terminal import Card, PlainScreen, StyledLine, TextStyle, play
 from dicetrail.terminal import RichScreen
 from tests.core.test_laws import DICE, GAMES, built
 

@@ -23,7 +23,7 @@ from dicetrail.core.document.sounds import wav
 from dicetrail.store import Database
 from dicetrail.web import create_app
 from dicetrail.web.clock import steady_clock
-from dicetrail.web.door import rates as rates
+from dicetrail.web.middleware import rates as rates
 from dicetrail.web.play.routes import end_those_left
 from dicetrail.web.sounds.voice import SPEAKER
 from tests.files.samples import png

@@ -9,7 +9,7 @@ from starlette.applications import Starlette
 from starlette.responses import PlainTextResponse
 from starlette.routing import Route
 
-from dicetrail.web.door.queue import HELD_S, MAX_IN_QUEUE, PER_SECOND, TICKET, InTurn, Queue
+from dicetrail.web.middleware.queue import HELD_S, MAX_IN_QUEUE, PER_SECOND, TICKET, InTurn, Queue
 
 
 class TestQueue(unittest.TestCase):

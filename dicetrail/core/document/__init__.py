@@ -11,6 +11,16 @@ from dicetrail.core.document.bounds import (
 )
 from dicetrail.core.document.colours import contrast, is_colour, nearest_that_holds
 from dicetrail.core.document.details import DETAILS, Detail
+from dicetrail.core.document.field_labels import (
+    FieldLabel,
+    FieldTold,
+    Range,
+    Value,
+    fields_within,
+    notes_of,
+    parts_in,
+    values_within,
+)
 from dicetrail.core.document.game import (
     DOCUMENT,
     MAX_CHOICES,
@@ -122,16 +132,6 @@ from dicetrail.core.document.sounds import (
     sound_named,
     sounds_of,
     wav,
-)
-from dicetrail.core.document.told import (
-    FieldLabel,
-    FieldTold,
-    Range,
-    Value,
-    fields_within,
-    notes_of,
-    parts_in,
-    values_within,
 )
 from dicetrail.core.document.words import (
     as_written,

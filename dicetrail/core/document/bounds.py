@@ -10,8 +10,8 @@ from dataclasses import fields, is_dataclass, replace
 from operator import is_
 from typing import Any, TypeVar
 
+from dicetrail.core.document.field_labels import Range, notes_of
 from dicetrail.core.document.problems import Problem
-from dicetrail.core.document.told import Range, notes_of
 
 LONE_SURROGATE = ("it holds half a sign, such as half an emoji", "write that sign anew")
 """What is wrong with a text that is not Unicode, and how to mend it."""

@@ -4,8 +4,8 @@ from collections.abc import Iterator
 from dataclasses import dataclass, fields
 from typing import get_type_hints
 
+from dicetrail.core.document.field_labels import FieldLabel, Value, notes_of, parts_in
 from dicetrail.core.document.game import Details
-from dicetrail.core.document.told import FieldLabel, Value, notes_of, parts_in
 
 
 @dataclass(frozen=True, slots=True)

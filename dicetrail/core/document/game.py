@@ -10,6 +10,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, fields, replace
 from typing import Annotated
 
+from dicetrail.core.document.field_labels import FieldLabel, Range, Value
 from dicetrail.core.document.look import (
     AS_THE_WORKBENCH,
     Background,
@@ -19,7 +20,6 @@ from dicetrail.core.document.look import (
 )
 from dicetrail.core.document.phrases import Language, OwnPhrase
 from dicetrail.core.document.sites import MAX_SITES, is_site
-from dicetrail.core.document.told import FieldLabel, Range, Value
 from dicetrail.core.document.words import Number as Number
 
 MAX_CHOICES = 12

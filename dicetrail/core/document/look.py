@@ -8,7 +8,7 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Annotated
 
-from dicetrail.core.document.told import FieldLabel, Range, Value
+from dicetrail.core.document.field_labels import FieldLabel, Range, Value
 
 
 class Typeface(Value):

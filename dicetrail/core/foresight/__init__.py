@@ -1,7 +1,7 @@
 """What will happen when many people play a game, worked out before anybody does."""
 
 from dicetrail.core.foresight.asking import CannotForecast
-from dicetrail.core.foresight.came_of import Borne, RunSummary, borne_out, run_summary
+from dicetrail.core.foresight.calibration import LIKE_THOSE, fitted_scout
 from dicetrail.core.foresight.evidence import (
     Asked,
     Counted,
@@ -13,6 +13,7 @@ from dicetrail.core.foresight.evidence import (
     evidence_of,
     is_counted,
 )
+from dicetrail.core.foresight.exact_forecast import ExactForecast
 from dicetrail.core.foresight.forecast import (
     PLAYED,
     CounterShares,
@@ -29,7 +30,7 @@ from dicetrail.core.foresight.forecast import (
     told,
     wilson,
 )
-from dicetrail.core.foresight.foreseen import forecast_warnings
+from dicetrail.core.foresight.forecast_warnings import forecast_warnings
 from dicetrail.core.foresight.kept import (
     Held,
     KeptRun,
@@ -40,20 +41,19 @@ from dicetrail.core.foresight.kept import (
     ready_runs,
 )
 from dicetrail.core.foresight.lengths import Lengths
-from dicetrail.core.foresight.likeness import LIKE_THOSE, fitted_scout
-from dicetrail.core.foresight.pages import Otherwise, PageWords, Seen
-from dicetrail.core.foresight.playing import played, walked
-from dicetrail.core.foresight.scouts import SCOUTS, Habit, Own, Scout, scout_named
-from dicetrail.core.foresight.sightings import (
+from dicetrail.core.foresight.observations import (
     Observation,
     Playthrough,
     Try,
     observations,
     playthrough,
 )
+from dicetrail.core.foresight.pages import Otherwise, PageWords, Seen
+from dicetrail.core.foresight.playing import played, walked
+from dicetrail.core.foresight.run_summary import Borne, RunSummary, borne_out, run_summary
+from dicetrail.core.foresight.scouts import SCOUTS, Habit, Own, Scout, scout_named
 from dicetrail.core.foresight.suggestions import Sort, Suggestion, suggested
 from dicetrail.core.foresight.times import Times
-from dicetrail.core.foresight.weighing import ExactForecast
 from dicetrail.core.foresight.what_if import (
     Knob,
     Turned,

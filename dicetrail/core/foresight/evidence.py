@@ -22,7 +22,7 @@ from dicetrail.core.foresight.measures import (
     most_within,
     quartiles,
 )
-from dicetrail.core.foresight.sightings import Observation
+from dicetrail.core.foresight.observations import Observation
 from dicetrail.core.play import Result
 
 FEW = 12

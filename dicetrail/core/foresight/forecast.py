@@ -13,10 +13,10 @@ from statistics import NormalDist
 
 from dicetrail.core.document import Number, as_written
 from dicetrail.core.foresight.asking import CannotForecast
+from dicetrail.core.foresight.exact_forecast import MAX_FOLLOWED, ExactForecast, ExactResult
 from dicetrail.core.foresight.lengths import BINS, Lengths, lengths_of
 from dicetrail.core.foresight.playing import names_for, played
 from dicetrail.core.foresight.scouts import Scout
-from dicetrail.core.foresight.weighing import MAX_FOLLOWED, ExactForecast, ExactResult
 from dicetrail.core.play import Phase, Program, State, ended_as, players_refused
 from dicetrail.core.rules import Tallies, best_score
 

@@ -19,7 +19,7 @@ from dicetrail.core.foresight.asking import (
     QuestionOutcome,
     TimedSpan,
 )
-from dicetrail.core.foresight.weighing import MAX_PUT, ExactForecast, Point
+from dicetrail.core.foresight.exact_forecast import MAX_PUT, ExactForecast, Point
 from dicetrail.core.rules import Over
 
 BINS = 128

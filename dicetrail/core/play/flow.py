@@ -48,6 +48,7 @@ from dicetrail.core.play.outcomes import (
     run_rules,
     streak_cued,
 )
+from dicetrail.core.play.presenting import PresentedQuestion
 from dicetrail.core.play.program import (
     Program,
     asked_in_round,
@@ -57,7 +58,6 @@ from dicetrail.core.play.program import (
     next_question,
     with_rows_leaving,
 )
-from dicetrail.core.play.putting import PresentedQuestion
 from dicetrail.core.play.state import Clocks, Phase, State
 from dicetrail.core.rules import (
     Asks,

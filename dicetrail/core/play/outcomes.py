@@ -18,8 +18,8 @@ from dicetrail.core.document import (
 from dicetrail.core.draw import stream
 from dicetrail.core.play.filling import filled
 from dicetrail.core.play.footprints import Change, Fact, Footprint, Prints, Stop, What
+from dicetrail.core.play.presenting import PresentedQuestion
 from dicetrail.core.play.program import Program
-from dicetrail.core.play.putting import PresentedQuestion
 from dicetrail.core.play.state import Heard, Phase, State
 from dicetrail.core.rules import (
     COUNTED,

@@ -45,7 +45,7 @@ from dicetrail.core.draw import (
     named,
     rows_leave,
 )
-from dicetrail.core.play.putting import PresentedQuestion
+from dicetrail.core.play.presenting import PresentedQuestion
 from dicetrail.core.play.state import Phase, QuestionKey, State
 from dicetrail.core.rules import Rules, rules_of
 

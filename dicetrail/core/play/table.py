@@ -28,6 +28,7 @@ from dicetrail.core.play.filling import badge_name, filled
 from dicetrail.core.play.flow import finished
 from dicetrail.core.play.footprints import Answered, Pictures, Result
 from dicetrail.core.play.outcomes import cues_on
+from dicetrail.core.play.presenting import PresentedQuestion
 from dicetrail.core.play.program import (
     Program,
     in_play,
@@ -35,7 +36,6 @@ from dicetrail.core.play.program import (
     may_be_fewer,
     most_questions,
 )
-from dicetrail.core.play.putting import PresentedQuestion
 from dicetrail.core.play.state import Phase, State
 from dicetrail.core.rules import tally_percent
 

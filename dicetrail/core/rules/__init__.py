@@ -1,5 +1,14 @@
 """What an outcome brings: the rule script, the counts, and where a run goes then."""
 
+from dicetrail.core.rules.all_players import (
+    Falls,
+    Over,
+    Tallies,
+    all_started,
+    best_score,
+    game_ended,
+    round_ended,
+)
 from dicetrail.core.rules.course import (
     Asks,
     Chooses,
@@ -16,15 +25,6 @@ from dicetrail.core.rules.course import (
     onward,
     round_titled,
     time_ends,
-)
-from dicetrail.core.rules.everybody import (
-    Falls,
-    Over,
-    Tallies,
-    all_started,
-    best_score,
-    game_ended,
-    round_ended,
 )
 from dicetrail.core.rules.script import (
     Event,

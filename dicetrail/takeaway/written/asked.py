@@ -9,7 +9,7 @@ from dicetrail.core.answers import read_number
 from dicetrail.core.document import DecimalMark, Leaves, Made, Phrase, columns_in, from_columns
 from dicetrail.core.draw import MAX_FACTS, SIGNS, FactQuestions
 from dicetrail.takeaway.written.cutting import WrittenValue, defaults_in, fields_in, quoted, written
-from dicetrail.takeaway.written.gathered import GameParts, Source
+from dicetrail.takeaway.written.game_parts import GameParts, Source
 from dicetrail.takeaway.written.skeleton import SKELETON
 
 WIDTH = 100

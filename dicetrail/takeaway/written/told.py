@@ -10,8 +10,8 @@ from dicetrail.core.document import Phrase, Translator
 from dicetrail.core.rules import HANDLERS
 from dicetrail.takeaway.written.asked import WIDTH
 from dicetrail.takeaway.written.cutting import quoted, written
-from dicetrail.takeaway.written.gathered import GameParts
-from dicetrail.takeaway.written.holds import always_ends, is_safe
+from dicetrail.takeaway.written.features import always_ends, is_safe
+from dicetrail.takeaway.written.game_parts import GameParts
 from dicetrail.takeaway.written.names import CUED, FILLED, OCCASIONS, TAKEN
 from dicetrail.takeaway.written.rules import Vocabulary, expression, filled, rules_in_python
 

@@ -22,8 +22,8 @@ from dicetrail.takeaway.written.cutting import (
     tidied,
     without_fields,
 )
-from dicetrail.takeaway.written.gathered import GameParts
-from dicetrail.takeaway.written.holds import holds_of
+from dicetrail.takeaway.written.features import holds_of
+from dicetrail.takeaway.written.game_parts import GameParts
 from dicetrail.takeaway.written.refusals import CannotBeWritten, reasons_against
 from dicetrail.takeaway.written.skeleton import SKELETON
 from dicetrail.takeaway.written.told import (

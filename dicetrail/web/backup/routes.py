@@ -14,11 +14,11 @@ from starlette.exceptions import HTTPException
 
 from dicetrail.restoring import restore_into
 from dicetrail.store import StoreTrouble, back_up
+from dicetrail.web.app_state import Shelf
 from dicetrail.web.context import Now, SharedShelf
+from dicetrail.web.http_format.bodies import Router
+from dicetrail.web.http_format.description import files
 from dicetrail.web.reading import Attended
-from dicetrail.web.shelf import Shelf
-from dicetrail.web.wire.bodies import Router
-from dicetrail.web.wire.description import files
 
 MEDIA_TYPE = "application/vnd.sqlite3"
 

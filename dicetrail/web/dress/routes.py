@@ -18,7 +18,7 @@ from dicetrail.core.document import (
     palette,
     texts_of,
 )
-from dicetrail.web.wire.bodies import Router
+from dicetrail.web.http_format.bodies import Router
 
 router = Router("/api/looks", "looks")
 phrases = Router("/api/phrases", "looks")

@@ -8,10 +8,10 @@ from dicetrail.files import SAYS_WITHIN, means_a_game
 from dicetrail.web.context import Now, SharedShelf
 from dicetrail.web.games.files import load_game
 from dicetrail.web.games.shapes import GameView
+from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.loads.routes import bring
 from dicetrail.web.loads.shapes import LoadView
 from dicetrail.web.reading import ReadAside
-from dicetrail.web.wire.bodies import Router
 
 router = Router("/api/dropped", "shelf")
 

@@ -15,9 +15,9 @@ from dicetrail.store.games import newest_game
 from dicetrail.store.models import BroughtRun, RunRow
 from dicetrail.store.packs import newest_packs
 from dicetrail.store.played import Chosen, brought_runs, count_unread, played_runs
+from dicetrail.web.app_state import Shelf
 from dicetrail.web.evidence.shapes import Choice, QuestionPlace, RunBehind, SuggestionView
-from dicetrail.web.play.standing import PLAYED_FOR
-from dicetrail.web.shelf import Shelf
+from dicetrail.web.play.live_runs import PLAYED_FOR
 
 
 @dataclass(frozen=True)

@@ -33,6 +33,7 @@ from dicetrail.store import NotFound
 from dicetrail.store.games import newest_game
 from dicetrail.store.models import BroughtRun
 from dicetrail.store.played import Chosen, bring_runs, delete_runs, played_runs
+from dicetrail.web.app_state import Shelf
 from dicetrail.web.beside import Beside
 from dicetrail.web.context import Now, SharedShelf, SharedStandings
 from dicetrail.web.desk import Desk
@@ -61,10 +62,9 @@ from dicetrail.web.evidence.shapes import (
     RunsWanted,
 )
 from dicetrail.web.foresight.routes import fit_players, subject_of
+from dicetrail.web.http_format.bodies import Router
+from dicetrail.web.http_format.description import files
 from dicetrail.web.reading import ReadAside
-from dicetrail.web.shelf import Shelf
-from dicetrail.web.wire.bodies import Router
-from dicetrail.web.wire.description import files
 
 router = Router("/api/games/{game_id}/evidence", "evidence")
 

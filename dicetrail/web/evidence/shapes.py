@@ -10,7 +10,7 @@ from dicetrail.core import Question
 from dicetrail.core.document import MAX_PLAYERS
 from dicetrail.core.foresight import Borne, Counted, Evidence, Forecast, RunSummary, Scout, Sort
 from dicetrail.files import Refusal
-from dicetrail.web.wire.shapes import DiceName, PlayerName, Received
+from dicetrail.web.http_format.shapes import DiceName, PlayerName, Received
 
 
 class Choice(BaseModel):

@@ -8,8 +8,8 @@ from starlette.exceptions import HTTPException
 from dicetrail.core import Game
 from dicetrail.core.play import Stop
 from dicetrail.core.workbench import WORKED_EXAMPLES
-from dicetrail.web.wire.bodies import Router
-from dicetrail.web.wire.shapes import Received
+from dicetrail.web.http_format.bodies import Router
+from dicetrail.web.http_format.shapes import Received
 
 router = Router("/api/examples", "examples")
 

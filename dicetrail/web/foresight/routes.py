@@ -25,6 +25,7 @@ from dicetrail.files.tables import separated
 from dicetrail.scouting import Subject, foresee, foretell, foretell_briefly, look_for_witnesses
 from dicetrail.store import NotFound
 from dicetrail.store.games import game_revision, newest_game
+from dicetrail.web.app_state import Shelf
 from dicetrail.web.beside import Beside
 from dicetrail.web.context import SharedShelf
 from dicetrail.web.foresight.shapes import (
@@ -39,10 +40,9 @@ from dicetrail.web.foresight.shapes import (
 )
 from dicetrail.web.foresight.studies import Study, played_out, turned_about
 from dicetrail.web.games.routes import newest_program, pack_numbers
-from dicetrail.web.shelf import Shelf
-from dicetrail.web.wire.bodies import Router
-from dicetrail.web.wire.description import files
-from dicetrail.web.wire.errors import DoesNotFit
+from dicetrail.web.http_format.bodies import Router
+from dicetrail.web.http_format.description import files
+from dicetrail.web.http_format.errors import DoesNotFit
 
 router = Router("/api/games/{game_id}/foresight", "foresight")
 scouts = Router("/api/scouts", "foresight")

@@ -7,7 +7,7 @@ from pydantic import BaseModel, Field
 from dicetrail.core import Game, Input
 from dicetrail.core.document import MAX_PLAYERS, Number
 from dicetrail.core.foresight import Forecast, Knob, Scout, Turned
-from dicetrail.web.wire.shapes import DiceName, Received
+from dicetrail.web.http_format.shapes import DiceName, Received
 
 Scouts = Annotated[tuple[Scout, ...], Field(min_length=1, max_length=MAX_PLAYERS)]
 Key = Annotated[str, Field(max_length=80)]

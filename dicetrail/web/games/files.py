@@ -7,21 +7,21 @@ from starlette.concurrency import run_in_threadpool
 
 from dicetrail.core import GameProblems
 from dicetrail.files import written_game
-from dicetrail.files.aside import BroughtGame
+from dicetrail.files.sandbox import BroughtGame
 from dicetrail.limits import MAX_FILE
 from dicetrail.store import PackSource
 from dicetrail.store.games import add_game, newest_game
 from dicetrail.store.kept import keep_run, kept_runs
 from dicetrail.store.media import get_medium, keep_medium
 from dicetrail.store.packs import add_pack
+from dicetrail.web.app_state import Shelf
 from dicetrail.web.context import Now, SharedShelf
 from dicetrail.web.games.routes import game_view, packs_of
 from dicetrail.web.games.shapes import GameView
+from dicetrail.web.http_format.bodies import Router
+from dicetrail.web.http_format.description import files
+from dicetrail.web.http_format.errors import Faulty
 from dicetrail.web.reading import ReadAside
-from dicetrail.web.shelf import Shelf
-from dicetrail.web.wire.bodies import Router
-from dicetrail.web.wire.description import files
-from dicetrail.web.wire.errors import Faulty
 
 router = Router("/api", "game files")
 

@@ -40,6 +40,7 @@ from dicetrail.store.kept import keep_run, kept_runs
 from dicetrail.store.models import GameRevision
 from dicetrail.store.packs import KeptPack, newest_numbers, newest_packs
 from dicetrail.store.runs import last_answered_run
+from dicetrail.web.app_state import PackNumbers, Shelf
 from dicetrail.web.context import Now, SharedShelf
 from dicetrail.web.games.shapes import (
     GameCard,
@@ -55,11 +56,10 @@ from dicetrail.web.games.shapes import (
     TrialView,
     Tried,
 )
+from dicetrail.web.http_format.bodies import Router
+from dicetrail.web.http_format.shapes import Dice, RevisionNumber
 from dicetrail.web.packs.routes import pack_card
-from dicetrail.web.shelf import PackNumbers, Shelf
 from dicetrail.web.spoilt import wrong_in_game
-from dicetrail.web.wire.bodies import Router
-from dicetrail.web.wire.shapes import Dice, RevisionNumber
 
 router = Router("/api/games", "games")
 

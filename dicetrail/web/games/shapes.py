@@ -17,8 +17,8 @@ from dicetrail.core.workbench import (
     ScriptWay,
     StopSummary,
 )
+from dicetrail.web.http_format.shapes import Dice, DiceName, Received, Title
 from dicetrail.web.packs.shapes import PackCard
-from dicetrail.web.wire.shapes import Dice, DiceName, Received, Title
 
 
 class RunCard(BaseModel):

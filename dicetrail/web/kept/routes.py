@@ -18,10 +18,13 @@ from dicetrail.store.games import game_revision, newest_game, newest_number
 from dicetrail.store.kept import change_kept, get_kept, keep_run, keep_runs, kept_count, kept_runs
 from dicetrail.store.models import KeptRow
 from dicetrail.store.runs import get_run, inputs_of
+from dicetrail.web.app_state import Shelf
 from dicetrail.web.beside import Beside, DoneBeside
 from dicetrail.web.context import Now, SharedShelf
 from dicetrail.web.foresight.routes import subject_of
 from dicetrail.web.games.routes import newest_program
+from dicetrail.web.http_format.bodies import Router
+from dicetrail.web.http_format.errors import DoesNotFit
 from dicetrail.web.kept.shapes import (
     Compared,
     HeldCard,
@@ -31,9 +34,6 @@ from dicetrail.web.kept.shapes import (
     NewKept,
     OtherwiseSaid,
 )
-from dicetrail.web.shelf import Shelf
-from dicetrail.web.wire.bodies import Router
-from dicetrail.web.wire.errors import DoesNotFit
 
 router = Router("/api/games/{game_id}/kept", "kept runs")
 

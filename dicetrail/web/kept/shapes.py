@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 from dicetrail.core import Input
 from dicetrail.core.foresight import Held, Seen
 from dicetrail.core.play import Footprint, Stop
-from dicetrail.web.wire.shapes import DiceName, Received
+from dicetrail.web.http_format.shapes import DiceName, Received
 
 Name = Annotated[str, Field(min_length=1, max_length=80)]
 Why = Annotated[str, Field(max_length=500)]

@@ -6,8 +6,8 @@ from fastapi import Query
 
 from dicetrail.core.rules import FACTS, FUNCTIONS, HANDLERS, SCRIPT_ACTIONS, SCRIPT_RECIPES, put_in
 from dicetrail.core.workbench import HelpTopic, help_found
+from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.language.shapes import PutIn, ScriptMade, ScriptName, ScriptNames
-from dicetrail.web.wire.bodies import Router
 
 router = Router("/api/language", "language")
 

@@ -5,7 +5,7 @@ from typing import Annotated, Literal
 from pydantic import BaseModel, Field
 
 from dicetrail.core.rules import ScriptRecipe
-from dicetrail.web.wire.shapes import Received
+from dicetrail.web.http_format.shapes import Received
 
 LONGEST_SCRIPT = 100_000
 """Signs of a script that is read, at most."""

@@ -19,7 +19,7 @@ from dicetrail.core import Pack, Problem, Question
 from dicetrail.core.answers import tidy
 from dicetrail.core.workbench import PackRefused, joined
 from dicetrail.files import FileProblem, FileReading, Medium, Plan
-from dicetrail.files.aside import Aside, GivenUp
+from dicetrail.files.sandbox import Aside, GivenUp
 from dicetrail.form import checked_strictly
 from dicetrail.store import Database, NotFound, PackSource
 from dicetrail.store.columns import WrittenQuestions

@@ -13,15 +13,15 @@ from starlette.exceptions import HTTPException
 from dicetrail.core import Pack
 from dicetrail.core.answers import Comparison, compare, tidy
 from dicetrail.files import FileReading, ImportOptions
-from dicetrail.files.aside import UnpackedFile
+from dicetrail.files.sandbox import UnpackedFile
 from dicetrail.limits import MAX_MEDIA, MAX_MEDIUM
 from dicetrail.store.packs import newest_pack
+from dicetrail.web.app_state import Shelf
 from dicetrail.web.context import SharedShelf
+from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.loads.load import LOOKED_AT, PASTED, Into, Load, Stage, Target, media_held
 from dicetrail.web.loads.shapes import LoadLook, LoadProgress, LoadTake, LoadView
 from dicetrail.web.reading import Read, ReadAside
-from dicetrail.web.shelf import Shelf
-from dicetrail.web.wire.bodies import Router
 
 router = Router("/api/loads", "loads")
 

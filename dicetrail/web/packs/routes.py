@@ -51,7 +51,12 @@ from dicetrail.store.packs import (
     pack_saved,
 )
 from dicetrail.store.packs import edit_pack as keep_edits
+from dicetrail.web.app_state import MANY, Shelf
 from dicetrail.web.context import Now, SharedShelf
+from dicetrail.web.http_format.bodies import Router
+from dicetrail.web.http_format.description import files
+from dicetrail.web.http_format.errors import Faulty
+from dicetrail.web.http_format.shapes import RevisionNumber
 from dicetrail.web.loads.routes import named
 from dicetrail.web.packs.shapes import (
     AboutSave,
@@ -68,12 +73,7 @@ from dicetrail.web.packs.shapes import (
     tags_of,
 )
 from dicetrail.web.reading import ReadAside
-from dicetrail.web.shelf import MANY, Shelf
 from dicetrail.web.spoilt import wrong_in_pack
-from dicetrail.web.wire.bodies import Router
-from dicetrail.web.wire.description import files
-from dicetrail.web.wire.errors import Faulty
-from dicetrail.web.wire.shapes import RevisionNumber
 
 _FIRST = 100
 """How many questions of a pack are sent when nobody asks for more."""

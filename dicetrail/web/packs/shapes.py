@@ -13,7 +13,7 @@ from dicetrail.core.survey import FactsEdit, RowFault
 from dicetrail.core.workbench import FactColumn
 from dicetrail.form import checked_strictly
 from dicetrail.store import PackSource
-from dicetrail.web.wire.shapes import Dice, Received
+from dicetrail.web.http_format.shapes import Dice, Received
 
 PackTitle = Annotated[str, Field(min_length=1, max_length=200)]
 

@@ -10,9 +10,9 @@ from dicetrail.limits import MAX_MEDIUM
 from dicetrail.store import Database
 from dicetrail.store.media import get_medium, keep_medium
 from dicetrail.web.context import SharedShelf
+from dicetrail.web.http_format.bodies import Router
+from dicetrail.web.http_format.description import files
 from dicetrail.web.reading import ReadAside
-from dicetrail.web.wire.bodies import Router
-from dicetrail.web.wire.description import files
 
 router = Router("/api/pictures", "media")
 media = Router("/api/media", "media")

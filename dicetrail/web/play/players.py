@@ -14,14 +14,14 @@ from dicetrail.store.addresses import address_of
 from dicetrail.store.games import newest_game
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import runs_of_game
+from dicetrail.web.app_state import Shelf
 from dicetrail.web.context import Now, SharedShelf, SharedStandings
+from dicetrail.web.http_format.bodies import Router
+from dicetrail.web.http_format.description import files
+from dicetrail.web.play.live_runs import PLAYED_FOR, LiveRuns
 from dicetrail.web.play.routes import LEFT_FOR, now_at, score_of
 from dicetrail.web.play.shapes import PlayedRun, RunNow, Sharing
-from dicetrail.web.play.standing import PLAYED_FOR, LiveRuns
 from dicetrail.web.runs.starting import time_of
-from dicetrail.web.shelf import Shelf
-from dicetrail.web.wire.bodies import Router
-from dicetrail.web.wire.description import files
 
 MAX_RUNS = 200
 

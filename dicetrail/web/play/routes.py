@@ -28,16 +28,16 @@ from dicetrail.store import NotFound, Place, StaleRun
 from dicetrail.store.games import game_revision, shelved_game
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import best_runs, get_run, runs_going_on, runs_of_player
+from dicetrail.web.app_state import Shelf
 from dicetrail.web.context import Now, PlayedNow, SharedShelf, SharedStandings
 from dicetrail.web.games.routes import newest_program
+from dicetrail.web.http_format.bodies import Router
+from dicetrail.web.http_format.description import files
+from dicetrail.web.http_format.shapes import RevisionNumber
+from dicetrail.web.play.live_runs import LiveRun, LiveRuns
 from dicetrail.web.play.shapes import NewPlay, PlayInput, Remark, Score, Scores
-from dicetrail.web.play.standing import LiveRun, LiveRuns
 from dicetrail.web.runs.starting import keep_result, start_run, time_of
-from dicetrail.web.shelf import Shelf
 from dicetrail.web.sounds.voice import voice_for
-from dicetrail.web.wire.bodies import Router
-from dicetrail.web.wire.description import files
-from dicetrail.web.wire.shapes import RevisionNumber
 
 MAX_SCORES = 10
 

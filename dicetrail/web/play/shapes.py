@@ -8,7 +8,7 @@ from pydantic import BaseModel, Field
 from dicetrail.core.document import Best, Number
 from dicetrail.core.play import PlayerAction
 from dicetrail.limits import MAX_MS
-from dicetrail.web.wire.shapes import DiceName, PlayerNames, Received
+from dicetrail.web.http_format.shapes import DiceName, PlayerNames, Received
 
 
 class NewPlay(Received):

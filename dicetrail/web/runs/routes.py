@@ -18,11 +18,11 @@ from dicetrail.core.workbench import Watched, watch
 from dicetrail.store import Place
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import get_run
+from dicetrail.web.app_state import Shelf
 from dicetrail.web.context import Now, SharedShelf
+from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.runs.shapes import MAX_INPUTS, NewRun, Outcomes, RunView, StepView, TableInput
 from dicetrail.web.runs.starting import start_run, take_inputs
-from dicetrail.web.shelf import Shelf
-from dicetrail.web.wire.bodies import Router
 
 router = Router("/api/runs", "runs")
 

@@ -7,7 +7,7 @@ from pydantic import BaseModel, Field
 from dicetrail.core import Action, Input, Table
 from dicetrail.core.play import Footprint, Intent
 from dicetrail.limits import MAX_MS
-from dicetrail.web.wire.shapes import Dice, DiceName, PlayerNames, Received
+from dicetrail.web.http_format.shapes import Dice, DiceName, PlayerNames, Received
 
 MAX_INPUTS = 20_000
 """A run takes at most this many inputs, so that none can be made to grow without end."""

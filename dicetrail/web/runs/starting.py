@@ -13,9 +13,9 @@ from dicetrail.store import Database, NotFound, Place
 from dicetrail.store.games import is_shelved, newest_number
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import add_inputs, add_run, end_run, get_run
+from dicetrail.web.app_state import Shelf
 from dicetrail.web.games.routes import newest_program, pack_numbers
 from dicetrail.web.runs.shapes import MAX_INPUTS
-from dicetrail.web.shelf import Shelf
 
 ROLLED_BELOW = 1_000_000
 """New dice at the table have at most six digits, to be read out and typed with ease."""

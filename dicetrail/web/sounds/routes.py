@@ -15,14 +15,14 @@ from dicetrail.store import NotFound
 from dicetrail.store.games import game_revision
 from dicetrail.store.media import get_medium
 from dicetrail.web.context import SharedShelf
+from dicetrail.web.http_format.bodies import Router
+from dicetrail.web.http_format.description import files
+from dicetrail.web.http_format.errors import Faulty
+from dicetrail.web.http_format.shapes import RevisionNumber
 from dicetrail.web.pictures.routes import MediumBrought, brought
 from dicetrail.web.reading import ReadAside
 from dicetrail.web.sounds.shapes import SoundMade, ToRead
 from dicetrail.web.sounds.voice import voice_for
-from dicetrail.web.wire.bodies import Router
-from dicetrail.web.wire.description import files
-from dicetrail.web.wire.errors import Faulty
-from dicetrail.web.wire.shapes import RevisionNumber
 
 router = Router("/api/sounds", "sounds")
 

@@ -5,7 +5,7 @@ from typing import Annotated
 from pydantic import BaseModel, Field
 
 from dicetrail.core.document import Language
-from dicetrail.web.wire.shapes import Received
+from dicetrail.web.http_format.shapes import Received
 
 
 class SoundMade(BaseModel):

@@ -23,11 +23,11 @@ from dicetrail.takeaway.folder import (
 from dicetrail.takeaway.leaving import Leaving, leaving
 from dicetrail.takeaway.program import program_file
 from dicetrail.takeaway.written import CannotBeWritten, Reason, plain_program
+from dicetrail.web.app_state import Shelf
 from dicetrail.web.desk import Making
 from dicetrail.web.games.files import game_file_of
-from dicetrail.web.shelf import Shelf
-from dicetrail.web.wire.bodies import Router
-from dicetrail.web.wire.description import files
+from dicetrail.web.http_format.bodies import Router
+from dicetrail.web.http_format.description import files
 
 router = Router("/api/games", "take away")
 

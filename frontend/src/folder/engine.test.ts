@@ -1,5 +1,5 @@
 import { beforeEach, expect, test, vi } from "vitest";
-import { Engine, type Carried } from "./engine";
+import { Engine, type StandaloneGame } from "./engine";
 import type { Asked, Told } from "./worker";
 
 /** A device that keeps no more than so many signs. */
@@ -47,7 +47,7 @@ const CARRIED = {
   media: { abc: "abc.svg" },
   sounds: { "a bell/2": "0.wav" },
   memory_size: 9,
-} as unknown as Carried;
+} as unknown as StandaloneGame;
 
 const get = (path: string) => new Request(AT.replace("/play/sums/", "") + path);
 const post = (path: string, body: unknown) => new Request(get(path), { method: "POST", body: JSON.stringify(body) });

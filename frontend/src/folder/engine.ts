@@ -9,7 +9,7 @@ import type { Dress, PlayGame } from "../api/schema";
 import type { Asked, Told } from "./worker";
 
 /** A game as it lies in its folder. */
-export type Carried = {
+export type StandaloneGame = {
   game: PlayGame;
   dress: Dress;
   /** The files of pictures and sounds, by their digests. */
@@ -42,15 +42,15 @@ export class Engine {
   private hasFailed = false;
 
   constructor(
-    private readonly carried: Carried,
+    private readonly standalone: StandaloneGame,
     document: string,
   ) {
-    this.memory = `runs of ${carried.game.id}`;
+    this.memory = `runs of ${standalone.game.id}`;
     this.worker.onmessage = ({ data }: MessageEvent<Told>) => this.hear(data);
     this.worker.onerror = () => this.hear({ failed: "the engine did not begin" });
     tellComing(0);
-    const size = carried.memory_size;
-    this.post({ begin: { carried: document, kept: JSON.stringify(this.kept().map(({ run }) => run)), size } });
+    const size = standalone.memory_size;
+    this.post({ begin: { standalone: document, kept: JSON.stringify(this.kept().map(({ run }) => run)), size } });
   }
 
   /** What the page fetches; nothing if it is not the engine's to answer. */
@@ -59,7 +59,7 @@ export class Engine {
     const at = pathname.indexOf("/api/");
     if (at < 0) return undefined;
     const path = decodeURIComponent(pathname.slice(at));
-    const { game, dress, media, sounds } = this.carried;
+    const { game, dress, media, sounds } = this.standalone;
     if (path.startsWith("/api/media/")) return fetch(`media/${media[path.slice("/api/media/".length)] ?? ""}`);
     if (path.startsWith("/api/sounds/games/")) return fetch(`sounds/${sounds[path.split("/").slice(6).join("/")] ?? ""}`);
     if (path === `/api/play/games/${game.id}`) return Response.json(game);

@@ -8,31 +8,31 @@ import { Guarded } from "../app/Guarded";
 import "../app/theme.css";
 import PlayPage from "../play/PlayPage";
 import { Course, courseAround } from "./course";
-import { Engine, type Carried } from "./engine";
+import { Engine, type StandaloneGame } from "./engine";
 
 const file = async (name: string) => (await fetch(name)).text();
 
 async function lay(root: HTMLElement) {
   if ("serviceWorker" in navigator) void navigator.serviceWorker.register("sw.js").catch(() => undefined);
   const [page, document] = await Promise.all([file("game/page.json"), file("game/game.json")]);
-  const carried = JSON.parse(page) as Carried;
-  const engine = new Engine(carried, document);
-  const api = carried.course && courseAround(window);
-  const course = api && new Course(api, carried.course?.passes ?? []);
+  const standalone = JSON.parse(page) as StandaloneGame;
+  const engine = new Engine(standalone, document);
+  const api = standalone.course && courseAround(window);
+  const course = api && new Course(api, standalone.course?.passes ?? []);
   if (course) addEventListener("pagehide", () => course.end());
   liveAt({
     hear: (told) => course?.hear(told),
     reach: async (request) => (await engine.answer(request)) ?? fetch(request),
-    mediaAt: (digest) => `media/${carried.media[digest] ?? ""}`,
+    mediaAt: (digest) => `media/${standalone.media[digest] ?? ""}`,
     saveAnswers: async () => {
-      const answer = await engine.call({ method: "GET", path: `/api/play/games/${carried.game.id}/answers`, body: null });
-      save(`${carried.game.id}-answers.jsonl`, answer?.body as { lines: string[] } | undefined);
+      const answer = await engine.call({ method: "GET", path: `/api/play/games/${standalone.game.id}/answers`, body: null });
+      save(`${standalone.game.id}-answers.jsonl`, answer?.body as { lines: string[] } | undefined);
     },
   });
   createRoot(root).render(
     <StrictMode>
       <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false, refetchOnWindowFocus: false } } })}>
-        <MemoryRouter initialEntries={[`/play/${carried.game.id}`]}>
+        <MemoryRouter initialEntries={[`/play/${standalone.game.id}`]}>
           <Guarded name="this page" resetKeys={[]} isPage>
             <Routes>
               <Route path="/play/:gameId" element={<PlayPage />} />

@@ -8,13 +8,13 @@ import { decompress } from "fzstd";
 import type * as Pyodide from "pyodide";
 
 /** What the page sends: first the game and what is kept of it, then calls, all as JSON. */
-export type Asked = { begin: { carried: string; kept: string; size: number } } | { id: number; call: string };
+export type Asked = { begin: { standalone: string; kept: string; size: number } } | { id: number; call: string };
 
 /** What it is sent: how much of the engine has come, and the answer to a call. */
 export type Told = { coming: number } | { id: number; answer: string } | { failed: string };
 
-/** What the page's engine offers; see `dicetrail/carried/desk.py`. */
-type Desk = { opened: (carried: string, kept: string) => unknown; answer: (desk: unknown, call: string) => string };
+/** What the page's engine offers; see `dicetrail/standalone/offline_api.py`. */
+type OfflineApi = { opened: (standalone: string, kept: string) => unknown; answer: (opened: unknown, call: string) => string };
 
 const AT = new URL("../engine/", self.location.href).href;
 
@@ -43,7 +43,7 @@ async function memory(size: number): Promise<Uint8Array> {
   return decompress(whole);
 }
 
-async function begin({ carried, kept, size }: { carried: string; kept: string; size: number }) {
+async function begin({ standalone, kept, size }: { standalone: string; kept: string; size: number }) {
   const coming = memory(size);
   const { loadPyodide } = (await import(/* @vite-ignore */ `${AT}pyodide.mjs`)) as typeof Pyodide;
   const python = await loadPyodide({
@@ -52,10 +52,10 @@ async function begin({ carried, kept, size }: { carried: string; kept: string; s
     stdLibURL: "data:,", // Python's own library is in the memory already
     _loadSnapshot: coming,
   });
-  const desk = python.pyimport("dicetrail.carried.desk") as Desk;
-  const here = desk.opened(carried, kept);
+  const api = python.pyimport("dicetrail.standalone.offline_api") as OfflineApi;
+  const here = api.opened(standalone, kept);
   tell({ coming: 1 });
-  return (call: string) => desk.answer(here, call);
+  return (call: string) => api.answer(here, call);
 }
 
 let engine: Promise<(call: string) => string> | undefined;

@@ -10,7 +10,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 from itertools import islice
 
-from dicetrail.core.document.told import Value
+from dicetrail.core.document.field_labels import Value
 
 Number = int | float
 

@@ -4,7 +4,7 @@ What stands in braces is filled in. A phrase that hangs on a count has a form fo
 form for others, with a bar between them; other languages have as many forms as they need.
 """
 
-from dicetrail.core.document.told import Value
+from dicetrail.core.document.field_labels import Value
 
 BAR = " | "
 """Between the forms of a phrase that hangs on a count."""

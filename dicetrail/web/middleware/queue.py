@@ -14,7 +14,7 @@ from time import monotonic
 from starlette.datastructures import Headers
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
-from dicetrail.web.wire.errors import refusal
+from dicetrail.web.http_format.errors import refusal
 
 TICKET = "x-dice-trail-ticket"
 """The header that holds a ticket, in the answer and in the request that comes again."""

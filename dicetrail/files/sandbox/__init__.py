@@ -11,7 +11,7 @@ process number, then how far it is, and last what came of it. The child is this 
 own, given a job by its name alone.
 """
 
-from dicetrail.files.aside.jobs import BroughtGame, UnpackedFile
-from dicetrail.files.aside.parent import Aside, GivenUp
+from dicetrail.files.sandbox.jobs import BroughtGame, UnpackedFile
+from dicetrail.files.sandbox.parent import Aside, GivenUp
 
 __all__ = ["Aside", "BroughtGame", "GivenUp", "UnpackedFile"]

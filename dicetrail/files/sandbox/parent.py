@@ -14,8 +14,8 @@ from pathlib import Path
 from typing import Any
 
 from dicetrail.core import GameProblems
-from dicetrail.files.aside.jobs import Job, Told, unpacked
 from dicetrail.files.questions import FileReading
+from dicetrail.files.sandbox.jobs import Job, Told, unpacked
 from dicetrail.files.text import FileProblem
 
 MAX_SECONDS = 20
@@ -23,7 +23,7 @@ MAX_SECONDS = 20
 MAX_WAITED = 60
 """How long a child may say nothing, in seconds, on a machine that is busy."""
 
-_CHILD = "dicetrail.files.aside.child"
+_CHILD = "dicetrail.files.sandbox.child"
 _LOOKS_EVERY = 0.2
 """So often, in seconds, it is looked whether the file is still wanted."""
 
@@ -110,7 +110,7 @@ class Aside:
                     "-W",
                     "ignore",
                     "-m",
-                    "dicetrail.files.aside.child",
+                    "dicetrail.files.sandbox.child",
                     str(theirs.fileno()),
                 ],
                 pass_fds=(theirs.fileno(),),

@@ -16,8 +16,8 @@ from dicetrail.core.play import Answered, Result, answered, brings_nothing
 from dicetrail.store import Place
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import add_next_input, get_run, inputs_from, is_kept
+from dicetrail.web.app_state import Shelf
 from dicetrail.web.cache import Cache
-from dicetrail.web.shelf import Shelf
 
 MAX_INPUTS = 5_000
 """A player's run takes at most this many inputs; the longest games need a few hundred."""

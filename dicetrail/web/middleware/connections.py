@@ -14,7 +14,7 @@ from typing import Any
 from uvicorn.protocols.http.httptools_impl import HttpToolsProtocol
 
 from dicetrail.limits import MAX_FILE
-from dicetrail.web.door.senders import sender_at
+from dicetrail.web.middleware.senders import sender_at
 
 HEADER_S = 15
 """The time for the address and headers of a request."""

@@ -13,8 +13,8 @@ from statistics import NormalDist, fmean, quantiles
 from typing import TypeVar
 
 from dicetrail.core.foresight.evidence import asked_in
+from dicetrail.core.foresight.observations import Observation
 from dicetrail.core.foresight.scouts import Own, Scout, scout_named
-from dicetrail.core.foresight.sightings import Observation
 from dicetrail.core.play import Result
 
 LIKE_THOSE = "like those who played"

@@ -8,7 +8,7 @@ from statistics import fmean
 from dicetrail.core.document import Number
 from dicetrail.core.foresight.forecast import EndingShare, Forecast, Share, ValueShare, wilson
 from dicetrail.core.foresight.measures import Quartiles, quartiles
-from dicetrail.core.foresight.sightings import Playthrough
+from dicetrail.core.foresight.observations import Playthrough
 
 
 @dataclass(frozen=True, slots=True)

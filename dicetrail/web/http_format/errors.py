@@ -16,8 +16,8 @@ from dicetrail.core.document import as_whole_text
 from dicetrail.core.workbench import PackRefused
 from dicetrail.files import FileProblem
 from dicetrail.store import NotFound, Spoilt, StaleRevision, StaleRun, StoreTrouble
+from dicetrail.web.http_format.bodies import UnreadableBody, place_in_body
 from dicetrail.web.spoilt import in_words
-from dicetrail.web.wire.bodies import UnreadableBody, place_in_body
 
 ProblemType = Literal["about:blank", "/problems/faulty-game", "/problems/run-moved-on"]
 

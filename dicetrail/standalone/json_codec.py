@@ -22,22 +22,22 @@ class NotInThisForm(ValueError):
     """A plain value that no value of the type looks like."""
 
 
-def as_plain(value: object) -> Any:
+def to_json(value: object) -> Any:
     """A value as it is written in JSON."""
     if isinstance(value, Enum):
         return value.value
     if is_dataclass(value) and not isinstance(value, type):
-        return {part.name: as_plain(getattr(value, part.name)) for part in fields(value)}
+        return {part.name: to_json(getattr(value, part.name)) for part in fields(value)}
     if isinstance(value, tuple) and hasattr(value, "_fields"):
-        return {name: as_plain(part) for name, part in zip(value._fields, value, strict=True)}
+        return {name: to_json(part) for name, part in zip(value._fields, value, strict=True)}
     if isinstance(value, Mapping):
-        return {as_plain(name): as_plain(part) for name, part in value.items()}
+        return {to_json(name): to_json(part) for name, part in value.items()}
     if isinstance(value, list | tuple):
-        return [as_plain(part) for part in value]
+        return [to_json(part) for part in value]
     return value
 
 
-def from_plain(form: Any, plain: Any) -> Any:
+def from_json(form: Any, plain: Any) -> Any:
     """The value of a type that looks so. Raises NotInThisForm if there is none."""
     return _read(form, plain)
 

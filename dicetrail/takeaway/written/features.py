@@ -11,7 +11,7 @@ from dicetrail.core.document import Best, Made, Operator
 from dicetrail.core.draw import FactQuestions, name_of, rows_leave
 from dicetrail.core.rules import FACTS, Event, Outcome
 from dicetrail.takeaway.written.asked import KINDS, alike, leaves
-from dicetrail.takeaway.written.gathered import GameParts
+from dicetrail.takeaway.written.game_parts import GameParts
 from dicetrail.takeaway.written.names import CUED
 from dicetrail.takeaway.written.rules import has_risks
 from dicetrail.takeaway.written.settings import NO_LIMIT

@@ -11,7 +11,6 @@ from dataclasses import dataclass, field, replace
 from datetime import UTC, datetime
 from typing import Any, Literal
 
-from dicetrail.carried.plain import NotInThisForm, as_plain, from_plain
 from dicetrail.core.document import Best, Game, Number, Pack
 from dicetrail.core.foresight import Playthrough, playthrough
 from dicetrail.core.play import (
@@ -34,6 +33,7 @@ from dicetrail.core.play import (
     run_result,
     step,
 )
+from dicetrail.standalone.json_codec import NotInThisForm, from_json, to_json
 
 ANSWERS: Literal["dice-trail-answers/1"] = "dice-trail-answers/1"
 """The form of a line of the answers file."""
@@ -45,7 +45,7 @@ MAX_INPUTS = 5_000
 
 
 @dataclass(frozen=True, slots=True)
-class Carried:
+class StandaloneGame:
     """A game with everything it is played from."""
 
     game_id: str
@@ -101,16 +101,16 @@ class _RequestRefused(Exception):
 
 
 @dataclass
-class Desk:
+class OfflineApi:
     """The desk of a game. `calls` are answered one after the other."""
 
-    carried: Carried
+    standalone: StandaloneGame
     runs: dict[str, KeptHere] = field(default_factory=dict)
     """The runs of this device, the oldest first."""
     _moments: dict[str, list[Moment]] = field(default_factory=dict)
 
     def __post_init__(self) -> None:
-        self.program: Program = made_ready(self.carried.game, self.carried.packs)
+        self.program: Program = made_ready(self.standalone.game, self.standalone.packs)
 
     def answer(self, method: str, path: str, body: Any, now: int, chance: int) -> Reply:
         """Answer a call to an address under ``/api/play``."""
@@ -149,7 +149,7 @@ class Desk:
         )
         dice = body.get("dice", chance)
         best = next(map(self._measure, self._best()), None)
-        run = KeptHere(f"{chance:032x}", self.carried.revision, dice, players, now, best)
+        run = KeptHere(f"{chance:032x}", self.standalone.revision, dice, players, now, best)
         self.runs[run.id] = run
         return self._told(run, self._moments_of(run)[-1], now, 201)
 
@@ -167,8 +167,8 @@ class Desk:
             raise _RequestRefused(409, f"A run takes at most {MAX_INPUTS:,} inputs.")
         arrived, last = max(0, now - run.started_at), moments[-1].state
         said = body.get("at")
-        at = max(last.at, arrived if said is None else min(arrived, from_plain(int, said)))
-        given = Input(from_plain(Action, body["action"]), at)
+        at = max(last.at, arrived if said is None else min(arrived, from_json(int, said)))
+        given = Input(from_json(Action, body["action"]), at)
         moment = step(self.program, last, given.action, at)
         if not brings_nothing(given.action, moment):
             moments.append(moment)
@@ -177,7 +177,7 @@ class Desk:
 
     def _remark(self, name: str, body: Any, _now: int, _chance: int) -> Reply:
         run = self._run(name)
-        if run.ended is None or not self.carried.game.opening.asks_remark:
+        if run.ended is None or not self.standalone.game.opening.asks_remark:
             raise _RequestRefused(409, "This run is not asked for a remark.")
         run = self.runs[name] = replace(run, remark=str(body["words"]).strip()[:1000])
         return Reply(204, None, run)
@@ -187,8 +187,8 @@ class Desk:
         return Reply(
             200,
             {
-                "revision": self.carried.revision,
-                "kind": self.carried.game.best.value,
+                "revision": self.standalone.revision,
+                "kind": self.standalone.game.best.value,
                 "best": [_score(run) for run in self._best()[:MAX_SCORES]],
                 "mine": [_score(run) for run in mine[:MAX_SCORES]],
             },
@@ -201,13 +201,13 @@ class Desk:
 
     def _replay(self, _name: str, body: Any, _now: int, _chance: int) -> Reply:
         """The footprints that dice and inputs lead to, for checking against another engine."""
-        inputs = from_plain(tuple[Input, ...], body["inputs"])
+        inputs = from_json(tuple[Input, ...], body["inputs"])
         moments = replay(self.program, body["dice"], tuple(body["players"]), inputs)
         return Reply(200, as_told(moments))
 
     def _run(self, name: str) -> KeptHere:
         run = self.runs.get(name)
-        if run is None or run.revision != self.carried.revision:
+        if run is None or run.revision != self.standalone.revision:
             raise _RequestRefused(404, "There is no such run on this device.")
         return run
 
@@ -228,28 +228,28 @@ class Desk:
             shown = playthrough(self.program, whole, run.inputs)
             ended = Ended(run_result(self.program, here), now, shown)
             run = self.runs[run.id] = replace(run, ended=ended)
-        named = RunNamed(run.id, self.carried.game_id, run.revision)
-        media, before = self.carried.media, answered(moments) if has_ended else ()
+        named = RunNamed(run.id, self.standalone.game_id, run.revision)
+        media, before = self.standalone.media, answered(moments) if has_ended else ()
         seen = len(run.inputs)
         view = play_view(self.program, named, seen, brought, before, media, moment.refused)
-        return Reply(status, as_plain(view), run)
+        return Reply(status, to_json(view), run)
 
     def _best(self) -> list[KeptHere]:
         """The best runs of this device, the first to come to something before others as good."""
-        there = [run for run in self.runs.values() if run.revision == self.carried.revision]
+        there = [run for run in self.runs.values() if run.revision == self.standalone.revision]
         counting = [run for run in there if run.ended is not None and run.ended.result.counts]
-        sign = -1 if self.carried.game.best is Best.HIGHEST else 1
+        sign = -1 if self.standalone.game.best is Best.HIGHEST else 1
         return sorted(counting, key=lambda run: (sign * self._measure(run), _ended(run).at))
 
     def _measure(self, run: KeptHere) -> Number:
         result = _ended(run).result
-        return measure_of(self.carried.game.best, result.score, result.length_ms)
+        return measure_of(self.standalone.game.best, result.score, result.length_ms)
 
 
 def as_told(moments: Iterable[Moment]) -> list[Any]:
     """The states and footprints of a run as they are written in JSON."""
     return [
-        {"state": as_plain(moment.state), "footprints": as_plain(moment.footprints)}
+        {"state": to_json(moment.state), "footprints": to_json(moment.footprints)}
         for moment in moments
     ]
 
@@ -281,7 +281,7 @@ def _line(run: KeptHere) -> dict[str, Any]:
         "revision": run.revision,
         "started_at": _written_time(run.started_at),
         "players": list(run.players),
-        "shown": as_plain(_ended(run).shown),
+        "shown": to_json(_ended(run).shown),
         "remark": run.remark,
     }
 
@@ -302,7 +302,7 @@ def _problem(status: int, detail: str, kind: str = "about:blank") -> dict[str, A
     }
 
 
-def opened(carried: str, kept: str) -> Desk:
+def opened(standalone: str, kept: str) -> OfflineApi:
     """The desk of a game, as JSON has it, with the runs the device has kept of it.
 
     `kept` lists them as the texts they were given as: numbers of dice are too long for a page
@@ -311,18 +311,18 @@ def opened(carried: str, kept: str) -> Desk:
     runs: dict[str, KeptHere] = {}
     for text in json.loads(kept):
         try:
-            run = from_plain(KeptHere, json.loads(text))
+            run = from_json(KeptHere, json.loads(text))
         except (NotInThisForm, json.JSONDecodeError):
             continue
         runs[run.id] = run
-    return Desk(from_plain(Carried, json.loads(carried)), runs)
+    return OfflineApi(from_json(StandaloneGame, json.loads(standalone)), runs)
 
 
-def answer(desk: Desk, call: str) -> str:
+def answer(desk: OfflineApi, call: str) -> str:
     """The answer to a call, both as JSON."""
     asked = json.loads(call)
     told = desk.answer(
         asked["method"], asked["path"], asked.get("body"), asked["now"], int(asked["chance"], 16)
     )
-    keep = told.keep and {"id": told.keep.id, "run": json.dumps(as_plain(told.keep))}
+    keep = told.keep and {"id": told.keep.id, "run": json.dumps(to_json(told.keep))}
     return json.dumps({"status": told.status, "body": told.body, "keep": keep})

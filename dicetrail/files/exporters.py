@@ -19,8 +19,8 @@ from openpyxl.cell import WriteOnlyCell
 
 from dicetrail.core import PLAIN, Kind, Pack, Question
 from dicetrail.core.document import DETAILS
-from dicetrail.files.documents import MAX_YAML, PLAIN_NUMBERS
 from dicetrail.files.items import written_items
+from dicetrail.files.json_yaml import MAX_YAML, PLAIN_NUMBERS
 from dicetrail.files.plan import Separator
 from dicetrail.files.questions import read_questions
 from dicetrail.files.tables import guarded, separated

@@ -35,7 +35,7 @@ from dicetrail.core.foresight import Held, Playthrough, playthrough
 from dicetrail.core.play import Media, go_on, made_ready
 from dicetrail.core.survey import Edits, PackLook, RowFault, edited_pack
 from dicetrail.core.workbench import Examined
-from dicetrail.files.aside import Aside
+from dicetrail.files.sandbox import Aside
 from dicetrail.scouting import Crew, Subject, here, look_deeper
 from dicetrail.store import Database, Spoilt
 from dicetrail.store.addresses import addresses

@@ -13,8 +13,8 @@ from dataclasses import replace
 from typing import Any
 
 from dicetrail.core import GameProblems
-from dicetrail.files.aside.jobs import JOBS, Job, Told, packed
 from dicetrail.files.questions import FileReading
+from dicetrail.files.sandbox.jobs import JOBS, Job, Told, packed
 from dicetrail.files.text import FileProblem
 
 MAX_MEMORY = 300 * 1024 * 1024

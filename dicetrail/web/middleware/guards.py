@@ -12,9 +12,9 @@ from starlette.responses import JSONResponse
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
 from dicetrail.limits import MAX_DOCUMENT, MAX_EDITS, MAX_FILE, MAX_SHELF, MAX_SMALL
-from dicetrail.web.door.rates import Rate
-from dicetrail.web.door.senders import sender_at
-from dicetrail.web.wire.errors import refusal
+from dicetrail.web.http_format.errors import refusal
+from dicetrail.web.middleware.rates import Rate
+from dicetrail.web.middleware.senders import sender_at
 
 _UPLOAD = MAX_FILE + MAX_SMALL
 """A file, and what stands around it in a form."""

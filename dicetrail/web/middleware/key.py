@@ -16,12 +16,12 @@ from starlette.requests import HTTPConnection
 from starlette.responses import RedirectResponse
 from starlette.types import ASGIApp, Receive, Scope, Send
 
-from dicetrail.web.door.guards import shown_key, too_often
-from dicetrail.web.door.rates import Rate
-from dicetrail.web.door.senders import sender_at
-from dicetrail.web.wire.bodies import Router
-from dicetrail.web.wire.errors import refusal
-from dicetrail.web.wire.shapes import Received
+from dicetrail.web.http_format.bodies import Router
+from dicetrail.web.http_format.errors import refusal
+from dicetrail.web.http_format.shapes import Received
+from dicetrail.web.middleware.guards import shown_key, too_often
+from dicetrail.web.middleware.rates import Rate
+from dicetrail.web.middleware.senders import sender_at
 
 COOKIE = "maker"
 _YEAR = 365 * 24 * 3600

@@ -22,7 +22,7 @@ from dicetrail.core.answers import LETTERS
 from dicetrail.files.archives import content_of, entries_of, left_out
 from dicetrail.files.grids import GridRows
 from dicetrail.files.text import FileProblem
-from dicetrail.files.written import TextLine, is_label
+from dicetrail.files.written_out import TextLine, is_label
 
 MAX_LINES = 200_000
 MAX_COLUMNS_REPEATED = 60

@@ -6,11 +6,11 @@ import pkgutil
 import secrets
 import sys
 
-from dicetrail.carried.desk import Carried
-from dicetrail.carried.plain import from_plain
-from dicetrail.carried.terminal import PlainScreen, play, standard_lines, written_in
 from dicetrail.core.document import Phrase
 from dicetrail.core.play import made_ready, player_named, players_refused
+from dicetrail.standalone.json_codec import from_json
+from dicetrail.standalone.offline_api import StandaloneGame
+from dicetrail.standalone.terminal import PlainScreen, play, standard_lines, written_in
 
 GAME_FILE = "game.json"
 """Beside this module: the game with its packs."""
@@ -22,9 +22,9 @@ def main() -> int:
     """Play the game that lies beside this in a terminal; the exit status."""
     content = pkgutil.get_data(__package__, GAME_FILE)
     assert content is not None
-    carried: Carried = from_plain(Carried, json.loads(content))
-    program = made_ready(carried.game, carried.packs)
-    parser = argparse.ArgumentParser(description=carried.game.title)
+    standalone: StandaloneGame = from_json(StandaloneGame, json.loads(content))
+    program = made_ready(standalone.game, standalone.packs)
+    parser = argparse.ArgumentParser(description=standalone.game.title)
     parser.add_argument("--dice", type=int, help="without it, new dice are rolled")
     parser.add_argument("--player", action="append", help="a player's name; repeat it")
     given = parser.parse_args()
@@ -32,7 +32,7 @@ def main() -> int:
     players = tuple(
         player_named(name, number, program.translator) for number, name in enumerate(names, 1)
     )
-    refused = players_refused(carried.game, len(players))
+    refused = players_refused(standalone.game, len(players))
     if refused is not None:
         parser.error(refused)
     dice = secrets.randbelow(MAX_ROLLED) if given.dice is None else given.dice

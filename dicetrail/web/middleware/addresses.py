@@ -7,7 +7,7 @@ from starlette.concurrency import run_in_threadpool
 from starlette.types import ASGIApp, Receive, Scope, Send
 
 from dicetrail.store import StoreTrouble
-from dicetrail.web.shelf import Shelf
+from dicetrail.web.app_state import Shelf
 
 _GAME = re.compile(r"(/api/(?:play/|sounds/)?games/)([^/]+)(.*)")
 
