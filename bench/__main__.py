@@ -54,7 +54,7 @@ from dicetrail.web.loads.load import pack_source
 
 ROWS = 100_000
 YAML_ROWS = 20_000
-"""YAML files are read up to four million signs."""
+"""YAML files are read up to four million characters."""
 
 
 def questions(rows: int) -> Pack:
@@ -72,9 +72,11 @@ def questions(rows: int) -> Pack:
     )
 
 
-def count_csv(content: bytes, sign: str = ",") -> int:
+def count_csv(content: bytes, character: str = ",") -> int:
     """The baseline for separated text: decode and split, nothing checked, nothing kept."""
-    return sum(1 for _ in csv.reader(io.StringIO(content.decode(), newline=""), delimiter=sign))
+    return sum(
+        1 for _ in csv.reader(io.StringIO(content.decode(), newline=""), delimiter=character)
+    )
 
 
 def count_xlsx(content: bytes) -> int:

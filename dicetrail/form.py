@@ -96,7 +96,7 @@ def _is_fit(one: Observation) -> bool:
 
 
 def broken_text(value: Any, path: Path = ()) -> Path | None:
-    """Where in JSON the first text stands that is not of whole signs; None if all are."""
+    """Where in JSON the first text stands that is not of whole characters; None if all are."""
     waiting: list[tuple[Path, Any]] = [(path, value)]
     while waiting:
         place, found = waiting.pop()

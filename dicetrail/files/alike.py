@@ -1,7 +1,7 @@
 """Questions that are alike, found among many.
 
 Only questions that share an uncommon word are compared, so that a large pack takes seconds.
-How near two are is told by RapidFuzz: the share of signs that need no change once the words of
+How near two are is told by RapidFuzz: the share of characters that need no change once the words of
 both are put in order.
 """
 
@@ -14,7 +14,7 @@ from rapidfuzz import fuzz, process
 from dicetrail.core.answers import fold, unaccented, without_punctuation
 
 NEAR = 80
-"""So many signs in a hundred must be the same."""
+"""So many characters in a hundred must be the same."""
 
 MAX_SHARING = 300
 """A word that more questions share is too common to compare them for."""

@@ -22,7 +22,7 @@ from dicetrail.limits import MAX_FILE, YEARS, is_in_calendar
 from dicetrail.standalone.offline_api import ANSWERS
 
 _MAX_TOLD = 200
-"""The signs of a refused line that are told."""
+"""The characters of a refused line that are told."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -188,7 +188,7 @@ def _unfit(run: PlayedElsewhere) -> str | None:
     """What of a run can never have been played; None if all can."""
     shown = run.shown
     if not 0 < len(run.run) <= 80 or not 0 < len(run.players) <= MAX_PLAYERS:
-        return f"a run has a name of at most 80 signs, and players, {MAX_PLAYERS} at most"
+        return f"a run has a name of at most 80 characters, and players, {MAX_PLAYERS} at most"
     if run.started_at.tzinfo is None:
         return "when it was started has no time zone"
     if not 0 < run.revision < 2**31:

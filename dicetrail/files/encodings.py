@@ -1,7 +1,7 @@
 """Which of the older encodings a text was written in: the one in which it makes words.
 
-Bytes beyond ASCII mean another sign in each of them. The right reading is the one whose
-signs are letters that its languages use, in their place in words. Letters and how common
+Bytes beyond ASCII mean another character in each of them. The right reading is the one whose
+characters are letters that its languages use, in their place in words. Letters and how common
 they are: from memory, no source.
 """
 
@@ -73,24 +73,24 @@ def _score(sample: bytes, encoding: str) -> float:
 
 
 def _worth(text: str, letters: str) -> Iterator[float]:
-    for place, sign in enumerate(text):
-        if sign.isascii():
+    for place, character in enumerate(text):
+        if character.isascii():
             continue
         before = text[place - 1] if place else " "
         after = text[place + 1] if place + 1 < len(text) else " "
-        if sign.isalpha():
-            yield _of_letter(sign, before, after, letters)
-        elif sign in _BESIDES:
+        if character.isalpha():
+            yield _of_letter(character, before, after, letters)
+        elif character in _BESIDES:
             inside = before.isalpha() and after.isalpha()
-            yield 0.3 if sign == "’" or not inside else -1.5
+            yield 0.3 if character == "’" or not inside else -1.5
         else:
-            yield -4.0 if "\x80" <= sign <= "\x9f" else -1.5
+            yield -4.0 if "\x80" <= character <= "\x9f" else -1.5
 
 
-def _of_letter(sign: str, before: str, after: str, letters: str) -> float:
-    if sign.lower() not in letters:
+def _of_letter(character: str, before: str, after: str, letters: str) -> float:
+    if character.lower() not in letters:
         return -1.0
-    if sign.isupper() and before.isalpha():
+    if character.isupper() and before.isalpha():
         return -1.0  # a capital within a word
     beside = [other for other in (before, after) if other.isascii() and other.isalpha()]
     is_alphabet_of_its_own = len(letters) > _MAX_MARKED

@@ -24,19 +24,21 @@ from dicetrail.files.json_yaml import MAX_YAML, PLAIN_NUMBERS
 from dicetrail.files.plan import Separator
 from dicetrail.files.questions import read_questions
 from dicetrail.files.tables import guarded, separated
-from dicetrail.files.text import NO_SIGN, FileProblem
+from dicetrail.files.text import NO_CHARACTER, FileProblem
 from dicetrail.limits import MAX_FILE
 
 _IN_A_ROW = re.compile(r"[\t\r\n]")
 _NOTHING = re.compile("\0")
-"""The sign of nothing, at which readers of separated text stop."""
+"""The null character, at which readers of separated text stop."""
 
 
-def _refuse(rows: Iterable[Sequence[str]], signs: re.Pattern[str], what: str, mend: str) -> None:
-    """Raise FileProblem of the first cell in which one of some signs stands."""
+def _refuse(
+    rows: Iterable[Sequence[str]], characters: re.Pattern[str], what: str, mend: str
+) -> None:
+    """Raise FileProblem of the first cell in which one of some characters stands."""
     for line, row in enumerate(rows, 1):
         for column, cell in enumerate(row, 1):
-            if signs.search(cell):
+            if characters.search(cell):
                 raise FileProblem(f"row {line}, column {column}", what, mend)
 
 
@@ -55,12 +57,12 @@ def written_csv(pack: Pack, separator: Separator = Separator.COMMA) -> bytes:
     """The pack as separated text after RFC 4180. Raises FileProblem where that cannot be read."""
     rows = list(_rows(pack))
     _refuse(rows, _NOTHING, *_NO_NOTHING)
-    return separated(rows, separator.sign).encode()
+    return separated(rows, separator.character).encode()
 
 
 _NO_NOTHING = (
-    "a sign of nothing (U+0000) cannot stand in separated text",
-    "save the pack as JSON, or take the sign out",
+    "a null character (U+0000) cannot stand in separated text",
+    "save the pack as JSON, or take the character out",
 )
 
 
@@ -69,10 +71,10 @@ def written_xlsx(pack: Pack) -> bytes:
     rows = list(_rows(pack))
     for line, row in enumerate(rows, 1):
         if (length := max(map(len, row))) > MAX_IN_CELL:
-            what = f"a text of {length:,} signs is more than a cell of a workbook holds"
+            what = f"a text of {length:,} characters is more than a cell of a workbook holds"
             raise FileProblem(f"row {line}", what, "save the pack as CSV or JSON")
-    what = "a sign that cannot be seen cannot stand in a workbook"
-    _refuse(rows, NO_SIGN, what, "save the pack as JSON, or take the sign out")
+    what = "a character that cannot be seen cannot stand in a workbook"
+    _refuse(rows, NO_CHARACTER, what, "save the pack as JSON, or take the character out")
     book = Workbook(write_only=True)
     sheet = book.create_sheet("Questions" if pack.facts is None else "Facts")
     for row in rows:
@@ -157,7 +159,7 @@ MAX_IN_WORKBOOK = 50_000
 """So many questions of a workbook are read in the time there is for a file."""
 
 MAX_IN_CELL = 32_767
-"""The most signs in a cell of a workbook (Excel's specifications and limits, from memory)."""
+"""The most characters in a cell of a workbook (Excel's specifications and limits, from memory)."""
 
 _OTHERS = {"xlsx": "CSV or JSON", "yaml": "JSON or CSV"}
 

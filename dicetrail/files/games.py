@@ -148,7 +148,9 @@ def read_game(content: bytes) -> GameFile:
     except json.JSONDecodeError as error:
         where = f"line {error.lineno}, column {error.colno}"
         what = f"this is not well-formed JSON ({error.msg})"
-        mend = "write it there as JSON asks; a game file is JSON from its first sign to its last"
+        mend = (
+            "write it there as JSON asks; a game file is JSON from its first character to its last"
+        )
         raise _problems([(where, what, mend)]) from None
     except RecursionError:
         raise _problems([("", "the file is nested too deeply", "write it plainly")]) from None
@@ -209,7 +211,7 @@ def _unplayable(run: KeptRun) -> str:
     """Why a run that is kept can never have been played; empty if it can."""
     times = [given.at for given in run.inputs]
     if not 0 < len(run.name) <= 80 or not 0 < len(run.players) <= MAX_PLAYERS:
-        return f"a kept run has a name of at most 80 signs, and 1 to {MAX_PLAYERS} players"
+        return f"a kept run has a name of at most 80 characters, and 1 to {MAX_PLAYERS} players"
     if not 0 <= run.dice < 1 << LONG_DICE_BITS:
         return f"dice are a number from 0 up, of at most {LONG_DICE_BITS} bits"
     if times != sorted(times) or (times and times[0] < 0) or len(times) > _MAX_KEPT_INPUTS:

@@ -36,7 +36,7 @@ LOOKED_AT = 200
 
 MAX_GROUPS = 8
 _TOPIC = ROLE_OF_DETAIL["topic"]
-OPTION_SIGNS = ("\n", "|", ";", "/", ",")
+OPTION_CHARACTERS = ("\n", "|", ";", "/", ",")
 
 _SEVERAL = {Role.RIGHT, Role.WRONG, Role.REPLY, Role.OPTION, Role.IGNORED}
 """The roles that several columns can have."""
@@ -73,7 +73,7 @@ def guess_separator(text: str) -> Separator:
         return Separator.TAB  # nobody writes one in a sentence, or between options
     for least in (3, 2):
         split = {
-            separator: sum(line.count(separator.sign) + 1 >= least for line in sample)
+            separator: sum(line.count(separator.character) + 1 >= least for line in sample)
             for separator in Separator
         }
         best = max(Separator, key=lambda separator: split[separator])
@@ -115,7 +115,7 @@ class ColumnFill:
 
     @cached_property
     def length(self) -> float:
-        """How long a field of it is, in signs, as half of them are."""
+        """How long a field of it is, in characters, as half of them are."""
         return median(map(len, self.values)) if self.values else 0
 
     @cached_property
@@ -153,8 +153,8 @@ class ColumnFill:
         times = Counter(self.values)
         return len(times) > 1 and min(times.values()) > 1 and len(self.values) >= 2 * len(times)
 
-    def _share(self, signs: Iterable[bool]) -> float:
-        return sum(signs) / len(self.values) if self.values else 0.0
+    def _share(self, characters: Iterable[bool]) -> float:
+        return sum(characters) / len(self.values) if self.values else 0.0
 
 
 def guess_columns(rows: Rows, plan: Plan, has_headings: bool | None = None) -> Plan:
@@ -172,7 +172,7 @@ def guess_columns(rows: Rows, plan: Plan, has_headings: bool | None = None) -> P
         raise FileProblem(
             "line 1",
             f"{width:,} columns, and at most {MAX_COLUMNS} are read",
-            "check which sign separates the fields, or leave columns out",
+            "check which character separates the fields, or leave columns out",
         )
     titles = _titles(sample)
     sample, plan = sample[titles:], replace(plan, titles=titles)
@@ -211,7 +211,7 @@ def planned(sample: Sequence[Sequence[str]], has_headings: bool, plan: Plan) -> 
         columns=tuple(roles),
         kind=_kind(roles, columns),
         keys_from=_keys_from(roles, columns),
-        options_sign=(packed and _options_sign(packed.values)) or ";",
+        options_character=(packed and _options_character(packed.values)) or ";",
     )
 
 
@@ -244,10 +244,14 @@ _TOLD = 2
 def _headed(sample: Sequence[Sequence[str]], width: int) -> Headed:
     if not sample:
         return Headed(False, "", False)
-    signs = list(_signs(sample[0], _columns(sample[1:], width)))
-    weight = sum(sign for sign, _ in signs)
+    characters = list(_characters(sample[0], _columns(sample[1:], width)))
+    weight = sum(character for character, _ in characters)
     has_headings = weight >= _LIKELY
-    telling = [(abs(sign), words) for sign, words in signs if (sign > 0) is has_headings]
+    telling = [
+        (abs(character), words)
+        for character, words in characters
+        if (character > 0) is has_headings
+    ]
     telling.sort(key=lambda told: -told[0])
     why = "; ".join([words for _, words in telling][:_TOLD])
     if has_headings:
@@ -258,7 +262,7 @@ def _headed(sample: Sequence[Sequence[str]], width: int) -> Headed:
     return Headed(has_headings, why, is_doubtful)
 
 
-def _signs(first: Sequence[str], under: Sequence[ColumnFill]) -> Iterator[tuple[float, str]]:
+def _characters(first: Sequence[str], under: Sequence[ColumnFill]) -> Iterator[tuple[float, str]]:
     """What speaks for a first row being headings (above 0) and against it, each with its weight."""
     filled = [cell for cell in first if cell]
     named = [cell for cell in filled if names_a_column(cell)]
@@ -540,7 +544,7 @@ def _answers_from_values(
         return []
     if len(rest) == 1:
         return [_only_answer(columns[rest[0]])]
-    if len(rest) == 2 and _options_sign(columns[rest[0]].values):
+    if len(rest) == 2 and _options_character(columns[rest[0]].values):
         return [Role.OPTIONS, Role.KEY]
     roles = dict.fromkeys(rest, Role.WRONG)
     free = list(rest)
@@ -601,7 +605,7 @@ def _can_point(column: ColumnFill, others: Sequence[int]) -> bool:
 
 
 def _only_answer(column: ColumnFill) -> Role:
-    if _options_sign(column.values):
+    if _options_character(column.values):
         return Role.OPTIONS
     return Role.GROUP if _are_groups(column) else Role.RIGHT
 
@@ -618,16 +622,18 @@ def _are_groups(column: ColumnFill) -> bool:
     )
 
 
-def _options_sign(values: Sequence[str]) -> str | None:
-    """The sign that splits each cell into two options or more."""
+def _options_character(values: Sequence[str]) -> str | None:
+    """The character that splits each cell into two options or more."""
     if values and all(len(options_in(value, LETTERED)) > 1 for value in values):
         return LETTERED
     return next(
         (
-            sign
-            for sign in OPTION_SIGNS
+            character
+            for character in OPTION_CHARACTERS
             if values
-            and all(len(value.split(sign)) > (2 if sign in "/," else 1) for value in values)
+            and all(
+                len(value.split(character)) > (2 if character in "/," else 1) for value in values
+            )
         ),
         None,
     )

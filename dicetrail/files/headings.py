@@ -14,7 +14,7 @@ from dicetrail.core.document import DETAILS
 from dicetrail.files.plan import ROLE_OF_DETAIL, Role
 
 LONGEST_HEADING = 40
-"""In signs: what is longer is no name of a column."""
+"""In characters: what is longer is no name of a column."""
 
 _WORDS = re.compile(r"[^\W\d_]+|\d+|#")
 _LETTER = re.compile(r"[a-l]")

@@ -325,7 +325,7 @@ def written_items(pack: Pack, version: str) -> bytes:
         except _NotAQuestion:
             is_same = False
         if not is_same:
-            what = "it has signs or spaces that an item does not keep"
+            what = "it has characters or spaces that an item does not keep"
             raise FileProblem(f"question {number}", what, _OTHERWISE)
     return content
 

@@ -20,7 +20,7 @@ from dicetrail.files.text import FileProblem
 
 MAX_QUESTIONS = 200_000
 MAX_YAML = 4_000_000
-"""The longest YAML text, in signs: it takes much time and memory to read."""
+"""The longest YAML text, in characters: it takes much time and memory to read."""
 MAX_DEPTH = 50
 """How deep the values of a YAML text may be nested."""
 _NUMBERS = ("tag:yaml.org,2002:int", "tag:yaml.org,2002:float")
@@ -135,7 +135,7 @@ def parsed(text: str, form: Format) -> Any:
         if len(text) > MAX_YAML:
             raise FileProblem(
                 "the file",
-                f"{len(text):,} signs of YAML, and at most {MAX_YAML:,} are read",
+                f"{len(text):,} characters of YAML, and at most {MAX_YAML:,} are read",
                 "save it as JSON or CSV",
             )
         _refuse_what_unfolds(text)
@@ -213,8 +213,8 @@ class _PlainLoader(yaml.CSafeLoader):
 
 
 _PlainLoader.yaml_implicit_resolvers = {
-    sign: [(tag, pattern) for tag, pattern in resolvers if tag not in _NUMBERS]
-    for sign, resolvers in yaml.CSafeLoader.yaml_implicit_resolvers.items()
+    character: [(tag, pattern) for tag, pattern in resolvers if tag not in _NUMBERS]
+    for character, resolvers in yaml.CSafeLoader.yaml_implicit_resolvers.items()
 }
 PLAIN_NUMBERS = (
     ("tag:yaml.org,2002:int", re.compile(r"[-+]?[0-9]{1,400}$"), list("-+0123456789")),

@@ -48,7 +48,7 @@ class Separator(Value):
     BAR = "bar", "bar |"
 
     @property
-    def sign(self) -> str:
+    def character(self) -> str:
         """The character itself."""
         return {"tab": "\t", "comma": ",", "semicolon": ";", "bar": "|"}[self.value]
 
@@ -92,7 +92,7 @@ class Role(Value):
     OPTION = "option"
     """A choice of which the key tells whether it is right."""
     OPTIONS = "options in one cell"
-    """All choices, split by a sign; the right one first unless a key or right answer tells."""
+    """All choices, split by a character; the right one first unless a key or right answer tells."""
     KEY = "key"
     """The letter, number or words of the right option."""
     GROUP = "group"
@@ -122,7 +122,7 @@ class Plan:
     columns: tuple[Role, ...] = ()
     kind: Kind = Kind.CHOICE
     """The kind of every row that does not tell its own."""
-    options_sign: str = ";"
+    options_character: str = ";"
     """What splits the options in one cell."""
     keys_from: int = 1
     """The number of the first option, for keys that are numbers: 1 or 0."""
@@ -172,14 +172,14 @@ LETTERED = "A)"
 _LETTERS_BEFORE = re.compile(r"(?:^|\s+)\(?([A-La-l])[).:]\s*(?=\S)")
 
 
-def options_in(cell: str, sign: str) -> list[str]:
-    """The options in one cell, parted by a sign or by the letters before them.
+def options_in(cell: str, character: str) -> list[str]:
+    """The options in one cell, parted by a character or by the letters before them.
 
     >>> options_in("kale; beet", ";"), options_in("A) kale B) beet", LETTERED)
     (['kale', 'beet'], ['kale', 'beet'])
     """
-    if sign != LETTERED:
-        return [part.strip() for part in cell.split(sign)]
+    if character != LETTERED:
+        return [part.strip() for part in cell.split(character)]
     found = list(_LETTERS_BEFORE.finditer(cell))
     letters = "".join(one[1].upper() for one in found)
     if not found or found[0].start() > 0 or not LETTERS.startswith(letters):

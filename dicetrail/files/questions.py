@@ -115,9 +115,9 @@ def guess(content: bytes, wish: ImportOptions = NO_WISH) -> Plan:
     if wish.format is Format.WRITTEN:
         return Plan(Format.WRITTEN, found.encoding)
     if wish.separator is not None or wish.format is Format.TABLE:
-        sign = wish.separator or guess_separator(found.text)
-        rows_so = SeparatedRows(found.text, sign)
-        return _guessed(rows_so, Plan(Format.TABLE, found.encoding, sign), wish)
+        character = wish.separator or guess_separator(found.text)
+        rows_so = SeparatedRows(found.text, character)
+        return _guessed(rows_so, Plan(Format.TABLE, found.encoding, character), wish)
     return _guessed_text(found, wish)
 
 
@@ -131,25 +131,25 @@ def _guessed_text(found: Text, wish: ImportOptions) -> Plan:
     written = Plan(Format.WRITTEN, found.encoding)
     looks_written = 5 * labelled(lines) >= 2 * sum(bool(line.text) for line in lines)
     try:
-        sign = guess_separator(found.text)
+        character = guess_separator(found.text)
     except FileProblem:
         if looks_written:
             return written
         raise
-    rows = SeparatedRows(found.text, sign)
+    rows = SeparatedRows(found.text, character)
     if not looks_written and _evenness(rows) >= 0.6:
-        return _guessed(rows, Plan(Format.TABLE, found.encoding, sign), wish)
+        return _guessed(rows, Plan(Format.TABLE, found.encoding, character), wish)
     found_so = read_written(lines)
     as_written = _share(found_so.questions, found_so.refused)
-    plan = _guessed(rows, Plan(Format.TABLE, found.encoding, sign), wish)
+    plan = _guessed(rows, Plan(Format.TABLE, found.encoding, character), wish)
     with _no_garbage_search():
-        rows = SeparatedRows(found.text, sign)
+        rows = SeparatedRows(found.text, character)
         looked = _read_rows(rows, plan, {}, lambda _: None, LOOKED_AT, None)
     return written if as_written > _share(looked.questions, looked.refused) else plan
 
 
 _WRITTEN_LOOKED_AT = 40_000
-"""So many signs of a text tell whether it is written out."""
+"""So many characters of a text tell whether it is written out."""
 
 
 def _evenness(rows: Rows) -> float:

@@ -58,7 +58,7 @@ def plain_question(cells: list[str], plan: Plan) -> Question:
     if cells[-1][-5:-2].find(".") >= 0 and (shows := shown_by(cells[1:])) is not Shows.TEXT:
         question = replace(question, details=Details(shows=shows))
     is_whole = 3 <= len(cells) <= MAX_CHOICES + 1 and all(cells)
-    # Of plain signs, single-spaced, what differs by value differs to the eye.
+    # Of plain characters, single-spaced, what differs by value differs to the eye.
     is_ascii = together.isascii() and together.isprintable() and "  " not in together
     if is_whole and is_ascii and len(set(cells[1:])) == len(cells) - 1:
         return question
@@ -111,7 +111,7 @@ def _answers(cells: list[str], plan: Plan, kind: Kind) -> tuple[tuple[str, ...],
         return _all(cells, plan, Role.GROUP) or right, _all(cells, plan, Role.WRONG)
     options = _all(cells, plan, Role.OPTION)
     if packed := _one(cells, plan, Role.OPTIONS):
-        options += tuple(options_in(packed, plan.options_sign))
+        options += tuple(options_in(packed, plan.options_character))
     if not options:
         return right, _all(cells, plan, Role.WRONG)
     options = _unlettered(options)
@@ -251,7 +251,7 @@ def located(fault: FieldFault, cells: Sequence[str], plan: Plan) -> RowRefused:
 
 def refusal(fault: RowRefused, cells: Sequence[str], line: int, plan: Plan) -> Refusal:
     """The row as it is kept: where it stands, what is wrong, and its fields."""
-    text = plan.separator.sign.join(cells)
+    text = plan.separator.character.join(cells)
     kept = tuple(cells)
     spaced = plan.separator is Separator.TAB and plan.format is Format.TABLE
     if spaced and len(cells) < len(plan.columns) and _SPACES.search(cells[-1]):

@@ -29,10 +29,10 @@ MAX_COLUMNS = 60
 MAX_ROWS = 1_048_576
 """The rows of a workbook (ECMA-376: what spreadsheet programs take; from memory)."""
 MAX_CELL = 100_000
-"""The longest field, in signs."""
+"""The longest field, in characters."""
 
 _LINES_AT_ONCE = 1_000_000
-"""About so many signs are split into lines at once."""
+"""About so many characters are split into lines at once."""
 
 _QUOTED = re.compile(r'"(?:[^"]|"")*"')
 _GUARDED = re.compile(f"'+{FORMULA}")
@@ -77,8 +77,8 @@ class SeparatedRows:
     _lines: list[str] = field(default_factory=list)
 
     def __iter__(self) -> Iterator[list[str]]:
-        sign, read_before = self.separator.sign, 0
-        reader = csv.reader(_lines_of(self.text), delimiter=sign, strict=True)
+        character, read_before = self.separator.character, 0
+        reader = csv.reader(_lines_of(self.text), delimiter=character, strict=True)
         while True:
             self.line = read_before + reader.line_num + 1
             row: list[str] | None
@@ -90,7 +90,7 @@ class SeparatedRows:
                 row = self._mended()
                 read_before = self.line
                 rest = islice(self.lines, self.line, None)
-                reader = csv.reader(rest, delimiter=sign, strict=True)
+                reader = csv.reader(rest, delimiter=character, strict=True)
             if row is not None:
                 yield row
 
@@ -106,15 +106,15 @@ class SeparatedRows:
         line = self.lines[self.line - 1].rstrip("\r\n")
         if self.separator is Separator.TAB and len(line) <= MAX_CELL:
             return line.split("\t")
-        sign = self.separator.sign
-        column = _broken_field(line, sign)
+        character = self.separator.character
+        column = _broken_field(line, character)
         what, mend = (
             "the double quotes of this field are not closed, or text follows them",
             "put the whole field in double quotes and write a quote inside it twice",
         )
-        if max(map(len, line.split(sign))) > MAX_CELL:
-            what, mend = f"a field is longer than {MAX_CELL:,} signs", "shorten it"
-        cells = tuple(cell[:MAX_CELL] for cell in line.split(sign))
+        if max(map(len, line.split(character))) > MAX_CELL:
+            what, mend = f"a field is longer than {MAX_CELL:,} characters", "shorten it"
+        cells = tuple(cell[:MAX_CELL] for cell in line.split(character))
         self.broken.append(Refusal(self.line, column, what, mend, line[:MAX_CELL], cells))
         return None
 
@@ -177,7 +177,11 @@ class WorkbookRows:
         days = (isinstance(value, datetime.date) for row in self._rows for value in row)
         more = [_DAYS] if any(days) else []
         if is_open:
-            more += [words for words, sign in _SAID_OF_CELLS if _holds_sign(self.content, sign)]
+            more += [
+                words
+                for words, character in _SAID_OF_CELLS
+                if _holds_character(self.content, character)
+            ]
         return (*found, *more)
 
 
@@ -191,12 +195,12 @@ _SAID_OF_CELLS = (
 _LOOKED_THROUGH = 8_000_000
 
 
-def _holds_sign(content: bytes, sign: re.Pattern[bytes]) -> bool:
-    """Whether the cells of a workbook, as far as they are looked through, have a sign."""
+def _holds_character(content: bytes, character: re.Pattern[bytes]) -> bool:
+    """Whether the cells of a workbook, as far as they are looked through, have a character."""
     try:
         with zipfile.ZipFile(io.BytesIO(content)) as archive:
             names = [name for name in archive.namelist() if _OF_CELLS.search(name)]
-            return any(sign.search(archive.open(name).read(_LOOKED_THROUGH)) for name in names)
+            return any(character.search(archive.open(name).read(_LOOKED_THROUGH)) for name in names)
     except MemoryError:
         raise
     except Exception:  # what this reader of archives trips over, the one of workbooks has read
@@ -291,7 +295,7 @@ def cell_text(value: object) -> str:
 def _lines_of(text: str) -> Iterator[str]:
     """The lines of a text with their ends, which are CR, LF or both.
 
-    Some at a time: a whole text would be held once more, at four bytes a sign.
+    Some at a time: a whole text would be held once more, at four bytes a character.
     """
     start = 0
     while start < len(text):
@@ -300,7 +304,7 @@ def _lines_of(text: str) -> Iterator[str]:
         start = end
 
 
-def _broken_field(line: str, sign: str) -> int:
+def _broken_field(line: str, character: str) -> int:
     """The number of the first field of a line whose quotes are not well formed."""
     column, position = 1, 0
     while position < len(line):
@@ -309,9 +313,9 @@ def _broken_field(line: str, sign: str) -> int:
             if quoted is None:
                 return column
             position = quoted.end()
-            if position < len(line) and line[position] != sign:
+            if position < len(line) and line[position] != character:
                 return column
-        following = line.find(sign, position)
+        following = line.find(character, position)
         if following < 0:
             return column
         column, position = column + 1, following + 1

@@ -21,10 +21,10 @@ def guarded(cell: str) -> str:
     return f"'{cell}" if _IS_FORMULA.match(cell) else cell
 
 
-def separated(rows: Iterable[Sequence[object]], sign: str = ",") -> str:
+def separated(rows: Iterable[Sequence[object]], character: str = ",") -> str:
     """Rows as separated text after RFC 4180, every text guarded; numbers stay numbers."""
     out = io.StringIO(newline="")
-    writer = csv.writer(out, delimiter=sign, lineterminator="\r\n")
+    writer = csv.writer(out, delimiter=character, lineterminator="\r\n")
     writer.writerows(
         [guarded(cell) if isinstance(cell, str) else cell for cell in row] for row in rows
     )

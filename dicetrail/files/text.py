@@ -13,7 +13,7 @@ _LOOKED_AT = 256 * 1024
 """How much of a file is looked at to find its encoding."""
 
 
-NO_SIGN = re.compile("[^\\t\\n\\r\\x20-\\ud7ff\\ue000-\\ufffd\\U00010000-\\U0010ffff]")
+NO_CHARACTER = re.compile("[^\\t\\n\\r\\x20-\\ud7ff\\ue000-\\ufffd\\U00010000-\\U0010ffff]")
 """What no document of XML can hold (W3C, XML 1.0, production 2)."""
 
 
@@ -99,8 +99,8 @@ def _encoding_of(content: bytes) -> str:
 def _is_mostly_utf_8(content: bytes) -> bool:
     """Whether of what is beyond ASCII at least half is well-formed UTF-8."""
     readable = content[:_LOOKED_AT].decode("utf-8", "surrogateescape")
-    beyond = [sign for sign in readable if sign > "\x7f"]
-    broken = sum("\udc80" <= sign <= "\udcff" for sign in beyond)
+    beyond = [character for character in readable if character > "\x7f"]
+    broken = sum("\udc80" <= character <= "\udcff" for character in beyond)
     return len(beyond) - broken >= broken
 
 

@@ -1,7 +1,7 @@
 """Whether a text can hold questions at all, or is a program, a log, or prose.
 
-Any text with a sign that parts its lines can be read as a table of something. What is plainly no
-list of questions is told as such, in place of questions that nobody wrote. Only texts of which
+Any text with a character that parts its lines can be read as a table of something. What is plainly
+no list of questions is told as such, in place of questions that nobody wrote. Only texts of which
 nothing is known are looked at: whoever says how a text is to be read is believed.
 """
 
@@ -11,7 +11,7 @@ from collections.abc import Callable, Sequence
 _LOOKED_AT = 400
 """So many lines tell what a text is."""
 
-_MAX_SIGNS = 4_000
+_MAX_CHARACTERS = 4_000
 """So many characters of a line are looked at."""
 
 _WORD = r"[A-Za-z_$][\w.$]*"
@@ -63,7 +63,7 @@ _MEND = (
 
 def why_not_understood(text: str) -> str:
     """Why a text is not taken for questions, and what would be; empty for one that may be."""
-    lines = [line[:_MAX_SIGNS].rstrip() for line in text.splitlines() if line.strip()]
+    lines = [line[:_MAX_CHARACTERS].rstrip() for line in text.splitlines() if line.strip()]
     lines = lines[:_LOOKED_AT]
     if not lines or _share(lines, lambda line: "\t" in line.strip()) >= 0.5:
         return ""
@@ -88,8 +88,8 @@ def _is_code(lines: Sequence[str]) -> bool:
     if _share(lines, _is_coded) >= 0.6:
         return True
     longest = max(lines, key=len)
-    signs = sum(sign in _SYMBOLS for sign in longest)
-    return len(longest) >= 60 and signs >= 0.12 * len(longest)
+    characters = sum(character in _SYMBOLS for character in longest)
+    return len(longest) >= 60 and characters >= 0.12 * len(longest)
 
 
 def _is_coded(line: str) -> bool:
@@ -117,7 +117,9 @@ def _is_log(lines: Sequence[str]) -> bool:
 def _is_prose(lines: Sequence[str]) -> bool:
     """Whether a text is sentences that ask nothing and answer nothing."""
     words = [len(line.split()) for line in lines]
-    if sum(words) < 5.5 * len(lines) or any(sign in line for line in lines for sign in "|"):
+    if sum(words) < 5.5 * len(lines) or any(
+        character in line for line in lines for character in "|"
+    ):
         return False
     if _share(lines, _is_asked) >= 0.25 or _share(lines, _is_said) >= 0.4:
         return False

@@ -140,15 +140,15 @@ def _is_run_marked(run: Any) -> bool:
 def _said_in(element: Any) -> str:
     """The text of a paragraph or of a part of it; breaks and tabs as such."""
     return "".join(
-        (said.text or "") if said.tag == _WORDS else _SIGNS[said.tag]
-        for said in element.iter(_WORDS, *_SIGNS)
+        (said.text or "") if said.tag == _WORDS else _CHARACTERS[said.tag]
+        for said in element.iter(_WORDS, *_CHARACTERS)
     )
 
 
 _RUN, _PROPERTIES, _VALUE, _WORDS = qn("w:r"), qn("w:rPr"), qn("w:val"), qn("w:t")
 _MARKS = (qn("w:b"), qn("w:u"), qn("w:highlight"))
 _NO_MARK = ("0", "false", "none")
-_SIGNS = {qn("w:tab"): "\t", qn("w:br"): "\n", qn("w:cr"): "\n", qn("w:noBreakHyphen"): "-"}
+_CHARACTERS = {qn("w:tab"): "\t", qn("w:br"): "\n", qn("w:cr"): "\n", qn("w:noBreakHyphen"): "-"}
 
 
 class _ListLabels:

@@ -32,15 +32,15 @@ class TextLine(NamedTuple):
 
 _LABEL = re.compile(r"\s*\(?[A-La-l]?[).:]?\s*")
 _TURNS = re.compile("^[\u061c\u200e\u200f\u202a-\u202e\u2066-\u2069]+|[\u200e\u200f\u202c\u2069]+$")
-"""Signs at the ends of a line that turn the direction of writing (UAX 9)."""
+"""Characters at the ends of a line that turn the direction of writing (UAX 9)."""
 _ALPHABETS = ("абвгдежзиклм", "αβγδεζηθικλμ", "אבגדהוזחטיכל", "أبجدهوزحطيكل", "ابجدهوزحطيكل")
 """The letters that stand before options in other scripts, in the order they are counted by
 (common practice, no source)."""
 _LATIN = {
     form: letter
     for alphabet in _ALPHABETS
-    for sign, letter in zip(alphabet, LETTERS, strict=True)
-    for form in (sign, sign.upper())
+    for character, letter in zip(alphabet, LETTERS, strict=True)
+    for form in (character, character.upper())
 }
 _OTHER = "".join(_LATIN)
 _OTHER_LABEL = re.compile(rf"([*✓✔✅> ]*\(?)([{_OTHER}])([).:]\s*\S.*)")
@@ -180,7 +180,7 @@ def lines_of(text: str) -> list[TextLine]:
 
 
 def plainly_labelled(line: TextLine) -> TextLine:
-    """The line without signs that turn it, and with letters of other scripts that stand before
+    """The line without characters that turn it, and with letters of other scripts that stand before
     an option, or in a key of letters, as those from A on."""
     text = _TURNS.sub("", line.text)
     if text.isascii():
@@ -188,7 +188,7 @@ def plainly_labelled(line: TextLine) -> TextLine:
     if found := _OTHER_LABEL.fullmatch(text):
         text = f"{found[1]}{_LATIN[found[2]]}{found[3]}"
     elif _OTHER_KEYS.fullmatch(text):
-        text = "".join(_LATIN.get(sign, sign) for sign in text)
+        text = "".join(_LATIN.get(character, character) for character in text)
     return line._replace(text=text)
 
 

@@ -253,7 +253,7 @@ def _asked(view: Table, translator: Translator) -> Iterator[StyledLine | Card]:
         lines = list(_lines(question.prompt))
         if question.words:
             word = "   ".join(
-                " ".join(cell.sign or "_" for cell in word) for word in question.words
+                " ".join(cell.character or "_" for cell in word) for word in question.words
             )
             lines += [_line(""), _line(word)]
         for slat in question.choices:
@@ -336,7 +336,7 @@ _PLAINER = str.maketrans(
 
 
 def written_in(text: str, encoding: str | None) -> str:
-    """A text in the signs that a terminal of this encoding has: its own where it has them.
+    """A text in the characters that a terminal of this encoding has: its own where it has them.
 
     >>> written_in("✗ “beet”", "ascii"), written_in("✗ “beet”", "utf-8")
     ('x "beet"', '✗ “beet”')
@@ -350,7 +350,7 @@ def written_in(text: str, encoding: str | None) -> str:
 
 
 class PlainScreen:
-    """A terminal, or whatever takes text in its place, with nothing but its own signs."""
+    """A terminal, or whatever takes text in its place, with nothing but its own characters."""
 
     WIDTH = 78
 

@@ -29,8 +29,8 @@ from dicetrail.store.columns import KeptGame, StandIn, Words
 from dicetrail.store.database import Database
 from dicetrail.store.models import Base, MediumRow, PackSource
 
-MAX_SIGNS = 10_000
-"""So many signs a text has at most that is no list of others."""
+MAX_CHARACTERS = 10_000
+"""So many characters a text has at most that is no list of others."""
 
 MadeSafe = Callable[[bytes], bytes | None]
 """A picture or sound as it is shown; None for what is neither."""
@@ -130,7 +130,7 @@ def _is_read(row: Row[Any], column: Any) -> bool:
     if isinstance(value, StandIn):
         return False
     if isinstance(column.type, Words):
-        return value is None or len(value) <= (column.type.length or MAX_SIGNS)
+        return value is None or len(value) <= (column.type.length or MAX_CHARACTERS)
     if isinstance(value, KeptGame):
         return all(problem.severity is Severity.WARNING for problem in value.problems)
     if column.name == "number" and column.table.name.endswith("revisions"):

@@ -80,7 +80,7 @@ class NoMap(StandIn, dict[str, Any]):
 
 
 class Words(TypeDecorator[str]):
-    """A text, of so many signs at most; None for any number."""
+    """A text, of so many characters at most; None for any number."""
 
     impl = String
     cache_ok = True

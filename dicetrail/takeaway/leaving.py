@@ -7,7 +7,7 @@ from dicetrail.core import Game, Pack, build
 from dicetrail.core.document import SHIPPED, sound_named, sounds_of, wav
 from dicetrail.files import GameFile, Medium, medium
 from dicetrail.files.shipped import shipped_file
-from dicetrail.files.text import NO_SIGN
+from dicetrail.files.text import NO_CHARACTER
 from dicetrail.standalone.offline_api import StandaloneGame
 
 
@@ -26,8 +26,8 @@ class Leaving:
 
     @property
     def title(self) -> str:
-        """What it is called, in one line of signs that any document can hold."""
-        return " ".join(NO_SIGN.sub(" ", self.game.title).split()) or self.game_id
+        """What it is called, in one line of characters that any document can hold."""
+        return " ".join(NO_CHARACTER.sub(" ", self.game.title).split()) or self.game_id
 
     @property
     def standalone(self) -> StandaloneGame:

@@ -59,8 +59,8 @@ def cells_of(answer):
         for row in load_workbook(BytesIO(answer.content)).active.iter_rows():
             yield from ((str(cell.value or ""), cell.data_type == "f") for cell in row)
         return
-    sign = "\t" if "tab-separated" in kind else ","
-    for row in csv.reader(StringIO(answer.text, newline=""), delimiter=sign):
+    character = "\t" if "tab-separated" in kind else ","
+    for row in csv.reader(StringIO(answer.text, newline=""), delimiter=character):
         for cell in row:
             is_number = re.fullmatch(r"-?[0-9.e-]+", cell)
             yield cell, cell.startswith(BEGIN_FORMULAS) and not is_number
@@ -69,7 +69,7 @@ def cells_of(answer):
 class TestTables(DemoTest):
     def test_no_cell_of_any_table_that_leaves_is_run_as_a_formula(self):
         pack, game = "/api/packs/slug-patrol-questions", "/api/games/slug-patrol"
-        hostile = [f"{sign}cmd|' /C calc'!A{n}" for n, sign in enumerate("=+-@＝＋－＠")]
+        hostile = [f"{character}cmd|' /C calc'!A{n}" for n, character in enumerate("=+-@＝＋－＠")]
         questions = [{"prompt": text, "right": [text], "kind": "typed"} for text in hostile]
         edits = [{"row": 0, "remove": 0, "insert": questions}]
         kept = self.http.post(f"{pack}/edits", json={"revision": 1, "edits": edits})

@@ -526,6 +526,8 @@ class TestCookbook(BrowserTest):
         self.write_in("Largest result", "12")
         self.write_in("Choices", "4")
         self.write_in("Wrong choices at most so far off", "3")
+        self.go_to("Draw")
+        self.write_in("How many questions", "10")
         self.rules("score = 0\n\ndef right():\n    score += 1\n\ndef wrong():\n    score -= 1\n")
         self.one_ending("Over", "{points}")
         self.built(19)

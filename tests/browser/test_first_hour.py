@@ -17,7 +17,7 @@ SIGNS = (
     " at.dispatchEvent(new KeyboardEvent('keydown', {key, code, bubbles: true, cancelable: true}));"
     "}"
 )
-PRINTABLE = [sign for sign in string.printable if not sign.isspace()] + [
+PRINTABLE = [character for character in string.printable if not character.isspace()] + [
     "é",
     "ß",
     "ж",
@@ -117,7 +117,7 @@ class TestFirstHour(BrowserTest):
             lambda: self.field("Tries for a question").get_attribute("value") == "2", "2 tries"
         )
 
-    def test_no_sign_pressed_alone_is_a_command_whatever_is_on_the_table(self):
+    def test_no_character_pressed_alone_is_a_command_whatever_is_on_the_table(self):
         states = {
             "nothing begun": ("harvest-supper", []),
             "a typed question": ("slug-patrol", ["begin"]),
@@ -145,14 +145,16 @@ class TestFirstHour(BrowserTest):
                     "a typed question": "",
                     "a number": "",
                 }.get(name, "[]?")
-                signs = [sign for sign in PRINTABLE if sign.lower() not in meant]
+                characters = [
+                    character for character in PRINTABLE if character.lower() not in meant
+                ]
                 for at in ("body", "#bench"):
-                    self.driver.execute_script(SIGNS, at, signs)
+                    self.driver.execute_script(SIGNS, at, characters)
                 self.assertEqual(
                     (self.driver.current_url, self.kept({"id": game}), self.text("header")), before
                 )
 
-    def test_a_sign_pressed_beside_the_field_of_an_answer_is_typed_into_it(self):
+    def test_a_character_pressed_beside_the_field_of_an_answer_is_typed_into_it(self):
         self.open("/game/slug-patrol/ask?dice=4821")
         self.button("Begin").click()
         typed = self.one(TYPED)

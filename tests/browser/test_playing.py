@@ -124,7 +124,11 @@ class PlayingTest(BrowserTest):
         choices = view["table"]["question"]["choices"]
         if choices:
             letters = LETTERS[: len(choices)]
-            self.press(right if is_right else next(sign for sign in letters if sign != right))
+            self.press(
+                right
+                if is_right
+                else next(character for character in letters if character != right)
+            )
         else:
             self.type(words if is_right else "7777")
         self.wait(lambda: _stands(self.view(name)) != _stands(view), "the answer taken")

@@ -48,7 +48,7 @@ from dicetrail.core.play import choices_of
 
 RIGHT, CLOSE, WRONG, UNREADABLE = Verdict.RIGHT, Verdict.CLOSE, Verdict.WRONG, Verdict.UNREADABLE
 REST = (Ending("Rest", ""),)
-EVERY_SIGN = [
+EVERY_CHARACTER = [
     chr(code)
     for code in range(sys.maxunicode + 1)
     if unicodedata.category(chr(code)) not in ("Cs", "Cn", "Co")
@@ -66,13 +66,15 @@ def asked(question, **ask):
 
 class TestTypedText(unittest.TestCase):
     @given(st.text(min_size=1, max_size=12), st.sampled_from(UNSEEN), st.data())
-    def test_what_is_not_seen_never_matters(self, text, sign, data):
+    def test_what_is_not_seen_never_matters(self, text, character, data):
         assume(read(text))
         at = data.draw(st.integers(0, len(text)))
-        marked = text[:at] + sign + text[at:]
-        self.assertEqual(read(marked), read(text.replace(sign, "")) if sign in text else read(text))
+        marked = text[:at] + character + text[at:]
+        self.assertEqual(
+            read(marked), read(text.replace(character, "")) if character in text else read(text)
+        )
 
-    def test_signs_that_phones_choose_are_one(self):
+    def test_characters_that_phones_choose_are_one(self):
         for group in ("'‘’‛′ʼ`´＇", '"“”„«»″', "-‐‑‒–—−－"):
             for one, other in product(group, group):
                 checked = check_typed(f"ab{one}cd", (f"ab{other}cd",), Check())
@@ -109,7 +111,7 @@ class TestTypedText(unittest.TestCase):
         loose = Check(ignore_punctuation=True)
         kept = folded(around.format(number), loose)
         self.assertIn(number, kept.split())
-        bare = "".join(sign for sign in number if sign.isdigit())
+        bare = "".join(character for character in number if character.isdigit())
         if bare != number:
             self.assertIs(check_typed(bare, (number,), loose).verdict, WRONG)
 
@@ -148,10 +150,10 @@ class TestTypedText(unittest.TestCase):
         whole = _distance(one, other)
         self.assertEqual(typos_between(one, other, most), whole if whole <= most else None)
 
-    def test_an_answer_of_eight_thousand_signs_is_soon_compared(self):
+    def test_an_answer_of_eight_thousand_characters_is_soon_compared(self):
         check = Check(typos=3, ignore_accents=True, ignore_punctuation=True, articles="a the l'")
-        for sign in ("a", "é", "ł ", "!", "-1", "a" * 40 + " ", "ｶﾞ", "\u0301"):
-            typed = (sign * 8000)[:8000]
+        for character in ("a", "é", "ł ", "!", "-1", "a" * 40 + " ", "ｶﾞ", "\u0301"):
+            typed = (character * 8000)[:8000]
             for wanted in (typed, typed[1:] + "zz", typed[:3999] + "qq" + typed[4001:]):
                 began = thread_time()
                 check_typed(typed, (wanted,), check)
@@ -219,11 +221,11 @@ class TestNumbers(unittest.TestCase):
     def test_one_mark_before_three_digits_is_read_by_the_setting_and_the_reason_tells(
         self, whole, part, mark
     ):
-        for sign, groups in (
+        for character, groups in (
             (",", mark is not DecimalMark.COMMA),
             (".", mark is DecimalMark.COMMA),
         ):
-            text = f"{whole}{sign}{part:03}"
+            text = f"{whole}{character}{part:03}"
             value = whole * 1000 + part if groups else Fraction(whole * 1000 + part, 1000)
             found = number_in(text, mark)
             self.assertEqual(found.value, value)
@@ -235,25 +237,28 @@ class TestNumbers(unittest.TestCase):
     @given(st.fractions(max_denominator=60))
     def test_a_number_written_out_is_read_back(self, value):
         whole, rest = divmod(abs(value), 1)
-        sign = "-" if value < 0 else ""
+        character = "-" if value < 0 else ""
         self.assertEqual(read_number(f"{value}"), value)
-        mixed = f"{sign}{whole} {rest.numerator}/{rest.denominator}"
+        mixed = f"{character}{whole} {rest.numerator}/{rest.denominator}"
         self.assertEqual(read_number(mixed), value)
 
 
 class TestLetters(unittest.TestCase):
-    def test_every_sign_is_the_same_letters_in_any_capitals(self):
+    def test_every_character_is_the_same_letters_in_any_capitals(self):
         odd = [
-            sign
-            for sign in EVERY_SIGN
-            for other in (sign.upper(), sign.lower(), sign.title())
-            if tuple(s for c in clusters(other) for s in sounds(c)) != sounds(sign)
+            character
+            for character in EVERY_CHARACTER
+            for other in (character.upper(), character.lower(), character.title())
+            if tuple(s for c in clusters(other) for s in sounds(c)) != sounds(character)
         ]
         self.assertEqual(odd, [])
 
-    def test_every_letter_of_a_sign_is_a_guess_of_its_own(self):
+    def test_every_letter_of_a_character_is_a_guess_of_its_own(self):
         strange = [
-            sign for sign in EVERY_SIGN for letter in sounds(sign) if sounds(letter) != (letter,)
+            character
+            for character in EVERY_CHARACTER
+            for letter in sounds(character)
+            if sounds(letter) != (letter,)
         ]
         self.assertEqual(strange, [])
 
@@ -348,7 +353,7 @@ class TestSeveralRight(unittest.TestCase):
                     self.assertIs(found, wanted, (word, typed, typos, anyway))
 
     def test_several_are_listed_as_each_language_lists_them(self):
-        """As the game itself says them, and with the signs of lists (CLDR list patterns, from
+        """As the game itself says them, and with the characters of lists (CLDR list patterns, from
         memory: ، in Arabic)."""
         choices = ("Carrot", "Kale", "Beet root", "Leek", "Fig")
         for language in Language:

@@ -9,7 +9,7 @@ from dicetrail.core import Details, Draw, Ending, Game, Kind, Pack, Question, Ro
 from dicetrail.core.answers import Verdict
 from dicetrail.core.foresight import (
     SCOUTS,
-    Counted,
+    EvidenceCount,
     Playthrough,
     Says,
     Sort,
@@ -169,7 +169,7 @@ class TestSuggestions(unittest.TestCase):
         self.assertEqual(told[Sort.ACCEPT].right, ("yes", "aubergene"))
         self.assertEqual([one.times for one in found.picked], [7, 1])
         by = [seen(0, text, choices=()) for text in typed]
-        self.assertEqual(sum(is_counted(one, Counted.GIVEN, "aubergene") for one in by), 7)
+        self.assertEqual(sum(is_counted(one, EvidenceCount.GIVEN, "aubergene") for one in by), 7)
 
     def test_a_number_counts_as_many_as_it_says(self):
         chances = random.Random(4)
@@ -180,14 +180,18 @@ class TestSuggestions(unittest.TestCase):
                 for result in chances.choices(results, k=30)
             ]
             found = evidence_of([[one] for one in rows]).questions[0]
-            counts = {of: sum(is_counted(one, of) for one in rows) for of in Counted}
+            counts = {of: sum(is_counted(one, of) for one in rows) for of in EvidenceCount}
             self.assertEqual(
-                (counts[Counted.ASKED], counts[Counted.LATE], counts[Counted.PASSED]),
+                (
+                    counts[EvidenceCount.ASKED],
+                    counts[EvidenceCount.LATE],
+                    counts[EvidenceCount.PASSED],
+                ),
                 (found.asked, found.late, found.passed),
             )
-            self.assertEqual(counts[Counted.FIRST], round(found.first.share * found.asked))
+            self.assertEqual(counts[EvidenceCount.FIRST], round(found.first.share * found.asked))
             for one in found.picked:
-                given = sum(is_counted(row, Counted.GIVEN, one.given) for row in rows)
+                given = sum(is_counted(row, EvidenceCount.GIVEN, one.given) for row in rows)
                 self.assertEqual(given, one.times)
 
     def test_a_question_is_the_same_wherever_it_stands_and_another_once_it_is_mended(self):

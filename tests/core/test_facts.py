@@ -181,7 +181,9 @@ class TestLaws(unittest.TestCase):
         st.integers(2, 4),
         st.integers(0, 99),
     )
-    def test_a_picture_that_is_right_is_no_wrong_choice_in_other_signs(self, rows, choices, dice):
+    def test_a_picture_that_is_right_is_no_wrong_choice_in_other_characters(
+        self, rows, choices, dice
+    ):
         facts = Facts(("plant", "picture"), tuple(rows))
         pattern = Pattern("f", "A {plant}?", "picture", choices=choices, shows=Shows.PICTURE)
         made = FactQuestions(pattern, facts)

@@ -439,8 +439,8 @@ class TestLetters(unittest.TestCase):
                 word = played.question.right[0]
                 cells = played.shown.question.words
                 self.assertEqual(len(cells), len(word.split()))
-                shown = " ".join("".join(cell.sign or "_" for cell in part) for part in cells)
-                self.assertEqual(shown, "".join(hidden(sign) for sign in word))
+                shown = " ".join("".join(cell.character or "_" for cell in part) for part in cells)
+                self.assertEqual(shown, "".join(hidden(character) for character in word))
                 for letter in dict.fromkeys("crembulaenoitspk5'"):
                     if played.state.phase is Phase.ASKING and letter in word_letters(word):
                         played.do(Letter(letter.upper()))
@@ -480,8 +480,8 @@ class TestLetters(unittest.TestCase):
             played.answer(True)
 
 
-def hidden(sign):
-    return "_" if sign.isalnum() else sign
+def hidden(character):
+    return "_" if character.isalnum() else character
 
 
 def word_letters(word):

@@ -134,7 +134,9 @@ class TestTable(unittest.TestCase):
         words = played.shown.question.words
         self.assertEqual([len(word) for word in words], [3, 4])
         played.do(Letter("e"))
-        shown = ["".join(cell.sign or "_" for cell in word) for word in played.shown.question.words]
+        shown = [
+            "".join(cell.character or "_" for cell in word) for word in played.shown.question.words
+        ]
         self.assertEqual(shown, ["_e_", "_ee_"])
 
     def test_hints_are_offered_once_and_notes_come_with_the_answer(self):

@@ -37,8 +37,10 @@ def lettered(row):
     return [prompt, *options, "ABC"[place]]
 
 
-def table(rows, heading=None, sign=","):
-    return "".join(f"{sign.join(map(str, row))}\n" for row in ([heading] if heading else []) + rows)
+def table(rows, heading=None, character=","):
+    return "".join(
+        f"{character.join(map(str, row))}\n" for row in ([heading] if heading else []) + rows
+    )
 
 
 RIGHT_FIRST = list(map(right_first, ROWS))
@@ -79,8 +81,8 @@ CHOICES = {
         WORDED, ["Prompt", "Choice 1", "Choice 2", "Choice 3", "Correct Answer"]
     ),
     "no headings, a letter at the end": table(LETTERED),
-    "no headings, the words at the end": table(WORDED, sign="\t"),
-    "no headings, right answer first": table(RIGHT_FIRST, sign="|"),
+    "no headings, the words at the end": table(WORDED, character="\t"),
+    "no headings, right answer first": table(RIGHT_FIRST, character="|"),
     "numbered rows": table(
         [[n, *row] for n, row in enumerate(RIGHT_FIRST, 1)],
         ["No.", "Question", "Right", "W1", "W2"],

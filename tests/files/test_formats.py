@@ -23,13 +23,13 @@ from dicetrail.files import (
     Format,
     ImportOptions,
     Separator,
-    documents,
+    exporters,
     games,
     guess,
+    json_yaml,
     read_game,
     read_questions,
     text,
-    writing,
     written,
     written_game,
 )
@@ -114,24 +114,28 @@ class TestRoundTrip(unittest.TestCase):
             except FileProblem as refused:
                 self.assertIn("tab or line break", refused.problem.what)
                 continue
-            sign = {"tsv": Separator.TAB, "txt": Separator.TAB, "csv": Separator.COMMA}.get(ending)
+            character = {"tsv": Separator.TAB, "txt": Separator.TAB, "csv": Separator.COMMA}.get(
+                ending
+            )
             plan = guess(
-                content, ImportOptions(None, sign, has_headings=True, contents=Contents.FACTS)
+                content, ImportOptions(None, character, has_headings=True, contents=Contents.FACTS)
             )
             reading = read_questions(content, plan)
             self.assertEqual((reading.facts, reading.refused), (facts, ()), ending)
 
     @given(st.integers(1, 60), st.integers(1, 400), st.integers(1, 12_000), st.integers(1, 12_000))
     @settings(deadline=None, max_examples=60)
-    def test_what_is_written_can_be_read_back_however_large_it_is(self, count, length, most, signs):
+    def test_what_is_written_can_be_read_back_however_large_it_is(
+        self, count, length, most, characters
+    ):
         long = Question("x" * length, ("a",), ("b",))
         pack = Pack("P", tuple(replace(long, prompt=f"{n} {long.prompt}") for n in range(count)))
         game = Game("G", (), ())
         with ExitStack() as limits:
-            for module in (text, writing, games):
+            for module in (text, exporters, games):
                 limits.enter_context(patch.object(module, "MAX_FILE", most))
-            for module in (documents, writing):
-                limits.enter_context(patch.object(module, "MAX_YAML", signs))
+            for module in (json_yaml, exporters):
+                limits.enter_context(patch.object(module, "MAX_YAML", characters))
             for ending in set(WRITERS) - {"txt", "xlsx"}:
                 try:
                     content = written(pack, ending)
@@ -148,13 +152,13 @@ class TestRoundTrip(unittest.TestCase):
 
     def test_a_workbook_holds_no_more_than_is_read_of_it_and_cuts_no_text(self):
         plain = Question("Root?", ("Carrot",), ("Pea",))
-        with patch.object(writing, "MAX_IN_WORKBOOK", 3):
+        with patch.object(exporters, "MAX_IN_WORKBOOK", 3):
             written(Pack("P", (plain,) * 3), "xlsx")
             with self.assertRaises(FileProblem):
                 written(Pack("P", (plain,) * 4), "xlsx")
-        for length in (writing.MAX_IN_CELL, writing.MAX_IN_CELL + 1):
+        for length in (exporters.MAX_IN_CELL, exporters.MAX_IN_CELL + 1):
             pack = Pack("P", (replace(plain, prompt="x" * length),))
-            if length > writing.MAX_IN_CELL:
+            if length > exporters.MAX_IN_CELL:
                 with self.assertRaises(FileProblem):
                     written(pack, "xlsx")
             else:
@@ -197,9 +201,9 @@ class TestOtherReaders(unittest.TestCase):
             self.assertEqual(document["questions"][1]["kind"], "number")
 
     def test_no_cell_begins_a_formula(self):
-        for ending, sign in (("csv", ","), ("tsv", "\t")):
+        for ending, character in (("csv", ","), ("tsv", "\t")):
             text = self.written(ending).decode()
-            for row in csv.reader(io.StringIO(text, newline=""), delimiter=sign):
+            for row in csv.reader(io.StringIO(text, newline=""), delimiter=character):
                 self.assertFalse([cell for cell in row if cell[:1] in tuple("=+-@\t\r")])
         sheet = load_workbook(io.BytesIO(self.written("xlsx"))).worksheets[0]
         self.assertNotIn("f", {cell.data_type for row in sheet for cell in row})

@@ -92,7 +92,7 @@ def as_typed(name):
     By Unicode's decomposition (UAX 15, NFKD) and Python's list of ASCII punctuation.
     """
     plain = unicodedata.normalize("NFKD", name)
-    bare = "".join(sign for sign in plain if not unicodedata.combining(sign))
+    bare = "".join(character for character in plain if not unicodedata.combining(character))
     marks = str.maketrans(dict.fromkeys(string.punctuation, " ") | {"'": "", ".": ""})
     return " ".join(bare.lower().replace("\u2019", "'").translate(marks).split())
 

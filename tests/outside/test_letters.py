@@ -67,12 +67,12 @@ class TestLetters(unittest.TestCase):
         self.assertEqual(folded("?!", check), "?!")
 
     @given(st.text(max_size=12), st.lists(st.sampled_from("aebc"), max_size=4))
-    def test_laying_out_keeps_every_sign_in_its_place(self, word, tried):
+    def test_laying_out_keeps_every_character_in_its_place(self, word, tried):
         whole = laid_out(word, (), True)
         self.assertEqual([len(part) for part in whole], [len(clusters(p)) for p in word.split()])
         for part, full in zip(laid_out(word, tried, False), whole, strict=True):
             for cell, shown in zip(part, full, strict=True):
                 self.assertTrue(
                     cell == shown
-                    or (cell.is_hidden and not set(tried).issuperset(sounds(shown.sign)))
+                    or (cell.is_hidden and not set(tried).issuperset(sounds(shown.character)))
                 )

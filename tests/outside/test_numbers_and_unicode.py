@@ -19,16 +19,16 @@ class TestNumbers(unittest.TestCase):
     def test_every_way_to_write_a_fraction_has_its_value(self, top, bottom):
         value = Fraction(top, bottom)
         whole, rest = divmod(abs(value.numerator), value.denominator)
-        sign = "-" if value < 0 else ""
+        character = "-" if value < 0 else ""
         self.assertEqual(read_number(f"{top}/{bottom}"), value)
-        self.assertEqual(read_number(f"{sign}{whole} {rest}/{value.denominator}"), value)
+        self.assertEqual(read_number(f"{character}{whole} {rest}/{value.denominator}"), value)
 
     @given(st.decimals(-(10**6), 10**6, places=4))
     def test_decimals_with_point_or_comma(self, decimal):
         self.assertEqual(read_number(f"{decimal:f}"), Fraction(decimal))
         self.assertEqual(read_number(f"{decimal:f}".replace(".", ",")), Fraction(decimal))
 
-    def test_grouped_thousands_signs_and_vulgar_fractions(self):
+    def test_grouped_thousands_characters_and_vulgar_fractions(self):
         for text, value in {
             "1,000": 1000,
             "1,234,567.5": Fraction("1234567.5"),

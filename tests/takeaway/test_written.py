@@ -363,7 +363,7 @@ class TestCounts(unittest.TestCase):
 
 class TestReading(unittest.TestCase):
     def test_what_is_typed_is_read_alike_however_forgiving_a_round_is(self):
-        """Words that stand twice in an answer, numbers with signs of their own, odd quotes."""
+        """Words that stand twice in an answer, numbers with characters of their own, odd quotes."""
         asked = ({"packs": ("endings",)}, {"packs": ("mix",)}, {"packs": (), "sums": SUMS[2:3]})
         for typos, points, case, sources in product((0, 1, 2), (True, False), (True, False), asked):
             forgiving = Check(
@@ -502,7 +502,7 @@ class TestDemoGames(DemoTest):
                 told = first.stdout + first.stderr[-300:]
                 self.assertTrue("(77)" in told or "Given up" in told, told)
 
-    def test_a_terminal_that_lacks_its_signs_is_told_in_others(self):
+    def test_a_terminal_that_lacks_its_characters_is_told_in_others(self):
         file = read_game(self.held("bed-by-bed"))
         arabic = replace(file.game, title="أسئلة المائدة", language=Language.ARABIC)
         with tempfile.TemporaryDirectory() as folder:

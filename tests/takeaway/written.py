@@ -91,7 +91,7 @@ class Game:
             word = question_of(self.program, self.state).right[0]
             cells = laid_out(word, self.state.tried, False)
             self.printed.append(
-                "   ".join(" ".join(cell.sign or "_" for cell in word) for word in cells)
+                "   ".join(" ".join(cell.character or "_" for cell in word) for word in cells)
             )
 
     def answer(self, chance):

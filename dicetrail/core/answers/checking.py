@@ -39,7 +39,7 @@ from dicetrail.core.document import (
 LETTERS = "ABCDEFGHIJKL"[:MAX_CHOICES]
 
 MAX_ANSWER = 10_000
-"""The longest answer that is read, in signs."""
+"""The longest answer that is read, in characters."""
 
 Given = str | int | tuple[int, ...]
 """An answer as it arrives: words typed, or the place (from 1) of the slat picked, or of
@@ -104,7 +104,7 @@ class Fold:
 def fold_steps(text: str, check: Check) -> tuple[Fold, ...]:
     """How a round folds a typed text before it is compared, step by step.
 
-    What a step would leave empty stays as it was, so that an answer of signs alone still
+    What a step would leave empty stays as it was, so that an answer of characters alone still
     counts for something.
     """
     steps = [Fold("read", read(text))]
@@ -154,13 +154,13 @@ def typos_between(
     ]  # firm[p + 1] tells of place p
     far = most + 1
     band = range(2 * most + 1)
-    # row[k] is the distance of the first signs of both, the other's k - most ahead.
+    # row[k] is the distance of the first characters of both, the other's k - most ahead.
     row = [far] * (2 * most + 2)
     row[most] = 0
     for ahead in range(1, min(most, width) + 1):
         row[most + ahead] = far if firm[ahead] else row[most + ahead - 1] + 1
     before = earlier = row
-    for place, sign in enumerate(one, 1):
+    for place, character in enumerate(one, 1):
         earlier, before, row = before, row, [far] * (2 * most + 2)
         for k in band:
             spot = place + k - most
@@ -168,7 +168,7 @@ def typos_between(
                 continue
             cost = far if firm[spot] and firm[spot + 1] else before[k + 1] + 1
             if spot:
-                same = sign == wanted[spot - 1]
+                same = character == wanted[spot - 1]
                 if same or not firm[spot]:
                     cost = min(cost, before[k] + (not same))
                 if not firm[spot]:
@@ -178,7 +178,7 @@ def typos_between(
                         place > 1
                         and spot > 1
                         and not firm[spot - 1]
-                        and sign == wanted[spot - 2]
+                        and character == wanted[spot - 2]
                         and one[place - 2] == wanted[spot - 1]
                     )
                     if exchanged:
@@ -191,9 +191,9 @@ def typos_between(
 
 
 def _shared(one: str, other: str) -> int:
-    """How many first signs two texts share."""
-    for place, (sign, wanted) in enumerate(zip(one, other, strict=False)):
-        if sign != wanted:
+    """How many first characters two texts share."""
+    for place, (character, wanted) in enumerate(zip(one, other, strict=False)):
+        if character != wanted:
             return place
     return min(len(one), len(other))
 
@@ -239,8 +239,8 @@ def _exact_places(text: str) -> frozenset[int]:
     """The places, from 0, of the words that must be exact, and of the spaces beside them."""
     fixed: set[int] = set()
     for word in _WORD.finditer(text):
-        letters = sum(sign.isalpha() for sign in word[0])
-        if letters < _LEAST_FOR_TYPOS or any(sign.isdigit() for sign in word[0]):
+        letters = sum(character.isalpha() for character in word[0])
+        if letters < _LEAST_FOR_TYPOS or any(character.isdigit() for character in word[0]):
             fixed.update(range(max(0, word.start() - 1), min(len(text), word.end() + 1)))
     return frozenset(fixed)
 
@@ -249,7 +249,7 @@ _WORD = re.compile(r"\S+")
 
 
 def _digits(text: str) -> str:
-    return "".join(sign for sign in text if sign.isdigit())
+    return "".join(character for character in text if character.isdigit())
 
 
 def _by_typos(slips: int, typed: str, wanted: str, check: Check) -> Message:
@@ -273,7 +273,7 @@ def check_choice(
     """The verdict on an answer to a question with choices.
 
     `choices` are in the order shown and `right` holds the places, from 1, of the right ones.
-    Where several are wanted they are told apart by signs of lists, or by the word `joined_by`.
+    Where several are wanted they are told apart by characters of lists, or by the word `joined_by`.
     """
     if isinstance(given, str):
         named, slips = _places_typed(given, choices, check, needs, joined_by)
@@ -409,7 +409,7 @@ def _places_typed(
 
 @lru_cache(maxsize=64)
 def _listed_by(word: str) -> re.Pattern[str]:
-    """What stands between several answers: a sign of a list, the word and, or a word for it.
+    """What stands between several answers: a character of a list, the word and, or a word for it.
 
     The Arabic word stands before the next one without a space between.
     """
@@ -418,11 +418,11 @@ def _listed_by(word: str) -> re.Pattern[str]:
         for one in dict.fromkeys(filter(None, (word, "and")))
     )
     flags = re.IGNORECASE if len(word) > 1 else re.NOFLAG
-    return re.compile(rf"\s*[{_SIGNS}]\s*(?:{words})?|\s+(?:{words})", flags)
+    return re.compile(rf"\s*[{_CHARACTERS}]\s*(?:{words})?|\s+(?:{words})", flags)
 
 
-_SIGNS = ",;&+،؛、，；"
-"""Signs between the members of a list, as scripts have them."""
+_CHARACTERS = ",;&+،؛、，；"
+"""Characters between the members of a list, as scripts have them."""
 _SPACED = re.compile(r"\s+")
 
 

@@ -13,10 +13,10 @@ _UNSEEN = re.compile(
     "[\u00ad\u034f\u061c\u115f\u1160\u17b4\u17b5\u180b-\u180f\u200b-\u200f\u202a-\u202e"
     "\u2060-\u206f\u3164\ufe00-\ufe0f\ufeff\uffa0\U000e0000-\U000e0fff]"
 )
-"""Signs that are not seen or only say how others are drawn: joiners, marks of direction,
+"""Characters that are not seen or only say how others are drawn: joiners, marks of direction,
 variation selectors, fillers (Default_Ignorable_Code_Point of Unicode's UCD, from memory)."""
 
-_SIGNS = str.maketrans(
+_CHARACTERS = str.maketrans(
     {
         **dict.fromkeys("‘’‚‛′ʹʻʼʽˈ`´＇ˋˊ‵", "'"),
         **dict.fromkeys("“”„‟″«»‹›＂〝〞〟", '"'),
@@ -29,24 +29,25 @@ _SIGNS = str.maketrans(
 
 
 def tidy(text: str) -> str:
-    """The text without invisible signs, trimmed, with inner space made one space."""
+    """The text without invisible characters, trimmed, with inner space made one space."""
     if text.isprintable():
         return " ".join(text.split())
     visible = "".join(
-        " " if sign.isspace() else sign
-        for sign in text
-        if sign.isspace() or not (ord(sign) in _INVISIBLE or unicodedata.category(sign) == "Cc")
+        " " if character.isspace() else character
+        for character in text
+        if character.isspace()
+        or not (ord(character) in _INVISIBLE or unicodedata.category(character) == "Cc")
     )
     return " ".join(visible.split())
 
 
-def plain_signs(text: str) -> str:
+def plain_characters(text: str) -> str:
     """The text with one kind of quote, apostrophe and hyphen."""
-    return text.translate(_SIGNS)
+    return text.translate(_CHARACTERS)
 
 
 def unseen_out(text: str) -> str:
-    """The text without signs that are not seen."""
+    """The text without characters that are not seen."""
     return text if text.isascii() else _UNSEEN.sub("", text)
 
 
@@ -64,8 +65,8 @@ def read(text: str) -> str:
     if text.isascii():
         return tidy(text.replace("`", "'"))
     spaced = _RAISED.sub(r"^\g<0>", _FRACTION.sub(r" \g<0>", unseen_out(text)))
-    plain = unicodedata.normalize("NFKC", spaced.translate(_SIGNS))
-    return tidy(plain.translate(_SIGNS))
+    plain = unicodedata.normalize("NFKC", spaced.translate(_CHARACTERS))
+    return tidy(plain.translate(_CHARACTERS))
 
 
 _RAISED = re.compile("(?<=[0-9])[⁰¹²³⁴-⁹]+")
@@ -86,43 +87,43 @@ def unaccented(text: str) -> str:
     if text.isascii():
         return text
     kept, is_ours = [], False
-    for sign in unicodedata.normalize("NFD", text):
-        if sign.isascii():
-            kept.append(sign)
-            is_ours = sign.isalpha()
-        elif _is_mark(sign):
+    for character in unicodedata.normalize("NFD", text):
+        if character.isascii():
+            kept.append(character)
+            is_ours = character.isalpha()
+        elif _is_mark(character):
             if not is_ours:
-                kept.append(sign)
+                kept.append(character)
         else:
-            plain, is_ours = _plain_letter(sign)
+            plain, is_ours = _plain_letter(character)
             kept.append(plain)
     return unicodedata.normalize("NFC", "".join(kept))
 
 
-def _is_mark(sign: str) -> bool:
-    return unicodedata.combining(sign) > 0 or unicodedata.category(sign) == "Mn"
+def _is_mark(character: str) -> bool:
+    return unicodedata.combining(character) > 0 or unicodedata.category(character) == "Mn"
 
 
-def _plain_letter(sign: str) -> tuple[str, bool]:
+def _plain_letter(character: str) -> tuple[str, bool]:
     """A letter without its stroke, hook or dot, and whether it is of an alphabet with accents."""
-    if sign.isascii():
-        return sign, sign.isalpha()
-    name = unicodedata.name(sign, "")
+    if character.isascii():
+        return character, character.isalpha()
+    name = unicodedata.name(character, "")
     if not name.startswith(("LATIN ", "GREEK ", "CYRILLIC ")):
-        return sign, False
-    if sign in "ıȷ":
-        return {"ı": "i", "ȷ": "j"}[sign], True
+        return character, False
+    if character in "ıȷ":
+        return {"ı": "i", "ȷ": "j"}[character], True
     base, _, mark = name.partition(" WITH ")
     if mark:
         try:
             return _plain_letter(unicodedata.normalize("NFD", unicodedata.lookup(base))[0])
         except KeyError:
             pass
-    return sign, True
+    return character, True
 
 
 def without_punctuation(text: str) -> str:
-    """Without punctuation: joining signs go, others become a space. No number is changed."""
+    """Without punctuation: joining characters go, others become a space. No number is changed."""
     words = text.split()
     if all(map(str.isalnum, words)):
         return " ".join(words)
@@ -131,33 +132,33 @@ def without_punctuation(text: str) -> str:
     return " ".join(_POINT.sub(_point, text).split())
 
 
-def _pointless(sign: str) -> str:
-    """A sign where no number is near: itself, nothing, or a space."""
-    if unicodedata.category(sign)[0] not in "PS":
-        return sign
-    return "" if sign in "'." else " "
+def _pointless(character: str) -> str:
+    """A character where no number is near: itself, nothing, or a space."""
+    if unicodedata.category(character)[0] not in "PS":
+        return character
+    return "" if character in "'." else " "
 
 
 _POINT = re.compile(r"[^\w\s]|_")
 
 
 def _point(found: re.Match[str]) -> str:
-    sign, text, at = found[0], found.string, found.start()
-    if unicodedata.category(sign)[0] not in "PS":
-        return sign
+    character, text, at = found[0], found.string, found.start()
+    if unicodedata.category(character)[0] not in "PS":
+        return character
     before = text[at - 1] if at else " "
     after = text[at + 1] if at + 1 < len(text) else " "
     if before.isdigit() and after.isdigit():
-        return sign
-    if sign in "%‰" and text[:at].rstrip()[-1:].isdigit():
-        return sign
-    if after.isdigit() and sign in "-+.," and not (before.isalnum() or before in "'"):
-        return sign
-    if sign in "-+" and after in ".," and text[at + 2 : at + 3].isdigit() and before.isspace():
-        return sign
-    if sign in "-+" and not text[:at].strip() and text[at + 1 :].lstrip()[:1].isdigit():
-        return sign
-    return "" if sign in "'." else " "
+        return character
+    if character in "%‰" and text[:at].rstrip()[-1:].isdigit():
+        return character
+    if after.isdigit() and character in "-+.," and not (before.isalnum() or before in "'"):
+        return character
+    if character in "-+" and after in ".," and text[at + 2 : at + 3].isdigit() and before.isspace():
+        return character
+    if character in "-+" and not text[:at].strip() and text[at + 1 :].lstrip()[:1].isdigit():
+        return character
+    return "" if character in "'." else " "
 
 
 def without_article(text: str, articles: str, skips_points: bool) -> str:

@@ -9,64 +9,64 @@ import unicodedata
 from collections.abc import Collection
 from dataclasses import dataclass
 
-from dicetrail.core.answers.folding import plain_signs, unaccented, unseen_out
+from dicetrail.core.answers.folding import plain_characters, unaccented, unseen_out
 
 
 @dataclass(frozen=True, slots=True)
 class Cell:
-    """One sign of a word: what is shown, empty while it is hidden."""
+    """One character of a word: what is shown, empty while it is hidden."""
 
-    sign: str
+    character: str
     is_hidden: bool
 
 
 def clusters(text: str) -> tuple[str, ...]:
-    """The text sign by sign, as a reader counts signs.
+    """The text character by character, as a reader counts characters.
 
     >>> len(clusters("e\\u0301a")), clusters("naïve")[2]
     (2, 'ï')
     """
     found: list[str] = []
     joined = False
-    for sign in unicodedata.normalize("NFC", text):
-        extends = unicodedata.category(sign)[0] == "M" or sign in "\u200d\ufe0f"
+    for character in unicodedata.normalize("NFC", text):
+        extends = unicodedata.category(character)[0] == "M" or character in "\u200d\ufe0f"
         if found and (extends or joined):
-            found[-1] += sign
+            found[-1] += character
         else:
-            found.append(sign)
-        joined = sign == "\u200d"
+            found.append(character)
+        joined = character == "\u200d"
     return tuple(found)
 
 
 def sounds(cluster: str) -> tuple[str, ...]:
-    """The letters and digits a sign stands for, as guesses are compared: without case, and
-    without the accents of alphabets that have them; none for a sign that is only shown.
+    """The letters and digits a character stands for, as guesses are compared: without case, and
+    without the accents of alphabets that have them; none for a character that is only shown.
 
-    Most signs stand for one; a ligature, ``ß`` and ``½`` for several.
+    Most characters stand for one; a ligature, ``ß`` and ``½`` for several.
 
     >>> sounds("É"), sounds("ß"), sounds("½"), sounds("-")
     (('e',), ('s', 's'), ('1', '2'), ())
     """
     found = []
-    for sign in clusters(_caseless(unaccented(_caseless(cluster)))):
-        if sign[0].isalnum():
-            is_pointed = unicodedata.name(sign[0], "").startswith(("ARABIC ", "HEBREW "))
-            found.append(sign[0] if is_pointed else sign)
+    for character in clusters(_caseless(unaccented(_caseless(cluster)))):
+        if character[0].isalnum():
+            is_pointed = unicodedata.name(character[0], "").startswith(("ARABIC ", "HEBREW "))
+            found.append(character[0] if is_pointed else character)
     return tuple(found)
 
 
 def _caseless(text: str) -> str:
-    plain = plain_signs(unicodedata.normalize("NFKC", plain_signs(unseen_out(text))))
+    plain = plain_characters(unicodedata.normalize("NFKC", plain_characters(unseen_out(text))))
     return unicodedata.normalize("NFKC", plain.casefold())
 
 
 def spelled(text: str) -> tuple[str, ...]:
     """Every letter and digit of a text, one after the other, as guesses are compared."""
-    return tuple(letter for sign in clusters(text) for letter in sounds(sign))
+    return tuple(letter for character in clusters(text) for letter in sounds(character))
 
 
 def as_letters(given: str) -> tuple[str, ...]:
-    """What a guess of one sign stands for; nothing if it is none, or more than one."""
+    """What a guess of one character stands for; nothing if it is none, or more than one."""
     found = clusters(given.strip())
     return tuple(dict.fromkeys(sounds(found[0]))) if len(found) == 1 else ()
 
@@ -77,16 +77,16 @@ def letters_of(word: str) -> frozenset[str]:
 
 
 def laid_out(word: str, tried: Collection[str], is_over: bool) -> tuple[tuple[Cell, ...], ...]:
-    """A phrase word by word, each sign in a cell, so that it breaks between words alone.
+    """A phrase word by word, each character in a cell, so that it breaks between words alone.
 
     `tried` holds the letters tried so far; once it `is_over` everything is shown.
     """
     return tuple(
         tuple(
             Cell("", True)
-            if not is_over and set(sounds(sign)).difference(tried)
-            else Cell(sign, False)
-            for sign in clusters(part)
+            if not is_over and set(sounds(character)).difference(tried)
+            else Cell(character, False)
+            for character in clusters(part)
         )
         for part in word.split()
     )

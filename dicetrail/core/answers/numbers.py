@@ -5,7 +5,7 @@ import unicodedata
 from dataclasses import dataclass
 from fractions import Fraction
 
-from dicetrail.core.answers.folding import plain_signs, unseen_out
+from dicetrail.core.answers.folding import plain_characters, unseen_out
 from dicetrail.core.document import DecimalMark, Message, Phrase, message
 
 _LONGEST = 40
@@ -41,13 +41,15 @@ def number_in(text: str, mark: DecimalMark = DecimalMark.POINT) -> ReadNumber | 
     apostrophe only group thousands. One mark before three digits could be either: then it
     is as `mark` says.
     """
-    signs = plain_signs(unseen_out(text))
-    plain = " ".join((signs if signs.isascii() else "".join(map(_plain, signs))).split())
+    characters = plain_characters(unseen_out(text))
+    plain = " ".join(
+        (characters if characters.isascii() else "".join(map(_plain, characters))).split()
+    )
     if len(plain) > _LONGEST:
         return None
-    sign, body = (plain[0], plain[1:].lstrip()) if plain[:1] in ("-", "+") else ("", plain)
+    character, body = (plain[0], plain[1:].lstrip()) if plain[:1] in ("-", "+") else ("", plain)
     found = _unsigned(body, mark)
-    if found is None or sign != "-":
+    if found is None or character != "-":
         return found
     return ReadNumber(-found.value, found.how)
 
@@ -99,12 +101,12 @@ _ARABIC_MARKS = {"\u066b": ".", "\u066c": ","}
 """Arabic marks of decimals and of thousands, in plain ones."""
 
 
-def _plain(sign: str) -> str:
-    """A sign in its plainest form: full-width digits, ``½`` as `` 1/2``. A raised or lowered
+def _plain(character: str) -> str:
+    """A character in its plainest form: full-width digits, ``½`` as `` 1/2``. A raised or lowered
     digit is none: ``5²`` is not 52."""
-    if unicodedata.decomposition(sign).startswith(("<super>", "<sub>")):
-        return sign
-    plain = unicodedata.normalize("NFKC", _ARABIC_MARKS.get(sign, sign))
+    if unicodedata.decomposition(character).startswith(("<super>", "<sub>")):
+        return character
+    plain = unicodedata.normalize("NFKC", _ARABIC_MARKS.get(character, character))
     if "\u2044" in plain and len(plain) > 1:
         return " " + plain.replace("\u2044", "/")
     return plain.replace("\u2044", "/")

@@ -1,7 +1,7 @@
-"""What the values of a document may be: how large its numbers, of what signs its texts.
+"""What the values of a document may be: how large its numbers, of what characters its texts.
 
 Whatever else is worked out from a document is worked out only once no number in it is out
-of bounds, so no number can make that long. A text is of whole Unicode signs: half of one
+of bounds, so no number can make that long. A text is of whole Unicode characters: half of one
 that takes two (a lone surrogate) can be neither shown nor kept.
 """
 
@@ -13,12 +13,12 @@ from typing import Any, TypeVar
 from dicetrail.core.document.field_labels import Range, notes_of
 from dicetrail.core.document.problems import Problem
 
-LONE_SURROGATE = ("it holds half a sign, such as half an emoji", "write that sign anew")
+LONE_SURROGATE = ("it holds half a character, such as half an emoji", "write that character anew")
 """What is wrong with a text that is not Unicode, and how to mend it."""
 
 
 def is_whole_text(text: str) -> bool:
-    """Whether a text is of whole Unicode signs (Unicode Standard, D76 and D92)."""
+    """Whether a text is of whole Unicode characters (Unicode Standard, D76 and D92)."""
     if text.isascii():
         return True
     try:
@@ -29,7 +29,7 @@ def is_whole_text(text: str) -> bool:
 
 
 def as_whole_text(text: str) -> str:
-    """The text with U+FFFD, the sign for what could not be read, for every half sign."""
+    """The text with U+FFFD, the character for what could not be read, for every half character."""
     if is_whole_text(text):
         return text
     return text.encode("utf-16", "surrogatepass").decode("utf-16", "replace")

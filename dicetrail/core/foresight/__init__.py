@@ -4,8 +4,8 @@ from dicetrail.core.foresight.asking import CannotForecast
 from dicetrail.core.foresight.calibration import LIKE_THOSE, fitted_scout
 from dicetrail.core.foresight.evidence import (
     Asked,
-    Counted,
     Evidence,
+    EvidenceCount,
     Picked,
     QuestionEvidence,
     Says,
@@ -71,10 +71,10 @@ __all__ = [
     "Asked",
     "Borne",
     "CannotForecast",
-    "Counted",
     "CounterShares",
     "EndingShare",
     "Evidence",
+    "EvidenceCount",
     "ExactForecast",
     "Forecast",
     "Habit",

@@ -186,7 +186,7 @@ def _rests(run: Sequence[Observation], only_before: bool) -> list[float | None]:
     return rests
 
 
-class Counted(Value):
+class EvidenceCount(Value):
     """What a number of a question counts."""
 
     ASKED = "asked", "All who had it"
@@ -198,22 +198,22 @@ class Counted(Value):
     GIVEN = "given", "Gave this answer first"
 
 
-def is_counted(one: Observation, of: Counted, given: str = "") -> bool:
+def is_counted(one: Observation, of: EvidenceCount, given: str = "") -> bool:
     """Whether a number of its question counts a sighting."""
     match of:
-        case Counted.ASKED:
+        case EvidenceCount.ASKED:
             return True
-        case Counted.RIGHT:
+        case EvidenceCount.RIGHT:
             return one.is_right
-        case Counted.FIRST:
+        case EvidenceCount.FIRST:
             return one.is_right_at(1)
-        case Counted.LATE:
+        case EvidenceCount.LATE:
             return one.result is Result.LATE
-        case Counted.PASSED:
+        case EvidenceCount.PASSED:
             return one.result is Result.PASSED
-        case Counted.HINTED:
+        case EvidenceCount.HINTED:
             return one.is_hinted
-        case Counted.GIVEN:
+        case EvidenceCount.GIVEN:
             return bool(one.tries) and _alike(one.tries[0].given) == _alike(given)
 
 

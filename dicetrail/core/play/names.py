@@ -8,7 +8,7 @@ from dicetrail.core.document import ENGLISH, Phrase, Translator
 LONGEST_NAME = 40
 
 _TURNS = re.compile("[\u061c\u200e\u200f\u202a-\u202e\u2066-\u2069]")
-"""The signs that turn the direction of writing (Unicode Standard Annex 9)."""
+"""The characters that turn the direction of writing (Unicode Standard Annex 9)."""
 
 
 def player_named(name: str, number: int = 1, words: Translator = ENGLISH) -> str:

@@ -14,7 +14,7 @@ from dicetrail.core.document import (
     warning,
 )
 
-MAX_SIGNS = 500
+MAX_CHARACTERS = 500
 """Of one phrase."""
 
 
@@ -39,9 +39,9 @@ def _problems_of(where: str, own: OwnPhrase, game: Game) -> Iterator[Problem]:
         yield warning(where, what, "write one for each, or a single one for all")
     for place, text in enumerate(own.texts):
         at = f"{where}.texts[{place}]"
-        if len(text) > MAX_SIGNS:
-            what = f"“{own.phrase}” has {len(text)} signs"
-            yield Problem(at, what, f"keep it within {MAX_SIGNS}")
+        if len(text) > MAX_CHARACTERS:
+            what = f"“{own.phrase}” has {len(text)} characters"
+            yield Problem(at, what, f"keep it within {MAX_CHARACTERS}")
         for name in places_in(text):
             if name not in places_of(own.phrase):
                 known = ", ".join(f"{{{known}}}" for known in sorted(places_of(own.phrase)))

@@ -124,7 +124,7 @@ def faults(question: Question) -> Iterator[FieldFault]:
 
 
 def _broken_text(question: Question) -> FieldFault | None:
-    """The first of a question's texts that is not of whole signs; None if all are."""
+    """The first of a question's texts that is not of whole characters; None if all are."""
     texts = (
         ("prompt", (question.prompt,)),
         ("right", question.right),
@@ -225,10 +225,10 @@ def _letters_faults(question: Question) -> Iterator[FieldFault]:
         yield FieldFault(
             "right",
             0,
-            f"{len(word)} signs where at most {MAX_LETTERS} fit",
+            f"{len(word)} characters where at most {MAX_LETTERS} fit",
             "choose a shorter word or phrase",
         )
-    if not any(sign.isalnum() for sign in word):
+    if not any(character.isalnum() for character in word):
         yield FieldFault(
             "right", 0, f"“{word}” has no letter or digit to find", "write a word or phrase"
         )

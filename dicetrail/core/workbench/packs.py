@@ -8,7 +8,7 @@ from dicetrail.core.answers import fold, tidy
 from dicetrail.core.document import Facts, Pack, Problem, Range
 
 MAX_NAME = 80
-"""The longest name of a column, in signs."""
+"""The longest name of a column, in characters."""
 
 
 class PackRefused(Exception):

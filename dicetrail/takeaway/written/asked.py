@@ -13,7 +13,7 @@ from dicetrail.takeaway.written.game_parts import GameParts, Source
 from dicetrail.takeaway.written.skeleton import SKELETON
 
 WIDTH = 100
-"""How many signs a line has at most, as far as texts can be broken."""
+"""How many characters a line has at most, as far as texts can be broken."""
 
 KINDS = {Kind.SORT: "choice"}
 

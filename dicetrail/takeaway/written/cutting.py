@@ -18,7 +18,7 @@ _EITHER = re.compile(r"= (\w+) if .+ else \1$")
 """What is the same either way."""
 _OPENERS = ("(", "[", "{")
 _CLOSERS = (")", "]", "}")
-MAX_SIGNS = 99
+MAX_CHARACTERS = 99
 """The longest line that brackets are closed in."""
 
 
@@ -109,16 +109,16 @@ def written(value: object) -> str:
 def quoted(text: str) -> str:
     """A text in double quotes."""
     inner = text.replace("\\", "\\\\").replace('"', '\\"')
-    return f'"{"".join(map(_sign, inner))}"'
+    return f'"{"".join(map(_character, inner))}"'
 
 
-def _sign(sign: str) -> str:
-    """A sign as it is, or as a learner can see it where it cannot be seen."""
-    if sign == "\n":
+def _character(character: str) -> str:
+    """A character as it is, or as a learner can see it where it cannot be seen."""
+    if character == "\n":
         return "\\n"
-    if sign.isprintable():
-        return sign
-    return f"\\u{ord(sign):04x}" if ord(sign) < 0x10000 else f"\\U{ord(sign):08x}"
+    if character.isprintable():
+        return character
+    return f"\\u{ord(character):04x}" if ord(character) < 0x10000 else f"\\U{ord(character):08x}"
 
 
 def shaken(text: str) -> str:
@@ -202,7 +202,7 @@ def joined(text: str) -> str:
             ):
                 whole = line + " ".join(one.strip() for one in inner).rstrip(",")
                 whole += lines[end].strip()
-                if len(whole) <= MAX_SIGNS:
+                if len(whole) <= MAX_CHARACTERS:
                     lines[at : end + 1] = [whole]
                     at = max(0, at - 12)  # what is around it may have room now
                     continue

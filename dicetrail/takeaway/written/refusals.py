@@ -208,7 +208,7 @@ def _of_question(question: Question, round_: Round) -> Iterator[str]:
     texts = question.choices or (question.right if question.kind is Kind.TYPED else ())
     for text in texts:
         if not folds_alike(text, round_.check):
-            yield f"“{text}” has signs that are read in a way of their own"
+            yield f"“{text}” has characters that are read in a way of their own"
     if question.choices and round_.check.by_text:
         known = dict[str, str]()
         for text in question.choices:

@@ -79,7 +79,7 @@ def _is_laid_out(text: str) -> bool:
 
 def _renamed(text: str, vocabulary: Vocabulary) -> str:
     """The same lines with every name as the program has it. A line that becomes several has
-    them parted by a sign of our own, so that lines keep their numbers."""
+    them parted by a character of our own, so that lines keep their numbers."""
     script, found = vocabulary.script, list[tuple[tuple[int, int], tuple[int, int], str]]()
     said = {one.line: one.text for one in parse(text).said}
     tokens = list(tokenize.generate_tokens(io.StringIO(text).readline))

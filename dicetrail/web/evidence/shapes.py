@@ -8,7 +8,15 @@ from pydantic import BaseModel, Field
 
 from dicetrail.core import Question
 from dicetrail.core.document import MAX_PLAYERS
-from dicetrail.core.foresight import Borne, Counted, Evidence, Forecast, RunSummary, Scout, Sort
+from dicetrail.core.foresight import (
+    Borne,
+    Evidence,
+    EvidenceCount,
+    Forecast,
+    RunSummary,
+    Scout,
+    Sort,
+)
 from dicetrail.files import Refusal
 from dicetrail.web.http_format.shapes import DiceName, PlayerName, Received
 
@@ -100,7 +108,7 @@ class BehindWanted(Choice):
 
     question: Annotated[int, Query(ge=0, le=10**6)]
     """Its place in the evidence of the same choice, from 0."""
-    of: Counted = Counted.ASKED
+    of: EvidenceCount = EvidenceCount.ASKED
     given: Annotated[str, Query(max_length=10_000)] = ""
 
 

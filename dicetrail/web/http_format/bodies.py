@@ -1,6 +1,6 @@
 """JSON as it is sent: read once, and refused with its place if it cannot be read.
 
-Python's own reader takes what no JSON is (NaN) and what no store can keep (half a sign), and
+Python's own reader takes what no JSON is (NaN) and what no store can keep (half a character), and
 tells of neither.
 """
 

@@ -8,7 +8,7 @@ from dicetrail.core.rules import ScriptRecipe
 from dicetrail.web.http_format.shapes import Received
 
 LONGEST_SCRIPT = 100_000
-"""Signs of a script that is read, at most."""
+"""Characters of a script that is read, at most."""
 
 
 class ScriptName(BaseModel):

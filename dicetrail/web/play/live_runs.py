@@ -23,10 +23,10 @@ MAX_INPUTS = 5_000
 """A player's run takes at most this many inputs; the longest games need a few hundred."""
 
 MAX_TEXT = 100_000
-"""So many signs of answers are kept of one run, at most."""
+"""So many characters of answers are kept of one run, at most."""
 
 MAX_UNREAD, LONGEST_UNREAD = 20, 200
-"""So many unreadable answers in a row are kept, and none of more signs. Others are told to
+"""So many unreadable answers in a row are kept, and none of more characters. Others are told to
 the player and forgotten: they change nothing."""
 
 PLAYED_FOR = timedelta(minutes=30)
@@ -45,7 +45,7 @@ class LiveRun:
     state: State
     answered: tuple[Answered, ...] = ()
     text: int = 0
-    """The signs of all its answers."""
+    """The characters of all its answers."""
     unread: int = 0
     """How many unreadable answers came last."""
 

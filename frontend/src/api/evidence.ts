@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, formOf, given } from "./client";
-import type { Of, Scout, SuggestionView } from "./schema";
+import type { EvidenceCount, Scout, SuggestionView } from "./schema";
 import { editPack } from "./packs";
 
 /** Which runs of a game are looked at; what is left empty chooses all. */
@@ -29,7 +29,7 @@ export function useEvidenceAnew(gameId: string) {
 }
 
 /** A number of a question: which question of the evidence, and what is counted of it. */
-export type Counted = { question: number; of: Of; given?: string };
+export type Counted = { question: number; of: EvidenceCount; given?: string };
 
 /** The runs behind a number. */
 export function useBehind(gameId: string, choice: Choice, counted: Counted) {

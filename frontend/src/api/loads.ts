@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, done, formOf, given } from "./client";
-import type { LoadLook, LoadView, Target, Wish } from "./schema";
+import type { LoadLook, LoadView, Target, ImportOptions } from "./schema";
 
 /** A file waiting to be taken, as it was last looked at. */
 export function useLoad(loadId: string) {
@@ -41,7 +41,7 @@ export function useDrop() {
 
 type Change =
   | { look: Pick<LoadLook, "plan"> & Partial<LoadLook> }
-  | { guess: Wish };
+  | { guess: ImportOptions };
 
 /** Looks again, by a changed plan or by a new guess; the newest answer is what is shown. */
 export function useLook(loadId: string) {

@@ -1,6 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, done, formOf, given } from "./client";
-import type { AboutSave, Column, FactsEdit, PackEdit, PackJoin, PackSplit, Pattern, Question } from "./schema";
+import type { AboutSave, FactColumn, FactsEdit, PackEdit, PackJoin, PackSplit, Pattern, Question } from "./schema";
 import type { Dice } from "./dice";
 
 export function usePacks() {
@@ -70,7 +70,7 @@ export function editFacts(packId: string, revision: number, edits: FactsEdit[], 
 }
 
 /** Gives facts these columns, in this order. */
-export function changeColumns(packId: string, revision: number, columns: Column[]) {
+export function changeColumns(packId: string, revision: number, columns: FactColumn[]) {
   return given(
     api.POST("/api/packs/{pack_id}/columns", {
       params: { path: { pack_id: packId } },

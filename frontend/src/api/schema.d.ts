@@ -2425,7 +2425,7 @@ export interface components {
          */
         Calibration: {
             forecast: components["schemas"]["Forecast"];
-            came: components["schemas"]["CameOf"];
+            came: components["schemas"]["RunSummary"];
             /** Endings */
             endings: components["schemas"]["Borne"][];
         };
@@ -2441,33 +2441,12 @@ export interface components {
             scouts: components["schemas"]["Scout"][];
         };
         /**
-         * CameOf
-         * @description What the runs chosen came to. Scores and lengths are of those that ended.
-         */
-        CameOf: {
-            /** Runs */
-            runs: number;
-            /** Ended */
-            ended: number;
-            /** Endings */
-            endings: components["schemas"]["EndingShare"][];
-            /** Scores */
-            scores: components["schemas"]["ValueShare"][];
-            /** Mean Score */
-            mean_score: number | null;
-            seconds: components["schemas"]["Quartiles"] | null;
-            /** Left After */
-            left_after: number[];
-            /** Still In */
-            still_in: number[];
-        };
-        /**
          * Cell
-         * @description One sign of a word: what is shown, empty while it is hidden.
+         * @description One character of a word: what is shown, empty while it is hidden.
          */
         Cell: {
-            /** Sign */
-            sign: string;
+            /** Character */
+            character: string;
             /** Is Hidden */
             is_hidden: boolean;
         };
@@ -2619,16 +2598,6 @@ export interface components {
             is_held: boolean;
         };
         /**
-         * Column
-         * @description A column that facts are to have, and which of those they have now it was, from 0.
-         */
-        Column: {
-            /** Name */
-            name: string;
-            /** Was */
-            was?: number | null;
-        };
-        /**
          * ColumnValues
          * @description A column in which few values recur, and how often each does.
          */
@@ -2646,7 +2615,7 @@ export interface components {
             /** Revision */
             revision: number;
             /** Columns */
-            columns: components["schemas"]["Column"][];
+            columns: components["schemas"]["FactColumn"][];
         };
         /**
          * Compared
@@ -2898,6 +2867,16 @@ export interface components {
             when_wrong: string;
         };
         /**
+         * DicePreview
+         * @description What dice bring to a round.
+         */
+        DicePreview: {
+            /** Length */
+            length: number | null;
+            /** Questions */
+            questions: components["schemas"]["DrawnQuestion"][];
+        };
+        /**
          * Draw
          * @description Which of a round's questions are asked, and in which order.
          */
@@ -2944,16 +2923,6 @@ export interface components {
          * @enum {string}
          */
         DrawOrder: "shuffled" | "written" | "easy first" | "weighted";
-        /**
-         * Drawn
-         * @description What dice bring to a round.
-         */
-        Drawn: {
-            /** Length */
-            length: number | null;
-            /** Questions */
-            questions: components["schemas"]["DrawnQuestion"][];
-        };
         /**
          * DrawnQuestion
          * @description A question as these dice bring it: its number in the run and its choices in order.
@@ -3107,12 +3076,18 @@ export interface components {
             alpha_of: string;
         };
         /**
+         * EvidenceCount
+         * @description What a number of a question counts.
+         * @enum {string}
+         */
+        EvidenceCount: "asked" | "right" | "first" | "late" | "passed" | "hinted" | "given";
+        /**
          * EvidenceView
          * @description What the runs chosen say.
          */
         EvidenceView: {
             evidence: components["schemas"]["Evidence"];
-            came: components["schemas"]["CameOf"];
+            came: components["schemas"]["RunSummary"];
             /** Places */
             places: (components["schemas"]["QuestionPlace"] | null)[];
             /** Suggestions */
@@ -3169,6 +3144,16 @@ export interface components {
             name: string;
             /** Value */
             value: number | string;
+        };
+        /**
+         * FactColumn
+         * @description A column that facts are to have, and which of those they have now it was, from 0.
+         */
+        FactColumn: {
+            /** Name */
+            name: string;
+            /** Was */
+            was?: number | null;
         };
         /**
          * Facts
@@ -3723,6 +3708,22 @@ export interface components {
          */
         How: "exact" | "on a grid" | "sampled";
         /**
+         * ImportOptions
+         * @description What is said of a file by who knows it better; None leaves it to be guessed.
+         */
+        ImportOptions: {
+            /** Encoding */
+            encoding?: string | null;
+            separator?: components["schemas"]["Separator"] | null;
+            format?: components["schemas"]["Format"] | null;
+            /** Has Headings */
+            has_headings?: boolean | null;
+            /** Sheet */
+            sheet?: string | null;
+            /** @default questions */
+            contents: components["schemas"]["Contents"];
+        };
+        /**
          * Input
          * @description An action and when it came, in milliseconds since the run began.
          */
@@ -3902,18 +3903,6 @@ export interface components {
             line: number;
             /** Changes */
             changes: components["schemas"]["Change"][];
-        };
-        /**
-         * Lines
-         * @description A game as a plain Python program, or why it does not fit one.
-         */
-        Lines: {
-            /** Lines */
-            lines: string[];
-            /** Stops */
-            stops: (components["schemas"]["Stop"] | null)[];
-            /** Reasons */
-            reasons: components["schemas"]["Reason"][];
         };
         /**
          * Listen
@@ -4374,12 +4363,6 @@ export interface components {
          * @enum {string}
          */
         Occasion: "opening" | "question shown" | "right" | "close" | "wrong" | "late" | "passed" | "hint" | "press" | "letter hit" | "letter miss" | "life lost" | "life won" | "streak" | "tick" | "round over" | "ending" | "new best score";
-        /**
-         * Of
-         * @description What a number of a question counts.
-         * @enum {string}
-         */
-        Of: "asked" | "right" | "first" | "late" | "passed" | "hinted" | "given";
         /**
          * Opening
          * @description How a run begins.
@@ -4920,10 +4903,10 @@ export interface components {
             /** @default choice */
             kind: components["schemas"]["Kind"];
             /**
-             * Options Sign
+             * Options Character
              * @default ;
              */
-            options_sign: string;
+            options_character: string;
             /**
              * Keys From
              * @default 1
@@ -5094,6 +5077,18 @@ export interface components {
              * @default []
              */
             problems: components["schemas"]["ToldProblem"][];
+        };
+        /**
+         * ProgramText
+         * @description A game as a plain Python program, or why it does not fit one.
+         */
+        ProgramText: {
+            /** Lines */
+            lines: string[];
+            /** Stops */
+            stops: (components["schemas"]["Stop"] | null)[];
+            /** Reasons */
+            reasons: components["schemas"]["Reason"][];
         };
         /**
          * PutIn
@@ -5621,6 +5616,27 @@ export interface components {
             seconds: number;
             /** Idle Seconds */
             idle_seconds: number;
+        };
+        /**
+         * RunSummary
+         * @description What the runs chosen came to. Scores and lengths are of those that ended.
+         */
+        RunSummary: {
+            /** Runs */
+            runs: number;
+            /** Ended */
+            ended: number;
+            /** Endings */
+            endings: components["schemas"]["EndingShare"][];
+            /** Scores */
+            scores: components["schemas"]["ValueShare"][];
+            /** Mean Score */
+            mean_score: number | null;
+            seconds: components["schemas"]["Quartiles"] | null;
+            /** Left After */
+            left_after: number[];
+            /** Still In */
+            still_in: number[];
         };
         /**
          * RunView
@@ -6375,22 +6391,6 @@ export interface components {
          */
         What: "loaded" | "begun" | "drawn" | "asked" | "heard" | "answered" | "checked" | "hinted" | "passed" | "late" | "changed" | "failed" | "cued" | "held" | "moved" | "refused" | "ended";
         /**
-         * Wish
-         * @description What is said of a file by who knows it better; None leaves it to be guessed.
-         */
-        Wish: {
-            /** Encoding */
-            encoding?: string | null;
-            separator?: components["schemas"]["Separator"] | null;
-            format?: components["schemas"]["Format"] | null;
-            /** Has Headings */
-            has_headings?: boolean | null;
-            /** Sheet */
-            sheet?: string | null;
-            /** @default questions */
-            contents: components["schemas"]["Contents"];
-        };
-        /**
          * WitnessView
          * @description A run that leads to an ending or score.
          */
@@ -6450,7 +6450,6 @@ export type Bring = components['schemas']['Bring'];
 export type BroughtFile = components['schemas']['BroughtFile'];
 export type Calibration = components['schemas']['Calibration'];
 export type CalibrationWanted = components['schemas']['CalibrationWanted'];
-export type CameOf = components['schemas']['CameOf'];
 export type Cell = components['schemas']['Cell'];
 export type Change = components['schemas']['Change'];
 export type Check = components['schemas']['Check'];
@@ -6458,7 +6457,6 @@ export type ChoicesAs = components['schemas']['ChoicesAs'];
 export type ClockShown = components['schemas']['ClockShown'];
 export type Colours = components['schemas']['Colours'];
 export type ColoursMet = components['schemas']['ColoursMet'];
-export type Column = components['schemas']['Column'];
 export type ColumnValues = components['schemas']['ColumnValues'];
 export type ColumnsSave = components['schemas']['ColumnsSave'];
 export type Compared = components['schemas']['Compared'];
@@ -6475,9 +6473,9 @@ export type DecimalMark = components['schemas']['DecimalMark'];
 export type Deleted = components['schemas']['Deleted'];
 export type Density = components['schemas']['Density'];
 export type Details = components['schemas']['Details'];
+export type DicePreview = components['schemas']['DicePreview'];
 export type Draw = components['schemas']['Draw'];
 export type DrawOrder = components['schemas']['DrawOrder'];
-export type Drawn = components['schemas']['Drawn'];
 export type DrawnQuestion = components['schemas']['DrawnQuestion'];
 export type Dress = components['schemas']['Dress'];
 export type Dropped = components['schemas']['Dropped'];
@@ -6486,11 +6484,13 @@ export type Ending = components['schemas']['Ending'];
 export type EndingShare = components['schemas']['EndingShare'];
 export type EndingShown = components['schemas']['EndingShown'];
 export type Evidence = components['schemas']['Evidence'];
+export type EvidenceCount = components['schemas']['EvidenceCount'];
 export type EvidenceView = components['schemas']['EvidenceView'];
 export type ExampleShown = components['schemas']['ExampleShown'];
 export type ExampleWanted = components['schemas']['ExampleWanted'];
 export type Facets = components['schemas']['Facets'];
 export type Fact = components['schemas']['Fact'];
+export type FactColumn = components['schemas']['FactColumn'];
 export type Facts = components['schemas']['Facts'];
 export type FactsEdit = components['schemas']['FactsEdit'];
 export type FactsSave = components['schemas']['FactsSave'];
@@ -6519,6 +6519,7 @@ export type HelpTopic = components['schemas']['HelpTopic'];
 export type Hint = components['schemas']['Hint'];
 export type Holds = components['schemas']['Holds'];
 export type How = components['schemas']['How'];
+export type ImportOptions = components['schemas']['ImportOptions'];
 export type Input = components['schemas']['Input'];
 export type Intent = components['schemas']['Intent'];
 export type Into = components['schemas']['Into'];
@@ -6536,7 +6537,6 @@ export type Leaves = components['schemas']['Leaves'];
 export type Lengths = components['schemas']['Lengths'];
 export type Letter = components['schemas']['Letter'];
 export type LineRan = components['schemas']['LineRan'];
-export type Lines = components['schemas']['Lines'];
 export type Listen = components['schemas']['Listen'];
 export type Lists = components['schemas']['Lists'];
 export type ListsAsk = components['schemas']['ListsAsk'];
@@ -6562,7 +6562,6 @@ export type NewRun = components['schemas']['NewRun'];
 export type NewStudy = components['schemas']['NewStudy'];
 export type Note = components['schemas']['Note'];
 export type Occasion = components['schemas']['Occasion'];
-export type Of = components['schemas']['Of'];
 export type Opening = components['schemas']['Opening'];
 export type Operator = components['schemas']['Operator'];
 export type Order = components['schemas']['Order'];
@@ -6598,6 +6597,7 @@ export type PlayedRun = components['schemas']['PlayedRun'];
 export type PlayerShown = components['schemas']['PlayerShown'];
 export type Problem = components['schemas']['Problem'];
 export type ProblemDetails = components['schemas']['ProblemDetails'];
+export type ProgramText = components['schemas']['ProgramText'];
 export type PutIn = components['schemas']['PutIn'];
 export type Quartiles = components['schemas']['Quartiles'];
 export type Question = components['schemas']['Question'];
@@ -6627,6 +6627,7 @@ export type RowFault = components['schemas']['RowFault'];
 export type RunBehind = components['schemas']['RunBehind'];
 export type RunCard = components['schemas']['RunCard'];
 export type RunNow = components['schemas']['RunNow'];
+export type RunSummary = components['schemas']['RunSummary'];
 export type RunView = components['schemas']['RunView'];
 export type Sample = components['schemas']['Sample'];
 export type Says = components['schemas']['Says'];
@@ -6679,7 +6680,6 @@ export type Wave = components['schemas']['Wave'];
 export type Way = components['schemas']['Way'];
 export type Weights = components['schemas']['Weights'];
 export type What = components['schemas']['What'];
-export type Wish = components['schemas']['Wish'];
 export type WitnessView = components['schemas']['WitnessView'];
 export type WitnessesView = components['schemas']['WitnessesView'];
 export type $defs = Record<string, never>;
@@ -7340,7 +7340,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Drawn"];
+                    "application/json": components["schemas"]["DicePreview"];
                 };
             };
             /** @description What went wrong, and how to mend it */
@@ -7829,7 +7829,7 @@ export interface operations {
                 before?: string | null;
                 player?: string;
                 question: number;
-                of?: components["schemas"]["Of"];
+                of?: components["schemas"]["EvidenceCount"];
                 given?: string;
             };
             header?: never;
@@ -8804,7 +8804,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Lines"];
+                    "application/json": components["schemas"]["ProgramText"];
                 };
             };
             /** @description What went wrong, and how to mend it */
@@ -9317,7 +9317,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Wish"];
+                "application/json": components["schemas"]["ImportOptions"];
             };
         };
         responses: {

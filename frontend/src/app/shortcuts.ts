@@ -36,10 +36,10 @@ export function useShortcuts(actions: Actions) {
 /** The bars whose keys are commands, with no modifier, while the focus is on them. */
 const BAR = "[data-commands]";
 
-/** The letter or sign of a key, also where Alt makes another sign of it. */
+/** The letter or character of a key, also where Alt makes another character of it. */
 function keyOf(event: KeyboardEvent): string {
   const key = event.key.toUpperCase();
-  // The sign on the key is asked first, for letters stand elsewhere on other keyboards.
+  // The character on the key is asked first, for letters stand elsewhere on other keyboards.
   if (!event.altKey || /^[A-Z,.?[\]]$/.test(key)) return key;
   const plain: Record<string, string> = { Comma: ",", Period: ".", BracketLeft: "[", BracketRight: "]" };
   return plain[event.code] ?? /^Key([A-Z])$/.exec(event.code)?.[1] ?? key;
@@ -47,7 +47,7 @@ function keyOf(event: KeyboardEvent): string {
 
 /**
  * Runs an action when its key is pressed with Alt, anywhere but in a dialog, or alone while the focus is on a bar
- * of commands. A key pressed alone anywhere else is an answer, or a sign of a text: never a command.
+ * of commands. A key pressed alone anywhere else is an answer, or a character of a text: never a command.
  */
 export function useCommands(actions: Actions) {
   useKeys((event, target) => {
@@ -55,7 +55,7 @@ export function useCommands(actions: Actions) {
     if (target?.closest("[role=dialog]")) return undefined;
     const isTyping = target?.closest(TYPING);
     if (!event.altKey && (!target?.closest(BAR) || isTyping)) return undefined;
-    // Where Alt makes another sign of a key, as it does on some keyboards, the sign belongs to the field.
+    // Where Alt makes another character of a key, as it does on some keyboards, the character belongs to the field.
     if (isTyping && event.key.toUpperCase() !== keyOf(event)) return undefined;
     return actions[keyOf(event)];
   });

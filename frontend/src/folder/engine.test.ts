@@ -2,7 +2,7 @@ import { beforeEach, expect, test, vi } from "vitest";
 import { Engine, type StandaloneGame } from "./engine";
 import type { Asked, Told } from "./worker";
 
-/** A device that keeps no more than so many signs. */
+/** A device that keeps no more than so many characters. */
 class Device {
   private readonly held = new Map<string, string>();
   constructor(private readonly most = Infinity) {}

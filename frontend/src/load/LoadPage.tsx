@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { giveUpLoad, NEW, useLoad, useLook } from "../api/loads";
-import type { LoadView, Plan, Target, Wish } from "../api/schema";
+import type { LoadView, Plan, Target, ImportOptions } from "../api/schema";
 import { Page } from "../app/Page";
 import { WayBack } from "../app/WayBack";
 import { counted } from "../app/format";
@@ -160,6 +160,6 @@ function Looked({ load }: { load: LoadView }) {
 }
 
 /** What is known of a file already, with what is said of its first row. */
-function wishOf({ format, encoding, separator, sheet, contents }: Plan, has_headings: boolean | null): Wish {
+function wishOf({ format, encoding, separator, sheet, contents }: Plan, has_headings: boolean | null): ImportOptions {
   return { format, encoding, sheet, contents, has_headings, separator: format === "table" ? separator : null };
 }

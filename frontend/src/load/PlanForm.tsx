@@ -1,5 +1,5 @@
 import { VALUES } from "../api/parts";
-import type { Format, Plan, Wish } from "../api/schema";
+import type { Format, Plan, ImportOptions } from "../api/schema";
 import { SelectField } from "../ui/fields";
 
 const ENCODINGS = ["utf-8", "utf-16", "cp1252", "latin-1", "iso8859_15", "cp1250", "cp1251", "koi8-r", "mac_roman"];
@@ -10,7 +10,7 @@ type PlanFormProps = {
   plan: Plan;
   sheets: string[];
   onChange: (change: Partial<Plan>) => void;
-  onGuess: (wish: Wish) => void;
+  onGuess: (wish: ImportOptions) => void;
 };
 
 /** How the file was taken to be written, and the means to say otherwise. */
@@ -58,9 +58,9 @@ export function PlanForm({ plan, sheets, onChange, onGuess }: PlanFormProps) {
       {plan.columns.includes("options in one cell") && (
         <SelectField
           label="Options split by"
-          value={plan.options_sign}
-          options={SIGNS.map((sign) => ({ value: sign, label: SIGN_WORDS[sign] ?? sign }))}
-          onChange={(options_sign) => onChange({ options_sign })}
+          value={plan.options_character}
+          options={SIGNS.map((character) => ({ value: character, label: SIGN_WORDS[character] ?? character }))}
+          onChange={(options_character) => onChange({ options_character })}
         />
       )}
     </section>

@@ -1,15 +1,15 @@
 import { Plus, Trash2 } from "lucide-react";
 import { useState } from "react";
-import type { Column } from "../api/schema";
+import type { FactColumn } from "../api/schema";
 import { Button } from "../ui/Button";
 import { TextField } from "../ui/fields";
 import { moved, OrderButtons } from "../ui/OrderButtons";
 
-type ColumnNamesProps = { names: string[]; isBusy: boolean; onChange: (columns: Column[]) => void };
+type ColumnNamesProps = { names: string[]; isBusy: boolean; onChange: (columns: FactColumn[]) => void };
 
 /** The columns of facts: named, moved, added and taken out together. */
 export function ColumnNames({ names, isBusy, onChange }: ColumnNamesProps) {
-  const [columns, setColumns] = useState<Column[]>(() => names.map((name, was) => ({ name, was })));
+  const [columns, setColumns] = useState<FactColumn[]>(() => names.map((name, was) => ({ name, was })));
   const isChanged = columns.length !== names.length || columns.some(({ name, was }, at) => was !== at || name !== names[at]);
   const set = (at: number, name: string) => setColumns(columns.map((column, place) => (place === at ? { ...column, name } : column)));
   return (

@@ -1,7 +1,7 @@
 import { useMutation, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { changeColumns, editFacts } from "../api/packs";
-import type { Column, PackView } from "../api/schema";
+import type { FactColumn, PackView } from "../api/schema";
 import { counted } from "../app/format";
 import { useCommands } from "../app/shortcuts";
 import { Button } from "../ui/Button";
@@ -30,7 +30,7 @@ export function EditingFacts({ pack, onAnew }: EditingFactsProps) {
   useCommands({ U: draft.undo, R: draft.redo });
   const chosenRows = draft.rows.flatMap(({ key }, row) => (chosen.has(key) ? [row] : []));
   const turn = useMutation({
-    mutationFn: (wanted: Column[]) => changeColumns(pack.id, draft.revision(), wanted),
+    mutationFn: (wanted: FactColumn[]) => changeColumns(pack.id, draft.revision(), wanted),
     onSuccess: async () => {
       await queries.invalidateQueries({ queryKey: ["packs"] });
       await queries.invalidateQueries({ queryKey: ["games"] });

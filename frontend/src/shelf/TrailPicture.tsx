@@ -69,6 +69,6 @@ function line(y: (x: number) => number): string {
 /** A bend of up to 14 pixels either way, the same for the same seed. */
 function bend(seed: string, index: number): number {
   let mixed = 7 + index * 31;
-  for (const sign of seed) mixed = (mixed * 33 + (sign.codePointAt(0) ?? 0)) % 65_537;
+  for (const character of seed) mixed = (mixed * 33 + (character.codePointAt(0) ?? 0)) % 65_537;
   return (mixed / 65_537) * 28 - 14;
 }

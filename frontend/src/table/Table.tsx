@@ -89,7 +89,7 @@ export function Table(props: TableProps) {
     next?.scrollIntoView({ block: "nearest" });
   }, [step]);
 
-  // A sign that is pressed beside the field of a typed answer goes into it.
+  // A character that is pressed beside the field of a typed answer goes into it.
   useEffect(() => {
     if (!isTyping || !isNow) return;
     const onKey = (event: KeyboardEvent) => {

@@ -8,7 +8,7 @@ const DIGITS = "0123456789";
 /** A word to find letter by letter; a phrase breaks between its words alone. */
 export function Word({ question, isOpen, onLetter }: WordProps) {
   const { say, letters } = useWording();
-  const hasDigits = question.tried.some((sign) => /\d/.test(sign));
+  const hasDigits = question.tried.some((character) => /\d/.test(character));
   return (
     <div className="space-y-3">
       <p aria-label={inWords(question, say)} className="flex flex-wrap gap-x-5 gap-y-2 font-serif text-3xl font-semibold">
@@ -20,7 +20,7 @@ export function Word({ question, isOpen, onLetter }: WordProps) {
                 key={spot}
                 className={`inline-block min-w-6 text-center ${cell.is_hidden ? "border-b-3 border-ink" : ""}`}
               >
-                {cell.sign || "\u00a0"}
+                {cell.character || "\u00a0"}
               </span>
             ))}
           </span>
@@ -34,18 +34,18 @@ export function Word({ question, isOpen, onLetter }: WordProps) {
           <div aria-label={say("letters")} role="group" className="@container space-y-1">
             {(hasDigits ? [...letters, DIGITS] : letters).map((row) => (
               <div key={row} className="grid grid-cols-7 gap-1 @sm:grid-cols-13">
-                {Array.from(row, (sign) => {
-                  const isTried = question.tried.includes(sign);
+                {Array.from(row, (character) => {
+                  const isTried = question.tried.includes(character);
                   return (
                     <button
-                      key={sign}
+                      key={character}
                       type="button"
                       aria-disabled={isTried}
-                      aria-label={isTried ? say("tried", { sign }) : sign}
-                      onClick={isTried ? undefined : () => onLetter(sign)}
+                      aria-label={isTried ? say("tried", { character }) : character}
+                      onClick={isTried ? undefined : () => onLetter(character)}
                       className="min-h-8 rounded-md border border-edge bg-card uppercase hover:border-ink hover:bg-tint aria-disabled:border-line aria-disabled:bg-paper aria-disabled:text-soft aria-disabled:line-through"
                     >
-                      {sign}
+                      {character}
                     </button>
                   );
                 })}
@@ -59,5 +59,5 @@ export function Word({ question, isOpen, onLetter }: WordProps) {
 }
 
 function inWords(question: QuestionShown, say: Say): string {
-  return question.words.map((word) => word.map((cell) => cell.sign || say("blank")).join(" ")).join(", ");
+  return question.words.map((word) => word.map((cell) => cell.character || say("blank")).join(" ")).join(", ");
 }

@@ -5,7 +5,7 @@ export function isTypedAlone(table: Table, { kind, choices }: QuestionShown): bo
   return table.typing && choices.length === 0 && kind !== "letters";
 }
 
-/** Whether signs are what the table waits for: those of an answer, or letters of a word. */
+/** Whether characters are what the table waits for: those of an answer, or letters of a word. */
 export function isTypingAsked({ phase, question }: Table): boolean {
   return phase === "asking" && question !== null && question.choices.length === 0;
 }

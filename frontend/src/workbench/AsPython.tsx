@@ -1,7 +1,7 @@
 import { Download, Wrench } from "lucide-react";
 import { useCallback, useEffect, useRef } from "react";
 import { Link } from "react-router";
-import type { GameView, Lines, Stop } from "../api/schema";
+import type { GameView, ProgramText, Stop } from "../api/schema";
 import { usePython } from "../api/takeaway";
 import { counted } from "../app/format";
 import { STOP_FACES, stopPath } from "../app/stops";
@@ -50,7 +50,7 @@ export function AsPython({ game, chosen, at, onClose }: AsPythonProps) {
   );
 }
 
-function Refused({ game, told }: { game: GameView; told: Lines }) {
+function Refused({ game, told }: { game: GameView; told: ProgramText }) {
   return (
     <div>
       <p>This game does not fit a plain program:</p>
@@ -72,7 +72,7 @@ function Refused({ game, told }: { game: GameView; told: Lines }) {
   );
 }
 
-function Program({ told, chosen, at }: { told: Lines; chosen: Stop; at: Stop | undefined }) {
+function Program({ told, chosen, at }: { told: ProgramText; chosen: Stop; at: Stop | undefined }) {
   const list = useRef<HTMLOListElement>(null);
   const show = useCallback(
     (stop: Stop) => {

@@ -77,7 +77,7 @@ class Phrase(Value):
     HINT_IS = "hint is", "Hint: {hint}", "once it was asked for"
     PASS = "pass", "Pass", "a button"
     LETTERS = "letters", "Letters", "the keys of a word"
-    TRIED = "tried", "{sign}, tried", "read out for a letter that was tried"
+    TRIED = "tried", "{character}, tried", "read out for a letter that was tried"
     BLANK = "blank", "blank", "read out for a hidden letter"
     PICKED = "picked", "picked", "on a choice"
     RIGHT_ANSWER = "right answer", "right answer", "on a choice"
@@ -188,7 +188,11 @@ class Phrase(Value):
     NO_NUMBER = "no number", "“{typed}” is not a number", "in a reason"
     NAMES_NONE = "names none", "“{typed}” names no choice; {offer}", "in a reason"
     COULD_BE = "could be", "“{typed}” could be {letters}; pick one", "in a reason"
-    TOO_LONG = "too long", "the answer has {count} signs; {most} are read at most", "in a reason"
+    TOO_LONG = (
+        "too long",
+        "the answer has {count} characters; {most} are read at most",
+        "in a reason",
+    )
     TOO_LONG_WORD = "too long a word", "the answer is too long to be the word", "in a reason"
 
     # What was not taken

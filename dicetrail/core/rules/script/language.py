@@ -11,11 +11,11 @@ from typing import NamedTuple
 LIMIT = 1_000_000_000
 """Counters and written numbers stay within plus or minus this."""
 
-MAX_SIGNS = 20_000
-"""The longest script, in signs."""
+MAX_CHARACTERS = 20_000
+"""The longest script, in characters."""
 
 MAX_TOKENS = 400
-"""The longest statement, in words and signs of the language."""
+"""The longest statement, in words and characters of the language."""
 
 MAX_DEPTH = 200
 """How deep the parts of a script may be nested."""
@@ -27,14 +27,14 @@ MAX_STATEMENTS = 1_000
 """The most statements one handler may run, its own functions included."""
 
 MAX_PARTS = 6_000
-"""The most names, numbers and signs of all handlers together, each with the functions it
+"""The most names, numbers and characters of all handlers together, each with the functions it
 calls written out: what is compiled, and so how long that takes. A statement counts as ten."""
 
 MAX_CONDITION = 100
-"""The longest condition of an ending, in words and signs of the language."""
+"""The longest condition of an ending, in words and characters of the language."""
 
 MAX_CONDITIONS = 2_500
-"""The most names, numbers and signs of all conditions of endings together."""
+"""The most names, numbers and characters of all conditions of endings together."""
 
 
 class Event(StrEnum):

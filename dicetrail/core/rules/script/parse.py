@@ -21,11 +21,11 @@ from dicetrail.core.rules.script.language import (
     FUNCTIONS,
     HANDLERS,
     LIMIT,
+    MAX_CHARACTERS,
     MAX_CONDITION,
     MAX_DEPTH,
     MAX_NESTED,
     MAX_PARTS,
-    MAX_SIGNS,
     MAX_STATEMENTS,
     MAX_TOKENS,
     QUESTION_FACTS,
@@ -109,7 +109,7 @@ class Condition:
 
     @property
     def size(self) -> int:
-        """How many names, numbers and signs it has."""
+        """How many names, numbers and characters it has."""
         return sum(1 for _ in ast.walk(self.node))
 
 
@@ -200,8 +200,10 @@ _EMPTY = (
 
 def _read(text: str, mode: str, most_tokens: int = MAX_TOKENS) -> ast.AST:
     """Python's own reading of a text that is short and flat enough. Raises ScriptFaults."""
-    if len(text) > MAX_SIGNS:
-        raise _refused(1, 1, f"the script has {len(text):,} signs", f"keep to {MAX_SIGNS:,}")
+    if len(text) > MAX_CHARACTERS:
+        raise _refused(
+            1, 1, f"the script has {len(text):,} characters", f"keep to {MAX_CHARACTERS:,}"
+        )
     try:
         _measure(text, most_tokens)
         tree = ast.parse(text, mode=mode)
@@ -295,7 +297,7 @@ class _Checker:
         self.faults.append(ScriptFault(*self._at(node), what, mend))
 
     def _at(self, node: ast.AST) -> tuple[int, int]:
-        """The line and column of a node, in signs, from 1. The parser counts in bytes."""
+        """The line and column of a node, in characters, from 1. The parser counts in bytes."""
         line, offset = getattr(node, "lineno", 1), getattr(node, "col_offset", 0)
         text = self.lines[line - 1] if line <= len(self.lines) else ""
         return line, len(text.encode()[:offset].decode(errors="ignore")) + 1

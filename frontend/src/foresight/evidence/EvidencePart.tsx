@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { useEvidence, type Choice, type Counted } from "../../api/evidence";
-import type { GameView, Of } from "../../api/schema";
+import type { GameView, EvidenceCount } from "../../api/schema";
 import { Guarded } from "../../app/Guarded";
 import { counted } from "../../app/format";
 import { ErrorNotice } from "../../ui/Notice";
@@ -21,7 +21,7 @@ export default function EvidencePart({ game }: { game: GameView }) {
   const [chosen, setChosen] = useState<number>();
   const told = evidence.data;
   const [behind, setBehind] = useState<Counted>();
-  const open = (question: number, of: Of) => {
+  const open = (question: number, of: EvidenceCount) => {
     setChosen(question);
     setBehind({ question, of });
   };

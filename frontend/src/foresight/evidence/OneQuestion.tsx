@@ -1,6 +1,6 @@
 import { Link } from "react-router";
 import type { Choice, Counted } from "../../api/evidence";
-import type { EvidenceView, GameView, Of, QuestionEvidence } from "../../api/schema";
+import type { EvidenceView, GameView, EvidenceCount, QuestionEvidence } from "../../api/schema";
 import { percent } from "../../app/format";
 import { Behind } from "./Behind";
 import { Suggestions } from "./Suggestions";
@@ -21,7 +21,7 @@ export function OneQuestion({ game, told, place, choice, behind, onBehind }: One
   const one = told.evidence.questions[place];
   const where = told.places[place];
   if (!one) return null;
-  const open = (of: Of, given = "") => onBehind({ question: place, of, given });
+  const open = (of: EvidenceCount, given = "") => onBehind({ question: place, of, given });
   return (
     <section aria-labelledby="one" className="space-y-3 rounded-xl border border-line bg-card p-4">
       <h2 id="one" className="text-xl break-words">
@@ -48,12 +48,12 @@ export function OneQuestion({ game, told, place, choice, behind, onBehind }: One
   );
 }
 
-type PartProps = { one: QuestionEvidence; onOpen: (of: Of, given?: string) => void };
+type PartProps = { one: QuestionEvidence; onOpen: (of: EvidenceCount, given?: string) => void };
 
 /** The numbers of a question, each leading to the runs behind it. */
 function Counts({ one, onOpen }: PartProps) {
   const right = one.right_at.reduce((sum, times) => sum + times, 0);
-  const counts: [Of, string, number][] = [
+  const counts: [EvidenceCount, string, number][] = [
     ["asked", "asked", one.asked],
     ["right", "right", right],
     ["first", "right at once", one.right_at[0] ?? 0],

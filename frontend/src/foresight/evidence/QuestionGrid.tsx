@@ -1,12 +1,12 @@
 import { SquareArrowOutUpRight } from "lucide-react";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
-import type { EvidenceView, Of, QuestionEvidence } from "../../api/schema";
+import type { EvidenceView, EvidenceCount, QuestionEvidence } from "../../api/schema";
 import { percent } from "../../app/format";
 import { rankOf } from "./verdicts";
 import { VerdictMark } from "./VerdictMark";
 
-type Column = { name: string; counts?: Of; of: (one: QuestionEvidence) => number; show: (one: QuestionEvidence) => string };
+type Column = { name: string; counts?: EvidenceCount; of: (one: QuestionEvidence) => number; show: (one: QuestionEvidence) => string };
 
 const COLUMNS: Column[] = [
   { name: "Asked", counts: "asked", of: (one) => one.asked, show: (one) => String(one.asked) },
@@ -23,7 +23,7 @@ type QuestionGridProps = {
   chosen: number;
   onChoose: (place: number) => void;
   /** A number was pressed: its runs are wanted. */
-  onCounted: (place: number, of: Of) => void;
+  onCounted: (place: number, of: EvidenceCount) => void;
 };
 
 /** Every question with what its answers say, sorted by whichever column is wanted. */

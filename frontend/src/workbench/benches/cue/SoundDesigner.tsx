@@ -116,7 +116,7 @@ function Drawn({ made }: { made: SoundMade }) {
 }
 
 function bytesOf(made: SoundMade): ArrayBuffer {
-  return Uint8Array.from(atob(made.wav), (sign) => sign.charCodeAt(0)).buffer;
+  return Uint8Array.from(atob(made.wav), (character) => character.charCodeAt(0)).buffer;
 }
 
 function save(name: string, made: SoundMade) {
