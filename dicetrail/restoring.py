@@ -18,7 +18,7 @@ from tempfile import TemporaryDirectory
 
 from dicetrail.files import FileProblem
 from dicetrail.files.media import medium
-from dicetrail.files.sandbox import Aside, GivenUp
+from dicetrail.files.sandbox import GivenUp, Sandbox
 from dicetrail.limits import MIB
 from dicetrail.store import (
     OWN_TABLES,
@@ -45,7 +45,7 @@ _STEPS = 10_000
 MAX_TOLD = 50
 """So many rows that are left out are told one by one."""
 
-Told = Callable[[int], None]
+Progress = Callable[[int], None]
 
 
 class NoShelf(FileProblem):
@@ -55,7 +55,7 @@ class NoShelf(FileProblem):
         super().__init__("the file", what, "choose a shelf that was saved")
 
 
-def restore(backup: Path, to: Path, told: Told = lambda _: None) -> tuple[str, ...]:
+def restore(backup: Path, to: Path, told: Progress = lambda _: None) -> tuple[str, ...]:
     """Make a store of a saved shelf where there is none yet; what was left out, in words.
 
     Raises StoreTrouble if the file is damaged, is no store or a newer one, or if something is in
@@ -67,7 +67,7 @@ def restore(backup: Path, to: Path, told: Told = lambda _: None) -> tuple[str, .
         raise StoreTrouble(to, "there is a file already", "Name one that is not there yet")
     with troubles_told(to):
         to.parent.mkdir(parents=True, exist_ok=True)
-    aside = Aside()
+    aside = Sandbox()
     try:
         return brought(aside, backup, to, told)
     finally:
@@ -75,10 +75,10 @@ def restore(backup: Path, to: Path, told: Told = lambda _: None) -> tuple[str, .
 
 
 def brought(
-    aside: Aside,
+    aside: Sandbox,
     backup: Path,
     to: Path,
-    told: Told = lambda _: None,
+    told: Progress = lambda _: None,
     is_given_up: Callable[[], bool] = lambda: False,
 ) -> tuple[str, ...]:
     """Make a store of a saved shelf at a path, aside; what was left out, in words.
@@ -105,7 +105,7 @@ def brought(
 
 def restore_into(
     database: Database,
-    aside: Aside,
+    aside: Sandbox,
     backup: Path,
     is_given_up: Callable[[], bool] = lambda: False,
 ) -> tuple[str, ...]:
@@ -126,7 +126,7 @@ def restore_into(
     return left_out
 
 
-def bring(source: str, to: str, told: Told) -> tuple[str, ...]:
+def bring(source: str, to: str, told: Progress) -> tuple[str, ...]:
     """Read a shelf that anybody made into a store of our own. Raises FileProblem."""
     path = Path(source)
     spending = _Spending(path.stat().st_size)
@@ -230,7 +230,7 @@ def _form(store: sqlite3.Connection) -> str:
 
 
 def _copied(
-    there: sqlite3.Connection, here: sqlite3.Connection, spending: _Spending, told: Told
+    there: sqlite3.Connection, here: sqlite3.Connection, spending: _Spending, told: Progress
 ) -> list[str]:
     """Copy the known columns of the known tables; the rows that have no place in them, in words."""
     count = 0

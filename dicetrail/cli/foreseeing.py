@@ -34,9 +34,9 @@ from dicetrail.core.play import players_refused
 from dicetrail.form import SCOUT_FORM
 from dicetrail.scouting import Crew, Subject, here, of_cluster, shared_out
 from dicetrail.store import Database, NotFound
-from dicetrail.web.app_state import Shelf
+from dicetrail.web.app_state import AppState
 from dicetrail.web.evidence.gathering import chosen_by, gathered
-from dicetrail.web.evidence.shapes import Choice
+from dicetrail.web.evidence.shapes import RunFilter
 
 AsJson = Annotated[bool, typer.Option("--json", help="Print it as JSON.")]
 Who = Annotated[
@@ -71,9 +71,9 @@ def evidence(
     if not data.is_file():
         console.print(f"[red]There is no store at {data}.[/red]")
         raise typer.Exit(1)
-    choice = Choice(revision=revision, since=since, before=before, player=player)
+    choice = RunFilter(revision=revision, since=since, before=before, player=player)
     with troubles_told():
-        shelf = Shelf(Database(data))
+        shelf = AppState(Database(data))
         try:
             told = gathered(shelf, game, chosen_by(choice), datetime.now(UTC)).evidence
         except NotFound:

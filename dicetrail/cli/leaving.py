@@ -19,7 +19,7 @@ from dicetrail.restoring import restore as restored
 from dicetrail.store import Database, back_up
 from dicetrail.store.games import newest_games
 from dicetrail.store.packs import newest_packs
-from dicetrail.web.app_state import Shelf
+from dicetrail.web.app_state import AppState
 from dicetrail.web.games.files import game_file_of
 
 
@@ -111,7 +111,7 @@ def _leaving(name: str, data: Path) -> takeaway.Leaving:
     try:
         if path.is_file():
             return takeaway.leaving(read_game(path.read_bytes()), path.stem)
-        shelf = Shelf(Database(data))
+        shelf = AppState(Database(data))
         try:
             content = game_file_of(shelf, name)
         finally:

@@ -79,49 +79,49 @@ class FileReading:
     """Whether what was read as questions looks like a table of facts."""
 
 
-def guess(content: bytes, wish: ImportOptions = NO_WISH) -> Plan:
+def guess(content: bytes, options: ImportOptions = NO_WISH) -> Plan:
     """A plan to read a file by, as far as its content tells and nothing is said of it.
 
     Raises FileProblem.
     """
-    if wish.contents is Contents.FACTS:
-        return _guessed_facts(content, replace(wish, contents=Contents.QUESTIONS))
+    if options.contents is Contents.FACTS:
+        return _guessed_facts(content, replace(options, contents=Contents.QUESTIONS))
     if is_package(content):
         return Plan(Format.ITEMS, "")
     if is_paper(content):
-        return _guessed_paper(read_paper(content), wish)
+        return _guessed_paper(read_paper(content), options)
     if is_archive(content) or is_workbook(content):
-        rows = _workbook(content, wish.sheet or "", is_first_look=True)
-        return _guessed(rows, Plan(Format.XLSX, sheet=rows.sheet), wish)
-    found = text_of(content, wish.encoding)
+        rows = _workbook(content, options.sheet or "", is_first_look=True)
+        return _guessed(rows, Plan(Format.XLSX, sheet=rows.sheet), options)
+    found = text_of(content, options.encoding)
     start = found.text.lstrip()
     if is_item(start):
         return Plan(Format.ITEMS, found.encoding)
-    if is_page(start) and wish.format is not Format.TABLE:
-        return replace(_guessed_paper(read_page(found.text), wish), encoding=found.encoding)
+    if is_page(start) and options.format is not Format.TABLE:
+        return replace(_guessed_paper(read_page(found.text), options), encoding=found.encoding)
     form = _form_of(start)
-    if form and wish.format in (None, Format.KEYED, form):
-        if is_own_form(start) and wish.format is not Format.KEYED:
+    if form and options.format in (None, Format.KEYED, form):
+        if is_own_form(start) and options.format is not Format.KEYED:
             return Plan(form, found.encoding)
         return _guessed(
-            keyed_rows(found.text, form, LOOKED_AT), Plan(Format.KEYED, found.encoding), wish
+            keyed_rows(found.text, form, LOOKED_AT), Plan(Format.KEYED, found.encoding), options
         )
-    is_unsaid = wish.separator is None and wish.format is None
+    is_unsaid = options.separator is None and options.format is None
     if is_unsaid and (doubt := why_not_understood(found.text)):
         return Plan(Format.WRITTEN, found.encoding, doubt=doubt)
-    is_open = wish.separator is None and wish.format in (None, Format.DRAWN)
+    is_open = options.separator is None and options.format in (None, Format.DRAWN)
     if is_open and (drawn := drawn_rows(found.text)):
-        return _guessed(drawn, Plan(Format.DRAWN, found.encoding), wish)
-    if wish.format is Format.WRITTEN:
+        return _guessed(drawn, Plan(Format.DRAWN, found.encoding), options)
+    if options.format is Format.WRITTEN:
         return Plan(Format.WRITTEN, found.encoding)
-    if wish.separator is not None or wish.format is Format.TABLE:
-        character = wish.separator or guess_separator(found.text)
+    if options.separator is not None or options.format is Format.TABLE:
+        character = options.separator or guess_separator(found.text)
         rows_so = SeparatedRows(found.text, character)
-        return _guessed(rows_so, Plan(Format.TABLE, found.encoding, character), wish)
-    return _guessed_text(found, wish)
+        return _guessed(rows_so, Plan(Format.TABLE, found.encoding, character), options)
+    return _guessed_text(found, options)
 
 
-def _guessed_text(found: Text, wish: ImportOptions) -> Plan:
+def _guessed_text(found: Text, options: ImportOptions) -> Plan:
     """A table or questions written out: whichever more of the text can be read as.
 
     Where the lines have options or answers under them it is written out; without those, only
@@ -138,10 +138,10 @@ def _guessed_text(found: Text, wish: ImportOptions) -> Plan:
         raise
     rows = SeparatedRows(found.text, character)
     if not looks_written and _evenness(rows) >= 0.6:
-        return _guessed(rows, Plan(Format.TABLE, found.encoding, character), wish)
+        return _guessed(rows, Plan(Format.TABLE, found.encoding, character), options)
     found_so = read_written(lines)
     as_written = _share(found_so.questions, found_so.refused)
-    plan = _guessed(rows, Plan(Format.TABLE, found.encoding, character), wish)
+    plan = _guessed(rows, Plan(Format.TABLE, found.encoding, character), options)
     with _no_garbage_search():
         rows = SeparatedRows(found.text, character)
         looked = _read_rows(rows, plan, {}, lambda _: None, LOOKED_AT, None)
@@ -160,26 +160,26 @@ def _evenness(rows: Rows) -> float:
     return near / max(1, widths.total())
 
 
-def _guessed_paper(paper: Paper, wish: ImportOptions) -> Plan:
+def _guessed_paper(paper: Paper, options: ImportOptions) -> Plan:
     """The table of a document if it has one that is read better than its lines."""
     found = read_written(paper.lines)
     as_written = _share(found.questions, found.refused)
-    if paper.table and wish.format is not Format.WRITTEN:
-        plan = _guessed(paper.table, Plan(Format.DRAWN, ""), wish)
+    if paper.table and options.format is not Format.WRITTEN:
+        plan = _guessed(paper.table, Plan(Format.DRAWN, ""), options)
         looked = _read_rows(paper.table, plan, {}, lambda _: None, LOOKED_AT, None)
-        if wish.format or _share(looked.questions, looked.refused) >= as_written:
+        if options.format or _share(looked.questions, looked.refused) >= as_written:
             return plan
     return Plan(Format.WRITTEN, "")
 
 
-def _guessed_facts(content: bytes, wish: ImportOptions) -> Plan:
+def _guessed_facts(content: bytes, options: ImportOptions) -> Plan:
     """A plan to read a file as facts: whatever table there is in it, every column kept."""
-    plan = guess(content, wish)
+    plan = guess(content, options)
     if plan.format in (Format.JSON, Format.YAML):
-        plan = guess(content, replace(wish, format=Format.KEYED))
+        plan = guess(content, replace(options, format=Format.KEYED))
     elif plan.format is Format.WRITTEN:
         is_drawn = is_paper(content) or is_page(text_of(content, plan.encoding).text.lstrip())
-        plan = guess(content, replace(wish, format=Format.DRAWN if is_drawn else Format.TABLE))
+        plan = guess(content, replace(options, format=Format.DRAWN if is_drawn else Format.TABLE))
     if plan.format in (Format.WRITTEN, Format.ITEMS):
         what = "there is no table in it, and facts are a table"
         raise FileProblem("the file", what, "load it as questions, or put its facts in a table")
@@ -191,7 +191,7 @@ def _guessed_facts(content: bytes, wish: ImportOptions) -> Plan:
         what = "it has one column, and facts have at least two"
         raise FileProblem("the file", what, "load it as questions, or put another column beside it")
     plan = replace(plan, contents=Contents.FACTS, columns=(Role.FACT,) * width, why="")
-    if wish.has_headings is not None or len(rows) <= plan.titles:
+    if options.has_headings is not None or len(rows) <= plan.titles:
         return plan
     first = [cell.strip() for cell in rows[plan.titles]]
     has_names = all(first) and len(set(map(str.casefold, first))) == len(first)
@@ -206,8 +206,8 @@ def _share(questions: Sequence[Question], refused: Sequence[Refusal]) -> float:
     return len(questions) / max(1, len(questions) + len(refused))
 
 
-def _guessed(rows: Rows, plan: Plan, wish: ImportOptions) -> Plan:
-    return _sound(guess_columns(rows, plan, wish.has_headings), rows)
+def _guessed(rows: Rows, plan: Plan, options: ImportOptions) -> Plan:
+    return _sound(guess_columns(rows, plan, options.has_headings), rows)
 
 
 def _sound(plan: Plan, rows: Rows) -> Plan:

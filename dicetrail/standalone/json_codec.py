@@ -4,9 +4,9 @@ The same form as the interface sends and game files hold; where a game goes ther
 library to read it. What is at its default may be left out.
 
 >>> from dicetrail.core.document import To, Way
->>> as_plain(Way(To.ROUND, "Shed"))
+>>> to_json(Way(To.ROUND, "Shed"))
 {'to': 'round', 'name': 'Shed'}
->>> from_plain(Way, {"to": "round", "name": "Shed"})
+>>> from_json(Way, {"to": "round", "name": "Shed"})
 Way(to=<To.ROUND: 'round'>, name='Shed')
 """
 

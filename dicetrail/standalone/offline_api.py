@@ -318,10 +318,10 @@ def opened(standalone: str, kept: str) -> OfflineApi:
     return OfflineApi(from_json(StandaloneGame, json.loads(standalone)), runs)
 
 
-def answer(desk: OfflineApi, call: str) -> str:
+def answer(api: OfflineApi, call: str) -> str:
     """The answer to a call, both as JSON."""
     asked = json.loads(call)
-    told = desk.answer(
+    told = api.answer(
         asked["method"], asked["path"], asked.get("body"), asked["now"], int(asked["chance"], 16)
     )
     keep = told.keep and {"id": told.keep.id, "run": json.dumps(to_json(told.keep))}

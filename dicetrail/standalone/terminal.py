@@ -256,11 +256,11 @@ def _asked(view: Table, translator: Translator) -> Iterator[StyledLine | Card]:
                 " ".join(cell.character or "_" for cell in word) for word in question.words
             )
             lines += [_line(""), _line(word)]
-        for slat in question.choices:
-            words = slat.text or slat.picture or slat.sound
+        for choice in question.choices:
+            words = choice.text or choice.picture or choice.sound
             lines.append(
                 StyledLine(
-                    ((TextStyle.STRONG, f"  {slat.letter}"), (TextStyle.PLAIN, f"  {words}"))
+                    ((TextStyle.STRONG, f"  {choice.letter}"), (TextStyle.PLAIN, f"  {words}"))
                 )
             )
         if question.wants_all:

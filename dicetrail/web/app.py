@@ -13,7 +13,7 @@ from starlette.middleware.gzip import GZipMiddleware
 from dicetrail.store import Database, StoreTrouble, secret_of
 from dicetrail.store.runs import forget_unbegun
 from dicetrail.web import reading
-from dicetrail.web.app_state import Shelf
+from dicetrail.web.app_state import AppState
 from dicetrail.web.backup import routes as backup
 from dicetrail.web.clock import Clock, never_back, steady_clock
 from dicetrail.web.dress import routes as looks
@@ -114,7 +114,7 @@ def create_app(
         redoc_url=None,
         openapi_url="/api/openapi.json",
     )
-    app.state.shelf = Shelf(database)
+    app.state.shelf = AppState(database)
     app.state.standings = LiveRuns(app.state.shelf)
     app.state.turns = reading.turns()
     app.state.clock = steady_clock(database) if clock is None else never_back(clock)

@@ -35,7 +35,7 @@ from dicetrail.core.foresight import Held, Playthrough, playthrough
 from dicetrail.core.play import Media, go_on, made_ready
 from dicetrail.core.survey import Edits, PackLook, RowFault, edited_pack
 from dicetrail.core.workbench import Examined
-from dicetrail.files.sandbox import Aside
+from dicetrail.files.sandbox import Sandbox
 from dicetrail.scouting import Crew, Subject, here, look_deeper
 from dicetrail.store import Database, Spoilt
 from dicetrail.store.addresses import addresses
@@ -92,12 +92,12 @@ def _program_named(game_id: str, number: int, packs: PackNumbers) -> str:
     return f"{game_id} {number} {packs}"
 
 
-class Shelf:
+class AppState:
     """What the routers share: the store, and what was worked out from it."""
 
     def __init__(self, database: Database) -> None:
         self.database = database
-        self.aside = Aside()
+        self.aside = Sandbox()
         self.loads = Loads()
         self._shown: Cache[str, tuple[int, Playthrough]] = Cache(2_000)
         self.held: Cache[str, tuple[Held, ...]] = Cache(20)

@@ -9,13 +9,13 @@ from typing import Annotated, NamedTuple
 
 from fastapi import Depends, Request
 
-from dicetrail.web.app_state import Shelf
+from dicetrail.web.app_state import AppState
 from dicetrail.web.clock import Clock
 from dicetrail.web.play.live_runs import LiveRuns
 
 
-async def _shelf(request: Request) -> Shelf:
-    shelf: Shelf = request.app.state.shelf
+async def _shelf(request: Request) -> AppState:
+    shelf: AppState = request.app.state.shelf
     return shelf
 
 
@@ -37,12 +37,12 @@ async def _playing(request: Request) -> "Playing":
 class Playing(NamedTuple):
     """All that a player's request is given, asked for at once: there are very many of them."""
 
-    shelf: Shelf
+    shelf: AppState
     standings: LiveRuns
     now: datetime
 
 
 PlayedNow = Annotated[Playing, Depends(_playing)]
-SharedShelf = Annotated[Shelf, Depends(_shelf)]
+SharedState = Annotated[AppState, Depends(_shelf)]
 SharedStandings = Annotated[LiveRuns, Depends(_standings)]
 Now = Annotated[datetime, Depends(_now)]

@@ -11,7 +11,7 @@ from fastapi import Depends, Request
 from starlette.concurrency import run_in_threadpool
 
 from dicetrail.store import Database
-from dicetrail.web.app_state import Shelf
+from dicetrail.web.app_state import AppState
 from dicetrail.web.beside import Beside
 
 AtDesk = Callable[..., Awaitable[Any]]
@@ -19,8 +19,8 @@ AtDesk = Callable[..., Awaitable[Any]]
 
 
 @lru_cache(maxsize=1)
-def _shelf(store: Path) -> Shelf:
-    return Shelf(Database(store, as_it_is=True))
+def _shelf(store: Path) -> AppState:
+    return AppState(Database(store, as_it_is=True))
 
 
 def at_store(store: Path, task: Callable[..., Any], *given: Any) -> Any:
@@ -41,9 +41,9 @@ Desk = Annotated[AtDesk, Depends(_desk)]
 
 
 async def _making(request: Request, desk: Desk) -> AtDesk:
-    shelf: Shelf = request.app.state.shelf
+    shelf: AppState = request.app.state.shelf
 
-    async def made(task: Callable[[Shelf, str], Any], game_id: str) -> Any:
+    async def made(task: Callable[[AppState, str], Any], game_id: str) -> Any:
         name = f"{task.__name__} {await run_in_threadpool(_stamp, shelf, game_id)}"
         async with shelf.turn_to_make(name):
             found = shelf.made.get(name)
@@ -54,7 +54,7 @@ async def _making(request: Request, desk: Desk) -> AtDesk:
     return made
 
 
-def _stamp(shelf: Shelf, game_id: str) -> str:
+def _stamp(shelf: AppState, game_id: str) -> str:
     """The saves that a game as it now stands is of. Raises NotFound, and GameProblems if it cannot
     be played."""
     number, packs = shelf.newest(game_id)

@@ -14,7 +14,7 @@ from pathlib import Path
 from tempfile import TemporaryDirectory
 from threading import Thread
 
-from dicetrail.files.sandbox import Aside, GivenUp
+from dicetrail.files.sandbox import GivenUp, Sandbox
 from dicetrail.restoring import brought, restore_into
 from dicetrail.store import Database, StoreTrouble, back_up
 from dicetrail.web import create_app
@@ -82,7 +82,7 @@ class TestBroughtShelves(unittest.TestCase):
         back_up(database, cls.root / "whole.sqlite")
         database.close()
         cls.whole = (cls.root / "whole.sqlite").read_bytes()
-        cls.aside = Aside()
+        cls.aside = Sandbox()
         cls.addClassCleanup(cls.aside.close)
 
     def changed(self, *statements):

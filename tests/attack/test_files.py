@@ -14,7 +14,7 @@ from unittest.mock import patch
 from openpyxl import Workbook
 
 from dicetrail.files import FileProblem, ImportOptions
-from dicetrail.files.sandbox import Aside, GivenUp
+from dicetrail.files.sandbox import GivenUp, Sandbox
 from dicetrail.web.loads import load as loading
 from tests.attack.damage import read_damaged, whole_files, workbook
 from tests.files.samples import archive, svg
@@ -127,7 +127,7 @@ class TestAside(unittest.TestCase):
     SLOW = b"\n".join(b"Question %d?\ta\tb\tc" % number for number in range(120_000))
 
     def setUp(self):
-        self.aside = Aside()
+        self.aside = Sandbox()
         self.addCleanup(self.aside.close)
 
     def test_what_nobody_waits_for_any_more_is_ended(self):

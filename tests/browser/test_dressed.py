@@ -117,13 +117,13 @@ class TestLooks(PlayingTest):
     def assert_told_without_colour(self):
         """That right and wrong are told in words which can be read however colours are seen."""
         words = {"right answer", "your answer"}
-        slats = [slat for slat in self.all("main li button") if words & set(lines(slat))]
-        self.assertEqual(len(slats), 2)
+        choices = [choice for choice in self.all("main li button") if words & set(lines(choice))]
+        self.assertEqual(len(choices), 2)
         for seen_as in ("achromatopsia", "deuteranopia", "protanopia", "tritanopia"):
             self.driver.execute_cdp_cmd("Emulation.setEmulatedVisionDeficiency", {"type": seen_as})
-            for slat in slats:
-                with self.subTest(seen_as=seen_as, slat=slat.text):
-                    self.assertGreaterEqual(contrast_seen(slat.screenshot_as_png), 4.5)
+            for choice in choices:
+                with self.subTest(seen_as=seen_as, choice=choice.text):
+                    self.assertGreaterEqual(contrast_seen(choice.screenshot_as_png), 4.5)
         self.driver.execute_cdp_cmd("Emulation.setEmulatedVisionDeficiency", {"type": "none"})
 
     def test_music_goes_on_where_it_is_wanted_and_is_off_with_one_key(self):

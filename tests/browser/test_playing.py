@@ -102,7 +102,9 @@ class PlayingTest(BrowserTest):
         packs = [self.server.http.get(f"/api/packs/{name}") for name in rounds[number]["packs"]]
         found = [question for pack in packs for question in pack.json()["questions"]]
         (right,) = [one["right"] for one in found if one["prompt"] == asked["prompt"]]
-        letters = [slat["letter"].lower() for slat in asked["choices"] if slat["text"] in right]
+        letters = [
+            choice["letter"].lower() for choice in asked["choices"] if choice["text"] in right
+        ]
         return "".join(letters), right[0]
 
     def as_seen(self, name):

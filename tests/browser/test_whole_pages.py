@@ -157,7 +157,7 @@ class TestWholePages(BrowserTest):
         self.button("Begin").click()
         self.sees("Pick every right one")
         self.press("a", "c", "b", "c")
-        picked = [slat.text[0] for slat in self.all("li button[aria-pressed=true]")]
+        picked = [choice.text[0] for choice in self.all("li button[aria-pressed=true]")]
         self.assertEqual(picked, ["A", "B"])
         self.button("Answer with 2 choices")
         self.press(Keys.ENTER)

@@ -72,7 +72,9 @@ def points(right: int, wrong: int) -> str:
 def answer_for(program: Program, moment: Moment, is_right: bool) -> Answer:
     """The answer of a player who knows, or of one who knows better."""
     shown = table(program, moment.state).question
-    pick = next(slat.place for slat in shown.choices if slat.text.startswith("right") == is_right)
+    pick = next(
+        choice.place for choice in shown.choices if choice.text.startswith("right") == is_right
+    )
     return Answer(pick)
 
 

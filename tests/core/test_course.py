@@ -145,7 +145,7 @@ def ready(chances):
     return made_ready(game, packs), packs
 
 
-def deeds(program, state):
+def script_actions(program, state):
     """Everything a player can do now that could matter, with how long after."""
     if state.phase is Phase.OPENING:
         rounds = range(len(program.game.rounds))
@@ -185,7 +185,7 @@ def played_to_its_end(program, chances, most=80):
     for _ in range(most):
         if state.phase is Phase.ENDED:
             return state
-        action, pause = chances.choice(list(deeds(program, state)))
+        action, pause = chances.choice(list(script_actions(program, state)))
         if chances.random() < 0.01:
             action, pause = Quit(), 0
         state = step(program, state, action, state.at + pause).state
@@ -234,9 +234,11 @@ def all_ends(program, dice, most=500):
     waiting, seen, ends = deque([start(program, dice).state]), set(), set()
     while waiting and len(seen) < most:
         state = waiting.popleft()
-        for action, pause in deeds(program, state):
+        for action, pause in script_actions(program, state):
             after = step(program, state, action, state.at + pause).state
-            key = after._replace(at=0, heard=(), told=(), given=None, put=0, unattended=0)
+            key = after._replace(
+                at=0, heard=(), told=(), given=None, presented_count=0, unattended=0
+            )
             if key in seen:
                 continue
             seen.add(key)

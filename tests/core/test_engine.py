@@ -66,9 +66,9 @@ class TestARun(unittest.TestCase):
         )
         for shown in asked:
             number = shown.prompt.split()[-1].rstrip("?")
-            texts = {slat.text for slat in shown.choices}
+            texts = {choice.text for choice in shown.choices}
             self.assertEqual(texts, {f"right {number}", f"x{number}", f"y{number}"})
-            self.assertEqual("".join(slat.letter for slat in shown.choices), "ABC")
+            self.assertEqual("".join(choice.letter for choice in shown.choices), "ABC")
 
     def test_as_written_keeps_the_order_of_questions_and_choices(self):
         game = changed(draw=Draw(3, Order.WRITTEN), ask=Ask(Order.WRITTEN))
@@ -195,7 +195,7 @@ class TestDeterminism(unittest.TestCase):
             begun = step(program, start(program, 7).state, Begin(), 0)
             shown = asdict(table(program, begun.state))
             shown["question"]["choices"] = Counter(
-                slat["text"] for slat in shown["question"]["choices"]
+                choice["text"] for choice in shown["question"]["choices"]
             )
             views.append((shown, [asdict(footprint) for footprint in begun.footprints]))
         self.assertEqual(views[0], views[1])

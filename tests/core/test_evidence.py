@@ -145,8 +145,8 @@ def seen(number, given, result=None, ms=3000, **more):
 
 
 class TestSuggestions(unittest.TestCase):
-    def told(self, sightings_, question=QUESTIONS[0]):
-        found = evidence_of([[one] for one in sightings_]).questions[0]
+    def told(self, observations_, question=QUESTIONS[0]):
+        found = evidence_of([[one] for one in observations_]).questions[0]
         return {one.sort: one.after for one in suggested(found, question)}, found
 
     def test_level_and_seconds_follow_what_was_seen_and_stay_where_they_fit(self):

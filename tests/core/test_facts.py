@@ -40,7 +40,7 @@ from dicetrail.core.answers import Verdict, fold
 from dicetrail.core.document import Details, Holds, Kind, Language, Leaves, Made, Question
 from dicetrail.core.draw import FactQuestions, comparison_key, stream
 from dicetrail.core.play import Intent, asking_at, check, choices_of, next_input, question_of
-from dicetrail.core.play.program import in_play
+from dicetrail.core.play.program import presented_question
 from tests.core.examples import BEDS
 
 NAMES = ("Beet", "beet", "Bête", "bete!", "Kale", "Leek", "Pea", "1/2", "0.5", "2", "")
@@ -123,7 +123,7 @@ class TestLaws(unittest.TestCase):
         for intent in ("right", *intents):
             state = moment.state
             if state.phase is Phase.ASKING:
-                put = in_play(program, state)
+                put = presented_question(program, state)
                 question = put.dealt.sourced.question
                 right = right_for(put.made, question.prompt)
                 self.assertLessEqual(set(question.right), right)
@@ -139,7 +139,7 @@ class TestLaws(unittest.TestCase):
                         verdict = check(program, state, answer).verdict
                         self.assertIn(verdict, (Verdict.RIGHT, Verdict.UNREADABLE), answer)
                 # The same question, asked anew or tried again, stands as it stood.
-                place = (state.position, state.left, put.dealt.sourced.number)
+                place = (state.position, state.departed, put.dealt.sourced.number)
                 self.assertEqual(shown.setdefault(place, put.choices), put.choices)
                 self._stay_away(state, put, question)
                 number += 1
@@ -153,7 +153,7 @@ class TestLaws(unittest.TestCase):
 
     def _stay_away(self, state, put, question):
         minds = put.made.pattern.leaves is not Leaves.NONE
-        gone = {row.number for row in state.left} if minds else set()
+        gone = {row.number for row in state.departed} if minds else set()
         self.assertFalse(
             state.position and gone.issuperset(put.made.rows_of(put.dealt.sourced.number)),
             "a question all of whose rows have left is not asked",
@@ -285,7 +285,7 @@ class TestPatterns(unittest.TestCase):
         program = program_of(both, leaves)
         state = step(program, start(program, 1).state, Begin(), 0).state
         media = {"f": {"pine.svg": "p", "larch.svg": "l"}}
-        pictures = [slat.picture for slat in table(program, state, media).question.choices]
+        pictures = [choice.picture for choice in table(program, state, media).question.choices]
         self.assertEqual(sorted(pictures), ["l", "p"])
         self.assertEqual(len(choices_of(program, state)[1]), 1)
 

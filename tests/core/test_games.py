@@ -87,15 +87,15 @@ class Play:
     def answer(self, is_right, after=1000):
         question = self.question
         if question.choices:
-            slats = self.shown.question.choices
+            choices = self.shown.question.choices
             texts = question.right if is_right else question.wrong
-            value = next(slat.place for slat in slats if slat.text in texts)
+            value = next(choice.place for choice in choices if choice.text in texts)
         else:
             value = question.right[0] if is_right else "99999"
         return self.do(Answer(value), after)
 
     def answer_place(self, place):
-        """Pick the slat at a place, whatever it says."""
+        """Pick the choice at a place, whatever it says."""
         return self.do(Answer(place))
 
     def play(self, outcomes, after=1000):
@@ -320,11 +320,13 @@ def wrong():
         asked = []
         for is_right, after, score in ((True, 2000, 8), (False, 5000, 3), (True, 1000, 12)):
             asked.append(played.question.prompt)
-            slats = table(played.program, played.state, media).question.choices
-            self.assertEqual({slat.text for slat in slats}, {""})
+            choices = table(played.program, played.state, media).question.choices
+            self.assertEqual({choice.text for choice in choices}, {""})
             digest = played.question.right[0].replace("leaf", "digest").removesuffix(".svg")
             place = next(
-                slat.place for slat in slats if ((slat.picture or slat.sound) == digest) == is_right
+                choice.place
+                for choice in choices
+                if ((choice.picture or choice.sound) == digest) == is_right
             )
             played.do(Answer(place), after)
             self.assertEqual(played.count(), score)
@@ -347,7 +349,7 @@ class TestSources(unittest.TestCase):
         for _ in range(100):
             left, _, right, *_ = played.question.prompt.split()
             value = int(left) + int(right)
-            texts = [int(slat.text) for slat in played.shown.question.choices]
+            texts = [int(choice.text) for choice in played.shown.question.choices]
             self.assertEqual((len(set(texts)), texts.count(value)), (4, 1))
             self.assertTrue(value <= 100 and max(int(left), int(right)) <= 50)
             self.assertTrue(all(text >= 0 for text in texts))
@@ -390,7 +392,7 @@ class TestSources(unittest.TestCase):
         played = Play(game(points(10), **sort)).begin()
         for _ in range(12):
             self.assertEqual(
-                {slat.text for slat in played.shown.question.choices}, {"Root", "Leaf", "Fruit"}
+                {choice.text for choice in played.shown.question.choices}, {"Root", "Leaf", "Fruit"}
             )
             item = played.question.prompt.split("“")[1].split("”")[0]
             group = next(group for group in self.LISTS if item in group.items)

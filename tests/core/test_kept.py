@@ -50,7 +50,7 @@ def made(game=GAME):
 
 def unlined(steps):
     """Steps without the lines of the script that they tell."""
-    return [[replace(one, lines=()) for one in prints] for prints in steps]
+    return [[replace(one, lines=()) for one in footprints] for footprints in steps]
 
 
 class TestKeptRuns(unittest.TestCase):

@@ -270,13 +270,13 @@ class TestRuns(unittest.TestCase):
         if program is None:
             return
         state = pieces = played(program, dice, actions)[0][-1].state
-        prints = []
+        footprints = []
         for pause in pauses:
             moment = step(program, pieces, Wait(), pieces.at + pause)
             pieces = moment.state
-            prints += moment.footprints
+            footprints += moment.footprints
         whole = step(program, state, Wait(), state.at + sum(pauses))
-        self.assertEqual((pieces, tuple(prints)), (whole.state, whole.footprints))
+        self.assertEqual((pieces, tuple(footprints)), (whole.state, whole.footprints))
 
     @given(GAMES, DICE, INPUTS)
     def test_nothing_tells_the_right_answer_before_the_question_is_done_with(

@@ -172,7 +172,7 @@ class TestPreview(unittest.TestCase):
         leaf = replace(SOUND, details=Details(picture="leaf.png", sound="gone.wav", note="n"))
         shown = preview(leaf, 1, {"leaf.png": "digest"})
         self.assertEqual(shown.question.prompt, "Which is a root?")
-        self.assertEqual({slat.text for slat in shown.question.choices}, {"Carrot", "Pea"})
+        self.assertEqual({choice.text for choice in shown.question.choices}, {"Carrot", "Pea"})
         self.assertEqual((shown.question.picture, shown.question.sound), ("digest", ""))
         self.assertIsNone(shown.feedback)
         typed = preview(Question("Name it", ("a",), (), Kind.TYPED), 1, {})

@@ -228,7 +228,7 @@ class TestWhatPlayersAreTold(unittest.TestCase):
     def test_true_and_false_and_the_prompts_of_lists_are_in_the_games_words(self):
         truth = Question("?", ("false",), kind=Kind.TRUTH)
         shown, _ = first_table(small_game(Language.FRENCH, truth))
-        self.assertEqual({slat.text for slat in shown.question.choices}, {"vrai", "faux"})
+        self.assertEqual({choice.text for choice in shown.question.choices}, {"vrai", "faux"})
         lists = Lists((ItemList("Root", ("beet",)), ItemList("Leaf", ("kale",))))
         game = Game(
             "", (Round("", lists=(lists,)),), (Ending("Done", ""),), language=Language.ITALIAN

@@ -187,15 +187,15 @@ class TestCounting(unittest.TestCase):
             for late, used in times:
                 if state.phase is not Phase.ASKING:
                     break
-                at, put, lead = state.at, state.put, min(late, state.lead)
+                at, presented, lead = state.at, state.presented_count, min(late, state.lead)
                 if lead < state.lead:
-                    state = step(program, state, Listen(put), at + lead).state
+                    state = step(program, state, Listen(presented), at + lead).state
                 soonest = state.clocks.soonest
                 for part in (used // 2, used):
-                    if (state.phase, state.put) != (Phase.ASKING, put):
+                    if (state.phase, state.presented_count) != (Phase.ASKING, presented):
                         break
                     part = part if soonest is None else min(part, soonest)
-                    state = step(program, state, Answer(1, put), at + lead + part).state
+                    state = step(program, state, Answer(1, presented), at + lead + part).state
             runs.append((state.tallies, state.phase, state.ending, state.position))
         self.assertEqual(*runs)
 

@@ -41,7 +41,7 @@ def run(script, event=Event.RIGHT, **facts):
     """The counters after one event, and what was done."""
     made = rules(script)
     settled = settle(made, made.first, Outcome(event, **facts), lambda sides: sides)
-    return dict(zip(made.names, settled.tally.counters, strict=True)), settled.deeds
+    return dict(zip(made.names, settled.tally.counters, strict=True)), settled.script_actions
 
 
 def refusal(script):
@@ -61,7 +61,9 @@ class TestRunning(unittest.TestCase):
             settled = settle(made, tally, Outcome(Event.RIGHT, worth=2, seconds_left=seconds_left))
             tally = settled.tally
         self.assertEqual(made.values(tally)["score"], 6 + 4 + 2)
-        self.assertEqual([deed[:2] for deed in settled.deeds], [("cue", "on a roll")])
+        self.assertEqual(
+            [script_action[:2] for script_action in settled.script_actions], [("cue", "on a roll")]
+        )
         self.assertEqual(made.values(tally)["combo"], 0)
         late = settle(made, tally, Outcome(Event.TIMEOUT, tries_left=0))
         self.assertEqual(made.values(late.tally)["lives"], 2)
@@ -84,12 +86,14 @@ class TestRunning(unittest.TestCase):
             ("if 1 // 0:\n        score = 9\n    else:\n        score = 8", "division by zero"),
         ):
             script = f"score = 7\ndef right():\n    {line}\n    after = 1\nafter = 0\nhalf = 0.5"
-            counters, deeds = run(script, tries_used=2)
+            counters, script_actions = run(script, tries_used=2)
             with self.subTest(line=line):
                 self.assertEqual(counters, {"score": 7, "after": 1, "half": 0.5})
-                self.assertEqual([deed.what for deed in deeds], ["fault"])
-                self.assertIn(why, deeds[0].value)
-                self.assertEqual((deeds[0].line, deeds[0].column), (3, 5))
+                self.assertEqual(
+                    [script_action.what for script_action in script_actions], ["fault"]
+                )
+                self.assertIn(why, script_actions[0].value)
+                self.assertEqual((script_actions[0].line, script_actions[0].column), (3, 5))
 
     def test_endings_read_counters_and_facts(self):
         made = rules(
@@ -203,8 +207,10 @@ class TestRefusing(unittest.TestCase):
                 self.assertLess(time.thread_time() - began, 2)
 
     def test_products_stay_bounded_however_many_factors(self):
-        counters, deeds = run("big = 1000000000\ndef right():\n    score = big" + " * big" * 150)
-        self.assertEqual((counters["score"], deeds[0].what), (0, "fault"))
+        counters, script_actions = run(
+            "big = 1000000000\ndef right():\n    score = big" + " * big" * 150
+        )
+        self.assertEqual((counters["score"], script_actions[0].what), (0, "fault"))
 
     @given(st.text() | st.text("score=+-*/()[]:\n defrightwonlcu0123456789'\"", max_size=200))
     def test_no_text_makes_the_parser_fail_otherwise(self, text):

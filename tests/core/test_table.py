@@ -107,13 +107,13 @@ class TestTable(unittest.TestCase):
     def test_pictures_and_sounds_go_by_digest_and_are_never_named(self):
         played = kinds(after=After(hold_ms=0)).begin()
         question = self.shown(played).question
-        self.assertEqual({slat.text for slat in question.choices}, {""})
-        digests = {slat.picture for slat in question.choices}
+        self.assertEqual({choice.text for choice in question.choices}, {""})
+        digests = {choice.picture for choice in question.choices}
         self.assertEqual(digests, {"digest of a.svg", "digest of b.svg"})
         self.assertNotIn("svg", self.shown(played.do(Answer("a.svg"))).feedback.why.split("“")[0])
         question = self.shown(played.answer_place(1)).question
         self.assertEqual(question.sound, "digest of q.wav")
-        self.assertEqual([slat.sound for slat in question.choices].count(""), 1)
+        self.assertEqual([choice.sound for choice in question.choices].count(""), 1)
         self.assertEqual(self.shown(played.answer_place(1)).question.picture, "digest of q.svg")
 
     def test_each_kind_is_answered_in_its_own_way(self):

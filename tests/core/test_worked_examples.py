@@ -33,7 +33,7 @@ def faults(game):
 
 
 def put(name, game):
-    return next(one for one in WORKED_EXAMPLES if one.name == name).put(game, 0)
+    return next(one for one in WORKED_EXAMPLES if one.name == name).place_in(game, 0)
 
 
 class TestWorkedExamples(unittest.TestCase):
@@ -46,19 +46,19 @@ class TestWorkedExamples(unittest.TestCase):
         first, *others = games()
         for one, other in itertools.product(WORKED_EXAMPLES, repeat=2):
             with self.subTest(one=one.name, other=other.name):
-                self.assertEqual(faults(other.put(one.put(first, 0), 0)), set())
+                self.assertEqual(faults(other.place_in(one.place_in(first, 0), 0)), set())
         # One that ends by its score alone, at once, may run out of five questions; that is told.
         lasting = [game for game in others if not all(end.at_once for end in game.endings)]
         self.assertEqual(len(lasting), len(others) - 1)
         for game, one in itertools.product(lasting, WORKED_EXAMPLES):
             with self.subTest(game=game.script, one=one.name):
-                self.assertEqual(faults(one.put(game, 0)), set())
+                self.assertEqual(faults(one.place_in(game, 0)), set())
 
     def test_together_they_are_played_as_their_words_say(self):
         game = first_game("G", ("veg",), 12)
         for example in WORKED_EXAMPLES:
             if example.stop is not Stop.MOVE_ON:
-                game = example.put(game, 0)
+                game = example.place_in(game, 0)
         program = build(game, PACKS)
         state = start(program, 7, ("Marjory", "Ted")).state
         self.assertIn("Welcome, Marjory", table(program, state).opening)
@@ -70,9 +70,9 @@ class TestWorkedExamples(unittest.TestCase):
             shown = table(program, state)
             told = {counter.name: counter.value for counter in shown.players[state.turn].counters}
             self.assertEqual(told["lives"], lives[state.turn])
-            turn, before = state.turn, state.put
+            turn, before = state.turn, state.presented_count
             state = step(program, state, Wait(), state.at + 12_000).state
-            if state.put != before or state.phase is not Phase.ASKING:
+            if state.presented_count != before or state.phase is not Phase.ASKING:
                 lives[turn] -= 1
             while state.phase is Phase.HOLDING:
                 state = step(

@@ -29,7 +29,7 @@ from dicetrail.core.play import Result
 CHOICES = ("a", "b", "c", "d")
 
 
-def sighting(number, picked, ms=4000):
+def observation(number, picked, ms=4000):
     is_right = picked == "a"
     tried = (Try(picked, Verdict.RIGHT if is_right else Verdict.WRONG),)
     result = Result.RIGHT if is_right else Result.WRONG
@@ -48,7 +48,7 @@ def playtest(players, questions, seed, keyed_wrong=(), also_right=()):
             if number in also_right and chances.random() < 0.5:
                 true = "c"
             picked = true if knows else chances.choice(CHOICES)
-            run.append(sighting(number, picked, round(chances.lognormvariate(8, 0.5))))
+            run.append(observation(number, picked, round(chances.lognormvariate(8, 0.5))))
         runs.append(run)
     return runs
 
@@ -68,7 +68,7 @@ def runs_of_logistic_players(count, questions, seed, players, lives):
             slope, hard = items[number]
             is_right = chances.random() < 1 / (1 + np.exp(slope * (hard - abilities[player])))
             picked = "a" if is_right else chances.choice("bcd")
-            run.append(replace(sighting(number, picked), player=player))
+            run.append(replace(observation(number, picked), player=player))
             if not is_right and left[player] is not None:
                 left[player] -= 1
         runs.append(run)
@@ -163,7 +163,7 @@ class TestEvidence(unittest.TestCase):
                         picked = "belief"
                     if number == 0 and knows and chances.random() < 0.4:
                         picked = "also"
-                    run.append(replace(sighting(number, picked), choices=()))
+                    run.append(replace(observation(number, picked), choices=()))
                 runs.append(run)
             told = [one.what for one in suggested(evidence_of(runs).questions[0], question)]
             believed += any("belief" in what for what in told)

@@ -98,6 +98,8 @@ class TestTheSubset(unittest.TestCase):
         rules = rules_of(Game("G", (Round("R"),), (Ending("E", ""),), script))
         settled = settle(rules, rules.first, Outcome(Event.RIGHT, **FACTS))
         if expected is None:
-            self.assertEqual({deed.what for deed in settled.deeds}, {"fault"})
+            self.assertEqual(
+                {script_action.what for script_action in settled.script_actions}, {"fault"}
+            )
         else:
-            self.assertEqual((settled.tally.counters, settled.deeds), (expected, ()))
+            self.assertEqual((settled.tally.counters, settled.script_actions), (expected, ()))

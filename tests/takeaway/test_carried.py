@@ -52,8 +52,8 @@ class TestPlainForm(unittest.TestCase):
         if program is None:
             return
         moments, inputs, _ = played(program, dice, actions)
-        prints = [moment.footprints for moment in moments]
-        self.assertEqual(json.loads(json.dumps(to_json(prints))), sent(prints, PRINTS))
+        footprints = [moment.footprints for moment in moments]
+        self.assertEqual(json.loads(json.dumps(to_json(footprints))), sent(footprints, PRINTS))
         shown = table(program, moments[-1].state)
         self.assertEqual(json.loads(json.dumps(to_json(shown))), sent(shown, TABLE))
         plain = json.loads(json.dumps(to_json(inputs)))

@@ -78,9 +78,9 @@ class Game:
         heading = self.words.say(Phrase.QUESTION_NUMBER, number=view.question.number)
         self.printed += ["", f"{view.round}: {heading}" if view.round else heading]
         self.printed += view.question.prompt.split("\n")
-        for slat in view.question.choices:
+        for choice in view.question.choices:
             self.printed.append(
-                f"  {slat.letter}  {slat.text}" if slat.text else f"  {slat.letter}"
+                f"  {choice.letter}  {choice.text}" if choice.text else f"  {choice.letter}"
             )
         self.printed += view.told[said:]
         self.laid_out()
@@ -96,7 +96,7 @@ class Game:
 
     def answer(self, chance):
         view, clocks = table(self.program, self.state), self.state.clocks
-        self.put = self.state.put
+        self.presented_count = self.state.presented_count
         line, pause = what_to_type(self.program, self.state, view, chance)
         self.typed.append((line, pause))
         long = min((left for left in (clocks.round, clocks.game) if left is not None), default=None)
@@ -158,7 +158,9 @@ class Game:
             elif self.state.phase is not Phase.ENDED:
                 self.asked()
         elif self.state.phase is Phase.ASKING:
-            self.asked(said) if self.state.put != self.put else self.laid_out()
+            self.asked(
+                said
+            ) if self.state.presented_count != self.presented_count else self.laid_out()
         if self.state.phase is Phase.ENDED:
             self.ended(view)
 
@@ -188,9 +190,9 @@ def what_to_type(program, state, view, chance: Random):
         lines += [words.say(Phrase.KEY_HINT)] * 3
     if question.may_pass:
         lines += [words.say(Phrase.KEY_PASS)] * 3
-    for slat in question.choices:
-        lines += [slat.letter, slat.letter.lower(), str(slat.place)]
-        lines += [varied(slat.text, chance)] * bool(slat.text)
+    for choice in question.choices:
+        lines += [choice.letter, choice.letter.lower(), str(choice.place)]
+        lines += [varied(choice.text, chance)] * bool(choice.text)
     if not question.choices:
         right = question_of(program, state).right
         lines += [varied(one, chance) for one in right] * 6

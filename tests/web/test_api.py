@@ -574,8 +574,8 @@ class TestRuns(ApiTest):
         shown = {"number", "kind", "prompt", "choices", "words", "tried", "tries_left"}
         shown |= {"hint", "may_hint", "may_pass", "picture", "sound", "in_run", "wants_all"}
         self.assertEqual(set(run["table"]["question"]), shown)
-        slat = {"letter", "place", "text", "picture", "sound"}
-        self.assertEqual(set(run["table"]["question"]["choices"][0]), slat)
+        choice = {"letter", "place", "text", "picture", "sound"}
+        self.assertEqual(set(run["table"]["question"]["choices"][0]), choice)
         answered = self.input(run, action="answer", value=1)
         self.assertTrue(answered["table"]["feedback"]["right_places"])
 

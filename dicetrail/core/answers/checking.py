@@ -42,8 +42,8 @@ MAX_ANSWER = 10_000
 """The longest answer that is read, in characters."""
 
 Given = str | int | tuple[int, ...]
-"""An answer as it arrives: words typed, or the place (from 1) of the slat picked, or of
-several slats picked together."""
+"""An answer as it arrives: words typed, or the place (from 1) of the choice picked, or of
+several choices picked together."""
 
 
 class Verdict(StrEnum):

@@ -23,7 +23,7 @@ from dicetrail.core.document.sites import MAX_SITES, is_site
 from dicetrail.core.document.words import Number as Number
 
 MAX_CHOICES = 12
-"""A question offers two to twelve choices, on slats lettered A to L."""
+"""A question offers two to twelve choices, lettered A to L."""
 
 MAX_LETTERS = 40
 """The longest word or phrase found letter by letter, so that it fits a phone's screen."""
@@ -583,7 +583,7 @@ class Sample:
 
 @dataclass(frozen=True, slots=True)
 class Check:
-    """How forgiving the reading of an answer is. Picking a slat always names its choice."""
+    """How forgiving the reading of an answer is. Picking a choice always names it."""
 
     by_letter: Annotated[bool, FieldLabel("By letter", "“b” and “B” both name choice B")] = True
     """Whether a letter names a choice: ``b`` and ``B`` the second."""

@@ -171,11 +171,11 @@ class FactQuestions(Sequence[Question]):
         for row in self.rows:
             answer = self.cell(row, self.pattern.answer)
             if answer:
-                found.setdefault(self._likeness(answer), (answer, []))[1].append(row)
+                found.setdefault(self._comparison_key(answer), (answer, []))[1].append(row)
         return {like: (answer, tuple(rows)) for like, (answer, rows) in found.items()}
 
     @cached_property
-    def _likeness(self) -> Callable[[str], str]:
+    def _comparison_key(self) -> Callable[[str], str]:
         if self.pattern.shows is not Shows.TEXT:
             return fold
         return lambda text: comparison_key(text, self.mark)
@@ -191,7 +191,7 @@ class FactQuestions(Sequence[Question]):
 
     def rows_of_answer(self, answer: str) -> tuple[int, ...]:
         """The rows whose answer it is, or one alike."""
-        return self._answers.get(self._likeness(answer), ("", ()))[1]
+        return self._answers.get(self._comparison_key(answer), ("", ()))[1]
 
     @cached_property
     def _texts(self) -> tuple[str, ...]:
@@ -217,10 +217,10 @@ class FactQuestions(Sequence[Question]):
     def _barred(self, number: int, gone: Collection[int]) -> set[int]:
         """The places of the answers that cannot stand as wrong choices: right ones, and those
         all of whose rows are gone."""
-        right = {self._likeness(answer) for answer in self._right(number)}
+        right = {self._comparison_key(answer) for answer in self._right(number)}
         barred = {self._places[like] for like in right if like in self._places}
         for row in gone:
-            like = self._likeness(self.cell(row, self.pattern.answer))
+            like = self._comparison_key(self.cell(row, self.pattern.answer))
             if like in self._answers and all(one in gone for one in self._answers[like][1]):
                 barred.add(self._places[like])
         return barred
@@ -311,8 +311,10 @@ def comparison_key(text: str, mark: DecimalMark = DecimalMark.POINT) -> str:
     """A form in which two answers are equal if however forgiving a round they could be taken
     for one another: numbers of one value, texts but for case, accents and punctuation.
 
-    >>> likeness("Crème  brûlée!") == likeness("creme brulee"), likeness("0,5") == likeness("1/2")
-    (True, True)
+    >>> comparison_key("Crème  brûlée!") == comparison_key("creme brulee")
+    True
+    >>> comparison_key("0,5") == comparison_key("1/2")
+    True
     """
     number = read_number(text, mark)
     if number is not None:

@@ -145,7 +145,7 @@ class Lap(NamedTuple):
 
     share: float
     came: QuestionOutcome
-    spell: TimedSpan
+    timed_span: TimedSpan
 
 
 class Stands(NamedTuple):
@@ -158,7 +158,7 @@ class Stands(NamedTuple):
 class OutcomeDistribution(NamedTuple):
     """Everything that can come of a question."""
 
-    laps: tuple[Lap, ...]
+    distribution: tuple[Lap, ...]
     stands: tuple[Stands, ...]
     """With a countdown of the round or the game: what it finds if it ends meanwhile."""
     routes: tuple[tuple[QuestionOutcome, float], ...]
@@ -196,7 +196,7 @@ class _PendingQuestion(NamedTuple):
     tried: int = 0
     hits: int = 0
     is_hinted: bool = False
-    spell: TimedSpan = TimedSpan()
+    timed_span: TimedSpan = TimedSpan()
 
 
 Mass = float | list[float]
@@ -246,7 +246,7 @@ class Asking:
         """Everything that can come of it, from the moment it is put to a player with a tally."""
         self.found.clear()
         self.stands.clear()
-        now = self._hinted(self._put(tally))
+        now = self._hinted(self._presented(tally))
         for _ in range(MAX_TRIES):
             if not now:
                 break
@@ -261,13 +261,13 @@ class Asking:
     def _laid_out(self) -> OutcomeDistribution:
         self.follow(self.ways * len(self.found))
         stands = (Stands(tally, added(shares)) for tally, shares in self.stands.items())
-        laps, routes, mean = tuple(self._laps()), dict[QuestionOutcome, float](), 0.0
-        for share, came, spell in laps:
+        distribution, routes, mean = tuple(self._laps()), dict[QuestionOutcome, float](), 0.0
+        for share, came, timed_span in distribution:
             routes[came] = routes.get(came, 0.0) + share
-            mean += share * self._mean_of(spell)
+            mean += share * self._mean_of(timed_span)
         step_ms = 0 if self.grid is None else self.grid.step_ms
         return OutcomeDistribution(
-            laps,
+            distribution,
             tuple(stands),
             tuple(routes.items()),
             mean,
@@ -276,21 +276,21 @@ class Asking:
             step_ms,
         )
 
-    def _mean_of(self, spell: TimedSpan) -> float:
+    def _mean_of(self, timed_span: TimedSpan) -> float:
         """How long a spell is, on average."""
-        mean = float(spell.fixed_ms)
-        if spell.answers:
-            mean += spell.answers * self.means[0]
-        if spell.letters:
-            mean += spell.letters * self.means[1]
-        if spell.band is not None:
-            mean += spell.band.mean_ms
-        if spell.grid:
+        mean = float(timed_span.fixed_ms)
+        if timed_span.answers:
+            mean += timed_span.answers * self.means[0]
+        if timed_span.letters:
+            mean += timed_span.letters * self.means[1]
+        if timed_span.band is not None:
+            mean += timed_span.band.mean_ms
+        if timed_span.grid:
             assert self.grid is not None
-            mean += self.grid.step_ms * sum(at * share for at, share in enumerate(spell.grid))
+            mean += self.grid.step_ms * sum(at * share for at, share in enumerate(timed_span.grid))
         return mean
 
-    def _put(self, tally: Tally) -> dict[_PendingQuestion, Mass]:
+    def _presented(self, tally: Tally) -> dict[_PendingQuestion, Mass]:
         """What stands once the rules have run for the question that is put."""
         now: dict[_PendingQuestion, Mass] = {}
         if self.rules.is_put_idly:
@@ -343,13 +343,13 @@ class Asking:
             mass = _scaled(mass, 1 - passes)
         right = self._chance(standing.tried, standing.is_hinted)
         in_time, late = self._answered(standing, mass)
-        for spell, part, reading in in_time:
+        for timed_span, part, reading in in_time:
             tally, tries, hits, is_hinted, _ = standing
             if self.is_word:
-                now = _PendingQuestion(tally, tries, hits, is_hinted, spell)
+                now = _PendingQuestion(tally, tries, hits, is_hinted, timed_span)
                 self._letter(now, part, reading, right, after)
                 continue
-            tried = _PendingQuestion(tally, tries + 1, hits, is_hinted, spell)
+            tried = _PendingQuestion(tally, tries + 1, hits, is_hinted, timed_span)
             close = self.scout.close / 100 if self.asked.can_slip else 0.0
             for event, verdict, occasion, weight in (
                 (Event.RIGHT, "right", Occasion.RIGHT, right * (1 - close)),
@@ -360,9 +360,9 @@ class Asking:
                     share = _scaled(part, weight)
                     self._ends(tried, share, event, reading, verdict, occasion, after)
         if late is not None:
-            spell, part = late
+            timed_span, part = late
             now, reading = (
-                standing._replace(spell=spell),
+                standing._replace(timed_span=timed_span),
                 ClockReading(0, self.base.seconds_allowed),
             )
             self._ends(now, part, Event.TIMEOUT, reading, "late", Occasion.LATE)
@@ -428,8 +428,8 @@ class Asking:
             found = settled if ending is None else settled._replace(ending=ending)
             if found.ending is None and found.way is None and after is not None:
                 held = self._held(standing, found, occasion)
-                spell = standing.spell.held(held)
-                stands = standing._replace(tally=self.merged(found.tally), spell=spell)
+                timed_span = standing.timed_span.held(held)
+                stands = standing._replace(tally=self.merged(found.tally), timed_span=timed_span)
                 self._enter(after, stands, share)
             else:
                 self._done(standing, share, found, occasion)
@@ -439,10 +439,12 @@ class Asking:
     ) -> None:
         """The question is done with."""
         held = self._held(standing, settled, occasion)
-        deeds = settled.deeds
-        is_out = bool(deeds) and any(deed.what == "out" for deed in deeds)
+        script_actions = settled.script_actions
+        is_out = bool(script_actions) and any(
+            script_action.what == "out" for script_action in script_actions
+        )
         came = QuestionOutcome(self.merged(settled.tally), settled.way, settled.ending, is_out)
-        self.found[came, standing.spell.held(held)].append(mass)
+        self.found[came, standing.timed_span.held(held)].append(mass)
 
     def _held(self, standing: _PendingQuestion, settled: Settled, occasion: Occasion) -> int:
         """How long the feedback is shown."""
@@ -490,17 +492,21 @@ class Asking:
         """When the next answer comes, and what the clock says then; and how many are too late."""
         if isinstance(mass, list):
             return self._on_grid(standing, mass)
-        spell = standing.spell
+        timed_span = standing.timed_span
         if not self.clock_ms:
             if self.is_word:
-                return [(spell._replace(letters=spell.letters + 1), mass, ClockReading())], None
-            return [(spell._replace(answers=spell.answers + 1), mass, ClockReading())], None
+                return [
+                    (timed_span._replace(letters=timed_span.letters + 1), mass, ClockReading())
+                ], None
+            return [
+                (timed_span._replace(answers=timed_span.answers + 1), mass, ClockReading())
+            ], None
         found: list[tuple[TimedSpan, Mass, ClockReading]] = [
-            (TimedSpan(*spell[:3], band), mass * band.share, band.reading)
+            (TimedSpan(*timed_span[:3], band), mass * band.share, band.reading)
             for band in self.clocks.bands(self._law, self.clock_ms)
         ]
         missed = 1 - self._law.by(self.clock_ms - 0.5)
-        late = (spell._replace(fixed_ms=spell.fixed_ms + self.clock_ms), mass * missed)
+        late = (timed_span._replace(fixed_ms=timed_span.fixed_ms + self.clock_ms), mass * missed)
         return found, late if missed > 0 else None
 
     def _reading(self, used: int) -> ClockReading:
@@ -524,9 +530,9 @@ class Asking:
             if len(came) > most:
                 came[most] /= 2
             late = [0.0] * clock + [sum(mass) - sum(came)]
-        spell = standing.spell
-        read = [(spell, part, reading) for part, reading in self._read(came)]
-        return read, (spell, late) if late and late[clock] > LEAST_SHARE else None
+        timed_span = standing.timed_span
+        read = [(timed_span, part, reading) for part, reading in self._read(came)]
+        return read, (timed_span, late) if late and late[clock] > LEAST_SHARE else None
 
     def _wait(
         self, standing: _PendingQuestion, mass: list[float], kernel: list[float], most: int
@@ -558,17 +564,17 @@ class Asking:
         yield from ((part, reading) for reading, part in found.items())
 
     def _laps(self) -> Iterator[Lap]:
-        for (came, spell), masses in self.found.items():
+        for (came, timed_span), masses in self.found.items():
             if self.grid is None:
                 share = sum(mass for mass in masses if isinstance(mass, float))
-                yield Lap(share, came, spell)
+                yield Lap(share, came, timed_span)
                 continue
             shares = added([mass for mass in masses if isinstance(mass, list)])
             share = sum(shares)
             if share > LEAST_SHARE:
                 # Rounded, so that right and wrong answers that come alike are seen to.
                 grid = tuple(round(one / share, 14) for one in shares)
-                yield Lap(share, came, spell._replace(grid=grid))
+                yield Lap(share, came, timed_span._replace(grid=grid))
 
 
 def total(mass: Mass) -> float:

@@ -26,7 +26,7 @@ from dicetrail.core.foresight.observations import Observation
 from dicetrail.core.play import Result
 
 FEW = 12
-"""Fewer sightings than these are too few to say."""
+"""Fewer observations than these are too few to say."""
 
 MANY = 30
 """So many are enough to say of a choice that nobody picks it, and of a key that it is wrong: of
@@ -134,7 +134,7 @@ def asked_in(one: Observation) -> Asked:
 
 
 class _Had:
-    """The sightings of a question, oldest first, in columns: there can be very many."""
+    """The observations of a question, oldest first, in columns: there can be very many."""
 
     def __init__(self) -> None:
         self.seen: list[Observation] = []
@@ -144,7 +144,7 @@ class _Had:
 
 
 def evidence_of(runs: Sequence[Sequence[Observation]]) -> Evidence:
-    """What the questions of some runs, each as its sightings, say; the oldest run first."""
+    """What the questions of some runs, each as its observations, say; the oldest run first."""
     had: defaultdict[Asked, _Had] = defaultdict(_Had)
     rows: list[dict[Asked, float]] = []
     lengths = {count for run in runs for count in Counter(one.player for one in run).values()}
@@ -165,7 +165,7 @@ def evidence_of(runs: Sequence[Sequence[Observation]]) -> Evidence:
 
 
 def _rests(run: Sequence[Observation], only_before: bool) -> list[float | None]:
-    """For each sighting of a run, the share right of the same player's others; None without any.
+    """For each observation of a run, the share right of the same player's others; None without any.
 
     Where runs are not of one length, what ends them may hang on the answers: who is wrong sees
     fewer questions after. So only those before count, on which what comes after has no hold.
@@ -199,7 +199,7 @@ class EvidenceCount(Value):
 
 
 def is_counted(one: Observation, of: EvidenceCount, given: str = "") -> bool:
-    """Whether a number of its question counts a sighting."""
+    """Whether a number of its question counts an observation."""
     match of:
         case EvidenceCount.ASKED:
             return True

@@ -96,7 +96,7 @@ UNFORESEEN = 5
 ONE_QUESTION = 20
 """One question to one player may take such a part of them, for others are to come."""
 
-MAX_PUT = 2_000
+MAX_PRESENTED = 2_000
 """So many questions are followed in a row."""
 
 LEAST_TALLIES = 8
@@ -167,7 +167,7 @@ class ExactForecast:
         # Players of one kind do alike; kinds are told apart by their first player.
         self._who = [scouts.index(scout) for scout in scouts]
         self._ways: dict[tuple[object, ...], Step] = {}
-        self.laps: dict[tuple[object, ...], OutcomeDistribution] = {}
+        self.distribution: dict[tuple[object, ...], OutcomeDistribution] = {}
         self._askings: dict[tuple[object, ...], Asking] = {}
         self.clocks = ClockReadings(self.rules.reads)
         _refuse(program)
@@ -195,7 +195,11 @@ class ExactForecast:
     @property
     def is_on_grid(self) -> bool:
         """Whether any times were followed on a grid."""
-        return any(len(lap.spell.grid) > 1 for laps in self.laps.values() for lap in laps.laps)
+        return any(
+            len(lap.timed_span.grid) > 1
+            for distribution in self.distribution.values()
+            for lap in distribution.distribution
+        )
 
     @property
     def has_countdown(self) -> bool:
@@ -247,7 +251,7 @@ class ExactForecast:
         """What was followed and settled so far, as shares of what there is."""
         return self._followed / self.most_followed, self._settled / MAX_SETTLED
 
-    def most_put(self) -> int:
+    def most_presented(self) -> int:
         """How many questions a run that goes its whole length is put, about where a countdown
         ends it; 0 where none can say."""
         lengths = [self._most_put_in(number) for number in range(len(self.rounds))]
@@ -270,9 +274,9 @@ class ExactForecast:
         quickest = min(scout.answers.mean for scout in self.scouts)
         return ceil(_FEW_MORE * 1000 * seconds / quickest)
 
-    def limit(self, is_foreseen: bool) -> None:
+    def limit(self, is_extrapolated: bool) -> None:
         """Let no more be followed than the whole, or the part for what cannot be foreseen."""
-        self._until = self.most_followed // (1 if is_foreseen else UNFORESEEN)
+        self._until = self.most_followed // (1 if is_extrapolated else UNFORESEEN)
 
     def begin_question(self) -> None:
         """Note that the next question is put: what is followed from now on is for it."""
@@ -289,7 +293,7 @@ class ExactForecast:
         seconds = self.game.seconds or self.game.rounds[number].seconds or 0
         return seconds * 1000 // self.step_ms
 
-    def laps_of(self, point: Point, kind: int) -> OutcomeDistribution:
+    def distribution_of(self, point: Point, kind: int) -> OutcomeDistribution:
         """What can come of a question that is put."""
         where = point.where
         reads = self.rules.reads
@@ -297,18 +301,18 @@ class ExactForecast:
         player = where.turn + 1 if "player_number" in reads else 1
         tally, is_again = tally_of(point), point.again is not None
         key = (where.round, number, player, self._who[where.turn], kind, is_again)
-        laps = self.laps.get((key, tally))
-        if laps is None:
+        distribution = self.distribution.get((key, tally))
+        if distribution is None:
             asking = self._askings.get(key)
             if asking is None:
                 asking = self._askings[key] = self._asking(where, number, player, kind, is_again)
             until = self._until
             self._until = min(until, self._followed + self.most_followed // ONE_QUESTION)
-            laps = self.laps[key, tally] = asking.all(tally)
+            distribution = self.distribution[key, tally] = asking.all(tally)
             self._until = until
             if self._followed - self._begun > _FAR_TOO_MUCH * self.most_followed * self.put_share:
                 raise CannotForecast("it has too many ways to go")
-        return laps
+        return distribution
 
     def _asking(self, where: Where, number: int, player: int, kind: int, is_again: bool) -> Asking:
         """A question as it is put to a player, whatever their tally."""
@@ -558,81 +562,83 @@ class ExactForecast:
 class _ForecastWalk:
     """Following all players of a game, question by question."""
 
-    def __init__(self, weigher: ExactForecast) -> None:
-        self.weigher = weigher
+    def __init__(self, exact_forecast: ExactForecast) -> None:
+        self.exact_forecast = exact_forecast
         self.ends: defaultdict[Over, list[float]] = defaultdict(list)
         self.ended = self.mean_ms = 0.0
 
     def weigh(self) -> ExactResult:
         now: dict[Point, Mass] = {}
-        for share, reached in self.weigher.begun():
+        for share, reached in self.exact_forecast.begun():
             self._reach(now, reached, share)
         ended_at, left = [self.ended], 1.0
-        most_put, spent = self.weigher.most_put(), [self.weigher.spent]
-        self.weigher.limit(is_foreseen=bool(most_put))
-        while now and left >= LEAST_MASS and len(ended_at) <= MAX_PUT:
+        most_presented, spent = self.exact_forecast.most_presented(), [self.exact_forecast.spent]
+        self.exact_forecast.limit(is_extrapolated=bool(most_presented))
+        while now and left >= LEAST_MASS and len(ended_at) <= MAX_PRESENTED:
             self.ended = 0.0
             after: dict[Point, Mass] = {}
-            self.weigher.begin_question()
+            self.exact_forecast.begin_question()
             met, tallies = set[Tally](), {tally_of(point) for point in now}
             for point, mass in now.items():
                 met.add(tally_of(point))
-                self.weigher.put_share = len(met) / len(tallies) / max(1, most_put - len(ended_at))
+                self.exact_forecast.put_share = (
+                    len(met) / len(tallies) / max(1, most_presented - len(ended_at))
+                )
                 if isinstance(mass, float):
-                    self._put(point, mass, after)
+                    self._presented(point, mass, after)
                 else:
                     self._put_on_grid(point, mass, after)
             ended_at.append(self.ended)
-            spent.append(self.weigher.spent)
+            spent.append(self.exact_forecast.spent)
             now = {point: mass for point, mass in after.items() if total(mass) > LEAST_SHARE}
             before, left = left, sum(map(total, now.values()))
-            further = most_put - len(ended_at) + 1
-            if not most_put:
+            further = most_presented - len(ended_at) + 1
+            if not most_presented:
                 is_steady = len(spent) >= _LOOKED_BACK and not _grows(spent)
-                self.weigher.limit(is_foreseen=is_steady)
+                self.exact_forecast.limit(is_extrapolated=is_steady)
                 further = _questions_left(before, left, len(ended_at)) if is_steady else 0
             for shares in zip(*spent[-_LOOKED_BACK:], strict=True):
-                if further > 0 and _foreseen(shares, further) > _TOO_MUCH:
+                if further > 0 and _extrapolated(shares, further) > _TOO_MUCH:
                     raise CannotForecast("it has too many ways to go")
         summed = {end: sum(sorted(shares)) for end, shares in self.ends.items()}
         return ExactResult(summed, ended_at, left if now else 0.0, self.mean_ms)
 
-    def _put(self, point: Point, mass: float, after: dict[Point, Mass]) -> None:
+    def _presented(self, point: Point, mass: float, after: dict[Point, Mass]) -> None:
         """Put a question to players with no countdown but its own."""
-        weigher = self.weigher
-        for chance, kind, used in weigher.drawn(point):
-            share, laps = mass * chance, weigher.laps_of(point, kind)
-            self.mean_ms += share * laps.mean_ms
-            for came, weight in laps.routes:
-                for part, reached in weigher.went(point, kind, used, came):
+        exact_forecast = self.exact_forecast
+        for chance, kind, used in exact_forecast.drawn(point):
+            share, distribution = mass * chance, exact_forecast.distribution_of(point, kind)
+            self.mean_ms += share * distribution.mean_ms
+            for came, weight in distribution.routes:
+                for part, reached in exact_forecast.went(point, kind, used, came):
                     self._reach(after, reached, share * weight * part)
 
     def _put_on_grid(self, point: Point, mass: list[float], after: dict[Point, Mass]) -> None:
         """Put a question to players while a countdown runs that can end the round."""
-        weigher = self.weigher
-        most = weigher.points_of(point.where.round)
-        for chance, kind, used in weigher.drawn(point):
-            laps, left = weigher.laps_of(point, kind), sum(mass)
+        exact_forecast = self.exact_forecast
+        most = exact_forecast.points_of(point.where.round)
+        for chance, kind, used in exact_forecast.drawn(point):
+            distribution, left = exact_forecast.distribution_of(point, kind), sum(mass)
             by_grid: dict[tuple[float, ...], list[float]] = {}
-            for share, came, spell in laps.laps:
-                if spell.grid not in by_grid:
-                    weigher.follow(effort(len(mass), len(spell.grid)))
-                    times = together(mass, spell.grid, most + 1)
-                    if len(times) > most and len(spell.grid) > 1:
+            for share, came, timed_span in distribution.distribution:
+                if timed_span.grid not in by_grid:
+                    exact_forecast.follow(effort(len(mass), len(timed_span.grid)))
+                    times = together(mass, timed_span.grid, most + 1)
+                    if len(times) > most and len(timed_span.grid) > 1:
                         times[most] /= 2  # of those at the very deadline one half is in time
-                    by_grid[spell.grid] = times
-                times = [one * share * chance for one in by_grid[spell.grid]]
+                    by_grid[timed_span.grid] = times
+                times = [one * share * chance for one in by_grid[timed_span.grid]]
                 here = sum(times)
                 left -= here / chance
-                self.mean_ms += here * spell.fixed_ms
-                for part, reached in weigher.went(point, kind, used, came):
+                self.mean_ms += here * timed_span.fixed_ms
+                for part, reached in exact_forecast.went(point, kind, used, came):
                     self._reach(after, reached, [one * part for one in times])
-            self._cut(point, laps, mass, max(0.0, left) * chance, after)
+            self._cut(point, distribution, mass, max(0.0, left) * chance, after)
 
     def _cut(
         self,
         point: Point,
-        laps: OutcomeDistribution,
+        distribution: OutcomeDistribution,
         mass: list[float],
         left: float,
         after: dict[Point, Mass],
@@ -640,36 +646,38 @@ class _ForecastWalk:
         """Let the countdown end for those who are still at the question then."""
         if left <= LEAST_SHARE:
             return
-        weigher, most = self.weigher, self.weigher.points_of(point.where.round)
-        self.mean_ms += left * most * weigher.step_ms
+        exact_forecast, most = self.exact_forecast, self.exact_forecast.points_of(point.where.round)
+        self.mean_ms += left * most * exact_forecast.step_ms
         waiting = [
             sum(
                 share * stands.shares[most - place]
                 for place, share in enumerate(mass)
                 if most - place < len(stands.shares)
             )
-            for stands in laps.stands
+            for stands in distribution.stands
         ]
         whole = sum(waiting)
-        for stands, weight in zip(laps.stands, waiting, strict=True):
-            share = left * weight / whole if whole else left / len(laps.stands)
-            for part, reached in weigher.cut(point, stands.tally):
+        for stands, weight in zip(distribution.stands, waiting, strict=True):
+            share = left * weight / whole if whole else left / len(distribution.stands)
+            for part, reached in exact_forecast.cut(point, stands.tally):
                 self._reach(after, reached, share * part)
 
     def _reach(self, after: dict[Point, Mass], reached: Reached, mass: Mass) -> None:
         """Note where a mass of players has come, and when on its grid if it left one."""
-        weigher = self.weigher
-        goes_on = isinstance(reached, Point) and (weigher.game.seconds or not reached.is_fresh)
+        exact_forecast = self.exact_forecast
+        goes_on = isinstance(reached, Point) and (
+            exact_forecast.game.seconds or not reached.is_fresh
+        )
         if not isinstance(mass, float) and not goes_on:
             steps = sum(place * share for place, share in enumerate(mass))
-            self.mean_ms += steps * weigher.step_ms
+            self.mean_ms += steps * exact_forecast.step_ms
             mass = sum(mass)
         if isinstance(reached, Over):
             share = total(mass)
             self.ends[reached].append(share)
             self.ended += share
             return
-        if isinstance(mass, float) and weigher.points_of(reached.where.round):
+        if isinstance(mass, float) and exact_forecast.points_of(reached.where.round):
             mass = [mass]
         known = after.get(reached)
         after[reached] = mass if known is None else plus(mass, known)
@@ -695,23 +703,23 @@ def _grows(spent: Sequence[tuple[float, float]]) -> bool:
     return last - second > second - first + _NEXT_TO_NOTHING
 
 
-def _questions_left(before: float, left: float, put: int) -> int:
+def _questions_left(before: float, left: float, presented: int) -> int:
     """How many questions are put until next to nobody is left, if as large a share as at the
     last one leaves at each."""
-    most = MAX_PUT - put
+    most = MAX_PRESENTED - presented
     if not 0 < left < before:
         return most if left else 0
     return min(most, ceil(log(LEAST_MASS / left) / log(left / before)))
 
 
-def _foreseen(spent: Sequence[float], further: int) -> float:
+def _extrapolated(spent: Sequence[float], further: int) -> float:
     """What is spent in the end, if it grows on for so many questions as it grew before.
 
     Ways multiply as counters spread, so what a question takes grows as a polynomial does: its
     differences go on. Where it does not grow it goes on as it is.
 
-    >>> _foreseen([0, 1, 3, 6], 2), _foreseen([0, 1, 2, 3], 2), _foreseen([0, 5, 6, 7], 2)
-    (15.0, 5.0, 9.0)
+    >>> [_extrapolated(spent, 2) for spent in ([0, 1, 3, 6], [0, 1, 2, 3], [0, 5, 6, 7])]
+    [15.0, 5.0, 9.0]
     """
     if len(spent) < _LOOKED_BACK or further <= 0:
         return spent[-1]
@@ -740,7 +748,7 @@ def _refuse(program: Program) -> None:
     game, rules = program.game, program.rules
     if game.seconds is not None and any(round_.seconds is not None for round_ in game.rounds):
         raise CannotForecast("both the game and a round have a clock")
-    if "add_time" in rules.script.deeds:
+    if "add_time" in rules.script.script_actions:
         raise CannotForecast("its rules add time to clocks")
     for round_ in game.rounds:
         if rows_leave(round_):

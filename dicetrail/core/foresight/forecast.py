@@ -121,22 +121,22 @@ def forecast(
     if refused is not None:
         raise ValueError(refused)
     try:
-        weigher = ExactForecast(program, scouts, most_followed=most_followed)
-        found = weigher.weigh()
-        if not weigher.is_on_grid:
+        exact_forecast = ExactForecast(program, scouts, most_followed=most_followed)
+        found = exact_forecast.weigh()
+        if not exact_forecast.is_on_grid:
             why = "every way was followed, with its chance"
-            lengths = None if is_quick else lengths_of(weigher.anew(), found.mean_ms)
+            lengths = None if is_quick else lengths_of(exact_forecast.anew(), found.mean_ms)
             return _weighed(program, scouts, found, How.EXACT, why, lengths, None)
-        seconds = f"{weigher.step_ms / 1000:g} seconds"
+        seconds = f"{exact_forecast.step_ms / 1000:g} seconds"
         why = f"every way was followed, answer times on a grid of {seconds}"
         moved, lengths = None, None
         if not is_quick:
             moved = _moved(program, scouts, found)
             why += f"; on one twice as coarse no ending moves by more than {moved:.2%}"
-            if weigher.has_countdown:
+            if exact_forecast.has_countdown:
                 lengths = sampled(program, scouts, range(runs), "").lengths
             else:
-                lengths = lengths_of(weigher.anew(), found.mean_ms)
+                lengths = lengths_of(exact_forecast.anew(), found.mean_ms)
         return _weighed(program, scouts, found, How.ON_GRID, why, lengths, moved)
     except CannotForecast as reason:
         return sampled(program, scouts, range(runs), str(reason))
@@ -211,7 +211,7 @@ class Played:
     runs: int
     titles: Counter[str | None]
     tallies: Counter[Tallies]
-    put: Counter[int]
+    presented_counts: Counter[int]
     """Runs that came to their end, by how many questions were put."""
     left: int
     """Runs that did not come to an end."""
@@ -222,7 +222,7 @@ class Played:
         self.left += other.left
         self.titles.update(other.titles)
         self.tallies.update(other.tallies)
-        self.put.update(other.put)
+        self.presented_counts.update(other.presented_counts)
         self.milliseconds.update(other.milliseconds)
         return self
 
@@ -243,7 +243,7 @@ def counted(program: Program, scouts: Sequence[Scout], dice: Iterable[int]) -> P
 def _count(program: Program, found: Played, state: State) -> None:
     found.runs += 1
     found.milliseconds[state.at] += 1
-    found.put[state.put] += 1
+    found.presented_counts[state.presented_count] += 1
     merged = program.rules.merged
     found.tallies[tuple(map(merged, state.tallies))] += 1
     if state.phase is Phase.ENDED:
@@ -257,8 +257,8 @@ def told(program: Program, scouts: Sequence[Scout], found: Played, why: str) -> 
     total = max(1, found.runs)
     names = [*dict.fromkeys(ending.title for ending in program.game.endings), None]
     ends = [(tallies, times / total) for tallies, times in sorted(found.tallies.items())]
-    most = max(found.put, default=0)
-    ended_at = [found.put[number] / total for number in range(most + 1)]
+    most = max(found.presented_counts, default=0)
+    ended_at = [found.presented_counts[number] / total for number in range(most + 1)]
     left, still_in = 1.0, []
     for ended in ended_at:
         left -= ended

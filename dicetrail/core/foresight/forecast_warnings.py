@@ -134,7 +134,7 @@ def _told_and_asked_again(program: Program) -> Iterator[Problem]:
 def _never_left(program: Program) -> Iterator[Problem]:
     """A run that is still there though nobody does anything and its clocks run out."""
     state = step(program, start(program, 1).state, Begin(0), 0).state
-    while state.put < LEFT_ALONE and state.phase is not Phase.ENDED:
+    while state.presented_count < LEFT_ALONE and state.phase is not Phase.ENDED:
         soonest = state.clocks.soonest
         if state.phase is Phase.HOLDING:
             action = Continue() if state.hold is None else Wait()
@@ -149,8 +149,8 @@ def _never_left(program: Program) -> Iterator[Problem]:
     title = program.game.rounds[state.round].title
     yield warning(
         f"rounds[{state.round}].moves.timeout",
-        f"a player who does nothing never leaves “{title}”: its clock ran out {state.put - 1} "
-        "times, and the run went on",
+        f"a player who does nothing never leaves “{title}”: its clock ran out "
+        f"{state.presented_count - 1} times, and the run went on",
         "take a life in timeout, go on to the next question, or give the round a clock",
     )
 

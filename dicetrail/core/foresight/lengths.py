@@ -19,7 +19,7 @@ from dicetrail.core.foresight.asking import (
     QuestionOutcome,
     TimedSpan,
 )
-from dicetrail.core.foresight.exact_forecast import MAX_PUT, ExactForecast, Point
+from dicetrail.core.foresight.exact_forecast import MAX_PRESENTED, ExactForecast, Point
 from dicetrail.core.rules import Over
 
 BINS = 128
@@ -46,11 +46,11 @@ class Lengths:
     """How many take longer than all of these."""
 
 
-def lengths_of(weigher: ExactForecast, mean_ms: float) -> Lengths:
-    """The lengths of runs that a weigher has followed, without a countdown of round or game."""
+def lengths_of(exact_forecast: ExactForecast, mean_ms: float) -> Lengths:
+    """The lengths of the runs that were followed, without a countdown of round or game."""
     span = max(1000.0, mean_ms * 2.5)
     for _ in range(_WIDENED):
-        found = _Transform(weigher, span / BINS).lengths()
+        found = _Transform(exact_forecast, span / BINS).lengths()
         if found.longer < _MAX_LONGER:
             break
         span *= 2
@@ -58,24 +58,24 @@ def lengths_of(weigher: ExactForecast, mean_ms: float) -> Lengths:
 
 
 class _Transform:
-    def __init__(self, weigher: ExactForecast, step_ms: float) -> None:
-        self.weigher, self.step_ms = weigher, step_ms
+    def __init__(self, exact_forecast: ExactForecast, step_ms: float) -> None:
+        self.exact_forecast, self.step_ms = exact_forecast, step_ms
         radius = _FOLDS ** (1 / BINS)
         self.points = [radius * exp(-2j * pi * turn / BINS) for turn in range(BINS // 2 + 1)]
         self.radius = radius
         self.waves: dict[int, list[tuple[QuestionOutcome, Wave]]] = {}
         self.power = cache(lambda place: [point**place for point in self.points])
-        self.spells: dict[tuple[object, ...], Wave] = {}
+        self.timed_spans: dict[tuple[object, ...], Wave] = {}
 
     def lengths(self) -> Lengths:
         """Follow everything, and turn it back into shares."""
         total: Wave = [0j] * len(self.points)
         now: defaultdict[Point, Wave] = defaultdict(lambda: [0j] * len(self.points))
-        for share, reached in self.weigher.begun():
+        for share, reached in self.exact_forecast.begun():
             wave = total if isinstance(reached, Over) else now[reached]
             for turn in range(len(wave)):
                 wave[turn] += share
-        for _ in range(MAX_PUT):
+        for _ in range(MAX_PRESENTED):
             if not now or max(abs(wave[0]) for wave in now.values()) < LEAST_MASS:
                 break
             now = self._after(now, total)
@@ -83,51 +83,56 @@ class _Transform:
         return Lengths(self.step_ms / 1000, tuple(shares), max(0.0, 1 - sum(shares)))
 
     def _after(self, now: dict[Point, Wave], total: Wave) -> defaultdict[Point, Wave]:
-        weigher = self.weigher
+        exact_forecast = self.exact_forecast
         after: defaultdict[Point, Wave] = defaultdict(lambda: [0j] * len(self.points))
         for point, mass in now.items():
-            for chance, kind, used in weigher.drawn(point):
-                for came, wave in self._waves_of(weigher.laps_of(point, kind)):
+            for chance, kind, used in exact_forecast.drawn(point):
+                for came, wave in self._waves_of(exact_forecast.distribution_of(point, kind)):
                     gone = [here * took * chance for here, took in zip(mass, wave, strict=True)]
-                    for part, reached in weigher.went(point, kind, used, came):
+                    for part, reached in exact_forecast.went(point, kind, used, came):
                         to = total if isinstance(reached, Over) else after[reached]
                         to[:] = [one + other * part for one, other in zip(to, gone, strict=True)]
         return after
 
-    def _waves_of(self, laps: OutcomeDistribution) -> list[tuple[QuestionOutcome, Wave]]:
+    def _waves_of(self, distribution: OutcomeDistribution) -> list[tuple[QuestionOutcome, Wave]]:
         """What each thing that can come of a question does to a wave."""
-        known = self.waves.get(id(laps))
+        known = self.waves.get(id(distribution))
         if known is None:
             found: defaultdict[QuestionOutcome, Wave] = defaultdict(lambda: [0j] * len(self.points))
-            for share, came, spell in laps.laps:
+            for share, came, timed_span in distribution.distribution:
                 wave = found[came]
-                took = self._spell(laps, spell)
+                took = self._spell(distribution, timed_span)
                 wave[:] = [one + share * other for one, other in zip(wave, took, strict=True)]
-            known = self.waves[id(laps)] = list(found.items())
+            known = self.waves[id(distribution)] = list(found.items())
         return known
 
-    def _spell(self, laps: OutcomeDistribution, spell: TimedSpan) -> Wave:
-        key = (laps.times, laps.letters, spell)
-        if key not in self.spells:
-            wave = self._sum(self._between(spell.fixed_ms))
-            for law, times in ((laps.times, spell.answers), (laps.letters, spell.letters)):
+    def _spell(self, distribution: OutcomeDistribution, timed_span: TimedSpan) -> Wave:
+        key = (distribution.times, distribution.letters, timed_span)
+        if key not in self.timed_spans:
+            wave = self._sum(self._between(timed_span.fixed_ms))
+            for law, times in (
+                (distribution.times, timed_span.answers),
+                (distribution.letters, timed_span.letters),
+            ):
                 once = self._sum(law.within(0, None).on_grid(self.step_ms)) if times else wave
                 wave = [one * other**times for one, other in zip(wave, once, strict=True)]
-            if spell.band is not None:
+            if timed_span.band is not None:
                 band = self._sum(
-                    laps.times.within(spell.band.start, spell.band.end).on_grid(self.step_ms)
+                    distribution.times.within(timed_span.band.start, timed_span.band.end).on_grid(
+                        self.step_ms
+                    )
                 )
                 wave = [one * other for one, other in zip(wave, band, strict=True)]
-            if spell.grid:
+            if timed_span.grid:
                 grid = self._sum(
                     (place, part * share)
-                    for at, share in enumerate(spell.grid)
+                    for at, share in enumerate(timed_span.grid)
                     if share
-                    for place, part in self._between(at * laps.step_ms)
+                    for place, part in self._between(at * distribution.step_ms)
                 )
                 wave = [one * other for one, other in zip(wave, grid, strict=True)]
-            self.spells[key] = wave
-        return self.spells[key]
+            self.timed_spans[key] = wave
+        return self.timed_spans[key]
 
     def _between(self, ms: float) -> list[tuple[int, float]]:
         """The two points a time lies between, each with its share of it."""

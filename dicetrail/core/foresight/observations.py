@@ -20,8 +20,8 @@ from dicetrail.core.play import (
     check,
     choices_of,
     ended_as,
-    in_play,
     leader_of,
+    presented_question,
 )
 
 
@@ -140,13 +140,13 @@ def _done(
     tries: Sequence[Try],
     step: int,
 ) -> Observation:
-    put = in_play(program, state)
-    sourced = put.dealt.sourced
+    presented = presented_question(program, state)
+    sourced = presented.dealt.sourced
     return Observation(
         sourced.source,
         sourced.number,
         sourced.question.prompt,
-        tuple(sorted(put.choices)),
+        tuple(sorted(presented.choices)),
         sourced.question.right,
         answered.player,
         tuple(tries),
@@ -154,6 +154,6 @@ def _done(
         state.used + max(0, footprint.at - state.at),
         state.is_hinted,
         traits_of(sourced.question).level,
-        None if put.seconds is None else put.seconds * 1000,
+        None if presented.seconds is None else presented.seconds * 1000,
         step,
     )

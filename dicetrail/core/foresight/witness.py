@@ -152,7 +152,7 @@ class _Search:
             state.hold,
             state.way,
             state.due,
-            state.left,
+            state.departed,
         )
 
 

@@ -3,6 +3,7 @@
 from dicetrail.core.play.answering import Intent, next_input
 from dicetrail.core.play.dress import Dress, dress, phrases_in
 from dicetrail.core.play.engine import answered, go_on, players_refused, replay, start, step
+from dicetrail.core.play.feedback_words import said_of
 from dicetrail.core.play.filling import ONLY_AT_END, PLACES
 from dicetrail.core.play.flow import ended_as, hold_for
 from dicetrail.core.play.footprints import Answered, Change, Footprint, Result, Stop, What
@@ -34,15 +35,14 @@ from dicetrail.core.play.program import (
     asking_at,
     check,
     choices_of,
-    in_play,
     length_of_round,
     made_ready,
+    presented_question,
     question_of,
     recalling,
     round_of,
     sample_verdicts,
 )
-from dicetrail.core.play.saying import said_of
 from dicetrail.core.play.state import (
     Action,
     Answer,
@@ -118,7 +118,6 @@ __all__ = [
     "ended_as",
     "go_on",
     "hold_for",
-    "in_play",
     "is_best",
     "leader_of",
     "length_of_round",
@@ -131,6 +130,7 @@ __all__ = [
     "play_view",
     "player_named",
     "players_refused",
+    "presented_question",
     "question_of",
     "recalling",
     "replay",

@@ -50,13 +50,13 @@ from dicetrail.core.play.flow import (
     settled_question,
     time_is_up,
 )
-from dicetrail.core.play.footprints import Answered, Footprint, Prints, Result, Stop, What
+from dicetrail.core.play.footprints import Answered, Footprint, Footprints, Result, Stop, What
 from dicetrail.core.play.outcomes import cued, quiet, run_rules, tries_left
 from dicetrail.core.play.program import (
     Program,
     deal_of,
-    in_play,
     most_questions,
+    presented_question,
 )
 from dicetrail.core.play.state import (
     Action,
@@ -125,14 +125,14 @@ def step(program: Program, state: State, action: Action, at: int) -> Moment:
     """
     if at < state.at:
         raise TimeRanBackwards(f"an action at {at} ms cannot follow one at {state.at} ms")
-    prints: Prints = []
+    footprints: Footprints = []
     heard = state.heard
-    state = _let_time_pass(program, state, at, prints)
+    state = _let_time_pass(program, state, at, footprints)
     if isinstance(action, Wait):
-        return Moment(state, prints)
+        return Moment(state, footprints)
     if isinstance(action, Listen):
-        return Moment(_listen(state, action, prints), prints)
-    before = len(prints)
+        return Moment(_listen(state, action, footprints), footprints)
+    before = len(footprints)
     try:
         take = _TAKEN.get((type(action), state.phase))
         if take is None:
@@ -142,18 +142,18 @@ def step(program: Program, state: State, action: Action, at: int) -> Moment:
         if heard or state.unattended:
             # What was heard before is over, but not what time has brought just now.
             since = state._replace(heard=state.heard[len(heard) :], unattended=0)
-        state = take(program, since, action, prints)
+        state = take(program, since, action, footprints)
     except _ActionRefused as refusal:
-        del prints[before:]
-        prints.append(_refusal(state, action, refusal.why))
-        return Moment(state, prints, refusal.said)
-    return Moment(state, prints)
+        del footprints[before:]
+        footprints.append(_refusal(state, action, refusal.why))
+        return Moment(state, footprints, refusal.said)
+    return Moment(state, footprints)
 
 
 def _meant_for_this(state: State, action: Action) -> None:
     """Refuse an action that was meant for another question than the one in play."""
     wanted = getattr(action, "question", None)
-    if wanted is not None and wanted != state.put:
+    if wanted is not None and wanted != state.presented_count:
         raise _ActionRefused(Phrase.OTHER_QUESTION, number=wanted)
 
 
@@ -179,18 +179,18 @@ def go_on(program: Program, moment: Moment, inputs: Iterable[Input]) -> Iterator
 
 def answered(moments: Iterable[Moment]) -> tuple[Answered, ...]:
     """Every question that was done with in some moments of a run, in order."""
-    prints = (footprint for moment in moments for footprint in moment.footprints)
-    return tuple(footprint.answered for footprint in prints if footprint.answered is not None)
+    footprints = (footprint for moment in moments for footprint in moment.footprints)
+    return tuple(footprint.answered for footprint in footprints if footprint.answered is not None)
 
 
-def _let_time_pass(program: Program, state: State, at: int, prints: Prints) -> State:
+def _let_time_pass(program: Program, state: State, at: int, footprints: Footprints) -> State:
     """The state at a later time, every countdown that ended by then worked out."""
     while True:
         if state.phase is Phase.HOLDING and state.hold is not None:
             due = state.at + state.hold
             if due > at:
                 return state._replace(at=at, hold=due - at)
-            state = after_hold(program, state._replace(at=due), prints)
+            state = after_hold(program, state._replace(at=due), footprints)
         elif state.phase is Phase.ASKING and state.lead:
             due = state.at + state.lead
             if due > at:
@@ -204,9 +204,9 @@ def _let_time_pass(program: Program, state: State, at: int, prints: Prints) -> S
             state = state._replace(unattended=state.unattended + 1)
             if state.unattended == MAX_UNATTENDED:
                 why = "nobody has done anything for a long time; the clocks wait for the player"
-                prints.append(Footprint(state.at, Stop.ASK, What.HELD, why))
+                footprints.append(Footprint(state.at, Stop.ASK, What.HELD, why))
             else:
-                state = _countdown_ended(program, state, prints)
+                state = _countdown_ended(program, state, footprints)
         else:
             return state if at == state.at else state._replace(at=at)
 
@@ -219,19 +219,19 @@ def _tick(state: State, at: int) -> State:
     return state._replace(at=at, clocks=state.clocks.after(passed), used=state.used + passed)
 
 
-def _countdown_ended(program: Program, state: State, prints: Prints) -> State:
+def _countdown_ended(program: Program, state: State, footprints: Footprints) -> State:
     """What follows from the end of a countdown: the question's before the round's, and that
     before the game's."""
     if state.clocks.question is not None and state.clocks.question <= 0:
-        put = in_play(program, state)
-        why = f"{counted(put.seconds or 0, 'second')} are over; an answer is too late now"
-        prints.append(Footprint(state.at, Stop.ASK, What.LATE, why, result=Result.LATE))
+        presented = presented_question(program, state)
+        why = f"{counted(presented.seconds or 0, 'second')} are over; an answer is too late now"
+        footprints.append(Footprint(state.at, Stop.ASK, What.LATE, why, result=Result.LATE))
         late = quiet(state)._replace(result=Result.LATE)
-        return settled_question(program, late, put, Event.TIMEOUT, prints)
-    return time_is_up(program, state, prints)
+        return settled_question(program, late, presented, Event.TIMEOUT, footprints)
+    return time_is_up(program, state, footprints)
 
 
-def _begin(program: Program, state: State, action: Begin, prints: Prints) -> State:
+def _begin(program: Program, state: State, action: Begin, footprints: Footprints) -> State:
     """Start the run, or a round chosen from the menu."""
     game = program.game
     number = (action.round or 0) if game.has_menu or not action.round else -1
@@ -250,31 +250,33 @@ def _begin(program: Program, state: State, action: Begin, prints: Prints) -> Sta
     if not state.has_begun:
         names = " and ".join(state.players)
         verb = "begins" if len(state.players) == 1 else "begin"
-        prints.append(Footprint(state.at, Stop.OPEN, What.BEGUN, f"{names} {verb}"))
+        footprints.append(Footprint(state.at, Stop.OPEN, What.BEGUN, f"{names} {verb}"))
         for turn in range(len(state.players)):
-            state, settled = run_rules(program, state._replace(turn=turn), Event.STARTED, prints)
+            state, settled = run_rules(
+                program, state._replace(turn=turn), Event.STARTED, footprints
+            )
             if settled.ending is not None:
-                return game_over(program, state, settled.ending, prints, turn)
+                return game_over(program, state, settled.ending, footprints, turn)
         # What it says was seen before; it is not told again beside the first question.
         told = state.told
-        state = cued(program, state, Occasion.OPENING, prints)._replace(turn=0, told=told)
-    return enter_round(program, state, number, wanted, prints)
+        state = cued(program, state, Occasion.OPENING, footprints)._replace(turn=0, told=told)
+    return enter_round(program, state, number, wanted, footprints)
 
 
-def _answer(program: Program, state: State, action: Answer, prints: Prints) -> State:
-    given, put = action.value, in_play(program, state)
-    checked = put.check(given)
-    prints.append(partial(_tell_answer, state.at, state.players[state.turn], given, checked))
+def _answer(program: Program, state: State, action: Answer, footprints: Footprints) -> State:
+    given, presented = action.value, presented_question(program, state)
+    checked = presented.check(given)
+    footprints.append(partial(_tell_answer, state.at, state.players[state.turn], given, checked))
     if checked.verdict is Verdict.UNREADABLE:
         state = quiet(state)._replace(given=given, result=Result.UNREADABLE)
-        return cued(program, state, Occasion.PRESS, prints)
+        return cued(program, state, Occasion.PRESS, footprints)
     event = Event.WRONG if checked.verdict is Verdict.WRONG else Event.RIGHT
     # A whole word that is right is no miss.
-    is_word = put.question.kind is Kind.LETTERS
+    is_word = presented.question.kind is Kind.LETTERS
     used = state.tries_used + (event is Event.WRONG or not is_word)
     state = quiet(state)._replace(given=given, tries_used=used, result=_CAME_OF[checked.verdict])
-    state = cued(program, state, Occasion.PRESS, prints)
-    return settled_question(program, state, put, event, prints)
+    state = cued(program, state, Occasion.PRESS, footprints)
+    return settled_question(program, state, presented, event, footprints)
 
 
 def _tell_answer(at: int, who: str, given: Given, checked: Checked) -> Iterator[Footprint]:
@@ -294,102 +296,102 @@ def _choices_said(given: int | tuple[int, ...]) -> str:
     return f"choices {' and '.join(map(str, given))}" if given else "no choice"
 
 
-def _letter(program: Program, state: State, action: Letter, prints: Prints) -> State:
-    put = in_play(program, state)
-    if put.question.kind is not Kind.LETTERS:
+def _letter(program: Program, state: State, action: Letter, footprints: Footprints) -> State:
+    presented = presented_question(program, state)
+    if presented.question.kind is not Kind.LETTERS:
         raise _ActionRefused(Phrase.NO_LETTERS)
     letters = as_letters(action.char[:8])
     if not letters:
         raise _ActionRefused(Phrase.ONE_LETTER)
     if set(letters) <= set(state.tried):
         raise _ActionRefused(Phrase.LETTER_TRIED, letter="".join(letters))
-    wanted = letters_of(put.question.right[0])
+    wanted = letters_of(presented.question.right[0])
     tried = tuple(dict.fromkeys((*state.tried, *letters)))
     letter, stands = "".join(letters), wanted.issuperset(letters)
     who = state.players[state.turn]
-    prints.append(Footprint(state.at, Stop.ASK, What.ANSWERED, f"{who} tried “{letter}”"))
+    footprints.append(Footprint(state.at, Stop.ASK, What.ANSWERED, f"{who} tried “{letter}”"))
     result = Result.HIT if stands else Result.MISS
     why = f"{result}: “{letter}” {'stands' if stands else 'does not stand'} in the word"
-    prints.append(Footprint(state.at, Stop.CHECK, What.CHECKED, why, result=result))
+    footprints.append(Footprint(state.at, Stop.CHECK, What.CHECKED, why, result=result))
     misses = state.tries_used + (not stands)
     state = quiet(state)._replace(tried=tried, tries_used=misses, given=None, result=result)
-    state = cued(program, state, Occasion.PRESS, prints)
+    state = cued(program, state, Occasion.PRESS, footprints)
     event = Event.LETTER_HIT if stands else Event.LETTER_MISS
-    state, settled = run_rules(program, state, event, prints, put)
-    state = cued(program, state, Occasion(event.value.replace("_", " ")), prints)
+    state, settled = run_rules(program, state, event, footprints, presented)
+    state = cued(program, state, Occasion(event.value.replace("_", " ")), footprints)
     # The last letter settles the word, whatever ending it has brought at once.
     if wanted <= set(tried):
         found = state._replace(result=Result.RIGHT)
-        return settled_question(program, found, put, Event.RIGHT, prints, settled.ending)
-    if not stands and tries_left(put, state) == 0:
+        return settled_question(program, found, presented, Event.RIGHT, footprints, settled.ending)
+    if not stands and tries_left(presented, state) == 0:
         missed = state._replace(result=Result.WRONG)
-        return settled_question(program, missed, put, Event.WRONG, prints, settled.ending)
+        return settled_question(program, missed, presented, Event.WRONG, footprints, settled.ending)
     if settled.ending is not None:
         state, way = at_once(program, state, settled.ending)
-        return hold(program, state, put, way, prints)
+        return hold(program, state, presented, way, footprints)
     return state
 
 
-def _hint(program: Program, state: State, _action: Hint, prints: Prints) -> State:
-    put = in_play(program, state)
-    if not put.round.ask.hints:
+def _hint(program: Program, state: State, _action: Hint, footprints: Footprints) -> State:
+    presented = presented_question(program, state)
+    if not presented.round.ask.hints:
         raise _ActionRefused(Phrase.NO_HINTS)
-    if not put.question.details.hint:
+    if not presented.question.details.hint:
         raise _ActionRefused(Phrase.HAS_NO_HINT)
     if state.is_hinted:
         raise _ActionRefused(Phrase.HINT_SHOWN)
-    prints.append(
+    footprints.append(
         Footprint(state.at, Stop.ASK, What.HINTED, f"{state.players[state.turn]} took the hint")
     )
     state = quiet(state)._replace(is_hinted=True)
-    state, settled = run_rules(program, state, Event.HINTED, prints, put)
-    state = cued(program, state, Occasion.HINT, prints)
+    state, settled = run_rules(program, state, Event.HINTED, footprints, presented)
+    state = cued(program, state, Occasion.HINT, footprints)
     if settled.ending is not None:
         state, way = at_once(program, state, settled.ending)
-        return hold(program, state, put, way, prints)
+        return hold(program, state, presented, way, footprints)
     return state
 
 
-def _pass(program: Program, state: State, _action: Pass, prints: Prints) -> State:
-    put = in_play(program, state)
-    if not put.round.ask.passing:
+def _pass(program: Program, state: State, _action: Pass, footprints: Footprints) -> State:
+    presented = presented_question(program, state)
+    if not presented.round.ask.passing:
         raise _ActionRefused(Phrase.NO_PASSING)
     why = f"{state.players[state.turn]} passed"
-    prints.append(Footprint(state.at, Stop.ASK, What.PASSED, why, result=Result.PASSED))
+    footprints.append(Footprint(state.at, Stop.ASK, What.PASSED, why, result=Result.PASSED))
     state = quiet(state)._replace(given=None, result=Result.PASSED)
-    return settled_question(program, state, put, Event.PASSED, prints)
+    return settled_question(program, state, presented, Event.PASSED, footprints)
 
 
-def _continue(program: Program, state: State, _action: Continue, prints: Prints) -> State:
+def _continue(program: Program, state: State, _action: Continue, footprints: Footprints) -> State:
     if state.hold is not None:
         raise _ActionRefused(Phrase.NOT_YET, count=state.hold)
-    return after_hold(program, state, prints)
+    return after_hold(program, state, footprints)
 
 
-def _listen(state: State, action: Listen, prints: Prints) -> State:
+def _listen(state: State, action: Listen, footprints: Footprints) -> State:
     """Let the countdowns run that waited for the sound of this question; else nothing."""
-    if not state.lead or action.question not in (None, state.put):
+    if not state.lead or action.question not in (None, state.presented_count):
         return state
     why = "the sound has begun; the clocks run"
-    prints.append(Footprint(state.at, Stop.ASK, What.HEARD, why))
+    footprints.append(Footprint(state.at, Stop.ASK, What.HEARD, why))
     return state._replace(lead=0)
 
 
-def _quit(program: Program, state: State, _action: Quit, prints: Prints) -> State:
+def _quit(program: Program, state: State, _action: Quit, footprints: Footprints) -> State:
     about = state.turn
-    return game_over(program, quiet(state)._replace(gave_up=True), None, prints, about)
+    return game_over(program, quiet(state)._replace(gave_up=True), None, footprints, about)
 
 
-def _finish(program: Program, state: State, _action: Finish, prints: Prints) -> State:
+def _finish(program: Program, state: State, _action: Finish, footprints: Footprints) -> State:
     over = finished(program, quiet(state))
     if over is None:
         raise _ActionRefused(Phrase.NO_END_HERE)
     state, told = over
-    prints += told
+    footprints += told
     return state
 
 
-def _bring(program: Program, state: State, action: Bring, prints: Prints) -> State:
+def _bring(program: Program, state: State, action: Bring, footprints: Footprints) -> State:
     """Put a question in place of the one that would come next."""
     at_menu = state.phase is Phase.OPENING
     if at_menu and program.game.opening.rounds is not RoundOrder.IN_ORDER:
@@ -400,12 +402,12 @@ def _bring(program: Program, state: State, action: Bring, prints: Prints) -> Sta
         raise _ActionRefused("because this round has no such question")
     position = 0 if at_menu else state.position + 1
     why = f"“{pool[place].question.prompt}” is asked next, as the maker wants"
-    prints.append(Footprint(state.at, Stop.DRAW, What.DRAWN, why))
+    footprints.append(Footprint(state.at, Stop.DRAW, What.DRAWN, why))
     kept = tuple(brought for brought in state.brought if brought.position != position)
     return state._replace(brought=(*kept, BroughtQuestion(position, place)))
 
 
-_TAKEN: dict[tuple[type, Phase], Callable[[Program, State, Any, Prints], State]] = {
+_TAKEN: dict[tuple[type, Phase], Callable[[Program, State, Any, Footprints], State]] = {
     (Begin, Phase.OPENING): _begin,
     (Bring, Phase.OPENING): _bring,
     (Bring, Phase.ASKING): _bring,

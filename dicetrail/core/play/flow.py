@@ -32,11 +32,11 @@ from dicetrail.core.play.footprints import (
     Answered,
     Change,
     Footprint,
+    Footprints,
+    LazyFootprint,
     Pictures,
-    Prints,
     Result,
     Stop,
-    Tale,
     What,
     told,
 )
@@ -53,9 +53,9 @@ from dicetrail.core.play.program import (
     Program,
     asked_in_round,
     deal_of,
-    in_play,
     length_of_round,
     next_question,
+    presented_question,
     with_rows_leaving,
 )
 from dicetrail.core.play.state import Clocks, Phase, State
@@ -85,73 +85,73 @@ MAX_LEAD_MS = 5000
 def settled_question(
     program: Program,
     state: State,
-    put: PresentedQuestion,
+    presented: PresentedQuestion,
     event: Event,
-    prints: Prints,
+    footprints: Footprints,
     ending: int | None = None,
 ) -> State:
     """What an outcome of the question in play, its result in the state, leads to.
 
     `ending` has come at once already, by the letter that made the outcome.
     """
-    result, first = state.result, len(prints)
+    result, first = state.result, len(footprints)
     assert result is not None
-    state, settled = run_rules(program, state, event, prints, put, result.value)
+    state, settled = run_rules(program, state, event, footprints, presented, result.value)
     ending = settled.ending if ending is None else ending
     way = settled.way
     if ending is not None:
         state, way = at_once(program, state, ending)
-    reveal = put.round.after.reveal
+    reveal = presented.round.after.reveal
     if reveal is Reveal.ALWAYS or (reveal is Reveal.LAST_TRY and way is not None):
         state = state._replace(is_revealed=True)
     is_done = way is not None and way.to is not To.AGAIN
-    state = with_rows_leaving(put, state, is_done)
+    state = with_rows_leaving(presented, state, is_done)
     if is_done:
-        prints[first] = partial(_tell_answered, prints[first], state, put, result)
-    state = cued(program, state, _OCCASIONS[result], prints)
-    state = streak_cued(program, state, prints) if event is Event.RIGHT else state
-    return hold(program, state, put, way, prints)
+        footprints[first] = partial(_tell_answered, footprints[first], state, presented, result)
+    state = cued(program, state, _OCCASIONS[result], footprints)
+    state = streak_cued(program, state, footprints) if event is Event.RIGHT else state
+    return hold(program, state, presented, way, footprints)
 
 
 def _tell_answered(
-    change: Footprint | Tale, state: State, put: PresentedQuestion, result: Result
+    change: Footprint | LazyFootprint, state: State, presented: PresentedQuestion, result: Result
 ) -> Iterator[Footprint]:
     """What the rules changed by the last answer to a question, with that question."""
     for footprint in told([change]):
-        yield replace(footprint, answered=_answered(state, put, result))
+        yield replace(footprint, answered=_answered(state, presented, result))
 
 
-def _answered(state: State, put: PresentedQuestion, result: Result) -> Answered:
+def _answered(state: State, presented: PresentedQuestion, result: Result) -> Answered:
     """The question in play, now that it is done with."""
-    question, given = put.question, state.given
+    question, given = presented.question, state.given
     places: tuple[int, ...] = ()
     if given is not None and not isinstance(given, str):
         picked = (given,) if isinstance(given, int) else given
-        places = tuple(place for place in picked if 1 <= place <= len(put.choices))
-        given = put.chosen(places)
-    is_told = put.round.after.reveal is not Reveal.NEVER
+        places = tuple(place for place in picked if 1 <= place <= len(presented.choices))
+        given = presented.chosen(places)
+    is_told = presented.round.after.reveal is not Reveal.NEVER
     return Answered(
         state.turn,
-        put.round.title,
+        presented.round.title,
         question.prompt,
         given or "".join(state.tried),
         result.value,
-        put.answer if is_told else "",
+        presented.answer if is_told else "",
         question.details.note if is_told else "",
-        _pictures(put, places, is_told),
+        _pictures(presented, places, is_told),
     )
 
 
-def _pictures(put: PresentedQuestion, places: Sequence[int], is_told: bool) -> Pictures:
+def _pictures(presented: PresentedQuestion, places: Sequence[int], is_told: bool) -> Pictures:
     """The pictures of the question in play, those picked, and the right ones if they are told."""
-    details = put.question.details
+    details = presented.question.details
     if details.shows is not Shows.PICTURE:
-        return Pictures(put.pack, details.picture) if details.picture else NO_PICTURES
+        return Pictures(presented.pack, details.picture) if details.picture else NO_PICTURES
     return Pictures(
-        put.pack,
+        presented.pack,
         details.picture,
-        tuple(put.choices[place - 1] for place in places),
-        tuple(put.choices[place - 1] for place in put.right) if is_told else (),
+        tuple(presented.choices[place - 1] for place in places),
+        tuple(presented.choices[place - 1] for place in presented.right) if is_told else (),
     )
 
 
@@ -172,24 +172,28 @@ def at_once(program: Program, state: State, ending: int) -> tuple[State, Way]:
 
 
 def hold(
-    program: Program, state: State, put: PresentedQuestion, way: Way | None, prints: Prints
+    program: Program,
+    state: State,
+    presented: PresentedQuestion,
+    way: Way | None,
+    footprints: Footprints,
 ) -> State:
     """Hold the run as cues and round say, and then go the way; None goes back to the question."""
     now = {heard.cue for heard in state.heard if heard.at == state.at}
     cues = [cue for cue in program.game.cues if cue.name in now] if now else ()
-    hold = hold_for(put.round, cues, way)
+    hold = hold_for(presented.round, cues, way)
     if way is None and hold == 0:
         return state
     state = state._replace(phase=Phase.HOLDING, hold=hold, way=way)
     if hold == 0:
-        return after_hold(program, state, prints)
-    prints.append(partial(_tell_hold, state, put, hold))
+        return after_hold(program, state, footprints)
+    footprints.append(partial(_tell_hold, state, presented, hold))
     return state
 
 
-def _tell_hold(state: State, put: PresentedQuestion, hold: int | None) -> Iterator[Footprint]:
+def _tell_hold(state: State, presented: PresentedQuestion, hold: int | None) -> Iterator[Footprint]:
     shown = (
-        f"the right answer, {put.answer_in_english}, is shown"
+        f"the right answer, {presented.answer_in_english}, is shown"
         if state.is_revealed
         else "the feedback is shown"
     )
@@ -209,19 +213,19 @@ def hold_for(round_: Round, cues: Sequence[Cue], way: Way | None) -> int | None:
     return 0 if way is None else round_.after.hold_ms
 
 
-def after_hold(program: Program, state: State, prints: Prints) -> State:
+def after_hold(program: Program, state: State, footprints: Footprints) -> State:
     if state.way is None:
         return state._replace(phase=Phase.ASKING, hold=None)
-    return _go(program, quiet(state), state.way, prints)
+    return _go(program, quiet(state), state.way, footprints)
 
 
-def _go(program: Program, state: State, way: Way, prints: Prints) -> State:
+def _go(program: Program, state: State, way: Way, footprints: Footprints) -> State:
     """Go on from a question that is done with."""
     if way.to is To.AGAIN:
-        prints.append(
+        footprints.append(
             Footprint(state.at, Stop.MOVE_ON, What.MOVED, "the same question is asked again")
         )
-    return _follow(program, state, onward(program.game, where_of(state), way), prints)
+    return _follow(program, state, onward(program.game, where_of(state), way), footprints)
 
 
 def where_of(state: State) -> Where:
@@ -238,7 +242,7 @@ def where_of(state: State) -> Where:
     )
 
 
-def _follow(program: Program, state: State, step: Step, prints: Prints) -> State:
+def _follow(program: Program, state: State, step: Step, footprints: Footprints) -> State:
     """Go where the course leads."""
     where = step.where
     state = state._replace(
@@ -251,20 +255,20 @@ def _follow(program: Program, state: State, step: Step, prints: Prints) -> State
     )
     match step:
         case Asks():
-            return _ask(program, state, step.is_again, prints)
+            return _ask(program, state, step.is_again, footprints)
         case RoundEnds():
-            return _round_over(program, state, step.asked, step.to, prints)
+            return _round_over(program, state, step.asked, step.to, footprints)
         case Enters():
-            return enter_round(program, state, where.round, None, prints)
+            return enter_round(program, state, where.round, None, footprints)
         case Ends():
-            return game_over(program, state, step.ending, prints, step.about)
+            return game_over(program, state, step.ending, footprints, step.about)
     why = "the player chooses the next round"
-    prints.append(Footprint(state.at, Stop.OPEN, What.HELD, why))
+    footprints.append(Footprint(state.at, Stop.OPEN, What.HELD, why))
     return state._replace(phase=Phase.OPENING)
 
 
 def enter_round(
-    program: Program, state: State, number: int, wanted: int | None, prints: Prints
+    program: Program, state: State, number: int, wanted: int | None, footprints: Footprints
 ) -> State:
     round_ = program.game.rounds[number]
     state = state._replace(
@@ -279,7 +283,7 @@ def enter_round(
     pool = counted(len(dealt.pool), "question")
     length = "as many as there is time for" if dealt.length is None else str(dealt.length)
     how = _ORDER_WORDS[round_.draw.order].format(dice=state.dice)
-    prints.append(
+    footprints.append(
         Footprint(
             state.at,
             Stop.DRAW,
@@ -287,7 +291,7 @@ def enter_round(
             f"{length} of {pool} drawn, {how}, {_how_often(round_.draw, dealt)}",
         )
     )
-    return _ask(program, state, False, prints)
+    return _ask(program, state, False, footprints)
 
 
 def _how_often(draw: Draw, dealt: Deal) -> str:
@@ -307,7 +311,7 @@ _ORDER_WORDS = {
 }
 
 
-def _ask(program: Program, state: State, is_again: bool, prints: Prints) -> State:
+def _ask(program: Program, state: State, is_again: bool, footprints: Footprints) -> State:
     """Put the question at the state's position, or go on elsewhere if there is none."""
     length, clocks, where = length_of_round(program, state), state.clocks, where_of(state)
     if not is_again and (length is None or where.slot < length):
@@ -321,11 +325,11 @@ def _ask(program: Program, state: State, is_again: bool, prints: Prints) -> Stat
     if instead is not None:
         if where.all_out:
             why = "nobody is left to play"
-            prints.append(Footprint(state.at, Stop.MOVE_ON, What.MOVED, why))
+            footprints.append(Footprint(state.at, Stop.MOVE_ON, What.MOVED, why))
         elif time_over is not None:
-            prints.append(_time_told(state, time_over))
-        return _follow(program, state, instead, prints)
-    put = in_play(program, state)
+            footprints.append(_time_told(state, time_over))
+        return _follow(program, state, instead, footprints)
+    presented = presented_question(program, state)
     state = state._replace(
         phase=Phase.ASKING,
         tries_used=0,
@@ -335,49 +339,55 @@ def _ask(program: Program, state: State, is_again: bool, prints: Prints) -> Stat
         result=None,
         is_revealed=False,
         used=0,
-        lead=MAX_LEAD_MS if put.round.ask.waits_for_sound and put.question.details.sound else 0,
-        put=state.put + 1,
-        clocks=Clocks(in_ms(put.seconds), clocks.round, clocks.game),
+        lead=MAX_LEAD_MS
+        if presented.round.ask.waits_for_sound and presented.question.details.sound
+        else 0,
+        presented_count=state.presented_count + 1,
+        clocks=Clocks(in_ms(presented.seconds), clocks.round, clocks.game),
     )
-    prints.append(partial(_tell_question, state, put, is_again, length))
-    state, settled = run_rules(program, state, Event.ASKED, prints, put, is_again=is_again)
+    footprints.append(partial(_tell_question, state, presented, is_again, length))
+    state, settled = run_rules(
+        program, state, Event.ASKED, footprints, presented, is_again=is_again
+    )
     if settled.ending is not None:
         state, way = at_once(program, state, settled.ending)
-        return _go(program, state, way, prints)
-    return cued(program, state, Occasion.SHOWN, prints)
+        return _go(program, state, way, footprints)
+    return cued(program, state, Occasion.SHOWN, footprints)
 
 
 def _tell_question(
-    state: State, put: PresentedQuestion, is_again: bool, length: int | None
+    state: State, presented: PresentedQuestion, is_again: bool, length: int | None
 ) -> Iterator[Footprint]:
-    question, number = put.question, state.position + 1
+    question, number = presented.question, state.position + 1
     if not is_again:
         of = "" if length is None else f" of {length}"
         if state.position:
             why = f"on to question {number}{of}"
             yield Footprint(state.at, Stop.MOVE_ON, What.MOVED, why)
-        why = f"question {number}{of} is number {put.dealt.sourced.number + 1} of its source"
+        why = f"question {number}{of} is number {presented.dealt.sourced.number + 1} of its source"
         change = Change("question", number - 1 or None, number)
         yield Footprint(state.at, Stop.DRAW, What.DRAWN, why, (change,))
-    if put.choices:
-        how = f"with {len(put.choices)} choices, A to {LETTERS[len(put.choices) - 1]}"
+    if presented.choices:
+        how = f"with {len(presented.choices)} choices, A to {LETTERS[len(presented.choices) - 1]}"
     elif question.kind is Kind.LETTERS:
         how = f"with {counted(len(letters_of(question.right[0])), 'letter')} to find"
     else:
         how = "to be answered by typing"
-    clock = "" if put.seconds is None else f", {counted(put.seconds, 'second')}"
+    clock = "" if presented.seconds is None else f", {counted(presented.seconds, 'second')}"
     why = f"“{question.prompt}” {how}{clock}"
     yield Footprint(state.at, Stop.ASK, What.ASKED, why)
 
 
-def time_is_up(program: Program, state: State, prints: Prints) -> State:
+def time_is_up(program: Program, state: State, footprints: Footprints) -> State:
     """The end of the round's time or the game's, in the course of a question."""
     which = _time_over(state.clocks) or "round"
-    prints.append(_time_told(state, which))
-    return _follow(program, state, time_ends(where_of(state), which, state.position + 1), prints)
+    footprints.append(_time_told(state, which))
+    return _follow(
+        program, state, time_ends(where_of(state), which, state.position + 1), footprints
+    )
 
 
-def finished(program: Program, state: State) -> tuple[State, Prints] | None:
+def finished(program: Program, state: State) -> tuple[State, Footprints] | None:
     """The end of a run that its player wants to end, as if the game's time were up.
 
     None where the run ends by itself, by a clock or by its last question, and where no ending
@@ -387,10 +397,10 @@ def finished(program: Program, state: State) -> tuple[State, Prints] | None:
     if has_clock or state.due is not None or length_of_round(program, state) is not None:
         return None
     why = f"{state.players[state.turn]} ends the run here"
-    prints: Prints = [Footprint(state.at, Stop.MOVE_ON, What.MOVED, why)]
+    footprints: Footprints = [Footprint(state.at, Stop.MOVE_ON, What.MOVED, why)]
     step = time_ends(where_of(state), "game", state.position + 1)
-    over = _follow(program, state, step, prints)
-    return None if over.ending is None else (over, prints)
+    over = _follow(program, state, step, footprints)
+    return None if over.ending is None else (over, footprints)
 
 
 def _time_over(clocks: Clocks) -> str | None:
@@ -405,24 +415,26 @@ def _time_told(state: State, which: str) -> Footprint:
 
 
 def _round_over(
-    program: Program, state: State, asked_so_far: int, to: int | None, prints: Prints
+    program: Program, state: State, asked_so_far: int, to: int | None, footprints: Footprints
 ) -> State:
     """End the round, run its rules for every player, and go on."""
     if state.due is not None:
-        return _follow(program, state, due_end(program.game, where_of(state)), prints)
+        return _follow(program, state, due_end(program.game, where_of(state)), footprints)
     turn = state.turn
     why = "no question is left" if to is None else "the round is left"
-    prints.append(Footprint(state.at, Stop.MOVE_ON, What.MOVED, why))
+    footprints.append(Footprint(state.at, Stop.MOVE_ON, What.MOVED, why))
     for player in range(len(state.players)):
-        state, settled = run_rules(program, state._replace(turn=player), Event.ROUND_OVER, prints)
+        state, settled = run_rules(
+            program, state._replace(turn=player), Event.ROUND_OVER, footprints
+        )
         if settled.ending is not None:
-            return game_over(program, state, settled.ending, prints, player)
+            return game_over(program, state, settled.ending, footprints, player)
         if settled.way is not None and settled.way.to is To.ENDING:
             number = ending_titled(program.game, settled.way.name)
-            return game_over(program, state, number, prints, player)
+            return game_over(program, state, number, footprints, player)
         if settled.way is not None:
             to = round_titled(program.game, settled.way)
-    state = cued(program, state._replace(turn=turn), Occasion.ROUND_OVER, prints)
+    state = cued(program, state._replace(turn=turn), Occasion.ROUND_OVER, footprints)
     visits = state.visits
     gone = {*state.gone, *asked_in_round(program, state, asked_so_far)}
     state = state._replace(
@@ -434,20 +446,20 @@ def _round_over(
         given=None,
         clocks=state.clocks._replace(question=None, round=None),
     )
-    return _follow(program, state, after_round(program.game, where_of(state), to), prints)
+    return _follow(program, state, after_round(program.game, where_of(state), to), footprints)
 
 
 def game_over(
     program: Program,
     state: State,
     ending: int | None,
-    prints: Prints,
+    footprints: Footprints,
     about: int | None = None,
 ) -> State:
     """End the run with an ending, about one of the players; or with the first that fits the
     player with the best score, else with the one that came at once."""
     for turn in range(len(state.players)):
-        state, _ = run_rules(program, state._replace(turn=turn), Event.GAME_OVER, prints)
+        state, _ = run_rules(program, state._replace(turn=turn), Event.GAME_OVER, footprints)
     rules = program.rules
     scores = [rules.score(tally) for tally in state.tallies]
     leader = leader_of(program, state)
@@ -461,7 +473,7 @@ def game_over(
         clocks=state.clocks._replace(question=None, round=None),
     )
     if state.gave_up:
-        return _given_up(program, state, prints)
+        return _given_up(program, state, footprints)
     if ending is None:
         outcome = Outcome(Event.GAME_OVER, state.round, player_number=leader + 1)
         leaders = scores.count(scores[leader])
@@ -472,22 +484,22 @@ def game_over(
     score = rules.score(state.tally)
     if ending is None:
         why = f"no ending fits a score of {as_written(score)}"
-        prints.append(Footprint(state.at, Stop.END, What.ENDED, why))
+        footprints.append(Footprint(state.at, Stop.END, What.ENDED, why))
         return state
     title = program.game.endings[ending].title
     whose = f" for {state.players[state.turn]}" if len(state.players) > 1 else ""
     why = f"with {counted(score, 'point')} the ending{whose} is “{title}”"
     change = Change("ending", None, title)
-    prints.append(Footprint(state.at, Stop.END, What.ENDED, why, (change,)))
-    return cue_of_ending(program, state._replace(ending=ending), ending, prints)
+    footprints.append(Footprint(state.at, Stop.END, What.ENDED, why, (change,)))
+    return cue_of_ending(program, state._replace(ending=ending), ending, footprints)
 
 
-def _given_up(program: Program, state: State, prints: Prints) -> State:
+def _given_up(program: Program, state: State, footprints: Footprints) -> State:
     """The end of a run that a player gave up: an ending of its own, and never the best."""
     why = f"{state.players[state.turn]} gave up"
     change = Change("ending", None, ENGLISH.say(Phrase.GIVEN_UP))
-    prints.append(Footprint(state.at, Stop.END, What.ENDED, why, (change,)))
-    return cued(program, state, Occasion.ENDING, prints)
+    footprints.append(Footprint(state.at, Stop.END, What.ENDED, why, (change,)))
+    return cued(program, state, Occasion.ENDING, footprints)
 
 
 def ended_as(program: Program, state: State) -> str | None:

@@ -153,17 +153,17 @@ class Footprint:
     """What it made of the question so far, for screens: `why` says it too."""
 
 
-Tale = Callable[[], Iterable[Footprint]]
+LazyFootprint = Callable[[], Iterable[Footprint]]
 """What tells footprints once somebody asks for them."""
 
-Prints = list[Footprint | Tale]
+Footprints = list[Footprint | LazyFootprint]
 """What happened in a step. What comes of every answer is left to be told, for many a run is
 only played to see where it ends; what is rare is told at once."""
 
 
-def told(prints: Iterable[Footprint | Tale]) -> Iterator[Footprint]:
+def told(footprints: Iterable[Footprint | LazyFootprint]) -> Iterator[Footprint]:
     """Footprints in words."""
-    for one in prints:
+    for one in footprints:
         if isinstance(one, Footprint):
             yield one
         else:

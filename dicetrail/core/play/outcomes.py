@@ -17,7 +17,7 @@ from dicetrail.core.document import (
 )
 from dicetrail.core.draw import stream
 from dicetrail.core.play.filling import filled
-from dicetrail.core.play.footprints import Change, Fact, Footprint, Prints, Stop, What
+from dicetrail.core.play.footprints import Change, Fact, Footprint, Footprints, Stop, What
 from dicetrail.core.play.presenting import PresentedQuestion
 from dicetrail.core.play.program import Program
 from dicetrail.core.play.state import Heard, Phase, State
@@ -42,38 +42,38 @@ def run_rules(
     program: Program,
     state: State,
     event: Event,
-    prints: Prints,
-    put: PresentedQuestion | None = None,
+    footprints: Footprints,
+    presented: PresentedQuestion | None = None,
     verdict: str = "",
     is_again: bool = False,
 ) -> tuple[State, Settled]:
     """Run the rules for an event of the player whose turn it is, and do what they say.
 
-    `put` is the question in play, where the event is one of a question.
+    `presented` is the question in play, where the event is one of a question.
     """
-    if put is None:
+    if presented is None:
         player = state.turn + 1
         outcome = Outcome(event, state.round, tries_used=0, player_number=player)
     else:
-        outcome = _outcome(put, state, event, verdict, is_again)
+        outcome = _outcome(presented, state, event, verdict, is_again)
     before = state.tally
     settled = settle(program.rules, before, outcome, _dice_for(program, state, outcome), True)
     tallies = list(state.tallies)
     tallies[state.turn] = settled.tally
     if settled.lines or event in _SCORED:
-        tale = partial(_tell_change, program.rules, state.at, outcome, before, settled)
-        prints.append(tale)
+        lazy_footprint = partial(_tell_change, program.rules, state.at, outcome, before, settled)
+        footprints.append(lazy_footprint)
     state = state._replace(tallies=tuple(tallies))
-    for done in settled.deeds:
-        state = _do(program, state, done, prints)
-    return _lives_cued(program, state, before, settled.tally, prints), settled
+    for done in settled.script_actions:
+        state = _do(program, state, done, footprints)
+    return _lives_cued(program, state, before, settled.tally, footprints), settled
 
 
 def _outcome(
-    put: PresentedQuestion, state: State, event: Event, verdict: str, is_again: bool
+    presented: PresentedQuestion, state: State, event: Event, verdict: str, is_again: bool
 ) -> Outcome:
     """What happened in the course of a question, as rules read it."""
-    details, allowed = put.question.details, put.seconds or 0
+    details, allowed = presented.question.details, presented.seconds or 0
     # Once it is too late, or passed, nothing is left.
     is_closed = event in (Event.TIMEOUT, Event.PASSED)
     left = 0 if is_closed else max(0, state.clocks.question or 0)
@@ -88,16 +88,16 @@ def _outcome(
         allowed,
         share_left(left, allowed * 1000),
         state.tries_used,
-        0 if is_closed else tries_left(put, state),
+        0 if is_closed else tries_left(presented, state),
         state.turn + 1,
         verdict,
         is_again,
     )
 
 
-def tries_left(put: PresentedQuestion, state: State) -> int:
+def tries_left(presented: PresentedQuestion, state: State) -> int:
     """The answers, or missed letters, still allowed to the question in play."""
-    return still_allowed(put.tries, state.tries_used)
+    return still_allowed(presented.tries, state.tries_used)
 
 
 def _dice_for(program: Program, state: State, outcome: Outcome) -> Roll | None:
@@ -105,7 +105,7 @@ def _dice_for(program: Program, state: State, outcome: Outcome) -> Roll | None:
     if not program.rules.script.rolls:
         return None
     purpose = f"roll {outcome.event} {state.turn} {state.tries_used} {len(state.tried)}"
-    chances = stream(state.dice, purpose, sum(state.visits), state.put)
+    chances = stream(state.dice, purpose, sum(state.visits), state.presented_count)
     return lambda sides: chances.below(sides) + 1
 
 
@@ -161,38 +161,38 @@ _EVENT_WORDS = {
 }
 
 
-def _do(program: Program, state: State, done: ScriptAction, prints: Prints) -> State:
-    """One deed of the script."""
+def _do(program: Program, state: State, done: ScriptAction, footprints: Footprints) -> State:
+    """One action of the script."""
     match done.what:
         case "fault":
             why = f"line {done.line}: {done.value}; nothing changed there"
-            prints.append(Footprint(state.at, Stop.SCORE, What.FAILED, why, lines=(done.line,)))
+            footprints.append(Footprint(state.at, Stop.SCORE, What.FAILED, why, lines=(done.line,)))
         case "cue":
             found = [cue for cue in program.game.cues if cue.name == done.value]
-            return _play(program, state, found, prints)
+            return _play(program, state, found, footprints)
         case "tell":
             words = filled(program, state, str(done.value))
-            prints.append(Footprint(state.at, Stop.CUE, What.CUED, f"“{words}” is said"))
+            footprints.append(Footprint(state.at, Stop.CUE, What.CUED, f"“{words}” is said"))
             return state._replace(told=(*state.told, words))
         case "reveal":
             return state._replace(is_revealed=True)
         case "out":
-            return _take_out(state, prints)
+            return _take_out(state, footprints)
         case "add_time" if not isinstance(done.value, str):
-            return _add_time(state, round((done.value or 0) * 1000), prints)
+            return _add_time(state, round((done.value or 0) * 1000), footprints)
     return state
 
 
-def _take_out(state: State, prints: Prints) -> State:
+def _take_out(state: State, footprints: Footprints) -> State:
     if state.turn in state.out:
         return state
     why = f"{state.players[state.turn]} is out"
     change = Change("players out", len(state.out), len(state.out) + 1)
-    prints.append(Footprint(state.at, Stop.MOVE_ON, What.MOVED, why, (change,)))
+    footprints.append(Footprint(state.at, Stop.MOVE_ON, What.MOVED, why, (change,)))
     return state._replace(out=tuple(sorted((*state.out, state.turn))))
 
 
-def _add_time(state: State, added: int, prints: Prints) -> State:
+def _add_time(state: State, added: int, footprints: Footprints) -> State:
     clocks = state.clocks
     name = next((name for name in _CLOCKS if getattr(clocks, name) is not None), None)
     if name is None:
@@ -201,7 +201,7 @@ def _add_time(state: State, added: int, prints: Prints) -> State:
     after = max(0, before + added)
     change = Change(f"{name} clock, ms", before, after)
     why = f"the {name}'s clock goes {'on' if added >= 0 else 'back'} by {abs(added)} ms"
-    prints.append(Footprint(state.at, Stop.ASK, What.CHANGED, why, (change,)))
+    footprints.append(Footprint(state.at, Stop.ASK, What.CHANGED, why, (change,)))
     return state._replace(clocks=clocks._replace(**{name: after}))
 
 
@@ -213,9 +213,9 @@ def quiet(state: State) -> State:
     return state._replace(told=()) if state.told else state
 
 
-def cued(program: Program, state: State, occasion: Occasion, prints: Prints) -> State:
+def cued(program: Program, state: State, occasion: Occasion, footprints: Footprints) -> State:
     """Play every cue that answers to an occasion."""
-    return _play(program, state, cues_on(program.game, occasion), prints)
+    return _play(program, state, cues_on(program.game, occasion), footprints)
 
 
 def cues_on(game: Game, occasion: Occasion) -> list[Cue]:
@@ -223,9 +223,9 @@ def cues_on(game: Game, occasion: Occasion) -> list[Cue]:
     return [cue for cue in game.cues if occasion in cue.on]
 
 
-def streak_cued(program: Program, state: State, prints: Prints) -> State:
+def streak_cued(program: Program, state: State, footprints: Footprints) -> State:
     """Play the cues of a streak as long as the one the player now has, or a part of it."""
-    return _play(program, state, cues_of_streak(program.game, state.tally.streak), prints)
+    return _play(program, state, cues_of_streak(program.game, state.tally.streak), footprints)
 
 
 def cues_of_streak(game: Game, streak: int) -> list[Cue]:
@@ -236,18 +236,20 @@ def cues_of_streak(game: Game, streak: int) -> list[Cue]:
 
 def cues_of_rules(program: Program, before: Tally, settled: Settled) -> list[Cue]:
     """The cues that rules play by what they say and by the lives they change."""
-    said = {done.value for done in settled.deeds if done.what == "cue"}
+    said = {done.value for done in settled.script_actions if done.what == "cue"}
     found = [cue for cue in program.game.cues if cue.name in said]
     occasion = _lives_changed(program, before, settled.tally)
     return found if occasion is None else [*found, *cues_on(program.game, occasion)]
 
 
-def cue_of_ending(program: Program, state: State, ending: int, prints: Prints) -> State:
+def cue_of_ending(program: Program, state: State, ending: int, footprints: Footprints) -> State:
     """Play the cues of an ending: those of every ending, its own, and those of a best score."""
-    state = cued(program, state, Occasion.ENDING, prints)
+    state = cued(program, state, Occasion.ENDING, footprints)
     own = program.game.endings[ending].cue
-    state = _play(program, state, [c for c in program.game.cues if own and c.name == own], prints)
-    return cued(program, state, Occasion.BEST, prints) if is_best(program, state) else state
+    state = _play(
+        program, state, [c for c in program.game.cues if own and c.name == own], footprints
+    )
+    return cued(program, state, Occasion.BEST, footprints) if is_best(program, state) else state
 
 
 def is_best(program: Program, state: State) -> bool:
@@ -282,10 +284,10 @@ def leader_of(program: Program, state: State) -> int:
 
 
 def _lives_cued(
-    program: Program, state: State, before: Tally, after: Tally, prints: Prints
+    program: Program, state: State, before: Tally, after: Tally, footprints: Footprints
 ) -> State:
     occasion = _lives_changed(program, before, after)
-    return state if occasion is None else cued(program, state, occasion, prints)
+    return state if occasion is None else cued(program, state, occasion, footprints)
 
 
 def _lives_changed(program: Program, before: Tally, after: Tally) -> Occasion | None:
@@ -299,11 +301,11 @@ def _lives_changed(program: Program, before: Tally, after: Tally) -> Occasion | 
     return Occasion.LIFE_WON if change > 0 else Occasion.LIFE_LOST
 
 
-def _play(program: Program, state: State, cues: Iterable[Cue], prints: Prints) -> State:
+def _play(program: Program, state: State, cues: Iterable[Cue], footprints: Footprints) -> State:
     for cue in cues:
         words = filled(program, state, cue.words)
         why = f"the cue “{cue.name}” is played" + (f": “{words}”" if words else "")
-        prints.append(Footprint(state.at, Stop.CUE, What.CUED, why))
+        footprints.append(Footprint(state.at, Stop.CUE, What.CUED, why))
         state = state._replace(
             heard=(*state.heard, Heard(cue.name, state.at)),
             told=(*state.told, words) if words else state.told,

@@ -158,7 +158,7 @@ def measure_of(best: Best, score: Number, length_ms: int) -> Number:
 
 def brings_nothing(action: Action, moment: Moment) -> bool:
     """Whether a run stands as well without an action: time alone, or what was refused."""
-    prints = moment.footprints
-    if isinstance(action, Wait | Listen) and not prints:
+    footprints = moment.footprints
+    if isinstance(action, Wait | Listen) and not footprints:
         return True
-    return any(print_.what is What.REFUSED for print_ in prints)
+    return any(print_.what is What.REFUSED for print_ in footprints)

@@ -35,7 +35,7 @@ from dicetrail.core.draw import Dealt, FactQuestions
 
 @dataclass(frozen=True)
 class PresentedQuestion:
-    """A question as it is put to the player. Made by `in_play` alone."""
+    """A question as it is put to the player. Made by `presented_question` alone."""
 
     round: Round
     dealt: Dealt

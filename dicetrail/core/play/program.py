@@ -163,14 +163,14 @@ def _visit_of(state: State) -> Visit:
     return Visit(state.dice, state.round, number, state.wanted, players, state.gone)
 
 
-def in_play(program: Program, state: State) -> PresentedQuestion:
+def presented_question(program: Program, state: State) -> PresentedQuestion:
     """The question in play."""
 
     def made() -> PresentedQuestion:
         dealt, round_ = _dealt(program, state), round_of(program, state)
         source = dealt.sourced.source
         makes = program.pools[state.round].made_by(source) if round_.patterns else None
-        dealt = completed(dealt, makes, state.dice, state.left)
+        dealt = completed(dealt, makes, state.dice, state.departed)
         known_as = program.game.name_for_dice(source)
         choices, right = choices_shown(
             round_, state.round, state.dice, state.position, dealt, known_as
@@ -181,7 +181,7 @@ def in_play(program: Program, state: State) -> PresentedQuestion:
         pack = source if makes is None else makes.pattern.facts
         return PresentedQuestion(round_, dealt, question, choices, right, shown, pack, makes, words)
 
-    of = (state.position, state.brought, state.passed_over, state.left)
+    of = (state.position, state.brought, state.passed_over, state.departed)
     return _recalled(program, state, of, made)
 
 
@@ -213,19 +213,19 @@ def as_asked(program: Program, state: State, most: int) -> Iterator[State]:
         if found is None:
             return
         yield found
-        state = with_rows_leaving(in_play(program, found), found, is_done=True)
+        state = with_rows_leaving(presented_question(program, found), found, is_done=True)
 
 
-def with_rows_leaving(put: PresentedQuestion, state: State, is_done: bool) -> State:
+def with_rows_leaving(presented: PresentedQuestion, state: State, is_done: bool) -> State:
     """The state with the rows that leave once another question is put: those that were right
     if the question in play `is_done` with, and those that were picked."""
-    if put.made is None or put.made.pattern.leaves is Leaves.NONE:
+    if presented.made is None or presented.made.pattern.leaves is Leaves.NONE:
         return state
-    rows = set(put.made.rows_of(put.dealt.sourced.number)) if is_done else set[int]()
-    if put.made.pattern.leaves is Leaves.PICKED:
-        for place in put.check(state.given).places if state.given is not None else ():
-            rows.update(put.made.rows_of_answer(put.choices[place - 1]))
-    leaving = {*state.leaving, *(Row(put.pack, row) for row in rows)}
+    rows = set(presented.made.rows_of(presented.dealt.sourced.number)) if is_done else set[int]()
+    if presented.made.pattern.leaves is Leaves.PICKED:
+        for place in presented.check(state.given).places if state.given is not None else ():
+            rows.update(presented.made.rows_of_answer(presented.choices[place - 1]))
+    leaving = {*state.leaving, *(Row(presented.pack, row) for row in rows)}
     return state._replace(leaving=tuple(sorted(leaving)))
 
 
@@ -236,7 +236,8 @@ def next_question(program: Program, state: State) -> State | None:
     A round asks one question at least: where all rows have left as it begins, they come again.
     """
     if state.leaving:
-        state = state._replace(left=tuple(sorted({*state.left, *state.leaving})), leaving=())
+        departed = tuple(sorted({*state.departed, *state.leaving}))
+        state = state._replace(departed=departed, leaving=())
     if not rows_leave(round_of(program, state)):
         return state
     dealt, now = len(deal_of(program, state).pool), state
@@ -245,13 +246,13 @@ def next_question(program: Program, state: State) -> State | None:
         place = _place_in_deal(now)
         if place >= dealt and not is_filled_again:
             break
-        if not _has_left(program, now):
+        if not _has_departed(program, now):
             return now
         now = now._replace(passed_over=(*now.passed_over, place))
     if state.position or state.skipped:
         return None
     facts = {pattern.facts for pattern in round_of(program, state).patterns}
-    return state._replace(left=tuple(row for row in state.left if row.facts not in facts))
+    return state._replace(departed=tuple(row for row in state.departed if row.facts not in facts))
 
 
 def _recalled(program: Program, state: State, of: Hashable, made: Callable[[], T]) -> T:
@@ -269,7 +270,7 @@ def _recalled(program: Program, state: State, of: Hashable, made: Callable[[], T
     return value
 
 
-def _has_left(program: Program, state: State) -> bool:
+def _has_departed(program: Program, state: State) -> bool:
     """Whether every row of the question dealt has left the run; never of one brought."""
     if any(brought.position == state.position for brought in state.brought):
         return False
@@ -277,7 +278,8 @@ def _has_left(program: Program, state: State) -> bool:
     made = program.pools[state.round].made_by(sourced.source)
     if made is None or made.pattern.leaves is Leaves.NONE:
         return False
-    return all(Row(made.pattern.facts, row) in state.left for row in made.rows_of(sourced.number))
+    rows = made.rows_of(sourced.number)
+    return all(Row(made.pattern.facts, row) in state.departed for row in rows)
 
 
 def most_questions(program: Program, state: State) -> int:
@@ -306,15 +308,15 @@ def may_be_fewer(program: Program, state: State) -> bool:
 
 def question_of(program: Program, state: State) -> Question:
     """The question in play."""
-    return in_play(program, state).question
+    return presented_question(program, state).question
 
 
 def choices_of(program: Program, state: State) -> tuple[tuple[str, ...], tuple[int, ...]]:
     """The choices of the question in play, as shown, and the right ones' places, from 1."""
-    put = in_play(program, state)
-    return put.shown, put.right
+    presented = presented_question(program, state)
+    return presented.shown, presented.right
 
 
 def check(program: Program, state: State, given: Given) -> Checked:
     """The verdict on an answer to the question in play."""
-    return in_play(program, state).check(given)
+    return presented_question(program, state).check(given)

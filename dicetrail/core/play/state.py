@@ -8,7 +8,7 @@ from typing import TYPE_CHECKING, Literal, NamedTuple
 from dicetrail.core.answers import Given
 from dicetrail.core.document import Message, Number, Way
 from dicetrail.core.draw import Row
-from dicetrail.core.play.footprints import Footprint, Result, Tale, told
+from dicetrail.core.play.footprints import Footprint, LazyFootprint, Result, told
 from dicetrail.core.rules import Due, Tally
 
 
@@ -35,7 +35,7 @@ class Begin:
 
 @dataclass(frozen=True, slots=True)
 class Answer:
-    """The player answers: words typed, or the place (from 1) of the slat picked, or several.
+    """The player answers: words typed, or the place (from 1) of the choice picked, or several.
 
     An answer, and every other action in the course of a question, can say by its number in
     the run which question it is meant for. It is never taken for another.
@@ -200,11 +200,11 @@ class _StateFields(NamedTuple):
     """How often each round of the game has been played to its end."""
     gone: tuple[QuestionKey, ...] = ()
     """The questions asked in rounds that are over, in the order of their names."""
-    left: tuple[Row, ...] = ()
+    departed: tuple[Row, ...] = ()
     """The rows of facts that have left the run, sorted: neither question nor choice again."""
     leaving: tuple[Row, ...] = ()
     """Those that leave it once another question is put."""
-    put: int = 0
+    presented_count: int = 0
     """How often a question was put to a player in this run, asked anew included."""
     round: int = 0
     wanted: int | None = None
@@ -283,20 +283,23 @@ _filled = tuple.__new__
 class Moment:
     """Where a run stands after a step, and what happened in that step."""
 
-    __slots__ = ("_prints", "refused", "state")
+    __slots__ = ("_footprints", "refused", "state")
 
     def __init__(
-        self, state: State, prints: Iterable[Footprint | Tale], refused: Message | None = None
+        self,
+        state: State,
+        footprints: Iterable[Footprint | LazyFootprint],
+        refused: Message | None = None,
     ) -> None:
         self.state = state
         self.refused = refused
         """Why a player's action was not taken; None if it was."""
-        self._prints = prints
+        self._footprints = footprints
 
     @property
     def footprints(self) -> tuple[Footprint, ...]:
         """What happened, in order; told anew whenever it is asked for."""
-        return tuple(told(self._prints))
+        return tuple(told(self._footprints))
 
     def __eq__(self, other: object) -> bool:
         if not isinstance(other, Moment):

@@ -31,10 +31,10 @@ from dicetrail.core.play.outcomes import cues_on
 from dicetrail.core.play.presenting import PresentedQuestion
 from dicetrail.core.play.program import (
     Program,
-    in_play,
     length_of_round,
     may_be_fewer,
     most_questions,
+    presented_question,
 )
 from dicetrail.core.play.state import Phase, State
 from dicetrail.core.rules import tally_percent
@@ -49,7 +49,7 @@ ClockOf = Literal["question", "round", "game"]
 
 
 @dataclass(frozen=True, slots=True)
-class Slat:
+class OfferedChoice:
     """One choice as it is offered: a text, or where its picture or sound is found."""
 
     letter: str
@@ -68,7 +68,7 @@ class QuestionShown:
     """Which question put in this run it is, from 1: what an answer says it is meant for."""
     kind: Kind
     prompt: str
-    choices: tuple[Slat, ...]
+    choices: tuple[OfferedChoice, ...]
     words: tuple[tuple[Cell, ...], ...]
     """A word or phrase to find, word by word; empty for other kinds."""
     tried: tuple[str, ...]
@@ -258,7 +258,9 @@ def seen_again(answered: Answered, media: Media) -> Answered:
 def table(program: Program, state: State, media: Media = NO_MEDIA) -> Table:
     """The table of a run at a state. `media` tells where pictures and sounds are found."""
     tally, game, rules = state.tally, program.game, program.rules
-    put = in_play(program, state) if state.phase in (Phase.ASKING, Phase.HOLDING) else None
+    presented = (
+        presented_question(program, state) if state.phase in (Phase.ASKING, Phase.HOLDING) else None
+    )
     return Table(
         phase=state.phase,
         title=game.title,
@@ -272,12 +274,12 @@ def table(program: Program, state: State, media: Media = NO_MEDIA) -> Table:
         asked_count=tally.right_count + tally.wrong_count,
         percent=tally_percent(tally),
         players=_players(program, state),
-        clocks=_clocks(program, state, put),
+        clocks=_clocks(program, state, presented),
         clocks_run=state.phase is Phase.ASKING and not state.lead,
         lead=state.lead if state.phase is Phase.ASKING else 0,
         hold=state.hold,
-        may_finish=put is not None and finished(program, state) is not None,
-        typing=put is not None and _may_type(put),
+        may_finish=presented is not None and finished(program, state) is not None,
+        typing=presented is not None and _may_type(presented),
         told=state.told if state.has_begun else _greeting(program, state),
         cues=_cues(program, state),
         ticks=tuple(
@@ -285,9 +287,9 @@ def table(program: Program, state: State, media: Media = NO_MEDIA) -> Table:
             for cue in game.cues
             if Occasion.TICK in cue.on and state.phase is Phase.ASKING
         ),
-        narration=_narration(program, state, put, media),
-        question=None if put is None else _question(put, state, media),
-        feedback=None if put is None else _feedback(program, state, put),
+        narration=_narration(program, state, presented, media),
+        question=None if presented is None else _question(presented, state, media),
+        feedback=None if presented is None else _feedback(program, state, presented),
         ending=_ending(program, state),
     )
 
@@ -307,7 +309,7 @@ def _cues(program: Program, state: State) -> tuple[CueShown, ...]:
 
 
 def _narration(
-    program: Program, state: State, put: PresentedQuestion | None, media: Media
+    program: Program, state: State, presented: PresentedQuestion | None, media: Media
 ) -> Narration | None:
     """What is read out now: the opening words, or the question with its choices."""
     opening, recorded, sound = program.game.opening, "", ""
@@ -315,20 +317,20 @@ def _narration(
         words = filled(program, state._replace(turn=0), opening.words)
         text = f"{program.game.title}. {words}" if opening.reads_aloud else ""
         sound = opening.narration
-    elif state.phase is Phase.ASKING and put is not None:
-        recorded = media.get(put.pack, {}).get(put.question.details.narration, "")
-        text = _read_out(put) if put.round.ask.reads_aloud else ""
+    elif state.phase is Phase.ASKING and presented is not None:
+        recorded = media.get(presented.pack, {}).get(presented.question.details.narration, "")
+        text = _read_out(presented) if presented.round.ask.reads_aloud else ""
     else:
         return None
     return Narration(text, recorded, sound) if text or recorded or sound else None
 
 
-def _read_out(put: PresentedQuestion) -> str:
+def _read_out(presented: PresentedQuestion) -> str:
     """A question as it is read out; of pictures and sounds there is nothing to read."""
-    if put.question.details.shows is not Shows.TEXT:
-        return put.question.prompt
-    lettered = [f"{LETTERS[place]}: {choice}." for place, choice in enumerate(put.shown)]
-    return " ".join((put.question.prompt, *lettered))
+    if presented.question.details.shows is not Shows.TEXT:
+        return presented.question.prompt
+    lettered = [f"{LETTERS[place]}: {choice}." for place, choice in enumerate(presented.shown)]
+    return " ".join((presented.question.prompt, *lettered))
 
 
 def _menu(program: Program, state: State) -> tuple[RoundOffered, ...]:
@@ -366,10 +368,10 @@ def _players(program: Program, state: State) -> tuple[PlayerShown, ...]:
 
 
 def _clocks(
-    program: Program, state: State, put: PresentedQuestion | None
+    program: Program, state: State, presented: PresentedQuestion | None
 ) -> tuple[ClockShown, ...]:
     clocks, game = state.clocks, program.game
-    question = None if put is None else put.seconds
+    question = None if presented is None else presented.seconds
     found: tuple[tuple[ClockOf, int | None, int | None], ...] = (
         ("question", clocks.question, question),
         ("round", clocks.round, game.rounds[state.round].seconds),
@@ -382,27 +384,28 @@ def _clocks(
     )
 
 
-def _may_type(put: PresentedQuestion) -> bool:
+def _may_type(presented: PresentedQuestion) -> bool:
     """Always where there is nothing to pick, else where the round wants it and its rules allow."""
-    rules = put.round.check
-    if not put.choices:
+    rules = presented.round.check
+    if not presented.choices:
         return True
-    if not put.round.ask.typing:
+    if not presented.round.ask.typing:
         return False
-    by_text = rules.by_text and put.question.details.shows is Shows.TEXT
+    by_text = rules.by_text and presented.question.details.shows is Shows.TEXT
     return rules.by_letter or rules.by_place or by_text
 
 
-def _question(put: PresentedQuestion, state: State, media: Media) -> QuestionShown:
-    question, found = put.question, media.get(put.pack, {})
-    ask, details, allowed = put.round.ask, question.details, put.tries
+def _question(presented: PresentedQuestion, state: State, media: Media) -> QuestionShown:
+    question, found = presented.question, media.get(presented.pack, {})
+    ask, details, allowed = presented.round.ask, question.details, presented.tries
     return QuestionShown(
         number=state.position + 1,
-        in_run=state.put,
+        in_run=state.presented_count,
         kind=question.kind,
         prompt=question.prompt,
         choices=tuple(
-            _slat(question, place, choice, found) for place, choice in enumerate(put.shown, 1)
+            _choice(question, place, choice, found)
+            for place, choice in enumerate(presented.shown, 1)
         ),
         words=(
             laid_out(question.right[0], state.tried, state.is_revealed)
@@ -414,15 +417,15 @@ def _question(put: PresentedQuestion, state: State, media: Media) -> QuestionSho
         hint=details.hint if state.is_hinted else "",
         may_hint=bool(ask.hints and details.hint and not state.is_hinted),
         may_pass=ask.passing,
-        wants_all=bool(put.choices) and details.needs is Needs.ALL,
+        wants_all=bool(presented.choices) and details.needs is Needs.ALL,
         picture=found.get(details.picture, ""),
         sound=found.get(details.sound, ""),
     )
 
 
-def _slat(question: Question, place: int, choice: str, found: Mapping[str, str]) -> Slat:
+def _choice(question: Question, place: int, choice: str, found: Mapping[str, str]) -> OfferedChoice:
     letter, shows = LETTERS[place - 1], question.details.shows
-    return Slat(
+    return OfferedChoice(
         letter,
         place,
         choice if shows is Shows.TEXT else "",
@@ -431,24 +434,24 @@ def _slat(question: Question, place: int, choice: str, found: Mapping[str, str])
     )
 
 
-def _feedback(program: Program, state: State, put: PresentedQuestion) -> Feedback | None:
+def _feedback(program: Program, state: State, presented: PresentedQuestion) -> Feedback | None:
     if state.result is None:
         return None
-    why, places = _why(program, state, put)
-    is_good, note = state.result in _GOOD, put.question.details.note
-    says = _own_words(put, state.result, places)
-    is_own = _says_it_alone(program, state, put, says)
+    why, places = _why(program, state, presented)
+    is_good, note = state.result in _GOOD, presented.question.details.note
+    says = _own_words(presented, state.result, places)
+    is_own = _says_it_alone(program, state, presented, says)
     if not state.is_revealed:
-        if state.phase is Phase.ASKING or put.round.after.reveal is Reveal.NEVER:
+        if state.phase is Phase.ASKING or presented.round.after.reveal is Reveal.NEVER:
             note = ""
         return Feedback(state.result, is_good, why, places, (), "", note, says, is_own)
-    right, answer = put.right, put.answer
+    right, answer = presented.right, presented.answer
     return Feedback(state.result, is_good, why, places, right, answer, note, says, is_own)
 
 
-def _says_it_alone(program: Program, state: State, put: PresentedQuestion, says: str) -> bool:
+def _says_it_alone(program: Program, state: State, presented: PresentedQuestion, says: str) -> bool:
     """Whether words of the question, or of a cue that is heard, stand in place of the page's."""
-    if says and put.round.after.own_words_alone:
+    if says and presented.round.after.own_words_alone:
         return True
     heard = {one.cue for one in state.heard}
     return any(cue.words_alone and cue.words and cue.name in heard for cue in program.game.cues)
@@ -457,21 +460,23 @@ def _says_it_alone(program: Program, state: State, put: PresentedQuestion, says:
 _GOOD = (Result.RIGHT, Result.CLOSE, Result.HIT)
 
 
-def _own_words(put: PresentedQuestion, result: Result, places: tuple[int, ...]) -> str:
+def _own_words(presented: PresentedQuestion, result: Result, places: tuple[int, ...]) -> str:
     """What a question itself says to the answer it was given."""
     if result in (Result.RIGHT, Result.CLOSE):
-        return put.question.details.when_right
+        return presented.question.details.when_right
     if result is not Result.WRONG:
         return ""
     if len(places) != 1:
-        return put.question.details.when_wrong
-    return put.question.reply_to(put.choices[places[0] - 1])
+        return presented.question.details.when_wrong
+    return presented.question.reply_to(presented.choices[places[0] - 1])
 
 
-def _why(program: Program, state: State, put: PresentedQuestion) -> tuple[str, tuple[int, ...]]:
+def _why(
+    program: Program, state: State, presented: PresentedQuestion
+) -> tuple[str, tuple[int, ...]]:
     """The reason of what became of the question, and the places of the choices picked."""
     if state.given is not None and state.result not in (Result.LATE, Result.PASSED):
-        checked = put.check(state.given)
+        checked = presented.check(state.given)
         return program.translator.of(checked.said), checked.places
     phrase = _WITHOUT_ANSWER.get(state.result or Result.WRONG)
     letter = state.tried[-1] if state.tried else ""

@@ -74,7 +74,10 @@ def round_ended(
             for part, settled in falls(so_far[player], outcome):
                 now = (*so_far[:player], settled.tally, *so_far[player + 1 :])
                 way, now_out = settled.way, out
-                if any(deed.what == "out" for deed in settled.deeds) and player not in out:
+                if (
+                    any(script_action.what == "out" for script_action in settled.script_actions)
+                    and player not in out
+                ):
                     now_out = tuple(sorted((*out, player)))
                 here = where._replace(out=now_out)
                 if settled.ending is not None:

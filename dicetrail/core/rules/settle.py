@@ -77,7 +77,7 @@ class Settled(NamedTuple):
     """Where the run goes on; None if the question stands or nothing moves."""
     ending: int | None
     """The number of the ending that came at once."""
-    deeds: tuple[ScriptAction, ...]
+    script_actions: tuple[ScriptAction, ...]
     lines: tuple[int, ...]
     """The script lines that ran, in order; only for `settle(..., traced=True)`."""
 
@@ -256,7 +256,7 @@ def filled_words(game: Game, script: Script) -> Iterator[str]:
     """Every text of the maker's in which counters and facts are filled in."""
     yield game.opening.words
     yield from (cue.words for cue in game.cues)
-    yield from (said.text for said in script.said if said.deed == "tell")
+    yield from (said.text for said in script.said if said.script_action == "tell")
     yield from (ending.verdict for ending in game.endings)
 
 
@@ -361,13 +361,13 @@ def settle(
         had + worth * more_right,
         could + worth * (more_right + more_wrong),
     )
-    deeds: list[ScriptAction] = []
+    script_actions: list[ScriptAction] = []
     lines: list[int] = []
     handler = full if traced else lean
     if handler is not None:
-        counters = handler(counters, counts, outcome, deeds, lines, roll)
-        if deeds:
-            way = _way(deeds, way, outcome.event)
+        counters = handler(counters, counts, outcome, script_actions, lines, roll)
+        if script_actions:
+            way = _way(script_actions, way, outcome.event)
             is_done = way is not None and way.to is not _AGAIN
             more_right, more_wrong = is_right and is_done, is_wrong and is_done
             counts = (
@@ -398,7 +398,14 @@ def settle(
     # Filled as tuples: naming the fields once more would take a fifth of the whole time.
     tally = _filled(Tally, (counters, *counts))
     return _filled(
-        Settled, (tally, way, ending, tuple(deeds) if deeds else (), tuple(lines) if lines else ())
+        Settled,
+        (
+            tally,
+            way,
+            ending,
+            tuple(script_actions) if script_actions else (),
+            tuple(lines) if lines else (),
+        ),
     )
 
 
@@ -436,12 +443,14 @@ def every_fall(
 _filled = tuple.__new__
 
 
-def _way(deeds: list[ScriptAction], planned: Way | None, event: Event) -> Way | None:
-    """Where the run goes: as the last deed said that says so, else as was planned."""
-    for deed in reversed(deeds):
-        if deed.what in _WAYS:
-            return Way(_WAYS[deed.what], str(deed.value or ""))
-    if event not in WITHOUT_QUESTION and any(deed.what == "out" for deed in deeds):
+def _way(script_actions: list[ScriptAction], planned: Way | None, event: Event) -> Way | None:
+    """Where the run goes: as the last script action said that says so, else as was planned."""
+    for script_action in reversed(script_actions):
+        if script_action.what in _WAYS:
+            return Way(_WAYS[script_action.what], str(script_action.value or ""))
+    if event not in WITHOUT_QUESTION and any(
+        script_action.what == "out" for script_action in script_actions
+    ):
         return Way() if planned is None or planned.to is To.AGAIN else planned
     return planned
 

@@ -237,7 +237,7 @@ class _ReachSearch:
         self.drawings = [
             self._drawing(number, packs, censuses) for number in range(len(game.rounds))
         ]
-        self.deeds = rules.script.deeds
+        self.script_actions = rules.script.script_actions
         self.came: dict[tuple[object, ...], tuple[_Branch, ...]] = {}
         self.ends_unasked = self.ends_itself = False
         # A round of more questions is followed whole only if every run of it is cut short.
@@ -285,7 +285,7 @@ class _ReachSearch:
         )
         moves = [way for round_ in game.rounds for way in round_.moves.each.values()]
         comes_back = any(way.to is To.ROUND for way in moves) or any(
-            said.deed == "go" for said in self.rules.script.said
+            said.script_action == "go" for said in self.rules.script.said
         )
         return shared or comes_back
 
@@ -394,7 +394,7 @@ class _ReachSearch:
             self.is_exact = False
             if where.slot and not node.is_again:
                 yield from self._taken(node, node.tallies, RoundEnds(where, where.position))
-        if "add_time" in self.deeds:
+        if "add_time" in self.script_actions:
             for which in self.countdowns(round_):
                 time_over = before_asking(self.game, where, length, node.is_again, which)
                 assert time_over is not None
@@ -681,7 +681,7 @@ class _QuestionBranches:
         if is_closed:
             outcome = outcome._replace(tries_left=0)
         for settled in self.walk.settle(now.tally, outcome):
-            is_out = any(deed.what == "out" for deed in settled.deeds)
+            is_out = any(script_action.what == "out" for script_action in settled.script_actions)
             if settled.ending is not None or settled.way is not None:
                 yield _Branch(settled.tally, settled.way, settled.ending, is_out)
             else:
@@ -712,7 +712,7 @@ class _QuestionBranches:
             if "seconds_used" in reads:
                 raise _TooMany
             return ((0, _ClockValues(0, 0, 0)),)
-        if allowed > _MAX_SECONDS or "add_time" in self.walk.deeds:
+        if allowed > _MAX_SECONDS or "add_time" in self.walk.script_actions:
             raise _TooMany
         found: list[_ClockValues] = []
         for used in sorted(turning_points(allowed * 1000, "percent_left" in reads)):

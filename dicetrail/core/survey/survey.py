@@ -219,12 +219,12 @@ def _said_problems(said: NamedInScript, game: Game, rules: Rules) -> Iterator[Pr
         "finish": [ending.title for ending in game.endings],
         "go": [round_.title for round_ in game.rounds],
     }
-    if said.deed in named and said.text not in named[said.deed]:
-        kind = {"cue": "cue", "finish": "ending", "go": "round"}[said.deed]
-        known = ", ".join(f"“{name}”" for name in named[said.deed][:5]) or "none"
+    if said.script_action in named and said.text not in named[said.script_action]:
+        kind = {"cue": "cue", "finish": "ending", "go": "round"}[said.script_action]
+        known = ", ".join(f"“{name}”" for name in named[said.script_action][:5]) or "none"
         what = f"there is no {kind} “{said.text}”"
         yield Problem(where, what, f"add it, or write one there is: {known}")
-    if said.deed == "tell":
+    if said.script_action == "tell":
         yield from place_problems(where, said.text, game, rules)
 
 

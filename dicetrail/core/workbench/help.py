@@ -309,9 +309,9 @@ def _of_script() -> Iterator[HelpTopic]:
     for name, words in FACTS.items():
         example = _EXAMPLES.get(name, f"score += {name}")
         yield HelpTopic(Stop.SCORE, name, f"{words[0].upper()}{words[1:]}.", "fact value", example)
-    for name, deed in SCRIPT_ACTIONS.items():
+    for name, script_action in SCRIPT_ACTIONS.items():
         example = _EXAMPLES.get(name, f"{name}()")
-        text = f"{deed.words[0].upper()}{deed.words[1:]}."
+        text = f"{script_action.words[0].upper()}{script_action.words[1:]}."
         yield HelpTopic(Stop.SCORE, name, text, "action do", example)
     for name, words in FUNCTIONS.items():
         yield HelpTopic(Stop.SCORE, name, f"Gives {words}.", "function", _EXAMPLES[name])

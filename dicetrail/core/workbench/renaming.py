@@ -27,7 +27,7 @@ _ROWS = {
     Named.SOUND: ("sounds", "name"),
 }
 _WAYS = {Named.ROUND: To.ROUND, Named.ENDING: To.ENDING}
-_DEEDS = {Named.ROUND: "go", Named.ENDING: "finish", Named.CUE: "cue"}
+_SCRIPT_ACTIONS = {Named.ROUND: "go", Named.ENDING: "finish", Named.CUE: "cue"}
 """What names each of them in a rule script."""
 
 
@@ -71,8 +71,8 @@ def _pointing(game: Game, kind: Named, old: str, name: str) -> Game:
         }
         music = replace(game.look.music, **loops)
         game = replace(game, cues=cues, opening=opening, look=replace(game.look, music=music))
-    if kind in _DEEDS:
-        game = replace(game, script=_in_script(game.script, _DEEDS[kind], old, name))
+    if kind in _SCRIPT_ACTIONS:
+        game = replace(game, script=_in_script(game.script, _SCRIPT_ACTIONS[kind], old, name))
     return game
 
 
@@ -84,8 +84,8 @@ def _with_ways(round_: Round, to: To, old: str, name: str) -> Round:
     return replace(round_, moves=Moves(**ways))
 
 
-def _in_script(script: str, deed: str, old: str, name: str) -> str:
-    """A rule script in which a deed names another; one that cannot be read stays as it is."""
+def _in_script(script: str, script_action: str, old: str, name: str) -> str:
+    """A rule script whose actions name another part; one that cannot be read stays as it is."""
     try:
         tree = ast.parse(script)
     except (SyntaxError, ValueError):
@@ -96,7 +96,7 @@ def _in_script(script: str, deed: str, old: str, name: str) -> str:
         for node in ast.walk(tree)
         if isinstance(node, ast.Call)
         and isinstance(node.func, ast.Name)
-        and node.func.id == deed
+        and node.func.id == script_action
         and len(node.args) == 1
         and isinstance(node.args[0], ast.Constant)
         and node.args[0].value == old

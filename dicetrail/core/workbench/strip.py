@@ -49,9 +49,9 @@ from dicetrail.core.play import (
     Stop,
     as_asked,
     asking_at,
-    in_play,
     length_of_round,
     made_ready,
+    presented_question,
     sample_verdicts,
 )
 from dicetrail.core.rules import HANDLERS, Event, Outcome, Rules, ScriptFaults, parse
@@ -200,8 +200,8 @@ def _is_begun(round_: Round, packs: Packs) -> bool:
 def _script_ways(rules: Rules) -> Iterator[ScriptWay]:
     """Every round and ending a rule script names to go to."""
     for said in rules.script.said:
-        if said.deed in _NAMED_WAYS:
-            yield ScriptWay(said.line, _NAMED_WAYS[said.deed], said.text)
+        if said.script_action in _NAMED_WAYS:
+            yield ScriptWay(said.line, _NAMED_WAYS[said.script_action], said.text)
 
 
 _NAMED_WAYS = {"go": To.ROUND, "finish": To.ENDING}
@@ -369,15 +369,15 @@ def drawn(program: Program, dice: int, round_: int, position: int) -> DrawnQuest
 
 
 def _drawn(program: Program, state: State) -> DrawnQuestion:
-    put = in_play(program, state)
-    sourced = put.dealt.sourced
+    presented = presented_question(program, state)
+    sourced = presented.dealt.sourced
     return DrawnQuestion(
         state.position + 1,
         sourced.source,
         sourced.number,
         sourced.question.prompt,
-        put.choices,
-        "".join(LETTERS[place - 1] for place in put.right),
+        presented.choices,
+        "".join(LETTERS[place - 1] for place in presented.right),
         sourced.question.answer,
     )
 
@@ -390,7 +390,7 @@ def right_places(program: Program, round_: int, dice: int, rolls: int = ROLLS) -
     program = replace(program, recall=None)  # nothing here is asked for twice
     times = [0] * len(LETTERS)
     for roll in range(rolls):
-        right = in_play(program, asking_at(program, dice + roll, round_)).right
+        right = presented_question(program, asking_at(program, dice + roll, round_)).right
         for place in right[:1]:
             times[place - 1] += 1
     return RightPlaces(rolls, tuple(times))

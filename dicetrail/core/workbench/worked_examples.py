@@ -36,18 +36,18 @@ class WorkedExample:
     name: str
     words: str
     """What the game does once it is put in."""
-    put: Callable[[Game, int], Game]
+    place_in: Callable[[Game, int], Game]
     """The game with it, the round that is looked at by its number from 0. Raises GameProblems
     where the rule script cannot be read."""
 
 
 def _in_round(change: Callable[[Round], Round]) -> Callable[[Game, int], Game]:
-    def put(game: Game, number: int) -> Game:
+    def place_in(game: Game, number: int) -> Game:
         rounds = list(game.rounds)
         rounds[number] = change(rounds[number])
         return replace(game, rounds=tuple(rounds))
 
-    return put
+    return place_in
 
 
 def _with_sums(round_: Round) -> Round:
@@ -77,11 +77,11 @@ def _with_a_life_lost(game: Game, _number: int) -> Game:
 
 
 def _with_cue(cue: Cue) -> Callable[[Game, int], Game]:
-    def put(game: Game, _number: int) -> Game:
+    def place_in(game: Game, _number: int) -> Game:
         others = tuple(other for other in game.cues if other.name != cue.name)
         return replace(game, cues=(*others, cue))
 
-    return put
+    return place_in
 
 
 def _with_verdicts(game: Game, _number: int) -> Game:

@@ -12,6 +12,6 @@ own, given a job by its name alone.
 """
 
 from dicetrail.files.sandbox.jobs import BroughtGame, UnpackedFile
-from dicetrail.files.sandbox.parent import Aside, GivenUp
+from dicetrail.files.sandbox.parent import GivenUp, Sandbox
 
-__all__ = ["Aside", "BroughtGame", "GivenUp", "UnpackedFile"]
+__all__ = ["BroughtGame", "GivenUp", "Sandbox", "UnpackedFile"]

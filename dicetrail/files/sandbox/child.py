@@ -14,7 +14,7 @@ from typing import Any
 
 from dicetrail.core import GameProblems
 from dicetrail.files.questions import FileReading
-from dicetrail.files.sandbox.jobs import JOBS, Job, Told, packed
+from dicetrail.files.sandbox.jobs import JOBS, Job, Progress, packed
 from dicetrail.files.text import FileProblem
 
 MAX_MEMORY = 300 * 1024 * 1024
@@ -56,7 +56,7 @@ def _work(channel: socket.socket) -> None:
             say(*message)
 
 
-def _answer(job: Job, given: tuple[Any, ...], told: Told) -> Iterator[tuple[str, Any]]:
+def _answer(job: Job, given: tuple[Any, ...], told: Progress) -> Iterator[tuple[str, Any]]:
     """What comes of a job, in messages."""
     try:
         found = (JOBS[job] if isinstance(job, str) else job)(*given, told)

@@ -12,7 +12,7 @@ from dicetrail.files.media import Medium, is_bundle, medium, read_bundle
 from dicetrail.files.plan import Plan
 from dicetrail.files.questions import FileReading, guess, read_questions
 
-Told = Callable[[int], None]
+Progress = Callable[[int], None]
 
 Job = str | Callable[..., Any]
 """One of those below by its name, or a function of a module that a child can import."""
@@ -55,7 +55,7 @@ def unpacked(given: Packed) -> Question:
     return Question(prompt, right, wrong, Kind(kind), details or PLAIN)
 
 
-def _bring(file_name: str, content: bytes, most: int, _: Told) -> UnpackedFile:
+def _bring(file_name: str, content: bytes, most: int, _: Progress) -> UnpackedFile:
     media: dict[str, Medium] = {}
     if is_bundle(content):
         bundle = read_bundle(content)
@@ -65,7 +65,7 @@ def _bring(file_name: str, content: bytes, most: int, _: Told) -> UnpackedFile:
     return UnpackedFile(file_name, content, plan, media, first)
 
 
-def _bring_game(content: bytes, _: Told) -> BroughtGame:
+def _bring_game(content: bytes, _: Progress) -> BroughtGame:
     read = read_game(content)
     media = {
         pack: {name: medium(name, held) for name, held in read.content(pack).items()}
@@ -78,7 +78,7 @@ def _bring_game(content: bytes, _: Told) -> BroughtGame:
 
 JOBS: dict[str, Callable[..., Any]] = {
     "bring": _bring,
-    "guess": lambda content, wish, _: guess(content, wish),
+    "guess": lambda content, options, _: guess(content, options),
     "look": lambda content, plan, mended, most, media, _: read_questions(
         content, plan, mended, most=most, media=media
     ),

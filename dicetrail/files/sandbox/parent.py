@@ -15,7 +15,7 @@ from typing import Any
 
 from dicetrail.core import GameProblems
 from dicetrail.files.questions import FileReading
-from dicetrail.files.sandbox.jobs import Job, Told, unpacked
+from dicetrail.files.sandbox.jobs import Job, Progress, unpacked
 from dicetrail.files.text import FileProblem
 
 MAX_SECONDS = 20
@@ -32,7 +32,7 @@ class GivenUp(Exception):
     """Nobody waits for the file any more."""
 
 
-class Aside:
+class Sandbox:
     """Has files read aside, one process a file. May be used by several threads."""
 
     def __init__(self) -> None:
@@ -45,7 +45,7 @@ class Aside:
         job: Job,
         *given: Any,
         seconds: int = MAX_SECONDS,
-        told: Told = lambda _: None,
+        told: Progress = lambda _: None,
         is_given_up: Callable[[], bool] = lambda: False,
     ) -> Any:
         """What a job gives, or the FileProblem or GameProblems it raises.
@@ -120,7 +120,7 @@ class Aside:
         self._control = ours
         return ours
 
-    def _heard(self, stream: Any, told: Told) -> Any:
+    def _heard(self, stream: Any, told: Progress) -> Any:
         questions: list[Any] = []
         while True:
             kind, what = pickle.load(stream)

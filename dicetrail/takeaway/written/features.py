@@ -79,12 +79,12 @@ class _FeatureContext:
     @property
     def has_again(self) -> bool:
         """Whether a question can be asked anew."""
-        return To.AGAIN in self.ways or "again" in self.it.script.deeds
+        return To.AGAIN in self.ways or "again" in self.it.script.script_actions
 
     @property
     def revisits(self) -> bool:
         """Whether a round can be played again."""
-        return To.ROUND in self.ways or "go" in self.it.script.deeds
+        return To.ROUND in self.ways or "go" in self.it.script.script_actions
 
     @property
     def clocked(self) -> bool:
@@ -296,7 +296,7 @@ def _of_rules(of: _FeatureContext) -> dict[str, bool]:
         "many_rounds": len(it.game.rounds) > 1 or of.revisits,
         "many_players": it.game.opening.most_players > 1,
         "asks_names": it.game.opening.asks_names,
-        "has_reveal": "reveal" in it.script.deeds,
+        "has_reveal": "reveal" in it.script.script_actions,
         "has_moves": any((way.to, way.name) != (To.QUESTION, "") for way in of.moves),
         "has_again": of.has_again,
         "can_leave_round": of.revisits or To.NEXT_ROUND in of.ways,

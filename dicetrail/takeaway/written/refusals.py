@@ -84,7 +84,7 @@ def _of_game(program: Program) -> Iterator[Reason]:
         ("out", "a player can be out while others play on"),
         ("add_time", "its rules add time to a clock"),
     ):
-        if name in script.deeds:
+        if name in script.script_actions:
             yield Reason(Stop.SCORE, None, what)
     if script.rolls:
         yield Reason(Stop.SCORE, None, "its rules roll dice of their own")
@@ -145,7 +145,7 @@ def _words_of(game: Game) -> Iterator[str]:
     yield game.opening.words
     yield from (cue.words for cue in game.cues)
     yield from (ending.verdict for ending in game.endings)
-    yield from (said.text for said in parse(game.script).said if said.deed == "tell")
+    yield from (said.text for said in parse(game.script).said if said.script_action == "tell")
 
 
 def _has_forms(words: str) -> bool:

@@ -1,6 +1,6 @@
 """The rules of a game as a learner would write them: the maker's own lines, about a player.
 
-A counter `lives` becomes `player.lives`, a deed what it does. What the engine passes over
+A counter `lives` becomes `player.lives`, a script action what it does. What the engine passes over
 with a footprint (a division by nothing, an index beyond its list) is passed over here too.
 """
 
@@ -99,7 +99,9 @@ def _renamed(text: str, vocabulary: Vocabulary) -> str:
             name in SCRIPT_ACTIONS and after.string == "(" and start[1] == _first_column(token.line)
         ):
             close = next(t for t in tokens[at:] if t.string == ")")
-            found.append((start, close.end, _deed(name, said.get(start[0], ""), vocabulary)))
+            found.append(
+                (start, close.end, _script_action(name, said.get(start[0], ""), vocabulary))
+            )
         elif name in script.counters or name in FACTS:
             found.append((start, end, f"player.{name}"))
     lines = text.split("\n")
@@ -113,7 +115,7 @@ def _first_column(line: str) -> int:
     return len(line) - len(line.lstrip())
 
 
-def _deed(name: str, said: str, vocabulary: Vocabulary) -> str:
+def _script_action(name: str, said: str, vocabulary: Vocabulary) -> str:
     match name:
         case "finish":
             return f"player.goes = Way(ENDING, {quoted(said)})"

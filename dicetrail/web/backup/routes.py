@@ -14,8 +14,8 @@ from starlette.exceptions import HTTPException
 
 from dicetrail.restoring import restore_into
 from dicetrail.store import StoreTrouble, back_up
-from dicetrail.web.app_state import Shelf
-from dicetrail.web.context import Now, SharedShelf
+from dicetrail.web.app_state import AppState
+from dicetrail.web.context import Now, SharedState
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.description import files
 from dicetrail.web.reading import Attended
@@ -26,7 +26,7 @@ router = Router("/api", "backup")
 
 
 @router.get("/backup", response_class=FileResponse, responses=files(MEDIA_TYPE))
-def save_shelf(shelf: SharedShelf, now: Now) -> FileResponse:
+def save_shelf(shelf: SharedState, now: Now) -> FileResponse:
     """Every game, pack, picture, sound, run and kept run, as a file to be restored from."""
     folder = Path(mkdtemp(prefix="dicetrail-"))
     copy = folder / "shelf.sqlite"
@@ -50,7 +50,7 @@ class Restored(BaseModel):
 
 
 @router.post("/backup", status_code=204, responses={200: {"model": Restored}})
-async def restore_shelf(file: UploadFile, shelf: SharedShelf, attended: Attended) -> Response:
+async def restore_shelf(file: UploadFile, shelf: SharedState, attended: Attended) -> Response:
     """Put a shelf that was saved on this one, on which there never was anything. Where some of it
     could not be read, the answer has a body that tells what."""
     with TemporaryDirectory(prefix="dicetrail-") as folder:
@@ -70,7 +70,7 @@ async def restore_shelf(file: UploadFile, shelf: SharedShelf, attended: Attended
 
 
 def _restored(
-    shelf: Shelf, file: UploadFile, copy: Path, is_given_up: Callable[[], bool]
+    shelf: AppState, file: UploadFile, copy: Path, is_given_up: Callable[[], bool]
 ) -> tuple[str, ...]:
     with copy.open("wb") as to:
         copyfileobj(file.file, to)

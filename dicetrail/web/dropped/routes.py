@@ -5,7 +5,7 @@ from dataclasses import dataclass
 from fastapi import UploadFile
 
 from dicetrail.files import SAYS_WITHIN, means_a_game
-from dicetrail.web.context import Now, SharedShelf
+from dicetrail.web.context import Now, SharedState
 from dicetrail.web.games.files import load_game
 from dicetrail.web.games.shapes import GameView
 from dicetrail.web.http_format.bodies import Router
@@ -25,7 +25,7 @@ class Dropped:
 
 
 @router.post("", status_code=201)
-async def take(file: UploadFile, read: ReadAside, shelf: SharedShelf, now: Now) -> Dropped:
+async def take(file: UploadFile, read: ReadAside, shelf: SharedState, now: Now) -> Dropped:
     """Make a game of a game file, whatever it is called; bring any other to be looked at."""
     is_game = means_a_game(await file.read(SAYS_WITHIN))
     await file.seek(0)

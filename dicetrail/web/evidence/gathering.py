@@ -15,8 +15,8 @@ from dicetrail.store.games import newest_game
 from dicetrail.store.models import BroughtRun, RunRow
 from dicetrail.store.packs import newest_packs
 from dicetrail.store.played import Chosen, brought_runs, count_unread, played_runs
-from dicetrail.web.app_state import Shelf
-from dicetrail.web.evidence.shapes import Choice, QuestionPlace, RunBehind, SuggestionView
+from dicetrail.web.app_state import AppState
+from dicetrail.web.evidence.shapes import QuestionPlace, RunBehind, RunFilter, SuggestionView
 from dicetrail.web.play.live_runs import PLAYED_FOR
 
 
@@ -49,7 +49,7 @@ class Gathering:
         return evidence_of([one.shown.seen for one in self.runs])
 
 
-def chosen_by(choice: Choice) -> Chosen:
+def chosen_by(choice: RunFilter) -> Chosen:
     """A choice as the store takes it. A time without a zone is one of UTC."""
     return Chosen(choice.revision, _in_utc(choice.since), _in_utc(choice.before), choice.player)
 
@@ -58,7 +58,7 @@ def _in_utc(time: datetime | None) -> datetime | None:
     return time.replace(tzinfo=UTC) if time is not None and time.tzinfo is None else time
 
 
-def gathered(shelf: Shelf, game_id: str, chosen: Chosen, now: datetime) -> Gathering:
+def gathered(shelf: AppState, game_id: str, chosen: Chosen, now: datetime) -> Gathering:
     """The runs chosen of a game, as far as its rules still take them. Raises NotFound."""
     runs: list[ShownRun] = []
     going_on = left_out = 0
@@ -142,7 +142,7 @@ Held = Mapping[str, tuple[int, Mapping[Asked, tuple[int, Question]]]]
 """The packs a game draws from: their revisions, and where which question stands."""
 
 
-def questions_now(shelf: Shelf, game_id: str) -> Held:
+def questions_now(shelf: AppState, game_id: str) -> Held:
     """Where the questions of a game stand in its packs as they are now."""
     with shelf.database.reading() as session:
         packs = newest_packs(session, newest_game(session, game_id).document.packs_used)

@@ -33,9 +33,9 @@ from dicetrail.store import NotFound
 from dicetrail.store.games import newest_game
 from dicetrail.store.models import BroughtRun
 from dicetrail.store.played import Chosen, bring_runs, delete_runs, played_runs
-from dicetrail.web.app_state import Shelf
+from dicetrail.web.app_state import AppState
 from dicetrail.web.beside import Beside
-from dicetrail.web.context import Now, SharedShelf, SharedStandings
+from dicetrail.web.context import Now, SharedStandings, SharedState
 from dicetrail.web.desk import Desk
 from dicetrail.web.evidence.gathering import (
     behind,
@@ -55,10 +55,10 @@ from dicetrail.web.evidence.shapes import (
     BroughtFile,
     Calibration,
     CalibrationWanted,
-    Choice,
     Deleted,
     EvidenceView,
     RunBehind,
+    RunFilter,
     RunsWanted,
 )
 from dicetrail.web.foresight.routes import fit_players, subject_of
@@ -73,14 +73,14 @@ MAX_BEHIND = 200
 
 @router.get("")
 async def show_evidence(
-    game_id: str, choice: Annotated[Choice, Query()], desk: Desk, now: Now
+    game_id: str, choice: Annotated[RunFilter, Query()], desk: Desk, now: Now
 ) -> EvidenceView:
     """What the runs chosen say of each question and of the game."""
     found: EvidenceView = await desk(evidence_told, game_id, choice, now)
     return found
 
 
-def evidence_told(shelf: Shelf, game_id: str, choice: Choice, now: datetime) -> EvidenceView:
+def evidence_told(shelf: AppState, game_id: str, choice: RunFilter, now: datetime) -> EvidenceView:
     """The same, where it is worked out."""
     every = gathered(shelf, game_id, Chosen(), now)
     chosen = chosen_by(choice)
@@ -111,7 +111,9 @@ async def list_behind(
     return found
 
 
-def runs_behind(shelf: Shelf, game_id: str, wanted: BehindWanted, now: datetime) -> list[RunBehind]:
+def runs_behind(
+    shelf: AppState, game_id: str, wanted: BehindWanted, now: datetime
+) -> list[RunBehind]:
     """The same, where it is worked out."""
     gathering = gathered(shelf, game_id, chosen_by(wanted), now)
     questions = gathering.evidence.questions
@@ -139,7 +141,7 @@ async def list_come(
     return found
 
 
-def runs_come(shelf: Shelf, game_id: str, wanted: RunsWanted, now: datetime) -> list[RunBehind]:
+def runs_come(shelf: AppState, game_id: str, wanted: RunsWanted, now: datetime) -> list[RunBehind]:
     """The same, where it is worked out."""
     found = [
         behind(
@@ -167,7 +169,7 @@ def _came_so(shown: Playthrough, wanted: RunsWanted) -> bool:
     "/answers.jsonl", response_class=StreamingResponse, responses=files("application/jsonl")
 )
 def save_lines(
-    game_id: str, wanted: Annotated[AnswersWanted, Query()], shelf: SharedShelf, now: Now
+    game_id: str, wanted: Annotated[AnswersWanted, Query()], shelf: SharedState, now: Now
 ) -> StreamingResponse:
     """The answers of the runs chosen as JSON Lines, a run a line."""
     lines = written_lines(_to_save(shelf, game_id, wanted, now))
@@ -176,7 +178,7 @@ def save_lines(
 
 @router.get("/answers.csv", response_class=StreamingResponse, responses=files("text/csv"))
 def save_rows(
-    game_id: str, wanted: Annotated[AnswersWanted, Query()], shelf: SharedShelf, now: Now
+    game_id: str, wanted: Annotated[AnswersWanted, Query()], shelf: SharedState, now: Now
 ) -> StreamingResponse:
     """The answers of the runs chosen as CSV, an answer a row."""
     rows = written_rows(_to_save(shelf, game_id, wanted, now))
@@ -187,7 +189,7 @@ def save_rows(
     "/statements.json", response_class=StreamingResponse, responses=files("application/json")
 )
 def save_statements(
-    game_id: str, wanted: Annotated[AnswersWanted, Query()], shelf: SharedShelf, now: Now
+    game_id: str, wanted: Annotated[AnswersWanted, Query()], shelf: SharedState, now: Now
 ) -> StreamingResponse:
     """The runs chosen as statements of the Experience API, for a store of learning records."""
     with shelf.database.reading() as session:
@@ -198,7 +200,7 @@ def save_statements(
 
 
 def _to_save(
-    shelf: Shelf, game_id: str, wanted: AnswersWanted, now: datetime
+    shelf: AppState, game_id: str, wanted: AnswersWanted, now: datetime
 ) -> list[PlayedElsewhere]:
     runs = elsewhere(gathered(shelf, game_id, chosen_by(wanted), now))
     return runs if wanted.names else list(map(without_names, runs))
@@ -211,7 +213,7 @@ def _saved(parts: Iterable[str], name: str, media_type: str) -> StreamingRespons
 
 @router.post("/answers")
 async def bring_answers(
-    game_id: str, file: UploadFile, read: ReadAside, shelf: SharedShelf
+    game_id: str, file: UploadFile, read: ReadAside, shelf: SharedState
 ) -> AnswersBrought:
     """Bring the answers of runs that were played elsewhere. Lines that cannot be read are told,
     the others taken; runs that are here already are left as they are."""
@@ -224,7 +226,7 @@ async def bring_answers(
     return AnswersBrought(taken=taken, already=already, refused=found.refused)
 
 
-def _kept(shelf: Shelf, game_id: str, found: AnswersRead, file_name: str) -> int:
+def _kept(shelf: AppState, game_id: str, found: AnswersRead, file_name: str) -> int:
     with shelf.database.writing() as session:
         own = {name_of(run) for run in played_runs(session, game_id, Chosen())}
         others = (one for one in found.runs if one.run not in own)
@@ -233,7 +235,7 @@ def _kept(shelf: Shelf, game_id: str, found: AnswersRead, file_name: str) -> int
 
 @router.get("/scout")
 async def show_scout(
-    game_id: str, choice: Annotated[Choice, Query()], desk: Desk, now: Now
+    game_id: str, choice: Annotated[RunFilter, Query()], desk: Desk, now: Now
 ) -> Scout:
     """A scout that does as the players of the runs chosen did."""
     _, scout = await desk(come_and_like, game_id, choice, now)
@@ -242,7 +244,7 @@ async def show_scout(
 
 
 def come_and_like(
-    shelf: Shelf, game_id: str, choice: Choice, now: datetime
+    shelf: AppState, game_id: str, choice: RunFilter, now: datetime
 ) -> tuple[RunSummary, Scout]:
     """What came of the runs chosen, and a scout that does as their players did."""
     runs = gathered(shelf, game_id, chosen_by(choice), now).runs
@@ -252,9 +254,9 @@ def come_and_like(
 @router.post("/calibration")
 async def calibrate(
     game_id: str,
-    choice: Annotated[Choice, Query()],
+    choice: Annotated[RunFilter, Query()],
     wanted: CalibrationWanted,
-    shelf: SharedShelf,
+    shelf: SharedState,
     now: Now,
     desk: Desk,
     beside: Beside,
@@ -271,8 +273,8 @@ async def calibrate(
 @router.delete("/runs")
 def delete_played(
     game_id: str,
-    choice: Annotated[Choice, Query()],
-    shelf: SharedShelf,
+    choice: Annotated[RunFilter, Query()],
+    shelf: SharedState,
     standings: SharedStandings,
 ) -> Deleted:
     """Delete the runs chosen for good, with all that was answered in them."""

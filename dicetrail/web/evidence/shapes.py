@@ -21,7 +21,7 @@ from dicetrail.files import Refusal
 from dicetrail.web.http_format.shapes import DiceName, PlayerName, Received
 
 
-class Choice(BaseModel):
+class RunFilter(BaseModel):
     """Which runs of a game; without anything, all."""
 
     revision: Annotated[int | None, Query(ge=1, le=2**31 - 1)] = None
@@ -94,7 +94,7 @@ class RunBehind(BaseModel):
     seconds: float
 
 
-class RunsWanted(Choice):
+class RunsWanted(RunFilter):
     """Which runs by what they came to: an ending by its title, empty where none fitted; a score,
     of those that ended; or those that were left after so many questions."""
 
@@ -103,7 +103,7 @@ class RunsWanted(Choice):
     left_after: Annotated[int | None, Query(ge=0, le=10**6)] = None
 
 
-class BehindWanted(Choice):
+class BehindWanted(RunFilter):
     """Which number of which question."""
 
     question: Annotated[int, Query(ge=0, le=10**6)]
@@ -112,7 +112,7 @@ class BehindWanted(Choice):
     given: Annotated[str, Query(max_length=10_000)] = ""
 
 
-class AnswersWanted(Choice):
+class AnswersWanted(RunFilter):
     """Which answers, and whether with the names of those who gave them."""
 
     names: bool = True

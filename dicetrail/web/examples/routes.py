@@ -42,4 +42,4 @@ def put_example_in(wanted: ExampleWanted) -> Game:
     example = next((one for one in WORKED_EXAMPLES if one.name == wanted.name), None)
     if example is None or wanted.round >= len(wanted.document.rounds):
         raise HTTPException(404, "There is no such example, or no such round.")
-    return example.put(wanted.document, wanted.round)
+    return example.place_in(wanted.document, wanted.round)

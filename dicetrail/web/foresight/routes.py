@@ -25,9 +25,9 @@ from dicetrail.files.tables import separated
 from dicetrail.scouting import Subject, foresee, foretell, foretell_briefly, look_for_witnesses
 from dicetrail.store import NotFound
 from dicetrail.store.games import game_revision, newest_game
-from dicetrail.web.app_state import Shelf
+from dicetrail.web.app_state import AppState
 from dicetrail.web.beside import Beside
-from dicetrail.web.context import SharedShelf
+from dicetrail.web.context import SharedState
 from dicetrail.web.foresight.shapes import (
     ForecastWanted,
     KnobSet,
@@ -52,7 +52,7 @@ CURVE_POINTS = 48
 
 @router.post("/forecast")
 async def show_forecast(
-    game_id: str, wanted: ForecastWanted, shelf: SharedShelf, beside: Beside
+    game_id: str, wanted: ForecastWanted, shelf: SharedState, beside: Beside
 ) -> Forecast:
     """What will happen to many players of some kinds, who play together."""
     if wanted.document is not None:
@@ -68,7 +68,7 @@ async def show_forecast(
 
 @router.post("/forecast.csv", responses=files("text/csv"), response_class=Response)
 async def write_forecast(
-    game_id: str, wanted: ForecastWanted, shelf: SharedShelf, beside: Beside
+    game_id: str, wanted: ForecastWanted, shelf: SharedState, beside: Beside
 ) -> Response:
     """The same as a table: what, which, share, and for runs played the interval."""
     told = await show_forecast(game_id, wanted, shelf, beside)
@@ -87,7 +87,7 @@ def show_times(
 
 
 @router.get("/knobs")
-def list_knobs(game_id: str, shelf: SharedShelf) -> list[KnobView]:
+def list_knobs(game_id: str, shelf: SharedState) -> list[KnobView]:
     """The numbers of the game that can be turned."""
     program = newest_program(shelf, game_id)
     asked = (sourced.question for pool in program.pools for sourced in pool)
@@ -97,7 +97,7 @@ def list_knobs(game_id: str, shelf: SharedShelf) -> list[KnobView]:
 
 
 @router.post("/set")
-def set_knob(game_id: str, wanted: KnobSet, shelf: SharedShelf) -> Game:
+def set_knob(game_id: str, wanted: KnobSet, shelf: SharedState) -> Game:
     """The game with a number of it set otherwise, to be saved."""
     with shelf.database.reading() as session:
         game = newest_game(session, game_id).document
@@ -110,14 +110,14 @@ def set_knob(game_id: str, wanted: KnobSet, shelf: SharedShelf) -> Game:
 
 
 @router.get("/problems")
-async def show_problems(game_id: str, shelf: SharedShelf, beside: Beside) -> list[PlacedProblem]:
+async def show_problems(game_id: str, shelf: SharedState, beside: Beside) -> list[PlacedProblem]:
     """What a forecast finds wrong with the game."""
     subject = await run_in_threadpool(subject_of, shelf, game_id)
     return [placed(problem) for problem in await beside(foresee, subject)]
 
 
 @router.post("/witnesses")
-async def find_witnesses(game_id: str, shelf: SharedShelf, beside: Beside) -> WitnessesView:
+async def find_witnesses(game_id: str, shelf: SharedState, beside: Beside) -> WitnessesView:
     """A shortest run to every ending and score that can be found."""
     subject = await run_in_threadpool(subject_of, shelf, game_id)
     found = await beside(look_for_witnesses, subject)
@@ -129,7 +129,7 @@ async def find_witnesses(game_id: str, shelf: SharedShelf, beside: Beside) -> Wi
 
 
 @router.post("/studies", status_code=201)
-def begin_study(game_id: str, new: NewStudy, shelf: SharedShelf) -> StudyView:
+def begin_study(game_id: str, new: NewStudy, shelf: SharedState) -> StudyView:
     """Begin to play runs, or to turn a number of the game about."""
     subject = subject_of(shelf, game_id)
     fit_players(subject.game, new.scouts)
@@ -150,7 +150,7 @@ def begin_study(game_id: str, new: NewStudy, shelf: SharedShelf) -> StudyView:
 def show_study(
     game_id: str,
     study_id: str,
-    shelf: SharedShelf,
+    shelf: SharedState,
     ending: Annotated[int, Query(ge=0)] = 0,
     share: Annotated[float, Query(ge=0, le=1)] = 0.5,
 ) -> StudyView:
@@ -159,7 +159,7 @@ def show_study(
 
 
 @router.delete("/studies/{study_id}", status_code=204)
-def give_study_up(game_id: str, study_id: str, shelf: SharedShelf) -> None:
+def give_study_up(game_id: str, study_id: str, shelf: SharedState) -> None:
     """Let a study be. What it has found so far can still be looked at."""
     shelf.studies.give_up(game_id, study_id)
 
@@ -195,7 +195,7 @@ def _witness(found: Witness) -> WitnessView:
     )
 
 
-def subject_of(shelf: Shelf, game_id: str, revision: int | None = None) -> Subject:
+def subject_of(shelf: AppState, game_id: str, revision: int | None = None) -> Subject:
     with shelf.database.reading() as session:
         if revision is None:
             game = newest_game(session, game_id)
@@ -205,7 +205,7 @@ def subject_of(shelf: Shelf, game_id: str, revision: int | None = None) -> Subje
     return shelf.subject(game_id, game.number, packs)
 
 
-def _draft(shelf: Shelf, game_id: str, document: Game) -> Subject:
+def _draft(shelf: AppState, game_id: str, document: Game) -> Subject:
     """A document that is being edited, with the packs as they are now."""
     with shelf.database.reading() as session:
         packs = pack_numbers(session, document)

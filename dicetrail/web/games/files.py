@@ -14,8 +14,8 @@ from dicetrail.store.games import add_game, newest_game
 from dicetrail.store.kept import keep_run, kept_runs
 from dicetrail.store.media import get_medium, keep_medium
 from dicetrail.store.packs import add_pack
-from dicetrail.web.app_state import Shelf
-from dicetrail.web.context import Now, SharedShelf
+from dicetrail.web.app_state import AppState
+from dicetrail.web.context import Now, SharedState
 from dicetrail.web.games.routes import game_view, packs_of
 from dicetrail.web.games.shapes import GameView
 from dicetrail.web.http_format.bodies import Router
@@ -27,7 +27,7 @@ router = Router("/api", "game files")
 
 
 @router.post("/game-files", status_code=201)
-async def load_game(file: UploadFile, read: ReadAside, shelf: SharedShelf, now: Now) -> GameView:
+async def load_game(file: UploadFile, read: ReadAside, shelf: SharedState, now: Now) -> GameView:
     """Make a game, and packs of its own, from a game file. Nothing is kept unless all fits."""
     try:
         brought: BroughtGame = await read("game", await file.read(MAX_FILE + 1))
@@ -38,7 +38,7 @@ async def load_game(file: UploadFile, read: ReadAside, shelf: SharedShelf, now: 
     return await run_in_threadpool(_kept_game, shelf, brought, name, now)
 
 
-def _kept_game(shelf: Shelf, brought: BroughtGame, file_name: str, now: datetime) -> GameView:
+def _kept_game(shelf: AppState, brought: BroughtGame, file_name: str, now: datetime) -> GameView:
     read, media, own = brought
     with shelf.database.writing() as session:
         for sound in own:
@@ -57,14 +57,14 @@ def _kept_game(shelf: Shelf, brought: BroughtGame, file_name: str, now: datetime
 
 
 @router.get("/games/{game_id}/file", response_class=Response, responses=files("application/json"))
-def save_game_file(game_id: str, shelf: SharedShelf) -> Response:
+def save_game_file(game_id: str, shelf: SharedState) -> Response:
     """The game with everything in it, as a game file."""
     disposition = f'attachment; filename="{game_id}.json"'
     headers = {"content-disposition": disposition}
     return Response(game_file_of(shelf, game_id), 200, headers, "application/json")
 
 
-def game_file_of(shelf: Shelf, game_id: str) -> bytes:
+def game_file_of(shelf: AppState, game_id: str) -> bytes:
     """A game as it now stands with everything in it, as a game file. Raises NotFound."""
     with shelf.database.reading() as session:
         game = newest_game(session, game_id).document

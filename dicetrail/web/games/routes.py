@@ -40,8 +40,8 @@ from dicetrail.store.kept import keep_run, kept_runs
 from dicetrail.store.models import GameRevision
 from dicetrail.store.packs import KeptPack, newest_numbers, newest_packs
 from dicetrail.store.runs import last_answered_run
-from dicetrail.web.app_state import PackNumbers, Shelf
-from dicetrail.web.context import Now, SharedShelf
+from dicetrail.web.app_state import AppState, PackNumbers
+from dicetrail.web.context import Now, SharedState
 from dicetrail.web.games.shapes import (
     GameCard,
     GameGlance,
@@ -69,14 +69,14 @@ RoundNumber = Annotated[int, Query(ge=0, alias="round")]
 
 
 @router.get("")
-def list_games(shelf: SharedShelf) -> list[GameCard]:
+def list_games(shelf: SharedState) -> list[GameCard]:
     """Every game at a glance, the last saved first."""
     with shelf.database.reading() as session:
         return [_card(revision) for revision in newest_games(session)]
 
 
 @router.post("", status_code=201)
-def make_game(new: NewGame, shelf: SharedShelf, now: Now) -> GameView:
+def make_game(new: NewGame, shelf: SharedState, now: Now) -> GameView:
     """Make a game that plays the packs given, or that waits for its first questions."""
     with shelf.database.writing() as session:
         packs = newest_packs(session, new.packs)
@@ -104,13 +104,13 @@ def rename_part(wanted: Renaming) -> Game:
 
 
 @router.get("/{game_id}")
-def show_game(game_id: str, shelf: SharedShelf) -> GameView:
+def show_game(game_id: str, shelf: SharedState) -> GameView:
     """One game as it now stands."""
     return game_view(shelf, game_id)
 
 
 @router.get("/{game_id}/glance")
-def glance_at_game(game_id: str, shelf: SharedShelf) -> GameGlance:
+def glance_at_game(game_id: str, shelf: SharedState) -> GameGlance:
     """What a game's card on the shelf shows of it, worked out as it is asked for."""
     with shelf.database.reading() as session:
         game = newest_game(session, game_id)
@@ -129,7 +129,7 @@ def glance_at_game(game_id: str, shelf: SharedShelf) -> GameGlance:
 
 
 @router.put("/{game_id}")
-def save_game(game_id: str, save: GameSave, shelf: SharedShelf, now: Now) -> GameView:
+def save_game(game_id: str, save: GameSave, shelf: SharedState, now: Now) -> GameView:
     """Keep a new revision. Refused if another was saved since the one it was made from."""
     # Looked over first, so that nothing is saved that cannot be shown.
     with shelf.database.reading() as session:
@@ -142,7 +142,7 @@ def save_game(game_id: str, save: GameSave, shelf: SharedShelf, now: Now) -> Gam
 
 
 @router.post("/{game_id}/copies", status_code=201)
-def copy_game(game_id: str, shelf: SharedShelf, now: Now) -> GameView:
+def copy_game(game_id: str, shelf: SharedState, now: Now) -> GameView:
     """Make another game like this one."""
     with shelf.database.writing() as session:
         document = newest_game(session, game_id).document
@@ -153,14 +153,14 @@ def copy_game(game_id: str, shelf: SharedShelf, now: Now) -> GameView:
 
 
 @router.delete("/{game_id}", status_code=204)
-def remove_game(game_id: str, shelf: SharedShelf, now: Now) -> None:
+def remove_game(game_id: str, shelf: SharedState, now: Now) -> None:
     """Take a game off the shelf. It can be put back, with all its revisions and runs."""
     with shelf.database.writing() as session:
         delete_game(session, game_id, now)
 
 
 @router.post("/{game_id}/return")
-def return_game(game_id: str, shelf: SharedShelf) -> GameView:
+def return_game(game_id: str, shelf: SharedState) -> GameView:
     """Put a game back on the shelf."""
     with shelf.database.writing() as session:
         delete_game(session, game_id, None)
@@ -168,7 +168,7 @@ def return_game(game_id: str, shelf: SharedShelf) -> GameView:
 
 
 @router.get("/{game_id}/revisions")
-def list_revisions(game_id: str, shelf: SharedShelf) -> list[RevisionCard]:
+def list_revisions(game_id: str, shelf: SharedState) -> list[RevisionCard]:
     """Every save of a game, the newest first, and what it changed."""
     with shelf.database.reading() as session:
         found = game_revisions(session, game_id)[:MAX_REVISIONS]
@@ -186,14 +186,14 @@ def list_revisions(game_id: str, shelf: SharedShelf) -> list[RevisionCard]:
 
 
 @router.get("/{game_id}/revisions/{number}")
-def show_revision(game_id: str, number: RevisionNumber, shelf: SharedShelf) -> Game:
+def show_revision(game_id: str, number: RevisionNumber, shelf: SharedState) -> Game:
     """A game as it was saved once."""
     with shelf.database.reading() as session:
         return game_revision(session, game_id, number).document
 
 
 @router.get("/{game_id}/draw")
-def show_draw(game_id: str, dice: Dice, shelf: SharedShelf, round_: RoundNumber = 0) -> DicePreview:
+def show_draw(game_id: str, dice: Dice, shelf: SharedState, round_: RoundNumber = 0) -> DicePreview:
     """The questions these dice bring to a round, with their right answers: for the maker."""
     program = newest_program(shelf, game_id)
     return draw_list(program, dice, round_in(program, round_))
@@ -201,7 +201,7 @@ def show_draw(game_id: str, dice: Dice, shelf: SharedShelf, round_: RoundNumber 
 
 @router.get("/{game_id}/places")
 def show_places(
-    game_id: str, dice: Dice, shelf: SharedShelf, round_: RoundNumber = 0
+    game_id: str, dice: Dice, shelf: SharedState, round_: RoundNumber = 0
 ) -> RightPlaces:
     """How often the right answer stands at A, B, C, … over many rolls from these dice on."""
     program = newest_program(shelf, game_id)
@@ -209,7 +209,7 @@ def show_places(
 
 
 @router.post("/{game_id}/trial")
-def try_answers(game_id: str, trial: Trial, shelf: SharedShelf) -> TrialView:
+def try_answers(game_id: str, trial: Trial, shelf: SharedState) -> TrialView:
     """The verdict on each answer to the first question these dice bring."""
     program = newest_program(shelf, game_id)
     number = round_in(program, trial.round)
@@ -251,12 +251,12 @@ def _numbers(packs: Iterable[KeptPack]) -> PackNumbers:
     return tuple(sorted((pack.pack_id, pack.number) for pack in packs))
 
 
-def newest_program(shelf: Shelf, game_id: str) -> Program:
+def newest_program(shelf: AppState, game_id: str) -> Program:
     """A game as it now stands, ready to run. Raises NotFound, GameProblems."""
     return shelf.program(game_id, *shelf.newest(game_id))
 
 
-def game_view(shelf: Shelf, game_id: str) -> GameView:
+def game_view(shelf: AppState, game_id: str) -> GameView:
     with shelf.database.reading() as session:
         game = newest_game(session, game_id)
         packs = packs_of(session, game.document)
@@ -293,7 +293,7 @@ def _card(game: GameRevision) -> GameCard:
     )
 
 
-def _last_run(shelf: Shelf, session: Session, game_id: str) -> RunCard | None:
+def _last_run(shelf: AppState, session: Session, game_id: str) -> RunCard | None:
     run = last_answered_run(session, game_id)
     if run is None:
         return None

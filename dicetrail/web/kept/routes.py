@@ -18,9 +18,9 @@ from dicetrail.store.games import game_revision, newest_game, newest_number
 from dicetrail.store.kept import change_kept, get_kept, keep_run, keep_runs, kept_count, kept_runs
 from dicetrail.store.models import KeptRow
 from dicetrail.store.runs import get_run, inputs_of
-from dicetrail.web.app_state import Shelf
+from dicetrail.web.app_state import AppState
 from dicetrail.web.beside import Beside, DoneBeside
-from dicetrail.web.context import Now, SharedShelf
+from dicetrail.web.context import Now, SharedState
 from dicetrail.web.foresight.routes import subject_of
 from dicetrail.web.games.routes import newest_program
 from dicetrail.web.http_format.bodies import Router
@@ -39,7 +39,7 @@ router = Router("/api/games/{game_id}/kept", "kept runs")
 
 
 @router.get("")
-def list_kept(game_id: str, shelf: SharedShelf) -> list[KeptCard]:
+def list_kept(game_id: str, shelf: SharedState) -> list[KeptCard]:
     """The kept runs of a game, by their names."""
     with shelf.database.reading() as session:
         newest_game(session, game_id)
@@ -47,7 +47,7 @@ def list_kept(game_id: str, shelf: SharedShelf) -> list[KeptCard]:
 
 
 @router.post("", status_code=201)
-def keep(game_id: str, new: NewKept, shelf: SharedShelf, now: Now) -> KeptCard:
+def keep(game_id: str, new: NewKept, shelf: SharedState, now: Now) -> KeptCard:
     """Keep a run with what it leads to in the game as it now stands. Of a player's run the
     names are left out."""
     program = newest_program(shelf, game_id)
@@ -73,7 +73,7 @@ def keep(game_id: str, new: NewKept, shelf: SharedShelf, now: Now) -> KeptCard:
 
 
 @router.post("/ready", status_code=201)
-async def keep_ready(game_id: str, shelf: SharedShelf, now: Now, beside: Beside) -> list[KeptCard]:
+async def keep_ready(game_id: str, shelf: SharedState, now: Now, beside: Beside) -> list[KeptCard]:
     """Keep the runs that are worth keeping of any game: all right, all wrong, all late, in turns,
     and one to each ending. Those of their names are made anew."""
     subject = await run_in_threadpool(subject_of, shelf, game_id)
@@ -81,7 +81,9 @@ async def keep_ready(game_id: str, shelf: SharedShelf, now: Now, beside: Beside)
     return await run_in_threadpool(_keep_all, shelf, game_id, runs, now)
 
 
-def _keep_all(shelf: Shelf, game_id: str, runs: Sequence[KeptRun], now: datetime) -> list[KeptCard]:
+def _keep_all(
+    shelf: AppState, game_id: str, runs: Sequence[KeptRun], now: datetime
+) -> list[KeptCard]:
     with shelf.database.writing() as session:
         _refuse_more(session, game_id, len(runs))
         revision = newest_number(session, game_id)
@@ -95,7 +97,7 @@ def _refuse_more(session: Session, game_id: str, more: int) -> None:
 
 
 @router.get("/held")
-async def show_held(game_id: str, shelf: SharedShelf, beside: Beside) -> HeldView:
+async def show_held(game_id: str, shelf: SharedState, beside: Beside) -> HeldView:
     """Which kept runs hold in the game as it now stands."""
     revision, rows = await run_in_threadpool(_rows, shelf, game_id)
     if not rows:
@@ -116,13 +118,13 @@ async def show_held(game_id: str, shelf: SharedShelf, beside: Beside) -> HeldVie
     return HeldView(revision=revision, runs=tuple(cards))
 
 
-def _rows(shelf: Shelf, game_id: str) -> tuple[int, list[KeptRow]]:
+def _rows(shelf: AppState, game_id: str) -> tuple[int, list[KeptRow]]:
     with shelf.database.reading() as session:
         return newest_game(session, game_id).number, kept_runs(session, game_id)
 
 
 async def _held(
-    shelf: Shelf, beside: DoneBeside, subject: Subject, rows: Sequence[KeptRow]
+    shelf: AppState, beside: DoneBeside, subject: Subject, rows: Sequence[KeptRow]
 ) -> tuple[Held, ...]:
     # By all that is kept of them: what is accepted, or minded otherwise, is looked at anew.
     stamp = " ".join(f"{row.id}/{row.game_revision}/{hash(row.run)}" for row in rows)
@@ -135,7 +137,7 @@ async def _held(
 
 
 @router.get("/{kept_id}")
-def compare(game_id: str, kept_id: str, shelf: SharedShelf) -> Compared:
+def compare(game_id: str, kept_id: str, shelf: SharedState) -> Compared:
     """A kept run as it was and as it is now."""
     with shelf.database.reading() as session:
         row = get_kept(session, game_id, kept_id)
@@ -151,7 +153,7 @@ def compare(game_id: str, kept_id: str, shelf: SharedShelf) -> Compared:
 
 
 @router.put("/{kept_id}")
-def rename(game_id: str, kept_id: str, change: KeptChange, shelf: SharedShelf) -> KeptCard:
+def rename(game_id: str, kept_id: str, change: KeptChange, shelf: SharedState) -> KeptCard:
     """Call a kept run otherwise, say otherwise why it is kept, or what of the pages must stay.
     A run kept without what pages say is kept with it then, if it holds."""
     with shelf.database.reading() as session:
@@ -170,7 +172,7 @@ def rename(game_id: str, kept_id: str, change: KeptChange, shelf: SharedShelf) -
 
 
 @router.post("/{kept_id}/accept")
-def accept(game_id: str, kept_id: str, shelf: SharedShelf) -> KeptCard:
+def accept(game_id: str, kept_id: str, shelf: SharedState) -> KeptCard:
     """Keep with a run what it leads to now."""
     program = newest_program(shelf, game_id)
     with shelf.database.writing() as session:
@@ -186,7 +188,7 @@ def accept(game_id: str, kept_id: str, shelf: SharedShelf) -> KeptCard:
 
 
 @router.delete("/{kept_id}", status_code=204)
-def let_go(game_id: str, kept_id: str, shelf: SharedShelf) -> None:
+def let_go(game_id: str, kept_id: str, shelf: SharedState) -> None:
     """Keep a run no longer."""
     with shelf.database.writing() as session:
         session.delete(get_kept(session, game_id, kept_id))

@@ -44,9 +44,12 @@ def _names() -> list[ScriptName]:
         ),
         *(
             ScriptName(
-                name=name, kind="deed", words=deed.words, insert=f"{name}({_INSIDE[deed.takes]})"
+                name=name,
+                kind="action",
+                words=script_action.words,
+                insert=f"{name}({_INSIDE[script_action.takes]})",
             )
-            for name, deed in SCRIPT_ACTIONS.items()
+            for name, script_action in SCRIPT_ACTIONS.items()
         ),
         *(
             ScriptName(name=name, kind="function", words=words, insert=f"{name}(")

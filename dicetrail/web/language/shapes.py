@@ -15,7 +15,7 @@ class ScriptName(BaseModel):
     """A name of the rule script: what it is, and what it does or means."""
 
     name: str
-    kind: Literal["handler", "fact", "deed", "function"]
+    kind: Literal["handler", "fact", "action", "function"]
     words: str
     insert: str
     """What stands in a script when the name is chosen."""

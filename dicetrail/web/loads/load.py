@@ -19,7 +19,7 @@ from dicetrail.core import Pack, Problem, Question
 from dicetrail.core.answers import tidy
 from dicetrail.core.workbench import PackRefused, joined
 from dicetrail.files import FileProblem, FileReading, Medium, Plan
-from dicetrail.files.sandbox import Aside, GivenUp
+from dicetrail.files.sandbox import GivenUp, Sandbox
 from dicetrail.form import checked_strictly
 from dicetrail.store import Database, NotFound, PackSource
 from dicetrail.store.columns import WrittenQuestions
@@ -112,7 +112,7 @@ class Load:
             self.mended = {}
         self.plan, self.mended = plan, self.mended | mended
 
-    def take(self, aside: Aside, database: Database, target: Target, clock: Clock) -> None:
+    def take(self, aside: Sandbox, database: Database, target: Target, clock: Clock) -> None:
         """Read the whole file and write its pack. Ends in DONE or FAILED; never raises."""
         try:
             known = {*self.media, *media_held(database, target)}
@@ -200,7 +200,7 @@ class Loads:
                 self._loads.popitem(last=False)[1].give_up()
 
     def take(
-        self, load: Load, aside: Aside, database: Database, target: Target, clock: Clock
+        self, load: Load, aside: Sandbox, database: Database, target: Target, clock: Clock
     ) -> None:
         """Begin to take a file; `Load.stage` says how far it is."""
         load.stage = Stage.READING

@@ -16,8 +16,8 @@ from dicetrail.files import FileReading, ImportOptions
 from dicetrail.files.sandbox import UnpackedFile
 from dicetrail.limits import MAX_MEDIA, MAX_MEDIUM
 from dicetrail.store.packs import newest_pack
-from dicetrail.web.app_state import Shelf
-from dicetrail.web.context import SharedShelf
+from dicetrail.web.app_state import AppState
+from dicetrail.web.context import SharedState
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.loads.load import LOOKED_AT, PASTED, Into, Load, Stage, Target, media_held
 from dicetrail.web.loads.shapes import LoadLook, LoadProgress, LoadTake, LoadView
@@ -32,7 +32,7 @@ SHOWN = 40
 @router.post("", status_code=201)
 async def bring(
     read: ReadAside,
-    shelf: SharedShelf,
+    shelf: SharedState,
     file: UploadFile | None = None,
     text: Annotated[str, Form(max_length=4_000_000)] = "",
 ) -> LoadView:
@@ -48,13 +48,13 @@ async def bring(
 
 
 @router.get("/{load_id}")
-async def show(load_id: str, read: ReadAside, shelf: SharedShelf) -> LoadView:
+async def show(load_id: str, read: ReadAside, shelf: SharedState) -> LoadView:
     """What a file that waits gives by the plan it was last looked at by."""
     return await _view(read, shelf, shelf.loads.get(load_id), Target())
 
 
 @router.post("/{load_id}/look")
-async def look(load_id: str, wanted: LoadLook, read: ReadAside, shelf: SharedShelf) -> LoadView:
+async def look(load_id: str, wanted: LoadLook, read: ReadAside, shelf: SharedState) -> LoadView:
     """What the file gives by this plan, with these rows mended. Nothing is written."""
     load = shelf.loads.get(load_id)
     load.change(wanted.plan, wanted.mended)
@@ -63,17 +63,17 @@ async def look(load_id: str, wanted: LoadLook, read: ReadAside, shelf: SharedShe
 
 @router.post("/{load_id}/guess")
 async def guess_again(
-    load_id: str, wish: ImportOptions, read: ReadAside, shelf: SharedShelf
+    load_id: str, options: ImportOptions, read: ReadAside, shelf: SharedState
 ) -> LoadView:
     """A new guess of the columns, with what its maker says of the file."""
     load = shelf.loads.get(load_id)
-    load.change(await read("guess", load.content, wish), {})
+    load.change(await read("guess", load.content, options), {})
     return await _view(read, shelf, load, Target())
 
 
 @router.post("/{load_id}/media")
 async def bring_media(
-    load_id: str, files: list[UploadFile], read: ReadAside, shelf: SharedShelf
+    load_id: str, files: list[UploadFile], read: ReadAside, shelf: SharedState
 ) -> LoadView:
     """Bring pictures and sounds that the file names. Nothing is written."""
     load = shelf.loads.get(load_id)
@@ -83,7 +83,7 @@ async def bring_media(
 
 
 @router.post("/{load_id}/take", status_code=202)
-def take(load_id: str, wanted: LoadTake, request: Request, shelf: SharedShelf) -> LoadProgress:
+def take(load_id: str, wanted: LoadTake, request: Request, shelf: SharedState) -> LoadProgress:
     """Begin to read the whole file and write its pack."""
     load = shelf.loads.get(load_id)
     if load.stage not in (Stage.WAITING, Stage.FAILED):
@@ -93,13 +93,13 @@ def take(load_id: str, wanted: LoadTake, request: Request, shelf: SharedShelf) -
 
 
 @router.get("/{load_id}/progress")
-def progress(load_id: str, shelf: SharedShelf) -> LoadProgress:
+def progress(load_id: str, shelf: SharedState) -> LoadProgress:
     """How far the taking of a file is."""
     return _progress(shelf.loads.get(load_id))
 
 
 @router.delete("/{load_id}", status_code=204)
-def give_up(load_id: str, shelf: SharedShelf) -> None:
+def give_up(load_id: str, shelf: SharedState) -> None:
     """Give a load up. Nothing of it stays."""
     shelf.loads.forget(load_id)
 
@@ -112,7 +112,7 @@ async def named(files: Sequence[UploadFile]) -> list[tuple[str, bytes]]:
     ]
 
 
-async def _view(read: Read, shelf: Shelf, load: Load, target: Target) -> LoadView:
+async def _view(read: Read, shelf: AppState, load: Load, target: Target) -> LoadView:
     held = await run_in_threadpool(media_held, shelf.database, target)
     known = {*load.media, *held}
     reading: FileReading = await read(
@@ -149,7 +149,7 @@ def _viewed(load: Load, reading: FileReading, comparison: Comparison | None = No
     )
 
 
-def _compared(shelf: Shelf, pack_id: str, reading: FileReading) -> Comparison:
+def _compared(shelf: AppState, pack_id: str, reading: FileReading) -> Comparison:
     """What would change of a pack that a file replaces."""
     with shelf.database.reading() as session:
         number = newest_pack(session, pack_id).number

@@ -7,7 +7,7 @@ from starlette.concurrency import run_in_threadpool
 from starlette.types import ASGIApp, Receive, Scope, Send
 
 from dicetrail.store import StoreTrouble
-from dicetrail.web.app_state import Shelf
+from dicetrail.web.app_state import AppState
 
 _GAME = re.compile(r"(/api/(?:play/|sounds/)?games/)([^/]+)(.*)")
 
@@ -15,7 +15,7 @@ _GAME = re.compile(r"(/api/(?:play/|sounds/)?games/)([^/]+)(.*)")
 class Addresses:
     """Middleware that puts a game's identifier in place of an address of it."""
 
-    def __init__(self, app: ASGIApp, shelf: Shelf) -> None:
+    def __init__(self, app: ASGIApp, shelf: AppState) -> None:
         self.app, self.shelf = app, shelf
 
     async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:

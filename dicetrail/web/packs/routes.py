@@ -51,8 +51,8 @@ from dicetrail.store.packs import (
     pack_saved,
 )
 from dicetrail.store.packs import edit_pack as keep_edits
-from dicetrail.web.app_state import MANY, Shelf
-from dicetrail.web.context import Now, SharedShelf
+from dicetrail.web.app_state import MANY, AppState
+from dicetrail.web.context import Now, SharedState
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.description import files
 from dicetrail.web.http_format.errors import Faulty
@@ -95,7 +95,7 @@ templates = Router("/api/templates", "packs")
 
 
 @router.get("")
-def list_packs(shelf: SharedShelf) -> list[PackCard]:
+def list_packs(shelf: SharedState) -> list[PackCard]:
     """Every pack at a glance, the last loaded first."""
     with shelf.database.reading() as session:
         packs = newest_packs(session)
@@ -109,7 +109,7 @@ def list_packs(shelf: SharedShelf) -> list[PackCard]:
 
 
 @router.get("/{pack_id}")
-def show_pack(pack_id: str, shelf: SharedShelf, most: HowMany = _FIRST) -> PackView:
+def show_pack(pack_id: str, shelf: SharedState, most: HowMany = _FIRST) -> PackView:
     """One pack with its first questions, as many as asked for."""
     with shelf.database.reading() as session:
         kept = newest_pack(session, pack_id)
@@ -127,7 +127,7 @@ def show_pack(pack_id: str, shelf: SharedShelf, most: HowMany = _FIRST) -> PackV
 def list_questions(
     pack_id: str,
     number: RevisionNumber,
-    shelf: SharedShelf,
+    shelf: SharedState,
     first: Annotated[int, Query(ge=0, le=MAX_ROWS)] = 0,
     most: HowMany = _FIRST,
 ) -> tuple[Question, ...]:
@@ -136,20 +136,20 @@ def list_questions(
 
 
 @router.post("/{pack_id}/edits")
-def edit_pack(pack_id: str, save: PackSave, shelf: SharedShelf, now: Now) -> PackSaved:
+def edit_pack(pack_id: str, save: PackSave, shelf: SharedState, now: Now) -> PackSaved:
     """Keep a new revision with these edits. Refused if another was saved since."""
     edits = (replace(edit, insert=tuple(map(trimmed, edit.insert))) for edit in save.edits)
     return _edited(shelf, pack_id, save, tuple(edits), now)
 
 
 @router.post("/{pack_id}/facts-edits")
-def edit_facts(pack_id: str, save: FactsSave, shelf: SharedShelf, now: Now) -> PackSaved:
+def edit_facts(pack_id: str, save: FactsSave, shelf: SharedState, now: Now) -> PackSaved:
     """Keep a new revision with these edits of its facts. Refused if another was saved since."""
     return _edited(shelf, pack_id, save, tuple(save.edits), now)
 
 
 def _edited(
-    shelf: Shelf, pack_id: str, save: PackSave | FactsSave, edits: Edits, now: datetime
+    shelf: AppState, pack_id: str, save: PackSave | FactsSave, edits: Edits, now: datetime
 ) -> PackSaved:
     unseen: Edits = ()
     if save.unseen:
@@ -174,7 +174,7 @@ def _edited(
 
 
 @router.post("/{pack_id}/columns")
-def change_columns(pack_id: str, save: ColumnsSave, shelf: SharedShelf, now: Now) -> PackSaved:
+def change_columns(pack_id: str, save: ColumnsSave, shelf: SharedState, now: Now) -> PackSaved:
     """Keep a new revision with its facts' columns so. Refused if another was saved since."""
     pack = _pack_saved(shelf, pack_id, save.revision)
     if pack.facts is None:
@@ -185,7 +185,7 @@ def change_columns(pack_id: str, save: ColumnsSave, shelf: SharedShelf, now: Now
 
 
 @router.post("/{pack_id}/about")
-def describe(pack_id: str, save: AboutSave, shelf: SharedShelf, now: Now) -> PackSaved:
+def describe(pack_id: str, save: AboutSave, shelf: SharedState, now: Now) -> PackSaved:
     """Keep a new revision that is called and described so. Refused if another was saved since."""
     about = PackDescription(save.title.strip(), tags_of(save.tags), save.words.strip())
     with shelf.database.writing() as session:
@@ -194,7 +194,7 @@ def describe(pack_id: str, save: AboutSave, shelf: SharedShelf, now: Now) -> Pac
 
 
 @router.post("/{pack_id}/copies", status_code=201)
-def copy_pack(pack_id: str, shelf: SharedShelf, now: Now) -> PackCard:
+def copy_pack(pack_id: str, shelf: SharedState, now: Now) -> PackCard:
     """Make a pack that holds the same, with its pictures and sounds."""
     with shelf.database.writing() as session:
         kept = newest_pack(session, pack_id)
@@ -202,7 +202,7 @@ def copy_pack(pack_id: str, shelf: SharedShelf, now: Now) -> PackCard:
 
 
 @router.post("/joins", status_code=201)
-def join_packs(wanted: PackJoin, shelf: SharedShelf, now: Now) -> PackCard:
+def join_packs(wanted: PackJoin, shelf: SharedState, now: Now) -> PackCard:
     """Make a pack that holds what several hold, one after the other. They stay as they are."""
     with shelf.database.writing() as session:
         kept = [newest_pack(session, name) for name in wanted.packs]
@@ -210,7 +210,7 @@ def join_packs(wanted: PackJoin, shelf: SharedShelf, now: Now) -> PackCard:
 
 
 def _made(
-    session: Session, shelf: Shelf, kept: Sequence[KeptPack], title: str, now: datetime
+    session: Session, shelf: AppState, kept: Sequence[KeptPack], title: str, now: datetime
 ) -> PackCard:
     """A new pack that holds what others hold. A name of a picture or sound that two of them
     give to different files means the file of the first."""
@@ -226,7 +226,7 @@ def _made(
 
 
 @router.post("/{pack_id}/splits", status_code=201)
-def split_pack(pack_id: str, wanted: PackSplit, shelf: SharedShelf, now: Now) -> PackCard:
+def split_pack(pack_id: str, wanted: PackSplit, shelf: SharedState, now: Now) -> PackCard:
     """Take some rows out of a pack into a new one. Refused if another revision was saved since."""
     stays, goes = parted(_pack_saved(shelf, pack_id, wanted.revision), wanted.rows)
     with shelf.database.writing() as session:
@@ -238,14 +238,14 @@ def split_pack(pack_id: str, wanted: PackSplit, shelf: SharedShelf, now: Now) ->
 
 
 @router.delete("/{pack_id}", status_code=204)
-def remove_pack(pack_id: str, shelf: SharedShelf, now: Now) -> None:
+def remove_pack(pack_id: str, shelf: SharedState, now: Now) -> None:
     """Take a pack off the shelf. Games that use it go on using it."""
     with shelf.database.writing() as session:
         delete_pack(session, pack_id, now)
 
 
 @router.post("/{pack_id}/return")
-def put_back(pack_id: str, shelf: SharedShelf) -> PackCard:
+def put_back(pack_id: str, shelf: SharedState) -> PackCard:
     """Put a pack back on the shelf."""
     with shelf.database.writing() as session:
         delete_pack(session, pack_id, None)
@@ -253,7 +253,7 @@ def put_back(pack_id: str, shelf: SharedShelf) -> PackCard:
 
 
 @router.get("/{pack_id}/alike")
-async def find_alike(pack_id: str, read: ReadAside, shelf: SharedShelf) -> list[AlikePair]:
+async def find_alike(pack_id: str, read: ReadAside, shelf: SharedState) -> list[AlikePair]:
     """The questions of a pack that are alike, the nearest first."""
     pack = await run_in_threadpool(_newest, shelf, pack_id)
     texts = [f"{question.prompt} {' '.join(question.right)}" for question in pack.questions]
@@ -261,7 +261,7 @@ async def find_alike(pack_id: str, read: ReadAside, shelf: SharedShelf) -> list[
     return found
 
 
-def _newest(shelf: Shelf, pack_id: str) -> Pack:
+def _newest(shelf: AppState, pack_id: str) -> Pack:
     with shelf.database.reading() as session:
         number = newest_pack(session, pack_id).number
     return shelf.pack(pack_id, number)
@@ -275,14 +275,16 @@ def _within_bounds(pack: Pack) -> Pack:
     return pack
 
 
-def _pack_saved(shelf: Shelf, pack_id: str, revision: int) -> Pack:
+def _pack_saved(shelf: AppState, pack_id: str, revision: int) -> Pack:
     """The newest revision of a pack. Raises StaleRevision if that is another than expected."""
     with shelf.database.reading() as session:
         pack_saved(session, pack_id, revision)
     return shelf.pack(pack_id, revision)
 
 
-def _kept_anew(shelf: Shelf, pack_id: str, revision: int, pack: Pack, now: datetime) -> PackSaved:
+def _kept_anew(
+    shelf: AppState, pack_id: str, revision: int, pack: Pack, now: datetime
+) -> PackSaved:
     with shelf.database.writing() as session:
         newest = pack_saved(session, pack_id, revision)
         saved = keep_anew(session, newest, pack, now)
@@ -290,7 +292,7 @@ def _kept_anew(shelf: Shelf, pack_id: str, revision: int, pack: Pack, now: datet
     return _saved(shelf, saved)
 
 
-def _saved(shelf: Shelf, saved: KeptPack, unseen: Edits = ()) -> PackSaved:
+def _saved(shelf: AppState, saved: KeptPack, unseen: Edits = ()) -> PackSaved:
     return PackSaved(
         unseen=unseen,
         revision=saved.number,
@@ -300,7 +302,7 @@ def _saved(shelf: Shelf, saved: KeptPack, unseen: Edits = ()) -> PackSaved:
 
 
 @router.post("", status_code=201)
-def begin_pack(new: NewPack, shelf: SharedShelf, now: Now) -> PackCard:
+def begin_pack(new: NewPack, shelf: SharedState, now: Now) -> PackCard:
     """Keep a new pack of questions, or a new table of facts, to be filled in here."""
     pack = Pack(new.title.strip(), (), Facts(columns_named(new.columns)) if new.columns else None)
     source = PackSource("", "written here", None, 0, ())
@@ -312,7 +314,7 @@ def begin_pack(new: NewPack, shelf: SharedShelf, now: Now) -> PackCard:
 def list_rows(
     pack_id: str,
     number: RevisionNumber,
-    shelf: SharedShelf,
+    shelf: SharedState,
     first: Annotated[int, Query(ge=0, le=MAX_ROWS)] = 0,
     most: HowMany = _FIRST,
 ) -> tuple[tuple[str, ...], ...]:
@@ -328,7 +330,7 @@ def guess_kind(question: Question) -> Question:
 
 
 @router.get("/{pack_id}/first-pattern")
-def show_first_pattern(pack_id: str, shelf: SharedShelf) -> Pattern:
+def show_first_pattern(pack_id: str, shelf: SharedState) -> Pattern:
     """A pattern over a pack's facts to begin with."""
     with shelf.database.reading() as session:
         columns = newest_pack(session, pack_id).columns
@@ -336,7 +338,7 @@ def show_first_pattern(pack_id: str, shelf: SharedShelf) -> Pattern:
 
 
 @router.post("/pattern-looks")
-def look_at_pattern(wanted: PatternWanted, shelf: SharedShelf) -> PatternLook:
+def look_at_pattern(wanted: PatternWanted, shelf: SharedState) -> PatternLook:
     """What comes of a pattern over the facts it names, as they now are."""
     with shelf.database.reading() as session:
         number = newest_pack(session, wanted.pattern.facts).number
@@ -346,7 +348,7 @@ def look_at_pattern(wanted: PatternWanted, shelf: SharedShelf) -> PatternLook:
 
 @router.post("/{pack_id}/media")
 async def add_media(
-    pack_id: str, files: list[UploadFile], read: ReadAside, shelf: SharedShelf, now: Now
+    pack_id: str, files: list[UploadFile], read: ReadAside, shelf: SharedState, now: Now
 ) -> PackCard:
     """Keep pictures and sounds for a pack's questions to name, as a new revision."""
     brought: dict[str, Medium] = await read("media", await named(files))
@@ -354,7 +356,7 @@ async def add_media(
 
 
 def _kept_media(
-    shelf: Shelf, pack_id: str, brought: Mapping[str, Medium], now: datetime
+    shelf: AppState, pack_id: str, brought: Mapping[str, Medium], now: datetime
 ) -> PackCard:
     with shelf.database.writing() as session:
         newest = newest_pack(session, pack_id)
@@ -365,7 +367,7 @@ def _kept_media(
 
 
 @router.post("/{pack_id}/preview")
-def preview_question(pack_id: str, question: Question, shelf: SharedShelf) -> Table:
+def preview_question(pack_id: str, question: Question, shelf: SharedState) -> Table:
     """A question of a pack as its player will see it. Refused if it cannot be asked."""
     if fault := next(faults(question), None):
         told = "This question cannot be asked until its faults are mended."
@@ -375,7 +377,7 @@ def preview_question(pack_id: str, question: Question, shelf: SharedShelf) -> Ta
 
 
 @router.get("/{pack_id}/questions.{ending}", response_class=Response, responses=_WRITTEN)
-def save_pack(pack_id: str, ending: Ending, shelf: SharedShelf) -> Response:
+def save_pack(pack_id: str, ending: Ending, shelf: SharedState) -> Response:
     """The pack as a file in one of the formats that are written."""
     with shelf.database.reading() as session:
         number = newest_pack(session, pack_id).number

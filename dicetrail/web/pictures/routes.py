@@ -9,7 +9,7 @@ from dicetrail.files import Medium
 from dicetrail.limits import MAX_MEDIUM
 from dicetrail.store import Database
 from dicetrail.store.media import get_medium, keep_medium
-from dicetrail.web.context import SharedShelf
+from dicetrail.web.context import SharedState
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.description import files
 from dicetrail.web.reading import ReadAside
@@ -25,7 +25,7 @@ class MediumBrought(BaseModel):
 
 
 @router.post("", status_code=201)
-async def bring_picture(file: UploadFile, read: ReadAside, shelf: SharedShelf) -> MediumBrought:
+async def bring_picture(file: UploadFile, read: ReadAside, shelf: SharedState) -> MediumBrought:
     """Keep a picture for a game's look or an ending to name by its digest."""
     words = "This is a sound; bring a picture: PNG, JPEG, WebP or SVG."
     return await brought(file, "image/", words, read, shelf.database)
@@ -49,7 +49,7 @@ def _keep(database: Database, found: Medium) -> None:
 
 
 @media.get("/{digest}", response_class=Response, responses=files("image/*", "audio/*"))
-def show_medium(digest: str, shelf: SharedShelf) -> Response:
+def show_medium(digest: str, shelf: SharedState) -> Response:
     """A picture or sound, which never changes under its digest and can do nothing but show."""
     with shelf.database.reading() as session:
         found = get_medium(session, digest)

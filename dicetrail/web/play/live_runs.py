@@ -16,7 +16,7 @@ from dicetrail.core.play import Answered, Result, answered, brings_nothing
 from dicetrail.store import Place
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import add_next_input, get_run, inputs_from, is_kept
-from dicetrail.web.app_state import Shelf
+from dicetrail.web.app_state import AppState
 from dicetrail.web.cache import Cache
 
 MAX_INPUTS = 5_000
@@ -53,7 +53,7 @@ class LiveRun:
 class LiveRuns:
     """Where players' runs stand."""
 
-    def __init__(self, shelf: Shelf) -> None:
+    def __init__(self, shelf: AppState) -> None:
         self._shelf = shelf
         self._known: Cache[str, LiveRun] = Cache(MAX_KNOWN)
         self._long: Cache[str, LiveRun] = Cache(MAX_LONG)

@@ -14,8 +14,8 @@ from dicetrail.store.addresses import address_of
 from dicetrail.store.games import newest_game
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import runs_of_game
-from dicetrail.web.app_state import Shelf
-from dicetrail.web.context import Now, SharedShelf, SharedStandings
+from dicetrail.web.app_state import AppState
+from dicetrail.web.context import Now, SharedStandings, SharedState
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.description import files
 from dicetrail.web.play.live_runs import PLAYED_FOR, LiveRuns
@@ -30,7 +30,7 @@ router = Router("/api/games/{game_id}", "players")
 
 @router.get("/runs")
 def list_runs(
-    game_id: str, shelf: SharedShelf, standings: SharedStandings, now: Now
+    game_id: str, shelf: SharedState, standings: SharedStandings, now: Now
 ) -> list[PlayedRun]:
     """The runs of a game by its players, the newest first; of those being played how far they
     are."""
@@ -52,7 +52,7 @@ def list_runs(
     ]
 
 
-def _run_now(shelf: Shelf, standings: LiveRuns, run: RunRow, now: datetime) -> RunNow | None:
+def _run_now(shelf: AppState, standings: LiveRuns, run: RunRow, now: datetime) -> RunNow | None:
     """How far a run is that is being played; None of one that has ended or was left."""
     if run.ended_at is not None or now - run.started_at > LEFT_FOR:
         return None
@@ -76,7 +76,7 @@ def _run_now(shelf: Shelf, standings: LiveRuns, run: RunRow, now: datetime) -> R
 
 
 @router.get("/sharing")
-def share(game_id: str, shelf: SharedShelf, request: Request) -> Sharing:
+def share(game_id: str, shelf: SharedState, request: Request) -> Sharing:
     """The address of the players' page."""
     with shelf.database.reading() as session:
         newest_game(session, game_id)
@@ -85,7 +85,7 @@ def share(game_id: str, shelf: SharedShelf, request: Request) -> Sharing:
 
 
 @router.get("/qr.svg", response_class=Response, responses=files("image/svg+xml"))
-def draw_code(game_id: str, shelf: SharedShelf, request: Request) -> Response:
+def draw_code(game_id: str, shelf: SharedState, request: Request) -> Response:
     """The address of the players' page as a QR code (ISO/IEC 18004), to be scanned."""
     with shelf.database.reading() as session:
         newest_game(session, game_id)

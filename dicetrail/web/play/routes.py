@@ -28,8 +28,8 @@ from dicetrail.store import NotFound, Place, StaleRun
 from dicetrail.store.games import game_revision, shelved_game
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import best_runs, get_run, runs_going_on, runs_of_player
-from dicetrail.web.app_state import Shelf
-from dicetrail.web.context import Now, PlayedNow, SharedShelf, SharedStandings
+from dicetrail.web.app_state import AppState
+from dicetrail.web.context import Now, PlayedNow, SharedStandings, SharedState
 from dicetrail.web.games.routes import newest_program
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.description import files
@@ -48,7 +48,7 @@ router = Router("/api/play", "play")
 
 
 @router.get("/games/{game_id}")
-def show_game(game_id: str, shelf: SharedShelf) -> PlayGame:
+def show_game(game_id: str, shelf: SharedState) -> PlayGame:
     """A game that can be played."""
     program = newest_program(shelf, game_id)
     with shelf.database.reading() as session:
@@ -56,7 +56,7 @@ def show_game(game_id: str, shelf: SharedShelf) -> PlayGame:
     return play_game(program, game_id, revision)
 
 
-def sites_that_frame(shelf: Shelf, path: str) -> tuple[str, ...]:
+def sites_that_frame(shelf: AppState, path: str) -> tuple[str, ...]:
     """The sites that may show a page in a frame: those a game names, for its players' page."""
     _, of_players, game_id = path.partition("/play/")
     if not of_players or not path.startswith("/play/"):
@@ -69,14 +69,14 @@ def sites_that_frame(shelf: Shelf, path: str) -> tuple[str, ...]:
 
 
 @router.get("/games/{game_id}/dress/{revision}")
-def show_dress(game_id: str, revision: RevisionNumber, shelf: SharedShelf) -> Dress:
+def show_dress(game_id: str, revision: RevisionNumber, shelf: SharedState) -> Dress:
     """How a game was dressed when it was saved once. It never changes."""
     with shelf.database.reading() as session:
         return dress(game_revision(session, game_id, revision).document)
 
 
 @router.get("/games/{game_id}/scores")
-def show_scores(game_id: str, shelf: SharedShelf, key: str = "") -> Scores:
+def show_scores(game_id: str, shelf: SharedState, key: str = "") -> Scores:
     """The best scores of a game as it now stands, and those of the browser with this key."""
     with shelf.database.reading() as session:
         game = shelved_game(session, game_id)
@@ -92,7 +92,7 @@ def show_scores(game_id: str, shelf: SharedShelf, key: str = "") -> Scores:
 
 @router.post("/games/{game_id}/runs", status_code=201, response_model=PlayView)
 def start(
-    game_id: str, new: NewPlay, shelf: SharedShelf, standings: SharedStandings, now: Now
+    game_id: str, new: NewPlay, shelf: SharedState, standings: SharedStandings, now: Now
 ) -> Response:
     """Start a run with new dice."""
     words = newest_program(shelf, game_id).translator
@@ -110,7 +110,7 @@ async def show(run_id: str, playing: PlayedNow) -> Response:
     return await run_in_threadpool(_shown, shelf, standings, run_id, now)
 
 
-def _shown(shelf: Shelf, standings: LiveRuns, run_id: str, now: datetime) -> Response:
+def _shown(shelf: AppState, standings: LiveRuns, run_id: str, now: datetime) -> Response:
     return _sent(_view(shelf, standings, standings.newest(run_id), now)[0])
 
 
@@ -132,7 +132,7 @@ async def take(run_id: str, given: PlayInput, playing: PlayedNow) -> Response:
 
 
 def _taken(
-    run_id: str, given: PlayInput, shelf: Shelf, standings: LiveRuns, now: datetime
+    run_id: str, given: PlayInput, shelf: AppState, standings: LiveRuns, now: datetime
 ) -> tuple[PlayView, tuple[RunRow, State] | None]:
     """The view after an input; with it the run and its last state, if it has just ended."""
     known = standings.known(run_id)
@@ -149,7 +149,7 @@ def _taken(
 
 @router.post("/runs/{run_id}/remark", status_code=204)
 def say(
-    run_id: str, remark: Remark, shelf: SharedShelf, standings: SharedStandings, now: Now
+    run_id: str, remark: Remark, shelf: SharedState, standings: SharedStandings, now: Now
 ) -> None:
     """Keep what a player says of a run that has ended, where its game asks for it."""
     known = standings.newest(run_id)
@@ -162,7 +162,7 @@ def say(
 
 
 @router.post("/runs/{run_id}/voice", response_class=Response, responses=files("audio/wav"))
-def read_out(run_id: str, shelf: SharedShelf, standings: SharedStandings, now: Now) -> Response:
+def read_out(run_id: str, shelf: SharedState, standings: SharedStandings, now: Now) -> Response:
     """What is to be read out now, by a voice, made once and kept. 404 says that there is none."""
     known = standings.newest(run_id)
     here = now_at(shelf, known, known.state, now).state
@@ -211,14 +211,14 @@ def _time_of_input(standings: LiveRuns, known: LiveRun, given: PlayInput, now: d
     return max(known.state.at, shown, arrived - MAX_DELAY_MS, said)
 
 
-def now_at(shelf: Shelf, known: LiveRun, state: State, now: datetime) -> Moment:
+def now_at(shelf: AppState, known: LiveRun, state: State, now: datetime) -> Moment:
     """A run as it is now: countdowns that have ended since its last input count."""
     at = max(state.at, time_of(known.run, now))
     return step(shelf.program_of(known.run), state, Wait(), at)
 
 
 def _view(
-    shelf: Shelf,
+    shelf: AppState,
     standings: LiveRuns,
     known: LiveRun,
     now: datetime,
@@ -237,7 +237,7 @@ def _view(
     return play_view(program, named, known.seen, moment, known.answered, media, refused), here
 
 
-def end_those_left(shelf: Shelf, standings: LiveRuns, now: datetime) -> int:
+def end_those_left(shelf: AppState, standings: LiveRuns, now: datetime) -> int:
     """Keep what those runs came to that time has ended while nobody looked; how many."""
     with shelf.database.reading() as session:
         left = runs_going_on(session, now - LEFT_FOR)

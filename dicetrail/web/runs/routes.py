@@ -18,8 +18,8 @@ from dicetrail.core.workbench import Watched, watch
 from dicetrail.store import Place
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import get_run
-from dicetrail.web.app_state import Shelf
-from dicetrail.web.context import Now, SharedShelf
+from dicetrail.web.app_state import AppState
+from dicetrail.web.context import Now, SharedState
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.runs.shapes import MAX_INPUTS, NewRun, Outcomes, RunView, StepView, TableInput
 from dicetrail.web.runs.starting import start_run, take_inputs
@@ -28,7 +28,7 @@ router = Router("/api/runs", "runs")
 
 
 @router.post("", status_code=201)
-def start(new: NewRun, shelf: SharedShelf, now: Now) -> RunView:
+def start(new: NewRun, shelf: SharedState, now: Now) -> RunView:
     """Start a run of a game as it now stands, and play some inputs at once."""
     players = tuple(player_named(name, number) for number, name in enumerate(new.players, 1))
     run = start_run(shelf, new.game_id, new.dice, players, Place.TABLE, now)
@@ -41,7 +41,7 @@ def start(new: NewRun, shelf: SharedShelf, now: Now) -> RunView:
 
 
 @router.get("/{run_id}")
-def show(run_id: str, shelf: SharedShelf, steps_from: Annotated[int, Query(ge=0)] = 0) -> RunView:
+def show(run_id: str, shelf: SharedState, steps_from: Annotated[int, Query(ge=0)] = 0) -> RunView:
     """A run as it stands, the maker's or a player's, with its steps from a number on."""
     with shelf.database.reading() as session:
         run = get_run(session, run_id)
@@ -49,7 +49,7 @@ def show(run_id: str, shelf: SharedShelf, steps_from: Annotated[int, Query(ge=0)
 
 
 @router.post("/{run_id}/inputs")
-def take(run_id: str, given: TableInput, shelf: SharedShelf) -> RunView:
+def take(run_id: str, given: TableInput, shelf: SharedState) -> RunView:
     """Take the next input; the step given back is the one it made."""
     with shelf.database.reading() as session:
         run = get_run(session, run_id, Place.TABLE)
@@ -61,7 +61,7 @@ def take(run_id: str, given: TableInput, shelf: SharedShelf) -> RunView:
 
 @router.get("/{run_id}/watch/{step_number}")
 def watch_step(
-    run_id: str, step_number: Annotated[int, Path(ge=0, le=MAX_INPUTS)], shelf: SharedShelf
+    run_id: str, step_number: Annotated[int, Path(ge=0, le=MAX_INPUTS)], shelf: SharedState
 ) -> tuple[Watched, ...]:
     """What the rules did in one step of a run, line by line; nothing in its opening."""
     with shelf.database.reading() as session:
@@ -74,7 +74,7 @@ def watch_step(
 
 
 @router.post("/{run_id}/outcomes")
-def play_for_player(run_id: str, wanted: Outcomes, shelf: SharedShelf) -> RunView:
+def play_for_player(run_id: str, wanted: Outcomes, shelf: SharedState) -> RunView:
     """Play on the player's behalf; the steps given back are those that came of it."""
     with shelf.database.reading() as session:
         run = get_run(session, run_id, Place.TABLE)
@@ -89,7 +89,7 @@ def play_for_player(run_id: str, wanted: Outcomes, shelf: SharedShelf) -> RunVie
     return _view(shelf, run, (*moments, *made), wanted.seen + 1)
 
 
-def _view(shelf: Shelf, run: RunRow, moments: Iterable[Moment], steps_from: int) -> RunView:
+def _view(shelf: AppState, run: RunRow, moments: Iterable[Moment], steps_from: int) -> RunView:
     moments = list(moments)
     taken = [given.action for given in run.inputs]
     actions: list[Action | None] = [None, *taken, *[Wait()] * (len(moments) - len(taken) - 1)]

@@ -13,7 +13,7 @@ from dicetrail.store import Database, NotFound, Place
 from dicetrail.store.games import is_shelved, newest_number
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import add_inputs, add_run, end_run, get_run
-from dicetrail.web.app_state import Shelf
+from dicetrail.web.app_state import AppState
 from dicetrail.web.games.routes import newest_program, pack_numbers
 from dicetrail.web.runs.shapes import MAX_INPUTS
 
@@ -29,7 +29,7 @@ def rolled(place: Place) -> int:
 
 
 def start_run(
-    shelf: Shelf,
+    shelf: AppState,
     game_id: str,
     dice: int | None,
     players: tuple[str, ...],
@@ -57,7 +57,7 @@ def start_run(
         )
 
 
-def keep_result(shelf: Shelf, run: RunRow, state: State, now: datetime) -> None:
+def keep_result(shelf: AppState, run: RunRow, state: State, now: datetime) -> None:
     """Keep what a run came to that has ended in a state."""
     result = run_result(shelf.program_of(run), state)
     with shelf.database.writing() as session:

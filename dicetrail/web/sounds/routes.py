@@ -14,7 +14,7 @@ from dicetrail.files.shipped import shipped_file
 from dicetrail.store import NotFound
 from dicetrail.store.games import game_revision
 from dicetrail.store.media import get_medium
-from dicetrail.web.context import SharedShelf
+from dicetrail.web.context import SharedState
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.description import files
 from dicetrail.web.http_format.errors import Faulty
@@ -49,14 +49,14 @@ def make_sound(sound: Sound) -> SoundMade:
 
 
 @router.post("", status_code=201)
-async def bring_sound(file: UploadFile, read: ReadAside, shelf: SharedShelf) -> MediumBrought:
+async def bring_sound(file: UploadFile, read: ReadAside, shelf: SharedState) -> MediumBrought:
     """Keep a sound file for a game's sounds to name by its digest."""
     words = "This is a picture; bring a sound: WAV, OGG or MP3."
     return await brought(file, "audio/", words, read, shelf.database)
 
 
 @router.post("/voice", response_class=Response, responses=files("audio/wav"))
-def read_out(wanted: ToRead, shelf: SharedShelf) -> Response:
+def read_out(wanted: ToRead, shelf: SharedState) -> Response:
     """A text read out by a made voice, for the maker's table."""
     sound = voice_for(shelf.database, wanted.text, wanted.language)
     if sound is None:
@@ -69,7 +69,7 @@ def read_out(wanted: ToRead, shelf: SharedShelf) -> Response:
     response_class=Response,
     responses=files("audio/*"),
 )
-def play_sound(game_id: str, revision: RevisionNumber, name: str, shelf: SharedShelf) -> Response:
+def play_sound(game_id: str, revision: RevisionNumber, name: str, shelf: SharedState) -> Response:
     """A sound of a game as it was saved once. It never changes."""
     with shelf.database.reading() as session:
         sound = _sound_in(game_revision(session, game_id, revision).document, name)

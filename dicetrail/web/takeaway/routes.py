@@ -23,7 +23,7 @@ from dicetrail.takeaway.folder import (
 from dicetrail.takeaway.leaving import Leaving, leaving
 from dicetrail.takeaway.program import program_file
 from dicetrail.takeaway.written import CannotBeWritten, Reason, plain_program
-from dicetrail.web.app_state import Shelf
+from dicetrail.web.app_state import AppState
 from dicetrail.web.desk import Making
 from dicetrail.web.games.files import game_file_of
 from dicetrail.web.http_format.bodies import Router
@@ -73,7 +73,7 @@ async def weigh(game_id: str, making: Making) -> Weights:
     return found
 
 
-def weighed(shelf: Shelf, game_id: str) -> Weights:
+def weighed(shelf: AppState, game_id: str) -> Weights:
     """The same, where it is worked out."""
     leaves = _leaving(shelf, game_id)
     laid = folder(leaves)
@@ -102,7 +102,7 @@ async def take_folder(game_id: str, making: Making) -> Response:
     return _sent(await making(made_folder, game_id), f"{game_id}.zip", "application/zip")
 
 
-def made_folder(shelf: Shelf, game_id: str) -> bytes:
+def made_folder(shelf: AppState, game_id: str) -> bytes:
     """The archive, where it is made."""
     return packed(folder(_leaving(shelf, game_id)), game_id)
 
@@ -115,7 +115,7 @@ async def take_package(game_id: str, making: Making) -> Response:
     return _sent(content, f"{game_id}-course.zip", "application/zip")
 
 
-def made_package(shelf: Shelf, game_id: str) -> bytes:
+def made_package(shelf: AppState, game_id: str) -> bytes:
     """The package, where it is made."""
     return packed(package(_leaving(shelf, game_id)))
 
@@ -126,7 +126,7 @@ async def take_program(game_id: str, making: Making) -> Response:
     return _sent(await making(made_program, game_id), f"{game_id}.pyz", "application/zip")
 
 
-def made_program(shelf: Shelf, game_id: str) -> bytes:
+def made_program(shelf: AppState, game_id: str) -> bytes:
     """The file, where it is made."""
     return program_file(_leaving(shelf, game_id))
 
@@ -138,7 +138,7 @@ async def show_python(game_id: str, making: Making) -> ProgramText:
     return found
 
 
-def made_lines(shelf: Shelf, game_id: str) -> ProgramText:
+def made_lines(shelf: AppState, game_id: str) -> ProgramText:
     """The same, where it is written."""
     return _written(_leaving(shelf, game_id))
 
@@ -164,7 +164,7 @@ def _written(leaves: Leaving) -> ProgramText:
     )
 
 
-def _leaving(shelf: Shelf, game_id: str) -> Leaving:
+def _leaving(shelf: AppState, game_id: str) -> Leaving:
     with shelf.database.reading() as session:
         revision = newest_game(session, game_id).number
     return leaving(read_game(game_file_of(shelf, game_id)), game_id, revision)

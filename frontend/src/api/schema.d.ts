@@ -2178,7 +2178,7 @@ export interface components {
         };
         /**
          * Answer
-         * @description The player answers: words typed, or the place (from 1) of the slat picked, or several.
+         * @description The player answers: words typed, or the place (from 1) of the choice picked, or several.
          *
          *     An answer, and every other action in the course of a question, can say by its number in
          *     the run which question it is meant for. It is never taken for another.
@@ -2464,7 +2464,7 @@ export interface components {
         };
         /**
          * Check
-         * @description How forgiving the reading of an answer is. Picking a slat always names its choice.
+         * @description How forgiving the reading of an answer is. Picking a choice always names it.
          */
         Check: {
             /**
@@ -4364,6 +4364,22 @@ export interface components {
          */
         Occasion: "opening" | "question shown" | "right" | "close" | "wrong" | "late" | "passed" | "hint" | "press" | "letter hit" | "letter miss" | "life lost" | "life won" | "streak" | "tick" | "round over" | "ending" | "new best score";
         /**
+         * OfferedChoice
+         * @description One choice as it is offered: a text, or where its picture or sound is found.
+         */
+        OfferedChoice: {
+            /** Letter */
+            letter: string;
+            /** Place */
+            place: number;
+            /** Text */
+            text: string;
+            /** Picture */
+            picture: string;
+            /** Sound */
+            sound: string;
+        };
+        /**
          * Opening
          * @description How a run begins.
          */
@@ -5216,7 +5232,7 @@ export interface components {
             /** Prompt */
             prompt: string;
             /** Choices */
-            choices: components["schemas"]["Slat"][];
+            choices: components["schemas"]["OfferedChoice"][];
             /** Words */
             words: components["schemas"]["Cell"][][];
             /** Tried */
@@ -5832,7 +5848,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "handler" | "fact" | "deed" | "function";
+            kind: "handler" | "fact" | "action" | "function";
             /** Words */
             words: string;
             /** Insert */
@@ -5917,22 +5933,6 @@ export interface components {
          * @enum {string}
          */
         Shows: "text" | "picture" | "sound";
-        /**
-         * Slat
-         * @description One choice as it is offered: a text, or where its picture or sound is found.
-         */
-        Slat: {
-            /** Letter */
-            letter: string;
-            /** Place */
-            place: number;
-            /** Text */
-            text: string;
-            /** Picture */
-            picture: string;
-            /** Sound */
-            sound: string;
-        };
         /**
          * Sort
          * @description What is suggested to change.
@@ -6562,6 +6562,7 @@ export type NewRun = components['schemas']['NewRun'];
 export type NewStudy = components['schemas']['NewStudy'];
 export type Note = components['schemas']['Note'];
 export type Occasion = components['schemas']['Occasion'];
+export type OfferedChoice = components['schemas']['OfferedChoice'];
 export type Opening = components['schemas']['Opening'];
 export type Operator = components['schemas']['Operator'];
 export type Order = components['schemas']['Order'];
@@ -6646,7 +6647,6 @@ export type Severity = components['schemas']['Severity'];
 export type Share = components['schemas']['Share'];
 export type Sharing = components['schemas']['Sharing'];
 export type Shows = components['schemas']['Shows'];
-export type Slat = components['schemas']['Slat'];
 export type Sort = components['schemas']['Sort'];
 export type Sound = components['schemas']['Sound'];
 export type SoundMade = components['schemas']['SoundMade'];

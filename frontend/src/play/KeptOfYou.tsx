@@ -1,5 +1,5 @@
 import { answersSaver } from "../api/home";
-import { useSay } from "../table/wording";
+import { useSay } from "../table/translator";
 
 /** What is kept of a player, and where, told before they play. */
 export function KeptOfYou() {

@@ -2,7 +2,7 @@ import { Plus } from "lucide-react";
 import { useState } from "react";
 import { mediaAt } from "../api/home";
 import type { PlayGame } from "../api/schema";
-import { useSay } from "../table/wording";
+import { useSay } from "../table/translator";
 import { Button } from "../ui/Button";
 import { TextField } from "../ui/fields";
 

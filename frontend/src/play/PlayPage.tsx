@@ -14,7 +14,7 @@ import { usePreferences } from "../table/preferences";
 import { Table } from "../table/Table";
 import { REAL_TIME, useCountdown } from "../table/useCountdown";
 import { hasMusic } from "../table/useMusic";
-import { useSay } from "../table/wording";
+import { useSay } from "../table/translator";
 import { Button } from "../ui/Button";
 import { Die } from "../ui/Die";
 import { Notice } from "../ui/Notice";

@@ -1,7 +1,7 @@
 import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { sendRemark } from "../api/runs";
-import { useSay } from "../table/wording";
+import { useSay } from "../table/translator";
 import { Button } from "../ui/Button";
 import { TextAreaField } from "../ui/fields";
 import { Trouble } from "./Trouble";

@@ -1,7 +1,7 @@
 import { Check, Hourglass, SkipForward, X } from "lucide-react";
 import { mediaAt } from "../api/home";
 import type { Answered } from "../api/schema";
-import { useSay, type Say } from "../table/wording";
+import { useSay, type Say } from "../table/translator";
 
 type ReviewProps = { answered: Answered[]; players: string[] };
 

@@ -1,6 +1,6 @@
 import { EllipsisVertical } from "lucide-react";
 import { Popover } from "radix-ui";
-import { useSay } from "../table/wording";
+import { useSay } from "../table/translator";
 import { Button } from "../ui/Button";
 import type { Play } from "./usePlay";
 

@@ -1,6 +1,6 @@
 import { Download } from "lucide-react";
 import { answersSaver } from "../api/home";
-import { useSay } from "../table/wording";
+import { useSay } from "../table/translator";
 import { Button } from "../ui/Button";
 
 /** Gives away the answers that are kept on this device; nothing where a server has them. */

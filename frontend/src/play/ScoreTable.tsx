@@ -1,6 +1,6 @@
 import type { Score } from "../api/schema";
 import { minutes } from "../app/format";
-import { useWording, type Say } from "../table/wording";
+import { useWording, type Say } from "../table/translator";
 
 type ScoreTableProps = { title: string; scores: Score[]; isNumbered?: boolean };
 

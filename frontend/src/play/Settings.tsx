@@ -1,7 +1,7 @@
 import { ALargeSmall, Moon, Music, Music4, Sun, SunMoon } from "lucide-react";
 import { Mute } from "../table/Mute";
 import { prefer, usePreferences, type Look } from "../table/preferences";
-import { useSay } from "../table/wording";
+import { useSay } from "../table/translator";
 import { Button } from "../ui/Button";
 
 const NEXT: Record<Look, Look> = { device: "light", light: "dark", dark: "device" };

@@ -1,7 +1,7 @@
 import { Share2 } from "lucide-react";
 import { useState } from "react";
 import type { EndingShown, Table } from "../api/schema";
-import { useSay } from "../table/wording";
+import { useSay } from "../table/translator";
 import { Button } from "../ui/Button";
 
 type ShareProps = { table: Table; ending: EndingShown };

@@ -1,7 +1,7 @@
 import { detailsOf } from "../api/client";
 import { useIsQueued } from "../api/waiting";
 import type { Phrase } from "../api/schema";
-import { useSay } from "../table/wording";
+import { useSay } from "../table/translator";
 import { Notice } from "../ui/Notice";
 
 /** What went wrong, by the status the server gives it, in the game's words. */

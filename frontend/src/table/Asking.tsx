@@ -5,11 +5,11 @@ import type { Look, QuestionShown, Table } from "../api/schema";
 import { Button } from "../ui/Button";
 import { FeedbackLine } from "./FeedbackLine";
 import { QuestionMedia } from "./QuestionMedia";
-import { SlatButton } from "./Slat";
+import { ChoiceButton } from "./Choice";
 import { Status } from "./Status";
 import { isTypedAlone } from "./typed";
 import { Word } from "./Word";
-import { useSay, type Say } from "./wording";
+import { useSay, type Say } from "./translator";
 
 type AskingProps = {
   table: Table;
@@ -57,18 +57,18 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
           />
           {question.choices.length > 0 && (
             <ul aria-labelledby="prompt" className={choicesLook(look, question)}>
-              {question.choices.map((slat) => (
-                <li key={slat.place}>
-                  <SlatButton
-                    slat={slat}
+              {question.choices.map((choice) => (
+                <li key={choice.place}>
+                  <ChoiceButton
+                    choice={choice}
                     isOpen={isOpen}
-                    isRight={feedback?.right_places.includes(slat.place) ?? false}
-                    isPicked={question.wants_all && isOpen ? picked.includes(slat.place) : undefined}
-                    isGiven={given(slat.place) && feedback?.result !== "unreadable"}
+                    isRight={feedback?.right_places.includes(choice.place) ?? false}
+                    isPicked={question.wants_all && isOpen ? picked.includes(choice.place) : undefined}
+                    isGiven={given(choice.place) && feedback?.result !== "unreadable"}
                     isGood={feedback?.is_good ?? false}
-                    markStamp={given(slat.place) ? markStamp : undefined}
+                    markStamp={given(choice.place) ? markStamp : undefined}
                     isLarge={look.choices === "pictures"}
-                    onPick={() => onPick?.(slat.place)}
+                    onPick={() => onPick?.(choice.place)}
                   />
                 </li>
               ))}
@@ -120,7 +120,7 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
 
 /** How the choices stand: two abreast only where there is room for it. */
 function choicesLook(look: Look, { choices }: QuestionShown): string {
-  if (look.choices === "rows" || choices.some((slat) => slat.sound)) return "grid gap-1.5";
+  if (look.choices === "rows" || choices.some((choice) => choice.sound)) return "grid gap-1.5";
   return "grid grid-cols-[repeat(auto-fit,minmax(min(100%,11rem),1fr))] gap-2 *:grid";
 }
 

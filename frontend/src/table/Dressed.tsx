@@ -3,7 +3,7 @@ import { mediaAt } from "../api/home";
 import type { Background, Dress, Look, Palette, Phase } from "../api/schema";
 import { useMedia } from "../app/useMedia";
 import type { Look as Light } from "./preferences";
-import { WordingProvider, wordingOf } from "./wording";
+import { WordingProvider, wordingOf } from "./translator";
 
 type DressedProps = {
   dress: Dress;

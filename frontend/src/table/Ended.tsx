@@ -3,7 +3,7 @@ import { mediaAt } from "../api/home";
 import type { EndingShown, Table } from "../api/schema";
 import { BadgePicture } from "./BadgePicture";
 import { Button } from "../ui/Button";
-import { useWording } from "./wording";
+import { useWording } from "./translator";
 
 type EndedProps = { table: Table; ending: EndingShown; onAgain: () => void };
 

@@ -1,7 +1,7 @@
 import { ArrowRight } from "lucide-react";
 import type { Feedback, Table } from "../api/schema";
 import { Button } from "../ui/Button";
-import { useSay } from "./wording";
+import { useSay } from "./translator";
 
 const HEADLINES = {
   right: "right",

@@ -1,6 +1,6 @@
 import { Volume2, VolumeX } from "lucide-react";
 import { Button } from "../ui/Button";
-import { useSay } from "./wording";
+import { useSay } from "./translator";
 import { prefer, usePreferences } from "./preferences";
 
 /** Turns every sound of the table off and on. */

@@ -5,7 +5,7 @@ import type { Action } from "../api/runs";
 import type { Table } from "../api/schema";
 import { Button } from "../ui/Button";
 import { Counters } from "./Status";
-import { useSay } from "./wording";
+import { useSay } from "./translator";
 
 type OpeningProps = { table: Table; picture: string; onAction: (action: Action) => void };
 

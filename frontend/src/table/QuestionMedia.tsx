@@ -1,6 +1,6 @@
 import { mediaAt } from "../api/home";
 import { SoundPlayer } from "./SoundPlayer";
-import { useSay } from "./wording";
+import { useSay } from "./translator";
 
 type QuestionMediaProps = {
   picture: string;

@@ -6,7 +6,7 @@ import { Button } from "../ui/Button";
 import { decode, play, useIsAwake } from "./hearing";
 import { preferences } from "./preferences";
 import { addressOf } from "./useCues";
-import { useWording } from "./wording";
+import { useWording } from "./translator";
 
 type ReadOutProps = {
   narration: Narration;

@@ -3,7 +3,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { Button } from "../ui/Button";
 import { playAlone, soundAt, useIsAwake } from "./hearing";
 import { preferences } from "./preferences";
-import { useSay, type Say } from "./wording";
+import { useSay, type Say } from "./translator";
 
 type SoundPlayerProps = {
   /** Where it is found. */

@@ -1,5 +1,5 @@
 import { Heart, Hourglass } from "lucide-react";
-import { useSay, useWording } from "./wording";
+import { useSay, useWording } from "./translator";
 import type { ClockShown, PlayerShown, Table } from "../api/schema";
 
 type StatusProps = { table: Table; elapsed: number };

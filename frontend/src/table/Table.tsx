@@ -11,7 +11,7 @@ import { ReadOut } from "./ReadOut";
 import { useCues, useSeen, useTicks } from "./useCues";
 import { useMusic } from "./useMusic";
 import { isTypedAlone, isTypingAsked } from "./typed";
-import { useWording } from "./wording";
+import { useWording } from "./translator";
 
 type TableProps = {
   table: TableShown;
@@ -147,7 +147,7 @@ function meantFor(action: Action, question: number | null): Action {
   return { ...action, question };
 }
 
-/** The keys that answer: letters and digits of slats, or the letters of a word. */
+/** The keys that answer: letters and digits of choices, or the letters of a word. */
 function keysFor(
   table: TableShown,
   letters: string[],
@@ -162,11 +162,11 @@ function keysFor(
     );
   }
   return Object.fromEntries(
-    question.choices.flatMap((slat) => {
-      const choose = () => pick(slat.place);
+    question.choices.flatMap((choice) => {
+      const choose = () => pick(choice.place);
       return [
-        [slat.letter, choose],
-        [String(slat.place), choose],
+        [choice.letter, choose],
+        [String(choice.place), choose],
       ];
     }),
   );

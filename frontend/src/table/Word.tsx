@@ -1,5 +1,5 @@
 import type { QuestionShown } from "../api/schema";
-import { useWording, type Say } from "./wording";
+import { useWording, type Say } from "./translator";
 
 type WordProps = { question: QuestionShown; isOpen: boolean; onLetter: (char: string) => void };
 

@@ -155,7 +155,7 @@ _COUNTERS = {"score": Phrase.SCORE, "lives": Phrase.LIVES}
 def listed(several: Sequence[Filling], by: Phrase) -> Filling:
     """Several, one after the other.
 
-    >>> ENGLISH.of(saying(Phrase.COULD_BE, typed="x", letters=listed("ABC", Phrase.LIST_OR)))
+    >>> ENGLISH.of(message(Phrase.COULD_BE, typed="x", letters=listed("ABC", Phrase.LIST_OR)))
     '“x” could be A or B or C; pick one'
     """
     whole = several[0]

@@ -29,7 +29,7 @@ Roll = Callable[[int], int]
 
 
 class ScriptAction(NamedTuple):
-    """A deed a handler did, or a fault it met, with the line and column where."""
+    """A script action a handler did, or a fault it met, with the line and column where."""
 
     what: str
     value: Number | str | None
@@ -40,7 +40,7 @@ class ScriptAction(NamedTuple):
 Handler = Callable[
     [Counters, Sequence[int], Any, list[ScriptAction], list[int], Roll | None], Counters
 ]
-"""Counters, counts, outcome, deeds to add to, lines to add to, and the dice."""
+"""Counters, counts, outcome, script actions to add to, lines to add to, and the dice."""
 
 First = Callable[[Counters, Sequence[int], Any, int, int], int | None]
 """The number of the first condition that holds, by counters, counts, outcome, leaders and

@@ -1,4 +1,4 @@
-"""What the rule script knows: its handlers, facts and deeds, each with its words.
+"""What the rule script knows: its handlers, facts and script actions, each with its words.
 
 The tables here are the only definition. The parser refuses what is not in them, and the
 screens complete and explain names from them.

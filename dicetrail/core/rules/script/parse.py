@@ -58,7 +58,7 @@ class ScriptFaults(ValueError):
 class NamedInScript:
     """A name written in a text: of a cue, an ending or a round, or words with places."""
 
-    deed: str
+    script_action: str
     text: str
     line: int
     column: int
@@ -85,7 +85,7 @@ class Script:
         )
 
     @property
-    def deeds(self) -> frozenset[str]:
+    def script_actions(self) -> frozenset[str]:
         """The names of all that its functions do by calling."""
         return frozenset(
             name
@@ -320,7 +320,7 @@ class _Checker:
         """Whether a name can be given to something; a fault if not."""
         taken: dict[str, Iterable[str]] = {
             "fact": FACTS | ENDING_FACTS,
-            "deed": SCRIPT_ACTIONS,
+            "action": SCRIPT_ACTIONS,
             "function": FUNCTIONS,
         }
         for kind, names in taken.items():
@@ -367,7 +367,7 @@ class _Checker:
                 for inner in (*body, *orelse):
                     self._statement(inner)
             case ast.Expr(value=ast.Call() as call):
-                self._deed(call)
+                self._script_action(call)
             case ast.Pass():
                 pass
             case _:
@@ -394,7 +394,7 @@ class _Checker:
             mend = f"write {near[0]}, if that is meant; else {mend}"
         self._fault(node, f"there is no {kind} “{name}”", mend)
 
-    def _deed(self, call: ast.Call) -> None:
+    def _script_action(self, call: ast.Call) -> None:
         name = call.func
         if not isinstance(name, ast.Name):
             self._fault(call, "only functions by their names can be called", "write a plain name")
@@ -406,26 +406,28 @@ class _Checker:
             if call.args:
                 self._fault(call, f"“{name.id}” takes nothing", f"write {name.id}()")
             return
-        deed = SCRIPT_ACTIONS.get(name.id)
-        if deed is None:
+        script_action = SCRIPT_ACTIONS.get(name.id)
+        if script_action is None:
             if name.id in FUNCTIONS:
                 mend = f"write it in a rule, such as score += {name.id}(…)"
                 self._fault(call, f"“{name.id}” alone does nothing", mend)
                 return
             names = (*SCRIPT_ACTIONS, *self.functions)
-            self._unknown(name, "deed or function", names, f"add def {name.id}():")
+            self._unknown(name, "action or function", names, f"add def {name.id}():")
             return
-        wanted = 0 if deed.takes == "nothing" else 1
+        wanted = 0 if script_action.takes == "nothing" else 1
         if len(call.args) != wanted:
-            inside = {"nothing": "", "text": '"…"', "number": "5"}[deed.takes]
-            self._fault(call, f"“{name.id}” takes {deed.takes}", f"write {name.id}({inside})")
-        elif deed.takes == "text":
+            inside = {"nothing": "", "text": '"…"', "number": "5"}[script_action.takes]
+            self._fault(
+                call, f"“{name.id}” takes {script_action.takes}", f"write {name.id}({inside})"
+            )
+        elif script_action.takes == "text":
             given = call.args[0]
             if isinstance(given, ast.Constant) and isinstance(given.value, str):
                 self.said.append(NamedInScript(name.id, given.value, *self._at(given)))
             else:
                 self._fault(given, f"“{name.id}” wants words in quotes", f'write {name.id}("…")')
-        elif deed.takes == "number":
+        elif script_action.takes == "number":
             self.number(call.args[0])
 
     def number(self, node: ast.expr) -> None:
@@ -566,7 +568,7 @@ class _Checker:
         return value
 
     def _calls(self) -> None:
-        """Refuse call cycles, handlers that run too long, and deeds out of their place."""
+        """Refuse call cycles, handlers that run too long, and script actions out of their place."""
         lengths: dict[str, int] = {}
         for name, function in self.functions.items():
             if self._length(name, (), lengths) > MAX_STATEMENTS:
@@ -593,7 +595,7 @@ class _Checker:
                 mend = "split it up: fewer ifs and elifs inside one another"
                 self._fault(function, f"“{name}” is nested too deeply", mend)
             if name in HANDLERS:
-                self._deeds_in_place(name, name, set())
+                self._script_actions_in_place(name, name, set())
 
     def _depth(self, body: Iterable[ast.stmt], depths: dict[str, int]) -> int:
         """How many ifs stand in one another, those of called functions included."""
@@ -633,14 +635,14 @@ class _Checker:
             sizes[name] = size
         return sizes[name]
 
-    def _deeds_in_place(self, handler: str, name: str, seen: set[str]) -> None:
+    def _script_actions_in_place(self, handler: str, name: str, seen: set[str]) -> None:
         if name in seen:
             return
         seen.add(name)
         for node in ast.walk(self.functions[name]):
             called = _called(node)
             if called in self.functions:
-                self._deeds_in_place(handler, called, seen)
+                self._script_actions_in_place(handler, called, seen)
             elif called in SCRIPT_ACTIONS and handler not in SCRIPT_ACTIONS[called].handlers:
                 places = ", ".join(SCRIPT_ACTIONS[called].handlers)
                 self._fault(node, f"“{called}” cannot be done in {handler}", f"do it in {places}")

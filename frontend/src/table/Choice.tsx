@@ -1,12 +1,12 @@
 import { Check, X } from "lucide-react";
 import { mediaAt } from "../api/home";
-import type { Slat } from "../api/schema";
+import type { OfferedChoice } from "../api/schema";
 import { Mark } from "./effects/shapes";
 import { SoundPlayer } from "./SoundPlayer";
-import { useSay } from "./wording";
+import { useSay } from "./translator";
 
 type SlatButtonProps = {
-  slat: Slat;
+  choice: OfferedChoice;
   isOpen: boolean;
   isRight: boolean;
   isGiven: boolean;
@@ -21,7 +21,7 @@ type SlatButtonProps = {
 };
 
 /** One choice: a text, a picture or a sound, lettered. */
-export function SlatButton({ slat, isOpen, isRight, isGiven, isPicked, isGood, isLarge = false, markStamp, onPick }: SlatButtonProps) {
+export function ChoiceButton({ choice, isOpen, isRight, isGiven, isPicked, isGood, isLarge = false, markStamp, onPick }: SlatButtonProps) {
   const say = useSay();
   const look = isPicked
     ? "border-2 border-ink bg-tint"
@@ -41,14 +41,14 @@ export function SlatButton({ slat, isOpen, isRight, isGiven, isPicked, isGood, i
         onClick={isOpen ? onPick : undefined}
         className={`relative flex min-h-10 flex-wrap w-full items-center gap-3 rounded-md border px-3 py-1 text-start transition-colors aria-disabled:cursor-default ${look}`}
       >
-        <span className="w-6 shrink-0 border-e border-line pe-2 font-serif text-lg font-semibold">{slat.letter}</span>
+        <span className="w-6 shrink-0 border-e border-line pe-2 font-serif text-lg font-semibold">{choice.letter}</span>
         <span dir="auto" className="min-w-24 flex-1 break-words whitespace-pre-line text-start">
-          {slat.picture ? (
-            <img src={mediaAt(slat.picture)} alt={say("picture choice", { letter: slat.letter })} className={`max-w-full rounded-md bg-sheet ${isLarge ? "max-h-72 w-full object-contain" : "max-h-28"}`} />
-          ) : slat.sound ? (
-            say("sound choice", { letter: slat.letter })
+          {choice.picture ? (
+            <img src={mediaAt(choice.picture)} alt={say("picture choice", { letter: choice.letter })} className={`max-w-full rounded-md bg-sheet ${isLarge ? "max-h-72 w-full object-contain" : "max-h-28"}`} />
+          ) : choice.sound ? (
+            say("sound choice", { letter: choice.letter })
           ) : (
-            slat.text
+            choice.text
           )}
         </span>
         {markStamp !== undefined && (
@@ -70,9 +70,9 @@ export function SlatButton({ slat, isOpen, isRight, isGiven, isPicked, isGood, i
           </span>
         )}
       </button>
-      {slat.sound && (
+      {choice.sound && (
         <div className="mt-1">
-          <SoundPlayer address={mediaAt(slat.sound)} name={say("sound choice", { letter: slat.letter })} />
+          <SoundPlayer address={mediaAt(choice.sound)} name={say("sound choice", { letter: choice.letter })} />
         </div>
       )}
     </>

@@ -1,0 +1,53 @@
+"""The names in the code, held against the glossary: one word for one thing."""
+
+import ast
+import io
+import re
+import tokenize
+import unittest
+from collections import defaultdict
+from pathlib import Path
+
+ROOT = Path(__file__).parents[2]
+CODE = ROOT / "dicetrail"
+GLOSSARY = ROOT / "docs" / "glossary.md"
+
+MATHEMATICS = {("standalone", "sign"), ("rules", "sign")}
+"""Where `sign` is that of a number: the folder, and the word."""
+
+
+def retired():
+    table = GLOSSARY.read_text("utf-8").partition("## Retired")[2]
+    rows = re.findall(r"^\| (`.*?) \|", table, re.M)
+    return {word for row in rows for word in re.findall(r"`(\w+)`", row)}
+
+
+class TestNames(unittest.TestCase):
+    def test_no_two_classes_share_a_name(self):
+        found = defaultdict(list)
+        for path in CODE.rglob("*.py"):
+            for node in ast.walk(ast.parse(path.read_text("utf-8"))):
+                if isinstance(node, ast.ClassDef):
+                    found[node.name.lstrip("_")].append(str(path.relative_to(ROOT)))
+        self.assertGreater(len(found), 300)
+        self.assertEqual({name: at for name, at in found.items() if len(at) > 1}, {})
+
+    def test_no_name_is_a_word_that_is_retired(self):
+        words = retired()
+        self.assertGreater(len(words), 30)
+        found = set()
+        for path in CODE.rglob("*.py"):
+            folders = set(path.relative_to(CODE).parts)
+            before = ""
+            for token in tokenize.generate_tokens(io.StringIO(path.read_text("utf-8")).readline):
+                is_method, before = before == ".", token.string
+                if token.type != tokenize.NAME or (is_method and token.string == "put"):
+                    continue  # a queue's, or one of HTTP
+                for word in words:
+                    is_it = (
+                        token.string.startswith(word) if word[-1] == "_" else token.string == word
+                    )
+                    is_number = any((folder, word) in MATHEMATICS for folder in folders)
+                    if is_it and not is_number:
+                        found.add((str(path.relative_to(ROOT)), token.start[0], token.string))
+        self.assertEqual(found, set())
