@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { useWording } from "../wording";
+import { useWording } from "../translator";
 
 const COUNTS_MS = 800;
 
