@@ -12,7 +12,7 @@ LOCKED := --quiet --universal --generate-hashes --no-header --strip-extras --no-
 SITE_SOURCES := $(shell find frontend/src -type f 2>/dev/null) frontend/index.html frontend/vite.config.ts
 ENGINE_SOURCES := $(shell find dicetrail/core dicetrail/standalone -name '*.py' 2>/dev/null)
 
-.PHONY: demo dev test check fuzz bench bench-players bench-judging bench-memory bench-foresight bench-evidence bench-kills bench-large bench-damage bench-folder bench-crowd bench-makers shots sounds site api browser lock third-party audit sbom release
+.PHONY: demo dev test test-rest test-all check fuzz bench bench-players bench-judging bench-memory bench-foresight bench-evidence bench-kills bench-large bench-damage bench-folder bench-crowd bench-makers shots sounds site api browser lock third-party audit sbom release
 
 demo: .make/run .make/site .make/folder
 	@$(BIN)/dicetrail serve --demo --host $(HOST) --port $(PORT) --data $(DATA)
@@ -24,6 +24,12 @@ dev: .make/run .make/npm
 
 test: .make/dev .make/site .make/folder browser
 	@$(BIN)/python -m tests $(ONLY)
+
+test-rest: .make/dev .make/site .make/folder browser
+	@$(BIN)/python -m tests --rest
+
+test-all: .make/dev .make/site .make/folder browser
+	@$(BIN)/python -m tests --all $(ONLY)
 
 check: .make/dev .make/npm
 	$(BIN)/ruff check .

@@ -1,4 +1,9 @@
-"""Runs every test, or those under the folders named, and closes with one count.
+"""Runs the tests, or those under the folders named, and closes with one count.
+
+`python -m tests` leaves out the exhaustive ones, `--rest` runs those alone, and `--all` every
+test. `--rest` and `--all` try properties on fresh random examples: the seed is printed, `SEED=...`
+repeats them, and an example that fails is kept in `.make/examples`. A single class or test, by its
+dotted name, is run whatever it is.
 
 Test classes run side by side, one more than there are cores, for some of the time they wait;
 the longest kinds first. Each that needs a server or a browser has its own.
@@ -6,14 +11,18 @@ the longest kinds first. Each that needs a server or a browser has its own.
 
 import io
 import os
+import secrets
 import sys
 import time
 import unittest
 from collections.abc import Iterator
 from concurrent.futures import ProcessPoolExecutor, as_completed
 from dataclasses import dataclass
+from typing import Any
 
-FIRST = ("tests.browser", "tests.core.test_laws", "tests.core", "tests.web")
+from tests.exhaustive import is_exhaustive
+
+FIRST = ("tests.browser", "tests.attack", "tests.web.test_interface", "tests.core", "tests.web")
 """What takes longest, by the beginnings of names."""
 
 
@@ -27,20 +36,38 @@ class Outcome:
     skipped: int
     told: str
     seconds: float
+    took: list[tuple[float, str]]
+    """The seconds of each test."""
 
 
-def main(names: list[str]) -> int:
+SLOWEST = 10
+"""So many of the slowest tests are told."""
+
+
+def main(given: list[str]) -> int:
     """Run the tests under some folders of `tests`, or one class or test by its dotted name."""
-    classes = sorted({name for given in names or [""] for name in _classes(given)}, key=_turn)
+    names = [name for name in given if not name.startswith("--")] or [""]
+    which = next((name for name in given if name.startswith("--")), "--quick")
+    if which != "--quick":
+        seed = os.environ.setdefault("SEED", str(secrets.randbelow(10**9)))
+        print(f"Random examples by SEED={seed}", flush=True)
+    classes = sorted({name for one in names for name in _classes(one)}, key=_turn)
     outcomes = []
+    began = time.monotonic()
     with ProcessPoolExecutor(max_workers=1 + (os.cpu_count() or 1)) as pool:
-        for done in as_completed([pool.submit(_run, name) for name in classes]):
+        for done in as_completed([pool.submit(_run, name, which) for name in classes]):
             outcome = done.result()
             outcomes.append(outcome)
+            if not outcome.ran:
+                continue
             mark = "FAILED" if outcome.failed else "ok"
             print(f"{outcome.name}: {outcome.ran} {mark}, {outcome.seconds:.1f} s", flush=True)
             if outcome.told:
                 print(outcome.told, flush=True)
+    slowest = sorted((test for outcome in outcomes for test in outcome.took), reverse=True)
+    print(f"The slowest of {time.monotonic() - began:.0f} s:")
+    for seconds, test in slowest[:SLOWEST]:
+        print(f"{seconds:7.1f} s  {test}")
     ran, failed, skipped = (
         sum(getattr(outcome, name) for outcome in outcomes) for name in ("ran", "failed", "skipped")
     )
@@ -70,16 +97,51 @@ def _turn(name: str) -> tuple[int, str]:
     return next(places, len(FIRST)), name
 
 
-def _run(name: str) -> Outcome:
+class _Timed(unittest.TextTestResult):
+    """A result that also holds how long each test took."""
+
+    def __init__(self, *given: Any, **named: Any) -> None:
+        super().__init__(*given, **named)
+        self.took: list[tuple[float, str]] = []
+        self._began = 0.0
+
+    def startTest(self, test: unittest.TestCase) -> None:  # noqa: N802
+        """A test begins."""
+        self._began = time.monotonic()
+        super().startTest(test)
+
+    def stopTest(self, test: unittest.TestCase) -> None:  # noqa: N802
+        """A test has ended."""
+        super().stopTest(test)
+        self.took.append((time.monotonic() - self._began, test.id().removeprefix("tests.")))
+
+
+def _run(name: str, which: str) -> Outcome:
     began = time.monotonic()
-    suite = unittest.defaultTestLoader.loadTestsFromName(name)
+    suite = unittest.TestSuite(_wanted(unittest.defaultTestLoader.loadTestsFromName(name), which))
     out = io.StringIO()
-    result = unittest.TextTestRunner(out, verbosity=0).run(suite)
+    runner = unittest.TextTestRunner(out, verbosity=0, resultclass=_Timed)
+    result = runner.run(suite)
+    assert isinstance(result, _Timed)
     failed = len(result.failures) + len(result.errors) + len(result.unexpectedSuccesses)
     told = out.getvalue() if failed else ""
     # What fails before a class's first test counts as a test that failed.
     ran = max(result.testsRun, failed)
-    return Outcome(name, ran, failed, len(result.skipped), told, time.monotonic() - began)
+    seconds = time.monotonic() - began
+    return Outcome(name, ran, failed, len(result.skipped), told, seconds, result.took)
+
+
+def _wanted(found: unittest.TestSuite, which: str) -> Iterator[unittest.TestCase]:
+    """The tests of a suite that are run; one that cannot be loaded always is."""
+    for test in found:
+        if isinstance(test, unittest.TestSuite):
+            yield from _wanted(test, which)
+        elif (
+            which == "--all"
+            or type(test).__module__ == "unittest.loader"
+            or is_exhaustive(test) == (which == "--rest")
+        ):
+            yield test
 
 
 if __name__ == "__main__":

@@ -18,6 +18,7 @@ from dicetrail.files.sandbox import GivenUp, Sandbox
 from dicetrail.restoring import brought, restore_into
 from dicetrail.store import Database, StoreTrouble, back_up
 from dicetrail.web import create_app
+from tests.exhaustive import exhaustive
 from tests.store.test_backup import content
 from tests.web.demo import StoreTest, demo_store
 
@@ -72,6 +73,7 @@ HARMLESS = {
 """What stands in a schema that is never run, since the schema stays behind."""
 
 
+@exhaustive
 class TestBroughtShelves(unittest.TestCase):
     @classmethod
     def setUpClass(cls):
@@ -229,6 +231,7 @@ class TestBroughtShelves(unittest.TestCase):
             database.close()
 
 
+@exhaustive
 class TestMeanwhile(StoreTest):
     def test_others_save_while_a_shelf_is_read_and_then_it_is_refused(self):
         with TemporaryDirectory() as held:

@@ -12,6 +12,7 @@ from io import BytesIO, StringIO
 
 from openpyxl import load_workbook
 
+from tests.exhaustive import exhaustive
 from tests.web.demo import DemoTest
 
 GAMES = ("harvest-supper", "seed-sums", "root-leaf-or-fruit", "shed-words", "slug-patrol")
@@ -130,6 +131,7 @@ class TestTables(DemoTest):
         self.assertEqual(tables, held_here)
 
 
+@exhaustive
 class TestDocuments(DemoTest):
     def pages_answer(self, game):
         for address in ("", f"/{game}", f"/{game}/glance", f"/{game}/revisions"):

@@ -21,6 +21,7 @@ from dicetrail.scouting import Crew
 from dicetrail.store import Database
 from dicetrail.store.models import Base
 from dicetrail.web import create_app
+from tests.exhaustive import exhaustive
 from tests.web.demo import ORIGIN, demo_store
 
 GAME, PACK, OTHER = "slug-patrol", "slug-patrol-questions", "bed-by-bed"
@@ -64,6 +65,7 @@ def spoilt_places():
             yield table.name, column.name
 
 
+@exhaustive
 class TestSpoiltRows(unittest.TestCase):
     @classmethod
     def setUpClass(cls):

@@ -3,11 +3,13 @@
 from selenium.webdriver.common.keys import Keys
 
 from tests.browser.base import BrowserTest
+from tests.exhaustive import exhaustive
 
 PANEL = "section[aria-labelledby=bench]"
 LINES = "ol[aria-label='The program, line by line'] > li"
 
 
+@exhaustive
 class TestAsPython(BrowserTest):
     def lit(self):
         return self.driver.execute_script(

@@ -5,6 +5,7 @@ from selenium.webdriver.common.keys import Keys
 
 from dicetrail.core.play import Stop
 from tests.browser.base import BrowserTest, open_browser, resize
+from tests.exhaustive import exhaustive
 from tests.files.samples import png
 
 TABLE = "section[aria-label=Table]"
@@ -19,6 +20,7 @@ def wrong():
 """
 
 
+@exhaustive
 class TestBenches(BrowserTest):
     def setUp(self):
         made = self.server.http.post(
@@ -236,6 +238,7 @@ class TestBenches(BrowserTest):
         self.sees("Question 2 of 10")
 
 
+@exhaustive
 class TestRoom(BrowserTest):
     def height(self, css):
         box = "return document.querySelector(arguments[0]).getBoundingClientRect()"
@@ -280,6 +283,7 @@ class TestRoom(BrowserTest):
         self.wait(lambda: not self.all("section[aria-labelledby=footprints]"), "them folded")
 
 
+@exhaustive
 class TestExamples(BrowserTest):
     """What a bench decides, put in from beside it and taken back."""
 
@@ -317,6 +321,7 @@ class TestExamples(BrowserTest):
         self.assert_accessible()
 
 
+@exhaustive
 class TestGrips(BrowserTest):
     """What is dragged, by mouse and by the arrow keys, and what is put into the script."""
 

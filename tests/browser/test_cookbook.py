@@ -11,6 +11,7 @@ from tempfile import TemporaryDirectory
 from selenium.webdriver.common.keys import Keys
 
 from tests.browser.base import BrowserTest, open_browser
+from tests.exhaustive import exhaustive
 from tests.files.samples import archive, png, wav
 from tests.server import Server
 
@@ -20,6 +21,7 @@ MAX_PRESSES = 60
 COOKBOOK = Path("docs/cookbook.md")
 
 
+@exhaustive
 class TestCookbook(BrowserTest):
     @classmethod
     def setUpClass(cls):

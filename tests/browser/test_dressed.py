@@ -11,6 +11,7 @@ from dicetrail.core.document import WAYS, Language, Phrase, contrast
 from dicetrail.core.workbench import READY_LOOKS
 from tests.browser.base import resize
 from tests.browser.test_playing import DESKTOP, PHONE, PlayingTest
+from tests.exhaustive import exhaustive
 
 LEAF = (
     '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 9 9" width="9" height="9">'
@@ -47,6 +48,7 @@ def as_it_is(_game):
     """No change of a copy."""
 
 
+@exhaustive
 class TestLooks(PlayingTest):
     def painted(self, css, name):
         return self.driver.execute_script(PAINTED, css, name).strip()
@@ -138,6 +140,7 @@ class TestLooks(PlayingTest):
         self.one("[data-music='']")  # it is for the opening and the ending alone
 
 
+@exhaustive
 class TestLanguages(PlayingTest):
     def test_a_game_from_right_to_left_is_played_to_its_end_by_keyboard(self):
         resize(self.driver, *PHONE)
@@ -210,6 +213,7 @@ class TestLanguages(PlayingTest):
         self.assertEqual(self.driver.execute_script("return document.documentElement.lang"), "pl")
 
 
+@exhaustive
 class TestPlayersOwn(PlayingTest):
     def test_a_name_is_remembered_replies_are_read_and_a_result_is_shared(self):
         name = self.made("slug-patrol", as_it_is)

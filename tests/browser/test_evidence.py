@@ -4,10 +4,12 @@ from selenium.webdriver.common.keys import Keys
 
 from tests.browser.base import BrowserTest
 from tests.browser.test_playing import PlayingTest
+from tests.exhaustive import exhaustive
 
 SUPPER = "/api/games/harvest-supper"
 
 
+@exhaustive
 class TestEvidence(BrowserTest):
     def get(self, address):
         return self.server.http.get(address).json()

@@ -4,6 +4,7 @@ from selenium.webdriver.common.keys import Keys
 
 from dicetrail.demo import DATA
 from tests.browser.base import BrowserTest
+from tests.exhaustive import exhaustive
 
 
 class TestFacts(BrowserTest):
@@ -70,6 +71,7 @@ class TestFacts(BrowserTest):
         self.sees("there is no column “part we eat”")
 
 
+@exhaustive
 class TestPacksKept(BrowserTest):
     def packs(self):
         return {pack["title"]: pack for pack in self.server.http.get("/api/packs").json()}

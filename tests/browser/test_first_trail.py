@@ -5,6 +5,7 @@ from urllib.parse import parse_qs, urlsplit
 from selenium.webdriver.common.keys import Keys
 
 from tests.browser.base import BrowserTest, resize
+from tests.exhaustive import exhaustive
 
 FILE = """Question\tRight answer\tWrong 1\tWrong 2
 Which is a bulb?\tGarlic\tCarrot\tPea
@@ -222,6 +223,7 @@ class TestFirstTrail(BrowserTest):
 SIZES = ((1280, 800), (1024, 768))
 
 
+@exhaustive
 class TestEveryView(BrowserTest):
     def test_every_view_fits_two_sizes_of_screen_and_is_accessible(self):
         for address in (

@@ -14,6 +14,7 @@ from dicetrail.standalone.json_codec import from_json, to_json
 from dicetrail.standalone.offline_api import KeptHere, StandaloneGame, as_told
 from tests.browser.base import BrowserTest, resize
 from tests.browser.test_playing import DESKTOP, PHONE
+from tests.exhaustive import exhaustive
 from tests.static import Files, served_beside
 
 GAMES = (
@@ -40,6 +41,7 @@ def canonical(value):
     return json.dumps(value, sort_keys=True, separators=(",", ":"), ensure_ascii=False)
 
 
+@exhaustive
 class TestFolder(BrowserTest):
     @classmethod
     def setUpClass(cls):

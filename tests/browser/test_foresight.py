@@ -3,8 +3,10 @@
 from selenium.webdriver.common.keys import Keys
 
 from tests.browser.base import BrowserTest
+from tests.exhaustive import exhaustive
 
 
+@exhaustive
 class TestForesight(BrowserTest):
     def share(self, ending):
         row = f'//tr[th[.="{ending}"]]/td[2]'

@@ -5,6 +5,7 @@ from selenium.webdriver.support.ui import Select
 
 from dicetrail.files import read_questions
 from tests.browser.base import BrowserTest
+from tests.exhaustive import exhaustive
 from tests.files.samples import archive, svg, wav
 
 KEYED = """What,one,two,three,right
@@ -150,6 +151,7 @@ class TestLoad(BrowserTest):
         self.assert_accessible()
 
 
+@exhaustive
 class TestPackGrid(BrowserTest):
     PACK = "/api/packs/harvest-supper-questions"
 

@@ -7,6 +7,7 @@ from selenium.webdriver.common.keys import Keys
 
 from dicetrail.demo import GAMES
 from tests.browser.base import BrowserTest
+from tests.exhaustive import exhaustive
 from tests.server import Server
 
 TABLE = "section[aria-label=Table]"
@@ -15,6 +16,7 @@ FOOTPRINTS = "section[aria-labelledby=footprints]"
 LIVES = "score = 0\nlives = 2\n\ndef right():\n    score += 5\n\ndef wrong():\n    lives -= 1\n"
 
 
+@exhaustive
 class TestMaking(BrowserTest):
     def stop(self, name, words):
         def is_there():

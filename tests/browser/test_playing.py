@@ -20,6 +20,7 @@ from dicetrail.demo import GAMES
 from dicetrail.files import written_game
 from dicetrail.web.sounds.voice import SPEAKER
 from tests.browser.base import BrowserTest, open_browser, resize
+from tests.exhaustive import exhaustive
 from tests.server import Server
 
 PHONE, DESKTOP = (360, 740), (1280, 800)
@@ -180,16 +181,19 @@ class PlayingTest(BrowserTest):
                     self.sees("Your answers")
 
 
+@exhaustive
 class TestEveryGameOnAPhone(PlayingTest):
     def test_all_are_played_to_an_ending_by_one_who_knows(self):
         self.play_all(*PHONE, is_right=True)
 
 
+@exhaustive
 class TestEveryGameOnADesktop(PlayingTest):
     def test_all_are_played_to_an_ending_by_one_who_does_not(self):
         self.play_all(*DESKTOP, is_right=False)
 
 
+@exhaustive
 class TestEveryGame(PlayingTest):
     def test_late_hint_and_pass_are_told_and_reviewed(self):
         hinted = Details(hint="It is orange.")
@@ -294,6 +298,7 @@ class TestOneRunWhateverHappens(PlayingTest):
         self.assertNotIn("connection", self.text())
 
 
+@exhaustive
 class TestCues(PlayingTest):
     @classmethod
     def setUpClass(cls):

@@ -8,6 +8,7 @@ from dicetrail.core import Ask, Details, Draw, DrawOrder, Ending, Game, Needs, O
 from dicetrail.core import Round as Round_
 from dicetrail.files import written_game
 from tests.browser.base import BrowserTest
+from tests.exhaustive import exhaustive
 
 STOPS = ("load", "open", "draw", "ask", "check", "score", "cue", "move-on", "end")
 SLOW = """
@@ -43,6 +44,7 @@ BOTH = Game(
 )
 
 
+@exhaustive
 class TestWholePages(BrowserTest):
     def before_each_page(self, script):
         added = self.driver.execute_cdp_cmd(

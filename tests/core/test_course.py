@@ -38,6 +38,7 @@ from dicetrail.core.document import Facts, Leaves, Pattern, RoundOrder
 from dicetrail.core.play import Finish, Intent, next_input
 from dicetrail.core.play.program import made_ready, most_questions, question_of, round_of
 from dicetrail.core.survey.reach import Final, reach
+from tests.exhaustive import exhaustive
 
 POOL = (
     Question("Root?", ("Carrot",), ("Pea",), details=Details(worth=1, level=1, hint="orange")),
@@ -192,6 +193,7 @@ def played_to_its_end(program, chances, most=80):
     return None
 
 
+@exhaustive
 class TestReach(unittest.TestCase):
     def test_every_run_ends_as_reach_knows(self):
         chances = random.Random(1107)

@@ -51,6 +51,7 @@ from dicetrail.core.draw import (
 from dicetrail.core.draw.sources import sum_question
 from dicetrail.core.play import Bring, choices_of, next_input, question_of
 from tests.core.examples import BEDS
+from tests.exhaustive import exhaustive
 
 REST = (Ending("Rest", ""),)
 
@@ -86,6 +87,7 @@ WEIGHTS = ((1, 1, 1, 1, 1), (0, 1, 1, 1, 1), (0, 0, 0, 0, 5), (0, 0, 0, 0, 0), (
 FILTERS = ((), (1,), (5,), (4,))
 
 
+@exhaustive
 class TestEveryDraw(unittest.TestCase):
     def test_a_round_draws_or_is_refused_whatever_is_set_together(self):
         played = refused = 0

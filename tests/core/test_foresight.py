@@ -42,6 +42,7 @@ from dicetrail.core.foresight.exact_forecast import ExactForecast
 from dicetrail.core.play import ended_as
 from dicetrail.core.survey.reach import reach
 from tests.core.test_course import ready
+from tests.exhaustive import exhaustive
 
 GAMES, RUNS = (520, 200) if "FUZZ" in os.environ else (110, 60)
 
@@ -62,6 +63,7 @@ def scouts_for(program, chances):
     ]
 
 
+@exhaustive
 class TestForecasts(unittest.TestCase):
     def test_what_is_followed_is_what_scouts_come_to(self):
         """Over random games with whatever rules and clocks can meet; seeds are fixed, so that

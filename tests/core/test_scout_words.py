@@ -22,6 +22,7 @@ from dicetrail.core.foresight import (
     walked,
 )
 from dicetrail.core.play import replay
+from tests.exhaustive import exhaustive
 
 RUNS = 150
 FOUND = (Ending("Found", "", 1, counts="right_count"), Ending("Missed", ""))
@@ -41,6 +42,7 @@ def found_by(program, scout):
     return foretold, told(program, [scout], runs, "to compare").endings[0].share.share
 
 
+@exhaustive
 class TestWordsOfAScout(unittest.TestCase):
     def assert_found(self, program, scout, wanted, is_exact=True):
         foretold, played = found_by(program, scout)

@@ -11,10 +11,13 @@ from tempfile import TemporaryDirectory
 
 import httpx2
 
+from tests.exhaustive import exhaustive
+
 ROOT = Path(__file__).parents[2]
 BUILD = "import sys, setuptools.build_meta as backend; print(backend.build_wheel(sys.argv[1]))"
 
 
+@exhaustive
 class TestWheel(unittest.TestCase):
     @classmethod
     def setUpClass(cls):

@@ -21,6 +21,7 @@ from dicetrail.takeaway.leaving import leaving as leaving_of
 from dicetrail.takeaway.program import program_file
 from dicetrail.takeaway.written import CannotBeWritten, plain_program
 from dicetrail.web.games.files import game_file_of
+from tests.exhaustive import exhaustive
 from tests.takeaway.test_written import both
 from tests.web.demo import DemoTest
 
@@ -109,6 +110,7 @@ class Page(HTMLParser):
         self.title += data if self.is_title else ""
 
 
+@exhaustive
 class TestAnyWord(DemoTest):
     @classmethod
     def setUpClass(cls):

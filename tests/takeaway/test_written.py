@@ -64,6 +64,7 @@ from dicetrail.takeaway.written import CannotBeWritten, plain_program
 from dicetrail.web.games.files import game_file_of
 from tests.core.examples import BEDS, ENDINGS, FIVE, PACKS, changed
 from tests.core.test_laws import once
+from tests.exhaustive import exhaustive
 from tests.takeaway import written
 from tests.web.demo import DemoTest
 
@@ -460,6 +461,7 @@ runpy.run_path(sys.argv[0], run_name="__main__")
 """Runs a program by a clock that stands still: on a busy machine seconds make a difference."""
 
 
+@exhaustive
 class TestDemoGames(DemoTest):
     @classmethod
     def setUpClass(cls):

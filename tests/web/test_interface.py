@@ -15,6 +15,7 @@ from hypothesis import strategies as st
 from schemathesis.checks import CHECKS
 from schemathesis.generation import GenerationMode
 
+from tests.exhaustive import exhaustive
 from tests.web.demo import ORIGIN, DemoTest, StoreTest
 
 TIMES = int(os.environ.get("FUZZ", "6"))
@@ -92,6 +93,7 @@ def _modes(operation):
     return (GenerationMode.POSITIVE,)
 
 
+@exhaustive
 class TestTheDemo(InterfaceTest, DemoTest):
     @classmethod
     def setUpClass(cls):
@@ -114,6 +116,7 @@ class TestTheDemo(InterfaceTest, DemoTest):
         self.assertGreater(taken, 100, "not only refusals were looked at")
 
 
+@exhaustive
 class TestAnEmptyStore(InterfaceTest):
     def test_every_answer_is_as_described(self):
         asked, taken = self.ask_everything()

@@ -26,6 +26,7 @@ from dicetrail.web.clock import steady_clock
 from dicetrail.web.middleware import rates as rates
 from dicetrail.web.play.routes import end_those_left
 from dicetrail.web.sounds.voice import SPEAKER
+from tests.exhaustive import exhaustive
 from tests.files.samples import png
 from tests.server import Server
 from tests.web.test_api import GAME, ApiTest
@@ -205,6 +206,7 @@ class TestAKilledServer(unittest.TestCase):
                     self.assertEqual((twice.status_code, "elsewhere" in twice.text), (409, True))
 
 
+@exhaustive
 class TestScores(PlayersTest):
     def test_scores_are_played_and_the_best_stand_first(self):
         for right, name in ((3, "Ada"), (10, "Ben"), (0, "Cy")):

@@ -1118,7 +1118,7 @@ export const IN_ENGLISH: Dress["phrases"] = {
   "hint is": {"other": "Hint: {hint}"},
   "pass": {"other": "Pass"},
   "letters": {"other": "Letters"},
-  "tried": {"other": "{character}, tried"},
+  "tried": {"other": "{sign}, tried"},
   "blank": {"other": "blank"},
   "picked": {"other": "picked"},
   "right answer": {"other": "right answer"},

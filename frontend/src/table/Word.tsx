@@ -41,7 +41,7 @@ export function Word({ question, isOpen, onLetter }: WordProps) {
                       key={character}
                       type="button"
                       aria-disabled={isTried}
-                      aria-label={isTried ? say("tried", { character }) : character}
+                      aria-label={isTried ? say("tried", { sign: character }) : character}
                       onClick={isTried ? undefined : () => onLetter(character)}
                       className="min-h-8 rounded-md border border-edge bg-card uppercase hover:border-ink hover:bg-tint aria-disabled:border-line aria-disabled:bg-paper aria-disabled:text-soft aria-disabled:line-through"
                     >

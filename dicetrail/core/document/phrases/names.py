@@ -77,7 +77,7 @@ class Phrase(Value):
     HINT_IS = "hint is", "Hint: {hint}", "once it was asked for"
     PASS = "pass", "Pass", "a button"
     LETTERS = "letters", "Letters", "the keys of a word"
-    TRIED = "tried", "{character}, tried", "read out for a letter that was tried"
+    TRIED = "tried", "{sign}, tried", "read out for a letter that was tried"
     BLANK = "blank", "blank", "read out for a hidden letter"
     PICKED = "picked", "picked", "on a choice"
     RIGHT_ANSWER = "right answer", "right answer", "on a choice"
