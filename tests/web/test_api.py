@@ -1,12 +1,15 @@
 """The HTTP interface, as its callers meet it."""
 
+import asyncio
 import json
 import threading
 import unittest
+from concurrent.futures import ThreadPoolExecutor
 from datetime import timedelta
 from pathlib import Path
 from tempfile import TemporaryDirectory
 from time import monotonic, sleep
+from unittest.mock import patch
 
 from fastapi.testclient import TestClient
 
@@ -15,6 +18,7 @@ from dicetrail.files import WRITERS
 from dicetrail.limits import MAX_FILE
 from dicetrail.web import create_app
 from dicetrail.web.loads.load import MAX_WAITING
+from dicetrail.web.loads.routes import named
 from tests.files.samples import archive, svg
 from tests.web.demo import MADE, demo_store
 
@@ -306,6 +310,27 @@ class TestMedia(ApiTest):
         self.assert_problem(self.http.post(address, files=hostile), 422, "holds a script")
         load = self.http.post(address, files={"files": ("leaf.svg", svg())}).json()
         self.assertEqual((load["question_count"], load["refused_count"]), (1, 0))
+
+    def test_media_brought_at_once_are_all_kept(self):
+        load = self.bring(self.QUESTIONS.encode(), "leaves.csv").json()
+        both_are_in = threading.Barrier(2)
+
+        async def read_late(given):
+            await asyncio.to_thread(both_are_in.wait, 30)
+            return await named(given)
+
+        def bring(name):
+            address = f"/api/loads/{load['id']}/media"
+            return self.http.post(address, files={"files": (name, svg())}).status_code
+
+        with (
+            patch("dicetrail.web.loads.routes.named", read_late),
+            ThreadPoolExecutor(2) as threads,
+        ):
+            answers = list(threads.map(bring, ("leaf.svg", "root.svg")))
+        self.assertEqual(answers, [200, 200])
+        seen = self.post(f"/api/loads/{load['id']}/look", plan=load["plan"])
+        self.assertEqual(seen["media"], ["leaf.svg", "root.svg"])
 
     def test_media_are_added_to_a_pack_as_a_new_revision_and_are_there_for_more_rows(self):
         pack_id = "harvest-supper-questions"

@@ -5,6 +5,7 @@ import json
 import os
 import sqlite3
 import stat
+import threading
 import unittest
 from datetime import timedelta
 from pathlib import Path
@@ -23,7 +24,7 @@ from dicetrail.core.document.sounds import wav
 from dicetrail.store import Database
 from dicetrail.web import create_app
 from dicetrail.web.clock import steady_clock
-from dicetrail.web.middleware import rates as rates
+from dicetrail.web.middleware import rates
 from dicetrail.web.play.routes import end_those_left
 from dicetrail.web.sounds.voice import SPEAKER
 from tests.exhaustive import exhaustive
@@ -227,6 +228,24 @@ class TestScores(PlayersTest):
         saved["document"]["seconds"] = 900
         self.http.put(GAME, json=saved)
         self.assertEqual(self.get(f"{PLAY}/scores")["best"], [], "another revision, other scores")
+
+    def test_what_a_run_showed_is_worked_out_while_others_can_save(self):
+        state, saved = self.app.state.shelf, []
+
+        def save():
+            with self.database.writing():
+                saved.append(True)
+
+        def shown(run, worked_out=state.shown):
+            other = threading.Thread(target=save)
+            other.start()
+            other.join(10)
+            saved.append(other.is_alive())
+            return worked_out(run)
+
+        with patch.object(state, "shown", shown):
+            self.played(12)
+        self.assertEqual(saved, [True, False])
 
     def test_a_best_score_is_told_and_runs_ended_by_the_clock_count_too(self):
         self.assertTrue(self.played(4)["is_best"])

@@ -77,7 +77,8 @@ async def bring_media(
 ) -> LoadView:
     """Bring pictures and sounds that the file names. Nothing is written."""
     load = shelf.loads.get(load_id)
-    load.media = load.media | await read("media", await named(files))
+    brought = await read("media", await named(files))
+    load.media = load.media | brought  # with what others brought meanwhile
     shelf.loads.add(load)  # it weighs more now
     return await _view(read, shelf, load, Target())
 

@@ -60,10 +60,12 @@ def start_run(
 def keep_result(shelf: AppState, run: RunRow, state: State, now: datetime) -> None:
     """Keep what a run came to that has ended in a state."""
     result = run_result(shelf.program_of(run), state)
+    with shelf.database.reading() as session:
+        seen = shelf.shown(get_run(session, run.id))
     with shelf.database.writing() as session:
         kept = get_run(session, run.id)
         end_run(kept, result, now)
-        kept.seen = shelf.shown(kept)
+        kept.seen = seen
     end_run(run, result, now)  # and know it of the one at hand
 
 

@@ -1,5 +1,5 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { api, given } from "../api/client";
 import { useMakeGame } from "../api/games";
@@ -26,6 +26,17 @@ export function useTake(load: LoadView, gameId: string | null, round: number): T
   const makeGame = useMakeGame();
   const navigate = useNavigate();
   const queries = useQueryClient();
+  /** Whoever has gone elsewhere meanwhile stays there. */
+  const isHere = useRef(true);
+  useEffect(() => {
+    isHere.current = true;
+    return () => {
+      isHere.current = false;
+    };
+  }, []);
+  const goTo = (address: string) => {
+    if (isHere.current) void navigate(address);
+  };
 
   const open = async (packId: string, target: Target) => {
     await queries.invalidateQueries({ queryKey: ["packs"] });
@@ -38,13 +49,13 @@ export function useTake(load: LoadView, gameId: string | null, round: number): T
       draft.endStep();
       // A save that fails is told at the workbench, where the game is.
       await draft.flush();
-      void navigate(`/game/${gameId}/load?round=${into + 1}`);
+      goTo(`/game/${gameId}/load?round=${into + 1}`);
     } else if (target.into === "new") {
       const pack = await given(api.GET("/api/packs/{pack_id}", { params: { path: { pack_id: packId } } }));
       const game = await makeGame.mutateAsync({ title: pack.title, packs: [packId], recipe: "" });
-      void navigate(`/game/${game.id}`);
+      goTo(`/game/${game.id}`);
     } else {
-      void navigate("/");
+      goTo("/");
     }
   };
 
@@ -76,7 +87,7 @@ export function useTake(load: LoadView, gameId: string | null, round: number): T
     isTaking,
     begin: (target) => void take(target),
     stop: () => {
-      void giveUpLoad(load.id).then(() => navigate(gameId ? `/game/${gameId}/load` : "/"));
+      void giveUpLoad(load.id).then(() => goTo(gameId ? `/game/${gameId}/load` : "/"));
     },
   };
 }

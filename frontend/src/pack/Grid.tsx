@@ -3,11 +3,11 @@ import { ArrowDown, ArrowUp } from "lucide-react";
 import { useEffect, useRef, type KeyboardEvent } from "react";
 import type { RowFault } from "../api/schema";
 import type { Column } from "./columns";
+import { cellAfter, type Cell } from "./gridKeys";
 import { GridRow } from "./GridRow";
 import type { Row, Splice } from "./usePackDraft";
 import type { Sorting } from "./useShownRows";
 
-const STEPS: Record<string, number> = { ArrowDown: 1, Enter: 1, ArrowUp: -1 };
 const ROW_HEIGHT = 38;
 const HEAD_HEIGHT = 36;
 const STUB_WIDTH = 96;
@@ -33,6 +33,11 @@ type GridProps<Item> = {
   /** The key of the row that is put in next. */
   nextKey: number;
 };
+
+function pressed({ key, ctrlKey: isCtrl }: KeyboardEvent, { selectionStart: start, selectionEnd: end, value }: HTMLInputElement) {
+  const isAll = start === 0 && end === value.length;
+  return { key, isCtrl, isAtStart: isAll || end === 0, isAtEnd: isAll || start === value.length };
+}
 
 /** The rows of a pack as a grid of fields. Only the rows in sight are on the page. */
 export function Grid<Item>(props: GridProps<Item>) {
@@ -69,23 +74,35 @@ export function Grid<Item>(props: GridProps<Item>) {
   /** The column from which Tab went on through a row: Enter goes on there in the next one. */
   const tabbedFrom = useRef<string>(undefined);
   const onKeyDown = (event: KeyboardEvent) => {
-    const place = event.target instanceof HTMLElement ? event.target.dataset : {};
-    if (!place.column) return;
+    const field = event.target;
+    if (!(field instanceof HTMLInputElement) || !field.dataset.column) return;
     if (event.key === "Tab") {
-      tabbedFrom.current ??= place.column;
+      tabbedFrom.current ??= field.dataset.column;
       return;
     }
-    const step = STEPS[event.key];
-    if (!step) return;
-    const next = Number(place.place) + step;
-    const column = (event.key === "Enter" && tabbedFrom.current) || place.column;
+    const from = { row: Number(field.dataset.place), column: columns.findIndex(({ id }) => id === field.dataset.column) };
+    const next = event.key === "Enter" ? below(from) : cellAfter(from, pressed(event, field), size());
+    if (!next) return;
     tabbedFrom.current = undefined;
-    if (next < 0 || next >= shown.length + (blank === undefined ? 0 : 1)) return;
     event.preventDefault();
-    virtual.scrollToIndex(next);
-    requestAnimationFrame(() =>
-      frame.current?.querySelector<HTMLElement>(`[data-place="${next}"][data-column="${column}"]`)?.focus(),
-    );
+    virtual.scrollToIndex(next.row);
+    const column = columns[next.column]?.id;
+    requestAnimationFrame(() => {
+      const cell = frame.current?.querySelector<HTMLInputElement>(`[data-place="${next.row}"][data-column="${column}"]`);
+      cell?.focus();
+      if (next.row === from.row) cell?.select();
+    });
+  };
+  const size = () => ({
+    rows: shown.length + (blank === undefined ? 0 : 1),
+    columns: columns.length,
+    page: Math.max(1, Math.floor(((frame.current?.clientHeight ?? 0) - HEAD_HEIGHT) / ROW_HEIGHT)),
+  });
+  /** Enter goes on in the next row, in the column from which Tab began. */
+  const below = ({ row, column }: Cell): Cell | undefined => {
+    if (row + 1 >= size().rows) return undefined;
+    const tabbed = columns.findIndex(({ id }) => id === tabbedFrom.current);
+    return { row: row + 1, column: tabbed < 0 ? column : tabbed };
   };
 
   return (
