@@ -188,6 +188,30 @@ class TestPackGrid(BrowserTest):
         self.wait(lambda: "Saved" in self.text("header"), "saved")
         self.assertEqual(self.prompts(), prompts)
 
+    def test_the_keys_of_a_grid_lead_to_its_cells(self):
+        self.open("/pack/harvest-supper-questions")
+        self.sees("30 shown")
+        heads = self.driver.find_elements("css selector", "[role=columnheader] button")
+        columns = [head.text for head in heads]
+        self.cell(f"{columns[0]}, row 2").click()
+        for keys, column, row in (
+            ((Keys.ARROW_DOWN,), 0, 3),
+            ((Keys.CONTROL, Keys.ARROW_RIGHT), 1, 3),
+            ((Keys.ARROW_LEFT,), 0, 3),
+            ((Keys.END,), -1, 3),
+            ((Keys.CONTROL, Keys.HOME), 0, 1),
+            ((Keys.CONTROL, Keys.END), -1, 31),
+            ((Keys.ARROW_UP,), -1, 30),
+        ):
+            self.driver.switch_to.active_element.send_keys(*keys)
+            wanted = f"{columns[column]}, row {row}"
+            self.wait(lambda at=wanted: self.focused() == at, wanted)
+        self.driver.switch_to.active_element.send_keys(Keys.PAGE_UP)
+        self.wait(lambda: int(self.focused().split()[-1]) < 25, "a page further up")
+
+    def focused(self):
+        return self.driver.switch_to.active_element.get_attribute("aria-label")
+
     def test_two_tabs_edit_one_pack_and_neither_is_refused_because_of_the_other(self):
         first = self.server.http.get(self.PACK).json()["questions"]
         wanted = [one["prompt"] for one in first]
