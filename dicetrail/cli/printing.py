@@ -14,7 +14,7 @@ def openapi() -> None:
     """Print the description of the HTTP interface (OpenAPI, as JSON)."""
     with TemporaryDirectory() as folder:
         database = Database(Path(folder) / "empty.sqlite")
-        print(json.dumps(create_app(database).openapi(), indent=2))
+        print(json.dumps(create_app(database).openapi(), separators=(",", ":")))
         database.close()
 
 

@@ -110,6 +110,7 @@ def create_app(
         lifespan=_while_serving,
         version="1",
         responses=ERROR_RESPONSES,
+        generate_unique_id_function=lambda route: route.name,
         docs_url=None,
         redoc_url=None,
         openapi_url="/api/openapi.json",
@@ -163,7 +164,7 @@ def create_app(
     app.include_router(looks.phrases)
 
     @app.get("/api/health", tags=["health"])
-    async def health() -> Health:
+    async def show_health() -> Health:
         """That the server answers."""
         return Health()
 

@@ -2,6 +2,7 @@
 
 import ast
 import io
+import json
 import re
 import tokenize
 import unittest
@@ -31,6 +32,17 @@ class TestNames(unittest.TestCase):
                     found[node.name.lstrip("_")].append(str(path.relative_to(ROOT)))
         self.assertGreater(len(found), 300)
         self.assertEqual({name: at for name, at in found.items() if len(at) > 1}, {})
+
+    def test_every_operation_of_the_interface_reads_as_a_name(self):
+        document = json.loads((ROOT / "docs" / "schema" / "openapi.json").read_text("utf-8"))
+        names = [
+            operation["operationId"]
+            for operations in document["paths"].values()
+            for operation in operations.values()
+        ]
+        self.assertGreater(len(names), 100)
+        self.assertEqual([name for name in names if not re.fullmatch("[a-z]+(_[a-z]+)+", name)], [])
+        self.assertEqual(len(set(names)), len(names))
 
     def test_no_name_is_a_word_that_is_retired(self):
         words = retired()

@@ -9,7 +9,7 @@ from dicetrail.web.context import Now, SharedState
 from dicetrail.web.games.files import load_game
 from dicetrail.web.games.shapes import GameView
 from dicetrail.web.http_format.bodies import Router
-from dicetrail.web.loads.routes import bring
+from dicetrail.web.loads.routes import begin_load
 from dicetrail.web.loads.shapes import LoadView
 from dicetrail.web.reading import ReadAside
 
@@ -25,10 +25,12 @@ class Dropped:
 
 
 @router.post("", status_code=201)
-async def take(file: UploadFile, read: ReadAside, shelf: SharedState, now: Now) -> Dropped:
+async def take_dropped_file(
+    file: UploadFile, read: ReadAside, shelf: SharedState, now: Now
+) -> Dropped:
     """Make a game of a game file, whatever it is called; bring any other to be looked at."""
     is_game = means_a_game(await file.read(SAYS_WITHIN))
     await file.seek(0)
     if is_game:
         return Dropped(game=await load_game(file, read, shelf, now))
-    return Dropped(load=await bring(read, shelf, file))
+    return Dropped(load=await begin_load(read, shelf, file))

@@ -103,7 +103,7 @@ def evidence_told(shelf: AppState, game_id: str, choice: RunFilter, now: datetim
 
 
 @router.get("/runs")
-async def list_behind(
+async def list_runs_behind(
     game_id: str, wanted: Annotated[BehindWanted, Query()], desk: Desk, now: Now
 ) -> list[RunBehind]:
     """The runs behind a number of a question, the newest first."""
@@ -133,7 +133,7 @@ def runs_behind(
 
 
 @router.get("/endings")
-async def list_come(
+async def list_runs_by_ending(
     game_id: str, wanted: Annotated[RunsWanted, Query()], desk: Desk, now: Now
 ) -> list[RunBehind]:
     """The runs that came to an ending or a score, or were left, the newest first."""
@@ -168,7 +168,7 @@ def _came_so(shown: Playthrough, wanted: RunsWanted) -> bool:
 @router.get(
     "/answers.jsonl", response_class=StreamingResponse, responses=files("application/jsonl")
 )
-def save_lines(
+def export_answer_lines(
     game_id: str, wanted: Annotated[AnswersWanted, Query()], shelf: SharedState, now: Now
 ) -> StreamingResponse:
     """The answers of the runs chosen as JSON Lines, a run a line."""
@@ -177,7 +177,7 @@ def save_lines(
 
 
 @router.get("/answers.csv", response_class=StreamingResponse, responses=files("text/csv"))
-def save_rows(
+def export_answer_rows(
     game_id: str, wanted: Annotated[AnswersWanted, Query()], shelf: SharedState, now: Now
 ) -> StreamingResponse:
     """The answers of the runs chosen as CSV, an answer a row."""
@@ -188,7 +188,7 @@ def save_rows(
 @router.get(
     "/statements.json", response_class=StreamingResponse, responses=files("application/json")
 )
-def save_statements(
+def export_statements(
     game_id: str, wanted: Annotated[AnswersWanted, Query()], shelf: SharedState, now: Now
 ) -> StreamingResponse:
     """The runs chosen as statements of the Experience API, for a store of learning records."""
@@ -252,7 +252,7 @@ def come_and_like(
 
 
 @router.post("/calibration")
-async def calibrate(
+async def calibrate_scouts(
     game_id: str,
     choice: Annotated[RunFilter, Query()],
     wanted: CalibrationWanted,
@@ -271,7 +271,7 @@ async def calibrate(
 
 
 @router.delete("/runs")
-def delete_played(
+def delete_played_runs(
     game_id: str,
     choice: Annotated[RunFilter, Query()],
     shelf: SharedState,

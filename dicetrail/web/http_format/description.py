@@ -5,7 +5,7 @@ problem details. Which methods an address takes is read off it too.
 """
 
 import re
-from collections.abc import Callable
+from collections.abc import Callable, Iterator
 from typing import Any
 
 from fastapi import APIRouter, FastAPI
@@ -22,14 +22,41 @@ def described(app: FastAPI) -> None:
     def openapi() -> dict[str, Any]:
         if app.openapi_schema is None:
             document = made()
-            for operations in document["paths"].values():
-                for operation in operations.values():
-                    told = operation["responses"]["default"]["content"]
+            document["components"]["responses"] = {
+                name: {"description": words, "content": {_ERRORS: {"schema": _PROBLEM}}}
+                for name, words in _REFUSALS.values()
+            }
+            for path, operations in document["paths"].items():
+                for method, operation in operations.items():
+                    responses = operation["responses"]
+                    told = responses["default"]["content"]
                     told[_ERRORS] = told.pop("application/json")
+                    for status in _refusals(path, method, operation):
+                        name = _REFUSALS[status][0]
+                        responses[status] = {"$ref": f"#/components/responses/{name}"}
         assert app.openapi_schema is not None
         return app.openapi_schema
 
     app.openapi = openapi  # type: ignore[method-assign]
+
+
+_PROBLEM = {"$ref": "#/components/schemas/ProblemDetails"}
+_REFUSALS = {
+    "404": ("NotFound", "There is nothing of that name"),
+    "409": ("Conflict", "It was changed meanwhile, or what is kept of it cannot be read"),
+    "422": ("Unprocessable", "What was sent has faults, each told with its place and a mend"),
+}
+
+
+def _refusals(path: str, method: str, operation: dict[str, Any]) -> Iterator[str]:
+    """What an operation can refuse: what is named, what stands against it, and what is sent."""
+    is_named = "{" in path
+    if is_named:
+        yield "404"
+    if is_named or method != "get":
+        yield "409"
+    if "parameters" in operation or "requestBody" in operation:
+        yield "422"
 
 
 def files(*media_types: str) -> dict[int | str, dict[str, Any]]:

@@ -39,7 +39,7 @@ router = Router("/api/games/{game_id}/kept", "kept runs")
 
 
 @router.get("")
-def list_kept(game_id: str, shelf: SharedState) -> list[KeptCard]:
+def list_kept_runs(game_id: str, shelf: SharedState) -> list[KeptCard]:
     """The kept runs of a game, by their names."""
     with shelf.database.reading() as session:
         newest_game(session, game_id)
@@ -47,7 +47,7 @@ def list_kept(game_id: str, shelf: SharedState) -> list[KeptCard]:
 
 
 @router.post("", status_code=201)
-def keep(game_id: str, new: NewKept, shelf: SharedState, now: Now) -> KeptCard:
+def keep_played_run(game_id: str, new: NewKept, shelf: SharedState, now: Now) -> KeptCard:
     """Keep a run with what it leads to in the game as it now stands. Of a player's run the
     names are left out."""
     program = newest_program(shelf, game_id)
@@ -73,7 +73,9 @@ def keep(game_id: str, new: NewKept, shelf: SharedState, now: Now) -> KeptCard:
 
 
 @router.post("/ready", status_code=201)
-async def keep_ready(game_id: str, shelf: SharedState, now: Now, beside: Beside) -> list[KeptCard]:
+async def keep_ready_runs(
+    game_id: str, shelf: SharedState, now: Now, beside: Beside
+) -> list[KeptCard]:
     """Keep the runs that are worth keeping of any game: all right, all wrong, all late, in turns,
     and one to each ending. Those of their names are made anew."""
     subject = await run_in_threadpool(subject_of, shelf, game_id)
@@ -97,7 +99,7 @@ def _refuse_more(session: Session, game_id: str, more: int) -> None:
 
 
 @router.get("/held")
-async def show_held(game_id: str, shelf: SharedState, beside: Beside) -> HeldView:
+async def check_kept_runs(game_id: str, shelf: SharedState, beside: Beside) -> HeldView:
     """Which kept runs hold in the game as it now stands."""
     revision, rows = await run_in_threadpool(_rows, shelf, game_id)
     if not rows:
@@ -137,7 +139,7 @@ async def _held(
 
 
 @router.get("/{kept_id}")
-def compare(game_id: str, kept_id: str, shelf: SharedState) -> Compared:
+def compare_kept_run(game_id: str, kept_id: str, shelf: SharedState) -> Compared:
     """A kept run as it was and as it is now."""
     with shelf.database.reading() as session:
         row = get_kept(session, game_id, kept_id)
@@ -153,7 +155,7 @@ def compare(game_id: str, kept_id: str, shelf: SharedState) -> Compared:
 
 
 @router.put("/{kept_id}")
-def rename(game_id: str, kept_id: str, change: KeptChange, shelf: SharedState) -> KeptCard:
+def rename_kept_run(game_id: str, kept_id: str, change: KeptChange, shelf: SharedState) -> KeptCard:
     """Call a kept run otherwise, say otherwise why it is kept, or what of the pages must stay.
     A run kept without what pages say is kept with it then, if it holds."""
     with shelf.database.reading() as session:
@@ -172,7 +174,7 @@ def rename(game_id: str, kept_id: str, change: KeptChange, shelf: SharedState) -
 
 
 @router.post("/{kept_id}/accept")
-def accept(game_id: str, kept_id: str, shelf: SharedState) -> KeptCard:
+def accept_kept_run(game_id: str, kept_id: str, shelf: SharedState) -> KeptCard:
     """Keep with a run what it leads to now."""
     program = newest_program(shelf, game_id)
     with shelf.database.writing() as session:
@@ -188,7 +190,7 @@ def accept(game_id: str, kept_id: str, shelf: SharedState) -> KeptCard:
 
 
 @router.delete("/{kept_id}", status_code=204)
-def let_go(game_id: str, kept_id: str, shelf: SharedState) -> None:
+def delete_kept_run(game_id: str, kept_id: str, shelf: SharedState) -> None:
     """Keep a run no longer."""
     with shelf.database.writing() as session:
         session.delete(get_kept(session, game_id, kept_id))

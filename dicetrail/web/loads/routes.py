@@ -30,7 +30,7 @@ SHOWN = 40
 
 
 @router.post("", status_code=201)
-async def bring(
+async def begin_load(
     read: ReadAside,
     shelf: SharedState,
     file: UploadFile | None = None,
@@ -48,13 +48,15 @@ async def bring(
 
 
 @router.get("/{load_id}")
-async def show(load_id: str, read: ReadAside, shelf: SharedState) -> LoadView:
+async def show_load(load_id: str, read: ReadAside, shelf: SharedState) -> LoadView:
     """What a file that waits gives by the plan it was last looked at by."""
     return await _view(read, shelf, shelf.loads.get(load_id), Target())
 
 
 @router.post("/{load_id}/look")
-async def look(load_id: str, wanted: LoadLook, read: ReadAside, shelf: SharedState) -> LoadView:
+async def look_at_load(
+    load_id: str, wanted: LoadLook, read: ReadAside, shelf: SharedState
+) -> LoadView:
     """What the file gives by this plan, with these rows mended. Nothing is written."""
     load = shelf.loads.get(load_id)
     load.change(wanted.plan, wanted.mended)
@@ -62,7 +64,7 @@ async def look(load_id: str, wanted: LoadLook, read: ReadAside, shelf: SharedSta
 
 
 @router.post("/{load_id}/guess")
-async def guess_again(
+async def guess_load_again(
     load_id: str, options: ImportOptions, read: ReadAside, shelf: SharedState
 ) -> LoadView:
     """A new guess of the columns, with what its maker says of the file."""
@@ -72,7 +74,7 @@ async def guess_again(
 
 
 @router.post("/{load_id}/media")
-async def bring_media(
+async def add_load_media(
     load_id: str, files: list[UploadFile], read: ReadAside, shelf: SharedState
 ) -> LoadView:
     """Bring pictures and sounds that the file names. Nothing is written."""
@@ -84,7 +86,7 @@ async def bring_media(
 
 
 @router.post("/{load_id}/take", status_code=202)
-def take(load_id: str, wanted: LoadTake, request: Request, shelf: SharedState) -> LoadProgress:
+def take_load(load_id: str, wanted: LoadTake, request: Request, shelf: SharedState) -> LoadProgress:
     """Begin to read the whole file and write its pack."""
     load = shelf.loads.get(load_id)
     if load.stage not in (Stage.WAITING, Stage.FAILED):
@@ -94,13 +96,13 @@ def take(load_id: str, wanted: LoadTake, request: Request, shelf: SharedState) -
 
 
 @router.get("/{load_id}/progress")
-def progress(load_id: str, shelf: SharedState) -> LoadProgress:
+def show_load_progress(load_id: str, shelf: SharedState) -> LoadProgress:
     """How far the taking of a file is."""
     return _progress(shelf.loads.get(load_id))
 
 
 @router.delete("/{load_id}", status_code=204)
-def give_up(load_id: str, shelf: SharedState) -> None:
+def give_up_load(load_id: str, shelf: SharedState) -> None:
     """Give a load up. Nothing of it stays."""
     shelf.loads.forget(load_id)
 

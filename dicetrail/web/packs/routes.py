@@ -185,7 +185,9 @@ def change_columns(pack_id: str, save: ColumnsSave, shelf: SharedState, now: Now
 
 
 @router.post("/{pack_id}/about")
-def describe(pack_id: str, save: AboutSave, shelf: SharedState, now: Now) -> PackSaved:
+def change_pack_description(
+    pack_id: str, save: AboutSave, shelf: SharedState, now: Now
+) -> PackSaved:
     """Keep a new revision that is called and described so. Refused if another was saved since."""
     about = PackDescription(save.title.strip(), tags_of(save.tags), save.words.strip())
     with shelf.database.writing() as session:
@@ -245,7 +247,7 @@ def remove_pack(pack_id: str, shelf: SharedState, now: Now) -> None:
 
 
 @router.post("/{pack_id}/return")
-def put_back(pack_id: str, shelf: SharedState) -> PackCard:
+def return_pack(pack_id: str, shelf: SharedState) -> PackCard:
     """Put a pack back on the shelf."""
     with shelf.database.writing() as session:
         delete_pack(session, pack_id, None)
@@ -253,7 +255,9 @@ def put_back(pack_id: str, shelf: SharedState) -> PackCard:
 
 
 @router.get("/{pack_id}/alike")
-async def find_alike(pack_id: str, read: ReadAside, shelf: SharedState) -> list[AlikePair]:
+async def find_alike_questions(
+    pack_id: str, read: ReadAside, shelf: SharedState
+) -> list[AlikePair]:
     """The questions of a pack that are alike, the nearest first."""
     pack = await run_in_threadpool(_newest, shelf, pack_id)
     texts = [f"{question.prompt} {' '.join(question.right)}" for question in pack.questions]

@@ -76,7 +76,7 @@ def _run_now(shelf: AppState, standings: LiveRuns, run: RunRow, now: datetime) -
 
 
 @router.get("/sharing")
-def share(game_id: str, shelf: SharedState, request: Request) -> Sharing:
+def show_sharing(game_id: str, shelf: SharedState, request: Request) -> Sharing:
     """The address of the players' page."""
     with shelf.database.reading() as session:
         newest_game(session, game_id)
@@ -85,7 +85,7 @@ def share(game_id: str, shelf: SharedState, request: Request) -> Sharing:
 
 
 @router.get("/qr.svg", response_class=Response, responses=files("image/svg+xml"))
-def draw_code(game_id: str, shelf: SharedState, request: Request) -> Response:
+def show_qr_code(game_id: str, shelf: SharedState, request: Request) -> Response:
     """The address of the players' page as a QR code (ISO/IEC 18004), to be scanned."""
     with shelf.database.reading() as session:
         newest_game(session, game_id)

@@ -48,7 +48,7 @@ router = Router("/api/play", "play")
 
 
 @router.get("/games/{game_id}")
-def show_game(game_id: str, shelf: SharedState) -> PlayGame:
+def show_players_game(game_id: str, shelf: SharedState) -> PlayGame:
     """A game that can be played."""
     program = newest_program(shelf, game_id)
     with shelf.database.reading() as session:
@@ -91,7 +91,7 @@ def show_scores(game_id: str, shelf: SharedState, key: str = "") -> Scores:
 
 
 @router.post("/games/{game_id}/runs", status_code=201, response_model=PlayView)
-def start(
+def start_players_run(
     game_id: str, new: NewPlay, shelf: SharedState, standings: SharedStandings, now: Now
 ) -> Response:
     """Start a run with new dice."""
@@ -102,7 +102,7 @@ def start(
 
 
 @router.get("/runs/{run_id}", response_model=PlayView)
-async def show(run_id: str, playing: PlayedNow) -> Response:
+async def show_players_run(run_id: str, playing: PlayedNow) -> Response:
     """A run as it stands, to go on with after a reload."""
     shelf, standings, now = playing
     if standings.knows(run_id):
@@ -115,7 +115,7 @@ def _shown(shelf: AppState, standings: LiveRuns, run_id: str, now: datetime) -> 
 
 
 @router.post("/runs/{run_id}/inputs", response_model=PlayView)
-async def take(run_id: str, given: PlayInput, playing: PlayedNow) -> Response:
+async def send_players_input(run_id: str, given: PlayInput, playing: PlayedNow) -> Response:
     """Take the player's next input.
 
     It is one step and one row, which take less than it would to have a thread do them; only where
@@ -148,7 +148,7 @@ def _taken(
 
 
 @router.post("/runs/{run_id}/remark", status_code=204)
-def say(
+def leave_remark(
     run_id: str, remark: Remark, shelf: SharedState, standings: SharedStandings, now: Now
 ) -> None:
     """Keep what a player says of a run that has ended, where its game asks for it."""
@@ -162,7 +162,9 @@ def say(
 
 
 @router.post("/runs/{run_id}/voice", response_class=Response, responses=files("audio/wav"))
-def read_out(run_id: str, shelf: SharedState, standings: SharedStandings, now: Now) -> Response:
+def read_players_page(
+    run_id: str, shelf: SharedState, standings: SharedStandings, now: Now
+) -> Response:
     """What is to be read out now, by a voice, made once and kept. 404 says that there is none."""
     known = standings.newest(run_id)
     here = now_at(shelf, known, known.state, now).state

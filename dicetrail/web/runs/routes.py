@@ -28,7 +28,7 @@ router = Router("/api/runs", "runs")
 
 
 @router.post("", status_code=201)
-def start(new: NewRun, shelf: SharedState, now: Now) -> RunView:
+def begin_run(new: NewRun, shelf: SharedState, now: Now) -> RunView:
     """Start a run of a game as it now stands, and play some inputs at once."""
     players = tuple(player_named(name, number) for number, name in enumerate(new.players, 1))
     run = start_run(shelf, new.game_id, new.dice, players, Place.TABLE, now)
@@ -41,7 +41,9 @@ def start(new: NewRun, shelf: SharedState, now: Now) -> RunView:
 
 
 @router.get("/{run_id}")
-def show(run_id: str, shelf: SharedState, steps_from: Annotated[int, Query(ge=0)] = 0) -> RunView:
+def show_run(
+    run_id: str, shelf: SharedState, steps_from: Annotated[int, Query(ge=0)] = 0
+) -> RunView:
     """A run as it stands, the maker's or a player's, with its steps from a number on."""
     with shelf.database.reading() as session:
         run = get_run(session, run_id)
@@ -49,7 +51,7 @@ def show(run_id: str, shelf: SharedState, steps_from: Annotated[int, Query(ge=0)
 
 
 @router.post("/{run_id}/inputs")
-def take(run_id: str, given: TableInput, shelf: SharedState) -> RunView:
+def send_inputs(run_id: str, given: TableInput, shelf: SharedState) -> RunView:
     """Take the next input; the step given back is the one it made."""
     with shelf.database.reading() as session:
         run = get_run(session, run_id, Place.TABLE)

@@ -56,7 +56,7 @@ async def bring_sound(file: UploadFile, read: ReadAside, shelf: SharedState) -> 
 
 
 @router.post("/voice", response_class=Response, responses=files("audio/wav"))
-def read_out(wanted: ToRead, shelf: SharedState) -> Response:
+def read_words_out(wanted: ToRead, shelf: SharedState) -> Response:
     """A text read out by a made voice, for the maker's table."""
     sound = voice_for(shelf.database, wanted.text, wanted.language)
     if sound is None:

@@ -66,7 +66,7 @@ class Weights(BaseModel):
 
 
 @router.get("/{game_id}/takeaways")
-async def weigh(game_id: str, making: Making) -> Weights:
+async def weigh_takeaways(game_id: str, making: Making) -> Weights:
     """What each way out weighs."""
     _look_built()
     found: Weights = await making(weighed, game_id)

@@ -12,10 +12,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Show Game
+         * Show Players Game
          * @description A game that can be played.
          */
-        get: operations["show_game_api_play_games__game_id__get"];
+        get: operations["show_players_game"];
         put?: never;
         post?: never;
         delete?: never;
@@ -35,7 +35,7 @@ export interface paths {
          * Show Dress
          * @description How a game was dressed when it was saved once. It never changes.
          */
-        get: operations["show_dress_api_play_games__game_id__dress__revision__get"];
+        get: operations["show_dress"];
         put?: never;
         post?: never;
         delete?: never;
@@ -55,7 +55,7 @@ export interface paths {
          * Show Scores
          * @description The best scores of a game as it now stands, and those of the browser with this key.
          */
-        get: operations["show_scores_api_play_games__game_id__scores_get"];
+        get: operations["show_scores"];
         put?: never;
         post?: never;
         delete?: never;
@@ -74,10 +74,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Start
+         * Start Players Run
          * @description Start a run with new dice.
          */
-        post: operations["start_api_play_games__game_id__runs_post"];
+        post: operations["start_players_run"];
         delete?: never;
         options?: never;
         head?: never;
@@ -92,10 +92,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Show
+         * Show Players Run
          * @description A run as it stands, to go on with after a reload.
          */
-        get: operations["show_api_play_runs__run_id__get"];
+        get: operations["show_players_run"];
         put?: never;
         post?: never;
         delete?: never;
@@ -114,13 +114,13 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Take
+         * Send Players Input
          * @description Take the player's next input.
          *
          *     It is one step and one row, which take less than it would to have a thread do them; only where
          *     it may have to wait does a thread wait for it.
          */
-        post: operations["take_api_play_runs__run_id__inputs_post"];
+        post: operations["send_players_input"];
         delete?: never;
         options?: never;
         head?: never;
@@ -137,10 +137,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Say
+         * Leave Remark
          * @description Keep what a player says of a run that has ended, where its game asks for it.
          */
-        post: operations["say_api_play_runs__run_id__remark_post"];
+        post: operations["leave_remark"];
         delete?: never;
         options?: never;
         head?: never;
@@ -157,10 +157,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Read Out
+         * Read Players Page
          * @description What is to be read out now, by a voice, made once and kept. 404 says that there is none.
          */
-        post: operations["read_out_api_play_runs__run_id__voice_post"];
+        post: operations["read_players_page"];
         delete?: never;
         options?: never;
         head?: never;
@@ -178,13 +178,13 @@ export interface paths {
          * List Games
          * @description Every game at a glance, the last saved first.
          */
-        get: operations["list_games_api_games_get"];
+        get: operations["list_games"];
         put?: never;
         /**
          * Make Game
          * @description Make a game that plays the packs given, or that waits for its first questions.
          */
-        post: operations["make_game_api_games_post"];
+        post: operations["make_game"];
         delete?: never;
         options?: never;
         head?: never;
@@ -202,7 +202,7 @@ export interface paths {
          * List Recipes
          * @description The small whole games a new one can begin from.
          */
-        get: operations["list_recipes_api_games_recipes_get"];
+        get: operations["list_recipes"];
         put?: never;
         post?: never;
         delete?: never;
@@ -224,7 +224,7 @@ export interface paths {
          * Rename Part
          * @description A document with a part called otherwise, and all that names it. Nothing is saved.
          */
-        post: operations["rename_part_api_games_renamed_post"];
+        post: operations["rename_part"];
         delete?: never;
         options?: never;
         head?: never;
@@ -242,18 +242,18 @@ export interface paths {
          * Show Game
          * @description One game as it now stands.
          */
-        get: operations["show_game_api_games__game_id__get"];
+        get: operations["show_game"];
         /**
          * Save Game
          * @description Keep a new revision. Refused if another was saved since the one it was made from.
          */
-        put: operations["save_game_api_games__game_id__put"];
+        put: operations["save_game"];
         post?: never;
         /**
          * Remove Game
          * @description Take a game off the shelf. It can be put back, with all its revisions and runs.
          */
-        delete: operations["remove_game_api_games__game_id__delete"];
+        delete: operations["remove_game"];
         options?: never;
         head?: never;
         patch?: never;
@@ -270,7 +270,7 @@ export interface paths {
          * Glance At Game
          * @description What a game's card on the shelf shows of it, worked out as it is asked for.
          */
-        get: operations["glance_at_game_api_games__game_id__glance_get"];
+        get: operations["glance_at_game"];
         put?: never;
         post?: never;
         delete?: never;
@@ -292,7 +292,7 @@ export interface paths {
          * Copy Game
          * @description Make another game like this one.
          */
-        post: operations["copy_game_api_games__game_id__copies_post"];
+        post: operations["copy_game"];
         delete?: never;
         options?: never;
         head?: never;
@@ -312,7 +312,7 @@ export interface paths {
          * Return Game
          * @description Put a game back on the shelf.
          */
-        post: operations["return_game_api_games__game_id__return_post"];
+        post: operations["return_game"];
         delete?: never;
         options?: never;
         head?: never;
@@ -330,7 +330,7 @@ export interface paths {
          * List Revisions
          * @description Every save of a game, the newest first, and what it changed.
          */
-        get: operations["list_revisions_api_games__game_id__revisions_get"];
+        get: operations["list_revisions"];
         put?: never;
         post?: never;
         delete?: never;
@@ -350,7 +350,7 @@ export interface paths {
          * Show Revision
          * @description A game as it was saved once.
          */
-        get: operations["show_revision_api_games__game_id__revisions__number__get"];
+        get: operations["show_revision"];
         put?: never;
         post?: never;
         delete?: never;
@@ -370,7 +370,7 @@ export interface paths {
          * Show Draw
          * @description The questions these dice bring to a round, with their right answers: for the maker.
          */
-        get: operations["show_draw_api_games__game_id__draw_get"];
+        get: operations["show_draw"];
         put?: never;
         post?: never;
         delete?: never;
@@ -390,7 +390,7 @@ export interface paths {
          * Show Places
          * @description How often the right answer stands at A, B, C, … over many rolls from these dice on.
          */
-        get: operations["show_places_api_games__game_id__places_get"];
+        get: operations["show_places"];
         put?: never;
         post?: never;
         delete?: never;
@@ -412,7 +412,7 @@ export interface paths {
          * Try Answers
          * @description The verdict on each answer to the first question these dice bring.
          */
-        post: operations["try_answers_api_games__game_id__trial_post"];
+        post: operations["try_answers"];
         delete?: never;
         options?: never;
         head?: never;
@@ -432,7 +432,7 @@ export interface paths {
          * Load Game
          * @description Make a game, and packs of its own, from a game file. Nothing is kept unless all fits.
          */
-        post: operations["load_game_api_game_files_post"];
+        post: operations["load_game"];
         delete?: never;
         options?: never;
         head?: never;
@@ -450,7 +450,7 @@ export interface paths {
          * Save Game File
          * @description The game with everything in it, as a game file.
          */
-        get: operations["save_game_file_api_games__game_id__file_get"];
+        get: operations["save_game_file"];
         put?: never;
         post?: never;
         delete?: never;
@@ -472,7 +472,7 @@ export interface paths {
          * Show Forecast
          * @description What will happen to many players of some kinds, who play together.
          */
-        post: operations["show_forecast_api_games__game_id__foresight_forecast_post"];
+        post: operations["show_forecast"];
         delete?: never;
         options?: never;
         head?: never;
@@ -492,7 +492,7 @@ export interface paths {
          * Write Forecast
          * @description The same as a table: what, which, share, and for runs played the interval.
          */
-        post: operations["write_forecast_api_games__game_id__foresight_forecast_csv_post"];
+        post: operations["write_forecast"];
         delete?: never;
         options?: never;
         head?: never;
@@ -510,7 +510,7 @@ export interface paths {
          * List Knobs
          * @description The numbers of the game that can be turned.
          */
-        get: operations["list_knobs_api_games__game_id__foresight_knobs_get"];
+        get: operations["list_knobs"];
         put?: never;
         post?: never;
         delete?: never;
@@ -532,7 +532,7 @@ export interface paths {
          * Set Knob
          * @description The game with a number of it set otherwise, to be saved.
          */
-        post: operations["set_knob_api_games__game_id__foresight_set_post"];
+        post: operations["set_knob"];
         delete?: never;
         options?: never;
         head?: never;
@@ -550,7 +550,7 @@ export interface paths {
          * Show Problems
          * @description What a forecast finds wrong with the game.
          */
-        get: operations["show_problems_api_games__game_id__foresight_problems_get"];
+        get: operations["show_problems"];
         put?: never;
         post?: never;
         delete?: never;
@@ -572,7 +572,7 @@ export interface paths {
          * Find Witnesses
          * @description A shortest run to every ending and score that can be found.
          */
-        post: operations["find_witnesses_api_games__game_id__foresight_witnesses_post"];
+        post: operations["find_witnesses"];
         delete?: never;
         options?: never;
         head?: never;
@@ -592,7 +592,7 @@ export interface paths {
          * Begin Study
          * @description Begin to play runs, or to turn a number of the game about.
          */
-        post: operations["begin_study_api_games__game_id__foresight_studies_post"];
+        post: operations["begin_study"];
         delete?: never;
         options?: never;
         head?: never;
@@ -610,14 +610,14 @@ export interface paths {
          * Show Study
          * @description How far a study is, and which value comes nearest to a share of an ending.
          */
-        get: operations["show_study_api_games__game_id__foresight_studies__study_id__get"];
+        get: operations["show_study"];
         put?: never;
         post?: never;
         /**
          * Give Study Up
          * @description Let a study be. What it has found so far can still be looked at.
          */
-        delete: operations["give_study_up_api_games__game_id__foresight_studies__study_id__delete"];
+        delete: operations["give_study_up"];
         options?: never;
         head?: never;
         patch?: never;
@@ -634,7 +634,7 @@ export interface paths {
          * Show Evidence
          * @description What the runs chosen say of each question and of the game.
          */
-        get: operations["show_evidence_api_games__game_id__evidence_get"];
+        get: operations["show_evidence"];
         put?: never;
         post?: never;
         delete?: never;
@@ -651,17 +651,17 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * List Behind
+         * List Runs Behind
          * @description The runs behind a number of a question, the newest first.
          */
-        get: operations["list_behind_api_games__game_id__evidence_runs_get"];
+        get: operations["list_runs_behind"];
         put?: never;
         post?: never;
         /**
-         * Delete Played
+         * Delete Played Runs
          * @description Delete the runs chosen for good, with all that was answered in them.
          */
-        delete: operations["delete_played_api_games__game_id__evidence_runs_delete"];
+        delete: operations["delete_played_runs"];
         options?: never;
         head?: never;
         patch?: never;
@@ -675,10 +675,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * List Come
+         * List Runs By Ending
          * @description The runs that came to an ending or a score, or were left, the newest first.
          */
-        get: operations["list_come_api_games__game_id__evidence_endings_get"];
+        get: operations["list_runs_by_ending"];
         put?: never;
         post?: never;
         delete?: never;
@@ -695,10 +695,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Save Lines
+         * Export Answer Lines
          * @description The answers of the runs chosen as JSON Lines, a run a line.
          */
-        get: operations["save_lines_api_games__game_id__evidence_answers_jsonl_get"];
+        get: operations["export_answer_lines"];
         put?: never;
         post?: never;
         delete?: never;
@@ -715,10 +715,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Save Rows
+         * Export Answer Rows
          * @description The answers of the runs chosen as CSV, an answer a row.
          */
-        get: operations["save_rows_api_games__game_id__evidence_answers_csv_get"];
+        get: operations["export_answer_rows"];
         put?: never;
         post?: never;
         delete?: never;
@@ -735,10 +735,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Save Statements
+         * Export Statements
          * @description The runs chosen as statements of the Experience API, for a store of learning records.
          */
-        get: operations["save_statements_api_games__game_id__evidence_statements_json_get"];
+        get: operations["export_statements"];
         put?: never;
         post?: never;
         delete?: never;
@@ -761,7 +761,7 @@ export interface paths {
          * @description Bring the answers of runs that were played elsewhere. Lines that cannot be read are told,
          *     the others taken; runs that are here already are left as they are.
          */
-        post: operations["bring_answers_api_games__game_id__evidence_answers_post"];
+        post: operations["bring_answers"];
         delete?: never;
         options?: never;
         head?: never;
@@ -779,7 +779,7 @@ export interface paths {
          * Show Scout
          * @description A scout that does as the players of the runs chosen did.
          */
-        get: operations["show_scout_api_games__game_id__evidence_scout_get"];
+        get: operations["show_scout"];
         put?: never;
         post?: never;
         delete?: never;
@@ -798,10 +798,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Calibrate
+         * Calibrate Scouts
          * @description A forecast of the version chosen laid over what really came of the runs chosen.
          */
-        post: operations["calibrate_api_games__game_id__evidence_calibration_post"];
+        post: operations["calibrate_scouts"];
         delete?: never;
         options?: never;
         head?: never;
@@ -816,17 +816,17 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * List Kept
+         * List Kept Runs
          * @description The kept runs of a game, by their names.
          */
-        get: operations["list_kept_api_games__game_id__kept_get"];
+        get: operations["list_kept_runs"];
         put?: never;
         /**
-         * Keep
+         * Keep Played Run
          * @description Keep a run with what it leads to in the game as it now stands. Of a player's run the
          *     names are left out.
          */
-        post: operations["keep_api_games__game_id__kept_post"];
+        post: operations["keep_played_run"];
         delete?: never;
         options?: never;
         head?: never;
@@ -843,11 +843,11 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Keep Ready
+         * Keep Ready Runs
          * @description Keep the runs that are worth keeping of any game: all right, all wrong, all late, in turns,
          *     and one to each ending. Those of their names are made anew.
          */
-        post: operations["keep_ready_api_games__game_id__kept_ready_post"];
+        post: operations["keep_ready_runs"];
         delete?: never;
         options?: never;
         head?: never;
@@ -862,10 +862,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Show Held
+         * Check Kept Runs
          * @description Which kept runs hold in the game as it now stands.
          */
-        get: operations["show_held_api_games__game_id__kept_held_get"];
+        get: operations["check_kept_runs"];
         put?: never;
         post?: never;
         delete?: never;
@@ -882,22 +882,22 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Compare
+         * Compare Kept Run
          * @description A kept run as it was and as it is now.
          */
-        get: operations["compare_api_games__game_id__kept__kept_id__get"];
+        get: operations["compare_kept_run"];
         /**
-         * Rename
+         * Rename Kept Run
          * @description Call a kept run otherwise, say otherwise why it is kept, or what of the pages must stay.
          *     A run kept without what pages say is kept with it then, if it holds.
          */
-        put: operations["rename_api_games__game_id__kept__kept_id__put"];
+        put: operations["rename_kept_run"];
         post?: never;
         /**
-         * Let Go
+         * Delete Kept Run
          * @description Keep a run no longer.
          */
-        delete: operations["let_go_api_games__game_id__kept__kept_id__delete"];
+        delete: operations["delete_kept_run"];
         options?: never;
         head?: never;
         patch?: never;
@@ -913,10 +913,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Accept
+         * Accept Kept Run
          * @description Keep with a run what it leads to now.
          */
-        post: operations["accept_api_games__game_id__kept__kept_id__accept_post"];
+        post: operations["accept_kept_run"];
         delete?: never;
         options?: never;
         head?: never;
@@ -935,7 +935,7 @@ export interface paths {
          * @description The runs of a game by its players, the newest first; of those being played how far they
          *     are.
          */
-        get: operations["list_runs_api_games__game_id__runs_get"];
+        get: operations["list_runs"];
         put?: never;
         post?: never;
         delete?: never;
@@ -952,10 +952,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Share
+         * Show Sharing
          * @description The address of the players' page.
          */
-        get: operations["share_api_games__game_id__sharing_get"];
+        get: operations["show_sharing"];
         put?: never;
         post?: never;
         delete?: never;
@@ -972,10 +972,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Draw Code
+         * Show Qr Code
          * @description The address of the players' page as a QR code (ISO/IEC 18004), to be scanned.
          */
-        get: operations["draw_code_api_games__game_id__qr_svg_get"];
+        get: operations["show_qr_code"];
         put?: never;
         post?: never;
         delete?: never;
@@ -995,7 +995,7 @@ export interface paths {
          * Show Language
          * @description Every name a rule script can use besides the maker's own, and scripts to begin from.
          */
-        get: operations["show_language_api_language_get"];
+        get: operations["show_language"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1017,7 +1017,7 @@ export interface paths {
          * Put Script In
          * @description A script with another put into it; nothing is kept. Refused where one cannot be read.
          */
-        post: operations["put_script_in_api_language_put_in_post"];
+        post: operations["put_script_in"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1035,7 +1035,7 @@ export interface paths {
          * Find Help
          * @description Topics of help that some words lead to, the likeliest first; all of them without any.
          */
-        get: operations["find_help_api_language_help_get"];
+        get: operations["find_help"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1055,7 +1055,7 @@ export interface paths {
          * List Examples
          * @description Every example, in the order of the trail.
          */
-        get: operations["list_examples_api_examples_get"];
+        get: operations["list_examples"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1077,7 +1077,7 @@ export interface paths {
          * Put Example In
          * @description The document with an example put in; nothing is kept.
          */
-        post: operations["put_example_in_api_examples_put_in_post"];
+        post: operations["put_example_in"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1092,10 +1092,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Weigh
+         * Weigh Takeaways
          * @description What each way out weighs.
          */
-        get: operations["weigh_api_games__game_id__takeaways_get"];
+        get: operations["weigh_takeaways"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1115,7 +1115,7 @@ export interface paths {
          * Take Folder
          * @description The game as a folder for any web space, in an archive.
          */
-        get: operations["take_folder_api_games__game_id__folder_get"];
+        get: operations["take_folder"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1135,7 +1135,7 @@ export interface paths {
          * Take Package
          * @description The folder as a package that course platforms take (SCORM 1.2).
          */
-        get: operations["take_package_api_games__game_id__package_get"];
+        get: operations["take_package"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1155,7 +1155,7 @@ export interface paths {
          * Take Program
          * @description The game as one file for a terminal, run by any Python from 3.11 on.
          */
-        get: operations["take_program_api_games__game_id__program_get"];
+        get: operations["take_program"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1175,7 +1175,7 @@ export interface paths {
          * Show Python
          * @description The game as the plain Python program it is, line by line.
          */
-        get: operations["show_python_api_games__game_id__python_get"];
+        get: operations["show_python"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1195,7 +1195,7 @@ export interface paths {
          * Take Python
          * @description The plain Python program as a file.
          */
-        get: operations["take_python_api_games__game_id__python_file_get"];
+        get: operations["take_python"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1215,14 +1215,14 @@ export interface paths {
          * Save Shelf
          * @description Every game, pack, picture, sound, run and kept run, as a file to be restored from.
          */
-        get: operations["save_shelf_api_backup_get"];
+        get: operations["save_shelf"];
         put?: never;
         /**
          * Restore Shelf
          * @description Put a shelf that was saved on this one, on which there never was anything. Where some of it
          *     could not be read, the answer has a body that tells what.
          */
-        post: operations["restore_shelf_api_backup_post"];
+        post: operations["restore_shelf"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1239,10 +1239,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Take
+         * Take Dropped File
          * @description Make a game of a game file, whatever it is called; bring any other to be looked at.
          */
-        post: operations["take_api_dropped_post"];
+        post: operations["take_dropped_file"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1260,13 +1260,13 @@ export interface paths {
          * List Sounds
          * @description The sounds that are there for every game, as they were made.
          */
-        get: operations["list_sounds_api_sounds_get"];
+        get: operations["list_sounds"];
         put?: never;
         /**
          * Bring Sound
          * @description Keep a sound file for a game's sounds to name by its digest.
          */
-        post: operations["bring_sound_api_sounds_post"];
+        post: operations["bring_sound"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1286,7 +1286,7 @@ export interface paths {
          * Make Sound
          * @description A sound made of its notes, drawn and as a WAV file; nothing is kept.
          */
-        post: operations["make_sound_api_sounds_made_post"];
+        post: operations["make_sound"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1303,10 +1303,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Read Out
+         * Read Words Out
          * @description A text read out by a made voice, for the maker's table.
          */
-        post: operations["read_out_api_sounds_voice_post"];
+        post: operations["read_words_out"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1324,7 +1324,7 @@ export interface paths {
          * Play Sound
          * @description A sound of a game as it was saved once. It never changes.
          */
-        get: operations["play_sound_api_sounds_games__game_id___revision___name__get"];
+        get: operations["play_sound"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1346,7 +1346,7 @@ export interface paths {
          * Bring Picture
          * @description Keep a picture for a game's look or an ending to name by its digest.
          */
-        post: operations["bring_picture_api_pictures_post"];
+        post: operations["bring_picture"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1366,7 +1366,7 @@ export interface paths {
          * See Look
          * @description Where the colours of a look meet, and every colour made of them; nothing is kept.
          */
-        post: operations["see_look_api_looks_seen_post"];
+        post: operations["see_look"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1383,10 +1383,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Bring
+         * Begin Load
          * @description Bring a file, or pasted text, to be looked at. Nothing is written.
          */
-        post: operations["bring_api_loads_post"];
+        post: operations["begin_load"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1401,17 +1401,17 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Show
+         * Show Load
          * @description What a file that waits gives by the plan it was last looked at by.
          */
-        get: operations["show_api_loads__load_id__get"];
+        get: operations["show_load"];
         put?: never;
         post?: never;
         /**
-         * Give Up
+         * Give Up Load
          * @description Give a load up. Nothing of it stays.
          */
-        delete: operations["give_up_api_loads__load_id__delete"];
+        delete: operations["give_up_load"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1427,10 +1427,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Look
+         * Look At Load
          * @description What the file gives by this plan, with these rows mended. Nothing is written.
          */
-        post: operations["look_api_loads__load_id__look_post"];
+        post: operations["look_at_load"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1447,10 +1447,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Guess Again
+         * Guess Load Again
          * @description A new guess of the columns, with what its maker says of the file.
          */
-        post: operations["guess_again_api_loads__load_id__guess_post"];
+        post: operations["guess_load_again"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1467,10 +1467,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Bring Media
+         * Add Load Media
          * @description Bring pictures and sounds that the file names. Nothing is written.
          */
-        post: operations["bring_media_api_loads__load_id__media_post"];
+        post: operations["add_load_media"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1487,10 +1487,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Take
+         * Take Load
          * @description Begin to read the whole file and write its pack.
          */
-        post: operations["take_api_loads__load_id__take_post"];
+        post: operations["take_load"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1505,10 +1505,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Progress
+         * Show Load Progress
          * @description How far the taking of a file is.
          */
-        get: operations["progress_api_loads__load_id__progress_get"];
+        get: operations["show_load_progress"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1528,13 +1528,13 @@ export interface paths {
          * List Packs
          * @description Every pack at a glance, the last loaded first.
          */
-        get: operations["list_packs_api_packs_get"];
+        get: operations["list_packs"];
         put?: never;
         /**
          * Begin Pack
          * @description Keep a new pack of questions, or a new table of facts, to be filled in here.
          */
-        post: operations["begin_pack_api_packs_post"];
+        post: operations["begin_pack"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1552,14 +1552,14 @@ export interface paths {
          * Show Pack
          * @description One pack with its first questions, as many as asked for.
          */
-        get: operations["show_pack_api_packs__pack_id__get"];
+        get: operations["show_pack"];
         put?: never;
         post?: never;
         /**
          * Remove Pack
          * @description Take a pack off the shelf. Games that use it go on using it.
          */
-        delete: operations["remove_pack_api_packs__pack_id__delete"];
+        delete: operations["remove_pack"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1576,7 +1576,7 @@ export interface paths {
          * List Questions
          * @description Some questions of a pack as it was saved once, from a row (from 0) on.
          */
-        get: operations["list_questions_api_packs__pack_id__revisions__number__questions_get"];
+        get: operations["list_questions"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1598,7 +1598,7 @@ export interface paths {
          * Edit Pack
          * @description Keep a new revision with these edits. Refused if another was saved since.
          */
-        post: operations["edit_pack_api_packs__pack_id__edits_post"];
+        post: operations["edit_pack"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1618,7 +1618,7 @@ export interface paths {
          * Edit Facts
          * @description Keep a new revision with these edits of its facts. Refused if another was saved since.
          */
-        post: operations["edit_facts_api_packs__pack_id__facts_edits_post"];
+        post: operations["edit_facts"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1638,7 +1638,7 @@ export interface paths {
          * Change Columns
          * @description Keep a new revision with its facts' columns so. Refused if another was saved since.
          */
-        post: operations["change_columns_api_packs__pack_id__columns_post"];
+        post: operations["change_columns"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1655,10 +1655,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Describe
+         * Change Pack Description
          * @description Keep a new revision that is called and described so. Refused if another was saved since.
          */
-        post: operations["describe_api_packs__pack_id__about_post"];
+        post: operations["change_pack_description"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1678,7 +1678,7 @@ export interface paths {
          * Copy Pack
          * @description Make a pack that holds the same, with its pictures and sounds.
          */
-        post: operations["copy_pack_api_packs__pack_id__copies_post"];
+        post: operations["copy_pack"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1698,7 +1698,7 @@ export interface paths {
          * Join Packs
          * @description Make a pack that holds what several hold, one after the other. They stay as they are.
          */
-        post: operations["join_packs_api_packs_joins_post"];
+        post: operations["join_packs"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1718,7 +1718,7 @@ export interface paths {
          * Split Pack
          * @description Take some rows out of a pack into a new one. Refused if another revision was saved since.
          */
-        post: operations["split_pack_api_packs__pack_id__splits_post"];
+        post: operations["split_pack"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1735,10 +1735,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Put Back
+         * Return Pack
          * @description Put a pack back on the shelf.
          */
-        post: operations["put_back_api_packs__pack_id__return_post"];
+        post: operations["return_pack"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1753,10 +1753,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Find Alike
+         * Find Alike Questions
          * @description The questions of a pack that are alike, the nearest first.
          */
-        get: operations["find_alike_api_packs__pack_id__alike_get"];
+        get: operations["find_alike_questions"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1776,7 +1776,7 @@ export interface paths {
          * List Rows
          * @description Some rows of a pack's facts as they were saved once, from a row (from 0) on.
          */
-        get: operations["list_rows_api_packs__pack_id__revisions__number__rows_get"];
+        get: operations["list_rows"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1798,7 +1798,7 @@ export interface paths {
          * Guess Kind
          * @description A question written by hand as the kind that its cells speak for. Nothing is saved.
          */
-        post: operations["guess_kind_api_packs_kinds_post"];
+        post: operations["guess_kind"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1816,7 +1816,7 @@ export interface paths {
          * Show First Pattern
          * @description A pattern over a pack's facts to begin with.
          */
-        get: operations["show_first_pattern_api_packs__pack_id__first_pattern_get"];
+        get: operations["show_first_pattern"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1838,7 +1838,7 @@ export interface paths {
          * Look At Pattern
          * @description What comes of a pattern over the facts it names, as they now are.
          */
-        post: operations["look_at_pattern_api_packs_pattern_looks_post"];
+        post: operations["look_at_pattern"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1858,7 +1858,7 @@ export interface paths {
          * Add Media
          * @description Keep pictures and sounds for a pack's questions to name, as a new revision.
          */
-        post: operations["add_media_api_packs__pack_id__media_post"];
+        post: operations["add_media"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1878,7 +1878,7 @@ export interface paths {
          * Preview Question
          * @description A question of a pack as its player will see it. Refused if it cannot be asked.
          */
-        post: operations["preview_question_api_packs__pack_id__preview_post"];
+        post: operations["preview_question"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1896,7 +1896,7 @@ export interface paths {
          * Save Pack
          * @description The pack as a file in one of the formats that are written.
          */
-        get: operations["save_pack_api_packs__pack_id__questions__ending__get"];
+        get: operations["save_pack"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1915,10 +1915,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Start
+         * Begin Run
          * @description Start a run of a game as it now stands, and play some inputs at once.
          */
-        post: operations["start_api_runs_post"];
+        post: operations["begin_run"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1933,10 +1933,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Show
+         * Show Run
          * @description A run as it stands, the maker's or a player's, with its steps from a number on.
          */
-        get: operations["show_api_runs__run_id__get"];
+        get: operations["show_run"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1955,10 +1955,10 @@ export interface paths {
         get?: never;
         put?: never;
         /**
-         * Take
+         * Send Inputs
          * @description Take the next input; the step given back is the one it made.
          */
-        post: operations["take_api_runs__run_id__inputs_post"];
+        post: operations["send_inputs"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1976,7 +1976,7 @@ export interface paths {
          * Watch Step
          * @description What the rules did in one step of a run, line by line; nothing in its opening.
          */
-        get: operations["watch_step_api_runs__run_id__watch__step_number__get"];
+        get: operations["watch_step"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1998,7 +1998,7 @@ export interface paths {
          * Play For Player
          * @description Play on the player's behalf; the steps given back are those that came of it.
          */
-        post: operations["play_for_player_api_runs__run_id__outcomes_post"];
+        post: operations["play_for_player"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2018,7 +2018,7 @@ export interface paths {
          * Show Key
          * @description Show the maker's key; from then on this browser is known.
          */
-        post: operations["show_key_api_key_post"];
+        post: operations["show_key"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2036,7 +2036,7 @@ export interface paths {
          * Show Times
          * @description How many answers come in each part of the time, as far as all but one in fifty.
          */
-        get: operations["show_times_api_scouts_times_get"];
+        get: operations["show_times"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2056,7 +2056,7 @@ export interface paths {
          * Save Template
          * @description A file with one question of every kind, to be filled in.
          */
-        get: operations["save_template_api_templates_questions__ending__get"];
+        get: operations["save_template"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2076,7 +2076,7 @@ export interface paths {
          * Show Medium
          * @description A picture or sound, which never changes under its digest and can do nothing but show.
          */
-        get: operations["show_medium_api_media__digest__get"];
+        get: operations["show_medium"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2096,7 +2096,7 @@ export interface paths {
          * Show Phrases
          * @description Every phrase as it is ready in a language, for a maker to change.
          */
-        get: operations["show_phrases_api_phrases__language__get"];
+        get: operations["show_phrases"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2113,10 +2113,10 @@ export interface paths {
             cookie?: never;
         };
         /**
-         * Health
+         * Show Health
          * @description That the server answers.
          */
-        get: operations["health_api_health_get"];
+        get: operations["show_health"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2332,18 +2332,18 @@ export interface components {
          * @enum {string}
          */
         Best: "highest score" | "lowest score" | "fastest";
-        /** Body_add_media_api_packs__pack_id__media_post */
-        Body_add_media_api_packs__pack_id__media_post: {
+        /** Body_add_load_media */
+        Body_add_load_media: {
             /** Files */
             files: string[];
         };
-        /** Body_bring_answers_api_games__game_id__evidence_answers_post */
-        Body_bring_answers_api_games__game_id__evidence_answers_post: {
-            /** File */
-            file: string;
+        /** Body_add_media */
+        Body_add_media: {
+            /** Files */
+            files: string[];
         };
-        /** Body_bring_api_loads_post */
-        Body_bring_api_loads_post: {
+        /** Body_begin_load */
+        Body_begin_load: {
             /** File */
             file?: string | null;
             /**
@@ -2352,33 +2352,33 @@ export interface components {
              */
             text: string;
         };
-        /** Body_bring_media_api_loads__load_id__media_post */
-        Body_bring_media_api_loads__load_id__media_post: {
-            /** Files */
-            files: string[];
-        };
-        /** Body_bring_picture_api_pictures_post */
-        Body_bring_picture_api_pictures_post: {
+        /** Body_bring_answers */
+        Body_bring_answers: {
             /** File */
             file: string;
         };
-        /** Body_bring_sound_api_sounds_post */
-        Body_bring_sound_api_sounds_post: {
+        /** Body_bring_picture */
+        Body_bring_picture: {
             /** File */
             file: string;
         };
-        /** Body_load_game_api_game_files_post */
-        Body_load_game_api_game_files_post: {
+        /** Body_bring_sound */
+        Body_bring_sound: {
             /** File */
             file: string;
         };
-        /** Body_restore_shelf_api_backup_post */
-        Body_restore_shelf_api_backup_post: {
+        /** Body_load_game */
+        Body_load_game: {
             /** File */
             file: string;
         };
-        /** Body_take_api_dropped_post */
-        Body_take_api_dropped_post: {
+        /** Body_restore_shelf */
+        Body_restore_shelf: {
+            /** File */
+            file: string;
+        };
+        /** Body_take_dropped_file */
+        Body_take_dropped_file: {
             /** File */
             file: string;
         };
@@ -6419,7 +6419,35 @@ export interface components {
             why: string[];
         };
     };
-    responses: never;
+    responses: {
+        /** @description There is nothing of that name */
+        NotFound: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["ProblemDetails"];
+            };
+        };
+        /** @description It was changed meanwhile, or what is kept of it cannot be read */
+        Conflict: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["ProblemDetails"];
+            };
+        };
+        /** @description What was sent has faults, each told with its place and a mend */
+        Unprocessable: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["ProblemDetails"];
+            };
+        };
+    };
     parameters: never;
     requestBodies: never;
     headers: never;
@@ -6436,15 +6464,15 @@ export type Background = components['schemas']['Background'];
 export type Badge = components['schemas']['Badge'];
 export type Begin = components['schemas']['Begin'];
 export type Best = components['schemas']['Best'];
-export type BodyAddMediaApiPacksPackIdMediaPost = components['schemas']['Body_add_media_api_packs__pack_id__media_post'];
-export type BodyBringAnswersApiGamesGameIdEvidenceAnswersPost = components['schemas']['Body_bring_answers_api_games__game_id__evidence_answers_post'];
-export type BodyBringApiLoadsPost = components['schemas']['Body_bring_api_loads_post'];
-export type BodyBringMediaApiLoadsLoadIdMediaPost = components['schemas']['Body_bring_media_api_loads__load_id__media_post'];
-export type BodyBringPictureApiPicturesPost = components['schemas']['Body_bring_picture_api_pictures_post'];
-export type BodyBringSoundApiSoundsPost = components['schemas']['Body_bring_sound_api_sounds_post'];
-export type BodyLoadGameApiGameFilesPost = components['schemas']['Body_load_game_api_game_files_post'];
-export type BodyRestoreShelfApiBackupPost = components['schemas']['Body_restore_shelf_api_backup_post'];
-export type BodyTakeApiDroppedPost = components['schemas']['Body_take_api_dropped_post'];
+export type BodyAddLoadMedia = components['schemas']['Body_add_load_media'];
+export type BodyAddMedia = components['schemas']['Body_add_media'];
+export type BodyBeginLoad = components['schemas']['Body_begin_load'];
+export type BodyBringAnswers = components['schemas']['Body_bring_answers'];
+export type BodyBringPicture = components['schemas']['Body_bring_picture'];
+export type BodyBringSound = components['schemas']['Body_bring_sound'];
+export type BodyLoadGame = components['schemas']['Body_load_game'];
+export type BodyRestoreShelf = components['schemas']['Body_restore_shelf'];
+export type BodyTakeDroppedFile = components['schemas']['Body_take_dropped_file'];
 export type Borne = components['schemas']['Borne'];
 export type Bring = components['schemas']['Bring'];
 export type BroughtFile = components['schemas']['BroughtFile'];
@@ -6682,9 +6710,12 @@ export type Weights = components['schemas']['Weights'];
 export type What = components['schemas']['What'];
 export type WitnessView = components['schemas']['WitnessView'];
 export type WitnessesView = components['schemas']['WitnessesView'];
+export type ResponseNotFound = components['responses']['NotFound'];
+export type ResponseConflict = components['responses']['Conflict'];
+export type ResponseUnprocessable = components['responses']['Unprocessable'];
 export type $defs = Record<string, never>;
 export interface operations {
-    show_game_api_play_games__game_id__get: {
+    show_players_game: {
         parameters: {
             query?: never;
             header?: never;
@@ -6704,6 +6735,9 @@ export interface operations {
                     "application/json": components["schemas"]["PlayGame"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -6715,7 +6749,7 @@ export interface operations {
             };
         };
     };
-    show_dress_api_play_games__game_id__dress__revision__get: {
+    show_dress: {
         parameters: {
             query?: never;
             header?: never;
@@ -6736,6 +6770,9 @@ export interface operations {
                     "application/json": components["schemas"]["Dress"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -6747,7 +6784,7 @@ export interface operations {
             };
         };
     };
-    show_scores_api_play_games__game_id__scores_get: {
+    show_scores: {
         parameters: {
             query?: {
                 key?: string;
@@ -6769,6 +6806,9 @@ export interface operations {
                     "application/json": components["schemas"]["Scores"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -6780,7 +6820,7 @@ export interface operations {
             };
         };
     };
-    start_api_play_games__game_id__runs_post: {
+    start_players_run: {
         parameters: {
             query?: never;
             header?: never;
@@ -6804,6 +6844,9 @@ export interface operations {
                     "application/json": components["schemas"]["PlayView"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -6815,7 +6858,7 @@ export interface operations {
             };
         };
     };
-    show_api_play_runs__run_id__get: {
+    show_players_run: {
         parameters: {
             query?: never;
             header?: never;
@@ -6835,6 +6878,9 @@ export interface operations {
                     "application/json": components["schemas"]["PlayView"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -6846,7 +6892,7 @@ export interface operations {
             };
         };
     };
-    take_api_play_runs__run_id__inputs_post: {
+    send_players_input: {
         parameters: {
             query?: never;
             header?: never;
@@ -6870,6 +6916,9 @@ export interface operations {
                     "application/json": components["schemas"]["PlayView"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -6881,7 +6930,7 @@ export interface operations {
             };
         };
     };
-    say_api_play_runs__run_id__remark_post: {
+    leave_remark: {
         parameters: {
             query?: never;
             header?: never;
@@ -6903,6 +6952,9 @@ export interface operations {
                 };
                 content?: never;
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -6914,7 +6966,7 @@ export interface operations {
             };
         };
     };
-    read_out_api_play_runs__run_id__voice_post: {
+    read_players_page: {
         parameters: {
             query?: never;
             header?: never;
@@ -6934,6 +6986,9 @@ export interface operations {
                     "audio/wav": string;
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -6945,7 +7000,7 @@ export interface operations {
             };
         };
     };
-    list_games_api_games_get: {
+    list_games: {
         parameters: {
             query?: never;
             header?: never;
@@ -6974,7 +7029,7 @@ export interface operations {
             };
         };
     };
-    make_game_api_games_post: {
+    make_game: {
         parameters: {
             query?: never;
             header?: never;
@@ -6996,6 +7051,8 @@ export interface operations {
                     "application/json": components["schemas"]["GameView"];
                 };
             };
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7007,7 +7064,7 @@ export interface operations {
             };
         };
     };
-    list_recipes_api_games_recipes_get: {
+    list_recipes: {
         parameters: {
             query?: never;
             header?: never;
@@ -7036,7 +7093,7 @@ export interface operations {
             };
         };
     };
-    rename_part_api_games_renamed_post: {
+    rename_part: {
         parameters: {
             query?: never;
             header?: never;
@@ -7058,6 +7115,8 @@ export interface operations {
                     "application/json": components["schemas"]["Game"];
                 };
             };
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7069,7 +7128,7 @@ export interface operations {
             };
         };
     };
-    show_game_api_games__game_id__get: {
+    show_game: {
         parameters: {
             query?: never;
             header?: never;
@@ -7089,6 +7148,9 @@ export interface operations {
                     "application/json": components["schemas"]["GameView"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7100,7 +7162,7 @@ export interface operations {
             };
         };
     };
-    save_game_api_games__game_id__put: {
+    save_game: {
         parameters: {
             query?: never;
             header?: never;
@@ -7124,6 +7186,9 @@ export interface operations {
                     "application/json": components["schemas"]["GameView"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7135,7 +7200,7 @@ export interface operations {
             };
         };
     };
-    remove_game_api_games__game_id__delete: {
+    remove_game: {
         parameters: {
             query?: never;
             header?: never;
@@ -7153,6 +7218,9 @@ export interface operations {
                 };
                 content?: never;
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7164,7 +7232,7 @@ export interface operations {
             };
         };
     };
-    glance_at_game_api_games__game_id__glance_get: {
+    glance_at_game: {
         parameters: {
             query?: never;
             header?: never;
@@ -7184,6 +7252,9 @@ export interface operations {
                     "application/json": components["schemas"]["GameGlance"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7195,7 +7266,7 @@ export interface operations {
             };
         };
     };
-    copy_game_api_games__game_id__copies_post: {
+    copy_game: {
         parameters: {
             query?: never;
             header?: never;
@@ -7215,6 +7286,9 @@ export interface operations {
                     "application/json": components["schemas"]["GameView"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7226,7 +7300,7 @@ export interface operations {
             };
         };
     };
-    return_game_api_games__game_id__return_post: {
+    return_game: {
         parameters: {
             query?: never;
             header?: never;
@@ -7246,6 +7320,9 @@ export interface operations {
                     "application/json": components["schemas"]["GameView"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7257,7 +7334,7 @@ export interface operations {
             };
         };
     };
-    list_revisions_api_games__game_id__revisions_get: {
+    list_revisions: {
         parameters: {
             query?: never;
             header?: never;
@@ -7277,6 +7354,9 @@ export interface operations {
                     "application/json": components["schemas"]["RevisionCard"][];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7288,7 +7368,7 @@ export interface operations {
             };
         };
     };
-    show_revision_api_games__game_id__revisions__number__get: {
+    show_revision: {
         parameters: {
             query?: never;
             header?: never;
@@ -7309,6 +7389,9 @@ export interface operations {
                     "application/json": components["schemas"]["Game"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7320,7 +7403,7 @@ export interface operations {
             };
         };
     };
-    show_draw_api_games__game_id__draw_get: {
+    show_draw: {
         parameters: {
             query: {
                 dice: number | string;
@@ -7343,6 +7426,9 @@ export interface operations {
                     "application/json": components["schemas"]["DicePreview"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7354,7 +7440,7 @@ export interface operations {
             };
         };
     };
-    show_places_api_games__game_id__places_get: {
+    show_places: {
         parameters: {
             query: {
                 dice: number | string;
@@ -7377,6 +7463,9 @@ export interface operations {
                     "application/json": components["schemas"]["RightPlaces"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7388,7 +7477,7 @@ export interface operations {
             };
         };
     };
-    try_answers_api_games__game_id__trial_post: {
+    try_answers: {
         parameters: {
             query?: never;
             header?: never;
@@ -7412,6 +7501,9 @@ export interface operations {
                     "application/json": components["schemas"]["TrialView"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7423,7 +7515,7 @@ export interface operations {
             };
         };
     };
-    load_game_api_game_files_post: {
+    load_game: {
         parameters: {
             query?: never;
             header?: never;
@@ -7432,7 +7524,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "multipart/form-data": components["schemas"]["Body_load_game_api_game_files_post"];
+                "multipart/form-data": components["schemas"]["Body_load_game"];
             };
         };
         responses: {
@@ -7445,6 +7537,8 @@ export interface operations {
                     "application/json": components["schemas"]["GameView"];
                 };
             };
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7456,7 +7550,7 @@ export interface operations {
             };
         };
     };
-    save_game_file_api_games__game_id__file_get: {
+    save_game_file: {
         parameters: {
             query?: never;
             header?: never;
@@ -7476,6 +7570,9 @@ export interface operations {
                     "application/json": string;
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7487,7 +7584,7 @@ export interface operations {
             };
         };
     };
-    show_forecast_api_games__game_id__foresight_forecast_post: {
+    show_forecast: {
         parameters: {
             query?: never;
             header?: never;
@@ -7511,6 +7608,9 @@ export interface operations {
                     "application/json": components["schemas"]["Forecast"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7522,7 +7622,7 @@ export interface operations {
             };
         };
     };
-    write_forecast_api_games__game_id__foresight_forecast_csv_post: {
+    write_forecast: {
         parameters: {
             query?: never;
             header?: never;
@@ -7546,6 +7646,9 @@ export interface operations {
                     "text/csv": string;
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7557,7 +7660,7 @@ export interface operations {
             };
         };
     };
-    list_knobs_api_games__game_id__foresight_knobs_get: {
+    list_knobs: {
         parameters: {
             query?: never;
             header?: never;
@@ -7577,6 +7680,9 @@ export interface operations {
                     "application/json": components["schemas"]["KnobView"][];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7588,7 +7694,7 @@ export interface operations {
             };
         };
     };
-    set_knob_api_games__game_id__foresight_set_post: {
+    set_knob: {
         parameters: {
             query?: never;
             header?: never;
@@ -7612,6 +7718,9 @@ export interface operations {
                     "application/json": components["schemas"]["Game"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7623,7 +7732,7 @@ export interface operations {
             };
         };
     };
-    show_problems_api_games__game_id__foresight_problems_get: {
+    show_problems: {
         parameters: {
             query?: never;
             header?: never;
@@ -7643,6 +7752,9 @@ export interface operations {
                     "application/json": components["schemas"]["PlacedProblem"][];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7654,7 +7766,7 @@ export interface operations {
             };
         };
     };
-    find_witnesses_api_games__game_id__foresight_witnesses_post: {
+    find_witnesses: {
         parameters: {
             query?: never;
             header?: never;
@@ -7674,6 +7786,9 @@ export interface operations {
                     "application/json": components["schemas"]["WitnessesView"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7685,7 +7800,7 @@ export interface operations {
             };
         };
     };
-    begin_study_api_games__game_id__foresight_studies_post: {
+    begin_study: {
         parameters: {
             query?: never;
             header?: never;
@@ -7709,6 +7824,9 @@ export interface operations {
                     "application/json": components["schemas"]["StudyView"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7720,7 +7838,7 @@ export interface operations {
             };
         };
     };
-    show_study_api_games__game_id__foresight_studies__study_id__get: {
+    show_study: {
         parameters: {
             query?: {
                 ending?: number;
@@ -7744,6 +7862,9 @@ export interface operations {
                     "application/json": components["schemas"]["StudyView"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7755,7 +7876,7 @@ export interface operations {
             };
         };
     };
-    give_study_up_api_games__game_id__foresight_studies__study_id__delete: {
+    give_study_up: {
         parameters: {
             query?: never;
             header?: never;
@@ -7774,6 +7895,9 @@ export interface operations {
                 };
                 content?: never;
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7785,7 +7909,7 @@ export interface operations {
             };
         };
     };
-    show_evidence_api_games__game_id__evidence_get: {
+    show_evidence: {
         parameters: {
             query?: {
                 revision?: number | null;
@@ -7810,6 +7934,9 @@ export interface operations {
                     "application/json": components["schemas"]["EvidenceView"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7821,7 +7948,7 @@ export interface operations {
             };
         };
     };
-    list_behind_api_games__game_id__evidence_runs_get: {
+    list_runs_behind: {
         parameters: {
             query: {
                 revision?: number | null;
@@ -7849,6 +7976,9 @@ export interface operations {
                     "application/json": components["schemas"]["RunBehind"][];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7860,7 +7990,7 @@ export interface operations {
             };
         };
     };
-    delete_played_api_games__game_id__evidence_runs_delete: {
+    delete_played_runs: {
         parameters: {
             query?: {
                 revision?: number | null;
@@ -7885,6 +8015,9 @@ export interface operations {
                     "application/json": components["schemas"]["Deleted"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7896,7 +8029,7 @@ export interface operations {
             };
         };
     };
-    list_come_api_games__game_id__evidence_endings_get: {
+    list_runs_by_ending: {
         parameters: {
             query?: {
                 revision?: number | null;
@@ -7924,6 +8057,9 @@ export interface operations {
                     "application/json": components["schemas"]["RunBehind"][];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7935,7 +8071,7 @@ export interface operations {
             };
         };
     };
-    save_lines_api_games__game_id__evidence_answers_jsonl_get: {
+    export_answer_lines: {
         parameters: {
             query?: {
                 revision?: number | null;
@@ -7961,6 +8097,9 @@ export interface operations {
                     "application/jsonl": string;
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -7972,7 +8111,7 @@ export interface operations {
             };
         };
     };
-    save_rows_api_games__game_id__evidence_answers_csv_get: {
+    export_answer_rows: {
         parameters: {
             query?: {
                 revision?: number | null;
@@ -7998,6 +8137,9 @@ export interface operations {
                     "text/csv": string;
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8009,7 +8151,7 @@ export interface operations {
             };
         };
     };
-    save_statements_api_games__game_id__evidence_statements_json_get: {
+    export_statements: {
         parameters: {
             query?: {
                 revision?: number | null;
@@ -8035,6 +8177,9 @@ export interface operations {
                     "application/json": string;
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8046,7 +8191,7 @@ export interface operations {
             };
         };
     };
-    bring_answers_api_games__game_id__evidence_answers_post: {
+    bring_answers: {
         parameters: {
             query?: never;
             header?: never;
@@ -8057,7 +8202,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "multipart/form-data": components["schemas"]["Body_bring_answers_api_games__game_id__evidence_answers_post"];
+                "multipart/form-data": components["schemas"]["Body_bring_answers"];
             };
         };
         responses: {
@@ -8070,6 +8215,9 @@ export interface operations {
                     "application/json": components["schemas"]["AnswersBrought"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8081,7 +8229,7 @@ export interface operations {
             };
         };
     };
-    show_scout_api_games__game_id__evidence_scout_get: {
+    show_scout: {
         parameters: {
             query?: {
                 revision?: number | null;
@@ -8106,6 +8254,9 @@ export interface operations {
                     "application/json": components["schemas"]["Scout"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8117,7 +8268,7 @@ export interface operations {
             };
         };
     };
-    calibrate_api_games__game_id__evidence_calibration_post: {
+    calibrate_scouts: {
         parameters: {
             query?: {
                 revision?: number | null;
@@ -8146,6 +8297,9 @@ export interface operations {
                     "application/json": components["schemas"]["Calibration"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8157,7 +8311,7 @@ export interface operations {
             };
         };
     };
-    list_kept_api_games__game_id__kept_get: {
+    list_kept_runs: {
         parameters: {
             query?: never;
             header?: never;
@@ -8177,6 +8331,9 @@ export interface operations {
                     "application/json": components["schemas"]["KeptCard"][];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8188,7 +8345,7 @@ export interface operations {
             };
         };
     };
-    keep_api_games__game_id__kept_post: {
+    keep_played_run: {
         parameters: {
             query?: never;
             header?: never;
@@ -8212,6 +8369,9 @@ export interface operations {
                     "application/json": components["schemas"]["KeptCard"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8223,7 +8383,7 @@ export interface operations {
             };
         };
     };
-    keep_ready_api_games__game_id__kept_ready_post: {
+    keep_ready_runs: {
         parameters: {
             query?: never;
             header?: never;
@@ -8243,6 +8403,9 @@ export interface operations {
                     "application/json": components["schemas"]["KeptCard"][];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8254,7 +8417,7 @@ export interface operations {
             };
         };
     };
-    show_held_api_games__game_id__kept_held_get: {
+    check_kept_runs: {
         parameters: {
             query?: never;
             header?: never;
@@ -8274,6 +8437,9 @@ export interface operations {
                     "application/json": components["schemas"]["HeldView"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8285,7 +8451,7 @@ export interface operations {
             };
         };
     };
-    compare_api_games__game_id__kept__kept_id__get: {
+    compare_kept_run: {
         parameters: {
             query?: never;
             header?: never;
@@ -8306,6 +8472,9 @@ export interface operations {
                     "application/json": components["schemas"]["Compared"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8317,7 +8486,7 @@ export interface operations {
             };
         };
     };
-    rename_api_games__game_id__kept__kept_id__put: {
+    rename_kept_run: {
         parameters: {
             query?: never;
             header?: never;
@@ -8342,6 +8511,9 @@ export interface operations {
                     "application/json": components["schemas"]["KeptCard"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8353,7 +8525,7 @@ export interface operations {
             };
         };
     };
-    let_go_api_games__game_id__kept__kept_id__delete: {
+    delete_kept_run: {
         parameters: {
             query?: never;
             header?: never;
@@ -8372,6 +8544,9 @@ export interface operations {
                 };
                 content?: never;
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8383,7 +8558,7 @@ export interface operations {
             };
         };
     };
-    accept_api_games__game_id__kept__kept_id__accept_post: {
+    accept_kept_run: {
         parameters: {
             query?: never;
             header?: never;
@@ -8404,6 +8579,9 @@ export interface operations {
                     "application/json": components["schemas"]["KeptCard"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8415,7 +8593,7 @@ export interface operations {
             };
         };
     };
-    list_runs_api_games__game_id__runs_get: {
+    list_runs: {
         parameters: {
             query?: never;
             header?: never;
@@ -8435,6 +8613,9 @@ export interface operations {
                     "application/json": components["schemas"]["PlayedRun"][];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8446,7 +8627,7 @@ export interface operations {
             };
         };
     };
-    share_api_games__game_id__sharing_get: {
+    show_sharing: {
         parameters: {
             query?: never;
             header?: never;
@@ -8466,6 +8647,9 @@ export interface operations {
                     "application/json": components["schemas"]["Sharing"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8477,7 +8661,7 @@ export interface operations {
             };
         };
     };
-    draw_code_api_games__game_id__qr_svg_get: {
+    show_qr_code: {
         parameters: {
             query?: never;
             header?: never;
@@ -8497,6 +8681,9 @@ export interface operations {
                     "image/svg+xml": string;
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8508,7 +8695,7 @@ export interface operations {
             };
         };
     };
-    show_language_api_language_get: {
+    show_language: {
         parameters: {
             query?: never;
             header?: never;
@@ -8537,7 +8724,7 @@ export interface operations {
             };
         };
     };
-    put_script_in_api_language_put_in_post: {
+    put_script_in: {
         parameters: {
             query?: never;
             header?: never;
@@ -8559,6 +8746,8 @@ export interface operations {
                     "application/json": components["schemas"]["ScriptMade"];
                 };
             };
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8570,7 +8759,7 @@ export interface operations {
             };
         };
     };
-    find_help_api_language_help_get: {
+    find_help: {
         parameters: {
             query?: {
                 find?: string;
@@ -8590,6 +8779,7 @@ export interface operations {
                     "application/json": components["schemas"]["HelpTopic"][];
                 };
             };
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8601,7 +8791,7 @@ export interface operations {
             };
         };
     };
-    list_examples_api_examples_get: {
+    list_examples: {
         parameters: {
             query?: never;
             header?: never;
@@ -8630,7 +8820,7 @@ export interface operations {
             };
         };
     };
-    put_example_in_api_examples_put_in_post: {
+    put_example_in: {
         parameters: {
             query?: never;
             header?: never;
@@ -8652,6 +8842,8 @@ export interface operations {
                     "application/json": components["schemas"]["Game"];
                 };
             };
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8663,7 +8855,7 @@ export interface operations {
             };
         };
     };
-    weigh_api_games__game_id__takeaways_get: {
+    weigh_takeaways: {
         parameters: {
             query?: never;
             header?: never;
@@ -8683,6 +8875,9 @@ export interface operations {
                     "application/json": components["schemas"]["Weights"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8694,7 +8889,7 @@ export interface operations {
             };
         };
     };
-    take_folder_api_games__game_id__folder_get: {
+    take_folder: {
         parameters: {
             query?: never;
             header?: never;
@@ -8714,6 +8909,9 @@ export interface operations {
                     "application/zip": string;
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8725,7 +8923,7 @@ export interface operations {
             };
         };
     };
-    take_package_api_games__game_id__package_get: {
+    take_package: {
         parameters: {
             query?: never;
             header?: never;
@@ -8745,6 +8943,9 @@ export interface operations {
                     "application/zip": string;
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8756,7 +8957,7 @@ export interface operations {
             };
         };
     };
-    take_program_api_games__game_id__program_get: {
+    take_program: {
         parameters: {
             query?: never;
             header?: never;
@@ -8776,6 +8977,9 @@ export interface operations {
                     "application/zip": string;
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8787,7 +8991,7 @@ export interface operations {
             };
         };
     };
-    show_python_api_games__game_id__python_get: {
+    show_python: {
         parameters: {
             query?: never;
             header?: never;
@@ -8807,6 +9011,9 @@ export interface operations {
                     "application/json": components["schemas"]["ProgramText"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8818,7 +9025,7 @@ export interface operations {
             };
         };
     };
-    take_python_api_games__game_id__python_file_get: {
+    take_python: {
         parameters: {
             query?: never;
             header?: never;
@@ -8838,6 +9045,9 @@ export interface operations {
                     "text/x-python": string;
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8849,7 +9059,7 @@ export interface operations {
             };
         };
     };
-    save_shelf_api_backup_get: {
+    save_shelf: {
         parameters: {
             query?: never;
             header?: never;
@@ -8878,7 +9088,7 @@ export interface operations {
             };
         };
     };
-    restore_shelf_api_backup_post: {
+    restore_shelf: {
         parameters: {
             query?: never;
             header?: never;
@@ -8887,7 +9097,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "multipart/form-data": components["schemas"]["Body_restore_shelf_api_backup_post"];
+                "multipart/form-data": components["schemas"]["Body_restore_shelf"];
             };
         };
         responses: {
@@ -8907,6 +9117,8 @@ export interface operations {
                 };
                 content?: never;
             };
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8918,7 +9130,7 @@ export interface operations {
             };
         };
     };
-    take_api_dropped_post: {
+    take_dropped_file: {
         parameters: {
             query?: never;
             header?: never;
@@ -8927,7 +9139,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "multipart/form-data": components["schemas"]["Body_take_api_dropped_post"];
+                "multipart/form-data": components["schemas"]["Body_take_dropped_file"];
             };
         };
         responses: {
@@ -8940,6 +9152,8 @@ export interface operations {
                     "application/json": components["schemas"]["Dropped"];
                 };
             };
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -8951,7 +9165,7 @@ export interface operations {
             };
         };
     };
-    list_sounds_api_sounds_get: {
+    list_sounds: {
         parameters: {
             query?: never;
             header?: never;
@@ -8980,7 +9194,7 @@ export interface operations {
             };
         };
     };
-    bring_sound_api_sounds_post: {
+    bring_sound: {
         parameters: {
             query?: never;
             header?: never;
@@ -8989,7 +9203,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "multipart/form-data": components["schemas"]["Body_bring_sound_api_sounds_post"];
+                "multipart/form-data": components["schemas"]["Body_bring_sound"];
             };
         };
         responses: {
@@ -9002,6 +9216,8 @@ export interface operations {
                     "application/json": components["schemas"]["MediumBrought"];
                 };
             };
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9013,7 +9229,7 @@ export interface operations {
             };
         };
     };
-    make_sound_api_sounds_made_post: {
+    make_sound: {
         parameters: {
             query?: never;
             header?: never;
@@ -9035,6 +9251,8 @@ export interface operations {
                     "application/json": components["schemas"]["SoundMade"];
                 };
             };
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9046,7 +9264,7 @@ export interface operations {
             };
         };
     };
-    read_out_api_sounds_voice_post: {
+    read_words_out: {
         parameters: {
             query?: never;
             header?: never;
@@ -9068,6 +9286,8 @@ export interface operations {
                     "audio/wav": string;
                 };
             };
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9079,7 +9299,7 @@ export interface operations {
             };
         };
     };
-    play_sound_api_sounds_games__game_id___revision___name__get: {
+    play_sound: {
         parameters: {
             query?: never;
             header?: never;
@@ -9101,6 +9321,9 @@ export interface operations {
                     "audio/*": string;
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9112,7 +9335,7 @@ export interface operations {
             };
         };
     };
-    bring_picture_api_pictures_post: {
+    bring_picture: {
         parameters: {
             query?: never;
             header?: never;
@@ -9121,7 +9344,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "multipart/form-data": components["schemas"]["Body_bring_picture_api_pictures_post"];
+                "multipart/form-data": components["schemas"]["Body_bring_picture"];
             };
         };
         responses: {
@@ -9134,6 +9357,8 @@ export interface operations {
                     "application/json": components["schemas"]["MediumBrought"];
                 };
             };
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9145,7 +9370,7 @@ export interface operations {
             };
         };
     };
-    see_look_api_looks_seen_post: {
+    see_look: {
         parameters: {
             query?: never;
             header?: never;
@@ -9167,6 +9392,8 @@ export interface operations {
                     "application/json": components["schemas"]["LookSeen"];
                 };
             };
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9178,7 +9405,7 @@ export interface operations {
             };
         };
     };
-    bring_api_loads_post: {
+    begin_load: {
         parameters: {
             query?: never;
             header?: never;
@@ -9187,7 +9414,7 @@ export interface operations {
         };
         requestBody?: {
             content: {
-                "multipart/form-data": components["schemas"]["Body_bring_api_loads_post"];
+                "multipart/form-data": components["schemas"]["Body_begin_load"];
             };
         };
         responses: {
@@ -9200,6 +9427,8 @@ export interface operations {
                     "application/json": components["schemas"]["LoadView"];
                 };
             };
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9211,7 +9440,7 @@ export interface operations {
             };
         };
     };
-    show_api_loads__load_id__get: {
+    show_load: {
         parameters: {
             query?: never;
             header?: never;
@@ -9231,6 +9460,9 @@ export interface operations {
                     "application/json": components["schemas"]["LoadView"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9242,7 +9474,7 @@ export interface operations {
             };
         };
     };
-    give_up_api_loads__load_id__delete: {
+    give_up_load: {
         parameters: {
             query?: never;
             header?: never;
@@ -9260,6 +9492,9 @@ export interface operations {
                 };
                 content?: never;
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9271,7 +9506,7 @@ export interface operations {
             };
         };
     };
-    look_api_loads__load_id__look_post: {
+    look_at_load: {
         parameters: {
             query?: never;
             header?: never;
@@ -9295,6 +9530,9 @@ export interface operations {
                     "application/json": components["schemas"]["LoadView"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9306,7 +9544,7 @@ export interface operations {
             };
         };
     };
-    guess_again_api_loads__load_id__guess_post: {
+    guess_load_again: {
         parameters: {
             query?: never;
             header?: never;
@@ -9330,6 +9568,9 @@ export interface operations {
                     "application/json": components["schemas"]["LoadView"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9341,7 +9582,7 @@ export interface operations {
             };
         };
     };
-    bring_media_api_loads__load_id__media_post: {
+    add_load_media: {
         parameters: {
             query?: never;
             header?: never;
@@ -9352,7 +9593,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "multipart/form-data": components["schemas"]["Body_bring_media_api_loads__load_id__media_post"];
+                "multipart/form-data": components["schemas"]["Body_add_load_media"];
             };
         };
         responses: {
@@ -9365,6 +9606,9 @@ export interface operations {
                     "application/json": components["schemas"]["LoadView"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9376,7 +9620,7 @@ export interface operations {
             };
         };
     };
-    take_api_loads__load_id__take_post: {
+    take_load: {
         parameters: {
             query?: never;
             header?: never;
@@ -9400,6 +9644,9 @@ export interface operations {
                     "application/json": components["schemas"]["LoadProgress"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9411,7 +9658,7 @@ export interface operations {
             };
         };
     };
-    progress_api_loads__load_id__progress_get: {
+    show_load_progress: {
         parameters: {
             query?: never;
             header?: never;
@@ -9431,6 +9678,9 @@ export interface operations {
                     "application/json": components["schemas"]["LoadProgress"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9442,7 +9692,7 @@ export interface operations {
             };
         };
     };
-    list_packs_api_packs_get: {
+    list_packs: {
         parameters: {
             query?: never;
             header?: never;
@@ -9471,7 +9721,7 @@ export interface operations {
             };
         };
     };
-    begin_pack_api_packs_post: {
+    begin_pack: {
         parameters: {
             query?: never;
             header?: never;
@@ -9493,6 +9743,8 @@ export interface operations {
                     "application/json": components["schemas"]["PackCard"];
                 };
             };
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9504,7 +9756,7 @@ export interface operations {
             };
         };
     };
-    show_pack_api_packs__pack_id__get: {
+    show_pack: {
         parameters: {
             query?: {
                 most?: number;
@@ -9526,6 +9778,9 @@ export interface operations {
                     "application/json": components["schemas"]["PackView"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9537,7 +9792,7 @@ export interface operations {
             };
         };
     };
-    remove_pack_api_packs__pack_id__delete: {
+    remove_pack: {
         parameters: {
             query?: never;
             header?: never;
@@ -9555,6 +9810,9 @@ export interface operations {
                 };
                 content?: never;
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9566,7 +9824,7 @@ export interface operations {
             };
         };
     };
-    list_questions_api_packs__pack_id__revisions__number__questions_get: {
+    list_questions: {
         parameters: {
             query?: {
                 first?: number;
@@ -9590,6 +9848,9 @@ export interface operations {
                     "application/json": components["schemas"]["Question"][];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9601,7 +9862,7 @@ export interface operations {
             };
         };
     };
-    edit_pack_api_packs__pack_id__edits_post: {
+    edit_pack: {
         parameters: {
             query?: never;
             header?: never;
@@ -9625,6 +9886,9 @@ export interface operations {
                     "application/json": components["schemas"]["PackSaved"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9636,7 +9900,7 @@ export interface operations {
             };
         };
     };
-    edit_facts_api_packs__pack_id__facts_edits_post: {
+    edit_facts: {
         parameters: {
             query?: never;
             header?: never;
@@ -9660,6 +9924,9 @@ export interface operations {
                     "application/json": components["schemas"]["PackSaved"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9671,7 +9938,7 @@ export interface operations {
             };
         };
     };
-    change_columns_api_packs__pack_id__columns_post: {
+    change_columns: {
         parameters: {
             query?: never;
             header?: never;
@@ -9695,6 +9962,9 @@ export interface operations {
                     "application/json": components["schemas"]["PackSaved"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9706,7 +9976,7 @@ export interface operations {
             };
         };
     };
-    describe_api_packs__pack_id__about_post: {
+    change_pack_description: {
         parameters: {
             query?: never;
             header?: never;
@@ -9730,6 +10000,9 @@ export interface operations {
                     "application/json": components["schemas"]["PackSaved"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9741,7 +10014,7 @@ export interface operations {
             };
         };
     };
-    copy_pack_api_packs__pack_id__copies_post: {
+    copy_pack: {
         parameters: {
             query?: never;
             header?: never;
@@ -9761,6 +10034,9 @@ export interface operations {
                     "application/json": components["schemas"]["PackCard"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9772,7 +10048,7 @@ export interface operations {
             };
         };
     };
-    join_packs_api_packs_joins_post: {
+    join_packs: {
         parameters: {
             query?: never;
             header?: never;
@@ -9794,6 +10070,8 @@ export interface operations {
                     "application/json": components["schemas"]["PackCard"];
                 };
             };
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9805,7 +10083,7 @@ export interface operations {
             };
         };
     };
-    split_pack_api_packs__pack_id__splits_post: {
+    split_pack: {
         parameters: {
             query?: never;
             header?: never;
@@ -9829,6 +10107,9 @@ export interface operations {
                     "application/json": components["schemas"]["PackCard"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9840,7 +10121,7 @@ export interface operations {
             };
         };
     };
-    put_back_api_packs__pack_id__return_post: {
+    return_pack: {
         parameters: {
             query?: never;
             header?: never;
@@ -9860,6 +10141,9 @@ export interface operations {
                     "application/json": components["schemas"]["PackCard"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9871,7 +10155,7 @@ export interface operations {
             };
         };
     };
-    find_alike_api_packs__pack_id__alike_get: {
+    find_alike_questions: {
         parameters: {
             query?: never;
             header?: never;
@@ -9891,6 +10175,9 @@ export interface operations {
                     "application/json": components["schemas"]["AlikePair"][];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9902,7 +10189,7 @@ export interface operations {
             };
         };
     };
-    list_rows_api_packs__pack_id__revisions__number__rows_get: {
+    list_rows: {
         parameters: {
             query?: {
                 first?: number;
@@ -9926,6 +10213,9 @@ export interface operations {
                     "application/json": string[][];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9937,7 +10227,7 @@ export interface operations {
             };
         };
     };
-    guess_kind_api_packs_kinds_post: {
+    guess_kind: {
         parameters: {
             query?: never;
             header?: never;
@@ -9959,6 +10249,8 @@ export interface operations {
                     "application/json": components["schemas"]["Question"];
                 };
             };
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -9970,7 +10262,7 @@ export interface operations {
             };
         };
     };
-    show_first_pattern_api_packs__pack_id__first_pattern_get: {
+    show_first_pattern: {
         parameters: {
             query?: never;
             header?: never;
@@ -9990,6 +10282,9 @@ export interface operations {
                     "application/json": components["schemas"]["Pattern"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -10001,7 +10296,7 @@ export interface operations {
             };
         };
     };
-    look_at_pattern_api_packs_pattern_looks_post: {
+    look_at_pattern: {
         parameters: {
             query?: never;
             header?: never;
@@ -10023,6 +10318,8 @@ export interface operations {
                     "application/json": components["schemas"]["PatternLook"];
                 };
             };
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -10034,7 +10331,7 @@ export interface operations {
             };
         };
     };
-    add_media_api_packs__pack_id__media_post: {
+    add_media: {
         parameters: {
             query?: never;
             header?: never;
@@ -10045,7 +10342,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "multipart/form-data": components["schemas"]["Body_add_media_api_packs__pack_id__media_post"];
+                "multipart/form-data": components["schemas"]["Body_add_media"];
             };
         };
         responses: {
@@ -10058,6 +10355,9 @@ export interface operations {
                     "application/json": components["schemas"]["PackCard"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -10069,7 +10369,7 @@ export interface operations {
             };
         };
     };
-    preview_question_api_packs__pack_id__preview_post: {
+    preview_question: {
         parameters: {
             query?: never;
             header?: never;
@@ -10093,6 +10393,9 @@ export interface operations {
                     "application/json": components["schemas"]["Table"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -10104,7 +10407,7 @@ export interface operations {
             };
         };
     };
-    save_pack_api_packs__pack_id__questions__ending__get: {
+    save_pack: {
         parameters: {
             query?: never;
             header?: never;
@@ -10131,6 +10434,9 @@ export interface operations {
                     "application/zip": string;
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -10142,7 +10448,7 @@ export interface operations {
             };
         };
     };
-    start_api_runs_post: {
+    begin_run: {
         parameters: {
             query?: never;
             header?: never;
@@ -10164,6 +10470,8 @@ export interface operations {
                     "application/json": components["schemas"]["RunView"];
                 };
             };
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -10175,7 +10483,7 @@ export interface operations {
             };
         };
     };
-    show_api_runs__run_id__get: {
+    show_run: {
         parameters: {
             query?: {
                 steps_from?: number;
@@ -10197,6 +10505,9 @@ export interface operations {
                     "application/json": components["schemas"]["RunView"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -10208,7 +10519,7 @@ export interface operations {
             };
         };
     };
-    take_api_runs__run_id__inputs_post: {
+    send_inputs: {
         parameters: {
             query?: never;
             header?: never;
@@ -10232,6 +10543,9 @@ export interface operations {
                     "application/json": components["schemas"]["RunView"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -10243,7 +10557,7 @@ export interface operations {
             };
         };
     };
-    watch_step_api_runs__run_id__watch__step_number__get: {
+    watch_step: {
         parameters: {
             query?: never;
             header?: never;
@@ -10264,6 +10578,9 @@ export interface operations {
                     "application/json": components["schemas"]["Watched"][];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -10275,7 +10592,7 @@ export interface operations {
             };
         };
     };
-    play_for_player_api_runs__run_id__outcomes_post: {
+    play_for_player: {
         parameters: {
             query?: never;
             header?: never;
@@ -10299,6 +10616,9 @@ export interface operations {
                     "application/json": components["schemas"]["RunView"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -10310,7 +10630,7 @@ export interface operations {
             };
         };
     };
-    show_key_api_key_post: {
+    show_key: {
         parameters: {
             query?: never;
             header?: never;
@@ -10330,6 +10650,8 @@ export interface operations {
                 };
                 content?: never;
             };
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -10341,7 +10663,7 @@ export interface operations {
             };
         };
     };
-    show_times_api_scouts_times_get: {
+    show_times: {
         parameters: {
             query?: {
                 median_ms?: number;
@@ -10362,6 +10684,7 @@ export interface operations {
                     "application/json": components["schemas"]["TimesView"];
                 };
             };
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -10373,7 +10696,7 @@ export interface operations {
             };
         };
     };
-    save_template_api_templates_questions__ending__get: {
+    save_template: {
         parameters: {
             query?: never;
             header?: never;
@@ -10399,6 +10722,9 @@ export interface operations {
                     "application/zip": string;
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -10410,7 +10736,7 @@ export interface operations {
             };
         };
     };
-    show_medium_api_media__digest__get: {
+    show_medium: {
         parameters: {
             query?: never;
             header?: never;
@@ -10431,6 +10757,9 @@ export interface operations {
                     "audio/*": string;
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -10442,7 +10771,7 @@ export interface operations {
             };
         };
     };
-    show_phrases_api_phrases__language__get: {
+    show_phrases: {
         parameters: {
             query?: never;
             header?: never;
@@ -10462,6 +10791,9 @@ export interface operations {
                     "application/json": components["schemas"]["ReadyPhrases"];
                 };
             };
+            404: components["responses"]["NotFound"];
+            409: components["responses"]["Conflict"];
+            422: components["responses"]["Unprocessable"];
             /** @description What went wrong, and how to mend it */
             default: {
                 headers: {
@@ -10473,7 +10805,7 @@ export interface operations {
             };
         };
     };
-    health_api_health_get: {
+    show_health: {
         parameters: {
             query?: never;
             header?: never;
