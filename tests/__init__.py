@@ -9,7 +9,7 @@ import os
 from hypothesis import core, settings
 from hypothesis.database import DirectoryBasedExampleDatabase
 
-settings.register_profile("steady", max_examples=60, deadline=None, derandomize=True, database=None)
+settings.register_profile("steady", max_examples=25, deadline=None, derandomize=True, database=None)
 settings.register_profile(
     "fresh",
     max_examples=100,

@@ -90,6 +90,7 @@ class TestEvidence(BrowserTest):
         self.sees("too late", "section[aria-labelledby=footprints]")
 
 
+@exhaustive
 class TestPlaytest(PlayingTest):
     def test_a_playtest_is_watched_said_something_of_and_forgotten(self):
         game = self.server.http.get("/api/games/root-leaf-or-fruit").json()

@@ -11,6 +11,7 @@ class TestFacts(BrowserTest):
     def preview(self):
         return self.text("[aria-label='What comes of it']")
 
+    @exhaustive
     def test_a_table_becomes_a_game_whose_questions_are_seen_as_they_are_programmed(self):
         self.open("/")
         self.upload(str((DATA / "plants.tsv").resolve()))

@@ -5,6 +5,7 @@ import string
 from selenium.webdriver.common.keys import Keys
 
 from tests.browser.base import BrowserTest
+from tests.exhaustive import exhaustive
 
 TABLE = "section[aria-label=Table]"
 BENCH = "section[aria-labelledby=bench]"
@@ -117,6 +118,7 @@ class TestFirstHour(BrowserTest):
             lambda: self.field("Tries for a question").get_attribute("value") == "2", "2 tries"
         )
 
+    @exhaustive
     def test_no_character_pressed_alone_is_a_command_whatever_is_on_the_table(self):
         states = {
             "nothing begun": ("harvest-supper", []),

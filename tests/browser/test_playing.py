@@ -264,6 +264,7 @@ class TestEveryGame(PlayingTest):
         self.sees("Welcome to the Harvest Supper")
 
 
+@exhaustive
 class TestOneRunWhateverHappens(PlayingTest):
     def test_reload_two_tabs_and_a_lost_connection_count_every_answer_once(self):
         name = "harvest-supper"
@@ -494,6 +495,7 @@ class TestCues(PlayingTest):
         self.sees("So 1 points")
 
 
+@exhaustive
 class TestBeyondLoopback(BrowserTest):
     def test_the_makers_pages_ask_for_the_key_and_the_players_page_does_not(self):
         options = ("--demo", "--host", "0.0.0.0", "--key", "open-up")

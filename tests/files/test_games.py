@@ -15,12 +15,14 @@ from dicetrail.core.rules.script import parse
 from dicetrail.demo import HARVEST_SUPPER
 from dicetrail.files import documented, game_schema, read_game, written_game
 from tests.core.test_laws import GAMES, PACKS
+from tests.exhaustive import exhaustive
 
 EXAMPLE = re.search(r"```json\n(.*?)```", Path("docs/game-file.md").read_text("utf-8"), re.S)[1]
 SCHEMA = game_schema()
 
 
 class TestGameFiles(unittest.TestCase):
+    @exhaustive
     @given(GAMES)
     def test_writing_then_reading_gives_the_same_game(self, game):
         media = {"veg": {"leaf.svg": b"<svg/>"}}

@@ -10,6 +10,7 @@ from threading import Thread
 from dicetrail.restoring import restore
 from dicetrail.store import Database, StoreTrouble, back_up
 from dicetrail.store.games import add_game, newest_games
+from tests.exhaustive import exhaustive
 from tests.web.demo import MADE, DemoTest, StoreTest, demo_store
 
 LEFT_OUT = {"secrets", "alembic_version"}
@@ -70,6 +71,7 @@ class TestBackup(unittest.TestCase):
         writer.join()
         database.close()
 
+    @exhaustive
     def test_what_cannot_be_restored_is_told_and_leaves_nothing_behind(self):
         demo_store(self.root / "one.sqlite").close()
         (self.root / "text").write_text("no store")
@@ -107,6 +109,7 @@ def iter_games(database):
         yield from [revision.document for revision in newest_games(session)]
 
 
+@exhaustive
 class TestRestoredOnThePage(StoreTest):
     def test_a_saved_shelf_is_put_on_an_empty_one_and_never_over_another(self):
         with TemporaryDirectory() as held:

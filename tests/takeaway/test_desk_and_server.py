@@ -10,6 +10,7 @@ from dicetrail.files import read_game
 from dicetrail.standalone.json_codec import to_json
 from dicetrail.standalone.offline_api import OfflineApi
 from dicetrail.takeaway import leaving
+from tests.exhaustive import exhaustive
 from tests.web.demo import MADE
 from tests.web.test_api import ApiTest
 
@@ -35,6 +36,7 @@ STRANGE = (
 MOST = 60
 
 
+@exhaustive
 class TestDeskAndServer(ApiTest):
     def clock(self):
         return self.time

@@ -324,6 +324,7 @@ class TestOneKind(unittest.TestCase):
                 self.assertEqual(told.stdout.splitlines()[-1], "Given up")
 
 
+@exhaustive
 class TestCounts(unittest.TestCase):
     def test_questions_are_counted_alike_whatever_rules_moves_and_tries_do(self):
         told = "{percent} % {right_count} {wrong_count} {mistakes} {asked_count} "

@@ -17,6 +17,7 @@ from typer.testing import CliRunner
 from dicetrail.cli import app
 from dicetrail.core import Ending, Game, Pack, Question, Round
 from dicetrail.files import written_game
+from tests.exhaustive import exhaustive
 from tests.server import SERVE, Server
 
 
@@ -37,6 +38,7 @@ class TestServe(unittest.TestCase):
         self.assertEqual(titles[:2], ["Changed", "Mine"])
         self.assertEqual(len(titles), 9)
 
+    @exhaustive
     def test_behind_what_does_tls_it_asks_for_the_key_and_gives_the_outer_address(self):
         with socket.create_server(("127.0.0.1", 0)) as free:
             port = free.getsockname()[1]

@@ -23,6 +23,7 @@ from dicetrail.core.foresight.scouts import SCOUTS
 from dicetrail.core.play import replay
 from dicetrail.files import ANSWERS, PlayedElsewhere, written_lines
 from dicetrail.web.games.routes import newest_program
+from tests.exhaustive import exhaustive
 from tests.web.test_api import GAME
 from tests.web.test_players import PLAY, PlayersTest
 
@@ -343,6 +344,7 @@ class TestStatements(PlayersTest):
         self.assertEqual(self.http.get("/api/games/seed-sums/evidence/statements.json").json(), [])
 
 
+@exhaustive
 class TestKeptRuns(PlayersTest):
     def held(self):
         return self.get(f"{KEPT}/held")["runs"]

@@ -25,6 +25,7 @@ from dicetrail.files import written_game
 from dicetrail.scouting import Subject, here, of_cluster, shared_out
 from dicetrail.scouting.workers import WorkerGone
 from dicetrail.web.beside import _beside
+from tests.exhaustive import exhaustive
 from tests.web.demo import DemoTest
 
 AT = "/api/games/harvest-supper/foresight"
@@ -152,6 +153,7 @@ class TestForesight(DemoTest):
         self.assertEqual((one["stop"], one["severity"]), ("end", "warning"))
 
 
+@exhaustive
 class TestScouting(unittest.TestCase):
     """The same seeds are the same result, however many share the work."""
 
