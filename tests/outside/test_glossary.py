@@ -58,7 +58,7 @@ class TestNames(unittest.TestCase):
 
 
 def names_in_code():
-    """Every name of the code, with where it stands; `put` is also a method of queues and of HTTP."""
+    """Every name of the code, with where it stands; `put` is a method of queues and HTTP too."""
     for path in CODE.rglob("*.py"):
         before = ""
         for token in tokenize.generate_tokens(io.StringIO(path.read_text("utf-8")).readline):
