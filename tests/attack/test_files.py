@@ -2,6 +2,8 @@
 
 import json
 import os
+import pickle
+import subprocess
 import threading
 import time
 import unittest
@@ -15,11 +17,12 @@ from openpyxl import Workbook
 
 from dicetrail.files import FileProblem, ImportOptions
 from dicetrail.files.sandbox import GivenUp, Sandbox
+from dicetrail.files.sandbox.parent import heard
 from dicetrail.web.loads import load as loading
 from tests.attack.damage import read_damaged, whole_files, workbook
 from tests.files.samples import archive, svg
 from tests.server import Server
-from tests.web.demo import DemoTest
+from tests.web.demo import MADE, DemoTest
 
 DAMAGED = 2_200
 
@@ -155,6 +158,31 @@ class TestAside(unittest.TestCase):
         self.aside._template.wait()
         brought = self.aside.do("bring", "q.xlsx", workbook(), 100)
         self.assertEqual(brought.file_name, "q.xlsx")
+
+
+class TestWhatAChildSays(unittest.TestCase):
+    def test_values_are_heard_and_what_would_do_something_is_not(self):
+        """A child that a file has taken over says what it likes."""
+        said = FileProblem("row 1", "it is empty", "fill it in").problem
+        self.assertEqual(
+            heard(BytesIO(pickle.dumps((said, {"a": {1}}, MADE)))), (said, {"a": {1}}, MADE)
+        )
+        for does in (
+            (os.system, ("true",)),
+            (eval, ("1",)),
+            (Path, ("/",)),
+            (Sandbox, ()),
+            (subprocess.Popen, (["true"],)),
+            (getattr, (said, "what")),
+        ):
+            with self.subTest(does[0]):
+                hostile = type("Hostile", (), {"__reduce__": lambda _, does=does: does})()
+                for protocol in range(2, pickle.HIGHEST_PROTOCOL + 1):
+                    with self.assertRaises(pickle.UnpicklingError):
+                        heard(BytesIO(pickle.dumps(hostile, protocol)))
+        through = b"\x80\x04\x8c\x1edicetrail.files.sandbox.parent\x8c\x09os.system\x93."
+        with self.assertRaises(pickle.UnpicklingError):
+            heard(BytesIO(through))
 
 
 class TestLoadsThatWait(DemoTest):
