@@ -22,7 +22,7 @@ GAMES = (
     *("slug-patrol", "bed-by-bed", "seed-sums", "harvest-table"),
 )
 ASK_ENGINE = """
-const [carried, calls, done] = arguments;
+const [standalone, calls, done] = arguments;
 const named = performance.getEntriesByType("resource").map(({ name }) => name);
 const worker = new Worker(named.find((name) => /worker-.*js$/.test(name)), { type: "module" });
 const answers = [];
@@ -31,7 +31,7 @@ worker.onmessage = ({ data }) => {
   if (data.answer) answers.push(data.answer);
   if (answers.length === calls.length) { worker.terminate(); done(answers); }
 };
-worker.postMessage({ begin: { carried, kept: "[]", size: 1 } });
+worker.postMessage({ begin: { standalone, kept: "[]", size: 1 } });
 calls.forEach((call, id) => worker.postMessage({ id, call }));
 """
 

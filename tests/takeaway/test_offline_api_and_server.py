@@ -37,7 +37,7 @@ MOST = 60
 
 
 @exhaustive
-class TestDeskAndServer(ApiTest):
+class TestOfflineApiAndServer(ApiTest):
     def clock(self):
         return self.time
 
