@@ -1,4 +1,6 @@
-# Everything runs from a fresh clone: each target first sets up what it needs.
+# Everything runs from a fresh clone: each target first sets up what it needs, Python's part and
+# Node's side by side.
+MAKEFLAGS += --jobs=3
 PORT ?= 8000
 HOST ?= 127.0.0.1
 DATA ?= data/dicetrail.sqlite
