@@ -1,6 +1,7 @@
 # Everything runs from a fresh clone: each target first sets up what it needs, Python's part and
 # Node's side by side.
 MAKEFLAGS += --jobs=3
+export UV_COMPILE_BYTECODE := 1
 PORT ?= 8000
 HOST ?= 127.0.0.1
 DATA ?= data/dicetrail.sqlite
@@ -146,6 +147,7 @@ $(UV): requirements-uv.lock
 .make/dev: requirements-dev.lock .make/run
 	$(SYNC) requirements-dev.lock
 	$(UV) pip install --quiet --no-deps --python $(BIN)/python -e .
+	$(BIN)/python -m compileall -q dicetrail tests
 	@touch $@
 
 .make/npm: frontend/package-lock.json
