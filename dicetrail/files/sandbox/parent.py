@@ -170,6 +170,7 @@ _PLAIN_CLASSES = {
     ("datetime", "datetime"),
     ("datetime", "timedelta"),
     ("datetime", "timezone"),
+    ("pydantic_core._pydantic_core", "TzInfo"),
 }
 
 
