@@ -91,14 +91,16 @@ def program_of(facts, *patterns, **settings):
 
 
 def right_for(made, prompt):
-    """Every answer of the rows that ask this, worked out from the rows alone."""
+    """Every answer of the rows that ask this, worked out from the rows alone. A row without an
+    answer asks nothing."""
     found = set()
     for row in range(len(made.facts.rows)):
         words = made.pattern.prompt
         for column in made.facts.columns:
             for written in (column, column.lower()):
                 words = words.replace(f"{{{written}}}", made.cell(row, column))
-        if fold(words) == fold(prompt) and row in made.rows:
+        is_asked = row in made.rows and made.cell(row, made.pattern.answer) != ""
+        if fold(words) == fold(prompt) and is_asked:
             names = (made.pattern.answer, *made.pattern.also)
             found |= {made.cell(row, name) for name in names} - {""}
     return found
