@@ -55,7 +55,9 @@ def main(given: list[str]) -> int:
     outcomes = []
     began = time.monotonic()
     with ProcessPoolExecutor(max_workers=1 + (os.cpu_count() or 1)) as pool:
-        for done in as_completed([pool.submit(_run, name, which) for name in classes]):
+        for done in as_completed(
+            [pool.submit(_run, name, "--all" if name in names else which) for name in classes]
+        ):
             outcome = done.result()
             outcomes.append(outcome)
             if not outcome.ran:
