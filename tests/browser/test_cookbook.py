@@ -256,7 +256,7 @@ class TestCookbook(BrowserTest):
         self.presses += 1
         for _ in range(4):
             self.at("button[aria-label='Move Nought down']").click()
-        self.tap("2 warnings")
+        self.tap("1 warning")
         self.sees("no run can reach “Four”")
         self.press(Keys.ESCAPE)
         self.presses += 1
