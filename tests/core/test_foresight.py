@@ -12,6 +12,7 @@ from statistics import fmean, stdev
 from dicetrail.core import (
     After,
     Ask,
+    Check,
     Details,
     Draw,
     Ending,
@@ -29,6 +30,7 @@ from dicetrail.core.foresight import (
     SCOUTS,
     Habit,
     How,
+    Scout,
     counted,
     forecast,
     nothing_played,
@@ -40,6 +42,7 @@ from dicetrail.core.foresight import (
 from dicetrail.core.foresight.asking import CannotForecast
 from dicetrail.core.foresight.exact_forecast import ExactForecast
 from dicetrail.core.play import ended_as
+from dicetrail.core.rules import Event
 from dicetrail.core.survey.reach import reach
 from tests.core.test_course import ready
 from tests.exhaustive import exhaustive
@@ -191,6 +194,52 @@ class TestForecasts(unittest.TestCase):
             self.assertAlmostEqual(share, place / runs, delta=0.09)
         mean = sum(at * share for at, share in enumerate(steps.shares)) * steps.step_seconds
         self.assertAlmostEqual(mean, told.seconds, delta=0.05)
+
+    def test_a_run_without_chance_takes_as_long_as_is_foretold_whatever_cue_holds_it(self):
+        """Over every occasion and handler that can play a cue, every way it can hold, both kinds
+        of question, and players of whom each always does one thing, always as fast."""
+        hint = Details(hint="It is green.")
+        packs = {
+            kind: Pack("P", tuple(Question(f"{n}?", (word,), (), kind, hint) for n in range(2)))
+            for kind, word in ((Kind.TYPED, "marrow"), (Kind.LETTERS, "bee"))
+        }
+        by_script = [event for event in Event if event not in (Event.STARTED, Event.GAME_OVER)]
+        never = Scout("A", (0,), again=0, close=0, spread=0, median_ms=1300, letter_ms=700)
+        always = replace(never, right=(100,), again=100)
+        players = (
+            never,
+            always,
+            replace(always, close=100),
+            replace(never, passes=100),
+            replace(never, right=(0,), again=100),
+            replace(always, hints=100),
+            replace(never, median_ms=9000, letter_ms=9000),
+        )
+        holds = {"hold_ms": 2600}, {"until_continue": True}, {"hold_ms": 0}
+        differ = 0
+        for on, held, kind, tries in product(
+            (*Occasion, *by_script), holds, packs, (Ask(), Ask(tries=3, misses=2))
+        ):
+            ask = replace(tries, seconds=6, passing=True)
+            script = "def right():\n    lives += 1\ndef wrong():\n    lives -= 1\n"
+            if isinstance(on, Event):
+                script = f"def {on}():\n    cue('c')\n"
+            script = f"score = 0\nlives = 9\n{script}"
+            cue = Cue("c", (on,) if isinstance(on, Occasion) else (), streak=2)
+            check, after = Check(typos=1), After(hold_ms=300)
+            round_ = Round("R", ("p",), draw=Draw(2), ask=ask, check=check, after=after)
+            game = Game("G", (round_,), (Ending("E", ""),), script, cues=(cue,))
+            short, long = (
+                build(replace(game, cues=(one,)), {"p": packs[kind]})
+                for one in (cue, replace(cue, **held))
+            )
+            for scout in players:
+                with self.subTest(on=on, held=held, kind=kind, tries=ask.tries, scout=scout):
+                    took = played(long, [scout], 1).at
+                    foretold = ExactForecast(long, [scout]).weigh().mean_ms
+                    self.assertAlmostEqual(foretold, took, 6)
+                    differ += took != played(short, [scout], 1).at
+        self.assertGreater(differ, 400)
 
     def test_the_same_dice_are_the_same_run_and_every_run_ends(self):
         for seed in range(30):

@@ -11,21 +11,27 @@ from collections.abc import Callable, Iterable, Iterator, Sequence
 from itertools import pairwise
 from typing import NamedTuple
 
-from dicetrail.core.document import Kind, Occasion, Round, Way
+from dicetrail.core.document import Kind, Round, Way
 from dicetrail.core.draw import Traits
 from dicetrail.core.foresight.scouts import Picks, Scout
 from dicetrail.core.foresight.times import Times, effort, together
-from dicetrail.core.play import Program, cues_of_rules, cues_of_streak, cues_on, hold_for
+from dicetrail.core.play import Program, cues_heard, hold_for
 from dicetrail.core.rules import (
-    Event,
+    CLOCK_FACTS,
+    Branch,
+    Came,
+    ClockReading,
     Falls,
+    Happening,
     Outcome,
-    Settled,
+    Progress,
     Tally,
-    share_left,
-    still_allowed,
+    Terms,
+    branches,
+    came_of,
+    clock_readings,
+    read_clock,
 )
-from dicetrail.core.survey import turning_points
 
 LEAST_MASS = 1e-12
 """What is left when players count as none."""
@@ -50,22 +56,18 @@ class QuestionClass(NamedTuple):
     own: tuple[int | None, ...] = ()
     """How often each scout is right at it, where that is its own way."""
 
-
-class QuestionOutcome(NamedTuple):
-    """What came of a question."""
-
-    tally: Tally
-    way: Way | None
-    ending: int | None
-    is_out: bool = False
-
-
-class ClockReading(NamedTuple):
-    """What the question's clock says."""
-
-    seconds_left: int = 0
-    seconds_used: int = 0
-    percent_left: int = 0
+    def terms(self, round_: Round, scout: Scout) -> Terms:
+        """What the question allows in a round, as far as the scout makes use of it."""
+        traits = self.traits
+        is_word = traits.kind is Kind.LETTERS
+        return Terms(
+            traits.misses if is_word else round_.ask.tries,
+            traits.letters if is_word else 0,
+            traits.is_hinted and bool(scout.hints),
+            self.can_slip and bool(scout.close),
+            round_.ask.passing and bool(scout.passes),
+            bool(traits.seconds),
+        )
 
 
 class Band(NamedTuple):
@@ -83,27 +85,19 @@ class ClockReadings:
     """What clocks say when answers come, worked out once for each."""
 
     def __init__(self, reads: frozenset[str]) -> None:
-        self.reads = reads & {"seconds_left", "seconds_used", "percent_left"}
+        self.reads = reads & CLOCK_FACTS
         self._bands: dict[tuple[Times, int], list[Band]] = {}
         self._kernels: dict[tuple[Times, int, int], list[float]] = {}
 
     def reading(self, clock_ms: int, used: int) -> ClockReading:
         """What rules can read of a clock after so many milliseconds."""
-        left, reads = max(0, clock_ms - used), self.reads
-        return ClockReading(
-            left // 1000 if "seconds_left" in reads else 0,
-            used // 1000 if "seconds_used" in reads else 0,
-            share_left(left, clock_ms) if "percent_left" in reads else 0,
-        )
+        return read_clock(self.reads, clock_ms, used)
 
     def bands(self, law: Times, clock_ms: int) -> list[Band]:
         """The answers that come in time, by what the clock says."""
         key = (law, clock_ms)
         if key not in self._bands:
-            points = [0]
-            for point in sorted(turning_points(clock_ms, "percent_left" in self.reads)):
-                if self.reading(clock_ms, point) != self.reading(clock_ms, points[-1]):
-                    points.append(point)
+            points = [point for point, _ in clock_readings(self.reads, clock_ms)]
             self._bands[key] = list(self._made(law, clock_ms, [*points, clock_ms]))
         return self._bands[key]
 
@@ -144,7 +138,7 @@ class Lap(NamedTuple):
     """One way a question can go."""
 
     share: float
-    came: QuestionOutcome
+    came: Came
     timed_span: TimedSpan
 
 
@@ -161,7 +155,7 @@ class OutcomeDistribution(NamedTuple):
     distribution: tuple[Lap, ...]
     stands: tuple[Stands, ...]
     """With a countdown of the round or the game: what it finds if it ends meanwhile."""
-    routes: tuple[tuple[QuestionOutcome, float], ...]
+    routes: tuple[tuple[Came, float], ...]
     """What can come of it, with how likely each is, whatever its time."""
     mean_ms: float
     """How long it takes, on average."""
@@ -190,12 +184,10 @@ class Grid(NamedTuple):
 
 
 class _PendingQuestion(NamedTuple):
-    """A question that stands: what was counted, tried, found and waited so far."""
+    """A question in play: what was counted, how far it is, and what it has taken so far."""
 
     tally: Tally
-    tried: int = 0
-    hits: int = 0
-    is_hinted: bool = False
+    progress: Progress = Progress()
     timed_span: TimedSpan = TimedSpan()
 
 
@@ -224,13 +216,13 @@ class Asking:
         self.scout, self.asked, self.base = who.scout, asked, base
         self.answers, self.letters = who.scout.answers, who.scout.letters
         self.means = (self.answers.mean, self.letters.mean)
-        self.chances: dict[tuple[int, bool], float] = {}
+        self.chances: dict[tuple[int, bool], tuple[tuple[Happening, float], ...]] = {}
         self.own = asked.own[who.number] if asked.own else None
         self.round: Round = program.game.rounds[base.round]
         cues = program.game.cues
         self.has_holds = any(cue.until_continue or cue.hold_ms is not None for cue in cues)
         self.is_word = asked.traits.kind is Kind.LETTERS
-        self.allowed = asked.traits.misses if self.is_word else self.round.ask.tries
+        self.terms = asked.terms(self.round, self.scout)
         self.clock_ms = base.seconds_allowed * 1000
         self.grid = grid
         self.ways = 1
@@ -239,7 +231,7 @@ class Asking:
             clock = self.clock_ms // grid.step_ms
             self.ways += (min(clock, grid.points) if clock and grid.points else clock) // 20
         self.reads = clocks.reads
-        self.found: defaultdict[tuple[QuestionOutcome, TimedSpan], list[Mass]] = defaultdict(list)
+        self.found: defaultdict[tuple[Came, TimedSpan], list[Mass]] = defaultdict(list)
         self.stands: defaultdict[Tally, list[list[float]]] = defaultdict(list)
 
     def all(self, tally: Tally) -> OutcomeDistribution:
@@ -261,7 +253,7 @@ class Asking:
     def _laid_out(self) -> OutcomeDistribution:
         self.follow(self.ways * len(self.found))
         stands = (Stands(tally, added(shares)) for tally, shares in self.stands.items())
-        distribution, routes, mean = tuple(self._laps()), dict[QuestionOutcome, float](), 0.0
+        distribution, routes, mean = tuple(self._laps()), dict[Came, float](), 0.0
         for share, came, timed_span in distribution:
             routes[came] = routes.get(came, 0.0) + share
             mean += share * self._mean_of(timed_span)
@@ -297,11 +289,11 @@ class Asking:
             now[_PendingQuestion(tally)] = self._whole(1.0)
             return now
         for share, settled in self.falls(tally, self.base):
+            merged = self.merged(settled.tally)
             if settled.ending is not None:
-                came = QuestionOutcome(settled.tally, None, settled.ending)
-                self.found[came, TimedSpan()].append(self._whole(share))
+                self.found[came_of(settled, merged), TimedSpan()].append(self._whole(share))
             else:
-                self._enter(now, _PendingQuestion(self.merged(settled.tally)), self._whole(share))
+                self._enter(now, _PendingQuestion(merged), self._whole(share))
         return now
 
     def _whole(self, share: float) -> Mass:
@@ -315,172 +307,87 @@ class Asking:
 
     def _hinted(self, now: dict[_PendingQuestion, Mass]) -> dict[_PendingQuestion, Mass]:
         """Those who take the hint, and those who do not."""
-        share = self.scout.hints / 100 if self.asked.traits.is_hinted else 0.0
+        share = self.scout.hints / 100 if self.terms.has_hint else 0.0
         if not share:
             return now
         after: dict[_PendingQuestion, Mass] = {}
         for standing, mass in now.items():
             if share < 1:
                 self._enter(after, standing, _scaled(mass, 1 - share))
-            outcome = self._outcome(Event.HINTED, standing, self._reading(0))
-            for part, settled in self.falls(standing.tally, outcome):
-                weight = _scaled(mass, share * part)
-                if settled.ending is not None:
-                    self._done(standing, weight, settled, Occasion.HINT)
-                else:
-                    told = standing._replace(tally=self.merged(settled.tally), is_hinted=True)
-                    self._enter(after, told, weight)
+            self._comes(standing, _scaled(mass, share), Happening.HINT, self._reading(0), after)
         return after
 
     def _try(
         self, standing: _PendingQuestion, mass: Mass, after: dict[_PendingQuestion, Mass]
     ) -> None:
         """What comes of the next try of those who stand so."""
-        passes = self.scout.passes / 100 if self.round.ask.passing else 0.0
+        passes = self.scout.passes / 100 if self.terms.can_pass else 0.0
         if passes:
             for part, reading in self._read(_scaled(mass, passes), is_closed=True):
-                self._ends(standing, part, Event.PASSED, reading, "passed", Occasion.PASSED)
+                self._comes(standing, part, Happening.PASSED, reading, after)
             mass = _scaled(mass, 1 - passes)
-        right = self._chance(standing.tried, standing.is_hinted)
         in_time, late = self._answered(standing, mass)
+        chances = self._chances(standing.progress)
         for timed_span, part, reading in in_time:
-            tally, tries, hits, is_hinted, _ = standing
-            if self.is_word:
-                now = _PendingQuestion(tally, tries, hits, is_hinted, timed_span)
-                self._letter(now, part, reading, right, after)
-                continue
-            tried = _PendingQuestion(tally, tries + 1, hits, is_hinted, timed_span)
-            close = self.scout.close / 100 if self.asked.can_slip else 0.0
-            for event, verdict, occasion, weight in (
-                (Event.RIGHT, "right", Occasion.RIGHT, right * (1 - close)),
-                (Event.RIGHT, "close", Occasion.CLOSE, right * close),
-                (Event.WRONG, "wrong", Occasion.WRONG, 1 - right),
-            ):
-                if weight > 0:
-                    share = _scaled(part, weight)
-                    self._ends(tried, share, event, reading, verdict, occasion, after)
+            now = standing._replace(timed_span=timed_span)
+            for happening, chance in chances:
+                if chance > 0:
+                    self._comes(now, _scaled(part, chance), happening, reading, after)
         if late is not None:
             timed_span, part = late
-            now, reading = (
-                standing._replace(timed_span=timed_span),
-                ClockReading(0, self.base.seconds_allowed),
-            )
-            self._ends(now, part, Event.TIMEOUT, reading, "late", Occasion.LATE)
+            reading = ClockReading(seconds_used=self.base.seconds_allowed)
+            now = standing._replace(timed_span=timed_span)
+            self._comes(now, part, Happening.LATE, reading, after)
 
-    def _chance(self, tried: int, is_hinted: bool) -> float:
-        """How likely the next answer is right."""
+    def _chances(self, progress: Progress) -> tuple[tuple[Happening, float], ...]:
+        """How likely each answer is that can come next."""
+        tried, _, is_hinted = progress
         key = (tried, is_hinted)
         if key not in self.chances:
             asked = self.asked
-            self.chances[key] = self.scout.chance(
-                asked.traits, asked.picks, tried, is_hinted, self.own
+            right = self.scout.chance(asked.traits, asked.picks, tried, is_hinted, self.own)
+            close = self.scout.close / 100 if self.terms.can_be_close else 0.0
+            self.chances[key] = (
+                ((Happening.HIT, right), (Happening.MISS, 1 - right))
+                if self.is_word
+                else (
+                    (Happening.RIGHT, right * (1 - close)),
+                    (Happening.CLOSE, right * close),
+                    (Happening.WRONG, 1 - right),
+                )
             )
         return self.chances[key]
 
-    def _letter(
-        self,
-        now: _PendingQuestion,
-        mass: Mass,
-        reading: ClockReading,
-        right: float,
-        after: dict[_PendingQuestion, Mass],
-    ) -> None:
-        """A letter that stands in the word, or does not."""
-        hit = now._replace(hits=now.hits + 1)
-        miss = now._replace(tried=now.tried + 1)
-        for weight, event, one, is_last in (
-            (right, Event.LETTER_HIT, hit, hit.hits >= self.asked.traits.letters),
-            (1 - right, Event.LETTER_MISS, miss, not still_allowed(self.allowed, miss.tried)),
-        ):
-            if weight <= 0:
-                continue
-            for part, settled in self.falls(now.tally, self._outcome(event, one, reading)):
-                share, tally = _scaled(mass, weight * part), self.merged(settled.tally)
-                then = one._replace(tally=tally)
-                if is_last:
-                    is_hit = event is Event.LETTER_HIT
-                    ends = Event.RIGHT if is_hit else Event.WRONG
-                    occasion = Occasion.RIGHT if is_hit else Occasion.WRONG
-                    verdict = occasion.value
-                    self._ends(then, share, ends, reading, verdict, occasion, None, settled.ending)
-                elif settled.ending is not None:
-                    is_hit = event is Event.LETTER_HIT
-                    occasion = Occasion.LETTER_HIT if is_hit else Occasion.LETTER_MISS
-                    self._done(now, share, settled, occasion)
-                else:
-                    self._enter(after, then, share)
-
-    def _ends(
+    def _comes(
         self,
         standing: _PendingQuestion,
         mass: Mass,
-        event: Event,
+        happening: Happening,
         reading: ClockReading,
-        verdict: str,
-        occasion: Occasion,
-        after: dict[_PendingQuestion, Mass] | None = None,
-        ending: int | None = None,
+        after: dict[_PendingQuestion, Mass],
     ) -> None:
-        """What an outcome of the question leads to: it is done with, or stands again."""
-        outcome = self._outcome(event, standing, reading, verdict)
-        for part, settled in self.falls(standing.tally, outcome):
-            share = _scaled(mass, part)
-            found = settled if ending is None else settled._replace(ending=ending)
-            if found.ending is None and found.way is None and after is not None:
-                held = self._held(standing, found, occasion)
-                timed_span = standing.timed_span.held(held)
-                stands = standing._replace(tally=self.merged(found.tally), timed_span=timed_span)
-                self._enter(after, stands, share)
-            else:
-                self._done(standing, share, found, occasion)
-
-    def _done(
-        self, standing: _PendingQuestion, mass: Mass, settled: Settled, occasion: Occasion
-    ) -> None:
-        """The question is done with."""
-        held = self._held(standing, settled, occasion)
-        script_actions = settled.script_actions
-        is_out = bool(script_actions) and any(
-            script_action.what == "out" for script_action in script_actions
-        )
-        came = QuestionOutcome(self.merged(settled.tally), settled.way, settled.ending, is_out)
-        self.found[came, standing.timed_span.held(held)].append(mass)
-
-    def _held(self, standing: _PendingQuestion, settled: Settled, occasion: Occasion) -> int:
-        """How long the feedback is shown."""
-        is_over = settled.way is not None or settled.ending is not None
-        if not self.has_holds:
-            hold = self.round.after.hold_ms if is_over else 0
-            return self.scout.goes_on_ms if hold is None else hold
-        game = self.program.game
-        cues = [*cues_of_rules(self.program, standing.tally, settled), *cues_on(game, occasion)]
-        if occasion in (Occasion.RIGHT, Occasion.CLOSE):
-            cues += cues_of_streak(game, settled.tally.streak)
-        hold = hold_for(self.round, cues, settled.way or (Way() if is_over else None))
-        return self.scout.goes_on_ms if hold is None else hold
-
-    def _outcome(
-        self, event: Event, standing: _PendingQuestion, reading: ClockReading, verdict: str = ""
-    ) -> Outcome:
+        """What something that happens leads to: the question is done with, or stands on."""
         self.follow(self.ways)
-        base, tried = self.base, standing.tried
-        is_closed = event in (Event.TIMEOUT, Event.PASSED)
-        left, used, percent = reading
-        return Outcome(
-            event,
-            base.round,
-            base.number,
-            base.worth,
-            base.level,
-            left,
-            used,
-            base.seconds_allowed,
-            percent,
-            tried,
-            0 if is_closed else still_allowed(self.allowed, tried),
-            base.player_number,
-            verdict,
-        )
+        tally, progress, timed_span = standing
+        for branch in branches(
+            self.falls, self.base, self.terms, tally, progress, happening, reading
+        ):
+            share, merged = _scaled(mass, branch.share), self.merged(branch.settled.tally)
+            lasted = timed_span.held(self._held(tally, branch, happening))
+            if branch.is_over:
+                self.found[came_of(branch.settled, merged), lasted].append(share)
+            else:
+                self._enter(after, _PendingQuestion(merged, branch.progress, lasted), share)
+
+    def _held(self, before: Tally, branch: Branch, happening: Happening) -> int:
+        """How long the feedback is shown."""
+        is_over = branch.is_over
+        if not (is_over or happening is Happening.WRONG):
+            return 0  # hints and letters are told while the question stands
+        way = branch.settled.way or (Way() if is_over else None)
+        cues = cues_heard(self.program, before, happening, branch) if self.has_holds else ()
+        hold = hold_for(self.round, cues, way)
+        return self.scout.goes_on_ms if hold is None else hold
 
     @property
     def _law(self) -> Times:

@@ -24,8 +24,6 @@ from dicetrail.core.document import (
     Round,
     RoundOrder,
     Sums,
-    To,
-    Way,
 )
 from dicetrail.core.draw import (
     Pool,
@@ -48,7 +46,6 @@ from dicetrail.core.foresight.asking import (
     Mass,
     OutcomeDistribution,
     QuestionClass,
-    QuestionOutcome,
     Who,
     plus,
     total,
@@ -58,11 +55,10 @@ from dicetrail.core.foresight.times import effort, together
 from dicetrail.core.play import Program
 from dicetrail.core.rules import (
     Asks,
+    Came,
     Chooses,
-    Due,
     Ends,
     Enters,
-    Event,
     Outcome,
     Over,
     RoundEnds,
@@ -73,13 +69,13 @@ from dicetrail.core.rules import (
     TooManySides,
     Where,
     all_started,
+    asked_outcome,
     before_asking,
     every_fall,
     game_ended,
-    onward,
+    question_left,
     round_ended,
     settle,
-    still_allowed,
     time_ends,
 )
 
@@ -297,15 +293,15 @@ class ExactForecast:
         """What can come of a question that is put."""
         where = point.where
         reads = self.rules.reads
-        number = where.position + 1 if "number" in reads else 1
-        player = where.turn + 1 if "player_number" in reads else 1
+        position = where.position if "number" in reads else 0
+        turn = where.turn if "player_number" in reads else 0
         tally, is_again = tally_of(point), point.again is not None
-        key = (where.round, number, player, self._who[where.turn], kind, is_again)
+        key = (where.round, position, turn, self._who[where.turn], kind, is_again)
         distribution = self.distribution.get((key, tally))
         if distribution is None:
             asking = self._askings.get(key)
             if asking is None:
-                asking = self._askings[key] = self._asking(where, number, player, kind, is_again)
+                asking = self._askings[key] = self._asking(where, position, turn, kind, is_again)
             until = self._until
             self._until = min(until, self._followed + self.most_followed // ONE_QUESTION)
             distribution = self.distribution[key, tally] = asking.all(tally)
@@ -314,29 +310,23 @@ class ExactForecast:
                 raise CannotForecast("it has too many ways to go")
         return distribution
 
-    def _asking(self, where: Where, number: int, player: int, kind: int, is_again: bool) -> Asking:
+    def _asking(self, where: Where, position: int, turn: int, kind: int, is_again: bool) -> Asking:
         """A question as it is put to a player, whatever their tally."""
-        asked = self.rounds[where.round].kinds[kind]
-        round_, traits = self.game.rounds[where.round], asked.traits
+        asked, scout = self.rounds[where.round].kinds[kind], self.scouts[where.turn]
+        traits, terms = asked.traits, asked.terms(self.game.rounds[where.round], scout)
         seconds = traits.seconds or 0
-        allowed = traits.misses if traits.kind is Kind.LETTERS else round_.ask.tries
-        base = Outcome(
-            Event.ASKED,
+        base = asked_outcome(
             where.round,
-            number,
-            1 if traits.worth is None else traits.worth,
-            traits.level,
-            seconds,
-            0,
-            seconds,
-            100 if seconds else 0,
-            0,
-            still_allowed(allowed, 0),
-            player,
+            position,
+            turn,
+            terms,
+            worth=traits.worth,
+            level=traits.level,
+            seconds=seconds,
             is_again=is_again,
         )
         points = self.points_of(where.round)
-        answers_once = traits.kind is not Kind.LETTERS and allowed == 1
+        answers_once = not terms.letters and terms.allowed == 1
         needs_grid = points or (seconds and not answers_once)
         if "seconds_used" in self.rules.reads and not seconds and not points:
             raise CannotForecast("its rules read times that no clock bounds")
@@ -345,7 +335,7 @@ class ExactForecast:
             self.falls,
             self.merged,
             self.follow,
-            Who(self.scouts[where.turn], where.turn),
+            Who(scout, where.turn),
             asked,
             base,
             Grid(self.step_ms, points) if needs_grid else None,
@@ -381,7 +371,7 @@ class ExactForecast:
             yield from self.step(share, step, tallies, ())
 
     def went(
-        self, point: Point, kind: int, used: tuple[int, ...], came: QuestionOutcome
+        self, point: Point, kind: int, used: tuple[int, ...], came: Came
     ) -> Iterable[tuple[float, Reached]]:
         """Where a run goes with what came of a question."""
         where = point.where
@@ -398,17 +388,9 @@ class ExactForecast:
             return ((1.0, Point(step.where, tallies, used, kind if step.is_again else None)),)
         return self.step(1.0, step, tallies, used, kind)
 
-    def _way(self, where: Where, came: QuestionOutcome) -> Step:
+    def _way(self, where: Where, came: Came) -> Step:
         """The step that follows, whatever the tallies are: it is a question only if one is put."""
-        if came.is_out and where.turn not in where.out:
-            where = where._replace(out=tuple(sorted((*where.out, where.turn))))
-        if came.ending is not None:
-            due = where.due or Due(came.ending, where.turn)
-            way = Way(To.ENDING, self.game.endings[came.ending].title)
-            step = onward(self.game, where._replace(due=due), way)
-        else:
-            assert came.way is not None
-            step = onward(self.game, where, came.way)
+        step = question_left(self.game, where, came)
         while isinstance(step, Asks):
             length = self._length(step.where)
             instead = before_asking(self.game, step.where, length, step.is_again, None)

@@ -35,7 +35,8 @@ from dicetrail.core.play import (
     start,
     step,
 )
-from dicetrail.core.survey import Reach, turning_points
+from dicetrail.core.rules import turning_points
+from dicetrail.core.survey import Reach
 
 MAX_STEPS = 30_000
 """So many inputs are tried before the search is given up."""

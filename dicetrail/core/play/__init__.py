@@ -10,9 +10,7 @@ from dicetrail.core.play.footprints import Answered, Change, Footprint, Result, 
 from dicetrail.core.play.names import player_named
 from dicetrail.core.play.outcomes import (
     counts_as_best,
-    cues_of_rules,
-    cues_of_streak,
-    cues_on,
+    cues_heard,
     is_best,
     leader_of,
 )
@@ -111,9 +109,7 @@ __all__ = [
     "check",
     "choices_of",
     "counts_as_best",
-    "cues_of_rules",
-    "cues_of_streak",
-    "cues_on",
+    "cues_heard",
     "dress",
     "ended_as",
     "go_on",

@@ -25,7 +25,7 @@ from collections.abc import Callable, Iterable, Iterator, Sequence
 from functools import partial
 from typing import Any
 
-from dicetrail.core.answers import Checked, Given, Verdict, as_letters, letters_of
+from dicetrail.core.answers import Checked, Given, Verdict, as_letters
 from dicetrail.core.document import (
     ENGLISH,
     MAX_PLAYERS,
@@ -51,7 +51,8 @@ from dicetrail.core.play.flow import (
     time_is_up,
 )
 from dicetrail.core.play.footprints import Answered, Footprint, Footprints, Result, Stop, What
-from dicetrail.core.play.outcomes import cued, quiet, run_rules, tries_left
+from dicetrail.core.play.outcomes import cued, progress_of, quiet, run_happening, run_rules
+from dicetrail.core.play.presenting import PresentedQuestion
 from dicetrail.core.play.program import (
     Program,
     deal_of,
@@ -79,7 +80,7 @@ from dicetrail.core.play.state import (
     TimeRanBackwards,
     Wait,
 )
-from dicetrail.core.rules import Event
+from dicetrail.core.rules import Event, Happening, Settled, after
 
 MAX_UNATTENDED = 100
 """After so many countdowns in a row without a player doing anything, the clocks wait."""
@@ -226,8 +227,7 @@ def _countdown_ended(program: Program, state: State, footprints: Footprints) -> 
         presented = presented_question(program, state)
         why = f"{counted(presented.seconds or 0, 'second')} are over; an answer is too late now"
         footprints.append(Footprint(state.at, Stop.ASK, What.LATE, why, result=Result.LATE))
-        late = quiet(state)._replace(result=Result.LATE)
-        return settled_question(program, late, presented, Event.TIMEOUT, footprints)
+        return settled_question(program, quiet(state), presented, Happening.LATE, footprints)
     return time_is_up(program, state, footprints)
 
 
@@ -270,13 +270,20 @@ def _answer(program: Program, state: State, action: Answer, footprints: Footprin
     if checked.verdict is Verdict.UNREADABLE:
         state = quiet(state)._replace(given=given, result=Result.UNREADABLE)
         return cued(program, state, Occasion.PRESS, footprints)
-    event = Event.WRONG if checked.verdict is Verdict.WRONG else Event.RIGHT
-    # A whole word that is right is no miss.
-    is_word = presented.question.kind is Kind.LETTERS
-    used = state.tries_used + (event is Event.WRONG or not is_word)
-    state = quiet(state)._replace(given=given, tries_used=used, result=_CAME_OF[checked.verdict])
+    outcome = _OUTCOMES[checked.verdict]
+    progress, _ = after(presented.terms, progress_of(presented, state), outcome)
+    state = quiet(state)._replace(
+        given=given, tries_used=progress.used, result=_CAME_OF[checked.verdict]
+    )
     state = cued(program, state, Occasion.PRESS, footprints)
-    return settled_question(program, state, presented, event, footprints)
+    return settled_question(program, state, presented, outcome, footprints)
+
+
+_OUTCOMES = {
+    Verdict.RIGHT: Happening.RIGHT,
+    Verdict.CLOSE: Happening.CLOSE,
+    Verdict.WRONG: Happening.WRONG,
+}
 
 
 def _tell_answer(at: int, who: str, given: Given, checked: Checked) -> Iterator[Footprint]:
@@ -305,31 +312,26 @@ def _letter(program: Program, state: State, action: Letter, footprints: Footprin
         raise _ActionRefused(Phrase.ONE_LETTER)
     if set(letters) <= set(state.tried):
         raise _ActionRefused(Phrase.LETTER_TRIED, letter="".join(letters))
-    wanted = letters_of(presented.question.right[0])
-    tried = tuple(dict.fromkeys((*state.tried, *letters)))
-    letter, stands = "".join(letters), wanted.issuperset(letters)
+    new = set(letters).difference(state.tried)
+    happening = Happening.HIT if presented.letters.issuperset(letters) else Happening.MISS
+    progress, closing = after(
+        presented.terms, progress_of(presented, state), happening, found=len(new)
+    )
+    letter, stands = "".join(letters), happening is Happening.HIT
     who = state.players[state.turn]
     footprints.append(Footprint(state.at, Stop.ASK, What.ANSWERED, f"{who} tried “{letter}”"))
     result = Result.HIT if stands else Result.MISS
     why = f"{result}: “{letter}” {'stands' if stands else 'does not stand'} in the word"
     footprints.append(Footprint(state.at, Stop.CHECK, What.CHECKED, why, result=result))
-    misses = state.tries_used + (not stands)
-    state = quiet(state)._replace(tried=tried, tries_used=misses, given=None, result=result)
+    tried = tuple(dict.fromkeys((*state.tried, *letters)))
+    state = quiet(state)._replace(tried=tried, tries_used=progress.used, given=None, result=result)
     state = cued(program, state, Occasion.PRESS, footprints)
-    event = Event.LETTER_HIT if stands else Event.LETTER_MISS
-    state, settled = run_rules(program, state, event, footprints, presented)
-    state = cued(program, state, Occasion(event.value.replace("_", " ")), footprints)
-    # The last letter settles the word, whatever ending it has brought at once.
-    if wanted <= set(tried):
-        found = state._replace(result=Result.RIGHT)
-        return settled_question(program, found, presented, Event.RIGHT, footprints, settled.ending)
-    if not stands and tries_left(presented, state) == 0:
-        missed = state._replace(result=Result.WRONG)
-        return settled_question(program, missed, presented, Event.WRONG, footprints, settled.ending)
-    if settled.ending is not None:
-        state, way = at_once(program, state, settled.ending)
-        return hold(program, state, presented, way, footprints)
-    return state
+    state, settled = run_happening(program, state, presented, happening, footprints)
+    state = cued(program, state, happening.occasion, footprints)
+    if closing is not None:
+        # The last letter settles the word, whatever ending it has brought at once.
+        return settled_question(program, state, presented, closing, footprints, settled.ending)
+    return _at_once(program, state, presented, settled, footprints)
 
 
 def _hint(program: Program, state: State, _action: Hint, footprints: Footprints) -> State:
@@ -344,12 +346,23 @@ def _hint(program: Program, state: State, _action: Hint, footprints: Footprints)
         Footprint(state.at, Stop.ASK, What.HINTED, f"{state.players[state.turn]} took the hint")
     )
     state = quiet(state)._replace(is_hinted=True)
-    state, settled = run_rules(program, state, Event.HINTED, footprints, presented)
+    state, settled = run_happening(program, state, presented, Happening.HINT, footprints)
     state = cued(program, state, Occasion.HINT, footprints)
-    if settled.ending is not None:
-        state, way = at_once(program, state, settled.ending)
-        return hold(program, state, presented, way, footprints)
-    return state
+    return _at_once(program, state, presented, settled, footprints)
+
+
+def _at_once(
+    program: Program,
+    state: State,
+    presented: PresentedQuestion,
+    settled: Settled,
+    footprints: Footprints,
+) -> State:
+    """The ending that a letter or a hint brought at once; else the question stands."""
+    if settled.ending is None:
+        return state
+    state, way = at_once(program, state, settled.ending)
+    return hold(program, state, presented, way, footprints)
 
 
 def _pass(program: Program, state: State, _action: Pass, footprints: Footprints) -> State:
@@ -358,8 +371,8 @@ def _pass(program: Program, state: State, _action: Pass, footprints: Footprints)
         raise _ActionRefused(Phrase.NO_PASSING)
     why = f"{state.players[state.turn]} passed"
     footprints.append(Footprint(state.at, Stop.ASK, What.PASSED, why, result=Result.PASSED))
-    state = quiet(state)._replace(given=None, result=Result.PASSED)
-    return settled_question(program, state, presented, Event.PASSED, footprints)
+    state = quiet(state)._replace(given=None)
+    return settled_question(program, state, presented, Happening.PASSED, footprints)
 
 
 def _continue(program: Program, state: State, _action: Continue, footprints: Footprints) -> State:

@@ -8,7 +8,7 @@ from collections.abc import Iterator, Sequence
 from dataclasses import replace
 from functools import partial
 
-from dicetrail.core.answers import LETTERS, letters_of
+from dicetrail.core.answers import LETTERS
 from dicetrail.core.document import (
     ENGLISH,
     Cue,
@@ -45,6 +45,8 @@ from dicetrail.core.play.outcomes import (
     cued,
     leader_of,
     quiet,
+    run_asked,
+    run_happening,
     run_rules,
     streak_cued,
 )
@@ -65,6 +67,7 @@ from dicetrail.core.rules import (
     Ends,
     Enters,
     Event,
+    Happening,
     Outcome,
     RoundEnds,
     Step,
@@ -86,17 +89,17 @@ def settled_question(
     program: Program,
     state: State,
     presented: PresentedQuestion,
-    event: Event,
+    outcome: Happening,
     footprints: Footprints,
     ending: int | None = None,
 ) -> State:
-    """What an outcome of the question in play, its result in the state, leads to.
+    """What an outcome of the question in play leads to.
 
     `ending` has come at once already, by the letter that made the outcome.
     """
-    result, first = state.result, len(footprints)
-    assert result is not None
-    state, settled = run_rules(program, state, event, footprints, presented, result.value)
+    result, first = Result(outcome.verdict), len(footprints)
+    state = state._replace(result=result)
+    state, settled = run_happening(program, state, presented, outcome, footprints)
     ending = settled.ending if ending is None else ending
     way = settled.way
     if ending is not None:
@@ -108,8 +111,9 @@ def settled_question(
     state = with_rows_leaving(presented, state, is_done)
     if is_done:
         footprints[first] = partial(_tell_answered, footprints[first], state, presented, result)
-    state = cued(program, state, _OCCASIONS[result], footprints)
-    state = streak_cued(program, state, footprints) if event is Event.RIGHT else state
+    state = cued(program, state, outcome.occasion, footprints)
+    if outcome.event is Event.RIGHT:
+        state = streak_cued(program, state, footprints)
     return hold(program, state, presented, way, footprints)
 
 
@@ -153,15 +157,6 @@ def _pictures(presented: PresentedQuestion, places: Sequence[int], is_told: bool
         tuple(presented.choices[place - 1] for place in places),
         tuple(presented.choices[place - 1] for place in presented.right) if is_told else (),
     )
-
-
-_OCCASIONS = {
-    Result.RIGHT: Occasion.RIGHT,
-    Result.CLOSE: Occasion.CLOSE,
-    Result.WRONG: Occasion.WRONG,
-    Result.LATE: Occasion.LATE,
-    Result.PASSED: Occasion.PASSED,
-}
 
 
 def at_once(program: Program, state: State, ending: int) -> tuple[State, Way]:
@@ -346,9 +341,7 @@ def _ask(program: Program, state: State, is_again: bool, footprints: Footprints)
         clocks=Clocks(in_ms(presented.seconds), clocks.round, clocks.game),
     )
     footprints.append(partial(_tell_question, state, presented, is_again, length))
-    state, settled = run_rules(
-        program, state, Event.ASKED, footprints, presented, is_again=is_again
-    )
+    state, settled = run_asked(program, state, presented, is_again, footprints)
     if settled.ending is not None:
         state, way = at_once(program, state, settled.ending)
         return _go(program, state, way, footprints)
@@ -370,7 +363,7 @@ def _tell_question(
     if presented.choices:
         how = f"with {len(presented.choices)} choices, A to {LETTERS[len(presented.choices) - 1]}"
     elif question.kind is Kind.LETTERS:
-        how = f"with {counted(len(letters_of(question.right[0])), 'letter')} to find"
+        how = f"with {counted(len(presented.letters), 'letter')} to find"
     else:
         how = "to be answered by typing"
     clock = "" if presented.seconds is None else f", {counted(presented.seconds, 'second')}"

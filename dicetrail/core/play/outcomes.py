@@ -23,81 +23,98 @@ from dicetrail.core.play.program import Program
 from dicetrail.core.play.state import Heard, Phase, State
 from dicetrail.core.rules import (
     COUNTED,
+    Branch,
+    ClockReading,
     Event,
+    Happening,
     Outcome,
+    Progress,
     Roll,
     Rules,
     ScriptAction,
     Settled,
     Tally,
+    asked_outcome,
     best_score,
     counts_of,
+    outcome_of,
     settle,
     share_left,
-    still_allowed,
 )
 
 
 def run_rules(
+    program: Program, state: State, event: Event, footprints: Footprints
+) -> tuple[State, Settled]:
+    """Run the rules for an event without a question, of the player whose turn it is, and do what
+    they say."""
+    outcome = Outcome(event, state.round, tries_used=0, player_number=state.turn + 1)
+    return _run(program, state, outcome, footprints)
+
+
+def run_asked(
     program: Program,
     state: State,
-    event: Event,
+    presented: PresentedQuestion,
+    is_again: bool,
     footprints: Footprints,
-    presented: PresentedQuestion | None = None,
-    verdict: str = "",
-    is_again: bool = False,
 ) -> tuple[State, Settled]:
-    """Run the rules for an event of the player whose turn it is, and do what they say.
+    """Run the rules for a question that is put."""
+    return _run(program, state, _asked(presented, state, is_again), footprints)
 
-    `presented` is the question in play, where the event is one of a question.
-    """
-    if presented is None:
-        player = state.turn + 1
-        outcome = Outcome(event, state.round, tries_used=0, player_number=player)
-    else:
-        outcome = _outcome(presented, state, event, verdict, is_again)
+
+def run_happening(
+    program: Program,
+    state: State,
+    presented: PresentedQuestion,
+    happening: Happening,
+    footprints: Footprints,
+) -> tuple[State, Settled]:
+    """Run the rules for something that happened to the question in play, which the state shows
+    as it is after it."""
+    left = max(0, state.clocks.question or 0)
+    allowed_ms = (presented.seconds or 0) * 1000
+    reading = ClockReading(left // 1000, state.used // 1000, share_left(left, allowed_ms))
+    asked, progress = _asked(presented, state, False), progress_of(presented, state)
+    outcome = outcome_of(asked, presented.terms, progress, happening, reading)
+    return _run(program, state, outcome, footprints)
+
+
+def _asked(presented: PresentedQuestion, state: State, is_again: bool) -> Outcome:
+    """How rules read the question in play as it was put."""
+    details = presented.question.details
+    return asked_outcome(
+        state.round,
+        state.position,
+        state.turn,
+        presented.terms,
+        worth=details.worth,
+        level=details.level,
+        seconds=presented.seconds,
+        is_again=is_again,
+    )
+
+
+def progress_of(presented: PresentedQuestion, state: State) -> Progress:
+    """How far the question in play has come."""
+    found = len(presented.letters.intersection(state.tried))
+    return Progress(state.tries_used, found, state.is_hinted)
+
+
+def _run(
+    program: Program, state: State, outcome: Outcome, footprints: Footprints
+) -> tuple[State, Settled]:
     before = state.tally
     settled = settle(program.rules, before, outcome, _dice_for(program, state, outcome), True)
     tallies = list(state.tallies)
     tallies[state.turn] = settled.tally
-    if settled.lines or event in _SCORED:
+    if settled.lines or outcome.event in _SCORED:
         lazy_footprint = partial(_tell_change, program.rules, state.at, outcome, before, settled)
         footprints.append(lazy_footprint)
     state = state._replace(tallies=tuple(tallies))
     for done in settled.script_actions:
         state = _do(program, state, done, footprints)
     return _lives_cued(program, state, before, settled.tally, footprints), settled
-
-
-def _outcome(
-    presented: PresentedQuestion, state: State, event: Event, verdict: str, is_again: bool
-) -> Outcome:
-    """What happened in the course of a question, as rules read it."""
-    details, allowed = presented.question.details, presented.seconds or 0
-    # Once it is too late, or passed, nothing is left.
-    is_closed = event in (Event.TIMEOUT, Event.PASSED)
-    left = 0 if is_closed else max(0, state.clocks.question or 0)
-    return Outcome(
-        event,
-        state.round,
-        state.position + 1,
-        1 if details.worth is None else details.worth,
-        details.level or 1,
-        left // 1000,
-        state.used // 1000,
-        allowed,
-        share_left(left, allowed * 1000),
-        state.tries_used,
-        0 if is_closed else tries_left(presented, state),
-        state.turn + 1,
-        verdict,
-        is_again,
-    )
-
-
-def tries_left(presented: PresentedQuestion, state: State) -> int:
-    """The answers, or missed letters, still allowed to the question in play."""
-    return still_allowed(presented.tries, state.tries_used)
 
 
 def _dice_for(program: Program, state: State, outcome: Outcome) -> Roll | None:
@@ -234,7 +251,24 @@ def cues_of_streak(game: Game, streak: int) -> list[Cue]:
     return [cue for cue in on_streaks if streak and streak % cue.streak == 0]
 
 
-def cues_of_rules(program: Program, before: Tally, settled: Settled) -> list[Cue]:
+def cues_heard(program: Program, before: Tally, happening: Happening, branch: Branch) -> list[Cue]:
+    """Every cue that something that happens to a question plays: those of its occasions and those
+    of the rules that run. `before` is the tally it finds."""
+    game = program.game
+    found = cues_on(game, Occasion.PRESS) if happening.is_press else []
+    if branch.letter is not None:
+        found += _cues_of_rules(program, before, branch.letter)
+        before = branch.letter.tally
+    found += [*_cues_of_rules(program, before, branch.settled), *cues_on(game, happening.occasion)]
+    outcome = branch.closing or happening
+    if outcome is not happening:
+        found += cues_on(game, outcome.occasion)
+    if outcome.event is Event.RIGHT:
+        found += cues_of_streak(game, branch.settled.tally.streak)
+    return found
+
+
+def _cues_of_rules(program: Program, before: Tally, settled: Settled) -> list[Cue]:
     """The cues that rules play by what they say and by the lives they change."""
     said = {done.value for done in settled.script_actions if done.what == "cue"}
     found = [cue for cue in program.game.cues if cue.name in said]

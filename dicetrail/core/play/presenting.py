@@ -13,6 +13,7 @@ from dicetrail.core.answers import (
     check_choice,
     check_number,
     check_typed,
+    letters_of,
     read,
     spelled,
     tidy,
@@ -31,6 +32,7 @@ from dicetrail.core.document import (
     message,
 )
 from dicetrail.core.draw import Dealt, FactQuestions
+from dicetrail.core.rules import Terms
 
 
 @dataclass(frozen=True)
@@ -66,6 +68,25 @@ class PresentedQuestion:
         if self.question.kind is not Kind.LETTERS:
             return ask.tries
         return ask.misses if own is None else own
+
+    @cached_property
+    def letters(self) -> frozenset[str]:
+        """The different letters of a word to find; none for another kind of question."""
+        is_word = self.question.kind is Kind.LETTERS
+        return letters_of(self.question.right[0]) if is_word else frozenset()
+
+    @cached_property
+    def terms(self) -> Terms:
+        """What it allows."""
+        ask, details = self.round.ask, self.question.details
+        return Terms(
+            self.tries,
+            len(self.letters),
+            bool(ask.hints and details.hint),
+            bool(self.round.check.typos),
+            ask.passing,
+            bool(self.seconds),
+        )
 
     @cached_property
     def answer(self) -> str:

@@ -27,7 +27,6 @@ from dicetrail.core.survey.reach import (
     Effort,
     Reach,
     scores_reached,
-    turning_points,
 )
 from dicetrail.core.survey.survey import examine, reports_on, survey, within_bounds
 
@@ -57,6 +56,5 @@ __all__ = [
     "sound_problems",
     "survey",
     "trimmed",
-    "turning_points",
     "within_bounds",
 ]

@@ -9,11 +9,10 @@ many ways is not followed to its end, and then neither is said.
 """
 
 from collections import Counter
-from collections.abc import Iterator, Mapping
+from collections.abc import Iterator, Mapping, Sequence
 from dataclasses import dataclass
-from functools import cached_property
 from itertools import islice
-from typing import Any, NamedTuple
+from typing import NamedTuple
 
 from dicetrail.core.document import (
     DrawOrder,
@@ -24,7 +23,6 @@ from dicetrail.core.document import (
     Round,
     RoundOrder,
     To,
-    Way,
 )
 from dicetrail.core.draw import (
     Censuses,
@@ -40,30 +38,38 @@ from dicetrail.core.draw import (
     traits_of,
 )
 from dicetrail.core.rules import (
+    CLOCK_FACTS,
     WITHOUT_QUESTION,
     Asks,
+    Came,
     Chooses,
-    Due,
+    ClockReading,
     Ends,
     Enters,
     Event,
+    Happening,
     Outcome,
+    Progress,
     RoundEnds,
     Rules,
     Settled,
     Step,
     Tally,
+    Terms,
     TooManySides,
     Where,
     all_started,
+    asked_outcome,
     before_asking,
+    branches,
+    came_of,
+    can_happen,
+    clock_readings,
     every_fall,
     game_ended,
-    onward,
+    question_left,
     round_ended,
     settle,
-    share_left,
-    still_allowed,
     time_ends,
 )
 
@@ -121,6 +127,17 @@ class QuestionTraits(NamedTuple):
     """Tries, or letters missed."""
     is_typed: bool = True
     has_hint: bool = False
+
+    def terms(self, round_: Round) -> Terms:
+        """What the question allows in a round."""
+        return Terms(
+            self.allowed,
+            self.letters,
+            self.has_hint,
+            bool(round_.check.typos and self.is_typed),
+            round_.ask.passing,
+            bool(self.seconds),
+        )
 
     def merged(self, rules: Rules) -> "QuestionTraits":
         """The question without what the rules do not read."""
@@ -210,16 +227,6 @@ class _Node(NamedTuple):
     """Whether the player could have chosen fewer questions than `length`."""
 
 
-class _Branch(NamedTuple):
-    """What came of a question: the tally, and the way or the ending that came at once. With
-    neither, the question stands and a countdown of the round or game can end."""
-
-    tally: Tally
-    way: Way | None
-    ending: int | None
-    is_out: bool = False
-
-
 class _TooMany(Exception):
     """The game has more ways than are followed, or than can be told apart."""
 
@@ -238,7 +245,8 @@ class _ReachSearch:
             self._drawing(number, packs, censuses) for number in range(len(game.rounds))
         ]
         self.script_actions = rules.script.script_actions
-        self.came: dict[tuple[object, ...], tuple[_Branch, ...]] = {}
+        self.came: dict[tuple[object, ...], tuple[Came, ...]] = {}
+        self.minds_letters = minds_letters(rules)
         self.ends_unasked = self.ends_itself = False
         # A round of more questions is followed whole only if every run of it is cut short.
         is_endless = any(pool > effort.steps for pool in map(self._length, range(len(self.pools))))
@@ -289,27 +297,31 @@ class _ReachSearch:
         )
         return shared or comes_back
 
-    def settle(self, tally: Tally, outcome: Outcome) -> Iterator[Settled]:
-        """What an outcome can lead to: one thing, or with dice in the script one for each
-        way they can fall."""
+    def _falls(self, tally: Tally, outcome: Outcome) -> Iterator[tuple[float, Settled]]:
+        """What an outcome can lead to, its tally merged: one thing, or with dice in the script
+        one for each way they can fall; how likely each is does not matter."""
         rules = self.rules
-        if outcome.event in WITHOUT_QUESTION and self._is_idle(outcome.event):
-            yield Settled(tally, None, None, (), ())
+        if self._is_idle(outcome.event):
+            yield 1.0, Settled(tally, None, None, (), ())
             return
         if not rules.script.rolls:
             self._count()
-            yield settle(rules, tally, outcome)
+            settled = settle(rules, tally, outcome)
+            yield 1.0, settled._replace(tally=rules.merged(settled.tally))
             return
         try:
-            for _, found in every_fall(rules, tally, outcome, self.effort.settled):
+            for share, settled in every_fall(rules, tally, outcome, self.effort.settled):
                 self._count()
-                yield found
+                yield share, settled._replace(tally=rules.merged(settled.tally))
         except TooManySides:
             raise _TooMany from None
 
     def _is_idle(self, event: Event) -> bool:
         """Whether nothing comes of an event."""
-        return event not in self.rules.handlers.lean and not self.rules.at_once
+        if event in (Event.LETTER_HIT, Event.LETTER_MISS):
+            return not self.minds_letters
+        is_without = event in WITHOUT_QUESTION
+        return is_without and event not in self.rules.handlers.lean and not self.rules.at_once
 
     def _count(self) -> None:
         self.settled += 1
@@ -329,11 +341,6 @@ class _ReachSearch:
                 if after not in seen:
                     seen.add(after)
                     waiting.append(after)
-
-    def _falls(self, tally: Tally, outcome: Outcome) -> Iterator[tuple[float, Settled]]:
-        """What an outcome that runs for everybody leads to; how likely does not matter."""
-        for settled in self.settle(tally, outcome):
-            yield 1.0, settled._replace(tally=self.rules.merged(settled.tally))
 
     def _beginnings(self, players: int) -> Iterator[_Node]:
         where = Where(players, visits=(0,) * len(self.game.rounds))
@@ -426,30 +433,18 @@ class _ReachSearch:
             if over.ending is not None:
                 self.finals.add(Final(self.rules.merged(over.tallies[over.whom]), over.ending))
 
-    def _goes(self, node: _Node, came: _Branch) -> Iterator[_Node]:
+    def _goes(self, node: _Node, came: Came) -> Iterator[_Node]:
         """Where the run goes with what came of a question."""
         where = node.where
-        tallies = (
-            *node.tallies[: where.turn],
-            self.rules.merged(came.tally),
-            *node.tallies[where.turn + 1 :],
-        )
-        if came.is_out and where.turn not in where.out:
-            where = where._replace(out=tuple(sorted((*where.out, where.turn))))
-        if came.ending is not None:
-            due = where.due or Due(came.ending, where.turn)
-            title = self.game.endings[came.ending].title
-            step = onward(self.game, where._replace(due=due), Way(To.ENDING, title))
-            yield from self._taken(node, tallies, step)
-        elif came.way is not None:
-            if self.may_finish(where, node.length):
-                self._finished(where, tallies)
-            yield from self._taken(node, tallies, onward(self.game, where, came.way))
-        else:
-            if self.may_finish(where, node.length):
-                self._finished(where, tallies)
-            for which in self.countdowns(self.game.rounds[where.round]):
-                yield from self._taken(node, tallies, time_ends(where, which, where.position + 1))
+        before = node.tallies
+        tallies = (*before[: where.turn], came.tally, *before[where.turn + 1 :])
+        if came.ending is None and self.may_finish(where, node.length):
+            self._finished(where, tallies)
+        if came.ending is not None or came.way is not None:
+            yield from self._taken(node, tallies, question_left(self.game, where, came))
+            return
+        for which in self.countdowns(self.game.rounds[where.round]):
+            yield from self._taken(node, tallies, time_ends(where, which, where.position + 1))
 
     def _taken(self, node: _Node, tallies: tuple[Tally, ...], step: Step) -> Iterator[_Node]:
         """The next points a step of the course leads to."""
@@ -491,258 +486,95 @@ class _ReachSearch:
             self.ends_itself = True
             self.finals.add(Final(self.rules.merged(over.tallies[over.whom]), over.ending))
 
-    def _came_of(self, node: _Node, asked: QuestionTraits) -> tuple[_Branch, ...]:
-        """Everything that can come of a question that is put."""
+    def _came_of(self, node: _Node, asked: QuestionTraits) -> tuple[Came, ...]:
+        """Everything that can come of a question that is put; with neither way nor ending the
+        question stands, and a countdown of the round or game can end."""
         where, rules = node.where, self.rules
-        number = where.position + 1 if "number" in rules.reads else 1
-        player = where.turn + 1 if "player_number" in rules.reads else 1
-        may_finish = self.may_finish(where, node.length)
-        key = (
-            where.round,
-            number,
-            player,
-            node.tallies[where.turn],
-            asked,
-            node.is_again,
-            may_finish,
-        )
+        position = where.position if "number" in rules.reads else 0
+        turn = where.turn if "player_number" in rules.reads else 0
+        tally, may_finish = node.tallies[where.turn], self.may_finish(where, node.length)
+        key = (where.round, position, turn, tally, asked, node.is_again, may_finish)
         if key not in self.came:
-            base = Outcome(
-                Event.ASKED,
+            round_ = self.game.rounds[where.round]
+            terms = asked.terms(round_)
+            base = asked_outcome(
                 where.round,
-                number,
-                asked.worth,
-                asked.level,
-                asked.seconds,
-                0,
-                asked.seconds,
-                100 if asked.seconds else 0,
-                0,
-                still_allowed(asked.allowed, 0),
-                player,
-                "",
-                node.is_again,
+                position,
+                turn,
+                terms,
+                worth=asked.worth,
+                level=asked.level,
+                seconds=asked.seconds,
+                is_again=node.is_again,
             )
-            course = _QuestionBranches(self, self.game.rounds[where.round], asked, base, may_finish)
-            self.came[key] = tuple(dict.fromkeys(course.all(node.tallies[where.turn])))
+            may_stand = may_finish or bool(self.countdowns(round_))
+            found = self._all_of(tally, terms, base, may_stand)
+            self.came[key] = tuple(dict.fromkeys(found))
         return self.came[key]
 
-
-class _OpenQuestion(NamedTuple):
-    """A question that stands: what was counted, tried and found so far."""
-
-    tally: Tally
-    used: int = 0
-    hits: int = 0
-    is_hinted: bool = False
-    reading: int = 0
-    """How far the clock has been read, by the number of its reading."""
-
-
-class _QuestionBranches:
-    """Everything that can come of one question."""
-
-    def __init__(
-        self,
-        walk: _ReachSearch,
-        round_: Round,
-        asked: QuestionTraits,
-        base: Outcome,
-        may_finish: bool,
-    ) -> None:
-        self.walk, self.round, self.asked, self.base = walk, round_, asked, base
-        self.has_countdown = bool(walk.countdowns(round_))
-        self.may_finish = may_finish
-        if asked.seconds and self.has_countdown:
-            walk.is_exact = False  # which of the two ends first is not followed
-
-    def all(self, tally: Tally) -> Iterator[_Branch]:
-        """Everything, from the moment it is put."""
-        waiting: list[_OpenQuestion] = []
-        for settled in self.walk.settle(tally, self.base._replace(tries_used=0)):
+    def _all_of(self, tally: Tally, terms: Terms, base: Outcome, may_stand: bool) -> Iterator[Came]:
+        """The same from the moment the question is put to a player with a tally."""
+        waiting: list[_InPlay] = []
+        for _, settled in self._falls(tally, base):
             if settled.ending is not None:
-                yield _Branch(settled.tally, None, settled.ending)
+                yield came_of(settled, settled.tally)
             else:
-                waiting.append(_OpenQuestion(self.walk.rules.merged(settled.tally)))
+                waiting.append(_InPlay(settled.tally))
+        readings = self._readings(base)
         seen = set(waiting)
         while waiting:
-            standing = waiting.pop()
-            if self.has_countdown or self.may_finish:
-                yield _Branch(standing.tally, None, None)
-            for came in self._next(standing):
-                if isinstance(came, _Branch):
-                    yield came
-                elif came not in seen:
-                    seen.add(came)
-                    waiting.append(came)
+            here = waiting.pop()
+            if may_stand:
+                yield Came(here.tally)
+            for happening, place, reading in self._happenings(terms, base, here, readings):
+                for branch in branches(
+                    self._falls, base, terms, here.tally, here.progress, happening, reading
+                ):
+                    settled = branch.settled
+                    if branch.is_over:
+                        yield came_of(settled, settled.tally)
+                        continue
+                    progress = branch.progress
+                    if terms.allowed is None and "tries_used" not in self.rules.reads:
+                        progress = progress._replace(used=0)  # it never matters how many
+                    after = _InPlay(settled.tally, progress, place)
+                    if after not in seen:
+                        seen.add(after)
+                        waiting.append(after)
 
-    def _next(self, standing: _OpenQuestion) -> Iterator[_Branch | _OpenQuestion]:
-        """What can happen to a question that stands."""
-        asked, used = self.asked, standing.used
-        is_word = asked.letters > 0
-        for place, reading in self.readings:
-            if place < standing.reading:
-                continue
-            now = standing._replace(reading=place)
-            if asked.has_hint and not standing.is_hinted:
-                yield from self._goes_on(now, Event.HINTED, reading, is_hinted=True)
-            if is_word:
-                yield from self._letters(now, reading)
-            right_used = used if is_word else used + 1
-            verdicts = ["right"]
-            if self.round.check.typos and asked.is_typed and "verdict" in self.walk.rules.reads:
-                verdicts.append("close")
-            for verdict in verdicts:
-                yield from self._settled(now, Event.RIGHT, reading, verdict, right_used)
-            yield from self._settled(now, Event.WRONG, reading, "wrong", used + 1)
-            if self.round.ask.passing:
-                closed = reading._replace(seconds_left=0, percent_left=0)
-                yield from self._settled(now, Event.PASSED, closed, "passed", used, is_closed=True)
-        if asked.seconds:
-            closed = _ClockValues(0, asked.seconds, 0)
-            yield from self._settled(standing, Event.TIMEOUT, closed, "late", used, is_closed=True)
+    def _happenings(
+        self, terms: Terms, base: Outcome, here: "_InPlay", readings: Sequence[ClockReading]
+    ) -> Iterator[tuple[Happening, int, ClockReading]]:
+        """What can happen to a question that stands, and what its clock can say then."""
+        for happening in can_happen(terms, here.progress):
+            if happening is Happening.LATE:
+                yield happening, here.reading, ClockReading(seconds_used=base.seconds_allowed)
+            elif happening is not Happening.HIT or self.minds_letters:  # else it is as a word
+                for place in range(here.reading, len(readings)):
+                    yield happening, place, readings[place]
 
-    def _letters(
-        self, now: _OpenQuestion, reading: "_ClockValues"
-    ) -> Iterator[_Branch | _OpenQuestion]:
-        """Letters that hit and miss.
-
-        Where rules do not tell them apart from the word as a whole, a miss still uses up a try:
-        so the last one can be lost without a wrong word before it.
-        """
-        used = now.used + 1
-        if not minds_letters(self.walk.rules):
-            if still_allowed(self.asked.allowed, used):
-                yield now._replace(used=used)
-            else:
-                yield from self._settled(now, Event.WRONG, reading, "wrong", used)
-            return
-        if now.hits < self.asked.letters:
-            hits = now.hits + 1
-            is_found = hits == self.asked.letters
-            for after in self._goes_on(now, Event.LETTER_HIT, reading, hits=hits):
-                if isinstance(after, _OpenQuestion) and not is_found:
-                    yield after
-                    continue
-                if not is_found:
-                    yield after
-                    continue
-                yield from self._finish(after, now, Event.RIGHT, reading, "right", now.used)
-        for after in self._goes_on(now, Event.LETTER_MISS, reading, used=used):
-            if still_allowed(self.asked.allowed, used):
-                yield after
-            else:
-                yield from self._finish(after, now, Event.WRONG, reading, "wrong", used)
-
-    def _finish(
-        self,
-        after: _Branch | _OpenQuestion,
-        now: _OpenQuestion,
-        event: Event,
-        reading: "_ClockValues",
-        verdict: str,
-        used: int,
-    ) -> Iterator[_Branch | _OpenQuestion]:
-        """The word's own outcome after its last letter, which may have brought an ending."""
-        ending = after.ending if isinstance(after, _Branch) else None
-        stands = now._replace(tally=after.tally)
-        for came in self._settled(stands, event, reading, verdict, used):
-            if ending is not None:
-                is_out = isinstance(came, _Branch) and came.is_out
-                yield _Branch(came.tally, None, ending, is_out)
-            else:
-                yield came
-
-    def _goes_on(
-        self, now: _OpenQuestion, event: Event, reading: "_ClockValues", **changes: Any
-    ) -> Iterator[_Branch | _OpenQuestion]:
-        """What an event that settles nothing leads to."""
-        used = changes.get("used", now.used)
-        for settled in self.walk.settle(now.tally, self._outcome(event, reading, "", used)):
-            if settled.ending is not None:
-                yield _Branch(settled.tally, None, settled.ending)
-            else:
-                yield now._replace(tally=self.walk.rules.merged(settled.tally), **changes)
-
-    def _settled(
-        self,
-        now: _OpenQuestion,
-        event: Event,
-        reading: "_ClockValues",
-        verdict: str,
-        used: int,
-        is_closed: bool = False,
-    ) -> Iterator[_Branch | _OpenQuestion]:
-        """What an outcome of the question leads to."""
-        rules = self.walk.rules
-        if self.asked.allowed is None and not rules.reads & {"tries_used"}:
-            used = 0  # without a limit it never matters how many there were
-        outcome = self._outcome(event, reading, verdict, used)
-        if is_closed:
-            outcome = outcome._replace(tries_left=0)
-        for settled in self.walk.settle(now.tally, outcome):
-            is_out = any(script_action.what == "out" for script_action in settled.script_actions)
-            if settled.ending is not None or settled.way is not None:
-                yield _Branch(settled.tally, settled.way, settled.ending, is_out)
-            else:
-                yield now._replace(tally=rules.merged(settled.tally), used=used)
-
-    def _outcome(self, event: Event, reading: "_ClockValues", verdict: str, used: int) -> Outcome:
-        return self.base._replace(
-            event=event,
-            verdict=verdict,
-            seconds_left=reading.seconds_left,
-            seconds_used=reading.seconds_used,
-            percent_left=reading.percent_left,
-            tries_used=used,
-            tries_left=still_allowed(self.asked.allowed, used),
-            is_again=False,
-        )
-
-    @cached_property
-    def readings(self) -> tuple[tuple[int, "_ClockValues"], ...]:
+    def _readings(self, base: Outcome) -> list[ClockReading]:
         """Every reading of the question's clock that rules tell apart, in order of time."""
-        reads = self.walk.rules.reads & {"seconds_left", "seconds_used", "percent_left"}
-        allowed = self.asked.seconds
+        reads, allowed = self.rules.reads & CLOCK_FACTS, base.seconds_allowed
+        has_countdown = bool(self.countdowns(self.game.rounds[base.round]))
+        if has_countdown and (allowed or reads):
+            self.is_exact = False  # which of the two ends first is not followed
         if not reads:
-            return ((0, _ClockValues(0, 0, 0)),)
-        if self.has_countdown:
-            self.walk.is_exact = False
-        if not allowed:
-            if "seconds_used" in reads:
-                raise _TooMany
-            return ((0, _ClockValues(0, 0, 0)),)
-        if allowed > _MAX_SECONDS or "add_time" in self.walk.script_actions:
+            return [ClockReading()]
+        is_unbounded = not allowed and "seconds_used" in reads
+        if is_unbounded or allowed > _MAX_SECONDS:
             raise _TooMany
-        found: list[_ClockValues] = []
-        for used in sorted(turning_points(allowed * 1000, "percent_left" in reads)):
-            left = allowed * 1000 - used
-            reading = _ClockValues(
-                left // 1000 if "seconds_left" in reads else 0,
-                used // 1000 if "seconds_used" in reads else 0,
-                share_left(left, allowed * 1000) if "percent_left" in reads else 0,
-            )
-            if not found or found[-1] != reading:
-                found.append(reading)
-        return tuple(enumerate(found))
+        if allowed and "add_time" in self.script_actions:
+            raise _TooMany
+        return [reading for _, reading in clock_readings(reads, allowed * 1000)]
 
 
-class _ClockValues(NamedTuple):
-    seconds_left: int
-    seconds_used: int
-    percent_left: int
+class _InPlay(NamedTuple):
+    """A question in play: what was counted, how far it is, and how far its clock has been read."""
 
-
-def turning_points(allowed_ms: int, by_percent: bool) -> set[int]:
-    """The milliseconds used at which a whole second or percent turns, before the clock's end."""
-    points = {0}
-    for second in range(0, allowed_ms, 1000):
-        points |= {second, second + 1}
-    if by_percent:
-        for share in range(101):
-            edge = allowed_ms - allowed_ms * (2 * share - 1) // 200
-            points |= {edge - 1, edge, edge + 1}
-    return {point for point in points if 0 <= point < allowed_ms}
+    tally: Tally
+    progress: Progress = Progress()
+    reading: int = 0
 
 
 def asked_of(round_: Round, traits: Traits | None) -> QuestionTraits:
@@ -810,5 +642,4 @@ __all__ = [
     "Reach",
     "reach",
     "scores_reached",
-    "turning_points",
 ]
