@@ -1,5 +1,6 @@
 """Chance and where questions come from: dice, pools, what a round of a run brings."""
 
+from dicetrail.core.draw.asked import AskedTraits, asked_in, minds_letters
 from dicetrail.core.draw.census import (
     Census,
     Censuses,
@@ -34,6 +35,7 @@ from dicetrail.core.draw.dice import (
     name_of_dice,
     stream,
 )
+from dicetrail.core.draw.drawing import Drawing, Used, drawing_of
 from dicetrail.core.draw.facts import (
     MAX_COLUMNS,
     MAX_FACTS,
@@ -70,10 +72,12 @@ __all__ = [
     "MAX_ROWS",
     "MAX_SOURCES",
     "SIGNS",
+    "AskedTraits",
     "Census",
     "Censuses",
     "Deal",
     "Dealt",
+    "Drawing",
     "Facets",
     "FactQuestions",
     "Packs",
@@ -85,8 +89,10 @@ __all__ = [
     "SumTable",
     "Tagged",
     "Traits",
+    "Used",
     "Visit",
     "ahead",
+    "asked_in",
     "census_of",
     "censuses_of",
     "choices_shown",
@@ -95,6 +101,7 @@ __all__ = [
     "count_of",
     "deal",
     "dice_named",
+    "drawing_of",
     "facets",
     "facts_of",
     "fewest_choices",
@@ -103,6 +110,7 @@ __all__ = [
     "how_many_shown",
     "length_of",
     "may_run_short",
+    "minds_letters",
     "most_wanted",
     "name_of",
     "name_of_dice",

@@ -11,8 +11,8 @@ from collections.abc import Callable, Iterable, Iterator, Sequence
 from itertools import pairwise
 from typing import NamedTuple
 
-from dicetrail.core.document import Kind, Round, Way
-from dicetrail.core.draw import Traits
+from dicetrail.core.document import Round, Way
+from dicetrail.core.draw import AskedTraits
 from dicetrail.core.foresight.scouts import Picks, Scout
 from dicetrail.core.foresight.times import Times, effort, together
 from dicetrail.core.play import Program, cues_heard, hold_for
@@ -26,7 +26,6 @@ from dicetrail.core.rules import (
     Outcome,
     Progress,
     Tally,
-    Terms,
     branches,
     came_of,
     clock_readings,
@@ -49,25 +48,10 @@ class CannotForecast(Exception):
 class QuestionClass(NamedTuple):
     """A question as far as rules and scouts can tell it from others."""
 
-    traits: Traits
+    asked: AskedTraits
     picks: Picks
-    can_slip: bool = False
-    """Whether a typing slip in its answer is forgiven."""
     own: tuple[int | None, ...] = ()
     """How often each scout is right at it, where that is its own way."""
-
-    def terms(self, round_: Round, scout: Scout) -> Terms:
-        """What the question allows in a round, as far as the scout makes use of it."""
-        traits = self.traits
-        is_word = traits.kind is Kind.LETTERS
-        return Terms(
-            traits.misses if is_word else round_.ask.tries,
-            traits.letters if is_word else 0,
-            traits.is_hinted and bool(scout.hints),
-            self.can_slip and bool(scout.close),
-            round_.ask.passing and bool(scout.passes),
-            bool(traits.seconds),
-        )
 
 
 class Band(NamedTuple):
@@ -221,8 +205,8 @@ class Asking:
         self.round: Round = program.game.rounds[base.round]
         cues = program.game.cues
         self.has_holds = any(cue.until_continue or cue.hold_ms is not None for cue in cues)
-        self.is_word = asked.traits.kind is Kind.LETTERS
-        self.terms = asked.terms(self.round, self.scout)
+        self.is_word = asked.asked.letters > 0
+        self.terms = asked.asked.terms
         self.clock_ms = base.seconds_allowed * 1000
         self.grid = grid
         self.ways = 1
@@ -345,7 +329,7 @@ class Asking:
         key = (tried, is_hinted)
         if key not in self.chances:
             asked = self.asked
-            right = self.scout.chance(asked.traits, asked.picks, tried, is_hinted, self.own)
+            right = self.scout.chance(asked.asked.level, asked.picks, tried, is_hinted, self.own)
             close = self.scout.close / 100 if self.terms.can_be_close else 0.0
             self.chances[key] = (
                 ((Happening.HIT, right), (Happening.MISS, 1 - right))

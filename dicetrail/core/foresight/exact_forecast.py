@@ -26,10 +26,14 @@ from dicetrail.core.document import (
     Sums,
 )
 from dicetrail.core.draw import (
+    AskedTraits,
+    Drawing,
     Pool,
     Sourced,
     Traits,
+    asked_in,
     count_of,
+    drawing_of,
     fewest_choices,
     how_many_shown,
     length_of,
@@ -136,15 +140,6 @@ class ExactResult(NamedTuple):
     """How long a run is, on average."""
 
 
-class RoundQuestions(NamedTuple):
-    """What a round can ask."""
-
-    kinds: tuple[QuestionClass, ...]
-    counts: tuple[int, ...]
-    places: tuple[int, ...]
-    """The kind at each place of an order that is written; else empty."""
-
-
 class ExactForecast:
     """One program, and a scout for each player; `coarser` makes the steps of grids longer."""
 
@@ -173,7 +168,7 @@ class ExactForecast:
         self._minds_slips = "verdict" in self.rules.reads or any(
             (Occasion.CLOSE in cue.on) != (Occasion.RIGHT in cue.on) for cue in held
         )
-        self.rounds = [self._drawn_from(number) for number in range(len(self.game.rounds))]
+        self.rounds = [self._drawing(number) for number in range(len(self.game.rounds))]
         self.step_ms = self._step() * coarser
         self._until, self._begun = self.most_followed, 0
         self.put_share = 1.0
@@ -183,7 +178,7 @@ class ExactForecast:
         """The steps of the grids, in milliseconds: a part of a second."""
         clocks = [round_.seconds or 0 for round_ in self.game.rounds]
         clocks.append(self.game.seconds or 0)
-        clocks += [asked.traits.seconds or 0 for drawn in self.rounds for asked in drawn.kinds]
+        clocks += [kind.asked.seconds for drawing in self.rounds for kind in drawing.kinds]
         longest = max(clocks) * 1000
         fits = (step for step in (FINEST_MS, 100, 125, 250, 500) if longest / step <= MAX_POINTS)
         return next(fits, 500)
@@ -312,16 +307,16 @@ class ExactForecast:
 
     def _asking(self, where: Where, position: int, turn: int, kind: int, is_again: bool) -> Asking:
         """A question as it is put to a player, whatever their tally."""
-        asked, scout = self.rounds[where.round].kinds[kind], self.scouts[where.turn]
-        traits, terms = asked.traits, asked.terms(self.game.rounds[where.round], scout)
-        seconds = traits.seconds or 0
+        question = self.rounds[where.round].kinds[kind]
+        asked, terms = question.asked, question.asked.terms
+        seconds = asked.seconds
         base = asked_outcome(
             where.round,
             position,
             turn,
             terms,
-            worth=traits.worth,
-            level=traits.level,
+            worth=asked.worth,
+            level=asked.level,
             seconds=seconds,
             is_again=is_again,
         )
@@ -335,8 +330,8 @@ class ExactForecast:
             self.falls,
             self.merged,
             self.follow,
-            Who(scout, where.turn),
-            asked,
+            Who(self.scouts[where.turn], where.turn),
+            question,
             base,
             Grid(self.step_ms, points) if needs_grid else None,
             self.clocks,
@@ -344,22 +339,16 @@ class ExactForecast:
 
     def drawn(self, point: Point) -> Iterator[tuple[float, int, tuple[int, ...]]]:
         """The kinds that can come, with their chances and what is used up then."""
-        kinds, counts, places = self.rounds[point.where.round]
+        drawing, where = self.rounds[point.where.round], point.where
         if point.again is not None:
             yield 1.0, point.again, point.used
-        elif len(kinds) == 1:
-            yield 1.0, 0, point.used
-        elif places:
-            yield 1.0, places[point.where.position % len(places)], point.used
-        else:
-            used = point.used or (0,) * len(kinds)
-            left = sum(counts) - sum(used)
-            if not left:
-                raise CannotForecast("its questions differ, and come again")
-            for kind, (taken, count) in enumerate(zip(used, counts, strict=True)):
-                if taken < count:
-                    after = (*used[:kind], taken + 1, *used[kind + 1 :])
-                    yield (count - taken) / left, kind, after
+            return
+        is_empty = True
+        for found in drawing.next(point.used, where.position, None):
+            is_empty = False
+            yield found
+        if is_empty:
+            raise CannotForecast("its questions differ, and come again")
 
     def begun(self) -> Iterator[tuple[float, Reached]]:
         """Where a run stands at its first question."""
@@ -447,15 +436,14 @@ class ExactForecast:
         draw, pool = self.game.rounds[where.round].draw, sum(self.rounds[where.round].counts)
         return length_of(draw, pool, None, where.players)
 
-    def _drawn_from(self, number: int) -> RoundQuestions:
+    def _drawing(self, number: int) -> Drawing[QuestionClass]:
         round_, pool = self.game.rounds[number], self.program.pools[number]
         order = [self._asked(round_, sourced, pool) for sourced in pool]
         for sums in _sums_of(round_):
             order += [self._made(round_, sums)] * min(sums.count, count_of(sums))
-        counts = Counter(order)
-        kinds = tuple(counts)
+        drawing = drawing_of(Counter(order))
         draw = round_.draw
-        if len(kinds) > 1:
+        if len(drawing.kinds) > 1:
             if draw.refill is Refill.EACH_TIME or draw.order in (
                 DrawOrder.WEIGHTED,
                 DrawOrder.EASY_FIRST,
@@ -469,25 +457,22 @@ class ExactForecast:
             }
             if shared.intersection(round_.packs):
                 raise CannotForecast("its questions differ, and rounds share them")
-        places: tuple[int, ...] = ()
         if draw.order is DrawOrder.WRITTEN:
-            places = tuple(kinds.index(asked) for asked in order)
-        elif len(kinds) > 1:
+            return drawing_of(Counter(order), order)
+        if len(drawing.kinds) > 1:
             # So many things can be left in the pool, each with whatever was counted till then.
-            left = prod(count + 1 for count in counts.values())
+            left = prod(count + 1 for count in drawing.counts)
             if left * LEAST_TALLIES > self.most_followed:
                 raise CannotForecast("its questions differ in too many ways")
-        return RoundQuestions(kinds, tuple(counts.values()), places)
+        return drawing
 
     def _asked(self, round_: Round, sourced: Sourced, pool: Pool) -> QuestionClass:
         question = sourced.question
         picks = self._picks(round_, sourced, pool) if self._guesses else Picks()
         own = tuple(scout.own_of(question.prompt) for scout in self.scouts)
-        asked = self._merged(round_, traits_of(question), picks)
-        return asked._replace(
-            can_slip=self._can_slip(round_, question),
-            own=own if any(one is not None for one in own) else (),
-        )
+        can_slip = self._can_slip(round_, question)
+        asked = self._told_apart(asked_in(round_, traits_of(question)), can_slip)
+        return QuestionClass(asked, picks, own if any(one is not None for one in own) else ())
 
     def _picks(self, round_: Round, sourced: Sourced, pool: Pool) -> Picks:
         """What somebody who guesses picks from."""
@@ -511,33 +496,21 @@ class ExactForecast:
         return slip is not None and any(scout.close for scout in self.scouts)
 
     def _made(self, round_: Round, sums: Sums) -> QuestionClass:
-        if not sums.choices:
-            return self._merged(round_, Traits(Kind.NUMBER), Picks())
-        if not self._guesses:
-            return self._merged(round_, Traits(Kind.CHOICE), Picks())
+        kind = Kind.CHOICE if sums.choices else Kind.NUMBER
+        asked = self._told_apart(asked_in(round_, Traits(kind)))
+        if not (sums.choices and self._guesses):
+            return QuestionClass(asked, Picks())
         if fewest_choices(sums) < sums.choices:
             raise CannotForecast("some of its sums have fewer choices, and which come the dice say")
         right, wrong = how_many_shown(round_.ask.shown, 1, sums.choices - 1)
-        return self._merged(round_, Traits(Kind.CHOICE), Picks(right + wrong, right))
+        return QuestionClass(asked, Picks(right + wrong, right))
 
-    def _merged(self, round_: Round, traits: Traits, picks: Picks) -> QuestionClass:
+    def _told_apart(self, asked: AskedTraits, can_slip: bool = False) -> AskedTraits:
         """A question without what neither rules nor scouts tell apart."""
-        is_word = traits.kind is Kind.LETTERS
-        seconds = round_.ask.seconds if traits.seconds is None else traits.seconds
-        misses = round_.ask.misses if traits.misses is None else traits.misses
-        hints = any(scout.hints for scout in self.scouts)
-        return QuestionClass(
-            Traits(
-                Kind.LETTERS if is_word else Kind.TYPED,
-                "",
-                traits.level,
-                traits.worth if "worth" in self.rules.reads else None,
-                seconds,
-                misses if is_word else None,
-                bool(round_.ask.hints and traits.is_hinted and hints),
-                traits.letters,
-            ),
-            picks,
+        return asked._replace(
+            worth=asked.worth if "worth" in self.rules.reads else 1,
+            can_be_close=can_slip,
+            has_hint=asked.has_hint and any(scout.hints for scout in self.scouts),
         )
 
 

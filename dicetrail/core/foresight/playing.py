@@ -4,7 +4,7 @@ from collections.abc import Iterator, Sequence
 
 from dicetrail.core.answers import as_letters, letters_of
 from dicetrail.core.document import Kind, Needs
-from dicetrail.core.draw import Stream, stream, traits_of
+from dicetrail.core.draw import Stream, stream
 from dicetrail.core.foresight.scouts import Habit, Picks, Scout, slipped
 from dicetrail.core.play import (
     Action,
@@ -23,9 +23,8 @@ from dicetrail.core.play import (
     Wait,
     choices_of,
     next_input,
-    question_of,
+    presented_question,
     recalling,
-    round_of,
     start,
     step,
 )
@@ -78,13 +77,13 @@ def _next(program: Program, scout: Scout, state: State, chances: Stream) -> Inpu
         return next_input(program, state, Intent.RIGHT, state.at)
     if state.lead:
         return Input(Listen(), state.at)
-    round_, question = round_of(program, state), question_of(program, state)
-    traits = traits_of(question)
-    may_hint = round_.ask.hints and traits.is_hinted and not state.is_hinted
+    presented = presented_question(program, state)
+    round_, question, terms = presented.round, presented.question, presented.terms
+    may_hint = terms.has_hint and not state.is_hinted
     is_new = not state.tries_used and not state.tried
     if may_hint and is_new and _falls(chances, scout.hints / 100):
         return Input(Hint(), state.at)
-    if round_.ask.passing and _falls(chances, scout.passes / 100):
+    if terms.can_pass and _falls(chances, scout.passes / 100):
         return Input(Pass(), state.at)
     is_word = question.kind is Kind.LETTERS
     law = scout.letters if is_word else scout.answers
@@ -93,7 +92,11 @@ def _next(program: Program, scout: Scout, state: State, chances: Stream) -> Inpu
     wants_all = question.details.needs is Needs.ALL
     own = scout.own_of(question.prompt)
     chance = scout.chance(
-        traits, Picks(len(choices), len(right), wants_all), state.tries_used, state.is_hinted, own
+        presented.asked.level,
+        Picks(len(choices), len(right), wants_all),
+        state.tries_used,
+        state.is_hinted,
+        own,
     )
     is_right = _falls(chances, chance)
     soonest = state.clocks.soonest

@@ -5,7 +5,6 @@ from typing import Annotated, NamedTuple
 
 from dicetrail.core.answers import Verdict, check_typed
 from dicetrail.core.document import Check, FieldLabel, Range, Value
-from dicetrail.core.draw import Traits
 from dicetrail.core.foresight.times import Times
 
 Percent = Range(0, 100)
@@ -95,7 +94,7 @@ class Scout:
         return next((own.right for own in self.own if own.prompt == prompt), None)
 
     def chance(
-        self, traits: Traits, picks: Picks, tried: int, is_hinted: bool, own: int | None = None
+        self, level: int, picks: Picks, tried: int, is_hinted: bool, own: int | None = None
     ) -> float:
         """How likely the next answer is right after so many wrong ones to the same question.
 
@@ -106,9 +105,8 @@ class Scout:
         """
         if self.guesses and picks.choices and own is None:
             return picks.blind(tried)
-        level = min(traits.level, len(self.right)) - 1
         if own is None:
-            own = self.right[max(0, level)] if self.right else 0
+            own = self.right[max(1, min(level, len(self.right))) - 1] if self.right else 0
         missed = 1 - (self.again if tried else own) / 100
         if is_hinted:
             missed *= 1 - self.helped / 100

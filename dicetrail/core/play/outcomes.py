@@ -73,7 +73,7 @@ def run_happening(
     """Run the rules for something that happened to the question in play, which the state shows
     as it is after it."""
     left = max(0, state.clocks.question or 0)
-    allowed_ms = (presented.seconds or 0) * 1000
+    allowed_ms = presented.asked.seconds * 1000
     reading = ClockReading(left // 1000, state.used // 1000, share_left(left, allowed_ms))
     asked, progress = _asked(presented, state, False), progress_of(presented, state)
     outcome = outcome_of(asked, presented.terms, progress, happening, reading)
@@ -82,15 +82,15 @@ def run_happening(
 
 def _asked(presented: PresentedQuestion, state: State, is_again: bool) -> Outcome:
     """How rules read the question in play as it was put."""
-    details = presented.question.details
+    asked = presented.asked
     return asked_outcome(
         state.round,
         state.position,
         state.turn,
         presented.terms,
-        worth=details.worth,
-        level=details.level,
-        seconds=presented.seconds,
+        worth=asked.worth,
+        level=asked.level,
+        seconds=asked.seconds,
         is_again=is_again,
     )
 

@@ -31,7 +31,7 @@ from dicetrail.core.document import (
     listed,
     message,
 )
-from dicetrail.core.draw import Dealt, FactQuestions
+from dicetrail.core.draw import AskedTraits, Dealt, FactQuestions, asked_in, traits_of
 from dicetrail.core.rules import Terms
 
 
@@ -56,37 +56,25 @@ class PresentedQuestion:
     """The words of the game."""
 
     @cached_property
+    def asked(self) -> AskedTraits:
+        """What rules can tell of it."""
+        return asked_in(self.round, traits_of(self.question))
+
+    @property
     def seconds(self) -> int | None:
         """The time for it; None if it has no clock."""
-        own = self.question.details.seconds
-        return self.round.ask.seconds if own is None else own
+        return self.asked.seconds or None
 
     @cached_property
-    def tries(self) -> int | None:
-        """The answers, or missed letters, allowed to it; None without limit."""
-        ask, own = self.round.ask, self.question.details.misses
-        if self.question.kind is not Kind.LETTERS:
-            return ask.tries
-        return ask.misses if own is None else own
+    def terms(self) -> Terms:
+        """What it allows."""
+        return self.asked.terms
 
     @cached_property
     def letters(self) -> frozenset[str]:
         """The different letters of a word to find; none for another kind of question."""
         is_word = self.question.kind is Kind.LETTERS
         return letters_of(self.question.right[0]) if is_word else frozenset()
-
-    @cached_property
-    def terms(self) -> Terms:
-        """What it allows."""
-        ask, details = self.round.ask, self.question.details
-        return Terms(
-            self.tries,
-            len(self.letters),
-            bool(ask.hints and details.hint),
-            bool(self.round.check.typos),
-            ask.passing,
-            bool(self.seconds),
-        )
 
     @cached_property
     def answer(self) -> str:

@@ -37,7 +37,7 @@ from dicetrail.core.play.program import (
     presented_question,
 )
 from dicetrail.core.play.state import Phase, State
-from dicetrail.core.rules import tally_percent
+from dicetrail.core.rules import still_allowed, tally_percent
 
 Media = Mapping[str, Mapping[str, str]]
 """Where pictures and sounds are found: by pack, then by the name its questions give them."""
@@ -397,7 +397,8 @@ def _may_type(presented: PresentedQuestion) -> bool:
 
 def _question(presented: PresentedQuestion, state: State, media: Media) -> QuestionShown:
     question, found = presented.question, media.get(presented.pack, {})
-    ask, details, allowed = presented.round.ask, question.details, presented.tries
+    details, terms = question.details, presented.terms
+    allowed = terms.allowed
     return QuestionShown(
         number=state.position + 1,
         in_run=state.presented_count,
@@ -413,10 +414,10 @@ def _question(presented: PresentedQuestion, state: State, media: Media) -> Quest
             else ()
         ),
         tried=state.tried,
-        tries_left=None if allowed is None else max(0, allowed - state.tries_used),
+        tries_left=None if allowed is None else still_allowed(allowed, state.tries_used),
         hint=details.hint if state.is_hinted else "",
-        may_hint=bool(ask.hints and details.hint and not state.is_hinted),
-        may_pass=ask.passing,
+        may_hint=terms.has_hint and not state.is_hinted,
+        may_pass=terms.can_pass,
         wants_all=bool(presented.choices) and details.needs is Needs.ALL,
         picture=found.get(details.picture, ""),
         sound=found.get(details.sound, ""),

@@ -176,23 +176,23 @@ def asked_outcome(
     turn: int,
     terms: Terms,
     *,
-    worth: int | None,
-    level: int | None,
-    seconds: int | None,
+    worth: int,
+    level: int,
+    seconds: int,
     is_again: bool,
 ) -> Outcome:
-    """How rules read a question that is put. Numbers are from 0; `seconds` are its clock's."""
-    allowed = seconds or 0
+    """How rules read a question that is put. Round, position and turn are from 0; `seconds` are
+    those of its clock, 0 without one."""
     return Outcome(
         Event.ASKED,
         round_number,
         position + 1,
-        1 if worth is None else worth,
-        level or 1,
-        allowed,
+        worth,
+        level,
+        seconds,
         0,
-        allowed,
-        100 if allowed else 0,
+        seconds,
+        100 if seconds else 0,
         0,
         still_allowed(terms.allowed, 0),
         turn + 1,

@@ -10,7 +10,7 @@ many ways is not followed to its end, and then neither is said.
 
 from collections import Counter
 from collections.abc import Iterator, Mapping, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from itertools import islice
 from typing import NamedTuple
 
@@ -25,13 +25,19 @@ from dicetrail.core.document import (
     To,
 )
 from dicetrail.core.draw import (
+    AskedTraits,
     Censuses,
+    Drawing,
     Packs,
     Traits,
+    Used,
+    asked_in,
     censuses_of,
+    drawing_of,
     fixed_pool,
     fixed_traits,
     length_of,
+    minds_letters,
     most_wanted,
     pool_size,
     rows_leave,
@@ -114,105 +120,6 @@ class Reach:
     """Whether some run is over without its player's ending it."""
 
 
-class QuestionTraits(NamedTuple):
-    """What rules can tell of a question, and what can come of it."""
-
-    worth: int = 1
-    level: int = 1
-    seconds: int = 0
-    """On its clock; 0 without one."""
-    letters: int = 0
-    """Different letters of a word to find; 0 for another kind of question."""
-    allowed: int | None = 1
-    """Tries, or letters missed."""
-    is_typed: bool = True
-    has_hint: bool = False
-
-    def terms(self, round_: Round) -> Terms:
-        """What the question allows in a round."""
-        return Terms(
-            self.allowed,
-            self.letters,
-            self.has_hint,
-            bool(round_.check.typos and self.is_typed),
-            round_.ask.passing,
-            bool(self.seconds),
-        )
-
-    def merged(self, rules: Rules) -> "QuestionTraits":
-        """The question without what the rules do not read."""
-        reads, handlers = rules.reads, rules.handlers.lean
-        timed = reads & {"seconds_left", "seconds_used", "seconds_allowed", "percent_left"}
-        minds_hints = Event.HINTED in handlers or bool(rules.at_once_in_question)
-        return self._replace(
-            worth=self.worth if "worth" in reads else 1,
-            level=self.level if "level" in reads else 1,
-            seconds=self.seconds if timed else min(1, self.seconds),
-            letters=self.letters if minds_letters(rules) else min(1, self.letters),
-            is_typed=self.is_typed and "verdict" in reads,
-            has_hint=self.has_hint and minds_hints,
-        )
-
-
-def minds_letters(rules: Rules) -> bool:
-    """Whether rules tell single letters apart from the word as a whole."""
-    handlers = rules.handlers.lean
-    return (
-        Event.LETTER_HIT in handlers
-        or Event.LETTER_MISS in handlers
-        or "mistakes" in rules.reads
-        or bool(rules.at_once_in_question)
-    )
-
-
-Used = tuple[int, ...]
-"""How many questions of each kind a round has asked."""
-
-
-class Drawing:
-    """Which kinds of question a round can bring next."""
-
-    def __init__(
-        self, kinds: Mapping[QuestionTraits, int], order: tuple[QuestionTraits, ...] | None
-    ) -> None:
-        self.kinds = tuple(kinds)
-        self.counts = tuple(kinds.values())
-        self.order = order
-        self.is_exact = True
-        self.comes_back = False
-        self.easy_first = False
-
-    def next(self, used: Used, position: int, left: int | None) -> Iterator[tuple[int, Used]]:
-        """The kinds, by number, that can come at a position, and what is used up then.
-
-        `left` is how many questions are asked from here on.
-        """
-        if len(self.kinds) == 1:
-            yield 0, used
-        elif self.order is not None:
-            yield self.kinds.index(self.order[position % len(self.order)]), used
-        elif self.comes_back:
-            yield from ((kind, used) for kind in range(len(self.kinds)))
-        else:
-            used = used or (0,) * len(self.kinds)
-            for kind, (taken, count) in enumerate(zip(used, self.counts, strict=True)):
-                if taken < count and self._fits(used, kind, left):
-                    yield kind, (*used[:kind], taken + 1, *used[kind + 1 :])
-
-    def _fits(self, used: Used, kind: int, left: int | None) -> bool:
-        """Whether easy ones can come first: none follows a harder one, and enough are left."""
-        if not self.easy_first:
-            return True
-        level = self.kinds[kind].level
-        harder = [n for n, other in enumerate(self.kinds) if other.level > level]
-        if any(used[n] for n in harder):
-            return False
-        there = sum(
-            count - used[n] for n, count in enumerate(self.counts) if self.kinds[n].level >= level
-        )
-        return left is None or there >= left
-
-
 class _Node(NamedTuple):
     """A point where a question is about to be put. Tallies are without what nothing reads."""
 
@@ -256,32 +163,31 @@ class _ReachSearch:
         draw = self.game.rounds[number].draw
         return length_of(draw, self.pools[number], None, 1) or 0
 
-    def _drawing(self, number: int, packs: Packs, censuses: Censuses) -> Drawing:
+    def _drawing(self, number: int, packs: Packs, censuses: Censuses) -> Drawing[AskedTraits]:
         round_ = self.game.rounds[number]
         draw = round_.draw
-        pool = Counter[QuestionTraits]()
+        pool = Counter[AskedTraits]()
         for traits, count in fixed_traits(round_, censuses).items():
-            pool[asked_of(round_, traits)] += count
+            pool[asked_in(round_, traits)] += count
         if made := self.pools[number] - pool.total():
-            pool[asked_of(round_, None)] += made
+            pool[asked_in(round_, Traits(Kind.CHOICE))] += made
         merged = {asked: asked.merged(self.rules) for asked in pool}
         if len(set(merged.values())) == 1:
-            return Drawing(_added(pool, merged), None)
+            return drawing_of(_added(pool, merged))
         if draw.order is DrawOrder.EASY_FIRST:
             merged = {asked: tell._replace(level=asked.level) for asked, tell in merged.items()}
-        drawing = Drawing(_added(pool, merged), None)
-        drawing.easy_first = draw.order is DrawOrder.EASY_FIRST
-        drawing.comes_back = draw.refill is not Refill.NEVER
-        again = self._may_come_again(number)
-        if draw.order is DrawOrder.WRITTEN and not drawing.comes_back and not again:
+        drawing = drawing_of(_added(pool, merged))
+        if draw.refill is not Refill.NEVER or self._may_come_again(number):
+            # What was asked before comes last, or which ones come back hangs on the answers.
+            return replace(drawing, comes_back=True)
+        if draw.order is DrawOrder.EASY_FIRST:
+            return replace(drawing, levels=tuple(asked.level for asked in drawing.kinds))
+        if draw.order is DrawOrder.WRITTEN:
             # So many are never followed, however long the round.
             first = islice(fixed_pool(round_, packs), self.effort.steps + 1)
-            order = [asked_of(round_, traits_of(sourced.question)) for sourced in first]
-            order += [asked_of(round_, None)] * min(made, self.effort.steps)
-            drawing.order = tuple(merged[asked] for asked in order)
-        elif drawing.comes_back or again:
-            # What was asked before comes last, or which ones come back hangs on the answers.
-            drawing.comes_back, drawing.is_exact = True, False
+            order = [asked_in(round_, traits_of(sourced.question)) for sourced in first]
+            order += [asked_in(round_, Traits(Kind.CHOICE))] * min(made, self.effort.steps)
+            return drawing_of(_added(pool, merged), [merged[asked] for asked in order])
         return drawing
 
     def _may_come_again(self, number: int) -> bool:
@@ -407,14 +313,11 @@ class _ReachSearch:
                 assert time_over is not None
                 yield from self._taken(node, node.tallies, time_over)
         drawing = self.drawings[where.round]
-        if not drawing.is_exact:
+        if drawing.comes_back:
             self.is_exact = False
         left = None if length is None else length - where.slot
-        if node.is_again:
-            following: Iterator[tuple[int, Used]] = iter([(node.again, node.used)])
-        else:
-            following = drawing.next(node.used, where.position, left)
-        for kind, used in following:
+        following = drawing.next(node.used, where.position, left)
+        for _, kind, used in [(1.0, node.again, node.used)] if node.is_again else following:
             for came in self._came_of(node, drawing.kinds[kind]):
                 yield from self._goes(node._replace(used=used, again=kind), came)
 
@@ -486,7 +389,7 @@ class _ReachSearch:
             self.ends_itself = True
             self.finals.add(Final(self.rules.merged(over.tallies[over.whom]), over.ending))
 
-    def _came_of(self, node: _Node, asked: QuestionTraits) -> tuple[Came, ...]:
+    def _came_of(self, node: _Node, asked: AskedTraits) -> tuple[Came, ...]:
         """Everything that can come of a question that is put; with neither way nor ending the
         question stands, and a countdown of the round or game can end."""
         where, rules = node.where, self.rules
@@ -496,7 +399,7 @@ class _ReachSearch:
         key = (where.round, position, turn, tally, asked, node.is_again, may_finish)
         if key not in self.came:
             round_ = self.game.rounds[where.round]
-            terms = asked.terms(round_)
+            terms = asked.terms
             base = asked_outcome(
                 where.round,
                 position,
@@ -577,29 +480,11 @@ class _InPlay(NamedTuple):
     reading: int = 0
 
 
-def asked_of(round_: Round, traits: Traits | None) -> QuestionTraits:
-    """What rules can tell of a question, and what can come of it; None is one that is made."""
-    if traits is None:
-        return QuestionTraits(seconds=round_.ask.seconds or 0, allowed=round_.ask.tries)
-    allowed = round_.ask.tries
-    if traits.kind is Kind.LETTERS:
-        allowed = round_.ask.misses if traits.misses is None else traits.misses
-    return QuestionTraits(
-        1 if traits.worth is None else traits.worth,
-        traits.level,
-        (round_.ask.seconds if traits.seconds is None else traits.seconds) or 0,
-        traits.letters,
-        allowed,
-        traits.kind in (Kind.TYPED, Kind.CHOICE, Kind.SORT, Kind.TRUTH),
-        bool(round_.ask.hints and traits.is_hinted),
-    )
-
-
 def _added(
-    pool: Mapping[QuestionTraits, int], merged: Mapping[QuestionTraits, QuestionTraits]
-) -> Counter[QuestionTraits]:
+    pool: Mapping[AskedTraits, int], merged: Mapping[AskedTraits, AskedTraits]
+) -> Counter[AskedTraits]:
     """How many questions there are of what rules can tell apart."""
-    found = Counter[QuestionTraits]()
+    found = Counter[AskedTraits]()
     for asked, count in pool.items():
         found[merged[asked]] += count
     return found
@@ -638,7 +523,6 @@ __all__ = [
     "BESIDE",
     "Effort",
     "Final",
-    "QuestionTraits",
     "Reach",
     "reach",
     "scores_reached",

@@ -1,0 +1,88 @@
+"""What rules can tell of a question as a round asks it.
+
+The one place where a question's own time, worth, misses and hint meet those of its round.
+"""
+
+from typing import NamedTuple
+
+from dicetrail.core.document import Kind, Round
+from dicetrail.core.draw.census import Traits
+from dicetrail.core.rules import CLOCK_FACTS, Event, Rules, Terms
+
+_CLOSE_KINDS = (Kind.TYPED, Kind.CHOICE, Kind.SORT, Kind.TRUTH)
+"""The kinds of question at which a typing slip can be forgiven."""
+
+
+class AskedTraits(NamedTuple):
+    """What rules can tell of a question, and what can come of it."""
+
+    worth: int = 1
+    level: int = 1
+    seconds: int = 0
+    """On its clock; 0 without one."""
+    letters: int = 0
+    """Different letters of a word to find; 0 for another kind of question."""
+    allowed: int | None = 1
+    """Tries, or letters missed; None is without limit."""
+    can_be_close: bool = False
+    """Whether a typing slip can be forgiven."""
+    has_hint: bool = False
+    can_pass: bool = False
+
+    @property
+    def terms(self) -> Terms:
+        """What the question allows."""
+        return Terms(
+            self.allowed,
+            self.letters,
+            self.has_hint,
+            self.can_be_close,
+            self.can_pass,
+            bool(self.seconds),
+        )
+
+    def merged(self, rules: Rules) -> "AskedTraits":
+        """The question without what the rules do not read."""
+        reads, handlers = rules.reads, rules.handlers.lean
+        timed = reads & CLOCK_FACTS or "seconds_allowed" in reads
+        minds_hints = Event.HINTED in handlers or bool(rules.at_once_in_question)
+        return self._replace(
+            worth=self.worth if "worth" in reads else 1,
+            level=self.level if "level" in reads else 1,
+            seconds=self.seconds if timed else min(1, self.seconds),
+            letters=self.letters if minds_letters(rules) else min(1, self.letters),
+            can_be_close=self.can_be_close and "verdict" in reads,
+            has_hint=self.has_hint and minds_hints,
+        )
+
+
+def minds_letters(rules: Rules) -> bool:
+    """Whether rules tell single letters apart from the word as a whole."""
+    handlers = rules.handlers.lean
+    return (
+        Event.LETTER_HIT in handlers
+        or Event.LETTER_MISS in handlers
+        or "mistakes" in rules.reads
+        or bool(rules.at_once_in_question)
+    )
+
+
+def asked_in(round_: Round, traits: Traits) -> AskedTraits:
+    """What rules can tell of a question in a round.
+
+    >>> asked_in(Round("R", ask=Ask(tries=2)), Traits(level=3)).allowed
+    2
+    """
+    ask, allowed = round_.ask, round_.ask.tries
+    if traits.kind is Kind.LETTERS:
+        allowed = ask.misses if traits.misses is None else traits.misses
+    return AskedTraits(
+        1 if traits.worth is None else traits.worth,
+        traits.level,
+        (ask.seconds if traits.seconds is None else traits.seconds) or 0,
+        traits.letters,
+        allowed,
+        bool(round_.check.typos) and traits.kind in _CLOSE_KINDS,
+        bool(ask.hints and traits.is_hinted),
+        ask.passing,
+    )
