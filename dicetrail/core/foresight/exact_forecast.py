@@ -61,24 +61,21 @@ from dicetrail.core.rules import (
     Asks,
     Came,
     Chooses,
-    Ends,
     Enters,
     Outcome,
     Over,
-    RoundEnds,
     Settled,
     Step,
     Tallies,
     Tally,
     TooManySides,
     Where,
-    all_started,
     asked_outcome,
     before_asking,
+    begun,
     every_fall,
-    game_ended,
+    followed,
     question_left,
-    round_ended,
     settle,
     time_ends,
 )
@@ -352,11 +349,8 @@ class ExactForecast:
 
     def begun(self) -> Iterator[tuple[float, Reached]]:
         """Where a run stands at its first question."""
-        where = Where(len(self.scouts), visits=(0,) * len(self.game.rounds))
-        for share, tallies, due in all_started(self.rules, len(self.scouts), self.falls_for_all):
-            step: Step = Chooses(where) if self.game.has_menu else Enters(where)
-            if due is not None:
-                step = Ends(where, due.ending, due.player)
+        players = len(self.scouts)
+        for share, step, tallies in begun(self.game, self.rules, players, self.falls_for_all):
             yield from self.step(share, step, tallies, ())
 
     def went(
@@ -406,31 +400,27 @@ class ExactForecast:
     ) -> Iterator[tuple[float, Reached]]:
         """Where a step of the course leads, to the next question that is put or the end."""
         self.follow()
-        match step:
-            case Enters(where):
-                yield from self.step(share, Asks(where), tallies, (), None, True)
-            case Asks(where, is_again):
-                instead = before_asking(self.game, where, self._length(where), is_again, None)
-                if instead is None:
-                    anew = again if is_again else None
-                    yield share, Point(where, tallies, used, anew, is_fresh)
-                else:
-                    yield from self.step(share, instead, tallies, used)
-            case RoundEnds(where, _, to):
-                ends = round_ended(self.game, where, tallies, to, self.falls_for_all)
-                for part, after, then in ends:
-                    yield from self.step(share * part, then, after, ())
-            case Ends():
-                ended = game_ended(self.game, self.rules, step, tallies, self.falls_for_all)
-                for part, over in ended:
-                    yield share * part, over
-            case Chooses(where):
-                open_ = [number for number, visits in enumerate(where.visits) if not visits]
-                if self.scouts[where.turn].picks is Habit.FIRST:
-                    open_ = open_[:1]
-                for number in open_:
-                    there = Enters(where._replace(round=number, position=0, skipped=0))
-                    yield from self.step(share / len(open_), there, tallies, ())
+        for part, then, left in followed(self.game, self.rules, step, tallies, self.falls_for_all):
+            mass = share * part
+            match then:
+                case Over():
+                    yield mass, then
+                case Enters(where):
+                    yield from self.step(mass, Asks(where), left, (), None, True)
+                case Asks(where, is_again):
+                    instead = before_asking(self.game, where, self._length(where), is_again, None)
+                    if instead is None:
+                        anew = again if is_again else None
+                        yield mass, Point(where, left, used, anew, is_fresh)
+                    else:
+                        yield from self.step(mass, instead, left, used)
+                case Chooses(where):
+                    open_ = [number for number, visits in enumerate(where.visits) if not visits]
+                    if self.scouts[where.turn].picks is Habit.FIRST:
+                        open_ = open_[:1]
+                    for number in open_:
+                        there = Enters(where._replace(round=number, position=0, skipped=0))
+                        yield from self.step(mass / len(open_), there, left, ())
 
     def _length(self, where: Where) -> int | None:
         draw, pool = self.game.rounds[where.round].draw, sum(self.rounds[where.round].counts)

@@ -9,8 +9,11 @@ from typing import NamedTuple
 
 from dicetrail.core.document import Best, Game, Number, To
 from dicetrail.core.rules.course import (
-    Due,
+    Asks,
+    Chooses,
     Ends,
+    Enters,
+    RoundEnds,
     Step,
     Where,
     after_round,
@@ -37,10 +40,11 @@ class Over(NamedTuple):
     """The player the ending is about, from 0."""
 
 
-def all_started(
-    rules: Rules, players: int, falls: Falls
-) -> Iterator[tuple[float, Tallies, Due | None]]:
-    """The tallies a run begins with, or an ending that came at once and whom it is about."""
+def begun(
+    game: Game, rules: Rules, players: int, falls: Falls
+) -> Iterator[tuple[float, Step, Tallies]]:
+    """The steps a run can begin with: its first round, the menu, or an ending that came at once."""
+    where = Where(players, visits=(0,) * len(game.rounds))
     waiting: list[tuple[float, Tallies]] = [(1.0, ())]
     for turn in range(players):
         outcome = Outcome(Event.STARTED, tries_used=0, player_number=turn + 1)
@@ -52,13 +56,29 @@ def all_started(
                     further.append((share * part, so_far))
                 else:
                     rest = (rules.first,) * (players - len(so_far))
-                    yield share * part, (*so_far, *rest), Due(settled.ending, turn)
+                    yield share * part, Ends(where, settled.ending, turn), (*so_far, *rest)
         waiting = further
     for share, tallies in waiting:
-        yield share, tallies, None
+        yield share, Chooses(where) if game.has_menu else Enters(where), tallies
 
 
-def round_ended(
+def followed(
+    game: Game, rules: Rules, step: Step, tallies: Tallies, falls: Falls
+) -> Iterator[tuple[float, Asks | Enters | Chooses | Over, Tallies]]:
+    """A step of the course, followed through the end of a round to the next place where a
+    question is asked, a round entered or chosen, or the run is over."""
+    if isinstance(step, RoundEnds):
+        for share, after, then in _round_ended(game, step.where, tallies, step.to, falls):
+            for part, reached, left in followed(game, rules, then, after, falls):
+                yield share * part, reached, left
+    elif isinstance(step, Ends):
+        for share, over in _game_ended(game, rules, step, tallies, falls):
+            yield share, over, over.tallies
+    else:
+        yield 1.0, step, tallies
+
+
+def _round_ended(
     game: Game, where: Where, tallies: Tallies, to: int | None, falls: Falls
 ) -> Iterator[tuple[float, Tallies, Step]]:
     """Where a round's end leads once everybody's rules have run."""
@@ -96,7 +116,7 @@ def round_ended(
         yield share, after, after_round(game, where._replace(visits=visits, out=out), goes_to)
 
 
-def game_ended(
+def _game_ended(
     game: Game, rules: Rules, ends: Ends, tallies: Tallies, falls: Falls
 ) -> Iterator[tuple[float, Over]]:
     """How a run that ends is over once everybody's rules have run."""

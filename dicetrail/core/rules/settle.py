@@ -369,32 +369,12 @@ def settle(
         if script_actions:
             way = _way(script_actions, way, outcome.event)
             is_done = way is not None and way.to is not _AGAIN
-            more_right, more_wrong = is_right and is_done, is_wrong and is_done
-            counts = (
-                asked,
-                right + more_right,
-                wrong + more_wrong,
-                streak,
-                best,
-                mistakes,
-                had + worth * more_right,
-                could + worth * (more_right + more_wrong),
-            )
+            counts = _done_with(tally, counts, worth, is_right and is_done, is_wrong and is_done)
     ending = None
     if at_once is not None:
         ending = at_once(counters, counts, outcome, 1, 1)
-        if ending is not None:
-            # The game is over, and so is the question.
-            counts = (
-                asked,
-                right + is_right,
-                wrong + is_wrong,
-                streak,
-                best,
-                mistakes,
-                had + worth * is_right,
-                could + worth * (is_right + is_wrong),
-            )
+        if ending is not None:  # the game is over, and so is the question
+            counts = _done_with(tally, counts, worth, is_right, is_wrong)
     # Filled as tuples: naming the fields once more would take a fifth of the whole time.
     tally = _filled(Tally, (counters, *counts))
     return _filled(
@@ -406,6 +386,26 @@ def settle(
             tuple(script_actions) if script_actions else (),
             tuple(lines) if lines else (),
         ),
+    )
+
+
+_Counts = tuple[int, int, int, int, int, int, int, int]
+
+
+def _done_with(
+    before: Tally, counts: _Counts, worth: int, is_right: bool, is_wrong: bool
+) -> _Counts:
+    """The counts with the question counted so, whatever was planned."""
+    asked, _, _, streak, best, mistakes, _, _ = counts
+    return (
+        asked,
+        before.right_count + is_right,
+        before.wrong_count + is_wrong,
+        streak,
+        best,
+        mistakes,
+        before.right_worth + worth * is_right,
+        before.done_worth + worth * (is_right or is_wrong),
     )
 
 

@@ -21,7 +21,6 @@ from dicetrail.core.document import (
     Number,
     Refill,
     Round,
-    RoundOrder,
     To,
 )
 from dicetrail.core.draw import (
@@ -55,6 +54,7 @@ from dicetrail.core.rules import (
     Event,
     Happening,
     Outcome,
+    Over,
     Progress,
     RoundEnds,
     Rules,
@@ -64,17 +64,16 @@ from dicetrail.core.rules import (
     Terms,
     TooManySides,
     Where,
-    all_started,
     asked_outcome,
     before_asking,
+    begun,
     branches,
     came_of,
     can_happen,
     clock_readings,
     every_fall,
-    game_ended,
+    followed,
     question_left,
-    round_ended,
     settle,
     time_ends,
 )
@@ -249,26 +248,21 @@ class _ReachSearch:
                     waiting.append(after)
 
     def _beginnings(self, players: int) -> Iterator[_Node]:
-        where = Where(players, visits=(0,) * len(self.game.rounds))
-        for _, tallies, due in all_started(self.rules, players, self._falls):
-            if due is None:
-                yield from self._entered(Chooses(where), tallies, is_first=True)
-            else:
+        for _, step, tallies in begun(self.game, self.rules, players, self._falls):
+            if isinstance(step, Ends):
                 self.ends_unasked = True
-                self._over(Ends(where, due.ending, due.player), tallies)
+            yield from self._taken(None, tallies, step)
 
     def _entered(
-        self, step: Chooses | Enters, tallies: tuple[Tally, ...], is_first: bool = False
+        self, step: Chooses | Enters, tallies: tuple[Tally, ...], is_first: bool
     ) -> Iterator[_Node]:
         """The first questions of the rounds that can be entered now."""
-        where = step.where
+        where, may_choose = step.where, is_first or isinstance(step, Chooses)
         rounds = [where.round]
-        in_order = self.game.opening.rounds is RoundOrder.IN_ORDER
-        if isinstance(step, Chooses) and not (is_first and in_order):
+        if isinstance(step, Chooses):
             rounds = [number for number, visits in enumerate(where.visits) if not visits]
         for number in rounds:
             here = where._replace(round=number, position=0, skipped=0)
-            may_choose = isinstance(step, Chooses)
             yield from self._first_questions(here, tallies, may_choose)
 
     def _first_questions(
@@ -332,9 +326,12 @@ class _ReachSearch:
 
     def _finished(self, where: Where, tallies: tuple[Tally, ...]) -> None:
         """Note the ends of a run that its player ends here, as far as an ending fits."""
-        for _, over in game_ended(self.game, self.rules, Ends(where), tallies, self._falls):
-            if over.ending is not None:
-                self.finals.add(Final(self.rules.merged(over.tallies[over.whom]), over.ending))
+        for _, over, _ in followed(self.game, self.rules, Ends(where), tallies, self._falls):
+            if isinstance(over, Over) and over.ending is not None:
+                self._note(over)
+
+    def _note(self, over: Over) -> None:
+        self.finals.add(Final(self.rules.merged(over.tallies[over.whom]), over.ending))
 
     def _goes(self, node: _Node, came: Came) -> Iterator[_Node]:
         """Where the run goes with what came of a question."""
@@ -349,45 +346,29 @@ class _ReachSearch:
         for which in self.countdowns(self.game.rounds[where.round]):
             yield from self._taken(node, tallies, time_ends(where, which, where.position + 1))
 
-    def _taken(self, node: _Node, tallies: tuple[Tally, ...], step: Step) -> Iterator[_Node]:
-        """The next points a step of the course leads to."""
+    def _taken(self, node: _Node | None, tallies: tuple[Tally, ...], step: Step) -> Iterator[_Node]:
+        """The next points a step of the course leads to; without a node it begins the run."""
         self.steps += 1
         if self.steps > self.most_steps:
             raise _TooMany
-        match step:
-            case Asks(where, is_again):
-                if node.length is None:
-                    where = self._without_end(where)
-                yield node._replace(
-                    where=where,
-                    tallies=tallies,
-                    is_again=is_again,
-                    again=node.again if is_again else 0,
-                )
-            case RoundEnds(where, _, to):
-                yield from self._round_over(where, tallies, to)
-            case Ends():
-                self._over(step, tallies)
-            case Enters() | Chooses():
-                yield from self._entered(step, tallies)
+        for _, then, after in followed(self.game, self.rules, step, tallies, self._falls):
+            match then:
+                case Over():
+                    self.ends_itself = True
+                    self._note(then)
+                case Asks(where, is_again) if node is not None:
+                    if node.length is None:
+                        where = self._without_end(where)
+                    again = node.again if is_again else 0
+                    yield node._replace(where=where, tallies=after, is_again=is_again, again=again)
+                case Enters() | Chooses():
+                    yield from self._entered(then, after, is_first=node is None)
 
     def _without_end(self, where: Where) -> Where:
         """A place in a round that never runs out: only what can matter of its position."""
         if "number" in self.rules.reads:
             raise _TooMany
         return where._replace(position=where.slot % where.players, skipped=0)
-
-    def _round_over(
-        self, where: Where, tallies: tuple[Tally, ...], to: int | None
-    ) -> Iterator[_Node]:
-        for _, after, step in round_ended(self.game, where, tallies, to, self._falls):
-            yield from self._taken(_Node(step.where, after), after, step)
-
-    def _over(self, ends: Ends, tallies: tuple[Tally, ...]) -> None:
-        """Note every way to end from here."""
-        for _, over in game_ended(self.game, self.rules, ends, tallies, self._falls):
-            self.ends_itself = True
-            self.finals.add(Final(self.rules.merged(over.tallies[over.whom]), over.ending))
 
     def _came_of(self, node: _Node, asked: AskedTraits) -> tuple[Came, ...]:
         """Everything that can come of a question that is put; with neither way nor ending the
