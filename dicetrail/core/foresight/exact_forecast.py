@@ -54,9 +54,9 @@ from dicetrail.core.foresight.asking import (
     plus,
     total,
 )
-from dicetrail.core.foresight.scouts import Habit, Picks, Scout, slipped
+from dicetrail.core.foresight.scouts import Habit, Picks, Scout
 from dicetrail.core.foresight.times import effort, together
-from dicetrail.core.play import Program
+from dicetrail.core.play import Program, slipped
 from dicetrail.core.rules import (
     Asks,
     Came,
@@ -480,10 +480,11 @@ class ExactForecast:
 
     def _can_slip(self, round_: Round, question: Question) -> bool:
         """Whether a scout's typing slips can be forgiven, and told from what is simply right."""
-        if question.kind is not Kind.TYPED or not round_.check.typos or not self._minds_slips:
-            return False
-        slip = slipped(question.right[0], question.right, round_.check)
-        return slip is not None and any(scout.close for scout in self.scouts)
+        return (
+            self._minds_slips
+            and any(scout.close for scout in self.scouts)
+            and slipped(question, round_.check) is not None
+        )
 
     def _made(self, round_: Round, sums: Sums) -> QuestionClass:
         kind = Kind.CHOICE if sums.choices else Kind.NUMBER

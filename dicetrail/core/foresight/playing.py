@@ -2,25 +2,22 @@
 
 from collections.abc import Iterator, Sequence
 
-from dicetrail.core.answers import as_letters, letters_of
 from dicetrail.core.document import Kind, Needs
 from dicetrail.core.draw import Stream, stream
-from dicetrail.core.foresight.scouts import Habit, Picks, Scout, slipped
+from dicetrail.core.foresight.scouts import Habit, Picks, Scout
 from dicetrail.core.play import (
-    Action,
-    Answer,
     Begin,
     Continue,
     Hint,
     Input,
     Intent,
-    Letter,
     Listen,
     Pass,
     Phase,
     Program,
     State,
     Wait,
+    action_for,
     choices_of,
     next_input,
     presented_question,
@@ -28,6 +25,7 @@ from dicetrail.core.play import (
     start,
     step,
 )
+from dicetrail.core.rules import Happening
 
 MAX_INPUTS = 2_000
 """A run in which more is done is left as it stands."""
@@ -78,7 +76,7 @@ def _next(program: Program, scout: Scout, state: State, chances: Stream) -> Inpu
     if state.lead:
         return Input(Listen(), state.at)
     presented = presented_question(program, state)
-    round_, question, terms = presented.round, presented.question, presented.terms
+    question, terms = presented.question, presented.terms
     may_hint = terms.has_hint and not state.is_hinted
     is_new = not state.tries_used and not state.tried
     if may_hint and is_new and _falls(chances, scout.hints / 100):
@@ -102,17 +100,23 @@ def _next(program: Program, scout: Scout, state: State, chances: Stream) -> Inpu
     soonest = state.clocks.soonest
     if soonest is not None and state.at + soonest <= at:
         return Input(Wait(), state.at + max(0, soonest))
-    if is_word:
-        return Input(_letter(question.right[0], state, is_right), at)
-    given = next_input(program, state, Intent.RIGHT if is_right else Intent.WRONG, state.at)
-    if given is None:
-        return None
-    action = given.action
+    happening = _OUTCOMES[is_word, is_right]
     is_typed = question.kind is Kind.TYPED
-    if is_right and is_typed and round_.check.typos and _falls(chances, scout.close / 100):
-        slip = slipped(question.right[0], question.right, round_.check)
-        action = action if slip is None else Answer(slip)
-    return Input(action, at)
+    if is_right and is_typed and terms.can_be_close and _falls(chances, scout.close / 100):
+        happening = Happening.CLOSE
+    action = action_for(presented, state, happening)
+    if action is None:  # no slip of this answer is forgiven
+        action = action_for(presented, state, Happening.RIGHT)
+    return None if action is None else Input(action, at)
+
+
+_OUTCOMES = {
+    (True, True): Happening.HIT,
+    (True, False): Happening.MISS,
+    (False, True): Happening.RIGHT,
+    (False, False): Happening.WRONG,
+}
+"""What comes of an answer, by whether it is a letter and whether it is right."""
 
 
 def _picked(program: Program, state: State, chances: Stream) -> Begin:
@@ -121,20 +125,6 @@ def _picked(program: Program, state: State, chances: Stream) -> Begin:
         return Begin()
     there = [number for number, visits in enumerate(state.visits) if not visits]
     return Begin(there[chances.below(len(there))])
-
-
-def _letter(word: str, state: State, is_right: bool) -> Action:
-    """A letter that has not been tried: one of the word, or one that is not; where none is
-    left, a word that is wrong."""
-    wanted = sorted(letters_of(word) - set(state.tried))
-    if is_right:
-        return Letter(wanted[0])
-    others = (letter for char in _ALPHABET for letter in as_letters(char))
-    miss = next((one for one in others if one not in letters_of(word) | set(state.tried)), None)
-    return Answer("-".join(_ALPHABET)) if miss is None else Letter(miss)
-
-
-_ALPHABET = "abcdefghijklmnopqrstuvwxyz0123456789"
 
 
 def _falls(chances: Stream, chance: float) -> bool:

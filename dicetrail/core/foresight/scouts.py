@@ -3,8 +3,7 @@
 from dataclasses import dataclass
 from typing import Annotated, NamedTuple
 
-from dicetrail.core.answers import Verdict, check_typed
-from dicetrail.core.document import Check, FieldLabel, Range, Value
+from dicetrail.core.document import FieldLabel, Range, Value
 from dicetrail.core.foresight.times import Times
 
 Percent = Range(0, 100)
@@ -171,12 +170,3 @@ SCOUTS = (
 def scout_named(name: str) -> Scout | None:
     """The ready scout of that name."""
     return next((scout for scout in SCOUTS if scout.name == name), None)
-
-
-def slipped(word: str, accepted: tuple[str, ...], check: Check) -> str | None:
-    """The word with a letter left out so that it is forgiven as a typo; None if no such is."""
-    for place in range(len(word)):
-        typed = word[:place] + word[place + 1 :]
-        if check_typed(typed, accepted, check).verdict is Verdict.CLOSE:
-            return typed
-    return None

@@ -9,33 +9,28 @@ from collections.abc import Iterator
 from dataclasses import dataclass
 from typing import Any
 
-from dicetrail.core.answers import letters_of
-from dicetrail.core.document import Kind, Number, as_written
+from dicetrail.core.document import Number, as_written
 from dicetrail.core.foresight.playing import names_for
 from dicetrail.core.foresight.scouts import Scout
 from dicetrail.core.play import (
     Action,
     Begin,
     Continue,
-    Hint,
     Input,
-    Intent,
-    Letter,
     Listen,
-    Pass,
     Phase,
     Program,
     State,
     Wait,
+    action_for,
     leader_of,
-    next_input,
-    question_of,
+    presented_question,
+    progress_of,
     recalling,
-    round_of,
     start,
     step,
 )
-from dicetrail.core.rules import turning_points
+from dicetrail.core.rules import Happening, can_happen, turning_points
 from dicetrail.core.survey import Reach
 
 MAX_STEPS = 30_000
@@ -189,23 +184,15 @@ def _beginnings(program: Program, state: State) -> Iterator[Begin]:
 
 
 def _answers(program: Program, state: State) -> Iterator[Input]:
-    round_, question = round_of(program, state), question_of(program, state)
+    presented = presented_question(program, state)
     times = _times(program, state)
-    if question.kind is Kind.LETTERS:
-        word = letters_of(question.right[0])
-        left = sorted(word.difference(state.tried))
-        yield from (Input(Letter(char), state.at + 500) for char in left[:1])
-        missing = next((c for c in "qxzjvwkybf" if c not in word and c not in state.tried), None)
-        if missing is not None:
-            yield Input(Letter(missing), state.at + 500)
-    for intent in (Intent.RIGHT, Intent.WRONG):
-        given = next_input(program, state, intent, state.at)
-        if given is not None:
-            yield from (Input(given.action, state.at + time) for time in times)
-    if round_.ask.passing:
-        yield Input(Pass(), state.at + 500)
-    if round_.ask.hints and question.details.hint and not state.is_hinted:
-        yield Input(Hint(), state.at + 500)
+    for happening in can_happen(presented.terms, progress_of(presented, state)):
+        if happening is Happening.LATE:
+            continue  # a wait for each countdown follows
+        action = action_for(presented, state, happening)
+        if action is not None:
+            timed = times if happening.verdict and not happening.is_closed else [500]
+            yield from (Input(action, state.at + time) for time in timed)
     for ends_in in {clock for clock in state.clocks if clock is not None}:
         yield Input(Wait(), state.at + max(0, ends_in))
 

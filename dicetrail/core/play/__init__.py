@@ -1,6 +1,6 @@
 """A run: its state, the actions, what they bring, and what is laid before the player."""
 
-from dicetrail.core.play.answering import Intent, next_input
+from dicetrail.core.play.answering import Intent, action_for, next_input, slipped
 from dicetrail.core.play.dress import Dress, dress, phrases_in
 from dicetrail.core.play.engine import answered, go_on, players_refused, replay, start, step
 from dicetrail.core.play.feedback_words import said_of
@@ -13,6 +13,7 @@ from dicetrail.core.play.outcomes import (
     cues_heard,
     is_best,
     leader_of,
+    progress_of,
 )
 from dicetrail.core.play.players_page import (
     PlayGame,
@@ -102,6 +103,7 @@ __all__ = [
     "TimeRanBackwards",
     "Wait",
     "What",
+    "action_for",
     "answered",
     "as_asked",
     "asking_at",
@@ -127,6 +129,7 @@ __all__ = [
     "player_named",
     "players_refused",
     "presented_question",
+    "progress_of",
     "question_of",
     "recalling",
     "replay",
@@ -135,6 +138,7 @@ __all__ = [
     "said_of",
     "sample_verdicts",
     "seen_again",
+    "slipped",
     "start",
     "step",
     "table",

@@ -1,21 +1,25 @@
-"""What a player would do to be right, wrong or late: playing on the player's behalf."""
+"""What a player does so that something happens to the question: playing on the player's behalf."""
 
 from enum import StrEnum
 
-from dicetrail.core.answers import Verdict, read_number
-from dicetrail.core.document import Kind, Needs
-from dicetrail.core.play.program import Program, check, choices_of, question_of, round_of
+from dicetrail.core.answers import Verdict, as_letters, check_typed, read_number
+from dicetrail.core.document import Check, Kind, Needs, Question
+from dicetrail.core.play.presenting import PresentedQuestion
+from dicetrail.core.play.program import Program, presented_question
 from dicetrail.core.play.state import (
     Action,
     Answer,
     Begin,
     Continue,
+    Hint,
     Input,
+    Letter,
     Pass,
     Phase,
     State,
     Wait,
 )
+from dicetrail.core.rules import Happening
 
 _THINKING_MS = 1000
 
@@ -43,15 +47,60 @@ def next_input(program: Program, state: State, intent: Intent, at: int) -> Input
             return Input(Wait(), max(at, state.at + (state.hold or 0)))
         case Phase.ENDED:
             return None
-    if intent is Intent.LATE:
-        left = state.clocks.question
-        return None if left is None else Input(Wait(), state.at + state.lead + max(0, left))
-    if intent is Intent.PASSED:
-        return Input(Pass(), at) if round_of(program, state).ask.passing else None
-    answer = _right(program, state) if intent is Intent.RIGHT else _wrong(program, state)
+    action = action_for(presented_question(program, state), state, Happening[intent.name])
     left = state.clocks.question
+    if action is None or (intent is Intent.LATE and left is None):
+        return None
+    if intent is Intent.LATE:
+        return Input(action, state.at + state.lead + max(0, left or 0))
+    if intent is Intent.PASSED:
+        return Input(action, at)
     thinking = _THINKING_MS if left is None else min(_THINKING_MS, max(0, left // 2))
-    return Input(answer, max(at, state.at + thinking))
+    return Input(action, max(at, state.at + thinking))
+
+
+def action_for(presented: PresentedQuestion, state: State, happening: Happening) -> Action | None:
+    """What a player does so that this happens to the question in play; None if it cannot be.
+
+    Where no letter is left to miss, a whole word that is wrong is the miss.
+    """
+    question = presented.question
+    match happening:
+        case Happening.RIGHT:
+            return _right(presented)
+        case Happening.CLOSE:
+            slip = slipped(question, presented.round.check)
+            return None if slip is None else Answer(slip)
+        case Happening.HINT:
+            return Hint()
+        case Happening.PASSED:
+            return Pass() if presented.terms.can_pass else None
+        case Happening.LATE:
+            return Wait()
+        case Happening.HIT:
+            return next(map(Letter, sorted(presented.letters.difference(state.tried))), None)
+        case Happening.MISS:
+            known = presented.letters.union(state.tried)
+            others = (letter for char in _ALPHABET for letter in as_letters(char))
+            miss = next((one for one in others if one not in known), None)
+            return Answer("-".join(_ALPHABET)) if miss is None else Letter(miss)
+    return _wrong(presented)
+
+
+_ALPHABET = "abcdefghijklmnopqrstuvwxyz0123456789"
+
+
+def slipped(question: Question, rules: Check) -> str | None:
+    """The right answer with a letter left out so that it is forgiven as a typing slip; None if
+    none is."""
+    if question.kind is not Kind.TYPED or not rules.typos:
+        return None
+    word = question.right[0]
+    for place in range(len(word)):
+        typed = word[:place] + word[place + 1 :]
+        if check_typed(typed, question.right, rules).verdict is Verdict.CLOSE:
+            return typed
+    return None
 
 
 def _beginning(program: Program, state: State) -> Begin:
@@ -61,26 +110,21 @@ def _beginning(program: Program, state: State) -> Begin:
     return Begin(round=next(n for n, visits in enumerate(state.visits) if not visits))
 
 
-def _right(program: Program, state: State) -> Action:
-    _, right = choices_of(program, state)
-    if right and question_of(program, state).details.needs is Needs.ALL:
+def _right(presented: PresentedQuestion) -> Action:
+    right, question = presented.right, presented.question
+    if right and question.details.needs is Needs.ALL:
         return Answer(right)
-    return Answer(right[0] if right else question_of(program, state).right[0])
+    return Answer(right[0] if right else question.right[0])
 
 
-def _wrong(program: Program, state: State) -> Action:
-    choices, right = choices_of(program, state)
-    question = question_of(program, state)
-    for place in range(1, len(choices) + 1):
-        if place not in right:
+def _wrong(presented: PresentedQuestion) -> Action:
+    question = presented.question
+    for place in range(1, len(presented.choices) + 1):
+        if place not in presented.right:
             return Answer((place,) if question.details.needs is Needs.ALL else place)
     tries = ["not this", "something else entirely", "zzzzzzzz"]
     if question.kind is Kind.NUMBER:
-        value = read_number(question.right[0], round_of(program, state).check.decimal_mark)
+        value = read_number(question.right[0], presented.round.check.decimal_mark)
         tries = [str(int(value or 0) + off) for off in (1, 1000, 1_000_000)]
-    return Answer(
-        next(
-            (typed for typed in tries if check(program, state, typed).verdict is Verdict.WRONG),
-            tries[0],
-        )
-    )
+    wrong = (typed for typed in tries if presented.check(typed).verdict is Verdict.WRONG)
+    return Answer(next(wrong, tries[0]))
