@@ -2,15 +2,19 @@
 
 import random
 import unittest
+from collections import Counter
 from dataclasses import replace
+from itertools import product
 
 from dicetrail.core import (
     After,
     Ask,
+    Check,
     Details,
     Draw,
     Ending,
     Game,
+    Kind,
     Moves,
     Opening,
     Pack,
@@ -168,6 +172,23 @@ class TestKnobs(unittest.TestCase):
         )
 
 
+_WHAT = ("right", "close", "wrong", "timeout", "passed", "hinted", "letter_hit", "letter_miss")
+
+
+def _can(what, kind, lets, times):
+    """Whether it can happen so often to one question that takes three answers, or twelve misses."""
+    match what:
+        case "right":
+            return times == 1
+        case "wrong":
+            return True
+        case "close":
+            return lets and kind in (Kind.TYPED, Kind.CHOICE) and times == 1
+        case "letter_hit" | "letter_miss":
+            return kind is Kind.LETTERS
+    return lets and times == 1
+
+
 class TestWitnesses(unittest.TestCase):
     def test_every_witness_leads_where_it_says_and_what_has_none_is_not_reached(self):
         shown = 0
@@ -185,6 +206,45 @@ class TestWitnesses(unittest.TestCase):
                 if reached.is_whole:
                     self.assertIn(number, {final.ending for final in reached.finals})
         self.assertGreater(shown, 40)
+
+    def test_what_can_happen_to_a_question_is_found_by_survey_witness_and_forecast_alike(self):
+        """Over every kind of question, everything that can happen to it, and every setting that
+        lets it: what can be is written here once more, from what the help says of each."""
+        hint = Details(hint="It grows.")
+        asked = {
+            Kind.TYPED: Question("?", ("marrow",), (), Kind.TYPED, hint),
+            Kind.NUMBER: Question("?", ("12",), (), Kind.NUMBER, hint),
+            Kind.CHOICE: Question("?", ("marrow",), ("leek", "pea"), details=hint),
+            Kind.LETTERS: Question("?", ("bee",), (), Kind.LETTERS, hint),
+        }
+        scout = replace(SCOUTS[2], close=30, passes=20, hints=50, median_ms=4000, letter_ms=4000)
+        count = Counter()
+        for (kind, question), what, (lets, times) in product(
+            asked.items(), _WHAT, product((False, True), (1, 2))
+        ):
+            happens = f"def {what}():\n    times += 1\n"
+            if what == "close":
+                happens = 'def right():\n    if verdict == "close":\n        times += 1\n'
+            ask = Ask(tries=3, misses=12, hints=lets, passing=lets, seconds=8 if lets else None)
+            check = Check(typos=int(lets))
+            round_ = Round("R", ("p",), draw=Draw(1), ask=ask, check=check)
+            ends = (Ending("So", "", times, counts="times"), REST)
+            game = Game("G", (round_,), ends, f"score = 0\ntimes = 0\n{happens}")
+            packs = {"p": Pack("P", (question,))}
+            program = made_ready(game, packs)
+            can = _can(what, kind, lets, times)
+            with self.subTest(kind=kind, what=what, lets=lets, times=times):
+                reached = reach(game, program.rules, packs)
+                self.assertTrue(reached.is_whole)
+                self.assertEqual(0 in {final.ending for final in reached.finals}, can)
+                found = witnesses(program, reached, steps=800)
+                self.assertEqual(found.endings[0] is not None, can)
+                foretold = forecast(program, scout).endings[0].share.share
+                # Scouts pick choices, and give a word letter by letter: its last miss is wrong.
+                never = (Kind.CHOICE, "close", 1), (Kind.LETTERS, "wrong", 2)
+                self.assertEqual(foretold > 0, can and (kind, what, times) not in never)
+            count[can] += 1
+        self.assertGreater(min(count.values()), 30, count)
 
     def test_the_shortest_comes_first_and_why_there_is_none_is_told(self):
         script = "score = 0\ndef right():\n    score += 2\ndef wrong():\n    finish('Out')\n"

@@ -1,8 +1,9 @@
 """What a player does so that something happens to the question: playing on the player's behalf."""
 
+from collections.abc import Callable
 from enum import StrEnum
 
-from dicetrail.core.answers import Verdict, as_letters, check_typed, read_number
+from dicetrail.core.answers import Checked, Verdict, as_letters, check_typed, read_number
 from dicetrail.core.document import Check, Kind, Needs, Question
 from dicetrail.core.play.presenting import PresentedQuestion
 from dicetrail.core.play.program import Program, presented_question
@@ -69,7 +70,8 @@ def action_for(presented: PresentedQuestion, state: State, happening: Happening)
         case Happening.RIGHT:
             return _right(presented)
         case Happening.CLOSE:
-            slip = slipped(question, presented.round.check)
+            shown = presented.shown[presented.right[0] - 1] if presented.right else ""
+            slip = _slip(shown or question.right[0], presented.check)
             return None if slip is None else Answer(slip)
         case Happening.HINT:
             return Hint()
@@ -95,12 +97,12 @@ def slipped(question: Question, rules: Check) -> str | None:
     none is."""
     if question.kind is not Kind.TYPED or not rules.typos:
         return None
-    word = question.right[0]
-    for place in range(len(word)):
-        typed = word[:place] + word[place + 1 :]
-        if check_typed(typed, question.right, rules).verdict is Verdict.CLOSE:
-            return typed
-    return None
+    return _slip(question.right[0], lambda typed: check_typed(typed, question.right, rules))
+
+
+def _slip(text: str, check: Callable[[str], Checked]) -> str | None:
+    typed = (text[:place] + text[place + 1 :] for place in range(len(text)))
+    return next((one for one in typed if check(one).verdict is Verdict.CLOSE), None)
 
 
 def _beginning(program: Program, state: State) -> Begin:

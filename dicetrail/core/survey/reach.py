@@ -431,6 +431,8 @@ class _ReachSearch:
     ) -> Iterator[tuple[Happening, int, ClockReading]]:
         """What can happen to a question that stands, and what its clock can say then."""
         for happening in can_happen(terms, here.progress):
+            if happening is Happening.CLOSE:
+                self.is_exact = False  # whether a slip is forgiven hangs on the texts
             if happening is Happening.LATE:
                 yield happening, here.reading, ClockReading(seconds_used=base.seconds_allowed)
             elif happening is not Happening.HIT or self.minds_letters:  # else it is as a word
