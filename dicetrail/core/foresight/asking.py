@@ -356,6 +356,8 @@ class Asking:
         for branch in branches(
             self.falls, self.base, self.terms, tally, progress, happening, reading
         ):
+            if branch.letter is not None:
+                self.follow(self.ways)  # the letter and the word are two outcomes
             share, merged = _scaled(mass, branch.share), self.merged(branch.settled.tally)
             lasted = timed_span.held(self._held(tally, branch, happening))
             if branch.is_over:

@@ -64,6 +64,7 @@ from dicetrail.core.rules import (
     Enters,
     Outcome,
     Over,
+    RoundEnds,
     Settled,
     Step,
     Tallies,
@@ -402,6 +403,8 @@ class ExactForecast:
         self.follow()
         for part, then, left in followed(self.game, self.rules, step, tallies, self.falls_for_all):
             mass = share * part
+            if isinstance(step, RoundEnds):
+                self.follow()
             match then:
                 case Over():
                     yield mass, then
