@@ -18,12 +18,11 @@ from dicetrail.core import (
     Program,
     Question,
     Round,
-    build,
     start,
     step,
     table,
 )
-from dicetrail.core.play import Footprint
+from dicetrail.core.play import Footprint, made_ready
 from dicetrail.core.play.state import State
 
 VEGETABLES = Pack(
@@ -82,7 +81,7 @@ def play(
     outcomes: str, game: Game = FIVE, packs: dict[str, Pack] | None = None, dice: int = 7
 ) -> tuple[Program, list[Moment], list[Input]]:
     """Play a game through, `r` for a right answer and `w` for a wrong one."""
-    program = build(game, packs or PACKS, recall={})
+    program = made_ready(game, packs or PACKS, recall={})
     moments, inputs = [start(program, dice)], []
 
     def take(action: object) -> None:

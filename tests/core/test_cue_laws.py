@@ -24,14 +24,13 @@ from dicetrail.core import (
     Reveal,
     Shows,
     Wait,
-    build,
     replay,
     start,
     step,
     table,
 )
 from dicetrail.core.document import Effect
-from dicetrail.core.play import Listen, answered, go_on, is_best
+from dicetrail.core.play import Listen, answered, go_on, is_best, made_ready
 from dicetrail.core.workbench import changes_between
 from tests.core.examples import FIVE, PACKS, changed, play
 from tests.core.test_laws import DICE, GAMES, INPUTS, built, played
@@ -111,7 +110,7 @@ class TestVerdicts(unittest.TestCase):
 
     def test_right_or_wrong_is_told_even_where_the_answer_never_is(self):
         game = changed(after=After(Reveal.NEVER), ask=Ask(Order.WRITTEN))
-        program = build(game, PACKS)
+        program = made_ready(game, PACKS)
         asked = step(program, start(program, 7).state, Begin(), 0)
         for place, is_good in ((1, True), (2, False)):
             shown = table(program, step(program, asked.state, Answer(place), 1).state)
@@ -119,7 +118,7 @@ class TestVerdicts(unittest.TestCase):
             self.assertEqual((shown.feedback.is_good, shown.feedback.right_places), (is_good, ()))
 
     def test_letters_and_lateness_are_good_or_bad_too(self):
-        program = build(changed(ask=Ask(seconds=9)), {"veg": self.WORDS})
+        program = made_ready(changed(ask=Ask(seconds=9)), {"veg": self.WORDS})
         asked = step(program, start(program, 7).state, Begin(), 0)
         for action, at, is_good in (
             (Letter("s"), 1, True),
@@ -136,7 +135,7 @@ class TestVerdicts(unittest.TestCase):
         drawn = Details(shows=Shows.PICTURE)
         leaves = Pack("Leaves", (Question("Oak?", ("oak.svg",), ("ash.svg",), details=drawn),))
         game = changed(ask=Ask(Order.WRITTEN))
-        program = build(game, {"veg": leaves})
+        program = made_ready(game, {"veg": leaves})
         asked = step(program, start(program, 7).state, Begin(), 0)
         (one,) = answered([step(program, asked.state, Answer(2), 1)])
         self.assertEqual((one.given, one.right), ("B", "A"))

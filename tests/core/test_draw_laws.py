@@ -49,7 +49,7 @@ from dicetrail.core.draw import (
     whole,
 )
 from dicetrail.core.draw.sources import sum_question
-from dicetrail.core.play import Bring, choices_of, next_input, question_of
+from dicetrail.core.play import Bring, Intent, choices_of, made_ready, next_input, question_of
 from tests.core.examples import BEDS
 from tests.exhaustive import exhaustive
 
@@ -155,13 +155,13 @@ class TestEveryDraw(unittest.TestCase):
                 if moment.state.position + 1 == position:
                     moment = step(program, moment.state, Bring("wide", number), moment.state.at)
                 seen.append((question_of(program, moment.state), choices_of(program, moment.state)))
-                given_ = next_input(program, moment.state, "right", moment.state.at)
+                given_ = next_input(program, moment.state, Intent.RIGHT, moment.state.at)
                 moment = step(program, moment.state, given_.action, given_.at)
             return seen, moment.footprints
 
-        used = build(game, packs, recall={})
+        used = made_ready(game, packs, recall={})
         for position, number in product((None, 5, 1, 7, 8), range(4)):
-            fresh = choices(build(game, packs), position, number)
+            fresh = choices(made_ready(game, packs), position, number)
             self.assertEqual(choices(used, position, number), fresh)
 
     def test_players_get_as_many_questions_each_as_they_chose_or_are_offered_fewer(self):
@@ -179,7 +179,7 @@ class TestEveryDraw(unittest.TestCase):
             while state.phase == "asking" or state.phase == "holding":
                 if state.phase == "asking":
                     asked[state.turn] += 1
-                given_ = next_input(program, state, "right", state.at)
+                given_ = next_input(program, state, Intent.RIGHT, state.at)
                 state = step(program, state, given_.action, given_.at).state
             if wanted <= most:
                 self.assertEqual(asked, [wanted] * players)
@@ -192,7 +192,7 @@ class TestEveryDraw(unittest.TestCase):
         state = step(program, start(program, 1).state, Begin(), 0).state
         sizes = []
         for _ in range(3000):
-            given_ = next_input(program, state, "right", state.at)
+            given_ = next_input(program, state, Intent.RIGHT, state.at)
             state = step(program, state, given_.action, given_.at).state
             sizes.append(len(state.gone) + len(state.visits) + len(state.brought))
         self.assertEqual(max(sizes[100:]), max(sizes[:100]), "the state stays as large as it was")

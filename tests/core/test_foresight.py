@@ -41,7 +41,7 @@ from dicetrail.core.foresight import (
 )
 from dicetrail.core.foresight.asking import CannotForecast
 from dicetrail.core.foresight.exact_forecast import ExactForecast
-from dicetrail.core.play import ended_as
+from dicetrail.core.play import ended_as, made_ready
 from dicetrail.core.rules import Event
 from dicetrail.core.survey.reach import reach
 from tests.core.test_course import ready
@@ -230,7 +230,7 @@ class TestForecasts(unittest.TestCase):
             round_ = Round("R", ("p",), draw=Draw(2), ask=ask, check=check, after=after)
             game = Game("G", (round_,), (Ending("E", ""),), script, cues=(cue,))
             short, long = (
-                build(replace(game, cues=(one,)), {"p": packs[kind]})
+                made_ready(replace(game, cues=(one,)), {"p": packs[kind]})
                 for one in (cue, replace(cue, **held))
             )
             for scout in players:

@@ -45,7 +45,7 @@ GAME = Game(
 
 
 def made(game=GAME):
-    return build(game, {"p": PACK})
+    return made_ready(game, {"p": PACK})
 
 
 def unlined(steps):
@@ -83,7 +83,7 @@ class TestKeptRuns(unittest.TestCase):
             for knob in knobs_of(program.game, False)[:6]:
                 value = chances.choice(values_around(knob))
                 try:
-                    other = build(turned(program.game, knob.key, value), packs, recall={})
+                    other = made_ready(turned(program.game, knob.key, value), packs, recall={})
                 except ValueError:
                     continue
                 now = tuple(moment.footprints for moment in replay(other, seed, names, inputs))
@@ -122,7 +122,7 @@ class TestKeptRuns(unittest.TestCase):
         game = replace(GAME, cues=cues, script=script, endings=(Ending("Rest", "Good."),))
 
         def made_of(game, question=question):
-            return build(game, {"p": replace(pack, questions=(question,))}, recall={})
+            return made_ready(game, {"p": replace(pack, questions=(question,))}, recall={})
 
         def noted(**said):
             return made_of(game, replace(question, details=replace(question.details, **said)))

@@ -50,7 +50,7 @@ from dicetrail.core import (
 )
 from dicetrail.core.document import DOCUMENT, Best, Range, notes_of
 from dicetrail.core.document.words import as_written, filled_in
-from dicetrail.core.play import Intent, Listen, is_best, next_input
+from dicetrail.core.play import Intent, Listen, is_best, made_ready, next_input
 from dicetrail.core.rules import rules_of
 from dicetrail.core.rules.script import ScriptFaults, compile_script, parse
 from dicetrail.core.rules.script.language import QUESTION_FACTS
@@ -71,11 +71,11 @@ def game(script="def right():\n    score += 1\n", endings=(REST,), opening=ALONE
 
 @cache
 def built(game):
-    return build(game, PACKS, recall={})
+    return made_ready(game, PACKS, recall={})
 
 
 def begun(game, players=("Ada",), packs=PACKS):
-    program = built(game) if packs is PACKS else build(game, packs, recall={})
+    program = built(game) if packs is PACKS else made_ready(game, packs, recall={})
     return program, step(program, start(program, 3, players).state, Begin(), 0).state
 
 
@@ -280,7 +280,7 @@ class TestEndingsAndTurns(unittest.TestCase):
             (Best.FASTEST, 1001, True),
             (Best.FASTEST, 1000, False),
         ):
-            program = build(replace(game(), best=best), PACKS, recall={})
+            program = made_ready(replace(game(), best=best), PACKS, recall={})
             state = step(program, start(program, 3, best=before).state, Begin(), 0).state
             for wait in (0, 0, 0, 0, 1000):
                 given_ = next_input(program, state, Intent.RIGHT, state.at)
@@ -327,7 +327,7 @@ class TestRecipes(unittest.TestCase):
             made = found.make("G", ("p",), 12)
             self.assertEqual(survey(made, PACKS), (), found.name)
             for intent, (title, score) in promised[found.name].items():
-                program = build(made, PACKS, recall={})
+                program = made_ready(made, PACKS, recall={})
                 players = ("Ada", "Ben")[: made.opening.most_players]
                 state = step(program, start(program, 4, players).state, Begin(), 0).state
                 for _ in range(200):
@@ -349,7 +349,7 @@ class TestRecipes(unittest.TestCase):
             ),
             next(found for found in RECIPES if found.name == "sprint").make("G", ("p",), 12),
         ):
-            program = build(made, PACKS, recall={})
+            program = made_ready(made, PACKS, recall={})
             state = step(program, start(program, 4).state, Begin(), 0).state
             for _ in range(20):
                 state = step(program, state, Wait(), state.at + 30_000).state

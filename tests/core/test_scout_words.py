@@ -21,7 +21,7 @@ from dicetrail.core.foresight import (
     told,
     walked,
 )
-from dicetrail.core.play import replay
+from dicetrail.core.play import made_ready, replay
 from tests.exhaustive import exhaustive
 
 RUNS = 150
@@ -57,21 +57,21 @@ class TestWordsOfAScout(unittest.TestCase):
         question = Question("Which?", ("leek",), (), Kind.TYPED)
         for first, again, tries in product((62, 20, 100), (30, 0, 100), (1, 2, 5)):
             scout = Scout("one", (first,), again=again, close=0)
-            program = build(*game_of(question, ask=Ask(tries=tries)))
+            program = made_ready(*game_of(question, ask=Ask(tries=tries)))
             missed = (1 - first / 100) * (1 - again / 100) ** (tries - 1)
             with self.subTest(first=first, again=again, tries=tries):
                 self.assert_found(program, scout, 1 - missed)
 
     def test_a_second_try_can_do_worse_than_the_first(self):
         question = Question("Which?", ("leek",), (), Kind.TYPED)
-        program = build(*game_of(question, ask=Ask(tries=2)))
+        program = made_ready(*game_of(question, ask=Ask(tries=2)))
         self.assert_found(program, Scout("one", (60,), again=20, close=0), 0.6 + 0.4 * 0.2)
 
     def test_the_hint_finds_so_much_of_what_would_be_missed_at_every_try(self):
         question = Question("Which?", ("leek",), (), Kind.TYPED, Details(hint="It is long."))
         for first, again, helped, hints in product((62, 0), (30, 0), (50, 0, 100), (40, 100)):
             scout = Scout("one", (first,), again=again, close=0, hints=hints, helped=helped)
-            program = build(*game_of(question, ask=Ask(tries=2)))
+            program = made_ready(*game_of(question, ask=Ask(tries=2)))
 
             def missed(unhelped, first=first, again=again):
                 return (1 - first / 100) * (1 - again / 100) * unhelped**2
@@ -91,7 +91,7 @@ class TestWordsOfAScout(unittest.TestCase):
                 return hit * found(hits + 1, missed) + (1 - hit) * found(hits, missed + 1)
 
             scout = Scout("one", (first,), again=again)
-            program = build(*game_of(question, ask=Ask(misses=misses)))
+            program = made_ready(*game_of(question, ask=Ask(misses=misses)))
             with self.subTest(first=first, again=again, misses=misses):
                 self.assert_found(program, scout, found(0, 0))
 
@@ -104,7 +104,7 @@ class TestWordsOfAScout(unittest.TestCase):
             details = Details(needs=needs)
             question = Question("Which?", tuple(choices[:right]), tuple(choices[right:]))
             question = replace(question, details=details)
-            program = build(*game_of(question, ask=Ask(shown=shown, tries=tries)))
+            program = made_ready(*game_of(question, ask=Ask(shown=shown, tries=tries)))
             there, good = shown_of(right, wrong, needs, shown)
             # Every way to guess, each as likely, none twice: the tries are a sample of them.
             if needs is Needs.ALL:
@@ -128,7 +128,9 @@ class TestWordsOfAScout(unittest.TestCase):
             pattern = Pattern("f", "Which part of a {plant}?", "part", choices=choices)
             game, _ = game_of(ask=Ask(), patterns=(pattern,))
             with self.subTest(choices=choices):
-                self.assert_found(build(game, packs), Scout("blind", (0,), guesses=True), 1 / 2)
+                self.assert_found(
+                    made_ready(game, packs), Scout("blind", (0,), guesses=True), 1 / 2
+                )
 
     def test_a_blind_guess_among_sums_whose_choices_fall_together_is_played(self):
         sums = Sums(Operator.PLUS, Span(0, 2), Span(0, 2), cap=3, choices=8, near=3)
