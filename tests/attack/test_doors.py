@@ -9,11 +9,10 @@ from unittest.mock import patch
 
 from fastapi.testclient import TestClient
 
-from dicetrail.store import Database
 from dicetrail.web import create_app
 from tests.browser.base import open_browser
 from tests.server import Server
-from tests.web.demo import DemoTest
+from tests.web.demo import DemoTest, empty_store
 
 ADDRESS = "http://localhost"
 
@@ -94,7 +93,7 @@ class TestTheKey(unittest.TestCase):
     def opened(self):
         folder = TemporaryDirectory()
         self.addCleanup(folder.cleanup)
-        database = Database(Path(folder.name) / "store.sqlite")
+        database = empty_store(Path(folder.name) / "store.sqlite")
         self.addCleanup(database.close)
         app = create_app(database, hosts=("testserver",), maker_key="open-up")
         return TestClient(app, follow_redirects=False)

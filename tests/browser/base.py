@@ -4,6 +4,8 @@ import json
 import os
 import time
 import unittest
+from functools import cache
+from multiprocessing.util import Finalize
 from pathlib import Path
 from tempfile import TemporaryDirectory
 
@@ -57,6 +59,41 @@ def open_browser(width=1280, height=800, reduced_motion=True, traces=""):
     return driver
 
 
+class Tab:
+    """A new tab in the browser of this process, which forgets what earlier ones left there.
+
+    Each server has a port of its own, so pages of one keep nothing that those of another find.
+    """
+
+    def __init__(self):
+        self.driver = driver = _shared_browser()
+        driver.switch_to.window(_first_tab())
+        driver.switch_to.new_window("tab")
+        driver.execute_cdp_cmd("Network.clearBrowserCookies", {})
+        driver.get_log("browser")
+        resize(driver, 1280, 800)
+
+    def close(self):
+        """Close it, and whatever was opened from it."""
+        for tab in self.driver.window_handles:
+            if tab != _first_tab():
+                self.driver.switch_to.window(tab)
+                self.driver.close()
+
+
+@cache
+def _shared_browser():
+    """The browser of this process, closed with it."""
+    driver = open_browser()
+    Finalize(None, driver.quit, exitpriority=10)
+    return driver
+
+
+@cache
+def _first_tab():
+    return _shared_browser().window_handles[0]
+
+
 def resize(driver, width, height):
     size = {"width": width, "height": height, "deviceScaleFactor": 1, "mobile": False}
     driver.execute_cdp_cmd("Emulation.setDeviceMetricsOverride", size)
@@ -103,8 +140,9 @@ class BrowserTest(unittest.TestCase):
         demo_store(store).close()
         cls.server = Server(store)
         cls.addClassCleanup(cls.server.__exit__)
-        cls.driver = open_browser()
-        cls.addClassCleanup(cls.driver.quit)
+        tab = Tab()
+        cls.addClassCleanup(tab.close)
+        cls.driver = tab.driver
 
     def open(self, address):
         self.driver.get(self.server.address + address)

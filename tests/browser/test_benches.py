@@ -223,8 +223,9 @@ class TestBenches(BrowserTest):
         self.open(self.page.replace("/game/", "/play/"))
         self.begin()
         first = self.driver.current_window_handle
+        before = set(self.driver.window_handles)
         self.driver.execute_script("window.open(location.href)")
-        second = next(name for name in self.driver.window_handles if name != first)
+        (second,) = set(self.driver.window_handles) - before
         self.driver.switch_to.window(second)
         self.sees("Question 1 of 10")
         self.press("1")

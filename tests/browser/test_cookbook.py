@@ -10,7 +10,7 @@ from tempfile import TemporaryDirectory
 
 from selenium.webdriver.common.keys import Keys
 
-from tests.browser.base import BrowserTest, open_browser
+from tests.browser.base import BrowserTest, Tab
 from tests.exhaustive import exhaustive
 from tests.files.samples import archive, png, wav
 from tests.server import Server
@@ -30,8 +30,9 @@ class TestCookbook(BrowserTest):
         cls.folder = Path(folder.name)
         cls.server = Server(cls.folder / "store.sqlite")
         cls.addClassCleanup(cls.server.__exit__)
-        cls.driver = open_browser()
-        cls.addClassCleanup(cls.driver.quit)
+        tab = Tab()
+        cls.addClassCleanup(tab.close)
+        cls.driver = tab.driver
 
     def setUp(self):
         self.presses = self.typed = 0

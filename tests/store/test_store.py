@@ -34,6 +34,7 @@ from dicetrail.store.packs import (
 from dicetrail.store.runs import add_inputs, add_run, get_run, last_answered_run
 from tests.core.examples import FIVE, VEGETABLES, changed
 from tests.server import Server
+from tests.web.demo import empty_store
 
 NOW = datetime(2026, 9, 19, 18, 30, tzinfo=UTC)
 SOURCE = PackSource("vegetables.tsv", "separated by tabs", ("Question", "Right"), 2, ())
@@ -137,7 +138,7 @@ class TestPackRevisions(unittest.TestCase):
     def setUp(self):
         folder = TemporaryDirectory()
         self.addCleanup(folder.cleanup)
-        self.database = Database(Path(folder.name) / "store.sqlite")
+        self.database = empty_store(Path(folder.name) / "store.sqlite")
         self.addCleanup(self.database.close)
 
     def test_every_revision_of_a_pack_can_be_had_whatever_it_changed(self):

@@ -19,14 +19,28 @@ MADE = datetime(2026, 9, 19, tzinfo=UTC)
 
 
 @cache
+def _empty() -> bytes:
+    """A store with nothing in it, made once for all tests of a process."""
+    with TemporaryDirectory() as folder:
+        path = Path(folder) / "store.sqlite"
+        Database(path).close()
+        return path.read_bytes()
+
+
+@cache
 def _demo() -> bytes:
     """A store with the demo, made once for all tests of a process."""
     with TemporaryDirectory() as folder:
-        path = Path(folder) / "store.sqlite"
-        database = Database(path)
+        database = empty_store(path := Path(folder) / "store.sqlite")
         load_demo(database, MADE)
         database.close()
         return path.read_bytes()
+
+
+def empty_store(path: Path) -> Database:
+    """A new store at a path."""
+    path.write_bytes(_empty())
+    return Database(path)
 
 
 def demo_store(path: Path) -> Database:
@@ -40,7 +54,7 @@ class StoreTest(unittest.TestCase):
 
     @classmethod
     def open_store(cls, path: Path) -> Database:
-        return Database(path)
+        return empty_store(path)
 
     @classmethod
     def setUpClass(cls):

@@ -7,8 +7,8 @@ from tempfile import TemporaryDirectory
 
 from fastapi.testclient import TestClient
 
-from dicetrail.store import Database
 from dicetrail.web import create_app
+from tests.web.demo import empty_store
 
 BEDS = "plant,family,leaf\nCarrot,Umbel,a.svg\nParsnip,Umbel\nBeet,Goosefoot\nKale,Cabbage\n"
 
@@ -17,7 +17,7 @@ class FactsTest(unittest.TestCase):
     def setUp(self):
         folder = TemporaryDirectory()
         self.addCleanup(folder.cleanup)
-        database = Database(Path(folder.name) / "store.sqlite")
+        database = empty_store(Path(folder.name) / "store.sqlite")
         self.addCleanup(database.close)
         app = create_app(database)
         self.addCleanup(app.state.shelf.close)

@@ -21,7 +21,6 @@ from typer.testing import CliRunner
 from dicetrail.cli import app as cli
 from dicetrail.core.document import SHIPPED
 from dicetrail.core.document.sounds import wav
-from dicetrail.store import Database
 from dicetrail.web import create_app
 from dicetrail.web.clock import steady_clock
 from dicetrail.web.middleware import rates
@@ -30,6 +29,7 @@ from dicetrail.web.sounds.voice import SPEAKER
 from tests.exhaustive import exhaustive
 from tests.files.samples import png
 from tests.server import Server
+from tests.web.demo import empty_store
 from tests.web.test_api import GAME, ApiTest
 
 PLAY = "/api/play/games/harvest-supper"
@@ -389,7 +389,7 @@ class TestTheMakersDoor(PlayersTest):
     def opened(self):
         folder = TemporaryDirectory()
         self.addCleanup(folder.cleanup)
-        database = Database(Path(folder.name) / "store.sqlite")
+        database = empty_store(Path(folder.name) / "store.sqlite")
         self.addCleanup(database.close)
         app = create_app(
             database, hosts=("testserver",), maker_key="open-up", address="http://192.0.2.7:8000"
