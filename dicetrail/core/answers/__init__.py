@@ -1,4 +1,4 @@
-"""Reading an answer and judging it: texts made alike, numbers, letters, verdicts."""
+"""Read an answer and judge it: normalise texts, read numbers and letters, give a verdict."""
 
 from dicetrail.core.answers.checking import (
     LETTERS,

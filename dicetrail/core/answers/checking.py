@@ -39,7 +39,7 @@ from dicetrail.core.document import (
 LETTERS = "ABCDEFGHIJKL"[:MAX_CHOICES]
 
 MAX_ANSWER = 10_000
-"""The longest answer that is read, in characters."""
+"""Longer answers are not read. In characters."""
 
 Given = str | int | tuple[int, ...]
 """An answer as it arrives: words typed, or the place (from 1) of the choice picked, or of
@@ -51,10 +51,10 @@ class Verdict(StrEnum):
 
     RIGHT = "right"
     CLOSE = "close"
-    """Right but for as many typos as are allowed."""
+    """Right, apart from typos that the round allows."""
     WRONG = "wrong"
     UNREADABLE = "unreadable"
-    """Empty, or names no choice: costs nothing, and the question stands."""
+    """The answer is empty or names no choice. It costs nothing, and the question waits on."""
 
 
 @record
@@ -76,7 +76,7 @@ class Checked:
 
 
 def all_differ(texts: Sequence[str]) -> bool:
-    """Whether a reader can tell every one of some trimmed texts from the others."""
+    """Whether a reader can tell all these trimmed texts apart."""
     together = "".join(texts)
     if (
         not together.isprintable()
@@ -102,10 +102,10 @@ class Fold:
 
 
 def fold_steps(text: str, check: Check) -> tuple[Fold, ...]:
-    """How a round folds a typed text before it is compared, step by step.
+    """The steps by which a round folds a typed text before it compares it.
 
-    What a step would leave empty stays as it was, so that an answer of characters alone still
-    counts for something.
+    A step that would leave the text empty is skipped, so an answer that is only punctuation can
+    still be compared.
     """
     steps = [Fold("read", read(text))]
     points = check.ignore_punctuation
@@ -136,11 +136,11 @@ def typos_between(
 ) -> int | None:
     """How many slips turn one text into the other; None if more than `most`.
 
-    A slip is a letter too many, too few, wrong, or two neighbours exchanged, no part of the
-    text being edited twice: the optimal string alignment distance (Damerau, CACM 7(3), 1964;
-    the restricted form). No slip falls on the places of the other text in `fixed`, counted
-    from 0, nor between two of them. Only what is within `most` of the diagonal is looked at,
-    so the time grows with the length and not with its square.
+    A slip is a letter too many, too few, wrong, or two neighbours exchanged, and no part of the
+    text is edited twice: the optimal string alignment distance (Damerau, CACM 7(3), 1964; the
+    restricted form). No slip may fall on the places of the other text in `fixed`, counted from 0,
+    nor between two of them. Only cells within `most` of the diagonal are computed, so the time
+    grows with the length and not with its square.
     """
     if abs(len(one) - len(other)) > most:
         return None
@@ -191,7 +191,7 @@ def typos_between(
 
 
 def _shared(one: str, other: str) -> int:
-    """How many first characters two texts share."""
+    """The length of the common start of two texts."""
     for place, (character, wanted) in enumerate(zip(one, other, strict=False)):
         if character != wanted:
             return place
@@ -218,8 +218,8 @@ def _slips(typed: str, wanted: str, check: Check) -> int | None:
 
 
 def typos_allowed(wanted: str, check: Check) -> int:
-    """How many slips are forgiven in an answer: one for three letters at most, unless the maker
-    insists.
+    """How many slips an answer may have: at most one for every three letters, unless the maker
+    insists on more.
 
     >>> typos_allowed("leek", Check(typos=3)), typos_allowed("marrow", Check(typos=3))
     (1, 2)
@@ -232,7 +232,7 @@ def typos_allowed(wanted: str, check: Check) -> int:
 _LETTERS_A_TYPO = 3
 _LEAST_FOR_TYPOS = 4
 _MAX_FOR_TYPOS = 500
-"""A longer text must be exact, so that comparing it is soon done."""
+"""A longer text must match exactly, which keeps the comparison fast."""
 
 
 def _exact_places(text: str) -> frozenset[int]:
@@ -303,7 +303,7 @@ def check_choice(
 
 
 def _amid(place: int, choices: Sequence[str]) -> Message:
-    """A choice as a reason tells it."""
+    """A choice as it is written in a reason."""
     return message(Phrase.CHOICE_AMID, letter=LETTERS[place - 1], choice=choices[place - 1])
 
 
@@ -312,7 +312,8 @@ def _all_checked(
 ) -> Checked:
     """The verdict on several choices picked together: every right one and no other is right.
 
-    What is wrong never tells which of them are right, for another try may follow.
+    The reason for a wrong answer never tells which choices are right, because another try may
+    follow.
     """
     named = listed([_amid(place, choices) for place in places], Phrase.LIST_AND)
     if set(places) != set(right):
@@ -383,7 +384,7 @@ def _too_long(given: Given) -> Checked | None:
 def _places_typed(
     given: str, choices: Sequence[str], check: Check, needs: Needs, joined_by: str
 ) -> tuple[tuple[int, ...] | Checked, int]:
-    """The places a typed answer names and with how many typos, or why it names none."""
+    """The places that a typed answer names and its number of typos, or why it names none."""
     if too_long := _too_long(given):
         return too_long, 0
     place, slips = _place_typed(given, choices, check)
@@ -456,7 +457,7 @@ def _either(typed: str, places: Sequence[int]) -> Checked:
 
 
 def _places_saying(given: str, choices: Sequence[str], check: Check) -> list[int]:
-    """The places whose words are the given ones, by the strictest comparison that finds any."""
+    """The places whose words equal the given ones, by the strictest comparison that finds any."""
     comparisons: tuple[Callable[[str], str], ...] = (as_shown, read)
     if check.ignore_case:
         comparisons += (fold,)

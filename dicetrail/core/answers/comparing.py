@@ -1,4 +1,4 @@
-"""What becomes of a pack when another takes its place: told question by question."""
+"""Compare a pack with the one that replaces it, question by question."""
 
 from dataclasses import dataclass
 
@@ -8,7 +8,7 @@ from dicetrail.core.document import Pack
 
 @dataclass(frozen=True, slots=True)
 class Comparison:
-    """How many questions are new, changed, gone and the same. Questions are known by prompt."""
+    """How many questions are new, changed, gone and the same. The prompt identifies a question."""
 
     added: int
     changed: int

@@ -1,7 +1,7 @@
-"""Texts made alike: what a reader, a keyboard or a phone does not tell apart.
+"""Normalise texts that a reader, a keyboard or a phone does not tell apart.
 
-`tidy` is for every text; `read` for what is compared. The other steps are a round's to
-choose. Each takes a text and gives a text, in time proportional to its length.
+`tidy` is for every text, `read` for texts that are compared. A round chooses the other steps. Each
+step takes a text and returns a text, in time proportional to its length.
 """
 
 import re
@@ -25,7 +25,7 @@ _CHARACTERS = str.maketrans(
         "∕": "/",
     }
 )
-"""Quotes, apostrophes and hyphens, which phones choose for whoever types."""
+"""Quotes, apostrophes and hyphens: phones replace what the user types by these."""
 
 
 def tidy(text: str) -> str:
@@ -82,7 +82,7 @@ def caseless(text: str) -> str:
 def unaccented(text: str) -> str:
     """The text without the marks of Latin, Greek and Cyrillic letters, strokes too.
 
-    Marks of other scripts make another letter, and stay: a voiced kana, an Indic vowel.
+    Marks of other scripts make a different letter, so they stay: a voiced kana, an Indic vowel.
     """
     if text.isascii():
         return text
@@ -123,7 +123,8 @@ def _plain_letter(character: str) -> tuple[str, bool]:
 
 
 def without_punctuation(text: str) -> str:
-    """Without punctuation: joining characters go, others become a space. No number is changed."""
+    """The text without punctuation: characters that join are removed, others become a space.
+    Numbers do not change."""
     words = text.split()
     if all(map(str.isalnum, words)):
         return " ".join(words)
@@ -133,7 +134,7 @@ def without_punctuation(text: str) -> str:
 
 
 def _pointless(character: str) -> str:
-    """A character where no number is near: itself, nothing, or a space."""
+    """What replaces a character that is not part of a number: itself, nothing, or a space."""
     if unicodedata.category(character)[0] not in "PS":
         return character
     return "" if character in "'." else " "
@@ -162,7 +163,8 @@ def _point(found: re.Match[str]) -> str:
 
 
 def without_article(text: str, articles: str, skips_points: bool) -> str:
-    """Without one leading article; an elided one, such as ``l'``, has no space after it."""
+    """The text without one leading article. An elided article, such as ``l'``, has no space after
+    it."""
     start = re.match(r"[^\w\s]*\s*", text) if skips_points else None
     body = text[start.end() :] if start else text
     folded = caseless(body)

@@ -1,4 +1,4 @@
-"""Words laid out letter by letter.
+"""Lay out words letter by letter.
 
 What a reader takes for one letter may be several characters: ``e`` with a combining accent,
 a Hangul syllable of three parts. Letters here are such clusters: a character with every
@@ -39,10 +39,11 @@ def clusters(text: str) -> tuple[str, ...]:
 
 
 def sounds(cluster: str) -> tuple[str, ...]:
-    """The letters and digits a character stands for, as guesses are compared: without case, and
-    without the accents of alphabets that have them; none for a character that is only shown.
+    """The letters and digits that a character stands for when guesses are compared: without case,
+    and without the accents of alphabets that have them.
 
-    Most characters stand for one; a ligature, ``ß`` and ``½`` for several.
+    A character that is only shown stands for none. Most characters stand for one; a ligature, ``ß``
+    and ``½`` stand for several.
 
     >>> sounds("É"), sounds("ß"), sounds("½"), sounds("-")
     (('e',), ('s', 's'), ('1', '2'), ())
@@ -66,13 +67,14 @@ def spelled(text: str) -> tuple[str, ...]:
 
 
 def as_letters(given: str) -> tuple[str, ...]:
-    """What a guess of one character stands for; nothing if it is none, or more than one."""
+    """What a guess of one character stands for; empty if the text is not exactly one character."""
     found = clusters(given.strip())
     return tuple(dict.fromkeys(sounds(found[0]))) if len(found) == 1 else ()
 
 
 def letters_of(word: str) -> frozenset[str]:
-    """Every letter and digit there is to find in a word or phrase, as guesses are compared."""
+    """Every letter and digit to find in a word or phrase, in the form in which guesses are
+    compared."""
     return frozenset(spelled(word))
 
 

@@ -16,14 +16,14 @@ _DECIMAL = re.compile(r"\d*[.,]\d+|\d+[.,]?")
 
 @dataclass(frozen=True, slots=True)
 class ReadNumber:
-    """A number as it was read, and how, where it could have been read otherwise."""
+    """A number as it was read, and how it was read where two readings are possible."""
 
     value: Fraction
     how: Message | None = None
 
 
 def read_number(text: str, mark: DecimalMark = DecimalMark.POINT) -> Fraction | None:
-    """The value of a number as written, exactly; None if it is none.
+    """The exact value of a written number; None if the text is not a number.
 
     >>> read_number("2 3/5") == read_number("13 / 5") == read_number("2.6")
     True
@@ -35,11 +35,11 @@ def read_number(text: str, mark: DecimalMark = DecimalMark.POINT) -> Fraction | 
 
 
 def number_in(text: str, mark: DecimalMark = DecimalMark.POINT) -> ReadNumber | None:
-    """A number as written, and how it was read; None if it is none.
+    """The exact value of a written number, and how it was read; None if the text is not a number.
 
-    Two different marks are thousands and decimals, as is one that recurs; a space and an
-    apostrophe only group thousands. One mark before three digits could be either: then it
-    is as `mark` says.
+    Of two different marks the first groups thousands and the second stands before decimals. A mark
+    that recurs groups thousands, and so do spaces and apostrophes. One mark before three digits can
+    mean either: then `mark` decides.
     """
     characters = plain_characters(unseen_out(text))
     plain = " ".join(
@@ -79,12 +79,13 @@ def _value(decimal: str) -> Fraction:
 def within(
     given: Fraction, right: Fraction, tolerance: str, mark: DecimalMark = DecimalMark.POINT
 ) -> bool:
-    """Whether a number is as near to the right one as a tolerance allows, bounds included."""
+    """Whether a number lies within the tolerance of the right one, bounds included."""
     return abs(given - right) <= tolerance_of(tolerance, right, mark)
 
 
 def tolerance_of(text: str, right: Fraction, mark: DecimalMark = DecimalMark.POINT) -> Fraction:
-    """The tolerance as an amount: ``0.5`` is one already, ``2%`` a share of the right number.
+    """The tolerance as an amount: ``0.5`` is an amount already, ``2%`` is a share of the right
+    number.
 
     Raises ValueError if it is neither, or negative.
     """

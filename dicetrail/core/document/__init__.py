@@ -1,6 +1,8 @@
-"""What a maker makes: the game, its rounds, packs and questions, cues and sounds.
+"""The documents that a maker writes: games, rounds, packs, questions, cues and sounds.
 
-Frozen dataclasses, each number with its bounds beside it, and how a problem is told."""
+They are frozen dataclasses with the bounds of each number beside it. The room also defines how
+problems are reported.
+"""
 
 from dicetrail.core.document.bounds import (
     LONE_SURROGATE,

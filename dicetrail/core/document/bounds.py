@@ -1,8 +1,8 @@
-"""What the values of a document may be: how large its numbers, of what characters its texts.
+"""Which values a document may hold: the size of its numbers and the characters of its texts.
 
-Whatever else is worked out from a document is worked out only once no number in it is out
-of bounds, so no number can make that long. A text is of whole Unicode characters: half of one
-that takes two (a lone surrogate) can be neither shown nor kept.
+Everything else is computed only after these checks have passed, so no number can make a computation
+long. A text consists of whole Unicode characters: half of a pair (a lone surrogate) can be neither
+shown nor stored.
 """
 
 from collections.abc import Iterator
@@ -14,7 +14,7 @@ from dicetrail.core.document.field_labels import Range, notes_of
 from dicetrail.core.document.problems import Problem
 
 LONE_SURROGATE = ("it holds half a character, such as half an emoji", "write that character anew")
-"""What is wrong with a text that is not Unicode, and how to mend it."""
+"""The problem of a text that is not Unicode, and how to mend it."""
 
 
 def is_whole_text(text: str) -> bool:
@@ -29,14 +29,14 @@ def is_whole_text(text: str) -> bool:
 
 
 def as_whole_text(text: str) -> str:
-    """The text with U+FFFD, the character for what could not be read, for every half character."""
+    """The text with every lone surrogate replaced by U+FFFD, the replacement character."""
     if is_whole_text(text):
         return text
     return text.encode("utf-16", "surrogatepass").decode("utf-16", "replace")
 
 
 def out_of_bounds(part: Any, where: str = "") -> Iterator[Problem]:
-    """The fault of every number out of bounds and every broken text, wherever it stands."""
+    """A fault for every number out of bounds and every broken text, at any depth."""
     bounds = notes_of(type(part), Range)
     for field in fields(part):
         place = f"{where}.{field.name}" if where else field.name
@@ -61,7 +61,7 @@ Part = TypeVar("Part")
 
 
 def clipped(part: Part) -> Part:
-    """The same with every number put within its bounds, and every text made whole."""
+    """The same value with every number moved within its bounds and every text repaired."""
     bounds = notes_of(type(part), Range)
     changed = {}
     for field in fields(part):  # type: ignore[arg-type]
@@ -86,7 +86,7 @@ def _clipped_value(value: Any, bounds: Range | None) -> Any:
 
 
 def _short(value: int) -> str:
-    """A number in words, one of very many digits by how many they are."""
+    """A number in words; a very long number is described by its count of digits."""
     # The bits are asked first: Python refuses to write out a number of over 4,300 digits.
     if value.bit_length() > 128:
         return f"a number of {value.bit_length() * 30103 // 100000 + 1} digits"

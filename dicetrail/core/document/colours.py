@@ -1,4 +1,4 @@
-"""Colours: how far two of them stand apart, and the nearest that stands far enough.
+"""Colours: the contrast of two colours, and the nearest colour with enough contrast.
 
 Contrast is that of WCAG 2.2 (W3C Recommendation, success criteria 1.4.3 and 1.4.11): the
 relative luminances of two sRGB colours (IEC 61966-2-1), 1 to 21. Steps from one colour to
@@ -11,10 +11,10 @@ import re
 from dataclasses import dataclass
 
 TEXT_CONTRAST = 4.5
-"""What WCAG 2.2 AA asks of text on its ground."""
+"""The contrast that WCAG 2.2 AA requires of text on its background."""
 
 PART_CONTRAST = 3.0
-"""What it asks of the edge of a button, a mark or a ring of focus."""
+"""The contrast that WCAG 2.2 AA requires of the edge of a button, a mark or a focus ring."""
 
 _HEX = re.compile(r"#[0-9a-fA-F]{6}")
 _STEPS = 512
@@ -29,7 +29,7 @@ class LabColour:
     yellow: float
 
     def lit(self, light: float, most_chroma: float = 1.0) -> "LabColour":
-        """The tone at another lightness, its colour no stronger than that."""
+        """The tone at another lightness, with a colour no stronger than the given one."""
         chroma = math.hypot(self.red, self.yellow)
         share = min(1.0, most_chroma / chroma) if chroma else 1.0
         return LabColour(light, self.red * share, self.yellow * share)
@@ -82,7 +82,7 @@ def tone_of(colour: str) -> LabColour:
 
 
 def colour_of(tone: LabColour) -> str:
-    """The colour a screen shows for a tone, the nearest it has if it has none like it."""
+    """The colour that a screen shows for a tone; the nearest one if the screen cannot show it."""
     long = (tone.light + 0.3963377774 * tone.red + 0.2158037573 * tone.yellow) ** 3
     middle = (tone.light - 0.1055613458 * tone.red - 0.0638541728 * tone.yellow) ** 3
     short = (tone.light - 0.0894841775 * tone.red - 1.2914855480 * tone.yellow) ** 3
@@ -108,13 +108,13 @@ def mixed(one: str, other: str, share: float) -> str:
 
 
 def holds(colour: str, on: tuple[str, ...], wanted: float) -> bool:
-    """Whether a colour stands far enough apart from each of those it meets."""
+    """Whether a colour has enough contrast with each colour that it meets."""
     return all(contrast(colour, other) >= wanted for other in on)
 
 
 def nearest_that_holds(colour: str, on: tuple[str, ...], wanted: float) -> str | None:
-    """The colour least lighter or darker than this one that holds on all of those; None if
-    not even black or white does.
+    """The nearest lighter or darker colour with enough contrast against all of those; None if not
+    even black or white has enough.
     """
     if holds(colour, on, wanted):
         return colour

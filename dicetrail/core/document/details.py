@@ -1,4 +1,4 @@
-"""What a question may carry, field by field, for all who read, write or show it."""
+"""The fields that a question may carry, for all code that reads, writes or shows them."""
 
 from collections.abc import Iterator
 from dataclasses import dataclass, fields
@@ -15,17 +15,17 @@ class Detail:
     field: str
     told: FieldLabel
     values: type[Value] | None
-    """The few words it can be; None for a text or a number."""
+    """The words allowed in the field; None for a free text or a number."""
     is_number: bool
 
     @property
     def heading(self) -> str:
-        """What its column in a question file is called."""
+        """The heading of its column in a question file."""
         return self.told.label.lower()
 
     @property
     def is_text(self) -> bool:
-        """Whether anything can be written there."""
+        """Whether the field takes any text."""
         return self.values is None and not self.is_number
 
 

@@ -1,9 +1,8 @@
-"""What stands beside the fields of a document: what they may be, and what people are told.
+"""Bounds and labels, declared beside the fields of the document.
 
-A number says its bounds beside its field, and a field what it is called:
-``tries: Annotated[int | None, Within(1, 20), Told("Tries for a question")]``. One value of a
-few says its own words. Validation, the survey's faults, the columns of question files and
-the fields of the pages all take theirs from here.
+A number declares its bounds and a field its label: ``tries: Annotated[int | None, Range(1, 20),
+FieldLabel("Tries for a question")]``. Each value of a choice declares its own words. Validation,
+the survey's faults, the columns of question files and the fields of the pages all read them here.
 """
 
 from collections.abc import Iterator
@@ -15,38 +14,38 @@ from typing import Any, Self, TypeVar, get_args, get_type_hints
 
 @dataclass(frozen=True, slots=True)
 class Range:
-    """The least and the most a number may be, both included."""
+    """The smallest and the largest value a number may have, both included."""
 
     least: int
     most: int
     is_told: bool = False
-    """Whether one that is out of bounds is kept and told beside it, as in a row of a pack,
-    where others are refused as they come in."""
+    """Whether a number out of bounds is kept and reported beside the row, as in packs. Other fields
+    refuse it."""
 
 
 @dataclass(frozen=True, slots=True)
 class FieldLabel:
-    """What people are told of a field."""
+    """The label of a field on pages and in messages."""
 
     label: str
     hint: str = ""
-    """What it does, or in which unit it counts."""
+    """What the field does, or its unit."""
     empty: str = ""
-    """What it means where nothing stands."""
+    """What an empty field means."""
     also: tuple[str, ...] = ()
-    """Further headings that a column of a question file may carry for it."""
+    """Other headings of question files that mean this field."""
     short: str = ""
-    """What it is called where there is little room, if not by its name."""
+    """A shorter label for narrow places; empty uses the label."""
 
 
 class Value(StrEnum):
-    """One value of a few, with the words that a page shows for it."""
+    """A value of a fixed set, with the words that a page shows for it."""
 
     label: str
     hint: str
 
     def __new__(cls, value: str, label: str = "", hint: str = "") -> Self:
-        """A value, told by itself if no label is given."""
+        """Make a value; without a label its own text is the label."""
         made = str.__new__(cls, value)
         made._value_ = value
         made.label = label or value
@@ -58,7 +57,7 @@ Note = TypeVar("Note", Range, FieldLabel)
 
 
 def notes_of(part: Any, kind: type[Note]) -> dict[str, Note]:
-    """What stands beside the fields of a part, of one kind, by field."""
+    """The annotations of one kind on the fields of a dataclass, by field."""
     asked: Any = kind
     return _notes_of(part, asked)
 
@@ -76,7 +75,7 @@ def _notes_of(part: Any, kind: Any) -> dict[str, Any]:
 
 @dataclass(frozen=True, slots=True)
 class FieldTold:
-    """A field of a document: where it stands, what is told of it, and what it may be."""
+    """A field of a document: its path, its label and its bounds."""
 
     where: str
     """``rounds[].ask.tries``."""
@@ -85,7 +84,7 @@ class FieldTold:
 
 
 def fields_within(part: Any, where: str = "") -> Iterator[FieldTold]:
-    """Every field of a part and of its parts of which something is told or bounded."""
+    """Every field, at any depth, that has a label or bounds."""
     told, within = notes_of(part, FieldLabel), notes_of(part, Range)
     for name, hint in get_type_hints(part).items():
         place = f"{where}.{name}" if where else name
@@ -98,7 +97,7 @@ def fields_within(part: Any, where: str = "") -> Iterator[FieldTold]:
 
 
 def values_within(part: Any) -> Iterator[type[Value]]:
-    """Every set of values that a field of a part or of its parts can have."""
+    """Every set of values that a field, at any depth, can take."""
     for hint in get_type_hints(part).values():
         for inner in parts_in(hint):
             if is_dataclass(inner):
@@ -108,7 +107,7 @@ def values_within(part: Any) -> Iterator[type[Value]]:
 
 
 def parts_in(hint: Any) -> Iterator[Any]:
-    """The dataclasses and sets of values a type is made of."""
+    """The dataclasses and value sets that a type contains."""
     if is_dataclass(hint) or (isinstance(hint, type) and issubclass(hint, Value)):
         yield hint
     for inner in get_args(hint):

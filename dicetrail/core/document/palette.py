@@ -1,8 +1,8 @@
-"""Every colour a page shows, made of the six a maker chooses.
+"""Every colour that a page shows, derived from the six that a maker chooses.
 
-What is made here always holds where the six do: a softer ink, an edge, a tint behind the
-choice picked. `meetings` says of the six themselves which of them meet, and what WCAG 2.2 AA
-asks there.
+A derived colour (a softer ink, an edge, a tint behind the picked choice) has enough contrast
+wherever the six have. `meetings` lists which of the six meet each other, and the contrast that WCAG
+2.2 AA requires there.
 """
 
 from collections.abc import Iterator
@@ -26,16 +26,16 @@ BLACK, WHITE = "#000000", "#ffffff"
 
 @dataclass(frozen=True, slots=True)
 class Meeting:
-    """Two of a maker's colours where they meet, and whether they hold there."""
+    """Two of a maker's colours that meet, and whether their contrast is enough."""
 
     of: str
     on: str
     what: str
-    """What would be hard to see."""
+    """What would be hard to see if the contrast were too low."""
     contrast: float
     wanted: float
     nearest: str
-    """For `of`, the nearest colour that holds wherever it stands, where there is one."""
+    """The nearest replacement for `of` with enough contrast everywhere; empty if there is none."""
 
     @property
     def is_held(self) -> bool:
@@ -53,7 +53,7 @@ _MEETINGS = (
 
 
 def meetings(colours: Colours) -> Iterator[Meeting]:
-    """Where the colours of a maker meet. Those that are no colours are left out."""
+    """Every place where two of a maker's colours meet. Texts that are not colours are left out."""
     for of, on, what, wanted in _MEETINGS:
         one, other = getattr(colours, of), getattr(colours, on)
         if is_colour(one) and is_colour(other):
@@ -61,7 +61,8 @@ def meetings(colours: Colours) -> Iterator[Meeting]:
 
 
 def _nearest(colours: Colours, of: str) -> str:
-    """The nearest to a colour that holds wherever it meets another; itself if there is none."""
+    """The nearest colour with enough contrast wherever it meets another; the colour itself if there
+    is none."""
     on = [getattr(colours, on) for one, on, _, _ in _MEETINGS if one == of]
     wanted = max(wanted for one, _, _, wanted in _MEETINGS if one == of)
     there = tuple(other for other in on if is_colour(other))
@@ -95,7 +96,7 @@ class Palette:
 
 
 def palette(colours: Colours) -> Palette:
-    """The colours of a page from a maker's own, as they are."""
+    """The colours of a page, derived from a maker's own without changes to those."""
     own = _read(colours)
     card, ground, ink = own.card, own.ground, own.ink
     on_accent = max((card, ink, WHITE, BLACK), key=lambda colour: contrast(colour, own.accent))
@@ -135,7 +136,7 @@ _CHROMA_OF_GROUNDS = 0.03
 
 
 def _twin(own: Colours, ground: float, card: float, ink: float) -> Colours:
-    """The same hues by another light, wherever they meet far enough apart."""
+    """The same hues on a light or dark ground, with enough contrast wherever they meet."""
     new_card = colour_of(tone_of(own.card).lit(card, _CHROMA_OF_GROUNDS))
     new_ground = colour_of(tone_of(own.ground).lit(ground, _CHROMA_OF_GROUNDS))
     grounds = (new_card, new_ground)
@@ -150,7 +151,7 @@ def _twin(own: Colours, ground: float, card: float, ink: float) -> Colours:
 
 
 def _read(colours: Colours) -> Colours:
-    """The colours, with the usual one in place of what is none."""
+    """The colours, with the default in place of each text that is not a colour."""
     usual = Colours()
     return Colours(
         *(
@@ -165,7 +166,7 @@ def _is_dark(colours: Colours) -> bool:
 
 
 def _faded(ink: str, card: str, on: tuple[str, ...], wanted: float, most: float) -> str:
-    """Ink with as much of the card in it as holds, up to a share."""
+    """Ink mixed with the card, up to a share, as far as the contrast stays sufficient."""
     for share in range(round(100 * most), 0, -2):
         faded = mixed(ink, card, share / 100)
         if holds(faded, on, wanted):
@@ -174,7 +175,7 @@ def _faded(ink: str, card: str, on: tuple[str, ...], wanted: float, most: float)
 
 
 def _pale(colour: str, card: str, words: tuple[str, ...], most: float) -> str:
-    """The card with as much of a colour in it as lets words on it be read, up to a share."""
+    """The card mixed with a colour, up to a share, as far as words on it stay readable."""
     for share in range(round(100 * most), 0, -1):
         pale = mixed(card, colour, share / 100)
         if holds(pale, words, TEXT_CONTRAST):
@@ -183,6 +184,6 @@ def _pale(colour: str, card: str, words: tuple[str, ...], most: float) -> str:
 
 
 def _stronger(accent: str, on_accent: str) -> str:
-    """The accent while it is pointed at: farther from the words on it."""
+    """The accent under the pointer: with more contrast to the words on it."""
     away = BLACK if contrast(on_accent, BLACK) > contrast(on_accent, WHITE) else WHITE
     return mixed(accent, away, 0.16)

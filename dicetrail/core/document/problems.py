@@ -1,8 +1,7 @@
-"""What is wrong with a game, and how to mend it.
+"""The problems of a game, and how to mend them.
 
-A `Problem` is made where the fact is known and worded once; every screen, error body and
-command line shows the same words. `where` is a path into the document, written as the
-document is nested: ``rounds[0].draw.count``.
+A `Problem` is created and worded where the fact is known; every screen, error body and command line
+shows the same words. `where` is a path into the document: ``rounds[0].draw.count``.
 """
 
 import re
@@ -11,7 +10,7 @@ from enum import StrEnum
 
 
 class Severity(StrEnum):
-    """How much a problem weighs."""
+    """How serious a problem is."""
 
     FAULT = "fault"
     """The game cannot be played until it is mended."""
@@ -38,7 +37,7 @@ _STEP = re.compile(r"(\w+)(?:\[([^\[\]]*)\])?")
 
 
 def place_in_words(where: str) -> str:
-    """A place in a document in words; what is no path of fields stays as it is.
+    """A path into a document, in words; a text that is not such a path stays as it is.
 
     >>> place_in_words("rounds[0].ask.seconds"), place_in_words("script[4:14]")
     ('round 1, ask, seconds', 'rules, line 4, column 14')
@@ -63,7 +62,7 @@ def _step_in_words(name: str, at: str | None) -> str:
 
 
 def warning(where: str, what: str, mend: str) -> Problem:
-    """Something a maker probably does not mean."""
+    """A warning: something that the maker probably did not intend."""
     return Problem(where, what, mend, Severity.WARNING)
 
 
@@ -75,5 +74,5 @@ class GameProblems(ValueError):
         super().__init__("; ".join(f"{problem.where}: {problem.what}" for problem in problems))
 
     def __reduce__(self) -> "tuple[type[GameProblems], tuple[object, ...]]":
-        """How it is made again in another process."""
+        """Restore it in another process (pickle)."""
         return type(self), (self.problems,)

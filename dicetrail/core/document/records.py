@@ -1,4 +1,4 @@
-"""What is made by the thousand in a run: dataclasses frozen for those who write the code."""
+"""Fast dataclasses for values that a run creates by the thousand."""
 
 from dataclasses import dataclass, field
 from typing import TypeVar, dataclass_transform
@@ -8,9 +8,9 @@ T = TypeVar("T")
 
 @dataclass_transform(frozen_default=True, field_specifiers=(field,))
 def record(made: type[T]) -> type[T]:
-    """A dataclass with slots that nobody may change, held by the type checker alone.
+    """A dataclass with slots that only the type checker freezes.
 
-    To hold it at run time as well makes each of them three times as dear, and a run makes
-    twenty of them for every answer.
+    Freezing at run time triples the cost of creating one, and a run creates twenty for every
+    answer.
     """
     return dataclass(slots=True, unsafe_hash=True)(made)

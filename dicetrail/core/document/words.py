@@ -1,4 +1,4 @@
-"""The few turns of phrase that every explanation shares."""
+"""Wordings that all explanations share."""
 
 import re
 from collections.abc import Callable, Iterator, Mapping
@@ -12,7 +12,7 @@ _COLUMN = re.compile(r"\{([^{}]+)\}")
 
 
 def counted(count: float, thing: str) -> str:
-    """A count with its thing: ``1 question``, ``3 questions``, ``-1 point``."""
+    """A count with its noun: ``1 question``, ``3 questions``, ``-1 point``."""
     count = as_written(count)
     return f"{count} {thing}" if abs(count) == 1 else f"{count} {thing}s"
 
@@ -33,7 +33,7 @@ def as_written(value: Value) -> Value | Number:
 
 
 def one_or_more(count: Number) -> int:
-    """Which form a count takes in English: 0 for one, 1 for any other."""
+    """The English plural form of a count: 0 for one, 1 for any other."""
     return 0 if abs(count) == 1 else 1
 
 
@@ -43,10 +43,11 @@ def filled_in(
     decimal: str = ".",
     form: Callable[[Number], int] = one_or_more,
 ) -> str:
-    """The words with every ``{name}`` that has a value replaced by it, numbers with that mark.
+    """The words with every ``{name}`` that has a value replaced by the value; numbers use the given
+    decimal mark.
 
-    With forms after the name, the form that goes with the number stands there: `form` gives its
-    place among those of the language, from 0; the last form written is taken for all beyond.
+    A place with forms after its name is replaced by the form for the number: `form` gives the index
+    of the language's plural form, from 0; an index beyond the last written form takes the last.
 
     >>> filled_in("{score} {score|point|points}, {name}", {"score": 3.0})
     '3 points, {name}'
@@ -64,23 +65,23 @@ def filled_in(
 
 
 def places_in(words: str) -> Iterator[str]:
-    """The names in braces that words have."""
+    """The names in braces in a text."""
     return (name for name, _ in forms_in(words))
 
 
 def forms_in(words: str) -> Iterator[tuple[str, tuple[str, ...]]]:
-    """The names in braces that words have, each with the forms written after it."""
+    """The names in braces in a text, each with the forms written after it."""
     for found in _PLACE.finditer(words):
         yield found[1], tuple(found[2].split("|")[1:])
 
 
 def columns_in(words: str) -> Iterator[str]:
-    """The names of columns in braces that words have, which can be of several words."""
+    """The names of columns in braces in a text; a column name can have several words."""
     return (found[1].strip() for found in _COLUMN.finditer(words))
 
 
 def from_columns(words: str, cell: Callable[[str], str]) -> str:
-    """The words with what stands in each column in place of its name in braces.
+    """The text with every column name in braces replaced by the cell of that column.
 
     >>> from_columns("When is {plant} sown?", {"plant": "Carrot"}.__getitem__)
     'When is Carrot sown?'

@@ -1,4 +1,4 @@
-"""Chance and where questions come from: dice, pools, what a round of a run brings."""
+"""Chance and the sources of questions: dice, pools, and the questions that a round asks."""
 
 from dicetrail.core.draw.asked import AskedTraits, asked_in, minds_letters
 from dicetrail.core.draw.census import (

@@ -1,7 +1,7 @@
-"""What a pack's questions are like, counted: what rules and filters can tell of them.
+"""Count the questions of a pack by kind: by the traits that rules and filters can read.
 
-A large pack has few kinds of question. Whatever hangs on kinds alone (how many pass a
-filter, how a game can end) is worked out from the census, which an edit changes by what it
+A large pack has few kinds of question. Results that depend on kinds alone (how many questions pass
+a filter, how a game can end) are computed from the census. An edit updates only the counts that it
 changes.
 """
 
@@ -14,7 +14,7 @@ from dicetrail.core.document import DecimalMark, Kind, Pack, Pattern, Question
 
 
 class Traits(NamedTuple):
-    """What a question is like besides its texts."""
+    """The traits of a question, without its texts."""
 
     kind: Kind = Kind.CHOICE
     topic: str = ""
@@ -40,7 +40,7 @@ the mark by which its numbers are read."""
 
 
 def traits_of(question: Question) -> Traits:
-    """What a question is like."""
+    """The traits of a question."""
     details, kind = question.details, question.kind
     is_word = kind is Kind.LETTERS and question.right
     return Traits(

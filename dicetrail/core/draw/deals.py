@@ -29,11 +29,11 @@ from dicetrail.core.draw.pools import Pool, Sourced
 from dicetrail.core.draw.sources import made_pool, weight_of
 
 MAX_WANTED = 1000
-"""The most questions a player can choose where the pool is filled again."""
+"""The largest number of questions a player can choose if the pool is refilled."""
 
 
 class Dealt(NamedTuple):
-    """A question as it comes: where it is from, and how often it came before in its round."""
+    """A question that is dealt: its source, and how often it came before in this round."""
 
     sourced: Sourced
     times_before: int
@@ -41,7 +41,7 @@ class Dealt(NamedTuple):
 
 @dataclass(frozen=True, eq=False)
 class Deal:
-    """The questions of one round of one run, as far as they are worked out."""
+    """The questions of one round of one run, as far as they are computed."""
 
     pool: Pool
     length: int | None
@@ -50,7 +50,8 @@ class Deal:
     _times_before: tuple[int, ...]
 
     def at(self, position: int) -> Dealt:
-        """The question at a position, from 0. Raises IndexError beyond what is worked out."""
+        """The question at a position, from 0. Raises IndexError if that position is not computed
+        yet."""
         return Dealt(self.pool[self._places[position]], self._times_before[position])
 
 
@@ -62,14 +63,14 @@ class Row(NamedTuple):
 
 
 class Visit(NamedTuple):
-    """One time that a run comes to a round."""
+    """One visit of a run to a round."""
 
     dice: int
     round: int
     number: int = 0
     """Its number among the visits of that round in the run, from 0."""
     wanted: int | None = None
-    """How many questions each player chose to be asked, where that is theirs to choose."""
+    """How many questions each player chose, if players choose."""
     players: int = 1
     gone: Collection[tuple[str, int]] = ()
     """Name and number of the questions asked in earlier rounds: they come last."""
@@ -93,7 +94,7 @@ def deal(round_: Round, fixed: Pool, visit: Visit, count: int) -> Deal:
 
 
 def rows_leave(round_: Round) -> bool:
-    """Whether what is asked in a round can keep rows of facts from coming again."""
+    """Whether a round's questions can remove rows of facts from the run."""
     return any(pattern.leaves is not Leaves.NONE for pattern in round_.patterns)
 
 
@@ -117,7 +118,8 @@ def may_run_short(round_: Round, pool: int, length: int | None) -> bool:
 
 
 def completed(dealt: Dealt, made: FactQuestions | None, dice: int, gone: Collection[Row]) -> Dealt:
-    """A dealt question with its wrong choices, which for one made from facts the dice draw."""
+    """A dealt question with its wrong choices. For a question made from facts, the dice draw
+    them."""
     if made is None:
         return dealt
     source, number = dealt.sourced.source, dealt.sourced.number
@@ -130,20 +132,22 @@ def completed(dealt: Dealt, made: FactQuestions | None, dice: int, gone: Collect
 
 
 def ahead(position: int) -> int:
-    """How many questions are worth working out at once to know the one at a position.
+    """How many questions to compute at once to know the one at a position.
 
-    It doubles, so that going through a round costs in proportion to its length.
+    The number doubles, so the cost of a whole round is proportional to its length.
     """
     return 1 << max(3, position.bit_length())
 
 
 def named(sourced: Sourced, round_: int) -> tuple[str, int]:
-    """A question of a round by a name of its source that means it in every round."""
+    """The question's source and number, with a name of the source that is the same in every
+    round."""
     return name_of(sourced.source, round_), sourced.number
 
 
 def name_of(source: str, round_: int) -> str:
-    """A source by a name for all rounds: packs are shared, others are each round's own."""
+    """The name of a source across all rounds: packs are shared, other sources belong to their
+    round."""
     is_own = source.endswith("]")
     return f"{round_} {source}" if is_own else source
 
@@ -205,7 +209,7 @@ _NONE_USED: frozenset[int] = frozenset()
 BY_CHANCE = (DrawOrder.SHUFFLED, DrawOrder.WEIGHTED)
 
 Chances = Callable[[str], Stream]
-"""The streams one drawing of a pool draws from, by the ends of their names."""
+"""The random streams of one drawing of a pool, by the suffix of their names."""
 
 
 def _chances(visit: Visit, purpose: str) -> Chances:
@@ -219,7 +223,7 @@ def _once(
     length: int | None,
     used: frozenset[int],
 ) -> Iterator[int]:
-    """The whole pool once over, as the draw's order has it, the used ones last."""
+    """The whole pool once, in the draw's order, with used questions last."""
     if length is not None and length >= len(pool):
         length = None
     match draw.order:
@@ -355,7 +359,8 @@ def how_many_shown(
 
 
 def _fewer(question: Question, shown: Sequence[str], wanted: int) -> tuple[str, ...]:
-    """So many of the choices, in the same order: right ones, the pinned one, then others."""
+    """The given number of choices in the same order: first right ones are kept, then the pinned
+    one, then others."""
     right = [choice for choice in shown if choice in question.right]
     wrong = [choice for choice in shown if choice not in question.right]
     wrong.sort(key=lambda choice: choice != question.details.pinned)
@@ -368,9 +373,9 @@ def _fewer(question: Question, shown: Sequence[str], wanted: int) -> tuple[str, 
 def _spread(
     question: Question, shown: Sequence[str], number: int, dice: int, position: int
 ) -> tuple[str, ...]:
-    """The choices with the first right one where its turn is.
+    """The choices with the first right one moved to the place whose turn it is.
 
-    In each row of as many questions as there are places, every place has one turn.
+    In every block of as many questions as there are places, each place has one turn.
     """
     pinned = question.details.pinned
     free = [choice for choice in shown if choice != pinned]

@@ -1,11 +1,11 @@
-"""All chance in a run, from one number.
+"""All chance in a run comes from one number.
 
-Each decision draws from a stream of its own, named by what it decides, so that turning one
-thing off never moves another. A stream is the 32-bit output of the Mersenne Twister
-(Matsumoto and Nishimura, ACM TOMACS 8(1), 1998), keyed by the SHA-256 digest of the
-stream's name. Whole numbers below a bound are taken by rejection, so none is favoured; a
-shuffle is Fisher and Yates's in Durstenfeld's form (Knuth, TAOCP vol. 2, 3.4.2, algorithm
-P). All of it is fixed for ever: changing any of it would change every kept run.
+Each decision draws from a stream of its own, named by what it decides, so that turning one thing
+off never moves another. A stream is the 32-bit output of the Mersenne Twister (Matsumoto and
+Nishimura, ACM TOMACS 8(1), 1998), keyed by the SHA-256 digest of the stream's name. Whole numbers
+below a bound are taken by rejection, so none is favoured; a shuffle is Fisher and Yates's in
+Durstenfeld's form (Knuth, TAOCP vol. 2, 3.4.2, algorithm P). None of this may change: a change
+would alter every kept run.
 """
 
 import hashlib
@@ -19,15 +19,16 @@ from typing import TypeVar
 T = TypeVar("T")
 
 HIGHEST_DICE = 999_999_999
-"""Dice to be typed are whole numbers from 0 to this: short enough to read out and write down."""
+"""Dice that people type are whole numbers from 0 to this, short enough to read out and write
+down."""
 
 LONG_DICE_BITS = 128
-"""Dice nobody should foretell have so many bits: too many to try them all (NIST SP 800-57
-asks for 112 at least)."""
+"""The number of bits of dice that nobody should predict: too many to try them all (NIST SP 800-57
+requires at least 112)."""
 
 
 def name_of_dice(dice: int) -> int | str:
-    """Dice as they are told: the number, or for long ones a word of 26 letters and digits.
+    """The written form of dice: the number, or for long dice a word of 26 letters and digits.
 
     >>> name_of_dice(4821), name_of_dice(2**128 - 1)
     (4821, '77777777777777777777777774')
@@ -38,7 +39,7 @@ def name_of_dice(dice: int) -> int | str:
 
 
 def dice_named(name: int | str) -> int:
-    """The dice of a name. Raises ValueError if it is none."""
+    """The dice with this written form. Raises ValueError if the text is not one."""
     if isinstance(name, str) and re.fullmatch("[a-z2-7]{26}", name):
         return int.from_bytes(b32decode(name.upper() + "======"), "big")
     dice = int(name)
@@ -48,7 +49,7 @@ def dice_named(name: int | str) -> int:
 
 
 class Stream:
-    """An endless row of chances under one key. Not shared: whoever needs one makes one."""
+    """An endless random stream for one key. Streams are not shared: each user creates its own."""
 
     __slots__ = ("_words",)
 
@@ -75,9 +76,9 @@ class Stream:
         return value
 
     def order(self, pool: int) -> Iterator[int]:
-        """The numbers of range(pool) in a random order, none twice, each when asked for.
+        """The numbers of range(pool) in a random order without repeats, computed lazily.
 
-        Takes time and memory in proportion to how many are asked for, however large the pool.
+        Time and memory are proportional to how many are taken, however large the pool is.
         """
         moved: dict[int, int] = {}
         for place in range(pool):

@@ -1,4 +1,4 @@
-"""What a game says to its players: every phrase, ready in ten languages, each to be changed."""
+"""The phrases that a game says to its players, ready in ten languages. A maker can change each."""
 
 from dicetrail.core.document.phrases.languages import WAYS, Form, Language, Ways
 from dicetrail.core.document.phrases.names import BAR, Phrase

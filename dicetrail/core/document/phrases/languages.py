@@ -1,4 +1,4 @@
-"""The languages phrases are ready in: plural forms, marks of numbers, letters, direction.
+"""The languages of the ready phrases: plural forms, number marks, letters, direction.
 
 Plural forms follow the Unicode CLDR's rules for cardinal numbers (Unicode Technical Standard
 35, part 3, language plural rules), and marks its number symbols; both are checked in the
@@ -43,12 +43,12 @@ class Language(Value):
 
 @dataclass(frozen=True, slots=True)
 class Ways:
-    """How a language writes numbers, forms plurals, and runs."""
+    """How a language writes numbers, forms plurals and is laid out."""
 
     forms: tuple[Form, ...]
-    """Those it has, in the order in which its phrases give them."""
+    """Its plural forms, in the order in which its phrases give them."""
     form: Callable[[Number], Form]
-    """The form that goes with a number; one below zero goes as it would above."""
+    """The form for a number; a negative number takes the form of its absolute value."""
     decimal: str
     """The mark before decimals."""
     letters: tuple[str, ...]

@@ -1,8 +1,8 @@
-"""What is said to players, in a game's own words.
+"""Turn messages into words, in a game's own language.
 
-`Message` is a phrase with what is filled in, made where the fact is known; a `Translator` turns it
-into words. So one reason is told in English in the footprints, and in the game's language to
-its players.
+A `Message` is a phrase with its values, made where the fact is known. A `Translator` turns it into
+words. So one reason appears in English in the footprints and in the game's language on the play
+page.
 """
 
 import re
@@ -19,23 +19,23 @@ from dicetrail.core.document.records import record
 from dicetrail.core.document.words import as_written, filled_in
 
 Filling = Union[str, int, float, "Message"]
-"""What fills a place: words, a number, or another phrase."""
+"""The value of a place in a phrase: words, a number, or another message."""
 
 _HERE = "\0"
-"""Stands in a place to find what is around it."""
+"""A value that marks a place, used to find the words around it."""
 _ISOLATED, _ENDED = "\u2068", "\u2069"
 """First strong isolate and its end (Unicode Standard Annex 9)."""
 
 _PLACE = re.compile(r"\{(\w+)\}")
 COUNT = "count"
-"""The place a phrase's form hangs on."""
+"""The place whose value decides the plural form."""
 
 
 @dataclass(frozen=True, slots=True)
 class OwnPhrase:
     """A phrase in the maker's own words: one text, or one for each form of the language.
 
-    A form that says nothing is said as it is ready.
+    The ready text is used for a form left empty.
     """
 
     phrase: Phrase
@@ -170,12 +170,12 @@ def places_of(phrase: Phrase) -> frozenset[str]:
 
 
 def texts_of(language: Language, phrase: Phrase) -> tuple[str, ...]:
-    """The ready words of a language for a phrase."""
+    """The ready texts of a phrase in a language."""
     return READY[language][phrase]
 
 
 def translator(language: Language, own: tuple[OwnPhrase, ...]) -> Translator:
-    """The words of a game in a language, with a maker's own in place of the ready ones."""
+    """A translator for a language, with a maker's own phrases in place of the ready ones."""
     if not own:
         return _READY[language]
     texts = dict(READY[language])
@@ -185,7 +185,7 @@ def translator(language: Language, own: tuple[OwnPhrase, ...]) -> Translator:
 
 
 def _with_own(ready: tuple[str, ...], own: tuple[str, ...]) -> tuple[str, ...]:
-    """The forms of a phrase: the maker's own, the ready one where theirs says nothing."""
+    """The forms of a phrase: the maker's own, or the ready form where the maker's is empty."""
     if len(own) == 1 and own[0].strip():
         return own
     written = (*own[: len(ready)], *ready[len(own) :])
@@ -195,7 +195,7 @@ def _with_own(ready: tuple[str, ...], own: tuple[str, ...]) -> tuple[str, ...]:
 
 
 def is_counted(phrase: Phrase) -> bool:
-    """Whether a phrase has a form for each plural form of a language."""
+    """Whether a phrase has plural forms."""
     return BAR in phrase.label
 
 
