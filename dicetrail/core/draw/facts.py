@@ -1,9 +1,10 @@
-"""Questions made from facts by a pattern: one for each row, or for rows that ask the same.
+"""Make questions from facts by a pattern: one question for each row, or one for all rows that ask
+the same.
 
-What is asked and what is right is the same in every run. Wrong choices are drawn by the dice
-when a question comes: from the answers of other rows, each as likely as any other, those of
-near rows first. No two choices are alike, and none is one that would be right too: rows that
-ask the same are one question, and all their answers are right.
+Questions and right answers are the same in every run. The dice draw the wrong choices when a
+question is dealt: from the answers of other rows with equal chances, near rows first. No two
+choices are alike, and no wrong choice would also be right: rows that ask the same become one
+question, and all their answers are right.
 """
 
 from collections.abc import Callable, Collection, Iterator, Sequence
@@ -35,9 +36,10 @@ MAX_COLUMNS = 40
 
 
 class FactQuestions(Sequence[Question]):
-    """What a pattern makes of facts: questions by number, those to pick without wrong choices.
+    """The questions that a pattern makes from facts, by number; questions to pick have no wrong
+    choices yet.
 
-    Nothing is made where a column that the pattern needs is not there.
+    A pattern makes nothing if a column that it needs is missing.
     """
 
     def __init__(
@@ -45,7 +47,7 @@ class FactQuestions(Sequence[Question]):
     ) -> None:
         self.pattern, self.facts, self.mark = pattern, facts, mark
         self._named: dict[str, int | None] = {}
-        """Columns by names as patterns write them, once they were looked for."""
+        """A cache of columns by their names in patterns."""
         self._columns = {fold(name): at for at, name in reversed([*enumerate(facts.columns)])}
 
     def column(self, name: str) -> int | None:
@@ -55,13 +57,13 @@ class FactQuestions(Sequence[Question]):
         return self._named[name]
 
     def cell(self, row: int, name: str) -> str:
-        """What a row holds in a column; nothing where there is none."""
+        """The cell of a row in a column; empty if the column is missing."""
         at, cells = self.column(name), self.facts.rows[row]
         return cells[at].strip() if at is not None and at < len(cells) else ""
 
     @cached_property
     def rows(self) -> tuple[int, ...]:
-        """The rows that hold what the pattern asks of them."""
+        """The rows that pass the pattern's conditions."""
         wanted = [
             (holds.column, {fold(value) for value in holds.values})
             for holds in self.pattern.holds
@@ -75,14 +77,14 @@ class FactQuestions(Sequence[Question]):
 
     @cached_property
     def idle(self) -> tuple[int, ...]:
-        """The rows among those of which nothing can be asked: a cell is empty, or its answer
-        cannot be given."""
+        """The rows among those that cannot be asked: a cell is empty, or a player cannot give its
+        answer."""
         asked = {row for rows in self._asked for row in rows}
         return tuple(row for row in self.rows if row not in asked)
 
     @cached_property
     def unfit(self) -> tuple[int, ...]:
-        """Those among the idle rows that hold an answer which cannot be given as is wanted."""
+        """The idle rows whose answer cannot be given in the wanted form."""
         answer = self.pattern.answer
         return tuple(row for row in self.idle if self._prompt(row) and self.cell(row, answer))
 
@@ -97,7 +99,7 @@ class FactQuestions(Sequence[Question]):
         return tuple(map(tuple, alike.values()))
 
     def _prompt(self, row: int) -> str:
-        """What is asked of a row; nothing if a cell of it is empty."""
+        """The prompt of a row; empty if a cell in it is empty."""
         empty: list[str] = []
 
         def cell(name: str) -> str:
@@ -149,7 +151,7 @@ class FactQuestions(Sequence[Question]):
         return Question(self._prompt(row), right, (), Kind(pattern.made.value), details)
 
     def _number(self, row: int, field: str) -> int | None:
-        """What a row says of a detail that is a number; None where it says nothing that fits."""
+        """The number that a row gives for a detail; None if it gives no fitting one."""
         name = getattr(self.pattern, field)
         return _within(field, self.cell(row, name), self.mark) if name else None
 
@@ -166,7 +168,7 @@ class FactQuestions(Sequence[Question]):
 
     @cached_property
     def _answers(self) -> dict[str, tuple[str, tuple[int, ...]]]:
-        """Every answer there is, as it is first written, with its rows; alike ones are one."""
+        """Every different answer as it is first written, with its rows."""
         found: dict[str, tuple[str, list[int]]] = {}
         for row in self.rows:
             answer = self.cell(row, self.pattern.answer)
@@ -195,7 +197,7 @@ class FactQuestions(Sequence[Question]):
 
     @cached_property
     def _texts(self) -> tuple[str, ...]:
-        """Every answer there is, in order; its place is what it is known by below."""
+        """Every answer, in order. The tables below refer to an answer by its place here."""
         return tuple(answer for answer, _ in self._answers.values())
 
     @cached_property
@@ -205,8 +207,8 @@ class FactQuestions(Sequence[Question]):
 
     @cached_property
     def _near(self) -> dict[str, dict[int, list[int]]]:
-        """By what the column of near rows holds: the answers that stand beside it, with the rows
-        in which they do."""
+        """For each value of the column of near rows: the answers in rows with this value, and those
+        rows."""
         found: dict[str, dict[int, list[int]]] = {}
         for place, (_, rows) in enumerate(self._answers.values()):
             for row in rows:
@@ -240,9 +242,9 @@ class FactQuestions(Sequence[Question]):
         return near if len(values) == 1 else sorted(set(near))
 
     def others(self, number: int, gone: Collection[int] = ()) -> Iterator[tuple[str, bool]]:
-        """The answers of other rows that can stand as wrong choices, and whether one is near.
+        """The answers of other rows that can be wrong choices, and whether one of them is near.
 
-        Rows that are `gone` give none.
+        Rows in `gone` give none.
         """
         barred = self._barred(number, frozenset(gone))
         near = set(self._near_to(number, barred, frozenset(gone)))
@@ -289,8 +291,7 @@ class FactQuestions(Sequence[Question]):
 def questions_from(
     pattern: Pattern, facts: Facts, mark: DecimalMark = DecimalMark.POINT
 ) -> FactQuestions:
-    """What a pattern makes of facts. What was asked for last is kept, for it is worked out once
-    and never changes."""
+    """What a pattern makes of facts. The last result is cached, because it never changes."""
     return FactQuestions(pattern, facts, mark)
 
 

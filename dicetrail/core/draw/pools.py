@@ -1,7 +1,7 @@
-"""The pool of a round: all its questions in one order, known by their places, from 0.
+"""The pool of a round: all its questions in one order, identified by their places, from 0.
 
-A pool stands on the questions of its packs as they are and copies none of them, so that one
-over a large pack is made in no time; only what filters let through is told by its numbers.
+A pool refers to the questions of its packs and copies none, so a pool over a large pack is created
+at once. Filtered parts hold the numbers of their questions.
 """
 
 from bisect import bisect_left, bisect_right
@@ -26,7 +26,7 @@ class Sourced:
 
 @dataclass(frozen=True, slots=True)
 class Part:
-    """What one source gives to a pool."""
+    """The questions that one source gives to a pool."""
 
     source: str
     questions: Sequence[Question]
@@ -88,7 +88,7 @@ class Pool(Sequence[Sourced]):
             before += len(part.numbers)
 
     def made_by(self, source: str) -> FactQuestions | None:
-        """What makes the questions of a source; None if they are written out."""
+        """The maker of a source's questions; None if they are written out."""
         for part in self.parts:
             if part.source == source and isinstance(part.questions, FactQuestions):
                 return part.questions

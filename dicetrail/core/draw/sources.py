@@ -360,7 +360,7 @@ class SumTable(Sequence[Sum]):
 
     @property
     def is_too_wide(self) -> bool:
-        """Whether there are more numbers than rows are written for."""
+        """Whether the source has more numbers than this table supports."""
         if not self._is_sound:
             return False
         if self._is_grid:
@@ -564,7 +564,7 @@ def _mistakes(sums: Sums, made: Sum, value: int) -> Iterator[int]:
 
 
 _FARTHEST = 1000
-"""Wrong choices are never further off than this, however far they may be."""
+"""Wrong choices never differ by more than this from the right one, whatever the maker allows."""
 
 _USUAL_CHOICES = 8
 """So many mistakes are looked for, however few are wanted: fixed, for the draw hangs on it."""

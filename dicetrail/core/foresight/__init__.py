@@ -1,4 +1,4 @@
-"""What will happen when many people play a game, worked out before anybody does."""
+"""Predict what happens when many people play a game, before anybody does."""
 
 from dicetrail.core.foresight.asking import CannotForecast
 from dicetrail.core.foresight.calibration import LIKE_THOSE, fitted_scout

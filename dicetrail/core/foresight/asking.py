@@ -1,4 +1,4 @@
-"""What can come of one question, with how likely each is and how long it takes.
+"""Every outcome of one question, with its probability and its duration.
 
 All tries at it are followed at once: equal tallies after as many tries are one. Where only the
 question's end matters, times are summed up as a `TimedSpan` and cost nothing. Where several answers
@@ -33,16 +33,16 @@ from dicetrail.core.rules import (
 )
 
 LEAST_MASS = 1e-12
-"""What is left when players count as none."""
+"""A remaining share of players below this counts as none."""
 
 MAX_TRIES = 20_000
 
 LEAST_SHARE = 1e-18
-"""A share so small that all of them together are none."""
+"""Shares below this are dropped; their sum is negligible."""
 
 
 class CannotForecast(Exception):
-    """Why a game cannot be followed exactly, in words."""
+    """The game cannot be followed exactly; the text says why."""
 
 
 class QuestionClass(NamedTuple):
@@ -55,7 +55,7 @@ class QuestionClass(NamedTuple):
 
 
 class Band(NamedTuple):
-    """The answers that come while a clock says the same."""
+    """A period in which the clock reads the same, and the answers given in it."""
 
     start: int
     end: int
@@ -66,7 +66,7 @@ class Band(NamedTuple):
 
 
 class ClockReadings:
-    """What clocks say when answers come, worked out once for each."""
+    """Clock readings at the times of answers, computed once for each clock."""
 
     def __init__(self, reads: frozenset[str]) -> None:
         self.reads = reads & CLOCK_FACTS
@@ -114,7 +114,7 @@ class TimedSpan(NamedTuple):
     """How likely it took so many steps of the grid, besides."""
 
     def held(self, ms: int) -> "TimedSpan":
-        """The same and a hold."""
+        """The same duration plus a hold."""
         return TimedSpan(self.fixed_ms + ms, *self[1:]) if ms else self
 
 
@@ -210,7 +210,7 @@ class Asking:
         self.clock_ms = base.seconds_allowed * 1000
         self.grid = grid
         self.ways = 1
-        """As how many ways one outcome counts: on a grid a mass is a list."""
+        """The cost of one outcome, in followed ways: on a grid a mass is a list."""
         if grid is not None:
             clock = self.clock_ms // grid.step_ms
             self.ways += (min(clock, grid.points) if clock and grid.points else clock) // 20

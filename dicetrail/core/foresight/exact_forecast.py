@@ -1,9 +1,10 @@
-"""Every way a game goes, followed with how likely each is.
+"""Follow every way a game can go, with its probability.
 
-A question is put to all tallies at once: each mass of players divides by what can come of it,
-and tallies that rules cannot tell apart are one again. Where a run goes is `course`'s to say,
-what an outcome counts is `settle`'s. While a countdown of the round or the game runs, each mass
-is spread over a grid of time. What cannot be followed so raises `CannotForecast`.
+A question is put to all tallies at once: each mass of players divides among the outcomes, and
+tallies that rules cannot tell apart merge again. `course` decides where a run goes, `question` what
+can happen to a question, and `settle` what an outcome counts. While a countdown of the round or the
+game runs, each mass is spread over a grid of time. A game that cannot be followed this way raises
+`CannotForecast`.
 """
 
 from collections import Counter, defaultdict
@@ -82,27 +83,27 @@ from dicetrail.core.rules import (
 )
 
 MAX_SETTLED = 400_000
-"""So many outcomes are settled before a game is given up as too wide."""
+"""After this many settled outcomes the game counts as too wide."""
 
 MAX_FOLLOWED = 400_000
-"""So many ways are followed, each of about 10 microseconds on a machine of 2024; on a grid of
-time each counts by its points."""
+"""At most this many ways are followed, each of about 10 microseconds on a machine of 2024. On a
+grid of time a way counts once for each point."""
 
 UNFORESEEN = 5
-"""Only such a part of them while ways multiply and nobody can say for how many questions."""
+"""The divisor of that limit while ways multiply and the number of questions is unknown."""
 
 ONE_QUESTION = 20
-"""One question to one player may take such a part of them, for others are to come."""
+"""The divisor of that limit for one question to one player, because others follow."""
 
 MAX_PRESENTED = 2_000
-"""So many questions are followed in a row."""
+"""At most this many questions in a row are followed."""
 
 LEAST_TALLIES = 8
-"""So many tallies at least are met with each thing that can be left in a pool."""
+"""The estimated minimum of tallies for each possible rest of a pool."""
 
 FINEST_MS = 50
 MAX_POINTS = 120
-"""A grid has at most so many points where a step that fine would make more."""
+"""The finest step is used only for grids of at most this many points."""
 
 
 class Point(NamedTuple):
@@ -127,7 +128,7 @@ def tally_of(point: Point) -> Tally:
 
 
 class ExactResult(NamedTuple):
-    """What was found: every end with its share, and how many are still in after each question."""
+    """The result: every end with its share, and the share still playing after each question."""
 
     ends: dict[Over, float]
     ended_at: list[float]
@@ -196,11 +197,11 @@ class ExactForecast:
         return any(map(self.points_of, range(len(self.game.rounds))))
 
     def weigh(self) -> ExactResult:
-        """Follow everything. Raises CannotWeigh if that is too much."""
+        """Follow everything. Raises CannotForecast if that is too much."""
         return _ForecastWalk(self).weigh()
 
     def anew(self) -> "ExactForecast":
-        """The same, what was worked out at hand, to be followed once more."""
+        """Reset the counters to follow the game once more; computed distributions are kept."""
         self._settled = self._followed = 0
         self._until = self.most_followed
         return self
@@ -633,17 +634,18 @@ class _ForecastWalk:
 
 
 _LOOKED_BACK = 4
-"""By so many sums of what was spent it is foreseen what will be: their third differences."""
+"""The prediction of the total cost uses this many past totals, for their third differences."""
 
 _FEW_MORE = 1.2
 _NEXT_TO_NOTHING = 1e-9
 _FAR_TOO_MUCH = 2
-"""If all who are put a question take as much as the first of them, and that is so many times what
-there is, it is given up at once; less may be, for what comes of a tally is worked out once."""
+"""If all players at a question cost as much as the first of them, and that is this many times the
+limit, the game is given up at once. The real cost can be lower, because each tally is computed
+once."""
 
 _TOO_MUCH = 0.7
-"""What is foreseen to take such a share of what there is, is given up at once: where ways still
-multiply, more is taken in the end."""
+"""A game is given up at once if its predicted cost exceeds this share of the limit: while ways
+still multiply, the real cost is higher."""
 
 
 def _grows(spent: Sequence[tuple[float, float]]) -> bool:
@@ -662,10 +664,10 @@ def _questions_left(before: float, left: float, presented: int) -> int:
 
 
 def _extrapolated(spent: Sequence[float], further: int) -> float:
-    """What is spent in the end, if it grows on for so many questions as it grew before.
+    """The total cost if it grows for this many further questions as it grew before.
 
-    Ways multiply as counters spread, so what a question takes grows as a polynomial does: its
-    differences go on. Where it does not grow it goes on as it is.
+    Ways multiply as counters spread, so the cost of a question grows like a polynomial: its
+    differences continue. A cost that does not grow stays constant.
 
     >>> [_extrapolated(spent, 2) for spent in ([0, 1, 3, 6], [0, 1, 2, 3], [0, 5, 6, 7])]
     [15.0, 5.0, 9.0]
@@ -684,8 +686,7 @@ def _extrapolated(spent: Sequence[float], further: int) -> float:
 
 
 def _sums_of(round_: Round) -> tuple[Sums, ...]:
-    """The sums of a round, whose questions the dice make. Raises CannotWeigh where they make
-    others."""
+    """The sums of a round. Raises CannotForecast if the dice make other questions too."""
     for lists in round_.lists:
         if lists.asks.value != "sort":
             raise CannotForecast("odd ones out are made anew by the dice")
@@ -693,7 +694,7 @@ def _sums_of(round_: Round) -> tuple[Sums, ...]:
 
 
 def _refuse(program: Program) -> None:
-    """Raise CannotWeigh for what is not followed."""
+    """Raise CannotForecast for games that cannot be followed."""
     game, rules = program.game, program.rules
     if game.seconds is not None and any(round_.seconds is not None for round_ in game.rounds):
         raise CannotForecast("both the game and a round have a clock")

@@ -1,7 +1,8 @@
-"""What will happen to many players.
+"""Predict what happens to many players.
 
-Followed exactly where every tally can be, on a grid of time where countdowns run; else played
-out by scouts, with intervals. A forecast says which, and why.
+The forecast is exact if every tally can be followed, computed on a grid of time if countdowns run,
+and otherwise sampled from runs that scouts play, with intervals. A forecast says which it is, and
+why.
 """
 
 from collections import Counter, defaultdict
@@ -21,10 +22,10 @@ from dicetrail.core.play import Phase, Program, State, ended_as, players_refused
 from dicetrail.core.rules import Tallies, best_score
 
 PLAYED = 400
-"""So many runs are played where nothing can be followed exactly."""
+"""The number of runs that are played if the game cannot be followed exactly."""
 
 CONFIDENCE = 0.95
-"""How sure the intervals of what was played are."""
+"""The confidence level of the intervals of sampled forecasts."""
 
 
 class How(StrEnum):
@@ -97,7 +98,7 @@ class Forecast:
     lengths: Lengths | None
     """How long runs are; None where it was not asked for."""
     unended: float
-    """How many were left playing."""
+    """The share of players who had not finished."""
     moved: float | None = None
     """By how much any ending's share moves at most on a grid twice as coarse; None without."""
 
@@ -228,7 +229,7 @@ class Played:
 
 
 def nothing_played() -> Played:
-    """No runs."""
+    """The count of no runs."""
     return Played(0, Counter(), Counter(), Counter(), 0, Counter())
 
 

@@ -1,6 +1,6 @@
-"""What a forecast finds wrong with a game: each with its numbers, and how to mend it.
+"""Warnings that a forecast gives about a game, each with its numbers and a mend.
 
-Only what was followed exactly or on a grid is spoken of; where that cannot be, nothing is said.
+Only exact forecasts and forecasts on a grid give warnings; sampled ones give none.
 """
 
 from collections.abc import Iterator
@@ -32,16 +32,16 @@ from dicetrail.core.play import (
 from dicetrail.core.rules import ScriptFaults, rules_of
 
 HARDLY_EVER = 1e-6
-"""An ending that fewer come to is one that nobody comes to."""
+"""An ending that a smaller share reaches counts as reached by nobody."""
 
 MAX_GUESSED = 0.2
-"""A pass mark that more guessers than that reach is no pass mark."""
+"""A pass mark that a larger share of guessers reaches tests nothing."""
 
 MAX_LEFT = 0.01
 
 
 def forecast_warnings(program: Program) -> tuple[Problem, ...]:
-    """What is wrong by what the ready scouts come to, in the order of the trail."""
+    """All warnings from the results of the ready scouts, in the order of the trail."""
     told = {scout.name: forecast(program, scout, runs=0, is_quick=True) for scout in SCOUTS}
     known = {name: one for name, one in told.items() if one.how is not How.SAMPLED}
     found = [*_told_and_asked_again(program), *_never_left(program)]
@@ -55,7 +55,7 @@ def forecast_warnings(program: Program) -> tuple[Problem, ...]:
 
 
 def _unreached(program: Program, known: dict[str, Forecast]) -> Iterator[Problem]:
-    """Endings that nobody comes to."""
+    """Endings that nobody reaches."""
     first = program.rules.score(program.rules.first)
     lowest = min(one.counters[0].values[0].value for one in known.values())
     for number, ending in enumerate(program.game.endings):
@@ -79,7 +79,7 @@ def _unreached(program: Program, known: dict[str, Forecast]) -> Iterator[Problem
 
 
 def _guessed(program: Program, told: Forecast) -> Iterator[Problem]:
-    """What comes of guessing."""
+    """Warnings about what guessing achieves."""
     if told.unended > MAX_LEFT:
         what = f"{told.unended:.0%} of those who guess never come to an end"
         yield warning("endings", what, "let lives, a clock or a number of questions end it")
@@ -110,7 +110,7 @@ def _mark_for(score: tuple[ValueShare, ...]) -> Number:
 
 
 def _told_and_asked_again(program: Program) -> Iterator[Problem]:
-    """Right answers that are told, and then asked for once more."""
+    """Right answers that are told before the same question is asked again."""
     for number, round_ in enumerate(program.game.rounds):
         if round_.after.reveal is Reveal.NEVER:
             continue
@@ -132,7 +132,7 @@ def _told_and_asked_again(program: Program) -> Iterator[Problem]:
 
 
 def _never_left(program: Program) -> Iterator[Problem]:
-    """A run that is still there though nobody does anything and its clocks run out."""
+    """A run that goes on although nobody acts and its clocks run out."""
     state = step(program, start(program, 1).state, Begin(0), 0).state
     while state.presented_count < LEFT_ALONE and state.phase is not Phase.ENDED:
         soonest = state.clocks.soonest
@@ -156,11 +156,11 @@ def _never_left(program: Program) -> Iterator[Problem]:
 
 
 LEFT_ALONE = 60
-"""So many questions are let run out."""
+"""The number of questions that may time out in this check."""
 
 
 def _not_needed(program: Program, known: dict[str, Forecast]) -> Iterator[Problem]:
-    """Rounds of a menu on which nothing hangs."""
+    """Rounds of a menu that change no result."""
     game = program.game
     if not game.has_menu:
         return

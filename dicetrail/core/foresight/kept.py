@@ -1,4 +1,4 @@
-"""Runs that are kept together with what they led to, to be played again after every change.
+"""Kept runs: runs stored with their results and replayed after every change.
 
 What a run led to are its footprints, step by step, and what the pages said. Played again by the
 game as it is then, the run still holds if every footprint is as it was, and every word that its
@@ -37,12 +37,12 @@ Steps = tuple[tuple[Footprint, ...], ...]
 """What happened in a run: the footprints of its opening, then those each input made."""
 
 MAX_INPUTS = 600
-"""A ready run that has not ended by then is kept as far as it went."""
+"""A generated run that has not ended after this many inputs is kept as far as it went."""
 
 
 @dataclass(frozen=True, slots=True)
 class KeptRun:
-    """A run, why it is kept, and what it led to."""
+    """A run, the reason to keep it, and its results."""
 
     name: str
     """What its maker calls it."""
@@ -57,7 +57,7 @@ class KeptRun:
     why: str = ""
     """Why it is kept."""
     best: Number | None = None
-    """What was to be beaten in it, as the run was told."""
+    """The best score before the run, which the run was told."""
     pages: tuple[PageWords, ...] = ()
     """What the pages said at the start, and after each input; empty in a run kept without."""
     minds: tuple[Seen, ...] = tuple(Seen)
@@ -77,7 +77,7 @@ class KeptRun:
 
 @dataclass(frozen=True, slots=True)
 class Held:
-    """Whether a kept run still holds; if not, what came first that is otherwise."""
+    """Whether a kept run still holds; if not, the first difference."""
 
     holds: bool
     steps: Steps = ()
@@ -135,9 +135,9 @@ def played_again(program: Program, kept: KeptRun) -> Held:
 
 
 def compared(before: Steps, now: Steps) -> Held:
-    """What came first in one run that is otherwise in another.
+    """The first difference between two runs.
 
-    At which lines of the script things happened makes no difference: a comment put in moves them.
+    Line numbers of the script do not matter, because an added comment moves them.
     """
     if before == now or (len(before) == len(now) and all(map(_are_alike, before, now))):
         return Held(True)
@@ -204,10 +204,10 @@ READY = (
 
 
 MAX_TRIED = 12_000
-"""So many inputs are tried for the endings that are not come to so."""
+"""At most this many inputs are tried to reach the endings that are still missing."""
 
 MAX_RIGHT = 40
-"""So many right answers are tried before the wrong ones, at most, to come to an ending."""
+"""At most this many right answers are tried before the wrong ones to reach an ending."""
 
 
 def ready_runs(program: Program, dice: int = 1) -> Iterator[KeptRun]:

@@ -22,10 +22,10 @@ from dicetrail.core.foresight.exact_forecast import MAX_PRESENTED, ExactForecast
 from dicetrail.core.rules import Came, Over
 
 BINS = 128
-"""In so many parts the span of lengths is told."""
+"""The span of lengths is divided into this many parts."""
 
 _FOLDS = 1e-7
-"""What is longer than the span is made so many times less before it folds back."""
+"""Lengths beyond the span are damped by this factor before they fold back."""
 
 _MAX_LONGER = 0.002
 _WIDENED = 3

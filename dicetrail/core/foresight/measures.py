@@ -1,4 +1,4 @@
-"""Measures of tables of answers: correlation, quartiles, how far items measure one thing."""
+"""Statistics of tables of answers: correlation, quartiles, internal consistency."""
 
 from collections.abc import Iterable, Sequence
 from dataclasses import dataclass
@@ -14,7 +14,8 @@ def is_sure(found: float, pairs: int, errors: float) -> bool:
 
 
 def correlation(some: Sequence[float], others: Sequence[float]) -> float | None:
-    """Pearson's, which of a yes or no is the point-biserial; None where either never varies."""
+    """Pearson's correlation, which for a yes or no is the point-biserial; None if either never
+    varies."""
     count = len(some)
     if count < 3:
         return None
@@ -33,14 +34,15 @@ _MOST = 4 / 5
 
 
 def most_within(times: Sequence[float], late: int) -> float | None:
-    """When four in five were done, of some sorted times and of those who had too little."""
+    """The time by which four in five were done, from sorted times and the count of those who ran
+    out of time."""
     place = ceil(_MOST * (len(times) + late))
     return times[place - 1] if 0 < place <= len(times) else None
 
 
 @dataclass(frozen=True, slots=True)
 class Quartiles:
-    """What a quarter of some numbers keep below, one half, and three quarters."""
+    """The quartiles of some numbers: a quarter, one half and three quarters lie below."""
 
     first: float
     median: float
@@ -48,7 +50,7 @@ class Quartiles:
 
 
 def quartiles(times: Sequence[float]) -> Quartiles | None:
-    """Those of Hyndman and Fan's type 7, which NumPy calls linear; None of nothing."""
+    """Quartiles of Hyndman and Fan's type 7, which NumPy calls linear; None without numbers."""
     if not times:
         return None
     if len(times) == 1:

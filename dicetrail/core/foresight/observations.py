@@ -1,4 +1,4 @@
-"""What a run shows of each question that was put: every try, what came of it, how long it took."""
+"""The observations of a run: for each question every try, its result and its duration."""
 
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
@@ -27,7 +27,7 @@ from dicetrail.core.play import (
 
 @dataclass(frozen=True, slots=True)
 class Try:
-    """An answer that was taken: a choice by its text, or what was typed."""
+    """An accepted try: the text of a choice, or what was typed."""
 
     given: str
     verdict: Verdict
@@ -76,7 +76,7 @@ class Playthrough:
     ending: str | None
     """Its title; empty where none fitted; None of a run that was left."""
     score: Number
-    """Of the player who was ahead."""
+    """The score of the leading player."""
     seconds: float
     """How long it took, as far as it went."""
 

@@ -28,7 +28,7 @@ from dicetrail.core.play import (
 from dicetrail.core.rules import Happening
 
 MAX_INPUTS = 2_000
-"""A run in which more is done is left as it stands."""
+"""A run is left unfinished after this many inputs."""
 
 _PARTS = 1 << 32
 
@@ -66,7 +66,7 @@ def names_for(scouts: Sequence[Scout]) -> tuple[str, ...]:
 
 
 def _next(program: Program, scout: Scout, state: State, chances: Stream) -> Input | None:
-    """What a scout does next."""
+    """The next input of a scout."""
     if state.phase is Phase.OPENING and scout.picks is Habit.ANY:
         return Input(_picked(program, state, chances), state.at)
     if state.phase is Phase.HOLDING and state.hold is None:
@@ -128,5 +128,5 @@ def _picked(program: Program, state: State, chances: Stream) -> Begin:
 
 
 def _falls(chances: Stream, chance: float) -> bool:
-    """Whether what has this chance happens."""
+    """Draw whether an event with this chance happens."""
     return chances.word() < chance * _PARTS

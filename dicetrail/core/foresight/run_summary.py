@@ -1,4 +1,4 @@
-"""What runs that were played came to: endings, scores, lengths, where players left."""
+"""Summarise played runs: endings, scores, lengths, and where players left."""
 
 from collections import Counter
 from collections.abc import Sequence
@@ -31,7 +31,7 @@ class RunSummary:
 
 
 def run_summary(runs: Sequence[Playthrough]) -> RunSummary:
-    """What some runs came to."""
+    """The summary of some runs."""
     ended = [run for run in runs if run.ending is not None]
     endings = Counter(run.ending or "" for run in ended)
     scores: Counter[Number] = Counter(run.score for run in ended)
@@ -58,17 +58,17 @@ def run_summary(runs: Sequence[Playthrough]) -> RunSummary:
 
 @dataclass(frozen=True, slots=True)
 class Borne:
-    """An ending as it was foretold, and as it came."""
+    """The forecast share of an ending beside its observed share."""
 
     title: str | None
     foretold: Share
     came: Share
     is_borne_out: bool
-    """Whether what was foretold lies where it can by what came, with 95 % certainty."""
+    """Whether the forecast lies in the 95 % interval of the observed share."""
 
 
 def borne_out(told: Forecast, came: RunSummary) -> tuple[Borne, ...]:
-    """The endings of a forecast beside what came of runs; nothing where no run has ended."""
+    """The endings of a forecast beside the results of runs; empty if no run has ended."""
     if not came.ended:
         return ()
     shares = {ending.title: ending.share for ending in came.endings}

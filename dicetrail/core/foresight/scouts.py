@@ -25,7 +25,7 @@ class Own:
 
 
 class Picks(NamedTuple):
-    """What is picked from, as far as a blind guess can tell."""
+    """The choices to pick from, as far as a blind guess can tell."""
 
     choices: int = 0
     """How many choices are shown; 0 where the answer is typed."""
@@ -164,7 +164,7 @@ SCOUTS = (
         goes_on_ms=3000,
     ),
 )
-"""The ready ones. Their numbers are guesses of ours, to be changed (no source)."""
+"""The ready scouts. Their numbers are our guesses, and makers can change them (no source)."""
 
 
 def scout_named(name: str) -> Scout | None:

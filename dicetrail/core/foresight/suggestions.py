@@ -1,4 +1,4 @@
-"""What the evidence of a question suggests to change in it."""
+"""Suggest changes of a question from its evidence."""
 
 from collections.abc import Iterator
 from dataclasses import dataclass, replace
@@ -10,14 +10,14 @@ from dicetrail.core.foresight.forecast import Share
 from dicetrail.core.foresight.measures import is_sure
 
 LEVEL_FROM = (0.85, 0.7, 0.55, 0.4)
-"""Of level 1 is what at least so many get right at the first try, of level 2, 3, 4 likewise;
-the rest is of level 5 (ours, no source)."""
+"""The least share right at the first try for level 1, 2, 3 and 4; lower shares are level 5 (ours,
+no source)."""
 
 AT_LEAST_TYPED = 3
-"""So often something must have been typed to be worth a word."""
+"""A typed answer is mentioned only if it came at least this often."""
 
 _MOVES_BY = 1 / 4
-"""Seconds that differ by less are left as they are."""
+"""Smaller differences, in seconds, give no suggestion."""
 
 
 class Sort(Value):

@@ -13,7 +13,7 @@ from operator import mul
 from statistics import NormalDist
 
 Shares = Sequence[float]
-"""How much lies at each point of a grid, from 0 on."""
+"""The probability at each point of a grid, from 0 on."""
 
 
 @dataclass(frozen=True)
@@ -76,7 +76,7 @@ class Slice:
 
     @cached_property
     def share(self) -> float:
-        """How many of all they are."""
+        """The share of all times that lies between the bounds."""
         return (1.0 if self.end is None else self.law.by(self.end)) - self.law.by(self.start)
 
     def _area(self, ms: float) -> float:
@@ -126,11 +126,11 @@ def _below(law: Times, ms: float) -> float:
 
 
 _PLACES, _PRODUCTS = 8, 300
-"""So many places, and products, of a sum of two times take as long as one way to follow."""
+"""This many points, or products, of a convolution take as long as one followed way."""
 
 
 def effort(some: int, others: int) -> int:
-    """What it takes to find the sums of two times of so many points, in ways to follow."""
+    """The cost of the convolution of two grids of these sizes, in followed ways."""
     return max(some, others) // _PLACES + some * others // _PRODUCTS
 
 

@@ -1,4 +1,4 @@
-"""What if one number of a game were another: which there are, and how to set one."""
+"""Change one number of a game: list the numbers, and set one."""
 
 import ast
 from collections.abc import Iterator, Mapping, Sequence
@@ -10,7 +10,7 @@ from dicetrail.core.foresight.forecast import Forecast
 from dicetrail.core.rules import SHARES, Script, parse
 
 MAX_VALUES = 13
-"""So many values of a number are looked at."""
+"""At most this many values of a number are tried."""
 
 _ROUND_NUMBERS = (
     ("draw", "count", "questions"),
@@ -34,7 +34,7 @@ class Knob:
 
 @dataclass(frozen=True, slots=True)
 class Turned:
-    """What a game comes to with a knob at a value."""
+    """The forecast of a game with a knob at a value."""
 
     value: int
     forecast: Forecast
@@ -58,7 +58,7 @@ def knobs_of(game: Game, has_words: bool = True) -> tuple[Knob, ...]:
 
 
 _SCORE = "score at the start"
-"""The number that is turned least often."""
+"""The knob that changes the game least."""
 
 
 def values_around(knob: Knob) -> tuple[int, ...]:

@@ -1,8 +1,8 @@
-"""Runs that show how a game can end: looked for through the engine itself.
+"""Find runs that show how a game can end, with the engine itself.
 
-From the opening on, everything that a player could do is done, the fewest inputs first; runs
-that rules cannot tell apart any more are one from there on. So the first run that comes to an
-ending is a shortest one with its dice. Other dice are tried while endings are missing.
+A breadth-first search tries everything that a player could do, from the opening on. Runs that rules
+cannot tell apart are merged. So the first run to an ending is a shortest one with its dice. Other
+dice are tried while endings are missing.
 """
 
 from collections.abc import Iterator
@@ -34,10 +34,10 @@ from dicetrail.core.rules import Happening, can_happen, turning_points
 from dicetrail.core.survey import Reach
 
 MAX_STEPS = 30_000
-"""So many inputs are tried before the search is given up."""
+"""The search stops after this many inputs."""
 
 MAX_DICE = 4
-"""With so many dice it is looked while an ending is missing, for each number of players."""
+"""At most this many dice are tried for each number of players."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -53,7 +53,7 @@ class Witness:
 
 @dataclass(frozen=True, slots=True)
 class Witnesses:
-    """The runs that were found, and what is missing."""
+    """The witnesses that were found, and why others are missing."""
 
     endings: tuple[Witness | None, ...]
     """For each ending of the game a shortest run to it; None if none was found."""
@@ -131,7 +131,7 @@ class _Search:
         _keep(self.scores, score, witness)
 
     def _key(self, state: State) -> tuple[object, ...]:
-        """What can matter of a state from here on."""
+        """The parts of a state that can change what follows."""
         merged = tuple(map(self.program.rules.merged, state.tallies))
         return (
             merged,

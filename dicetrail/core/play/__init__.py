@@ -1,4 +1,4 @@
-"""A run: its state, the actions, what they bring, and what is laid before the player."""
+"""A run: its state, its actions, their effects, and what the player sees."""
 
 from dicetrail.core.play.answering import Intent, action_for, next_input, slipped
 from dicetrail.core.play.dress import Dress, dress, phrases_in

@@ -1,4 +1,4 @@
-"""What a player does so that something happens to the question: playing on the player's behalf."""
+"""Choose the action that makes something happen to the question: play on the player's behalf."""
 
 from collections.abc import Callable
 from enum import StrEnum
@@ -26,7 +26,7 @@ _THINKING_MS = 1000
 
 
 class Intent(StrEnum):
-    """What is to come of the question in play."""
+    """The wanted result of the question in play."""
 
     RIGHT = "right"
     WRONG = "wrong"
@@ -35,9 +35,9 @@ class Intent(StrEnum):
 
 
 def next_input(program: Program, state: State, intent: Intent, at: int) -> Input | None:
-    """The input, at `at` or later, that brings a run nearer to an outcome.
+    """The next input, at `at` or later, towards a wanted result.
 
-    None if the run is over, or if the outcome cannot be: no clock to be late for, no pass.
+    None if the run is over, or if the result is impossible: no clock to be late for, no pass.
     """
     match state.phase:
         case Phase.OPENING:
@@ -61,7 +61,7 @@ def next_input(program: Program, state: State, intent: Intent, at: int) -> Input
 
 
 def action_for(presented: PresentedQuestion, state: State, happening: Happening) -> Action | None:
-    """What a player does so that this happens to the question in play; None if it cannot be.
+    """The action that makes this happen to the question in play; None if it cannot happen.
 
     Where no letter is left to miss, a whole word that is wrong is the miss.
     """

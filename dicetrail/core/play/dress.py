@@ -1,4 +1,5 @@
-"""How a game is dressed for its players: its look with every colour, and what its pages say."""
+"""The appearance of a game for its players: its look with every colour, and the words of its
+pages."""
 
 from dataclasses import dataclass
 
@@ -21,7 +22,7 @@ from dicetrail.core.document import (
 
 @dataclass(frozen=True, slots=True)
 class Dress:
-    """What a page needs to know of a game's looks; the same for a whole run."""
+    """The appearance that a page needs; it stays the same for a whole run."""
 
     look: Look
     own: Palette
@@ -38,7 +39,7 @@ class Dress:
 
 
 def dress(game: Game) -> Dress:
-    """How a game is dressed."""
+    """The appearance of a game."""
     colours, ways = game.look.colours, WAYS[game.language]
     return Dress(
         game.look,

@@ -1,24 +1,23 @@
 """The whole run: start it, step it, replay it.
 
-Theory of operation. A run is in one of four phases. It opens; `Begin` starts a round and
-asks its first question. What comes of a question (an answer, its clock's end, a pass) is
-settled by the rules, and unless tries are left the run holds, showing what it was, for a
-time or until `Continue`; then it goes the way that was settled: to the next question, the
-same one, another round, or an ending. When a round's questions or its time run out the
-next round begins, or the menu opens again, or the game is over and the endings are tried.
+Theory of operation. A run is in one of four phases. It opens; `Begin` starts a round and asks its
+first question. The rules settle each outcome of a question (an answer, the end of its clock, a
+pass). If no tries are left, the run holds and shows the feedback, for a time or until `Continue`.
+Then it goes where the rules decided: to the next question, the same one, another round, or an
+ending. When the questions or the time of a round run out, the next round begins, the menu opens
+again, or the game is over and its endings are tried.
 
     OPENING --Begin--> ASKING --outcome--> HOLDING --its time, or Continue--> ASKING ...
        ^                  `--unreadable, or tries left--> ASKING             |
        `-------------------------- menu of rounds --------------------------+--> ENDED
 
-Countdowns run in ASKING alone, and where a round says so only once the sound of a question
-has begun (`Listen`). Before an action is taken, every countdown that ended by
-its time is worked out, in order, so an answer at the deadline finds the question gone. An
-action that is not allowed now changes nothing and leaves a footprint that says so.
+Countdowns run in ASKING alone, and where a round says so only once the sound of a question has
+begun (`Listen`). Before an action is taken, every countdown that ended by then is processed, in
+order, so an answer at the deadline finds the question closed. An action that is not allowed now
+changes nothing and leaves a footprint that says so.
 
-Nothing here reads a clock or chooses a chance: `at` and `dice` are given. Everything that
-follows from the program and the dice is worked out when asked for and never kept in the
-state.
+Nothing here reads a clock or draws its own chance: `at` and `dice` are given. Everything that
+follows from the program and the dice is computed on demand and never stored in the state.
 """
 
 from collections.abc import Callable, Iterable, Iterator, Sequence
@@ -112,7 +111,7 @@ def start(
 
 
 def players_refused(game: Game, players: int) -> str | None:
-    """Why a game is not played by so many; None if it is."""
+    """Why a game does not take this number of players; None if it does."""
     most = max(1, min(MAX_PLAYERS, game.opening.most_players))
     if 1 <= players <= most:
         return None

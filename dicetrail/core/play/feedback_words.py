@@ -1,4 +1,4 @@
-"""What is said of an answer, in the words of the game, wherever it is shown."""
+"""The feedback for an answer, in the words of the game."""
 
 from collections.abc import Iterator
 
@@ -18,8 +18,8 @@ HEADLINES = {
 
 
 def said_of(feedback: Feedback, translator: Translator) -> Iterator[str]:
-    """What came of an answer, line by line, without the note. The maker's own words stand in
-    place of the rest, or after it."""
+    """The feedback for an answer, line by line, without the note. The maker's own words replace the
+    ready ones or follow them."""
     if feedback.result is Result.UNREADABLE:
         yield translator.say(Phrase.UNREADABLE, why=feedback.why)
     elif feedback.is_own:

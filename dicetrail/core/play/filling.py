@@ -1,7 +1,7 @@
-"""What a maker's words can have filled in: ``{score}``, ``{name}``, ``{points}``.
+"""Fill in the places of a maker's words:
 
-The same names stand for the same things in every text of a game. A name followed by forms,
-``{score|point|points}``, gives the form that goes with the number.
+``{score}``, ``{name}``, ``{points}``. A name means the same in every text of a game. A name
+followed by forms, ``{score|point|points}``, gives the form for the number.
 """
 
 from dicetrail.core.document import Badge, Phrase
@@ -17,10 +17,10 @@ PLACES: dict[str, str] = {
     "points": "the score with its word: 1 point, 3 points",
     "badge": "what the ending's badge is called",
 }
-"""What can be filled in besides counters and facts, in words."""
+"""The places besides counters and facts, each with its description."""
 
 ONLY_AT_END = frozenset({"badge"})
-"""Those that mean something once the run has come to its ending."""
+"""The places that have a value only at the ending."""
 
 
 def filled(program: Program, state: State, words: str) -> str:
@@ -29,7 +29,7 @@ def filled(program: Program, state: State, words: str) -> str:
 
 
 def places(program: Program, state: State) -> dict[str, object]:
-    """What words can have filled in, by name."""
+    """The values of all places, by name."""
     tally = state.tally
     values: dict[str, object] = {
         "name": state.players[state.turn],

@@ -1,7 +1,7 @@
-"""How a run goes on: holds, ways, questions, rounds, and the end.
+"""Move a run on: holds, ways, questions, rounds, and the end.
 
-Each function takes the state and a list of footprints to add to, and gives the state after.
-A question leads to a hold, a hold to a way, a way to a question, a round or the end.
+Each function takes the state and a list of footprints to extend, and returns the state after. A
+question leads to a hold, a hold to a way, and a way to a question, a round or the end.
 """
 
 from collections.abc import Iterator, Sequence
@@ -82,7 +82,7 @@ from dicetrail.core.rules import (
 )
 
 MAX_LEAD_MS = 5000
-"""Countdowns wait so long, at most, for the sound of a question to begin."""
+"""Countdowns wait at most this long for the sound of a question to begin."""
 
 
 def settled_question(
@@ -93,7 +93,7 @@ def settled_question(
     footprints: Footprints,
     ending: int | None = None,
 ) -> State:
-    """What an outcome of the question in play leads to.
+    """Apply an outcome of the question in play.
 
     `ending` has come at once already, by the letter that made the outcome.
     """
@@ -120,7 +120,7 @@ def settled_question(
 def _tell_answered(
     change: Footprint | LazyFootprint, state: State, presented: PresentedQuestion, result: Result
 ) -> Iterator[Footprint]:
-    """What the rules changed by the last answer to a question, with that question."""
+    """Tell what the rules changed at the last answer to a question, with that question."""
     for footprint in told([change]):
         yield replace(footprint, answered=_answered(state, presented, result))
 

@@ -1,9 +1,8 @@
-"""What happened in a run, in order.
+"""Footprints record what happened in a run, in order.
 
-A footprint belongs to the stop where it happened, says in one plain sentence why, and
-holds every value that changed, before and after. Screens show footprints, tests compare
-them, and a run can be told from them alone. None tells a right answer before the question
-is done with.
+A footprint belongs to the stop where it happened, says why in one plain sentence, and holds every
+value that changed, before and after. Screens show footprints and tests compare them; a run can be
+described from them alone. No footprint tells a right answer before the question is closed.
 """
 
 from collections.abc import Callable, Iterable, Iterator
@@ -29,7 +28,7 @@ class Stop(StrEnum):
 
 
 class What(StrEnum):
-    """The kind of thing that happened."""
+    """The kind of a footprint."""
 
     LOADED = "loaded"
     BEGUN = "begun"
@@ -154,11 +153,11 @@ class Footprint:
 
 
 LazyFootprint = Callable[[], Iterable[Footprint]]
-"""What tells footprints once somebody asks for them."""
+"""A function that creates footprints on demand."""
 
 Footprints = list[Footprint | LazyFootprint]
-"""What happened in a step. What comes of every answer is left to be told, for many a run is
-only played to see where it ends; what is rare is told at once."""
+"""The footprints of a step. Footprints of every answer are created on demand, because many runs are
+only played to see where they end; rare footprints are created at once."""
 
 
 def told(footprints: Iterable[Footprint | LazyFootprint]) -> Iterator[Footprint]:

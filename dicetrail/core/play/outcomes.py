@@ -1,4 +1,4 @@
-"""What an event does: the rules are run, and what they say is done and told.
+"""Apply an event: run the rules, do their actions and record footprints.
 
 Nothing here moves the run on; `flow` does.
 """
@@ -118,7 +118,7 @@ def _run(
 
 
 def _dice_for(program: Program, state: State, outcome: Outcome) -> Roll | None:
-    """The rolls of one event: a stream of its own, told apart by all that happened before."""
+    """The dice for the rolls of one event: a stream of its own, named by what happened before."""
     if not program.rules.script.rolls:
         return None
     purpose = f"roll {outcome.event} {state.turn} {state.tries_used} {len(state.tried)}"
@@ -127,13 +127,14 @@ def _dice_for(program: Program, state: State, outcome: Outcome) -> Roll | None:
 
 
 _SCORED = (Event.RIGHT, Event.WRONG, Event.TIMEOUT, Event.PASSED)
-"""Told even where no rule ran, for they change the counts of right and wrong."""
+"""These events leave a footprint even if no rule ran, because they change the counts of right and
+wrong."""
 
 
 def _tell_change(
     rules: Rules, at: int, outcome: Outcome, before: Tally, settled: Settled
 ) -> Iterator[Footprint]:
-    """What the rules changed."""
+    """Tell what the rules changed."""
     after = settled.tally
     changes = _changes(rules.names, before.counters, after.counters)
     told = ", ".join([f"{change.name} {change.before} → {change.after}" for change in changes])
@@ -155,7 +156,7 @@ def _changes(names: Sequence[str], old: Sequence[Number], new: Sequence[Number])
 
 
 def _fact(rules: Rules, name: str, before: Tally, after: Tally, outcome: Outcome) -> Any:
-    """What a rule found: its counters as they were, the counts as they have become."""
+    """The value that a rule read: counters before the event, counts after it."""
     if name in rules.names:
         return before.counters[rules.names.index(name)]
     if name in COUNTED:
@@ -179,7 +180,7 @@ _EVENT_WORDS = {
 
 
 def _do(program: Program, state: State, done: ScriptAction, footprints: Footprints) -> State:
-    """One action of the script."""
+    """Do one action of the script."""
     match done.what:
         case "fault":
             why = f"line {done.line}: {done.value}; nothing changed there"
@@ -226,7 +227,7 @@ _CLOCKS = ("round", "game", "question")
 
 
 def quiet(state: State) -> State:
-    """The state with nothing said any more by what happened before."""
+    """The state without the words of earlier events."""
     return state._replace(told=()) if state.told else state
 
 

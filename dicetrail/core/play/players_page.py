@@ -1,6 +1,6 @@
-"""What players are told on a page of their own: of the game, of their run, and what it came to.
+"""The data of a player's page: the game, the run and its result.
 
-Wherever a game is played, at a server or in a folder that left it, these say the same.
+A server and an exported folder use the same data.
 """
 
 from collections.abc import Iterable

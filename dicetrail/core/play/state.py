@@ -1,4 +1,4 @@
-"""What a run is made of: its phases, the actions it takes, and its state."""
+"""The data of a run: its phases, its actions and its state."""
 
 from collections.abc import Iterable
 from dataclasses import dataclass
@@ -142,7 +142,7 @@ class Input:
 
 
 class TimeRanBackwards(ValueError):
-    """An action was said to come before the one it follows. A mistake of the caller's."""
+    """An input has an earlier time than the one before it. This is an error of the caller."""
 
 
 class Clocks(NamedTuple):
@@ -247,19 +247,19 @@ class _StateFields(NamedTuple):
     unattended: int = 0
     """Countdowns that ended since a player last did anything."""
     best: Number | None = None
-    """What is to be beaten, the best before this run: a score, or milliseconds where the
-    fastest is the best; None if there is none."""
+    """The best result before this run: a score, or milliseconds if the fastest run is the best;
+    None if there is none."""
 
 
 class State(_StateFields):
-    """All that tells one point of a run from another and cannot be worked out."""
+    """The state of a run: everything that cannot be computed from the program and the dice."""
 
     __slots__ = ()
 
     if not TYPE_CHECKING:
 
         def _replace(self, **changes):
-            """As of every named tuple, in half the time: of so many fields few change."""
+            """A faster `_replace`: only few of the many fields change."""
             values = list(self)
             for name, value in changes.items():
                 values[_PLACES[name]] = value

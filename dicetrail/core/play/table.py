@@ -1,8 +1,8 @@
-"""The table: what the player has in front of them at one point of a run.
+"""The table: everything that the player sees at one point of a run.
 
-Made from the program and the state alone. Until a question is done with nothing here hangs
-on which choice is right; after it the verdict is told, and the right answer as far as the
-round tells it.
+It is computed from the program and the state alone. While a question is open, nothing here depends
+on which choice is right. After that it holds the verdict, and the right answer if the round tells
+it.
 """
 
 from collections.abc import Mapping

@@ -1,4 +1,4 @@
-"""What an outcome brings: the rule script, the counts, and where a run goes then."""
+"""The rules of a game: the rule script, the counts, and where a run goes after an outcome."""
 
 from dicetrail.core.rules.all_players import (
     Falls,

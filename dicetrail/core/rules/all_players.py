@@ -1,7 +1,7 @@
-"""What the rules bring when they run for every player: at the start, at a round's end, at the end.
+"""Run the rules for every player: at the start, at the end of a round and at the end of the game.
 
-Each function follows every way that dice in the script can fall, as `falls` gives them, and
-says with what chance each comes. The engine narrates the one way its dice fell.
+Each function follows every way that the dice of the script can fall, as `falls` gives them, with
+the chance of each. The engine follows the one way its dice fell.
 """
 
 from collections.abc import Callable, Iterable, Iterator, Sequence
@@ -32,7 +32,7 @@ Falls = Callable[[Tally, Outcome], Iterable[tuple[float, Settled]]]
 
 
 class Over(NamedTuple):
-    """How a run is over."""
+    """The end of a run."""
 
     tallies: Tallies
     ending: int | None
@@ -81,7 +81,7 @@ def followed(
 def _round_ended(
     game: Game, where: Where, tallies: Tallies, to: int | None, falls: Falls
 ) -> Iterator[tuple[float, Tallies, Step]]:
-    """Where a round's end leads once everybody's rules have run."""
+    """Where the end of a round leads after the rules of all players have run."""
     if where.due is not None:
         yield 1.0, tallies, due_end(game, where)
         return
@@ -119,7 +119,7 @@ def _round_ended(
 def _game_ended(
     game: Game, rules: Rules, ends: Ends, tallies: Tallies, falls: Falls
 ) -> Iterator[tuple[float, Over]]:
-    """How a run that ends is over once everybody's rules have run."""
+    """The end of a run after the rules of all players have run."""
     where = ends.where
     waiting: list[tuple[float, Tallies]] = [(1.0, ())]
     for turn in range(where.players):

@@ -1,8 +1,8 @@
-"""Where a run goes: after a question, at the end of a countdown, after a round.
+"""Decide where a run goes: after a question, at the end of a countdown, after a round.
 
-The one place that decides it. The engine tells what is decided here in footprints, and
-`reach` follows every way there is. A `Where` is all it hangs on; what comes next is one of
-four steps: a question is asked, a round ends, a round or the menu is entered, the run ends.
+This is the only place that decides it. The engine records the decisions in footprints, and `reach`
+follows all of them. They depend on a `Where` alone. The next step is one of four: a question is
+asked, a round ends, a round or the menu is entered, the run ends.
 """
 
 from typing import NamedTuple
@@ -11,14 +11,14 @@ from dicetrail.core.document import Game, RoundOrder, To, Way
 
 
 class Due(NamedTuple):
-    """An ending that came at once, and for whom, while others have their turn yet."""
+    """An ending that came at once and its player, while others still have their turn."""
 
     ending: int
     player: int
 
 
 class Where(NamedTuple):
-    """Where a run stands, as far as its course hangs on it. All counts are from 0."""
+    """The position of a run, as far as its course depends on it. All counts are from 0."""
 
     players: int
     """How many there are."""
@@ -122,7 +122,8 @@ def time_ends(where: Where, which: str, asked: int) -> Step:
 
 
 def due_end(game: Game, where: Where) -> Ends:
-    """The end that was put off until everybody had their turn, or is put off no more."""
+    """The end that was postponed until all players had their turn, or that is postponed no
+    longer."""
     due = where.due
     if due is None or (game.opening.equal_turns and where.players > 1):
         return Ends(where)

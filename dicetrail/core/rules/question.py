@@ -1,9 +1,9 @@
-"""What can happen to a question in play, and what comes of it.
+"""Decide what can happen to a question in play, and where that leads.
 
-The one place that decides it. `can_happen` lists what can happen to a question as it stands,
-`after` says how it stands then or what closes it, `outcome_of` how rules read it, and `branches`
-where it leads. The engine takes the branch that happened, `reach` follows every branch, and the
-forecast gives each branch its chance.
+This is the only place that decides it. `can_happen` lists what can happen to an open question,
+`after` gives its progress then or the outcome that closes it, `outcome_of` gives what rules read,
+and `branches` gives the results. The engine takes the branch that happened, `reach` follows every
+branch, and the forecast gives each branch its chance.
 """
 
 from collections.abc import Iterator
@@ -28,7 +28,7 @@ class Happening(Enum):
     MISS = Event.LETTER_MISS, Occasion.LETTER_MISS
     RIGHT = Event.RIGHT, Occasion.RIGHT, "right"
     CLOSE = Event.RIGHT, Occasion.CLOSE, "close"
-    """Right but for a typing slip."""
+    """Right, apart from a typing slip."""
     WRONG = Event.WRONG, Occasion.WRONG, "wrong"
     PASSED = Event.PASSED, Occasion.PASSED, "passed"
     LATE = Event.TIMEOUT, Occasion.LATE, "late"
@@ -76,14 +76,14 @@ class Branch(NamedTuple):
     """One way a question can go on from something that happened to it."""
 
     share: float
-    """The chance that dice in the script fall so."""
+    """The chance that the dice of the script fall this way."""
     settled: Settled
-    """What it led to; an ending that a letter brought stands here too."""
+    """The result; an ending that a letter brought is here too."""
     progress: Progress
     closing: Happening | None = None
     """The outcome that a last letter led to."""
     letter: Settled | None = None
-    """What that letter itself led to."""
+    """The result of that letter itself."""
 
     @property
     def is_over(self) -> bool:
@@ -92,7 +92,7 @@ class Branch(NamedTuple):
 
 
 class Came(NamedTuple):
-    """What came of a question; with neither way nor ending it still stands."""
+    """The result of a question; with neither way nor ending the question is still open."""
 
     tally: Tally
     way: Way | None = None
@@ -102,7 +102,8 @@ class Came(NamedTuple):
 
 
 def came_of(settled: Settled, tally: Tally) -> Came:
-    """What came of a question by its last outcome. `tally` is the settled one, as it is kept."""
+    """The result of a question after its last outcome. `tally` is the settled tally, merged if the
+    caller merges."""
     actions = settled.script_actions
     is_out = bool(actions) and any(action.what == "out" for action in actions)
     return Came(tally, settled.way, settled.ending, is_out)
@@ -119,7 +120,7 @@ def question_left(game: Game, where: Where, came: Came) -> Step:
 
 
 def can_happen(terms: Terms, progress: Progress) -> Iterator[Happening]:
-    """What can happen to a question as it stands.
+    """Everything that can happen to an open question.
 
     >>> [one.name for one in can_happen(Terms(can_pass=True), Progress())]
     ['RIGHT', 'WRONG', 'PASSED']
@@ -143,7 +144,7 @@ def can_happen(terms: Terms, progress: Progress) -> Iterator[Happening]:
 def after(
     terms: Terms, progress: Progress, happening: Happening, found: int = 1
 ) -> tuple[Progress, Happening | None]:
-    """How far a question is once something happened, and the outcome that follows at once.
+    """The progress of a question after something happened, and the outcome that follows at once.
 
     The last letter of a word makes it right, the last miss makes it wrong. A whole word that is
     right uses up no miss. `found` is how many letters a hit finds.
@@ -181,7 +182,7 @@ def asked_outcome(
     seconds: int,
     is_again: bool,
 ) -> Outcome:
-    """How rules read a question that is put. Round, position and turn are from 0; `seconds` are
+    """What rules read when a question is put. Round, position and turn are from 0; `seconds` are
     those of its clock, 0 without one."""
     return Outcome(
         Event.ASKED,
@@ -204,9 +205,9 @@ def asked_outcome(
 def outcome_of(
     asked: Outcome, terms: Terms, progress: Progress, happening: Happening, reading: ClockReading
 ) -> Outcome:
-    """How rules read something that happened to a question, which has come so far by it.
+    """What rules read when something happened to a question; `progress` is the progress after it.
 
-    Once it is too late, or passed, neither time nor tries are left.
+    After a timeout or a pass, neither time nor tries are left.
     """
     is_closed = happening.is_closed
     return Outcome(
@@ -235,7 +236,7 @@ def branches(
     happening: Happening,
     reading: ClockReading,
 ) -> Iterator[Branch]:
-    """Where something that happens to a question leads, one branch for each fall of the dice."""
+    """The results of something that happens to a question: one branch for each fall of the dice."""
     then, closing = after(terms, progress, happening)
     outcome = outcome_of(asked, terms, then, happening, reading)
     if closing is None:
@@ -251,7 +252,7 @@ def branches(
 
 
 def read_clock(reads: frozenset[str], allowed_ms: int, used_ms: int) -> ClockReading:
-    """What rules that read these facts find on a clock; `allowed_ms` is 0 without one."""
+    """The clock reading of rules that read these facts; `allowed_ms` is 0 without a clock."""
     left = max(0, allowed_ms - used_ms)
     return ClockReading(
         left // 1000 if "seconds_left" in reads else 0,

@@ -1,8 +1,8 @@
-"""The arithmetic of one outcome on one player's tally: script, lives, flow, endings.
+"""Apply one outcome to one player's tally: script, lives, moves, endings.
 
-Kept apart from texts, clocks and footprints so that many games can be worked through
-without them. `Rules` is a game's script, moves and endings made ready once; `settle` is
-called for every outcome and does nothing it need not do.
+This is separate from texts, clocks and footprints, so that many games can be followed without them.
+`Rules` is the script, the moves and the endings of a game, prepared once. `settle` is called for
+every outcome and does only what is needed.
 """
 
 from collections.abc import Iterator, Mapping, Sequence
@@ -33,7 +33,7 @@ from dicetrail.core.rules.script.language import COUNTS, QUESTION_FACTS, SHARES,
 
 
 class Tally(NamedTuple):
-    """What is counted for one player."""
+    """The counters and counts of one player."""
 
     counters: Counters = (0,)
     """The counters of the script, in its order; the score is among them."""
@@ -50,7 +50,7 @@ class Tally(NamedTuple):
 
 
 class Outcome(NamedTuple):
-    """What happened to the player, as far as rules can read it. See `FACTS` for meanings."""
+    """The facts of an event that rules can read. See `FACTS` for their meanings."""
 
     event: Event
     round: int = 0
@@ -70,7 +70,7 @@ class Outcome(NamedTuple):
 
 
 class Settled(NamedTuple):
-    """What an outcome led to."""
+    """The result of an outcome."""
 
     tally: Tally
     way: Way | None
@@ -83,7 +83,7 @@ class Settled(NamedTuple):
 
 
 class EventRules(NamedTuple):
-    """What an event does before and after the script has its say, made ready."""
+    """The fixed effects of an event before and after the script runs, prepared."""
 
     is_right: bool
     """Whether it ends a question as right."""
@@ -105,7 +105,7 @@ class EventRules(NamedTuple):
 
 @dataclass(frozen=True, eq=False)
 class Rules:
-    """A game's script, moves and endings, made ready. Made by `rules_of`."""
+    """The prepared script, moves and endings of a game. Create it with `rules_of`."""
 
     script: Script
     names: tuple[str, ...]
@@ -123,8 +123,8 @@ class Rules:
     reads: frozenset[str]
     """Every counter and fact that the script or an ending reads."""
     is_put_idly: bool
-    """Whether nothing comes of a question that is put: no rule runs for it, and the endings that
-    come at once hang on what stood as it stands before."""
+    """Whether putting a question changes nothing: no rule runs for it, and the endings that come at
+    once depend only on values that it leaves unchanged."""
     _last: First | None
     """Which of the final endings fits."""
     _score: int
@@ -163,15 +163,15 @@ _KEPT_FOR = {
     **{name: (part, *whole) for name, (part, whole) in SHARES.items()},
     **dict.fromkeys(_WORTHS, ("worth",)),
 }
-"""What must be kept for a fact to come out right."""
+"""The counts that must be kept to compute a fact."""
 
 
 COUNTED = (*COUNTS, *SHARES)
-"""What every tally tells beside its counters."""
+"""The facts that every tally gives beside its counters."""
 
 
 def counts_of(tally: Tally) -> tuple[int, ...]:
-    """What a tally tells beside its counters, in the order of `COUNTED`."""
+    """The facts that a tally gives beside its counters, in the order of `COUNTED`."""
     counts = tally[1:]
     return (*counts, *(percent(counts[p], sum(counts[n] for n in whole)) for p, whole in _SHARES))
 
@@ -195,12 +195,12 @@ def still_allowed(allowed: int | None, used: int) -> int:
 
 
 def share_left(left_ms: int, allowed_ms: int) -> int:
-    """What is left of a clock, in percent rounded half up, 0 to 100; 0 without a clock."""
+    """The remaining time of a clock, in percent rounded half up, 0 to 100; 0 without a clock."""
     return min(100, (200 * left_ms + allowed_ms) // (2 * allowed_ms)) if allowed_ms else 0
 
 
 def rules_of(game: Game) -> Rules:
-    """A game's rules, made ready. Raises ScriptFaults if its script is not in the language."""
+    """The prepared rules of a game. Raises ScriptFaults if its script is not in the language."""
     script = parse(game.script)
     names = tuple(script.counters)
     conditions = [condition_of(ending, names) for ending in game.endings]
@@ -304,7 +304,7 @@ def _effect(
 
 
 def condition_of(ending: Ending, counters: Sequence[str]) -> Condition:
-    """What makes an ending fit, checked. Raises ScriptFaults.
+    """The checked condition of an ending. Raises ScriptFaults.
 
     >>> condition_of(Ending("Pass", "Well done.", at_least=80, counts="percent"), ()).reads
     frozenset({'percent'})
@@ -395,7 +395,7 @@ _Counts = tuple[int, int, int, int, int, int, int, int]
 def _done_with(
     before: Tally, counts: _Counts, worth: int, is_right: bool, is_wrong: bool
 ) -> _Counts:
-    """The counts with the question counted so, whatever was planned."""
+    """The counts with the question counted as right, wrong or neither, instead of as planned."""
     asked, _, _, streak, best, mistakes, _, _ = counts
     return (
         asked,
@@ -416,7 +416,7 @@ class TooManySides(ValueError):
 def every_fall(
     rules: Rules, tally: Tally, outcome: Outcome, most: int
 ) -> Iterator[tuple[float, Settled]]:
-    """What an outcome leads to for each way that dice in the script can fall, with its chance.
+    """The result of an outcome for each way that the dice of the script can fall, with its chance.
 
     Raises TooManySides for a roll of more than `most` sides.
     """
@@ -444,7 +444,7 @@ _filled = tuple.__new__
 
 
 def _way(script_actions: list[ScriptAction], planned: Way | None, event: Event) -> Way | None:
-    """Where the run goes: as the last script action said that says so, else as was planned."""
+    """Where the run goes: as the last script action with a destination says, else as planned."""
     for script_action in reversed(script_actions):
         if script_action.what in _WAYS:
             return Way(_WAYS[script_action.what], str(script_action.value or ""))

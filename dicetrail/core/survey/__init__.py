@@ -1,4 +1,4 @@
-"""What is wrong, place by place, and every way a game can end."""
+"""Find the problems of a game, and every way it can end."""
 
 from dicetrail.core.survey.build import build
 from dicetrail.core.survey.cue_faults import sound_problems

@@ -1,4 +1,4 @@
-"""A program is made of a game that has no faults."""
+"""Build a program from a game without faults."""
 
 from dicetrail.core.document import Game, GameProblems, Severity
 from dicetrail.core.draw import Packs
@@ -7,7 +7,7 @@ from dicetrail.core.survey.survey import survey
 
 
 def build(game: Game, packs: Packs, recall: Recall | None = None) -> Program:
-    """A program that can be run. Raises GameProblems, listing all, if there is any fault.
+    """The program of a game. Raises GameProblems with all problems if there is any fault.
 
     `recall` makes long runs faster: see `Program.recall`; a plain dict will do for one run.
     """

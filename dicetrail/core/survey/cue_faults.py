@@ -1,4 +1,4 @@
-"""What is wrong with a game's cues and sounds."""
+"""Problems of a game's cues and sounds."""
 
 from collections import Counter
 from collections.abc import Iterable, Iterator
@@ -29,7 +29,7 @@ MAX_SOUNDS = 100
 
 
 def cue_problems(game: Game, rules: Rules | None) -> Iterator[Problem]:
-    """Everything wrong with the cues, the sounds, and what names them."""
+    """Every problem of the cues, the sounds, and the fields that name them."""
     yield from _name_problems("cue", [cue.name for cue in game.cues])
     for number, cue in enumerate(game.cues):
         yield from _problems_of_cue(f"cues[{number}]", cue, game, rules)
@@ -88,13 +88,13 @@ def _long_sound(where: str, name: str, game: Game) -> Iterator[Problem]:
 
 
 def no_such_sound(where: str, name: str, game: Game) -> Iterator[Problem]:
-    """Whether a sound that is named is there."""
+    """Whether a sound with this name exists."""
     if name and sound_named(game, name) is None:
         yield Problem(where, f"there is no sound “{name}”", "choose one that is there, or none")
 
 
 def sound_problems(where: str, sound: Sound) -> Iterator[Problem]:
-    """Everything wrong with one sound, its name left out."""
+    """Every problem of one sound, apart from its name."""
     if sound.file:
         return
     if not 1 <= len(sound.notes) <= MAX_NOTES:

@@ -1,4 +1,4 @@
-"""What is wrong in the patterns of a round, found before any question is made for a player."""
+"""Problems of the patterns of a round, found before any question is made."""
 
 from collections.abc import Iterator
 from fractions import Fraction
@@ -50,7 +50,8 @@ def pattern_problems(where: str, round_: Round, number: int, packs: Packs) -> It
 
 
 def _columns_alike(where: str, title: str, facts: Facts) -> Iterator[Problem]:
-    """Columns of one name, of which a pattern takes the first, and columns without one."""
+    """Warnings about columns with the same name (a pattern takes the first) and columns without a
+    name."""
     first: dict[str, int] = {}
     for number, name in enumerate(facts.columns, 1):
         if not name.strip():

@@ -1,4 +1,4 @@
-"""What is wrong with a game's look: colours too near each other, music that is not there."""
+"""Problems of a game's look: colours with too little contrast, music that is missing."""
 
 from collections.abc import Iterator
 from dataclasses import fields
@@ -8,7 +8,7 @@ from dicetrail.core.survey.cue_faults import no_such_sound
 
 
 def look_problems(game: Game) -> Iterator[Problem]:
-    """Everything wrong with the look of a game."""
+    """Every problem of a game's look."""
     look = game.look
     for field in fields(Colours):
         colour = getattr(look.colours, field.name)

@@ -1,4 +1,4 @@
-"""What is wrong in a pack, row by row, known at the cost of what changes in it."""
+"""The problems of a pack, row by row, updated at the cost of each edit."""
 
 from collections import Counter, defaultdict
 from collections.abc import Collection, Iterable, Iterator, Mapping, Sequence
@@ -22,7 +22,7 @@ MAX_ROWS = 10_000_000
 
 @dataclass(frozen=True, slots=True)
 class RowFault:
-    """What is wrong with one field of one question. Rows and fields count from 0."""
+    """A problem of one field of one question. Rows and fields count from 0."""
 
     row: int
     field: str
@@ -106,7 +106,7 @@ def edited_pack(pack: Pack, edits: Edits) -> Pack:
 
 @dataclass(frozen=True, slots=True)
 class PackReport:
-    """What a game's survey asks of a pack."""
+    """The report on a pack that the survey of a game needs."""
 
     unfit: tuple[tuple[int, FieldFault], ...]
     """The rows of questions that cannot be asked, each with the first reason."""
@@ -131,7 +131,7 @@ Known = TypeVar("Known")
 
 
 class PackLook:
-    """What is wrong in a pack, kept up as it is edited: only what changes is looked at anew.
+    """The problems of a pack, kept up to date: an edit is checked at the cost of what it changes.
 
     `media` holds the names of the pictures and sounds that are there.
     """

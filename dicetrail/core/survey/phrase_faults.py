@@ -1,4 +1,4 @@
-"""What is wrong with a maker's own phrases: places nothing fills, forms that are missing."""
+"""Problems of a maker's own phrases: unknown places, missing forms."""
 
 from collections import Counter
 from collections.abc import Iterator
@@ -19,7 +19,7 @@ MAX_CHARACTERS = 500
 
 
 def phrase_problems(game: Game) -> Iterator[Problem]:
-    """Everything wrong with the phrases of a game."""
+    """Every problem of a game's phrases."""
     times = Counter(own.phrase for own in game.phrases)
     for number, own in enumerate(game.phrases):
         where = f"phrases[{number}]"

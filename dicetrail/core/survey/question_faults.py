@@ -1,4 +1,4 @@
-"""What makes a question unfit to ask, told field by field.
+"""Find what makes a question unfit to ask, field by field.
 
 The reader of question files, the grid in which packs are edited and the survey of a game
 all ask here, so a fault has the same words in each.

@@ -1,4 +1,4 @@
-"""What is wrong with the sites that may show a game in a frame."""
+"""Problems of the sites that may show a game in a frame."""
 
 from collections.abc import Iterator
 
@@ -6,7 +6,7 @@ from dicetrail.core.document import MAX_SITES, Game, Problem, is_site, warning
 
 
 def site_problems(game: Game) -> Iterator[Problem]:
-    """Everything wrong with them; a site that is no address shows nothing."""
+    """Every problem of these sites; a site without a valid address shows nothing."""
     for number, site in enumerate(game.framed_by):
         if not is_site(site):
             what = f"“{site}” is no address of a site"

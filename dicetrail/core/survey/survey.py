@@ -96,7 +96,7 @@ def survey(game: Game, packs: Packs) -> tuple[Problem, ...]:
 def reports_on(
     game: Game, packs: Packs, known: Mapping[str, PackReport] = MappingProxyType({})
 ) -> dict[str, PackReport]:
-    """What there is to know of every pack of a game that is there, by name in order of use.
+    """The reports on the packs of a game that exist, by name in order of use.
 
     `known` are reports that are at hand.
     """
@@ -433,7 +433,7 @@ def _repeated_prompts(game: Game, reports: Mapping[str, PackReport]) -> Iterator
 
 
 def _asked_again(reports: Sequence[PackReport]) -> Iterable[tuple[str, int]]:
-    """What several questions of some packs ask, and how many."""
+    """The prompts that several questions of some packs share, and how many share each."""
     if len(reports) == 1:
         return reports[0].several.items()
     times = Counter(asks for report in reports for asks in report.asks if asks)
@@ -506,7 +506,8 @@ def _near_answers(at: str, round_: Round, packs: Packs) -> Iterator[Problem]:
 
 _MAX_TYPOS = 3
 _LONGEST_NEAR, _MAX_NEAR, _NEAR_TOLD = 12, 40, 3
-"""Of so short answers, so many are held against one another, and so many pairs are told."""
+"""The largest length of answers compared with each other, the largest number of them, and the
+largest number of reported pairs."""
 
 
 def _has_choices(round_: Round, censuses: Censuses) -> bool:

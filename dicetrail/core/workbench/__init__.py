@@ -1,4 +1,4 @@
-"""What a maker's screens show: the strip, score spans, changes, ready games."""
+"""The data of a maker's screens: the strip, score spans, changes, ready games."""
 
 from dicetrail.core.workbench.changes import changes_between
 from dicetrail.core.workbench.cue_sheets import CUE_SHEETS, CueSheet

@@ -1,4 +1,4 @@
-"""What differs between two versions of a game, in words a maker knows."""
+"""List the differences between two versions of a game, in a maker's words."""
 
 from collections.abc import Iterator
 from dataclasses import fields, is_dataclass
@@ -9,7 +9,7 @@ from dicetrail.core.document import Game
 from dicetrail.core.rules import ScriptFaults, parse
 
 MAX_CHANGES = 100
-"""So many changes are told; a game that differs in more is another game."""
+"""At most this many changes are listed; a game with more counts as another game."""
 
 
 def changes_between(old: Game, new: Game) -> tuple[str, ...]:
@@ -23,7 +23,7 @@ def changes_between(old: Game, new: Game) -> tuple[str, ...]:
 
 
 def _script_changes(old: str, new: str) -> Iterator[str]:
-    """What differs in the rules: counters by their numbers, other lines as they stand."""
+    """The differences in the rules: counters by their numbers, other lines as text."""
     if old == new:
         return
     try:

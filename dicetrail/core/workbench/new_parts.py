@@ -1,4 +1,4 @@
-"""New parts of a document, whole and ready to change: what a maker adds begins as one of these."""
+"""New parts of a document: whatever a maker adds begins as one of these."""
 
 from dicetrail.core.document import (
     Cue,

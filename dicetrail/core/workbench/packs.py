@@ -1,4 +1,4 @@
-"""What a maker does with whole packs: one put at the end of another, columns changed."""
+"""Change whole packs: append one to another, change columns."""
 
 from collections.abc import Collection, Sequence
 from dataclasses import dataclass, replace
@@ -12,7 +12,7 @@ MAX_NAME = 80
 
 
 class PackRefused(Exception):
-    """What was to be done with a pack cannot be done."""
+    """A change of a pack that cannot be made."""
 
     def __init__(self, where: str, what: str, mend: str) -> None:
         self.problem = Problem(where, what, mend)

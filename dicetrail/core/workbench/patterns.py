@@ -1,4 +1,4 @@
-"""What a pattern makes of facts, for the maker's eyes, and the pattern the other way round."""
+"""Preview the questions that a pattern makes, and reverse a pattern."""
 
 from collections import Counter
 from collections.abc import Iterator, Mapping
@@ -39,7 +39,7 @@ class ColumnValues:
 
 @dataclass(frozen=True, slots=True)
 class PatternLook:
-    """What comes of a pattern."""
+    """The preview of a pattern."""
 
     question_count: int
     idle_count: int
@@ -55,7 +55,7 @@ class PatternLook:
 
 
 def look_at(pattern: Pattern, facts: Facts, dice: int) -> PatternLook:
-    """What comes of a pattern over facts with these dice."""
+    """The preview of a pattern over facts with these dice."""
     made = questions_from(pattern, facts)
     order = stream(dice, "a look at a pattern").pick(len(made), SHOWN)
     return PatternLook(

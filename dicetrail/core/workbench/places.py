@@ -1,4 +1,4 @@
-"""At which bench a problem is mended, for pages that lead there."""
+"""Find the bench at which a problem is mended, so that pages can lead there."""
 
 import re
 from dataclasses import dataclass

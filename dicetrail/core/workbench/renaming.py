@@ -1,4 +1,4 @@
-"""A part of a game under another name, and everything that names it along with it.
+"""Rename a part of a game together with everything that names it.
 
 Rounds, endings, cues and sounds are named by their titles: by ways, by the rule script, by
 cues and by the look. A part that is renamed alone would leave these pointing nowhere.

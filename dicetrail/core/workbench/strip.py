@@ -67,10 +67,10 @@ from dicetrail.core.survey import (
 )
 
 MAX_DRAWN = 200
-"""So many questions of a draw are shown at the most."""
+"""At most this many questions of a draw are shown."""
 
 ROLLS = 1_000
-"""So many rolls are made to see where right answers stand."""
+"""The number of rolls used to count the places of right answers."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -136,7 +136,7 @@ class ScriptWay:
 
 @dataclass(frozen=True, slots=True)
 class Examined:
-    """What is said of a game without playing it."""
+    """What the workbench shows of a game without playing it."""
 
     problems: tuple[Problem, ...]
     stops: tuple[tuple[StopSummary, ...], ...]

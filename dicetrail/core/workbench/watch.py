@@ -1,7 +1,7 @@
-"""The rules watched at work: what each line of the script did in one step of a run.
+"""Trace the rules: what each line of the script did in one step of a run.
 
-The step is taken once more, by handlers that note the counters before each line they run. So
-what is shown is what happened, with the same dice, and playing pays nothing for it.
+The step runs once more with handlers that note the counters before each line. So the trace shows
+what happened, with the same dice, and normal play has no extra cost.
 """
 
 from collections.abc import Mapping, Sequence

@@ -1,7 +1,7 @@
 """The rule script: a small language for scoring, a strict subset of Python.
 
-`parse` reads and refuses, `compile_script` makes what was passed ready to run, `language`
-lists every name there is.
+`parse` reads and checks a script, `compile_script` compiles a checked one, and `language` lists
+every name.
 """
 
 from dicetrail.core.rules.script.compile import (
