@@ -2,5 +2,5 @@
 
 from dicetrail.cli import app
 
-if __name__ == "__main__":  # workers of a crew import this module anew
+if __name__ == "__main__":  # worker processes import this module again
     app()

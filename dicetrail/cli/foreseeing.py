@@ -1,4 +1,4 @@
-"""What play has shown of a game, and what it will bring."""
+"""Print the evidence and the forecast of a game."""
 
 import secrets
 from collections.abc import Iterator
@@ -173,7 +173,7 @@ def _crew(workers: int | None, scheduler: str) -> Iterator[Crew]:
 
 
 def _ready(name: str, game: Game, packs: dict[str, Pack], players: int) -> Program:
-    """A game that so many play, or an exit that says why it cannot be."""
+    """A game that takes this number of players; otherwise exit with the reason."""
     try:
         program = build(game, packs)
     except GameProblems:

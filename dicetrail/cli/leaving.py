@@ -1,4 +1,4 @@
-"""What leaves: a game to be played elsewhere, the whole shelf to be kept."""
+"""Export: a game to be played elsewhere, or a backup of the whole shelf."""
 
 from collections.abc import Callable, Iterator
 from contextlib import contextmanager
@@ -105,7 +105,7 @@ def _write_python(leaves: takeaway.Leaving, path: Path) -> None:
 
 
 def _leaving(name: str, data: Path) -> takeaway.Leaving:
-    """A game that can leave, from a file or from the store; or an exit that says why not."""
+    """A game to export, from a file or from the store; otherwise exit with the reason."""
     game_named(name, data)  # which tells what is wrong with the name
     path = Path(name)
     try:

@@ -1,4 +1,4 @@
-"""Looking a game through, and playing it in the terminal."""
+"""Check a game, and play it in the terminal."""
 
 import json
 import secrets
@@ -59,7 +59,7 @@ def check(
 
 
 def _all_hold(program: Program, runs: Sequence[KeptRun]) -> bool:
-    """Whether every kept run leads to what it led to; what differs in the others is printed."""
+    """Whether every kept run still holds; prints the differences of the others."""
     changed = 0
     for run in runs:
         held = played_again(program, run)

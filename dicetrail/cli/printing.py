@@ -1,4 +1,4 @@
-"""What the project makes of its own definitions: descriptions, forms, tables."""
+"""Print files that the project generates from its own definitions: schemas and tables."""
 
 import json
 from pathlib import Path

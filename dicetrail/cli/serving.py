@@ -1,4 +1,4 @@
-"""Serving the workbench: where it listens, and what it says of its address."""
+"""Serve the workbench: choose where it listens, and print its address."""
 
 import gc
 import logging
@@ -65,7 +65,7 @@ def serve(
     # What was made so far stays for good: it need not be looked through again and again.
     gc.freeze()
     gc.set_threshold(50_000, 20, 50)
-    sys.setswitchinterval(0.0002)  # who plays waits less for what a maker has worked out
+    sys.setswitchinterval(0.0002)  # players wait less for the work of makers
     Thread(target=application.state.shelf.read_ahead, daemon=True).start()
     _StoppableServer(_served(application)).run(sockets=[listener])
     database.close()
@@ -84,7 +84,7 @@ class _StoppableServer(uvicorn.Server):
     def handle_exit(self, sig: int, frame: FrameType | None) -> None:
         """Stop taking requests; end for certain a moment later."""
         super().handle_exit(sig, frame)
-        logging.disable(logging.CRITICAL)  # of what is given up nothing more is told
+        logging.disable(logging.CRITICAL)  # cancelled work reports nothing more
         last = Timer(ENDS_WITHIN_S, os._exit, (0,))
         last.daemon = True
         last.start()
@@ -137,7 +137,7 @@ def _application(
 
 
 def _in_front(database: Database, address: str, key: str | None, names: tuple[str, ...]) -> FastAPI:
-    """The application for who comes through something in front of it, such as what does TLS."""
+    """The application behind a reverse proxy, such as one that does TLS."""
     host = urlsplit(address).hostname
     if host is None or urlsplit(address).scheme not in ("http", "https"):
         console.print(f"[red]{escape(address)} is no address.[/red] Write https://quiz.example.org")
@@ -177,7 +177,7 @@ def _listen(host: str, port: int) -> socket.socket:
     listener.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
     try:
         listener.bind((host, port))
-        listener.listen()  # so that whoever reads the address can connect at once
+        listener.listen()  # so that a reader of the address can connect at once
     except OSError as error:
         listener.close()
         console.print(f"[red]Cannot listen on {host}, port {port}:[/red] {error.strerror}.")

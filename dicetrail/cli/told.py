@@ -1,4 +1,4 @@
-"""What every command says in the same words."""
+"""Messages that all commands share."""
 
 from collections.abc import Iterator
 from contextlib import contextmanager

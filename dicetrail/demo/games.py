@@ -1,6 +1,6 @@
-"""Seven games of the Quillbrook Allotment Society, and one of its twin: an invented occasion.
+"""Seven games of the Quillbrook Allotment Society, and one of its twin society; all are invented.
 
-Between them they use every capability there is.
+Together they use every feature.
 """
 
 from dicetrail.core import (

@@ -1,4 +1,4 @@
-"""Question files, in open formats: reading them without losing a row, and writing them."""
+"""Read question files in open formats without losing a row, and write them."""
 
 from dicetrail.files.answers import (
     AnswersRead,

@@ -1,4 +1,4 @@
-"""Questions that are alike, found among many.
+"""Find questions that are alike among many.
 
 Only questions that share an uncommon word are compared, so that a large pack takes seconds.
 How near two are is told by RapidFuzz: the share of characters that need no change once the words of
@@ -14,13 +14,13 @@ from rapidfuzz import fuzz, process
 from dicetrail.core.answers import fold, unaccented, without_punctuation
 
 NEAR = 80
-"""So many characters in a hundred must be the same."""
+"""The least similarity of two questions that count as alike, in percent."""
 
 MAX_SHARING = 300
-"""A word that more questions share is too common to compare them for."""
+"""A word in more questions than this is too common to compare them."""
 
 MAX_PAIRS = 500
-"""So many pairs are told at most."""
+"""At most this many pairs are reported."""
 
 _RAREST = 3
 _TOLD_EVERY = 500

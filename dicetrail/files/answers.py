@@ -22,7 +22,7 @@ from dicetrail.limits import MAX_FILE, YEARS, is_in_calendar
 from dicetrail.standalone.offline_api import ANSWERS
 
 _MAX_TOLD = 200
-"""The characters of a refused line that are told."""
+"""At most this many characters of a refused line are shown."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -31,7 +31,7 @@ class PlayedElsewhere:
 
     format: Literal["dice-trail-answers/1"]
     run: str
-    """What tells it from other runs; the address it was played at does not follow from it."""
+    """A name that identifies the run; its play address cannot be derived from it."""
     revision: int
     """Of the game, as it was played."""
     started_at: datetime
@@ -45,7 +45,7 @@ _FORM = TypeAdapter(PlayedElsewhere)
 
 
 def without_names(run: PlayedElsewhere) -> PlayedElsewhere:
-    """The same run with nothing that tells who played it."""
+    """The same run without anything that identifies the player."""
     players = tuple(f"Player {number}" for number, _ in enumerate(run.players, 1))
     return replace(run, players=players, remark="")
 
@@ -185,7 +185,7 @@ def _column(line: str) -> int:
 
 
 def _unfit(run: PlayedElsewhere) -> str | None:
-    """What of a run can never have been played; None if all can."""
+    """The part of a run that cannot have been played; None if all of it can."""
     shown = run.shown
     if not 0 < len(run.run) <= 80 or not 0 < len(run.players) <= MAX_PLAYERS:
         return f"a run has a name of at most 80 characters, and players, {MAX_PLAYERS} at most"

@@ -1,4 +1,5 @@
-"""ZIP archives (workbooks, and questions with their pictures and sounds), looked over first."""
+"""Check ZIP archives (workbooks, and questions with their pictures and sounds) before they are
+read."""
 
 import io
 import re

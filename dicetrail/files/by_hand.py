@@ -1,4 +1,4 @@
-"""Questions written by hand, cell by cell: what kind they are is guessed from what is there."""
+"""Guess the kind of a question that is written by hand, cell by cell."""
 
 from dataclasses import replace
 
@@ -8,7 +8,7 @@ from dicetrail.files.plan import TRUTH_WORDS
 
 _GUESSED = (Kind.CHOICE, Kind.TRUTH, Kind.TYPED, Kind.NUMBER)
 _SHORTEST = 4
-"""Shorter words than these are left as they are, for more may still be typed."""
+"""Shorter words are left unchanged, because the user may still be typing."""
 
 
 def with_kind(question: Question) -> Question:

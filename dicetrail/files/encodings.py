@@ -1,4 +1,4 @@
-"""Which of the older encodings a text was written in: the one in which it makes words.
+"""Guess the legacy encoding of a text: the one in which it makes words.
 
 Bytes beyond ASCII mean another character in each of them. The right reading is the one whose
 characters are letters that its languages use, in their place in words. Letters and how common
@@ -40,7 +40,7 @@ for the small letters beyond ASCII."""
 _OPENING = "¿¡«„“‘"
 _BESIDES = _OPENING + "»”’–—…€°·•×½¼§№"
 _LOOKED_AT = 20_000
-"""So many bytes around those beyond ASCII tell enough."""
+"""At most this many bytes around those beyond ASCII are examined."""
 
 
 def likeliest(content: bytes) -> str | None:

@@ -1,4 +1,4 @@
-"""Packs written out, in open formats that other programs read.
+"""Write packs in open formats that other programs read.
 
 Separated text follows RFC 4180; tab-separated text also IANA's text/tab-separated-values,
 so no field of it holds a tab or a line break. A field that a spreadsheet would run as a

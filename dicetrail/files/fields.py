@@ -1,4 +1,4 @@
-"""Every field of a game file in words, for people and for editors.
+"""Describe every field of a game file, for people and for editors.
 
 Types, bounds and defaults are read from the form of the file, meanings from what stands
 under each field where it is defined, so nothing here can say otherwise than the engine.

@@ -1,4 +1,4 @@
-"""Tables that stand in something else: objects of JSON or YAML by their keys, drawn tables.
+"""Read tables from other forms: objects of JSON or YAML by their keys, drawn tables.
 
 Objects become rows under their keys: a list of options becomes a column for each, options
 that say of themselves whether they are right become right and wrong ones, an object of

@@ -1,4 +1,4 @@
-"""A first plan for a table, guessed from how its columns are filled and from its first row.
+"""Guess a first plan for a table from the contents of its columns and from its first row.
 
 Structure comes before words: a row that names the columns is unlike the rows under it (no
 question mark over questions, no number over numbers), and a question, a key, a numbering
@@ -32,7 +32,7 @@ from dicetrail.files.shown import shown_by
 from dicetrail.files.text import FileProblem
 
 LOOKED_AT = 200
-"""How many rows are looked at."""
+"""At most this many rows are examined."""
 
 MAX_GROUPS = 8
 _TOPIC = ROLE_OF_DETAIL["topic"]
@@ -104,7 +104,7 @@ def keys_in(text: str) -> list[str]:
 
 @dataclass(frozen=True)
 class ColumnFill:
-    """How a column is filled, the empty fields left out."""
+    """Statistics of a column without its empty fields."""
 
     values: tuple[str, ...]
 
@@ -238,7 +238,7 @@ class Headed:
 
 _SURE, _LIKELY = 2.5, 1.5
 _TOLD = 2
-"""So many reasons are told, the weightiest."""
+"""At most this many reasons are given, the strongest first."""
 
 
 def _headed(sample: Sequence[Sequence[str]], width: int) -> Headed:

@@ -1,4 +1,4 @@
-"""What the heading of a column says it holds, in any of a dozen languages.
+"""Find the role of a column from its heading, in any of a dozen languages.
 
 A heading is taken apart into words; what it is about ("answer") and what it says of that
 ("wrong", "2") tell the role. The stems are from memory, no source: what teachers write over

@@ -1,4 +1,5 @@
-"""Pictures and sounds: told by their content, made safe, kept by their digest.
+"""Recognise pictures and sounds by their content, make them safe, and identify them by their
+digest.
 
 A file is what its first bytes say, whatever its name. A drawing (SVG) is rebuilt from the
 elements and attributes that only draw; one with a script, or that reaches outside itself,

@@ -1,4 +1,4 @@
-"""Web pages, and what is copied from one or from a document, as lines of text and tables.
+"""Read web pages, and text copied from a page or a document, as lines and tables.
 
 Read as HTML is (WHATWG HTML, from memory), nothing of it run or fetched: paragraphs and
 list items are lines, what is bold, underlined or highlighted is marked, tables are rows.

@@ -1,4 +1,4 @@
-"""Pictures of points: their size read before anything is decoded, and what they tell taken out.
+"""Check the size of raster pictures before they are decoded, and remove their metadata.
 
 A few bytes can unfold to gigabytes of points, so the header alone is read first (Pillow opens a
 file without decoding it). A photograph tells where and when it was taken, by whom, on which

@@ -1,4 +1,4 @@
-"""How a file is to be read: what each column is, and how its cells are told apart.
+"""A plan to read a file: the role of each column, and how its cells are separated.
 
 A plan is guessed from the file first and can be changed in every part.
 """

@@ -1,4 +1,4 @@
-"""A question file, guessed at and read, by a plan, to questions.
+"""Guess a plan for a question file, and read the file by it.
 
 Whatever cannot become a question is kept as a refusal with its place, its reason and its
 cells; the rest loads. A refused row can be given again, mended, by its line.

@@ -1,4 +1,4 @@
-"""One row of a file, by a plan, to one question; or why it is none.
+"""Make a question of one row of a file by a plan, or say why it is not one.
 
 The common layout (question, right answer, wrong choices) has a way of its own, made fast;
 any other is read by what each of its columns is.

@@ -1,4 +1,4 @@
-"""The rows of a file, with the lines they come from.
+"""Read the rows of a file, with the lines they come from.
 
 Separated text follows RFC 4180 (fields in double quotes may hold separators, line breaks
 and doubled quotes). A tab-separated row whose quotes are not well formed is split at its

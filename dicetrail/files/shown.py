@@ -1,4 +1,4 @@
-"""What choices are by the names that stand for them: texts, or the names of files."""
+"""Decide whether choices are texts or names of picture or sound files."""
 
 from collections.abc import Iterable
 

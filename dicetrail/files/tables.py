@@ -1,4 +1,5 @@
-"""Tables that leave as separated text: one writer, so that no cell is ever run as a formula."""
+"""Write tables as separated text. All exports use this writer, so that no spreadsheet runs a cell
+as a formula."""
 
 import csv
 import io

@@ -1,4 +1,4 @@
-"""From the bytes of a file to its text, or to the one reason why it has none."""
+"""Decode the bytes of a file to text, or give the one reason why that is impossible."""
 
 import re
 from dataclasses import dataclass

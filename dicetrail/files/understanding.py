@@ -1,18 +1,18 @@
-"""Whether a text can hold questions at all, or is a program, a log, or prose.
+"""Decide whether a text can hold questions at all, or is a program, a log, or prose.
 
-Any text with a character that parts its lines can be read as a table of something. What is plainly
-no list of questions is told as such, in place of questions that nobody wrote. Only texts of which
-nothing is known are looked at: whoever says how a text is to be read is believed.
+Any text with a separator in its lines can be read as some table. A text that is plainly not a list
+of questions is reported as such, instead of as questions that nobody wrote. Only texts without any
+hint are checked: a maker who says how to read a text is believed.
 """
 
 import re
 from collections.abc import Callable, Sequence
 
 _LOOKED_AT = 400
-"""So many lines tell what a text is."""
+"""At most this many lines are examined."""
 
 _MAX_CHARACTERS = 4_000
-"""So many characters of a line are looked at."""
+"""At most this many characters of a line are examined."""
 
 _WORD = r"[A-Za-z_$][\w.$]*"
 _CODE = tuple(

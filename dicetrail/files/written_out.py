@@ -1,4 +1,5 @@
-"""Questions written out as in a teacher's document: a question, its options, what is right.
+"""Read questions written out as in a teacher's document: a question, its options, and the right
+answer.
 
 A text is cut into blocks, one a question. In a block stand the question, maybe numbered;
 options that are lettered, bulleted or one a line; and what tells the right one: an answer

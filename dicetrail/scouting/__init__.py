@@ -1,8 +1,8 @@
-"""Many runs and forecasts on many cores or machines: the core's work, shared out.
+"""Distribute many runs and forecasts over cores or machines.
 
-What is worked out is the core's; here it is only handed to whoever has time. A `Crew` is any
-executor with `submit`: the processes of this machine, or the workers of a cluster. The runs of
-scouts are told by their dice, so the result is the same however many share them.
+The core computes them; this package only assigns the tasks to workers. A `Crew` is any executor
+with `submit`: the processes of this machine, or the workers of a cluster. The dice identify the
+runs of scouts, so the result is the same for any number of workers.
 """
 
 from dicetrail.scouting.crew import Crew, here, of_cluster

@@ -1,4 +1,4 @@
-"""Who does the work: the cores of this machine, or a cluster."""
+"""The workers: the cores of this machine, or a cluster."""
 
 import os
 from collections.abc import Callable, Iterator

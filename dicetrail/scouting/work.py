@@ -1,4 +1,4 @@
-"""What can be handed to another process: functions of a game, its packs and scouts."""
+"""The tasks that other processes can do: functions of a game, its packs and scouts."""
 
 from collections.abc import Callable, Iterator, Mapping, Sequence
 from concurrent.futures import FIRST_COMPLETED, Future, wait
@@ -30,13 +30,13 @@ from dicetrail.scouting.crew import Crew
 from dicetrail.scouting.workers import LOOKS_EVERY
 
 RUNS_A_TASK = 100
-"""So many runs are handed out at once."""
+"""The number of runs in one task."""
 
 BRIEF_RUNS, BRIEF_FOLLOWED = 25, 100_000
 """What can be worked out between two keys."""
 
 _AHEAD = 8
-"""So many tasks wait for a worker, so that giving up leaves little undone."""
+"""At most this many tasks wait for a worker, so that little work is lost on cancellation."""
 
 
 @dataclass(frozen=True)

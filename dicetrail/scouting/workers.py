@@ -21,9 +21,9 @@ from typing import Any, TypeVar
 Made = TypeVar("Made")
 
 LESS_URGENT = 2
-"""So many steps of niceness are between a worker and what it works for."""
+"""A worker's niceness is higher by this than that of its parent."""
 LOOKS_EVERY = 0.1
-"""So often, in seconds, it is looked whether a task is still wanted."""
+"""The interval, in seconds, at which a worker's thread checks whether its task is still wanted."""
 
 
 class WorkerGone(RuntimeError):

@@ -1,1 +1,2 @@
-"""What leaves with a game beside the core. Standard library only, as the core itself."""
+"""The standalone runtime that is exported with a game. It uses the standard library only, as the
+core does."""

@@ -1,7 +1,7 @@
-"""Values of the core as plain JSON and back, read by the types their dataclasses declare.
+"""Convert values of the core to plain JSON and back, by the types that their dataclasses declare.
 
-The same form as the interface sends and game files hold; where a game goes there is no other
-library to read it. What is at its default may be left out.
+The form is the same as in the API and in game files. A standalone game has no other library to read
+it. Fields at their defaults may be left out.
 
 >>> from dicetrail.core.document import To, Way
 >>> to_json(Way(To.ROUND, "Shed"))

@@ -1,4 +1,5 @@
-"""The players' desk of one game on one device: it starts runs, takes inputs, keeps results.
+"""The players' API for one game on one device, without a server: it starts runs, takes inputs and
+stores results.
 
 What a server of ours would answer a players' page, by the same addresses and in the same
 form; but the clock, the chance and the keeping are the page's. With every call come the time

@@ -1,8 +1,8 @@
-"""A game played in a terminal.
+"""Play a game in a terminal.
 
-Lines are read while the clock runs: the loop looks for a typed one ten times a second and
-passes the time on to the engine in between. The countdown stands in the line above the
-one being typed and is written anew in place, so typing is never disturbed.
+Lines are read while the clock runs: the loop checks for a typed line ten times a second and passes
+the time to the engine. The countdown is rewritten in the line above the input, so typing is never
+disturbed.
 """
 
 import sys

@@ -1,4 +1,4 @@
-"""Where games, packs and runs are kept: one SQLite file through SQLAlchemy."""
+"""Store games, packs and runs in one SQLite file through SQLAlchemy."""
 
 from dicetrail.store.backup import OWN_TABLES, back_up, fill, remove_store
 from dicetrail.store.checking import left_unread

@@ -1,4 +1,5 @@
-"""The addresses of games. One follows the game's title; the ones before lead there still."""
+"""The addresses of games. An address follows the game's title; older addresses still lead to the
+game."""
 
 from datetime import datetime, timedelta
 

@@ -1,7 +1,7 @@
-"""The whole shelf in one file: a store copied while it is in use; and a store put on a shelf.
+"""Back up the whole store to one file while it is in use, and fill a store from one.
 
-The copy is a store of its own (SQLite, an open format), whole at one moment, and without the
-secret by which a server knows its maker's browsers.
+The copy is a store of its own (SQLite, an open format), consistent at one moment, and without the
+secret by which a server recognises its maker's browsers.
 """
 
 import sqlite3
@@ -13,7 +13,7 @@ from dicetrail.store.database import Database
 from dicetrail.store.trouble import StoreTrouble, told
 
 PAGES_AT_ONCE = 500
-"""So many pages of the file are copied before whoever else wants it has a turn."""
+"""The number of pages copied before others get a turn."""
 
 Progress = Callable[[int, int], None]
 """Told how many pages of how many are there."""
@@ -49,7 +49,7 @@ def fill(database: Database, brought: Path, is_given_up: Callable[[], bool]) -> 
 
 
 _STEPS = 1_000
-"""So many steps of SQLite's machine pass before it is looked whether anybody waits still."""
+"""The number of steps of SQLite's machine between two checks whether the work is still wanted."""
 
 
 def _fill(path: Path, here: sqlite3.Connection) -> None:

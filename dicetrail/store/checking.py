@@ -1,7 +1,7 @@
-"""Every row of a store looked at; those that cannot be read are taken out.
+"""Check every row of a store, and remove those that cannot be read.
 
-Whoever reads a store reads whatever it holds. A store that somebody brought is looked through
-before that, so that what is wrong in it is told once, and none of it stays.
+This happens before anything else reads a store that somebody brought, so every damaged row is
+reported once and none stays.
 """
 
 from collections.abc import Callable, Iterator, Mapping

@@ -1,8 +1,8 @@
-"""How values are kept in columns, and read whatever the columns hold.
+"""Column types that can read a row whatever its columns hold.
 
 SQLite takes any value in any column, and a file can be damaged or made by anybody. So no value
-stops the reading of its row: where it cannot be read, a *stand-in* is read in its place, marked
-as one. Whoever shows the row tells so, and whoever cannot do without the value looks for it.
+stops the reading of its row: an unreadable value is replaced by a marked *stand-in*. Code that
+shows the row reports it, and code that needs the value checks for it.
 """
 
 import math

@@ -20,11 +20,12 @@ from sqlalchemy.orm import Session
 from dicetrail.store.trouble import StoreTrouble, look_at, told, trouble_in
 
 MAX_SESSIONS = 20
-"""So many sessions are kept open; more than a server answers requests at once."""
+"""The number of sessions kept open: more than the requests a server answers at once."""
 
 
 SWEEPS_EVERY = 0.5
-"""So many seconds pass before it is tried again to sweep out what was deleted."""
+"""The interval, in seconds, between two attempts to remove deleted data from the write-ahead
+log."""
 
 
 class Database:

@@ -1,4 +1,4 @@
-"""Why something could not be fetched or saved."""
+"""Errors of fetching and saving."""
 
 
 class NotFound(LookupError):
@@ -15,8 +15,8 @@ class NotFound(LookupError):
 
 
 class Spoilt(NotFound):
-    """What is kept of something cannot be read; nothing else is touched by it. `what` says what of
-    it, and `mend` what to do."""
+    """Stored data cannot be read; nothing else is affected. `what` says what of it, and `mend` what
+    to do."""
 
     def __init__(self, kind: str, identifier: str, what: str, mend: str) -> None:
         super().__init__(kind, identifier)

@@ -1,4 +1,4 @@
-"""Runs that are kept to be played again after changes."""
+"""Store kept runs, which are replayed after changes."""
 
 import secrets
 from collections.abc import Sequence

@@ -1,4 +1,4 @@
-"""Identifiers that can be read out: made from a title, told apart by a number."""
+"""Readable identifiers: made from a title, with a number if it is taken."""
 
 import re
 import unicodedata

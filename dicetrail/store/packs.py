@@ -1,7 +1,7 @@
 """Packs and their revisions.
 
-A revision is kept as what it changed, so an edit costs what it changes, however large the
-pack. Whoever asks is given it whole.
+A revision is stored as its changes, so the cost of an edit depends on what it changes and not on
+the size of the pack. Readers get the whole revision.
 """
 
 from collections.abc import Iterable, Mapping

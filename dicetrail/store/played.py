@@ -1,4 +1,4 @@
-"""Runs that were played, as evidence: which are chosen, and what is deleted of them for good."""
+"""Played runs as evidence: choose them, and delete them for good."""
 
 from collections.abc import Iterable
 from dataclasses import dataclass

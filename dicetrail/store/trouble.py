@@ -1,4 +1,4 @@
-"""What can be the matter with a store's file, in a sentence, and what to do about it.
+"""Explain problems of a store's file in a sentence, and what to do about them.
 
 SQLite tells by a number (its documentation, "Result and Error Codes"); each is worded here
 once, for the terminal and the pages alike. Whatever was acknowledged before stands.

@@ -1,5 +1,4 @@
-"""A game as something that leaves: a folder for any web space, one file for a terminal, a
-program to be read."""
+"""Export a game: a folder for any web space, one file for a terminal, a program to read."""
 
 from dicetrail.takeaway.folder import (
     NotBuilt,

@@ -1,4 +1,4 @@
-"""What a course platform reads of a package: its manifest, as SCORM 1.2 has it.
+"""The manifest of a package for course platforms, after SCORM 1.2.
 
 The structure is that of the SCORM Content Aggregation Model 1.2 (ADL, October 2001), which is
 IMS Content Packaging 1.1.2 with ADL's additions; written down from memory.

@@ -1,4 +1,4 @@
-"""A game as a folder for any web space: the players' page, its engine, the game, and nothing else.
+"""Export a game as a folder for any web space: the players' page, its engine and the game.
 
 The folder asks no server for anything but its files, at whatever address it lies. What is
 fetched before the engine is small; the engine comes beside it and is kept by the browser.

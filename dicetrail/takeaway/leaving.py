@@ -1,4 +1,4 @@
-"""A game with everything it is played from, before it leaves."""
+"""Collect everything that a game needs before it is exported."""
 
 from collections.abc import Mapping
 from dataclasses import dataclass

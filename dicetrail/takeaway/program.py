@@ -1,4 +1,4 @@
-"""A game as one file for a terminal: the engine and the game, for any Python from 3.11 on.
+"""Export a game as one file for a terminal: the engine and the game, for Python 3.11 or later.
 
 The file is an archive that Python runs (PEP 441). Nothing has to be installed.
 """

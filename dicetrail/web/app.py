@@ -1,4 +1,4 @@
-"""The application, put together."""
+"""Create the application."""
 
 import asyncio
 from collections.abc import AsyncIterator
@@ -55,12 +55,12 @@ LOOPBACK = ("127.0.0.1", "localhost", "[::1]")
 
 
 MAX_AT_ONCE = 4
-"""So many requests are worked on at once. Python runs one thread at a time, and many that
-wait for each other cost far more than they gain."""
+"""At most this many requests are processed at once. Python runs one thread at a time, and many
+waiting threads cost far more than they gain."""
 
 
 UNBEGUN_FOR = timedelta(days=1)
-"""So long a player's run that was never begun is kept."""
+"""A player's run that never began is kept this long."""
 
 _HOUR_S = 3600
 

@@ -1,7 +1,7 @@
-"""Games and packs made ready to use, each worked out once.
+"""Prepared games and packs, each computed once.
 
-Revisions never change, so what is worked out from them is kept by their numbers, the least
-recently used dropped first.
+Revisions never change, so results are cached by their numbers, and the least recently used are
+dropped first.
 """
 
 import asyncio
@@ -62,16 +62,16 @@ PackNumbers = tuple[tuple[str, int], ...]
 
 
 MANY = 10_000
-"""So many questions of a pack are worth a word to the collector of garbage."""
+"""From this many questions on, the garbage collector is told about a pack."""
 
 MAX_KNOWN = 400
-"""Longer runs are worked out anew each time, so that what is known stays small."""
+"""Longer runs are replayed each time, so that the cache stays small."""
 
 MAX_RECALLED = 5_000
-"""How many draws of runs are remembered, of all programs together."""
+"""The number of cached draws of runs, of all programs together."""
 
 MAX_MADE = 64 * 1024 * 1024
-"""So many bytes are kept of what was made to be taken away."""
+"""The size of the cache of exports, in bytes."""
 _SMALL = 20_000
 """What anything else than bytes is taken to weigh."""
 
@@ -93,7 +93,7 @@ def _program_named(game_id: str, number: int, packs: PackNumbers) -> str:
 
 
 class AppState:
-    """What the routers share: the store, and what was worked out from it."""
+    """The state that the routers share: the store, and what was computed from it."""
 
     def __init__(self, database: Database) -> None:
         self.database = database

@@ -1,14 +1,14 @@
-"""Whether whoever asked still waits: what is done for them stops when they are gone."""
+"""Notice when a client is gone, so that work for it stops."""
 
 import asyncio
 
 from fastapi import Request
 
 LOOKS_EVERY = 0.2
-"""So often, in seconds, it is looked."""
+"""The interval of the checks, in seconds."""
 
 
 async def gone(request: Request) -> None:
-    """Wait until whoever sent a request is gone."""
+    """Wait until the client of a request is gone."""
     while not await request.is_disconnected():
         await asyncio.sleep(LOOKS_EVERY)

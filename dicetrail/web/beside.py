@@ -1,7 +1,6 @@
-"""What takes long is done beside the server, for as long as whoever asked for it waits.
+"""Do long work in other processes, as long as the client waits for it.
 
-It is done by the crew, in processes that come after players; when a page is gone, what was done
-for it stops.
+The crew does it with a lower priority than players have. When a page is gone, its work stops.
 """
 
 import asyncio

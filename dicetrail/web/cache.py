@@ -1,4 +1,4 @@
-"""What is remembered for a while, so that it need not be worked out anew."""
+"""Caches of computed values."""
 
 from collections.abc import Callable, Hashable, Iterator, MutableMapping
 from threading import RLock
@@ -12,9 +12,9 @@ Other = TypeVar("Other")
 
 
 class Cache(LRUCache[Key, Value]):
-    """Keeps what was used last, of so much weight together, for many threads.
+    """A thread-safe cache that drops the least recently used entries beyond a total weight.
 
-    An entry weighs 1 unless `weigh` says otherwise; one that weighs more than all may is not kept.
+    An entry weighs 1 unless `weigh` says otherwise; an entry heavier than the limit is not stored.
     """
 
     def __init__(self, maxsize: float, weigh: Callable[[Value], float] = lambda _: 1) -> None:

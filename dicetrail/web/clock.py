@@ -1,4 +1,4 @@
-"""The server's time, which deadlines go by: it never goes back, whatever the host's clock does.
+"""The server's time for deadlines: it never goes back, whatever the host's clock does.
 
 The host's clock is read once, as the process starts. From then on time passes by a clock that
 nobody sets (CLOCK_BOOTTIME where there is one, which goes on while a machine sleeps). Across a

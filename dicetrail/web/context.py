@@ -1,7 +1,6 @@
-"""What every router is given: the shelf, where players stand, and the time.
+"""The dependencies of every router: the application state, the live runs, and the time.
 
-Both are asked for where requests arrive, not in a thread of their own: that would cost more
-than they do.
+They are resolved in the event loop, because a thread of their own would cost more than they do.
 """
 
 from datetime import datetime

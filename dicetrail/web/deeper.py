@@ -1,4 +1,4 @@
-"""Games whose ways to end are too many to follow at once, followed beside the server."""
+"""Survey games in another process if they have too many ways to end for an immediate answer."""
 
 from collections import OrderedDict
 from collections.abc import Callable, Hashable

@@ -1,5 +1,5 @@
-"""What makers ask for that takes long, done in a process of the crew that opens the store itself:
-nothing large is handed over but what comes of it, and nobody who plays waits for it.
+"""Do makers' long tasks in a process of the crew that opens the store itself. Only the result is
+sent back, and no player waits for it.
 """
 
 from collections.abc import Awaitable, Callable

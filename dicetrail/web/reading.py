@@ -1,6 +1,6 @@
-"""Files that come in are read aside, for as long as whoever sent them waits.
+"""Read uploaded files in the sandbox, as long as the client waits.
 
-They wait for their turn among themselves: what serves players is never held by a file.
+The files queue among themselves and never hold up players.
 """
 
 import asyncio

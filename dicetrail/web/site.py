@@ -1,4 +1,5 @@
-"""The built pages: files by name, and one page for every address the page itself routes."""
+"""Serve the built pages: files by name, and one page for every address that the page itself
+routes."""
 
 from collections.abc import Callable, Sequence
 from pathlib import Path

@@ -1,4 +1,5 @@
-"""What of a game or a pack cannot be read from the store, and what to do, as its card tells it."""
+"""Describe, for its card, what of a game or a pack cannot be read from the store, and what to
+do."""
 
 from dicetrail.core import Severity
 from dicetrail.store import Spoilt

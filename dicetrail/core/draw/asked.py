@@ -70,7 +70,7 @@ def minds_letters(rules: Rules) -> bool:
 def asked_in(round_: Round, traits: Traits) -> AskedTraits:
     """What rules can tell of a question in a round.
 
-    >>> asked_in(Round("R", ask=Ask(tries=2)), Traits(level=3)).allowed
+    >>> asked_in(Round("R"), Traits(Kind.LETTERS, letters=4, misses=2)).allowed
     2
     """
     ask, allowed = round_.ask, round_.ask.tries

@@ -19,16 +19,16 @@ from dicetrail.core.play import Program, cues_heard, hold_for
 from dicetrail.core.rules import (
     CLOCK_FACTS,
     Branch,
-    Came,
     ClockReading,
     Falls,
     Happening,
     Outcome,
     Progress,
+    QuestionOutcome,
     Tally,
     branches,
-    came_of,
     clock_readings,
+    question_outcome,
     read_clock,
 )
 
@@ -122,7 +122,7 @@ class Lap(NamedTuple):
     """One way a question can go."""
 
     share: float
-    came: Came
+    came: QuestionOutcome
     timed_span: TimedSpan
 
 
@@ -139,7 +139,7 @@ class OutcomeDistribution(NamedTuple):
     distribution: tuple[Lap, ...]
     stands: tuple[Stands, ...]
     """With a countdown of the round or the game: what it finds if it ends meanwhile."""
-    routes: tuple[tuple[Came, float], ...]
+    routes: tuple[tuple[QuestionOutcome, float], ...]
     """What can come of it, with how likely each is, whatever its time."""
     mean_ms: float
     """How long it takes, on average."""
@@ -215,7 +215,7 @@ class Asking:
             clock = self.clock_ms // grid.step_ms
             self.ways += (min(clock, grid.points) if clock and grid.points else clock) // 20
         self.reads = clocks.reads
-        self.found: defaultdict[tuple[Came, TimedSpan], list[Mass]] = defaultdict(list)
+        self.found: defaultdict[tuple[QuestionOutcome, TimedSpan], list[Mass]] = defaultdict(list)
         self.stands: defaultdict[Tally, list[list[float]]] = defaultdict(list)
 
     def all(self, tally: Tally) -> OutcomeDistribution:
@@ -237,7 +237,7 @@ class Asking:
     def _laid_out(self) -> OutcomeDistribution:
         self.follow(self.ways * len(self.found))
         stands = (Stands(tally, added(shares)) for tally, shares in self.stands.items())
-        distribution, routes, mean = tuple(self._laps()), dict[Came, float](), 0.0
+        distribution, routes, mean = tuple(self._laps()), dict[QuestionOutcome, float](), 0.0
         for share, came, timed_span in distribution:
             routes[came] = routes.get(came, 0.0) + share
             mean += share * self._mean_of(timed_span)
@@ -275,7 +275,9 @@ class Asking:
         for share, settled in self.falls(tally, self.base):
             merged = self.merged(settled.tally)
             if settled.ending is not None:
-                self.found[came_of(settled, merged), TimedSpan()].append(self._whole(share))
+                self.found[question_outcome(settled, merged), TimedSpan()].append(
+                    self._whole(share)
+                )
             else:
                 self._enter(now, _PendingQuestion(merged), self._whole(share))
         return now
@@ -361,7 +363,7 @@ class Asking:
             share, merged = _scaled(mass, branch.share), self.merged(branch.settled.tally)
             lasted = timed_span.held(self._held(tally, branch, happening))
             if branch.is_over:
-                self.found[came_of(branch.settled, merged), lasted].append(share)
+                self.found[question_outcome(branch.settled, merged), lasted].append(share)
             else:
                 self._enter(after, _PendingQuestion(merged, branch.progress, lasted), share)
 

@@ -60,11 +60,11 @@ from dicetrail.core.foresight.times import effort, together
 from dicetrail.core.play import Program, slipped
 from dicetrail.core.rules import (
     Asks,
-    Came,
     Chooses,
     Enters,
     Outcome,
     Over,
+    QuestionOutcome,
     RoundEnds,
     Settled,
     Step,
@@ -356,7 +356,7 @@ class ExactForecast:
             yield from self.step(share, step, tallies, ())
 
     def went(
-        self, point: Point, kind: int, used: tuple[int, ...], came: Came
+        self, point: Point, kind: int, used: tuple[int, ...], came: QuestionOutcome
     ) -> Iterable[tuple[float, Reached]]:
         """Where a run goes with what came of a question."""
         where = point.where
@@ -373,7 +373,7 @@ class ExactForecast:
             return ((1.0, Point(step.where, tallies, used, kind if step.is_again else None)),)
         return self.step(1.0, step, tallies, used, kind)
 
-    def _way(self, where: Where, came: Came) -> Step:
+    def _way(self, where: Where, came: QuestionOutcome) -> Step:
         """The step that follows, whatever the tallies are: it is a question only if one is put."""
         step = question_left(self.game, where, came)
         while isinstance(step, Asks):

@@ -19,7 +19,7 @@ from dicetrail.core.foresight.asking import (
     TimedSpan,
 )
 from dicetrail.core.foresight.exact_forecast import MAX_PRESENTED, ExactForecast, Point
-from dicetrail.core.rules import Came, Over
+from dicetrail.core.rules import Over, QuestionOutcome
 
 BINS = 128
 """The span of lengths is divided into this many parts."""
@@ -62,7 +62,7 @@ class _Transform:
         radius = _FOLDS ** (1 / BINS)
         self.points = [radius * exp(-2j * pi * turn / BINS) for turn in range(BINS // 2 + 1)]
         self.radius = radius
-        self.waves: dict[int, list[tuple[Came, Wave]]] = {}
+        self.waves: dict[int, list[tuple[QuestionOutcome, Wave]]] = {}
         self.power = cache(lambda place: [point**place for point in self.points])
         self.timed_spans: dict[tuple[object, ...], Wave] = {}
 
@@ -93,11 +93,11 @@ class _Transform:
                         to[:] = [one + other * part for one, other in zip(to, gone, strict=True)]
         return after
 
-    def _waves_of(self, distribution: OutcomeDistribution) -> list[tuple[Came, Wave]]:
+    def _waves_of(self, distribution: OutcomeDistribution) -> list[tuple[QuestionOutcome, Wave]]:
         """What each thing that can come of a question does to a wave."""
         known = self.waves.get(id(distribution))
         if known is None:
-            found: defaultdict[Came, Wave] = defaultdict(lambda: [0j] * len(self.points))
+            found: defaultdict[QuestionOutcome, Wave] = defaultdict(lambda: [0j] * len(self.points))
             for share, came, timed_span in distribution.distribution:
                 wave = found[came]
                 took = self._spell(distribution, timed_span)

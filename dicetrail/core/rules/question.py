@@ -91,7 +91,7 @@ class Branch(NamedTuple):
         return self.settled.way is not None or self.settled.ending is not None
 
 
-class Came(NamedTuple):
+class QuestionOutcome(NamedTuple):
     """The result of a question; with neither way nor ending the question is still open."""
 
     tally: Tally
@@ -101,15 +101,15 @@ class Came(NamedTuple):
     """Whether its player is out of the run."""
 
 
-def came_of(settled: Settled, tally: Tally) -> Came:
+def question_outcome(settled: Settled, tally: Tally) -> QuestionOutcome:
     """The result of a question after its last outcome. `tally` is the settled tally, merged if the
     caller merges."""
     actions = settled.script_actions
     is_out = bool(actions) and any(action.what == "out" for action in actions)
-    return Came(tally, settled.way, settled.ending, is_out)
+    return QuestionOutcome(tally, settled.way, settled.ending, is_out)
 
 
-def question_left(game: Game, where: Where, came: Came) -> Step:
+def question_left(game: Game, where: Where, came: QuestionOutcome) -> Step:
     """Where the run goes from a question that is done with."""
     if came.is_out and where.turn not in where.out:
         where = where._replace(out=tuple(sorted((*where.out, where.turn))))
@@ -149,8 +149,9 @@ def after(
     The last letter of a word makes it right, the last miss makes it wrong. A whole word that is
     right uses up no miss. `found` is how many letters a hit finds.
 
-    >>> after(Terms(allowed=6, letters=2), Progress(hits=1), Happening.HIT)
-    (Progress(used=0, hits=2, is_hinted=False), <Happening.RIGHT: ...>)
+    >>> progress, closing = after(Terms(allowed=6, letters=2), Progress(hits=1), Happening.HIT)
+    >>> progress.hits, closing.name
+    (2, 'RIGHT')
     """
     used, hits, is_hinted = progress
     match happening:

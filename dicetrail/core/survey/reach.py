@@ -46,7 +46,6 @@ from dicetrail.core.rules import (
     CLOCK_FACTS,
     WITHOUT_QUESTION,
     Asks,
-    Came,
     Chooses,
     ClockReading,
     Ends,
@@ -56,6 +55,7 @@ from dicetrail.core.rules import (
     Outcome,
     Over,
     Progress,
+    QuestionOutcome,
     RoundEnds,
     Rules,
     Settled,
@@ -68,12 +68,12 @@ from dicetrail.core.rules import (
     before_asking,
     begun,
     branches,
-    came_of,
     can_happen,
     clock_readings,
     every_fall,
     followed,
     question_left,
+    question_outcome,
     settle,
     time_ends,
 )
@@ -151,7 +151,7 @@ class _ReachSearch:
             self._drawing(number, packs, censuses) for number in range(len(game.rounds))
         ]
         self.script_actions = rules.script.script_actions
-        self.came: dict[tuple[object, ...], tuple[Came, ...]] = {}
+        self.came: dict[tuple[object, ...], tuple[QuestionOutcome, ...]] = {}
         self.minds_letters = minds_letters(rules)
         self.ends_unasked = self.ends_itself = False
         # A round of more questions is followed whole only if every run of it is cut short.
@@ -337,7 +337,7 @@ class _ReachSearch:
     def _note(self, over: Over) -> None:
         self.finals.add(Final(self.rules.merged(over.tallies[over.whom]), over.ending))
 
-    def _goes(self, node: _Node, came: Came) -> Iterator[_Node]:
+    def _goes(self, node: _Node, came: QuestionOutcome) -> Iterator[_Node]:
         """Where the run goes with what came of a question."""
         where = node.where
         before = node.tallies
@@ -376,7 +376,7 @@ class _ReachSearch:
             raise _TooMany
         return where._replace(position=where.slot % where.players, skipped=0)
 
-    def _came_of(self, node: _Node, asked: AskedTraits) -> tuple[Came, ...]:
+    def _came_of(self, node: _Node, asked: AskedTraits) -> tuple[QuestionOutcome, ...]:
         """Everything that can come of a question that is put; with neither way nor ending the
         question stands, and a countdown of the round or game can end."""
         where, rules = node.where, self.rules
@@ -402,38 +402,40 @@ class _ReachSearch:
             self.came[key] = tuple(dict.fromkeys(found))
         return self.came[key]
 
-    def _all_of(self, tally: Tally, terms: Terms, base: Outcome, may_stand: bool) -> Iterator[Came]:
+    def _all_of(
+        self, tally: Tally, terms: Terms, base: Outcome, may_stand: bool
+    ) -> Iterator[QuestionOutcome]:
         """The same from the moment the question is put to a player with a tally."""
-        waiting: list[_InPlay] = []
+        waiting: list[_OpenQuestion] = []
         for _, settled in self._falls(tally, base):
             if settled.ending is not None:
-                yield came_of(settled, settled.tally)
+                yield question_outcome(settled, settled.tally)
             else:
-                waiting.append(_InPlay(settled.tally))
+                waiting.append(_OpenQuestion(settled.tally))
         readings = self._readings(base)
         seen = set(waiting)
         while waiting:
             here = waiting.pop()
             if may_stand:
-                yield Came(here.tally)
+                yield QuestionOutcome(here.tally)
             for happening, place, reading in self._happenings(terms, base, here, readings):
                 for branch in branches(
                     self._falls, base, terms, here.tally, here.progress, happening, reading
                 ):
                     settled = branch.settled
                     if branch.is_over:
-                        yield came_of(settled, settled.tally)
+                        yield question_outcome(settled, settled.tally)
                         continue
                     progress = branch.progress
                     if terms.allowed is None and "tries_used" not in self.rules.reads:
                         progress = progress._replace(used=0)  # it never matters how many
-                    after = _InPlay(settled.tally, progress, place)
+                    after = _OpenQuestion(settled.tally, progress, place)
                     if after not in seen:
                         seen.add(after)
                         waiting.append(after)
 
     def _happenings(
-        self, terms: Terms, base: Outcome, here: "_InPlay", readings: Sequence[ClockReading]
+        self, terms: Terms, base: Outcome, here: "_OpenQuestion", readings: Sequence[ClockReading]
     ) -> Iterator[tuple[Happening, int, ClockReading]]:
         """What can happen to a question that stands, and what its clock can say then."""
         for happening in can_happen(terms, here.progress):
@@ -461,7 +463,7 @@ class _ReachSearch:
         return [reading for _, reading in clock_readings(reads, allowed * 1000)]
 
 
-class _InPlay(NamedTuple):
+class _OpenQuestion(NamedTuple):
     """A question in play: what was counted, how far it is, and how far its clock has been read."""
 
     tally: Tally

@@ -1,14 +1,12 @@
-"""Files read aside: in a process of its own for each, which has little to spend.
+"""Read each file in a process of its own with limited memory and time.
 
-A reader of files meets whatever anybody made: small archives that unfold without end, texts
-nested beyond all depth, numbers that take minutes. So no such file is read in the process
-that serves players. A *template* process has imported the readers and waits; for each file
-it forks a child, which may use so much memory and time, does one job and ends. If it ends
-without an answer, or is not wanted any more, nothing is lost but the child.
-
-Parent and child talk over a socket of their own in pickles, one a message: first the child's
-process number, then how far it is, and last what came of it. The child is this program's
-own, given a job by its name alone.
+Files of strangers can be hostile: small archives that unfold without end, texts nested beyond all
+depth, numbers that take minutes. So no such file is read in the process that serves players. A
+*template* process has imported the readers and waits. For each file it forks a child, which has
+limits of memory and time, does one job and ends. If the child ends without an answer, or its result
+is no longer wanted, only the child is lost. Parent and child exchange pickles over a socket, one
+for each message: first the child's process number, then its progress, and last the result. The
+child runs this program's own code, and a job is chosen by its name alone.
 """
 
 from dicetrail.files.sandbox.jobs import BroughtGame, UnpackedFile

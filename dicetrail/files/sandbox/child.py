@@ -1,4 +1,4 @@
-"""The template and its children: a program of its own."""
+"""The template process and its children; this module runs as a program of its own."""
 
 import ctypes
 import os
@@ -57,7 +57,7 @@ def _work(channel: socket.socket) -> None:
 
 
 def _answer(job: Job, given: tuple[Any, ...], told: Progress) -> Iterator[tuple[str, Any]]:
-    """What comes of a job, in messages."""
+    """The messages of a job."""
     try:
         found = (JOBS[job] if isinstance(job, str) else job)(*given, told)
         if isinstance(found, FileReading):

@@ -1,4 +1,4 @@
-"""What can be done with a file aside, by name."""
+"""The jobs that a sandbox can do, by name."""
 
 from collections.abc import Callable
 from dataclasses import replace

@@ -1,4 +1,5 @@
-"""The parent's side: gives jobs to children, hears them, and ends them."""
+"""The parent's side of the sandbox: it gives jobs to children, reads their messages, and ends
+them."""
 
 import os
 import pickle
@@ -26,7 +27,7 @@ MAX_WAITED = 60
 
 _CHILD = "dicetrail.files.sandbox.child"
 _LOOKS_EVERY = 0.2
-"""So often, in seconds, it is looked whether the file is still wanted."""
+"""The interval, in seconds, at which it checks whether the file is still wanted."""
 
 
 class GivenUp(Exception):
@@ -34,7 +35,7 @@ class GivenUp(Exception):
 
 
 class Sandbox:
-    """Has files read aside, one process a file. May be used by several threads."""
+    """Reads files in processes of their own, one for each file. Several threads may use it."""
 
     def __init__(self) -> None:
         self._turn = threading.Lock()

@@ -1,4 +1,4 @@
-"""A game as a plain Python program, to be read as much as to be run."""
+"""Write a game as a plain Python program that people can read and run."""
 
 from dicetrail.takeaway.written.refusals import CannotBeWritten, Reason
 from dicetrail.takeaway.written.writing import PlainProgram, plain_program

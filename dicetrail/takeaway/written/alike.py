@@ -1,4 +1,4 @@
-"""Whether a text is read in a plain program as the engine reads it.
+"""Check that a plain program reads a text as the engine does.
 
 The program folds texts in a few lines, which is enough for most. What it would read in
 another way is found beforehand, by its own functions: they are of our skeleton, and hold

@@ -1,4 +1,4 @@
-"""What a game asks, as data in its program: a question a line, as far as it has room."""
+"""Write the questions of a game as data of its program: one question a line if there is room."""
 
 import re
 from collections.abc import Iterable, Iterator

@@ -1,4 +1,4 @@
-"""A game's own program, cut from the skeleton that holds every part there is.
+"""Cut a game's program from the skeleton that holds every part.
 
 Nothing here knows what the parts do. A marked line stays or goes with all that is indented
 under it, a setting that is the same in every round is written as its value, and what nobody

@@ -1,4 +1,4 @@
-"""What holds for a game, in the words its program is cut by."""
+"""Find the features of a game, under the names by which its program is cut."""
 
 import ast
 from collections.abc import Collection

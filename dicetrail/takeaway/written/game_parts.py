@@ -1,4 +1,5 @@
-"""A game as its program asks it: lists of questions by their names, and what is read."""
+"""The parts of a game that its program needs: named lists of questions, and the facts that it
+reads."""
 
 import re
 from collections.abc import Iterator

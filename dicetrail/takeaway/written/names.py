@@ -1,4 +1,4 @@
-"""The names a plain program has for things, and those it needs for itself."""
+"""The names in a plain program, and the names that it reserves."""
 
 import builtins
 import re

@@ -1,4 +1,4 @@
-"""What a plain program cannot hold, and so is refused, each with its place."""
+"""Find what a plain program cannot express, each with its place."""
 
 import ast
 from collections.abc import Iterator

@@ -1,4 +1,4 @@
-"""The rules of a game as a learner would write them: the maker's own lines, about a player.
+"""Write the rules of a game as a learner would: the maker's own lines, applied to a player.
 
 A counter `lives` becomes `player.lives`, a script action what it does. What the engine passes over
 with a footprint (a division by nothing, an index beyond its list) is passed over here too.

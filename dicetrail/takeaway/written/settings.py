@@ -1,4 +1,4 @@
-"""What holds in each round, by the names a plain program has for it."""
+"""The settings of each round, under their names in a plain program."""
 
 from collections.abc import Mapping, Sequence
 

@@ -1,4 +1,5 @@
-"""What a program says and counts: rules, cues, endings, and the phrases of the game's language."""
+"""Write what a program says and counts: rules, cues, endings, and the phrases of the game's
+language."""
 
 import ast
 import re

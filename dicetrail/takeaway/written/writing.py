@@ -1,7 +1,7 @@
-"""A game as a plain Python program: what it asks as data, and the loop that asks it.
+"""Write a game as a plain Python program: its questions as data, and the loop that asks them.
 
-What holds for the game is found first, as words; the skeleton is cut by them; then the
-questions, the rounds, the rules and the endings are written in. Every line knows its stop.
+First the features of the game are found, then the skeleton is cut by them, and then the questions,
+the rounds, the rules and the endings are written in. Every line knows its stop.
 """
 
 import re

@@ -1,4 +1,4 @@
-"""A file dropped on the shelf: it says itself whether it is a game or holds questions."""
+"""Receive a file dropped on the shelf, and recognise whether it is a game or holds questions."""
 
 from dataclasses import dataclass
 
@@ -18,7 +18,7 @@ router = Router("/api/dropped", "shelf")
 
 @dataclass(frozen=True, slots=True)
 class Dropped:
-    """What came of a file: a game of its own, or questions that wait to be looked at."""
+    """The result of a dropped file: a new game, or questions to look at."""
 
     game: GameView | None = None
     load: LoadView | None = None

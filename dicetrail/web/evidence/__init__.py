@@ -1,1 +1,1 @@
-"""What did happen when people played: evidence of questions and of the game."""
+"""Evidence of questions and of the game from real play."""

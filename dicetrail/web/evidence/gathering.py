@@ -1,4 +1,4 @@
-"""The runs that evidence is taken from, gathered from the store."""
+"""Gather the runs for evidence from the store."""
 
 from collections.abc import Iterable, Mapping, Sequence
 from dataclasses import dataclass

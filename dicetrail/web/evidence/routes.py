@@ -1,4 +1,4 @@
-"""Evidence: what runs that were played say, as a whole, run by run, and as files."""
+"""Evidence from played runs: as a whole, run by run, and as files."""
 
 from collections import Counter
 from collections.abc import Iterable

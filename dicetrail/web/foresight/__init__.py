@@ -1,1 +1,1 @@
-"""What will happen when people play a game, worked out beside the server."""
+"""Forecasts of a game, computed in other processes."""

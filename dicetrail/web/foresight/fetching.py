@@ -1,5 +1,5 @@
-"""Large packs fetched from the store by the process that wants them: to hand them over would keep
-everybody waiting."""
+"""Let worker processes fetch large packs from the store themselves; sending the packs would block
+the server."""
 
 from collections.abc import Mapping
 from functools import lru_cache

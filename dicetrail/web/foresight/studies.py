@@ -1,4 +1,4 @@
-"""Studies: forecasts that take long, how far they are, and an end to them."""
+"""Studies: long forecasts with progress and cancellation."""
 
 import secrets
 from collections import OrderedDict
@@ -14,9 +14,9 @@ from dicetrail.scouting import Crew, Subject, foretell, shared_out
 from dicetrail.store import NotFound
 
 LEFT_AFTER_S = 600
-"""A study that nobody has asked for so long, in seconds, is let be: its page is gone."""
+"""A study is cancelled if its page has not asked for it for this long, in seconds."""
 MAX_STUDIES = 4
-"""So many are kept; the oldest is given up for another."""
+"""At most this many studies are kept; a new one cancels the oldest."""
 
 
 @dataclass

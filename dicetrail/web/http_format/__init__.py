@@ -1,1 +1,1 @@
-"""How what is sent is read, refused and described."""
+"""Read, refuse and describe requests."""

@@ -1,4 +1,4 @@
-"""JSON as it is sent: read once, and refused with its place if it cannot be read.
+"""Read JSON bodies once, and refuse unreadable ones with the place of the error.
 
 Python's own reader takes what no JSON is (NaN) and what no store can keep (half a character), and
 tells of neither.

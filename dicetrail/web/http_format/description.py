@@ -1,7 +1,7 @@
-"""What the interface says of itself, and what it therefore takes where.
+"""The description of the API.
 
-The OpenAPI document is made by the framework from the routes; here it is told that errors are
-problem details. Which methods an address takes is read off it too.
+The framework generates the OpenAPI document from the routes; this module adds that errors are
+problem details. The methods that an address allows are read from it too.
 """
 
 import re

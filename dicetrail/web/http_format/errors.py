@@ -1,4 +1,4 @@
-"""Every error as problem details (RFC 9457), with a list of what is wrong and where."""
+"""Report every error as problem details (RFC 9457), with a list of problems and their places."""
 
 import errno
 from collections.abc import Mapping, Sequence

@@ -1,4 +1,4 @@
-"""What the pages know of a document before they ask: new parts, fields, values, as TypeScript."""
+"""Generate the TypeScript constants of the pages: new parts, fields and values of the document."""
 
 import json
 from collections.abc import Iterator, Mapping

@@ -1,4 +1,4 @@
-"""Kinds of values that more than one resource takes.
+"""Value types that several resources share.
 
 The document and everything the core says about a run are the core's own dataclasses; the
 shapes beside the routes are only the envelopes they travel in.

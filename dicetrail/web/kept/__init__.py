@@ -1,1 +1,1 @@
-"""What must still happen: kept runs, played again after every change."""
+"""Kept runs: runs that are replayed after every change."""

@@ -1,8 +1,7 @@
-"""Files on their way in: looked at as often as wanted, taken once, forgotten when given up.
+"""Loads: uploaded files that can be previewed any number of times, taken once, or cancelled.
 
-A file waits in memory while its maker looks at it. Taking it runs in a thread of its own
-that tells how far it is and stops when asked; the pack is written in one transaction, so a
-load that is stopped leaves nothing behind.
+A file waits in memory while its maker looks at it. Taking it runs in a thread with progress and
+cancellation. The pack is written in one transaction, so a cancelled load leaves nothing behind.
 """
 
 import threading

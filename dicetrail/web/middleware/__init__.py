@@ -1,1 +1,1 @@
-"""What stands before every request."""
+"""The middleware of all requests."""

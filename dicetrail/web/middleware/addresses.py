@@ -1,4 +1,4 @@
-"""Games by their addresses: what asks for one is asked of the game it leads to."""
+"""Resolve the addresses of games to their identifiers."""
 
 import re
 from contextlib import suppress

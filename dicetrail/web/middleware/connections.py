@@ -1,9 +1,9 @@
-"""Connections that are begun and not gone on with, and what is done about them.
+"""Limit slow and idle connections.
 
-A request has a time to come in and an answer has a time to be taken; whoever is slower is let
-go. There are only so many connections: when all are in use, the one that has rested longest,
-of whoever has most of them, makes room. So a sender who opens very many and says nothing
-takes them from itself.
+A request must arrive, and an answer must be taken, within a time limit; slower connections are
+closed. The number of connections is limited: when all are in use, the sender with the most
+connections loses the one that was idle longest. So a sender who opens many idle connections only
+harms itself.
 """
 
 import resource

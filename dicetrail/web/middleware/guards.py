@@ -1,4 +1,4 @@
-"""What stands before every request: limits on its size and number; after it: strict headers."""
+"""Guards of all requests: limits of size and rate, and strict headers on the answers."""
 
 import re
 import secrets

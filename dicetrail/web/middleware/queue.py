@@ -1,8 +1,9 @@
-"""A queue for requests that come while very many are being worked on.
+"""A queue for requests under heavy load.
 
-So many are worked on at once. Whoever comes beyond them is answered at once with 503, the
-seconds until its turn (`Retry-After`, RFC 9110, 10.2.3) and a ticket; it comes again with the
-ticket and keeps its place. While anybody waits, nobody without a ticket is let in.
+A fixed number of requests is processed at once. Every further request is answered immediately with
+503, the seconds until its turn (`Retry-After`, RFC 9110, 10.2.3) and a ticket. The client retries
+with the ticket and keeps its place. While any client waits, no request without a ticket is
+admitted.
 """
 
 import math

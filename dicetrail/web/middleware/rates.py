@@ -1,8 +1,8 @@
-"""How often something may be asked: so many times in a while, and then steadily.
+"""Rate limits: a burst, and then a steady rate.
 
-Of each asker one number is kept: when all they have asked would be over if it were spread
-evenly (the generic cell rate algorithm, ITU-T I.371, from memory). Whoever asked longest ago
-is forgotten first, so a stream of made-up askers costs no memory.
+One number is kept for each client: the time at which all its requests would be over if they were
+spread evenly (the generic cell rate algorithm, ITU-T I.371, from memory). The client that asked
+longest ago is forgotten first, so a stream of made-up clients costs no memory.
 """
 
 from collections import OrderedDict

@@ -1,4 +1,4 @@
-"""Who sends, as far as a connection tells."""
+"""Identify the sender of a connection."""
 
 from ipaddress import IPv6Address, ip_address, ip_network
 

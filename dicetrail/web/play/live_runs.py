@@ -1,8 +1,8 @@
-"""Where players' runs stand, so that an answer costs one step and one row.
+"""Cache the state of players' runs, so that an answer costs one step and one row.
 
-A run follows from its inputs; where it came to by them is remembered, least recently used
-forgotten first, and worked out anew from the store whenever it is not known. Nothing stands
-here that the store does not have.
+The inputs determine a run. Its latest state is cached, the least recently used is dropped first,
+and a missing state is replayed from the store. The cache holds nothing that the store does not
+have.
 """
 
 from collections.abc import Iterable

@@ -1,4 +1,4 @@
-"""What a maker sees of a game's players: how they come to it, and what they played."""
+"""The maker's view of a game's players: the play address, and their runs."""
 
 import io
 from datetime import datetime

@@ -1,4 +1,4 @@
-"""Starting a run, and keeping what it came to, for the table and the play page alike."""
+"""Start runs and store their results, for the table and the play page."""
 
 import secrets
 from collections.abc import Sequence

@@ -1,4 +1,4 @@
-"""A small voice that reads out what carries no recorded file, if the machine has one.
+"""Read texts out with the machine's speech synthesiser, if it has one.
 
 The voice is the speech synthesiser espeak-ng where Debian's package of that name is there;
 it runs on this machine alone. A text is read out once and kept.

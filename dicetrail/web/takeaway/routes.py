@@ -1,4 +1,4 @@
-"""A game to be taken away: what each way out weighs, and the files themselves."""
+"""Export a game: the size of each export, and the files themselves."""
 
 import gzip
 from functools import lru_cache
