@@ -1,11 +1,12 @@
 import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
 import { api, formOf, given } from "./client";
 import type { Language, Look } from "./schema";
+import { keys } from "./keys";
 
 /** How a game was dressed when it was saved once: it never changes. */
 export function useDress(gameId: string, revision: number | undefined) {
   return useQuery({
-    queryKey: ["dress", gameId, revision],
+    queryKey: keys.dress(gameId, revision),
     queryFn: () =>
       given(api.GET("/api/play/games/{game_id}/dress/{revision}", { params: { path: { game_id: gameId, revision: revision ?? 1 } } })),
     enabled: revision !== undefined,
@@ -17,7 +18,7 @@ export function useDress(gameId: string, revision: number | undefined) {
 /** How well a look can be read, and every colour made of its own. */
 export function useLookSeen(look: Look) {
   return useQuery({
-    queryKey: ["look seen", look.colours],
+    queryKey: keys.lookPreview(look.colours),
     queryFn: () => given(api.POST("/api/looks/seen", { body: look })),
     staleTime: Infinity,
     placeholderData: keepPreviousData,
@@ -35,7 +36,7 @@ export function useBringPicture() {
 /** All that a game says by itself, as it is ready in a language. */
 export function useReadyPhrases(language: Language) {
   return useQuery({
-    queryKey: ["phrases", language],
+    queryKey: keys.phrases(language),
     queryFn: () => given(api.GET("/api/phrases/{language}", { params: { path: { language } } })),
     staleTime: Infinity,
     placeholderData: keepPreviousData,

@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-quer
 import { api, formOf, given } from "./client";
 import type { EvidenceCount, Scout, SuggestionView } from "./schema";
 import { editPack } from "./packs";
+import { keys } from "./keys";
 
 /** Which runs of a game are looked at; what is left empty chooses all. */
 export type Choice = { revision?: number; since?: string; before?: string; player?: string };
@@ -11,7 +12,7 @@ const at = (gameId: string) => ({ game_id: gameId });
 /** What the runs chosen say. */
 export function useEvidence(gameId: string, revision: number, choice: Choice) {
   return useQuery({
-    queryKey: ["evidence", gameId, revision, choice],
+    queryKey: keys.evidence(gameId, revision, choice),
     queryFn: () => given(api.GET("/api/games/{game_id}/evidence", { params: { path: at(gameId), query: choice } })),
     placeholderData: keepPreviousData,
   });
@@ -21,11 +22,12 @@ export function useEvidence(gameId: string, revision: number, choice: Choice) {
 export function useEvidenceAnew(gameId: string) {
   const queries = useQueryClient();
   return () =>
-    Promise.all(
-      ["evidence", "behind", "calibration", "likeness", "played", "game"].map((name) =>
-        queries.invalidateQueries({ queryKey: [name, gameId] }),
+    Promise.all([
+      ...[keys.evidence, keys.countedRuns, keys.calibration, keys.fittedScout, keys.playedRuns, keys.scores].map((key) =>
+        queries.invalidateQueries({ queryKey: key(gameId) }),
       ),
-    );
+      queries.invalidateQueries({ queryKey: keys.games() }),
+    ]);
 }
 
 /** A number of a question: which question of the evidence, and what is counted of it. */
@@ -34,7 +36,7 @@ export type Counted = { question: number; of: EvidenceCount; given?: string };
 /** The runs behind a number. */
 export function useBehind(gameId: string, choice: Choice, counted: Counted) {
   return useQuery({
-    queryKey: ["behind", gameId, choice, counted],
+    queryKey: keys.countedRuns(gameId, choice, counted),
     queryFn: () =>
       given(api.GET("/api/games/{game_id}/evidence/runs", { params: { path: at(gameId), query: { ...choice, ...counted } } })),
   });
@@ -46,7 +48,7 @@ export type Come = { ending: string } | { score: number } | { left_after: number
 /** The runs that came to it. */
 export function useCome(gameId: string, choice: Choice, come: Come) {
   return useQuery({
-    queryKey: ["behind", gameId, choice, come],
+    queryKey: keys.countedRuns(gameId, choice, come),
     queryFn: () =>
       given(api.GET("/api/games/{game_id}/evidence/endings", { params: { path: at(gameId), query: { ...choice, ...come } } })),
   });
@@ -55,7 +57,7 @@ export function useCome(gameId: string, choice: Choice, come: Come) {
 /** A forecast laid over what came; of players like those who played, if no scouts are named. */
 export function useCalibration(gameId: string, revision: number, choice: Choice, scouts: Scout[]) {
   return useQuery({
-    queryKey: ["calibration", gameId, revision, choice, scouts],
+    queryKey: keys.calibration(gameId, revision, choice, scouts),
     queryFn: () =>
       given(
         api.POST("/api/games/{game_id}/evidence/calibration", {
@@ -71,7 +73,7 @@ export function useCalibration(gameId: string, revision: number, choice: Choice,
 /** A scout that does as those who played did. */
 export function useLikeness(gameId: string) {
   return useQuery({
-    queryKey: ["likeness", gameId],
+    queryKey: keys.fittedScout(gameId),
     queryFn: () => given(api.GET("/api/games/{game_id}/evidence/scout", { params: { path: at(gameId) } })),
     retry: false,
   });

@@ -2,6 +2,7 @@ import { useEffect } from "react";
 import { useQuery } from "@tanstack/react-query";
 import { api, ApiError, done, given } from "./client";
 import type { ForecastWanted, Game, NewStudy, Scout } from "./schema";
+import { keys } from "./keys";
 
 const at = (gameId: string) => ({ path: { game_id: gameId } });
 
@@ -9,7 +10,7 @@ const at = (gameId: string) => ({ path: { game_id: gameId } });
  * what takes longer. What was known before stays on screen until then. */
 export function useForecast(gameId: string, revision: number | undefined, scouts: Scout[], isQuick = false, isWanted = true) {
   return useQuery({
-    queryKey: ["forecast", gameId, revision, scouts, isQuick],
+    queryKey: keys.forecast(gameId, revision, scouts, isQuick),
     queryFn: () => given(api.POST("/api/games/{game_id}/foresight/forecast", { params: at(gameId), body: wanted(scouts, revision, isQuick) })),
     placeholderData: (before) => before,
     enabled: isWanted && revision !== undefined,
@@ -22,7 +23,7 @@ export function useForecast(gameId: string, revision: number | undefined, scouts
  * before stays on screen until then. */
 export function useDraftForecast(gameId: string, document: Game, scouts: Scout[]) {
   return useQuery({
-    queryKey: ["draft forecast", gameId, document, scouts],
+    queryKey: keys.draftForecast(gameId, document, scouts),
     queryFn: () =>
       given(
         api.POST("/api/games/{game_id}/foresight/forecast", {
@@ -56,7 +57,7 @@ export async function forecastTable(gameId: string, revision: number, scouts: Sc
 
 export function useKnobs(gameId: string, revision: number) {
   return useQuery({
-    queryKey: ["knobs", gameId, revision],
+    queryKey: keys.knobs(gameId, revision),
     queryFn: () => given(api.GET("/api/games/{game_id}/foresight/knobs", { params: at(gameId) })),
     placeholderData: (before) => before,
   });
@@ -65,7 +66,7 @@ export function useKnobs(gameId: string, revision: number) {
 /** What a forecast finds wrong with a game. */
 export function useForeseen(gameId: string, revision: number) {
   return useQuery({
-    queryKey: ["foreseen", gameId, revision],
+    queryKey: keys.forecastWarnings(gameId, revision),
     queryFn: () => given(api.GET("/api/games/{game_id}/foresight/problems", { params: at(gameId) })),
     retry: false,
     staleTime: Infinity,
@@ -75,7 +76,7 @@ export function useForeseen(gameId: string, revision: number) {
 /** Runs to every ending and score; looked for once they are wanted. */
 export function useWitnesses(gameId: string, revision: number, isWanted: boolean) {
   return useQuery({
-    queryKey: ["witnesses", gameId, revision],
+    queryKey: keys.witnesses(gameId, revision),
     queryFn: () => given(api.POST("/api/games/{game_id}/foresight/witnesses", { params: at(gameId) })),
     enabled: isWanted,
     retry: false,
@@ -86,7 +87,7 @@ export function useWitnesses(gameId: string, revision: number, isWanted: boolean
 /** How many answers come in each part of the time. */
 export function useTimes(medianMs: number, spread: number) {
   return useQuery({
-    queryKey: ["times", medianMs, spread],
+    queryKey: keys.times(medianMs, spread),
     queryFn: () => given(api.GET("/api/scouts/times", { params: { query: { median_ms: medianMs, spread } } })),
     placeholderData: (before) => before,
     staleTime: Infinity,
@@ -106,7 +107,7 @@ const LOOKS_EVERY_MS = 250;
 /** How far a study is, asked for until it is over. */
 export function useStudy(gameId: string, studyId: string | undefined, ending: number, share: number) {
   return useQuery({
-    queryKey: ["study", gameId, studyId, ending, share],
+    queryKey: keys.study(gameId, studyId, ending, share),
     queryFn: () =>
       given(
         api.GET("/api/games/{game_id}/foresight/studies/{study_id}", {

@@ -2,12 +2,13 @@ import { keepPreviousData, useMutation, useQuery, useQueryClient } from "@tansta
 import { answered, api, done, formOf, given } from "./client";
 import type { Dice } from "./dice";
 import type { Game, Named, NewGame } from "./schema";
+import { keys } from "./keys";
 
 /** How often it is asked whether ways to end that are followed beside are known. */
 const SETTLING_MS = 1000;
 
 export function useGames() {
-  return useQuery({ queryKey: ["games"], queryFn: () => given(api.GET("/api/games")) });
+  return useQuery({ queryKey: keys.games(), queryFn: () => given(api.GET("/api/games")) });
 }
 
 /** Puts a whole shelf that was saved on this one, which is empty; gives what was left out. */
@@ -25,14 +26,14 @@ export function useRestore() {
 /** What is worked out of a game for its card; asked for once the card is there. */
 export function useGlance(gameId: string, revision: number) {
   return useQuery({
-    queryKey: ["glance", gameId, revision],
+    queryKey: keys.glance(gameId, revision),
     queryFn: () => given(api.GET("/api/games/{game_id}/glance", { params: { path: { game_id: gameId } } })),
   });
 }
 
 export function useGame(gameId: string) {
   return useQuery({
-    queryKey: ["games", gameId],
+    queryKey: keys.games(gameId),
     queryFn: () => showGame(gameId),
     staleTime: Infinity,
     refetchInterval: (query) => query.state.data?.is_settling && SETTLING_MS,
@@ -49,20 +50,20 @@ export function useMakeGame() {
   return useMutation({
     mutationFn: (game: NewGame) => given(api.POST("/api/games", { body: game })),
     onSuccess: (game) => {
-      queries.setQueryData(["games", game.id], game);
-      void queries.invalidateQueries({ queryKey: ["games"], exact: true });
+      queries.setQueryData(keys.games(game.id), game);
+      void queries.invalidateQueries({ queryKey: keys.games(), exact: true });
     },
   });
 }
 
 export function useRecipes() {
-  return useQuery({ queryKey: ["recipes"], queryFn: () => given(api.GET("/api/games/recipes")), staleTime: Infinity });
+  return useQuery({ queryKey: keys.recipes(), queryFn: () => given(api.GET("/api/games/recipes")), staleTime: Infinity });
 }
 
 /** Every save of a game, the newest first. */
 export function useRevisions(gameId: string, revision: number) {
   return useQuery({
-    queryKey: ["revisions", gameId, revision],
+    queryKey: keys.revisions(gameId, revision),
     queryFn: () => listRevisions(gameId),
   });
 }
@@ -80,7 +81,7 @@ export function showRevision(gameId: string, number: number) {
 /** Copies a game, takes it off the shelf, or puts it back. */
 export function useShelfMoves() {
   const queries = useQueryClient();
-  const again = () => queries.invalidateQueries({ queryKey: ["games"], exact: true });
+  const again = () => queries.invalidateQueries({ queryKey: keys.games(), exact: true });
   const params = (gameId: string) => ({ params: { path: { game_id: gameId } } });
   return {
     copy: useMutation({
@@ -116,7 +117,7 @@ export function saveGame(gameId: string, revision: number, document: Game) {
 /** The questions these dice bring to a revision of a game. */
 export function useDraw(gameId: string, revision: number, dice: Dice | undefined, round: number) {
   return useQuery({
-    queryKey: ["draw", gameId, revision, dice, round],
+    queryKey: keys.draw(gameId, revision, dice, round),
     queryFn: () =>
       given(
         api.GET("/api/games/{game_id}/draw", {
@@ -131,7 +132,7 @@ export function useDraw(gameId: string, revision: number, dice: Dice | undefined
 /** How often the right answer stands at each place, over many rolls. */
 export function usePlaces(gameId: string, revision: number, dice: Dice | undefined, round: number) {
   return useQuery({
-    queryKey: ["places", gameId, revision, dice, round],
+    queryKey: keys.places(gameId, revision, dice, round),
     queryFn: () =>
       given(
         api.GET("/api/games/{game_id}/places", {
@@ -146,7 +147,7 @@ export function usePlaces(gameId: string, revision: number, dice: Dice | undefin
 /** Every name a rule script can use. */
 export function useLanguage() {
   return useQuery({
-    queryKey: ["language"],
+    queryKey: keys.language(),
     queryFn: () => given(api.GET("/api/language")),
     staleTime: Infinity,
   });
@@ -155,7 +156,7 @@ export function useLanguage() {
 /** Topics of help that some words lead to; all of them without any. */
 export function useHelp(find: string) {
   return useQuery({
-    queryKey: ["help", find],
+    queryKey: keys.help(find),
     queryFn: () => given(api.GET("/api/language/help", { params: { query: { find } } })),
     staleTime: Infinity,
     placeholderData: keepPreviousData,
@@ -165,7 +166,7 @@ export function useHelp(find: string) {
 /** The verdicts on some answers to the first question these dice bring. */
 export function useTrial(gameId: string, revision: number, dice: Dice | undefined, round: number, answers: string[]) {
   return useQuery({
-    queryKey: ["trial", gameId, revision, dice, round, answers],
+    queryKey: keys.trial(gameId, revision, dice, round, answers),
     queryFn: () =>
       given(
         api.POST("/api/games/{game_id}/trial", {
@@ -188,7 +189,7 @@ export function usePutIn() {
 /** The small examples of what each stop decides. */
 export function useExamples() {
   return useQuery({
-    queryKey: ["examples"],
+    queryKey: keys.examples(),
     queryFn: () => given(api.GET("/api/examples")),
     staleTime: Infinity,
   });

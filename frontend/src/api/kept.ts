@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, done, given } from "./client";
 import type { Seen } from "./schema";
+import { keys } from "./keys";
 
 const at = (gameId: string) => ({ game_id: gameId });
 const one = (gameId: string, keptId: string) => ({ game_id: gameId, kept_id: keptId });
@@ -8,7 +9,7 @@ const one = (gameId: string, keptId: string) => ({ game_id: gameId, kept_id: kep
 /** The kept runs of a game. */
 export function useKept(gameId: string) {
   return useQuery({
-    queryKey: ["kept", gameId],
+    queryKey: keys.kept(gameId),
     queryFn: () => given(api.GET("/api/games/{game_id}/kept", { params: { path: at(gameId) } })),
   });
 }
@@ -16,7 +17,7 @@ export function useKept(gameId: string) {
 /** Which kept runs hold in a revision; they are played again in the background. */
 export function useHeld(gameId: string, revision: number) {
   return useQuery({
-    queryKey: ["held", gameId, revision],
+    queryKey: keys.keptResults(gameId, revision),
     queryFn: () => given(api.GET("/api/games/{game_id}/kept/held", { params: { path: at(gameId) } })),
     retry: false,
   });
@@ -25,7 +26,7 @@ export function useHeld(gameId: string, revision: number) {
 /** A kept run as it was and as it is now. */
 export function useCompared(gameId: string, keptId: string, revision: number) {
   return useQuery({
-    queryKey: ["compared", gameId, keptId, revision],
+    queryKey: keys.keptComparison(gameId, keptId, revision),
     queryFn: () => given(api.GET("/api/games/{game_id}/kept/{kept_id}", { params: { path: one(gameId, keptId) } })),
     retry: false,
   });
@@ -35,7 +36,7 @@ export function useCompared(gameId: string, keptId: string, revision: number) {
 export function useKeptAnew(gameId: string) {
   const queries = useQueryClient();
   return () =>
-    Promise.all(["kept", "held", "compared"].map((name) => queries.invalidateQueries({ queryKey: [name, gameId] })));
+    Promise.all([keys.kept, keys.keptResults, keys.keptComparison].map((key) => queries.invalidateQueries({ queryKey: key(gameId) })));
 }
 
 /** Keeps a run up to a step. */

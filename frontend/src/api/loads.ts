@@ -1,11 +1,12 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, done, formOf, given } from "./client";
 import type { LoadLook, LoadView, Target, ImportOptions } from "./schema";
+import { keys } from "./keys";
 
 /** A file waiting to be taken, as it was last looked at. */
 export function useLoad(loadId: string) {
   return useQuery({
-    queryKey: ["loads", loadId],
+    queryKey: keys.loads(loadId),
     queryFn: () => given(api.GET("/api/loads/{load_id}", at(loadId))),
     staleTime: Infinity,
   });
@@ -22,7 +23,7 @@ export function useBring() {
           bodySerializer: () => formOf(typeof brought === "string" ? "text" : "file", brought),
         }),
       ),
-    onSuccess: (load) => queries.setQueryData(["loads", load.id], load),
+    onSuccess: (load) => queries.setQueryData(keys.loads(load.id), load),
   });
 }
 
@@ -33,8 +34,8 @@ export function useDrop() {
     mutationFn: (file: File) =>
       given(api.POST("/api/dropped", { body: { file: "" }, bodySerializer: () => formOf("file", file) })),
     onSuccess: ({ game, load }) => {
-      if (load) queries.setQueryData(["loads", load.id], load);
-      return game && queries.invalidateQueries({ queryKey: ["games"], exact: true });
+      if (load) queries.setQueryData(keys.loads(load.id), load);
+      return game && queries.invalidateQueries({ queryKey: keys.games(), exact: true });
     },
   });
 }
@@ -56,7 +57,7 @@ export function useLook(loadId: string) {
             }),
           )
         : given(api.POST("/api/loads/{load_id}/guess", { ...at(loadId), body: change.guess })),
-    onSuccess: (load) => queries.setQueryData(["loads", loadId], load),
+    onSuccess: (load) => queries.setQueryData(keys.loads(loadId), load),
   });
 }
 
@@ -72,7 +73,7 @@ export function useBringMedium(loadId: string) {
           bodySerializer: () => formOf("files", ...files),
         }),
       ),
-    onSuccess: (load) => queries.setQueryData(["loads", loadId], load),
+    onSuccess: (load) => queries.setQueryData(keys.loads(loadId), load),
   });
 }
 

@@ -2,14 +2,15 @@ import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, done, formOf, given } from "./client";
 import type { AboutSave, FactColumn, FactsEdit, PackEdit, PackJoin, PackSplit, Pattern, Question } from "./schema";
 import type { Dice } from "./dice";
+import { keys } from "./keys";
 
 export function usePacks() {
-  return useQuery({ queryKey: ["packs"], queryFn: () => given(api.GET("/api/packs")) });
+  return useQuery({ queryKey: keys.packs(), queryFn: () => given(api.GET("/api/packs")) });
 }
 
 export function usePack(packId: string) {
   return useQuery({
-    queryKey: ["packs", packId],
+    queryKey: keys.packs(packId),
     queryFn: () =>
       given(api.GET("/api/packs/{pack_id}", { params: { path: { pack_id: packId } } })),
   });
@@ -41,7 +42,7 @@ async function wholePack(packId: string) {
 /** A pack with every question, to be edited. */
 export function useWholePack(packId: string) {
   return useQuery({
-    queryKey: ["whole pack", packId],
+    queryKey: keys.wholePack(packId),
     queryFn: () => wholePack(packId),
     staleTime: 0,
     gcTime: 0,
@@ -101,7 +102,7 @@ export function findAlike(packId: string) {
 /** Copies a pack, joins several, takes one off the shelf, or puts it back. */
 export function usePackMoves() {
   const queries = useQueryClient();
-  const again = () => queries.invalidateQueries({ queryKey: ["packs"], exact: true });
+  const again = () => queries.invalidateQueries({ queryKey: keys.packs(), exact: true });
   const params = (packId: string) => ({ params: { path: { pack_id: packId } } });
   return {
     copy: useMutation({
@@ -143,7 +144,7 @@ export function firstPattern(packId: string): Promise<Pattern> {
 /** What comes of a pattern over a revision of its facts. */
 export function usePatternLook(pattern: Pattern, dice: Dice | undefined, revision: number) {
   return useQuery({
-    queryKey: ["pattern", pattern, dice, revision],
+    queryKey: keys.pattern(pattern, dice, revision),
     queryFn: () => given(api.POST("/api/packs/pattern-looks", { body: { pattern, dice: dice ?? 0 } })),
     placeholderData: (before) => before,
     retry: false,
@@ -164,7 +165,7 @@ export function addMedium(packId: string, file: File) {
 /** A question as its player will see it. */
 export function usePreview(packId: string, question: Question) {
   return useQuery({
-    queryKey: ["preview", packId, question],
+    queryKey: keys.preview(packId, question),
     queryFn: () =>
       given(
         api.POST("/api/packs/{pack_id}/preview", {

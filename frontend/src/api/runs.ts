@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api, done, given } from "./client";
 import type { Dice } from "./dice";
 import type { Input, Intent, Language, PlayInput, TableInput } from "./schema";
+import { keys } from "./keys";
 
 /** What a player can do; the maker can also bring a question. */
 export type Action = PlayInput["action"];
@@ -38,7 +39,7 @@ export function playOn(runId: string, seen: number, at: number, intent: Intent, 
 /** What the rules did in one step of a run, line by line. */
 export function useWatch(runId: string | undefined, step: number) {
   return useQuery({
-    queryKey: ["watch", runId, step],
+    queryKey: keys.watch(runId, step),
     queryFn: () =>
       given(api.GET("/api/runs/{run_id}/watch/{step_number}", { params: { path: { run_id: runId ?? "", step_number: step } } })),
     enabled: runId !== undefined,

@@ -1,16 +1,17 @@
 import { keepPreviousData, useMutation, useQuery } from "@tanstack/react-query";
 import { api, formOf, given } from "./client";
 import type { Sound } from "./schema";
+import { keys } from "./keys";
 
 /** The sounds that are there for every game. */
 export function useShippedSounds() {
-  return useQuery({ queryKey: ["sounds"], queryFn: () => given(api.GET("/api/sounds")), staleTime: Infinity });
+  return useQuery({ queryKey: keys.sounds(), queryFn: () => given(api.GET("/api/sounds")), staleTime: Infinity });
 }
 
 /** A sound made of its notes: its form to draw, and as a WAV file. */
 export function useMadeSound(sound: Sound) {
   return useQuery({
-    queryKey: ["sounds", sound],
+    queryKey: keys.sounds(sound),
     queryFn: () => given(api.POST("/api/sounds/made", { body: sound })),
     staleTime: Infinity,
     retry: false,

@@ -3,6 +3,7 @@ import { useEffect, useSyncExternalStore } from "react";
 import { listRevisions, saveGame, showGame, showRevision } from "../api/games";
 import type { GameView } from "../api/schema";
 import { GameDraft } from "./gameDraft";
+import { keys } from "../api/keys";
 
 const PAUSE_MS = 250;
 
@@ -44,8 +45,8 @@ function draftOf(view: GameView, queries: QueryClient): GameDraft {
       return revisions.filter((revision) => revision.number > number).flatMap(({ changes }) => changes);
     },
     told: (newer, isOwn) => {
-      queries.setQueryData(["games", newer.id], newer);
-      void queries.invalidateQueries({ queryKey: ["games"], exact: true });
+      queries.setQueryData(keys.games(newer.id), newer);
+      void queries.invalidateQueries({ queryKey: keys.games(), exact: true });
       if (isOwn) tabs?.postMessage({ gameId: newer.id, revision: newer.revision } satisfies Saved);
     },
     pauseMs: PAUSE_MS,

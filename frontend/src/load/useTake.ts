@@ -7,6 +7,7 @@ import { firstPattern } from "../api/packs";
 import { giveUpLoad, loadProgress, takeLoad } from "../api/loads";
 import type { Game, LoadProgress, LoadView, Pattern, Target } from "../api/schema";
 import { openDraft } from "../draft/useGameDraft";
+import { keys } from "../api/keys";
 
 const PAUSE_MS = 120;
 
@@ -39,7 +40,7 @@ export function useTake(load: LoadView, gameId: string | null, round: number): T
   };
 
   const open = async (packId: string, target: Target) => {
-    await queries.invalidateQueries({ queryKey: ["packs"] });
+    await queries.invalidateQueries({ queryKey: keys.packs() });
     if (gameId) {
       const pattern = load.facts ? await firstPattern(packId) : undefined;
       const draft = await openDraft(gameId, queries);

@@ -6,6 +6,7 @@ import { Button } from "../ui/Button";
 import { TextField } from "../ui/fields";
 import { ErrorNotice } from "../ui/Notice";
 import { SavePack } from "./SavePack";
+import { keys } from "../api/keys";
 
 type AboutPackProps = {
   pack: PackView;
@@ -25,7 +26,7 @@ export function AboutPack({ pack, revision, onSaved }: AboutPackProps) {
       describePack(pack.id, { revision: known, title: title.trim() || pack.title, tags: tags.split(","), words }),
     onSuccess: async () => {
       onSaved(title.trim() || pack.title);
-      await queries.invalidateQueries({ queryKey: ["packs"] });
+      await queries.invalidateQueries({ queryKey: keys.packs() });
     },
   });
   return (

@@ -14,6 +14,7 @@ import { MoveOut } from "./MoveOut";
 import { PackHead } from "./PackHead";
 import { usePackDraft } from "./usePackDraft";
 import type { Sorting } from "./useShownRows";
+import { keys } from "../api/keys";
 
 type EditingFactsProps = { pack: PackView; onAnew: () => void };
 
@@ -32,8 +33,8 @@ export function EditingFacts({ pack, onAnew }: EditingFactsProps) {
   const turn = useMutation({
     mutationFn: (wanted: FactColumn[]) => changeColumns(pack.id, draft.revision(), wanted),
     onSuccess: async () => {
-      await queries.invalidateQueries({ queryKey: ["packs"] });
-      await queries.invalidateQueries({ queryKey: ["games"] });
+      await queries.invalidateQueries({ queryKey: keys.packs() });
+      await queries.invalidateQueries({ queryKey: keys.games() });
       onAnew();
     },
   });

@@ -4,6 +4,7 @@ import { splitPack } from "../api/packs";
 import { Button } from "../ui/Button";
 import { TextField } from "../ui/fields";
 import { ErrorNotice } from "../ui/Notice";
+import { keys } from "../api/keys";
 
 type MoveOutProps = {
   packId: string;
@@ -20,8 +21,8 @@ export function MoveOut({ packId, rows, revision, onMoved }: MoveOutProps) {
   const move = useMutation({
     mutationFn: (known: number) => splitPack(packId, { revision: known, title: title.trim(), rows }),
     onSuccess: async () => {
-      await queries.invalidateQueries({ queryKey: ["packs"] });
-      await queries.invalidateQueries({ queryKey: ["games"] });
+      await queries.invalidateQueries({ queryKey: keys.packs() });
+      await queries.invalidateQueries({ queryKey: keys.games() });
       onMoved();
     },
   });

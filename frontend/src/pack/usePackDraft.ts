@@ -7,6 +7,7 @@ import { Saves } from "../api/saves";
 import { useSavedOnLeaving } from "../api/useSavedOnLeaving";
 import type { PackSaved, RowFault } from "../api/schema";
 import { Beside } from "./beside";
+import { keys } from "../api/keys";
 
 const PAUSE_MS = 300;
 
@@ -95,8 +96,8 @@ export function usePackDraft<Item>(pack: Edited<Item>) {
       tell: (now) => {
         setSaving(now);
         if (now.is !== "saved") return;
-        void queries.invalidateQueries({ queryKey: ["packs"] });
-        void queries.invalidateQueries({ queryKey: ["games"] });
+        void queries.invalidateQueries({ queryKey: keys.packs() });
+        void queries.invalidateQueries({ queryKey: keys.games() });
         tabs?.postMessage({ packId: pack.id, revision: made.revision } satisfies Saved);
       },
       mayBeKept,
@@ -177,7 +178,7 @@ export function usePackDraft<Item>(pack: Edited<Item>) {
     await saves.flush();
     await addMedium(pack.id, file);
     await lookAgain();
-    await queries.invalidateQueries({ queryKey: ["preview", pack.id] });
+    await queries.invalidateQueries({ queryKey: keys.preview(pack.id) });
   };
 
   useSavedOnLeaving(saves);

@@ -33,6 +33,7 @@ import { usePageLanguage } from "./usePageLanguage";
 import { useTextSize } from "./useTextSize";
 import { usePlay, type Play } from "./usePlay";
 import { useToldOutside } from "./useToldOutside";
+import { keys } from "../api/keys";
 
 const NO_SITES: string[] = [];
 
@@ -40,7 +41,7 @@ const NO_SITES: string[] = [];
 export default function PlayPage() {
   useTextSize();
   const { gameId = "" } = useParams();
-  const game = useQuery({ queryKey: ["play", gameId], queryFn: () => showPlayGame(gameId) });
+  const game = useQuery({ queryKey: keys.play(gameId), queryFn: () => showPlayGame(gameId) });
   const asksFirst = (game.data?.asks_names ?? false) || (game.data?.most_players ?? 1) > 1;
   const play = usePlay(gameId, game.isSuccess, game.isError, asksFirst);
   const { run } = play;
@@ -185,7 +186,7 @@ const BEST_WORDS: Record<Best, Phrase> = {
 /** The best scores after a run, and the player's own. */
 function Afterwards({ gameId, runId }: { gameId: string; runId: string }) {
   const say = useSay();
-  const scores = useQuery({ queryKey: ["scores", gameId, runId], queryFn: () => showScores(gameId, playerKey()) });
+  const scores = useQuery({ queryKey: keys.scores(gameId, runId), queryFn: () => showScores(gameId, playerKey()) });
   if (!scores.data) return null;
   return (
     <div className="mt-6 space-y-6">

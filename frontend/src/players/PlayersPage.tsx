@@ -15,6 +15,7 @@ import { DeleteRuns } from "./DeleteRuns";
 import { PlayingNow } from "./PlayingNow";
 import { Die } from "../ui/Die";
 import { ErrorNotice } from "../ui/Notice";
+import { keys } from "../api/keys";
 
 const WATCHES_EVERY_MS = 2000;
 
@@ -22,8 +23,8 @@ const WATCHES_EVERY_MS = 2000;
 export default function PlayersPage() {
   const { gameId = "" } = useParams();
   const game = useGame(gameId);
-  const runs = useQuery({ queryKey: ["played", gameId], queryFn: () => listPlayedRuns(gameId), refetchInterval: WATCHES_EVERY_MS });
-  const scores = useQuery({ queryKey: ["scores", gameId], queryFn: () => showScores(gameId, ""), refetchInterval: 5000 });
+  const runs = useQuery({ queryKey: keys.playedRuns(gameId), queryFn: () => listPlayedRuns(gameId), refetchInterval: WATCHES_EVERY_MS });
+  const scores = useQuery({ queryKey: keys.scores(gameId), queryFn: () => showScores(gameId, ""), refetchInterval: 5000 });
   const title = game.data?.document.title ?? "";
   const failure = game.error ?? runs.error ?? scores.error;
   return (
@@ -57,7 +58,7 @@ export default function PlayersPage() {
 
 /** The address of the players' page, to be copied or scanned. */
 function Share({ gameId }: { gameId: string }) {
-  const sharing = useQuery({ queryKey: ["sharing", gameId], queryFn: () => showSharing(gameId) });
+  const sharing = useQuery({ queryKey: keys.sharing(gameId), queryFn: () => showSharing(gameId) });
   const [isCopied, setIsCopied] = useState(false);
   if (!sharing.data) return null;
   const { address, is_local } = sharing.data;

@@ -6,11 +6,12 @@ import type { GameView } from "../api/schema";
 import { useGameDraft } from "../draft/useGameDraft";
 import { Button } from "../ui/Button";
 import { ErrorNotice } from "../ui/Notice";
+import { keys } from "../api/keys";
 
 /** The game inside a page of another site: which ones may, and what is put there. */
 export function Framed({ game }: { game: GameView }) {
   const { draft } = useGameDraft(game);
-  const sharing = useQuery({ queryKey: ["sharing", game.id], queryFn: () => showSharing(game.id) });
+  const sharing = useQuery({ queryKey: keys.sharing(game.id), queryFn: () => showSharing(game.id) });
   const [typed, setTyped] = useState(game.document.framed_by.join("\n"));
   const [isCopied, setIsCopied] = useState(false);
   const sites = typed.split(/\s+/).filter((site) => site !== "");

@@ -18,6 +18,7 @@ import { useWriteQuestions } from "../../state/useWriteQuestions";
 import { PatternEditor } from "./PatternEditor";
 import { ListsEditor } from "./ListsEditor";
 import { SumsEditor } from "./SumsEditor";
+import { keys } from "../../../api/keys";
 
 /** The packs a game draws from, and what it makes of facts; a file becomes either by loading it. */
 export function LoadBench({ game, document, round, number, at, edit, editRound, table }: BenchProps) {
@@ -41,7 +42,7 @@ export function LoadBench({ game, document, round, number, at, edit, editRound, 
   const writeFacts = useMutation({
     mutationFn: () => newPack(`Facts for ${game.document.title || "a game"}`, ["thing", "answer"]),
     onSuccess: async (pack) => {
-      await queries.invalidateQueries({ queryKey: ["packs"] });
+      await queries.invalidateQueries({ queryKey: keys.packs() });
       addPattern.mutate(pack.id);
     },
   });
