@@ -73,15 +73,15 @@ def evidence(
         raise typer.Exit(1)
     choice = RunFilter(revision=revision, since=since, before=before, player=player)
     with troubles_told():
-        shelf = AppState(Database(data))
+        app_state = AppState(Database(data))
         try:
-            told = gathered(shelf, game, chosen_by(choice), datetime.now(UTC)).evidence
+            told = gathered(app_state, game, chosen_by(choice), datetime.now(UTC)).evidence
         except NotFound:
             console.print(f"[red]There is no game “{escape(game)}”.[/red]")
             raise typer.Exit(1) from None
         finally:
-            shelf.close()
-            shelf.database.close()
+            app_state.close()
+            app_state.database.close()
     if as_json:
         print(TypeAdapter(Evidence).dump_json(told, indent=1).decode())
         return

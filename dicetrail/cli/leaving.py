@@ -111,12 +111,12 @@ def _leaving(name: str, data: Path) -> takeaway.Leaving:
     try:
         if path.is_file():
             return takeaway.leaving(read_game(path.read_bytes()), path.stem)
-        shelf = AppState(Database(data))
+        app_state = AppState(Database(data))
         try:
-            content = game_file_of(shelf, name)
+            content = game_file_of(app_state, name)
         finally:
-            shelf.close()
-            shelf.database.close()
+            app_state.close()
+            app_state.database.close()
         return takeaway.leaving(read_game(content), name)
     except GameProblems:
         console.print("[red]The game has faults.[/red] Run: dicetrail check " + escape(name))

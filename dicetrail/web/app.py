@@ -71,7 +71,7 @@ async def _while_serving(app: FastAPI) -> AsyncIterator[None]:
     tidying = asyncio.create_task(_tidied(app))
     yield
     tidying.cancel()
-    app.state.shelf.close()
+    app.state.app_state.close()
 
 
 async def _tidied(app: FastAPI) -> None:
@@ -81,14 +81,14 @@ async def _tidied(app: FastAPI) -> None:
             await run_in_threadpool(let_go_of_unbegun, app)
             state = app.state
             await run_in_threadpool(
-                play.end_those_left, state.shelf, state.standings, state.clock()
+                play.end_those_left, state.app_state, state.live_runs, state.clock()
             )
         await asyncio.sleep(_HOUR_S)
 
 
 def let_go_of_unbegun(app: FastAPI) -> int:
     """Forget the players' runs that were started and left alone long ago; how many."""
-    with app.state.shelf.database.writing() as session:
+    with app.state.app_state.database.writing() as session:
         return forget_unbegun(session, app.state.clock() - UNBEGUN_FOR)
 
 
@@ -115,15 +115,15 @@ def create_app(
         redoc_url=None,
         openapi_url="/api/openapi.json",
     )
-    app.state.shelf = AppState(database)
-    app.state.standings = LiveRuns(app.state.shelf)
+    app.state.app_state = AppState(database)
+    app.state.live_runs = LiveRuns(app.state.app_state)
     app.state.turns = reading.turns()
     app.state.clock = steady_clock(database) if clock is None else never_back(clock)
     app.state.key = maker_key
     app.state.address = address
     explain_errors(app)
     files, guesses = FileAddresses(), Rate(10, 60)
-    app.add_middleware(Addresses, shelf=app.state.shelf)
+    app.add_middleware(Addresses, app_state=app.state.app_state)
     app.add_middleware(BodyLimit, files=files)
     app.add_middleware(OwnPages)
     if maker_key is not None:
@@ -169,5 +169,5 @@ def create_app(
         return Health()
 
     described(app)
-    serve_site(app, lambda path: play.sites_that_frame(app.state.shelf, path))
+    serve_site(app, lambda path: play.sites_that_frame(app.state.app_state, path))
     return app

@@ -20,8 +20,8 @@ DoneBeside = Callable[..., Awaitable[Any]]
 
 async def _beside(request: Request) -> DoneBeside:
     async def done(task: Callable[..., Any], *given: Any, **named: Any) -> Any:
-        shelf = request.app.state.shelf
-        handed = await run_in_threadpool(lambda: shelf.crew.submit(task, *given, **named))
+        app_state = request.app.state.app_state
+        handed = await run_in_threadpool(lambda: app_state.crew.submit(task, *given, **named))
         waited, watching = asyncio.wrap_future(handed), asyncio.create_task(gone(request))
         try:
             await asyncio.wait({waited, watching}, return_when=asyncio.FIRST_COMPLETED)

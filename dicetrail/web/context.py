@@ -13,14 +13,14 @@ from dicetrail.web.clock import Clock
 from dicetrail.web.play.live_runs import LiveRuns
 
 
-async def _shelf(request: Request) -> AppState:
-    shelf: AppState = request.app.state.shelf
-    return shelf
+async def _app_state(request: Request) -> AppState:
+    app_state: AppState = request.app.state.app_state
+    return app_state
 
 
-async def _standings(request: Request) -> LiveRuns:
-    standings: LiveRuns = request.app.state.standings
-    return standings
+async def _live_runs(request: Request) -> LiveRuns:
+    live_runs: LiveRuns = request.app.state.live_runs
+    return live_runs
 
 
 async def _now(request: Request) -> datetime:
@@ -30,18 +30,18 @@ async def _now(request: Request) -> datetime:
 
 async def _playing(request: Request) -> "Playing":
     state = request.app.state
-    return Playing(state.shelf, state.standings, state.clock())
+    return Playing(state.app_state, state.live_runs, state.clock())
 
 
 class Playing(NamedTuple):
     """All that a player's request is given, asked for at once: there are very many of them."""
 
-    shelf: AppState
-    standings: LiveRuns
+    app_state: AppState
+    live_runs: LiveRuns
     now: datetime
 
 
 PlayedNow = Annotated[Playing, Depends(_playing)]
-SharedState = Annotated[AppState, Depends(_shelf)]
-SharedStandings = Annotated[LiveRuns, Depends(_standings)]
+SharedState = Annotated[AppState, Depends(_app_state)]
+SharedLiveRuns = Annotated[LiveRuns, Depends(_live_runs)]
 Now = Annotated[datetime, Depends(_now)]

@@ -19,17 +19,17 @@ AtDesk = Callable[..., Awaitable[Any]]
 
 
 @lru_cache(maxsize=1)
-def _shelf(store: Path) -> AppState:
+def _app_state(store: Path) -> AppState:
     return AppState(Database(store, as_it_is=True))
 
 
 def at_store(store: Path, task: Callable[..., Any], *given: Any) -> Any:
     """What a task gives of the shelf of a store."""
-    return task(_shelf(store), *given)
+    return task(_app_state(store), *given)
 
 
 async def _desk(request: Request, beside: Beside) -> AtDesk:
-    store: Path = request.app.state.shelf.database.path
+    store: Path = request.app.state.app_state.database.path
 
     async def done(task: Callable[..., Any], *given: Any) -> Any:
         return await beside(at_store, store, task, *given)
@@ -41,24 +41,24 @@ Desk = Annotated[AtDesk, Depends(_desk)]
 
 
 async def _making(request: Request, desk: Desk) -> AtDesk:
-    shelf: AppState = request.app.state.shelf
+    app_state: AppState = request.app.state.app_state
 
     async def made(task: Callable[[AppState, str], Any], game_id: str) -> Any:
-        name = f"{task.__name__} {await run_in_threadpool(_stamp, shelf, game_id)}"
-        async with shelf.turn_to_make(name):
-            found = shelf.made.get(name)
+        name = f"{task.__name__} {await run_in_threadpool(_stamp, app_state, game_id)}"
+        async with app_state.turn_to_make(name):
+            found = app_state.made.get(name)
             if found is None:
-                found = shelf.made[name] = await desk(task, game_id)
+                found = app_state.made[name] = await desk(task, game_id)
             return found
 
     return made
 
 
-def _stamp(shelf: AppState, game_id: str) -> str:
+def _stamp(app_state: AppState, game_id: str) -> str:
     """The saves that a game as it now stands is of. Raises NotFound, and GameProblems if it cannot
     be played."""
-    number, packs = shelf.newest(game_id)
-    shelf.program(game_id, number, packs)
+    number, packs = app_state.newest(game_id)
+    app_state.program(game_id, number, packs)
     return f"{game_id} {number} {packs}"
 
 

@@ -57,7 +57,7 @@ Attended = Annotated[Attending, Depends(_attend)]
 
 async def _read(request: Request, attended: Attended) -> Read:
     async def read(job: str, *given: Any) -> Any:
-        aside = request.app.state.shelf.aside
+        aside = request.app.state.app_state.aside
         return await attended(lambda is_given_up: aside.do(job, *given, is_given_up=is_given_up))
 
     return read

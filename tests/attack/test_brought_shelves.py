@@ -268,7 +268,7 @@ class TestMeanwhile(StoreTest):
             empty = Database(Path(held) / "empty.sqlite")
             app = create_app(empty)
             self.addCleanup(empty.close)
-            self.addCleanup(app.state.shelf.close)
+            self.addCleanup(app.state.app_state.close)
             http = type(self.http)(app, base_url=str(self.http.base_url), headers=self.http.headers)
             answer = http.post("/api/backup", files={"file": ("s.sqlite", saved)})
             self.assertEqual(answer.status_code, 200, answer.text)

@@ -248,8 +248,8 @@ class TestPlaying(DemoTest):
                     ]
                 )
                 run = self.act(run, **action).json()
-            known = self.app.state.standings.known(run["id"])
-            anew = LiveRuns(self.app.state.shelf).newest(run["id"])
+            known = self.app.state.live_runs.known(run["id"])
+            anew = LiveRuns(self.app.state.app_state).newest(run["id"])
             for part in ("seen", "state", "answered", "text", "unread"):
                 self.assertEqual(getattr(known, part), getattr(anew, part), part)
 
@@ -280,7 +280,7 @@ class TestPlaying(DemoTest):
         self.assertEqual(let_go_of_unbegun(self.app), 0)
         with patch.object(self.app.state, "clock", lambda: now + UNBEGUN_FOR + timedelta(hours=1)):
             self.assertGreaterEqual(let_go_of_unbegun(self.app), 1)
-        fresh = LiveRuns(self.app.state.shelf)
+        fresh = LiveRuns(self.app.state.app_state)
         with patch.object(self.app.state, "standings", fresh):
             self.assertEqual(self.http.get(f"/api/play/runs/{left['id']}").status_code, 404)
             self.assertEqual(self.http.get(f"/api/play/runs/{begun['id']}").status_code, 200)

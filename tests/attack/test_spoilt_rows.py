@@ -79,7 +79,7 @@ class TestSpoiltRows(unittest.TestCase):
         cls.addresses = [
             address for address, ways in app.openapi()["paths"].items() if "get" in ways
         ]
-        app.state.shelf.close()
+        app.state.app_state.close()
         database.close()
         with closing(sqlite3.connect(path)) as store:
             store.execute("PRAGMA journal_mode = DELETE")
@@ -91,7 +91,7 @@ class TestSpoiltRows(unittest.TestCase):
     def opened(database):
         app = create_app(database, lambda: datetime(2026, 9, 20, tzinfo=UTC))
         # A process for each of very many stores would take longer than all that is looked at.
-        app.state.shelf._crew = Crew(ThreadPoolExecutor(1), 1)
+        app.state.app_state._crew = Crew(ThreadPoolExecutor(1), 1)
         http = TestClient(
             app, base_url=ORIGIN, headers={"origin": ORIGIN}, raise_server_exceptions=False
         )
@@ -189,10 +189,10 @@ class TestSpoiltRows(unittest.TestCase):
                     self.assertIn(answer.status_code, (404, 422), (address, answer.text[:300]))
                     self.assertNotIn("store", answer.text)
             if table == "secrets":
-                create_app(database, maker_key="hush").state.shelf.close()
+                create_app(database, maker_key="hush").state.app_state.close()
             self.go_on(http)
         finally:
-            app.state.shelf.close()
+            app.state.app_state.close()
             database.close()
             for left in self.root.glob("spoilt-*"):
                 left.unlink()
@@ -228,7 +228,7 @@ class TestSpoiltRows(unittest.TestCase):
             cards = http.get(f"/api/{of}").json()
             return next(card["trouble"] for card in cards if card["id"] == name)
         finally:
-            app.state.shelf.close()
+            app.state.app_state.close()
             database.close()
             for left in self.root.glob("told.sqlite*"):
                 left.unlink()

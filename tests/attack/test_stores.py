@@ -106,7 +106,7 @@ class TestUsing(unittest.TestCase):
         self.database = Database(self.path)
         self.addCleanup(self.database.close)
         app = create_app(self.database)
-        self.addCleanup(app.state.shelf.close)
+        self.addCleanup(app.state.app_state.close)
         self.http = TestClient(
             app, "http://localhost", headers=ORIGIN, raise_server_exceptions=False
         )

@@ -36,7 +36,7 @@ class TestAnEarlierVersion(unittest.TestCase):
         database = Database(path)
         self.addCleanup(database.close)
         app = create_app(database)
-        self.addCleanup(app.state.shelf.close)
+        self.addCleanup(app.state.app_state.close)
         self.http = TestClient(app, "http://localhost", headers={"origin": "http://localhost"})
 
     def get(self, address):

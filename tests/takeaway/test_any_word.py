@@ -115,7 +115,7 @@ class TestAnyWord(DemoTest):
     @classmethod
     def setUpClass(cls):
         super().setUpClass()
-        cls.files = {name: read_game(game_file_of(cls.app.state.shelf, name)) for name in GAMES}
+        cls.files = {name: read_game(game_file_of(cls.app.state.app_state, name)) for name in GAMES}
 
     def games(self):
         """Each hostile word in a game, and in its packs."""

@@ -482,7 +482,7 @@ class TestDemoGames(DemoTest):
 
     def test_it_plays_as_the_engine_does(self):
         for name, text in self.texts.items():
-            file = read_game(game_file_of(self.app.state.shelf, name))
+            file = read_game(game_file_of(self.app.state.app_state, name))
             program = made_ready(file.game, file.packs, recall={})
             for dice in (4821, *range(20)):
                 with self.subTest(name, dice=dice):
@@ -524,7 +524,7 @@ class TestDemoGames(DemoTest):
                     self.assertGreater(len(told.stdout.splitlines()), 10)
 
     def held(self, name):
-        return game_file_of(self.app.state.shelf, name)
+        return game_file_of(self.app.state.app_state, name)
 
     def test_every_line_knows_its_stop_in_the_order_of_the_trail(self):
         for name in DEMO:

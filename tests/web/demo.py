@@ -64,7 +64,7 @@ class StoreTest(unittest.TestCase):
         cls.database = cls.open_store(cls.path)
         cls.addClassCleanup(cls.database.close)
         cls.app = create_app(cls.database)
-        cls.addClassCleanup(cls.app.state.shelf.close)
+        cls.addClassCleanup(cls.app.state.app_state.close)
         cls.http = TestClient(
             cls.app,
             base_url=ORIGIN,

@@ -36,7 +36,7 @@ class ApiTest(unittest.TestCase):
         self.addCleanup(self.database.close)
         self.time = MADE
         self.app = create_app(self.database, self.clock)
-        self.addCleanup(self.app.state.shelf.close)
+        self.addCleanup(self.app.state.app_state.close)
         self.http = TestClient(
             self.app,
             base_url="http://localhost",

@@ -44,7 +44,7 @@ class TestEvidence(PlayersTest):
 
     def played_by_scouts(self, runs):
         """Answers of runs that beginners played elsewhere, as a file."""
-        program = newest_program(self.app.state.shelf, "harvest-supper")
+        program = newest_program(self.app.state.app_state, "harvest-supper")
         found = []
         for dice in range(runs):
             walk = list(walked(program, [SCOUTS[1]], dice))

@@ -20,7 +20,7 @@ class FactsTest(unittest.TestCase):
         database = empty_store(Path(folder.name) / "store.sqlite")
         self.addCleanup(database.close)
         app = create_app(database)
-        self.addCleanup(app.state.shelf.close)
+        self.addCleanup(app.state.app_state.close)
         self.http = TestClient(app, "http://localhost", headers={"origin": "http://localhost"})
 
     def call(self, method, address, status=200, **given):

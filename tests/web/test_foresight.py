@@ -217,7 +217,7 @@ class TestScouting(unittest.TestCase):
         self.addCleanup(crew.close)
 
         class Gone:
-            app = SimpleNamespace(state=SimpleNamespace(shelf=SimpleNamespace(crew=crew)))
+            app = SimpleNamespace(state=SimpleNamespace(app_state=SimpleNamespace(crew=crew)))
             is_gone = False
 
             async def is_disconnected(self):

@@ -129,19 +129,19 @@ class TestTime(PlayersTest):
 
 class TestForgottenRuns(PlayersTest):
     def test_what_was_shown_is_known_though_the_run_is_not_remembered(self):
-        standings, shelf = self.app.state.standings, self.app.state.shelf
+        live_runs, app_state = self.app.state.live_runs, self.app.state.app_state
         run = self.started()
-        self.assertTrue(standings.knows(run["id"]))
+        self.assertTrue(live_runs.knows(run["id"]))
         self.wait(20_050)
         shown = self.get(f"/api/play/runs/{run['id']}")["table"]["feedback"]
-        standings._known.clear()  # as when very many others have played since
+        live_runs._known.clear()  # as when very many others have played since
         late = self.answered(run, 19_900, shown["right_places"][0]).json()["table"]
         self.assertEqual((late["feedback"]["result"], late["score"]), ("late", 0))
-        self.assertTrue(standings.knows(run["id"]))
-        shelf._programs.clear()
-        self.assertFalse(standings.knows(run["id"]), "a thread makes its program ready")
+        self.assertTrue(live_runs.knows(run["id"]))
+        app_state._programs.clear()
+        self.assertFalse(live_runs.knows(run["id"]), "a thread makes its program ready")
         self.assertEqual(self.http.get(f"/api/play/runs/{run['id']}").status_code, 200)
-        self.assertTrue(standings.knows(run["id"]))
+        self.assertTrue(live_runs.knows(run["id"]))
 
 
 class TestAClockPutBack(PlayersTest):
@@ -230,7 +230,7 @@ class TestScores(PlayersTest):
         self.assertEqual(self.get(f"{PLAY}/scores")["best"], [], "another revision, other scores")
 
     def test_what_a_run_showed_is_worked_out_while_others_can_save(self):
-        state, saved = self.app.state.shelf, []
+        state, saved = self.app.state.app_state, []
 
         def save():
             with self.database.writing():
@@ -262,7 +262,7 @@ class TestScores(PlayersTest):
         self.assertEqual(self.scores(), [], "looking keeps nothing")
         self.input(dot, action="wait")
         self.assertEqual(self.scores(), [("Dot", 0)])
-        end_those_left(self.app.state.shelf, self.app.state.standings, self.clock())
+        end_those_left(self.app.state.app_state, self.app.state.live_runs, self.clock())
         self.assertEqual(self.scores(), [("Dot", 0), ("Ed", 0)], "nobody looked at this one")
         self.assertEqual(self.get(f"/api/play/runs/{ed['id']}")["table"]["phase"], "ended")
 

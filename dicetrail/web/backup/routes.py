@@ -26,12 +26,12 @@ router = Router("/api", "backup")
 
 
 @router.get("/backup", response_class=FileResponse, responses=files(MEDIA_TYPE))
-def save_shelf(shelf: SharedState, now: Now) -> FileResponse:
+def save_shelf(app_state: SharedState, now: Now) -> FileResponse:
     """Every game, pack, picture, sound, run and kept run, as a file to be restored from."""
     folder = Path(mkdtemp(prefix="dicetrail-"))
     copy = folder / "shelf.sqlite"
     try:
-        back_up(shelf.database, copy)
+        back_up(app_state.database, copy)
     except BaseException:
         rmtree(folder)
         raise
@@ -50,18 +50,18 @@ class Restored(BaseModel):
 
 
 @router.post("/backup", status_code=204, responses={200: {"model": Restored}})
-async def restore_shelf(file: UploadFile, shelf: SharedState, attended: Attended) -> Response:
+async def restore_shelf(file: UploadFile, app_state: SharedState, attended: Attended) -> Response:
     """Put a shelf that was saved on this one, on which there never was anything. Where some of it
     could not be read, the answer has a body that tells what."""
     with TemporaryDirectory(prefix="dicetrail-") as folder:
         copy = Path(folder) / "brought.sqlite"
         try:
-            left_out = await attended(partial(_restored, shelf, file, copy))
+            left_out = await attended(partial(_restored, app_state, file, copy))
         except StoreTrouble as trouble:
             if trouble.is_full:
                 raise
             told = trouble.told
-            if trouble.path != shelf.database.path:
+            if trouble.path != app_state.database.path:
                 told = (
                     f"This file cannot be restored: {trouble.what}. Choose a shelf that was saved."
                 )
@@ -70,10 +70,10 @@ async def restore_shelf(file: UploadFile, shelf: SharedState, attended: Attended
 
 
 def _restored(
-    shelf: AppState, file: UploadFile, copy: Path, is_given_up: Callable[[], bool]
+    app_state: AppState, file: UploadFile, copy: Path, is_given_up: Callable[[], bool]
 ) -> tuple[str, ...]:
     with copy.open("wb") as to:
         copyfileobj(file.file, to)
-    left_out = restore_into(shelf.database, shelf.aside, copy, is_given_up)
-    shelf.know_addresses()
+    left_out = restore_into(app_state.database, app_state.aside, copy, is_given_up)
+    app_state.know_addresses()
     return left_out

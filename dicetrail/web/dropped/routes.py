@@ -26,11 +26,11 @@ class Dropped:
 
 @router.post("", status_code=201)
 async def take_dropped_file(
-    file: UploadFile, read: ReadAside, shelf: SharedState, now: Now
+    file: UploadFile, read: ReadAside, app_state: SharedState, now: Now
 ) -> Dropped:
     """Make a game of a game file, whatever it is called; bring any other to be looked at."""
     is_game = means_a_game(await file.read(SAYS_WITHIN))
     await file.seek(0)
     if is_game:
-        return Dropped(game=await load_game(file, read, shelf, now))
-    return Dropped(load=await begin_load(read, shelf, file))
+        return Dropped(game=await load_game(file, read, app_state, now))
+    return Dropped(load=await begin_load(read, app_state, file))

@@ -58,15 +58,15 @@ def _in_utc(time: datetime | None) -> datetime | None:
     return time.replace(tzinfo=UTC) if time is not None and time.tzinfo is None else time
 
 
-def gathered(shelf: AppState, game_id: str, chosen: Chosen, now: datetime) -> Gathering:
+def gathered(app_state: AppState, game_id: str, chosen: Chosen, now: datetime) -> Gathering:
     """The runs chosen of a game, as far as its rules still take them. Raises NotFound."""
     runs: list[ShownRun] = []
     going_on = left_out = 0
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         newest_game(session, game_id)
         for run in played_runs(session, game_id, chosen):
             try:
-                shown = shelf.shown(run)
+                shown = app_state.shown(run)
             except (GameProblems, NotFound):  # refused by now, or not to be read
                 left_out += 1
                 continue
@@ -142,16 +142,16 @@ Held = Mapping[str, tuple[int, Mapping[Asked, tuple[int, Question]]]]
 """The packs a game draws from: their revisions, and where which question stands."""
 
 
-def questions_now(shelf: AppState, game_id: str) -> Held:
+def questions_now(app_state: AppState, game_id: str) -> Held:
     """Where the questions of a game stand in its packs as they are now."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         packs = newest_packs(session, newest_game(session, game_id).document.packs_used)
     return {
         kept.pack_id: (
             kept.number,
             {
                 (kept.pack_id, question.prompt, question.right): (row, question)
-                for row, question in enumerate(shelf.pack(kept.pack_id, kept.number).questions)
+                for row, question in enumerate(app_state.pack(kept.pack_id, kept.number).questions)
             },
         )
         for kept in packs

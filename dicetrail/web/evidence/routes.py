@@ -35,7 +35,7 @@ from dicetrail.store.models import BroughtRun
 from dicetrail.store.played import Chosen, bring_runs, delete_runs, played_runs
 from dicetrail.web.app_state import AppState
 from dicetrail.web.beside import Beside
-from dicetrail.web.context import Now, SharedStandings, SharedState
+from dicetrail.web.context import Now, SharedLiveRuns, SharedState
 from dicetrail.web.desk import Desk
 from dicetrail.web.evidence.gathering import (
     behind,
@@ -80,12 +80,14 @@ async def show_evidence(
     return found
 
 
-def evidence_told(shelf: AppState, game_id: str, choice: RunFilter, now: datetime) -> EvidenceView:
+def evidence_told(
+    app_state: AppState, game_id: str, choice: RunFilter, now: datetime
+) -> EvidenceView:
     """The same, where it is worked out."""
-    every = gathered(shelf, game_id, Chosen(), now)
+    every = gathered(app_state, game_id, Chosen(), now)
     chosen = chosen_by(choice)
-    gathering = every if chosen == Chosen() else gathered(shelf, game_id, chosen, now)
-    evidence, held = gathering.evidence, questions_now(shelf, game_id)
+    gathering = every if chosen == Chosen() else gathered(app_state, game_id, chosen, now)
+    evidence, held = gathering.evidence, questions_now(app_state, game_id)
     by_file = Counter(
         one.run.file_name for one in gathering.runs if isinstance(one.run, BroughtRun)
     )
@@ -112,10 +114,10 @@ async def list_runs_behind(
 
 
 def runs_behind(
-    shelf: AppState, game_id: str, wanted: BehindWanted, now: datetime
+    app_state: AppState, game_id: str, wanted: BehindWanted, now: datetime
 ) -> list[RunBehind]:
     """The same, where it is worked out."""
-    gathering = gathered(shelf, game_id, chosen_by(wanted), now)
+    gathering = gathered(app_state, game_id, chosen_by(wanted), now)
     questions = gathering.evidence.questions
     if wanted.question >= len(questions):
         raise NotFound("question", str(wanted.question))
@@ -141,7 +143,9 @@ async def list_runs_by_ending(
     return found
 
 
-def runs_come(shelf: AppState, game_id: str, wanted: RunsWanted, now: datetime) -> list[RunBehind]:
+def runs_come(
+    app_state: AppState, game_id: str, wanted: RunsWanted, now: datetime
+) -> list[RunBehind]:
     """The same, where it is worked out."""
     found = [
         behind(
@@ -150,7 +154,7 @@ def runs_come(shelf: AppState, game_id: str, wanted: RunsWanted, now: datetime) 
             "left" if one.shown.ending is None else one.shown.ending or "no ending fitted",
             round(1000 * one.shown.seconds),
         )
-        for one in reversed(gathered(shelf, game_id, chosen_by(wanted), now).runs)
+        for one in reversed(gathered(app_state, game_id, chosen_by(wanted), now).runs)
         if _came_so(one.shown, wanted)
     ]
     return found[:MAX_BEHIND]
@@ -169,19 +173,19 @@ def _came_so(shown: Playthrough, wanted: RunsWanted) -> bool:
     "/answers.jsonl", response_class=StreamingResponse, responses=files("application/jsonl")
 )
 def export_answer_lines(
-    game_id: str, wanted: Annotated[AnswersWanted, Query()], shelf: SharedState, now: Now
+    game_id: str, wanted: Annotated[AnswersWanted, Query()], app_state: SharedState, now: Now
 ) -> StreamingResponse:
     """The answers of the runs chosen as JSON Lines, a run a line."""
-    lines = written_lines(_to_save(shelf, game_id, wanted, now))
+    lines = written_lines(_to_save(app_state, game_id, wanted, now))
     return _saved(lines, f"{game_id}-answers.jsonl", "application/jsonl")
 
 
 @router.get("/answers.csv", response_class=StreamingResponse, responses=files("text/csv"))
 def export_answer_rows(
-    game_id: str, wanted: Annotated[AnswersWanted, Query()], shelf: SharedState, now: Now
+    game_id: str, wanted: Annotated[AnswersWanted, Query()], app_state: SharedState, now: Now
 ) -> StreamingResponse:
     """The answers of the runs chosen as CSV, an answer a row."""
-    rows = written_rows(_to_save(shelf, game_id, wanted, now))
+    rows = written_rows(_to_save(app_state, game_id, wanted, now))
     return _saved(rows, f"{game_id}-answers.csv", "text/csv; charset=utf-8")
 
 
@@ -189,20 +193,20 @@ def export_answer_rows(
     "/statements.json", response_class=StreamingResponse, responses=files("application/json")
 )
 def export_statements(
-    game_id: str, wanted: Annotated[AnswersWanted, Query()], shelf: SharedState, now: Now
+    game_id: str, wanted: Annotated[AnswersWanted, Query()], app_state: SharedState, now: Now
 ) -> StreamingResponse:
     """The runs chosen as statements of the Experience API, for a store of learning records."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         game = newest_game(session, game_id).document
-    runs = _to_save(shelf, game_id, wanted, now)
+    runs = _to_save(app_state, game_id, wanted, now)
     parts = written_statements(game_id, game, runs)
     return _saved(parts, f"{game_id}-statements.json", "application/json")
 
 
 def _to_save(
-    shelf: AppState, game_id: str, wanted: AnswersWanted, now: datetime
+    app_state: AppState, game_id: str, wanted: AnswersWanted, now: datetime
 ) -> list[PlayedElsewhere]:
-    runs = elsewhere(gathered(shelf, game_id, chosen_by(wanted), now))
+    runs = elsewhere(gathered(app_state, game_id, chosen_by(wanted), now))
     return runs if wanted.names else list(map(without_names, runs))
 
 
@@ -213,21 +217,21 @@ def _saved(parts: Iterable[str], name: str, media_type: str) -> StreamingRespons
 
 @router.post("/answers")
 async def bring_answers(
-    game_id: str, file: UploadFile, read: ReadAside, shelf: SharedState
+    game_id: str, file: UploadFile, read: ReadAside, app_state: SharedState
 ) -> AnswersBrought:
     """Bring the answers of runs that were played elsewhere. Lines that cannot be read are told,
     the others taken; runs that are here already are left as they are."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         newest_game(session, game_id)
     found: AnswersRead = await read("answers", await file.read(MAX_FILE + 1))
     name = file.filename or "a file of answers"
-    taken = await run_in_threadpool(_kept, shelf, game_id, found, name)
+    taken = await run_in_threadpool(_kept, app_state, game_id, found, name)
     already = len(found.runs) - taken
     return AnswersBrought(taken=taken, already=already, refused=found.refused)
 
 
-def _kept(shelf: AppState, game_id: str, found: AnswersRead, file_name: str) -> int:
-    with shelf.database.writing() as session:
+def _kept(app_state: AppState, game_id: str, found: AnswersRead, file_name: str) -> int:
+    with app_state.database.writing() as session:
         own = {name_of(run) for run in played_runs(session, game_id, Chosen())}
         others = (one for one in found.runs if one.run not in own)
         return bring_runs(session, (brought(game_id, file_name, one) for one in others))
@@ -244,10 +248,10 @@ async def show_scout(
 
 
 def come_and_like(
-    shelf: AppState, game_id: str, choice: RunFilter, now: datetime
+    app_state: AppState, game_id: str, choice: RunFilter, now: datetime
 ) -> tuple[RunSummary, Scout]:
     """What came of the runs chosen, and a scout that does as their players did."""
-    runs = gathered(shelf, game_id, chosen_by(choice), now).runs
+    runs = gathered(app_state, game_id, chosen_by(choice), now).runs
     return run_summary([one.shown for one in runs]), fitted_scout([one.shown.seen for one in runs])
 
 
@@ -256,7 +260,7 @@ async def calibrate_scouts(
     game_id: str,
     choice: Annotated[RunFilter, Query()],
     wanted: CalibrationWanted,
-    shelf: SharedState,
+    app_state: SharedState,
     now: Now,
     desk: Desk,
     beside: Beside,
@@ -264,7 +268,7 @@ async def calibrate_scouts(
     """A forecast of the version chosen laid over what really came of the runs chosen."""
     came, like = await desk(come_and_like, game_id, choice, now)
     scouts = wanted.scouts or (like,)
-    subject = await run_in_threadpool(subject_of, shelf, game_id, choice.revision)
+    subject = await run_in_threadpool(subject_of, app_state, game_id, choice.revision)
     fit_players(subject.game, scouts)
     told = await beside(foretell, subject, scouts, is_quick=True)
     return Calibration(forecast=told, came=came, endings=borne_out(told, came))
@@ -274,14 +278,14 @@ async def calibrate_scouts(
 def delete_played_runs(
     game_id: str,
     choice: Annotated[RunFilter, Query()],
-    shelf: SharedState,
-    standings: SharedStandings,
+    app_state: SharedState,
+    live_runs: SharedLiveRuns,
 ) -> Deleted:
     """Delete the runs chosen for good, with all that was answered in them."""
-    with shelf.database.writing() as session:
+    with app_state.database.writing() as session:
         newest_game(session, game_id)
         here, elsewhere = delete_runs(session, game_id, chosen_by(choice))
-    shelf.forget(here)
-    standings.forget(here)
-    shelf.database.sweep()
+    app_state.forget(here)
+    live_runs.forget(here)
+    app_state.database.sweep()
     return Deleted(runs=len(here) + elsewhere)

@@ -52,15 +52,15 @@ CURVE_POINTS = 48
 
 @router.post("/forecast")
 async def show_forecast(
-    game_id: str, wanted: ForecastWanted, shelf: SharedState, beside: Beside
+    game_id: str, wanted: ForecastWanted, app_state: SharedState, beside: Beside
 ) -> Forecast:
     """What will happen to many players of some kinds, who play together."""
     if wanted.document is not None:
-        draft = await run_in_threadpool(_draft, shelf, game_id, wanted.document)
+        draft = await run_in_threadpool(_draft, app_state, game_id, wanted.document)
         fit_players(draft.game, wanted.scouts)
         brief: Forecast = await beside(foretell_briefly, draft, wanted.scouts)
         return brief
-    subject = await run_in_threadpool(subject_of, shelf, game_id, wanted.revision)
+    subject = await run_in_threadpool(subject_of, app_state, game_id, wanted.revision)
     fit_players(subject.game, wanted.scouts)
     found: Forecast = await beside(foretell, subject, wanted.scouts, is_quick=wanted.is_quick)
     return found
@@ -68,10 +68,10 @@ async def show_forecast(
 
 @router.post("/forecast.csv", responses=files("text/csv"), response_class=Response)
 async def write_forecast(
-    game_id: str, wanted: ForecastWanted, shelf: SharedState, beside: Beside
+    game_id: str, wanted: ForecastWanted, app_state: SharedState, beside: Beside
 ) -> Response:
     """The same as a table: what, which, share, and for runs played the interval."""
-    told = await show_forecast(game_id, wanted, shelf, beside)
+    told = await show_forecast(game_id, wanted, app_state, beside)
     return Response(separated(_rows(told)), media_type="text/csv; charset=utf-8")
 
 
@@ -87,9 +87,9 @@ def show_times(
 
 
 @router.get("/knobs")
-def list_knobs(game_id: str, shelf: SharedState) -> list[KnobView]:
+def list_knobs(game_id: str, app_state: SharedState) -> list[KnobView]:
     """The numbers of the game that can be turned."""
-    program = newest_program(shelf, game_id)
+    program = newest_program(app_state, game_id)
     asked = (sourced.question for pool in program.pools for sourced in pool)
     has_words = any(question.kind is Kind.LETTERS for question in asked)
     knobs = knobs_of(program.game, has_words)
@@ -97,9 +97,9 @@ def list_knobs(game_id: str, shelf: SharedState) -> list[KnobView]:
 
 
 @router.post("/set")
-def set_knob(game_id: str, wanted: KnobSet, shelf: SharedState) -> Game:
+def set_knob(game_id: str, wanted: KnobSet, app_state: SharedState) -> Game:
     """The game with a number of it set otherwise, to be saved."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         game = newest_game(session, game_id).document
     try:
         return turned(game, wanted.key, wanted.value)
@@ -110,16 +110,18 @@ def set_knob(game_id: str, wanted: KnobSet, shelf: SharedState) -> Game:
 
 
 @router.get("/problems")
-async def show_problems(game_id: str, shelf: SharedState, beside: Beside) -> list[PlacedProblem]:
+async def show_problems(
+    game_id: str, app_state: SharedState, beside: Beside
+) -> list[PlacedProblem]:
     """What a forecast finds wrong with the game."""
-    subject = await run_in_threadpool(subject_of, shelf, game_id)
+    subject = await run_in_threadpool(subject_of, app_state, game_id)
     return [placed(problem) for problem in await beside(foresee, subject)]
 
 
 @router.post("/witnesses")
-async def find_witnesses(game_id: str, shelf: SharedState, beside: Beside) -> WitnessesView:
+async def find_witnesses(game_id: str, app_state: SharedState, beside: Beside) -> WitnessesView:
     """A shortest run to every ending and score that can be found."""
-    subject = await run_in_threadpool(subject_of, shelf, game_id)
+    subject = await run_in_threadpool(subject_of, app_state, game_id)
     found = await beside(look_for_witnesses, subject)
     return WitnessesView(
         endings=tuple(None if one is None else _witness(one) for one in found.endings),
@@ -129,39 +131,39 @@ async def find_witnesses(game_id: str, shelf: SharedState, beside: Beside) -> Wi
 
 
 @router.post("/studies", status_code=201)
-def begin_study(game_id: str, new: NewStudy, shelf: SharedState) -> StudyView:
+def begin_study(game_id: str, new: NewStudy, app_state: SharedState) -> StudyView:
     """Begin to play runs, or to turn a number of the game about."""
-    subject = subject_of(shelf, game_id)
+    subject = subject_of(app_state, game_id)
     fit_players(subject.game, new.scouts)
     if new.key is None:
-        program = newest_program(shelf, game_id)
+        program = newest_program(app_state, game_id)
         dice = range(new.games)
-        work = played_out(shelf.crew, subject, program, new.scouts, dice)
-        return _view(shelf.studies.begin(Study(game_id, new.games), work))
+        work = played_out(app_state.crew, subject, program, new.scouts, dice)
+        return _view(app_state.studies.begin(Study(game_id, new.games), work))
     knob = next((knob for knob in knobs_of(subject.game) if knob.key == new.key), None)
     if knob is None:
         raise NotFound("number", new.key)
     values = values_around(knob)
-    work = turned_about(shelf.crew, subject, new.scouts, new.key, values)
-    return _view(shelf.studies.begin(Study(game_id, len(values)), work))
+    work = turned_about(app_state.crew, subject, new.scouts, new.key, values)
+    return _view(app_state.studies.begin(Study(game_id, len(values)), work))
 
 
 @router.get("/studies/{study_id}")
 def show_study(
     game_id: str,
     study_id: str,
-    shelf: SharedState,
+    app_state: SharedState,
     ending: Annotated[int, Query(ge=0)] = 0,
     share: Annotated[float, Query(ge=0, le=1)] = 0.5,
 ) -> StudyView:
     """How far a study is, and which value comes nearest to a share of an ending."""
-    return _view(shelf.studies.get(game_id, study_id), ending, share)
+    return _view(app_state.studies.get(game_id, study_id), ending, share)
 
 
 @router.delete("/studies/{study_id}", status_code=204)
-def give_study_up(game_id: str, study_id: str, shelf: SharedState) -> None:
+def give_study_up(game_id: str, study_id: str, app_state: SharedState) -> None:
     """Let a study be. What it has found so far can still be looked at."""
-    shelf.studies.give_up(game_id, study_id)
+    app_state.studies.give_up(game_id, study_id)
 
 
 def fit_players(game: Game, scouts: Sequence[Scout]) -> None:
@@ -195,21 +197,21 @@ def _witness(found: Witness) -> WitnessView:
     )
 
 
-def subject_of(shelf: AppState, game_id: str, revision: int | None = None) -> Subject:
-    with shelf.database.reading() as session:
+def subject_of(app_state: AppState, game_id: str, revision: int | None = None) -> Subject:
+    with app_state.database.reading() as session:
         if revision is None:
             game = newest_game(session, game_id)
         else:
             game = game_revision(session, game_id, revision)
         packs = pack_numbers(session, game.document)
-    return shelf.subject(game_id, game.number, packs)
+    return app_state.subject(game_id, game.number, packs)
 
 
-def _draft(shelf: AppState, game_id: str, document: Game) -> Subject:
+def _draft(app_state: AppState, game_id: str, document: Game) -> Subject:
     """A document that is being edited, with the packs as they are now."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         packs = pack_numbers(session, document)
-    return shelf.drafted(game_id, document, packs)
+    return app_state.drafted(game_id, document, packs)
 
 
 def _rows(told: Forecast) -> list[tuple[object, ...]]:

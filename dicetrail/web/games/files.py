@@ -27,7 +27,9 @@ router = Router("/api", "game files")
 
 
 @router.post("/game-files", status_code=201)
-async def load_game(file: UploadFile, read: ReadAside, shelf: SharedState, now: Now) -> GameView:
+async def load_game(
+    file: UploadFile, read: ReadAside, app_state: SharedState, now: Now
+) -> GameView:
     """Make a game, and packs of its own, from a game file. Nothing is kept unless all fits."""
     try:
         brought: BroughtGame = await read("game", await file.read(MAX_FILE + 1))
@@ -35,12 +37,14 @@ async def load_game(file: UploadFile, read: ReadAside, shelf: SharedState, now: 
         told = "This game file was not loaded, and nothing changed."
         raise Faulty(told, refused.problems) from None
     name = file.filename or "a game file"
-    return await run_in_threadpool(_kept_game, shelf, brought, name, now)
+    return await run_in_threadpool(_kept_game, app_state, brought, name, now)
 
 
-def _kept_game(shelf: AppState, brought: BroughtGame, file_name: str, now: datetime) -> GameView:
+def _kept_game(
+    app_state: AppState, brought: BroughtGame, file_name: str, now: datetime
+) -> GameView:
     read, media, own = brought
-    with shelf.database.writing() as session:
+    with app_state.database.writing() as session:
         for sound in own:
             keep_medium(session, sound.digest, sound.media_type, sound.content)
         names: dict[str, str] = {}
@@ -53,20 +57,20 @@ def _kept_game(shelf: AppState, brought: BroughtGame, file_name: str, now: datet
         made = add_game(session, read.game.with_packs(names), now)
         for run in read.kept:
             keep_run(session, made.game_id, made.number, run.with_packs(names), now)
-    return game_view(shelf, made.game_id)
+    return game_view(app_state, made.game_id)
 
 
 @router.get("/games/{game_id}/file", response_class=Response, responses=files("application/json"))
-def save_game_file(game_id: str, shelf: SharedState) -> Response:
+def save_game_file(game_id: str, app_state: SharedState) -> Response:
     """The game with everything in it, as a game file."""
     disposition = f'attachment; filename="{game_id}.json"'
     headers = {"content-disposition": disposition}
-    return Response(game_file_of(shelf, game_id), 200, headers, "application/json")
+    return Response(game_file_of(app_state, game_id), 200, headers, "application/json")
 
 
-def game_file_of(shelf: AppState, game_id: str) -> bytes:
+def game_file_of(app_state: AppState, game_id: str) -> bytes:
     """A game as it now stands with everything in it, as a game file. Raises NotFound."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         game = newest_game(session, game_id).document
         packs = packs_of(session, game)
         media = {
@@ -75,7 +79,7 @@ def game_file_of(shelf: AppState, game_id: str) -> bytes:
             }
             for pack in packs
         }
-        held = {pack.pack_id: shelf.pack(pack.pack_id, pack.number) for pack in packs}
+        held = {pack.pack_id: app_state.pack(pack.pack_id, pack.number) for pack in packs}
         own = {
             sound.file: get_medium(session, sound.file).content
             for sound in game.sounds

@@ -69,23 +69,23 @@ RoundNumber = Annotated[int, Query(ge=0, alias="round")]
 
 
 @router.get("")
-def list_games(shelf: SharedState) -> list[GameCard]:
+def list_games(app_state: SharedState) -> list[GameCard]:
     """Every game at a glance, the last saved first."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         return [_card(revision) for revision in newest_games(session)]
 
 
 @router.post("", status_code=201)
-def make_game(new: NewGame, shelf: SharedState, now: Now) -> GameView:
+def make_game(new: NewGame, app_state: SharedState, now: Now) -> GameView:
     """Make a game that plays the packs given, or that waits for its first questions."""
-    with shelf.database.writing() as session:
+    with app_state.database.writing() as session:
         packs = newest_packs(session, new.packs)
         questions = sum(pack.question_count for pack in packs)
         game = recipe(new.recipe).make(new.title.strip(), new.packs, questions)
         facts = {pack.pack_id: Facts(pack.columns) for pack in packs if pack.columns}
         game = with_first_patterns(game, facts)
         made = add_game(session, game, now)
-    return game_view(shelf, made.game_id)
+    return game_view(app_state, made.game_id)
 
 
 @router.get("/recipes", tags=["recipes"])
@@ -104,24 +104,24 @@ def rename_part(wanted: Renaming) -> Game:
 
 
 @router.get("/{game_id}")
-def show_game(game_id: str, shelf: SharedState) -> GameView:
+def show_game(game_id: str, app_state: SharedState) -> GameView:
     """One game as it now stands."""
-    return game_view(shelf, game_id)
+    return game_view(app_state, game_id)
 
 
 @router.get("/{game_id}/glance")
-def glance_at_game(game_id: str, shelf: SharedState) -> GameGlance:
+def glance_at_game(game_id: str, app_state: SharedState) -> GameGlance:
     """What a game's card on the shelf shows of it, worked out as it is asked for."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         game = newest_game(session, game_id)
-        examined = shelf.examined(game.document, pack_numbers(session, game.document))
+        examined = app_state.examined(game.document, pack_numbers(session, game.document))
         look = game.document.look
         is_tiled = look.opening.fit is Fit.TILED
         return GameGlance(
             revision=game.number,
             stops=examined.stops[0] if examined.stops else (),
             fault_count=sum(problem.severity is Severity.FAULT for problem in examined.problems),
-            last_run=_last_run(shelf, session, game_id),
+            last_run=_last_run(app_state, session, game_id),
             is_begun=examined.is_begun,
             colours=look.colours,
             picture=look.opening_picture or ("" if is_tiled else look.opening.picture),
@@ -129,48 +129,48 @@ def glance_at_game(game_id: str, shelf: SharedState) -> GameGlance:
 
 
 @router.put("/{game_id}")
-def save_game(game_id: str, save: GameSave, shelf: SharedState, now: Now) -> GameView:
+def save_game(game_id: str, save: GameSave, app_state: SharedState, now: Now) -> GameView:
     """Keep a new revision. Refused if another was saved since the one it was made from."""
     # Looked over first, so that nothing is saved that cannot be shown.
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         packs = pack_numbers(session, save.document)
-    shelf.examined(save.document, packs)
-    with shelf.database.writing() as session:
+    app_state.examined(save.document, packs)
+    with app_state.database.writing() as session:
         revise_game(session, game_id, save.revision, save.document, now)
-    shelf.know_addresses()
-    return game_view(shelf, game_id)
+    app_state.know_addresses()
+    return game_view(app_state, game_id)
 
 
 @router.post("/{game_id}/copies", status_code=201)
-def copy_game(game_id: str, shelf: SharedState, now: Now) -> GameView:
+def copy_game(game_id: str, app_state: SharedState, now: Now) -> GameView:
     """Make another game like this one."""
-    with shelf.database.writing() as session:
+    with app_state.database.writing() as session:
         document = newest_game(session, game_id).document
         made = add_game(session, replace(document, title=f"{document.title} copy"), now)
         for row in kept_runs(session, game_id):
             keep_run(session, made.game_id, made.number, row.run, now)
-    return game_view(shelf, made.game_id)
+    return game_view(app_state, made.game_id)
 
 
 @router.delete("/{game_id}", status_code=204)
-def remove_game(game_id: str, shelf: SharedState, now: Now) -> None:
+def remove_game(game_id: str, app_state: SharedState, now: Now) -> None:
     """Take a game off the shelf. It can be put back, with all its revisions and runs."""
-    with shelf.database.writing() as session:
+    with app_state.database.writing() as session:
         delete_game(session, game_id, now)
 
 
 @router.post("/{game_id}/return")
-def return_game(game_id: str, shelf: SharedState) -> GameView:
+def return_game(game_id: str, app_state: SharedState) -> GameView:
     """Put a game back on the shelf."""
-    with shelf.database.writing() as session:
+    with app_state.database.writing() as session:
         delete_game(session, game_id, None)
-    return game_view(shelf, game_id)
+    return game_view(app_state, game_id)
 
 
 @router.get("/{game_id}/revisions")
-def list_revisions(game_id: str, shelf: SharedState) -> list[RevisionCard]:
+def list_revisions(game_id: str, app_state: SharedState) -> list[RevisionCard]:
     """Every save of a game, the newest first, and what it changed."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         found = game_revisions(session, game_id)[:MAX_REVISIONS]
         olds = [older.document for older in found[1:]]
         return [
@@ -186,32 +186,34 @@ def list_revisions(game_id: str, shelf: SharedState) -> list[RevisionCard]:
 
 
 @router.get("/{game_id}/revisions/{number}")
-def show_revision(game_id: str, number: RevisionNumber, shelf: SharedState) -> Game:
+def show_revision(game_id: str, number: RevisionNumber, app_state: SharedState) -> Game:
     """A game as it was saved once."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         return game_revision(session, game_id, number).document
 
 
 @router.get("/{game_id}/draw")
-def show_draw(game_id: str, dice: Dice, shelf: SharedState, round_: RoundNumber = 0) -> DicePreview:
+def show_draw(
+    game_id: str, dice: Dice, app_state: SharedState, round_: RoundNumber = 0
+) -> DicePreview:
     """The questions these dice bring to a round, with their right answers: for the maker."""
-    program = newest_program(shelf, game_id)
+    program = newest_program(app_state, game_id)
     return draw_list(program, dice, round_in(program, round_))
 
 
 @router.get("/{game_id}/places")
 def show_places(
-    game_id: str, dice: Dice, shelf: SharedState, round_: RoundNumber = 0
+    game_id: str, dice: Dice, app_state: SharedState, round_: RoundNumber = 0
 ) -> RightPlaces:
     """How often the right answer stands at A, B, C, … over many rolls from these dice on."""
-    program = newest_program(shelf, game_id)
+    program = newest_program(app_state, game_id)
     return right_places(program, round_in(program, round_), dice)
 
 
 @router.post("/{game_id}/trial")
-def try_answers(game_id: str, trial: Trial, shelf: SharedState) -> TrialView:
+def try_answers(game_id: str, trial: Trial, app_state: SharedState) -> TrialView:
     """The verdict on each answer to the first question these dice bring."""
-    program = newest_program(shelf, game_id)
+    program = newest_program(app_state, game_id)
     number = round_in(program, trial.round)
     here = asking_at(program, trial.dice, number)
     return TrialView(
@@ -251,16 +253,16 @@ def _numbers(packs: Iterable[KeptPack]) -> PackNumbers:
     return tuple(sorted((pack.pack_id, pack.number) for pack in packs))
 
 
-def newest_program(shelf: AppState, game_id: str) -> Program:
+def newest_program(app_state: AppState, game_id: str) -> Program:
     """A game as it now stands, ready to run. Raises NotFound, GameProblems."""
-    return shelf.program(game_id, *shelf.newest(game_id))
+    return app_state.program(game_id, *app_state.newest(game_id))
 
 
-def game_view(shelf: AppState, game_id: str) -> GameView:
-    with shelf.database.reading() as session:
+def game_view(app_state: AppState, game_id: str) -> GameView:
+    with app_state.database.reading() as session:
         game = newest_game(session, game_id)
         packs = packs_of(session, game.document)
-        examined, is_settling = shelf.seen_deeper(game.document, _numbers(packs))
+        examined, is_settling = app_state.seen_deeper(game.document, _numbers(packs))
         return GameView(
             id=game_id,
             address=address_of(session, game_id),
@@ -277,7 +279,7 @@ def game_view(shelf: AppState, game_id: str) -> GameView:
             problems=tuple(map(placed, (*game.kept.problems, *examined.problems))),
             score_spans=examined.score_spans,
             script_ways=examined.script_ways,
-            packs=[pack_card(pack, shelf.wrong_in(pack)) for pack in packs],
+            packs=[pack_card(pack, app_state.wrong_in(pack)) for pack in packs],
         )
 
 
@@ -293,12 +295,12 @@ def _card(game: GameRevision) -> GameCard:
     )
 
 
-def _last_run(shelf: AppState, session: Session, game_id: str) -> RunCard | None:
+def _last_run(app_state: AppState, session: Session, game_id: str) -> RunCard | None:
     run = last_answered_run(session, game_id)
     if run is None:
         return None
     try:
-        program, state = shelf.program_of(run), shelf.moments(run)[-1].state
+        program, state = app_state.program_of(run), app_state.moments(run)[-1].state
     except (GameProblems, NotFound):
         return None  # it was played by rules that are not taken any more, or cannot be read
     tally = state.tallies[leader_of(program, state)]

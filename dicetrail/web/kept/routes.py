@@ -39,19 +39,19 @@ router = Router("/api/games/{game_id}/kept", "kept runs")
 
 
 @router.get("")
-def list_kept_runs(game_id: str, shelf: SharedState) -> list[KeptCard]:
+def list_kept_runs(game_id: str, app_state: SharedState) -> list[KeptCard]:
     """The kept runs of a game, by their names."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         newest_game(session, game_id)
         return list(map(_card, kept_runs(session, game_id)))
 
 
 @router.post("", status_code=201)
-def keep_played_run(game_id: str, new: NewKept, shelf: SharedState, now: Now) -> KeptCard:
+def keep_played_run(game_id: str, new: NewKept, app_state: SharedState, now: Now) -> KeptCard:
     """Keep a run with what it leads to in the game as it now stands. Of a player's run the
     names are left out."""
-    program = newest_program(shelf, game_id)
-    with shelf.database.reading() as session:
+    program = newest_program(app_state, game_id)
+    with app_state.database.reading() as session:
         played = get_run(session, new.run_id)
         if played.game_id != game_id:
             raise DoesNotFit(
@@ -67,26 +67,26 @@ def keep_played_run(game_id: str, new: NewKept, shelf: SharedState, now: Now) ->
     except ValueError as refused:
         mend = "keep a run of as many players as the game takes"
         raise DoesNotFit(Problem("run_id", str(refused), mend)) from None
-    with shelf.database.writing() as session:
+    with app_state.database.writing() as session:
         _refuse_more(session, game_id, 1)
         return _card(keep_run(session, game_id, newest_game(session, game_id).number, run, now))
 
 
 @router.post("/ready", status_code=201)
 async def keep_ready_runs(
-    game_id: str, shelf: SharedState, now: Now, beside: Beside
+    game_id: str, app_state: SharedState, now: Now, beside: Beside
 ) -> list[KeptCard]:
     """Keep the runs that are worth keeping of any game: all right, all wrong, all late, in turns,
     and one to each ending. Those of their names are made anew."""
-    subject = await run_in_threadpool(subject_of, shelf, game_id)
+    subject = await run_in_threadpool(subject_of, app_state, game_id)
     runs = await beside(make_ready_runs, subject)
-    return await run_in_threadpool(_keep_all, shelf, game_id, runs, now)
+    return await run_in_threadpool(_keep_all, app_state, game_id, runs, now)
 
 
 def _keep_all(
-    shelf: AppState, game_id: str, runs: Sequence[KeptRun], now: datetime
+    app_state: AppState, game_id: str, runs: Sequence[KeptRun], now: datetime
 ) -> list[KeptCard]:
-    with shelf.database.writing() as session:
+    with app_state.database.writing() as session:
         _refuse_more(session, game_id, len(runs))
         revision = newest_number(session, game_id)
         return list(map(_card, keep_runs(session, game_id, revision, runs, now)))
@@ -99,13 +99,13 @@ def _refuse_more(session: Session, game_id: str, more: int) -> None:
 
 
 @router.get("/held")
-async def check_kept_runs(game_id: str, shelf: SharedState, beside: Beside) -> HeldView:
+async def check_kept_runs(game_id: str, app_state: SharedState, beside: Beside) -> HeldView:
     """Which kept runs hold in the game as it now stands."""
-    revision, rows = await run_in_threadpool(_rows, shelf, game_id)
+    revision, rows = await run_in_threadpool(_rows, app_state, game_id)
     if not rows:
         return HeldView(revision=revision, runs=())
-    subject = await run_in_threadpool(subject_of, shelf, game_id)
-    held = await _held(shelf, beside, subject, rows)
+    subject = await run_in_threadpool(subject_of, app_state, game_id)
+    held = await _held(app_state, beside, subject, rows)
     cards = (
         HeldCard(
             id=row.id,
@@ -120,32 +120,32 @@ async def check_kept_runs(game_id: str, shelf: SharedState, beside: Beside) -> H
     return HeldView(revision=revision, runs=tuple(cards))
 
 
-def _rows(shelf: AppState, game_id: str) -> tuple[int, list[KeptRow]]:
-    with shelf.database.reading() as session:
+def _rows(app_state: AppState, game_id: str) -> tuple[int, list[KeptRow]]:
+    with app_state.database.reading() as session:
         return newest_game(session, game_id).number, kept_runs(session, game_id)
 
 
 async def _held(
-    shelf: AppState, beside: DoneBeside, subject: Subject, rows: Sequence[KeptRow]
+    app_state: AppState, beside: DoneBeside, subject: Subject, rows: Sequence[KeptRow]
 ) -> tuple[Held, ...]:
     # By all that is kept of them: what is accepted, or minded otherwise, is looked at anew.
     stamp = " ".join(f"{row.id}/{row.game_revision}/{hash(row.run)}" for row in rows)
     name = f"{subject.name} {stamp}"
-    known = shelf.held.get(name)
+    known = app_state.held.get(name)
     if known is None:
         known = await beside(play_again, subject, [row.run for row in rows])
-        shelf.held[name] = known
+        app_state.held[name] = known
     return known
 
 
 @router.get("/{kept_id}")
-def compare_kept_run(game_id: str, kept_id: str, shelf: SharedState) -> Compared:
+def compare_kept_run(game_id: str, kept_id: str, app_state: SharedState) -> Compared:
     """A kept run as it was and as it is now."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         row = get_kept(session, game_id, kept_id)
         before = game_revision(session, game_id, row.game_revision).document
         after = newest_game(session, game_id).document
-    held = played_again(newest_program(shelf, game_id), row.run)
+    held = played_again(newest_program(app_state, game_id), row.run)
     return Compared(
         before=row.run.steps,
         now=row.run.steps if held.holds else held.steps,
@@ -155,16 +155,18 @@ def compare_kept_run(game_id: str, kept_id: str, shelf: SharedState) -> Compared
 
 
 @router.put("/{kept_id}")
-def rename_kept_run(game_id: str, kept_id: str, change: KeptChange, shelf: SharedState) -> KeptCard:
+def rename_kept_run(
+    game_id: str, kept_id: str, change: KeptChange, app_state: SharedState
+) -> KeptCard:
     """Call a kept run otherwise, say otherwise why it is kept, or what of the pages must stay.
     A run kept without what pages say is kept with it then, if it holds."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         run = get_kept(session, game_id, kept_id).run
     pages = run.pages
     if change.minds and not pages:
-        program = newest_program(shelf, game_id)
+        program = newest_program(app_state, game_id)
         pages = kept_anew(program, run).pages if played_again(program, run).holds else ()
-    with shelf.database.writing() as session:
+    with app_state.database.writing() as session:
         row = get_kept(session, game_id, kept_id)
         minds = row.run.minds if change.minds is None else change.minds
         name, why = change.name.strip(), change.why.strip()
@@ -174,10 +176,10 @@ def rename_kept_run(game_id: str, kept_id: str, change: KeptChange, shelf: Share
 
 
 @router.post("/{kept_id}/accept")
-def accept_kept_run(game_id: str, kept_id: str, shelf: SharedState) -> KeptCard:
+def accept_kept_run(game_id: str, kept_id: str, app_state: SharedState) -> KeptCard:
     """Keep with a run what it leads to now."""
-    program = newest_program(shelf, game_id)
-    with shelf.database.writing() as session:
+    program = newest_program(app_state, game_id)
+    with app_state.database.writing() as session:
         row = get_kept(session, game_id, kept_id)
         old = row.run
         try:
@@ -190,11 +192,11 @@ def accept_kept_run(game_id: str, kept_id: str, shelf: SharedState) -> KeptCard:
 
 
 @router.delete("/{kept_id}", status_code=204)
-def delete_kept_run(game_id: str, kept_id: str, shelf: SharedState) -> None:
+def delete_kept_run(game_id: str, kept_id: str, app_state: SharedState) -> None:
     """Keep a run no longer."""
-    with shelf.database.writing() as session:
+    with app_state.database.writing() as session:
         session.delete(get_kept(session, game_id, kept_id))
-    shelf.database.sweep()
+    app_state.database.sweep()
 
 
 def _card(row: KeptRow) -> KeptCard:

@@ -32,7 +32,7 @@ SHOWN = 40
 @router.post("", status_code=201)
 async def begin_load(
     read: ReadAside,
-    shelf: SharedState,
+    app_state: SharedState,
     file: UploadFile | None = None,
     text: Annotated[str, Form(max_length=4_000_000)] = "",
 ) -> LoadView:
@@ -43,68 +43,72 @@ async def begin_load(
     load = Load(
         secrets.token_urlsafe(9), brought.file_name, brought.content, brought.plan, brought.media
     )
-    shelf.loads.add(load)
+    app_state.loads.add(load)
     return _viewed(load, brought.first)
 
 
 @router.get("/{load_id}")
-async def show_load(load_id: str, read: ReadAside, shelf: SharedState) -> LoadView:
+async def show_load(load_id: str, read: ReadAside, app_state: SharedState) -> LoadView:
     """What a file that waits gives by the plan it was last looked at by."""
-    return await _view(read, shelf, shelf.loads.get(load_id), Target())
+    return await _view(read, app_state, app_state.loads.get(load_id), Target())
 
 
 @router.post("/{load_id}/look")
 async def look_at_load(
-    load_id: str, wanted: LoadLook, read: ReadAside, shelf: SharedState
+    load_id: str, wanted: LoadLook, read: ReadAside, app_state: SharedState
 ) -> LoadView:
     """What the file gives by this plan, with these rows mended. Nothing is written."""
-    load = shelf.loads.get(load_id)
+    load = app_state.loads.get(load_id)
     load.change(wanted.plan, wanted.mended)
-    return await _view(read, shelf, load, wanted.target)
+    return await _view(read, app_state, load, wanted.target)
 
 
 @router.post("/{load_id}/guess")
 async def guess_load_again(
-    load_id: str, options: ImportOptions, read: ReadAside, shelf: SharedState
+    load_id: str, options: ImportOptions, read: ReadAside, app_state: SharedState
 ) -> LoadView:
     """A new guess of the columns, with what its maker says of the file."""
-    load = shelf.loads.get(load_id)
+    load = app_state.loads.get(load_id)
     load.change(await read("guess", load.content, options), {})
-    return await _view(read, shelf, load, Target())
+    return await _view(read, app_state, load, Target())
 
 
 @router.post("/{load_id}/media")
 async def add_load_media(
-    load_id: str, files: list[UploadFile], read: ReadAside, shelf: SharedState
+    load_id: str, files: list[UploadFile], read: ReadAside, app_state: SharedState
 ) -> LoadView:
     """Bring pictures and sounds that the file names. Nothing is written."""
-    load = shelf.loads.get(load_id)
+    load = app_state.loads.get(load_id)
     brought = await read("media", await named(files))
     load.media = load.media | brought  # with what others brought meanwhile
-    shelf.loads.add(load)  # it weighs more now
-    return await _view(read, shelf, load, Target())
+    app_state.loads.add(load)  # it weighs more now
+    return await _view(read, app_state, load, Target())
 
 
 @router.post("/{load_id}/take", status_code=202)
-def take_load(load_id: str, wanted: LoadTake, request: Request, shelf: SharedState) -> LoadProgress:
+def take_load(
+    load_id: str, wanted: LoadTake, request: Request, app_state: SharedState
+) -> LoadProgress:
     """Begin to read the whole file and write its pack."""
-    load = shelf.loads.get(load_id)
+    load = app_state.loads.get(load_id)
     if load.stage not in (Stage.WAITING, Stage.FAILED):
         raise HTTPException(409, "This file is being taken already.")
-    shelf.loads.take(load, shelf.aside, shelf.database, wanted.target, request.app.state.clock)
+    app_state.loads.take(
+        load, app_state.aside, app_state.database, wanted.target, request.app.state.clock
+    )
     return _progress(load)
 
 
 @router.get("/{load_id}/progress")
-def show_load_progress(load_id: str, shelf: SharedState) -> LoadProgress:
+def show_load_progress(load_id: str, app_state: SharedState) -> LoadProgress:
     """How far the taking of a file is."""
-    return _progress(shelf.loads.get(load_id))
+    return _progress(app_state.loads.get(load_id))
 
 
 @router.delete("/{load_id}", status_code=204)
-def give_up_load(load_id: str, shelf: SharedState) -> None:
+def give_up_load(load_id: str, app_state: SharedState) -> None:
     """Give a load up. Nothing of it stays."""
-    shelf.loads.forget(load_id)
+    app_state.loads.forget(load_id)
 
 
 async def named(files: Sequence[UploadFile]) -> list[tuple[str, bytes]]:
@@ -115,15 +119,15 @@ async def named(files: Sequence[UploadFile]) -> list[tuple[str, bytes]]:
     ]
 
 
-async def _view(read: Read, shelf: AppState, load: Load, target: Target) -> LoadView:
-    held = await run_in_threadpool(media_held, shelf.database, target)
+async def _view(read: Read, app_state: AppState, load: Load, target: Target) -> LoadView:
+    held = await run_in_threadpool(media_held, app_state.database, target)
     known = {*load.media, *held}
     reading: FileReading = await read(
         "look", load.content, load.plan, load.mended, LOOKED_AT, known
     )
     comparison = None
     if target.into is Into.REPLACE and reading.facts is None:
-        comparison = await run_in_threadpool(_compared, shelf, target.pack_id, reading)
+        comparison = await run_in_threadpool(_compared, app_state, target.pack_id, reading)
     return _viewed(load, reading, comparison)
 
 
@@ -152,11 +156,11 @@ def _viewed(load: Load, reading: FileReading, comparison: Comparison | None = No
     )
 
 
-def _compared(shelf: AppState, pack_id: str, reading: FileReading) -> Comparison:
+def _compared(app_state: AppState, pack_id: str, reading: FileReading) -> Comparison:
     """What would change of a pack that a file replaces."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         number = newest_pack(session, pack_id).number
-    return compare(shelf.pack(pack_id, number), Pack("", reading.questions))
+    return compare(app_state.pack(pack_id, number), Pack("", reading.questions))
 
 
 def _progress(load: Load) -> LoadProgress:

@@ -95,31 +95,33 @@ templates = Router("/api/templates", "packs")
 
 
 @router.get("")
-def list_packs(shelf: SharedState) -> list[PackCard]:
+def list_packs(app_state: SharedState) -> list[PackCard]:
     """Every pack at a glance, the last loaded first."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         packs = newest_packs(session)
     # What packs hold is read once, and never so much of it that the shelf is kept waiting: the
     # rest is known when it is asked for again.
     until = monotonic() + _READ_S
     return [
-        pack_card(pack, shelf.wrong_in(pack, pack.question_count < MANY and monotonic() < until))
+        pack_card(
+            pack, app_state.wrong_in(pack, pack.question_count < MANY and monotonic() < until)
+        )
         for pack in packs
     ]
 
 
 @router.get("/{pack_id}")
-def show_pack(pack_id: str, shelf: SharedState, most: HowMany = _FIRST) -> PackView:
+def show_pack(pack_id: str, app_state: SharedState, most: HowMany = _FIRST) -> PackView:
     """One pack with its first questions, as many as asked for."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         kept = newest_pack(session, pack_id)
-    pack = shelf.pack(pack_id, kept.number)
+    pack = app_state.pack(pack_id, kept.number)
     return PackView(
         **_card(kept),
         trouble=wrong_in_pack(kept),
         questions=pack.questions[:most],
         rows=() if pack.facts is None else pack.facts.rows[:most],
-        faults=shelf.faults(kept),
+        faults=app_state.faults(kept),
     )
 
 
@@ -127,29 +129,29 @@ def show_pack(pack_id: str, shelf: SharedState, most: HowMany = _FIRST) -> PackV
 def list_questions(
     pack_id: str,
     number: RevisionNumber,
-    shelf: SharedState,
+    app_state: SharedState,
     first: Annotated[int, Query(ge=0, le=MAX_ROWS)] = 0,
     most: HowMany = _FIRST,
 ) -> tuple[Question, ...]:
     """Some questions of a pack as it was saved once, from a row (from 0) on."""
-    return shelf.pack(pack_id, number).questions[first : first + most]
+    return app_state.pack(pack_id, number).questions[first : first + most]
 
 
 @router.post("/{pack_id}/edits")
-def edit_pack(pack_id: str, save: PackSave, shelf: SharedState, now: Now) -> PackSaved:
+def edit_pack(pack_id: str, save: PackSave, app_state: SharedState, now: Now) -> PackSaved:
     """Keep a new revision with these edits. Refused if another was saved since."""
     edits = (replace(edit, insert=tuple(map(trimmed, edit.insert))) for edit in save.edits)
-    return _edited(shelf, pack_id, save, tuple(edits), now)
+    return _edited(app_state, pack_id, save, tuple(edits), now)
 
 
 @router.post("/{pack_id}/facts-edits")
-def edit_facts(pack_id: str, save: FactsSave, shelf: SharedState, now: Now) -> PackSaved:
+def edit_facts(pack_id: str, save: FactsSave, app_state: SharedState, now: Now) -> PackSaved:
     """Keep a new revision with these edits of its facts. Refused if another was saved since."""
-    return _edited(shelf, pack_id, save, tuple(save.edits), now)
+    return _edited(app_state, pack_id, save, tuple(save.edits), now)
 
 
 def _edited(
-    shelf: AppState, pack_id: str, save: PackSave | FactsSave, edits: Edits, now: datetime
+    app_state: AppState, pack_id: str, save: PackSave | FactsSave, edits: Edits, now: datetime
 ) -> PackSaved:
     unseen: Edits = ()
     if save.unseen:
@@ -157,66 +159,66 @@ def _edited(
         if both is None:
             raise StaleRevision("pack", save.revision - 1, save.revision)
         edits, unseen = both
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         since = edits_since(session, pack_id, save.revision, edits, may_be_kept=save.may_be_kept)
     newest = since.newest
     if save.unseen is None and newest.number != save.revision and not since.is_kept:
         raise StaleRevision("pack", save.revision, newest.number)
     unseen = cast("Edits", (*unseen, *since.unseen))
     if since.is_kept or not edits:
-        return _saved(shelf, newest, unseen)
-    pack = _within_bounds(edited_pack(shelf.pack(pack_id, newest.number), since.edits))
+        return _saved(app_state, newest, unseen)
+    pack = _within_bounds(edited_pack(app_state.pack(pack_id, newest.number), since.edits))
     count = len(pack.questions) if pack.facts is None else len(pack.facts.rows)
-    with shelf.database.writing() as session:
+    with app_state.database.writing() as session:
         saved = keep_edits(session, pack_id, newest.number, since.edits, count, now)
-    shelf.remember(saved, pack)
-    return _saved(shelf, saved, unseen)
+    app_state.remember(saved, pack)
+    return _saved(app_state, saved, unseen)
 
 
 @router.post("/{pack_id}/columns")
-def change_columns(pack_id: str, save: ColumnsSave, shelf: SharedState, now: Now) -> PackSaved:
+def change_columns(pack_id: str, save: ColumnsSave, app_state: SharedState, now: Now) -> PackSaved:
     """Keep a new revision with its facts' columns so. Refused if another was saved since."""
-    pack = _pack_saved(shelf, pack_id, save.revision)
+    pack = _pack_saved(app_state, pack_id, save.revision)
     if pack.facts is None:
         what = f"“{pack.title}” holds questions, which have no columns"
         raise PackRefused("columns", what, "choose a pack of facts")
     pack = replace(pack, facts=with_columns(pack.facts, save.columns))
-    return _kept_anew(shelf, pack_id, save.revision, pack, now)
+    return _kept_anew(app_state, pack_id, save.revision, pack, now)
 
 
 @router.post("/{pack_id}/about")
 def change_pack_description(
-    pack_id: str, save: AboutSave, shelf: SharedState, now: Now
+    pack_id: str, save: AboutSave, app_state: SharedState, now: Now
 ) -> PackSaved:
     """Keep a new revision that is called and described so. Refused if another was saved since."""
     about = PackDescription(save.title.strip(), tags_of(save.tags), save.words.strip())
-    with shelf.database.writing() as session:
+    with app_state.database.writing() as session:
         saved = describe_pack(session, pack_id, save.revision, about, now)
-    return _saved(shelf, saved)
+    return _saved(app_state, saved)
 
 
 @router.post("/{pack_id}/copies", status_code=201)
-def copy_pack(pack_id: str, shelf: SharedState, now: Now) -> PackCard:
+def copy_pack(pack_id: str, app_state: SharedState, now: Now) -> PackCard:
     """Make a pack that holds the same, with its pictures and sounds."""
-    with shelf.database.writing() as session:
+    with app_state.database.writing() as session:
         kept = newest_pack(session, pack_id)
-        return _made(session, shelf, [kept], f"{kept.title}, a copy", now)
+        return _made(session, app_state, [kept], f"{kept.title}, a copy", now)
 
 
 @router.post("/joins", status_code=201)
-def join_packs(wanted: PackJoin, shelf: SharedState, now: Now) -> PackCard:
+def join_packs(wanted: PackJoin, app_state: SharedState, now: Now) -> PackCard:
     """Make a pack that holds what several hold, one after the other. They stay as they are."""
-    with shelf.database.writing() as session:
+    with app_state.database.writing() as session:
         kept = [newest_pack(session, name) for name in wanted.packs]
-        return _made(session, shelf, kept, wanted.title.strip(), now)
+        return _made(session, app_state, kept, wanted.title.strip(), now)
 
 
 def _made(
-    session: Session, shelf: AppState, kept: Sequence[KeptPack], title: str, now: datetime
+    session: Session, app_state: AppState, kept: Sequence[KeptPack], title: str, now: datetime
 ) -> PackCard:
     """A new pack that holds what others hold. A name of a picture or sound that two of them
     give to different files means the file of the first."""
-    packs = (shelf.pack(pack.pack_id, pack.number) for pack in kept)
+    packs = (app_state.pack(pack.pack_id, pack.number) for pack in kept)
     whole = _within_bounds(replace(reduce(joined, packs), title=title))
     media = {name: digest for pack in reversed(kept) for name, digest in pack.media.items()}
     source = kept[0].source if len(kept) == 1 else PackSource("", "packs joined here", None, 0, ())
@@ -228,10 +230,10 @@ def _made(
 
 
 @router.post("/{pack_id}/splits", status_code=201)
-def split_pack(pack_id: str, wanted: PackSplit, shelf: SharedState, now: Now) -> PackCard:
+def split_pack(pack_id: str, wanted: PackSplit, app_state: SharedState, now: Now) -> PackCard:
     """Take some rows out of a pack into a new one. Refused if another revision was saved since."""
-    stays, goes = parted(_pack_saved(shelf, pack_id, wanted.revision), wanted.rows)
-    with shelf.database.writing() as session:
+    stays, goes = parted(_pack_saved(app_state, pack_id, wanted.revision), wanted.rows)
+    with app_state.database.writing() as session:
         newest = pack_saved(session, pack_id, wanted.revision)
         keep_anew(session, newest, stays, now)
         source = replace(newest.source, refused=())
@@ -240,35 +242,35 @@ def split_pack(pack_id: str, wanted: PackSplit, shelf: SharedState, now: Now) ->
 
 
 @router.delete("/{pack_id}", status_code=204)
-def remove_pack(pack_id: str, shelf: SharedState, now: Now) -> None:
+def remove_pack(pack_id: str, app_state: SharedState, now: Now) -> None:
     """Take a pack off the shelf. Games that use it go on using it."""
-    with shelf.database.writing() as session:
+    with app_state.database.writing() as session:
         delete_pack(session, pack_id, now)
 
 
 @router.post("/{pack_id}/return")
-def return_pack(pack_id: str, shelf: SharedState) -> PackCard:
+def return_pack(pack_id: str, app_state: SharedState) -> PackCard:
     """Put a pack back on the shelf."""
-    with shelf.database.writing() as session:
+    with app_state.database.writing() as session:
         delete_pack(session, pack_id, None)
         return pack_card(newest_pack(session, pack_id))
 
 
 @router.get("/{pack_id}/alike")
 async def find_alike_questions(
-    pack_id: str, read: ReadAside, shelf: SharedState
+    pack_id: str, read: ReadAside, app_state: SharedState
 ) -> list[AlikePair]:
     """The questions of a pack that are alike, the nearest first."""
-    pack = await run_in_threadpool(_newest, shelf, pack_id)
+    pack = await run_in_threadpool(_newest, app_state, pack_id)
     texts = [f"{question.prompt} {' '.join(question.right)}" for question in pack.questions]
     found: list[AlikePair] = await read("alike", texts)
     return found
 
 
-def _newest(shelf: AppState, pack_id: str) -> Pack:
-    with shelf.database.reading() as session:
+def _newest(app_state: AppState, pack_id: str) -> Pack:
+    with app_state.database.reading() as session:
         number = newest_pack(session, pack_id).number
-    return shelf.pack(pack_id, number)
+    return app_state.pack(pack_id, number)
 
 
 def _within_bounds(pack: Pack) -> Pack:
@@ -279,38 +281,38 @@ def _within_bounds(pack: Pack) -> Pack:
     return pack
 
 
-def _pack_saved(shelf: AppState, pack_id: str, revision: int) -> Pack:
+def _pack_saved(app_state: AppState, pack_id: str, revision: int) -> Pack:
     """The newest revision of a pack. Raises StaleRevision if that is another than expected."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         pack_saved(session, pack_id, revision)
-    return shelf.pack(pack_id, revision)
+    return app_state.pack(pack_id, revision)
 
 
 def _kept_anew(
-    shelf: AppState, pack_id: str, revision: int, pack: Pack, now: datetime
+    app_state: AppState, pack_id: str, revision: int, pack: Pack, now: datetime
 ) -> PackSaved:
-    with shelf.database.writing() as session:
+    with app_state.database.writing() as session:
         newest = pack_saved(session, pack_id, revision)
         saved = keep_anew(session, newest, pack, now)
-    shelf.remember(saved, pack)
-    return _saved(shelf, saved)
+    app_state.remember(saved, pack)
+    return _saved(app_state, saved)
 
 
-def _saved(shelf: AppState, saved: KeptPack, unseen: Edits = ()) -> PackSaved:
+def _saved(app_state: AppState, saved: KeptPack, unseen: Edits = ()) -> PackSaved:
     return PackSaved(
         unseen=unseen,
         revision=saved.number,
         question_count=saved.question_count,
-        faults=shelf.faults(saved),
+        faults=app_state.faults(saved),
     )
 
 
 @router.post("", status_code=201)
-def begin_pack(new: NewPack, shelf: SharedState, now: Now) -> PackCard:
+def begin_pack(new: NewPack, app_state: SharedState, now: Now) -> PackCard:
     """Keep a new pack of questions, or a new table of facts, to be filled in here."""
     pack = Pack(new.title.strip(), (), Facts(columns_named(new.columns)) if new.columns else None)
     source = PackSource("", "written here", None, 0, ())
-    with shelf.database.writing() as session:
+    with app_state.database.writing() as session:
         return pack_card(add_pack(session, pack, source, now))
 
 
@@ -318,12 +320,12 @@ def begin_pack(new: NewPack, shelf: SharedState, now: Now) -> PackCard:
 def list_rows(
     pack_id: str,
     number: RevisionNumber,
-    shelf: SharedState,
+    app_state: SharedState,
     first: Annotated[int, Query(ge=0, le=MAX_ROWS)] = 0,
     most: HowMany = _FIRST,
 ) -> tuple[tuple[str, ...], ...]:
     """Some rows of a pack's facts as they were saved once, from a row (from 0) on."""
-    facts = shelf.pack(pack_id, number).facts
+    facts = app_state.pack(pack_id, number).facts
     return () if facts is None else facts.rows[first : first + most]
 
 
@@ -334,35 +336,35 @@ def guess_kind(question: Question) -> Question:
 
 
 @router.get("/{pack_id}/first-pattern")
-def show_first_pattern(pack_id: str, shelf: SharedState) -> Pattern:
+def show_first_pattern(pack_id: str, app_state: SharedState) -> Pattern:
     """A pattern over a pack's facts to begin with."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         columns = newest_pack(session, pack_id).columns
     return first_pattern(pack_id, Facts(columns))
 
 
 @router.post("/pattern-looks")
-def look_at_pattern(wanted: PatternWanted, shelf: SharedState) -> PatternLook:
+def look_at_pattern(wanted: PatternWanted, app_state: SharedState) -> PatternLook:
     """What comes of a pattern over the facts it names, as they now are."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         number = newest_pack(session, wanted.pattern.facts).number
-    facts = shelf.pack(wanted.pattern.facts, number).facts
+    facts = app_state.pack(wanted.pattern.facts, number).facts
     return look_at(wanted.pattern, facts or Facts(()), wanted.dice)
 
 
 @router.post("/{pack_id}/media")
 async def add_media(
-    pack_id: str, files: list[UploadFile], read: ReadAside, shelf: SharedState, now: Now
+    pack_id: str, files: list[UploadFile], read: ReadAside, app_state: SharedState, now: Now
 ) -> PackCard:
     """Keep pictures and sounds for a pack's questions to name, as a new revision."""
     brought: dict[str, Medium] = await read("media", await named(files))
-    return await run_in_threadpool(_kept_media, shelf, pack_id, brought, now)
+    return await run_in_threadpool(_kept_media, app_state, pack_id, brought, now)
 
 
 def _kept_media(
-    shelf: AppState, pack_id: str, brought: Mapping[str, Medium], now: datetime
+    app_state: AppState, pack_id: str, brought: Mapping[str, Medium], now: datetime
 ) -> PackCard:
-    with shelf.database.writing() as session:
+    with app_state.database.writing() as session:
         newest = newest_pack(session, pack_id)
         for held in brought.values():
             keep_medium(session, held.digest, held.media_type, held.content)
@@ -371,21 +373,21 @@ def _kept_media(
 
 
 @router.post("/{pack_id}/preview")
-def preview_question(pack_id: str, question: Question, shelf: SharedState) -> Table:
+def preview_question(pack_id: str, question: Question, app_state: SharedState) -> Table:
     """A question of a pack as its player will see it. Refused if it cannot be asked."""
     if fault := next(faults(question), None):
         told = "This question cannot be asked until its faults are mended."
         raise Faulty(told, (Problem(fault.field, fault.what, fault.mend),))
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         return preview(question, 1, newest_pack(session, pack_id).media)
 
 
 @router.get("/{pack_id}/questions.{ending}", response_class=Response, responses=_WRITTEN)
-def save_pack(pack_id: str, ending: Ending, shelf: SharedState) -> Response:
+def save_pack(pack_id: str, ending: Ending, app_state: SharedState) -> Response:
     """The pack as a file in one of the formats that are written."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         number = newest_pack(session, pack_id).number
-    return _file(shelf.pack(pack_id, number), pack_id, ending)
+    return _file(app_state.pack(pack_id, number), pack_id, ending)
 
 
 @templates.get("/questions.{ending}", response_class=Response, responses=_WRITTEN)

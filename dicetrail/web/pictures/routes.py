@@ -25,10 +25,10 @@ class MediumBrought(BaseModel):
 
 
 @router.post("", status_code=201)
-async def bring_picture(file: UploadFile, read: ReadAside, shelf: SharedState) -> MediumBrought:
+async def bring_picture(file: UploadFile, read: ReadAside, app_state: SharedState) -> MediumBrought:
     """Keep a picture for a game's look or an ending to name by its digest."""
     words = "This is a sound; bring a picture: PNG, JPEG, WebP or SVG."
-    return await brought(file, "image/", words, read, shelf.database)
+    return await brought(file, "image/", words, read, app_state.database)
 
 
 async def brought(
@@ -49,9 +49,9 @@ def _keep(database: Database, found: Medium) -> None:
 
 
 @media.get("/{digest}", response_class=Response, responses=files("image/*", "audio/*"))
-def show_medium(digest: str, shelf: SharedState) -> Response:
+def show_medium(digest: str, app_state: SharedState) -> Response:
     """A picture or sound, which never changes under its digest and can do nothing but show."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         found = get_medium(session, digest)
         headers = {
             "cache-control": "public, max-age=31536000, immutable",

@@ -53,8 +53,8 @@ class LiveRun:
 class LiveRuns:
     """Where players' runs stand."""
 
-    def __init__(self, shelf: AppState) -> None:
-        self._shelf = shelf
+    def __init__(self, app_state: AppState) -> None:
+        self._app_state = app_state
         self._known: Cache[str, LiveRun] = Cache(MAX_KNOWN)
         self._long: Cache[str, LiveRun] = Cache(MAX_LONG)
         self.shown: Cache[str, int] = Cache(10_000)
@@ -64,7 +64,7 @@ class LiveRuns:
         """Whether a run is known, and short, and its program too, so that its next input is taken
         at once."""
         known = self._known.get(run_id)
-        return known is not None and self._shelf.is_ready(known.run)
+        return known is not None and self._app_state.is_ready(known.run)
 
     def known(self, run_id: str) -> LiveRun:
         """Where a run was last known to stand; it may have gone on. Raises NotFound."""
@@ -73,7 +73,7 @@ class LiveRuns:
     def newest(self, run_id: str) -> LiveRun:
         """Where a run stands by all that is kept of it. Raises NotFound."""
         known = self._long.get(run_id) or self._known.get(run_id)
-        with self._shelf.database.reading() as session:
+        with self._app_state.database.reading() as session:
             if known is not None and not is_kept(session, run_id):
                 self.forget([run_id])
                 known = None
@@ -90,7 +90,7 @@ class LiveRuns:
 
     def begun(self, run: RunRow) -> LiveRun:
         """Where a run stands before its first input."""
-        first = start(self._shelf.program_of(run), run.dice, run.players, best=run.best)
+        first = start(self._app_state.program_of(run), run.dice, run.players, best=run.best)
         return self._remembered(LiveRun(run, 0, first.state))
 
     def take(self, known: LiveRun, given: Input) -> tuple[LiveRun, Moment]:
@@ -99,17 +99,17 @@ class LiveRuns:
         One that is refused, an unreadable answer too many, or time that brings nothing makes a
         moment and is not kept. Raises StaleRun if the run has gone on meanwhile.
         """
-        moment = step(self._shelf.program_of(known.run), known.state, given.action, given.at)
+        moment = step(self._app_state.program_of(known.run), known.state, given.action, given.at)
         after = _with(known, given, moment)
         if _is_idle(after, given, moment):
             return known, moment
         if after.seen > MAX_INPUTS or after.text > MAX_TEXT:
             raise HTTPException(409, "This run has taken all that a run can. Begin a new one.")
-        add_next_input(self._shelf.database, known.run.id, known.seen, given)
+        add_next_input(self._app_state.database, known.run.id, known.seen, given)
         return self._remembered(after), moment
 
     def _after(self, known: LiveRun, inputs: Iterable[Input]) -> LiveRun:
-        program = self._shelf.program_of(known.run)
+        program = self._app_state.program_of(known.run)
         for given in inputs:
             known = _with(known, given, step(program, known.state, given.action, given.at))
         return known

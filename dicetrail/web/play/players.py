@@ -15,7 +15,7 @@ from dicetrail.store.games import newest_game
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import runs_of_game
 from dicetrail.web.app_state import AppState
-from dicetrail.web.context import Now, SharedStandings, SharedState
+from dicetrail.web.context import Now, SharedLiveRuns, SharedState
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.description import files
 from dicetrail.web.play.live_runs import PLAYED_FOR, LiveRuns
@@ -30,11 +30,11 @@ router = Router("/api/games/{game_id}", "players")
 
 @router.get("/runs")
 def list_runs(
-    game_id: str, shelf: SharedState, standings: SharedStandings, now: Now
+    game_id: str, app_state: SharedState, live_runs: SharedLiveRuns, now: Now
 ) -> list[PlayedRun]:
     """The runs of a game by its players, the newest first; of those being played how far they
     are."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         newest_game(session, game_id)
         runs = runs_of_game(session, game_id, MAX_RUNS)
     return [
@@ -45,21 +45,21 @@ def list_runs(
             players=run.players,
             started_at=run.started_at,
             result=None if run.ended_at is None else score_of(run),
-            now=_run_now(shelf, standings, run, now),
+            now=_run_now(app_state, live_runs, run, now),
             remark=run.remark or "",
         )
         for run in runs
     ]
 
 
-def _run_now(shelf: AppState, standings: LiveRuns, run: RunRow, now: datetime) -> RunNow | None:
+def _run_now(app_state: AppState, live_runs: LiveRuns, run: RunRow, now: datetime) -> RunNow | None:
     """How far a run is that is being played; None of one that has ended or was left."""
     if run.ended_at is not None or now - run.started_at > LEFT_FOR:
         return None
     try:
-        program = shelf.program_of(run)
-        known = standings.newest(run.id)
-        here = now_at(shelf, known, known.state, now).state
+        program = app_state.program_of(run)
+        known = live_runs.newest(run.id)
+        here = now_at(app_state, known, known.state, now).state
     except (GameProblems, NotFound):  # its game is refused by now, or it cannot be read
         return None
     idle = (time_of(run, now) - known.state.at) / 1000
@@ -76,18 +76,18 @@ def _run_now(shelf: AppState, standings: LiveRuns, run: RunRow, now: datetime) -
 
 
 @router.get("/sharing")
-def show_sharing(game_id: str, shelf: SharedState, request: Request) -> Sharing:
+def show_sharing(game_id: str, app_state: SharedState, request: Request) -> Sharing:
     """The address of the players' page."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         newest_game(session, game_id)
         name = address_of(session, game_id)
     return Sharing(address=_address(name, request), is_local=request.app.state.address is None)
 
 
 @router.get("/qr.svg", response_class=Response, responses=files("image/svg+xml"))
-def show_qr_code(game_id: str, shelf: SharedState, request: Request) -> Response:
+def show_qr_code(game_id: str, app_state: SharedState, request: Request) -> Response:
     """The address of the players' page as a QR code (ISO/IEC 18004), to be scanned."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         newest_game(session, game_id)
         name = address_of(session, game_id)
     out = io.BytesIO()

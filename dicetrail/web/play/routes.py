@@ -29,7 +29,7 @@ from dicetrail.store.games import game_revision, shelved_game
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import best_runs, get_run, runs_going_on, runs_of_player
 from dicetrail.web.app_state import AppState
-from dicetrail.web.context import Now, PlayedNow, SharedStandings, SharedState
+from dicetrail.web.context import Now, PlayedNow, SharedLiveRuns, SharedState
 from dicetrail.web.games.routes import newest_program
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.description import files
@@ -48,37 +48,37 @@ router = Router("/api/play", "play")
 
 
 @router.get("/games/{game_id}")
-def show_players_game(game_id: str, shelf: SharedState) -> PlayGame:
+def show_players_game(game_id: str, app_state: SharedState) -> PlayGame:
     """A game that can be played."""
-    program = newest_program(shelf, game_id)
-    with shelf.database.reading() as session:
+    program = newest_program(app_state, game_id)
+    with app_state.database.reading() as session:
         revision = shelved_game(session, game_id).number
     return play_game(program, game_id, revision)
 
 
-def sites_that_frame(shelf: AppState, path: str) -> tuple[str, ...]:
+def sites_that_frame(app_state: AppState, path: str) -> tuple[str, ...]:
     """The sites that may show a page in a frame: those a game names, for its players' page."""
     _, of_players, game_id = path.partition("/play/")
     if not of_players or not path.startswith("/play/"):
         return ()
     try:
-        with shelf.database.reading() as session:
+        with app_state.database.reading() as session:
             return shelved_game(session, game_id).document.sites
     except NotFound:
         return ()
 
 
 @router.get("/games/{game_id}/dress/{revision}")
-def show_dress(game_id: str, revision: RevisionNumber, shelf: SharedState) -> Dress:
+def show_dress(game_id: str, revision: RevisionNumber, app_state: SharedState) -> Dress:
     """How a game was dressed when it was saved once. It never changes."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         return dress(game_revision(session, game_id, revision).document)
 
 
 @router.get("/games/{game_id}/scores")
-def show_scores(game_id: str, shelf: SharedState, key: str = "") -> Scores:
+def show_scores(game_id: str, app_state: SharedState, key: str = "") -> Scores:
     """The best scores of a game as it now stands, and those of the browser with this key."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         game = shelved_game(session, game_id)
         best = best_runs(session, game, MAX_SCORES)
         mine = runs_of_player(session, game_id, key, MAX_SCORES) if key else []
@@ -92,26 +92,26 @@ def show_scores(game_id: str, shelf: SharedState, key: str = "") -> Scores:
 
 @router.post("/games/{game_id}/runs", status_code=201, response_model=PlayView)
 def start_players_run(
-    game_id: str, new: NewPlay, shelf: SharedState, standings: SharedStandings, now: Now
+    game_id: str, new: NewPlay, app_state: SharedState, live_runs: SharedLiveRuns, now: Now
 ) -> Response:
     """Start a run with new dice."""
-    words = newest_program(shelf, game_id).translator
+    words = newest_program(app_state, game_id).translator
     players = tuple(player_named(name, number, words) for number, name in enumerate(new.players, 1))
-    run = start_run(shelf, game_id, None, players, Place.PLAY, now, new.key)
-    return _sent(_view(shelf, standings, standings.begun(run), now)[0], 201)
+    run = start_run(app_state, game_id, None, players, Place.PLAY, now, new.key)
+    return _sent(_view(app_state, live_runs, live_runs.begun(run), now)[0], 201)
 
 
 @router.get("/runs/{run_id}", response_model=PlayView)
 async def show_players_run(run_id: str, playing: PlayedNow) -> Response:
     """A run as it stands, to go on with after a reload."""
-    shelf, standings, now = playing
-    if standings.knows(run_id):
-        return _shown(shelf, standings, run_id, now)
-    return await run_in_threadpool(_shown, shelf, standings, run_id, now)
+    app_state, live_runs, now = playing
+    if live_runs.knows(run_id):
+        return _shown(app_state, live_runs, run_id, now)
+    return await run_in_threadpool(_shown, app_state, live_runs, run_id, now)
 
 
-def _shown(shelf: AppState, standings: LiveRuns, run_id: str, now: datetime) -> Response:
-    return _sent(_view(shelf, standings, standings.newest(run_id), now)[0])
+def _shown(app_state: AppState, live_runs: LiveRuns, run_id: str, now: datetime) -> Response:
+    return _sent(_view(app_state, live_runs, live_runs.newest(run_id), now)[0])
 
 
 @router.post("/runs/{run_id}/inputs", response_model=PlayView)
@@ -121,56 +121,56 @@ async def send_players_input(run_id: str, given: PlayInput, playing: PlayedNow) 
     It is one step and one row, which take less than it would to have a thread do them; only where
     it may have to wait does a thread wait for it.
     """
-    shelf, standings, now = playing
-    if standings.knows(run_id) and shelf.database.is_at_rest:
-        view, ended = _taken(run_id, given, shelf, standings, now)
+    app_state, live_runs, now = playing
+    if live_runs.knows(run_id) and app_state.database.is_at_rest:
+        view, ended = _taken(run_id, given, app_state, live_runs, now)
     else:
-        view, ended = await run_in_threadpool(_taken, run_id, given, shelf, standings, now)
+        view, ended = await run_in_threadpool(_taken, run_id, given, app_state, live_runs, now)
     if ended is not None:
-        await run_in_threadpool(keep_result, shelf, *ended, now)
+        await run_in_threadpool(keep_result, app_state, *ended, now)
     return _sent(view)
 
 
 def _taken(
-    run_id: str, given: PlayInput, shelf: AppState, standings: LiveRuns, now: datetime
+    run_id: str, given: PlayInput, app_state: AppState, live_runs: LiveRuns, now: datetime
 ) -> tuple[PlayView, tuple[RunRow, State] | None]:
     """The view after an input; with it the run and its last state, if it has just ended."""
-    known = standings.known(run_id)
+    known = live_runs.known(run_id)
     if given.seen != known.seen:
-        known = standings.newest(run_id)
+        known = live_runs.newest(run_id)
     if given.seen != known.seen:
         raise StaleRun(given.seen, known.seen)
-    at = _time_of_input(standings, known, given, now)
-    after, moment = standings.take(known, Input(given.action, at))
-    view, here = _view(shelf, standings, after, now, moment.state, moment.refused)
+    at = _time_of_input(live_runs, known, given, now)
+    after, moment = live_runs.take(known, Input(given.action, at))
+    view, here = _view(app_state, live_runs, after, now, moment.state, moment.refused)
     has_ended = here.phase is Phase.ENDED and known.run.ended_at is None
     return view, (known.run, here) if has_ended else None
 
 
 @router.post("/runs/{run_id}/remark", status_code=204)
 def leave_remark(
-    run_id: str, remark: Remark, shelf: SharedState, standings: SharedStandings, now: Now
+    run_id: str, remark: Remark, app_state: SharedState, live_runs: SharedLiveRuns, now: Now
 ) -> None:
     """Keep what a player says of a run that has ended, where its game asks for it."""
-    known = standings.newest(run_id)
-    here = now_at(shelf, known, known.state, now).state
-    is_asked = shelf.program_of(known.run).game.opening.asks_remark
+    known = live_runs.newest(run_id)
+    here = now_at(app_state, known, known.state, now).state
+    is_asked = app_state.program_of(known.run).game.opening.asks_remark
     if here.phase is not Phase.ENDED or not is_asked:
         raise HTTPException(409, "This run is not asked for a remark.")
-    with shelf.database.writing() as session:
+    with app_state.database.writing() as session:
         get_run(session, run_id, Place.PLAY).remark = remark.words.strip()
 
 
 @router.post("/runs/{run_id}/voice", response_class=Response, responses=files("audio/wav"))
 def read_players_page(
-    run_id: str, shelf: SharedState, standings: SharedStandings, now: Now
+    run_id: str, app_state: SharedState, live_runs: SharedLiveRuns, now: Now
 ) -> Response:
     """What is to be read out now, by a voice, made once and kept. 404 says that there is none."""
-    known = standings.newest(run_id)
-    here = now_at(shelf, known, known.state, now).state
-    narration = shelf.table_of(known.run, here).narration
-    language = shelf.program_of(known.run).game.language
-    sound = voice_for(shelf.database, narration.text, language) if narration else None
+    known = live_runs.newest(run_id)
+    here = now_at(app_state, known, known.state, now).state
+    narration = app_state.table_of(known.run, here).narration
+    language = app_state.program_of(known.run).game.language
+    sound = voice_for(app_state.database, narration.text, language) if narration else None
     if sound is None:
         raise HTTPException(404, "There is no voice on this server to read it out.")
     return Response(sound, 200, {"cache-control": "no-store"}, "audio/wav")
@@ -204,24 +204,24 @@ MAX_DELAY_MS = 300
 """So much of the way from a player and back again costs the player nothing."""
 
 
-def _time_of_input(standings: LiveRuns, known: LiveRun, given: PlayInput, now: datetime) -> int:
+def _time_of_input(live_runs: LiveRuns, known: LiveRun, given: PlayInput, now: datetime) -> int:
     """When an input counts from: from when the player says it was done, as far as that is
     within MAX_DELAY_MS of the server's own clock, and after all the player has been shown."""
     arrived = time_of(known.run, now)
     said = arrived if given.at is None else min(arrived, given.at)
-    shown = standings.shown.get(known.run.id, 0)
+    shown = live_runs.shown.get(known.run.id, 0)
     return max(known.state.at, shown, arrived - MAX_DELAY_MS, said)
 
 
-def now_at(shelf: AppState, known: LiveRun, state: State, now: datetime) -> Moment:
+def now_at(app_state: AppState, known: LiveRun, state: State, now: datetime) -> Moment:
     """A run as it is now: countdowns that have ended since its last input count."""
     at = max(state.at, time_of(known.run, now))
-    return step(shelf.program_of(known.run), state, Wait(), at)
+    return step(app_state.program_of(known.run), state, Wait(), at)
 
 
 def _view(
-    shelf: AppState,
-    standings: LiveRuns,
+    app_state: AppState,
+    live_runs: LiveRuns,
     known: LiveRun,
     now: datetime,
     state: State | None = None,
@@ -229,28 +229,28 @@ def _view(
 ) -> tuple[PlayView, State]:
     """What the player sees now, and that state; `state` is where an input led that is not
     kept."""
-    run, program = known.run, shelf.program_of(known.run)
-    moment = now_at(shelf, known, state or known.state, now)
+    run, program = known.run, app_state.program_of(known.run)
+    moment = now_at(app_state, known, state or known.state, now)
     here = moment.state
     if moment.footprints:
-        standings.shown[run.id] = here.at  # what is shown now cannot be answered from before
+        live_runs.shown[run.id] = here.at  # what is shown now cannot be answered from before
     named = RunNamed(run.id, run.game_id, run.game_revision)
-    media = shelf.media_of(run)
+    media = app_state.media_of(run)
     return play_view(program, named, known.seen, moment, known.answered, media, refused), here
 
 
-def end_those_left(shelf: AppState, standings: LiveRuns, now: datetime) -> int:
+def end_those_left(app_state: AppState, live_runs: LiveRuns, now: datetime) -> int:
     """Keep what those runs came to that time has ended while nobody looked; how many."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         left = runs_going_on(session, now - LEFT_FOR)
     ended = 0
     for run_id in left:
         try:
-            known = standings.newest(run_id)
+            known = live_runs.newest(run_id)
         except (GameProblems, NotFound):  # refused by now, or not to be read: it stays as it is
             continue
-        here = now_at(shelf, known, known.state, now).state
+        here = now_at(app_state, known, known.state, now).state
         if here.phase is Phase.ENDED and known.run.ended_at is None:
-            keep_result(shelf, known.run, here, now)
+            keep_result(app_state, known.run, here, now)
             ended += 1
     return ended

@@ -28,70 +28,70 @@ router = Router("/api/runs", "runs")
 
 
 @router.post("", status_code=201)
-def begin_run(new: NewRun, shelf: SharedState, now: Now) -> RunView:
+def begin_run(new: NewRun, app_state: SharedState, now: Now) -> RunView:
     """Start a run of a game as it now stands, and play some inputs at once."""
     players = tuple(player_named(name, number) for number, name in enumerate(new.players, 1))
-    run = start_run(shelf, new.game_id, new.dice, players, Place.TABLE, now)
+    run = start_run(app_state, new.game_id, new.dice, players, Place.TABLE, now)
     try:
-        shelf.replayed(run, new.inputs)
+        app_state.replayed(run, new.inputs)
     except TimeRanBackwards as error:
         raise HTTPException(422, f"The inputs are out of order: {error}.") from None
-    run = take_inputs(shelf.database, run.id, Place.TABLE, 0, new.inputs)
-    return _view(shelf, run, shelf.moments(run), 0)
+    run = take_inputs(app_state.database, run.id, Place.TABLE, 0, new.inputs)
+    return _view(app_state, run, app_state.moments(run), 0)
 
 
 @router.get("/{run_id}")
 def show_run(
-    run_id: str, shelf: SharedState, steps_from: Annotated[int, Query(ge=0)] = 0
+    run_id: str, app_state: SharedState, steps_from: Annotated[int, Query(ge=0)] = 0
 ) -> RunView:
     """A run as it stands, the maker's or a player's, with its steps from a number on."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         run = get_run(session, run_id)
-        return _view(shelf, run, shelf.whole(run), steps_from)
+        return _view(app_state, run, app_state.whole(run), steps_from)
 
 
 @router.post("/{run_id}/inputs")
-def send_inputs(run_id: str, given: TableInput, shelf: SharedState) -> RunView:
+def send_inputs(run_id: str, given: TableInput, app_state: SharedState) -> RunView:
     """Take the next input; the step given back is the one it made."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         run = get_run(session, run_id, Place.TABLE)
         before = run.inputs[-1].at if run.inputs else 0
     taken = Input(given.action, max(before, given.at))
-    run = take_inputs(shelf.database, run_id, Place.TABLE, given.seen, (taken,))
-    return _view(shelf, run, shelf.moments(run), given.seen + 1)
+    run = take_inputs(app_state.database, run_id, Place.TABLE, given.seen, (taken,))
+    return _view(app_state, run, app_state.moments(run), given.seen + 1)
 
 
 @router.get("/{run_id}/watch/{step_number}")
 def watch_step(
-    run_id: str, step_number: Annotated[int, Path(ge=0, le=MAX_INPUTS)], shelf: SharedState
+    run_id: str, step_number: Annotated[int, Path(ge=0, le=MAX_INPUTS)], app_state: SharedState
 ) -> tuple[Watched, ...]:
     """What the rules did in one step of a run, line by line; nothing in its opening."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         run = get_run(session, run_id)
         if not 0 < step_number <= len(run.inputs):
             return ()
-        program, moments = shelf.program_of(run), shelf.moments(run)
+        program, moments = app_state.program_of(run), app_state.moments(run)
     given = run.inputs[step_number - 1]
     return watch(program, moments[step_number - 1].state, given.action, given.at)
 
 
 @router.post("/{run_id}/outcomes")
-def play_for_player(run_id: str, wanted: Outcomes, shelf: SharedState) -> RunView:
+def play_for_player(run_id: str, wanted: Outcomes, app_state: SharedState) -> RunView:
     """Play on the player's behalf; the steps given back are those that came of it."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         run = get_run(session, run_id, Place.TABLE)
         before = run.inputs[-1].at if run.inputs else 0
-        program, moments = shelf.program_of(run), shelf.moments(run)
+        program, moments = app_state.program_of(run), app_state.moments(run)
     at = max(before, wanted.at)
     try:
         inputs, made = play_on(program, moments[-1], wanted.intent, wanted.questions, at)
     except CannotPlayOn as error:
         raise HTTPException(409, str(error)) from None
-    run = take_inputs(shelf.database, run_id, Place.TABLE, wanted.seen, inputs)
-    return _view(shelf, run, (*moments, *made), wanted.seen + 1)
+    run = take_inputs(app_state.database, run_id, Place.TABLE, wanted.seen, inputs)
+    return _view(app_state, run, (*moments, *made), wanted.seen + 1)
 
 
-def _view(shelf: AppState, run: RunRow, moments: Iterable[Moment], steps_from: int) -> RunView:
+def _view(app_state: AppState, run: RunRow, moments: Iterable[Moment], steps_from: int) -> RunView:
     moments = list(moments)
     taken = [given.action for given in run.inputs]
     actions: list[Action | None] = [None, *taken, *[Wait()] * (len(moments) - len(taken) - 1)]
@@ -102,14 +102,14 @@ def _view(shelf: AppState, run: RunRow, moments: Iterable[Moment], steps_from: i
         dice=name_of_dice(run.dice),
         players=run.players,
         is_players=run.place == Place.PLAY,
-        sounds=sounds_of(shelf.program_of(run).game),
+        sounds=sounds_of(app_state.program_of(run).game),
         seen=len(run.inputs),
         steps_from=steps_from,
         steps=[
             StepView(
                 at=moment.state.at,
                 action=action,
-                table=shelf.table_of(run, moment.state),
+                table=app_state.table_of(run, moment.state),
                 footprints=moment.footprints,
             )
             for action, moment in list(zip(actions, moments, strict=True))[steps_from:]

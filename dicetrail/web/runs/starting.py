@@ -29,7 +29,7 @@ def rolled(place: Place) -> int:
 
 
 def start_run(
-    shelf: AppState,
+    app_state: AppState,
     game_id: str,
     dice: int | None,
     players: tuple[str, ...],
@@ -38,13 +38,13 @@ def start_run(
     player_key: str | None = None,
 ) -> RunRow:
     """Start a run of a game as it now stands. Raises NotFound, GameProblems."""
-    refused = players_refused(newest_program(shelf, game_id).game, len(players))
+    refused = players_refused(newest_program(app_state, game_id).game, len(players))
     if refused is not None:
         raise HTTPException(422, f"Not begun: {refused}.")
-    with shelf.database.writing() as session:
+    with app_state.database.writing() as session:
         if place is Place.PLAY and not is_shelved(session, game_id):
             raise NotFound("game", game_id)
-        game = shelf.saved_game(game_id, newest_number(session, game_id))
+        game = app_state.saved_game(game_id, newest_number(session, game_id))
         return add_run(
             session,
             game,
@@ -57,12 +57,12 @@ def start_run(
         )
 
 
-def keep_result(shelf: AppState, run: RunRow, state: State, now: datetime) -> None:
+def keep_result(app_state: AppState, run: RunRow, state: State, now: datetime) -> None:
     """Keep what a run came to that has ended in a state."""
-    result = run_result(shelf.program_of(run), state)
-    with shelf.database.reading() as session:
-        seen = shelf.shown(get_run(session, run.id))
-    with shelf.database.writing() as session:
+    result = run_result(app_state.program_of(run), state)
+    with app_state.database.reading() as session:
+        seen = app_state.shown(get_run(session, run.id))
+    with app_state.database.writing() as session:
         kept = get_run(session, run.id)
         end_run(kept, result, now)
         kept.seen = seen

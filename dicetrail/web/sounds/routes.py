@@ -49,16 +49,16 @@ def make_sound(sound: Sound) -> SoundMade:
 
 
 @router.post("", status_code=201)
-async def bring_sound(file: UploadFile, read: ReadAside, shelf: SharedState) -> MediumBrought:
+async def bring_sound(file: UploadFile, read: ReadAside, app_state: SharedState) -> MediumBrought:
     """Keep a sound file for a game's sounds to name by its digest."""
     words = "This is a picture; bring a sound: WAV, OGG or MP3."
-    return await brought(file, "audio/", words, read, shelf.database)
+    return await brought(file, "audio/", words, read, app_state.database)
 
 
 @router.post("/voice", response_class=Response, responses=files("audio/wav"))
-def read_words_out(wanted: ToRead, shelf: SharedState) -> Response:
+def read_words_out(wanted: ToRead, app_state: SharedState) -> Response:
     """A text read out by a made voice, for the maker's table."""
-    sound = voice_for(shelf.database, wanted.text, wanted.language)
+    sound = voice_for(app_state.database, wanted.text, wanted.language)
     if sound is None:
         raise HTTPException(404, "There is no voice on this server to read it out.")
     return Response(sound, 200, {"cache-control": "no-store"}, "audio/wav")
@@ -69,9 +69,11 @@ def read_words_out(wanted: ToRead, shelf: SharedState) -> Response:
     response_class=Response,
     responses=files("audio/*"),
 )
-def play_sound(game_id: str, revision: RevisionNumber, name: str, shelf: SharedState) -> Response:
+def play_sound(
+    game_id: str, revision: RevisionNumber, name: str, app_state: SharedState
+) -> Response:
     """A sound of a game as it was saved once. It never changes."""
-    with shelf.database.reading() as session:
+    with app_state.database.reading() as session:
         sound = _sound_in(game_revision(session, game_id, revision).document, name)
         if sound.file:
             kept = get_medium(session, sound.file)

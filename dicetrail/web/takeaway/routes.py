@@ -73,9 +73,9 @@ async def weigh_takeaways(game_id: str, making: Making) -> Weights:
     return found
 
 
-def weighed(shelf: AppState, game_id: str) -> Weights:
+def weighed(app_state: AppState, game_id: str) -> Weights:
     """The same, where it is worked out."""
-    leaves = _leaving(shelf, game_id)
+    leaves = _leaving(app_state, game_id)
     laid = folder(leaves)
     wired = {
         name: _wired(name, content) for name, content in laid.items() if is_fetched(name, leaves)
@@ -102,9 +102,9 @@ async def take_folder(game_id: str, making: Making) -> Response:
     return _sent(await making(made_folder, game_id), f"{game_id}.zip", "application/zip")
 
 
-def made_folder(shelf: AppState, game_id: str) -> bytes:
+def made_folder(app_state: AppState, game_id: str) -> bytes:
     """The archive, where it is made."""
-    return packed(folder(_leaving(shelf, game_id)), game_id)
+    return packed(folder(_leaving(app_state, game_id)), game_id)
 
 
 @router.get("/{game_id}/package", response_class=Response, responses=files("application/zip"))
@@ -115,9 +115,9 @@ async def take_package(game_id: str, making: Making) -> Response:
     return _sent(content, f"{game_id}-course.zip", "application/zip")
 
 
-def made_package(shelf: AppState, game_id: str) -> bytes:
+def made_package(app_state: AppState, game_id: str) -> bytes:
     """The package, where it is made."""
-    return packed(package(_leaving(shelf, game_id)))
+    return packed(package(_leaving(app_state, game_id)))
 
 
 @router.get("/{game_id}/program", response_class=Response, responses=files("application/zip"))
@@ -126,9 +126,9 @@ async def take_program(game_id: str, making: Making) -> Response:
     return _sent(await making(made_program, game_id), f"{game_id}.pyz", "application/zip")
 
 
-def made_program(shelf: AppState, game_id: str) -> bytes:
+def made_program(app_state: AppState, game_id: str) -> bytes:
     """The file, where it is made."""
-    return program_file(_leaving(shelf, game_id))
+    return program_file(_leaving(app_state, game_id))
 
 
 @router.get("/{game_id}/python")
@@ -138,9 +138,9 @@ async def show_python(game_id: str, making: Making) -> ProgramText:
     return found
 
 
-def made_lines(shelf: AppState, game_id: str) -> ProgramText:
+def made_lines(app_state: AppState, game_id: str) -> ProgramText:
     """The same, where it is written."""
-    return _written(_leaving(shelf, game_id))
+    return _written(_leaving(app_state, game_id))
 
 
 @router.get("/{game_id}/python/file", response_class=Response, responses=files("text/x-python"))
@@ -164,10 +164,10 @@ def _written(leaves: Leaving) -> ProgramText:
     )
 
 
-def _leaving(shelf: AppState, game_id: str) -> Leaving:
-    with shelf.database.reading() as session:
+def _leaving(app_state: AppState, game_id: str) -> Leaving:
+    with app_state.database.reading() as session:
         revision = newest_game(session, game_id).number
-    return leaving(read_game(game_file_of(shelf, game_id)), game_id, revision)
+    return leaving(read_game(game_file_of(app_state, game_id)), game_id, revision)
 
 
 def _look_built() -> None:
