@@ -262,6 +262,15 @@ class TestLetters(unittest.TestCase):
         ]
         self.assertEqual(strange, [])
 
+    def test_a_character_of_several_letters_misses_by_those_that_do_not_stand(self):
+        """With half of its letters in the word, the word can still be found."""
+        program, moment = asked(Question("?", ("bed 1",), (), Kind.LETTERS), misses=3)
+        for letter in "½bed1":
+            moment = step(program, moment.state, Letter(letter), moment.state.at)
+            self.assertIsNone(moment.refused, letter)
+        state = moment.state
+        self.assertEqual((state.result, state.tries_used), ("right", 1))
+
     @given(st.text(min_size=1, max_size=8) | st.sampled_from(["ﬁg", "Straße", "2½", "Ⅷ"]))
     def test_the_very_word_is_right_typed_or_spelled_in_any_capitals(self, word):
         word = word.strip()

@@ -322,7 +322,9 @@ def _letter(program: Program, state: State, action: Letter, footprints: Footprin
     result = Result.HIT if stands else Result.MISS
     why = f"{result}: “{letter}” {'stands' if stands else 'does not stand'} in the word"
     footprints.append(Footprint(state.at, Stop.CHECK, What.CHECKED, why, result=result))
-    tried = tuple(dict.fromkeys((*state.tried, *letters)))
+    # A character of several letters misses by those that do not stand: the others can be found yet.
+    new_letters = [one for one in letters if stands or one not in presented.letters]
+    tried = tuple(dict.fromkeys((*state.tried, *new_letters)))
     state = quiet(state)._replace(tried=tried, tries_used=progress.used, given=None, result=result)
     state = cued(program, state, Occasion.PRESS, footprints)
     state, settled = run_happening(program, state, presented, happening, footprints)
