@@ -34,5 +34,12 @@ class TestRooms(unittest.TestCase):
                 if parts[:2] == ["dicetrail", "core"] and len(parts) > 3 and parts[2] != own:
                     self.fail(f"{path.relative_to(CORE.parent)} imports {module}")
 
+    def test_the_tests_of_the_core_import_the_core_alone(self):
+        for path in Path(__file__).parent.glob("*.py"):
+            for module in imports(path):
+                top, *below = module.split(".")
+                if top in ("dicetrail", "tests"):
+                    self.assertIn(".".join(below[:1]), ("core", "exhaustive"), f"{path}: {module}")
+
     def test_the_cores_own_face_is_small(self):
         self.assertLess(len(dicetrail.core.__all__), 60)
