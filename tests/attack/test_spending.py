@@ -281,6 +281,6 @@ class TestPlaying(DemoTest):
         with patch.object(self.app.state, "clock", lambda: now + UNBEGUN_FOR + timedelta(hours=1)):
             self.assertGreaterEqual(let_go_of_unbegun(self.app), 1)
         fresh = LiveRuns(self.app.state.app_state)
-        with patch.object(self.app.state, "standings", fresh):
+        with patch.object(self.app.state, "live_runs", fresh):
             self.assertEqual(self.http.get(f"/api/play/runs/{left['id']}").status_code, 404)
             self.assertEqual(self.http.get(f"/api/play/runs/{begun['id']}").status_code, 200)
