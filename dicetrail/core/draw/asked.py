@@ -7,7 +7,7 @@ from typing import NamedTuple
 
 from dicetrail.core.document import Kind, Round
 from dicetrail.core.draw.census import Traits
-from dicetrail.core.rules import CLOCK_FACTS, Event, Rules, Terms
+from dicetrail.core.rules import CLOCK_FACTS, Event, Outcome, Rules, Terms, still_allowed
 
 _CLOSE_KINDS = (Kind.TYPED, Kind.CHOICE, Kind.SORT, Kind.TRUTH)
 """The kinds of question at which a typing slip can be forgiven."""
@@ -39,6 +39,24 @@ class AskedTraits(NamedTuple):
             self.can_be_close,
             self.can_pass,
             bool(self.seconds),
+        )
+
+    def put(self, round_number: int, position: int, turn: int, is_again: bool) -> Outcome:
+        """What rules read when the question is put. The numbers are from 0."""
+        return Outcome(
+            Event.ASKED,
+            round_number,
+            position + 1,
+            self.worth,
+            self.level,
+            self.seconds,
+            0,
+            self.seconds,
+            100 if self.seconds else 0,
+            0,
+            still_allowed(self.allowed, 0),
+            turn + 1,
+            is_again=is_again,
         )
 
     def merged(self, rules: Rules) -> "AskedTraits":

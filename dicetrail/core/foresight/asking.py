@@ -48,7 +48,7 @@ class CannotForecast(Exception):
 class QuestionClass(NamedTuple):
     """A question as far as rules and scouts can tell it from others."""
 
-    asked: AskedTraits
+    traits: AskedTraits
     picks: Picks
     own: tuple[int | None, ...] = ()
     """How often each scout is right at it, where that is its own way."""
@@ -205,8 +205,8 @@ class Asking:
         self.round: Round = program.game.rounds[base.round]
         cues = program.game.cues
         self.has_holds = any(cue.until_continue or cue.hold_ms is not None for cue in cues)
-        self.is_word = asked.asked.letters > 0
-        self.terms = asked.asked.terms
+        self.is_word = asked.traits.letters > 0
+        self.terms = asked.traits.terms
         self.clock_ms = base.seconds_allowed * 1000
         self.grid = grid
         self.ways = 1
@@ -331,7 +331,7 @@ class Asking:
         key = (tried, is_hinted)
         if key not in self.chances:
             asked = self.asked
-            right = self.scout.chance(asked.asked.level, asked.picks, tried, is_hinted, self.own)
+            right = self.scout.chance(asked.traits.level, asked.picks, tried, is_hinted, self.own)
             close = self.scout.close / 100 if self.terms.can_be_close else 0.0
             self.chances[key] = (
                 ((Happening.HIT, right), (Happening.MISS, 1 - right))

@@ -72,7 +72,6 @@ from dicetrail.core.rules import (
     Tally,
     TooManySides,
     Where,
-    asked_outcome,
     before_asking,
     begun,
     every_fall,
@@ -177,7 +176,7 @@ class ExactForecast:
         """The steps of the grids, in milliseconds: a part of a second."""
         clocks = [round_.seconds or 0 for round_ in self.game.rounds]
         clocks.append(self.game.seconds or 0)
-        clocks += [kind.asked.seconds for drawing in self.rounds for kind in drawing.kinds]
+        clocks += [kind.traits.seconds for drawing in self.rounds for kind in drawing.kinds]
         longest = max(clocks) * 1000
         fits = (step for step in (FINEST_MS, 100, 125, 250, 500) if longest / step <= MAX_POINTS)
         return next(fits, 500)
@@ -307,18 +306,9 @@ class ExactForecast:
     def _asking(self, where: Where, position: int, turn: int, kind: int, is_again: bool) -> Asking:
         """A question as it is put to a player, whatever their tally."""
         question = self.rounds[where.round].kinds[kind]
-        asked, terms = question.asked, question.asked.terms
-        seconds = asked.seconds
-        base = asked_outcome(
-            where.round,
-            position,
-            turn,
-            terms,
-            worth=asked.worth,
-            level=asked.level,
-            seconds=seconds,
-            is_again=is_again,
-        )
+        traits = question.traits
+        terms, seconds = traits.terms, traits.seconds
+        base = traits.put(where.round, position, turn, is_again)
         points = self.points_of(where.round)
         answers_once = not terms.letters and terms.allowed == 1
         needs_grid = points or (seconds and not answers_once)

@@ -34,7 +34,6 @@ from dicetrail.core.rules import (
     ScriptAction,
     Settled,
     Tally,
-    asked_outcome,
     best_score,
     counts_of,
     outcome_of,
@@ -81,18 +80,8 @@ def run_happening(
 
 
 def _asked(presented: PresentedQuestion, state: State, is_again: bool) -> Outcome:
-    """How rules read the question in play as it was put."""
-    asked = presented.asked
-    return asked_outcome(
-        state.round,
-        state.position,
-        state.turn,
-        presented.terms,
-        worth=asked.worth,
-        level=asked.level,
-        seconds=asked.seconds,
-        is_again=is_again,
-    )
+    """What rules read when the question in play was put."""
+    return presented.asked.put(state.round, state.position, state.turn, is_again)
 
 
 def progress_of(presented: PresentedQuestion, state: State) -> Progress:

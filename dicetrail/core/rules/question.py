@@ -172,37 +172,6 @@ def after(
     return Progress(used, hits, is_hinted), None
 
 
-def asked_outcome(
-    round_number: int,
-    position: int,
-    turn: int,
-    terms: Terms,
-    *,
-    worth: int,
-    level: int,
-    seconds: int,
-    is_again: bool,
-) -> Outcome:
-    """What rules read when a question is put. Round, position and turn are from 0; `seconds` are
-    those of its clock, 0 without one."""
-    return Outcome(
-        Event.ASKED,
-        round_number,
-        position + 1,
-        worth,
-        level,
-        seconds,
-        0,
-        seconds,
-        100 if seconds else 0,
-        0,
-        still_allowed(terms.allowed, 0),
-        turn + 1,
-        "",
-        is_again,
-    )
-
-
 def outcome_of(
     asked: Outcome, terms: Terms, progress: Progress, happening: Happening, reading: ClockReading
 ) -> Outcome:

@@ -64,7 +64,6 @@ from dicetrail.core.rules import (
     Terms,
     TooManySides,
     Where,
-    asked_outcome,
     before_asking,
     begun,
     branches,
@@ -387,16 +386,7 @@ class _ReachSearch:
         if key not in self.came:
             round_ = self.game.rounds[where.round]
             terms = asked.terms
-            base = asked_outcome(
-                where.round,
-                position,
-                turn,
-                terms,
-                worth=asked.worth,
-                level=asked.level,
-                seconds=asked.seconds,
-                is_again=node.is_again,
-            )
+            base = asked.put(where.round, position, turn, node.is_again)
             may_stand = may_finish or bool(self.countdowns(round_))
             found = self._all_of(tally, terms, base, may_stand)
             self.came[key] = tuple(dict.fromkeys(found))
