@@ -13,13 +13,13 @@ export function ScoreTable({ title, scores, isNumbered = false }: ScoreTableProp
       <caption className="mb-1 text-start font-serif text-2xl font-semibold">{title}</caption>
       <thead className="text-sm text-soft">
         <tr>
-          <th scope="col" className="py-1 pe-3 font-normal">
+          <th scope="col" className="py-1 pe-3 text-start font-normal">
             {say(isNumbered ? "player" : "when")}
           </th>
           <th scope="col" className="py-1 pe-3 text-end font-normal">
             {say("score")}
           </th>
-          <th scope="col" className="py-1 pe-3 font-normal max-sm:hidden">
+          <th scope="col" className="py-1 pe-3 text-start font-normal max-sm:hidden">
             {say("ending")}
           </th>
           <th scope="col" className="py-1 text-end font-normal">
@@ -31,7 +31,7 @@ export function ScoreTable({ title, scores, isNumbered = false }: ScoreTableProp
         {scores.map((score, place) => (
           // Scores have no identity but their place.
           <tr key={place} className="border-t border-line">
-            <th scope="row" className="py-1.5 pe-3 font-normal break-words">
+            <th scope="row" className="py-1.5 pe-3 text-start font-normal break-words">
               {isNumbered && <b className="me-2 font-serif">{place + 1}</b>}
               {isNumbered ? score.player : ago(score.ended_at, say)}
             </th>
