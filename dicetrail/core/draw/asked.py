@@ -41,7 +41,7 @@ class AskedTraits(NamedTuple):
             bool(self.seconds),
         )
 
-    def put(self, round_number: int, position: int, turn: int, is_again: bool) -> Outcome:
+    def when_asked(self, round_number: int, position: int, turn: int, is_again: bool) -> Outcome:
         """What rules read when the question is put. The numbers are from 0."""
         return Outcome(
             Event.ASKED,

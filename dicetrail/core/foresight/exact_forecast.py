@@ -308,7 +308,7 @@ class ExactForecast:
         question = self.rounds[where.round].kinds[kind]
         traits = question.traits
         terms, seconds = traits.terms, traits.seconds
-        base = traits.put(where.round, position, turn, is_again)
+        base = traits.when_asked(where.round, position, turn, is_again)
         points = self.points_of(where.round)
         answers_once = not terms.letters and terms.allowed == 1
         needs_grid = points or (seconds and not answers_once)

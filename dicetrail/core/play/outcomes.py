@@ -81,7 +81,7 @@ def run_happening(
 
 def _asked(presented: PresentedQuestion, state: State, is_again: bool) -> Outcome:
     """What rules read when the question in play was put."""
-    return presented.asked.put(state.round, state.position, state.turn, is_again)
+    return presented.asked.when_asked(state.round, state.position, state.turn, is_again)
 
 
 def progress_of(presented: PresentedQuestion, state: State) -> Progress:

@@ -386,7 +386,7 @@ class _ReachSearch:
         if key not in self.came:
             round_ = self.game.rounds[where.round]
             terms = asked.terms
-            base = asked.put(where.round, position, turn, node.is_again)
+            base = asked.when_asked(where.round, position, turn, node.is_again)
             may_stand = may_finish or bool(self.countdowns(round_))
             found = self._all_of(tally, terms, base, may_stand)
             self.came[key] = tuple(dict.fromkeys(found))
