@@ -136,7 +136,7 @@ def play(
     line: str | None = ""
     heard: tuple[CueShown, ...] = ()
     while moment.state.phase is not Phase.ENDED:
-        if moment.state.lead:  # what cannot be heard here is not waited for
+        if moment.state.question.lead_ms:  # what cannot be heard here is not waited for
             moment = step(program, moment.state, Listen(), moment.state.at)
         view = table(program, moment.state)
         face = _face(view)

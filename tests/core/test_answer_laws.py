@@ -269,7 +269,7 @@ class TestLetters(unittest.TestCase):
             moment = step(program, moment.state, Letter(letter), moment.state.at)
             self.assertIsNone(moment.refused, letter)
         state = moment.state
-        self.assertEqual((state.result, state.tries_used), ("right", 1))
+        self.assertEqual((state.question.result, state.question.tries_used), ("right", 1))
 
     @given(st.text(min_size=1, max_size=8) | st.sampled_from(["ﬁg", "Straße", "2½", "Ⅷ"]))
     def test_the_very_word_is_right_typed_or_spelled_in_any_capitals(self, word):
@@ -281,14 +281,15 @@ class TestLetters(unittest.TestCase):
             return  # it is no word the survey takes
         for typed in (word, word.upper(), word.lower(), word.swapcase()):
             after = step(program, moment.state, Answer(typed), 1)
-            self.assertEqual(after.state.result, "right", typed)
-            self.assertEqual(after.state.tries_used, 0, "a whole word that is right is no miss")
+            question = after.state.question
+            self.assertEqual(question.result, "right", typed)
+            self.assertEqual(question.tries_used, 0, "a whole word that is right is no miss")
         for letters in (clusters(word), sorted(letters_of(word))):
             state = moment.state
             for letter in letters:
                 if sounds(letter) and state.phase == "asking":
                     state = step(program, state, Letter(letter), state.at).state
-            self.assertEqual((state.result, state.tries_used), ("right", 0))
+            self.assertEqual((state.question.result, state.question.tries_used), ("right", 0))
 
     def test_misses_can_be_set_for_a_word(self):
         for own, allowed in ((None, 3), (1, 1), (5, 5)):
@@ -317,7 +318,7 @@ class TestSeveralRight(unittest.TestCase):
         )
         program, moment = asked(question)
         choices, right = choices_of(program, moment.state)
-        result = step(program, moment.state, Answer(tuple(picked)), 1).state.result
+        result = step(program, moment.state, Answer(tuple(picked)), 1).state.question.result
         if not picked or max(picked) > len(choices):
             self.assertEqual(result, "unreadable")
         elif needs is Needs.ALL:

@@ -37,6 +37,7 @@ from dicetrail.core.answers.letters import letters_of
 from dicetrail.core.document import Facts, Leaves, Pattern, RoundOrder
 from dicetrail.core.play import Finish, Intent, next_input
 from dicetrail.core.play.program import made_ready, most_questions, question_of, round_of
+from dicetrail.core.play.state import RoundInPlay
 from dicetrail.core.survey.reach import Final, reach
 from tests.exhaustive import exhaustive
 
@@ -151,7 +152,7 @@ def script_actions(program, state):
     if state.phase is Phase.OPENING:
         rounds = range(len(program.game.rounds))
         for number in rounds:
-            here = state._replace(round=number)
+            here = state._replace(round=RoundInPlay(number))
             chooses = round_of(program, here).draw.player_chooses
             most = min(4, most_questions(program, here))
             for wanted in (None, *(range(1, most + 1) if chooses else ())):

@@ -154,4 +154,5 @@ class TestVersions(unittest.TestCase):
         program, moments, _ = play("rrrww")
         state = moments[-1].state
         for best, beaten in ((None, True), (2, True), (3, False), (-1, True), (2.5, True)):
-            self.assertEqual(is_best(program, state._replace(best=best)), beaten, best)
+            setup = state.setup._replace(best=best)
+            self.assertEqual(is_best(program, state._replace(setup=setup)), beaten, best)

@@ -152,7 +152,7 @@ class TestEveryDraw(unittest.TestCase):
             moment = step(program, start(program, 5).state, Begin(), 0)
             seen = []
             while moment.state.phase != "ended":
-                if moment.state.position + 1 == position:
+                if moment.state.round.position + 1 == position:
                     moment = step(program, moment.state, Bring("wide", number), moment.state.at)
                 seen.append((question_of(program, moment.state), choices_of(program, moment.state)))
                 given_ = next_input(program, moment.state, Intent.RIGHT, moment.state.at)
@@ -194,9 +194,11 @@ class TestEveryDraw(unittest.TestCase):
         for _ in range(3000):
             given_ = next_input(program, state, Intent.RIGHT, state.at)
             state = step(program, state, given_.action, given_.at).state
-            sizes.append(len(state.gone) + len(state.visits) + len(state.brought))
+            sizes.append(
+                len(state.history.gone) + len(state.history.visits) + len(state.round.brought)
+            )
         self.assertEqual(max(sizes[100:]), max(sizes[:100]), "the state stays as large as it was")
-        self.assertGreater(sum(state.visits), 1000)
+        self.assertGreater(sum(state.history.visits), 1000)
 
 
 ITEMS = st.lists(st.sampled_from("abcdefghABCD"), min_size=1, max_size=6, unique=True)

@@ -141,7 +141,7 @@ class TestLaws(unittest.TestCase):
                         verdict = check(program, state, answer).verdict
                         self.assertIn(verdict, (Verdict.RIGHT, Verdict.UNREADABLE), answer)
                 # The same question, asked anew or tried again, stands as it stood.
-                place = (state.position, state.departed, put.dealt.sourced.number)
+                place = (state.round.position, state.history.departed, put.dealt.sourced.number)
                 self.assertEqual(shown.setdefault(place, put.choices), put.choices)
                 self._stay_away(state, put, question)
                 number += 1
@@ -155,9 +155,9 @@ class TestLaws(unittest.TestCase):
 
     def _stay_away(self, state, put, question):
         minds = put.made.pattern.leaves is not Leaves.NONE
-        gone = {row.number for row in state.departed} if minds else set()
+        gone = {row.number for row in state.history.departed} if minds else set()
         self.assertFalse(
-            state.position and gone.issuperset(put.made.rows_of(put.dealt.sourced.number)),
+            state.round.position and gone.issuperset(put.made.rows_of(put.dealt.sourced.number)),
             "a question all of whose rows have left is not asked",
         )
         others = list(put.made.others(put.dealt.sourced.number, gone))
@@ -241,7 +241,7 @@ class TestLaws(unittest.TestCase):
                 while given_ := next_input(program, moment.state, Intent.WRONG, moment.state.at):
                     if isinstance(given_.action, Answer):
                         asked[leaves] += 1
-                        rounds_seen.add(moment.state.round)
+                        rounds_seen.add(moment.state.round.number)
                     moment = step(program, moment.state, given_.action, given_.at)
                 self.assertEqual(rounds_seen, {0, 1}, "every round asks something")
         self.assertEqual(asked[Leaves.NONE], 20 * 2 * (6 + 4), "both ways round, in both rounds")

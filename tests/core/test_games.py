@@ -379,7 +379,7 @@ class TestSources(unittest.TestCase):
             played = Play(game(points(1), **fifths)).begin().do(Answer(typed))
             self.assertEqual(played.question.prompt, "6/5 + 7/5 = ?")
             self.assertEqual(played.shown.feedback.result, verdict)
-        self.assertEqual(Play(game(**fifths)).begin().do(Answer("x")).state.tries_used, 0)
+        self.assertEqual(Play(game(**fifths)).begin().do(Answer("x")).state.question.tries_used, 0)
 
     LISTS = (
         ItemList("Root", ("carrot", "beet", "parsnip", "swede")),
@@ -463,9 +463,9 @@ class TestLetters(unittest.TestCase):
         played = Play(words, {"veg": self.WORDS}).begin().do(Letter("z")).do(Letter("Z"))
         self.assertTrue(played.refused())
         self.assertTrue(played.do(Letter("zz")).refused() and played.do(Letter("!")).refused())
-        self.assertEqual(played.state.tries_used, 1)
+        self.assertEqual(played.state.question.tries_used, 1)
         played.do(Answer("turnip"))
-        self.assertEqual(played.state.tries_used, 2)
+        self.assertEqual(played.state.question.tries_used, 2)
         self.assertEqual(
             played.do(Answer(played.question.right[0].lower())).shown.feedback.result, "right"
         )

@@ -238,9 +238,9 @@ class TestRuns(unittest.TestCase):
                 self.assertIn(footprint.result, comes.get(footprint.what, (None,)))
                 if footprint.what is What.CHECKED:
                     self.assertTrue(footprint.why.startswith(f"{footprint.result}: "))
-            if results and moment.state.result:
+            if results and moment.state.question.result:
                 whole = {Result.HIT: Result.RIGHT, Result.MISS: Result.WRONG}
-                self.assertIn(moment.state.result, (results[-1], whole.get(results[-1])))
+                self.assertIn(moment.state.question.result, (results[-1], whole.get(results[-1])))
 
     @given(GAMES, DICE, INPUTS)
     def test_what_a_moment_tells_does_not_hang_on_when_it_is_asked(self, game, dice, actions):
@@ -287,7 +287,7 @@ class TestRuns(unittest.TestCase):
             return
         for moment in played(program, dice, actions)[0]:
             shown = table(program, moment.state)
-            if moment.state.phase is Phase.ASKING and not moment.state.is_revealed:
+            if moment.state.phase is Phase.ASKING and not moment.state.question.is_revealed:
                 feedback = shown.feedback
                 self.assertFalse(feedback and (feedback.answer or feedback.right_places))
 

@@ -95,7 +95,7 @@ def do(program, state, *intents, after=0):
             state = step(program, state, given_.action, given_.at).state
             if is_done:
                 break
-    while state.phase is Phase.HOLDING and state.hold is None:
+    while state.phase is Phase.HOLDING and state.hold_ms is None:
         state = step(program, state, Continue(), state.at).state
     return state
 
@@ -138,9 +138,11 @@ class TestCounting(unittest.TestCase):
         skips = "def wrong():\n    if tries_left == 1:\n        skip()\n"
         program, state = begun(game(skips, ask=Ask(tries=3)))
         state = do(program, state, "wrong")
-        self.assertEqual(state.position, 0)
+        self.assertEqual(state.round.position, 0)
         state = do(program, state, "wrong")
-        self.assertEqual((state.position, state.tally.wrong_count, state.tally.mistakes), (1, 1, 2))
+        self.assertEqual(
+            (state.round.position, state.tally.wrong_count, state.tally.mistakes), (1, 1, 2)
+        )
 
     def test_nothing_is_left_once_it_is_too_late_or_passed(self):
         noted = "".join(
@@ -187,16 +189,17 @@ class TestCounting(unittest.TestCase):
             for late, used in times:
                 if state.phase is not Phase.ASKING:
                     break
-                at, presented, lead = state.at, state.presented_count, min(late, state.lead)
-                if lead < state.lead:
+                at, presented = state.at, state.history.presented_count
+                lead = min(late, state.question.lead_ms)
+                if lead < state.question.lead_ms:
                     state = step(program, state, Listen(presented), at + lead).state
                 soonest = state.clocks.soonest
                 for part in (used // 2, used):
-                    if (state.phase, state.presented_count) != (Phase.ASKING, presented):
+                    if (state.phase, state.history.presented_count) != (Phase.ASKING, presented):
                         break
                     part = part if soonest is None else min(part, soonest)
                     state = step(program, state, Answer(1, presented), at + lead + part).state
-            runs.append((state.tallies, state.phase, state.ending, state.position))
+            runs.append((state.tallies, state.phase, state.ending, state.round.position))
         self.assertEqual(*runs)
 
     def test_an_action_meant_for_a_question_that_is_gone_is_refused_and_changes_nothing(self):
@@ -216,7 +219,7 @@ class TestCounting(unittest.TestCase):
             self.assertIn("question 1 of the run, which is gone", refused[0].why)
             self.assertEqual(moment.state, late)
             self.assertTrue(moment.state.heard, "what was heard stays heard")
-        self.assertEqual(step(program, state, Answer(1, 1), 4999).state.position, 1)
+        self.assertEqual(step(program, state, Answer(1, 1), 4999).state.round.position, 1)
 
 
 class TestEndingsAndTurns(unittest.TestCase):
@@ -353,7 +356,7 @@ class TestRecipes(unittest.TestCase):
             state = step(program, start(program, 4).state, Begin(), 0).state
             for _ in range(20):
                 state = step(program, state, Wait(), state.at + 30_000).state
-                if state.phase is Phase.HOLDING and state.hold is None:
+                if state.phase is Phase.HOLDING and state.hold_ms is None:
                     state = step(program, state, Continue(), state.at).state
             self.assertIs(state.phase, Phase.ENDED)
 

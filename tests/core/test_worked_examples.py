@@ -70,16 +70,16 @@ class TestWorkedExamples(unittest.TestCase):
             shown = table(program, state)
             told = {counter.name: counter.value for counter in shown.players[state.turn].counters}
             self.assertEqual(told["lives"], lives[state.turn])
-            turn, before = state.turn, state.presented_count
+            turn, before = state.turn, state.history.presented_count
             state = step(program, state, Wait(), state.at + 12_000).state
-            if state.presented_count != before or state.phase is not Phase.ASKING:
+            if state.history.presented_count != before or state.phase is not Phase.ASKING:
                 lives[turn] -= 1
             while state.phase is Phase.HOLDING:
                 state = step(
                     program,
                     state,
-                    Wait() if state.hold else Continue(),
-                    state.at + (state.hold or 0),
+                    Wait() if state.hold_ms else Continue(),
+                    state.at + (state.hold_ms or 0),
                 ).state
         self.assertEqual(game.endings[state.ending].title, "Out of lives")
 
@@ -90,7 +90,7 @@ class TestWorkedExamples(unittest.TestCase):
         wrong = next(
             place
             for place in range(1, 9)
-            if step(program, state, Answer(place), 0).state.result == "wrong"
+            if step(program, state, Answer(place), 0).state.question.result == "wrong"
         )
         state = step(program, state, Answer(wrong), 0).state
         self.assertEqual(table(program, state).feedback.answer, "")

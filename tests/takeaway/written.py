@@ -24,6 +24,7 @@ from dicetrail.core.answers import laid_out
 from dicetrail.core.document import Phrase
 from dicetrail.core.play import Listen, Result
 from dicetrail.core.play.program import question_of
+from dicetrail.core.play.state import Holding
 
 HEADLINES = {
     Result.RIGHT: Phrase.RIGHT,
@@ -59,7 +60,7 @@ class Game:
 
     def step(self, action, later=0):
         self.moment = step(self.program, self.state, action, self.state.at + later)
-        if self.state.lead:
+        if self.state.question.lead_ms:
             self.moment = step(self.program, self.state, Listen(), self.state.at)
         return table(self.program, self.state)
 
@@ -89,14 +90,14 @@ class Game:
         view = table(self.program, self.state)
         if view.question is not None and view.question.words:
             word = question_of(self.program, self.state).right[0]
-            cells = laid_out(word, self.state.tried, False)
+            cells = laid_out(word, self.state.question.tried, False)
             self.printed.append(
                 "   ".join(" ".join(cell.character or "_" for cell in word) for word in cells)
             )
 
     def answer(self, chance):
         view, clocks = table(self.program, self.state), self.state.clocks
-        self.presented_count = self.state.presented_count
+        self.presented_count = self.state.history.presented_count
         line, pause = what_to_type(self.program, self.state, view, chance)
         self.typed.append((line, pause))
         long = min((left for left in (clocks.round, clocks.game) if left is not None), default=None)
@@ -142,16 +143,16 @@ class Game:
             self.printed.append(self.words.say(Phrase.IT_IS, answer=feedback.answer))
             self.printed += [feedback.note] if feedback.note else []
         self.printed.append(self.counters(next(p for p in view.players if p.has_turn)))
-        stands = self.state.phase is Phase.ASKING or self.state.way is None
+        goes_on = isinstance(self.state.stands, Holding) and self.state.stands.way is not None
+        stands = self.state.phase is Phase.ASKING or not goes_on
         if stands and feedback.result is Result.WRONG and self.counts_tries:
             left = view.question.tries_left
             self.printed.append(self.words.say(Phrase.TRIES_LEFT, count=left))
         self.went_on(view)
 
     def went_on(self, view, said=0):
-        if self.state.phase is Phase.HOLDING:
-            way = self.state.way
-            hold = self.state.hold
+        if isinstance(self.state.stands, Holding):
+            way, hold = self.state.stands.way, self.state.stands.ms
             view = self.step(Continue()) if hold is None else self.step(Wait(), hold)
             if way is None:
                 self.laid_out()
@@ -160,7 +161,7 @@ class Game:
         elif self.state.phase is Phase.ASKING:
             self.asked(
                 said
-            ) if self.state.presented_count != self.presented_count else self.laid_out()
+            ) if self.state.history.presented_count != self.presented_count else self.laid_out()
         if self.state.phase is Phase.ENDED:
             self.ended(view)
 

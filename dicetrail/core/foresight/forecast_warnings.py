@@ -134,23 +134,24 @@ def _told_and_asked_again(program: Program) -> Iterator[Problem]:
 def _never_left(program: Program) -> Iterator[Problem]:
     """A run that goes on although nobody acts and its clocks run out."""
     state = step(program, start(program, 1).state, Begin(0), 0).state
-    while state.presented_count < LEFT_ALONE and state.phase is not Phase.ENDED:
+    while state.history.presented_count < LEFT_ALONE and state.phase is not Phase.ENDED:
         soonest = state.clocks.soonest
         if state.phase is Phase.HOLDING:
-            action = Continue() if state.hold is None else Wait()
-            state = step(program, state, action, state.at + (state.hold or 0)).state
+            action = Continue() if state.hold_ms is None else Wait()
+            state = step(program, state, action, state.at + (state.hold_ms or 0)).state
         elif state.phase is Phase.ASKING and soonest is not None:
-            state = step(program, state, Wait(), state.at + state.lead + max(1, soonest)).state
+            at = state.at + state.question.lead_ms + max(1, soonest)
+            state = step(program, state, Wait(), at).state
         else:
             return
     is_endless = length_of_round(program, state) is None
-    if state.phase is Phase.ENDED or not (is_endless or state.position < LEFT_ALONE // 2):
+    if state.phase is Phase.ENDED or not (is_endless or state.round.position < LEFT_ALONE // 2):
         return
-    title = program.game.rounds[state.round].title
+    title = program.game.rounds[state.round.number].title
     yield warning(
-        f"rounds[{state.round}].moves.timeout",
+        f"rounds[{state.round.number}].moves.timeout",
         f"a player who does nothing never leaves “{title}”: its clock ran out "
-        f"{state.presented_count - 1} times, and the run went on",
+        f"{state.history.presented_count - 1} times, and the run went on",
         "take a life in timeout, go on to the next question, or give the round a clock",
     )
 

@@ -69,16 +69,16 @@ def _next(program: Program, scout: Scout, state: State, chances: Stream) -> Inpu
     """The next input of a scout."""
     if state.phase is Phase.OPENING and scout.picks is Habit.ANY:
         return Input(_picked(program, state, chances), state.at)
-    if state.phase is Phase.HOLDING and state.hold is None:
+    if state.phase is Phase.HOLDING and state.hold_ms is None:
         return Input(Continue(), state.at + scout.goes_on_ms)
     if state.phase is not Phase.ASKING:
         return next_input(program, state, Intent.RIGHT, state.at)
-    if state.lead:
+    if state.question.lead_ms:
         return Input(Listen(), state.at)
     presented = presented_question(program, state)
     question, terms = presented.question, presented.terms
-    may_hint = terms.has_hint and not state.is_hinted
-    is_new = not state.tries_used and not state.tried
+    may_hint = terms.has_hint and not state.question.is_hinted
+    is_new = not state.question.tries_used and not state.question.tried
     if may_hint and is_new and _falls(chances, scout.hints / 100):
         return Input(Hint(), state.at)
     if terms.can_pass and _falls(chances, scout.passes / 100):
@@ -92,8 +92,8 @@ def _next(program: Program, scout: Scout, state: State, chances: Stream) -> Inpu
     chance = scout.chance(
         presented.asked.level,
         Picks(len(choices), len(right), wants_all),
-        state.tries_used,
-        state.is_hinted,
+        state.question.tries_used,
+        state.question.is_hinted,
         own,
     )
     is_right = _falls(chances, chance)
@@ -123,7 +123,7 @@ def _picked(program: Program, state: State, chances: Stream) -> Begin:
     """A round of the menu, any that has not been played."""
     if not program.game.has_menu:
         return Begin()
-    there = [number for number, visits in enumerate(state.visits) if not visits]
+    there = [number for number, visits in enumerate(state.history.visits) if not visits]
     return Begin(there[chances.below(len(there))])
 
 

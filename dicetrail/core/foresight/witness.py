@@ -125,7 +125,7 @@ class _Search:
     def _note(self, state: State, inputs: tuple[Input, ...]) -> None:
         tally = state.tallies[leader_of(self.program, state)]
         score = as_written(self.program.rules.score(tally))
-        witness = Witness(state.ending, score, state.dice, state.players, inputs)
+        witness = Witness(state.ending, score, state.setup.dice, state.players, inputs)
         if state.ending is not None:
             _keep(self.endings, state.ending, witness)
         _keep(self.scores, score, witness)
@@ -135,20 +135,18 @@ class _Search:
         merged = tuple(map(self.program.rules.merged, state.tallies))
         return (
             merged,
-            state.phase,
             state.turn,
             state.out,
-            state.visits,
-            state.round,
-            state.position,
-            state.tries_used,
-            state.tried,
-            state.is_hinted,
+            state.history.visits,
+            state.round.number,
+            state.round.position,
+            state.question.tries_used,
+            state.question.tried,
+            state.question.is_hinted,
             state.clocks,
-            state.hold,
-            state.way,
+            state.stands,
             state.due,
-            state.departed,
+            state.history.departed,
         )
 
 
@@ -165,9 +163,9 @@ def _inputs(program: Program, state: State) -> Iterator[Input]:
         case Phase.OPENING:
             yield from (Input(action, at) for action in _beginnings(program, state))
         case Phase.HOLDING:
-            action: Action = Continue() if state.hold is None else Wait()
-            yield Input(action, at + (state.hold or 0))
-        case Phase.ASKING if state.lead:
+            action: Action = Continue() if state.hold_ms is None else Wait()
+            yield Input(action, at + (state.hold_ms or 0))
+        case Phase.ASKING if state.question.lead_ms:
             yield Input(Listen(), at)
         case Phase.ASKING:
             yield from _answers(program, state)
@@ -178,7 +176,7 @@ def _beginnings(program: Program, state: State) -> Iterator[Begin]:
     if not game.has_menu:
         yield Begin()
     else:
-        for number, visits in enumerate(state.visits):
+        for number, visits in enumerate(state.history.visits):
             if not visits:
                 yield Begin(number)
 

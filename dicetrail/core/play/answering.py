@@ -42,10 +42,10 @@ def next_input(program: Program, state: State, intent: Intent, at: int) -> Input
     match state.phase:
         case Phase.OPENING:
             return Input(_beginning(program, state), at)
-        case Phase.HOLDING if state.hold is None:
+        case Phase.HOLDING if state.hold_ms is None:
             return Input(Continue(), at)
         case Phase.HOLDING:
-            return Input(Wait(), max(at, state.at + (state.hold or 0)))
+            return Input(Wait(), max(at, state.at + (state.hold_ms or 0)))
         case Phase.ENDED:
             return None
     action = action_for(presented_question(program, state), state, Happening[intent.name])
@@ -53,7 +53,7 @@ def next_input(program: Program, state: State, intent: Intent, at: int) -> Input
     if action is None or (intent is Intent.LATE and left is None):
         return None
     if intent is Intent.LATE:
-        return Input(action, state.at + state.lead + max(0, left or 0))
+        return Input(action, state.at + state.question.lead_ms + max(0, left or 0))
     if intent is Intent.PASSED:
         return Input(action, at)
     thinking = _THINKING_MS if left is None else min(_THINKING_MS, max(0, left // 2))
@@ -80,9 +80,10 @@ def action_for(presented: PresentedQuestion, state: State, happening: Happening)
         case Happening.LATE:
             return Wait()
         case Happening.HIT:
-            return next(map(Letter, sorted(presented.letters.difference(state.tried))), None)
+            to_find = sorted(presented.letters.difference(state.question.tried))
+            return Letter(to_find[0]) if to_find else None
         case Happening.MISS:
-            known = presented.letters.union(state.tried)
+            known = presented.letters.union(state.question.tried)
             others = (letter for char in _ALPHABET for letter in as_letters(char))
             miss = next((one for one in others if one not in known), None)
             return Answer("-".join(_ALPHABET)) if miss is None else Letter(miss)
@@ -109,7 +110,7 @@ def _beginning(program: Program, state: State) -> Begin:
     game = program.game
     if not game.has_menu:
         return Begin()
-    return Begin(round=next(n for n, visits in enumerate(state.visits) if not visits))
+    return Begin(round=next(n for n, visits in enumerate(state.history.visits) if not visits))
 
 
 def _right(presented: PresentedQuestion) -> Action:

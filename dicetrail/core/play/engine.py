@@ -49,7 +49,15 @@ from dicetrail.core.play.flow import (
     settled_question,
     time_is_up,
 )
-from dicetrail.core.play.footprints import Answered, Footprint, Footprints, Result, Stop, What
+from dicetrail.core.play.footprints import (
+    Answered,
+    Footprint,
+    Result,
+    Stop,
+    Telling,
+    What,
+    collected,
+)
 from dicetrail.core.play.outcomes import cued, progress_of, quiet, run_happening, run_rules
 from dicetrail.core.play.presenting import PresentedQuestion
 from dicetrail.core.play.program import (
@@ -61,6 +69,7 @@ from dicetrail.core.play.program import (
 from dicetrail.core.play.state import (
     Action,
     Answer,
+    Asking,
     Begin,
     Bring,
     BroughtQuestion,
@@ -68,6 +77,8 @@ from dicetrail.core.play.state import (
     Continue,
     Finish,
     Hint,
+    History,
+    Holding,
     Input,
     Letter,
     Listen,
@@ -75,6 +86,8 @@ from dicetrail.core.play.state import (
     Pass,
     Phase,
     Quit,
+    RoundInPlay,
+    Setup,
     State,
     TimeRanBackwards,
     Wait,
@@ -105,9 +118,9 @@ def start(
     loaded = Footprint(at, Stop.LOAD, What.LOADED, why)
     tallies = (program.rules.first,) * len(players)
     clocks = Clocks(game=in_ms(program.game.seconds))
-    visits = (0,) * len(program.game.rounds)
-    state = State(dice, tuple(players), at, tallies, visits=visits, clocks=clocks, best=best)
-    return Moment(state, (loaded,))
+    history = History((0,) * len(program.game.rounds))
+    setup = Setup(dice, tuple(players), best)
+    return Moment(State(setup, at, tallies, history=history, clocks=clocks), (loaded,))
 
 
 def players_refused(game: Game, players: int) -> str | None:
@@ -125,14 +138,13 @@ def step(program: Program, state: State, action: Action, at: int) -> Moment:
     """
     if at < state.at:
         raise TimeRanBackwards(f"an action at {at} ms cannot follow one at {state.at} ms")
-    footprints: Footprints = []
     heard = state.heard
-    state = _let_time_pass(program, state, at, footprints)
+    state, footprints = collected(_let_time_pass(program, state, at))
     if isinstance(action, Wait):
         return Moment(state, footprints)
     if isinstance(action, Listen):
-        return Moment(_listen(state, action, footprints), footprints)
-    before = len(footprints)
+        state, others = collected(_listen(state, action))
+        return Moment(state, footprints + others)
     try:
         take = _TAKEN.get((type(action), state.phase))
         if take is None:
@@ -142,18 +154,17 @@ def step(program: Program, state: State, action: Action, at: int) -> Moment:
         if heard or state.unattended:
             # What was heard before is over, but not what time has brought just now.
             since = state._replace(heard=state.heard[len(heard) :], unattended=0)
-        state = take(program, since, action, footprints)
+        state, others = collected(take(program, since, action))
     except _ActionRefused as refusal:
-        del footprints[before:]
         footprints.append(_refusal(state, action, refusal.why))
         return Moment(state, footprints, refusal.said)
-    return Moment(state, footprints)
+    return Moment(state, footprints + others)
 
 
 def _meant_for_this(state: State, action: Action) -> None:
     """Refuse an action that was meant for another question than the one in play."""
     wanted = getattr(action, "question", None)
-    if wanted is not None and wanted != state.presented_count:
+    if wanted is not None and wanted != state.history.presented_count:
         raise _ActionRefused(Phrase.OTHER_QUESTION, number=wanted)
 
 
@@ -183,20 +194,21 @@ def answered(moments: Iterable[Moment]) -> tuple[Answered, ...]:
     return tuple(footprint.answered for footprint in footprints if footprint.answered is not None)
 
 
-def _let_time_pass(program: Program, state: State, at: int, footprints: Footprints) -> State:
+def _let_time_pass(program: Program, state: State, at: int) -> Telling[State]:
     """The state at a later time, every countdown that ended by then worked out."""
     while True:
-        if state.phase is Phase.HOLDING and state.hold is not None:
-            due = state.at + state.hold
+        stands, question = state.stands, state.question
+        if isinstance(stands, Holding) and stands.ms is not None:
+            due = state.at + stands.ms
             if due > at:
-                return state._replace(at=at, hold=due - at)
-            state = after_hold(program, state._replace(at=due), footprints)
-        elif state.phase is Phase.ASKING and state.lead:
-            due = state.at + state.lead
+                return state._replace(at=at, stands=Holding(due - at, stands.way))
+            state = yield from after_hold(program, state._replace(at=due), stands.way)
+        elif isinstance(stands, Asking) and question.lead_ms:
+            due = state.at + question.lead_ms
             if due > at:
-                return state._replace(at=at, lead=due - at)
-            state = state._replace(at=due, lead=0)
-        elif state.phase is Phase.ASKING and state.unattended < MAX_UNATTENDED:
+                return state._replace(at=at, question=question._replace(lead_ms=due - at))
+            state = state._replace(at=due, question=question._replace(lead_ms=0))
+        elif isinstance(stands, Asking) and state.unattended < MAX_UNATTENDED:
             soonest = state.clocks.soonest
             if soonest is None or state.at + max(0, soonest) > at:
                 return _tick(state, at)
@@ -204,9 +216,9 @@ def _let_time_pass(program: Program, state: State, at: int, footprints: Footprin
             state = state._replace(unattended=state.unattended + 1)
             if state.unattended == MAX_UNATTENDED:
                 why = "nobody has done anything for a long time; the clocks wait for the player"
-                footprints.append(Footprint(state.at, Stop.ASK, What.HELD, why))
+                yield Footprint(state.at, Stop.ASK, What.HELD, why)
             else:
-                state = _countdown_ended(program, state, footprints)
+                state = yield from _countdown_ended(program, state)
         else:
             return state if at == state.at else state._replace(at=at)
 
@@ -216,31 +228,32 @@ def _tick(state: State, at: int) -> State:
     passed = at - state.at
     if not passed:
         return state
-    return state._replace(at=at, clocks=state.clocks.after(passed), used=state.used + passed)
+    question = state.question._replace(used_ms=state.question.used_ms + passed)
+    return state._replace(at=at, clocks=state.clocks.after(passed), question=question)
 
 
-def _countdown_ended(program: Program, state: State, footprints: Footprints) -> State:
+def _countdown_ended(program: Program, state: State) -> Telling[State]:
     """What follows from the end of a countdown: the question's before the round's, and that
     before the game's."""
     if state.clocks.question is not None and state.clocks.question <= 0:
         presented = presented_question(program, state)
         why = f"{counted(presented.seconds or 0, 'second')} are over; an answer is too late now"
-        footprints.append(Footprint(state.at, Stop.ASK, What.LATE, why, result=Result.LATE))
-        return settled_question(program, quiet(state), presented, Happening.LATE, footprints)
-    return time_is_up(program, state, footprints)
+        yield Footprint(state.at, Stop.ASK, What.LATE, why, result=Result.LATE)
+        return (yield from settled_question(program, quiet(state), presented, Happening.LATE))
+    return (yield from time_is_up(program, state))
 
 
-def _begin(program: Program, state: State, action: Begin, footprints: Footprints) -> State:
+def _begin(program: Program, state: State, action: Begin) -> Telling[State]:
     """Start the run, or a round chosen from the menu."""
     game = program.game
     number = (action.round or 0) if game.has_menu or not action.round else -1
     if not 0 <= number < len(game.rounds):
         raise _ActionRefused(Phrase.NO_ROUND)
-    if game.has_menu and state.visits[number]:
+    if game.has_menu and state.history.visits[number]:
         raise _ActionRefused(Phrase.ROUND_PLAYED)
     wanted = action.questions
     if wanted is not None:
-        most = most_questions(program, state._replace(round=number))
+        most = most_questions(program, state._replace(round=RoundInPlay(number)))
         if not game.rounds[number].draw.player_chooses:
             raise _ActionRefused(Phrase.NUMBER_SET)
         if not 1 <= wanted <= most:
@@ -249,33 +262,34 @@ def _begin(program: Program, state: State, action: Begin, footprints: Footprints
     if not state.has_begun:
         names = " and ".join(state.players)
         verb = "begins" if len(state.players) == 1 else "begin"
-        footprints.append(Footprint(state.at, Stop.OPEN, What.BEGUN, f"{names} {verb}"))
+        yield Footprint(state.at, Stop.OPEN, What.BEGUN, f"{names} {verb}")
         for turn in range(len(state.players)):
-            state, settled = run_rules(
-                program, state._replace(turn=turn), Event.STARTED, footprints
-            )
+            state, settled = yield from run_rules(program, state._replace(turn=turn), Event.STARTED)
             if settled.ending is not None:
-                return game_over(program, state, settled.ending, footprints, turn)
+                return (yield from game_over(program, state, settled.ending, turn))
         # What it says was seen before; it is not told again beside the first question.
         told = state.told
-        state = cued(program, state, Occasion.OPENING, footprints)._replace(turn=0, told=told)
-    return enter_round(program, state, number, wanted, footprints)
+        state = yield from cued(program, state, Occasion.OPENING)
+        state = state._replace(turn=0, told=told)
+    return (yield from enter_round(program, state, number, wanted))
 
 
-def _answer(program: Program, state: State, action: Answer, footprints: Footprints) -> State:
+def _answer(program: Program, state: State, action: Answer) -> Telling[State]:
     given, presented = action.value, presented_question(program, state)
     checked = presented.check(given)
-    footprints.append(partial(_tell_answer, state.at, state.players[state.turn], given, checked))
+    yield partial(_tell_answer, state.at, state.players[state.turn], given, checked)
     if checked.verdict is Verdict.UNREADABLE:
-        state = quiet(state)._replace(given=given, result=Result.UNREADABLE)
-        return cued(program, state, Occasion.PRESS, footprints)
+        question = state.question._replace(given=given, result=Result.UNREADABLE)
+        state = quiet(state)._replace(question=question)
+        return (yield from cued(program, state, Occasion.PRESS))
     outcome = _OUTCOMES[checked.verdict]
     progress, _ = after(presented.terms, progress_of(presented, state), outcome)
-    state = quiet(state)._replace(
+    question = state.question._replace(
         given=given, tries_used=progress.used, result=_CAME_OF[checked.verdict]
     )
-    state = cued(program, state, Occasion.PRESS, footprints)
-    return settled_question(program, state, presented, outcome, footprints)
+    state = quiet(state)._replace(question=question)
+    state = yield from cued(program, state, Occasion.PRESS)
+    return (yield from settled_question(program, state, presented, outcome))
 
 
 _OUTCOMES = {
@@ -302,110 +316,103 @@ def _choices_said(given: int | tuple[int, ...]) -> str:
     return f"choices {' and '.join(map(str, given))}" if given else "no choice"
 
 
-def _letter(program: Program, state: State, action: Letter, footprints: Footprints) -> State:
+def _letter(program: Program, state: State, action: Letter) -> Telling[State]:
     presented = presented_question(program, state)
     if presented.question.kind is not Kind.LETTERS:
         raise _ActionRefused(Phrase.NO_LETTERS)
     letters = as_letters(action.char[:8])
     if not letters:
         raise _ActionRefused(Phrase.ONE_LETTER)
-    if set(letters) <= set(state.tried):
+    question = state.question
+    if set(letters) <= set(question.tried):
         raise _ActionRefused(Phrase.LETTER_TRIED, letter="".join(letters))
-    new = set(letters).difference(state.tried)
+    new = set(letters).difference(question.tried)
     happening = Happening.HIT if presented.letters.issuperset(letters) else Happening.MISS
     progress, closing = after(
         presented.terms, progress_of(presented, state), happening, found=len(new)
     )
     letter, stands = "".join(letters), happening is Happening.HIT
     who = state.players[state.turn]
-    footprints.append(Footprint(state.at, Stop.ASK, What.ANSWERED, f"{who} tried “{letter}”"))
+    yield Footprint(state.at, Stop.ASK, What.ANSWERED, f"{who} tried “{letter}”")
     result = Result.HIT if stands else Result.MISS
     why = f"{result}: “{letter}” {'stands' if stands else 'does not stand'} in the word"
-    footprints.append(Footprint(state.at, Stop.CHECK, What.CHECKED, why, result=result))
+    yield Footprint(state.at, Stop.CHECK, What.CHECKED, why, result=result)
     # A character of several letters misses by those that do not stand: the others can be found yet.
     new_letters = [one for one in letters if stands or one not in presented.letters]
-    tried = tuple(dict.fromkeys((*state.tried, *new_letters)))
-    state = quiet(state)._replace(tried=tried, tries_used=progress.used, given=None, result=result)
-    state = cued(program, state, Occasion.PRESS, footprints)
-    state, settled = run_happening(program, state, presented, happening, footprints)
-    state = cued(program, state, happening.occasion, footprints)
+    tried = tuple(dict.fromkeys((*question.tried, *new_letters)))
+    question = question._replace(tried=tried, tries_used=progress.used, given=None, result=result)
+    state = quiet(state)._replace(question=question)
+    state = yield from cued(program, state, Occasion.PRESS)
+    state, settled = yield from run_happening(program, state, presented, happening)
+    state = yield from cued(program, state, happening.occasion)
     if closing is not None:
         # The last letter settles the word, whatever ending it has brought at once.
-        return settled_question(program, state, presented, closing, footprints, settled.ending)
-    return _at_once(program, state, presented, settled, footprints)
+        return (yield from settled_question(program, state, presented, closing, settled.ending))
+    return (yield from _at_once(program, state, presented, settled))
 
 
-def _hint(program: Program, state: State, _action: Hint, footprints: Footprints) -> State:
+def _hint(program: Program, state: State, _action: Hint) -> Telling[State]:
     presented = presented_question(program, state)
     if not presented.round.ask.hints:
         raise _ActionRefused(Phrase.NO_HINTS)
     if not presented.question.details.hint:
         raise _ActionRefused(Phrase.HAS_NO_HINT)
-    if state.is_hinted:
+    if state.question.is_hinted:
         raise _ActionRefused(Phrase.HINT_SHOWN)
-    footprints.append(
-        Footprint(state.at, Stop.ASK, What.HINTED, f"{state.players[state.turn]} took the hint")
-    )
-    state = quiet(state)._replace(is_hinted=True)
-    state, settled = run_happening(program, state, presented, Happening.HINT, footprints)
-    state = cued(program, state, Occasion.HINT, footprints)
-    return _at_once(program, state, presented, settled, footprints)
+    yield Footprint(state.at, Stop.ASK, What.HINTED, f"{state.players[state.turn]} took the hint")
+    state = quiet(state)._replace(question=state.question._replace(is_hinted=True))
+    state, settled = yield from run_happening(program, state, presented, Happening.HINT)
+    state = yield from cued(program, state, Occasion.HINT)
+    return (yield from _at_once(program, state, presented, settled))
 
 
 def _at_once(
-    program: Program,
-    state: State,
-    presented: PresentedQuestion,
-    settled: Settled,
-    footprints: Footprints,
-) -> State:
+    program: Program, state: State, presented: PresentedQuestion, settled: Settled
+) -> Telling[State]:
     """The ending that a letter or a hint brought at once; else the question stands."""
     if settled.ending is None:
         return state
     state, way = at_once(program, state, settled.ending)
-    return hold(program, state, presented, way, footprints)
+    return (yield from hold(program, state, presented, way))
 
 
-def _pass(program: Program, state: State, _action: Pass, footprints: Footprints) -> State:
+def _pass(program: Program, state: State, _action: Pass) -> Telling[State]:
     presented = presented_question(program, state)
     if not presented.round.ask.passing:
         raise _ActionRefused(Phrase.NO_PASSING)
     why = f"{state.players[state.turn]} passed"
-    footprints.append(Footprint(state.at, Stop.ASK, What.PASSED, why, result=Result.PASSED))
-    state = quiet(state)._replace(given=None)
-    return settled_question(program, state, presented, Happening.PASSED, footprints)
+    yield Footprint(state.at, Stop.ASK, What.PASSED, why, result=Result.PASSED)
+    state = quiet(state)._replace(question=state.question._replace(given=None))
+    return (yield from settled_question(program, state, presented, Happening.PASSED))
 
 
-def _continue(program: Program, state: State, _action: Continue, footprints: Footprints) -> State:
-    if state.hold is not None:
-        raise _ActionRefused(Phrase.NOT_YET, count=state.hold)
-    return after_hold(program, state, footprints)
+def _continue(program: Program, state: State, _action: Continue) -> Telling[State]:
+    if not isinstance(state.stands, Holding) or state.stands.ms is not None:
+        raise _ActionRefused(Phrase.NOT_YET, count=state.hold_ms or 0)
+    return (yield from after_hold(program, state, state.stands.way))
 
 
-def _listen(state: State, action: Listen, footprints: Footprints) -> State:
+def _listen(state: State, action: Listen) -> Telling[State]:
     """Let the countdowns run that waited for the sound of this question; else nothing."""
-    if not state.lead or action.question not in (None, state.presented_count):
+    is_meant = action.question in (None, state.history.presented_count)
+    if not state.question.lead_ms or not is_meant:
         return state
-    why = "the sound has begun; the clocks run"
-    footprints.append(Footprint(state.at, Stop.ASK, What.HEARD, why))
-    return state._replace(lead=0)
+    yield Footprint(state.at, Stop.ASK, What.HEARD, "the sound has begun; the clocks run")
+    return state._replace(question=state.question._replace(lead_ms=0))
 
 
-def _quit(program: Program, state: State, _action: Quit, footprints: Footprints) -> State:
-    about = state.turn
-    return game_over(program, quiet(state)._replace(gave_up=True), None, footprints, about)
+def _quit(program: Program, state: State, _action: Quit) -> Telling[State]:
+    return (yield from game_over(program, quiet(state), None, state.turn, gave_up=True))
 
 
-def _finish(program: Program, state: State, _action: Finish, footprints: Footprints) -> State:
-    over = finished(program, quiet(state))
+def _finish(program: Program, state: State, _action: Finish) -> Telling[State]:
+    over = yield from finished(program, quiet(state))
     if over is None:
         raise _ActionRefused(Phrase.NO_END_HERE)
-    state, told = over
-    footprints += told
-    return state
+    return over
 
 
-def _bring(program: Program, state: State, action: Bring, footprints: Footprints) -> State:
+def _bring(program: Program, state: State, action: Bring) -> Telling[State]:
     """Put a question in place of the one that would come next."""
     at_menu = state.phase is Phase.OPENING
     if at_menu and program.game.opening.rounds is not RoundOrder.IN_ORDER:
@@ -414,14 +421,15 @@ def _bring(program: Program, state: State, action: Bring, footprints: Footprints
     place = next(pool.places_of(action.source, action.number), None)
     if place is None:
         raise _ActionRefused("because this round has no such question")
-    position = 0 if at_menu else state.position + 1
+    position = 0 if at_menu else state.round.position + 1
     why = f"“{pool[place].question.prompt}” is asked next, as the maker wants"
-    footprints.append(Footprint(state.at, Stop.DRAW, What.DRAWN, why))
-    kept = tuple(brought for brought in state.brought if brought.position != position)
-    return state._replace(brought=(*kept, BroughtQuestion(position, place)))
+    yield Footprint(state.at, Stop.DRAW, What.DRAWN, why)
+    kept = tuple(brought for brought in state.round.brought if brought.position != position)
+    brought = (*kept, BroughtQuestion(position, place))
+    return state._replace(round=state.round._replace(brought=brought))
 
 
-_TAKEN: dict[tuple[type, Phase], Callable[[Program, State, Any, Footprints], State]] = {
+_TAKEN: dict[tuple[type, Phase], Callable[[Program, State, Any], Telling[State]]] = {
     (Begin, Phase.OPENING): _begin,
     (Bring, Phase.OPENING): _bring,
     (Bring, Phase.ASKING): _bring,

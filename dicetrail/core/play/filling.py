@@ -34,8 +34,8 @@ def places(program: Program, state: State) -> dict[str, object]:
     values: dict[str, object] = {
         "name": state.players[state.turn],
         "player_number": state.turn + 1,
-        "number": state.position + 1,
-        "round_number": state.round + 1,
+        "number": state.round.position + 1,
+        "round_number": state.round.number + 1,
         "asked": tally.right_count + tally.wrong_count,
         "points": program.translator.say(Phrase.POINTS, count=program.rules.score(tally)),
     }

@@ -1,7 +1,8 @@
 """Move a run on: holds, ways, questions, rounds, and the end.
 
-Each function takes the state and a list of footprints to extend, and returns the state after. A
-question leads to a hold, a hold to a way, and a way to a question, a round or the end.
+Each function takes the state, tells its footprints as it goes (see `Telling`) and returns the
+state after. A question leads to a hold, a hold to a way, and a way to a question, a round or the
+end.
 """
 
 from collections.abc import Iterator, Sequence
@@ -32,12 +33,13 @@ from dicetrail.core.play.footprints import (
     Answered,
     Change,
     Footprint,
-    Footprints,
     LazyFootprint,
     Pictures,
     Result,
     Stop,
+    Telling,
     What,
+    collected,
     told,
 )
 from dicetrail.core.play.outcomes import (
@@ -45,6 +47,7 @@ from dicetrail.core.play.outcomes import (
     cued,
     leader_of,
     quiet,
+    revealed,
     run_asked,
     run_happening,
     run_rules,
@@ -60,7 +63,16 @@ from dicetrail.core.play.program import (
     presented_question,
     with_rows_leaving,
 )
-from dicetrail.core.play.state import Clocks, Phase, State
+from dicetrail.core.play.state import (
+    ASKING,
+    OPENING,
+    Clocks,
+    Ended,
+    Holding,
+    QuestionInPlay,
+    RoundInPlay,
+    State,
+)
 from dicetrail.core.rules import (
     Asks,
     Due,
@@ -90,31 +102,32 @@ def settled_question(
     state: State,
     presented: PresentedQuestion,
     outcome: Happening,
-    footprints: Footprints,
     ending: int | None = None,
-) -> State:
+) -> Telling[State]:
     """Apply an outcome of the question in play.
 
     `ending` has come at once already, by the letter that made the outcome.
     """
-    result, first = Result(outcome.verdict), len(footprints)
-    state = state._replace(result=result)
-    state, settled = run_happening(program, state, presented, outcome, footprints)
+    result = Result(outcome.verdict)
+    if state.question.result is not result:
+        state = state._replace(question=state.question._replace(result=result))
+    work = run_happening(program, state, presented, outcome)
+    (state, settled), (scored, *others) = collected(work)
     ending = settled.ending if ending is None else ending
     way = settled.way
     if ending is not None:
         state, way = at_once(program, state, ending)
     reveal = presented.round.after.reveal
     if reveal is Reveal.ALWAYS or (reveal is Reveal.LAST_TRY and way is not None):
-        state = state._replace(is_revealed=True)
+        state = revealed(state)
     is_done = way is not None and way.to is not To.AGAIN
     state = with_rows_leaving(presented, state, is_done)
-    if is_done:
-        footprints[first] = partial(_tell_answered, footprints[first], state, presented, result)
-    state = cued(program, state, outcome.occasion, footprints)
+    yield partial(_tell_answered, scored, state, presented, result) if is_done else scored
+    yield from others
+    state = yield from cued(program, state, outcome.occasion)
     if outcome.event is Event.RIGHT:
-        state = streak_cued(program, state, footprints)
-    return hold(program, state, presented, way, footprints)
+        state = yield from streak_cued(program, state)
+    return (yield from hold(program, state, presented, way))
 
 
 def _tell_answered(
@@ -127,7 +140,7 @@ def _tell_answered(
 
 def _answered(state: State, presented: PresentedQuestion, result: Result) -> Answered:
     """The question in play, now that it is done with."""
-    question, given = presented.question, state.given
+    question, given = presented.question, state.question.given
     places: tuple[int, ...] = ()
     if given is not None and not isinstance(given, str):
         picked = (given,) if isinstance(given, int) else given
@@ -138,7 +151,7 @@ def _answered(state: State, presented: PresentedQuestion, result: Result) -> Ans
         state.turn,
         presented.round.title,
         question.prompt,
-        given or "".join(state.tried),
+        given or "".join(state.question.tried),
         result.value,
         presented.answer if is_told else "",
         question.details.note if is_told else "",
@@ -167,29 +180,25 @@ def at_once(program: Program, state: State, ending: int) -> tuple[State, Way]:
 
 
 def hold(
-    program: Program,
-    state: State,
-    presented: PresentedQuestion,
-    way: Way | None,
-    footprints: Footprints,
-) -> State:
+    program: Program, state: State, presented: PresentedQuestion, way: Way | None
+) -> Telling[State]:
     """Hold the run as cues and round say, and then go the way; None goes back to the question."""
     now = {heard.cue for heard in state.heard if heard.at == state.at}
     cues = [cue for cue in program.game.cues if cue.name in now] if now else ()
     hold = hold_for(presented.round, cues, way)
     if way is None and hold == 0:
         return state
-    state = state._replace(phase=Phase.HOLDING, hold=hold, way=way)
     if hold == 0:
-        return after_hold(program, state, footprints)
-    footprints.append(partial(_tell_hold, state, presented, hold))
+        return (yield from after_hold(program, state, way))
+    state = state._replace(stands=Holding(hold, way))
+    yield partial(_tell_hold, state, presented, hold)
     return state
 
 
 def _tell_hold(state: State, presented: PresentedQuestion, hold: int | None) -> Iterator[Footprint]:
     shown = (
         f"the right answer, {presented.answer_in_english}, is shown"
-        if state.is_revealed
+        if state.question.is_revealed
         else "the feedback is shown"
     )
     until = "until the player goes on" if hold is None else f"for {hold} ms"
@@ -208,85 +217,67 @@ def hold_for(round_: Round, cues: Sequence[Cue], way: Way | None) -> int | None:
     return 0 if way is None else round_.after.hold_ms
 
 
-def after_hold(program: Program, state: State, footprints: Footprints) -> State:
-    if state.way is None:
-        return state._replace(phase=Phase.ASKING, hold=None)
-    return _go(program, quiet(state), state.way, footprints)
+def after_hold(program: Program, state: State, way: Way | None) -> Telling[State]:
+    """Go the way that a hold leads to; None is back to the question."""
+    if way is None:
+        return state._replace(stands=ASKING)
+    return (yield from _go(program, quiet(state), way))
 
 
-def _go(program: Program, state: State, way: Way, footprints: Footprints) -> State:
+def _go(program: Program, state: State, way: Way) -> Telling[State]:
     """Go on from a question that is done with."""
     if way.to is To.AGAIN:
-        footprints.append(
-            Footprint(state.at, Stop.MOVE_ON, What.MOVED, "the same question is asked again")
-        )
-    return _follow(program, state, onward(program.game, where_of(state), way), footprints)
+        why = "the same question is asked again"
+        yield Footprint(state.at, Stop.MOVE_ON, What.MOVED, why)
+    return (yield from _follow(program, state, onward(program.game, where_of(state), way)))
 
 
 def where_of(state: State) -> Where:
     """What the course of a run hangs on."""
     return Where(
         len(state.players),
-        state.round,
-        state.position,
+        state.round.number,
+        state.round.position,
         state.turn,
-        state.skipped,
-        state.visits,
+        state.round.skipped,
+        state.history.visits,
         state.out,
         state.due,
     )
 
 
-def _follow(program: Program, state: State, step: Step, footprints: Footprints) -> State:
+def _follow(program: Program, state: State, step: Step) -> Telling[State]:
     """Go where the course leads."""
     where = step.where
-    state = state._replace(
-        turn=where.turn,
-        position=where.position,
-        skipped=where.skipped,
-        phase=Phase.ASKING,
-        hold=None,
-        way=None,
-    )
+    round_ = state.round._replace(position=where.position, skipped=where.skipped)
+    state = state._replace(turn=where.turn, round=round_, stands=ASKING)
     match step:
         case Asks():
-            return _ask(program, state, step.is_again, footprints)
+            return (yield from _ask(program, state, step.is_again))
         case RoundEnds():
-            return _round_over(program, state, step.asked, step.to, footprints)
+            return (yield from _round_over(program, state, step.asked, step.to))
         case Enters():
-            return enter_round(program, state, where.round, None, footprints)
+            return (yield from enter_round(program, state, where.round, None))
         case Ends():
-            return game_over(program, state, step.ending, footprints, step.about)
-    why = "the player chooses the next round"
-    footprints.append(Footprint(state.at, Stop.OPEN, What.HELD, why))
-    return state._replace(phase=Phase.OPENING)
+            return (yield from game_over(program, state, step.ending, step.about))
+    yield Footprint(state.at, Stop.OPEN, What.HELD, "the player chooses the next round")
+    return state._replace(stands=OPENING)
 
 
-def enter_round(
-    program: Program, state: State, number: int, wanted: int | None, footprints: Footprints
-) -> State:
+def enter_round(program: Program, state: State, number: int, wanted: int | None) -> Telling[State]:
+    """Begin a round, with as many questions as the player wanted, and ask its first one."""
     round_ = program.game.rounds[number]
     state = state._replace(
-        round=number,
-        wanted=wanted,
-        position=0,
-        passed_over=(),
-        skipped=0,
+        round=RoundInPlay(number, wanted=wanted, brought=state.round.brought),
         clocks=state.clocks._replace(round=in_ms(round_.seconds)),
     )
     dealt = deal_of(program, state)
     pool = counted(len(dealt.pool), "question")
     length = "as many as there is time for" if dealt.length is None else str(dealt.length)
-    how = _ORDER_WORDS[round_.draw.order].format(dice=state.dice)
-    footprints.append(
-        Footprint(
-            state.at,
-            Stop.DRAW,
-            What.DRAWN,
-            f"{length} of {pool} drawn, {how}, {_how_often(round_.draw, dealt)}",
-        )
-    )
-    return _ask(program, state, False, footprints)
+    how = _ORDER_WORDS[round_.draw.order].format(dice=state.setup.dice)
+    why = f"{length} of {pool} drawn, {how}, {_how_often(round_.draw, dealt)}"
+    yield Footprint(state.at, Stop.DRAW, What.DRAWN, why)
+    return (yield from _ask(program, state, is_again=False))
 
 
 def _how_often(draw: Draw, dealt: Deal) -> str:
@@ -306,8 +297,8 @@ _ORDER_WORDS = {
 }
 
 
-def _ask(program: Program, state: State, is_again: bool, footprints: Footprints) -> State:
-    """Put the question at the state's position, or go on elsewhere if there is none."""
+def _ask(program: Program, state: State, is_again: bool) -> Telling[State]:
+    """Ask the question at the state's position, or go on elsewhere if there is none."""
     length, clocks, where = length_of_round(program, state), state.clocks, where_of(state)
     if not is_again and (length is None or where.slot < length):
         found = next_question(program, state)
@@ -320,41 +311,33 @@ def _ask(program: Program, state: State, is_again: bool, footprints: Footprints)
     if instead is not None:
         if where.all_out:
             why = "nobody is left to play"
-            footprints.append(Footprint(state.at, Stop.MOVE_ON, What.MOVED, why))
+            yield Footprint(state.at, Stop.MOVE_ON, What.MOVED, why)
         elif time_over is not None:
-            footprints.append(_time_told(state, time_over))
-        return _follow(program, state, instead, footprints)
-    presented = presented_question(program, state)
+            yield _time_told(state, time_over)
+        return (yield from _follow(program, state, instead))
+    presented, history = presented_question(program, state), state.history
+    waits = presented.round.ask.waits_for_sound and presented.question.details.sound
     state = state._replace(
-        phase=Phase.ASKING,
-        tries_used=0,
-        tried=(),
-        is_hinted=False,
-        given=None,
-        result=None,
-        is_revealed=False,
-        used=0,
-        lead=MAX_LEAD_MS
-        if presented.round.ask.waits_for_sound and presented.question.details.sound
-        else 0,
-        presented_count=state.presented_count + 1,
+        stands=ASKING,
+        question=QuestionInPlay(lead_ms=MAX_LEAD_MS if waits else 0),
+        history=history._replace(presented_count=history.presented_count + 1),
         clocks=Clocks(in_ms(presented.seconds), clocks.round, clocks.game),
     )
-    footprints.append(partial(_tell_question, state, presented, is_again, length))
-    state, settled = run_asked(program, state, presented, is_again, footprints)
+    yield partial(_tell_question, state, presented, is_again, length)
+    state, settled = yield from run_asked(program, state, presented, is_again)
     if settled.ending is not None:
         state, way = at_once(program, state, settled.ending)
-        return _go(program, state, way, footprints)
-    return cued(program, state, Occasion.SHOWN, footprints)
+        return (yield from _go(program, state, way))
+    return (yield from cued(program, state, Occasion.SHOWN))
 
 
 def _tell_question(
     state: State, presented: PresentedQuestion, is_again: bool, length: int | None
 ) -> Iterator[Footprint]:
-    question, number = presented.question, state.position + 1
+    question, number = presented.question, state.round.position + 1
     if not is_again:
         of = "" if length is None else f" of {length}"
-        if state.position:
+        if state.round.position:
             why = f"on to question {number}{of}"
             yield Footprint(state.at, Stop.MOVE_ON, What.MOVED, why)
         why = f"question {number}{of} is number {presented.dealt.sourced.number + 1} of its source"
@@ -371,16 +354,15 @@ def _tell_question(
     yield Footprint(state.at, Stop.ASK, What.ASKED, why)
 
 
-def time_is_up(program: Program, state: State, footprints: Footprints) -> State:
+def time_is_up(program: Program, state: State) -> Telling[State]:
     """The end of the round's time or the game's, in the course of a question."""
     which = _time_over(state.clocks) or "round"
-    footprints.append(_time_told(state, which))
-    return _follow(
-        program, state, time_ends(where_of(state), which, state.position + 1), footprints
-    )
+    yield _time_told(state, which)
+    step = time_ends(where_of(state), which, state.round.position + 1)
+    return (yield from _follow(program, state, step))
 
 
-def finished(program: Program, state: State) -> tuple[State, Footprints] | None:
+def finished(program: Program, state: State) -> Telling[State | None]:
     """The end of a run that its player wants to end, as if the game's time were up.
 
     None where the run ends by itself, by a clock or by its last question, and where no ending
@@ -390,10 +372,16 @@ def finished(program: Program, state: State) -> tuple[State, Footprints] | None:
     if has_clock or state.due is not None or length_of_round(program, state) is not None:
         return None
     why = f"{state.players[state.turn]} ends the run here"
-    footprints: Footprints = [Footprint(state.at, Stop.MOVE_ON, What.MOVED, why)]
-    step = time_ends(where_of(state), "game", state.position + 1)
-    over = _follow(program, state, step, footprints)
-    return None if over.ending is None else (over, footprints)
+    yield Footprint(state.at, Stop.MOVE_ON, What.MOVED, why)
+    step = time_ends(where_of(state), "game", state.round.position + 1)
+    over = yield from _follow(program, state, step)
+    return None if over.ending is None else over
+
+
+def may_finish(program: Program, state: State) -> bool:
+    """Whether the player can end the run now."""
+    over, _ = collected(finished(program, state))
+    return over is not None
 
 
 def _time_over(clocks: Clocks) -> str | None:
@@ -408,67 +396,66 @@ def _time_told(state: State, which: str) -> Footprint:
 
 
 def _round_over(
-    program: Program, state: State, asked_so_far: int, to: int | None, footprints: Footprints
-) -> State:
+    program: Program, state: State, asked_so_far: int, to: int | None
+) -> Telling[State]:
     """End the round, run its rules for every player, and go on."""
     if state.due is not None:
-        return _follow(program, state, due_end(program.game, where_of(state)), footprints)
+        return (yield from _follow(program, state, due_end(program.game, where_of(state))))
     turn = state.turn
     why = "no question is left" if to is None else "the round is left"
-    footprints.append(Footprint(state.at, Stop.MOVE_ON, What.MOVED, why))
+    yield Footprint(state.at, Stop.MOVE_ON, What.MOVED, why)
     for player in range(len(state.players)):
-        state, settled = run_rules(
-            program, state._replace(turn=player), Event.ROUND_OVER, footprints
-        )
+        state = state._replace(turn=player)
+        state, settled = yield from run_rules(program, state, Event.ROUND_OVER)
         if settled.ending is not None:
-            return game_over(program, state, settled.ending, footprints, player)
+            return (yield from game_over(program, state, settled.ending, player))
         if settled.way is not None and settled.way.to is To.ENDING:
             number = ending_titled(program.game, settled.way.name)
-            return game_over(program, state, number, footprints, player)
+            return (yield from game_over(program, state, number, player))
         if settled.way is not None:
             to = round_titled(program.game, settled.way)
-    state = cued(program, state._replace(turn=turn), Occasion.ROUND_OVER, footprints)
-    visits = state.visits
-    gone = {*state.gone, *asked_in_round(program, state, asked_so_far)}
+    state = yield from cued(program, state._replace(turn=turn), Occasion.ROUND_OVER)
+    history, number = state.history, state.round.number
+    visits = list(history.visits)
+    visits[number] += 1
+    gone = {*history.gone, *asked_in_round(program, state, asked_so_far)}
+    is_more = len(gone) > len(history.gone)
     state = state._replace(
-        visits=(*visits[: state.round], visits[state.round] + 1, *visits[state.round + 1 :]),
-        gone=tuple(sorted(gone)) if len(gone) > len(state.gone) else state.gone,
-        brought=(),
-        wanted=None,
-        result=None,
-        given=None,
+        history=history._replace(
+            visits=tuple(visits), gone=tuple(sorted(gone)) if is_more else history.gone
+        ),
+        round=state.round._replace(brought=(), wanted=None),
+        question=state.question._replace(given=None, result=None),
         clocks=state.clocks._replace(question=None, round=None),
     )
-    return _follow(program, state, after_round(program.game, where_of(state), to), footprints)
+    return (yield from _follow(program, state, after_round(program.game, where_of(state), to)))
 
 
 def game_over(
     program: Program,
     state: State,
     ending: int | None,
-    footprints: Footprints,
     about: int | None = None,
-) -> State:
+    gave_up: bool = False,
+) -> Telling[State]:
     """End the run with an ending, about one of the players; or with the first that fits the
     player with the best score, else with the one that came at once."""
     for turn in range(len(state.players)):
-        state, _ = run_rules(program, state._replace(turn=turn), Event.GAME_OVER, footprints)
+        state, _ = yield from run_rules(program, state._replace(turn=turn), Event.GAME_OVER)
     rules = program.rules
     scores = [rules.score(tally) for tally in state.tallies]
     leader = leader_of(program, state)
     due = state.due
     state = state._replace(
-        phase=Phase.ENDED,
+        stands=Ended(gave_up=gave_up),
         turn=leader if about is None else about,
-        hold=None,
-        way=None,
         due=None,
         clocks=state.clocks._replace(question=None, round=None),
     )
-    if state.gave_up:
-        return _given_up(program, state, footprints)
+    if gave_up:
+        return (yield from _given_up(program, state))
     if ending is None:
-        outcome = Outcome(Event.GAME_OVER, state.round, player_number=leader + 1)
+        outcome = Outcome(Event.GAME_OVER, state.round.number, player_number=leader + 1)
         leaders = scores.count(scores[leader])
         ending = rules.last_ending(state.tallies[leader], outcome, leaders, len(scores))
         if ending is None and due is not None:
@@ -477,22 +464,21 @@ def game_over(
     score = rules.score(state.tally)
     if ending is None:
         why = f"no ending fits a score of {as_written(score)}"
-        footprints.append(Footprint(state.at, Stop.END, What.ENDED, why))
+        yield Footprint(state.at, Stop.END, What.ENDED, why)
         return state
     title = program.game.endings[ending].title
     whose = f" for {state.players[state.turn]}" if len(state.players) > 1 else ""
     why = f"with {counted(score, 'point')} the ending{whose} is “{title}”"
-    change = Change("ending", None, title)
-    footprints.append(Footprint(state.at, Stop.END, What.ENDED, why, (change,)))
-    return cue_of_ending(program, state._replace(ending=ending), ending, footprints)
+    yield Footprint(state.at, Stop.END, What.ENDED, why, (Change("ending", None, title),))
+    return (yield from cue_of_ending(program, state._replace(stands=Ended(ending)), ending))
 
 
-def _given_up(program: Program, state: State, footprints: Footprints) -> State:
+def _given_up(program: Program, state: State) -> Telling[State]:
     """The end of a run that a player gave up: an ending of its own, and never the best."""
     why = f"{state.players[state.turn]} gave up"
     change = Change("ending", None, ENGLISH.say(Phrase.GIVEN_UP))
-    footprints.append(Footprint(state.at, Stop.END, What.ENDED, why, (change,)))
-    return cued(program, state, Occasion.ENDING, footprints)
+    yield Footprint(state.at, Stop.END, What.ENDED, why, (change,))
+    return (yield from cued(program, state, Occasion.ENDING))
 
 
 def ended_as(program: Program, state: State) -> str | None:

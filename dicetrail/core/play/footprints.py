@@ -5,12 +5,15 @@ value that changed, before and after. Screens show footprints and tests compare 
 described from them alone. No footprint tells a right answer before the question is closed.
 """
 
-from collections.abc import Callable, Iterable, Iterator
+from collections.abc import Callable, Generator, Iterable, Iterator
 from dataclasses import field
 from enum import StrEnum
+from typing import TypeVar
 
 from dicetrail.core.answers import Verdict
 from dicetrail.core.document import Number, record
+
+T = TypeVar("T")
 
 
 class Stop(StrEnum):
@@ -155,9 +158,33 @@ class Footprint:
 LazyFootprint = Callable[[], Iterable[Footprint]]
 """A function that creates footprints on demand."""
 
-Footprints = list[Footprint | LazyFootprint]
-"""The footprints of a step. Footprints of every answer are created on demand, because many runs are
-only played to see where they end; rare footprints are created at once."""
+Telling = Generator[Footprint | LazyFootprint, None, T]
+"""Work of a step: it yields its footprints in order and returns its result.
+
+A function that does a part of the work takes over the footprints of that part by `yield from`::
+
+    state = yield from cued(program, state, Occasion.SHOWN)
+
+Footprints of every answer are created on demand, because many runs are only played to see where
+they end; rare footprints are created at once."""
+
+
+def collected(work: Telling[T]) -> tuple[T, list[Footprint | LazyFootprint]]:
+    """Do some work. Returns its result and its footprints.
+
+    >>> def work():
+    ...     yield Footprint(0, Stop.CUE, What.CUED, "a bell")
+    ...     return "done"
+    >>> result, footprints = collected(work())
+    >>> result, footprints[0].why
+    ('done', 'a bell')
+    """
+    footprints = []
+    while True:
+        try:
+            footprints.append(next(work))
+        except StopIteration as done:
+            return done.value, footprints
 
 
 def told(footprints: Iterable[Footprint | LazyFootprint]) -> Iterator[Footprint]:

@@ -1,6 +1,7 @@
-"""Apply an event: run the rules, do their actions and record footprints.
+"""Apply an event: run the rules and do their actions.
 
-Nothing here moves the run on; `flow` does.
+Nothing here moves the run on; `flow` does. The functions tell their footprints as they go: see
+`Telling`.
 """
 
 from collections.abc import Iterable, Iterator, Sequence
@@ -17,7 +18,7 @@ from dicetrail.core.document import (
 )
 from dicetrail.core.draw import stream
 from dicetrail.core.play.filling import filled
-from dicetrail.core.play.footprints import Change, Fact, Footprint, Footprints, Stop, What
+from dicetrail.core.play.footprints import Change, Fact, Footprint, Stop, Telling, What
 from dicetrail.core.play.presenting import PresentedQuestion
 from dicetrail.core.play.program import Program
 from dicetrail.core.play.state import Heard, Phase, State
@@ -42,76 +43,69 @@ from dicetrail.core.rules import (
 )
 
 
-def run_rules(
-    program: Program, state: State, event: Event, footprints: Footprints
-) -> tuple[State, Settled]:
+def run_rules(program: Program, state: State, event: Event) -> Telling[tuple[State, Settled]]:
     """Run the rules for an event without a question, of the player whose turn it is, and do what
     they say."""
-    outcome = Outcome(event, state.round, tries_used=0, player_number=state.turn + 1)
-    return _run(program, state, outcome, footprints)
+    outcome = Outcome(event, state.round.number, tries_used=0, player_number=state.turn + 1)
+    return _run(program, state, outcome)
 
 
 def run_asked(
-    program: Program,
-    state: State,
-    presented: PresentedQuestion,
-    is_again: bool,
-    footprints: Footprints,
-) -> tuple[State, Settled]:
-    """Run the rules for a question that is put."""
-    return _run(program, state, _asked(presented, state, is_again), footprints)
+    program: Program, state: State, presented: PresentedQuestion, is_again: bool
+) -> Telling[tuple[State, Settled]]:
+    """Run the rules for a question that is asked."""
+    return _run(program, state, _asked(presented, state, is_again))
 
 
 def run_happening(
-    program: Program,
-    state: State,
-    presented: PresentedQuestion,
-    happening: Happening,
-    footprints: Footprints,
-) -> tuple[State, Settled]:
+    program: Program, state: State, presented: PresentedQuestion, happening: Happening
+) -> Telling[tuple[State, Settled]]:
     """Run the rules for something that happened to the question in play, which the state shows
     as it is after it."""
-    left = max(0, state.clocks.question or 0)
+    left, used = max(0, state.clocks.question or 0), state.question.used_ms
     allowed_ms = presented.asked.seconds * 1000
-    reading = ClockReading(left // 1000, state.used // 1000, share_left(left, allowed_ms))
+    reading = ClockReading(left // 1000, used // 1000, share_left(left, allowed_ms))
     asked, progress = _asked(presented, state, False), progress_of(presented, state)
     outcome = outcome_of(asked, presented.terms, progress, happening, reading)
-    return _run(program, state, outcome, footprints)
+    return _run(program, state, outcome)
 
 
 def _asked(presented: PresentedQuestion, state: State, is_again: bool) -> Outcome:
-    """What rules read when the question in play was put."""
-    return presented.asked.when_asked(state.round, state.position, state.turn, is_again)
+    """What rules read when the question in play was asked."""
+    round_ = state.round
+    return presented.asked.when_asked(round_.number, round_.position, state.turn, is_again)
 
 
 def progress_of(presented: PresentedQuestion, state: State) -> Progress:
     """How far the question in play has come."""
-    found = len(presented.letters.intersection(state.tried))
-    return Progress(state.tries_used, found, state.is_hinted)
+    question = state.question
+    found = len(presented.letters.intersection(question.tried))
+    return Progress(question.tries_used, found, question.is_hinted)
 
 
-def _run(
-    program: Program, state: State, outcome: Outcome, footprints: Footprints
-) -> tuple[State, Settled]:
+def _run(program: Program, state: State, outcome: Outcome) -> Telling[tuple[State, Settled]]:
     before = state.tally
     settled = settle(program.rules, before, outcome, _dice_for(program, state, outcome), True)
     tallies = list(state.tallies)
     tallies[state.turn] = settled.tally
     if settled.lines or outcome.event in _SCORED:
-        lazy_footprint = partial(_tell_change, program.rules, state.at, outcome, before, settled)
-        footprints.append(lazy_footprint)
+        yield partial(_tell_change, program.rules, state.at, outcome, before, settled)
     state = state._replace(tallies=tuple(tallies))
     for done in settled.script_actions:
-        state = _do(program, state, done, footprints)
-    return _lives_cued(program, state, before, settled.tally, footprints), settled
+        state = yield from _do(program, state, done)
+    occasion = _lives_changed(program, before, settled.tally)
+    if occasion is not None:
+        state = yield from cued(program, state, occasion)
+    return state, settled
 
 
 def _dice_for(program: Program, state: State, outcome: Outcome) -> Roll | None:
     """The dice for the rolls of one event: a stream of its own, named by what happened before."""
     if not program.rules.script.rolls:
         return None
-    purpose = f"roll {outcome.event} {state.turn} {state.tries_used} {len(state.tried)}"
-    chances = stream(state.dice, purpose, sum(state.visits), state.presented_count)
+    question, history = state.question, state.history
+    purpose = f"roll {outcome.event} {state.turn} {question.tries_used} {len(question.tried)}"
+    chances = stream(state.setup.dice, purpose, sum(history.visits), history.presented_count)
     return lambda sides: chances.below(sides) + 1
 
 
@@ -168,38 +162,38 @@ _EVENT_WORDS = {
 }
 
 
-def _do(program: Program, state: State, done: ScriptAction, footprints: Footprints) -> State:
+def _do(program: Program, state: State, done: ScriptAction) -> Telling[State]:
     """Do one action of the script."""
     match done.what:
         case "fault":
             why = f"line {done.line}: {done.value}; nothing changed there"
-            footprints.append(Footprint(state.at, Stop.SCORE, What.FAILED, why, lines=(done.line,)))
+            yield Footprint(state.at, Stop.SCORE, What.FAILED, why, lines=(done.line,))
         case "cue":
             found = [cue for cue in program.game.cues if cue.name == done.value]
-            return _play(program, state, found, footprints)
+            return (yield from _play(program, state, found))
         case "tell":
             words = filled(program, state, str(done.value))
-            footprints.append(Footprint(state.at, Stop.CUE, What.CUED, f"“{words}” is said"))
+            yield Footprint(state.at, Stop.CUE, What.CUED, f"“{words}” is said")
             return state._replace(told=(*state.told, words))
         case "reveal":
-            return state._replace(is_revealed=True)
+            return revealed(state)
         case "out":
-            return _take_out(state, footprints)
+            return (yield from _take_out(state))
         case "add_time" if not isinstance(done.value, str):
-            return _add_time(state, round((done.value or 0) * 1000), footprints)
+            return (yield from _add_time(state, round((done.value or 0) * 1000)))
     return state
 
 
-def _take_out(state: State, footprints: Footprints) -> State:
+def _take_out(state: State) -> Telling[State]:
     if state.turn in state.out:
         return state
     why = f"{state.players[state.turn]} is out"
     change = Change("players out", len(state.out), len(state.out) + 1)
-    footprints.append(Footprint(state.at, Stop.MOVE_ON, What.MOVED, why, (change,)))
+    yield Footprint(state.at, Stop.MOVE_ON, What.MOVED, why, (change,))
     return state._replace(out=tuple(sorted((*state.out, state.turn))))
 
 
-def _add_time(state: State, added: int, footprints: Footprints) -> State:
+def _add_time(state: State, added: int) -> Telling[State]:
     clocks = state.clocks
     name = next((name for name in _CLOCKS if getattr(clocks, name) is not None), None)
     if name is None:
@@ -208,11 +202,16 @@ def _add_time(state: State, added: int, footprints: Footprints) -> State:
     after = max(0, before + added)
     change = Change(f"{name} clock, ms", before, after)
     why = f"the {name}'s clock goes {'on' if added >= 0 else 'back'} by {abs(added)} ms"
-    footprints.append(Footprint(state.at, Stop.ASK, What.CHANGED, why, (change,)))
+    yield Footprint(state.at, Stop.ASK, What.CHANGED, why, (change,))
     return state._replace(clocks=clocks._replace(**{name: after}))
 
 
 _CLOCKS = ("round", "game", "question")
+
+
+def revealed(state: State) -> State:
+    """The state with the right answer shown."""
+    return state._replace(question=state.question._replace(is_revealed=True))
 
 
 def quiet(state: State) -> State:
@@ -220,9 +219,9 @@ def quiet(state: State) -> State:
     return state._replace(told=()) if state.told else state
 
 
-def cued(program: Program, state: State, occasion: Occasion, footprints: Footprints) -> State:
+def cued(program: Program, state: State, occasion: Occasion) -> Telling[State]:
     """Play every cue that answers to an occasion."""
-    return _play(program, state, cues_on(program.game, occasion), footprints)
+    return _play(program, state, cues_on(program.game, occasion))
 
 
 def cues_on(game: Game, occasion: Occasion) -> list[Cue]:
@@ -230,9 +229,9 @@ def cues_on(game: Game, occasion: Occasion) -> list[Cue]:
     return [cue for cue in game.cues if occasion in cue.on]
 
 
-def streak_cued(program: Program, state: State, footprints: Footprints) -> State:
+def streak_cued(program: Program, state: State) -> Telling[State]:
     """Play the cues of a streak as long as the one the player now has, or a part of it."""
-    return _play(program, state, cues_of_streak(program.game, state.tally.streak), footprints)
+    return _play(program, state, cues_of_streak(program.game, state.tally.streak))
 
 
 def cues_of_streak(game: Game, streak: int) -> list[Cue]:
@@ -266,14 +265,15 @@ def _cues_of_rules(program: Program, before: Tally, settled: Settled) -> list[Cu
     return found if occasion is None else [*found, *cues_on(program.game, occasion)]
 
 
-def cue_of_ending(program: Program, state: State, ending: int, footprints: Footprints) -> State:
+def cue_of_ending(program: Program, state: State, ending: int) -> Telling[State]:
     """Play the cues of an ending: those of every ending, its own, and those of a best score."""
-    state = cued(program, state, Occasion.ENDING, footprints)
+    state = yield from cued(program, state, Occasion.ENDING)
     own = program.game.endings[ending].cue
-    state = _play(
-        program, state, [c for c in program.game.cues if own and c.name == own], footprints
-    )
-    return cued(program, state, Occasion.BEST, footprints) if is_best(program, state) else state
+    found = [cue for cue in program.game.cues if own and cue.name == own]
+    state = yield from _play(program, state, found)
+    if is_best(program, state):
+        state = yield from cued(program, state, Occasion.BEST)
+    return state
 
 
 def is_best(program: Program, state: State) -> bool:
@@ -284,7 +284,7 @@ def is_best(program: Program, state: State) -> bool:
     """
     if not counts_as_best(program, state):
         return False
-    before = state.best
+    before = state.setup.best
     score = program.rules.score(state.tallies[leader_of(program, state)])
     match program.game.best:
         case Best.LOWEST:
@@ -307,13 +307,6 @@ def leader_of(program: Program, state: State) -> int:
     return scores.index(best_score(program.game, scores))
 
 
-def _lives_cued(
-    program: Program, state: State, before: Tally, after: Tally, footprints: Footprints
-) -> State:
-    occasion = _lives_changed(program, before, after)
-    return state if occasion is None else cued(program, state, occasion, footprints)
-
-
 def _lives_changed(program: Program, before: Tally, after: Tally) -> Occasion | None:
     """Whether a life was won or lost, where any cue could say so."""
     if not program.game.cues or "lives" not in program.rules.names:
@@ -325,11 +318,11 @@ def _lives_changed(program: Program, before: Tally, after: Tally) -> Occasion | 
     return Occasion.LIFE_WON if change > 0 else Occasion.LIFE_LOST
 
 
-def _play(program: Program, state: State, cues: Iterable[Cue], footprints: Footprints) -> State:
+def _play(program: Program, state: State, cues: Iterable[Cue]) -> Telling[State]:
     for cue in cues:
         words = filled(program, state, cue.words)
         why = f"the cue “{cue.name}” is played" + (f": “{words}”" if words else "")
-        footprints.append(Footprint(state.at, Stop.CUE, What.CUED, why))
+        yield Footprint(state.at, Stop.CUE, What.CUED, why)
         state = state._replace(
             heard=(*state.heard, Heard(cue.name, state.at)),
             told=(*state.told, words) if words else state.told,

@@ -46,7 +46,7 @@ from dicetrail.core.draw import (
     rows_leave,
 )
 from dicetrail.core.play.presenting import PresentedQuestion
-from dicetrail.core.play.state import Phase, QuestionKey, State
+from dicetrail.core.play.state import ASKING, QuestionKey, RoundInPlay, Setup, State
 from dicetrail.core.rules import Rules, rules_of
 
 T = TypeVar("T")
@@ -115,9 +115,8 @@ def recalling(program: Program) -> Program:
 
 def asking_at(program: Program, dice: int, round_: int = 0, position: int = 0) -> State:
     """A state in which the question at a position of a round waits, with nothing before it."""
-    return State(
-        dice, ("Player",), 0, (program.rules.first,), Phase.ASKING, round=round_, position=position
-    )
+    setup, round_in_play = Setup(dice, ("Player",)), RoundInPlay(round_, position)
+    return State(setup, 0, (program.rules.first,), ASKING, round=round_in_play)
 
 
 def sample_verdicts(program: Program, number: int) -> tuple[Verdict | None, ...]:
@@ -142,12 +141,12 @@ def sample_verdicts(program: Program, number: int) -> tuple[Verdict | None, ...]
 
 def round_of(program: Program, state: State) -> Round:
     """The round in play."""
-    return program.game.rounds[state.round]
+    return program.game.rounds[state.round.number]
 
 
 def deal_of(program: Program, state: State) -> Deal:
     """The questions of the round in play, or of the one begun next, up to the one in play."""
-    pool, last = program.pools[state.round], _place_in_deal(state)
+    pool, last = program.pools[state.round.number], _place_in_deal(state)
     count = last + 1 if program.recall is None else ahead(last)
     return _recalled(
         program,
@@ -158,22 +157,24 @@ def deal_of(program: Program, state: State) -> Deal:
 
 
 def _visit_of(state: State) -> Visit:
-    number = state.visits[state.round] if state.visits else 0
+    round_, history = state.round, state.history
+    times = history.visits[round_.number] if history.visits else 0
     players = len(state.players)
-    return Visit(state.dice, state.round, number, state.wanted, players, state.gone)
+    return Visit(state.setup.dice, round_.number, times, round_.wanted, players, history.gone)
 
 
 def presented_question(program: Program, state: State) -> PresentedQuestion:
     """The question in play."""
+    where = state.round
 
     def made() -> PresentedQuestion:
         dealt, round_ = _dealt(program, state), round_of(program, state)
         source = dealt.sourced.source
-        makes = program.pools[state.round].made_by(source) if round_.patterns else None
-        dealt = completed(dealt, makes, state.dice, state.departed)
+        makes = program.pools[state.round.number].made_by(source) if round_.patterns else None
+        dealt = completed(dealt, makes, state.setup.dice, state.history.departed)
         known_as = program.game.name_for_dice(source)
         choices, right = choices_shown(
-            round_, state.round, state.dice, state.position, dealt, known_as
+            round_, where.number, state.setup.dice, where.position, dealt, known_as
         )
         question, shown, words = dealt.sourced.question, choices, program.translator
         if question.kind is Kind.TRUTH:
@@ -181,7 +182,7 @@ def presented_question(program: Program, state: State) -> PresentedQuestion:
         pack = source if makes is None else makes.pattern.facts
         return PresentedQuestion(round_, dealt, question, choices, right, shown, pack, makes, words)
 
-    of = (state.position, state.brought, state.passed_over, state.departed)
+    of = (where.position, where.brought, where.passed_over, state.history.departed)
     return _recalled(program, state, of, made)
 
 
@@ -190,16 +191,16 @@ _TRUTHS = {TRUTHS[0]: Phrase.TRUE, TRUTHS[1]: Phrase.FALSE}
 
 def _dealt(program: Program, state: State) -> Dealt:
     deal = deal_of(program, state)
-    for brought in state.brought:
-        if brought.position == state.position:
+    for brought in state.round.brought:
+        if brought.position == state.round.position:
             return Dealt(deal.pool[brought.place], 0)
     return deal.at(_place_in_deal(state))
 
 
 def _place_in_deal(state: State) -> int:
     """Where the question in play stands among those dealt."""
-    place = state.position
-    for passed in state.passed_over:
+    place = state.round.position
+    for passed in state.round.passed_over:
         place += passed <= place
     return place
 
@@ -209,7 +210,8 @@ def as_asked(program: Program, state: State, most: int) -> Iterator[State]:
     is right is picked."""
     length = length_of_round(program, state)
     for position in range(most if length is None else min(length, most)):
-        found = next_question(program, state._replace(position=position))
+        here = state._replace(round=state.round._replace(position=position))
+        found = next_question(program, here)
         if found is None:
             return
         yield found
@@ -223,10 +225,11 @@ def with_rows_leaving(presented: PresentedQuestion, state: State, is_done: bool)
         return state
     rows = set(presented.made.rows_of(presented.dealt.sourced.number)) if is_done else set[int]()
     if presented.made.pattern.leaves is Leaves.PICKED:
-        for place in presented.check(state.given).places if state.given is not None else ():
+        given = state.question.given
+        for place in presented.check(given).places if given is not None else ():
             rows.update(presented.made.rows_of_answer(presented.choices[place - 1]))
-    leaving = {*state.leaving, *(Row(presented.pack, row) for row in rows)}
-    return state._replace(leaving=tuple(sorted(leaving)))
+    leaving = {*state.history.leaving, *(Row(presented.pack, row) for row in rows)}
+    return state._replace(history=state.history._replace(leaving=tuple(sorted(leaving))))
 
 
 def next_question(program: Program, state: State) -> State | None:
@@ -235,9 +238,11 @@ def next_question(program: Program, state: State) -> State | None:
 
     A round asks one question at least: where all rows have left as it begins, they come again.
     """
-    if state.leaving:
-        departed = tuple(sorted({*state.departed, *state.leaving}))
-        state = state._replace(departed=departed, leaving=())
+    history = state.history
+    if history.leaving:
+        departed = tuple(sorted({*history.departed, *history.leaving}))
+        history = history._replace(departed=departed, leaving=())
+        state = state._replace(history=history)
     if not rows_leave(round_of(program, state)):
         return state
     dealt, now = len(deal_of(program, state).pool), state
@@ -248,20 +253,23 @@ def next_question(program: Program, state: State) -> State | None:
             break
         if not _has_departed(program, now):
             return now
-        now = now._replace(passed_over=(*now.passed_over, place))
-    if state.position or state.skipped:
+        passed_over = (*now.round.passed_over, place)
+        now = now._replace(round=now.round._replace(passed_over=passed_over))
+    if state.round.position or state.round.skipped:
         return None
     facts = {pattern.facts for pattern in round_of(program, state).patterns}
-    return state._replace(departed=tuple(row for row in state.departed if row.facts not in facts))
+    departed = tuple(row for row in history.departed if row.facts not in facts)
+    return state._replace(history=history._replace(departed=departed))
 
 
 def _recalled(program: Program, state: State, of: Hashable, made: Callable[[], T]) -> T:
     """What was put by of a visit with the same questions gone, or else is made now."""
     if program.recall is None:
         return made()
-    number = state.visits[state.round] if state.visits else 0
-    key = (state.dice, state.round, number, state.wanted, len(state.players), of)
-    gone, known = state.gone, program.recall.get(key)
+    round_, history = state.round, state.history
+    times = history.visits[round_.number] if history.visits else 0
+    key = (state.setup.dice, round_.number, times, round_.wanted, len(state.players), of)
+    gone, known = history.gone, program.recall.get(key)
     if known is not None and (known[0] is gone or known[0] == gone):
         found: T = known[1]
         return found
@@ -272,14 +280,14 @@ def _recalled(program: Program, state: State, of: Hashable, made: Callable[[], T
 
 def _has_departed(program: Program, state: State) -> bool:
     """Whether every row of the question dealt has left the run; never of one brought."""
-    if any(brought.position == state.position for brought in state.brought):
+    if any(brought.position == state.round.position for brought in state.round.brought):
         return False
     sourced = _dealt(program, state).sourced
-    made = program.pools[state.round].made_by(sourced.source)
+    made = program.pools[state.round.number].made_by(sourced.source)
     if made is None or made.pattern.leaves is Leaves.NONE:
         return False
     rows = made.rows_of(sourced.number)
-    return all(Row(made.pattern.facts, row) in state.departed for row in rows)
+    return all(Row(made.pattern.facts, row) in state.history.departed for row in rows)
 
 
 def most_questions(program: Program, state: State) -> int:
@@ -291,8 +299,8 @@ def most_questions(program: Program, state: State) -> int:
 def asked_in_round(program: Program, state: State, count: int) -> Iterator[QuestionKey]:
     """The first questions of the round in play, by names that mean them in every round."""
     for position in range(count):
-        here = state._replace(position=position)
-        yield QuestionKey(*named(_dealt(program, here).sourced, state.round))
+        here = state._replace(round=state.round._replace(position=position))
+        yield QuestionKey(*named(_dealt(program, here).sourced, state.round.number))
 
 
 def length_of_round(program: Program, state: State) -> int | None:

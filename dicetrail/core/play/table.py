@@ -25,7 +25,7 @@ from dicetrail.core.document import (
     as_written,
 )
 from dicetrail.core.play.filling import badge_name, filled
-from dicetrail.core.play.flow import finished
+from dicetrail.core.play.flow import may_finish
 from dicetrail.core.play.footprints import Answered, Pictures, Result
 from dicetrail.core.play.outcomes import cues_on
 from dicetrail.core.play.presenting import PresentedQuestion
@@ -36,7 +36,7 @@ from dicetrail.core.play.program import (
     most_questions,
     presented_question,
 )
-from dicetrail.core.play.state import Phase, State
+from dicetrail.core.play.state import Phase, RoundInPlay, State
 from dicetrail.core.rules import still_allowed, tally_percent
 
 Media = Mapping[str, Mapping[str, str]]
@@ -265,7 +265,7 @@ def table(program: Program, state: State, media: Media = NO_MEDIA) -> Table:
         phase=state.phase,
         title=game.title,
         opening=filled(program, state._replace(turn=0), game.opening.words),
-        round=game.rounds[state.round].title if len(game.rounds) > 1 else "",
+        round=game.rounds[state.round.number].title if len(game.rounds) > 1 else "",
         menu=_menu(program, state) if state.phase is Phase.OPENING else (),
         length=length_of_round(program, state),
         may_be_fewer=may_be_fewer(program, state),
@@ -275,10 +275,10 @@ def table(program: Program, state: State, media: Media = NO_MEDIA) -> Table:
         percent=tally_percent(tally),
         players=_players(program, state),
         clocks=_clocks(program, state, presented),
-        clocks_run=state.phase is Phase.ASKING and not state.lead,
-        lead=state.lead if state.phase is Phase.ASKING else 0,
-        hold=state.hold,
-        may_finish=presented is not None and finished(program, state) is not None,
+        clocks_run=state.phase is Phase.ASKING and not state.question.lead_ms,
+        lead=state.question.lead_ms if state.phase is Phase.ASKING else 0,
+        hold=state.hold_ms,
+        may_finish=presented is not None and may_finish(program, state),
         typing=presented is not None and _may_type(presented),
         told=state.told if state.has_begun else _greeting(program, state),
         cues=_cues(program, state),
@@ -338,12 +338,12 @@ def _menu(program: Program, state: State) -> tuple[RoundOffered, ...]:
     first_only = game.opening.rounds is RoundOrder.IN_ORDER
     offered = []
     for number, round_ in enumerate(game.rounds[:1] if first_only else game.rounds):
-        there = state._replace(round=number)
+        there = state._replace(round=RoundInPlay(number))
         most = most_questions(program, there) if round_.draw.player_chooses else None
         length = length_of_round(program, there)
         if most is not None and length is not None:
             length = min(most, length // len(state.players) or length)
-        is_played = state.visits[number] > 0
+        is_played = state.history.visits[number] > 0
         offered.append(RoundOffered(number, round_.title, is_played, most, length))
     return tuple(offered)
 
@@ -374,7 +374,7 @@ def _clocks(
     question = None if presented is None else presented.seconds
     found: tuple[tuple[ClockOf, int | None, int | None], ...] = (
         ("question", clocks.question, question),
-        ("round", clocks.round, game.rounds[state.round].seconds),
+        ("round", clocks.round, game.rounds[state.round.number].seconds),
         ("game", clocks.game, game.seconds),
     )
     return tuple(
@@ -400,8 +400,8 @@ def _question(presented: PresentedQuestion, state: State, media: Media) -> Quest
     details, terms = question.details, presented.terms
     allowed = terms.allowed
     return QuestionShown(
-        number=state.position + 1,
-        in_run=state.presented_count,
+        number=state.round.position + 1,
+        in_run=state.history.presented_count,
         kind=question.kind,
         prompt=question.prompt,
         choices=tuple(
@@ -409,14 +409,14 @@ def _question(presented: PresentedQuestion, state: State, media: Media) -> Quest
             for place, choice in enumerate(presented.shown, 1)
         ),
         words=(
-            laid_out(question.right[0], state.tried, state.is_revealed)
+            laid_out(question.right[0], state.question.tried, state.question.is_revealed)
             if question.kind is Kind.LETTERS
             else ()
         ),
-        tried=state.tried,
-        tries_left=None if allowed is None else still_allowed(allowed, state.tries_used),
-        hint=details.hint if state.is_hinted else "",
-        may_hint=terms.has_hint and not state.is_hinted,
+        tried=state.question.tried,
+        tries_left=None if allowed is None else still_allowed(allowed, state.question.tries_used),
+        hint=details.hint if state.question.is_hinted else "",
+        may_hint=terms.has_hint and not state.question.is_hinted,
         may_pass=terms.can_pass,
         wants_all=bool(presented.choices) and details.needs is Needs.ALL,
         picture=found.get(details.picture, ""),
@@ -436,18 +436,18 @@ def _choice(question: Question, place: int, choice: str, found: Mapping[str, str
 
 
 def _feedback(program: Program, state: State, presented: PresentedQuestion) -> Feedback | None:
-    if state.result is None:
+    if state.question.result is None:
         return None
     why, places = _why(program, state, presented)
-    is_good, note = state.result in _GOOD, presented.question.details.note
-    says = _own_words(presented, state.result, places)
+    is_good, note = state.question.result in _GOOD, presented.question.details.note
+    says = _own_words(presented, state.question.result, places)
     is_own = _says_it_alone(program, state, presented, says)
-    if not state.is_revealed:
+    if not state.question.is_revealed:
         if state.phase is Phase.ASKING or presented.round.after.reveal is Reveal.NEVER:
             note = ""
-        return Feedback(state.result, is_good, why, places, (), "", note, says, is_own)
+        return Feedback(state.question.result, is_good, why, places, (), "", note, says, is_own)
     right, answer = presented.right, presented.answer
-    return Feedback(state.result, is_good, why, places, right, answer, note, says, is_own)
+    return Feedback(state.question.result, is_good, why, places, right, answer, note, says, is_own)
 
 
 def _says_it_alone(program: Program, state: State, presented: PresentedQuestion, says: str) -> bool:
@@ -476,11 +476,12 @@ def _why(
     program: Program, state: State, presented: PresentedQuestion
 ) -> tuple[str, tuple[int, ...]]:
     """The reason of what became of the question, and the places of the choices picked."""
-    if state.given is not None and state.result not in (Result.LATE, Result.PASSED):
-        checked = presented.check(state.given)
+    question = state.question
+    if question.given is not None and question.result not in (Result.LATE, Result.PASSED):
+        checked = presented.check(question.given)
         return program.translator.of(checked.said), checked.places
-    phrase = _WITHOUT_ANSWER.get(state.result or Result.WRONG)
-    letter = state.tried[-1] if state.tried else ""
+    phrase = _WITHOUT_ANSWER.get(question.result or Result.WRONG)
+    letter = question.tried[-1] if question.tried else ""
     return ("" if phrase is None else program.translator.say(phrase, letter=letter)), ()
 
 

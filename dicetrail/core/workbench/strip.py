@@ -372,7 +372,7 @@ def _drawn(program: Program, state: State) -> DrawnQuestion:
     presented = presented_question(program, state)
     sourced = presented.dealt.sourced
     return DrawnQuestion(
-        state.position + 1,
+        state.round.position + 1,
         sourced.source,
         sourced.number,
         sourced.question.prompt,

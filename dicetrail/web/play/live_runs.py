@@ -120,7 +120,9 @@ class LiveRuns:
 
 
 def _with(known: LiveRun, given: Input, moment: Moment) -> LiveRun:
-    is_unread = moment.state.result is Result.UNREADABLE and isinstance(given.action, Answer)
+    is_unread = moment.state.question.result is Result.UNREADABLE and isinstance(
+        given.action, Answer
+    )
     return replace(
         known,
         seen=known.seen + 1,
