@@ -12,7 +12,7 @@ PIP_AUDIT := 2.10.1
 CYCLONEDX := 7.5.0
 SYNC = $(UV) pip sync --quiet --require-hashes --python $(BIN)/python
 LOCKED := --quiet --universal --generate-hashes --no-header --strip-extras --no-annotate
-SITE_SOURCES := $(shell find frontend/src -type f 2>/dev/null) frontend/index.html frontend/vite.config.ts
+SITE_SOURCES := $(shell find frontend/src -type f ! -path frontend/src/api/parts.ts 2>/dev/null) frontend/index.html frontend/vite.config.ts
 ENGINE_SOURCES := $(shell find dicetrail/core dicetrail/standalone -name '*.py' 2>/dev/null)
 
 .PHONY: demo dev test test-rest test-all check fuzz bench bench-players bench-judging bench-memory bench-foresight bench-evidence bench-kills bench-large bench-damage bench-folder bench-crowd bench-makers shots sounds site api browser lock third-party audit sbom release
@@ -20,7 +20,7 @@ ENGINE_SOURCES := $(shell find dicetrail/core dicetrail/standalone -name '*.py' 
 demo: .make/run .make/site .make/folder
 	@$(BIN)/dicetrail serve --demo --host $(HOST) --port $(PORT) --data $(DATA)
 
-dev: .make/run .make/npm
+dev: .make/run .make/npm frontend/src/api/parts.ts
 	@cd frontend && npm run --silent types > /dev/null
 	@trap 'kill 0' EXIT; \
 	DICETRAIL_DATA=$(DATA) $(BIN)/uvicorn --factory dicetrail.cli:development_app --reload --reload-dir dicetrail & \
@@ -35,7 +35,7 @@ test-rest: .make/dev .make/site .make/folder browser
 test-all: .make/dev .make/site .make/folder browser
 	@$(BIN)/python -m tests --all $(ONLY)
 
-check: .make/dev .make/npm
+check: .make/dev .make/npm frontend/src/api/parts.ts
 	$(BIN)/ruff check .
 	$(BIN)/ruff format --check .
 	$(BIN)/mypy
@@ -47,14 +47,12 @@ check: .make/dev .make/npm
 	@$(BIN)/dicetrail pack-schema | cmp - docs/schema/pack.schema.json || { echo "docs/schema/pack.schema.json is stale: run make api"; exit 1; }
 	@$(BIN)/dicetrail game-schema | cmp - docs/schema/game.schema.json || { echo "docs/schema/game.schema.json is stale: run make api"; exit 1; }
 	@$(BIN)/dicetrail game-fields | cmp - docs/game-fields.md || { echo "docs/game-fields.md is stale: run make api"; exit 1; }
-	@$(BIN)/dicetrail parts | cmp - frontend/src/api/parts.ts || { echo "frontend/src/api/parts.ts is stale: run make api"; exit 1; }
 
 api: .make/dev .make/npm
 	$(BIN)/dicetrail openapi > docs/schema/openapi.json
 	$(BIN)/dicetrail pack-schema > docs/schema/pack.schema.json
 	$(BIN)/dicetrail game-schema > docs/schema/game.schema.json
 	$(BIN)/dicetrail game-fields > docs/game-fields.md
-	$(BIN)/dicetrail parts > frontend/src/api/parts.ts
 	cd frontend && npm run --silent types
 
 bench: .make/dev
@@ -155,11 +153,16 @@ $(UV): requirements-uv.lock
 	cd frontend && npm ci --silent --no-audit --no-fund
 	@mkdir -p .make && touch $@
 
-.make/site: .make/npm $(SITE_SOURCES)
+# What the pages need before their first request: new parts, fields, values.
+frontend/src/api/parts.ts: .make/run $(ENGINE_SOURCES) dicetrail/web/http_format/parts.py
+	@$(BIN)/dicetrail parts > $@.new
+	@if cmp -s $@.new $@; then rm $@.new; else mv $@.new $@; fi
+
+.make/site: .make/npm frontend/src/api/parts.ts $(SITE_SOURCES)
 	cd frontend && npm run --silent build -- --logLevel warn
 	@touch $@
 
-.make/folder: .make/npm .make/engine $(SITE_SOURCES) frontend/folder.html frontend/vite.folder.config.ts
+.make/folder: .make/npm .make/engine frontend/src/api/parts.ts $(SITE_SOURCES) frontend/folder.html frontend/vite.folder.config.ts
 	cd frontend && npm run --silent build-folder -- --logLevel error
 	@touch $@
 

@@ -48,9 +48,9 @@ from dicetrail.core import (
 )
 from dicetrail.core.rules import Event, rules_of
 from dicetrail.files import WRITERS, read_questions
+from dicetrail.services.loads import pack_source
 from dicetrail.store import Database
 from dicetrail.store.packs import add_pack
-from dicetrail.web.loads.load import pack_source
 
 ROWS = 100_000
 YAML_ROWS = 20_000

@@ -33,10 +33,11 @@ from dicetrail.core.foresight import told as told_of
 from dicetrail.core.play import players_refused
 from dicetrail.form import SCOUT_FORM
 from dicetrail.scouting import Crew, Subject, here, of_cluster, shared_out
+from dicetrail.services.app_state import AppState
+from dicetrail.services.gathering import gathered
 from dicetrail.store import Database, NotFound
-from dicetrail.web.app_state import AppState
-from dicetrail.web.evidence.gathering import chosen_by, gathered
 from dicetrail.web.evidence.shapes import RunFilter
+from dicetrail.web.evidence.views import chosen_by
 
 AsJson = Annotated[bool, typer.Option("--json", help="Print it as JSON.")]
 Who = Annotated[

@@ -16,11 +16,11 @@ from dicetrail.core import GameProblems
 from dicetrail.core.document import counted
 from dicetrail.files import read_game
 from dicetrail.restoring import restore as restored
+from dicetrail.services.app_state import AppState
+from dicetrail.services.game_files import game_file_of
 from dicetrail.store import Database, back_up
 from dicetrail.store.games import newest_games
 from dicetrail.store.packs import newest_packs
-from dicetrail.web.app_state import AppState
-from dicetrail.web.games.files import game_file_of
 
 
 def take(

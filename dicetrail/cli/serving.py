@@ -66,7 +66,7 @@ def serve(
     gc.freeze()
     gc.set_threshold(50_000, 20, 50)
     sys.setswitchinterval(0.0002)  # players wait less for the work of makers
-    Thread(target=application.state.app_state.read_ahead, daemon=True).start()
+    Thread(target=application.state.app_state.packs.read_ahead, daemon=True).start()
     _StoppableServer(_served(application)).run(sockets=[listener])
     database.close()
 

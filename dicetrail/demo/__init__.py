@@ -16,13 +16,13 @@ from dicetrail.demo.games import HARVEST_SUPPER
 from dicetrail.demo.looks import PICTURES, dressed
 from dicetrail.demo.media import BED_LEAVES, LEAVES, SOUNDS
 from dicetrail.files import Contents, ImportOptions, guess, medium, read_answers, read_questions
+from dicetrail.services.gathering import brought
+from dicetrail.services.loads import pack_source
 from dicetrail.store import Database, NotFound, PackSource
 from dicetrail.store.games import add_game, newest_game
 from dicetrail.store.media import keep_medium
 from dicetrail.store.packs import add_pack, newest_pack
 from dicetrail.store.played import bring_runs
-from dicetrail.web.evidence.gathering import brought
-from dicetrail.web.loads.load import pack_source
 
 DATA = Path(__file__).parent / "data"
 

@@ -1,9 +1,10 @@
 """The players' API for one game on one device, without a server: it starts runs, takes inputs and
 stores results.
 
-What a server of ours would answer a players' page, by the same addresses and in the same
-form; but the clock, the chance and the keeping are the page's. With every call come the time
-of the day and a number by chance; what is to be kept of a run goes back with the answer.
+It answers a players' page as a server does, at the same addresses and in the same form, and
+`core/play/session.py` decides for both which inputs are taken and when they count from. The page
+has the clock, the chance and the place to keep runs: each call brings the time and a random number,
+and the reply brings back the run to be kept.
 """
 
 import json
@@ -20,19 +21,25 @@ from dicetrail.core.play import (
     Moment,
     Phase,
     Program,
+    RunIsFull,
     RunNamed,
     RunResult,
-    Wait,
-    answered,
-    brings_nothing,
+    Session,
+    StaleRun,
+    check_seen,
+    continued,
     made_ready,
     measure_of,
+    new_session,
+    now_at,
     play_view,
     player_named,
     players_refused,
     replay,
     run_result,
-    step,
+    start,
+    taken,
+    time_of_input,
 )
 from dicetrail.standalone.json_codec import NotInThisForm, from_json, to_json
 
@@ -40,9 +47,6 @@ ANSWERS: Literal["dice-trail-answers/1"] = "dice-trail-answers/1"
 """The form of a line of the answers file."""
 
 MAX_SCORES = 10
-
-MAX_INPUTS = 5_000
-"""A run takes at most this many inputs; the longest games need a few hundred."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -108,7 +112,7 @@ class OfflineApi:
     standalone: StandaloneGame
     runs: dict[str, KeptHere] = field(default_factory=dict)
     """The runs of this device, the oldest first."""
-    _moments: dict[str, list[Moment]] = field(default_factory=dict)
+    _sessions: dict[str, Session] = field(default_factory=dict)
 
     def __post_init__(self) -> None:
         self.program: Program = made_ready(self.standalone.game, self.standalone.packs)
@@ -124,6 +128,11 @@ class OfflineApi:
             return call(names[0] if names else "", body or {}, now, chance)
         except _RequestRefused as refusal:
             return Reply(refusal.status, _problem(refusal.status, refusal.detail, refusal.kind))
+        except StaleRun as error:
+            told = f"The run stands after {error.taken} inputs."
+            return Reply(409, _problem(409, told, "/problems/run-moved-on"))
+        except RunIsFull as error:
+            return Reply(409, _problem(409, str(error)))
         except (NotInThisForm, KeyError) as error:
             return Reply(422, _problem(422, f"This cannot be read: {error}."))
 
@@ -152,28 +161,24 @@ class OfflineApi:
         best = next(map(self._measure, self._best()), None)
         run = KeptHere(f"{chance:032x}", self.standalone.revision, dice, players, now, best)
         self.runs[run.id] = run
-        return self._told(run, self._moments_of(run)[-1], now, 201)
+        return self._told(run, start(self.program, dice, players, best=best), now, 201)
 
     def _show(self, name: str, _body: Any, now: int, _chance: int) -> Reply:
         run = self._run(name)
-        return self._told(run, self._moments_of(run)[-1], now)
+        return self._told(run, Moment(self._session_of(run).state, ()), now)
 
     def _take(self, name: str, body: Any, now: int, _chance: int) -> Reply:
         run = self._run(name)
-        moments = self._moments_of(run)
-        if body["seen"] != len(run.inputs):
-            told = f"The run stands after {len(run.inputs)} inputs."
-            raise _RequestRefused(409, told, "/problems/run-moved-on")
-        if len(run.inputs) >= MAX_INPUTS:
-            raise _RequestRefused(409, f"A run takes at most {MAX_INPUTS:,} inputs.")
-        arrived, last = max(0, now - run.started_at), moments[-1].state
-        said = body.get("at")
-        at = max(last.at, arrived if said is None else min(arrived, from_json(int, said)))
+        session, said = self._session_of(run), body.get("at")
+        check_seen(session, body["seen"])
+        at = time_of_input(
+            session, max(0, now - run.started_at), None if said is None else from_json(int, said)
+        )
         given = Input(from_json(Action, body["action"]), at)
-        moment = step(self.program, last, given.action, at)
-        if not brings_nothing(given.action, moment):
-            moments.append(moment)
-            run = self.runs[run.id] = replace(run, inputs=(*run.inputs, given))
+        session, moment, is_kept = taken(self.program, session, given)
+        if is_kept:
+            self._sessions[name] = session
+            run = self.runs[name] = replace(run, inputs=(*run.inputs, given))
         return self._told(run, moment, now)
 
     def _remark(self, name: str, body: Any, _now: int, _chance: int) -> Reply:
@@ -212,27 +217,27 @@ class OfflineApi:
             raise _RequestRefused(404, "There is no such run on this device.")
         return run
 
-    def _moments_of(self, run: KeptHere) -> list[Moment]:
-        if run.id not in self._moments:
-            again = replay(self.program, run.dice, run.players, run.inputs, best=run.best)
-            self._moments = {run.id: list(again)}  # one run is played at a time
-        return self._moments[run.id]
+    def _session_of(self, run: KeptHere) -> Session:
+        if run.id not in self._sessions:
+            first = new_session(self.program, run.dice, run.players, run.best)
+            # One run is played at a time.
+            self._sessions = {run.id: continued(self.program, first, run.inputs)}
+        return self._sessions[run.id]
 
     def _told(self, run: KeptHere, moment: Moment, now: int, status: int = 200) -> Reply:
         """The run as its player sees it now: countdowns that have ended by then count."""
-        at = max(moment.state.at, now - run.started_at)
-        brought = step(self.program, moment.state, Wait(), at)
-        here, moments = brought.state, self._moments_of(run)
-        has_ended = here.phase is Phase.ENDED
-        if has_ended and run.ended is None:
-            whole = (*moments, brought) if brought.footprints else tuple(moments)
-            shown = playthrough(self.program, whole, run.inputs)
+        brought = now_at(self.program, moment.state, now - run.started_at)
+        here, session = brought.state, self._session_of(run)
+        if here.phase is Phase.ENDED and run.ended is None:
+            whole = replay(self.program, run.dice, run.players, run.inputs, best=run.best)
+            shown = playthrough(
+                self.program, (*whole, brought) if brought.footprints else whole, run.inputs
+            )
             ended = Ended(run_result(self.program, here), now, shown)
             run = self.runs[run.id] = replace(run, ended=ended)
         named = RunNamed(run.id, self.standalone.game_id, run.revision)
-        media, before = self.standalone.media, answered(moments) if has_ended else ()
-        seen = len(run.inputs)
-        view = play_view(self.program, named, seen, brought, before, media, moment.refused)
+        media, before = self.standalone.media, session.answered
+        view = play_view(self.program, named, session.seen, brought, before, media, moment.refused)
         return Reply(status, to_json(view), run)
 
     def _best(self) -> list[KeptHere]:

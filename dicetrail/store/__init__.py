@@ -3,7 +3,7 @@
 from dicetrail.store.backup import OWN_TABLES, back_up, fill, remove_store
 from dicetrail.store.checking import left_unread
 from dicetrail.store.database import Database, forms, made_at_form
-from dicetrail.store.errors import NotFound, Spoilt, StaleRevision, StaleRun
+from dicetrail.store.errors import NotFound, Spoilt, StaleRevision
 from dicetrail.store.models import PackSource, Place
 from dicetrail.store.runs import latest_moment
 from dicetrail.store.secrets import secret_of
@@ -17,7 +17,6 @@ __all__ = [
     "Place",
     "Spoilt",
     "StaleRevision",
-    "StaleRun",
     "StoreTrouble",
     "back_up",
     "fill",

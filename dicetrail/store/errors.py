@@ -37,12 +37,3 @@ class StaleRevision(ValueError):
         self.saved_on = saved_on
         self.newest = newest
         super().__init__(f"saved on revision {saved_on}, but the newest is {newest}")
-
-
-class StaleRun(ValueError):
-    """An input was meant for an earlier moment of its run. It was not taken."""
-
-    def __init__(self, seen: int, taken: int) -> None:
-        self.seen = seen
-        self.taken = taken
-        super().__init__(f"meant to follow {seen} inputs, but {taken} are there")

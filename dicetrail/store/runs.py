@@ -11,12 +11,12 @@ from sqlalchemy.orm import Session
 
 from dicetrail.core import Action, Input
 from dicetrail.core.document import MAX_PLAYERS, Best
-from dicetrail.core.play import RunResult, measure_of
+from dicetrail.core.play import RunResult, StaleRun, measure_of
 from dicetrail.form import Kept
 from dicetrail.limits import MAX_MS, YEARS
 from dicetrail.store.columns import StandIn
 from dicetrail.store.database import Database
-from dicetrail.store.errors import NotFound, Spoilt, StaleRun
+from dicetrail.store.errors import NotFound, Spoilt
 from dicetrail.store.games import game_revision
 from dicetrail.store.models import GameRevision, PackRevision, Place, RunInput, RunRow, spoilt
 

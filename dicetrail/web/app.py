@@ -10,12 +10,13 @@ from fastapi import FastAPI
 from fastapi.concurrency import run_in_threadpool
 from starlette.middleware.gzip import GZipMiddleware
 
+from dicetrail.services.app_state import AppState
+from dicetrail.services.clock import Clock, never_back, steady_clock
+from dicetrail.services.live_runs import LiveRuns
 from dicetrail.store import Database, StoreTrouble, secret_of
 from dicetrail.store.runs import forget_unbegun
 from dicetrail.web import reading
-from dicetrail.web.app_state import AppState
 from dicetrail.web.backup import routes as backup
-from dicetrail.web.clock import Clock, never_back, steady_clock
 from dicetrail.web.dress import routes as looks
 from dicetrail.web.dropped import routes as dropped
 from dicetrail.web.evidence import routes as evidence
@@ -45,7 +46,6 @@ from dicetrail.web.packs import routes as packs
 from dicetrail.web.pictures import routes as pictures
 from dicetrail.web.play import players
 from dicetrail.web.play import routes as play
-from dicetrail.web.play.live_runs import LiveRuns
 from dicetrail.web.runs import routes as runs
 from dicetrail.web.site import serve_site
 from dicetrail.web.sounds import routes as sounds
@@ -79,10 +79,7 @@ async def _tidied(app: FastAPI) -> None:
     while True:
         with suppress(StoreTrouble):  # it is told to whoever asks for something
             await run_in_threadpool(let_go_of_unbegun, app)
-            state = app.state
-            await run_in_threadpool(
-                play.end_those_left, state.app_state, state.live_runs, state.clock()
-            )
+            await run_in_threadpool(app.state.live_runs.end_those_left, app.state.clock())
         await asyncio.sleep(_HOUR_S)
 
 

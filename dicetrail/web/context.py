@@ -8,9 +8,9 @@ from typing import Annotated, NamedTuple
 
 from fastapi import Depends, Request
 
-from dicetrail.web.app_state import AppState
-from dicetrail.web.clock import Clock
-from dicetrail.web.play.live_runs import LiveRuns
+from dicetrail.services.app_state import AppState
+from dicetrail.services.clock import Clock
+from dicetrail.services.live_runs import LiveRuns
 
 
 async def _app_state(request: Request) -> AppState:

@@ -10,8 +10,8 @@ from typing import Annotated, Any
 from fastapi import Depends, Request
 from starlette.concurrency import run_in_threadpool
 
+from dicetrail.services.app_state import AppState
 from dicetrail.store import Database
-from dicetrail.web.app_state import AppState
 from dicetrail.web.beside import Beside
 
 AtDesk = Callable[..., Awaitable[Any]]
@@ -57,8 +57,8 @@ async def _making(request: Request, desk: Desk) -> AtDesk:
 def _stamp(app_state: AppState, game_id: str) -> str:
     """The saves that a game as it now stands is of. Raises NotFound, and GameProblems if it cannot
     be played."""
-    number, packs = app_state.newest(game_id)
-    app_state.program(game_id, number, packs)
+    number, packs = app_state.programs.newest(game_id)
+    app_state.programs.program(game_id, number, packs)
     return f"{game_id} {number} {packs}"
 
 

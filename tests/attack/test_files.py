@@ -18,7 +18,7 @@ from openpyxl import Workbook
 from dicetrail.files import FileProblem, ImportOptions
 from dicetrail.files.sandbox import GivenUp, Sandbox
 from dicetrail.files.sandbox.parent import heard
-from dicetrail.web.loads import load as loading
+from dicetrail.services import loads as loading
 from tests.attack.damage import read_damaged, whole_files, workbook
 from tests.files.samples import archive, svg
 from tests.server import Server

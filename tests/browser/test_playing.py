@@ -18,7 +18,7 @@ from dicetrail.core.document import RATE, SHIPPED
 from dicetrail.core.document.sounds import samples, wav
 from dicetrail.demo import GAMES
 from dicetrail.files import written_game
-from dicetrail.web.sounds.voice import SPEAKER
+from dicetrail.services.voice import SPEAKER
 from tests.browser.base import BrowserTest, open_browser, resize
 from tests.exhaustive import exhaustive
 from tests.server import Server

@@ -15,12 +15,12 @@ from dicetrail.core import Pack, survey
 from dicetrail.core.document import Severity
 from dicetrail.core.play import made_ready
 from dicetrail.files import ITEM_WRITERS, WRITERS, FileProblem, read_game, read_questions, written
+from dicetrail.services.game_files import game_file_of
 from dicetrail.takeaway.course import manifest_of_course
 from dicetrail.takeaway.folder import folder
 from dicetrail.takeaway.leaving import leaving as leaving_of
 from dicetrail.takeaway.program import program_file
 from dicetrail.takeaway.written import CannotBeWritten, plain_program
-from dicetrail.web.games.files import game_file_of
 from tests.exhaustive import exhaustive
 from tests.takeaway.test_written import both
 from tests.web.demo import DemoTest

@@ -61,7 +61,7 @@ class TestOfflineApiAndServer(ApiTest):
 
     def begun(self, desk, name, players):
         self.dice = self.chances.getrandbits(128)
-        with patch("dicetrail.web.runs.starting.rolled", return_value=self.dice):
+        with patch("dicetrail.services.runs.rolled", return_value=self.dice):
             body = {"players": list(players), "key": "k" * 20}
             there = self.http.post(f"/api/play/games/{name}/runs", json=body)
         path = f"/api/play/games/{name}/runs"

@@ -60,8 +60,8 @@ from dicetrail.core.play import Stop, made_ready
 from dicetrail.core.rules import SCRIPT_RECIPES
 from dicetrail.demo import GAMES as DEMO
 from dicetrail.files import read_game
+from dicetrail.services.game_files import game_file_of
 from dicetrail.takeaway.written import CannotBeWritten, plain_program
-from dicetrail.web.games.files import game_file_of
 from tests.core.examples import BEDS, ENDINGS, FIVE, PACKS, changed
 from tests.core.test_laws import once
 from tests.exhaustive import exhaustive

@@ -16,9 +16,9 @@ from fastapi.testclient import TestClient
 from dicetrail.demo import DATA, GAMES
 from dicetrail.files import WRITERS
 from dicetrail.limits import MAX_FILE
+from dicetrail.services.loads import MAX_WAITING
 from dicetrail.web import create_app
-from dicetrail.web.loads.load import MAX_WAITING
-from dicetrail.web.loads.routes import named
+from dicetrail.web.uploads import named
 from tests.files.samples import archive, svg
 from tests.web.demo import MADE, demo_store
 

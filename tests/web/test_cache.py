@@ -6,7 +6,7 @@ from concurrent.futures import ThreadPoolExecutor
 from hypothesis import given
 from hypothesis import strategies as st
 
-from dicetrail.web.cache import Cache, CachePart
+from dicetrail.services.cache import Cache, CachePart
 
 USES = st.lists(st.tuples(st.sampled_from(("set", "get", "let go")), st.integers(0, 9)))
 

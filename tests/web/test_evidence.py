@@ -22,7 +22,6 @@ from dicetrail.core.foresight import playthrough, walked
 from dicetrail.core.foresight.scouts import SCOUTS
 from dicetrail.core.play import replay
 from dicetrail.files import ANSWERS, PlayedElsewhere, written_lines
-from dicetrail.web.games.routes import newest_program
 from tests.exhaustive import exhaustive
 from tests.web.test_api import GAME
 from tests.web.test_players import PLAY, PlayersTest
@@ -44,7 +43,7 @@ class TestEvidence(PlayersTest):
 
     def played_by_scouts(self, runs):
         """Answers of runs that beginners played elsewhere, as a file."""
-        program = newest_program(self.app.state.app_state, "harvest-supper")
+        program = self.app.state.app_state.programs.now("harvest-supper")
         found = []
         for dice in range(runs):
             walk = list(walked(program, [SCOUTS[1]], dice))

@@ -75,7 +75,7 @@ class TestForesight(DemoTest):
         wanted = {"scouts": [STEADY], "is_quick": True, "document": changed}
         told_ = self.send("POST", f"{AT}/forecast", wanted).json()
         self.assertGreater(told_["endings"][0]["share"]["share"], 0.8)
-        with patch("dicetrail.web.app_state.MANY", 1):
+        with patch("dicetrail.services.programs.MANY", 1):
             wanted["document"] = {**changed, "title": "Another"}
             fetched = self.send("POST", f"{AT}/forecast", wanted).json()
         self.assertEqual(fetched["endings"], told_["endings"])

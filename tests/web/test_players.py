@@ -21,11 +21,10 @@ from typer.testing import CliRunner
 from dicetrail.cli import app as cli
 from dicetrail.core.document import SHIPPED
 from dicetrail.core.document.sounds import wav
+from dicetrail.services.clock import steady_clock
+from dicetrail.services.voice import SPEAKER
 from dicetrail.web import create_app
-from dicetrail.web.clock import steady_clock
 from dicetrail.web.middleware import rates
-from dicetrail.web.play.routes import end_those_left
-from dicetrail.web.sounds.voice import SPEAKER
 from tests.exhaustive import exhaustive
 from tests.files.samples import png
 from tests.server import Server
@@ -138,7 +137,7 @@ class TestForgottenRuns(PlayersTest):
         late = self.answered(run, 19_900, shown["right_places"][0]).json()["table"]
         self.assertEqual((late["feedback"]["result"], late["score"]), ("late", 0))
         self.assertTrue(live_runs.knows(run["id"]))
-        app_state._programs.clear()
+        app_state.programs._programs.clear()
         self.assertFalse(live_runs.knows(run["id"]), "a thread makes its program ready")
         self.assertEqual(self.http.get(f"/api/play/runs/{run['id']}").status_code, 200)
         self.assertTrue(live_runs.knows(run["id"]))
@@ -236,14 +235,14 @@ class TestScores(PlayersTest):
             with self.database.writing():
                 saved.append(True)
 
-        def shown(run, worked_out=state.shown):
+        def shown(run, worked_out=state.replays.shown):
             other = threading.Thread(target=save)
             other.start()
             other.join(10)
             saved.append(other.is_alive())
             return worked_out(run)
 
-        with patch.object(state, "shown", shown):
+        with patch.object(state.replays, "shown", shown):
             self.played(12)
         self.assertEqual(saved, [True, False])
 
@@ -262,7 +261,7 @@ class TestScores(PlayersTest):
         self.assertEqual(self.scores(), [], "looking keeps nothing")
         self.input(dot, action="wait")
         self.assertEqual(self.scores(), [("Dot", 0)])
-        end_those_left(self.app.state.app_state, self.app.state.live_runs, self.clock())
+        self.app.state.live_runs.end_those_left(self.clock())
         self.assertEqual(self.scores(), [("Dot", 0), ("Ed", 0)], "nobody looked at this one")
         self.assertEqual(self.get(f"/api/play/runs/{ed['id']}")["table"]["phase"], "ended")
 

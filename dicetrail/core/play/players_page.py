@@ -9,10 +9,10 @@ from dataclasses import dataclass, replace
 from dicetrail.core.document import Best, Message, Number, as_written, sounds_of
 from dicetrail.core.play.engine import answered
 from dicetrail.core.play.flow import ended_as
-from dicetrail.core.play.footprints import Answered, What
+from dicetrail.core.play.footprints import Answered
 from dicetrail.core.play.outcomes import counts_as_best, is_best, leader_of
 from dicetrail.core.play.program import Program, asking_at, length_of_round
-from dicetrail.core.play.state import Action, Listen, Moment, Phase, State, Wait
+from dicetrail.core.play.state import Moment, Phase, State
 from dicetrail.core.play.table import Media, Table, seen_again, table
 
 
@@ -154,11 +154,3 @@ def run_result(program: Program, state: State) -> RunResult:
 def measure_of(best: Best, score: Number, length_ms: int) -> Number:
     """What a run is compared with others by: its score, or how long it took."""
     return length_ms if best is Best.FASTEST else score
-
-
-def brings_nothing(action: Action, moment: Moment) -> bool:
-    """Whether a run stands as well without an action: time alone, or what was refused."""
-    footprints = moment.footprints
-    if isinstance(action, Wait | Listen) and not footprints:
-        return True
-    return any(print_.what is What.REFUSED for print_ in footprints)

@@ -13,8 +13,8 @@ from starlette.background import BackgroundTask
 from starlette.exceptions import HTTPException
 
 from dicetrail.restoring import restore_into
+from dicetrail.services.app_state import AppState
 from dicetrail.store import StoreTrouble, back_up
-from dicetrail.web.app_state import AppState
 from dicetrail.web.context import Now, SharedState
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.description import files

@@ -6,12 +6,13 @@ from fastapi import UploadFile
 
 from dicetrail.files import SAYS_WITHIN, means_a_game
 from dicetrail.web.context import Now, SharedState
-from dicetrail.web.games.files import load_game
+from dicetrail.web.games.bringing import brought_game
 from dicetrail.web.games.shapes import GameView
 from dicetrail.web.http_format.bodies import Router
-from dicetrail.web.loads.routes import begin_load
 from dicetrail.web.loads.shapes import LoadView
+from dicetrail.web.loads.views import brought_load
 from dicetrail.web.reading import ReadAside
+from dicetrail.web.uploads import file_name
 
 router = Router("/api/dropped", "shelf")
 
@@ -32,5 +33,6 @@ async def take_dropped_file(
     is_game = means_a_game(await file.read(SAYS_WITHIN))
     await file.seek(0)
     if is_game:
-        return Dropped(game=await load_game(file, read, app_state, now))
-    return Dropped(load=await begin_load(read, app_state, file))
+        return Dropped(game=await brought_game(file, read, app_state, now))
+    load = await brought_load(read, app_state, file_name(file), await file.read())
+    return Dropped(load=load)

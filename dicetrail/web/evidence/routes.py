@@ -29,25 +29,21 @@ from dicetrail.files import (
 from dicetrail.files.statements import written_statements
 from dicetrail.limits import MAX_FILE
 from dicetrail.scouting import foretell
+from dicetrail.services.app_state import AppState
+from dicetrail.services.gathering import (
+    brought,
+    elsewhere,
+    gathered,
+    name_of,
+    questions_now,
+)
 from dicetrail.store import NotFound
 from dicetrail.store.games import newest_game
 from dicetrail.store.models import BroughtRun
 from dicetrail.store.played import Chosen, bring_runs, delete_runs, played_runs
-from dicetrail.web.app_state import AppState
 from dicetrail.web.beside import Beside
 from dicetrail.web.context import Now, SharedLiveRuns, SharedState
 from dicetrail.web.desk import Desk
-from dicetrail.web.evidence.gathering import (
-    behind,
-    brought,
-    chosen_by,
-    elsewhere,
-    gathered,
-    name_of,
-    places_in,
-    questions_now,
-    suggestions_for,
-)
 from dicetrail.web.evidence.shapes import (
     AnswersBrought,
     AnswersWanted,
@@ -61,7 +57,8 @@ from dicetrail.web.evidence.shapes import (
     RunFilter,
     RunsWanted,
 )
-from dicetrail.web.foresight.routes import fit_players, subject_of
+from dicetrail.web.evidence.views import behind, chosen_by, places_in, suggestions_for
+from dicetrail.web.foresight.players import fit_players
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.description import files
 from dicetrail.web.reading import ReadAside
@@ -268,7 +265,7 @@ async def calibrate_scouts(
     """A forecast of the version chosen laid over what really came of the runs chosen."""
     came, like = await desk(come_and_like, game_id, choice, now)
     scouts = wanted.scouts or (like,)
-    subject = await run_in_threadpool(subject_of, app_state, game_id, choice.revision)
+    subject = await run_in_threadpool(app_state.programs.subject_of, game_id, choice.revision)
     fit_players(subject.game, scouts)
     told = await beside(foretell, subject, scouts, is_quick=True)
     return Calibration(forecast=told, came=came, endings=borne_out(told, came))
@@ -285,7 +282,7 @@ def delete_played_runs(
     with app_state.database.writing() as session:
         newest_game(session, game_id)
         here, elsewhere = delete_runs(session, game_id, chosen_by(choice))
-    app_state.forget(here)
+    app_state.replays.forget(here)
     live_runs.forget(here)
     app_state.database.sweep()
     return Deleted(runs=len(here) + elsewhere)

@@ -1,6 +1,5 @@
 """Foresight: forecasts, studies, witnesses, and what they find wrong with a game."""
 
-from collections.abc import Sequence
 from typing import Annotated
 
 from fastapi import Query, Response
@@ -11,7 +10,6 @@ from dicetrail.core.document import Kind
 from dicetrail.core.draw import name_of_dice
 from dicetrail.core.foresight import (
     Forecast,
-    Scout,
     Times,
     Witness,
     knobs_of,
@@ -19,15 +17,15 @@ from dicetrail.core.foresight import (
     turned,
     values_around,
 )
-from dicetrail.core.play import players_refused
 from dicetrail.core.workbench import PlacedProblem, placed
 from dicetrail.files.tables import separated
-from dicetrail.scouting import Subject, foresee, foretell, foretell_briefly, look_for_witnesses
+from dicetrail.scouting import foresee, foretell, foretell_briefly, look_for_witnesses
+from dicetrail.services.studies import Study, played_out, turned_about
 from dicetrail.store import NotFound
-from dicetrail.store.games import game_revision, newest_game
-from dicetrail.web.app_state import AppState
+from dicetrail.store.games import newest_game
 from dicetrail.web.beside import Beside
 from dicetrail.web.context import SharedState
+from dicetrail.web.foresight.players import fit_players
 from dicetrail.web.foresight.shapes import (
     ForecastWanted,
     KnobSet,
@@ -38,8 +36,6 @@ from dicetrail.web.foresight.shapes import (
     WitnessesView,
     WitnessView,
 )
-from dicetrail.web.foresight.studies import Study, played_out, turned_about
-from dicetrail.web.games.routes import newest_program, pack_numbers
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.description import files
 from dicetrail.web.http_format.errors import DoesNotFit
@@ -56,11 +52,11 @@ async def show_forecast(
 ) -> Forecast:
     """What will happen to many players of some kinds, who play together."""
     if wanted.document is not None:
-        draft = await run_in_threadpool(_draft, app_state, game_id, wanted.document)
+        draft = await run_in_threadpool(app_state.programs.draft, game_id, wanted.document)
         fit_players(draft.game, wanted.scouts)
         brief: Forecast = await beside(foretell_briefly, draft, wanted.scouts)
         return brief
-    subject = await run_in_threadpool(subject_of, app_state, game_id, wanted.revision)
+    subject = await run_in_threadpool(app_state.programs.subject_of, game_id, wanted.revision)
     fit_players(subject.game, wanted.scouts)
     found: Forecast = await beside(foretell, subject, wanted.scouts, is_quick=wanted.is_quick)
     return found
@@ -89,7 +85,7 @@ def show_times(
 @router.get("/knobs")
 def list_knobs(game_id: str, app_state: SharedState) -> list[KnobView]:
     """The numbers of the game that can be turned."""
-    program = newest_program(app_state, game_id)
+    program = app_state.programs.now(game_id)
     asked = (sourced.question for pool in program.pools for sourced in pool)
     has_words = any(question.kind is Kind.LETTERS for question in asked)
     knobs = knobs_of(program.game, has_words)
@@ -114,14 +110,14 @@ async def show_problems(
     game_id: str, app_state: SharedState, beside: Beside
 ) -> list[PlacedProblem]:
     """What a forecast finds wrong with the game."""
-    subject = await run_in_threadpool(subject_of, app_state, game_id)
+    subject = await run_in_threadpool(app_state.programs.subject_of, game_id)
     return [placed(problem) for problem in await beside(foresee, subject)]
 
 
 @router.post("/witnesses")
 async def find_witnesses(game_id: str, app_state: SharedState, beside: Beside) -> WitnessesView:
     """A shortest run to every ending and score that can be found."""
-    subject = await run_in_threadpool(subject_of, app_state, game_id)
+    subject = await run_in_threadpool(app_state.programs.subject_of, game_id)
     found = await beside(look_for_witnesses, subject)
     return WitnessesView(
         endings=tuple(None if one is None else _witness(one) for one in found.endings),
@@ -133,10 +129,10 @@ async def find_witnesses(game_id: str, app_state: SharedState, beside: Beside) -
 @router.post("/studies", status_code=201)
 def begin_study(game_id: str, new: NewStudy, app_state: SharedState) -> StudyView:
     """Begin to play runs, or to turn a number of the game about."""
-    subject = subject_of(app_state, game_id)
+    subject = app_state.programs.subject_of(game_id)
     fit_players(subject.game, new.scouts)
     if new.key is None:
-        program = newest_program(app_state, game_id)
+        program = app_state.programs.now(game_id)
         dice = range(new.games)
         work = played_out(app_state.crew, subject, program, new.scouts, dice)
         return _view(app_state.studies.begin(Study(game_id, new.games), work))
@@ -166,13 +162,6 @@ def give_study_up(game_id: str, study_id: str, app_state: SharedState) -> None:
     app_state.studies.give_up(game_id, study_id)
 
 
-def fit_players(game: Game, scouts: Sequence[Scout]) -> None:
-    """Refuse more scouts than the game takes players."""
-    refused = players_refused(game, len(scouts))
-    if refused is not None:
-        raise DoesNotFit(Problem("scouts", refused, "choose a scout for each player"))
-
-
 def _view(study: Study, ending: int = 0, share: float = 0.5) -> StudyView:
     reaches = study.turned and ending < len(study.turned[0].forecast.endings)
     return StudyView(
@@ -195,23 +184,6 @@ def _witness(found: Witness) -> WitnessView:
         players=found.players,
         inputs=found.inputs,
     )
-
-
-def subject_of(app_state: AppState, game_id: str, revision: int | None = None) -> Subject:
-    with app_state.database.reading() as session:
-        if revision is None:
-            game = newest_game(session, game_id)
-        else:
-            game = game_revision(session, game_id, revision)
-        packs = pack_numbers(session, game.document)
-    return app_state.subject(game_id, game.number, packs)
-
-
-def _draft(app_state: AppState, game_id: str, document: Game) -> Subject:
-    """A document that is being edited, with the packs as they are now."""
-    with app_state.database.reading() as session:
-        packs = pack_numbers(session, document)
-    return app_state.drafted(game_id, document, packs)
 
 
 def _rows(told: Forecast) -> list[tuple[object, ...]]:

@@ -1,6 +1,5 @@
 """Games: the shelf's list, one game, its saves, its draw, and answers tried on it."""
 
-from collections.abc import Iterable
 from dataclasses import replace
 from typing import Annotated
 
@@ -19,14 +18,14 @@ from dicetrail.core.workbench import (
     changes_between,
     draw_list,
     drawn,
-    placed,
     recipe,
     renamed,
     right_places,
     with_first_patterns,
 )
+from dicetrail.services.app_state import AppState
+from dicetrail.services.spoilt import wrong_in_game
 from dicetrail.store import NotFound
-from dicetrail.store.addresses import address_of
 from dicetrail.store.games import (
     add_game,
     delete_game,
@@ -38,9 +37,8 @@ from dicetrail.store.games import (
 )
 from dicetrail.store.kept import keep_run, kept_runs
 from dicetrail.store.models import GameRevision
-from dicetrail.store.packs import KeptPack, newest_numbers, newest_packs
+from dicetrail.store.packs import newest_numbers, newest_packs
 from dicetrail.store.runs import last_answered_run
-from dicetrail.web.app_state import AppState, PackNumbers
 from dicetrail.web.context import Now, SharedState
 from dicetrail.web.games.shapes import (
     GameCard,
@@ -56,10 +54,9 @@ from dicetrail.web.games.shapes import (
     TrialView,
     Tried,
 )
+from dicetrail.web.games.views import game_view
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.shapes import Dice, RevisionNumber
-from dicetrail.web.packs.routes import pack_card
-from dicetrail.web.spoilt import wrong_in_game
 
 router = Router("/api/games", "games")
 
@@ -114,7 +111,8 @@ def glance_at_game(game_id: str, app_state: SharedState) -> GameGlance:
     """What a game's card on the shelf shows of it, worked out as it is asked for."""
     with app_state.database.reading() as session:
         game = newest_game(session, game_id)
-        examined = app_state.examined(game.document, pack_numbers(session, game.document))
+        packs = newest_numbers(session, game.document.packs_used)
+        examined = app_state.programs.examined(game.document, packs)
         look = game.document.look
         is_tiled = look.opening.fit is Fit.TILED
         return GameGlance(
@@ -133,8 +131,8 @@ def save_game(game_id: str, save: GameSave, app_state: SharedState, now: Now) ->
     """Keep a new revision. Refused if another was saved since the one it was made from."""
     # Looked over first, so that nothing is saved that cannot be shown.
     with app_state.database.reading() as session:
-        packs = pack_numbers(session, save.document)
-    app_state.examined(save.document, packs)
+        packs = newest_numbers(session, save.document.packs_used)
+    app_state.programs.examined(save.document, packs)
     with app_state.database.writing() as session:
         revise_game(session, game_id, save.revision, save.document, now)
     app_state.know_addresses()
@@ -197,7 +195,7 @@ def show_draw(
     game_id: str, dice: Dice, app_state: SharedState, round_: RoundNumber = 0
 ) -> DicePreview:
     """The questions these dice bring to a round, with their right answers: for the maker."""
-    program = newest_program(app_state, game_id)
+    program = app_state.programs.now(game_id)
     return draw_list(program, dice, round_in(program, round_))
 
 
@@ -206,14 +204,14 @@ def show_places(
     game_id: str, dice: Dice, app_state: SharedState, round_: RoundNumber = 0
 ) -> RightPlaces:
     """How often the right answer stands at A, B, C, … over many rolls from these dice on."""
-    program = newest_program(app_state, game_id)
+    program = app_state.programs.now(game_id)
     return right_places(program, round_in(program, round_), dice)
 
 
 @router.post("/{game_id}/trial")
 def try_answers(game_id: str, trial: Trial, app_state: SharedState) -> TrialView:
     """The verdict on each answer to the first question these dice bring."""
-    program = newest_program(app_state, game_id)
+    program = app_state.programs.now(game_id)
     number = round_in(program, trial.round)
     here = asking_at(program, trial.dice, number)
     return TrialView(
@@ -239,50 +237,6 @@ def round_in(program: Program, number: int) -> int:
     return number
 
 
-def pack_numbers(session: Session, document: Game) -> PackNumbers:
-    """The numbers of the newest revisions of the packs a game draws from."""
-    return newest_numbers(session, document.packs_used)
-
-
-def packs_of(session: Session, document: Game) -> list[KeptPack]:
-    """The newest revisions of the packs a game draws from, as far as they are there."""
-    return newest_packs(session, document.packs_used)
-
-
-def _numbers(packs: Iterable[KeptPack]) -> PackNumbers:
-    return tuple(sorted((pack.pack_id, pack.number) for pack in packs))
-
-
-def newest_program(app_state: AppState, game_id: str) -> Program:
-    """A game as it now stands, ready to run. Raises NotFound, GameProblems."""
-    return app_state.program(game_id, *app_state.newest(game_id))
-
-
-def game_view(app_state: AppState, game_id: str) -> GameView:
-    with app_state.database.reading() as session:
-        game = newest_game(session, game_id)
-        packs = packs_of(session, game.document)
-        examined, is_settling = app_state.seen_deeper(game.document, _numbers(packs))
-        return GameView(
-            id=game_id,
-            address=address_of(session, game_id),
-            revision=game.number,
-            saved_at=game.saved_at,
-            document=game.document,
-            stops=examined.stops,
-            spans_are_whole=examined.spans_are_whole,
-            other_spans=examined.other_spans,
-            is_begun=examined.is_begun,
-            is_settling=is_settling,
-            pools=examined.pools,
-            facets=examined.facets,
-            problems=tuple(map(placed, (*game.kept.problems, *examined.problems))),
-            score_spans=examined.score_spans,
-            script_ways=examined.script_ways,
-            packs=[pack_card(pack, app_state.wrong_in(pack)) for pack in packs],
-        )
-
-
 def _card(game: GameRevision) -> GameCard:
     return GameCard(
         id=game.game_id,
@@ -300,7 +254,8 @@ def _last_run(app_state: AppState, session: Session, game_id: str) -> RunCard | 
     if run is None:
         return None
     try:
-        program, state = app_state.program_of(run), app_state.moments(run)[-1].state
+        program = app_state.programs.program_of(run)
+        state = app_state.replays.moments(run)[-1].state
     except (GameProblems, NotFound):
         return None  # it was played by rules that are not taken any more, or cannot be read
     tally = state.tallies[leader_of(program, state)]

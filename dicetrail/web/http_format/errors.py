@@ -13,11 +13,13 @@ from starlette.exceptions import HTTPException
 
 from dicetrail.core import GameProblems, Problem, Severity
 from dicetrail.core.document import as_whole_text
+from dicetrail.core.play import RunIsFull, StaleRun
 from dicetrail.core.workbench import PackRefused
 from dicetrail.files import FileProblem
-from dicetrail.store import NotFound, Spoilt, StaleRevision, StaleRun, StoreTrouble
+from dicetrail.services.errors import NotTaken, Refused
+from dicetrail.services.spoilt import in_words
+from dicetrail.store import NotFound, Spoilt, StaleRevision, StoreTrouble
 from dicetrail.web.http_format.bodies import UnreadableBody, place_in_body
-from dicetrail.web.spoilt import in_words
 
 ProblemType = Literal["about:blank", "/problems/faulty-game", "/problems/run-moved-on"]
 
@@ -104,6 +106,11 @@ def explain_errors(app: FastAPI) -> None:
     def stale_run(_: Request, error: StaleRun) -> JSONResponse:
         told = f"This run has gone on elsewhere; your input was {error}."
         return _response(409, told, type_="/problems/run-moved-on")
+
+    @app.exception_handler(RunIsFull)
+    @app.exception_handler(Refused)
+    def refused(_: Request, error: RunIsFull | Refused) -> JSONResponse:
+        return _response(422 if isinstance(error, NotTaken) else 409, str(error))
 
     @app.exception_handler(GameProblems)
     def game_problems(_: Request, error: GameProblems) -> JSONResponse:

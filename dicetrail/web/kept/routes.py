@@ -13,16 +13,14 @@ from dicetrail.core.foresight import Held, KeptRun, kept_anew, kept_run, played_
 from dicetrail.core.workbench import changes_between
 from dicetrail.files import MAX_KEPT
 from dicetrail.scouting import Subject, make_ready_runs, play_again
+from dicetrail.services.app_state import AppState
 from dicetrail.store import Place
 from dicetrail.store.games import game_revision, newest_game, newest_number
 from dicetrail.store.kept import change_kept, get_kept, keep_run, keep_runs, kept_count, kept_runs
 from dicetrail.store.models import KeptRow
 from dicetrail.store.runs import get_run, inputs_of
-from dicetrail.web.app_state import AppState
 from dicetrail.web.beside import Beside, DoneBeside
 from dicetrail.web.context import Now, SharedState
-from dicetrail.web.foresight.routes import subject_of
-from dicetrail.web.games.routes import newest_program
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.errors import DoesNotFit
 from dicetrail.web.kept.shapes import (
@@ -50,7 +48,7 @@ def list_kept_runs(game_id: str, app_state: SharedState) -> list[KeptCard]:
 def keep_played_run(game_id: str, new: NewKept, app_state: SharedState, now: Now) -> KeptCard:
     """Keep a run with what it leads to in the game as it now stands. Of a player's run the
     names are left out."""
-    program = newest_program(app_state, game_id)
+    program = app_state.programs.now(game_id)
     with app_state.database.reading() as session:
         played = get_run(session, new.run_id)
         if played.game_id != game_id:
@@ -78,7 +76,7 @@ async def keep_ready_runs(
 ) -> list[KeptCard]:
     """Keep the runs that are worth keeping of any game: all right, all wrong, all late, in turns,
     and one to each ending. Those of their names are made anew."""
-    subject = await run_in_threadpool(subject_of, app_state, game_id)
+    subject = await run_in_threadpool(app_state.programs.subject_of, game_id)
     runs = await beside(make_ready_runs, subject)
     return await run_in_threadpool(_keep_all, app_state, game_id, runs, now)
 
@@ -104,7 +102,7 @@ async def check_kept_runs(game_id: str, app_state: SharedState, beside: Beside) 
     revision, rows = await run_in_threadpool(_rows, app_state, game_id)
     if not rows:
         return HeldView(revision=revision, runs=())
-    subject = await run_in_threadpool(subject_of, app_state, game_id)
+    subject = await run_in_threadpool(app_state.programs.subject_of, game_id)
     held = await _held(app_state, beside, subject, rows)
     cards = (
         HeldCard(
@@ -145,7 +143,7 @@ def compare_kept_run(game_id: str, kept_id: str, app_state: SharedState) -> Comp
         row = get_kept(session, game_id, kept_id)
         before = game_revision(session, game_id, row.game_revision).document
         after = newest_game(session, game_id).document
-    held = played_again(newest_program(app_state, game_id), row.run)
+    held = played_again(app_state.programs.now(game_id), row.run)
     return Compared(
         before=row.run.steps,
         now=row.run.steps if held.holds else held.steps,
@@ -164,7 +162,7 @@ def rename_kept_run(
         run = get_kept(session, game_id, kept_id).run
     pages = run.pages
     if change.minds and not pages:
-        program = newest_program(app_state, game_id)
+        program = app_state.programs.now(game_id)
         pages = kept_anew(program, run).pages if played_again(program, run).holds else ()
     with app_state.database.writing() as session:
         row = get_kept(session, game_id, kept_id)
@@ -178,7 +176,7 @@ def rename_kept_run(
 @router.post("/{kept_id}/accept")
 def accept_kept_run(game_id: str, kept_id: str, app_state: SharedState) -> KeptCard:
     """Keep with a run what it leads to now."""
-    program = newest_program(app_state, game_id)
+    program = app_state.programs.now(game_id)
     with app_state.database.writing() as session:
         row = get_kept(session, game_id, kept_id)
         old = row.run

@@ -7,8 +7,8 @@ from pydantic import BaseModel, Field
 from dicetrail.core import Facts, Problem, Question
 from dicetrail.core.answers import Comparison
 from dicetrail.files import Plan, Refusal
+from dicetrail.services.loads import Mended, Stage, Target
 from dicetrail.web.http_format.shapes import Received
-from dicetrail.web.loads.load import Mended, Stage, Target
 
 
 class LoadLook(Received):

@@ -6,8 +6,8 @@ from contextlib import suppress
 from starlette.concurrency import run_in_threadpool
 from starlette.types import ASGIApp, Receive, Scope, Send
 
+from dicetrail.services.app_state import AppState
 from dicetrail.store import StoreTrouble
-from dicetrail.web.app_state import AppState
 
 _GAME = re.compile(r"(/api/(?:play/|sounds/)?games/)([^/]+)(.*)")
 

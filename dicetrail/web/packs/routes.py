@@ -5,7 +5,7 @@ from dataclasses import replace
 from datetime import datetime
 from functools import reduce
 from time import monotonic
-from typing import Annotated, Any, Literal, cast
+from typing import Annotated, Literal, cast
 
 from fastapi import Query, Response, UploadFile
 from sqlalchemy.orm import Session
@@ -35,6 +35,9 @@ from dicetrail.files import (
     written,
 )
 from dicetrail.files.alike import AlikePair
+from dicetrail.services.app_state import AppState
+from dicetrail.services.packs import MANY
+from dicetrail.services.spoilt import wrong_in_pack
 from dicetrail.store import PackSource, StaleRevision
 from dicetrail.store.media import keep_medium
 from dicetrail.store.packs import (
@@ -51,13 +54,11 @@ from dicetrail.store.packs import (
     pack_saved,
 )
 from dicetrail.store.packs import edit_pack as keep_edits
-from dicetrail.web.app_state import MANY, AppState
 from dicetrail.web.context import Now, SharedState
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.description import files
 from dicetrail.web.http_format.errors import Faulty
 from dicetrail.web.http_format.shapes import RevisionNumber
-from dicetrail.web.loads.routes import named
 from dicetrail.web.packs.shapes import (
     AboutSave,
     ColumnsSave,
@@ -72,8 +73,9 @@ from dicetrail.web.packs.shapes import (
     PatternWanted,
     tags_of,
 )
+from dicetrail.web.packs.views import card_fields, pack_card
 from dicetrail.web.reading import ReadAside
-from dicetrail.web.spoilt import wrong_in_pack
+from dicetrail.web.uploads import named
 
 _FIRST = 100
 """How many questions of a pack are sent when nobody asks for more."""
@@ -104,7 +106,7 @@ def list_packs(app_state: SharedState) -> list[PackCard]:
     until = monotonic() + _READ_S
     return [
         pack_card(
-            pack, app_state.wrong_in(pack, pack.question_count < MANY and monotonic() < until)
+            pack, app_state.packs.wrong_in(pack, pack.question_count < MANY and monotonic() < until)
         )
         for pack in packs
     ]
@@ -115,13 +117,13 @@ def show_pack(pack_id: str, app_state: SharedState, most: HowMany = _FIRST) -> P
     """One pack with its first questions, as many as asked for."""
     with app_state.database.reading() as session:
         kept = newest_pack(session, pack_id)
-    pack = app_state.pack(pack_id, kept.number)
+    pack = app_state.packs.pack(pack_id, kept.number)
     return PackView(
-        **_card(kept),
+        **card_fields(kept),
         trouble=wrong_in_pack(kept),
         questions=pack.questions[:most],
         rows=() if pack.facts is None else pack.facts.rows[:most],
-        faults=app_state.faults(kept),
+        faults=app_state.packs.faults(kept),
     )
 
 
@@ -134,7 +136,7 @@ def list_questions(
     most: HowMany = _FIRST,
 ) -> tuple[Question, ...]:
     """Some questions of a pack as it was saved once, from a row (from 0) on."""
-    return app_state.pack(pack_id, number).questions[first : first + most]
+    return app_state.packs.pack(pack_id, number).questions[first : first + most]
 
 
 @router.post("/{pack_id}/edits")
@@ -167,11 +169,11 @@ def _edited(
     unseen = cast("Edits", (*unseen, *since.unseen))
     if since.is_kept or not edits:
         return _saved(app_state, newest, unseen)
-    pack = _within_bounds(edited_pack(app_state.pack(pack_id, newest.number), since.edits))
+    pack = _within_bounds(edited_pack(app_state.packs.pack(pack_id, newest.number), since.edits))
     count = len(pack.questions) if pack.facts is None else len(pack.facts.rows)
     with app_state.database.writing() as session:
         saved = keep_edits(session, pack_id, newest.number, since.edits, count, now)
-    app_state.remember(saved, pack)
+    app_state.packs.remember(saved, pack)
     return _saved(app_state, saved, unseen)
 
 
@@ -218,7 +220,7 @@ def _made(
 ) -> PackCard:
     """A new pack that holds what others hold. A name of a picture or sound that two of them
     give to different files means the file of the first."""
-    packs = (app_state.pack(pack.pack_id, pack.number) for pack in kept)
+    packs = (app_state.packs.pack(pack.pack_id, pack.number) for pack in kept)
     whole = _within_bounds(replace(reduce(joined, packs), title=title))
     media = {name: digest for pack in reversed(kept) for name, digest in pack.media.items()}
     source = kept[0].source if len(kept) == 1 else PackSource("", "packs joined here", None, 0, ())
@@ -270,7 +272,7 @@ async def find_alike_questions(
 def _newest(app_state: AppState, pack_id: str) -> Pack:
     with app_state.database.reading() as session:
         number = newest_pack(session, pack_id).number
-    return app_state.pack(pack_id, number)
+    return app_state.packs.pack(pack_id, number)
 
 
 def _within_bounds(pack: Pack) -> Pack:
@@ -285,7 +287,7 @@ def _pack_saved(app_state: AppState, pack_id: str, revision: int) -> Pack:
     """The newest revision of a pack. Raises StaleRevision if that is another than expected."""
     with app_state.database.reading() as session:
         pack_saved(session, pack_id, revision)
-    return app_state.pack(pack_id, revision)
+    return app_state.packs.pack(pack_id, revision)
 
 
 def _kept_anew(
@@ -294,7 +296,7 @@ def _kept_anew(
     with app_state.database.writing() as session:
         newest = pack_saved(session, pack_id, revision)
         saved = keep_anew(session, newest, pack, now)
-    app_state.remember(saved, pack)
+    app_state.packs.remember(saved, pack)
     return _saved(app_state, saved)
 
 
@@ -303,7 +305,7 @@ def _saved(app_state: AppState, saved: KeptPack, unseen: Edits = ()) -> PackSave
         unseen=unseen,
         revision=saved.number,
         question_count=saved.question_count,
-        faults=app_state.faults(saved),
+        faults=app_state.packs.faults(saved),
     )
 
 
@@ -325,7 +327,7 @@ def list_rows(
     most: HowMany = _FIRST,
 ) -> tuple[tuple[str, ...], ...]:
     """Some rows of a pack's facts as they were saved once, from a row (from 0) on."""
-    facts = app_state.pack(pack_id, number).facts
+    facts = app_state.packs.pack(pack_id, number).facts
     return () if facts is None else facts.rows[first : first + most]
 
 
@@ -348,7 +350,7 @@ def look_at_pattern(wanted: PatternWanted, app_state: SharedState) -> PatternLoo
     """What comes of a pattern over the facts it names, as they now are."""
     with app_state.database.reading() as session:
         number = newest_pack(session, wanted.pattern.facts).number
-    facts = app_state.pack(wanted.pattern.facts, number).facts
+    facts = app_state.packs.pack(wanted.pattern.facts, number).facts
     return look_at(wanted.pattern, facts or Facts(()), wanted.dice)
 
 
@@ -387,7 +389,7 @@ def save_pack(pack_id: str, ending: Ending, app_state: SharedState) -> Response:
     """The pack as a file in one of the formats that are written."""
     with app_state.database.reading() as session:
         number = newest_pack(session, pack_id).number
-    return _file(app_state.pack(pack_id, number), pack_id, ending)
+    return _file(app_state.packs.pack(pack_id, number), pack_id, ending)
 
 
 @templates.get("/questions.{ending}", response_class=Response, responses=_WRITTEN)
@@ -401,13 +403,3 @@ def _file(pack: Pack, name: str, ending: str) -> Response:
     media_type, _ = _WRITERS[ending]
     headers = {"content-disposition": f'attachment; filename="{name}.{ending}"'}
     return Response(written(pack, ending), media_type=media_type, headers=headers)
-
-
-def pack_card(pack: KeptPack, trouble: str = "") -> PackCard:
-    """A pack at a glance, and what of it cannot be read."""
-    return PackCard(**_card(pack), trouble=trouble)
-
-
-def _card(pack: KeptPack) -> dict[str, Any]:
-    known = {name: getattr(pack, name) for name in KeptPack.__slots__}
-    return {**known, "id": known.pop("pack_id"), "revision": known.pop("number")}

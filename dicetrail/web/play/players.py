@@ -9,19 +9,19 @@ from fastapi import Request, Response
 from dicetrail.core import GameProblems, Phase
 from dicetrail.core.document import as_written
 from dicetrail.core.draw import name_of_dice
+from dicetrail.services.app_state import AppState
+from dicetrail.services.live_runs import LEFT_FOR, PLAYED_FOR, LiveRuns
+from dicetrail.services.runs import time_of
 from dicetrail.store import NotFound
 from dicetrail.store.addresses import address_of
 from dicetrail.store.games import newest_game
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import runs_of_game
-from dicetrail.web.app_state import AppState
 from dicetrail.web.context import Now, SharedLiveRuns, SharedState
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.description import files
-from dicetrail.web.play.live_runs import PLAYED_FOR, LiveRuns
-from dicetrail.web.play.routes import LEFT_FOR, now_at, score_of
+from dicetrail.web.play.scores import score_of
 from dicetrail.web.play.shapes import PlayedRun, RunNow, Sharing
-from dicetrail.web.runs.starting import time_of
 
 MAX_RUNS = 200
 
@@ -57,12 +57,12 @@ def _run_now(app_state: AppState, live_runs: LiveRuns, run: RunRow, now: datetim
     if run.ended_at is not None or now - run.started_at > LEFT_FOR:
         return None
     try:
-        program = app_state.program_of(run)
+        program = app_state.programs.program_of(run)
         known = live_runs.newest(run.id)
-        here = now_at(app_state, known, known.state, now).state
+        here = live_runs.now(known, now).state
     except (GameProblems, NotFound):  # its game is refused by now, or it cannot be read
         return None
-    idle = (time_of(run, now) - known.state.at) / 1000
+    idle = (time_of(run, now) - known.session.state.at) / 1000
     if here.phase is Phase.ENDED or idle > PLAYED_FOR.total_seconds():
         return None
     score = program.rules.score(here.tallies[here.turn])

@@ -5,15 +5,15 @@ done; that is believed as far back as a slow connection explains, and never behi
 player has been shown, so nobody gains an answer by it.
 """
 
-from datetime import datetime, timedelta
+from datetime import datetime
 
 from fastapi import Response
 from pydantic import TypeAdapter
 from starlette.concurrency import run_in_threadpool
 from starlette.exceptions import HTTPException
 
-from dicetrail.core import GameProblems, Input, Moment, Phase, State, Wait, step
-from dicetrail.core.document import Message, as_written
+from dicetrail.core import Phase, State
+from dicetrail.core.document import Message
 from dicetrail.core.play import (
     Dress,
     PlayGame,
@@ -24,25 +24,22 @@ from dicetrail.core.play import (
     play_view,
     player_named,
 )
-from dicetrail.store import NotFound, Place, StaleRun
+from dicetrail.services.app_state import AppState
+from dicetrail.services.live_runs import LiveRun, LiveRuns
+from dicetrail.services.runs import keep_result, start_run
+from dicetrail.services.voice import voice_for
+from dicetrail.store import NotFound, Place
 from dicetrail.store.games import game_revision, shelved_game
 from dicetrail.store.models import RunRow
-from dicetrail.store.runs import best_runs, get_run, runs_going_on, runs_of_player
-from dicetrail.web.app_state import AppState
+from dicetrail.store.runs import best_runs, get_run, runs_of_player
 from dicetrail.web.context import Now, PlayedNow, SharedLiveRuns, SharedState
-from dicetrail.web.games.routes import newest_program
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.description import files
 from dicetrail.web.http_format.shapes import RevisionNumber
-from dicetrail.web.play.live_runs import LiveRun, LiveRuns
-from dicetrail.web.play.shapes import NewPlay, PlayInput, Remark, Score, Scores
-from dicetrail.web.runs.starting import keep_result, start_run, time_of
-from dicetrail.web.sounds.voice import voice_for
+from dicetrail.web.play.scores import score_of
+from dicetrail.web.play.shapes import NewPlay, PlayInput, Remark, Scores
 
 MAX_SCORES = 10
-
-LEFT_FOR = timedelta(days=2)
-"""So long a run that goes on is looked after, in case time ends it."""
 
 router = Router("/api/play", "play")
 
@@ -50,7 +47,7 @@ router = Router("/api/play", "play")
 @router.get("/games/{game_id}")
 def show_players_game(game_id: str, app_state: SharedState) -> PlayGame:
     """A game that can be played."""
-    program = newest_program(app_state, game_id)
+    program = app_state.programs.now(game_id)
     with app_state.database.reading() as session:
         revision = shelved_game(session, game_id).number
     return play_game(program, game_id, revision)
@@ -95,7 +92,7 @@ def start_players_run(
     game_id: str, new: NewPlay, app_state: SharedState, live_runs: SharedLiveRuns, now: Now
 ) -> Response:
     """Start a run with new dice."""
-    words = newest_program(app_state, game_id).translator
+    words = app_state.programs.now(game_id).translator
     players = tuple(player_named(name, number, words) for number, name in enumerate(new.players, 1))
     run = start_run(app_state, game_id, None, players, Place.PLAY, now, new.key)
     return _sent(_view(app_state, live_runs, live_runs.begun(run), now)[0], 201)
@@ -135,14 +132,8 @@ def _taken(
     run_id: str, given: PlayInput, app_state: AppState, live_runs: LiveRuns, now: datetime
 ) -> tuple[PlayView, tuple[RunRow, State] | None]:
     """The view after an input; with it the run and its last state, if it has just ended."""
-    known = live_runs.known(run_id)
-    if given.seen != known.seen:
-        known = live_runs.newest(run_id)
-    if given.seen != known.seen:
-        raise StaleRun(given.seen, known.seen)
-    at = _time_of_input(live_runs, known, given, now)
-    after, moment = live_runs.take(known, Input(given.action, at))
-    view, here = _view(app_state, live_runs, after, now, moment.state, moment.refused)
+    known, moment = live_runs.take(run_id, given.seen, given.action, given.at, now)
+    view, here = _view(app_state, live_runs, known, now, moment.state, moment.refused)
     has_ended = here.phase is Phase.ENDED and known.run.ended_at is None
     return view, (known.run, here) if has_ended else None
 
@@ -153,8 +144,8 @@ def leave_remark(
 ) -> None:
     """Keep what a player says of a run that has ended, where its game asks for it."""
     known = live_runs.newest(run_id)
-    here = now_at(app_state, known, known.state, now).state
-    is_asked = app_state.program_of(known.run).game.opening.asks_remark
+    here = live_runs.now(known, now).state
+    is_asked = app_state.programs.program_of(known.run).game.opening.asks_remark
     if here.phase is not Phase.ENDED or not is_asked:
         raise HTTPException(409, "This run is not asked for a remark.")
     with app_state.database.writing() as session:
@@ -167,29 +158,13 @@ def read_players_page(
 ) -> Response:
     """What is to be read out now, by a voice, made once and kept. 404 says that there is none."""
     known = live_runs.newest(run_id)
-    here = now_at(app_state, known, known.state, now).state
-    narration = app_state.table_of(known.run, here).narration
-    language = app_state.program_of(known.run).game.language
+    here = live_runs.now(known, now).state
+    narration = app_state.replays.table_of(known.run, here).narration
+    language = app_state.programs.program_of(known.run).game.language
     sound = voice_for(app_state.database, narration.text, language) if narration else None
     if sound is None:
         raise HTTPException(404, "There is no voice on this server to read it out.")
     return Response(sound, 200, {"cache-control": "no-store"}, "audio/wav")
-
-
-def score_of(run: RunRow, is_told: bool = True) -> Score:
-    """What a run that has ended came to."""
-    assert run.ended_at is not None
-    score = run.score or 0.0
-    return Score(
-        run_id=run.id if is_told else None,
-        player=run.leader or "",
-        score=as_written(score),
-        ending=run.ending or "",
-        right_count=run.right_count or 0,
-        asked_count=run.asked_count or 0,
-        ended_at=run.ended_at,
-        length_ms=run.length_ms or 0,
-    )
 
 
 _VIEW = TypeAdapter(PlayView)
@@ -198,25 +173,6 @@ _VIEW = TypeAdapter(PlayView)
 def _sent(view: PlayView, status: int = 200) -> Response:
     """A view as JSON, written once: it was just made, so nothing in it needs checking."""
     return Response(_VIEW.dump_json(view), status, media_type="application/json")
-
-
-MAX_DELAY_MS = 300
-"""So much of the way from a player and back again costs the player nothing."""
-
-
-def _time_of_input(live_runs: LiveRuns, known: LiveRun, given: PlayInput, now: datetime) -> int:
-    """When an input counts from: from when the player says it was done, as far as that is
-    within MAX_DELAY_MS of the server's own clock, and after all the player has been shown."""
-    arrived = time_of(known.run, now)
-    said = arrived if given.at is None else min(arrived, given.at)
-    shown = live_runs.shown.get(known.run.id, 0)
-    return max(known.state.at, shown, arrived - MAX_DELAY_MS, said)
-
-
-def now_at(app_state: AppState, known: LiveRun, state: State, now: datetime) -> Moment:
-    """A run as it is now: countdowns that have ended since its last input count."""
-    at = max(state.at, time_of(known.run, now))
-    return step(app_state.program_of(known.run), state, Wait(), at)
 
 
 def _view(
@@ -229,28 +185,10 @@ def _view(
 ) -> tuple[PlayView, State]:
     """What the player sees now, and that state; `state` is where an input led that is not
     kept."""
-    run, program = known.run, app_state.program_of(known.run)
-    moment = now_at(app_state, known, state or known.state, now)
-    here = moment.state
-    if moment.footprints:
-        live_runs.shown[run.id] = here.at  # what is shown now cannot be answered from before
+    run, program = known.run, app_state.programs.program_of(known.run)
+    moment = live_runs.showing(known, now, state)
     named = RunNamed(run.id, run.game_id, run.game_revision)
-    media = app_state.media_of(run)
-    return play_view(program, named, known.seen, moment, known.answered, media, refused), here
-
-
-def end_those_left(app_state: AppState, live_runs: LiveRuns, now: datetime) -> int:
-    """Keep what those runs came to that time has ended while nobody looked; how many."""
-    with app_state.database.reading() as session:
-        left = runs_going_on(session, now - LEFT_FOR)
-    ended = 0
-    for run_id in left:
-        try:
-            known = live_runs.newest(run_id)
-        except (GameProblems, NotFound):  # refused by now, or not to be read: it stays as it is
-            continue
-        here = now_at(app_state, known, known.state, now).state
-        if here.phase is Phase.ENDED and known.run.ended_at is None:
-            keep_result(app_state, known.run, here, now)
-            ended += 1
-    return ended
+    media = app_state.replays.media_of(run)
+    seen, answered = known.session.seen, known.session.answered
+    view = play_view(program, named, seen, moment, answered, media, refused)
+    return view, moment.state

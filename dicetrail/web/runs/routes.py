@@ -15,14 +15,14 @@ from dicetrail.core.document import sounds_of
 from dicetrail.core.draw import name_of_dice
 from dicetrail.core.play import CannotPlayOn, TimeRanBackwards, play_on, player_named
 from dicetrail.core.workbench import Watched, watch
+from dicetrail.services.app_state import AppState
+from dicetrail.services.runs import MAX_TABLE_INPUTS, start_run, take_inputs
 from dicetrail.store import Place
 from dicetrail.store.models import RunRow
 from dicetrail.store.runs import get_run
-from dicetrail.web.app_state import AppState
 from dicetrail.web.context import Now, SharedState
 from dicetrail.web.http_format.bodies import Router
-from dicetrail.web.runs.shapes import MAX_INPUTS, NewRun, Outcomes, RunView, StepView, TableInput
-from dicetrail.web.runs.starting import start_run, take_inputs
+from dicetrail.web.runs.shapes import NewRun, Outcomes, RunView, StepView, TableInput
 
 router = Router("/api/runs", "runs")
 
@@ -33,11 +33,11 @@ def begin_run(new: NewRun, app_state: SharedState, now: Now) -> RunView:
     players = tuple(player_named(name, number) for number, name in enumerate(new.players, 1))
     run = start_run(app_state, new.game_id, new.dice, players, Place.TABLE, now)
     try:
-        app_state.replayed(run, new.inputs)
+        app_state.replays.replayed(run, new.inputs)
     except TimeRanBackwards as error:
         raise HTTPException(422, f"The inputs are out of order: {error}.") from None
     run = take_inputs(app_state.database, run.id, Place.TABLE, 0, new.inputs)
-    return _view(app_state, run, app_state.moments(run), 0)
+    return _view(app_state, run, app_state.replays.moments(run), 0)
 
 
 @router.get("/{run_id}")
@@ -47,7 +47,7 @@ def show_run(
     """A run as it stands, the maker's or a player's, with its steps from a number on."""
     with app_state.database.reading() as session:
         run = get_run(session, run_id)
-        return _view(app_state, run, app_state.whole(run), steps_from)
+        return _view(app_state, run, app_state.replays.whole(run), steps_from)
 
 
 @router.post("/{run_id}/inputs")
@@ -58,19 +58,21 @@ def send_inputs(run_id: str, given: TableInput, app_state: SharedState) -> RunVi
         before = run.inputs[-1].at if run.inputs else 0
     taken = Input(given.action, max(before, given.at))
     run = take_inputs(app_state.database, run_id, Place.TABLE, given.seen, (taken,))
-    return _view(app_state, run, app_state.moments(run), given.seen + 1)
+    return _view(app_state, run, app_state.replays.moments(run), given.seen + 1)
 
 
 @router.get("/{run_id}/watch/{step_number}")
 def watch_step(
-    run_id: str, step_number: Annotated[int, Path(ge=0, le=MAX_INPUTS)], app_state: SharedState
+    run_id: str,
+    step_number: Annotated[int, Path(ge=0, le=MAX_TABLE_INPUTS)],
+    app_state: SharedState,
 ) -> tuple[Watched, ...]:
     """What the rules did in one step of a run, line by line; nothing in its opening."""
     with app_state.database.reading() as session:
         run = get_run(session, run_id)
         if not 0 < step_number <= len(run.inputs):
             return ()
-        program, moments = app_state.program_of(run), app_state.moments(run)
+        program, moments = app_state.programs.program_of(run), app_state.replays.moments(run)
     given = run.inputs[step_number - 1]
     return watch(program, moments[step_number - 1].state, given.action, given.at)
 
@@ -81,7 +83,7 @@ def play_for_player(run_id: str, wanted: Outcomes, app_state: SharedState) -> Ru
     with app_state.database.reading() as session:
         run = get_run(session, run_id, Place.TABLE)
         before = run.inputs[-1].at if run.inputs else 0
-        program, moments = app_state.program_of(run), app_state.moments(run)
+        program, moments = app_state.programs.program_of(run), app_state.replays.moments(run)
     at = max(before, wanted.at)
     try:
         inputs, made = play_on(program, moments[-1], wanted.intent, wanted.questions, at)
@@ -102,14 +104,14 @@ def _view(app_state: AppState, run: RunRow, moments: Iterable[Moment], steps_fro
         dice=name_of_dice(run.dice),
         players=run.players,
         is_players=run.place == Place.PLAY,
-        sounds=sounds_of(app_state.program_of(run).game),
+        sounds=sounds_of(app_state.programs.program_of(run).game),
         seen=len(run.inputs),
         steps_from=steps_from,
         steps=[
             StepView(
                 at=moment.state.at,
                 action=action,
-                table=app_state.table_of(run, moment.state),
+                table=app_state.replays.table_of(run, moment.state),
                 footprints=moment.footprints,
             )
             for action, moment in list(zip(actions, moments, strict=True))[steps_from:]

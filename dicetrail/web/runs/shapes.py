@@ -7,10 +7,8 @@ from pydantic import BaseModel, Field
 from dicetrail.core import Action, Input, Table
 from dicetrail.core.play import Footprint, Intent
 from dicetrail.limits import MAX_MS
+from dicetrail.services.runs import MAX_TABLE_INPUTS
 from dicetrail.web.http_format.shapes import Dice, DiceName, PlayerNames, Received
-
-MAX_INPUTS = 20_000
-"""A run takes at most this many inputs, so that none can be made to grow without end."""
 
 
 class NewRun(Received):
@@ -22,7 +20,7 @@ class NewRun(Received):
     game_id: str
     dice: Dice | None = None
     players: PlayerNames = ("Player",)
-    inputs: Annotated[tuple[Input, ...], Field(max_length=MAX_INPUTS)] = ()
+    inputs: Annotated[tuple[Input, ...], Field(max_length=MAX_TABLE_INPUTS)] = ()
 
 
 class TableInput(Received):

@@ -11,6 +11,7 @@ from dicetrail.core import Game, Sound
 from dicetrail.core.document import RATE, SHIPPED, out_of_bounds, outline, samples, sound_named, wav
 from dicetrail.core.survey import sound_problems
 from dicetrail.files.shipped import shipped_file
+from dicetrail.services.voice import voice_for
 from dicetrail.store import NotFound
 from dicetrail.store.games import game_revision
 from dicetrail.store.media import get_medium
@@ -19,10 +20,9 @@ from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.description import files
 from dicetrail.web.http_format.errors import Faulty
 from dicetrail.web.http_format.shapes import RevisionNumber
-from dicetrail.web.pictures.routes import MediumBrought, brought
 from dicetrail.web.reading import ReadAside
 from dicetrail.web.sounds.shapes import SoundMade, ToRead
-from dicetrail.web.sounds.voice import voice_for
+from dicetrail.web.uploads import MediumBrought, brought
 
 router = Router("/api/sounds", "sounds")
 

@@ -9,6 +9,8 @@ from starlette.exceptions import HTTPException
 
 from dicetrail.core.play import Stop
 from dicetrail.files import read_game
+from dicetrail.services.app_state import AppState
+from dicetrail.services.game_files import game_file_of
 from dicetrail.store.games import newest_game
 from dicetrail.takeaway.folder import (
     NotBuilt,
@@ -23,9 +25,7 @@ from dicetrail.takeaway.folder import (
 from dicetrail.takeaway.leaving import Leaving, leaving
 from dicetrail.takeaway.program import program_file
 from dicetrail.takeaway.written import CannotBeWritten, Reason, plain_program
-from dicetrail.web.app_state import AppState
 from dicetrail.web.desk import Making
-from dicetrail.web.games.files import game_file_of
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.description import files
 

@@ -12,20 +12,19 @@ from dataclasses import dataclass, field, replace
 from enum import StrEnum
 from itertools import count
 
-from sqlalchemy.orm import Session
-
 from dicetrail.core import Pack, Problem, Question
 from dicetrail.core.answers import tidy
 from dicetrail.core.workbench import PackRefused, joined
 from dicetrail.files import FileProblem, FileReading, Medium, Plan
 from dicetrail.files.sandbox import GivenUp, Sandbox
 from dicetrail.form import checked_strictly
+from dicetrail.services.clock import Clock
+from dicetrail.services.errors import Refused
 from dicetrail.store import Database, NotFound, PackSource
 from dicetrail.store.columns import WrittenQuestions
 from dicetrail.store.media import keep_medium
 from dicetrail.store.models import RefusedRow
 from dicetrail.store.packs import add_pack, keep_anew, newest_pack, newest_packs, pack_of
-from dicetrail.web.clock import Clock
 
 MAX_WAITING = 8
 """How many files wait at once; the oldest is forgotten when another comes."""
@@ -133,7 +132,8 @@ class Load:
                 media = {name: held.digest for name, held in self.media.items()}
                 for held in self.media.values():
                     keep_medium(session, held.digest, held.media_type, held.content)
-                title = target.title or told_apart(session, self._title(reading))
+                titles = {pack.title for pack in newest_packs(session)}
+                title = target.title or told_apart(titles, self._title(reading))
                 pack = Pack(title, questions, reading.facts)
                 if target.into is Into.NEW:
                     self.pack_id = add_pack(session, pack, source, clock(), media=media).pack_id
@@ -201,7 +201,9 @@ class Loads:
     def take(
         self, load: Load, aside: Sandbox, database: Database, target: Target, clock: Clock
     ) -> None:
-        """Begin to take a file; `Load.stage` says how far it is."""
+        """Begin to take a file; `Load.stage` says how far it is. Raises Refused if it has begun."""
+        if load.stage not in (Stage.WAITING, Stage.FAILED):
+            raise Refused("This file is being taken already.")
         load.stage = Stage.READING
         self._takers.submit(load.take, aside, database, target, clock)
 
@@ -257,9 +259,8 @@ def clipped_title(title: str) -> str:
     return title if len(title) <= _LONGEST_TITLE else f"{title[: _LONGEST_TITLE - 1].rstrip()}…"
 
 
-def told_apart(session: Session, title: str) -> str:
-    """The title, with a number where a pack of the shelf has it already."""
-    taken = {pack.title for pack in newest_packs(session)}
+def told_apart(taken: Collection[str], title: str) -> str:
+    """The title, with a number where a pack of the shelf has taken it already."""
     if title not in taken:
         return title
     return next(name for name in (f"{title} ({n})" for n in count(2)) if name not in taken)

@@ -1,24 +1,25 @@
-"""Start runs and store their results, for the table and the play page."""
+"""Start runs, take the inputs of the maker's table, and keep results."""
 
 import secrets
 from collections.abc import Sequence
 from datetime import datetime, timedelta
 
-from starlette.exceptions import HTTPException
-
 from dicetrail.core import Input, State
 from dicetrail.core.draw import LONG_DICE_BITS
 from dicetrail.core.play import players_refused, run_result
+from dicetrail.services.app_state import AppState
+from dicetrail.services.errors import NotTaken, Refused
 from dicetrail.store import Database, NotFound, Place
 from dicetrail.store.games import is_shelved, newest_number
 from dicetrail.store.models import RunRow
+from dicetrail.store.packs import newest_numbers
 from dicetrail.store.runs import add_inputs, add_run, end_run, get_run
-from dicetrail.web.app_state import AppState
-from dicetrail.web.games.routes import newest_program, pack_numbers
-from dicetrail.web.runs.shapes import MAX_INPUTS
 
 ROLLED_BELOW = 1_000_000
 """New dice at the table have at most six digits, to be read out and typed with ease."""
+
+MAX_TABLE_INPUTS = 20_000
+"""A run at the maker's table takes at most this many inputs."""
 
 
 def rolled(place: Place) -> int:
@@ -37,18 +38,18 @@ def start_run(
     now: datetime,
     player_key: str | None = None,
 ) -> RunRow:
-    """Start a run of a game as it now stands. Raises NotFound, GameProblems."""
-    refused = players_refused(newest_program(app_state, game_id).game, len(players))
+    """Start a run of a game as it now stands. Raises NotFound, GameProblems, NotTaken."""
+    refused = players_refused(app_state.programs.now(game_id).game, len(players))
     if refused is not None:
-        raise HTTPException(422, f"Not begun: {refused}.")
+        raise NotTaken(f"Not begun: {refused}.")
     with app_state.database.writing() as session:
         if place is Place.PLAY and not is_shelved(session, game_id):
             raise NotFound("game", game_id)
-        game = app_state.saved_game(game_id, newest_number(session, game_id))
+        game = app_state.programs.saved_game(game_id, newest_number(session, game_id))
         return add_run(
             session,
             game,
-            dict(pack_numbers(session, game.document)),
+            dict(newest_numbers(session, game.document.packs_used)),
             rolled(place) if dice is None else dice,
             players,
             place,
@@ -58,23 +59,23 @@ def start_run(
 
 
 def keep_result(app_state: AppState, run: RunRow, state: State, now: datetime) -> None:
-    """Keep what a run came to that has ended in a state."""
-    result = run_result(app_state.program_of(run), state)
+    """Keep the result of a run that has ended in a state."""
+    result = run_result(app_state.programs.program_of(run), state)
     with app_state.database.reading() as session:
-        seen = app_state.shown(get_run(session, run.id))
+        seen = app_state.replays.shown(get_run(session, run.id))
     with app_state.database.writing() as session:
         kept = get_run(session, run.id)
         end_run(kept, result, now)
         kept.seen = seen
-    end_run(run, result, now)  # and know it of the one at hand
+    end_run(run, result, now)  # the caller's copy of the run knows its result too
 
 
 def take_inputs(
     database: Database, run_id: str, place: Place, seen: int, inputs: Sequence[Input]
 ) -> RunRow:
-    """Take inputs of a run with the times they say. Raises NotFound, StaleRun."""
-    if seen + len(inputs) > MAX_INPUTS:
-        raise HTTPException(409, f"A run takes at most {MAX_INPUTS:,} inputs.")
+    """Take inputs of a run with the times they say. Raises NotFound, StaleRun, Refused."""
+    if seen + len(inputs) > MAX_TABLE_INPUTS:
+        raise Refused(f"A run takes at most {MAX_TABLE_INPUTS:,} inputs.")
     with database.writing() as session:
         run = get_run(session, run_id, place)
         add_inputs(session, run_id, seen, inputs)
