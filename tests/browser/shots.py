@@ -1,7 +1,7 @@
 """The screenshots of the documentation, made from the demo data.
 
-Run as ``python -m tests.browser.shots FOLDER``. A picture in the folder is replaced only if its view
-has changed: dice, times and the moment of an effect differ from run to run.
+Run as ``python -m tests.browser.shots FOLDER``. A picture in the folder is replaced only if its
+view has changed: dice, times and the moment of an effect differ from run to run.
 """
 
 import io

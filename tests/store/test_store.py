@@ -12,8 +12,9 @@ from alembic.migration import MigrationContext
 from sqlalchemy import create_engine, text
 
 from dicetrail.core import Answer, Begin, Facts, Input, Pack, PackEdit, Question
+from dicetrail.core.play import StaleRun
 from dicetrail.core.survey import FactsEdit, edited
-from dicetrail.store import Database, NotFound, PackSource, Place, StaleRevision, StaleRun
+from dicetrail.store import Database, NotFound, PackSource, Place, StaleRevision
 from dicetrail.store.games import (
     add_game,
     game_revision,

@@ -77,7 +77,7 @@ class TestOfflineApiAndServer(ApiTest):
             if view["table"]["phase"] == "ended":
                 return True
             kept = desk.runs[run[1]]
-            state = desk._moments_of(kept)[-1].state
+            state = desk._session_of(kept).state
             given = next_input(desk.program, state, self.chances.choice(list(Intent)), state.at)
             is_strange = given is None or self.chances.random() < strangeness
             action = self.chances.choice(STRANGE) if is_strange else to_json(given.action)
@@ -91,7 +91,7 @@ class TestOfflineApiAndServer(ApiTest):
             if self.chances.random() < 0.2:
                 self.time += timedelta(milliseconds=self.chances.choice((0, 700, 8_000)))
                 view, _ = self.both(desk, run, "GET", "runs/{}")
-        return desk._moments_of(desk.runs[run[1]])[-1].state.phase is Phase.ENDED
+        return desk._session_of(desk.runs[run[1]]).state.phase is Phase.ENDED
 
     def test_whatever_a_player_does_both_show_the_same_and_list_the_same_best(self):
         ended = 0

@@ -98,7 +98,7 @@ class TestDesk(unittest.TestCase):
         name, view = self.begun(chance=chance)
         while view["table"]["phase"] != "ended":
             phase, seen = view["table"]["phase"], view["seen"]
-            state = self.desk._moments_of(self.desk.runs[name])[-1].state
+            state = self.desk._session_of(self.desk.runs[name]).state
             intent = Intent.RIGHT if right else Intent.WRONG
             given_ = next_input(self.desk.program, state, intent, state.at)
             view = self.act(
