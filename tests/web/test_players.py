@@ -316,6 +316,36 @@ class TestScores(PlayersTest):
         self.assert_problem(refused, 404, "no run")
 
 
+class TestPages(PlayersTest):
+    def test_the_pages_of_a_list_are_the_list_and_each_links_to_the_next(self):
+        for number in range(5):
+            self.started()
+            game = self.get(GAME)
+            game["document"]["title"] = f"Supper {number}"
+            self.http.put(GAME, json=game).raise_for_status()
+        for path in (
+            "/api/games",
+            "/api/packs",
+            f"{GAME}/runs",
+            f"{GAME}/revisions",
+        ):
+            whole = self.get(path)
+            self.assertGreaterEqual(len(whole), 4, path)
+            for most in (1, 2, 3, len(whole)):
+                address, pages = f"{path}?most={most}", []
+                while address:
+                    answer = self.http.get(address)
+                    pages.append(answer.json())
+                    address = answer.links.get("next", {}).get("url")
+                self.assertEqual([one for page in pages for one in page], whole, (path, most))
+                sizes = [len(page) for page in pages]
+                self.assertTrue(all(size == most for size in sizes[:-1]), (path, sizes))
+                self.assertEqual(len(pages), -(-len(whole) // most), (path, most))
+            self.assertEqual(self.http.get(f"{path}?first=1000").json(), [])
+        for query in ("most=0", "most=1001", "first=-1"):
+            self.assertEqual(self.http.get(f"/api/games?{query}").status_code, 422, query)
+
+
 class TestSounds(PlayersTest):
     def test_sounds_are_designed_brought_kept_with_the_game_and_heard(self):
         made = self.post("/api/sounds/made", **SOUND)

@@ -1,6 +1,7 @@
 """Games: the shelf's list, one game, its saves, its draw, and answers tried on it."""
 
 from dataclasses import replace
+from itertools import zip_longest
 from typing import Annotated
 
 from fastapi import Query
@@ -56,20 +57,19 @@ from dicetrail.web.games.shapes import (
 )
 from dicetrail.web.games.views import game_view
 from dicetrail.web.http_format.bodies import Router
+from dicetrail.web.http_format.pages import Paged
 from dicetrail.web.http_format.shapes import Dice, RevisionNumber
 
 router = Router("/api/games", "games")
-
-MAX_REVISIONS = 200
 
 RoundNumber = Annotated[int, Query(ge=0, alias="round")]
 
 
 @router.get("")
-def list_games(app_state: SharedState) -> list[GameCard]:
-    """Every game at a glance, the last saved first."""
+def list_games(app_state: SharedState, page: Paged) -> list[GameCard]:
+    """The games at a glance, the last saved first."""
     with app_state.database.reading() as session:
-        return [_card(revision) for revision in newest_games(session)]
+        return [_card(revision) for revision in page.of(newest_games(session))]
 
 
 @router.post("", status_code=201)
@@ -166,20 +166,18 @@ def return_game(game_id: str, app_state: SharedState) -> GameView:
 
 
 @router.get("/{game_id}/revisions")
-def list_revisions(game_id: str, app_state: SharedState) -> list[RevisionCard]:
-    """Every save of a game, the newest first, and what it changed."""
+def list_revisions(game_id: str, app_state: SharedState, page: Paged) -> list[RevisionCard]:
+    """The saves of a game, the newest first, and what each changed."""
     with app_state.database.reading() as session:
-        found = game_revisions(session, game_id)[:MAX_REVISIONS]
-        olds = [older.document for older in found[1:]]
+        found = game_revisions(session, game_id)
+        pairs = list(zip_longest(found, found[1:]))
         return [
             RevisionCard(
                 number=revision.number,
                 saved_at=revision.saved_at,
-                changes=changes_between(olds[place], revision.document)
-                if place < len(olds)
-                else (),
+                changes=changes_between(older.document, revision.document) if older else (),
             )
-            for place, revision in enumerate(found)
+            for revision, older in page.of(pairs)
         ]
 
 

@@ -23,6 +23,7 @@ from dicetrail.web.beside import Beside, DoneBeside
 from dicetrail.web.context import Now, SharedState
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.errors import DoesNotFit
+from dicetrail.web.http_format.pages import Paged
 from dicetrail.web.kept.shapes import (
     Compared,
     HeldCard,
@@ -37,11 +38,11 @@ router = Router("/api/games/{game_id}/kept", "kept runs")
 
 
 @router.get("")
-def list_kept_runs(game_id: str, app_state: SharedState) -> list[KeptCard]:
+def list_kept_runs(game_id: str, app_state: SharedState, page: Paged) -> list[KeptCard]:
     """The kept runs of a game, by their names."""
     with app_state.database.reading() as session:
         newest_game(session, game_id)
-        return list(map(_card, kept_runs(session, game_id)))
+        return list(map(_card, page.of(kept_runs(session, game_id))))
 
 
 @router.post("", status_code=201)

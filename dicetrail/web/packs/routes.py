@@ -58,6 +58,7 @@ from dicetrail.web.context import Now, SharedState
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.description import files
 from dicetrail.web.http_format.errors import Faulty
+from dicetrail.web.http_format.pages import Paged
 from dicetrail.web.http_format.shapes import RevisionNumber
 from dicetrail.web.packs.shapes import (
     AboutSave,
@@ -97,8 +98,8 @@ templates = Router("/api/templates", "packs")
 
 
 @router.get("")
-def list_packs(app_state: SharedState) -> list[PackCard]:
-    """Every pack at a glance, the last loaded first."""
+def list_packs(app_state: SharedState, page: Paged) -> list[PackCard]:
+    """The packs at a glance, the last loaded first."""
     with app_state.database.reading() as session:
         packs = newest_packs(session)
     # What packs hold is read once, and never so much of it that the shelf is kept waiting: the
@@ -108,7 +109,7 @@ def list_packs(app_state: SharedState) -> list[PackCard]:
         pack_card(
             pack, app_state.packs.wrong_in(pack, pack.question_count < MANY and monotonic() < until)
         )
-        for pack in packs
+        for pack in page.of(packs)
     ]
 
 

@@ -20,23 +20,22 @@ from dicetrail.store.runs import runs_of_game
 from dicetrail.web.context import Now, SharedLiveRuns, SharedState
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.description import files
+from dicetrail.web.http_format.pages import Paged
 from dicetrail.web.play.scores import score_of
 from dicetrail.web.play.shapes import PlayedRun, RunNow, Sharing
-
-MAX_RUNS = 200
 
 router = Router("/api/games/{game_id}", "players")
 
 
 @router.get("/runs")
 def list_runs(
-    game_id: str, app_state: SharedState, live_runs: SharedLiveRuns, now: Now
+    game_id: str, app_state: SharedState, live_runs: SharedLiveRuns, now: Now, page: Paged
 ) -> list[PlayedRun]:
     """The runs of a game by its players, the newest first; of those being played how far they
     are."""
     with app_state.database.reading() as session:
         newest_game(session, game_id)
-        runs = runs_of_game(session, game_id, MAX_RUNS)
+        runs = runs_of_game(session, game_id, page.needed)
     return [
         PlayedRun(
             id=run.id,
@@ -48,7 +47,7 @@ def list_runs(
             now=_run_now(app_state, live_runs, run, now),
             remark=run.remark or "",
         )
-        for run in runs
+        for run in page.of(runs)
     ]
 
 

@@ -69,7 +69,7 @@ export function useRevisions(gameId: string, revision: number) {
 }
 
 export function listRevisions(gameId: string) {
-  return given(api.GET("/api/games/{game_id}/revisions", { params: { path: { game_id: gameId } } }));
+  return given(api.GET("/api/games/{game_id}/revisions", { params: { path: { game_id: gameId }, query: { most: 200 } } }));
 }
 
 export function showRevision(gameId: string, number: number) {

@@ -1,8 +1,11 @@
 import { api, done, given } from "./client";
 
+/** The players' page lists this many runs. */
+const SHOWN = 200;
+
 /** The runs of a game by its players, the newest first. */
 export function listPlayedRuns(gameId: string) {
-  return given(api.GET("/api/games/{game_id}/runs", { params: { path: { game_id: gameId } } }));
+  return given(api.GET("/api/games/{game_id}/runs", { params: { path: { game_id: gameId }, query: { most: SHOWN } } }));
 }
 
 /** The address of the players' page. */
