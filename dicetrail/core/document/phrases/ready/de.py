@@ -1,4 +1,4 @@
-"""German."""
+"""German. Made from translations/de.po."""
 
 LINES = """
 untitled: Ein Spiel ohne Titel

@@ -1,4 +1,4 @@
-"""French."""
+"""French. Made from translations/fr.po."""
 
 LINES = """
 untitled: Un jeu sans titre

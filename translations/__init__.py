@@ -1,0 +1,1 @@
+"""The phrases of games for translators: a PO file a language, read by `python -m translations`."""
