@@ -62,7 +62,7 @@ class StandaloneGame:
 
 
 @dataclass(frozen=True, slots=True)
-class Ended:
+class EndedRun:
     """A run that has ended: what it came to, when, and what it showed of its questions."""
 
     result: RunResult
@@ -84,7 +84,7 @@ class KeptHere:
     best: Number | None = None
     """What was to be beaten."""
     inputs: tuple[Input, ...] = ()
-    ended: Ended | None = None
+    ended: EndedRun | None = None
     remark: str = ""
 
 
@@ -233,7 +233,7 @@ class OfflineApi:
             shown = playthrough(
                 self.program, (*whole, brought) if brought.footprints else whole, run.inputs
             )
-            ended = Ended(run_result(self.program, here), now, shown)
+            ended = EndedRun(run_result(self.program, here), now, shown)
             run = self.runs[run.id] = replace(run, ended=ended)
         named = RunNamed(run.id, self.standalone.game_id, run.revision)
         media, before = self.standalone.media, session.answered
@@ -260,7 +260,7 @@ def as_told(moments: Iterable[Moment]) -> list[Any]:
     ]
 
 
-def _ended(run: KeptHere) -> Ended:
+def _ended(run: KeptHere) -> EndedRun:
     assert run.ended is not None
     return run.ended
 

@@ -29,6 +29,7 @@ export const keys = {
   sounds: key<[sound: unknown]>("sounds"),
   // Runs
   play: key<[gameId: string]>("play"),
+  watchedRun: key<[runId: unknown]>("watched run"),
   watch: key<[runId: unknown, step: unknown]>("watch"),
   kept: key<[gameId: string]>("kept"),
   keptResults: key<[gameId: string, revision: number]>("kept results"),

@@ -1,6 +1,8 @@
+import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { useNavigate, useSearchParams } from "react-router";
 import { diceIn, type Dice } from "../../api/dice";
+import { keys } from "../../api/keys";
 import { Line } from "../../api/line";
 import { playOn, sendInput, showRun, startRun, type MakerAction } from "../../api/runs";
 import type { Input, Intent, RunView, StepView } from "../../api/schema";
@@ -63,7 +65,7 @@ export function useTableRun(gameId: string, revision: number): TableRun {
   const dice = diceIn(search.get("dice"));
   const wantedRun = useRef(search.get("run"));
   const wantedStep = useRef(search.has("step") ? Number(search.get("step")) : undefined);
-  const [laid, setLaid] = useState<Laid>();
+  const [kept, setLaid] = useState<Laid>();
   const [error, setError] = useState<unknown>();
   const { latest, isBusy } = useLatest();
   /** What lies on the table, known before the page has drawn it. */
@@ -120,6 +122,14 @@ export function useTableRun(gameId: string, revision: number): TableRun {
     [gameId, navigate, take, line],
   );
 
+  const watched = kept?.lookedAt !== undefined && kept.run.is_players && !isOver(kept.run) ? kept.run.id : undefined;
+  const seen = useQuery({
+    queryKey: keys.watchedRun(watched),
+    queryFn: () => showRun(watched ?? ""),
+    enabled: watched !== undefined,
+    refetchInterval: (query) => (query.state.data && isOver(query.state.data) ? false : WATCHES_EVERY_MS),
+  });
+  const laid = goneOn(kept, seen.data);
   const laidDice = laid?.run.dice ?? dice;
   const seenRevision = useRef<number>(undefined);
   useEffect(() => {
@@ -151,25 +161,12 @@ export function useTableRun(gameId: string, revision: number): TableRun {
     );
   }, [revision, laidDice, players, lay, gameId]);
 
-  const isGoingOn = laid?.lookedAt !== undefined && laid.run.is_players && laid.steps.at(-1)?.table.phase !== "ended";
-  const watched = isGoingOn ? laid.run.id : undefined;
-  useEffect(() => {
-    if (watched === undefined) return;
-    const look = () =>
-      void showRun(watched).then(
-        (run) => setLaid((now) => (now?.run.id === run.id && run.seen > now.run.seen ? { ...now, run, steps: run.steps } : now)),
-        setError,
-      );
-    const timer = window.setInterval(look, WATCHES_EVERY_MS);
-    return () => window.clearInterval(timer);
-  }, [watched]);
-
-  const show = useCallback((step: number) => {
-    setLaid((now) => now && { ...now, shown: step >= now.steps.length - 1 ? undefined : Math.max(0, step) });
-  }, []);
-
   const steps = laid?.steps ?? [];
   const last = steps.length - 1;
+  const show = useCallback(
+    (step: number) => setLaid((now) => now && { ...now, shown: step >= last ? undefined : Math.max(0, step) }),
+    [last],
+  );
   const shown = Math.min(laid?.shown ?? last, last);
   const isAtEnd = shown === last && !laid?.lookedAt;
   const lastAt = steps[last]?.at ?? 0;
@@ -196,7 +193,7 @@ export function useTableRun(gameId: string, revision: number): TableRun {
     shown,
     isAtEnd,
     restarted: laid?.restarted,
-    error,
+    error: error ?? seen.error ?? undefined,
     isBusy,
     dice: laidDice,
     players,
@@ -217,6 +214,16 @@ export function useTableRun(gameId: string, revision: number): TableRun {
     },
     roll: (chosen) => void lay(chosen, players, (isBegun) => ({ inputs: isBegun ? BEGUN : [] })),
   };
+}
+
+function isOver(run: RunView): boolean {
+  return run.steps.at(-1)?.table.phase === "ended";
+}
+
+/** What lies on the table, gone on as a player has been seen to play. */
+function goneOn(laid: Laid | undefined, seen: RunView | undefined): Laid | undefined {
+  const isNews = laid && seen?.id === laid.run.id && seen.seen > laid.run.seen;
+  return isNews ? { ...laid, run: seen, steps: seen.steps } : laid;
 }
 
 /** Why a run is only looked at: it is a player's, or was played on another version. */
