@@ -24,7 +24,7 @@ from dicetrail.core.answers import laid_out
 from dicetrail.core.document import Phrase
 from dicetrail.core.play import Listen, Result
 from dicetrail.core.play.program import question_of
-from dicetrail.core.play.state import Holding
+from dicetrail.core.play.state import InHold
 
 HEADLINES = {
     Result.RIGHT: Phrase.RIGHT,
@@ -143,7 +143,7 @@ class Game:
             self.printed.append(self.words.say(Phrase.IT_IS, answer=feedback.answer))
             self.printed += [feedback.note] if feedback.note else []
         self.printed.append(self.counters(next(p for p in view.players if p.has_turn)))
-        goes_on = isinstance(self.state.stands, Holding) and self.state.stands.way is not None
+        goes_on = isinstance(self.state.stands, InHold) and self.state.stands.way is not None
         stands = self.state.phase is Phase.ASKING or not goes_on
         if stands and feedback.result is Result.WRONG and self.counts_tries:
             left = view.question.tries_left
@@ -151,7 +151,7 @@ class Game:
         self.went_on(view)
 
     def went_on(self, view, said=0):
-        if isinstance(self.state.stands, Holding):
+        if isinstance(self.state.stands, InHold):
             way, hold = self.state.stands.way, self.state.stands.ms
             view = self.step(Continue()) if hold is None else self.step(Wait(), hold)
             if way is None:

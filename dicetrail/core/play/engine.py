@@ -69,7 +69,7 @@ from dicetrail.core.play.program import (
 from dicetrail.core.play.state import (
     Action,
     Answer,
-    Asking,
+    AtQuestion,
     Begin,
     Bring,
     BroughtQuestion,
@@ -78,7 +78,7 @@ from dicetrail.core.play.state import (
     Finish,
     Hint,
     History,
-    Holding,
+    InHold,
     Input,
     Letter,
     Listen,
@@ -198,17 +198,17 @@ def _let_time_pass(program: Program, state: State, at: int) -> Telling[State]:
     """The state at a later time, every countdown that ended by then worked out."""
     while True:
         stands, question = state.stands, state.question
-        if isinstance(stands, Holding) and stands.ms is not None:
+        if isinstance(stands, InHold) and stands.ms is not None:
             due = state.at + stands.ms
             if due > at:
-                return state._replace(at=at, stands=Holding(due - at, stands.way))
+                return state._replace(at=at, stands=InHold(due - at, stands.way))
             state = yield from after_hold(program, state._replace(at=due), stands.way)
-        elif isinstance(stands, Asking) and question.lead_ms:
+        elif isinstance(stands, AtQuestion) and question.lead_ms:
             due = state.at + question.lead_ms
             if due > at:
                 return state._replace(at=at, question=question._replace(lead_ms=due - at))
             state = state._replace(at=due, question=question._replace(lead_ms=0))
-        elif isinstance(stands, Asking) and state.unattended < MAX_UNATTENDED:
+        elif isinstance(stands, AtQuestion) and state.unattended < MAX_UNATTENDED:
             soonest = state.clocks.soonest
             if soonest is None or state.at + max(0, soonest) > at:
                 return _tick(state, at)
@@ -387,7 +387,7 @@ def _pass(program: Program, state: State, _action: Pass) -> Telling[State]:
 
 
 def _continue(program: Program, state: State, _action: Continue) -> Telling[State]:
-    if not isinstance(state.stands, Holding) or state.stands.ms is not None:
+    if not isinstance(state.stands, InHold) or state.stands.ms is not None:
         raise _ActionRefused(Phrase.NOT_YET, count=state.hold_ms or 0)
     return (yield from after_hold(program, state, state.stands.way))
 

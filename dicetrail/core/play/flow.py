@@ -66,9 +66,9 @@ from dicetrail.core.play.program import (
 from dicetrail.core.play.state import (
     ASKING,
     OPENING,
+    AtEnd,
     Clocks,
-    Ended,
-    Holding,
+    InHold,
     QuestionInPlay,
     RoundInPlay,
     State,
@@ -190,7 +190,7 @@ def hold(
         return state
     if hold == 0:
         return (yield from after_hold(program, state, way))
-    state = state._replace(stands=Holding(hold, way))
+    state = state._replace(stands=InHold(hold, way))
     yield partial(_tell_hold, state, presented, hold)
     return state
 
@@ -447,7 +447,7 @@ def game_over(
     leader = leader_of(program, state)
     due = state.due
     state = state._replace(
-        stands=Ended(gave_up=gave_up),
+        stands=AtEnd(gave_up=gave_up),
         turn=leader if about is None else about,
         due=None,
         clocks=state.clocks._replace(question=None, round=None),
@@ -470,7 +470,7 @@ def game_over(
     whose = f" for {state.players[state.turn]}" if len(state.players) > 1 else ""
     why = f"with {counted(score, 'point')} the ending{whose} is “{title}”"
     yield Footprint(state.at, Stop.END, What.ENDED, why, (Change("ending", None, title),))
-    return (yield from cue_of_ending(program, state._replace(stands=Ended(ending)), ending))
+    return (yield from cue_of_ending(program, state._replace(stands=AtEnd(ending)), ending))
 
 
 def _given_up(program: Program, state: State) -> Telling[State]:

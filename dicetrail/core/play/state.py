@@ -186,21 +186,21 @@ class Heard(NamedTuple):
 
 
 @record
-class Opening:
+class AtOpening:
     """Before the first question, or at the menu between two rounds."""
 
     phase: Literal[Phase.OPENING] = Phase.OPENING
 
 
 @record
-class Asking:
+class AtQuestion:
     """A question waits for its answer."""
 
     phase: Literal[Phase.ASKING] = Phase.ASKING
 
 
 @record
-class Holding:
+class InHold:
     """Feedback is shown, and the run waits."""
 
     ms: int | None
@@ -211,7 +211,7 @@ class Holding:
 
 
 @record
-class Ended:
+class AtEnd:
     """The run is over."""
 
     ending: int | None = None
@@ -221,7 +221,7 @@ class Ended:
     phase: Literal[Phase.ENDED] = Phase.ENDED
 
 
-OPENING, ASKING = Opening(), Asking()
+OPENING, ASKING = AtOpening(), AtQuestion()
 
 
 class Setup(NamedTuple):
@@ -301,7 +301,7 @@ class State(NamedTuple):
     """Milliseconds since the run began."""
     tallies: tuple[Tally, ...]
     """What each player has."""
-    stands: Opening | Asking | Holding | Ended = OPENING
+    stands: AtOpening | AtQuestion | InHold | AtEnd = OPENING
     """Where the run stands, with what exists only there."""
     turn: int = 0
     """Whose turn it is, from 0; once the run has ended, whom its ending is about."""
@@ -343,17 +343,17 @@ class State(NamedTuple):
     @property
     def hold_ms(self) -> int | None:
         """Milliseconds left of a hold; None if there is none, or until the player goes on."""
-        return self.stands.ms if isinstance(self.stands, Holding) else None
+        return self.stands.ms if isinstance(self.stands, InHold) else None
 
     @property
     def ending(self) -> int | None:
         """The ending, by its number from 0; None while the run goes on, or if none fits."""
-        return self.stands.ending if isinstance(self.stands, Ended) else None
+        return self.stands.ending if isinstance(self.stands, AtEnd) else None
 
     @property
     def gave_up(self) -> bool:
         """Whether the run ended because a player gave up."""
-        return isinstance(self.stands, Ended) and self.stands.gave_up
+        return isinstance(self.stands, AtEnd) and self.stands.gave_up
 
 
 class Moment:
