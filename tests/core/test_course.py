@@ -240,7 +240,12 @@ def all_ends(program, dice, most=500):
         for action, pause in script_actions(program, state):
             after = step(program, state, action, state.at + pause).state
             key = after._replace(
-                at=0, heard=(), told=(), given=None, presented_count=0, unattended=0
+                at=0,
+                heard=(),
+                told=(),
+                unattended=0,
+                question=after.question._replace(given=None),
+                history=after.history._replace(presented_count=0),
             )
             if key in seen:
                 continue
