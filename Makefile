@@ -143,7 +143,8 @@ $(UV): requirements-uv.lock
 
 .make/run: requirements.lock pyproject.toml $(UV)
 	$(UV) venv --quiet --allow-existing --no-python-downloads --python $(PYTHON) .venv
-	$(SYNC) requirements.lock
+# Where tests have run before, their packages stay.
+	$(SYNC) $(if $(wildcard .make/dev),requirements-dev.lock,requirements.lock)
 	$(UV) pip install --quiet --no-deps --python $(BIN)/python -e .
 	@touch $@
 
