@@ -8,7 +8,7 @@ import unittest
 
 from hypothesis import settings
 from hypothesis import strategies as st
-from hypothesis.stateful import RuleBasedStateMachine, initialize, invariant, rule
+from hypothesis.stateful import RuleBasedStateMachine, initialize, invariant, precondition, rule
 
 from dicetrail.core import (
     After,
@@ -16,6 +16,7 @@ from dicetrail.core import (
     Ask,
     Begin,
     Continue,
+    Cue,
     Details,
     Draw,
     DrawOrder,
@@ -25,6 +26,7 @@ from dicetrail.core import (
     Kind,
     Letter,
     Moves,
+    Occasion,
     Opening,
     Order,
     Pack,
@@ -85,14 +87,18 @@ ROUNDS = st.builds(
     moves=st.builds(Moves, WAYS, WAYS, WAYS, WAYS),
     seconds=st.none() | st.integers(3, 9),
 )
-TIMES = st.sampled_from([0, 0, 300, 1_000, 2_500, 9_000])
+BELLS = [(Cue("bell", (Occasion.WRONG,), hold_ms=hold),) for hold in (None, 0, 400)]
+"""A cue that holds as the round says, not at all, or for a while."""
+MOVES = ("begin", "press_on", "hint", "pass_", "answer", "letter")
+TIMES = st.sampled_from([0, 0, 0, 0, 300, 300, 1_000, 2_500, 9_000])
 
 
 class Naive:
     """A game played by hand."""
 
-    def __init__(self, rounds, players, seconds):
+    def __init__(self, rounds, players, seconds, cues):
         self.rounds, self.players = rounds, players
+        self.cue_hold = cues[0].hold_ms if cues else None
         self.scores = [0] * players
         self.game_left = None if seconds is None else seconds * 1000
         self.round_left = self.question_left = None
@@ -137,15 +143,23 @@ class Naive:
         return None
 
     @property
+    def is_word(self):
+        return self.question.kind is Kind.LETTERS
+
+    @property
     def allowed(self):
         ask = self.rounds[self.round].ask
-        return ask.misses if self.question.kind is Kind.LETTERS else ask.tries
+        return ask.misses if self.is_word else ask.tries
 
     def close(self, name, move):
         """The question is done with, by a handler and a way."""
         self.run(name)
         self.way = getattr(self.rounds[self.round].moves, move)
-        self.hold = self.rounds[self.round].after.hold_ms
+        self.hold_on(self.rounds[self.round].after.hold_ms, rings=name == "wrong")
+
+    def hold_on(self, hold, rings):
+        """Hold for as long as a cue that rings says, or else for so long."""
+        self.hold = self.cue_hold if rings and self.cue_hold is not None else hold
         self.phase = "holding"
         if self.hold == 0:
             self.go_on()
@@ -159,18 +173,20 @@ class Naive:
             self.close("wrong", "wrong")
         elif name == "wrong":
             self.run("wrong")
+            self.way = None  # back to the question
+            self.hold_on(0, rings=True)
 
     def answer(self, is_right):
         if self.phase == "asking":
             if is_right:
-                if self.question.kind is not Kind.LETTERS:
+                if not self.is_word:
                     self.used += 1
                 self.close("right", "right")
             else:
                 self.miss("wrong")
 
     def letter(self, letter):
-        if self.phase != "asking" or self.question.kind is not Kind.LETTERS or letter in self.tried:
+        if self.phase != "asking" or not self.is_word or letter in self.tried:
             return
         self.tried.append(letter)
         if letter not in "pea":
@@ -197,7 +213,9 @@ class Naive:
 
     def go_on(self):
         way, self.hold = self.way, None
-        if way.to is To.AGAIN:
+        if way is None:
+            self.phase = "asking"
+        elif way.to is To.AGAIN:
             self.ask(again=True)
         elif way.to is To.ENDING:
             self.end("Named")
@@ -260,14 +278,15 @@ class Playing(RuleBasedStateMachine):
         rounds=st.lists(ROUNDS, min_size=1, max_size=2),
         players=st.integers(1, 2),
         seconds=st.none() | st.integers(5, 20),
+        cues=st.sampled_from([(), *BELLS]),
         has_begun=st.sampled_from([True, True, True, False]),
     )
-    def sit_down(self, rounds, players, seconds, has_begun):
+    def sit_down(self, rounds, players, seconds, cues, has_begun):
         opening = Opening(most_players=2)
-        game = Game("Any", tuple(rounds), ENDINGS, SCRIPT, opening, seconds=seconds)
+        game = Game("Any", tuple(rounds), ENDINGS, SCRIPT, opening, cues, seconds)
         self.program = made_ready(game, {"beds": BEDS})
         self.state = start(self.program, 7, ("Ash", "Bay")[:players]).state
-        self.naive = Naive(rounds, players, seconds)
+        self.naive = Naive(rounds, players, seconds, cues)
         if has_begun:
             self.begin(0)
 
@@ -275,47 +294,63 @@ class Playing(RuleBasedStateMachine):
         self.state = step(self.program, self.state, action, self.state.at + ms).state
         self.naive.wait(ms)
 
-    @rule(ms=TIMES)
     def begin(self, ms):
         self.take(Begin(), ms)
         self.naive.begin()
 
+    @precondition(lambda self: self.naive.phase == "asking")
     @rule(ms=TIMES, is_right=st.booleans())
     def answer(self, ms, is_right):
         self.take(Wait(), ms)
-        is_word = self.naive.phase == "asking" and self.naive.question.kind is Kind.LETTERS
+        is_word = self.naive.phase == "asking" and self.naive.is_word
         words = "pea" if is_right else "bean"
         self.take(Answer(words if is_word else 1 if is_right else 2), 0)
         self.naive.answer(is_right)
 
+    @precondition(lambda self: self.naive.phase == "asking" and self.naive.is_word)
     @rule(ms=TIMES, letter=st.sampled_from("peaxyz"))
     def letter(self, ms, letter):
         self.take(Letter(letter), ms)
         self.naive.letter(letter)
 
+    @precondition(lambda self: self.naive.phase == "asking")
     @rule(ms=TIMES)
     def hint(self, ms):
         self.take(Hint(), ms)
         self.naive.hint()
 
+    @precondition(lambda self: self.naive.phase == "asking")
     @rule(ms=TIMES)
     def pass_(self, ms):
         self.take(Pass(), ms)
         self.naive.pass_()
 
+    @precondition(lambda self: self.naive.phase == "holding")
     @rule(ms=TIMES)
     def press_on(self, ms):
         self.take(Continue(), ms)
         self.naive.press_on()
 
+    @precondition(lambda self: self.naive.phase != "ended")
+    @rule(
+        ms=TIMES, move=st.sampled_from(["begin", "press_on", "hint", "pass_", "answer", "letter"])
+    )
+    def make_any_move(self, ms, move):
+        """Also one that is not to be made now, and is refused."""
+        if move in ("answer", "letter"):
+            getattr(self, move)(ms, True if move == "answer" else "p")
+        else:
+            getattr(self, move)(ms)
+
     @rule(ms=TIMES)
     def wait(self, ms):
         self.take(Wait(), ms)
 
-    @rule(ms=st.just(0), is_meant=st.sampled_from([False] * 9 + [True]))
-    def quit(self, ms, is_meant):
-        if is_meant and self.naive.phase != "ended":
-            self.take(Quit(), ms)
+    @precondition(lambda self: self.naive.phase == "holding")
+    @rule(is_meant=st.sampled_from([False] * 9 + [True]))
+    def give_up(self, is_meant):
+        if is_meant:
+            self.take(Quit(), 0)
             self.naive.phase, self.naive.ending, self.naive.hold = "ended", "Given up", None
 
     @invariant()
@@ -349,7 +384,7 @@ class Playing(RuleBasedStateMachine):
 
 
 class TestPlaying(Playing.TestCase):
-    settings = settings(stateful_step_count=30)
+    settings = settings(max_examples=4 * settings.default.max_examples, stateful_step_count=30)
 
 
 if __name__ == "__main__":
