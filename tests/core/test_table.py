@@ -16,9 +16,11 @@ from dicetrail.core import (
     Ending,
     Game,
     Hint,
+    Input,
     Kind,
     Letter,
     Opening,
+    Order,
     Pack,
     Question,
     Reveal,
@@ -26,11 +28,12 @@ from dicetrail.core import (
     Shows,
     Wait,
     build,
+    replay,
     start,
     step,
     table,
 )
-from dicetrail.core.play import Bring
+from dicetrail.core.play import Bring, answered, made_ready
 from tests.core.examples import PACKS
 from tests.core.test_games import REST, Play, game, points
 
@@ -224,3 +227,20 @@ class TestRounds(unittest.TestCase):
         self.assertEqual(played.shown.round, "First")
         self.assertEqual(played.play("r").shown.round, "Second")
         self.assertEqual(played.do(Begin()).refused(), True)
+
+
+class TestLookingBack(unittest.TestCase):
+    def test_the_right_picture_is_told_afterwards_only_where_the_round_tells_the_answer(self):
+        details = Details(shows=Shows.PICTURE)
+        asked = Question("Which is a leaf?", ("leaf.png",), ("root.png",), details=details)
+        ask = Ask(choice_order=Order.WRITTEN)
+        for reveal in Reveal:
+            round_ = Round("R", ("p",), ask=ask, after=After(reveal))
+            game = Game("G", (round_,), (Ending("E", ""),))
+            program = made_ready(game, {"p": Pack("P", (asked,))})
+            inputs = (Input(Begin(), 0), Input(Answer(2), 1), Input(Continue(), 2))
+            (told,) = answered(replay(program, 7, ("Ash",), inputs))
+            is_told = reveal is not Reveal.NEVER
+            self.assertEqual(told.pictures.given, ("root.png",), reveal)
+            self.assertEqual(told.pictures.right, ("leaf.png",) if is_told else (), reveal)
+            self.assertEqual(bool(told.right), is_told, reveal)
