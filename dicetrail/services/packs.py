@@ -110,7 +110,7 @@ class Packs:
         with self._database.reading() as session:
             return pack_revision(session, pack_id, number).media
 
-    def is_lost(self, name: str, number: int) -> bool:
+    def _is_lost(self, name: str, number: int) -> bool:
         """Whether what a pack holds cannot be read; its card tells why."""
         try:
             self.pack(name, number)
@@ -120,11 +120,12 @@ class Packs:
 
     def reports(self, packs: PackNumbers) -> dict[str, PackReport]:
         """What is wrong in packs that can be read, by identifier."""
+        # Read before anything is looked at: one large pack keeps nobody else from looking.
+        read = [(name, number) for name, number in packs if not self._is_lost(name, number)]
         with self._looking:
             return {
                 name: self._look(name, number, self.media(name, number)).report()
-                for name, number in packs
-                if not self.is_lost(name, number)
+                for name, number in read
             }
 
     def held(self, packs: Sequence[tuple[str, int]]) -> dict[str, Pack]:

@@ -37,7 +37,7 @@ class Programs:
         self._packs = packs
         self._crew = crew
         self.examined = lru_cache(maxsize=256)(self._examined)
-        self.deeper = Deeper()
+        self._deeper = Deeper()
         self._games: Cache[str, GameRevision] = Cache(100)
         self._programs: Cache[str, Program] = Cache(100)
         self._recalled: Cache[tuple[Hashable, Hashable], Any] = Cache(MAX_RECALLED)
@@ -60,7 +60,7 @@ class Programs:
         if at_once.is_settled:
             return at_once, False
         subject = Subject(f"{hash(game)} {packs}", game, self._handed(packs))
-        return self.deeper.look(
+        return self._deeper.look(
             (game, packs), at_once, lambda: self._crew().submit(look_deeper, subject)
         )
 
@@ -102,16 +102,6 @@ class Programs:
                 known = self._games[name] = game_revision(session, game_id, number)
         return known
 
-    def subject(self, game_id: str, number: int, packs: PackNumbers) -> Subject:
-        """A revision of a game to be handed to others. Raises NotFound, GameProblems."""
-        program = self.program(game_id, number, packs)
-        return Subject(f"{game_id} {number} {packs}", program.game, self._handed(packs))
-
-    def drafted(self, game_id: str, document: Game, packs: PackNumbers) -> Subject:
-        """A document that is not saved yet, to be handed to others. Raises GameProblems."""
-        self._without_faults(document, packs)
-        return Subject(f"{game_id} {hash(document)} {packs}", document, self._handed(packs))
-
     def _handed(self, packs: PackNumbers) -> Mapping[str, Pack] | Callable[[], Mapping[str, Pack]]:
         """Packs as they are handed to another process."""
         held = self._packs.held(packs)
@@ -134,10 +124,13 @@ class Programs:
             number = newest_number(session, game_id) if revision is None else revision
             used = self.saved_game(game_id, number).document.packs_used
             packs = newest_numbers(session, used)
-        return self.subject(game_id, number, packs)
+        program = self.program(game_id, number, packs)
+        return Subject(f"{game_id} {number} {packs}", program.game, self._handed(packs))
 
     def draft(self, game_id: str, document: Game) -> Subject:
-        """A document that is being edited, with the packs as they now are. Raises GameProblems."""
+        """A document that is being edited and not saved yet, with the packs as they now are, to be
+        handed to others. Raises GameProblems."""
         with self._database.reading() as session:
             packs = newest_numbers(session, document.packs_used)
-        return self.drafted(game_id, document, packs)
+        self._without_faults(document, packs)
+        return Subject(f"{game_id} {hash(document)} {packs}", document, self._handed(packs))

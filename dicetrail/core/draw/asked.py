@@ -42,7 +42,7 @@ class AskedTraits(NamedTuple):
         )
 
     def when_asked(self, round_number: int, position: int, turn: int, is_again: bool) -> Outcome:
-        """What rules read when the question is put. The numbers are from 0."""
+        """What rules read when the question is asked. The numbers are from 0."""
         return Outcome(
             Event.ASKED,
             round_number,
