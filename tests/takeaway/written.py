@@ -48,7 +48,6 @@ class Game:
         self.moment = start(program, dice, players, best=best)
         self.players = players
         self.typed, self.printed = [], [program.game.title]
-        self.counts_tries = all(round_.ask.tries for round_ in program.game.rounds)
         opening = table(program, self.state).opening
         if opening.strip():
             self.printed.append(opening)
@@ -145,8 +144,8 @@ class Game:
         self.printed.append(self.counters(next(p for p in view.players if p.has_turn)))
         goes_on = isinstance(self.state.stands, InHold) and self.state.stands.way is not None
         stands = self.state.phase is Phase.ASKING or not goes_on
-        if stands and feedback.result is Result.WRONG and self.counts_tries:
-            left = view.question.tries_left
+        left = view.question.tries_left
+        if stands and feedback.result is Result.WRONG and left is not None:
             self.printed.append(self.words.say(Phrase.TRIES_LEFT, count=left))
         self.went_on(view)
 

@@ -5,7 +5,7 @@ import re
 
 from dicetrail.core import Occasion
 from dicetrail.core.rules import COUNTED, HANDLERS
-from dicetrail.takeaway.written.skeleton import SKELETON
+from dicetrail.takeaway.written.layout import WHOLE_PROGRAM
 
 OCCASIONS = {
     Occasion.OPENING: "opening",
@@ -38,6 +38,5 @@ CUED = {
 }
 FILLED = frozenset({*COUNTED, "number", "round_number", "player_number"})
 """Facts that words can have filled in."""
-_WRITTEN = {"ENDINGS", "GAME_SECONDS", "MAX_PLAYERS", "cue", "ending_at_once", "ending_for"}
-TAKEN = (frozenset(re.findall(r"\w+", SKELETON)) | _WRITTEN | {*dir(builtins)}) - {*HANDLERS}
+TAKEN = (frozenset(re.findall(r"\w+", WHOLE_PROGRAM)) | {*dir(builtins)}) - {*HANDLERS}
 """Names that the program needs for itself; it has none of a handler's."""

@@ -13,7 +13,7 @@ from dataclasses import dataclass
 
 from dicetrail.core.document import places_in
 from dicetrail.core.rules import FACTS, HANDLERS, SCRIPT_ACTIONS, Script, parse
-from dicetrail.takeaway.written.cutting import quoted
+from dicetrail.takeaway.written.literals import quoted
 
 Words = Callable[[str], str]
 """A maker's words as what is printed, with everything filled in."""

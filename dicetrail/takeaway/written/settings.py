@@ -1,7 +1,5 @@
 """The settings of each round, under their names in a plain program."""
 
-from collections.abc import Mapping, Sequence
-
 from dicetrail.core import Program
 from dicetrail.core.document import (
     Check,
@@ -14,7 +12,8 @@ from dicetrail.core.document import (
     To,
     Way,
 )
-from dicetrail.takeaway.written.cutting import WrittenValue, quoted
+from dicetrail.takeaway.written import whole_program
+from dicetrail.takeaway.written.literals import Written, quoted
 
 NO_LIMIT = 999
 """How many tries stand for any number of them, as the rule script has it."""
@@ -25,11 +24,11 @@ ORDERS = {
     DrawOrder.EASY_FIRST: "easy first",
 }
 WAYS = {
-    To.QUESTION: "question",
-    To.AGAIN: "again",
-    To.NEXT_ROUND: "next round",
-    To.ROUND: "round",
-    To.ENDING: "ending",
+    To.QUESTION: whole_program.QUESTION,
+    To.AGAIN: whole_program.AGAIN,
+    To.NEXT_ROUND: whole_program.NEXT_ROUND,
+    To.ROUND: whole_program.ROUND,
+    To.ENDING: whole_program.ENDING,
 }
 REVEALS = {Reveal.LAST_TRY: "last try", Reveal.ALWAYS: "always", Reveal.NEVER: "never"}
 
@@ -43,12 +42,14 @@ def _of(round_: Round) -> dict[str, object]:
     draw, ask, moves = round_.draw, round_.ask, round_.moves
     refills = draw.refill is not Refill.NEVER
     return {
+        "topics": list(draw.topics),
+        "levels": list(draw.levels),
         "asks": draw.count or 0,
         "endless": refills and draw.count is None,
         "order": ORDERS.get(draw.order, ""),
         "refills": refills,
         "shuffles": ask.choice_order is Order.SHUFFLED,
-        "shown": ask.shown,
+        "shown": ask.shown or 0,
         "spreads": ask.spread and ask.choice_order is Order.SHUFFLED,
         "tries": ask.tries or NO_LIMIT,
         "misses": ask.misses,
@@ -56,14 +57,12 @@ def _of(round_: Round) -> dict[str, object]:
         "clock": round_.seconds or 0,
         "hints": ask.hints,
         "passing": ask.passing,
+        **checks_of(round_.check),
         "reveals": REVEALS[round_.after.reveal],
         "after_right": _way(moves.right),
         "after_wrong": _way(moves.wrong),
         "after_timeout": _way(moves.timeout),
         "after_passed": _way(moves.passed),
-        "topics": list(draw.topics),
-        "levels": list(draw.levels),
-        **checks_of(round_.check),
     }
 
 
@@ -83,14 +82,5 @@ def checks_of(check: Check) -> dict[str, object]:
     }
 
 
-def _way(way: Way) -> WrittenValue:
-    words = (quoted(word) for word in (WAYS[way.to], way.name) if word)
-    return WrittenValue(f"Way({', '.join(words)})")
-
-
-def same_in_all(settings: Sequence[Mapping[str, object]]) -> dict[str, object]:
-    """The settings that are the same in every round."""
-    first = settings[0]
-    return {
-        name: first[name] for name in first if all(one[name] == first[name] for one in settings)
-    }
+def _way(way: Way) -> Written:
+    return Written(f"Way({', '.join(filter(None, (way.to.name, way.name and quoted(way.name))))})")

@@ -4,48 +4,59 @@ language."""
 import ast
 import re
 from collections.abc import Iterator, Mapping
-from functools import partial
 
-from dicetrail.core import Ending, Occasion
+from dicetrail.core import Ending, Kind, Occasion
 from dicetrail.core.document import Phrase, Translator
 from dicetrail.core.rules import HANDLERS
-from dicetrail.takeaway.written.asked import WIDTH
-from dicetrail.takeaway.written.cutting import quoted, written
-from dicetrail.takeaway.written.features import always_ends, is_safe
 from dicetrail.takeaway.written.game_parts import GameParts
-from dicetrail.takeaway.written.names import CUED, FILLED, OCCASIONS, TAKEN
+from dicetrail.takeaway.written.known import always_ends
+from dicetrail.takeaway.written.literals import quoted, written
+from dicetrail.takeaway.written.names import FILLED, OCCASIONS, TAKEN
 from dicetrail.takeaway.written.rules import Vocabulary, expression, filled, rules_in_python
+from dicetrail.takeaway.written.trees import Transformer
 
-_ARGUMENT = re.compile(r"(\w+)=(.+?)(?= \w+=|$)")
 
-
-def handlers(it: GameParts) -> list[tuple[str, str]]:
-    """Every event that rules answer to, and the function that does."""
+def handlers(it: GameParts, can_come: frozenset[object]) -> str:
+    """The table of every event that rules answer to, and the function that does."""
     runs = {name: name for name in HANDLERS if name in it.script.functions}
     if "wrong" in runs:
         runs.setdefault("timeout", "wrong")
-    return [(name, runs[name]) for name in HANDLERS if name in runs and _can_come(it, name)]
+    told = [f"{quoted(one)}: {runs[one]}" for one in HANDLERS if one in runs and one in can_come]
+    if not told:
+        return "RULES: dict[str, Callable[[Player], None]] = {}"
+    return f"RULES = {{{', '.join(told)}}}"
 
 
-def _can_come(it: GameParts, event: str) -> bool:
-    needs = {
-        "timeout": "has_question_clock",
-        "passed": "has_passing",
-        "hinted": "has_hints",
-        "letter_hit": "has_letters",
-        "letter_miss": "has_letters",
-    }
-    return event not in needs or it.holds[needs[event]]
-
-
-def _vocabulary(it: GameParts) -> Vocabulary:
-    cues = {cue.name: cue.words for cue in it.cues}
-    return Vocabulary(it.script, TAKEN, partial(_say, it), cues, partial(is_safe, it))
-
-
-def rules(it: GameParts) -> list[str]:
+def rules(it: GameParts) -> str:
     """The functions of the script."""
-    return rules_in_python(it.game.script, _vocabulary(it)).split("\n")
+    cues = {cue.name: cue.words for cue in it.cues}
+
+    def say(words: str) -> str:
+        return _say(it, words)
+
+    def safe(node: ast.expr) -> bool:
+        return is_safe(it, node)
+
+    return rules_in_python(it.game.script, Vocabulary(it.script, TAKEN, say, cues, safe))
+
+
+def is_safe(it: GameParts, node: ast.expr) -> bool:
+    """Whether a divisor is never nothing, or an index never beyond its list."""
+    match node:
+        case ast.Constant(value=int() as value):
+            return value != 0
+        case ast.Name(id="seconds_allowed") if "seconds_allowed" not in it.script.counters:
+            return all(one["seconds"] for one in it.settings)
+        case ast.Subscript(
+            value=ast.List(elts=items),
+            slice=ast.BinOp(
+                left=ast.Name(id="tries_used"), op=ast.Sub(), right=ast.Constant(value=1)
+            ),
+        ):
+            has_words = any(question.kind is Kind.LETTERS for question in it.questions)
+            most = max(int(str(one["tries"])) for one in it.settings)
+            return not has_words and most <= len(items)
+    return False
 
 
 def _say(it: GameParts, words: str) -> str:
@@ -53,28 +64,29 @@ def _say(it: GameParts, words: str) -> str:
     return filled(words, {name: f"player.{name}" for name in names})
 
 
-def say_opening(it: GameParts) -> str:
-    """The opening words, as they are printed."""
-    first = "run.players[0]" if it.holds["many_players"] else "run.player"
-    return filled(it.game.opening.words, {"name": f"{first}.name"})
-
-
-def told(it: GameParts) -> str:
-    """What is counted for a player, as it is printed."""
+def functions(it: GameParts) -> Iterator[str]:
+    """The functions and the table that stand in place of those of the whole program."""
+    opening = filled(it.game.opening.words, {"name": "player.name"})
+    yield (
+        'def opening(player: Player) -> str:\n    """What is said at first."""\n'
+        f"    return {opening}"
+    )
     counted = ", ".join(
         f"{_brace(it.words.counter(name))} {{player.{name}}}" for name in it.script.counters
     )
-    whose = "{player.name}: " if it.holds["many_players"] else ""
-    return f"f{quoted(whose + counted)}"
+    whose = "{player.name}: " if it.game.opening.most_players > 1 else ""
+    yield (
+        'def told(player: Player) -> str:\n    """What is counted for a player."""\n'
+        f"    return f{quoted(whose + counted)}"
+    )
+    yield "\n".join(_cue(it))
+    yield "\n".join(_at_once(it))
+    yield "\n".join(_at_the_end(it))
+    said = [f"{quoted(one.title)}: {_verdict(it, one.verdict)}," for one in it.game.endings]
+    yield f"ENDINGS = {{{' '.join(said)}}}"
 
 
-def cue_function(it: GameParts) -> Iterator[str]:
-    """The function that says what cues say; none where they say nothing."""
-    if not any(it.holds[f"cue_{name}"] for name in CUED):
-        return
-    yield "# ---- Cue: what is said ----"
-    yield ""
-    yield ""
+def _cue(it: GameParts) -> Iterator[str]:
     yield "def cue(occasion: str, player: Player) -> None:"
     yield '    """Say what there is to say at an occasion."""'
     for cue in it.cues:
@@ -92,26 +104,18 @@ def cue_function(it: GameParts) -> Iterator[str]:
         yield f"        print({_say(it, cue.words)})"
 
 
-def endings(it: GameParts) -> Iterator[str]:
-    """The endings and what they say, and the functions that tell which has come."""
-    yield "ENDINGS = {"
+def _at_once(it: GameParts) -> Iterator[str]:
+    yield "def ending_at_once(player: Player) -> str:"
+    yield '    """The ending that has come, whatever is asked next."""'
     for ending in it.game.endings:
-        yield from text_lines(f"    {quoted(ending.title)}: ", _verdict(it, ending.verdict), ",")
-    yield "}"
-    yield ""
-    yield ""
-    if it.holds["has_at_once"]:
-        yield "def ending_at_once(player: Player) -> str | None:"
-        yield '    """The ending that has come, whatever is asked next."""'
-        for ending in it.game.endings:
-            if ending.at_once:
-                yield f"    if {_condition(it, ending)}:"
-                yield f"        return {quoted(ending.title)}"
-        yield "    return None"
-        yield ""
-        yield ""
-    more = ", leaders: int, player_count: int" if it.holds["reads_leaders"] else ""
-    yield f"def ending_for(player: Player{more}) -> str:"
+        if ending.at_once:
+            yield f"    if {_condition(it, ending)}:"
+            yield f"        return {quoted(ending.title)}"
+    yield '    return ""'
+
+
+def _at_the_end(it: GameParts) -> Iterator[str]:
+    yield "def ending_for(player: Player, leaders: int, player_count: int) -> str:"
     yield '    """The first ending that fits, now that the game is over."""'
     tried = [it.game.endings[number] for number in it.rules.final]
     for place, ending in enumerate(tried, 1):
@@ -151,44 +155,32 @@ def _condition(it: GameParts, ending: Ending) -> str:
     return " and ".join(parts) or "True"
 
 
-def text_lines(before: str, literal: str, after: str) -> Iterator[str]:
-    """A text after some words of a line, broken where it is too long for one."""
-    if len(before + literal + after) <= WIDTH:
-        yield before + literal + after
-        return
-    margin = " " * (len(before) - len(before.lstrip()) + 4)
-    inner = literal.removeprefix("f")[1:-1]
-    mark = "f" if literal.startswith("f") else ""
-    yield before.rstrip() + ("" if before.rstrip().endswith("(") else " (")
-    while inner:
-        at = len(inner)
-        if len(inner) > WIDTH - len(margin) - 4:
-            at = inner.rfind(" ", 0, WIDTH - len(margin) - 4) + 1 or len(inner)
-        yield f'{margin}{mark}"{inner[:at]}"'
-        inner = inner[at:]
-    yield margin[4:] + (")" + after if not before.rstrip().endswith("(") else after)
+class Phrases(Transformer):
+    """Puts the phrases of a language in place of the calls that name them."""
+
+    def __init__(self, words: Translator) -> None:
+        self.words = words
+
+    def visit_Call(self, node: ast.Call) -> ast.expr:
+        self.generic_visit(node)
+        if not (isinstance(node.func, ast.Name) and node.func.id == "say"):
+            return node
+        name = ast.literal_eval(node.args[0])
+        text = self.words.texts[Phrase[name] if name != "OR" else Phrase.LIST_OR][-1]
+        if name == "OR":
+            text = text.removeprefix("{some}").removesuffix("{last}")
+        return _with_values(text, {one.arg: one.value for one in node.keywords})
 
 
-def phrase(words: Translator, found: re.Match[str]) -> str:
-    """A phrase of the game's language within a text in double quotes."""
-    if found[1] == "OR":
-        between = words.texts[Phrase.LIST_OR][0].removeprefix("{some}").removesuffix("{last}")
-        return quoted(_brace(between))[1:-1]
-    values = dict(_ARGUMENT.findall(found[2].strip()))
-    if found[1] == "IT_IS_TEXT":
-        told = words.texts[Phrase.IT_IS][-1].replace("{answer}", words.texts[Phrase.QUOTED][-1])
-        return _in_text(told.replace("{text}", "{answer}"), values)
-    return _in_text(words.texts[Phrase[found[1]]][-1], values)
-
-
-def _in_text(text: str, values: Mapping[str, str]) -> str:
+def _with_values(text: str, values: Mapping[str | None, ast.expr]) -> ast.expr:
     """A text with what Python fills in at its places."""
     pieces = re.split(r"\{(\w+)\}", text)
-    said = quoted(_brace(pieces[0]))[1:-1]
+    parts: list[ast.expr] = [ast.Constant(pieces[0])]
     for place, piece in zip(pieces[1::2], pieces[2::2], strict=True):
-        said += f"{{{values[place]}}}" if place in values else f"{{{{{place}}}}}"
-        said += quoted(_brace(piece))[1:-1]
-    return said
+        value = values.get(place)
+        parts.append(ast.FormattedValue(value, -1) if value else ast.Constant(f"{{{place}}}"))
+        parts.append(ast.Constant(piece))
+    return ast.JoinedStr(parts)
 
 
 def _brace(text: str) -> str:

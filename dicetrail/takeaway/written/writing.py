@@ -1,47 +1,40 @@
 """Write a game as a plain Python program: its questions as data, and the loop that asks them.
 
-First the features of the game are found, then the skeleton is cut by them, and then the questions,
-the rounds, the rules and the endings are written in. Every line knows its stop.
+`whole_program` has every way to play. What is known of the game is settled in it, what nothing
+needs any more is taken out, and the questions, the rounds, the rules and the endings are written
+in. Every line knows its stop.
 """
 
+import ast
 import re
-from collections.abc import Iterable, Iterator, Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 
 from dicetrail.core import Game
 from dicetrail.core.draw import Packs
 from dicetrail.core.play import Stop, made_ready
 from dicetrail.takeaway.written.asked import question_lists, rounds_list
-from dicetrail.takeaway.written.cutting import (
-    cut,
-    fields_in,
-    joined,
-    quoted,
-    settled,
-    shaken,
-    tidied,
-    without_fields,
-)
-from dicetrail.takeaway.written.features import holds_of
+from dicetrail.takeaway.written.folding import Values, fold
 from dicetrail.takeaway.written.game_parts import GameParts
+from dicetrail.takeaway.written.known import known_of
+from dicetrail.takeaway.written.layout import laid_out, printed, program_tree
+from dicetrail.takeaway.written.literals import quoted
 from dicetrail.takeaway.written.refusals import CannotBeWritten, reasons_against
-from dicetrail.takeaway.written.skeleton import SKELETON
-from dicetrail.takeaway.written.told import (
-    cue_function,
-    endings,
-    handlers,
-    phrase,
-    rules,
-    say_opening,
-    text_lines,
-    told,
-)
+from dicetrail.takeaway.written.told import Phrases, functions, handlers, rules
+from dicetrail.takeaway.written.trees import address, words_of
 
 _HEADING = re.compile(r"# ---- ([A-Z][a-z ]+): .* ----$")
 """How the part of a stop begins; a maker's comment never does."""
-_PHRASE = re.compile(r"«(\w+)((?: \w+=[^»]+)?)»")
-_ONE_CHECK = re.compile(r"\bcheck_(?:text|word|number)\b")
-_PLAIN = re.compile(r"\bf(\"(?:[^\"\\{}]|\\.)*\")")
+_OWNERS = {
+    **dict.fromkeys(("player", "each", "self", "players[]"), "Player"),
+    **dict.fromkeys(("round_", "ROUNDS[]"), "Round"),
+    "run": "Run",
+    "question": "Question",
+    "sums": "Sums",
+    "drawn": "Drawn",
+    "named": "Named",
+}
+"""The classes of what names in the whole program stand for."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -58,9 +51,7 @@ def plain_program(game: Game, packs: Packs, file: str) -> PlainProgram:
     reasons = tuple(dict.fromkeys(reasons_against(program)))
     if reasons:
         raise CannotBeWritten(reasons)
-    it = GameParts(program, file)
-    it.holds = holds_of(it)
-    text = _text(it)
+    text = _text(GameParts(program, file))
     return PlainProgram(text, tuple(_stops(text)))
 
 
@@ -75,51 +66,81 @@ def _stops(text: str) -> Iterator[Stop | None]:
 
 def _text(it: GameParts) -> str:
     """The whole program."""
-    text = cut(SKELETON, it.holds)
-    if not it.holds["judges"]:
-        text = _ONE_CHECK.sub("check", text)
-    kept = {"order"} if not (it.holds["all_shuffled"] or it.holds["all_written"]) else set()
-    if it.holds["has_moves"]:
-        kept |= {name for name in it.same if name.startswith("after_")}
-    if it.holds["has_topics"]:
-        kept.add("topics")
-    if it.holds["has_levels"]:
-        kept.add("levels")
-    same = {name: value for name, value in it.same.items() if name not in kept}
-    time_up = {
-        (True, True): "time_is_up(run)",
-        (True, False): "run.round_left <= 0",
-        (False, True): "run.game_left <= 0",
-    }
-    clocks = (it.holds["has_round_clock"], it.holds["has_game_clock"])
-    text = text.replace("TIME_UP", time_up.get(clocks, ""))
-    asked = "Way | None" if it.holds["has_long_clock"] else "Way"
-    text = settled(text.replace("-> ASKED:", f"-> {asked}:"), same)
-    gone = set(same) & set(fields_in(text, "Round"))
-    text = without_fields(text, "Round", gone)
-    text = _PHRASE.sub(lambda found: phrase(it.words, found), text)
-    fields = set(fields_in(text, "Round"))
-    names = {
-        "counters": _counters(it),
-        "handlers": [f"{quoted(event)}: {name}," for event, name in handlers(it)],
-    }
-    text = _with_parts(text, names, {})
-    text = joined(_PLAIN.sub(r"\1", _told_at_once(text)))
-    parts = {
-        "questions": question_lists(it),
-        "rounds": rounds_list(it, fields),
-        "rules": rules(it),
-        "cues": cue_function(it),
-        "endings": endings(it),
-    }
-    words = {"title": quoted(it.game.title), "opening": say_opening(it), "told": told(it)}
-    # From here on there are words of the maker's in it, which nothing but blank lines may touch.
-    text = _with_parts(text, parts, words)
-    return tidied(shaken(_docstring(it) + text.split("\n", 5)[5]))
+    known, rule_text, tree = known_of(it), rules(it), program_tree()
+    own = [*functions(it), handlers(it, known["event"] | known["heard"])]
+    _put_in(tree, own, it)
+    Phrases(it.words).visit(tree)
+    _without_other(tree, {"HEADINGS": known["verdict"], "RESULTS": known["sums.character"]})
+    ways = "\n".join(str(way) for way in _ways(it))
+    told = {f"player.{name}" for text in own for name in re.findall(r"{player\.(\w+)", text)}
+    fold(tree, known, {*words_of(rule_text), *words_of(ways), *told}, _OWNERS)
+    text = printed(tree)
+    kept = {node.name: _field_names(node) for node in tree.body if isinstance(node, ast.ClassDef)}
+    rounds = rounds_list(it, kept["Round"], kept.get("Sums", ()))
+    data = "\n".join((*question_lists(it, kept["Question"]), *rounds))
+    text = _RULES.sub(lambda found: f"{rule_text}\n{found[0]}", text)
+    return _ROUNDS.sub(lambda _: data, laid_out(_docstring(it) + text), count=1)
 
 
-def _counters(it: GameParts) -> list[str]:
-    return [f"{name}: int = {first}" for name, first in it.script.counters.items()]
+def _ways(it: GameParts) -> Iterator[object]:
+    """Every way that rounds are written with."""
+    for settings in it.settings:
+        yield from (value for name, value in settings.items() if name.startswith("after_"))
+
+
+_ROUNDS = re.compile(r"^ROUNDS: .*$", re.M)
+_RULES = re.compile(r"^RULES\b.*$", re.M)
+"""The lines at which rounds and rules are written."""
+
+
+def _put_in(tree: ast.Module, own: list[str], it: GameParts) -> None:
+    """Put what is a game's own in place of what the whole program has."""
+    del tree.body[0]
+    imported = next(
+        at for at, node in enumerate(tree.body) if getattr(node, "module", "") == "dataclasses"
+    )
+    tree.body.insert(imported, *ast.parse("from contextlib import suppress").body)
+    parts = {_name(node): node for text in own for node in ast.parse(text).body}
+    tree.body = [parts.get(_name(node) or "", node) for node in tree.body]
+    for node in tree.body:
+        if isinstance(node, ast.ClassDef) and node.name == "Player":
+            counters = "\n".join(f"{n}: int = {first}" for n, first in it.script.counters.items())
+            fields = [
+                p for p in node.body if _name(p) not in ("score", "lives", *it.script.counters)
+            ]
+            node.body = [*fields[:2], *ast.parse(counters).body, *fields[2:]]
+        if _name(node) in ("GAME_SECONDS", "MAX_PLAYERS") and isinstance(node, ast.Assign):
+            value = (
+                it.game.seconds if _name(node) == "GAME_SECONDS" else it.game.opening.most_players
+            )
+            node.value = ast.Constant(value or 0)
+
+
+def _without_other(tree: ast.Module, keys: Mapping[str, Values]) -> None:
+    """Keep of some tables what the game has a use for."""
+    for node in tree.body:
+        match node:
+            case ast.Assign(targets=[ast.Name(id=name)], value=ast.Dict() as table) if name in keys:
+                pairs = [
+                    (key, value)
+                    for key, value in zip(table.keys, table.values, strict=True)
+                    if isinstance(key, ast.Constant) and key.value in keys[name]
+                ]
+                table.keys, table.values = [key for key, _ in pairs], [one for _, one in pairs]
+
+
+def _name(node: ast.stmt) -> str | None:
+    """What a statement gives a name to."""
+    match node:
+        case ast.FunctionDef(name=name) | ast.ClassDef(name=name):
+            return name
+        case ast.Assign(targets=[ast.Name(id=name)]) | ast.AnnAssign(target=ast.Name(id=name)):
+            return name
+    return None
+
+
+def _field_names(node: ast.ClassDef) -> set[str]:
+    return {address(part.target) for part in node.body if isinstance(part, ast.AnnAssign)}
 
 
 def _docstring(it: GameParts) -> str:
@@ -129,35 +150,3 @@ def _docstring(it: GameParts) -> str:
         f"python3 {file} 4821 plays it with the dice 4821, which bring the same again.\n"
         '"""\n\n'
     )
-
-
-def _told_at_once(text: str) -> str:
-    """The text with the right answer told where it comes, if one line tells it."""
-    found = re.search(
-        r"^def tell_answer\(question: Question\) .*\n    \"{3}.*\n    (print.*)\n\n", text, re.M
-    )
-    if found is None:
-        return text
-    rest = text[: found.start()] + text[found.end() :]
-    return rest.replace("tell_answer(question)", found[1])
-
-
-_PLACE = re.compile(r'^( *)#= (\w+)$|^( *print\()f?"#= (\w+)"(\).*)$', re.M)
-"""A line that stands for a part, or prints some words."""
-
-
-def _with_parts(text: str, parts: Mapping[str, Iterable[str]], words: Mapping[str, str]) -> str:
-    """The text with parts and words in place of what stands for them, the lines of a part as deep.
-
-    All at once: whatever stands in a part is never taken for a place of another.
-    """
-
-    def put_in(found: re.Match[str]) -> str:
-        deep, part, before, said, after = found.groups()
-        if part in parts:
-            return "\n".join(deep + line if line else "" for line in parts[part])
-        if said in words:
-            return "\n".join(text_lines(before, words[said], after))
-        return found[0]
-
-    return _PLACE.sub(put_in, text)

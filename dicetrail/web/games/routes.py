@@ -1,10 +1,13 @@
 """Games: the shelf's list, one game, its saves, its draw, and answers tried on it."""
 
 from dataclasses import replace
+from datetime import datetime
 from itertools import zip_longest
 from typing import Annotated
 
-from fastapi import Query
+from fastapi import Query, Response
+from fastapi.exceptions import RequestValidationError
+from pydantic import TypeAdapter, ValidationError
 from sqlalchemy.orm import Session
 
 from dicetrail.core import Facts, Game, GameProblems, Program, Severity
@@ -58,6 +61,7 @@ from dicetrail.web.games.shapes import (
 from dicetrail.web.games.views import game_view
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.pages import Paged
+from dicetrail.web.http_format.revisions import Edited, MergePatch, merged, tagged
 from dicetrail.web.http_format.shapes import Dice, RevisionNumber
 
 router = Router("/api/games", "games")
@@ -101,9 +105,11 @@ def rename_part(wanted: Renaming) -> Game:
 
 
 @router.get("/{game_id}")
-def show_game(game_id: str, app_state: SharedState) -> GameView:
-    """One game as it now stands."""
-    return game_view(app_state, game_id)
+def show_game(game_id: str, app_state: SharedState, response: Response) -> GameView:
+    """One game as it now stands, with the ETag of its revision."""
+    view = game_view(app_state, game_id)
+    tagged(response, view.revision)
+    return view
 
 
 @router.get("/{game_id}/glance")
@@ -129,12 +135,47 @@ def glance_at_game(game_id: str, app_state: SharedState) -> GameGlance:
 @router.put("/{game_id}")
 def save_game(game_id: str, save: GameSave, app_state: SharedState, now: Now) -> GameView:
     """Keep a new revision. Refused if another was saved since the one it was made from."""
+    return _saved(app_state, game_id, save.revision, save.document, now)
+
+
+@router.patch("/{game_id}")
+def change_game(
+    game_id: str,
+    changes: MergePatch,
+    edited: Edited,
+    app_state: SharedState,
+    now: Now,
+    response: Response,
+) -> GameView:
+    """Keep a new revision with some fields of the document changed: a merge patch of it. A list,
+    such as the rounds, is given whole. Refused if another was saved since the one shown."""
+    with app_state.database.reading() as session:
+        kept = newest_game(session, game_id)
+    revision = edited.of("game", kept.number)
+    try:
+        document = _DOCUMENT.validate_python(
+            merged(_DOCUMENT.dump_python(kept.document, mode="json"), changes)
+        )
+    except ValidationError as error:
+        faults = [{**fault, "loc": ("body", *fault["loc"])} for fault in error.errors()]
+        raise RequestValidationError(faults) from None
+    view = _saved(app_state, game_id, revision, document, now)
+    tagged(response, view.revision)
+    return view
+
+
+_DOCUMENT: TypeAdapter[Game] = TypeAdapter(Game)
+
+
+def _saved(
+    app_state: AppState, game_id: str, revision: int, document: Game, now: datetime
+) -> GameView:
     # Looked over first, so that nothing is saved that cannot be shown.
     with app_state.database.reading() as session:
-        packs = newest_numbers(session, save.document.packs_used)
-    app_state.programs.examined(save.document, packs)
+        packs = newest_numbers(session, document.packs_used)
+    app_state.programs.examined(document, packs)
     with app_state.database.writing() as session:
-        revise_game(session, game_id, save.revision, save.document, now)
+        revise_game(session, game_id, revision, document, now)
     app_state.know_addresses()
     return game_view(app_state, game_id)
 

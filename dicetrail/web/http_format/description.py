@@ -44,8 +44,14 @@ _PROBLEM = {"$ref": "#/components/schemas/ProblemDetails"}
 _REFUSALS = {
     "404": ("NotFound", "There is nothing of that name"),
     "409": ("Conflict", "It was changed meanwhile, or what is kept of it cannot be read"),
+    "412": ("PreconditionFailed", "Another edit was saved since the revision that this one is of"),
     "422": ("Unprocessable", "What was sent has faults, each told with its place and a mend"),
+    "428": ("PreconditionRequired", "If-Match is missing: the ETag of what is edited"),
 }
+
+
+_EDITS = ("/about", "/columns", "/edits", "/facts-edits")
+"""How addresses end that edits of a pack are sent to."""
 
 
 def _refusals(path: str, method: str, operation: dict[str, Any]) -> Iterator[str]:
@@ -55,6 +61,10 @@ def _refusals(path: str, method: str, operation: dict[str, Any]) -> Iterator[str
         yield "404"
     if is_named or method != "get":
         yield "409"
+    if method in ("put", "patch") or path.endswith(_EDITS):
+        yield "412"
+    if method == "patch":
+        yield "428"
     if "parameters" in operation or "requestBody" in operation:
         yield "422"
 

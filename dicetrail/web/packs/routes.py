@@ -59,8 +59,10 @@ from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.description import files
 from dicetrail.web.http_format.errors import Faulty
 from dicetrail.web.http_format.pages import Paged
+from dicetrail.web.http_format.revisions import Edited, tagged
 from dicetrail.web.http_format.shapes import RevisionNumber
 from dicetrail.web.packs.shapes import (
+    AboutPatch,
     AboutSave,
     ColumnsSave,
     FactsSave,
@@ -114,10 +116,13 @@ def list_packs(app_state: SharedState, page: Paged) -> list[PackCard]:
 
 
 @router.get("/{pack_id}")
-def show_pack(pack_id: str, app_state: SharedState, most: HowMany = _FIRST) -> PackView:
-    """One pack with its first questions, as many as asked for."""
+def show_pack(
+    pack_id: str, app_state: SharedState, response: Response, most: HowMany = _FIRST
+) -> PackView:
+    """One pack with its first questions, as many as asked for, and the ETag of its revision."""
     with app_state.database.reading() as session:
         kept = newest_pack(session, pack_id)
+    tagged(response, kept.number)
     pack = app_state.packs.pack(pack_id, kept.number)
     return PackView(
         **card_fields(kept),
@@ -195,8 +200,38 @@ def change_pack_description(
 ) -> PackSaved:
     """Keep a new revision that is called and described so. Refused if another was saved since."""
     about = PackDescription(save.title.strip(), tags_of(save.tags), save.words.strip())
+    return _described(app_state, pack_id, save.revision, about, now)
+
+
+@router.patch("/{pack_id}")
+def change_pack(
+    pack_id: str,
+    changes: AboutPatch,
+    edited: Edited,
+    app_state: SharedState,
+    now: Now,
+    response: Response,
+) -> PackSaved:
+    """Keep a new revision with what is given called or described so; the rest stays as it is.
+    Refused if another was saved since the one shown."""
+    with app_state.database.reading() as session:
+        kept = newest_pack(session, pack_id)
+    revision = edited.of("pack", kept.number)
+    about = PackDescription(
+        kept.title if changes.title is None else changes.title.strip(),
+        kept.tags if changes.tags is None else tags_of(changes.tags),
+        kept.words if changes.words is None else changes.words.strip(),
+    )
+    saved = _described(app_state, pack_id, revision, about, now)
+    tagged(response, saved.revision)
+    return saved
+
+
+def _described(
+    app_state: AppState, pack_id: str, revision: int, about: PackDescription, now: datetime
+) -> PackSaved:
     with app_state.database.writing() as session:
-        saved = describe_pack(session, pack_id, save.revision, about, now)
+        saved = describe_pack(session, pack_id, revision, about, now)
     return _saved(app_state, saved)
 
 

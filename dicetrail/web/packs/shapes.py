@@ -82,13 +82,25 @@ class ColumnsSave(Received):
     columns: Annotated[list[FactColumn], Field(min_length=1, max_length=MAX_COLUMNS)]
 
 
+Tags = Annotated[tuple[Annotated[str, Field(max_length=40)], ...], Field(max_length=20)]
+PackWords = Annotated[str, Field(max_length=2_000)]
+
+
 class AboutSave(Received):
     """What a pack is to be called, and what its maker says of it; the revision that is of."""
 
     revision: int
     title: PackTitle
-    tags: Annotated[tuple[Annotated[str, Field(max_length=40)], ...], Field(max_length=20)] = ()
-    words: Annotated[str, Field(max_length=2_000)] = ""
+    tags: Tags = ()
+    words: PackWords = ""
+
+
+class AboutPatch(Received):
+    """What a pack is to be called, and what its maker says of it; what is left out stays."""
+
+    title: PackTitle | None = None
+    tags: Tags | None = None
+    words: PackWords | None = None
 
 
 def tags_of(tags: Iterable[str]) -> tuple[str, ...]:
