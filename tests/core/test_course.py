@@ -164,9 +164,8 @@ def script_actions(program, state):
             given = next_input(program, state, intent, state.at)
             for pause in (0, 1, 1000, 1001, 2001) if state.clocks.soonest else (0,):
                 yield given.action, pause
-        for left in state.clocks:
-            if left is not None:
-                yield Wait(), max(0, left)
+        for left in state.clocks.countdowns:
+            yield Wait(), max(0, left)
         yield Pass(), 0
         yield Hint(), 0
         yield Finish(), 0

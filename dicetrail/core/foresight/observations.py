@@ -151,7 +151,7 @@ def _done(
         answered.player,
         tuple(tries),
         Result(answered.result),
-        state.question.used_ms + max(0, footprint.at - state.at),
+        state.clocks.used + max(0, footprint.at - state.at),
         state.question.is_hinted,
         traits_of(sourced.question).level,
         None if presented.seconds is None else presented.seconds * 1000,

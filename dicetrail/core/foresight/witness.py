@@ -143,7 +143,7 @@ class _Search:
             state.question.tries_used,
             state.question.tried,
             state.question.is_hinted,
-            state.clocks,
+            state.clocks[:3],
             state.stands,
             state.due,
             state.history.departed,
@@ -191,7 +191,7 @@ def _answers(program: Program, state: State) -> Iterator[Input]:
         if action is not None:
             timed = times if happening.verdict and not happening.is_closed else [500]
             yield from (Input(action, state.at + time) for time in timed)
-    for ends_in in {clock for clock in state.clocks if clock is not None}:
+    for ends_in in set(state.clocks.countdowns):
         yield Input(Wait(), state.at + max(0, ends_in))
 
 

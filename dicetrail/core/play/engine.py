@@ -228,8 +228,7 @@ def _tick(state: State, at: int) -> State:
     passed = at - state.at
     if not passed:
         return state
-    question = state.question._replace(used_ms=state.question.used_ms + passed)
-    return state._replace(at=at, clocks=state.clocks.after(passed), question=question)
+    return state._replace(at=at, clocks=state.clocks.after(passed))
 
 
 def _countdown_ended(program: Program, state: State) -> Telling[State]:

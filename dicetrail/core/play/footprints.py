@@ -179,12 +179,14 @@ def collected(work: Telling[T]) -> tuple[T, list[Footprint | LazyFootprint]]:
     >>> result, footprints[0].why
     ('done', 'a bell')
     """
-    footprints = []
-    while True:
-        try:
-            footprints.append(next(work))
-        except StopIteration as done:
-            return done.value, footprints
+    results: list[T] = []
+    footprints = list(_with_result_in(results, work))
+    return results[0], footprints
+
+
+def _with_result_in(results: list[T], work: Telling[T]) -> Iterator[Footprint | LazyFootprint]:
+    """The footprints of some work, its result put into a list; faster than to ask for each."""
+    results.append((yield from work))
 
 
 def told(footprints: Iterable[Footprint | LazyFootprint]) -> Iterator[Footprint]:

@@ -62,7 +62,7 @@ def run_happening(
 ) -> Telling[tuple[State, Settled]]:
     """Run the rules for something that happened to the question in play, which the state shows
     as it is after it."""
-    left, used = max(0, state.clocks.question or 0), state.question.used_ms
+    left, used = max(0, state.clocks.question or 0), state.clocks.used
     allowed_ms = presented.asked.seconds * 1000
     reading = ClockReading(left // 1000, used // 1000, share_left(left, allowed_ms))
     asked, progress = _asked(presented, state, False), progress_of(presented, state)

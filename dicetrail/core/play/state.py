@@ -152,15 +152,28 @@ class Clocks(NamedTuple):
     question: int | None = None
     round: int | None = None
     game: int | None = None
+    used: int = 0
+    """Milliseconds the player has had for the question in play; holds do not count."""
+
+    @property
+    def countdowns(self) -> tuple[int, ...]:
+        """What is left of each countdown there is."""
+        return tuple([left for left in self[:3] if left is not None])
 
     @property
     def soonest(self) -> int | None:
         """What is left until the first of them ends."""
-        return min([left for left in self if left is not None], default=None)
+        return min(self.countdowns, default=None)
 
     def after(self, passed: int) -> "Clocks":
-        """What is left after so many milliseconds more."""
-        return Clocks(*[left if left is None else left - passed for left in self])
+        """The clocks so many milliseconds later."""
+        question, round_, game, used = self
+        return Clocks(
+            None if question is None else question - passed,
+            None if round_ is None else round_ - passed,
+            None if game is None else game - passed,
+            used + passed,
+        )
 
 
 class BroughtQuestion(NamedTuple):
@@ -282,8 +295,6 @@ class QuestionInPlay(NamedTuple):
     """The last answer."""
     result: Result | None = None
     is_revealed: bool = False
-    used_ms: int = 0
-    """Milliseconds the player has had for it; holds do not count."""
     lead_ms: int = 0
     """Milliseconds its countdowns still wait, at most, for its sound."""
 
