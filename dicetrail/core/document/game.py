@@ -54,7 +54,7 @@ class Order(Value):
 
 
 class DrawOrder(Value):
-    """In which order questions come."""
+    """The order of the questions."""
 
     SHUFFLED = "shuffled", "Shuffled"
     WRITTEN = "written", "As written"
@@ -111,7 +111,7 @@ class Best(Value):
 
 
 class Reveal(Value):
-    """When the right answer is told."""
+    """When the right answer is shown."""
 
     LAST_TRY = "last try", "Once the question is done with"
     ALWAYS = "always", "After every answer"
@@ -246,11 +246,11 @@ class Details:
     """What a question may carry besides its answer. Empty and None mean that it does not."""
 
     topic: Annotated[str, FieldLabel("Topic", also=("subject", "category"))] = ""
-    """What it is about; rounds can draw by topic."""
+    """The topic; rounds can draw by topic."""
     level: Annotated[
         int | None, Range(1, 5, is_told=True), FieldLabel("Level", also=("difficulty",))
     ] = None
-    """How hard, from 1 to 5."""
+    """The difficulty, from 1 to 5."""
     worth: Annotated[
         int | None,
         Range(-MAX_POINTS, MAX_POINTS, is_told=True),
@@ -262,7 +262,7 @@ class Details:
         Range(1, MAX_SECONDS, is_told=True),
         FieldLabel("Seconds", also=("time", "time limit")),
     ] = None
-    """Time to answer, from 1 to 3600."""
+    """Seconds to answer, from 1 to 3,600."""
     hint: Annotated[str, FieldLabel("Hint")] = ""
     """Shown when a player asks for it."""
     note: Annotated[str, FieldLabel("Note", also=("explanation",))] = ""
@@ -272,13 +272,13 @@ class Details:
     sound: Annotated[str, FieldLabel("Sound", also=("audio",))] = ""
     """The name of a sound file."""
     narration: Annotated[str, FieldLabel("Narration", also=("read out",))] = ""
-    """The name of a sound file in which the question is read out."""
+    """The name of a recording of the question."""
     tolerance: Annotated[str, FieldLabel("Tolerance")] = ""
-    """How far off a number may be: an amount (``0.5``) or a share (``2%``)."""
+    """The tolerance for a number: an amount (``0.5``) or a percentage (``2%``)."""
     pinned: Annotated[str, FieldLabel("Pinned choice", also=("pinned",))] = ""
     """The choice that always stands last."""
     shows: Annotated[Shows, FieldLabel("Choices are", also=("shows",))] = Shows.TEXT
-    """What its choices are: texts, or the names of pictures or sounds."""
+    """What the choices are: texts, or names of pictures or sounds."""
     misses: Annotated[int | None, Range(1, 20, is_told=True), FieldLabel("Misses")] = None
     """Wrong letters allowed to a word; None allows as many as the round does."""
     needs: Annotated[Needs, FieldLabel("Needs", "of the right answers")] = Needs.ANY
@@ -297,17 +297,17 @@ class Question:
     """A prompt, how it is answered, and what is right and wrong."""
 
     prompt: str
-    """What is asked."""
+    """The question text."""
     right: tuple[str, ...]
-    """Every right answer, the one to show first; of a choice kind the right choices."""
+    """All right answers, the one to show first; for choice questions, the right choices."""
     wrong: tuple[str, ...] = ()
-    """The wrong choices, of choice kinds alone."""
+    """The wrong choices; only for choice questions."""
     kind: Kind = Kind.CHOICE
-    """How it is answered."""
+    """How the question is answered."""
     details: Details = PLAIN
-    """What else it carries."""
+    """Further properties."""
     replies: tuple[str, ...] = ()
-    """What is said to one who picks a wrong choice, in the order of those; empty for nothing."""
+    """The replies to wrong choices, in the order of these; empty means no reply."""
 
     def reply_to(self, choice: str) -> str:
         """What is said to one who picks that wrong choice."""
@@ -350,11 +350,11 @@ class Pack:
     """A set of questions, or facts to make questions from. Many games can use one pack."""
 
     title: str
-    """What makers call it."""
+    """The title that makers see."""
     questions: tuple[Question, ...] = ()
-    """In the order of the file."""
+    """The questions, in the order of the file."""
     facts: Facts | None = None
-    """With them the pack holds no questions of its own."""
+    """The facts. A pack with facts has no questions."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -362,56 +362,56 @@ class ItemList:
     """A named list of items."""
 
     title: str
-    """Which players pick, where an item is sorted."""
+    """The choice that players pick when they sort an item."""
     items: tuple[str, ...]
-    """What belongs to it."""
+    """The items that belong to the list."""
 
 
 @dataclass(frozen=True, slots=True)
 class Lists:
-    """Questions asked of named lists: one for each item."""
+    """Questions made from named lists: one question for each item."""
 
     lists: tuple[ItemList, ...]
-    """At least two, together with all their items."""
+    """At least two lists, with all their items."""
     asks: Annotated[ListsAsk, FieldLabel("What is asked")] = ListsAsk.SORT
-    """What is asked of each item."""
+    """What is asked about each item."""
     prompt: Annotated[str, FieldLabel("The question")] = ""
-    """``{item}`` stands for the item to sort. Empty takes words of our own."""
+    """The question; ``{item}`` stands for the item to sort. If empty, a supplied phrase is used."""
     choices: Annotated[int, Range(3, MAX_CHOICES), FieldLabel("Choices")] = 4
-    """How many items an odd one out is found among, 3 to 12."""
+    """The number of items among which the odd one out is to be found, 3 to 12."""
 
 
 @dataclass(frozen=True, slots=True)
 class Span:
-    """Whole numbers from the least to the most, both included."""
+    """Whole numbers from `least` to `most`, both included."""
 
     least: Annotated[int, Range(0, MAX_IN_SUMS)]
-    """The least number, from 0."""
+    """The smallest number, from 0."""
     most: Annotated[int, Range(0, MAX_IN_SUMS)]
-    """The most, up to 1,000,000."""
+    """The largest number, up to 1,000,000."""
 
 
 @dataclass(frozen=True, slots=True)
 class Sums:
-    """Questions of arithmetic, made anew for every run, none of them twice."""
+    """Arithmetic questions that are made for each run, without repetition."""
 
     operator: Annotated[Operator, FieldLabel("Operator")] = Operator.PLUS
-    """What is done with the two numbers."""
+    """The arithmetic operation."""
     left: Annotated[Span, FieldLabel("Left number")] = Span(1, 10)
-    """What the first number is taken from."""
+    """The range of the first number."""
     right: Annotated[Span, FieldLabel("Right number")] = Span(1, 10)
-    """What the second number is taken from."""
+    """The range of the second number."""
     cap: Annotated[int | None, Points, FieldLabel("Largest result", empty="any")] = None
     """The largest result allowed."""
     negative: Annotated[bool, FieldLabel("Results below zero")] = False
-    """Whether results below zero are wanted."""
+    """Whether results below zero are allowed."""
     denominators: Annotated[Span | None, FieldLabel("Fractions, with denominators")] = None
     """With it the numbers are numerators: over one denominator to be added or taken away, over
     one each to be multiplied."""
     choices: Annotated[int, Range(0, MAX_CHOICES), FieldLabel("Choices", empty="typed")] = 0
-    """0 for a typed answer, else how many choices, 2 to 12."""
+    """The number of choices, 2 to 12; 0 for a typed answer."""
     count: Annotated[int, Range(1, 1000), FieldLabel("How many are made")] = 50
-    """How many are made for a run, at most; fewer if there are not so many."""
+    """The largest number of questions made for a run; fewer if there are fewer different sums."""
     near: Annotated[
         int | None,
         Range(1, MAX_IN_SUMS, is_told=True),
@@ -428,12 +428,12 @@ class Sums:
 
 @dataclass(frozen=True, slots=True)
 class Holds:
-    """A column of facts, and the values of which it must hold one."""
+    """A condition: the column must have one of the values."""
 
     column: str
-    """The column looked at."""
+    """The column."""
     values: tuple[str, ...] = ()
-    """Empty takes every row."""
+    """The accepted values; if empty, every row meets the condition."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -444,80 +444,83 @@ class Pattern:
     """
 
     facts: str
-    """The pack that holds the facts, by its identifier."""
+    """The identifier of the pack with the facts."""
     prompt: Annotated[
         str, FieldLabel("The question", "{column} stands for what the row holds there")
     ]
-    """The question; ``{column}`` stands for what the row holds there."""
+    """The question; ``{column}`` stands for the value of the row in that column."""
     answer: Annotated[str, FieldLabel("The answer is in")]
     """The column of the right answer."""
     made: Annotated[Made, FieldLabel("How it is answered")] = Made.CHOICE
-    """How its questions are answered."""
+    """How the questions are answered."""
     choices: Annotated[int, Range(2, 8), FieldLabel("Choices", "the right one among them")] = 4
-    """How many choices, 2 to 8."""
+    """The number of choices, 2 to 8."""
     shows: Annotated[Shows, FieldLabel("The choices are")] = Shows.TEXT
-    """What its choices are: texts, or the names of pictures or sounds."""
+    """What the choices are: texts, or names of pictures or sounds."""
     also: Annotated[tuple[str, ...], FieldLabel("Accepted too is what stands in")] = ()
-    """The columns of further accepted answers."""
+    """The columns with further accepted answers."""
     near: Annotated[str, FieldLabel("Wrong choices first from rows with the same", empty="any")] = (
         ""
     )
-    """The column in which rows are near if they hold the same."""
+    """The column by which rows are similar: wrong choices come first from rows with the same
+    value."""
     holds: tuple[Holds, ...] = ()
-    """Only rows that hold what all of these say make questions and choices."""
+    """Conditions: only rows that meet all of them make questions and choices."""
     picture: Annotated[str, FieldLabel("Picture from", empty="none")] = ""
-    """The column of the names of picture files."""
+    """The column with the names of picture files."""
     sound: Annotated[str, FieldLabel("Sound from", empty="none")] = ""
-    """The column of the names of sound files."""
+    """The column with the names of sound files."""
     worth: Annotated[str, FieldLabel("Worth from", empty="none")] = ""
-    """The column of points."""
+    """The column with the points."""
     level: Annotated[str, FieldLabel("Level from", empty="none")] = ""
-    """The column of levels, 1 to 5."""
+    """The column with the levels, 1 to 5."""
     note: Annotated[str, FieldLabel("Note from", empty="none")] = ""
-    """The column of what is shown after the answer."""
+    """The column with the text shown after the answer."""
     tolerance: Annotated[str, FieldLabel("Tolerance")] = ""
     """How far off a number may be: an amount (``0.5``) or a share (``2%``)."""
     leaves: Annotated[Leaves, FieldLabel("Not offered again")] = Leaves.NONE
-    """Which rows leave the run once they were asked."""
+    """Which rows are not used again in the run after a question."""
 
 
 @dataclass(frozen=True, slots=True)
 class Draw:
-    """Which of a round's questions are asked, and in which order."""
+    """Which questions of a round are asked, and in which order."""
 
     count: Annotated[
         int | None, Range(1, MAX_DRAWN), FieldLabel("How many questions", empty="all")
     ] = 10
     """How many are drawn for each player, 1 to 10,000; None draws on until none is left."""
     order: Annotated[DrawOrder, FieldLabel("Order")] = DrawOrder.SHUFFLED
-    """In which order questions come."""
+    """The order of the questions."""
     topics: Annotated[tuple[str, ...], FieldLabel("Topics")] = ()
-    """Only pack questions of these topics; empty takes all."""
+    """Draw only pack questions with these topics; if empty, all."""
     levels: Annotated[tuple[int, ...], Range(1, 5), FieldLabel("Levels")] = ()
-    """Only pack questions of these levels; empty takes all. No level counts as 1."""
+    """Draw only pack questions with these levels; if empty, all. A question without a level counts
+    as level 1."""
     player_chooses: Annotated[
         bool,
         FieldLabel(
             "The player says how many", "up to all there are; the number above is offered first"
         ),
     ] = False
-    """Whether the player says how many questions, `count` at first."""
+    """Whether the player chooses the number of questions; `count` is the suggestion."""
     refill: Annotated[Refill, FieldLabel("When the pool is empty")] = Refill.NEVER
-    """Whether a question can come again."""
+    """Whether a question can be asked more than once."""
     weights: Annotated[tuple[int, ...], Range(0, 1000)] = (1, 1, 1, 1, 1)
     """For a weighted order: how likely a question of level 1, 2, 3, 4, 5 is, 0 to 1000."""
 
 
 @dataclass(frozen=True, slots=True)
 class Ask:
-    """How a question is put to the player."""
+    """How a question is asked."""
 
     choice_order: Annotated[Order, FieldLabel("Order of the choices")] = Order.SHUFFLED
-    """As written is the order of the file, in which the right choice stands first."""
+    """The order of the choices; as written means the order of the file, where the right choice
+    comes first."""
     spread: Annotated[bool, FieldLabel("Spread right answers", "over all places equally often")] = (
         False
     )
-    """Whether right answers fall on every place equally often; for shuffled choices."""
+    """Whether the right choice comes equally often at every place; for shuffled choices."""
     shown: Annotated[
         int | None, Range(2, MAX_CHOICES), FieldLabel("Choices shown", empty="all")
     ] = None
@@ -529,7 +532,7 @@ class Ask:
     misses: Annotated[
         int, Range(1, 20), FieldLabel("Misses for a word", "letters, unless the word says its own")
     ] = 3
-    """Wrong letters allowed to a word that says nothing of its own, 1 to 20."""
+    """The number of wrong letters allowed for a word that has no number of its own, 1 to 20."""
     seconds: Annotated[
         int | None,
         Range(1, MAX_SECONDS),
@@ -537,13 +540,13 @@ class Ask:
     ] = None
     """Time for a question that names none of its own, 1 to 3600; None sets no clock."""
     hints: Annotated[bool, FieldLabel("Hints", "where a question has one")] = True
-    """Whether a question's hint can be asked for."""
+    """Whether the player can ask for the hint of a question."""
     typing: Annotated[
         bool, FieldLabel("A field to type into", "beside choices, as Check lets it")
     ] = False
     """Whether a page shows a field to type into beside the choices, where typing is taken."""
     passing: Annotated[bool, FieldLabel("Passing", "a question can be passed")] = False
-    """Whether a question can be passed."""
+    """Whether the player can pass a question."""
     reads_aloud: Annotated[
         bool, FieldLabel("Read aloud", "by a made voice, where a question has no recorded file")
     ] = False
@@ -571,44 +574,45 @@ class Badge(Value):
 
 @dataclass(frozen=True, slots=True)
 class Sample:
-    """An answer to a question, and the verdict it got when it was kept."""
+    """A tried answer, with the verdict that it had when it was kept."""
 
     prompt: str
-    """The question it was tried on."""
+    """The prompt of the question."""
     answer: str
-    """What was typed."""
+    """The typed answer."""
     verdict: str
     """``right``, ``close``, ``wrong`` or ``unreadable``."""
 
 
 @dataclass(frozen=True, slots=True)
 class Check:
-    """How forgiving the reading of an answer is. Picking a choice always names it."""
+    """How tolerantly an answer is read. A choice can always be picked."""
 
     by_letter: Annotated[bool, FieldLabel("By letter", "“b” and “B” both name choice B")] = True
-    """Whether a letter names a choice: ``b`` and ``B`` the second."""
+    """Whether a typed letter selects a choice: ``b`` and ``B`` select the second."""
     by_place: Annotated[bool, FieldLabel("By place", "“2” names the second choice")] = True
-    """Whether a number names a choice: ``2`` the second."""
+    """Whether a typed number selects a choice: ``2`` selects the second."""
     by_text: Annotated[
         bool, FieldLabel("By its whole text", "typed in full; extra spaces never matter")
     ] = True
-    """Whether the whole text of a choice names it."""
+    """Whether the typed text of a choice selects it."""
     ignore_case: Annotated[bool, FieldLabel("Capitals do not matter", "“carrot” is “Carrot”")] = (
         True
     )
-    """Whether capitals make no difference. Letters of choices never mind them."""
+    """Whether capitals are ignored. They are always ignored for the letters of choices."""
     ignore_accents: Annotated[bool, FieldLabel("Accents do not matter", "“creme” is “crème”")] = (
         False
     )
-    """Whether accents make no difference."""
+    """Whether accents are ignored."""
     ignore_punctuation: Annotated[
         bool, FieldLabel("Punctuation does not matter", "“its” is “it’s”")
     ] = False
-    """Whether punctuation makes no difference."""
+    """Whether punctuation is ignored."""
     articles: Annotated[
         str, FieldLabel("Words that may be missing at the start", "such as: a an the, or: le la l'")
     ] = ""
-    """Words that may be missing at the start, with spaces between: ``a an the``, ``le l'``."""
+    """Words that may be missing at the start of an answer, separated by spaces: ``a an the``,
+    ``le l'``."""
     typos: Annotated[
         int,
         Range(0, 3),
@@ -623,17 +627,17 @@ class Check:
     decimal_mark: Annotated[DecimalMark, FieldLabel("Numbers of two readings")] = (
         DecimalMark.LANGUAGE
     )
-    """How a number such as 1,250 or 1.250 is read, which could be meant either way."""
+    """How an ambiguous number such as 1,250 or 1.250 is read."""
     samples: tuple[Sample, ...] = ()
-    """Answers tried out before, kept to see whether a later change alters what they give."""
+    """Answers that the maker tried, kept to show whether a later change alters their verdict."""
 
 
 @dataclass(frozen=True, slots=True)
 class After:
-    """What an answer is followed by, unless a cue says otherwise."""
+    """What happens after an answer, unless a cue says otherwise."""
 
     reveal: Annotated[Reveal, FieldLabel("The right answer is told")] = Reveal.LAST_TRY
-    """When the right answer is told."""
+    """When the right answer is shown."""
     hold_ms: Annotated[int | None, Range(0, 60_000), FieldLabel("The run holds")] = None
     """How long the feedback holds the run, 0 to 60000 ms; None until the player goes on."""
     own_words_alone: Annotated[
@@ -647,12 +651,12 @@ class After:
 
 @dataclass(frozen=True, slots=True)
 class Way:
-    """Where to go on; `name` is the title of the round or the ending meant."""
+    """Where the run continues; `name` is the title of the round or of the ending."""
 
     to: To = To.QUESTION
-    """Where to."""
+    """The kind of destination."""
     name: str = ""
-    """The title of the round or of the ending; else empty."""
+    """The title of the round or of the ending; empty for other destinations."""
 
 
 NEXT = Way()
@@ -660,16 +664,16 @@ NEXT = Way()
 
 @dataclass(frozen=True, slots=True)
 class Moves:
-    """Where the run goes on when a question is done with."""
+    """Where the run continues after a question."""
 
     right: Annotated[Way, FieldLabel("After a right answer")] = NEXT
     """After a right answer."""
     wrong: Annotated[Way, FieldLabel("After the last wrong try")] = NEXT
-    """After the last try; while tries are left the question stands."""
+    """After the last try; while tries are left, the question stays."""
     timeout: Annotated[Way, FieldLabel("When it is too late", short="late")] = NEXT
-    """When the question's clock has ended."""
+    """After the time for the question has run out."""
     passed: Annotated[Way, FieldLabel("After a pass")] = NEXT
-    """When it was passed."""
+    """After the player has passed the question."""
 
     @property
     def each(self) -> dict[str, Way]:
@@ -682,25 +686,25 @@ class Round:
     """A stretch of the game with its own questions, draw, clock and moves."""
 
     title: Annotated[str, FieldLabel("Title")]
-    """What players read of it; ways and scripts name it so."""
+    """The title that players read; moves and scripts refer to it."""
     packs: tuple[str, ...] = ()
-    """The packs drawn from, by their identifiers, in order."""
+    """The identifiers of the packs that questions are drawn from, in order."""
     lists: tuple[Lists, ...] = ()
-    """Questions asked of named lists."""
+    """Questions made from named lists."""
     sums: tuple[Sums, ...] = ()
-    """Questions of arithmetic."""
+    """Arithmetic questions."""
     patterns: tuple[Pattern, ...] = ()
     """Questions made from facts."""
     draw: Draw = Draw()
-    """Which questions are asked."""
+    """Which questions are drawn."""
     ask: Ask = Ask()
-    """How they are put."""
+    """How questions are asked."""
     check: Check = Check()
     """How answers are read."""
     after: After = After()
-    """What an answer is followed by."""
+    """What happens after an answer."""
     moves: Moves = Moves()
-    """Where the run goes on."""
+    """Where the run continues."""
     seconds: Annotated[
         int | None, LongSeconds, FieldLabel("Clock of this round", "seconds", empty="none")
     ] = None
@@ -715,60 +719,60 @@ class Round:
 
 @dataclass(frozen=True, slots=True)
 class Cue:
-    """One piece of feedback, and what it answers to. The rule script can play it too."""
+    """A piece of feedback, and the occasions it is played on. The rule script can play it too."""
 
     name: Annotated[str, FieldLabel("Name")]
-    """By which scripts and endings play it."""
+    """The name by which scripts and endings play the cue."""
     on: Annotated[tuple[Occasion, ...], FieldLabel("Played when")] = ()
-    """What it answers to; empty for one that is played by name alone."""
+    """The occasions on which the cue is played; empty if it is played only by its name."""
     words: Annotated[str, FieldLabel("Says")] = ""
-    """What is said; ``{score}`` and the like are filled in."""
+    """The text shown; ``{score}`` and other places are filled in."""
     hold_ms: Annotated[int | None, Range(0, 60_000), FieldLabel("Holds the run")] = None
     """How long it holds the run after an answer, 0 to 60000 ms; None as the round says."""
     until_continue: bool = False
-    """Whether it holds the run until the player goes on, whatever `hold_ms` is."""
+    """Whether the run waits until the player continues, whatever `hold_ms` is."""
     sound: Annotated[str, FieldLabel("Sound")] = ""
-    """The name of a sound: one of the game's own, or one that is there for every game."""
+    """The name of a sound: one of the game's own, or one that every game has."""
     effect: Annotated[Effect, FieldLabel("Effect")] = Effect.NONE
-    """What is seen."""
+    """The visual effect."""
     words_alone: Annotated[
         bool, FieldLabel("Its words alone", "in place of “Right.” and “Not this time. It is …”")
     ] = False
     """Whether its words stand in place of what the page says of an answer."""
     streak: Annotated[int, Range(2, 100), FieldLabel("Streak of", "right in a row")] = 3
-    """For a streak: how many right answers in a row, 2 to 100."""
+    """For a streak: the number of right answers in a row, 2 to 100."""
     last_seconds: Annotated[int, Range(1, 60), FieldLabel("Ticks in the last", "seconds")] = 5
-    """For a tick: in how many last seconds of a countdown, 1 to 60."""
+    """For a tick: the number of last seconds of a countdown in which it is played, 1 to 60."""
 
 
 @dataclass(frozen=True, slots=True)
 class Note:
-    """One tone of a sound, or with no pitch a rest."""
+    """A tone of a sound; without a pitch, a rest."""
 
     pitch: str = "A4"
     """A letter, a sharp or flat, an octave: ``A4``, ``C#5``, ``Bb3``; C2 to C8, A4 is 440 Hz."""
     ms: Annotated[int, Range(20, 2000)] = 200
-    """How long until the next note, 20 to 2000 ms."""
+    """The time until the next note, 20 to 2,000 ms."""
 
 
 @dataclass(frozen=True, slots=True)
 class Sound:
-    """A sound of the game's own: notes one after the other, or a file that was brought."""
+    """A sound of the game: notes one after the other, or an uploaded file."""
 
     name: Annotated[str, FieldLabel("Name of the sound")]
-    """By which cues, music and narration name it."""
+    """The name by which cues, music and narration use the sound."""
     notes: tuple[Note, ...] = (Note(),)
-    """1 to 96 of them, no more than twenty seconds together."""
+    """1 to 96 notes, at most twenty seconds in total."""
     wave: Annotated[Wave, FieldLabel("Wave")] = Wave.TRIANGLE
-    """The form of its notes' wave."""
+    """The waveform of the notes."""
     attack_ms: Annotated[int, Range(0, 500), FieldLabel("Grows loud in", "ms")] = 8
-    """How long a note takes to grow loud, 0 to 500 ms."""
+    """The attack of a note, 0 to 500 ms."""
     release_ms: Annotated[int, Range(0, 2000), FieldLabel("Rings on for", "ms")] = 160
-    """How long it rings on while it fades, 0 to 2000 ms."""
+    """The release of a note, 0 to 2,000 ms."""
     loudness: Annotated[int, Range(0, 100), FieldLabel("Loudness")] = 70
     """0 to 100."""
     file: str = ""
-    """The digest (SHA-256, hex) of a sound file that is played in place of the notes."""
+    """The digest (SHA-256, hex) of a sound file that is played instead of the notes."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -780,42 +784,42 @@ class Ending:
     """
 
     title: Annotated[str, FieldLabel("Name")]
-    """What players read of it; ways and scripts name it so."""
+    """The title that players read; moves and scripts refer to it."""
     verdict: Annotated[str, FieldLabel("Verdict")]
-    """What is said at it; ``{score}`` and the like are filled in."""
+    """The text shown at this ending; ``{score}`` and other places are filled in."""
     at_least: Annotated[int | None, Points, FieldLabel("At least", empty="any")] = None
     """The lower bound of what `counts` names; None sets none."""
     at_most: Annotated[int | None, Points, FieldLabel("At most", empty="any")] = None
     """The upper bound of what `counts` names; None sets none."""
     counts: Annotated[str, FieldLabel("Counts")] = "score"
-    """The counter or fact that the bounds hold."""
+    """The counter or fact that the bounds apply to."""
     when: Annotated[str, FieldLabel("And only when")] = ""
-    """A condition besides, as in the rule script; empty sets none."""
+    """A further condition, written as in the rule script; empty means no condition."""
     at_once: Annotated[bool, FieldLabel("At once")] = False
-    """Whether it is tried after every change, and not only when the game is over."""
+    """Whether the ending is checked after every change, not only when the game is over."""
     badge: Annotated[Badge, FieldLabel("Badge")] = Badge.NONE
-    """The drawing shown with it."""
+    """The drawing shown at this ending."""
     cue: Annotated[str, FieldLabel("Cue")] = ""
-    """The name of the cue that is played with it."""
+    """The name of the cue that is played at this ending."""
     counts_as_best: Annotated[bool, FieldLabel("Can be a best")] = True
-    """Whether a run that comes to it can be among the best."""
+    """Whether a run with this ending can be among the best."""
     passes: Annotated[bool, FieldLabel("Passes a course", "where the game is taken as one")] = False
     """Whether a course counts a run that comes to it as passed; if no ending passes, every run
     is only completed."""
     picture: Annotated[str, FieldLabel("Picture")] = ""
-    """The digest (SHA-256, hex) of the picture shown with it."""
+    """The digest (SHA-256, hex) of the picture shown at this ending."""
 
 
 @dataclass(frozen=True, slots=True)
 class CounterName:
-    """How players meet a counter of the rules."""
+    """How a counter of the rules is shown to players."""
 
     name: Annotated[str, FieldLabel("Counter")]
     """The counter, as the rule script names it."""
     label: Annotated[str, FieldLabel("Players read", empty="its name")] = ""
-    """What players read beside its number; empty for its name."""
+    """The label shown beside the value; if empty, the name is shown."""
     hidden: Annotated[bool, FieldLabel("Kept from players")] = False
-    """Whether players are not told of it."""
+    """Whether the counter is hidden from players."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -828,13 +832,13 @@ class Opening:
             "Opening words", "What players read before they begin. {name} stands for the player."
         ),
     ] = ""
-    """Read before play begins; ``{name}`` stands for the player."""
+    """The words shown before play begins; ``{name}`` stands for the player."""
     asks_names: Annotated[bool, FieldLabel("Ask for names")] = False
-    """Whether players say their names."""
+    """Whether players type their names."""
     most_players: Annotated[
         int, Range(1, MAX_PLAYERS), FieldLabel("Players at most", "take turns")
     ] = 1
-    """How many can play in turns, 1 to 4."""
+    """The largest number of players who take turns, 1 to 4."""
     equal_turns: Annotated[
         bool,
         FieldLabel(
@@ -842,13 +846,13 @@ class Opening:
             "an ending that comes at once waits until the others have had their turn",
         ),
     ] = False
-    """Whether, once an ending has come at once, the players after have their turn yet."""
+    """Whether the players that follow still have their turn when an ending has come at once."""
     rounds: Annotated[RoundOrder, FieldLabel("Which rounds are played")] = RoundOrder.IN_ORDER
-    """Which rounds are played, and who says so."""
+    """Which rounds are played, and who chooses them."""
     narration: Annotated[str, FieldLabel("The opening is read out in")] = ""
-    """The name of the sound in which the opening words are read out."""
+    """The name of the recording of the opening words."""
     reads_aloud: Annotated[bool, FieldLabel("Read by a made voice")] = False
-    """Whether the opening words are read by a made voice if they carry no narration."""
+    """Whether a synthetic voice reads the opening words if there is no recording."""
     asks_remark: Annotated[
         bool,
         FieldLabel("Ask for a remark at the end", "what players type there is kept with their run"),
@@ -866,7 +870,7 @@ def right():
 
 @dataclass(frozen=True, slots=True)
 class KnownAs:
-    """A pack that dice know by another name: the one it had where the game came from."""
+    """The identifier that a pack had where the game came from; the dice use it."""
 
     pack: str
     """The pack, by its identifier here."""
@@ -876,38 +880,39 @@ class KnownAs:
 
 @dataclass(frozen=True, slots=True)
 class Game:
-    """Everything that makes a game but its questions."""
+    """A game without its questions."""
 
     title: str
-    """What players read of it."""
+    """The title that players read."""
     rounds: tuple[Round, ...]
-    """In the order they are played, or stand in the menu."""
+    """The rounds, in the order in which they are played or listed in the menu."""
     endings: tuple[Ending, ...]
-    """The first that fits is taken; the last should fit always."""
+    """The endings. The first one that applies is used, so the last one should always apply."""
     script: str = ONE_POINT_EACH
     """The rules: what each outcome does to the counters."""
     opening: Opening = Opening()
     """How a run begins."""
     cues: tuple[Cue, ...] = ()
-    """Its feedback."""
+    """The feedback of the game."""
     seconds: Annotated[
         int | None, LongSeconds, FieldLabel("Clock of the game", "seconds", empty="none")
     ] = None
     """Time for the whole game, 1 to 86400; None sets no clock."""
     sounds: tuple[Sound, ...] = ()
-    """The sounds of its own; cues name these and the ones that are there for every game."""
+    """The game's own sounds. Cues can use these and the sounds that every game has."""
     best: Annotated[Best, FieldLabel("The best runs are those with")] = Best.HIGHEST
-    """Which runs count as its best. A run that was given up never does."""
+    """Which runs count as best. A run that the player gave up never counts."""
     known_as: tuple[KnownAs, ...] = ()
-    """So the same dice bring the same run, wherever a game was taken."""
+    """Keeps the same dice giving the same run after the game was moved to another store."""
     look: Look = AS_THE_WORKBENCH
-    """Its colours, faces, pictures and music."""
+    """Colours, typefaces, pictures and music."""
     language: Annotated[Language, FieldLabel("Language of the game")] = Language.ENGLISH
-    """In which its players are told what the pages say by themselves."""
+    """The language of the phrases that the pages show to players."""
     phrases: tuple[OwnPhrase, ...] = ()
-    """Phrases in the maker's own words, in place of the ready ones."""
+    """Phrases that the maker worded, used instead of the supplied ones."""
     counters: tuple[CounterName, ...] = ()
-    """How players meet the counters of the rules; those that are not here by their names."""
+    """How counters of the rules are shown to players; a counter that is not listed is shown by its
+    name."""
     framed_by: tuple[str, ...] = ()
     """The sites whose pages may show the game in a frame: ``https://school.example``."""
 

@@ -30,7 +30,7 @@ class Fit(Value):
 
 
 class ChoicesAs(Value):
-    """How choices stand."""
+    """The layout of choices."""
 
     ROWS = "rows", "One under the other"
     GRID = "grid", "Two abreast"
@@ -53,7 +53,7 @@ class Corner(Value):
 
 
 class Density(Value):
-    """How much room there is around things."""
+    """The amount of space between things."""
 
     CLOSE = "close", "Close together"
     USUAL = "usual", "As usual"
@@ -62,16 +62,17 @@ class Density(Value):
 
 @dataclass(frozen=True, slots=True)
 class Colours:
-    """The colours a maker chooses, each as six hexadecimal digits; others are made of them."""
+    """The colours that a maker chooses, each as six hexadecimal digits; other colours are derived
+    from them."""
 
     ground: Annotated[str, FieldLabel("Ground", "the page behind everything")] = "#f7f2e8"
-    """The page behind everything."""
+    """The background of the page."""
     card: Annotated[str, FieldLabel("Card", "what the question stands on")] = "#fffdf8"
-    """What the question stands on."""
+    """The background of the question."""
     ink: Annotated[str, FieldLabel("Ink", "words")] = "#1f2a2e"
     """Words."""
     accent: Annotated[str, FieldLabel("Accent", "the one button to press next")] = "#a8482a"
-    """The one button to press next."""
+    """The main button."""
     right: Annotated[str, FieldLabel("Right", "what was right")] = "#3f6b4f"
     """What was right."""
     wrong: Annotated[str, FieldLabel("Wrong", "what was wrong")] = "#8c3a20"
@@ -80,19 +81,19 @@ class Colours:
 
 @dataclass(frozen=True, slots=True)
 class Background:
-    """A picture behind the card; without one there is the ground alone."""
+    """A picture behind the question; without one, the background has a plain colour."""
 
     picture: str = ""
     """The digest (SHA-256, hex) of a picture; empty for none."""
     fit: Annotated[Fit, FieldLabel("It fits")] = Fit.COVER
-    """How it fills the page."""
+    """How the picture fills the page."""
     dimmed: Annotated[int, Range(0, 95), FieldLabel("Dimmed", "percent, towards the ground")] = 40
-    """How far it is faded to the ground, 0 to 95 percent."""
+    """How far the picture fades into the background colour, 0 to 95 percent."""
 
 
 @dataclass(frozen=True, slots=True)
 class Music:
-    """What sounds over and over, quieter while a cue is heard; players can turn it off."""
+    """Music that loops, quieter while a cue is played. Players can turn it off."""
 
     opening: Annotated[str, FieldLabel("At the opening")] = ""
     """The sound that loops before play begins; empty for none."""
@@ -112,22 +113,22 @@ class Music:
 
 @dataclass(frozen=True, slots=True)
 class Look:
-    """What a game looks like to its players, and its music."""
+    """What a game looks like to players, and its music."""
 
     colours: Colours = Colours()
-    """Its colours."""
+    """The colours."""
     headings: Annotated[Typeface, FieldLabel("Headings")] = Typeface.BOOKISH
-    """The face of headings."""
+    """The typeface of headings."""
     text: Annotated[Typeface, FieldLabel("Everything else")] = Typeface.PLAIN
-    """The face of everything else."""
+    """The typeface of all other text."""
     choices: Annotated[ChoicesAs, FieldLabel("Choices stand")] = ChoicesAs.ROWS
-    """How choices stand."""
+    """The layout of choices."""
     picture_at: Annotated[PictureAt, FieldLabel("A question's picture")] = PictureAt.ABOVE
-    """Where a question's picture stands."""
+    """The position of a question's picture."""
     corner: Annotated[Corner, FieldLabel("Corners")] = Corner.SLIGHT
-    """How corners are cut."""
+    """The shape of corners."""
     density: Annotated[Density, FieldLabel("Room")] = Density.USUAL
-    """How much room there is around things."""
+    """The amount of space between things."""
     opening_picture: Annotated[str, FieldLabel("Picture at the opening")] = ""
     """The digest (SHA-256, hex) of the picture above the opening words."""
     opening: Annotated[Background, FieldLabel("Background of the opening")] = Background()
@@ -137,11 +138,11 @@ class Look:
     ending: Annotated[Background, FieldLabel("Background of the endings")] = Background()
     """The background of endings."""
     music: Music = Music()
-    """What sounds meanwhile."""
+    """The background music."""
     shows_die: Annotated[bool, FieldLabel("A die beside the title")] = True
     """Whether the play page shows a die beside the title."""
     die_picture: Annotated[str, FieldLabel("A picture in place of the die")] = ""
-    """The digest (SHA-256, hex) of a picture that stands there in place of the die."""
+    """The digest (SHA-256, hex) of a picture shown instead of the die."""
 
     def pictures(self) -> Iterator[tuple[str, str]]:
         """Where it names a picture, and the digest of each."""

@@ -2,7 +2,7 @@
 
 from collections.abc import Iterable
 from dataclasses import dataclass, field
-from typing import Any, TypeVar, cast, dataclass_transform
+from typing import Any, TypeVar, dataclass_transform
 
 T = TypeVar("T")
 
@@ -38,7 +38,8 @@ def often_replaced(made: type[T]) -> type[T]:
         values = list(self)
         for name, value in changes.items():
             values[places[name]] = value
-        return cast("T", create(made, values))
+        replaced: T = create(made, values)
+        return replaced
 
     made._replace = _replace  # type: ignore[attr-defined]
     return made

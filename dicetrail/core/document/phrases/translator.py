@@ -33,10 +33,8 @@ COUNT = "count"
 
 @dataclass(frozen=True, slots=True)
 class OwnPhrase:
-    """A phrase in the maker's own words: one text, or one for each form of the language.
-
-    The ready text is used for a form left empty.
-    """
+    """A phrase that the maker worded: one text, or one for each plural form of the language. An
+    empty form uses the supplied text."""
 
     phrase: Phrase
     """Which phrase it is."""
