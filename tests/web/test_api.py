@@ -612,7 +612,8 @@ class TestTheDoor(ApiTest):
             ("GET", "/api/games/nobody", 404),
             ("GET", "/api/packs/nobody", 404),
             ("GET", f"{GAME}/draw?dice=-1", 422),
-            ("PATCH", GAME, 405),
+            ("PATCH", f"{GAME}/draw", 405),
+            ("PATCH", GAME, 428),
             ("POST", "/api/games", 422),
         ):
             with self.subTest(address=address):
