@@ -363,6 +363,7 @@ class TestCounts(unittest.TestCase):
         self.assertGreater(played, 60)
 
 
+@exhaustive
 class TestReading(unittest.TestCase):
     def test_what_is_typed_is_read_alike_however_forgiving_a_round_is(self):
         """Words that stand twice in an answer, numbers with characters of their own, odd quotes."""

@@ -88,9 +88,14 @@ class TestEdits(DemoTest):
             [now.json()[one] for one in told], [before["title"], before["tags"], "For the supper."]
         )
         self.patch(f"/api/packs/{name}", {"title": "Beds", "tags": ["a"]}, saved.headers["etag"])
+        no_title = self.patch(f"/api/packs/{name}", {"title": None}, "*")
+        self.assertEqual(no_title.json()["problems"][0]["where"], "title")
         late = self.patch(f"/api/packs/{name}", {"title": "Mine"}, tag)
         self.assertEqual(late.status_code, 412)
-        self.assertEqual(self.http.get(f"/api/packs/{name}").json()["title"], "Beds")
+        bare = self.patch(f"/api/packs/{name}", {"tags": None, "words": None}, "*")
+        self.assertEqual(bare.status_code, 200, bare.text)
+        now = self.http.get(f"/api/packs/{name}").json()
+        self.assertEqual([now[one] for one in told], ["Beds", [], ""])
 
     def test_the_description_of_the_interface_tells_these_refusals(self):
         described = self.app.openapi()["paths"]["/api/games/{game_id}"]["patch"]

@@ -6,8 +6,7 @@ from itertools import zip_longest
 from typing import Annotated
 
 from fastapi import Query, Response
-from fastapi.exceptions import RequestValidationError
-from pydantic import TypeAdapter, ValidationError
+from pydantic import TypeAdapter
 from sqlalchemy.orm import Session
 
 from dicetrail.core import Facts, Game, GameProblems, Program, Severity
@@ -61,7 +60,7 @@ from dicetrail.web.games.shapes import (
 from dicetrail.web.games.views import game_view
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.pages import Paged
-from dicetrail.web.http_format.revisions import Edited, MergePatch, merged, tagged
+from dicetrail.web.http_format.revisions import Edited, MergePatch, patched, tagged
 from dicetrail.web.http_format.shapes import Dice, RevisionNumber
 
 router = Router("/api/games", "games")
@@ -152,13 +151,7 @@ def change_game(
     with app_state.database.reading() as session:
         kept = newest_game(session, game_id)
     revision = edited.of("game", kept.number)
-    try:
-        document = _DOCUMENT.validate_python(
-            merged(_DOCUMENT.dump_python(kept.document, mode="json"), changes)
-        )
-    except ValidationError as error:
-        faults = [{**fault, "loc": ("body", *fault["loc"])} for fault in error.errors()]
-        raise RequestValidationError(faults) from None
+    document = patched(_DOCUMENT, kept.document, changes)
     view = _saved(app_state, game_id, revision, document, now)
     tagged(response, view.revision)
     return view

@@ -7,9 +7,11 @@ it is by itself.
 import re
 from collections.abc import Mapping
 from dataclasses import dataclass
-from typing import Annotated, Any
+from typing import Annotated, Any, TypeVar
 
 from fastapi import Body, Depends, Header, Response
+from fastapi.exceptions import RequestValidationError
+from pydantic import TypeAdapter, ValidationError
 from starlette.exceptions import HTTPException
 
 from dicetrail.store import StaleRevision
@@ -58,6 +60,19 @@ async def _edited(
 _TAGS = re.compile(r'\s*"\d{1,10}"\s*(,\s*"\d{1,10}"\s*)*', re.ASCII)
 Edited = Annotated[EditedRevision, Depends(_edited)]
 """What an edit is of, from its `If-Match`."""
+
+
+T = TypeVar("T")
+
+
+def patched(form: TypeAdapter[T], value: T, patch: object) -> T:
+    """A value of some form with a merge patch applied to it. Raises RequestValidationError if
+    what comes of it does not have that form."""
+    try:
+        return form.validate_python(merged(form.dump_python(value, mode="json"), patch))
+    except ValidationError as error:
+        faults = [{**fault, "loc": ("body", *fault["loc"])} for fault in error.errors()]
+        raise RequestValidationError(faults) from None
 
 
 def merged(target: object, patch: object) -> object:

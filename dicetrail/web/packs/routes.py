@@ -8,6 +8,7 @@ from time import monotonic
 from typing import Annotated, Literal, cast
 
 from fastapi import Query, Response, UploadFile
+from pydantic import TypeAdapter
 from sqlalchemy.orm import Session
 from starlette.concurrency import run_in_threadpool
 
@@ -59,14 +60,14 @@ from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.description import files
 from dicetrail.web.http_format.errors import Faulty
 from dicetrail.web.http_format.pages import Paged
-from dicetrail.web.http_format.revisions import Edited, tagged
+from dicetrail.web.http_format.revisions import Edited, MergePatch, patched, tagged
 from dicetrail.web.http_format.shapes import RevisionNumber
 from dicetrail.web.packs.shapes import (
-    AboutPatch,
     AboutSave,
     ColumnsSave,
     FactsSave,
     NewPack,
+    PackAbout,
     PackCard,
     PackJoin,
     PackSave,
@@ -199,32 +200,30 @@ def change_pack_description(
     pack_id: str, save: AboutSave, app_state: SharedState, now: Now
 ) -> PackSaved:
     """Keep a new revision that is called and described so. Refused if another was saved since."""
-    about = PackDescription(save.title.strip(), tags_of(save.tags), save.words.strip())
-    return _described(app_state, pack_id, save.revision, about, now)
+    return _described(app_state, pack_id, save.revision, save.description, now)
 
 
 @router.patch("/{pack_id}")
 def change_pack(
     pack_id: str,
-    changes: AboutPatch,
+    changes: MergePatch,
     edited: Edited,
     app_state: SharedState,
     now: Now,
     response: Response,
 ) -> PackSaved:
-    """Keep a new revision with what is given called or described so; the rest stays as it is.
+    """Keep a new revision with its title, tags or words changed: a merge patch of these three.
     Refused if another was saved since the one shown."""
     with app_state.database.reading() as session:
         kept = newest_pack(session, pack_id)
     revision = edited.of("pack", kept.number)
-    about = PackDescription(
-        kept.title if changes.title is None else changes.title.strip(),
-        kept.tags if changes.tags is None else tags_of(changes.tags),
-        kept.words if changes.words is None else changes.words.strip(),
-    )
-    saved = _described(app_state, pack_id, revision, about, now)
+    about = patched(_ABOUT, PackAbout(title=kept.title, tags=kept.tags, words=kept.words), changes)
+    saved = _described(app_state, pack_id, revision, about.description, now)
     tagged(response, saved.revision)
     return saved
+
+
+_ABOUT = TypeAdapter(PackAbout)
 
 
 def _described(

@@ -13,6 +13,7 @@ from dicetrail.core.survey import FactsEdit, RowFault
 from dicetrail.core.workbench import FactColumn
 from dicetrail.form import checked_strictly
 from dicetrail.store import PackSource
+from dicetrail.store.packs import PackDescription
 from dicetrail.web.http_format.shapes import Dice, Received
 
 PackTitle = Annotated[str, Field(min_length=1, max_length=200)]
@@ -82,25 +83,23 @@ class ColumnsSave(Received):
     columns: Annotated[list[FactColumn], Field(min_length=1, max_length=MAX_COLUMNS)]
 
 
-Tags = Annotated[tuple[Annotated[str, Field(max_length=40)], ...], Field(max_length=20)]
-PackWords = Annotated[str, Field(max_length=2_000)]
+class PackAbout(Received):
+    """What a pack is called, and what its maker says of it."""
+
+    title: PackTitle
+    tags: Annotated[tuple[Annotated[str, Field(max_length=40)], ...], Field(max_length=20)] = ()
+    words: Annotated[str, Field(max_length=2_000)] = ""
+
+    @property
+    def description(self) -> PackDescription:
+        """As it is kept: tidied, no tag twice."""
+        return PackDescription(self.title.strip(), tags_of(self.tags), self.words.strip())
 
 
-class AboutSave(Received):
+class AboutSave(PackAbout):
     """What a pack is to be called, and what its maker says of it; the revision that is of."""
 
     revision: int
-    title: PackTitle
-    tags: Tags = ()
-    words: PackWords = ""
-
-
-class AboutPatch(Received):
-    """What a pack is to be called, and what its maker says of it; what is left out stays."""
-
-    title: PackTitle | None = None
-    tags: Tags | None = None
-    words: PackWords | None = None
 
 
 def tags_of(tags: Iterable[str]) -> tuple[str, ...]:
