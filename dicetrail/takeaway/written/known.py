@@ -1,4 +1,4 @@
-"""What is known of a game before it is played: the values that its program can meet."""
+"""The values that names of the whole program can have in one game."""
 
 import ast
 from collections.abc import Collection, Iterable, Iterator
@@ -9,10 +9,10 @@ from dicetrail.core.document import Best, Way
 from dicetrail.core.draw import name_of
 from dicetrail.core.rules import Event, Outcome
 from dicetrail.takeaway.written import whole_program
-from dicetrail.takeaway.written.folding import Values
 from dicetrail.takeaway.written.game_parts import QUESTION_USUAL, Fields, GameParts
 from dicetrail.takeaway.written.names import CUED
 from dicetrail.takeaway.written.settings import NO_LIMIT, WAYS
+from dicetrail.takeaway.written.specialising import Values
 
 _ACTIONS = {"again": To.AGAIN, "skip": To.QUESTION, "go": To.ROUND, "finish": To.ENDING}
 """Where script actions lead."""
@@ -60,7 +60,7 @@ def has_field(it: GameParts, name: str) -> bool:
 
 
 def _asked(it: GameParts, name: str) -> Values:
-    """What questions have for a field. It is settled only if it is as usual in all of them."""
+    """The values of a field in all questions. It has one value only if that is the usual one."""
     every: list[Fields] = [*it.all_fields()]
     if name == "kind":
         made = {"choice" if "choices" in sums else "number" for sums in it.sums}

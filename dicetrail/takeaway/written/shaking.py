@@ -1,4 +1,4 @@
-"""Take out of a module what nothing needs: parameters, locals, fields, functions, names."""
+"""Remove from a module what nothing reads: parameters, locals, fields, functions, names."""
 
 import ast
 import copy
@@ -68,8 +68,8 @@ def _body(function: ast.FunctionDef) -> list[ast.stmt]:
 # Functions
 
 
-def settle_functions(tree: ast.Module, uses: AllUses) -> None:
-    """Settle parameters that are always the same, or never read, and functions that do little."""
+def simplify_functions(tree: ast.Module, uses: AllUses) -> None:
+    """Remove parameters that are always the same or never read, and inline short functions."""
     functions = {node.name: node for node in tree.body if isinstance(node, ast.FunctionDef)}
     named, calls = Counter[str](), dict[str, list[ast.Call]]()
     for node in tree.body:
@@ -79,7 +79,7 @@ def settle_functions(tree: ast.Module, uses: AllUses) -> None:
     for name, function in functions.items():
         own = calls.get(name, [])
         if own and len(own) == named[name]:
-            while _settle_parameter(function, own):
+            while _without_one_parameter(function, own):
                 pass
             _without_usual(function, own)
     inline = _Inline(functions)
@@ -88,18 +88,18 @@ def settle_functions(tree: ast.Module, uses: AllUses) -> None:
             inline.visit(node)
 
 
-def _settle_parameter(function: ast.FunctionDef, calls: list[ast.Call]) -> bool:
+def _without_one_parameter(function: ast.FunctionDef, calls: list[ast.Call]) -> bool:
     """Take the first parameter out that is always the same, or never read, if there is one."""
     names = [one.arg for one in function.args.args]
     usual = _usual(function)
     read, stored = _reads(function.body), _stores(function)
     for name in names:
         given = [_argument(call, names, name) or usual[name] for call in calls]
-        is_settled = stored[name] == 1 and _is_plain(given[0])
-        is_settled = is_settled and len({ast.dump(one) for one in given}) == 1
-        if is_settled:
+        is_fixed = stored[name] == 1 and _is_plain(given[0])
+        is_fixed = is_fixed and len({ast.dump(one) for one in given}) == 1
+        if is_fixed:
             _Replace({name: given[0]}).visit(function)
-        if is_settled or name not in read:
+        if is_fixed or name not in read:
             _without_parameter(function, calls, name)
             return True
     return False
@@ -233,8 +233,8 @@ def _stores(function: ast.FunctionDef) -> Counter[str]:
     )
 
 
-def settle_locals(function: ast.FunctionDef) -> None:
-    """Settle names that have one plain value, and drop those that are never read."""
+def simplify_locals(function: ast.FunctionDef) -> None:
+    """Replace locals that have one plain value, and remove those that are never read."""
     stored, plain = _stores(function), dict[str, ast.expr]()
     read = _reads(function.body)
     for node in walk(function):
@@ -316,7 +316,8 @@ class _DropLocals(Transformer):
 
     def visit_AugAssign(self, node: ast.AugAssign) -> ast.stmt | None:
         name = address(node.target)
-        adds_nothing = isinstance(node.value, ast.Constant) and not node.value.value
+        is_sum = isinstance(node.op, ast.Add | ast.Sub)
+        adds_nothing = is_sum and isinstance(node.value, ast.Constant) and not node.value.value
         is_unread = isinstance(node.target, ast.Name) and not self.read[name]
         return None if (adds_nothing or is_unread) and is_pure(node.value) else node
 

@@ -1,9 +1,9 @@
-"""Every way a game can be played in a terminal, as a learner would write it down.
+"""A program that plays every kind of game in a terminal, as a learner would write it.
 
-The program of one game is made from this module: `folding` leaves out what the game never
-does. The constants below, the rules, the cues and the endings are those of an empty game; the
-program of a game has its own. `say` gives a phrase; a program has the words of its language.
-A class that is called as one of the document here begins with Plain, and in a program without it.
+The program of one game is made from this module: `specialising` removes what the game never uses.
+The constants below, the rules, the cues and the endings are those of an empty game and are replaced
+by the game's own. `say` returns a phrase; a program has the text in the game's language instead.
+A class name that the core uses too has the prefix Plain here, and no prefix in a program.
 """
 
 import hashlib

@@ -1,8 +1,8 @@
 """Write a game as a plain Python program: its questions as data, and the loop that asks them.
 
-`whole_program` has every way to play. What is known of the game is settled in it, what nothing
-needs any more is taken out, and the questions, the rounds, the rules and the endings are written
-in. Every line knows its stop.
+`whole_program` can play every game that a plain program can express. It is specialised for the
+game at hand, and the questions, the rounds, the rules and the endings are inserted. Every line of
+the result belongs to a stop.
 """
 
 import ast
@@ -14,12 +14,12 @@ from dicetrail.core import Game
 from dicetrail.core.draw import Packs
 from dicetrail.core.play import Stop, made_ready
 from dicetrail.takeaway.written.asked import question_lists, rounds_list
-from dicetrail.takeaway.written.folding import Values, fold
 from dicetrail.takeaway.written.game_parts import GameParts
 from dicetrail.takeaway.written.known import known_of
 from dicetrail.takeaway.written.layout import laid_out, printed, program_tree
 from dicetrail.takeaway.written.literals import quoted
 from dicetrail.takeaway.written.refusals import CannotBeWritten, reasons_against
+from dicetrail.takeaway.written.specialising import Values, specialise
 from dicetrail.takeaway.written.told import Phrases, functions, handlers, rules
 from dicetrail.takeaway.written.trees import address, words_of
 
@@ -73,7 +73,7 @@ def _text(it: GameParts) -> str:
     _without_other(tree, {"HEADINGS": known["verdict"], "RESULTS": known["sums.character"]})
     ways = "\n".join(str(way) for way in _ways(it))
     told = {f"player.{name}" for text in own for name in re.findall(r"{player\.(\w+)", text)}
-    fold(tree, known, {*words_of(rule_text), *words_of(ways), *told}, _OWNERS)
+    specialise(tree, known, {*words_of(rule_text), *words_of(ways), *told}, _OWNERS)
     text = printed(tree)
     kept = {node.name: _field_names(node) for node in tree.body if isinstance(node, ast.ClassDef)}
     rounds = rounds_list(it, kept["Round"], kept.get("Sums", ()))

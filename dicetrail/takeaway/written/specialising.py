@@ -1,9 +1,10 @@
-"""Make a smaller module of a module: what is known is settled, and what nothing needs goes.
+"""Specialise a module for one game (partial evaluation of its syntax tree).
 
-The module is changed as a syntax tree, in rounds, until nothing changes any more. `Known` says
-which values an expression can have, by its last two names (`round_.tries` for the tries of any
-round). An expression with one value is that value; a test that has one answer goes, with the
-branch that is never taken; and names, parameters, fields and functions that are read nowhere go.
+`Known` lists the values that an expression can have in the game. It names an expression by its last
+two names: `round_.tries` stands for the tries of any round. An expression with one possible value
+becomes that value. A test with one possible answer is removed, together with the branch that is
+never taken. Parameters, locals, fields, functions and names that nothing reads are removed by
+`shaking`. All this repeats until nothing changes.
 """
 
 import ast
@@ -19,8 +20,8 @@ from dicetrail.takeaway.written.shaking import (
     Uses,
     drop_unread_fields,
     drop_unread_names,
-    settle_functions,
-    settle_locals,
+    simplify_functions,
+    simplify_locals,
 )
 from dicetrail.takeaway.written.trees import Transformer, address, is_pure
 
@@ -55,8 +56,8 @@ def value_node(value: object) -> ast.expr:
     return ast.Constant(cast("str", value))
 
 
-class _Settle(Transformer):
-    """Settles what is known in expressions, and which branches are taken."""
+class _Specialiser(Transformer):
+    """Replaces expressions with one possible value, and removes branches that are never taken."""
 
     def __init__(self, known: Known) -> None:
         self.known = known
@@ -101,12 +102,12 @@ class _Settle(Transformer):
 
     def visit_Attribute(self, node: ast.Attribute) -> ast.expr:
         self.generic_visit(node)
-        return self._settled(node)
+        return self._known_value(node)
 
     def visit_Name(self, node: ast.Name) -> ast.expr:
-        return self._settled(node)
+        return self._known_value(node)
 
-    def _settled(self, node: ast.Attribute | ast.Name) -> ast.expr:
+    def _known_value(self, node: ast.Attribute | ast.Name) -> ast.expr:
         values = self.known.get(address(node), frozenset())
         if len(values) != 1 or not isinstance(node.ctx, ast.Load):
             return node
@@ -340,11 +341,12 @@ def _never_goes_on(node: ast.stmt) -> bool:
     return isinstance(node, _ENDS)
 
 
-def fold(tree: ast.Module, known: Known, words: Collection[str], owners: Owners) -> None:
-    """Make a module as small as what is known of it allows.
+def specialise(tree: ast.Module, known: Known, words: Collection[str], owners: Owners) -> None:
+    """Reduce a module to what one game needs.
 
-    `words` are the names that stand in what is put into it later: what they name stays. `owners`
-    tells the class of what a name stands for, so that fields of classes can go.
+    `words` are names and fields that are used in text that is inserted later; what they name stays.
+    `owners` gives the class of the object that a name stands for, so that unread fields of classes
+    can be found.
     """
     seen, uses = dict[int, str](), dict[int, Uses]()
     while True:
@@ -354,10 +356,10 @@ def fold(tree: ast.Module, known: Known, words: Collection[str], owners: Owners)
             return
         seen = now
         for node in changed:
-            _Settle(known).visit(node)
+            _Specialiser(known).visit(node)
             if isinstance(node, ast.FunctionDef):
-                settle_locals(node)
+                simplify_locals(node)
             uses[id(node)] = Uses(node, owners)
         drop_unread_names(tree, words, uses)
-        settle_functions(tree, uses)
+        simplify_functions(tree, uses)
         drop_unread_fields(tree, words, owners, uses)
