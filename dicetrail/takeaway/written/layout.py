@@ -26,6 +26,8 @@ _FORMAT = (
     *("--line-length", str(WIDTH), "--stdin-filename", "game.py", "-"),
 )
 """Lays out what it is handed as Python is usually laid out."""
+_FORMAT_S = 60
+"""The formatter may take this many seconds; it takes a thirtieth of one."""
 
 
 def program_tree() -> ast.Module:
@@ -45,7 +47,12 @@ def printed(tree: ast.Module) -> str:
 def laid_out(text: str) -> str:
     """A program in the usual layout of Python, with long texts in several lines."""
     told = subprocess.run(
-        _FORMAT, input=_with_plain_texts(text), capture_output=True, check=True, encoding="utf-8"
+        _FORMAT,
+        input=_with_plain_texts(text),
+        capture_output=True,
+        check=True,
+        encoding="utf-8",
+        timeout=_FORMAT_S,
     )
     return told.stdout
 
