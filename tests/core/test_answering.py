@@ -1,13 +1,15 @@
 """Playing on the player's behalf."""
 
 import unittest
-from itertools import repeat
+from dataclasses import replace
+from itertools import product, repeat
 
 from hypothesis import given
 from hypothesis import strategies as st
 
-from dicetrail.core import Phase, start, step
+from dicetrail.core import Ask, Begin, Phase, start, step
 from dicetrail.core.play import Intent, length_of_round, next_input
+from tests.core.examples import changed
 from tests.core.test_laws import DICE, GAMES, INPUTS, built, played
 
 
@@ -53,3 +55,18 @@ class TestAnswering(unittest.TestCase):
             for round_ in game.rounds
         )
         self.assertTrue(goes_round or "go(" in game.script or state.phase is Phase.ENDED)
+
+    def test_it_comes_in_time_for_the_clock_that_ends_first(self):
+        seconds = (None, 1, 30)
+        for question, round_, game in product(seconds, seconds, seconds):
+            made = changed(ask=Ask(seconds=question), seconds=round_)
+            program = built(replace(made, seconds=game))
+            state = step(program, start(program, 7).state, Begin(), 0).state
+            for intent, result in ((Intent.RIGHT, "right"), (Intent.WRONG, "wrong")):
+                with self.subTest(question=question, round=round_, game=game, intent=intent):
+                    given_ = next_input(program, state, intent, 0)
+                    after = step(program, state, given_.action, given_.at)
+                    results = [told.result for told in after.footprints if told.result is not None]
+                    self.assertEqual(results[0], result)
+                    clocks = [1000 * clock for clock in (question, round_, game) if clock]
+                    self.assertLess(given_.at, min(clocks, default=2000))

@@ -49,14 +49,15 @@ def next_input(program: Program, state: State, intent: Intent, at: int) -> Input
         case Phase.ENDED:
             return None
     action = action_for(presented_question(program, state), state, Happening[intent.name])
-    left = state.clocks.question
+    left, soonest = state.clocks.question, state.clocks.soonest
     if action is None or (intent is Intent.LATE and left is None):
         return None
     if intent is Intent.LATE:
         return Input(action, state.at + state.question.lead_ms + max(0, left or 0))
     if intent is Intent.PASSED:
         return Input(action, at)
-    thinking = _THINKING_MS if left is None else min(_THINKING_MS, max(0, left // 2))
+    # In time for every clock, the round's and the game's too.
+    thinking = _THINKING_MS if soonest is None else min(_THINKING_MS, max(0, soonest // 2))
     return Input(action, max(at, state.at + thinking))
 
 
