@@ -234,7 +234,8 @@ def with_rows_leaving(presented: PresentedQuestion, state: State, is_done: bool)
 
 def next_question(program: Program, state: State) -> State | None:
     """The state at a question of the round none of whose rows has left, those before it in the
-    deal passed over; None if there is none.
+    deal passed over; None if there is none. Where questions leave a pool that is filled again, the
+    question just asked is passed over too, unless it is the only one.
 
     A round asks one question at least: where all rows have left as it begins, they come again.
     """
@@ -245,21 +246,32 @@ def next_question(program: Program, state: State) -> State | None:
         state = state._replace(history=history)
     if not rows_leave(round_of(program, state)):
         return state
-    dealt, now = len(deal_of(program, state).pool), state
+    dealt, now, again = len(deal_of(program, state).pool), state, None
+    before = _dealt_before(program, state)
     is_filled_again = round_of(program, state).draw.refill is not Refill.NEVER
     for _ in range(dealt + 1):
         place = _place_in_deal(now)
         if place >= dealt and not is_filled_again:
             break
         if not _has_departed(program, now):
-            return now
+            if before is None or _dealt(program, now).sourced != before.sourced:
+                return now
+            again = again or now  # it comes twice in a row only if there is no other
         passed_over = (*now.round.passed_over, place)
         now = now._replace(round=now.round._replace(passed_over=passed_over))
-    if state.round.position or state.round.skipped:
-        return None
+    if again is not None or state.round.position or state.round.skipped:
+        return again
     facts = {pattern.facts for pattern in round_of(program, state).patterns}
     departed = tuple(row for row in history.departed if row.facts not in facts)
     return state._replace(history=history._replace(departed=departed))
+
+
+def _dealt_before(program: Program, state: State) -> Dealt | None:
+    """The question asked before the state's position in this round; None at its start."""
+    position = state.round.position
+    if not position:
+        return None
+    return _dealt(program, state._replace(round=state.round._replace(position=position - 1)))
 
 
 def _recalled(program: Program, state: State, of: Hashable, made: Callable[[], T]) -> T:

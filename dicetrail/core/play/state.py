@@ -274,8 +274,8 @@ class RoundInPlay(NamedTuple):
     wanted: int | None = None
     """How many questions the player chose for this round."""
     passed_over: tuple[int, ...] = ()
-    """Questions dealt in this round that are not asked, because their rows have left: their
-    places in the deal, rising."""
+    """Questions dealt in this round that are not asked, because their rows have left or because
+    they were asked just before: their places in the deal, rising."""
     skipped: int = 0
     """Turns of this round that came to nobody, because their player is out."""
     brought: tuple[BroughtQuestion, ...] = ()
