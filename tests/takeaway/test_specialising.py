@@ -34,6 +34,8 @@ def _joined(parts):
         st.builds("min(len(str({})), round_.tries)".format, parts),
         st.builds("{{'typed': {}, 'letters': {}}}.get(x, {})".format, parts, parts, parts),
         st.builds("helped({}, {})".format, parts, parts),
+        st.builds("[(one, y) for one in [1] for y in [{}, 2]]".format, parts),
+        st.builds("[other for one in [round_.tries] for other in [{}, 2]]".format, parts),
     )
 
 

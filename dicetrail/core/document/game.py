@@ -272,7 +272,7 @@ class Details:
     sound: Annotated[str, FieldLabel("Sound", also=("audio",))] = ""
     """The name of a sound file."""
     narration: Annotated[str, FieldLabel("Narration", also=("read out",))] = ""
-    """The name of a recording of the question."""
+    """The name of a sound in which the question is read out."""
     tolerance: Annotated[str, FieldLabel("Tolerance")] = ""
     """The tolerance for a number: an amount (``0.5``) or a percentage (``2%``)."""
     pinned: Annotated[str, FieldLabel("Pinned choice", also=("pinned",))] = ""
@@ -850,9 +850,9 @@ class Opening:
     rounds: Annotated[RoundOrder, FieldLabel("Which rounds are played")] = RoundOrder.IN_ORDER
     """Which rounds are played, and who chooses them."""
     narration: Annotated[str, FieldLabel("The opening is read out in")] = ""
-    """The name of the recording of the opening words."""
+    """The name of the sound in which the opening words are read out."""
     reads_aloud: Annotated[bool, FieldLabel("Read by a made voice")] = False
-    """Whether a synthetic voice reads the opening words if there is no recording."""
+    """Whether a synthetic voice reads the opening words if they have no narration."""
     asks_remark: Annotated[
         bool,
         FieldLabel("Ask for a remark at the end", "what players type there is kept with their run"),

@@ -22,10 +22,10 @@ _COMMENT = re.compile(r"^( *)# (.*)$", re.M)
 _PRINTED = re.compile(r"^( *)(['\"])# (.*)\2$", re.M)
 _UNDER_HEADING = re.compile(r"^(# ---- .*)\n+", re.M)
 _FORMAT = (
-    *(find_ruff_bin(), "format", "--isolated", "--no-cache", "--quiet"),
+    *("format", "--isolated", "--no-cache", "--quiet"),
     *("--line-length", str(WIDTH), "--stdin-filename", "game.py", "-"),
 )
-"""Lays out what it is handed as Python is usually laid out."""
+"""Has Ruff lay out what it is handed as Python is usually laid out."""
 _FORMAT_S = 60
 """The formatter may take this many seconds; it takes a thirtieth of one."""
 
@@ -47,7 +47,7 @@ def printed(tree: ast.Module) -> str:
 def laid_out(text: str) -> str:
     """A program in the usual layout of Python, with long texts in several lines."""
     told = subprocess.run(
-        _FORMAT,
+        (find_ruff_bin(), *_FORMAT),
         input=_with_plain_texts(text),
         capture_output=True,
         check=True,

@@ -213,7 +213,7 @@ def _is_simple(node: ast.expr) -> bool:
 
 
 def _reads(nodes: Sequence[ast.AST]) -> Counter[str]:
-    """How often names are read, but for what only makes a name anew from itself."""
+    """How often names are read."""
     found: Counter[str] = Counter()
     for node in nodes:
         for part in walk(node):

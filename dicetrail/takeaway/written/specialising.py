@@ -23,7 +23,7 @@ from dicetrail.takeaway.written.shaking import (
     simplify_functions,
     simplify_locals,
 )
-from dicetrail.takeaway.written.trees import Transformer, address, is_pure
+from dicetrail.takeaway.written.trees import Transformer, address, is_pure, walk
 
 Values = frozenset[object]
 Known = Mapping[str, Values]
@@ -248,7 +248,7 @@ class _Specialiser(Transformer):
             part.ifs = [test for test in tests if self.truth(test) is not True]
             if self.truth(part.iter) is False:
                 return ast.List([], ast.Load())
-        several = [part for part in node.generators if not _has_one(part)]
+        several = [part for part in node.generators if not _is_idle(part, node)]
         if several:
             node.generators = several
         return node
@@ -318,9 +318,19 @@ class _Specialiser(Transformer):
         return node
 
 
-def _has_one(part: ast.comprehension) -> bool:
-    """Whether a part of a comprehension goes through one value that nothing asks for."""
-    return isinstance(part.iter, ast.List) and len(part.iter.elts) == 1 and not part.ifs
+def _is_idle(part: ast.comprehension, whole: ast.ListComp | ast.GeneratorExp) -> bool:
+    """Whether a part of a comprehension goes through one value, and nothing reads it."""
+    names = {address(node) for node in walk(part.target)}
+    return (
+        isinstance(part.iter, ast.List)
+        and len(part.iter.elts) == 1
+        and not isinstance(part.iter.elts[0], ast.Starred)
+        and not part.ifs
+        and not any(
+            isinstance(node, ast.Name) and isinstance(node.ctx, ast.Load) and node.id in names
+            for node in walk(whole)
+        )
+    )
 
 
 def _until_it_ends(block: _Statements) -> _Statements:
