@@ -7,8 +7,8 @@ from itertools import product, repeat
 from hypothesis import given
 from hypothesis import strategies as st
 
-from dicetrail.core import Ask, Begin, Phase, start, step
-from dicetrail.core.play import Intent, length_of_round, next_input
+from dicetrail.core import Ask, Begin, Draw, Phase, Refill, start, step
+from dicetrail.core.play import Intent, length_of_round, next_input, play_on
 from tests.core.examples import changed
 from tests.core.test_laws import DICE, GAMES, INPUTS, built, played
 
@@ -64,9 +64,21 @@ class TestAnswering(unittest.TestCase):
             state = step(program, start(program, 7).state, Begin(), 0).state
             for intent, result in ((Intent.RIGHT, "right"), (Intent.WRONG, "wrong")):
                 with self.subTest(question=question, round=round_, game=game, intent=intent):
-                    given_ = next_input(program, state, intent, 0)
+                    given_ = next_input(program, state, intent, 0, hurries=True)
                     after = step(program, state, given_.action, given_.at)
                     results = [told.result for told in after.footprints if told.result is not None]
                     self.assertEqual(results[0], result)
                     clocks = [1000 * clock for clock in (question, round_, game) if clock]
                     self.assertLess(given_.at, min(clocks, default=2000))
+
+    def test_playing_to_the_end_lets_the_clock_of_an_endless_round_run_out(self):
+        endless = Draw(refill=Refill.EACH_TIME)
+        for round_, game in ((5, None), (None, 5), (5, 60)):
+            made = changed(draw=endless, seconds=round_)
+            program = built(replace(made, seconds=game))
+            with self.subTest(round=round_, game=game):
+                _, moments = play_on(program, start(program, 7), Intent.RIGHT, None, 0)
+                self.assertIs(moments[-1].state.phase, Phase.ENDED)
+                _, moments = play_on(program, start(program, 7), Intent.RIGHT, 5, 0)
+                results = [told.result for moment in moments for told in moment.footprints]
+                self.assertEqual(results.count("right"), 5)

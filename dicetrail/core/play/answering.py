@@ -34,8 +34,14 @@ class Intent(StrEnum):
     PASSED = "passed"
 
 
-def next_input(program: Program, state: State, intent: Intent, at: int) -> Input | None:
+def next_input(
+    program: Program, state: State, intent: Intent, at: int, *, hurries: bool = False
+) -> Input | None:
     """The next input, at `at` or later, towards a wanted result.
+
+    A player thinks for a second, or for half of what the clock of the question leaves. One who
+    `hurries` looks at the clocks of the round and the game in the same way, so that the answer
+    comes in time for them too: such a player never lets them run out.
 
     None if the run is over, or if the result is impossible: no clock to be late for, no pass.
     """
@@ -49,15 +55,15 @@ def next_input(program: Program, state: State, intent: Intent, at: int) -> Input
         case Phase.ENDED:
             return None
     action = action_for(presented_question(program, state), state, Happening[intent.name])
-    left, soonest = state.clocks.question, state.clocks.soonest
+    left = state.clocks.question
     if action is None or (intent is Intent.LATE and left is None):
         return None
     if intent is Intent.LATE:
         return Input(action, state.at + state.question.lead_ms + max(0, left or 0))
     if intent is Intent.PASSED:
         return Input(action, at)
-    # In time for every clock, the round's and the game's too.
-    thinking = _THINKING_MS if soonest is None else min(_THINKING_MS, max(0, soonest // 2))
+    ends = state.clocks.soonest if hurries else left
+    thinking = _THINKING_MS if ends is None else min(_THINKING_MS, max(0, ends // 2))
     return Input(action, max(at, state.at + thinking))
 
 

@@ -24,7 +24,8 @@ def play_on(
     program: Program, moment: Moment, intent: Intent, questions: int | None, at: int
 ) -> tuple[tuple[Input, ...], tuple[Moment, ...]]:
     """The inputs, from `at` milliseconds on, by which so many questions come out as is
-    wanted, and the moments they make. None plays to the end of the run.
+    wanted, and the moments they make. None plays to the end of the run, and takes its time:
+    the clocks of the round and the game may run out.
 
     Raises CannotPlayOn if the first of them cannot come out so.
     """
@@ -36,7 +37,7 @@ def play_on(
         is_asking = state.phase is Phase.ASKING
         if done == questions and (is_asking or done):
             break
-        given = next_input(program, state, intent, at)
+        given = next_input(program, state, intent, at, hurries=questions is not None)
         if given is None:
             if is_asking and not done:
                 raise CannotPlayOn(f"This question cannot be {_WORDS[intent]}.")
