@@ -13,9 +13,9 @@ CYCLONEDX := 7.5.0
 SYNC = $(UV) pip sync --quiet --require-hashes --python $(BIN)/python
 LOCKED := --quiet --universal --generate-hashes --no-header --strip-extras --no-annotate
 SITE_SOURCES := $(shell find frontend/src -type f ! -path frontend/src/api/parts.ts 2>/dev/null) frontend/index.html frontend/vite.config.ts
-ENGINE_SOURCES := $(shell find dicetrail/core dicetrail/standalone -name '*.py' 2>/dev/null)
+ENGINE_SOURCES := $(shell find dicetrail/core dicetrail/standalone dicetrail/translations -name '*.p[yo]' 2>/dev/null)
 
-.PHONY: demo dev test test-rest test-all check fuzz bench bench-players bench-judging bench-memory bench-foresight bench-evidence bench-kills bench-large bench-damage bench-folder bench-crowd bench-makers shots sounds phrases site api browser lock third-party audit sbom release
+.PHONY: demo dev test test-rest test-all check fuzz bench bench-players bench-judging bench-memory bench-foresight bench-evidence bench-kills bench-large bench-damage bench-folder bench-crowd bench-makers shots sounds site api browser lock third-party audit sbom release
 
 demo: .make/run .make/site .make/folder
 	@$(BIN)/dicetrail serve --demo --host $(HOST) --port $(PORT) --data $(DATA)
@@ -46,8 +46,6 @@ check: .make/dev .make/npm frontend/src/api/parts.ts
 	@cmp .make/fresh/openapi.json docs/schema/openapi.json || { echo "docs/schema/openapi.json is stale: run make api"; exit 1; }
 	@$(BIN)/dicetrail pack-schema | cmp - docs/schema/pack.schema.json || { echo "docs/schema/pack.schema.json is stale: run make api"; exit 1; }
 	@$(BIN)/dicetrail game-schema | cmp - docs/schema/game.schema.json || { echo "docs/schema/game.schema.json is stale: run make api"; exit 1; }
-	@$(BIN)/python -m translations .make/fresh/ready
-	@for file in .make/fresh/ready/*.py; do cmp $$file dicetrail/core/document/phrases/ready/$${file##*/} || { echo "The ready phrases are stale: run make phrases"; exit 1; }; done
 	@$(BIN)/dicetrail game-fields | cmp - docs/game-fields.md || { echo "docs/game-fields.md is stale: run make api"; exit 1; }
 
 api: .make/dev .make/npm
@@ -56,9 +54,6 @@ api: .make/dev .make/npm
 	$(BIN)/dicetrail game-schema > docs/schema/game.schema.json
 	$(BIN)/dicetrail game-fields > docs/game-fields.md
 	cd frontend && npm run --silent types
-
-phrases: .make/dev
-	$(BIN)/python -m translations
 
 bench: .make/dev
 	@$(BIN)/python -m bench

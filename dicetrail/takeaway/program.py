@@ -15,7 +15,7 @@ from dicetrail.standalone.zipapp_entry import GAME_FILE
 from dicetrail.takeaway.leaving import Leaving
 
 _ROOT = Path(dicetrail.__file__).parent
-_PARTS = ("__init__.py", "core", "standalone")
+_PARTS = ("__init__.py", "core/**/*.py", "standalone/**/*.py", "translations/*.po")
 _BEGINS = """\
 import sys
 
@@ -45,8 +45,7 @@ def program_file(leaving: Leaving) -> bytes:
 def code() -> Iterator[tuple[str, bytes]]:
     """The engine itself, as Python: what leaves with every game, by its paths."""
     for part in _PARTS:
-        whole = _ROOT / part
-        for path in [whole] if whole.is_file() else sorted(whole.rglob("*.py")):
+        for path in sorted(_ROOT.glob(part)):
             yield f"dicetrail/{path.relative_to(_ROOT).as_posix()}", path.read_bytes()
 
 

@@ -17,7 +17,7 @@ const HERE = dirname(fileURLToPath(import.meta.url));
 const ROOT = join(HERE, "../..");
 const PYODIDE = join(HERE, "../node_modules/pyodide");
 const SHIPPED = ["pyodide.mjs", "pyodide.asm.js", "pyodide.asm.wasm"];
-const CODE = ["dicetrail/__init__.py", "dicetrail/core", "dicetrail/standalone"];
+const CODE = ["__init__.py", "core", "standalone", "translations"].map((part) => `dicetrail/${part}`);
 
 const out = process.argv[2];
 mkdirSync(out, { recursive: true });
@@ -34,8 +34,11 @@ for (const path of CODE.flatMap((part) => sources(join(ROOT, part)))) {
 python.runPython(`
 import datetime, gc, json, sys
 sys.dont_write_bytecode = True
+from dicetrail.core.document import Language, translator
 from dicetrail.standalone import offline_api
-# What is imported at its first use must be there before there are no files to read it from.
+# What is imported or read at its first use must be there before there are no files to read.
+for language in Language:
+    translator(language, ())
 datetime.datetime.fromtimestamp(0, datetime.UTC).isoformat()
 gc.collect()
 `);
@@ -44,7 +47,7 @@ const memory = compress(python.makeMemorySnapshot(), LEVEL);
 writeFileSync(join(out, "memory.zst"), memory);
 
 function sources(path) {
-  if (path.endsWith(".py")) return [path];
+  if (/\.(py|po)$/.test(path)) return [path];
   return readdirSync(path, { withFileTypes: true })
     .filter((part) => part.name !== "__pycache__")
     .flatMap((part) => sources(join(path, part.name)));

@@ -1,13 +1,37 @@
+import io
 import unittest
 from gettext import c2py
+from importlib.resources import files
 
 from babel import Locale
+from babel.messages.catalog import Catalog
+from babel.messages.pofile import read_po, write_po
 from babel.numbers import get_decimal_symbol
 from hypothesis import given
 from hypothesis import strategies as st
 
-from dicetrail.core.document import WAYS, Language, texts_of
-from translations.__main__ import LANGUAGES, catalog_of, texts_in
+from dicetrail.core.document import WAYS, Language, Phrase, texts_of
+from dicetrail.core.document.phrases.ready import TranslationFault, texts_in
+
+TRANSLATED = [language for language in Language if language is not Language.ENGLISH]
+TEXTS = st.text(st.characters(exclude_categories=["Cc", "Cs", "Zl", "Zp"]), min_size=1)
+
+
+def supplied(language):
+    """The PO file of a language."""
+    return files("dicetrail").joinpath("translations", f"{language.value}.po").read_text("utf-8")
+
+
+def catalog_of(language):
+    """The same as Babel reads it."""
+    return read_po(io.BytesIO(supplied(language).encode()), language.value)
+
+
+def written(catalog, **options):
+    """A PO file as Babel writes it."""
+    file = io.BytesIO()
+    write_po(file, catalog, **options)
+    return file.getvalue().decode()
 
 
 class TestLanguages(unittest.TestCase):
@@ -24,14 +48,43 @@ class TestLanguages(unittest.TestCase):
 
     def test_the_files_of_translators_have_the_forms_of_the_languages_in_their_order(self):
         """Read by Babel, and their rules worked out by the standard library's gettext."""
-        for language in LANGUAGES:
+        for language in TRANSLATED:
             catalog, ways = catalog_of(language), WAYS[language]
             form_of = c2py(catalog.plural_expr)
             self.assertEqual(catalog.num_plurals, len(ways.forms))
             for number in (*range(2100), 10**6, 10**6 + 1, 3 * 10**6):
                 self.assertEqual(ways.forms[form_of(number)], ways.form(number), language)
-            for phrase, texts in texts_in(catalog, language):
-                self.assertEqual(texts, texts_of(language, phrase))
+            for phrase in Phrase:
+                told = catalog.get(phrase.label.split(" | ")[0], phrase.value).string
+                forms = told if isinstance(told, tuple) else (told,)
+                self.assertEqual(forms, texts_of(language, phrase))
+
+    @given(st.lists(TEXTS, min_size=len(Phrase), max_size=len(Phrase)), st.integers(1, 80))
+    def test_a_file_is_read_as_it_is_written_by_tools_of_translators(self, texts, width):
+        """Written by Babel, with long texts in several lines and signs escaped."""
+        catalog = Catalog("de")
+        for phrase, text in zip(Phrase, texts, strict=True):
+            english = phrase.label.split(" | ")
+            forms = (text, text[::-1]) if len(english) > 1 else text
+            catalog.add(tuple(english) if len(english) > 1 else english[0], forms, context=phrase)
+        found = texts_in(written(catalog, width=width), Language.GERMAN)
+        for phrase, text in zip(Phrase, texts, strict=True):
+            is_counted = " | " in phrase.label
+            self.assertEqual(found[phrase], (text, text[::-1]) if is_counted else (text,))
+
+    def test_a_phrase_that_is_not_ready_is_named(self):
+        catalog = catalog_of(Language.GERMAN)
+        begin = catalog.get("Begin", "begin")
+        whole = written(catalog)
+        self.assertEqual(texts_in(whole, Language.GERMAN)[Phrase.BEGIN], (begin.string,))
+        for change in ({"string": ""}, {"flags": {"fuzzy"}}, {"id": "Start"}, {"context": "start"}):
+            with self.subTest(change):
+                other = catalog_of(Language.GERMAN)
+                message = other.get("Begin", "begin")
+                for name, value in change.items():
+                    setattr(message, name, value)
+                with self.assertRaisesRegex(TranslationFault, "de.po: “begin” is missing or fuzzy"):
+                    texts_in(written(other), Language.GERMAN)
 
     @given(
         st.sampled_from(list(Language)),

@@ -115,6 +115,7 @@ from dicetrail.core.document.phrases import (
     listed,
     message,
     places_of,
+    supply_translations,
     texts_of,
     translator,
 )
@@ -272,6 +273,7 @@ __all__ = [
     "semitones",
     "sound_named",
     "sounds_of",
+    "supply_translations",
     "texts_of",
     "translator",
     "values_within",

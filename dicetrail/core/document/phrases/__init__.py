@@ -2,6 +2,7 @@
 
 from dicetrail.core.document.phrases.languages import WAYS, Form, Language, Ways
 from dicetrail.core.document.phrases.names import BAR, Phrase
+from dicetrail.core.document.phrases.ready import supply_translations
 from dicetrail.core.document.phrases.translator import (
     ENGLISH,
     Filling,
@@ -32,6 +33,7 @@ __all__ = [
     "listed",
     "message",
     "places_of",
+    "supply_translations",
     "texts_of",
     "translator",
 ]

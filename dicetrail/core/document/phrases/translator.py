@@ -8,13 +8,13 @@ page.
 import re
 from collections.abc import Mapping, Sequence
 from dataclasses import dataclass
-from functools import cached_property
+from functools import cache, cached_property
 from types import MappingProxyType
 from typing import Union
 
 from dicetrail.core.document.phrases.languages import WAYS, Form, Language, Number, Ways
 from dicetrail.core.document.phrases.names import BAR, Phrase
-from dicetrail.core.document.phrases.ready import READY
+from dicetrail.core.document.phrases.ready import ready_texts
 from dicetrail.core.document.records import record
 from dicetrail.core.document.words import as_written, filled_in
 
@@ -169,14 +169,14 @@ def places_of(phrase: Phrase) -> frozenset[str]:
 
 def texts_of(language: Language, phrase: Phrase) -> tuple[str, ...]:
     """The ready texts of a phrase in a language."""
-    return READY[language][phrase]
+    return ready_texts(language)[phrase]
 
 
 def translator(language: Language, own: tuple[OwnPhrase, ...]) -> Translator:
     """A translator for a language, with a maker's own phrases in place of the ready ones."""
     if not own:
-        return _READY[language]
-    texts = dict(READY[language])
+        return _ready(language)
+    texts = dict(ready_texts(language))
     for said in own:
         texts[said.phrase] = _with_own(texts[said.phrase], said.texts)
     return Translator(language, MappingProxyType(texts))
@@ -197,10 +197,12 @@ def is_counted(phrase: Phrase) -> bool:
     return BAR in phrase.label
 
 
-_READY = {
-    language: Translator(language, MappingProxyType(READY[language])) for language in Language
-}
-ENGLISH = _READY[Language.ENGLISH]
+@cache
+def _ready(language: Language) -> Translator:
+    return Translator(language, ready_texts(language))
+
+
+ENGLISH = _ready(Language.ENGLISH)
 """The words of footprints and of everything said to makers."""
 
 __all__ = [

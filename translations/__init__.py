@@ -1,1 +1,0 @@
-"""The phrases of games for translators: a PO file a language, read by `python -m translations`."""
