@@ -1,4 +1,5 @@
-"""The form a document has outside the core: checked as it comes in, mended as it is kept.
+"""The form of a document outside the core: checked when it comes in, mended when an old one is read
+from the store.
 
 Both follow from the core's own dataclasses: a name that is not known is an error, and a
 number is within the bounds that stand beside its field. What a store kept under earlier rules
@@ -31,7 +32,7 @@ Path = tuple[str | int, ...]
 
 
 def checked_strictly(part: type) -> None:
-    """Have a dataclass refuse names it does not know, wherever it comes from."""
+    """Make a dataclass refuse unknown names, in every format."""
     setattr(part, "__pydantic_config__", ConfigDict(extra="forbid"))  # noqa: B010
 
 
@@ -67,7 +68,7 @@ PLAYED_FORM: TypeAdapter[Playthrough] = TypeAdapter(Playthrough)
 
 
 def unplayable(shown: Playthrough) -> str | None:
-    """What of what a run shows can never have been played; None if all can."""
+    """The part of a run that can never have been played; None if the whole run can."""
     if len(shown.seen) > MAX_SEEN:
         return f"a run has at most {MAX_SEEN:,} questions"
     if not -MAX_SCORE <= shown.score <= MAX_SCORE or not 0 <= shown.seconds <= MAX_RUN_SECONDS:
@@ -96,7 +97,7 @@ def _is_fit(one: Observation) -> bool:
 
 
 def broken_text(value: Any, path: Path = ()) -> Path | None:
-    """Where in JSON the first text stands that is not of whole characters; None if all are."""
+    """The path of the first text in JSON that is not made of whole characters; None if all are."""
     waiting: list[tuple[Path, Any]] = [(path, value)]
     while waiting:
         place, found = waiting.pop()
@@ -114,7 +115,7 @@ def broken_text(value: Any, path: Path = ()) -> Path | None:
 
 
 def in_words(path: Sequence[str | int]) -> str:
-    """A path as it is told: ``rounds[0].draw.count``."""
+    """A path in words: ``rounds[0].draw.count``."""
     steps = "".join(f"[{step}]" if isinstance(step, int) else f".{step}" for step in path)
     return steps.removeprefix(".")
 
@@ -129,7 +130,7 @@ class Kept(Generic[T]):
         self._adapter: TypeAdapter[T] = TypeAdapter(kept)
 
     def written(self, value: T, is_brief: bool = False) -> str:
-        """The value as JSON; in brief without what is as it would be if nothing were said."""
+        """The value as JSON; in brief without the fields at their defaults."""
         return self._adapter.dump_json(value, exclude_defaults=is_brief).decode()
 
     def read(self, text: str) -> tuple[T, tuple[Problem, ...]]:
@@ -193,7 +194,7 @@ def _nearest(fault: ErrorDetails) -> int | None:
 
 
 def _steps(document: Any, loc: Sequence[str | int]) -> Path:
-    """The path in a document of where a fault stands; a loc also names the kinds tried."""
+    """The path of a fault in a document. Pydantic's `loc` also names the union members it tried."""
     found, path = document, list[str | int]()
     for place, step in enumerate(loc):
         if isinstance(found, dict):

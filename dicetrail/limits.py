@@ -8,7 +8,7 @@ from datetime import UTC, datetime
 KIB, MIB, GIB = 1024, 1024**2, 1024**3
 
 MAX_SMALL = 64 * KIB
-"""A request that holds neither a document nor a file, in bytes."""
+"""The size of a request without a document or file, in bytes."""
 MAX_DOCUMENT = 2 * MIB
 """A game's document."""
 MAX_EDITS = 16 * MIB
@@ -16,18 +16,18 @@ MAX_EDITS = 16 * MIB
 MAX_FILE = 32 * MIB
 """A file of questions, of answers or of a whole game, and its archive if it comes in one."""
 MAX_ARCHIVED = 64 * MIB
-"""What the files of an archive may be together: they wait in memory."""
+"""The size of all files of an archive together, because they are held in memory."""
 MAX_MEDIUM = 5 * MIB
 """A picture or sound."""
 MAX_POINTS = 24_000_000
-"""The points of a picture, over all that move: so many are decoded at once."""
+"""The points of a picture, over all its frames: this many are decoded at once."""
 MAX_MEDIA = 2_000
 """So many pictures and sounds are brought at once."""
 MAX_SHELF = 4 * GIB
-"""A whole shelf, which goes to a file as it comes and is never held in memory."""
+"""The size of a whole shelf. It is written to a file as it arrives and is never held in memory."""
 
 MAX_KEPT = 2**53 - 1
-"""The largest whole number that every reader of JSON reads as it stands (RFC 8259, 6)."""
+"""The largest whole number that every reader of JSON reads exactly (RFC 8259, 6)."""
 
 MAX_REVISION = 2**31 - 1
 """The highest number of a save."""
@@ -57,6 +57,6 @@ MEDIA_ENDINGS = {
 
 
 def is_in_calendar(moment: datetime) -> bool:
-    """Whether a moment can be one of a run, wherever it is told."""
+    """Whether a time can be that of a run. It can be a date in every time zone."""
     is_here = moment.year in YEARS
     return is_here and (moment.tzinfo is None or moment.astimezone(UTC).year in YEARS)

@@ -38,7 +38,7 @@ MAX_VALUE = 128 * MIB
 """The largest value that is read, in bytes."""
 MAX_TABLES = 200
 _GROWTH, _MORE = 3, 64 * MIB
-"""What is written may be so many times the file, and so many bytes more."""
+"""The result may be this many times the size of the file, plus a number of bytes."""
 _ROWS_AT_ONCE = 500
 _STEPS = 10_000
 """So many steps of SQLite's machine pass between two looks at what was spent."""
@@ -56,10 +56,10 @@ class NoShelf(FileProblem):
 
 
 def restore(backup: Path, to: Path, told: Progress = lambda _: None) -> tuple[str, ...]:
-    """Make a store of a saved shelf where there is none yet; what was left out, in words.
+    """Make a store from a saved shelf, at a path without one. Returns what was left out, in words.
 
-    Raises StoreTrouble if the file is damaged, is no store or a newer one, or if something is in
-    the way; then nothing is there afterwards that was not there before.
+    Raises StoreTrouble if the file is damaged, is not a store or a newer one, or if the path is
+    taken. Then nothing was written.
     """
     if not backup.is_file():
         raise StoreTrouble(backup, "there is no such file", "Name a backup")
@@ -81,9 +81,9 @@ def brought(
     told: Progress = lambda _: None,
     is_given_up: Callable[[], bool] = lambda: False,
 ) -> tuple[str, ...]:
-    """Make a store of a saved shelf at a path, aside; what was left out, in words.
+    """Make a store from a saved shelf at a temporary path. Returns what was left out, in words.
 
-    Raises StoreTrouble, and GivenUp once nobody waits; then nothing is there.
+    Raises StoreTrouble, and GivenUp when nobody waits any more. Then no file is left.
     """
     try:
         found: tuple[str, ...] = aside.do(
@@ -109,10 +109,10 @@ def restore_into(
     backup: Path,
     is_given_up: Callable[[], bool] = lambda: False,
 ) -> tuple[str, ...]:
-    """Put a saved shelf on one on which there never was anything; what was left out, in words.
+    """Load a saved shelf into a shelf that was always empty. Returns what was left out, in words.
 
-    Whoever saves meanwhile waits only while what was read is put in. Raises StoreTrouble if
-    something is there already, or of the file, and GivenUp; then nothing has changed.
+    Other writers wait only while the result is written. Raises StoreTrouble if the shelf is not
+    empty or the file is faulty, and GivenUp. Then nothing has changed.
     """
     with TemporaryDirectory(prefix="dicetrail-") as folder:
         copy = Path(folder) / "copy.sqlite"
@@ -147,7 +147,7 @@ def _in_short(left_out: list[str]) -> tuple[str, ...]:
 
 
 class _Spending:
-    """What the reading of a shelf has spent."""
+    """The time and space that reading a shelf has taken."""
 
     def __init__(self, size: int) -> None:
         self._until = time.process_time() + MAX_SECONDS
@@ -199,7 +199,7 @@ _LOOKED_AT = {"quick_check", "table_xinfo"}
 
 
 def _leave(action: int, first: str | None, _: object, __: object, by: str | None) -> int:
-    """What may be done with the file: columns of its own tables are read, and nothing runs."""
+    """What SQLite may do with the file: read columns of its tables. Nothing in it is run."""
     is_looked_at = action == sqlite3.SQLITE_PRAGMA and first in _LOOKED_AT
     if by is not None or not (action in _ASKED or is_looked_at):
         return sqlite3.SQLITE_DENY
@@ -207,7 +207,7 @@ def _leave(action: int, first: str | None, _: object, __: object, by: str | None
 
 
 def _form(store: sqlite3.Connection) -> str:
-    """The form that a shelf says it is of. Raises NoShelf of what is none, or damaged."""
+    """The form number in a shelf. Raises NoShelf if the file is not a shelf, or is damaged."""
     store.set_authorizer(_leave)
     made = list(store.execute(f"SELECT type, name FROM sqlite_schema LIMIT {MAX_TABLES}"))
     kinds = {name: kind for kind, name in made}
@@ -232,7 +232,7 @@ def _form(store: sqlite3.Connection) -> str:
 def _copied(
     there: sqlite3.Connection, here: sqlite3.Connection, spending: _Spending, told: Progress
 ) -> list[str]:
-    """Copy the known columns of the known tables; the rows that have no place in them, in words."""
+    """Copy the known columns of the known tables. Returns the rows that do not fit, in words."""
     count = 0
     left_out: list[str] = []
     here.execute("PRAGMA foreign_keys = OFF")
@@ -283,7 +283,8 @@ def _told(error: sqlite3.Error) -> str:
 
 
 def _checked(path: Path) -> list[str]:
-    """Bring a store to the newest form, and take out what cannot be read; what it was, in words."""
+    """Bring a store to the newest form, and remove what cannot be read. Returns what was removed,
+    in words."""
     try:
         database = Database(path)
     except StoreTrouble:

@@ -154,7 +154,7 @@ def scouts(
 
 @contextmanager
 def _crew(workers: int | None, scheduler: str) -> Iterator[Crew]:
-    """Who plays, or an exit that says why nobody does."""
+    """The scouts who play, or an exit with the reason why none can."""
     if not scheduler:
         crew = here(workers)
         try:

@@ -144,7 +144,7 @@ def restore(
     file: Annotated[Path, typer.Argument(help="A file the whole shelf was saved to.")],
     data: Data = DEFAULT_DATA,
 ) -> None:
-    """Make a store of a saved shelf, where there is none yet."""
+    """Make a store from a saved shelf. A store that exists is not changed."""
     with troubles_told(), Progress(console=console, transient=True) as bar:
         task = bar.add_task("reading", total=None)
         left_out = restored(file, data, lambda rows: bar.update(task, completed=rows))
@@ -162,7 +162,7 @@ def _copying() -> Iterator[Callable[[int, int], None]]:
 
 
 def _shelf_told(path: Path) -> str:
-    """How much a store holds, in words."""
+    """What a store holds, counted, in words."""
     database = Database(path)
     try:
         with database.reading() as session:

@@ -72,8 +72,8 @@ def serve(
 
 
 ENDS_WITHIN_S = 2.5
-"""So long after it was told to stop the process ends, whatever is being worked on. What was
-acknowledged is in the store by then: it was, before anybody was told."""
+"""The process ends this long after it was told to stop, even if work is not done. Everything
+acknowledged is in the store: it is stored before it is acknowledged."""
 
 _ENDS_KINDLY_S = 1
 
@@ -96,7 +96,8 @@ def development_app() -> FastAPI:
 
 
 def _served(application: FastAPI) -> uvicorn.Config:
-    """How the application is served: to so many, each with so much time."""
+    """How the application is served: the largest number of connections, and the time each may
+    take."""
     return uvicorn.Config(
         application,
         log_level="error",
@@ -117,8 +118,8 @@ def _application(
     names: tuple[str, ...],
     outside: str | None = None,
 ) -> FastAPI:
-    """The application for an address, which is printed; beyond loopback, or where a key is given
-    or something else stands in front, with the maker's key."""
+    """The application for an address, which is printed. It asks for the maker's key beyond
+    loopback, if a key is given, and behind a proxy."""
     if outside is not None:
         return _in_front(database, outside.rstrip("/"), key, names)
     if _in_address(host) in LOOPBACK and not key:

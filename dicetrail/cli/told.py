@@ -15,7 +15,7 @@ console = Console(highlight=False)
 
 @contextmanager
 def troubles_told() -> Iterator[None]:
-    """Say in a line what is the matter with the store or a file, and end."""
+    """Print one line about the trouble with the store or a file, and exit."""
     try:
         yield
     except (StoreTrouble, FileProblem) as trouble:

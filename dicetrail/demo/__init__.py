@@ -36,7 +36,7 @@ _AS_MADE: Mapping[str, Game] = {
     "seed-sums": games.SEED_SUMS,
     "harvest-supper": HARVEST_SUPPER,
 }
-"""By identifier; the last one stands first on the shelf."""
+"""By identifier; the last one is the first on the shelf."""
 
 GAMES: Mapping[str, Game] = {name: dressed(name, game) for name, game in _AS_MADE.items()}
 """Each in its own look."""
@@ -51,7 +51,7 @@ _FILES = {
 PLANTS_FILE = "plants.tsv"
 
 ANSWERS = {"harvest-supper": "supper-answers.jsonl", "slug-patrol": "patrol-answers.jsonl"}
-"""What people answered at a playtest: invented like all else, by simulated players."""
+"""The answers of a playtest. They are invented, like all else here: simulated players gave them."""
 
 
 def load_demo(database: Database, now: datetime) -> bool:
@@ -92,7 +92,7 @@ def _load_packs(session: Session, now: datetime) -> None:
 
 
 def _bring(session: Session, game_id: str, file: str) -> None:
-    """Bring the answers of a playtest that was held elsewhere."""
+    """Import the answers of a playtest that took place elsewhere."""
     runs = read_answers((DATA / file).read_bytes()).runs
     bring_runs(session, (brought(game_id, file, run) for run in runs))
 

@@ -68,7 +68,7 @@ BED_LEAVES = {f"{name}.svg": leaf(outline) for name, outline in _BED_OUTLINES.it
 
 
 def _pitch(steps: float) -> float:
-    """The frequency so many semitones above A4, in Hz."""
+    """The frequency of a note by its semitones above A4, in Hz."""
     return _A4 * math.pow(2, steps / 12)
 
 

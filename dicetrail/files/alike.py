@@ -1,8 +1,8 @@
 """Find questions that are alike among many.
 
 Only questions that share an uncommon word are compared, so that a large pack takes seconds.
-How near two are is told by RapidFuzz: the share of characters that need no change once the words of
-both are put in order.
+RapidFuzz measures how similar two are: the share of characters that need no change after the words
+of both are sorted.
 """
 
 from collections import Counter, defaultdict
@@ -40,7 +40,8 @@ class AlikePair:
 def alike(texts: Sequence[str], progress: Progress = lambda _: None) -> list[AlikePair]:
     """The texts that are alike, the nearest first.
 
-    `progress` is told now and then how many were looked at; it may raise to stop.
+    `progress` is called at intervals with the number of texts compared so far; it may raise to
+    stop.
     """
     first: dict[str, int] = {}
     found = []

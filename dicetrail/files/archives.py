@@ -49,7 +49,7 @@ def _holds(content: bytes, name: str) -> bool:
 
 
 def entries_of(content: bytes) -> list[zipfile.ZipInfo]:
-    """What an archive says it holds. Raises FileProblem."""
+    """The entries that an archive lists. Raises FileProblem."""
     try:
         with zipfile.ZipFile(io.BytesIO(content)) as archive:
             entries = archive.infolist()

@@ -1,4 +1,4 @@
-"""Guess the legacy encoding of a text: the one in which it makes words.
+"""Guess the legacy encoding of a text: the one in which its bytes make words.
 
 Bytes beyond ASCII mean another character in each of them. The right reading is the one whose
 characters are letters that its languages use, in their place in words. Letters and how common

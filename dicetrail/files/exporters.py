@@ -35,7 +35,7 @@ _NOTHING = re.compile("\0")
 def _refuse(
     rows: Iterable[Sequence[str]], characters: re.Pattern[str], what: str, mend: str
 ) -> None:
-    """Raise FileProblem of the first cell in which one of some characters stands."""
+    """Raise FileProblem for the first cell that contains one of these characters."""
     for line, row in enumerate(rows, 1):
         for column, cell in enumerate(row, 1):
             if characters.search(cell):
@@ -165,9 +165,9 @@ _OTHERS = {"xlsx": "CSV or JSON", "yaml": "JSON or CSV"}
 
 
 def written(pack: Pack, ending: str) -> bytes:
-    """The pack in the format of an ending. What is written can be read back.
+    """The pack in the format of a file extension. The result can be read back.
 
-    Raises FileProblem if it would be more than is read of a file.
+    Raises FileProblem if it would be larger than a file that can be read.
     """
     is_too_much = (ending == "xlsx" and len(pack.questions) > MAX_IN_WORKBOOK) or (
         ending == "yaml" and sum(len(question.prompt) for question in pack.questions) > MAX_YAML
@@ -182,13 +182,13 @@ def written(pack: Pack, ending: str) -> bytes:
 
 
 def _tab_field(cell: str) -> str:
-    """A field as it stands between tabs: in quotes only where reading would take them off."""
+    """A field between tabs: in quotes only if a reader would otherwise remove quotes of its own."""
     return '"' + cell.replace('"', '""') + '"' if cell.startswith('"') else cell
 
 
 def _rows(pack: Pack) -> Iterator[list[str]]:
-    """A row of headings, then one a question; columns that nobody fills are left out. Of
-    facts their columns and rows."""
+    """A row of headings, then one row for each question, without empty columns. For facts, their
+    columns and rows."""
     if pack.facts is not None:
         width = len(pack.facts.columns)
         yield list(pack.facts.columns)

@@ -1,7 +1,7 @@
 """Describe every field of a game file, for people and for editors.
 
-Types, bounds and defaults are read from the form of the file, meanings from what stands
-under each field where it is defined, so nothing here can say otherwise than the engine.
+Types, bounds and defaults come from the form of the file, meanings from the note under each field
+where it is defined. So this description cannot differ from the engine.
 """
 
 import ast
@@ -64,7 +64,7 @@ def _parts(whole: type, known: set[type] | None = None) -> Iterator[type]:
 
 @cache
 def _meanings(part: type) -> dict[str, str]:
-    """What stands under the fields of a class, by field; an action says which it is."""
+    """The notes under the fields of a class, by field. For an action, its name too."""
     (tree,) = ast.parse(dedent(inspect.getsource(part))).body
     assert isinstance(tree, ast.ClassDef)
     found = {"action": "Which action it is."}
@@ -118,7 +118,7 @@ def _left_out(of: Mapping[str, Any], is_required: bool) -> str:
 
 
 def _holds(of: Mapping[str, Any], schema: Mapping[str, Any]) -> str:
-    """What a field holds, in a few words."""
+    """The type of a field, in a few words."""
     if "$ref" in of:
         name = of["$ref"].rpartition("/")[2]
         values = schema["$defs"][name].get("enum", ())

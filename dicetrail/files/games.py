@@ -220,7 +220,7 @@ def _unplayable(run: KeptRun) -> str:
 
 
 def _in_words(places: "_Places", fault: Any) -> tuple[str, str, str]:
-    """Where a value stands that does not fit, what is wrong with it, and the mend."""
+    """The place of a value that does not fit, the fault, and the mend."""
     where = places.of(fault["loc"])
     if fault["type"] == "unexpected_keyword_argument":
         return where, "this name is not known", "take it out, or mend its spelling"

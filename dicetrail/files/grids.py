@@ -31,7 +31,7 @@ _DIVIDER = re.compile(r"\s*\|?\s*:?-+:?\s*(\|\s*:?-+:?\s*)*\|?\s*")
 
 @dataclass(slots=True)
 class GridRows:
-    """Rows that are at hand, each with the line or number it stands at."""
+    """Rows in memory, each with its line or its number."""
 
     rows: Sequence[tuple[int, list[str]]]
     broken: list[Refusal] = field(default_factory=list)
@@ -55,8 +55,8 @@ def is_own_form(text: str) -> bool:
 def keyed_rows(text: str, form: Format, most: int | None = None) -> GridRows:
     """The rows of a document of any keys, those of the first row naming the columns.
 
-    `most` stops after so many. Raises FileProblem if there is nothing in it that could be
-    questions.
+    `most` is the largest number of rows read. Raises FileProblem if nothing in it could be a
+    question.
     """
     document = parsed(text, form)
     if isinstance(document, list) and document and all(isinstance(row, list) for row in document):
@@ -79,7 +79,8 @@ def keyed_rows(text: str, form: Format, most: int | None = None) -> GridRows:
 
 
 def drawn_rows(text: str) -> GridRows | None:
-    """The rows of a table drawn with bars and dashes (as in Markdown); None if there is none."""
+    """The rows of a table drawn with bars and dashes (as in Markdown); None if the text has
+    none."""
     lines = text.splitlines()
     for number, line in enumerate(lines):
         if number and _DIVIDER.fullmatch(line) and "|" in line + lines[number - 1]:
@@ -121,7 +122,7 @@ def _entries(value: Any, depth: int) -> list[Mapping[str, Any]] | Mapping[str, A
 def _longest(
     values: Sequence[Any], depth: int
 ) -> list[Mapping[str, Any]] | Mapping[str, Any] | None:
-    """What the entries of several values give: lists of objects together, else the longest."""
+    """The entries of several values: all lists of objects together, else the longest value."""
     found = [entries for value in values if (entries := _entries(value, depth + 1))]
     lists = [entries for entries in found if isinstance(entries, list)]
     if lists:
@@ -150,7 +151,7 @@ def _pairs(found: Mapping[str, Any]) -> Iterator[tuple[str, str]]:
 
 
 def _cells(entry: Mapping[str, Any]) -> dict[str, str]:
-    """What an object says, by the headings of the columns it stands in."""
+    """The values of an object, by the headings of its columns."""
     cells: dict[str, str] = {}
     for key, value in _flat(entry):
         if isinstance(value, Mapping) and _all_truths(value):
@@ -212,7 +213,7 @@ def _listed(key: str, texts: Sequence[str]) -> dict[str, str]:
 
 
 def _judged(options: Sequence[Mapping[str, Any]]) -> dict[str, str]:
-    """Options of which each says whether it is right."""
+    """Options each of which says whether it is right."""
     right: list[str] = []
     wrong: list[str] = []
     for option in options[:MAX_IN_A_LIST]:

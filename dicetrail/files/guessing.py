@@ -263,7 +263,7 @@ def _headed(sample: Sequence[Sequence[str]], width: int) -> Headed:
 
 
 def _characters(first: Sequence[str], under: Sequence[ColumnFill]) -> Iterator[tuple[float, str]]:
-    """What speaks for a first row being headings (above 0) and against it, each with its weight."""
+    """The reasons for a first row of headings (above 0) and against it, each with its weight."""
     filled = [cell for cell in first if cell]
     named = [cell for cell in filled if names_a_column(cell)]
     if any(len(cell) > 1 for cell in named):
@@ -294,7 +294,7 @@ _INITIALS = {("q", "a"), ("f", "a"), ("p", "r"), ("q", "r"), ("d", "r"), ("v", "
 
 
 def _contrast(cell: str, under: ColumnFill, where: str) -> Iterator[tuple[float, str]]:
-    """How a field of the first row compares with what stands under it."""
+    """How a field of the first row differs from the fields under it."""
     asks = cell.endswith(_ASKS)
     if asks:
         yield (-3.0 if under.asks >= 0.5 else -1.5), f"{where} asks something in it"
@@ -324,7 +324,8 @@ def _contrast(cell: str, under: ColumnFill, where: str) -> Iterator[tuple[float,
 
 
 def _series(cells: Sequence[str]) -> str | None:
-    """What several fields begin with that then count on: ``Antwort A``, ``Antwort B``."""
+    """The common start of several fields that are numbered or lettered: ``Antwort A``, ``Antwort
+    B``."""
     stems: dict[str, list[str]] = {}
     for cell in cells:
         if len(cell) <= LONGEST_HEADING and (found := _SERIES.fullmatch(cell)):
@@ -457,7 +458,7 @@ def _settled(
 def _points_at(
     column: ColumnFill, place: int, options: Sequence[int], body: Sequence[Sequence[str]]
 ) -> bool:
-    """Whether what stands in a column names one of the options of its row."""
+    """Whether the fields of a column name one of the options of their row."""
     if not column.values:
         return False
     if column.holds_keys or _counts_from_0(column, options):
@@ -539,7 +540,7 @@ def _asked(columns: Sequence[ColumnFill], left: Sequence[int]) -> int:
 def _answers_from_values(
     columns: Sequence[ColumnFill], rest: Sequence[int], body: Sequence[Sequence[str]]
 ) -> list[Role]:
-    """The roles of the columns beside the one that asks."""
+    """The roles of the columns besides the one with the prompts."""
     if not rest:
         return []
     if len(rest) == 1:
@@ -595,7 +596,7 @@ def _is_answer(
 
 
 def _can_point(column: ColumnFill, others: Sequence[int]) -> bool:
-    """Whether the letters or numbers of a column are of as many choices as stand beside it."""
+    """Whether the letters or numbers of a column fit the number of choices in its row."""
     most = max(
         ord(key.upper()) - ord("A") + 1 if key.isalpha() else int(key)
         for value in column.values

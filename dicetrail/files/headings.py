@@ -14,7 +14,7 @@ from dicetrail.core.document import DETAILS
 from dicetrail.files.plan import ROLE_OF_DETAIL, Role
 
 LONGEST_HEADING = 40
-"""In characters: what is longer is no name of a column."""
+"""In characters. A longer text is not the name of a column."""
 
 _WORDS = re.compile(r"[^\W\d_]+|\d+|#")
 _LETTER = re.compile(r"[a-l]")
@@ -170,7 +170,7 @@ _SEVERAL_ANSWERS = {"answers", "antworten", "respuestas", "reponses", "risposte"
 
 @lru_cache(maxsize=4096)
 def says_right(heading: str) -> bool:
-    """Whether a heading says of what stands under it that it is right."""
+    """Whether a heading says that the fields under it are right."""
     return "right" in _meanings(_words(heading[: 2 * LONGEST_HEADING]))
 
 

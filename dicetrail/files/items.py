@@ -38,15 +38,15 @@ _DECIMAL = re.compile(r"-?[0-9]+(?:\.[0-9]+)?")
 
 @dataclass(frozen=True, slots=True)
 class Version:
-    """What tells the versions apart besides the form of names."""
+    """The differences of the versions, apart from the form of names."""
 
     items: str
     """The namespace of items."""
     kind: str
-    """What a manifest calls an item."""
+    """The resource type of an item in a manifest."""
     schema: tuple[str, str]
     match: str
-    """The template by which an answer is held against the right one."""
+    """The response processing template that compares an answer with the right one."""
     mapped: str
     """The template by which answers have points of their own."""
     name: Callable[[str], str]
@@ -136,8 +136,8 @@ def _decoded(part: bytes) -> str:
 def read_items(
     content: bytes, encoding: str, mended: Mapping[int, Sequence[str]], most: int | None
 ) -> tuple[tuple[Question, ...], tuple[Refusal, ...], bool]:
-    """The questions of an item or a package, those refused, numbered from 1, and whether these
-    are all; `mended` holds items given anew by their numbers. Raises FileProblem."""
+    """The questions of an item or a package, the refused items with their numbers from 1, and
+    whether these are all. `mended` holds corrected items by their numbers. Raises FileProblem."""
     if is_archive(content):
         texts = [(name, text) for name, text in _texts_of(content) if is_item(text)]
     else:
@@ -187,7 +187,8 @@ def _plain(name: str) -> str:
 
 
 def _words(element: Element | None, without: Sequence[str] = (), gap: str = "") -> str:
-    """What an element says, as a reader sees it; elements of some names left out, with a gap."""
+    """The text of an element, as a reader sees it. Elements with some names are replaced by a
+    gap."""
     if element is None:
         return ""
     said: list[str] = []
@@ -425,7 +426,7 @@ def _choices(body: Element, question: Question, keys: list[str]) -> None:
 
 
 def _processing(item: Element, question: Question, form: Version, has_map: bool) -> None:
-    """What becomes of a response: points by a template, or by a tolerance; then feedback."""
+    """The processing of a response: points by a template or by a tolerance, then feedback."""
     details = question.details
     tolerance = details.tolerance.strip()
     if not (tolerance or details.note or question.replies):

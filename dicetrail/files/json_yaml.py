@@ -85,10 +85,10 @@ def read_documents(
     mended: Mapping[int, Sequence[str]] | None = None,
     most: int | None = None,
 ) -> tuple[tuple[Question, ...], tuple[Refusal, ...], bool]:
-    """The questions of a JSON or YAML document, those refused, numbered from 1, and whether
-    these are all; `most` stops after so many.
+    """The questions of a JSON or YAML document, the refused ones with their numbers from 1, and
+    whether these are all. `most` is the largest number read.
 
-    `mended` holds questions given anew, as JSON, by their numbers.
+    `mended` holds corrected questions, as JSON, by their numbers.
 
     Raises FileProblem if the text is not such a document.
     """
@@ -128,7 +128,7 @@ def _given_anew(cells: Sequence[str], path: str) -> Any:
 
 
 def parsed(text: str, form: Format) -> Any:
-    """What a text in JSON, in lines of JSON or in YAML says. Raises FileProblem."""
+    """The value of a text in JSON, in lines of JSON or in YAML. Raises FileProblem."""
     try:
         if form is Format.JSON:
             return _json_of(text)
@@ -224,7 +224,7 @@ PLAIN_NUMBERS = (
         list("-+.0123456789"),
     ),
 )
-"""What is read as a number where no marks stand around it; a text like that is written in marks."""
+"""What is read as a number without quotes around it. A text like that is written in quotes."""
 for _number in PLAIN_NUMBERS:
     _PlainLoader.add_implicit_resolver(*_number)
 

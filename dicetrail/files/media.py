@@ -135,7 +135,7 @@ def read_bundle(content: bytes) -> Bundle:
 
 
 def _safe_name(entry: zipfile.ZipInfo) -> str | None:
-    """The name of a file in an archive, without folders; None for what is passed over."""
+    """The name of a file in an archive, without folders; None for a file that is skipped."""
     path = entry.filename.replace("\\", "/")
     if path.startswith("/") or ":" in path or ".." in path.split("/"):
         raise FileProblem(
@@ -159,7 +159,7 @@ _MEDIA_TYPES = {
     **{kind: kind for kind in ("image/png", "image/jpeg", "image/webp", "audio/ogg", "audio/mpeg")},
     "audio/x-wav": "audio/wav",
 }
-"""What pages show and play, by what their content is told to be."""
+"""The media types that pages show and play."""
 
 
 def _type_of(content: bytes) -> str | None:

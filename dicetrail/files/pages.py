@@ -1,7 +1,7 @@
 """Read web pages, and text copied from a page or a document, as lines and tables.
 
-Read as HTML is (WHATWG HTML, from memory), nothing of it run or fetched: paragraphs and
-list items are lines, what is bold, underlined or highlighted is marked, tables are rows.
+The text is read as HTML (WHATWG HTML, from memory); nothing in it is run or fetched. Paragraphs and
+list items become lines, bold, underlined and highlighted words are marked, tables become rows.
 """
 
 import re
@@ -105,7 +105,7 @@ class _Reader(HTMLParser):
             self._said.append((data, bool(self._open) and self._open[-1][1]))
 
     def end_line(self) -> None:
-        """What was said since the last line is a line, if it is anything."""
+        """End a line: the text since the last one, unless it is empty."""
         text = " ".join("".join(said for said, _ in self._said).split())
         if text:
             marks = [mark for said, mark in self._said if not is_label(said)]

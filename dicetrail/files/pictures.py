@@ -22,7 +22,7 @@ _DRAWN_WITH = frozenset(
         *("default_image", "bbox", "blend", "disposal"),
     )
 )
-"""What a file tells that only says how it is drawn."""
+"""The metadata of a file that only says how it is drawn."""
 
 
 def without_traces(name: str, content: bytes, media_type: str) -> bytes:

@@ -33,14 +33,14 @@ class Format(Value):
 
 
 class Contents(Value):
-    """What a file is loaded as."""
+    """What is made of a file: questions or facts."""
 
     QUESTIONS = "questions", "Questions", "each row, or each block of lines, is one"
     FACTS = "facts", "Facts", "a table of which rounds make questions by patterns"
 
 
 class Separator(Value):
-    """What stands between the fields of a row."""
+    """The character between the fields of a row."""
 
     TAB = "tab"
     COMMA = "comma", "comma ,"
@@ -82,15 +82,15 @@ LEVEL_WORDS = {
 
 
 class Role(Value):
-    """What a column holds: a part of the question, or a detail that it carries."""
+    """The role of a column: a part of the question, or one of its details."""
 
     QUESTION = "question"
     RIGHT = "right answer"
     WRONG = "wrong choice"
     REPLY = "reply"
-    """What is said to one who picks the wrong choice, or option, of the same number."""
+    """What a player is told who picks the wrong choice, or the option, of the same number."""
     OPTION = "option"
-    """A choice of which the key tells whether it is right."""
+    """A choice; the key says whether it is right."""
     OPTIONS = "options in one cell"
     """All choices, split by a character; the right one first unless a key or right answer tells."""
     KEY = "key"
@@ -123,13 +123,13 @@ class Plan:
     kind: Kind = Kind.CHOICE
     """The kind of every row that does not tell its own."""
     options_character: str = ";"
-    """What splits the options in one cell."""
+    """The text that splits the options in one cell."""
     keys_from: int = 1
     """The number of the first option, for keys that are numbers: 1 or 0."""
     titles: int = 0
     """How many filled rows stand above the table, which are no part of it."""
     sheet: str = ""
-    """Which sheet of a workbook is read; the first if there is none of that name."""
+    """The sheet of a workbook that is read; the first one if no sheet has that name."""
     why: str = ""
     """Why the first row is taken as it is, in a sentence; empty if there was nothing to decide."""
     is_doubtful: bool = False
@@ -167,7 +167,7 @@ WORDS_FOR_AND = "|".join(sorted({translator(language, ()).joined_by for language
 """The word between the last two of several, in any language, as a part of a pattern."""
 
 LETTERED = "A)"
-"""What stands for a letter before each option, where those split the options in one cell."""
+"""The placeholder for the letter before each option, if letters split the options in one cell."""
 
 _LETTERS_BEFORE = re.compile(r"(?:^|\s+)\(?([A-La-l])[).:]\s*(?=\S)")
 
@@ -190,7 +190,7 @@ def options_in(cell: str, character: str) -> list[str]:
 
 @dataclass(frozen=True, slots=True)
 class ImportOptions:
-    """What is said of a file by who knows it better; None leaves it to be guessed."""
+    """What a maker says about a file. None leaves it to be guessed."""
 
     encoding: str | None = None
     separator: Separator | None = None

@@ -43,7 +43,7 @@ from dicetrail.files.written_out import TextLine, labelled, lines_of, read_writt
 NO_WISH = ImportOptions()
 
 Mended = Mapping[int, Sequence[str]]
-"""Rows given anew, by the line they stand in."""
+"""Corrected rows, by their line in the file."""
 
 Progress = Callable[[int], None]
 """Told now and then how many rows are read; it may raise to stop the reading."""
@@ -55,7 +55,7 @@ _TOLD_EVERY = 1000
 
 @dataclass(frozen=True, slots=True)
 class FileReading:
-    """What a question file held, and the plan by which it was read."""
+    """The content of a question file, and the plan by which it was read."""
 
     questions: tuple[Question, ...]
     """None of a file that is read as facts."""
@@ -72,9 +72,9 @@ class FileReading:
     is_whole: bool = True
     """Whether all of the file was read, and not its first rows alone."""
     facts: Facts | None = None
-    """What a file that is read as facts holds."""
+    """The facts of a file that is read as facts."""
     notes: tuple[str, ...] = ()
-    """What of it was left out, and how what could be read otherwise was read, in sentences."""
+    """In sentences: what was left out, and how ambiguous values were read."""
     may_be_facts: bool = False
     """Whether what was read as questions looks like a table of facts."""
 
@@ -202,7 +202,7 @@ def _guessed_facts(content: bytes, options: ImportOptions) -> Plan:
 
 
 def _share(questions: Sequence[Question], refused: Sequence[Refusal]) -> float:
-    """The share of what stands in a file that is read as questions."""
+    """The share of the content of a file that is read as questions."""
     return len(questions) / max(1, len(questions) + len(refused))
 
 
@@ -229,7 +229,7 @@ def _sound(plan: Plan, rows: Rows) -> Plan:
 
 
 _MAY_BE_IDLE = {Role.KIND, *ROLE_OF_DETAIL.values()}
-"""What a question can be without."""
+"""The roles that a question does not need."""
 
 
 def _form_of(start: str) -> Format | None:
@@ -275,8 +275,8 @@ def read_questions(
 ) -> FileReading:
     """Read a question file, by a plan or by the one guessed.
 
-    A row that names a picture or sound that is not among `media` is refused, if these are
-    given. `most` stops after so many rows, for a first look. Raises FileProblem if the file cannot
+    A row that names a picture or sound that is not among `media` is refused, if these are given.
+    `most` is the largest number of rows read, for a preview. Raises FileProblem if the file cannot
     be read at all.
     """
     plan = plan or guess(content)
@@ -333,7 +333,7 @@ def _heading_notes(headings: Sequence[TextLine]) -> tuple[str, ...]:
 
 
 def _doubts(reading: FileReading) -> tuple[str, ...]:
-    """What of a table its maker should look at: rows with fewer wrong choices than the others."""
+    """What a maker should look at in a table: rows with fewer wrong choices than the others."""
     counts = [len(question.wrong) for question in reading.questions]
     usual = max(Counter(counts).items(), key=lambda item: (item[1], item[0]), default=(0, 0))[0]
     fewer = [at for at, count in enumerate(counts) if 0 < count < usual]
@@ -347,10 +347,9 @@ def _doubts(reading: FileReading) -> tuple[str, ...]:
 
 
 def _may_be_facts(reading: FileReading) -> bool:
-    """Whether rows taken for questions look like rows of facts: names and what is so of them.
+    """Whether rows read as questions look like rows of facts: names and their properties.
 
-    No first cell asks, all are short, and what stands as a wrong choice of one row stands as
-    that of others too.
+    No first cell is a question, all are short, and the same wrong choices come in several rows.
     """
     plan, questions = reading.plan, reading.questions
     if plan.contents is Contents.FACTS or len(questions) < 3 or not plan.is_plain:
@@ -384,7 +383,7 @@ def _read_facts(
 
 
 def _fact_row(cells: list[str], plan: Plan) -> tuple[str, ...]:
-    """A row of facts: what stands in the columns that are kept."""
+    """A row of facts: its cells in the columns that are kept."""
     if len(cells) > len(plan.columns):
         what = f"{len(cells)} cells where {len(plan.columns)} columns are"
         mend = "leave out the last, or put cells that hold the separator in double quotes"
@@ -490,7 +489,8 @@ def _read_rows(
 
 
 def _with_media(media: Collection[str] | None) -> Callable[[list[str], Plan], Question]:
-    """How a row is made a question that names only pictures and sounds that are there."""
+    """The function that makes a row a question and refuses pictures and sounds that do not
+    exist."""
 
     def make(cells: list[str], plan: Plan) -> Question:
         question = planned_question(cells, plan)
@@ -506,7 +506,7 @@ def _with_other_groups(
 ) -> tuple[list[Question], list[Refusal]]:
     """Sort questions, each with the groups of the others as its wrong choices.
 
-    `lines` tells where each stands.
+    `lines` holds the line of each.
     """
     groups = list(dict.fromkeys(q.right[0] for q in questions if q.kind is Kind.SORT and q.right))
     filled = [

@@ -1,7 +1,7 @@
 """Make a question of one row of a file by a plan, or say why it is not one.
 
-The common layout (question, right answer, wrong choices) has a way of its own, made fast;
-any other is read by what each of its columns is.
+The common layout (question, right answer, wrong choices) has its own, faster function. Any other
+layout is read by the roles of its columns.
 """
 
 import re
@@ -68,7 +68,7 @@ def plain_question(cells: list[str], plan: Plan) -> Question:
 
 
 def planned_question(cells: list[str], plan: Plan) -> Question:
-    """A row read by what each of its columns is."""
+    """A row, read by the roles of its columns."""
     cells = [unguarded(cell) for cell in cells]
     if len(cells) > len(plan.columns):
         raise RowRefused(
@@ -127,7 +127,7 @@ def _answers(cells: list[str], plan: Plan, kind: Kind) -> tuple[tuple[str, ...],
 
 
 def _replies(cells: list[str], plan: Plan, wrong: Sequence[str]) -> tuple[str, ...]:
-    """What is said to each wrong choice: the reply of the same number as the choice, or option."""
+    """The reply to each wrong choice: the one with the number of the choice, or of the option."""
     given = _all(cells, plan, Role.REPLY)
     if not given:
         return ()
@@ -198,7 +198,7 @@ def _details(cells: list[str], plan: Plan) -> Details:
 
 
 def _read(word: str, role: Role, detail: Detail) -> Any:
-    """What a word says of a detail: a text, a number, or one word of a few."""
+    """The value of a detail: a text, a number, or one of a few words."""
     if detail.is_number:
         by_word = LEVEL_WORDS.get(word.lower()) if detail.field == "level" else None
         return by_word or _whole(word, role)
@@ -225,7 +225,7 @@ def _one(cells: Sequence[str], plan: Plan, role: Role) -> str:
 
 
 def _all(cells: Sequence[str], plan: Plan, role: Role) -> tuple[str, ...]:
-    """What the columns of a role hold, without the empty ones at the end."""
+    """The fields of the columns of a role, without the empty ones at the end."""
     found = [cell for cell, its in zip(cells, plan.columns, strict=False) if its is role]
     while found and not found[-1]:
         found.pop()
@@ -250,7 +250,7 @@ def located(fault: FieldFault, cells: Sequence[str], plan: Plan) -> RowRefused:
 
 
 def refusal(fault: RowRefused, cells: Sequence[str], line: int, plan: Plan) -> Refusal:
-    """The row as it is kept: where it stands, what is wrong, and its fields."""
+    """A rejected row: its line, its fault, and its fields."""
     text = plan.separator.character.join(cells)
     kept = tuple(cells)
     spaced = plan.separator is Separator.TAB and plan.format is Format.TABLE

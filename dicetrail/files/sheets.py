@@ -32,7 +32,7 @@ MAX_CELL = 100_000
 """The longest field, in characters."""
 
 _LINES_AT_ONCE = 1_000_000
-"""About so many characters are split into lines at once."""
+"""About this many characters are split into lines at once."""
 
 _QUOTED = re.compile(r'"(?:[^"]|"")*"')
 _GUARDED = re.compile(f"'+{FORMULA}")
@@ -128,7 +128,7 @@ class WorkbookRows:
 
     content: bytes
     sheet: str = ""
-    """Its name; the first that is filled if there is none of that name."""
+    """Its name; the first sheet with content if no sheet has that name."""
     is_first_look: bool = False
     """Whether its first rows will do, of a large workbook."""
     is_cut: bool = False
@@ -171,7 +171,7 @@ class WorkbookRows:
 
     @property
     def notes(self) -> tuple[str, ...]:
-        """What of it was left out, and how its days were read, in sentences."""
+        """In sentences: what was left out, and how dates were read."""
         is_open = is_archive(self.content)
         found = left_out(entry.filename for entry in entries_of(self.content)) if is_open else ()
         days = (isinstance(value, datetime.date) for row in self._rows for value in row)
@@ -231,8 +231,8 @@ _AT_ONCE = 1_000_000
 def _cut_short(content: bytes) -> tuple[bytes, bool]:
     """A workbook with the first rows of its large sheets alone, and whether any was cut.
 
-    Whoever reads a sheet reads it to its end, which takes more than a second where it is long;
-    so what is given to be looked at ends sooner. Only XLSX can be cut so (ECMA-376, 18.3.1).
+    The library reads a sheet to its end, which takes more than a second for a long one. So a
+    preview gets a shorter sheet. Only XLSX can be cut so (ECMA-376, 18.3.1).
     """
     if not is_archive(content):
         return content, False
@@ -255,7 +255,7 @@ def _cut_short(content: bytes) -> tuple[bytes, bool]:
 
 
 def _first_rows(sheet: IO[bytes]) -> bytes | None:
-    """A sheet up to so many rows, closed after them; None if it has no more."""
+    """A sheet cut after a number of rows, and closed there; None if it has no more rows."""
     held, rows = b"", 0
     while piece := sheet.read(_AT_ONCE):
         held += piece
@@ -295,7 +295,7 @@ def cell_text(value: object) -> str:
 def _lines_of(text: str) -> Iterator[str]:
     """The lines of a text with their ends, which are CR, LF or both.
 
-    Some at a time: a whole text would be held once more, at four bytes a character.
+    The text is split in parts: a whole copy would take four bytes a character.
     """
     start = 0
     while start < len(text):

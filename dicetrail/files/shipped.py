@@ -1,4 +1,4 @@
-"""The sounds that are there for every game, as the WAV files that ship with the app.
+"""The sounds that every game can use, as WAV files that ship with the app.
 
 `python -m dicetrail.files.shipped` writes them anew from the core's notes.
 """
@@ -16,7 +16,7 @@ def shipped_file(name: str) -> Path:
 
 
 def write_shipped() -> None:
-    """Write every shipped sound's file anew."""
+    """Write the file of every shipped sound."""
     FOLDER.mkdir(exist_ok=True)
     for sound in SHIPPED:
         shipped_file(sound.name).write_bytes(wav(sound))

@@ -1,8 +1,8 @@
 """Runs as statements of the Experience API (xAPI 1.0.3), for a store of learning records.
 
-Each question that was done with is a statement, and so is what the run came to. Identifiers
-are made from the runs' own, so the same run written twice is the same statements. Activities
-and accounts are named under an address that is nobody's (RFC 2606) unless one is given.
+Each question that is done with makes a statement, and so does the end of the run. The identifiers
+come from those of the runs, so the same run written twice makes the same statements. Activities and
+accounts are named under an address that is nobody's (RFC 2606) unless one is given.
 """
 
 import json
@@ -36,7 +36,7 @@ def written_statements(
 
 
 class _StatementContext:
-    """What is the same in every statement of a game."""
+    """The part that is the same in every statement of a game."""
 
     def __init__(self, game_id: str, game: Game, address: str) -> None:
         self.address = address

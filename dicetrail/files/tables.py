@@ -7,8 +7,8 @@ import re
 from collections.abc import Iterable, Sequence
 
 FORMULA = r"[=+\-@\t\r\n＝＋－＠]"
-"""What a spreadsheet may begin a formula at (OWASP, "CSV Injection", from memory); the last four
-are the wide forms of the first."""
+"""The characters with which a spreadsheet may begin a formula (OWASP, "CSV Injection", from
+memory). The last four are the wide forms of the first four."""
 
 _IS_FORMULA = re.compile(f"'*{FORMULA}")
 

@@ -9,7 +9,7 @@ TEXT_TEMPLATE = Pack(
         Question("Which vegetable is carved in autumn?", ("Pumpkin",), (), Kind.TYPED),
     ),
 )
-"""What plain text of two columns can carry."""
+"""The roles that fit into plain text of two columns."""
 
 TEMPLATE = Pack(
     "Questions",

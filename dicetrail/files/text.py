@@ -14,7 +14,7 @@ _LOOKED_AT = 256 * 1024
 
 
 NO_CHARACTER = re.compile("[^\\t\\n\\r\\x20-\\ud7ff\\ue000-\\ufffd\\U00010000-\\U0010ffff]")
-"""What no document of XML can hold (W3C, XML 1.0, production 2)."""
+"""The characters that no XML document can contain (W3C, XML 1.0, production 2)."""
 
 
 class FileProblem(ValueError):
@@ -25,7 +25,7 @@ class FileProblem(ValueError):
         super().__init__(f"{where}: {what}")
 
     def __reduce__(self) -> "tuple[type[FileProblem], tuple[str, ...]]":
-        """How it is made again in another process."""
+        """How pickle makes it again in another process."""
         return FileProblem, (self.problem.where, self.problem.what, self.problem.mend)
 
 
@@ -97,7 +97,7 @@ def _encoding_of(content: bytes) -> str:
 
 
 def _is_mostly_utf_8(content: bytes) -> bool:
-    """Whether of what is beyond ASCII at least half is well-formed UTF-8."""
+    """Whether at least half of the bytes beyond ASCII are well-formed UTF-8."""
     readable = content[:_LOOKED_AT].decode("utf-8", "surrogateescape")
     beyond = [character for character in readable if character > "\x7f"]
     broken = sum("\udc80" <= character <= "\udcff" for character in beyond)

@@ -43,7 +43,7 @@ _CODE = tuple(
         ),
     )
 )
-"""What lines of programs, stylesheets and settings look like, without the space before them."""
+"""The forms of lines in programs, stylesheets and settings, without their indentation."""
 
 _SETTING = re.compile(r"\s+(- )?[\w-]+: .*")
 _LOGGED = re.compile(

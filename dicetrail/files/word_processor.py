@@ -1,8 +1,8 @@
 """Documents of word processors (DOCX, ODT) as lines of text and tables.
 
-What a reader sees counts: the numbers and letters of lists, which words are marked out
-(bold, underlined, highlighted), tables row by row. Macros and embedded objects are left
-where they are. DOCX after ECMA-376, ODT after OASIS OpenDocument 1.2 (both from memory).
+The reading follows what a reader sees: the numbers and letters of lists, marked words (bold,
+underlined, highlighted), tables row by row. Macros and embedded objects are left where they are.
+DOCX after ECMA-376, ODT after OASIS OpenDocument 1.2 (both from memory).
 """
 
 import io
@@ -36,7 +36,7 @@ class Paper:
     lines: tuple[TextLine, ...]
     table: GridRows | None
     notes: tuple[str, ...] = ()
-    """What of it was left out, in sentences."""
+    """What was left out, in sentences."""
 
 
 @lru_cache(maxsize=1)  # a document is guessed at first, and then looked at
@@ -90,8 +90,8 @@ def _of_docx(content: bytes) -> Iterator[_Part]:
 
 
 def _docx_parts(holder: Any, lists: "_ListLabels") -> Iterator[_Part]:
-    """What a document, or a cell of a table in it, holds. A table of one column is lines, for it
-    only frames them; one that stands in another is a table of its own."""
+    """The content of a document or of a table cell. A table of one column only frames its lines, so
+    it is read as lines. A table in another table is read as a separate table."""
     for part in holder.iter_inner_content():
         if not isinstance(part, Table):
             paragraph: Any = part._p
@@ -152,7 +152,7 @@ _CHARACTERS = {qn("w:tab"): "\t", qn("w:br"): "\n", qn("w:cr"): "\n", qn("w:noBr
 
 
 class _ListLabels:
-    """What the lists of a document put before its paragraphs: numbers, letters, bullets."""
+    """The labels that the lists of a document put before paragraphs: numbers, letters, bullets."""
 
     def __init__(self, document: Any) -> None:
         self._names = {style.style_id: style.name or "" for style in document.styles}
@@ -160,7 +160,7 @@ class _ListLabels:
         self._counts: Counter[tuple[str, int]] = Counter()
 
     def label(self, paragraph: Any) -> str:
-        """What stands before a paragraph, which is no part of its text."""
+        """The label before a paragraph. It is not part of its text."""
         properties = paragraph.pPr
         if properties is None:
             return ""
@@ -202,7 +202,7 @@ def _number_formats(document: Any) -> dict[tuple[str, str], str]:
 
 
 def as_listed(form: str, count: int) -> str:
-    """What stands before an item of a list: its letter, its number or a bullet."""
+    """The label of a list item: its letter, its number or a bullet."""
     if "Letter" in form or form in ("a", "A"):
         return f"{LETTERS[min(count, len(LETTERS)) - 1].lower()}) "
     return f"{count}. " if form in ("decimal", "1", "decimalZero") else "• "
@@ -314,7 +314,7 @@ def _said(element: Element) -> str:
 
 
 def _all_marked(paragraph: Element, marked: set[str]) -> bool:
-    """Whether a paragraph, or all that is said in it, has a style that stands out."""
+    """Whether a paragraph, or all of its text, is marked by its style."""
     if paragraph.get(f"{_TEXT}style-name", "") in marked:
         return True
     spans = [span for span in paragraph.findall(f"{_TEXT}span") if _said(span).strip()]

@@ -1,5 +1,4 @@
-"""Read questions written out as in a teacher's document: a question, its options, and the right
-answer.
+"""Read questions written as in a teacher's document: a question, its options, and the right answer.
 
 A text is cut into blocks, one a question. In a block stand the question, maybe numbered;
 options that are lettered, bulleted or one a line; and what tells the right one: an answer
@@ -23,7 +22,7 @@ from dicetrail.files.sheets import Refusal
 
 
 class TextLine(NamedTuple):
-    """A line of a written text, where it stands, and whether it is all marked out."""
+    """A line of a written text, its number, and whether all of it is marked."""
 
     number: int
     text: str
@@ -95,7 +94,7 @@ _ANDS = re.compile(rf"\s(?:{WORDS_FOR_AND})\s")
 
 @dataclass
 class _Block:
-    """A question as it stands in the text, before it is understood."""
+    """A question as it is in the text, before it is interpreted."""
 
     lines: list[TextLine] = field(default_factory=list)
     number: int | None = None
@@ -121,12 +120,12 @@ class _NotUnderstood(Exception):
 
 
 class TextContents(NamedTuple):
-    """What a written text held: every line of it is in one of these, or tells the answers."""
+    """The content of a written text: each line is in one of these fields, or gives the answers."""
 
     questions: tuple[Question, ...]
     refused: tuple[Refusal, ...]
     headings: tuple[TextLine, ...]
-    """Lines that neither ask nor answer, taken for titles over questions."""
+    """Lines that are neither question nor answer. They count as titles above questions."""
 
 
 def read_written(
@@ -134,10 +133,10 @@ def read_written(
     mended: Mapping[int, Sequence[str]] | None = None,
     most: int | None = None,
 ) -> TextContents:
-    """The questions of a written text, and the blocks that are none.
+    """The questions of a written text, and the blocks that are no question.
 
-    `mended` holds blocks given anew, line by line, by the line they begin at; `most` stops
-    after so many blocks.
+    `mended` holds corrected blocks, line by line, by the line at which they begin. `most` is the
+    largest number of blocks read.
     """
     lines, key = _without_key([_plain(line) for line in lines])
     questions: list[Question] = []
@@ -167,7 +166,7 @@ def _plain(line: TextLine) -> TextLine:
 
 
 def lines_of(text: str) -> list[TextLine]:
-    """The lines of a plain or Markdown text; what is all bold there is marked."""
+    """The lines of a plain or Markdown text. A line that is all bold is marked."""
     found = []
     for number, line in enumerate(text.splitlines(), 1):
         plain = line.strip()
@@ -296,7 +295,7 @@ def _asks_and_answers(text: str) -> bool:
 
 
 def _is_title(block: _Block) -> bool:
-    """Whether a block is one line that neither asks nor answers: a title over questions."""
+    """Whether a block is one line that is neither question nor answer: a title above questions."""
     if len(block.lines) > 1 or block.number is not None or block.options or block.answers:
         return False
     if block.too_long is not None:

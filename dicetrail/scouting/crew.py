@@ -24,7 +24,7 @@ class Crew:
         return self.executor.submit(task, *given, **named)
 
     def close(self) -> None:
-        """Let go of the workers; what is not done is left undone."""
+        """Release the workers. Work that is not done is dropped."""
         self.executor.shutdown(cancel_futures=True)
 
 

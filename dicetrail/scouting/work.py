@@ -33,7 +33,7 @@ RUNS_A_TASK = 100
 """The number of runs in one task."""
 
 BRIEF_RUNS, BRIEF_FOLLOWED = 25, 100_000
-"""What can be worked out between two keys."""
+"""The effort possible between two key presses."""
 
 _AHEAD = 8
 """At most this many tasks wait for a worker, so that little work is lost on cancellation."""
@@ -81,12 +81,12 @@ def foretell_briefly(subject: Subject, scouts: Sequence[Scout]) -> Forecast:
 
 
 def look_deeper(subject: Subject) -> Examined:
-    """What the workbench shows of a game whose ways to end are too many to follow at once."""
+    """The view of a game with too many ways to end to follow at once."""
     return look_over(subject.game, _packs(subject), effort=BESIDE)
 
 
 def foresee(subject: Subject) -> tuple[Problem, ...]:
-    """What a forecast finds wrong with a game."""
+    """The warnings of a forecast about a game."""
     return forecast_warnings(_program(subject))
 
 
@@ -108,7 +108,7 @@ def play_again(subject: Subject, kept: Sequence[KeptRun]) -> tuple[Held, ...]:
 
 
 def play_out(subject: Subject, scouts: Sequence[Scout], start: int, end: int) -> Played:
-    """What scouts come to who play the runs of the dice from `start` to before `end`."""
+    """The results of scouts in the runs with dice from `start` to before `end`."""
     return counted(_program(subject), scouts, range(start, end))
 
 
@@ -119,9 +119,10 @@ def shared_out(
     dice: range,
     is_given_up: Callable[[], bool] = lambda: False,
 ) -> Iterator[Played]:
-    """What a crew's runs come to so far, each time some more are played, until all are.
+    """The results of a crew's runs so far, each time more are played, until all are.
 
-    The sum is that of whole runs told by their dice, so it hangs on nobody's pace.
+    The sum is over whole runs, chosen by their dice. So it does not depend on the speed of the
+    workers.
     """
     total = nothing_played()
     starts = iter(range(dice.start, dice.stop, RUNS_A_TASK))

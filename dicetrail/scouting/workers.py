@@ -31,7 +31,7 @@ class WorkerGone(RuntimeError):
 
 
 class Task(Future[Made]):
-    """What is being done. Cancelling it ends it even where it has begun."""
+    """A task of a worker. Cancelling it ends it even after it has begun."""
 
     def __init__(self) -> None:
         super().__init__()
@@ -72,7 +72,7 @@ class Workers(Executor):
         return task
 
     def shutdown(self, wait: bool = True, *, cancel_futures: bool = False) -> None:  # noqa: ARG002
-        """Let go of the workers. What runs is ended; what waits is never begun."""
+        """Release the workers. Running tasks are ended, waiting ones never begin."""
         with self._turn:
             self._closed.set()
             for _ in self._threads:
@@ -119,7 +119,7 @@ class _Worker:
         theirs.close()
 
     def do(self, packed: bytes, given_up: Event, closed: Event) -> Any:
-        """What a task gives, or raises."""
+        """The result of a task, or the error it raises."""
         self._pipe.send_bytes(packed)
         while not self._pipe.poll(LOOKS_EVERY):
             if given_up.is_set() or closed.is_set():
@@ -137,7 +137,7 @@ class _Worker:
 
 
 def _work(pipe: Connection) -> None:
-    """Do tasks until the other side is gone; let whoever waits for a page come first."""
+    """Do tasks until the other side is gone, at a low priority so that pages come first."""
     os.nice(LESS_URGENT)
     signal.signal(signal.SIGINT, signal.SIG_IGN)  # the parent is told, and closes
     tasks: SimpleQueue[bytes] = SimpleQueue()

@@ -20,7 +20,7 @@ from dicetrail.store.addresses import addresses
 MAX_MADE = 64 * 1024 * 1024
 """The size of the cache of exports, in bytes."""
 _SMALL = 20_000
-"""What anything else than bytes is taken to weigh."""
+"""The assumed size of a value that is not bytes."""
 
 
 def _size_of(made: Any) -> int:
@@ -49,19 +49,19 @@ class AppState:
         """The game that each address leads to; None until somebody asks."""
 
     def turn_to_make(self, name: str) -> asyncio.Lock:
-        """The turn of those who want one thing made, so that it is made once."""
+        """The lock of a value that several requests want, so that it is computed once."""
         lock = self._making.get(name)
         if lock is None:
             lock = self._making[name] = asyncio.Lock()
         return lock
 
     def know_addresses(self) -> None:
-        """Read anew which address leads to which game."""
+        """Read again which address leads to which game."""
         with self.database.reading() as session:
             self.addresses = addresses(session)
 
     def close(self) -> None:
-        """End whatever is still being read."""
+        """End all reading of files."""
         self.loads.close()
         self.aside.close()
         self.studies.close()
@@ -70,7 +70,7 @@ class AppState:
 
     @property
     def crew(self) -> Crew:
-        """Whoever works out what takes long, beside the server."""
+        """The worker processes for long computations."""
         with self._gathering:
             if self._crew is None:
                 self._crew = here()

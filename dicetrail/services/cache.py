@@ -32,7 +32,7 @@ class Cache(LRUCache[Key, Value]):
     def get(self, key: Key, default: Value | Other) -> Value | Other: ...
 
     def get(self, key: Key, default: Any = None) -> Any:
-        """The value kept by a key, which is used by that."""
+        """The value of a key. This counts as a use of the value."""
         with self._turn:
             return super().get(key, default)
 
@@ -44,13 +44,13 @@ class Cache(LRUCache[Key, Value]):
                 super().pop(key, None)
 
     def let_go(self, key: Key) -> None:
-        """Keep a value no longer, if it is there."""
+        """Remove a value, if it is in the cache."""
         with self._turn:
             super().pop(key, None)
 
 
 class CachePart(MutableMapping[Hashable, Any]):
-    """The part of a cache that is one owner's: it looks like a cache of its own."""
+    """The part of a cache that belongs to one owner. It behaves like a separate cache."""
 
     def __init__(self, whole: Cache[tuple[Hashable, Hashable], Any], owner: Hashable) -> None:
         self._whole, self._owner = whole, owner
@@ -59,7 +59,7 @@ class CachePart(MutableMapping[Hashable, Any]):
         return self._whole[self._owner, key]
 
     def get(self, key: Hashable, default: Any = None) -> Any:
-        """The value kept by a key, which is used by that."""
+        """The value of a key. This counts as a use of the value."""
         return self._whole.get((self._owner, key), default)
 
     def __setitem__(self, key: Hashable, value: Any) -> None:

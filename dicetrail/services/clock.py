@@ -15,12 +15,12 @@ from dicetrail.store import Database, latest_moment
 Clock = Callable[[], datetime]
 
 MAX_AHEAD = timedelta(days=1)
-"""A store that knows of a later time than this is not believed: the host's clock was wrong then,
-or somebody made the store."""
+"""The latest time in a store that is believed. A later one comes from a wrong clock of the host, or
+from a store that somebody made."""
 
 
 def _passed() -> float:
-    """Seconds that passed since some moment, however the host's clock is set meanwhile."""
+    """The seconds since a fixed moment. A change of the host's clock does not change them."""
     boot = getattr(time, "CLOCK_BOOTTIME", None)
     return time.monotonic() if boot is None else time.clock_gettime(boot)
 
@@ -41,7 +41,7 @@ def steady_clock(
 
 
 def never_back(clock: Clock) -> Clock:
-    """A clock that goes on from where it was when the one it goes by is put back."""
+    """A clock that continues from its last time if the clock below it is set back."""
     turn = Lock()
     last, ahead = clock(), timedelta()
 

@@ -13,9 +13,9 @@ MAX_KEPT = 64
 
 
 class Deeper:
-    """What was found out beside, by what it is about. One look is taken at a time, so that it
-    never keeps a forecast waiting: whoever still wants to know asks again, and the newest
-    revision is then the one looked at."""
+    """The results of surveys in another process, by their subject. One survey runs at a time, so
+    that it never keeps a forecast waiting. Pages ask again while they want the result, and the
+    newest revision is surveyed then."""
 
     def __init__(self) -> None:
         self._looks: OrderedDict[Hashable, Future[Examined]] = OrderedDict()
@@ -24,9 +24,9 @@ class Deeper:
     def look(
         self, about: Hashable, at_once: Examined, begin: Callable[[], Future[Examined]]
     ) -> tuple[Examined, bool]:
-        """The most that is known of a game, and whether more is still being worked out.
+        """The most complete survey of a game so far, and whether a further one is running.
 
-        `at_once` is what was known at once; `begin` begins the look beside.
+        `at_once` is the immediate survey. `begin` begins the survey in another process.
         """
         with self._turn:
             task = self._looks.get(about)
@@ -45,6 +45,6 @@ class Deeper:
 
 
 def _as_warnings(found: Examined) -> Examined:
-    """What was found, with its faults as warnings: the game may be played by now."""
+    """The result, with its faults as warnings, because the game can be in play already."""
     problems = tuple(replace(problem, severity=Severity.WARNING) for problem in found.problems)
     return replace(found, problems=problems)

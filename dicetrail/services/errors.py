@@ -1,9 +1,9 @@
-"""What a service refuses to do, in words for whoever asked."""
+"""The refusals of services, in words for the person who asked."""
 
 
 class Refused(ValueError):
-    """Something is not done, as things stand. The message says why."""
+    """Something cannot be done in the present state. The message says why."""
 
 
 class NotTaken(Refused):
-    """What was sent cannot be taken as it is. The message says why."""
+    """The content that was sent cannot be used. The message says why."""

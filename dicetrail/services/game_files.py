@@ -32,7 +32,7 @@ def keep_game(database: Database, brought: BroughtGame, file_name: str, now: dat
 
 
 def game_file_of(app_state: AppState, game_id: str) -> bytes:
-    """A game as it now stands with everything in it, as a game file. Raises NotFound."""
+    """The newest revision of a game with everything in it, as a game file. Raises NotFound."""
     with app_state.database.reading() as session:
         game = newest_game(session, game_id).document
         packs = newest_packs(session, game.packs_used)

@@ -20,35 +20,36 @@ from dicetrail.store.played import Chosen, brought_runs, count_unread, played_ru
 
 @dataclass(frozen=True)
 class ShownRun:
-    """A run with what it shows."""
+    """A run, and what it shows of its questions."""
 
     run: RunRow | BroughtRun
     shown: Playthrough
 
     @property
     def dice(self) -> int | str | None:
-        """Its dice; None if it was played elsewhere."""
+        """The dice of the run; None if it was played elsewhere."""
         return name_of_dice(self.run.dice) if isinstance(self.run, RunRow) else None
 
 
 @dataclass(frozen=True)
 class Gathering:
-    """The runs chosen, the oldest first, and how many are not among them."""
+    """The chosen runs, the oldest first, and the number of runs that were left out."""
 
     runs: Sequence[ShownRun]
     going_on: int
     """Runs that are being played."""
     left_out: int
-    """Runs that cannot be read, whatever is chosen, and those that cannot be played again."""
+    """The number of runs that cannot be read or cannot be played again. The choice does not change
+    it."""
 
     @property
     def evidence(self) -> Evidence:
-        """What they say of questions."""
+        """The evidence of the runs about questions."""
         return evidence_of([one.shown.seen for one in self.runs])
 
 
 def gathered(app_state: AppState, game_id: str, chosen: Chosen, now: datetime) -> Gathering:
-    """The runs chosen of a game, as far as its rules still take them. Raises NotFound."""
+    """The chosen runs of a game that its rules still accept. Raises NotFound."""
     runs: list[ShownRun] = []
     going_on = left_out = 0
     with app_state.database.reading() as session:
@@ -74,7 +75,7 @@ def _left_at(run: RunRow, shown: Playthrough) -> datetime:
 
 
 def elsewhere(gathering: Gathering) -> list[PlayedElsewhere]:
-    """The runs as a file of answers has them."""
+    """The runs in the form of an answers file."""
     return [
         PlayedElsewhere(
             ANSWERS,
@@ -90,7 +91,7 @@ def elsewhere(gathering: Gathering) -> list[PlayedElsewhere]:
 
 
 def brought(game_id: str, file_name: str, run: PlayedElsewhere) -> BroughtRun:
-    """A run of a file of answers as it is kept."""
+    """A run of an answers file, in the form of the store."""
     return BroughtRun(
         game_id=game_id,
         run=run.run,
@@ -104,7 +105,7 @@ def brought(game_id: str, file_name: str, run: PlayedElsewhere) -> BroughtRun:
 
 
 def name_of(run: RunRow | BroughtRun) -> str:
-    """What a run is called in a file. Its own name would open it at its address."""
+    """The name of a run in a file. Its identifier would open the run at its address."""
     return _hidden(run.id) if isinstance(run, RunRow) else run.run
 
 
@@ -113,11 +114,11 @@ def _hidden(run_id: str) -> str:
 
 
 Held = Mapping[str, tuple[int, Mapping[Asked, tuple[int, Question]]]]
-"""The packs a game draws from: their revisions, and where which question stands."""
+"""The packs of a game: their revisions, and the place of each question."""
 
 
 def questions_now(app_state: AppState, game_id: str) -> Held:
-    """Where the questions of a game stand in its packs as they are now."""
+    """The places of a game's questions in the newest revisions of its packs."""
     with app_state.database.reading() as session:
         packs = newest_packs(session, newest_game(session, game_id).document.packs_used)
     found = {}

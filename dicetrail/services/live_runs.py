@@ -27,13 +27,13 @@ from dicetrail.store.models import RunRow
 from dicetrail.store.runs import add_next_input, get_run, inputs_from, is_kept, runs_going_on
 
 MAX_DELAY_MS = 300
-"""This much of the way from a player and back again costs the player nothing."""
+"""The largest delay of the network, in milliseconds, that does not count as the player's time."""
 
 LEFT_FOR = timedelta(days=2)
-"""A run that goes on is looked after for this long, in case time ends it."""
+"""The server ends an open run whose time is over for this long after its beginning."""
 
 PLAYED_FOR = timedelta(minutes=30)
-"""A run in which nothing was done for so long was left."""
+"""A run without an input for this long counts as left."""
 
 MAX_KNOWN, LONG, MAX_LONG = 2_000, 300, 50
 """This many runs are cached, and this many of those with more inputs than usual."""
@@ -58,8 +58,8 @@ class LiveRuns:
         """The run's time at which a player was last shown something new, by run."""
 
     def knows(self, run_id: str) -> bool:
-        """Whether a run is known, and short, and its program too, so that its next input is taken
-        at once."""
+        """Whether the session and the program of a run are cached and the run is short, so that its
+        next input takes little time."""
         known = self._known.get(run_id)
         return known is not None and self._app_state.programs.is_ready(known.run)
 
@@ -79,7 +79,7 @@ class LiveRuns:
         return self._remembered(replace(known, session=continued(program, known.session, rest)))
 
     def forget(self, run_ids: Iterable[str]) -> None:
-        """Know nothing more of runs that were deleted."""
+        """Drop the sessions of runs that were deleted."""
         for run_id in run_ids:
             for known in (self._known, self._long, self._shown):
                 known.let_go(run_id)
@@ -92,8 +92,8 @@ class LiveRuns:
     def take(
         self, run_id: str, seen: int, action: Action, said: int | None, now: datetime
     ) -> tuple[LiveRun, Moment]:
-        """Take the next input of a run by a player who has seen so many. `said` is when it was
-        done by the player's page, in milliseconds of the run.
+        """Take the next input of a run by a player who has seen `seen` inputs. `said` is the time
+        of the input by the player's page, in milliseconds of the run.
 
         Returns the run, and the moment that the input made, also of one that is not kept. Raises
         NotFound, StaleRun and RunIsFull.
@@ -115,19 +115,21 @@ class LiveRuns:
         return self._remembered(LiveRun(run, after)), moment
 
     def now(self, known: LiveRun, now: datetime, state: State | None = None) -> Moment:
-        """A run as it is now; `state` is where an input led that is not kept."""
+        """A run at the present time. `state` is the state after an input that is not kept."""
         program = self._app_state.programs.program_of(known.run)
         return now_at(program, state or known.session.state, time_of(known.run, now))
 
     def showing(self, known: LiveRun, now: datetime, state: State | None = None) -> Moment:
-        """The same, for a player to see: what is shown now cannot be answered from before."""
+        """The same, for a player. The time shown counts: an answer cannot claim to be earlier than
+        it."""
         moment = self.now(known, now, state)
         if moment.footprints:
             self._shown[known.run.id] = moment.state.at
         return moment
 
     def end_those_left(self, now: datetime) -> int:
-        """Keep the results of runs that time has ended while nobody looked. Returns how many."""
+        """Keep the results of runs whose time ended without a request. Returns the number of
+        them."""
         with self._app_state.database.reading() as session:
             left = runs_going_on(session, now - LEFT_FOR)
         ended = 0

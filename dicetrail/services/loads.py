@@ -1,6 +1,6 @@
 """Loads: uploaded files that can be previewed any number of times, taken once, or cancelled.
 
-A file waits in memory while its maker looks at it. Taking it runs in a thread with progress and
+A file is held in memory while its maker previews it. Taking it runs in a thread with progress and
 cancellation. The pack is written in one transaction, so a cancelled load leaves nothing behind.
 """
 
@@ -29,18 +29,18 @@ from dicetrail.store.packs import add_pack, keep_anew, newest_pack, newest_packs
 MAX_WAITING = 8
 """How many files wait at once; the oldest is forgotten when another comes."""
 MAX_WAITING_BYTES = 128 * 1024 * 1024
-"""How many bytes they may be together."""
+"""The size of all of them together, in bytes."""
 MAX_TAKEN = 2
 """How many are taken at once."""
 
 LOOKED_AT = 5_000
-"""How many rows a look reads at most."""
+"""The number of rows that a preview reads."""
 
 Mended = dict[int, tuple[str, ...]]
 
 
 class Stage(StrEnum):
-    """How far a load is."""
+    """The stage of a load."""
 
     WAITING = "waiting"
     READING = "reading"
@@ -50,7 +50,7 @@ class Stage(StrEnum):
 
 
 class Into(StrEnum):
-    """Where the questions of a file go."""
+    """The kind of target of the questions of a file."""
 
     NEW = "new"
     ADD = "add"
@@ -59,7 +59,7 @@ class Into(StrEnum):
 
 @dataclass(frozen=True, slots=True)
 class Target:
-    """Where to: a new pack of this title, or the pack named."""
+    """The target of a load: a new pack with this title, or an existing pack."""
 
     into: Into = Into.NEW
     title: str = ""
@@ -71,7 +71,7 @@ checked_strictly(Target)
 
 @dataclass
 class Load:
-    """A file on its way in."""
+    """A file that is being loaded."""
 
     id: str
     file_name: str
@@ -80,7 +80,7 @@ class Load:
     media: dict[str, Medium] = field(default_factory=dict)
     """The pictures and sounds that came with it, by name."""
     mended: Mended = field(default_factory=dict)
-    """Rows given anew, by the line they stand in."""
+    """Corrected rows, by their line in the file."""
     stage: Stage = Stage.WAITING
     rows_read: int = 0
     pack_id: str | None = None
@@ -94,17 +94,18 @@ class Load:
 
     @property
     def weight(self) -> int:
-        """How many bytes of it wait in memory."""
+        """The bytes it takes in memory."""
         return len(self.content) + sum(len(held.content) for held in self.media.values())
 
     def give_up(self) -> None:
-        """Stop at the next chance, leaving nothing behind."""
+        """Stop as soon as possible, and keep nothing."""
         self._is_given_up.set()
 
     def change(self, plan: Plan, mended: Mended) -> None:
-        """Read by another plan from now on, and with more rows mended.
+        """Read by another plan from now on, with further corrected rows.
 
-        Rows mended when it was cut otherwise are given up: their fields mean nothing now.
+        Rows corrected under another cut are dropped, because their fields have no meaning under the
+        new one.
         """
         if _cut(plan) != _cut(self.plan):
             self.mended = {}
@@ -152,7 +153,8 @@ class Load:
             self.stage = Stage.FAILED
 
     def _title(self, reading: FileReading) -> str:
-        """What its pack is called: as its file, or, of a text without one, as it begins."""
+        """The title of its pack: from the name of its file, or from the beginning of a pasted
+        text."""
         if self.file_name != PASTED:
             return title_from(self.file_name)
         if reading.facts is not None:
@@ -188,7 +190,7 @@ class Loads:
         self._takers = ThreadPoolExecutor(MAX_TAKEN, thread_name_prefix="taking a file")
 
     def add(self, load: Load) -> None:
-        """Have a file wait; the oldest are forgotten when all together weigh too much."""
+        """Hold a file. The oldest files are dropped if all together are too large."""
         with self._lock:
             self._loads[load.id] = load
             self._loads.move_to_end(load.id)
@@ -201,21 +203,22 @@ class Loads:
     def take(
         self, load: Load, aside: Sandbox, database: Database, target: Target, clock: Clock
     ) -> None:
-        """Begin to take a file; `Load.stage` says how far it is. Raises Refused if it has begun."""
+        """Begin to take a file. `Load.stage` tells its progress. Raises Refused if it was begun
+        before."""
         if load.stage not in (Stage.WAITING, Stage.FAILED):
             raise Refused("This file is being taken already.")
         load.stage = Stage.READING
         self._takers.submit(load.take, aside, database, target, clock)
 
     def close(self) -> None:
-        """Give everything up."""
+        """Cancel all loads."""
         with self._lock:
             for load in self._loads.values():
                 load.give_up()
         self._takers.shutdown(cancel_futures=True)
 
     def get(self, load_id: str) -> Load:
-        """A file that waits. Raises NotFound."""
+        """A file that is held. Raises NotFound."""
         with self._lock:
             load = self._loads.get(load_id)
         if load is None:
@@ -223,7 +226,7 @@ class Loads:
         return load
 
     def forget(self, load_id: str) -> None:
-        """Give a load up and forget its file."""
+        """Cancel a load and drop its file."""
         with self._lock:
             load = self._loads.pop(load_id, None)
         if load is not None:
@@ -231,7 +234,7 @@ class Loads:
 
 
 def _cut(plan: Plan) -> tuple[str, ...]:
-    """By what a file is cut into rows and fields."""
+    """The part of a plan that decides how a file is cut into rows and fields."""
     return plan.format, plan.separator, plan.encoding, plan.sheet
 
 
@@ -250,17 +253,17 @@ def title_from(file_name: str) -> str:
 
 
 PASTED = "pasted text"
-"""What a text is called that came without a file."""
+"""The name of a text that was pasted."""
 _LONGEST_TITLE = 60
 
 
 def clipped_title(title: str) -> str:
-    """A title of no more characters than are read at a glance."""
+    """The title, cut to a length that is read at a glance."""
     return title if len(title) <= _LONGEST_TITLE else f"{title[: _LONGEST_TITLE - 1].rstrip()}…"
 
 
 def told_apart(taken: Collection[str], title: str) -> str:
-    """The title, with a number where a pack of the shelf has taken it already."""
+    """The title, with a number if another pack on the shelf has the same title."""
     if title not in taken:
         return title
     return next(name for name in (f"{title} ({n})" for n in count(2)) if name not in taken)

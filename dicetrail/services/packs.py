@@ -1,4 +1,4 @@
-"""Packs with their questions, and what is wrong in them, each computed once.
+"""Packs with their questions and faults, each computed once.
 
 Revisions never change, so results are cached by their numbers, and the least recently used are
 dropped first.
@@ -41,7 +41,7 @@ class Packs:
         self.media = lru_cache(maxsize=64)(self._media)
 
     def read_ahead(self) -> None:
-        """Read the large packs before they are asked for, so that nobody waits for them."""
+        """Read the large packs before the first request for them, so that no request waits."""
         with self._database.reading() as session:
             packs = newest_packs(session)
         for pack in packs:
@@ -67,8 +67,8 @@ class Packs:
         return pack
 
     def wrong_in(self, kept: KeptPack, may_read: bool = True) -> str:
-        """What of a pack cannot be read, and what to do, in words; empty where all can, or where it
-        would have to be read first and may not."""
+        """The part of a pack that cannot be read, and what to do, in words. Empty if all can be
+        read, or if the pack is not cached and must not be read now."""
         if not kept.number:
             return wrong_in_pack(kept)
         name = _named(kept.pack_id, kept.number)
@@ -83,12 +83,11 @@ class Packs:
         return known or wrong_in_pack(kept)
 
     def remember(self, kept: KeptPack, pack: Pack) -> None:
-        """Know a revision of a pack, as it was kept."""
+        """Put a revision of a pack into the cache."""
         self._packs[_named(kept.pack_id, kept.number)] = pack
 
     def faults(self, kept: KeptPack) -> list[RowFault]:
-        """Everything that is wrong in a revision of a pack. After an edit only what it
-        changed is looked at."""
+        """Every fault in a revision of a pack. After an edit, only the changed rows are checked."""
         with self._looking:
             return list(self._look(kept.pack_id, kept.number, kept.media).faults())
 
@@ -111,7 +110,7 @@ class Packs:
             return pack_revision(session, pack_id, number).media
 
     def _is_lost(self, name: str, number: int) -> bool:
-        """Whether what a pack holds cannot be read; its card tells why."""
+        """Whether the content of a pack cannot be read. Its card says why."""
         try:
             self.pack(name, number)
         except Spoilt:
@@ -119,7 +118,7 @@ class Packs:
         return False
 
     def reports(self, packs: PackNumbers) -> dict[str, PackReport]:
-        """What is wrong in packs that can be read, by identifier."""
+        """The reports on the packs that can be read, by identifier."""
         # Read before anything is looked at: one large pack keeps nobody else from looking.
         read = [(name, number) for name, number in packs if not self._is_lost(name, number)]
         with self._looking:

@@ -1,4 +1,4 @@
-"""Games looked over and made ready to run, each once for each of its revisions."""
+"""Surveys and programs of games, computed once for each revision."""
 
 from collections.abc import Callable, Hashable, Mapping
 from functools import lru_cache, partial
@@ -43,7 +43,7 @@ class Programs:
         self._recalled: Cache[tuple[Hashable, Hashable], Any] = Cache(MAX_RECALLED)
 
     def now(self, game_id: str) -> Program:
-        """A game as it now stands, ready to run. Raises NotFound, GameProblems."""
+        """The program of a game's newest revision. Raises NotFound, GameProblems."""
         return self.program(game_id, *self.newest(game_id))
 
     def _examined(self, game: Game, packs: PackNumbers) -> Examined:
@@ -52,9 +52,9 @@ class Programs:
         return look_over(game, self._packs.held(read), reports)
 
     def seen_deeper(self, game: Game, packs: PackNumbers) -> tuple[Examined, bool]:
-        """A game looked over, and whether more of it is still being worked out beside.
+        """The survey of a game, and whether a further survey is running in another process.
 
-        Play goes by `examined` alone, so what is found later stops no run.
+        Runs depend on `examined` alone, so a later result stops no run.
         """
         at_once = self.examined(game, packs)
         if at_once.is_settled:
@@ -65,7 +65,7 @@ class Programs:
         )
 
     def program(self, game_id: str, number: int, packs: PackNumbers) -> Program:
-        """A revision of a game, ready to run. Raises NotFound, GameProblems."""
+        """The program of a revision of a game. Raises NotFound, GameProblems."""
         name = _program_named(game_id, number, packs)
         program = self._programs.get(name)
         if program is None:
@@ -80,14 +80,14 @@ class Programs:
         )
 
     def _without_faults(self, game: Game, packs: PackNumbers) -> None:
-        """Raise GameProblems for a game that cannot be played."""
+        """Raise GameProblems if the game cannot be played."""
         examined = self.examined(game, packs)
         if any(problem.severity is Severity.FAULT for problem in examined.problems):
             raise GameProblems(examined.problems)
 
     def newest(self, game_id: str) -> tuple[int, PackNumbers]:
-        """The number of a game's newest revision, and those of the packs it draws from as they now
-        are. Raises NotFound."""
+        """The numbers of the newest revisions of a game and of the packs it draws from. Raises
+        NotFound."""
         with self._database.reading() as session:
             number = newest_number(session, game_id)
             used = self.saved_game(game_id, number).document.packs_used
@@ -103,7 +103,7 @@ class Programs:
         return known
 
     def _handed(self, packs: PackNumbers) -> Mapping[str, Pack] | Callable[[], Mapping[str, Pack]]:
-        """Packs as they are handed to another process."""
+        """Packs in the form in which another process gets them."""
         held = self._packs.held(packs)
         if any(len(pack.questions) >= MANY for pack in held.values()):
             return partial(fetched, self._database.path, packs)
@@ -114,12 +114,12 @@ class Programs:
         return self.program(run.game_id, run.game_revision, _packs_of(run))
 
     def is_ready(self, run: RunRow) -> bool:
-        """Whether the program of a run is known, so that nothing need be worked out for it."""
+        """Whether the program of a run is in the cache."""
         return _program_named(run.game_id, run.game_revision, _packs_of(run)) in self._programs
 
     def subject_of(self, game_id: str, revision: int | None = None) -> Subject:
-        """A revision of a game, or its newest, with the packs as they now are, to be handed to
-        others. Raises NotFound, GameProblems."""
+        """A revision of a game, or the newest, with the newest revisions of its packs, for another
+        process. Raises NotFound, GameProblems."""
         with self._database.reading() as session:
             number = newest_number(session, game_id) if revision is None else revision
             used = self.saved_game(game_id, number).document.packs_used
@@ -128,8 +128,8 @@ class Programs:
         return Subject(f"{game_id} {number} {packs}", program.game, self._handed(packs))
 
     def draft(self, game_id: str, document: Game) -> Subject:
-        """A document that is being edited and not saved yet, with the packs as they now are, to be
-        handed to others. Raises GameProblems."""
+        """A document that is edited and not saved yet, with the newest revisions of its packs, for
+        another process. Raises GameProblems."""
         with self._database.reading() as session:
             packs = newest_numbers(session, document.packs_used)
         self._without_faults(document, packs)

@@ -1,4 +1,4 @@
-"""The moments of runs, and what a run shows of its questions, each computed once."""
+"""The moments of runs, and what runs show of their questions, each computed once."""
 
 from collections.abc import Iterable, Sequence
 
@@ -16,7 +16,7 @@ MAX_KNOWN = 400
 
 
 class Replays:
-    """The runs of a store, worked out from their inputs."""
+    """The runs of a store, replayed from their inputs."""
 
     def __init__(self, programs: Programs, packs: Packs) -> None:
         self._programs = programs
@@ -25,7 +25,7 @@ class Replays:
         self._shown: Cache[str, tuple[int, Playthrough]] = Cache(2_000)
 
     def moments(self, run: RunRow) -> tuple[Moment, ...]:
-        """Every moment of a run so far. What was worked out before is gone on from."""
+        """Every moment of a run so far. A cached beginning is continued."""
         inputs = inputs_of(run)
         known = self._known.get(run.id)
         if known is None or len(known) > len(inputs) + 1:
@@ -38,13 +38,14 @@ class Replays:
         return moments
 
     def forget(self, run_ids: Iterable[str]) -> None:
-        """Know nothing more of runs that were deleted."""
+        """Drop the moments of runs that were deleted."""
         for run_id in run_ids:
             self._known.let_go(run_id)
             self._shown.let_go(run_id)
 
     def whole(self, run: RunRow) -> tuple[Moment, ...]:
-        """The moments of a run; of a player's also what its clocks brought after the last input."""
+        """The moments of a run. A player's run also has the moments that its clocks brought after
+        the last input."""
         moments = self.moments(run)
         last = moments[-1].state
         if run.length_ms is None or last.phase is Phase.ENDED:
@@ -63,11 +64,11 @@ class Replays:
         return known[1]
 
     def replayed(self, run: RunRow, inputs: Sequence[Input]) -> tuple[Moment, ...]:
-        """Every moment some inputs would make of a run. Raises TimeRanBackwards."""
+        """Every moment of a run with these inputs. Raises TimeRanBackwards."""
         return replay(self._programs.program_of(run), run.dice, run.players, inputs, best=run.best)
 
     def table_of(self, run: RunRow, state: State) -> Table:
-        """What the player of a run has in front of them at a state."""
+        """The view of a run's player at a state."""
         return table(self._programs.program_of(run), state, self.media_of(run))
 
     def media_of(self, run: RunRow) -> Media:

@@ -16,14 +16,15 @@ from dicetrail.store.packs import newest_numbers
 from dicetrail.store.runs import add_inputs, add_run, end_run, get_run
 
 ROLLED_BELOW = 1_000_000
-"""New dice at the table have at most six digits, to be read out and typed with ease."""
+"""New dice at the table have at most six digits, so that a maker can read them out and type
+them."""
 
 MAX_TABLE_INPUTS = 20_000
 """A run at the maker's table takes at most this many inputs."""
 
 
 def rolled(place: Place) -> int:
-    """New dice: short at the maker's table, on the players' page too long to be found out."""
+    """New dice: short at the maker's table, too long to be guessed on the players' page."""
     return (
         secrets.randbits(LONG_DICE_BITS) if place is Place.PLAY else secrets.randbelow(ROLLED_BELOW)
     )
@@ -73,7 +74,7 @@ def keep_result(app_state: AppState, run: RunRow, state: State, now: datetime) -
 def take_inputs(
     database: Database, run_id: str, place: Place, seen: int, inputs: Sequence[Input]
 ) -> RunRow:
-    """Take inputs of a run with the times they say. Raises NotFound, StaleRun, Refused."""
+    """Take inputs of a run at their own times. Raises NotFound, StaleRun, Refused."""
     if seen + len(inputs) > MAX_TABLE_INPUTS:
         raise Refused(f"A run takes at most {MAX_TABLE_INPUTS:,} inputs.")
     with database.writing() as session:

@@ -1,5 +1,5 @@
-"""Describe, for its card, what of a game or a pack cannot be read from the store, and what to
-do."""
+"""Describe, for its card, the part of a game or a pack that cannot be read from the store, and what
+to do."""
 
 from dicetrail.core import Severity
 from dicetrail.store import Spoilt
@@ -25,7 +25,7 @@ def in_words(error: Spoilt) -> str:
 
 
 def wrong_in_pack(kept: KeptPack) -> str:
-    """What is said of a pack, of which nothing but its content is known to be readable."""
+    """The words about a pack of which only the content is known to be readable."""
     if not kept.number:
         return in_words(unreadable_pack(kept.pack_id))
     for name in kept.spoilt:
@@ -35,7 +35,7 @@ def wrong_in_pack(kept: KeptPack) -> str:
 
 
 def wrong_in_game(revision: GameRevision) -> str:
-    """What is said of a game, whose newest readable save this is."""
+    """The words about a game; this is its newest readable save."""
     if not revision.number:
         return in_words(unreadable_game(revision.game_id))
     if any(problem.severity is not Severity.WARNING for problem in revision.kept.problems):

@@ -21,7 +21,7 @@ MAX_STUDIES = 4
 
 @dataclass
 class Study:
-    """One of them, about a game. `done` of `total` runs or values are worked out."""
+    """A study of a game. `done` of `total` runs or values are computed."""
 
     game_id: str
     total: int
@@ -35,19 +35,19 @@ class Study:
     asked_at: float = field(default_factory=monotonic)
 
     def is_let_be(self) -> bool:
-        """Whether nobody wants it any more."""
+        """Whether its page has stopped asking for it."""
         return self.given_up.is_set() or monotonic() - self.asked_at > LEFT_AFTER_S
 
 
 class Studies:
-    """Those of a server, each worked out in a thread that waits for the crew."""
+    """The studies of a server. Each runs in a thread that waits for the crew."""
 
     def __init__(self) -> None:
         self._known: OrderedDict[str, Study] = OrderedDict()
         self._turn = Lock()
 
     def begin(self, study: Study, work: Callable[[Study], None]) -> Study:
-        """Begin one."""
+        """Begin a study."""
         with self._turn:
             self._known[study.id] = study
             while len(self._known) > MAX_STUDIES:
@@ -56,7 +56,7 @@ class Studies:
         return study
 
     def get(self, game_id: str, study_id: str) -> Study:
-        """One about a game. Raises NotFound for one that is gone."""
+        """A study of a game. Raises NotFound if it is no longer kept."""
         study = self._known.get(study_id)
         if study is None or study.game_id != game_id:
             raise NotFound("study", study_id)
@@ -98,7 +98,7 @@ def played_out(
 def turned_about(
     crew: Crew, subject: Subject, scouts: Sequence[Scout], key: str, values: Sequence[int]
 ) -> Callable[[Study], None]:
-    """Forecast a game with a number of it at each of some values."""
+    """Forecast a game with one of its numbers at each of several values."""
 
     def work(study: Study) -> None:
         waiting: dict[Future[Forecast], int] = {

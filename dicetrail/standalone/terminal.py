@@ -74,7 +74,7 @@ class Screen(Protocol):
 
     @property
     def is_terminal(self) -> bool:
-        """Whether somebody sits at it, and not a file or another program."""
+        """Whether a person reads it, not a file or another program."""
 
     def show(self, part: StyledLine | Card) -> None:
         """Show the next part, under all before."""
@@ -128,7 +128,7 @@ def play(
     lines: LineStream,
     now: Callable[[], float] = time.monotonic,
 ) -> Moment:
-    """Play one run to its end, or until no more lines come. Returns where it stands then."""
+    """Play one run to its end, or until no more lines come. Returns the last state."""
     began, translator = now(), program.translator
     moment = start(program, dice, players)
     shown: object = None
@@ -177,13 +177,13 @@ def _ms(seconds: float) -> int:
 
 
 def _face(view: Table) -> object:
-    """What a player would see change, the countdown left out."""
+    """The part of the view whose change a player sees, without the countdown."""
     question = view.question
     return (view.phase, view.round, question, view.feedback, view.menu, view.told)
 
 
 def _action(view: Table, line: str, words: Translator) -> Action:
-    """What a typed line does now."""
+    """The action of a typed line."""
     word = line.strip()
     if word == words.say(Phrase.KEY_QUIT):
         return Finish() if view.may_finish else Quit()
@@ -323,7 +323,7 @@ _CLOCKS = {
 
 
 def standard_lines() -> LineStream:
-    """What is typed into this process."""
+    """The lines typed into this process."""
     return LineStream(sys.stdin)
 
 
@@ -336,7 +336,8 @@ _PLAINER = str.maketrans(
 
 
 def written_in(text: str, encoding: str | None) -> str:
-    """A text in the characters that a terminal of this encoding has: its own where it has them.
+    """A text in the characters of a terminal with this encoding. Other characters are replaced by
+    similar ones.
 
     >>> written_in("✗ “beet”", "ascii"), written_in("✗ “beet”", "utf-8")
     ('x "beet"', '✗ “beet”')
@@ -350,7 +351,7 @@ def written_in(text: str, encoding: str | None) -> str:
 
 
 class PlainScreen:
-    """A terminal, or whatever takes text in its place, with nothing but its own characters."""
+    """A terminal, or another stream of text, written without colours and control characters."""
 
     WIDTH = 78
 

@@ -1,4 +1,4 @@
-"""A game in one file: what runs when Python is given it."""
+"""The entry of a game in one file: Python runs it."""
 
 import argparse
 import json
@@ -13,13 +13,13 @@ from dicetrail.standalone.offline_api import StandaloneGame
 from dicetrail.standalone.terminal import PlainScreen, play, standard_lines, written_in
 
 GAME_FILE = "game.json"
-"""Beside this module: the game with its packs."""
+"""The file beside this module with the game and its packs."""
 
 MAX_ROLLED = 1_000_000
 
 
 def main() -> int:
-    """Play the game that lies beside this in a terminal; the exit status."""
+    """Play the game beside this module in a terminal. Returns the exit status."""
     content = pkgutil.get_data(__package__, GAME_FILE)
     assert content is not None
     standalone: StandaloneGame = from_json(StandaloneGame, json.loads(content))

@@ -10,11 +10,11 @@ from dicetrail.store.models import GameAddress, GameRow
 from dicetrail.store.names import identifier
 
 HELD_FOR = timedelta(minutes=2)
-"""An address that stood for a shorter time was of a title that was still being typed."""
+"""An address that was in use for a shorter time belonged to a title that was still being typed."""
 
 
 def address_of(session: Session, game_id: str) -> str:
-    """The address of a game by its newest title; its identifier until it was called otherwise."""
+    """The address of a game, by its newest title; its identifier until the title first changes."""
     found = session.scalars(
         select(GameAddress.address)
         .where(GameAddress.game_id == game_id)

@@ -16,16 +16,16 @@ PAGES_AT_ONCE = 500
 """The number of pages copied before others get a turn."""
 
 Progress = Callable[[int, int], None]
-"""Told how many pages of how many are there."""
+"""A function that is called with the pages copied and the pages in all."""
 
 
 def back_up(database: Database, to: Path, progress: Progress | None = None) -> None:
-    """Copy a store, in use or not, to a file that is not there yet. Raises StoreTrouble."""
+    """Copy a store, in use or not, to a new file. Raises StoreTrouble."""
     _copy(database.path, to, progress)
 
 
 def fill(database: Database, brought: Path, is_given_up: Callable[[], bool]) -> None:
-    """Put all that a store of our own making holds on a shelf on which there never was anything.
+    """Copy the content of a store that we made into a shelf that was always empty.
 
     The shelf keeps its own secret. Raises StoreTrouble if something is there already, and SQLite's
     own error once it is given up; then nothing has changed.
@@ -53,7 +53,7 @@ _STEPS = 1_000
 
 
 def _fill(path: Path, here: sqlite3.Connection) -> None:
-    """Take every row of the store attached; the tables must be empty."""
+    """Copy every row of the attached store. The tables must be empty."""
     named = here.execute("SELECT name FROM main.sqlite_master WHERE type = 'table'")
     tables = sorted({name for (name,) in named} - OWN_TABLES)
     for table in tables:
@@ -67,7 +67,8 @@ def _fill(path: Path, here: sqlite3.Connection) -> None:
 
 
 OWN_TABLES = frozenset(("alembic_version", "secrets"))
-"""The tables that no backup brings: the form a store has, and what tells its maker's browsers."""
+"""The tables that are not copied: the form of a store, and the secret that recognises its maker's
+browsers."""
 
 
 def _copy(source: Path, to: Path, progress: Progress | None) -> None:
@@ -107,6 +108,6 @@ def _telling(progress: Progress | None) -> Callable[[int, int, int], None] | Non
 
 
 def remove_store(path: Path) -> None:
-    """Have nothing of a store stay at a path."""
+    """Remove every file of a store at a path."""
     for ending in ("", "-wal", "-shm", "-journal"):
         path.with_name(path.name + ending).unlink(missing_ok=True)

@@ -30,18 +30,18 @@ from dicetrail.store.database import Database
 from dicetrail.store.models import Base, MediumRow, PackSource
 
 MAX_CHARACTERS = 10_000
-"""So many characters a text has at most that is no list of others."""
+"""The largest length of a text that is not a list, in characters."""
 
 MadeSafe = Callable[[bytes], bytes | None]
-"""A picture or sound as it is shown; None for what is neither."""
+"""A picture or sound in the form in which it is shown; None for other content."""
 
 _ROWID: ColumnElement[int] = literal_column("rowid", Integer)
 _ROWS_AT_ONCE = 200
 
 
 def left_unread(database: Database, made_safe: MadeSafe) -> list[str]:
-    """Leave out what cannot be read: a value where its row is of use without it, else the row, and
-    those that hang on it; what it was, in words."""
+    """Remove what cannot be read: a value if its row does not need it, else the row and the rows
+    that depend on it. Returns what was removed, in words."""
     told: list[str] = []
     tables = [table for table in Base.metadata.sorted_tables if table.name not in OWN_TABLES]
     with database.unbound() as connection:
@@ -77,7 +77,7 @@ _PLAIN: Mapping[str, str | int | None] = MappingProxyType(
         "source": Kept[PackSource](PackSource).written(PackSource("", "", None, 0, ())),
     }
 )
-"""What is put in place of a value that a row is of use without, by its column."""
+"""The replacement for an unreadable value that its row does not need, by its column."""
 
 
 def _put(
@@ -90,7 +90,7 @@ def _put(
 
 
 def _key(table: Table) -> ColumnElement[Any]:
-    """The column that says what a row is about."""
+    """The column that identifies the subject of a row."""
     return next(iter(table.primary_key.columns))
 
 
@@ -111,8 +111,7 @@ _THINGS = {
 
 
 def _unread(connection: Connection, table: Table) -> Iterator[tuple[int, str, list[str]]]:
-    """The rows of which something cannot be read: their numbers, what they are about, which
-    columns."""
+    """The rows with unreadable values: their numbers, their subjects, and the columns."""
     columns = [column for column in table.columns if column.name != "content"]
     found = connection.execution_options(yield_per=_ROWS_AT_ONCE).execute(
         select(_ROWID.label("row_number"), *columns)

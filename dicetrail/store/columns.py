@@ -34,7 +34,7 @@ from dicetrail.limits import MAX_KEPT, MAX_REVISION, is_in_calendar
 
 
 class StandIn:
-    """Marks a value that stands for one that is kept and cannot be read."""
+    """Marks a value that replaces a stored one that cannot be read."""
 
     __slots__ = ()
 
@@ -80,7 +80,7 @@ class NoMap(StandIn, dict[str, Any]):
 
 
 class Words(TypeDecorator[str]):
-    """A text, of so many characters at most; None for any number."""
+    """A text with a largest length in characters; None is without limit."""
 
     impl = String
     cache_ok = True
@@ -125,7 +125,7 @@ class Real(TypeDecorator[float]):
 
 
 class YesNo(TypeDecorator[bool]):
-    """Whether something is so."""
+    """A truth value."""
 
     impl = Boolean
     cache_ok = True
@@ -222,20 +222,20 @@ class AsJson(TypeDecorator[Any]):
 
 
 class WrittenQuestions(tuple[Question, ...]):
-    """Questions written out already, so that keeping them takes the store no time."""
+    """Questions that are serialised already, so that the transaction is short."""
 
     text: str
 
     def __new__(cls, questions: Iterable[Question]) -> "WrittenQuestions":
-        """The same questions, with how they are kept."""
+        """The same questions, with their stored form."""
         made = super().__new__(cls, questions)
         made.text = AsQuestions.written(made)
         return made
 
 
 class AsQuestions(TypeDecorator[tuple[Question, ...]]):
-    """Very many questions: a line of JSON for so many of them, so that others get their turn
-    between one line and the next. Older stores have one line for all."""
+    """Very many questions, in lines of JSON with a limited number of questions each. So other
+    threads get their turn between two lines. Older stores have one line for all."""
 
     impl = Text
     cache_ok = True
@@ -253,7 +253,7 @@ class AsQuestions(TypeDecorator[tuple[Question, ...]]):
 
     @classmethod
     def written(cls, questions: tuple[Question, ...]) -> str:
-        """How questions are kept."""
+        """The stored form of questions."""
         starts = range(0, max(1, len(questions)), cls._IN_A_LINE)
         parts = (
             cls._form.written(questions[start : start + cls._IN_A_LINE], is_brief=True)
@@ -277,14 +277,14 @@ class AsQuestions(TypeDecorator[tuple[Question, ...]]):
 
 @dataclass(frozen=True, slots=True)
 class KeptGame:
-    """A document as it is read, and what had to be put right in what was kept."""
+    """A document as it is read, and the corrections made in the stored one."""
 
     document: Game
     problems: tuple[Problem, ...] = ()
 
 
 class AsGame(TypeDecorator[KeptGame]):
-    """A game's document, which can always be read: nothing kept locks its maker out."""
+    """A game's document. It can always be read, so that its maker can always open it."""
 
     impl = JSON
     cache_ok = True
@@ -302,7 +302,7 @@ class AsGame(TypeDecorator[KeptGame]):
 
 
 def nothing_read() -> KeptGame:
-    """What stands for a game of which nothing can be read."""
+    """The replacement for a game of which nothing can be read."""
     what = "nothing of what was kept can be read"
     problem = Problem("rounds", what, "begin anew, or go back to an earlier save")
     return KeptGame(Game("", (), ()), (problem,))

@@ -69,14 +69,14 @@ class Database:
                 connection.execute(f"PRAGMA {pragma}")
 
     def _tell(self, context: ExceptionContext) -> None:
-        """Have whoever uses the store know in words what is the matter with it."""
+        """Raise errors of the store in words for its users."""
         trouble = trouble_in(self.path, context.original_exception)
         if trouble is not None:
             raise trouble from context.original_exception
 
     @property
     def is_at_rest(self) -> bool:
-        """Whether nobody writes just now, so that a small write need not wait."""
+        """Whether no transaction is writing now, so that a small write need not wait."""
         return not self._turn.locked()
 
     @contextmanager
@@ -97,8 +97,8 @@ class Database:
 
     @contextmanager
     def unbound(self) -> Iterator[Connection]:
-        """A connection whose changes are kept together, in which rows may hang on none for a
-        while."""
+        """A connection whose changes are kept together, without checks of foreign keys until its
+        end."""
         with self._turn, self._engine.connect() as connection:
             raw: Any = connection.connection.driver_connection
             raw.execute("PRAGMA foreign_keys = OFF")
@@ -110,7 +110,7 @@ class Database:
 
     @contextmanager
     def alone(self) -> Iterator[sqlite3.Connection]:
-        """A connection of its own, while whoever else would write waits for its turn."""
+        """A separate connection; all other writers wait until it is done."""
         with self._turn, closing(self._opened()) as raw:
             yield raw
 
@@ -120,10 +120,10 @@ class Database:
         return raw
 
     def append(self, statement: str, values: Sequence[Any]) -> None:
-        """Write one row by a statement of SQLite's, which is a change of its own.
+        """Write one row by one SQLite statement, in a transaction of its own.
 
-        It is what players' every answer costs, so nothing stands between it and the file. Raises
-        sqlite3.IntegrityError if the row has no place.
+        Every answer of a player takes this path, so it goes around SQLAlchemy. Raises
+        sqlite3.IntegrityError if the row is refused.
         """
         with self._turn, told(self.path):
             if self._appending is None:
@@ -131,10 +131,10 @@ class Database:
             self._appending.execute(statement, values)
 
     def sweep(self) -> None:
-        """Have nothing of what was deleted stay beside the file, where writes are put first.
+        """Remove deleted data from the write-ahead log.
 
-        While another reads what was there before, that cannot be; then it is tried again until it
-        is done.
+        This is impossible while another session reads an older state. It is tried again until it is
+        done.
         """
         if self._is_swept() or self._sweeping.locked():
             return
@@ -158,7 +158,7 @@ class Database:
                         return
 
     def close(self) -> None:
-        """Let go of the file."""
+        """Close the file."""
         self._closing.set()
         with self._turn, self._one_sweeps:
             for raw in (self._appending, self._checking):

@@ -2,7 +2,7 @@
 
 
 class NotFound(LookupError):
-    """There is no such thing in the store."""
+    """The store has no such row."""
 
     def __init__(self, kind: str, identifier: str) -> None:
         self.kind = kind
@@ -10,12 +10,12 @@ class NotFound(LookupError):
         super().__init__(f"there is no {kind} “{identifier}”")
 
     def __reduce__(self) -> tuple[type, tuple[str, ...]]:
-        """How it is made again in another process."""
+        """How pickle makes it again in another process."""
         return type(self), (self.kind, self.identifier)
 
 
 class Spoilt(NotFound):
-    """Stored data cannot be read; nothing else is affected. `what` says what of it, and `mend` what
+    """Stored data cannot be read. Nothing else is affected. `what` names the data, `mend` says what
     to do."""
 
     def __init__(self, kind: str, identifier: str, what: str, mend: str) -> None:
@@ -25,7 +25,7 @@ class Spoilt(NotFound):
         self.args = (f"the {kind} “{identifier}” cannot be read from the store: {what}",)
 
     def __reduce__(self) -> tuple[type, tuple[str, ...]]:
-        """How it is made again in another process."""
+        """How pickle makes it again in another process."""
         return type(self), (self.kind, self.identifier, self.what, self.mend)
 
 

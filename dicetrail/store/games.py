@@ -43,7 +43,7 @@ def _missing(session: Session, game_id: str) -> NotFound:
 
 
 def unreadable_game(game_id: str) -> Spoilt:
-    """What is raised of a game of which nothing can be read."""
+    """The error for a game of which nothing can be read."""
     what = "no save of it is left that can be read"
     return Spoilt("game", game_id, what, "take it off the shelf, or restore a saved shelf")
 
@@ -58,7 +58,7 @@ def newest_number(session: Session, game_id: str) -> int:
 
 
 def is_shelved(session: Session, game_id: str) -> bool:
-    """Whether a game was not taken off the shelf."""
+    """Whether a game is on the shelf."""
     return session.scalar(_TAKEN_OFF, {"game": game_id}) is None
 
 
@@ -129,13 +129,14 @@ def _newest_games() -> Select[GameRevision]:
 
 
 _NEWEST = _newest_games()
-"""Made once: a statement is of many objects in circles, which make work where they pile up."""
+"""Made once: a statement has many objects with reference cycles, which cost the garbage collector
+time."""
 
 
 def newest_games(session: Session) -> list[GameRevision]:
     """The newest revision of every game on the shelf, the last saved first.
 
-    One of which nothing can be read has no number, and tells so.
+    A game of which nothing can be read has no number, and its card says so.
     """
     found = list(session.scalars(_NEWEST))
     known = {revision.game_id for revision in found}

@@ -61,6 +61,6 @@ def get_kept(session: Session, game_id: str, kept_id: str) -> KeptRow:
 
 
 def change_kept(row: KeptRow, revision: int, run: KeptRun) -> None:
-    """Keep a run otherwise: under another name, or with what it leads to in a revision."""
+    """Change a kept run: its name, or its result in a revision."""
     row.game_revision = revision
     row.run = run

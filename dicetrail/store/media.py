@@ -18,13 +18,13 @@ def keep_medium(session: Session, digest: str, media_type: str, content: bytes) 
 
 
 def voice_of(session: Session, text: str) -> str | None:
-    """The digest of the sound in which a text was read out; None if it was not yet."""
+    """The digest of the sound that reads out a text; None if no voice has read it yet."""
     found = session.get(VoiceRow, _digest(text))
     return None if found is None else found.digest
 
 
 def keep_voice(session: Session, text: str, digest: str) -> None:
-    """Keep that a text is read out in a sound, which is kept already."""
+    """Note that a stored sound reads out a text."""
     session.merge(VoiceRow(text_digest=_digest(text), digest=digest))
 
 

@@ -58,32 +58,32 @@ class PackSource:
 
     file_name: str
     read_as: str
-    """How it was read, in a few words: ``separated by tabs, utf-8``."""
+    """How the file was read, in a few words: ``separated by tabs, utf-8``."""
     headings: tuple[str, ...] | None
     blank_lines: int
     refused: tuple[RefusedRow, ...]
 
 
 class _NoSource(StandIn, PackSource):
-    """Stands for where a pack was loaded from."""
+    """Replaces an unreadable source of a pack."""
 
     __slots__ = ()
 
 
 class _NoAction(StandIn, Wait):
-    """Stands for what a player did."""
+    """Replaces an unreadable action."""
 
     __slots__ = ()
 
 
 class _NoPlaythrough(StandIn, Playthrough):
-    """Stands for what a run shows."""
+    """Replaces the unreadable results of a run."""
 
     __slots__ = ()
 
 
 class _NoRun(StandIn, KeptRun):
-    """Stands for a kept run."""
+    """Replaces an unreadable kept run."""
 
     __slots__ = ()
 
@@ -93,7 +93,7 @@ _NO_RUN = _NoRun("A kept run that cannot be read", 0, (), (), ())
 
 
 class Base(DeclarativeBase):
-    """The root of all tables. A column is read by a type of ours, whatever it holds."""
+    """The root of all tables. Every column has a type of ours, which reads any value."""
 
     type_annotation_map = MappingProxyType(
         {str: Words, int: Whole, float: Real, bool: YesNo, bytes: Blob}
@@ -101,14 +101,14 @@ class Base(DeclarativeBase):
 
 
 class GameRow(Base):
-    """A game, whatever its revisions."""
+    """A game; its revisions are rows of another table."""
 
     __tablename__ = "games"
 
     id: Mapped[str] = mapped_column(Words(80), primary_key=True)
     made_at: Mapped[datetime] = mapped_column(UtcTime())
     deleted_at: Mapped[datetime | None] = mapped_column(UtcTime())
-    """When it was taken off the shelf; nothing of it is lost."""
+    """When it was taken off the shelf. All its data is kept."""
 
 
 class GameAddress(Base):

@@ -29,7 +29,7 @@ class StoreTrouble(Exception):
         super().__init__(f"The store {path} cannot be used: {what}. {mend}.")
 
     def __reduce__(self) -> "tuple[type[StoreTrouble], tuple[object, ...]]":
-        """How it is made again in another process."""
+        """How pickle makes it again in another process."""
         return StoreTrouble, (self.path, self.what, self.mend, self.is_full)
 
 

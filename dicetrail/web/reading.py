@@ -17,18 +17,18 @@ from dicetrail.files.sandbox import GivenUp
 from dicetrail.web.attending import gone
 
 MAX_AT_ONCE = 2
-"""So many files are read at once."""
+"""The number of files read at once."""
 
 Read = Callable[..., Awaitable[Any]]
 """Does a job of `dicetrail.files.sandbox`: the job's name, then what it is given."""
 
 IsGivenUp = Callable[[], bool]
 Attending = Callable[[Callable[[IsGivenUp], Any]], Awaitable[Any]]
-"""Does work that asks now and then whether it is given up."""
+"""Runs work that checks at intervals whether it is cancelled."""
 
 
 def turns() -> CapacityLimiter:
-    """The turns in which files are read."""
+    """The queue of files to be read."""
     return CapacityLimiter(MAX_AT_ONCE)
 
 

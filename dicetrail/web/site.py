@@ -39,7 +39,8 @@ def serve_site(app: FastAPI, framing: Framing, site: Path = SITE) -> None:
 
 
 class _Pages:
-    """The page at every address that is not the interface's; there it says what can be asked."""
+    """The page at every address that no route takes. Under /api and /assets there is none: the
+    answer is 404, or 405 with the methods that the address takes."""
 
     def __init__(self, app: FastAPI, site: Path, framing: Framing) -> None:
         self._framing = framing

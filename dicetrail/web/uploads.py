@@ -23,19 +23,19 @@ class MediumBrought(BaseModel):
 
 
 def file_name(file: UploadFile) -> str:
-    """The name of a file, without folders and signs that cannot be seen; it can be empty."""
+    """The name of a file, without folders and invisible characters. It can be empty."""
     return PurePath(tidy(file.filename or "")).name[:200]
 
 
 async def named(files: Sequence[UploadFile]) -> list[tuple[str, bytes]]:
-    """The content of files under their names, as questions name them."""
+    """The content of files by the names that questions use."""
     return [(file_name(file), await file.read(MAX_MEDIUM + 1)) for file in files[:MAX_MEDIA]]
 
 
 async def brought(
     file: UploadFile, kind: str, otherwise: str, read: ReadAside, database: Database
 ) -> MediumBrought:
-    """Keep a file of that kind. Raises HTTPException, in the words given, if it is of another."""
+    """Keep a file of one kind. Raises HTTPException with these words if it is of another kind."""
     given = await read("media", [(file.filename or "a file", await file.read(MAX_MEDIUM + 1))])
     (found,) = given.values()
     if not found.media_type.startswith(kind):

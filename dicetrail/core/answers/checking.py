@@ -76,7 +76,7 @@ class Checked:
 
 
 def all_differ(texts: Sequence[str]) -> bool:
-    """Whether a reader can tell all these trimmed texts apart."""
+    """Whether all these trimmed texts look different to a reader."""
     together = "".join(texts)
     if (
         not together.isprintable()
@@ -201,8 +201,8 @@ def _shared(one: str, other: str) -> int:
 def _slips(typed: str, wanted: str, check: Check) -> int | None:
     """How many typos a folded answer has; None if it is too far off.
 
-    Short words and numbers must be exact, each of them: ``car`` is not ``cat``, nor 1988
-    1989, nor ``a big pig`` ``a big fig``.
+    Each short word and each number must be exact: ``car`` is not ``cat``, 1988 is not 1989, and ``a
+    big pig`` is not ``a big fig``.
     """
     if typed == wanted:
         return 0

@@ -1,4 +1,4 @@
-"""Normalise texts that a reader, a keyboard or a phone does not tell apart.
+"""Normalise texts that look the same to a reader, or that a keyboard or a phone writes differently.
 
 `tidy` is for every text, `read` for texts that are compared. A round chooses the other steps. Each
 step takes a text and returns a text, in time proportional to its length.
@@ -13,7 +13,7 @@ _UNSEEN = re.compile(
     "[\u00ad\u034f\u061c\u115f\u1160\u17b4\u17b5\u180b-\u180f\u200b-\u200f\u202a-\u202e"
     "\u2060-\u206f\u3164\ufe00-\ufe0f\ufeff\uffa0\U000e0000-\U000e0fff]"
 )
-"""Characters that are not seen or only say how others are drawn: joiners, marks of direction,
+"""Characters that are invisible or only say how others are drawn: joiners, marks of direction,
 variation selectors, fillers (Default_Ignorable_Code_Point of Unicode's UCD, from memory)."""
 
 _CHARACTERS = str.maketrans(
@@ -47,7 +47,7 @@ def plain_characters(text: str) -> str:
 
 
 def unseen_out(text: str) -> str:
-    """The text without characters that are not seen."""
+    """The text without invisible characters."""
     return text if text.isascii() else _UNSEEN.sub("", text)
 
 
@@ -57,8 +57,8 @@ def as_shown(text: str) -> str:
 
 
 def read(text: str) -> str:
-    """The text as compared: compatibility forms made plain (NFKC, UAX #15), one kind of
-    quote, apostrophe and hyphen, nothing unseen, tidied.
+    """The text as compared: compatibility forms made plain (NFKC, UAX #15), one kind of quote,
+    apostrophe and hyphen, no invisible characters, tidied.
 
     Digits keep what they mean: ``5²`` is ``5^2`` and not 52, ``2½`` is ``2 1/2``.
     """

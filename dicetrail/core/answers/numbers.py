@@ -99,12 +99,12 @@ def tolerance_of(text: str, right: Fraction, mark: DecimalMark = DecimalMark.POI
 
 
 _ARABIC_MARKS = {"\u066b": ".", "\u066c": ","}
-"""Arabic marks of decimals and of thousands, in plain ones."""
+"""The Arabic decimal mark and thousands mark, and the plain mark for each."""
 
 
 def _plain(character: str) -> str:
-    """A character in its plainest form: full-width digits, ``½`` as `` 1/2``. A raised or lowered
-    digit is none: ``5²`` is not 52."""
+    """A character in its plainest form: full-width digits become plain digits, ``½`` becomes ``
+    1/2``. A raised or lowered digit stays as it is: ``5²`` is not 52."""
     if unicodedata.decomposition(character).startswith(("<super>", "<sub>")):
         return character
     plain = unicodedata.normalize("NFKC", _ARABIC_MARKS.get(character, character))

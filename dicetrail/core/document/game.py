@@ -69,11 +69,11 @@ class Refill(Value):
 
     NEVER = "never", "The round is over"
     WHEN_EMPTY = "when empty", "Fill it again"
-    """The whole pool is drawn again; never the same question twice running, nor, where there
-    are more than two right answers, the same right answer."""
+    """The whole pool is drawn again. The same question never comes twice in a row. If the pool has
+    more than two right answers, the same right answer does not either."""
     EACH_TIME = "each time", "It never is: questions go back at once"
-    """Every question goes back at once; never the same question twice running, nor, where there
-    are more than two right answers, the same right answer."""
+    """Every question goes back at once. The same question never comes twice in a row. If the pool
+    has more than two right answers, the same right answer does not either."""
 
 
 class Shows(Value):
@@ -155,7 +155,8 @@ class Made(Value):
 
 
 class Leaves(Value):
-    """Which rows of facts leave a run, and come neither as a question nor as a choice again."""
+    """Which rows of facts leave a run. A row that has left is not asked about and is not a choice
+    again."""
 
     NONE = "none", "nothing: every row can come again"
     RIGHT = "right", "rows that were the right answer"
@@ -310,7 +311,7 @@ class Question:
     """The replies to wrong choices, in the order of these; empty means no reply."""
 
     def reply_to(self, choice: str) -> str:
-        """What is said to one who picks that wrong choice."""
+        """What a player is told who picks that wrong choice."""
         replies = dict(zip(self.wrong, self.replies, strict=False))
         return replies.get(choice, "") or self.details.when_wrong
 
@@ -438,9 +439,11 @@ class Holds:
 
 @dataclass(frozen=True, slots=True)
 class Pattern:
-    """How questions are made from facts: one for each row, or for rows that ask the same.
+    """How questions are made from facts: one question for each row, or for all rows that ask the
+    same.
 
-    Columns are named as the facts name them; where none is named, the question goes without.
+    Columns have the names that the facts give them. A part without a column is left out of the
+    question.
     """
 
     facts: str

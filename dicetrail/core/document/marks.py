@@ -1,4 +1,4 @@
-"""The mark of decimals by which a game reads numbers, where it goes by its language."""
+"""The decimal mark by which a game reads numbers, if the mark depends on its language."""
 
 from dataclasses import replace
 

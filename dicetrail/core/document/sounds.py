@@ -125,7 +125,8 @@ def wav(sound: Sound) -> bytes:
 
 
 def outline(sound: Sound, columns: int = 240) -> tuple[tuple[float, float], ...]:
-    """The lowest and the highest sample of each of so many stretches of a sound, to draw it."""
+    """The lowest and the highest sample of each part of a sound, to draw it. The parts are equally
+    long."""
     values = samples(sound)
     if not values:
         return ()
@@ -160,7 +161,7 @@ SHIPPED = (
     _made("supper bell", "G5:260 -:40 E5:260 -:40 C5:420", Wave.SINE, 900),
     _made("first prize", "G4:110 C5:110 E5:110 G5:220 E5:110 G5:380", release=420),
 )
-"""The sounds that are there for every game, by names of their own."""
+"""The sounds that every game can use, by their names."""
 
 SHIPPED_NAMES = tuple(sound.name for sound in SHIPPED)
 

@@ -1,4 +1,4 @@
-"""What rules can tell of a question as a round asks it.
+"""The properties of a question, as a round asks it, that rules can read.
 
 The one place where a question's own time, worth, misses and hint meet those of its round.
 """
@@ -14,16 +14,16 @@ _CLOSE_KINDS = (Kind.TYPED, Kind.CHOICE, Kind.SORT, Kind.TRUTH)
 
 
 class AskedTraits(NamedTuple):
-    """What rules can tell of a question, and what can come of it."""
+    """The properties of a question that rules can read or that decide its possible results."""
 
     worth: int = 1
     level: int = 1
     seconds: int = 0
-    """On its clock; 0 without one."""
+    """The seconds on its clock; 0 without a clock."""
     letters: int = 0
     """Different letters of a word to find; 0 for another kind of question."""
     allowed: int | None = 1
-    """Tries, or letters missed; None is without limit."""
+    """How many tries it allows, or how many missed letters; None is without limit."""
     can_be_close: bool = False
     """Whether a typing slip can be forgiven."""
     has_hint: bool = False
@@ -75,7 +75,7 @@ class AskedTraits(NamedTuple):
 
 
 def minds_letters(rules: Rules) -> bool:
-    """Whether rules tell single letters apart from the word as a whole."""
+    """Whether a single letter can change what rules do, apart from the result of the whole word."""
     handlers = rules.handlers.lean
     return (
         Event.LETTER_HIT in handlers
@@ -86,7 +86,7 @@ def minds_letters(rules: Rules) -> bool:
 
 
 def asked_in(round_: Round, traits: Traits) -> AskedTraits:
-    """What rules can tell of a question in a round.
+    """The properties of a question in a round that rules can read.
 
     >>> asked_in(Round("R"), Traits(Kind.LETTERS, letters=4, misses=2)).allowed
     2

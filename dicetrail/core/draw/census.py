@@ -19,13 +19,13 @@ class Traits(NamedTuple):
     kind: Kind = Kind.CHOICE
     topic: str = ""
     level: int = 1
-    """One without a level counts as 1."""
+    """A question without a level has level 1."""
     worth: int | None = None
     seconds: int | None = None
     misses: int | None = None
     is_hinted: bool = False
     letters: int = 0
-    """How many letters are to be found, in a question of letters."""
+    """How many letters the player has to find, in a question of kind letters."""
 
 
 Census = Mapping[Traits, int]

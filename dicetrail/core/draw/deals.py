@@ -1,8 +1,8 @@
 """Which questions a round of a run asks, in which order, and how their choices stand.
 
-A deal is worked out from the game and the dice alone, question by question as it is asked
-for. No question of a pack comes twice until the pool is empty, nor again in a later round
-while others are left.
+A deal is computed from the game and the dice alone, one question at a time, when it is needed. No
+question of a pack comes twice until the pool is empty. A later round takes questions that were
+asked before only after all others.
 """
 
 from collections import Counter
@@ -344,9 +344,9 @@ def choices_shown(
 def how_many_shown(
     wanted: int | None, right: int, wrong: int, wants_all: bool = False
 ) -> tuple[int, int]:
-    """How many of so many right and so many wrong choices are shown, if `wanted` are to be.
+    """How many right and how many wrong choices are shown, if `wanted` are to be shown in all.
 
-    Where not all right ones are wanted, one of those shown is wrong.
+    Unless all right ones are wanted, at least one wrong one is shown.
 
     >>> how_many_shown(3, 4, 5), how_many_shown(3, 4, 5, wants_all=True), how_many_shown(None, 1, 5)
     ((2, 1), (4, 1), (1, 5))

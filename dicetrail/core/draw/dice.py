@@ -1,11 +1,11 @@
 """All chance in a run comes from one number.
 
-Each decision draws from a stream of its own, named by what it decides, so that turning one thing
-off never moves another. A stream is the 32-bit output of the Mersenne Twister (Matsumoto and
-Nishimura, ACM TOMACS 8(1), 1998), keyed by the SHA-256 digest of the stream's name. Whole numbers
-below a bound are taken by rejection, so none is favoured; a shuffle is Fisher and Yates's in
-Durstenfeld's form (Knuth, TAOCP vol. 2, 3.4.2, algorithm P). None of this may change: a change
-would alter every kept run.
+Each decision draws from its own stream, named by what it decides. So a change of one decision never
+changes another. A stream is the 32-bit output of the Mersenne Twister (Matsumoto and Nishimura, ACM
+TOMACS 8(1), 1998), keyed by the SHA-256 digest of the stream's name. Whole numbers below a bound
+are taken by rejection, so none is favoured; a shuffle is Fisher and Yates's in Durstenfeld's form
+(Knuth, TAOCP vol. 2, 3.4.2, algorithm P). None of this may change: a change would alter every kept
+run.
 """
 
 import hashlib

@@ -51,7 +51,7 @@ class FactQuestions(Sequence[Question]):
         self._columns = {fold(name): at for at, name in reversed([*enumerate(facts.columns)])}
 
     def column(self, name: str) -> int | None:
-        """The place of a column, from 0; None if there is none of that name."""
+        """The place of a column, from 0; None if no column has that name."""
         if name not in self._named:
             self._named[name] = self._columns.get(fold(name))
         return self._named[name]

@@ -245,8 +245,8 @@ def _list_questions(lists: Lists) -> int:
 def odd_items(lists: Lists) -> Iterator[tuple[str, tuple[tuple[str, ...], ...]]]:
     """Every item that can be the odd one, with the rows of items it can stand among.
 
-    It stands among items of one list that share no list with it: else, as soon as one of
-    them was left out, the others and it could be of one list, and that one be odd too.
+    The other items are of one list and share no list with it. Otherwise one of them could be the
+    odd one too: the rest, with this item, could be of one list.
     """
     groups = [{fold(item): item for item in reversed(group.items)} for group in lists.lists]
     groups = [dict(reversed(group.items())) for group in groups]  # the first of alike ones
@@ -501,8 +501,8 @@ def _sums(round_: Round, number: int, dice: int) -> Iterator[Part]:
 
 
 def sum_question(sums: Sums, made: Sum, chances: Stream) -> Question:
-    """The question of one sum, its wrong choices plausible, distinct, never right, and never
-    above the largest result allowed. There are fewer of them where there are not so many."""
+    """The question of one sum. Its wrong choices are plausible and distinct, never right, and never
+    above the largest result allowed. There are fewer than wanted if not enough exist."""
     left, right, bottoms = made
     value, bottom = _result(sums.operator, left, right), made.bottom(sums.operator)
     over = [f"/{under}" if under else "" for under in bottoms]
@@ -531,8 +531,8 @@ def _result(operator: Operator, left: int, right: int) -> int:
 
 
 def _mistakes(sums: Sums, made: Sum, value: int) -> Iterator[int]:
-    """Results a player could come to by an everyday mistake, likely ones first, then near ones;
-    only near ones where the maker says how near."""
+    """Wrong results: first those of common mistakes, then those near the right result. If the maker
+    says how near, only those."""
     left, right, bottoms = made
     cap = _cap(sums, bottoms)
     if sums.near is not None:

@@ -74,7 +74,7 @@ class ClockReadings:
         self._kernels: dict[tuple[Times, int, int], list[float]] = {}
 
     def reading(self, clock_ms: int, used: int) -> ClockReading:
-        """What rules can read of a clock after so many milliseconds."""
+        """The values that rules can read from a clock after `used` milliseconds."""
         return read_clock(self.reads, clock_ms, used)
 
     def bands(self, law: Times, clock_ms: int) -> list[Band]:
@@ -111,7 +111,7 @@ class TimedSpan(NamedTuple):
     band: Band | None = None
     """In which one more answer came."""
     grid: tuple[float, ...] = ()
-    """How likely it took so many steps of the grid, besides."""
+    """The probability of each number of further steps of the grid, from 0."""
 
     def held(self, ms: int) -> "TimedSpan":
         """The same duration plus a hold."""

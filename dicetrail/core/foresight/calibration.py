@@ -20,7 +20,7 @@ from dicetrail.core.play import Result
 LIKE_THOSE = "like those who played"
 
 AS_MANY_AS = 10
-"""What stands behind a question or a level speaks like so many answers."""
+"""The weight of the earlier estimate of a question or a level, in answers."""
 
 LEAST = 5
 """Of a question that was answered less often, its level alone speaks."""
@@ -69,7 +69,7 @@ def fitted_scout(runs: Sequence[Sequence[Observation]]) -> Scout:
 
 
 def shrunk(found: Sequence[bool], before: float) -> float:
-    """The share of what was found, as if so many more had come out as was thought before."""
+    """The share found, with the earlier estimate counted as a number of further answers."""
     return (sum(found) + AS_MANY_AS * before) / (len(found) + AS_MANY_AS)
 
 

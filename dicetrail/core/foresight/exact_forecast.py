@@ -113,7 +113,7 @@ class Point(NamedTuple):
     used: tuple[int, ...] = ()
     """How many questions of each kind the round has asked."""
     again: int | None = None
-    """The kind of the question that is put anew."""
+    """The kind of the question that is asked again."""
     is_fresh: bool = False
     """Whether the round has just been entered."""
 
@@ -200,13 +200,14 @@ class ExactForecast:
         return _ForecastWalk(self).weigh()
 
     def anew(self) -> "ExactForecast":
-        """Reset the counters to follow the game once more; computed distributions are kept."""
+        """Set the counters back to 0, to follow the game once more. Computed distributions are
+        kept."""
         self._settled = self._followed = 0
         self._until = self.most_followed
         return self
 
     def merged(self, tally: Tally) -> Tally:
-        """The tally without what neither rules nor cues that hold the run can tell."""
+        """The tally without the values that no rule, and no cue that holds the run, can read."""
         merged = self.rules.merged(tally)
         return merged._replace(streak=tally.streak) if self._minds_streaks else merged
 
@@ -272,7 +273,7 @@ class ExactForecast:
         self._begun = self._followed
 
     def follow(self, ways: int = 1) -> None:
-        """Note that so many ways were followed."""
+        """Count the ways that were followed."""
         self._followed += ways
         if self._followed > self._until:
             raise CannotForecast("it has too many ways to go")
@@ -491,7 +492,7 @@ class ExactForecast:
         return QuestionClass(asked, Picks(right + wrong, right))
 
     def _told_apart(self, asked: AskedTraits, can_slip: bool = False) -> AskedTraits:
-        """A question without what neither rules nor scouts tell apart."""
+        """A question without the properties that make no difference to rules or scouts."""
         return asked._replace(
             worth=asked.worth if "worth" in self.rules.reads else 1,
             can_be_close=can_slip,

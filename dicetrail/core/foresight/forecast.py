@@ -88,7 +88,7 @@ class Forecast:
     """How often each player has the best score alone, and last how often several share it;
     empty for one player."""
     still_in: tuple[float, ...]
-    """How many are still in after so many questions, from none on."""
+    """How many scouts are still in after each number of questions, from 0."""
     ends_most: int | None
     """The question that ends most runs, by its number from 1; None if none ends any."""
     questions: float
@@ -112,9 +112,9 @@ def forecast(
 ) -> Forecast:
     """What will happen to scouts who play together, one for each player.
 
-    Exactly if it can be worked out so, else by so many runs played. A quick one leaves out how
-    long runs are besides their mean, and how far a grid can be trusted. `most_followed` is how
-    many ways are followed before runs are played instead.
+    The forecast is exact if the game can be followed, else it comes from sampled runs. A quick
+    forecast leaves out the distribution of lengths and the error bound of a grid. `most_followed`
+    is how many ways are followed before runs are sampled instead.
 
     Raises ValueError unless the game takes that many players.
     """
@@ -282,7 +282,7 @@ def told(program: Program, scouts: Sequence[Scout], found: Played, why: str) -> 
 
 
 def _spread(milliseconds: Mapping[int, int]) -> Lengths:
-    """The lengths of runs that were played, in so many steps as are told."""
+    """The lengths of sampled runs, as a distribution over steps."""
     longest, total = max(milliseconds, default=0) + 1, sum(milliseconds.values())
     bins = BINS // 4
     shares = [0.0] * bins

@@ -104,14 +104,16 @@ def kept_run(
     best: Number | None = None,
     minds: Sequence[Seen] = tuple(Seen),
 ) -> KeptRun:
-    """A run with what it leads to now. Raises ValueError unless so many can play."""
+    """A run to keep, with its present result. Raises ValueError if the game does not take that many
+    players."""
     moments = replay(recalling(program), dice, players, inputs, best=best)
     steps, pages = _steps(moments), pages_of(program, moments)
     return KeptRun(name, dice, tuple(players), tuple(inputs), steps, why, best, pages, tuple(minds))
 
 
 def kept_anew(program: Program, old: KeptRun) -> KeptRun:
-    """A kept run with what it leads to now. Raises ValueError unless so many can play."""
+    """A kept run with its present result. Raises ValueError if the game does not take that many
+    players."""
     return kept_run(
         program, old.name, old.dice, old.inputs, old.players, old.why, old.best, old.minds
     )
@@ -200,7 +202,8 @@ READY = (
     ("all late", (Intent.LATE,)),
     ("right and wrong in turns", (Intent.RIGHT, Intent.WRONG)),
 )
-"""The runs that are there for every game, and how their questions come out, over and over."""
+"""The kept runs that every game can have, by name, each with the results of its questions in a
+cycle."""
 
 
 MAX_TRIED = 12_000

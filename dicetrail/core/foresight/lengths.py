@@ -40,7 +40,7 @@ class Lengths:
 
     step_seconds: float
     shares: tuple[float, ...]
-    """How many take so many steps, each a step long, from 0 on."""
+    """The share of runs that take each number of steps, from 0."""
     longer: float
     """How many take longer than all of these."""
 

@@ -27,7 +27,7 @@ class RunSummary:
     left_after: tuple[int, ...]
     """How many were left after no question, after one, and so on."""
     still_in: tuple[float, ...]
-    """How many of all had yet to be done with after so many questions, from none on."""
+    """How many runs were not yet over after each number of questions, from 0."""
 
 
 def run_summary(runs: Sequence[Playthrough]) -> RunSummary:

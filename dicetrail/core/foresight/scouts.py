@@ -35,9 +35,10 @@ class Picks(NamedTuple):
     """Whether all the right ones are wanted. How many those are is told nowhere."""
 
     def blind(self, tried: int) -> float:
-        """How likely a guess is right after so many wrong ones, none of which is made again.
+        """The probability that a guess is right after a number of wrong guesses. No guess is made
+        twice.
 
-        Where all right choices are wanted, any number of choices can be picked, but not none.
+        If all right choices are wanted, a guess is any set of choices but the empty one.
 
         >>> Picks(4, 2).blind(0), Picks(4, 2).blind(1), Picks(3, 2, wants_all=True).blind(0)
         (0.5, 0.6666666666666666, 0.14285714285714285)
@@ -95,7 +96,8 @@ class Scout:
     def chance(
         self, level: int, picks: Picks, tried: int, is_hinted: bool, own: int | None = None
     ) -> float:
-        """How likely the next answer is right after so many wrong ones to the same question.
+        """The probability that the next answer is right after a number of wrong answers to the same
+        question.
 
         At the first try it is as the level says, or `own`, the chance at this very question in
         percent. At each further try, `again` of what was missed is found, so one that missed is

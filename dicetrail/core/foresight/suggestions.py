@@ -76,10 +76,11 @@ def _accepted(found: QuestionEvidence, question: Question) -> Iterator[Suggestio
 
 
 def _is_known(one: Picked, found: QuestionEvidence) -> bool:
-    """Whether those who know give an answer as soon as those who do not, as far as can be said.
+    """Whether players who know more give an answer as often as players who know less, as far as the
+    runs tell.
 
-    What many believe wrongly is given by those who know less: then those who give what is right
-    are plainly better, and those who were wrong otherwise are no worse.
+    A common misbelief comes from players who know less. Then those who gave the right answer did
+    clearly better elsewhere, and those who gave another wrong answer did no worse.
     """
     right = found.right_at[0] if found.right_at else 0
     below = one.below_right

@@ -66,7 +66,8 @@ class Witnesses:
 def witnesses(
     program: Program, reached: Reach | None = None, dice: int = 1, steps: int = MAX_STEPS
 ) -> Witnesses:
-    """A shortest run to every ending and score that can be found with so many inputs tried."""
+    """A shortest run to every ending and score, as far as they are found within a number of tried
+    inputs."""
     search = _Search(program)
     endings = range(len(program.game.endings))
     most = max(1, program.game.opening.most_players)
@@ -103,7 +104,7 @@ class _Search:
         self.scores: dict[Number, Witness] = {}
 
     def look(self, dice: int, players: int, most: int) -> None:
-        """Try everything with some dice, the fewest inputs first, but no more than so many."""
+        """Try every input with these dice, the shortest runs first, up to a number of inputs."""
         last = self.tried + most
         state = start(self.program, dice, names_for((Scout("Player"),) * players)).state
         now: list[tuple[State, tuple[Input, ...]]] = [(state, ())]

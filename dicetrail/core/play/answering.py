@@ -101,8 +101,8 @@ _ALPHABET = "abcdefghijklmnopqrstuvwxyz0123456789"
 
 
 def slipped(question: Question, rules: Check) -> str | None:
-    """The right answer with a letter left out so that it is forgiven as a typing slip; None if
-    none is."""
+    """The right answer without one letter, such that the slip is forgiven; None if no such slip
+    is."""
     if question.kind is not Kind.TYPED or not rules.typos:
         return None
     return _slip(question.right[0], lambda typed: check_typed(typed, question.right, rules))

@@ -95,7 +95,7 @@ from dicetrail.core.play.state import (
 from dicetrail.core.rules import Event, Happening, Settled, after
 
 MAX_UNATTENDED = 100
-"""After so many countdowns in a row without a player doing anything, the clocks wait."""
+"""After this many countdowns in a row without an action of a player, the clocks wait."""
 
 
 def start(

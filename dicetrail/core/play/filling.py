@@ -46,7 +46,7 @@ def places(program: Program, state: State) -> dict[str, object]:
 
 
 def badge_name(program: Program, state: State) -> str:
-    """What the badge of a run's ending is called; empty where there is none."""
+    """The name of the badge of a run's ending; empty if it has no badge."""
     badge = Badge.NONE if state.ending is None else program.game.endings[state.ending].badge
     return "" if badge is Badge.NONE else program.translator.say(_BADGES[badge])
 

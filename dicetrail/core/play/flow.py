@@ -298,7 +298,7 @@ _ORDER_WORDS = {
 
 
 def _ask(program: Program, state: State, is_again: bool) -> Telling[State]:
-    """Ask the question at the state's position, or go on elsewhere if there is none."""
+    """Ask the question at the state's position. If there is none, go on with the next step."""
     length, clocks, where = length_of_round(program, state), state.clocks, where_of(state)
     if not is_again and (length is None or where.slot < length):
         found = next_question(program, state)

@@ -128,7 +128,7 @@ class Answered:
     note: str
     """What the question says after its answer."""
     pictures: Pictures = field(default=NO_PICTURES, compare=False)
-    """What was seen: told to whoever looks back on it, and no part of what happened."""
+    """What was on the table, for those who look back at the run. It has no effect."""
 
 
 @record

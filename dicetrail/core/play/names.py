@@ -14,7 +14,7 @@ _TURNS = re.compile("[\u061c\u200e\u200f\u202a-\u202e\u2066-\u2069]")
 def player_named(name: str, number: int = 1, words: Translator = ENGLISH) -> str:
     """A player's name, tidied and kept short; what turns the direction of text is left out.
 
-    Who gave none is called after their number, from 1.
+    A player without a name is called by their number, from 1.
     """
     tidied = tidy(_TURNS.sub("", name))[:LONGEST_NAME].strip()
     phrase = Phrase.PLAYER if number == 1 else Phrase.PLAYER_NUMBERED

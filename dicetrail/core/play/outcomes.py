@@ -279,8 +279,8 @@ def cue_of_ending(program: Program, state: State, ending: int) -> Telling[State]
 def is_best(program: Program, state: State) -> bool:
     """Whether a run that has ended beats the best before it.
 
-    Where there is none before, any run does, but for the highest score any points do. A run
-    that was given up never does, nor one whose ending does not count.
+    Without a best before it, every run beats it; for the highest score, every run with points does.
+    A run that was given up never does. A run whose ending does not count never does.
     """
     if not counts_as_best(program, state):
         return False

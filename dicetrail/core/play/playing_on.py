@@ -17,7 +17,7 @@ _WORDS = {
 
 
 class CannotPlayOn(ValueError):
-    """The question in play cannot come out as is wanted; it says why."""
+    """The question in play cannot have the wanted result. The text says why."""
 
 
 def play_on(

@@ -64,9 +64,9 @@ class Program:
     pools: tuple[Pool, ...]
     """The questions of each round that are the same in every run."""
     recall: Recall | None = field(default=None, repr=False)
-    """Whoever holds the program may give it something to recall draws by, and decides how
-    much that keeps. It changes no run, only how long it takes: without it every draw is
-    worked out anew. What is put there is never changed, so threads may share it."""
+    """A store of draws, by what they depend on. The owner of the program gives it and decides how
+    much it keeps. It changes no run, only the time a run takes: without it every draw is computed
+    again. Its values never change, so threads may share it."""
 
     @cached_property
     def translator(self) -> Translator:
@@ -237,7 +237,7 @@ def next_question(program: Program, state: State) -> State | None:
     deal passed over; None if there is none. Where questions leave a pool that is filled again, the
     question just asked is passed over too, unless it is the only one.
 
-    A round asks one question at least: where all rows have left as it begins, they come again.
+    A round asks at least one question. If all rows have left when it begins, they come back.
     """
     history = state.history
     if history.leaving:

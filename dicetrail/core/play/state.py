@@ -147,7 +147,7 @@ class TimeRanBackwards(ValueError):
 
 @often_replaced
 class Clocks(NamedTuple):
-    """Milliseconds left on each countdown at the state's time; None where there is none."""
+    """The milliseconds left on each countdown at the state's time; None without that countdown."""
 
     question: int | None = None
     round: int | None = None
@@ -162,11 +162,11 @@ class Clocks(NamedTuple):
 
     @property
     def soonest(self) -> int | None:
-        """What is left until the first of them ends."""
+        """The milliseconds until the first of them ends."""
         return min(self.countdowns, default=None)
 
     def after(self, passed: int) -> "Clocks":
-        """The clocks so many milliseconds later."""
+        """The clocks `passed` milliseconds later."""
         question, round_, game, used = self
         return Clocks(
             None if question is None else question - passed,
@@ -244,7 +244,7 @@ class Setup(NamedTuple):
     players: tuple[str, ...]
     best: Number | None = None
     """The best result before this run: a score, or milliseconds if the fastest run is the best;
-    None if there is none."""
+    None before the first run."""
 
 
 @often_replaced
@@ -256,7 +256,8 @@ class History(NamedTuple):
     gone: tuple[QuestionKey, ...] = ()
     """The questions asked in rounds that are over, in the order of their names."""
     departed: tuple[Row, ...] = ()
-    """The rows of facts that have left the run, sorted: neither question nor choice again."""
+    """The rows of facts that have left the run, sorted. They are not asked about again and are not
+    choices again."""
     leaving: tuple[Row, ...] = ()
     """The rows that leave the run when the next question is asked."""
     presented_count: int = 0
@@ -353,7 +354,8 @@ class State(NamedTuple):
 
     @property
     def hold_ms(self) -> int | None:
-        """Milliseconds left of a hold; None if there is none, or until the player goes on."""
+        """The milliseconds left of a hold; None without a hold, or if it lasts until the player
+        goes on."""
         return self.stands.ms if isinstance(self.stands, InHold) else None
 
     @property
@@ -385,7 +387,7 @@ class Moment:
 
     @property
     def footprints(self) -> tuple[Footprint, ...]:
-        """What happened, in order; told anew whenever it is asked for."""
+        """What happened, in order."""
         return tuple(told(self._footprints))
 
     def __eq__(self, other: object) -> bool:

@@ -184,14 +184,14 @@ class Tick:
 
 @dataclass(frozen=True, slots=True)
 class Narration:
-    """What is to be read out: from a recorded file, or by a voice where there is none."""
+    """What is to be read out: by a file of the maker's, or by a voice without one."""
 
     text: str
-    """What a voice reads; empty where none is wanted."""
+    """The words that a voice reads; empty if no voice is wanted."""
     recorded: str
     """Where the recorded file of a question is found; empty if it has none."""
     sound: str
-    """The name of the sound in which the opening is read out; empty if there is none."""
+    """The name of the sound that reads out the opening; empty without one."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -44,14 +44,14 @@ class Where(NamedTuple):
 
 
 class Asks(NamedTuple):
-    """A question is put, the same one anew if it `is_again`."""
+    """A question is asked; the same one again if it `is_again`."""
 
     where: Where
     is_again: bool = False
 
 
 class RoundEnds(NamedTuple):
-    """The round is over after so many questions; `to` is the round that was asked for."""
+    """The round is over after `asked` questions. `to` is the round that a rule named."""
 
     where: Where
     asked: int
@@ -82,7 +82,7 @@ Step = Asks | RoundEnds | Enters | Chooses | Ends
 
 
 def onward(game: Game, where: Where, way: Way) -> Step:
-    """What follows a question that is done with, or is to be asked anew."""
+    """The step after a question that is done with or that is to be asked again."""
     if way.to is To.AGAIN:
         return Asks(where, True)
     if way.to is To.ENDING and where.due is None:
@@ -156,7 +156,7 @@ def round_titled(game: Game, way: Way) -> int | None:
 
 
 def ending_titled(game: Game, name: str) -> int | None:
-    """The number of the ending of that title; None if there is none."""
+    """The number of the ending of that title; None if no ending has it."""
     return _titled([ending.title for ending in game.endings], name)
 
 

@@ -175,9 +175,10 @@ def after(
 def outcome_of(
     asked: Outcome, terms: Terms, progress: Progress, happening: Happening, reading: ClockReading
 ) -> Outcome:
-    """What rules read when something happened to a question; `progress` is the progress after it.
+    """The facts that rules read when something happened to a question. `progress` is the progress
+    after it.
 
-    After a timeout or a pass, neither time nor tries are left.
+    After a timeout or a pass, no time and no tries are left.
     """
     is_closed = happening.is_closed
     return Outcome(

@@ -66,7 +66,7 @@ class Outcome(NamedTuple):
     player_number: int = 1
     verdict: str = ""
     is_again: bool = False
-    """Whether the question is asked anew, and so was counted as asked before."""
+    """Whether the question is asked again. Then it was counted as asked before."""
 
 
 class Settled(NamedTuple):
@@ -151,7 +151,8 @@ class Rules:
         return self._last(tally.counters, tally[1:], outcome, leaders, players)
 
     def merged(self, tally: Tally) -> Tally:
-        """The tally without what neither script nor ending reads, so that equal ones meet."""
+        """The tally without the counts that no rule and no ending reads. Tallies that differ in
+        those alone become equal."""
         if not self._counts_read:
             return Tally(tally.counters)
         return Tally(tally.counters, *map(mul, tally[1:], self._kept))

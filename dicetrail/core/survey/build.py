@@ -9,7 +9,7 @@ from dicetrail.core.survey.survey import survey
 def build(game: Game, packs: Packs, recall: Recall | None = None) -> Program:
     """The program of a game. Raises GameProblems with all problems if there is any fault.
 
-    `recall` makes long runs faster: see `Program.recall`; a plain dict will do for one run.
+    `recall` makes long runs faster, see `Program.recall`. For one run, a plain dict is enough.
     """
     problems = survey(game, packs)
     if any(problem.severity is Severity.FAULT for problem in problems):

@@ -116,7 +116,8 @@ def sound_problems(where: str, sound: Sound) -> Iterator[Problem]:
 def place_problems(
     where: str, words: str, game: Game, rules: Rules, *, is_at_end: bool = False
 ) -> Iterator[Problem]:
-    """Places in words that nothing fills in, and forms that no number chooses among."""
+    """Places in words that nothing fills in, and plural forms without a number to choose among
+    them."""
     numbers = set(rules.values(rules.first))
     known = numbers | set(PLACES) - (set() if is_at_end else ONLY_AT_END)
     forms = len(WAYS[game.language].forms)

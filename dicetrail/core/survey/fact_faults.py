@@ -64,7 +64,7 @@ def _columns_alike(where: str, title: str, facts: Facts) -> Iterator[Problem]:
 
 
 def _columns_named(pattern: Pattern) -> Iterator[tuple[str, str]]:
-    """Every column a pattern names, by the field that does."""
+    """Every column that a pattern names, by the field that names it."""
     yield from (("prompt", name) for name in columns_in(pattern.prompt))
     yield "answer", pattern.answer
     yield from ((f"also[{at}]", name) for at, name in enumerate(pattern.also))
@@ -103,7 +103,7 @@ def _prompt_problems(place: str, pattern: Pattern, made: FactQuestions) -> Itera
 
 
 def _tells(made: FactQuestions, number: int) -> bool:
-    """Whether a question holds a right answer to it, as words of its own."""
+    """Whether a question contains one of its right answers as separate words."""
     if made.pattern.shows is not Shows.TEXT:
         return False
     question = made[number]

@@ -33,7 +33,7 @@ class RowFault:
 
 @dataclass(frozen=True, slots=True)
 class PackEdit:
-    """Some questions taken out at a row (from 0), and others put in there."""
+    """Questions removed at a row (from 0), and others inserted there."""
 
     row: Annotated[int, Range(0, MAX_ROWS)]
     remove: Annotated[int, Range(0, MAX_ROWS)] = 0
@@ -42,7 +42,7 @@ class PackEdit:
 
 @dataclass(frozen=True, slots=True)
 class FactsEdit:
-    """Some rows of facts taken out at a row (from 0), and others put in there."""
+    """Rows of facts removed at a row (from 0), and others inserted there."""
 
     row: Annotated[int, Range(0, MAX_ROWS)]
     remove: Annotated[int, Range(0, MAX_ROWS)] = 0
@@ -50,13 +50,13 @@ class FactsEdit:
 
 
 Edits = tuple[PackEdit, ...] | tuple[FactsEdit, ...]
-"""What a revision changed: in the questions of a pack, or in its facts."""
+"""The changes of a revision: of the questions of a pack, or of its facts."""
 
 Row = TypeVar("Row")
 
 
 def edited(rows: Sequence[Row], edits: Iterable[Any]) -> tuple[Row, ...]:
-    """The questions, or rows of facts, after some edits of theirs, made one after the other."""
+    """The questions, or rows of facts, after some edits, made in order."""
     found = list(rows)
     for edit in edits:
         found[edit.row : edit.row + edit.remove] = edit.insert
@@ -64,9 +64,9 @@ def edited(rows: Sequence[Row], edits: Iterable[Any]) -> tuple[Row, ...]:
 
 
 def rebased(mine: Sequence[Any], theirs: Sequence[Any]) -> tuple[Edits, Edits] | None:
-    """Two lists of edits that were made of the same rows, each as it is made after the other: mine
-    after theirs, and theirs after mine. None where both take out or change the same rows, or one
-    puts rows in between those that the other takes out.
+    """Two lists of edits that start from the same rows, each changed to come after the other: mine
+    after theirs, and theirs after mine. None if both remove or change the same rows, or if one
+    inserts rows between those that the other removes.
 
     Rows that both put in at one place stand with theirs first.
 
@@ -93,7 +93,7 @@ def rebased(mine: Sequence[Any], theirs: Sequence[Any]) -> tuple[Edits, Edits] |
 
 
 def _shifted(edit: Any, before: Any) -> Any:
-    """An edit of rows that stand behind those of another, after that one was made."""
+    """An edit of rows that come after those of another edit, changed to follow that edit."""
     return replace(edit, row=edit.row + len(before.insert) - before.remove)
 
 
@@ -113,14 +113,16 @@ class PackReport:
     alike: tuple[tuple[int, "Alike"], ...]
     """The rows of questions with choices that capitals or looks alone tell apart."""
     asks: tuple[str, ...]
-    """What every question asks, as it is shown; nothing where a picture or sound asks too."""
+    """The prompt of every question, as it is shown; empty if a picture or sound is part of what is
+    asked."""
     several: Mapping[str, int]
-    """What is asked more than once, and how often."""
+    """The prompts that come more than once, and how often."""
     census: Census
 
 
 class Alike(NamedTuple):
-    """Two choices of a question that are alike, and which wrong one, from 0, the second is."""
+    """Two choices of a question that are alike, and the number of the second among the wrong ones,
+    from 0."""
 
     one: str
     other: str
@@ -150,7 +152,7 @@ class PackLook:
         self.edit((PackEdit(0, 0, tuple(questions)),))
 
     def edit(self, edits: Iterable[PackEdit]) -> None:
-        """Follow some edits of the pack, made one after the other."""
+        """Apply edits of the pack, in order."""
         for edit in edits:
             rows = slice(*slice(edit.row, edit.row + edit.remove).indices(len(self._asks)))
             gone, come = self._asks[rows], [_asks(question) for question in edit.insert]
@@ -172,14 +174,14 @@ class PackLook:
         self._census.update(traits)
 
     def report(self) -> PackReport:
-        """What is known of the pack, as it stands."""
+        """The report on the pack as it is now."""
         unfit = tuple((row, self._unfit[row][0]) for row in sorted(self._unfit))
         alike = tuple((row, self._alike[row]) for row in sorted(self._alike))
         several = {asks: self._times[asks] for asks in sorted(self._several)}
         return PackReport(unfit, alike, tuple(self._asks), several, Counter(self._census))
 
     def faults(self) -> Iterator[RowFault]:
-        """Every fault of a question by itself, and what only shows when they stand together."""
+        """Every fault of a single question, and every fault that questions have only together."""
         for row in sorted({*self._unfit, *self._missing, *self._alike}):
             for fault in (*self._unfit.get(row, ()), *self._others(row)):
                 yield RowFault(row, fault.field, fault.number, fault.what, fault.mend)
@@ -203,7 +205,8 @@ class PackLook:
             yield FieldFault("wrong", alike.number, what, mend)
 
     def _move(self, rows: slice, further: int) -> None:
-        """Forget what is known of rows that are gone, and move that of the rows after them."""
+        """Remove what was found about removed rows, and move what was found about the rows after
+        them."""
         self._unfit = _moved(self._unfit, rows, further)
         self._missing = _moved(self._missing, rows, further)
         self._alike = _moved(self._alike, rows, further)
@@ -238,11 +241,12 @@ def _moved(known: dict[int, Known], rows: slice, further: int) -> dict[int, Know
 
 
 def _asks(question: Question) -> str:
-    """What a question asks, as it is shown; nothing if a picture or sound asks with it."""
+    """The prompt of a question, as it is shown; empty if a picture or sound is part of what is
+    asked."""
     has_more = question.details.picture or question.details.sound
     return "" if has_more else as_shown(question.prompt)
 
 
 def report_on(pack: Pack) -> PackReport:
-    """What a game's survey asks of a pack."""
+    """The report on a pack, for the survey of a game."""
     return PackLook(pack.questions).report()

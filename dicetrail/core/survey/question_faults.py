@@ -68,7 +68,7 @@ def trimmed(question: Question) -> Question:
 
 
 def is_plain_choice(question: Question) -> bool:
-    """Whether a question is surely fit: one right choice, wrong ones, all different."""
+    """Whether a question is plainly fit to ask: one right choice, wrong ones, all different."""
     choices = (*question.right, *question.wrong)
     return (
         question.kind is Kind.CHOICE
@@ -278,8 +278,8 @@ def first_fault(question: Question) -> FieldFault | None:
 
 
 def missing_medium(question: Question, media: Collection[str] | None) -> FieldFault | None:
-    """The picture or sound a question names that is not there; None if all are, or if
-    nobody knows which there are."""
+    """A picture or sound that a question names and that does not exist; None if all exist, or if
+    the existing ones are not known."""
     files = ("picture", "sound", "narration")
     named = [(field, getattr(question.details, field)) for field in files]
     if question.details.shows is not Shows.TEXT:
@@ -297,8 +297,8 @@ def missing_medium(question: Question, media: Collection[str] | None) -> FieldFa
 
 
 def surely_unlike(choices: Sequence[str]) -> bool:
-    """Whether some choices differ in more than capitals or looks, as is soon seen of plain
-    letters; False where it takes a closer look (`choices_alike`)."""
+    """Whether choices differ in more than capitals or looks. This quick check knows plain letters
+    only; False means that `choices_alike` has to decide."""
     return "".join(choices).isascii() and all_differ(
         [choice.lower().replace("`", "'") for choice in choices]
     )

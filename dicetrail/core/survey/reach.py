@@ -1,4 +1,4 @@
-"""Every way a game can end, worked out through `settle` and `course` alone.
+"""Every way a game can end, computed from `settle` and `course` alone.
 
 The runs of a game are followed question by question with everything that can come of each,
 for every number of players; where rules cannot tell two runs apart they are one from there
@@ -79,19 +79,20 @@ from dicetrail.core.rules import (
 
 
 class Effort(NamedTuple):
-    """How much is worked out before giving up."""
+    """The largest effort before the search gives up."""
 
     settled: int
-    """Outcomes that are worked out."""
+    """The number of outcomes that are settled."""
     steps: int
-    """Ways from one question to the next that are followed."""
+    """The number of ways from one question to the next that are followed."""
 
 
 AT_ONCE = Effort(5_000, 6_500)
-"""What a maker waits for, some 0.2 s of processor time; what takes more is not settled."""
+"""The effort while a maker waits: about 0.2 s of processor time. A game that needs more is left
+open."""
 
 BESIDE = Effort(60_000, 80_000)
-"""What is worked out while the maker goes on."""
+"""The effort in the background, while the maker goes on."""
 
 _MAX_SECONDS = 120
 
@@ -111,29 +112,30 @@ class Reach:
     finals: frozenset[Final]
     is_whole: bool
     is_exact: bool
-    """Whether every one of them is surely come to by a run."""
+    """Whether each of them is the end of some run."""
     ends_unasked: bool
     """Whether the run is over before its first question."""
     ends_itself: bool
-    """Whether some run is over without its player's ending it."""
+    """Whether some run comes to an end that its player did not force."""
 
 
 class _Node(NamedTuple):
-    """A point where a question is about to be put. Tallies are without what nothing reads."""
+    """A point at which a question is about to be asked. Its tallies hold only what something
+    reads."""
 
     where: Where
     tallies: tuple[Tally, ...]
     used: Used = ()
     is_again: bool = False
     again: int = 0
-    """The kind of the question that is put anew."""
+    """The kind of the question that is asked again."""
     length: int | None = None
     may_stop: bool = False
     """Whether the player could have chosen fewer questions than `length`."""
 
 
 class _TooMany(Exception):
-    """The game has more ways than are followed, or than can be told apart."""
+    """The game has more ways than the search follows."""
 
 
 class _ReachSearch:
@@ -189,7 +191,7 @@ class _ReachSearch:
         return drawing
 
     def _may_come_again(self, number: int) -> bool:
-        """Whether questions of a round can have been asked in a round before it."""
+        """Whether an earlier round can have asked questions of this round."""
         game = self.game
         packs = set(game.rounds[number].packs)
         shared = any(
@@ -202,8 +204,8 @@ class _ReachSearch:
         return shared or comes_back
 
     def _falls(self, tally: Tally, outcome: Outcome) -> Iterator[tuple[float, Settled]]:
-        """What an outcome can lead to, its tally merged: one thing, or with dice in the script
-        one for each way they can fall; how likely each is does not matter."""
+        """The possible results of an outcome, with merged tallies: one, or one for each fall of the
+        dice in the script. Their probabilities do not matter."""
         rules = self.rules
         if self._is_idle(outcome.event):
             yield 1.0, Settled(tally, None, None, (), ())
@@ -224,7 +226,7 @@ class _ReachSearch:
         return Settled(self.rules.merged(tally), way, ending, script_actions, lines)
 
     def _is_idle(self, event: Event) -> bool:
-        """Whether nothing comes of an event."""
+        """Whether an event has no effect."""
         if event in (Event.LETTER_HIT, Event.LETTER_MISS):
             return not self.minds_letters
         is_without = event in WITHOUT_QUESTION
@@ -288,7 +290,7 @@ class _ReachSearch:
             yield _Node(where, tallies)
 
     def _after(self, node: _Node) -> Iterator[_Node]:
-        """Where a question that is about to be put can lead."""
+        """Where a question that is about to be asked can lead."""
         where, length = node.where, node.length
         instead = before_asking(self.game, where, length, node.is_again, None)
         if instead is not None:
@@ -323,12 +325,12 @@ class _ReachSearch:
         return ["round"] * (round_.seconds is not None) + ["game"] * (self.game.seconds is not None)
 
     def may_finish(self, where: Where, length: int | None) -> bool:
-        """Whether players can end a run here, for it would go on for ever."""
+        """Whether players can end a run here, because it would never end by itself."""
         round_ = self.game.rounds[where.round]
         return length is None and where.due is None and not self.countdowns(round_)
 
     def _finished(self, where: Where, tallies: tuple[Tally, ...]) -> None:
-        """Note the ends of a run that its player ends here, as far as an ending fits."""
+        """Note the ends of a run that its player ends here, if an ending fits."""
         for _, over, _ in followed(self.game, self.rules, Ends(where), tallies, self._falls):
             if isinstance(over, Over) and over.ending is not None:
                 self._note(over)
@@ -337,7 +339,7 @@ class _ReachSearch:
         self.finals.add(Final(self.rules.merged(over.tallies[over.whom]), over.ending))
 
     def _goes(self, node: _Node, came: QuestionOutcome) -> Iterator[_Node]:
-        """Where the run goes with what came of a question."""
+        """Where the run goes after the result of a question."""
         where = node.where
         before = node.tallies
         tallies = (*before[: where.turn], came.tally, *before[where.turn + 1 :])
@@ -350,7 +352,7 @@ class _ReachSearch:
             yield from self._taken(node, tallies, time_ends(where, which, where.position + 1))
 
     def _taken(self, node: _Node | None, tallies: tuple[Tally, ...], step: Step) -> Iterator[_Node]:
-        """The next points a step of the course leads to; without a node it begins the run."""
+        """The next points after a step of the course. Without a node the step begins the run."""
         self.steps += 1
         if self.steps > self.most_steps:
             raise _TooMany
@@ -370,14 +372,14 @@ class _ReachSearch:
                     yield from self._entered(then, after, is_first=node is None)
 
     def _without_end(self, where: Where) -> Where:
-        """A place in a round that never runs out: only what can matter of its position."""
+        """A place in a round without an end, with only the part of its position that can matter."""
         if "number" in self.rules.reads:
             raise _TooMany
         return where._replace(position=where.slot % where.players, skipped=0)
 
     def _came_of(self, node: _Node, asked: AskedTraits) -> tuple[QuestionOutcome, ...]:
-        """Everything that can come of a question that is put; with neither way nor ending the
-        question stands, and a countdown of the round or game can end."""
+        """Every result of a question that is asked. A result with neither way nor ending is a
+        question still open, at which a countdown of the round or game can end."""
         where, rules = node.where, self.rules
         position = where.position if "number" in rules.reads else 0
         turn = where.turn if "player_number" in rules.reads else 0
@@ -395,7 +397,7 @@ class _ReachSearch:
     def _all_of(
         self, tally: Tally, terms: Terms, base: Outcome, may_stand: bool
     ) -> Iterator[QuestionOutcome]:
-        """The same from the moment the question is put to a player with a tally."""
+        """The same, from the moment the question is asked of a player with this tally."""
         waiting: list[_OpenQuestion] = []
         for _, settled in self._falls(tally, base):
             if settled.ending is not None:
@@ -427,7 +429,8 @@ class _ReachSearch:
     def _happenings(
         self, terms: Terms, base: Outcome, here: "_OpenQuestion", readings: Sequence[ClockReading]
     ) -> Iterator[tuple[Happening, int, ClockReading]]:
-        """What can happen to a question that stands, and what its clock can say then."""
+        """Everything that can happen to an open question, with each reading its clock can have
+        then."""
         for happening in can_happen(terms, here.progress):
             if happening is Happening.CLOSE:
                 self.is_exact = False  # whether a slip is forgiven hangs on the texts
@@ -438,7 +441,7 @@ class _ReachSearch:
                     yield happening, place, readings[place]
 
     def _readings(self, base: Outcome) -> list[ClockReading]:
-        """Every reading of the question's clock that rules tell apart, in order of time."""
+        """Every reading of the question's clock that rules can tell apart, in order of time."""
         reads, allowed = self.rules.reads & CLOCK_FACTS, base.seconds_allowed
         has_countdown = bool(self.countdowns(self.game.rounds[base.round]))
         if has_countdown and (allowed or reads):
@@ -454,7 +457,7 @@ class _ReachSearch:
 
 
 class _OpenQuestion(NamedTuple):
-    """A question in play: what was counted, how far it is, and how far its clock has been read."""
+    """A question in play: its tally, its progress, and the last reading of its clock."""
 
     tally: Tally
     progress: Progress = Progress()
@@ -464,7 +467,7 @@ class _OpenQuestion(NamedTuple):
 def _added(
     pool: Mapping[AskedTraits, int], merged: Mapping[AskedTraits, AskedTraits]
 ) -> Counter[AskedTraits]:
-    """How many questions there are of what rules can tell apart."""
+    """The number of questions of each kind that rules can tell apart."""
     found = Counter[AskedTraits]()
     for asked, count in pool.items():
         found[merged[asked]] += count
@@ -478,9 +481,9 @@ def reach(
     censuses: Censuses | None = None,
     effort: Effort = AT_ONCE,
 ) -> Reach:
-    """Every way a game can end, as far as can be followed.
+    """Every way a game can end, as far as the search can follow it.
 
-    `censuses` are those of the packs, where they are at hand.
+    `censuses` are those of the packs, if the caller has them.
     """
     try:
         known = censuses_of(game, packs) if censuses is None else censuses

@@ -6,7 +6,7 @@ from dicetrail.core.document import MAX_SITES, Game, Problem, is_site, warning
 
 
 def site_problems(game: Game) -> Iterator[Problem]:
-    """Every problem of these sites; a site without a valid address shows nothing."""
+    """Every problem of these sites. A site without a valid address shows no game."""
     for number, site in enumerate(game.framed_by):
         if not is_site(site):
             what = f"“{site}” is no address of a site"

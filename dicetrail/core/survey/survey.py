@@ -1,4 +1,4 @@
-"""The check of a whole game for faults, without playing it.
+"""Check a whole game for faults, without playing it.
 
 Every problem is found in one go, each with its place in the document and a mend. A fault
 keeps the game from being played; a warning is something its maker probably does not mean.
@@ -163,7 +163,7 @@ class _Survey:
         return tuple(found)
 
     def _rule_problems(self) -> Iterator[Problem]:
-        """What is wrong in the script and in the endings' conditions."""
+        """The faults of the script and of the endings' conditions."""
         game = self.game
         try:
             script = parse(game.script)
@@ -197,7 +197,7 @@ class _Survey:
 
 
 def _no_counter(ending: Ending, counters: Collection[str]) -> str:
-    """Why an ending cannot count what it names; empty if it can."""
+    """Why an ending cannot use the counter it names; empty if it can."""
     name = ending.counts
     if name in counters:
         return ""
@@ -239,8 +239,8 @@ def _unused_clock(game: Game, rules: Rules) -> Iterator[Problem]:
 
 
 def within_bounds(game: Game) -> Game:
-    """The game with every number within its bounds, no more parts than are allowed, and the mark
-    of its language where it goes by that."""
+    """The game with every number within its bounds, without the parts beyond the allowed number,
+    and with the decimal mark of its language if it uses that."""
     fewer = replace(
         game,
         rounds=game.rounds[:MAX_ROUNDS],
@@ -385,7 +385,7 @@ def _sum_problems(where: str, sums: Sums) -> Iterator[Problem]:
 def _span_problems(
     where: str, spans: list[tuple[str, Span, int]]
 ) -> Generator[Problem, None, bool]:
-    """What is wrong with some spans. Returns whether all are sound."""
+    """The faults of spans. Returns whether all are sound."""
     sound = True
     for name, span, least in spans:
         if span.least > span.most:
@@ -433,7 +433,7 @@ def _repeated_prompts(game: Game, reports: Mapping[str, PackReport]) -> Iterator
 
 
 def _asked_again(reports: Sequence[PackReport]) -> Iterable[tuple[str, int]]:
-    """The prompts that several questions of some packs share, and how many share each."""
+    """The prompts that several questions share, and how many questions have each."""
     if len(reports) == 1:
         return reports[0].several.items()
     times = Counter(asks for report in reports for asks in report.asks if asks)
@@ -479,7 +479,7 @@ def _pool_problems(at: str, round_: Round, censuses: Censuses) -> Iterator[Probl
 
 
 def _near_answers(at: str, round_: Round, packs: Packs) -> Iterator[Problem]:
-    """Typed answers to one question that are taken for those to another, by forgiven slips."""
+    """Typed answers to one question that count as answers to another, by forgiven slips."""
     if not round_.check.typos:
         return
     asked: dict[str, set[tuple[str, int]]] = {}
@@ -582,7 +582,7 @@ def _ending_problems(game: Game, rules: Rules | None, reached: Reach | None) -> 
 
 
 def name_of(ending: Ending, number: int) -> str:
-    """What an ending is called, by its number from 0."""
+    """The title of an ending, by its number from 0."""
     return ending.title.strip() or f"ending {number + 1}"
 
 

@@ -13,7 +13,8 @@ MAX_CHANGES = 100
 
 
 def changes_between(old: Game, new: Game) -> tuple[str, ...]:
-    """Every difference, one a line: ``round 1, ask: seconds 20 → 30``. Empty if there is none."""
+    """Every difference, one a line: ``round 1, ask: seconds 20 → 30``. Empty if the two are
+    equal."""
     found = [*_script_changes(old.script, new.script)]
     for field in fields(Game):
         if field.name != "script":

@@ -187,5 +187,5 @@ RECIPES: tuple[Recipe, ...] = (
 
 
 def recipe(name: str) -> Recipe:
-    """The recipe of that name; the first if there is none."""
+    """The recipe of that name; the first one if no recipe has it."""
     return next((found for found in RECIPES if found.name == name), RECIPES[0])

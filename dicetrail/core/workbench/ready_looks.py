@@ -15,7 +15,7 @@ from dicetrail.core.document import (
 
 @dataclass(frozen=True, slots=True)
 class ReadyLook:
-    """A look by its name, and what it is like. It brings neither pictures nor music."""
+    """A look, its name, and a description. It has no pictures and no music."""
 
     name: str
     words: str

@@ -50,7 +50,7 @@ def renamed(game: Game, kind: Named, number: int, name: str) -> Game:
 
 
 def _pointing(game: Game, kind: Named, old: str, name: str) -> Game:
-    """The game with everything that named a part naming it anew."""
+    """The game with the new name of a part wherever the game names it."""
 
     def anew(known: str) -> str:
         return name if known == old else known

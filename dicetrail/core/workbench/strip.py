@@ -156,7 +156,7 @@ class Examined:
     is_begun: bool = True
     """Whether there is anything to ask, or a source of it; if not, that comes first."""
     is_settled: bool = True
-    """Whether every way to end was followed, or none is looked for because of a fault."""
+    """Whether every way to end was followed, or a fault kept the search from beginning."""
 
 
 def look_over(
@@ -285,7 +285,7 @@ def _other_spans(rules: Rules | None, reached: Reach | None) -> Iterator[ScoreSp
 
 
 def _overlapping(game: Game, score: Number, chosen: int | None) -> tuple[int, ...]:
-    """Endings after the chosen one whose bounds hold the score too, and are not its fall-back.
+    """Endings after the chosen one whose bounds include the score too, except its fall-back.
 
     “At least 15” after “at least 30” takes what is left, which is how endings are commonly
     written (common practice, no source); two that share only a part of their scores are

@@ -21,7 +21,7 @@ MAX_MEMORY = 300 * 1024 * 1024
 """How much memory the reading of one file may take, in bytes."""
 
 _CHUNK = 2_000
-"""So many questions are handed over at once, so that nobody waits for all of them."""
+"""The number of questions sent at once, so that the first arrive before all are read."""
 
 
 def _template(control: socket.socket) -> None:

@@ -50,7 +50,7 @@ class Sandbox:
         told: Progress = lambda _: None,
         is_given_up: Callable[[], bool] = lambda: False,
     ) -> Any:
-        """What a job gives, or the FileProblem or GameProblems it raises.
+        """The result of a job, or the FileProblem or GameProblems it raises.
 
         It may take so many seconds of a processor. Raises GivenUp once `is_given_up` says so.
         `told` hears how many rows were read.
@@ -86,7 +86,8 @@ class Sandbox:
             self._control = self._template = None
 
     def _child(self) -> socket.socket:
-        """The channel to a new child, from a template that is begun if there is none."""
+        """The channel to a new child process. A template process makes it; without one, one is
+        started."""
         with self._turn:
             for _ in range(2):
                 control = self._control or self._begin()
@@ -176,7 +177,7 @@ _PLAIN_CLASSES = {
 
 
 class _Watch:
-    """Ends a child as soon as nobody waits for it."""
+    """Ends a child process when nobody waits for its result."""
 
     def __init__(self, process: int, is_given_up: Callable[[], bool]) -> None:
         self._process = process

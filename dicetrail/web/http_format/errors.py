@@ -61,7 +61,7 @@ class Faulty(GameProblems):
         super().__init__(problems)
 
     def __reduce__(self) -> "tuple[type[GameProblems], tuple[object, ...]]":
-        """How it is made again in another process."""
+        """How pickle makes it again in another process."""
         return type(self), (self.told, self.problems)
 
 

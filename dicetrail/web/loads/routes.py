@@ -59,7 +59,7 @@ async def guess_load_again(
 async def add_load_media(
     load_id: str, files: list[UploadFile], read: ReadAside, app_state: SharedState
 ) -> LoadView:
-    """Bring pictures and sounds that the file names. Nothing is written."""
+    """Add pictures and sounds that the file names. Nothing is stored yet."""
     load = app_state.loads.get(load_id)
     brought = await read("media", await named(files))
     load.media = load.media | brought  # with what others brought meanwhile
@@ -81,13 +81,13 @@ def take_load(
 
 @router.get("/{load_id}/progress")
 def show_load_progress(load_id: str, app_state: SharedState) -> LoadProgress:
-    """How far the taking of a file is."""
+    """The progress of a load that is being taken."""
     return _progress(app_state.loads.get(load_id))
 
 
 @router.delete("/{load_id}", status_code=204)
 def give_up_load(load_id: str, app_state: SharedState) -> None:
-    """Give a load up. Nothing of it stays."""
+    """Cancel a load. Nothing of it is kept."""
     app_state.loads.forget(load_id)
 
 

@@ -1,4 +1,4 @@
-"""The shapes of files on their way in."""
+"""The shapes of loads on the wire."""
 
 from typing import Annotated
 
@@ -12,7 +12,7 @@ from dicetrail.web.http_format.shapes import Received
 
 
 class LoadLook(Received):
-    """A plan to look at a file by, rows newly mended by their line, and where it would go."""
+    """A plan to preview a file by, further corrected rows by their line, and the target."""
 
     plan: Plan
     mended: Annotated[Mended, Field(default_factory=dict, max_length=10_000)]
@@ -20,13 +20,13 @@ class LoadLook(Received):
 
 
 class LoadTake(Received):
-    """Where the questions of a file are to go."""
+    """The target for the questions of a file."""
 
     target: Target
 
 
 class LoadView(BaseModel):
-    """What a file would give. Only its first rows are looked at when there are very many."""
+    """The preview of a file. Of a very long file, only the first rows are read."""
 
     id: str
     file_name: str
@@ -36,27 +36,27 @@ class LoadView(BaseModel):
     sheets: tuple[str, ...]
     """The sheets of a workbook, to choose from."""
     is_whole: bool
-    """Whether all of the file was looked at, and not its first rows alone."""
+    """Whether the whole file was read, not only its first rows."""
     rows: int
     rows_expected: int
     blank_lines: int
     media: list[str]
     question_count: int
-    """How many questions, or rows of facts, it gives."""
+    """The number of questions, or of rows of facts, in it."""
     facts: Facts | None
-    """The columns and first rows of what is read as facts."""
+    """The columns and first rows, if it is read as facts."""
     questions: tuple[Question, ...]
     refused_count: int
     refused: tuple[Refusal, ...]
     comparison: Comparison | None
     may_be_facts: bool
-    """Whether what was read as questions looks like a table of facts."""
+    """Whether the questions look like a table of facts."""
     notes: tuple[str, ...]
-    """What of it was left out, and how what could be read otherwise was read."""
+    """In sentences: what was left out, and how ambiguous values were read."""
 
 
 class LoadProgress(BaseModel):
-    """How far the taking of a file is; at its end the pack, or what was wrong."""
+    """The progress of a load that is being taken; at the end the pack, or the fault."""
 
     stage: Stage
     rows_read: int

@@ -1,4 +1,4 @@
-"""What a load looks like on the wire."""
+"""Make the view of a load."""
 
 import secrets
 from dataclasses import replace
@@ -16,11 +16,11 @@ from dicetrail.web.loads.shapes import LoadView
 from dicetrail.web.reading import Read
 
 SHOWN = 40
-"""How many questions and refused rows a look shows at most."""
+"""The largest number of questions, and of refused rows, in a preview."""
 
 
 async def brought_load(read: Read, app_state: AppState, name: str, content: bytes) -> LoadView:
-    """Have a file wait, and look at it. Nothing is written."""
+    """Hold a file, and make its preview. Nothing is stored yet."""
     brought: UnpackedFile = await read("bring", name or "questions", content, LOOKED_AT)
     load = Load(
         secrets.token_urlsafe(9), brought.file_name, brought.content, brought.plan, brought.media
@@ -30,7 +30,7 @@ async def brought_load(read: Read, app_state: AppState, name: str, content: byte
 
 
 async def load_view(read: Read, app_state: AppState, load: Load, target: Target) -> LoadView:
-    """What a file that waits gives now."""
+    """The preview of a file that is held, by its present plan."""
     held = await run_in_threadpool(media_held, app_state.database, target)
     known = {*load.media, *held}
     reading: FileReading = await read(
@@ -68,7 +68,7 @@ def _viewed(load: Load, reading: FileReading, comparison: Comparison | None = No
 
 
 def _compared(app_state: AppState, pack_id: str, reading: FileReading) -> Comparison:
-    """What would change of a pack that a file replaces."""
+    """The changes of a pack that a file would replace."""
     with app_state.database.reading() as session:
         number = newest_pack(session, pack_id).number
     return compare(app_state.packs.pack(pack_id, number), Pack("", reading.questions))

@@ -23,18 +23,20 @@ MAX_HEADERS = 64 * 1024
 """The most bytes of an address and headers together."""
 
 BODY_S, SLOWEST = 20, 50_000
-"""The time for a body: so many seconds, and one more for each so many bytes it says it has."""
+"""The time for a body: a number of seconds, and one more for each number of bytes in its length."""
 
 ANSWER_S = 30
-"""The time in which some of an answer must be taken."""
+"""The time in which the client must take some part of the answer."""
 
 MAX_CONNECTIONS = 2_000
 _OTHER_FILES = 200
-"""Open files that are no connections: the store's, the pages', those being read."""
+"""The number of open files that are not connections: of the store, of the pages, and of files being
+read."""
 
 
 def make_room() -> int:
-    """Let this process open as many files as its connections need; how many those may be."""
+    """Allow this process the open files that its connections need. Returns the number of
+    connections possible."""
     soft, hard = resource.getrlimit(resource.RLIMIT_NOFILE)
     wanted = MAX_CONNECTIONS + _OTHER_FILES
     if soft < wanted:
@@ -44,7 +46,7 @@ def make_room() -> int:
 
 
 class Crowd:
-    """All connections of a server, by who they come from, those at rest longest first."""
+    """All connections of a server, by their sender. Those at rest longest come first."""
 
     def __init__(self, most: int) -> None:
         self.most = most
@@ -52,14 +54,14 @@ class Crowd:
         self._of: dict[str, dict[TimedProtocol, None]] = defaultdict(dict)
 
     def enter(self, connection: "TimedProtocol") -> None:
-        """Count one more, and let another go if there are too many."""
+        """Add a connection, and close another if there are too many."""
         self.count += 1
         self._of[connection.sender][connection] = None
         if self.count > self.most:
             self._make_room()
 
     def leave(self, connection: "TimedProtocol") -> None:
-        """Count one less."""
+        """Remove a connection."""
         own = self._of[connection.sender]
         if own.pop(connection, self) is None:
             self.count -= 1
@@ -67,7 +69,7 @@ class Crowd:
             del self._of[connection.sender]
 
     def stir(self, connection: "TimedProtocol") -> None:
-        """It has just been of use: of its sender's it is the last to go."""
+        """Note a use of a connection: of its sender's connections it is closed last."""
         own = self._of[connection.sender]
         if connection in own:
             del own[connection]
@@ -83,7 +85,7 @@ class Crowd:
 
 
 class TimedProtocol(HttpToolsProtocol):
-    """A connection whose sender has so long for each part of what it sends and takes."""
+    """A connection with a time limit for each part of a request and of an answer."""
 
     crowd: Crowd
     sender = ""
@@ -95,7 +97,7 @@ class TimedProtocol(HttpToolsProtocol):
 
     @property
     def is_at_work(self) -> bool:
-        """Whether a request has come in whole and its answer has not gone out."""
+        """Whether a whole request has arrived and its answer is not sent yet."""
         return self.cycle is not None and not (self.cycle.more_body or self.cycle.response_complete)
 
     def connection_made(self, transport: Transport) -> None:  # type: ignore[override]
@@ -112,7 +114,7 @@ class TimedProtocol(HttpToolsProtocol):
         super().connection_lost(exc)
 
     def data_received(self, data: bytes) -> None:
-        """Something came: if a request begins with it, or seems to, that has a time."""
+        """Data arrived. If it begins a request, the time limit of the request begins."""
         if self._deadline is None and not self.is_at_work:
             self._due_in(HEADER_S)
         super().data_received(data)
@@ -147,17 +149,17 @@ class TimedProtocol(HttpToolsProtocol):
         self._due_in(None)
 
     def pause_writing(self) -> None:
-        """The answer is not being taken as fast as it is sent."""
+        """The client takes the answer more slowly than it is sent."""
         super().pause_writing()
         self._due_in(ANSWER_S)
 
     def resume_writing(self) -> None:
-        """Some of the answer was taken."""
+        """The client took some of the answer."""
         super().resume_writing()
         self._due_in(None)
 
     def timeout_keep_alive_handler(self) -> None:
-        """No further request came. What was not taken of the last answer is dropped."""
+        """No further request came. The rest of the last answer is dropped."""
         self._let_go()
 
     def _count_head(self, size: int) -> None:
@@ -175,7 +177,7 @@ class TimedProtocol(HttpToolsProtocol):
 
 
 def timed(most: int) -> type[TimedProtocol]:
-    """The protocol of a server that has at most so many connections."""
+    """The protocol of a server with a limited number of connections."""
 
     class BoundedProtocol(TimedProtocol):
         crowd = Crowd(most)

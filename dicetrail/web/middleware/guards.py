@@ -17,14 +17,14 @@ from dicetrail.web.middleware.rates import Rate
 from dicetrail.web.middleware.senders import sender_at
 
 _UPLOAD = MAX_FILE + MAX_SMALL
-"""A file, and what stands around it in a form."""
+"""The size of a file with the form around it."""
 
 SHELF = "/api/backup"
-"""Where a whole shelf is sent to."""
+"""The address that takes a whole shelf."""
 
 
 NONCE = "style nonce"
-"""Where a request keeps the word by which its page's own styles are known."""
+"""The key under which a request holds the nonce of its page's styles."""
 
 CONTENT_POLICY = "content-security-policy"
 
@@ -87,8 +87,8 @@ class BodyLimit:
 
 
 class KnownHosts:
-    """Answers to the names of this server alone, so that no page of another can read it by a name
-    of its own that leads here; others are refused in words."""
+    """Answers only to the names of this server, so that no page of another site can read it under a
+    name that resolves to it (DNS rebinding). Other names are refused in words."""
 
     def __init__(self, app: ASGIApp, hosts: Sequence[str]) -> None:
         self.app, self.hosts = app, list(hosts)
@@ -114,17 +114,17 @@ class KnownHosts:
 
 
 CLIENT = "x-dice-trail"
-"""The header by which a client that is no page says that it means what it asks for."""
+"""The header by which a client that is not a page confirms a change."""
 
 _ASKS_ONLY = {"GET", "HEAD", "OPTIONS"}
 
 
 class OwnPages:
-    """Refuses what would change something and was sent by another site's page.
+    """Refuses requests from pages of other sites that would change something.
 
-    Such a page can send forms and empty requests without asking first. It can neither hide
-    where they come from, nor add a header of its own, nor send JSON (Fetch standard, CORS
-    protocol: those need an answer to a question beforehand, which is never given).
+    Such a page can send forms and empty requests directly. It cannot hide their origin, add its own
+    headers or send JSON: those need a preflight request (Fetch standard, CORS protocol), which is
+    never granted.
     """
 
     def __init__(self, app: ASGIApp) -> None:
@@ -149,9 +149,9 @@ def _is_ours(scope: Scope) -> bool:
 
 
 class RateLimits:
-    """Refuses what one sender asks too often: starting runs, inputs to one run, uploads, keys.
+    """Limits the rate of each sender: new runs, inputs to one run, uploads, tries of keys.
 
-    A whole class can sit behind one address, so inputs are counted for each run by itself.
+    A whole class can share one address, so inputs are counted for each run.
     """
 
     def __init__(self, app: ASGIApp, files: Container[str], guesses: Rate) -> None:
@@ -168,7 +168,7 @@ class RateLimits:
         await self.app(scope, receive, send)
 
     def _rate(self, scope: Scope) -> tuple[Rate, str] | None:
-        """The rate a request counts for, and for whom."""
+        """The rate limit of a request, and the sender or run it counts for."""
         path = scope["path"]
         if run := _RUN.match(path):
             return self._inputs, run[1]
@@ -183,13 +183,13 @@ class RateLimits:
 
 
 def too_often(rate: Rate) -> JSONResponse:
-    """The answer to what was asked more often than a rate takes."""
+    """The answer to a request beyond its rate limit."""
     words = f"That is too often: {rate.times} times in {rate.seconds} s are taken."
     return refusal(429, words, {"retry-after": str(rate.seconds)})
 
 
 def shown_key(scope: Scope) -> str:
-    """The maker's key as an address shows it, however it is written there; else nothing."""
+    """The maker's key in an address, in any encoding; empty without one."""
     query: str = scope["query_string"].decode("latin-1")
     return parse_qs(query).get("key", [""])[0]
 
@@ -198,7 +198,7 @@ _RUN = re.compile(r"/api/play/runs/([^/]+)")
 
 
 class HeadAsGet:
-    """Answers HEAD as GET is answered, without the body (RFC 9110, 9.3.2)."""
+    """Answers HEAD like GET, without the body (RFC 9110, 9.3.2)."""
 
     def __init__(self, app: ASGIApp) -> None:
         self.app = app

@@ -38,7 +38,7 @@ class Key(Received):
 
 @router.post("", status_code=204)
 def show_key(given: Key, request: Request, response: Response) -> None:
-    """Show the maker's key; from then on this browser is known."""
+    """Log in with the maker's key. The browser is recognised from then on."""
     key: str | None = request.app.state.key
     if key is None:
         return
@@ -48,7 +48,7 @@ def show_key(given: Key, request: Request, response: Response) -> None:
 
 
 class MakerKey:
-    """Refuses what is the maker's to whoever has not shown the key."""
+    """Refuses the maker's pages and requests without the key."""
 
     def __init__(self, app: ASGIApp, key: str, token: str, guesses: Rate) -> None:
         self.app = app
@@ -75,8 +75,8 @@ class MakerKey:
         await self.app(scope, receive, send)
 
     def _refused(self, scope: Scope, held: str) -> Response:
-        """The answer to whoever is not known. A cookie that is not the maker's is a guess like one
-        at the key; it is taken back, so that an old one is not held for many guesses."""
+        """The answer to a request without the key. A wrong cookie counts as a guess of the key. It
+        is deleted, so that an old cookie does not count as many guesses."""
         if held and not self.guesses.takes(sender_at(scope.get("client"))):
             return too_often(self.guesses)
         answer = refusal(401, "This is the maker's own. Show the maker's key first.")
@@ -86,7 +86,7 @@ class MakerKey:
 
 
 def _without_key(scope: Scope) -> str:
-    """The same address without the key, on this site whatever its path begins with."""
+    """The same address without the key, always on this site."""
     query = parse_qs(scope["query_string"].decode("latin-1"))
     rest = urlencode([(name, value) for name in query if name != "key" for value in query[name]])
     path = "/" + scope["path"].lstrip("/\\")
@@ -98,13 +98,13 @@ def _is_same(one: str, other: str) -> bool:
 
 
 def token_of(key: str, secret: bytes) -> str:
-    """What the cookie holds. It follows from the key and from a secret of the store, so that
-    no guess at a key can be tried on it."""
+    """The value of the cookie. It is computed from the key and a secret of the store, so that it
+    does not help to guess the key."""
     return hmac.digest(secret, key.encode(), "sha256").hex()
 
 
 def _let_in(response: Response, token: str, scheme: str) -> None:
-    """Have a browser keep that it knows the key; where it came by TLS, for TLS alone."""
+    """Set the cookie of a browser that showed the key. A cookie set over TLS is for TLS only."""
     response.set_cookie(
         COOKIE,
         token,

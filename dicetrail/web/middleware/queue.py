@@ -18,27 +18,27 @@ from starlette.types import ASGIApp, Message, Receive, Scope, Send
 from dicetrail.web.http_format.errors import refusal
 
 TICKET = "x-dice-trail-ticket"
-"""The header that holds a ticket, in the answer and in the request that comes again."""
+"""The header with a ticket, in the answer and in the repeated request."""
 
 MAX_IN_WORK = 500
 PER_SECOND = 200
-"""So many requests a second are worked off, at least (`make bench-players`)."""
+"""The number of requests handled each second, at least (`make bench-players`)."""
 
 MAX_IN_QUEUE = 10_000
 SOONEST_S = 1.0
 HELD_S = 10.0
-"""A turn is held so long for whoever does not come for it."""
+"""A turn is held for this long if its client does not come back."""
 
 
 @dataclass(slots=True)
 class Queue:
-    """Who waits, the first first, and when the turn of each comes."""
+    """The waiting clients in order, and the time of each turn."""
 
     most: int = MAX_IN_WORK
     _turns: OrderedDict[str, float] = field(default_factory=OrderedDict)
 
     def enter(self, in_work: int, ticket: str, now: float) -> tuple[str, float] | None:
-        """None if a request may be worked on now; else its ticket and the seconds to its turn."""
+        """None if a request may be handled now; else its ticket and the seconds to its turn."""
         self._let_go(now)
         turn = self._turns.get(ticket)
         is_its_turn = not self._turns if turn is None else turn <= now
@@ -66,9 +66,9 @@ class Queue:
 
 
 class InTurn:
-    """Has requests of the interface wait in a queue while very many are being worked on.
+    """Queues requests of the interface under heavy load.
 
-    A request is in work once it is whole, so that whoever sends slowly takes nobody's place.
+    A request counts only after it has arrived in full, so that a slow sender takes no place.
     """
 
     def __init__(self, app: ASGIApp, most: int = MAX_IN_WORK) -> None:
@@ -108,7 +108,8 @@ class InTurn:
 
 
 def _can_wait(scope: Scope) -> bool:
-    """Whether the sender can come again: a picture or a sound that a page shows cannot."""
+    """Whether the client can repeat the request. Browsers do not repeat it for a picture or a sound
+    of a page."""
     shown_as = Headers(scope=scope).get("sec-fetch-dest", "empty")
     return scope["path"].startswith("/api/") and shown_as == "empty"
 

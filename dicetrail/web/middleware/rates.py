@@ -15,14 +15,14 @@ LONGEST_NAME = 80
 
 @dataclass(slots=True)
 class Rate:
-    """At most `times` at once by one asker, and that many again every `seconds`."""
+    """At most `times` requests of one client at once, and that many again every `seconds`."""
 
     times: int
     seconds: int
     _over: OrderedDict[str, float] = field(default_factory=OrderedDict)
 
     def takes(self, asker: str) -> bool:
-        """Whether an asker may ask now; if so, it is counted."""
+        """Whether a client may send a request now. If so, the request is counted."""
         now, name = monotonic(), asker[:LONGEST_NAME]
         over = max(now, self._over.get(name, now)) + self.seconds / self.times
         if over > now + self.seconds:

@@ -4,7 +4,7 @@ from ipaddress import IPv6Address, ip_address, ip_network
 
 
 def sender_at(client: tuple[str, int] | None) -> str:
-    """Who sends: an address, or the network that one household has of IPv6 (RFC 6177)."""
+    """The sender: an IPv4 address, or the IPv6 network of one household (RFC 6177)."""
     host = client[0] if client else "somebody"
     try:
         address = ip_address(host.partition("%")[0])

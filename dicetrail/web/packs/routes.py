@@ -82,13 +82,13 @@ from dicetrail.web.reading import ReadAside
 from dicetrail.web.uploads import named
 
 _FIRST = 100
-"""How many questions of a pack are sent when nobody asks for more."""
+"""The number of questions of a pack in one answer, by default."""
 
 _READ_S = 0.3
-"""So many seconds at most are spent on reading what the packs of a shelf hold."""
+"""The most seconds spent on reading the content of the packs of a shelf."""
 
 _AT_ONCE = 5_000
-"""How many are sent in one answer, so that nobody else waits long."""
+"""The most rows in one answer, so that other requests do not wait long."""
 
 TemplateEnding = Literal["tsv", "csv", "txt", "xlsx", "json", "yaml"]
 Ending = TemplateEnding | Literal["qti3.zip", "qti21.zip"]
@@ -102,7 +102,7 @@ templates = Router("/api/templates", "packs")
 
 @router.get("")
 def list_packs(app_state: SharedState, page: Paged) -> list[PackCard]:
-    """The packs at a glance, the last loaded first."""
+    """The cards of all packs, the last loaded first."""
     with app_state.database.reading() as session:
         packs = newest_packs(session)
     # What packs hold is read once, and never so much of it that the shelf is kept waiting: the
@@ -186,7 +186,7 @@ def _edited(
 
 @router.post("/{pack_id}/columns")
 def change_columns(pack_id: str, save: ColumnsSave, app_state: SharedState, now: Now) -> PackSaved:
-    """Keep a new revision with its facts' columns so. Refused if another was saved since."""
+    """Keep a new revision with these columns of facts. Refused if another was saved since."""
     pack = _pack_saved(app_state, pack_id, save.revision)
     if pack.facts is None:
         what = f"“{pack.title}” holds questions, which have no columns"
@@ -199,7 +199,7 @@ def change_columns(pack_id: str, save: ColumnsSave, app_state: SharedState, now:
 def change_pack_description(
     pack_id: str, save: AboutSave, app_state: SharedState, now: Now
 ) -> PackSaved:
-    """Keep a new revision that is called and described so. Refused if another was saved since."""
+    """Keep a new revision with this title and description. Refused if another was saved since."""
     return _described(app_state, pack_id, save.revision, save.description, now)
 
 
@@ -236,7 +236,7 @@ def _described(
 
 @router.post("/{pack_id}/copies", status_code=201)
 def copy_pack(pack_id: str, app_state: SharedState, now: Now) -> PackCard:
-    """Make a pack that holds the same, with its pictures and sounds."""
+    """Copy a pack with its pictures and sounds."""
     with app_state.database.writing() as session:
         kept = newest_pack(session, pack_id)
         return _made(session, app_state, [kept], f"{kept.title}, a copy", now)
@@ -244,7 +244,7 @@ def copy_pack(pack_id: str, app_state: SharedState, now: Now) -> PackCard:
 
 @router.post("/joins", status_code=201)
 def join_packs(wanted: PackJoin, app_state: SharedState, now: Now) -> PackCard:
-    """Make a pack that holds what several hold, one after the other. They stay as they are."""
+    """Make a pack with the content of several packs, in order. They do not change."""
     with app_state.database.writing() as session:
         kept = [newest_pack(session, name) for name in wanted.packs]
         return _made(session, app_state, kept, wanted.title.strip(), now)
@@ -253,8 +253,8 @@ def join_packs(wanted: PackJoin, app_state: SharedState, now: Now) -> PackCard:
 def _made(
     session: Session, app_state: AppState, kept: Sequence[KeptPack], title: str, now: datetime
 ) -> PackCard:
-    """A new pack that holds what others hold. A name of a picture or sound that two of them
-    give to different files means the file of the first."""
+    """A new pack with the content of others. If two of them use one name for different pictures or
+    sounds, the name means that of the first."""
     packs = (app_state.packs.pack(pack.pack_id, pack.number) for pack in kept)
     whole = _within_bounds(replace(reduce(joined, packs), title=title))
     media = {name: digest for pack in reversed(kept) for name, digest in pack.media.items()}
@@ -319,7 +319,7 @@ def _within_bounds(pack: Pack) -> Pack:
 
 
 def _pack_saved(app_state: AppState, pack_id: str, revision: int) -> Pack:
-    """The newest revision of a pack. Raises StaleRevision if that is another than expected."""
+    """The newest revision of a pack. Raises StaleRevision if it is not the expected one."""
     with app_state.database.reading() as session:
         pack_saved(session, pack_id, revision)
     return app_state.packs.pack(pack_id, revision)
@@ -368,7 +368,7 @@ def list_rows(
 
 @router.post("/kinds")
 def guess_kind(question: Question) -> Question:
-    """A question written by hand as the kind that its cells speak for. Nothing is saved."""
+    """Guess the kind of a question written by hand from its cells. Nothing is saved."""
     return with_kind(question)
 
 
@@ -382,7 +382,7 @@ def show_first_pattern(pack_id: str, app_state: SharedState) -> Pattern:
 
 @router.post("/pattern-looks")
 def look_at_pattern(wanted: PatternWanted, app_state: SharedState) -> PatternLook:
-    """What comes of a pattern over the facts it names, as they now are."""
+    """The questions that a pattern makes from the newest revision of its facts."""
     with app_state.database.reading() as session:
         number = newest_pack(session, wanted.pattern.facts).number
     facts = app_state.packs.pack(wanted.pattern.facts, number).facts

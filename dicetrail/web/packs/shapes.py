@@ -20,28 +20,29 @@ PackTitle = Annotated[str, Field(min_length=1, max_length=200)]
 
 
 class PackCard(BaseModel):
-    """A pack at a glance."""
+    """The card of a pack."""
 
     id: str
     revision: int
     title: str
     tags: tuple[str, ...]
     words: str
-    """What its maker says of it."""
+    """The maker's description."""
     question_count: int
-    """How many questions, or rows of facts, it has."""
+    """The number of its questions, or of its rows of facts."""
     columns: tuple[str, ...]
-    """What the columns of its facts are called; empty for a pack of questions."""
+    """The names of the columns of its facts; empty for a pack of questions."""
     saved_at: datetime
     source: PackSource
     media: dict[str, str]
     """The digests of its pictures and sounds, by name."""
     trouble: str = ""
-    """What of it cannot be read from the store, and what to do; empty where all can."""
+    """The part of it that cannot be read from the store, and what to do; empty if all can be
+    read."""
 
 
 class PackView(PackCard):
-    """A pack with its first questions, and everything that is wrong in it."""
+    """A pack with its first questions and all its faults."""
 
     questions: tuple[Question, ...]
     rows: tuple[tuple[str, ...], ...]
@@ -50,7 +51,7 @@ class PackView(PackCard):
 
 
 class PackSave(Received):
-    """Edits to be made one after the other, and the revision they were made on."""
+    """Edits to be made in order, and the revision they start from."""
 
     revision: int
     edits: Annotated[list[PackEdit], Field(max_length=10_000)]
@@ -62,7 +63,7 @@ class PackSave(Received):
 
 
 class FactsSave(Received):
-    """Edits of facts to be made one after the other, and the revision they were made on."""
+    """Edits of facts to be made in order, and the revision they start from."""
 
     revision: int
     edits: Annotated[list[FactsEdit], Field(max_length=10_000)]
@@ -77,14 +78,14 @@ checked_strictly(FactColumn)
 
 
 class ColumnsSave(Received):
-    """The columns facts are to have, and the revision they have now."""
+    """The new columns of facts, and the revision they start from."""
 
     revision: int
     columns: Annotated[list[FactColumn], Field(min_length=1, max_length=MAX_COLUMNS)]
 
 
 class PackAbout(Received):
-    """What a pack is called, and what its maker says of it."""
+    """The title and the description of a pack."""
 
     title: PackTitle
     tags: Annotated[tuple[Annotated[str, Field(max_length=40)], ...], Field(max_length=20)] = ()
@@ -92,31 +93,31 @@ class PackAbout(Received):
 
     @property
     def description(self) -> PackDescription:
-        """As it is kept: tidied, no tag twice."""
+        """The stored form: tidied, each tag once."""
         return PackDescription(self.title.strip(), tags_of(self.tags), self.words.strip())
 
 
 class AboutSave(PackAbout):
-    """What a pack is to be called, and what its maker says of it; the revision that is of."""
+    """The new title and description of a pack, and the revision they start from."""
 
     revision: int
 
 
 def tags_of(tags: Iterable[str]) -> tuple[str, ...]:
-    """Tags as they are kept: tidied, none twice."""
+    """Tags in their stored form: tidied, each once."""
     found = {fold(tag): tidy(tag) for tag in tags if tidy(tag)}
     return tuple(found.values())
 
 
 class PackJoin(Received):
-    """The packs whose content a new one is to hold."""
+    """The packs whose content a new pack gets."""
 
     title: PackTitle
     packs: Annotated[list[str], Field(min_length=2, max_length=50)]
 
 
 class PackSplit(Received):
-    """The rows of a revision, from 0, that a new pack is to hold in its place."""
+    """The rows of a revision, from 0, that move to a new pack."""
 
     revision: int
     title: PackTitle
@@ -124,11 +125,11 @@ class PackSplit(Received):
 
 
 class NewPack(Received):
-    """A pack to be begun, and filled in here."""
+    """A new pack, to be filled in on the page."""
 
     title: PackTitle
     columns: Annotated[tuple[str, ...], Field(max_length=MAX_COLUMNS)] = ()
-    """The columns of a table of facts; with none it holds questions."""
+    """The columns of a table of facts; without columns it is a pack of questions."""
 
 
 class PatternWanted(Received):
@@ -139,10 +140,10 @@ class PatternWanted(Received):
 
 
 class PackSaved(BaseModel):
-    """The revision an edit made, and everything that is wrong in it."""
+    """The revision an edit made, and all its faults."""
 
     revision: int
     question_count: int
     faults: list[RowFault]
     unseen: tuple[PackEdit, ...] | tuple[FactsEdit, ...] = ()
-    """What others changed meanwhile, as it is made after the edits that were sent."""
+    """The changes that others made meanwhile, as edits to make after those that were sent."""

@@ -1,4 +1,4 @@
-"""What packs look like on the wire."""
+"""Make the views of packs."""
 
 from typing import Any
 
@@ -7,7 +7,7 @@ from dicetrail.web.packs.shapes import PackCard
 
 
 def pack_card(pack: KeptPack, trouble: str = "") -> PackCard:
-    """A pack at a glance, and what of it cannot be read."""
+    """The card of a pack, with the part of it that cannot be read."""
     return PackCard(**card_fields(pack), trouble=trouble)
 
 

@@ -22,7 +22,7 @@ async def bring_picture(file: UploadFile, read: ReadAside, app_state: SharedStat
 
 @media.get("/{digest}", response_class=Response, responses=files("image/*", "audio/*"))
 def show_medium(digest: str, app_state: SharedState) -> Response:
-    """A picture or sound, which never changes under its digest and can do nothing but show."""
+    """A picture or sound. Its digest always means the same content, and nothing in it is run."""
     with app_state.database.reading() as session:
         found = get_medium(session, digest)
         headers = {

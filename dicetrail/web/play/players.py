@@ -31,8 +31,7 @@ router = Router("/api/games/{game_id}", "players")
 def list_runs(
     game_id: str, app_state: SharedState, live_runs: SharedLiveRuns, now: Now, page: Paged
 ) -> list[PlayedRun]:
-    """The runs of a game by its players, the newest first; of those being played how far they
-    are."""
+    """The runs of a game by its players, the newest first. Open runs come with their progress."""
     with app_state.database.reading() as session:
         newest_game(session, game_id)
         runs = runs_of_game(session, game_id, page.needed)
@@ -52,7 +51,7 @@ def list_runs(
 
 
 def _run_now(app_state: AppState, live_runs: LiveRuns, run: RunRow, now: datetime) -> RunNow | None:
-    """How far a run is that is being played; None of one that has ended or was left."""
+    """The progress of an open run; None for one that has ended or was left."""
     if run.ended_at is not None or now - run.started_at > LEFT_FOR:
         return None
     try:

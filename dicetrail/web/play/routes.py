@@ -67,14 +67,14 @@ def sites_that_frame(app_state: AppState, path: str) -> tuple[str, ...]:
 
 @router.get("/games/{game_id}/dress/{revision}")
 def show_dress(game_id: str, revision: RevisionNumber, app_state: SharedState) -> Dress:
-    """How a game was dressed when it was saved once. It never changes."""
+    """The look, phrases and sounds of one revision of a game. They never change."""
     with app_state.database.reading() as session:
         return dress(game_revision(session, game_id, revision).document)
 
 
 @router.get("/games/{game_id}/scores")
 def show_scores(game_id: str, app_state: SharedState, key: str = "") -> Scores:
-    """The best scores of a game as it now stands, and those of the browser with this key."""
+    """The best scores of the newest revision of a game, and those of the browser with this key."""
     with app_state.database.reading() as session:
         game = shelved_game(session, game_id)
         best = best_runs(session, game, MAX_SCORES)
@@ -100,7 +100,7 @@ def start_players_run(
 
 @router.get("/runs/{run_id}", response_model=PlayView)
 async def show_players_run(run_id: str, playing: PlayedNow) -> Response:
-    """A run as it stands, to go on with after a reload."""
+    """The present view of a run, to continue it after a reload."""
     app_state, live_runs, now = playing
     if live_runs.knows(run_id):
         return _shown(app_state, live_runs, run_id, now)
@@ -115,8 +115,8 @@ def _shown(app_state: AppState, live_runs: LiveRuns, run_id: str, now: datetime)
 async def send_players_input(run_id: str, given: PlayInput, playing: PlayedNow) -> Response:
     """Take the player's next input.
 
-    It is one step and one row, which take less than it would to have a thread do them; only where
-    it may have to wait does a thread wait for it.
+    It costs one step and one row, less than the change to another thread. A thread is used only if
+    it may have to wait.
     """
     app_state, live_runs, now = playing
     if live_runs.knows(run_id) and app_state.database.is_at_rest:
@@ -142,7 +142,7 @@ def _taken(
 def leave_remark(
     run_id: str, remark: Remark, app_state: SharedState, live_runs: SharedLiveRuns, now: Now
 ) -> None:
-    """Keep what a player says of a run that has ended, where its game asks for it."""
+    """Keep a player's remark about a run that has ended, if the game asks for remarks."""
     known = live_runs.newest(run_id)
     here = live_runs.now(known, now).state
     is_asked = app_state.programs.program_of(known.run).game.opening.asks_remark
@@ -156,7 +156,7 @@ def leave_remark(
 def read_players_page(
     run_id: str, app_state: SharedState, live_runs: SharedLiveRuns, now: Now
 ) -> Response:
-    """What is to be read out now, by a voice, made once and kept. 404 says that there is none."""
+    """The narration of the present view by a voice, made once and kept. 404 if there is none."""
     known = live_runs.newest(run_id)
     here = live_runs.now(known, now).state
     narration = app_state.replays.table_of(known.run, here).narration
@@ -171,7 +171,7 @@ _VIEW = TypeAdapter(PlayView)
 
 
 def _sent(view: PlayView, status: int = 200) -> Response:
-    """A view as JSON, written once: it was just made, so nothing in it needs checking."""
+    """A view as JSON. It is not validated again, because it was just made."""
     return Response(_VIEW.dump_json(view), status, media_type="application/json")
 
 
@@ -183,7 +183,7 @@ def _view(
     state: State | None = None,
     refused: Message | None = None,
 ) -> tuple[PlayView, State]:
-    """What the player sees now, and that state; `state` is where an input led that is not
+    """The player's present view, and its state. `state` is the state after an input that is not
     kept."""
     run, program = known.run, app_state.programs.program_of(known.run)
     moment = live_runs.showing(known, now, state)

@@ -6,7 +6,7 @@ from dicetrail.web.play.shapes import Score
 
 
 def score_of(run: RunRow, is_told: bool = True) -> Score:
-    """What a run that has ended came to."""
+    """The score and ending of a run that has ended."""
     assert run.ended_at is not None
     score = run.score or 0.0
     return Score(

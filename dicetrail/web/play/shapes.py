@@ -30,10 +30,10 @@ class PlayInput(Received):
 
 
 class Score(BaseModel):
-    """What one run came to. `length_ms` is how long it took."""
+    """The result of one run. `length_ms` is its length."""
 
     run_id: str | None
-    """Told to the maker and to the player whose it is."""
+    """Only the maker and the player of the run get it."""
     player: str
     score: Number
     ending: str
@@ -44,7 +44,7 @@ class Score(BaseModel):
 
 
 class Scores(BaseModel):
-    """The best scores of a game as it now stands, and one player's own, the newest first."""
+    """The best scores of the newest revision of a game, and one player's own, the newest first."""
 
     revision: int
     kind: Best
@@ -54,27 +54,27 @@ class Scores(BaseModel):
 
 
 class Remark(Received):
-    """What a player says of a run that has ended."""
+    """A player's remark about a run that has ended."""
 
     words: Annotated[str, Field(min_length=1, max_length=1000)]
 
 
 class RunNow(BaseModel):
-    """How far a run is that is being played."""
+    """The progress of an open run."""
 
     player: str
     """Whose turn it is."""
     question: int
-    """The number of questions that were put, the one in play included."""
+    """The number of questions asked, the open one included."""
     score: Number
     seconds: float
-    """Since it began."""
+    """The milliseconds since it began."""
     idle_seconds: float
-    """Since anything was last done in it."""
+    """The milliseconds since its last input."""
 
 
 class PlayedRun(BaseModel):
-    """A players' run as the maker sees it. What it came to is None while it goes on."""
+    """A players' run as the maker sees it. Its result is None while it is open."""
 
     id: str
     revision: int
@@ -83,13 +83,13 @@ class PlayedRun(BaseModel):
     started_at: datetime
     result: Score | None
     now: RunNow | None
-    """None of one that has ended or was left."""
+    """None for one that has ended or was left."""
     remark: str
 
 
 class Sharing(BaseModel):
-    """How players come to a game."""
+    """The addresses of a game for its players."""
 
     address: str
     is_local: bool
-    """Whether the address is good on this machine alone."""
+    """Whether the address works on this machine only."""

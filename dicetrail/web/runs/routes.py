@@ -1,7 +1,7 @@
 """Runs at the maker's table, with every step.
 
-The clock of such a run is the maker's own: each input says when it comes, so that the page
-can hold the clock, hurry it, and go back. Times never run backwards; the engine sees to it.
+The maker controls the clock of such a run: each input gives its own time. So the page can hold the
+clock, hurry it, and go back. Times never run backwards; the engine sees to it.
 """
 
 from collections.abc import Iterable
@@ -29,7 +29,7 @@ router = Router("/api/runs", "runs")
 
 @router.post("", status_code=201)
 def begin_run(new: NewRun, app_state: SharedState, now: Now) -> RunView:
-    """Start a run of a game as it now stands, and play some inputs at once."""
+    """Start a run of the newest revision of a game, and play some inputs at once."""
     players = tuple(player_named(name, number) for number, name in enumerate(new.players, 1))
     run = start_run(app_state, new.game_id, new.dice, players, Place.TABLE, now)
     try:
@@ -44,7 +44,7 @@ def begin_run(new: NewRun, app_state: SharedState, now: Now) -> RunView:
 def show_run(
     run_id: str, app_state: SharedState, steps_from: Annotated[int, Query(ge=0)] = 0
 ) -> RunView:
-    """A run as it stands, the maker's or a player's, with its steps from a number on."""
+    """A run of the maker or of a player, with its steps from a number on."""
     with app_state.database.reading() as session:
         run = get_run(session, run_id)
         return _view(app_state, run, app_state.replays.whole(run), steps_from)
@@ -52,7 +52,7 @@ def show_run(
 
 @router.post("/{run_id}/inputs")
 def send_inputs(run_id: str, given: TableInput, app_state: SharedState) -> RunView:
-    """Take the next input; the step given back is the one it made."""
+    """Take the next input. Returns the step it made."""
     with app_state.database.reading() as session:
         run = get_run(session, run_id, Place.TABLE)
         before = run.inputs[-1].at if run.inputs else 0
@@ -67,7 +67,7 @@ def watch_step(
     step_number: Annotated[int, Path(ge=0, le=MAX_TABLE_INPUTS)],
     app_state: SharedState,
 ) -> tuple[Watched, ...]:
-    """What the rules did in one step of a run, line by line; nothing in its opening."""
+    """What the rules did in one step of a run, line by line; empty for its opening."""
     with app_state.database.reading() as session:
         run = get_run(session, run_id)
         if not 0 < step_number <= len(run.inputs):
@@ -79,7 +79,7 @@ def watch_step(
 
 @router.post("/{run_id}/outcomes")
 def play_for_player(run_id: str, wanted: Outcomes, app_state: SharedState) -> RunView:
-    """Play on the player's behalf; the steps given back are those that came of it."""
+    """Play on the player's behalf. Returns the steps it made."""
     with app_state.database.reading() as session:
         run = get_run(session, run_id, Place.TABLE)
         before = run.inputs[-1].at if run.inputs else 0

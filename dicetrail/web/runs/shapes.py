@@ -14,7 +14,7 @@ from dicetrail.web.http_format.shapes import Dice, DiceName, PlayerNames, Receiv
 class NewRun(Received):
     """A run to be started. Without dice, new ones are rolled.
 
-    `inputs` are played at once: so a run branches off another.
+    `inputs` are played at once. So a run can branch off another.
     """
 
     game_id: str
@@ -33,7 +33,7 @@ class TableInput(Received):
 
 
 class Outcomes(Received):
-    """What is to be played on the player's behalf."""
+    """The results to play on the player's behalf."""
 
     seen: Annotated[int, Field(ge=0)]
     at: Annotated[int, Field(ge=0, le=MAX_MS)]
@@ -61,7 +61,7 @@ class RunView(BaseModel):
     dice: DiceName
     players: tuple[str, ...]
     is_players: bool
-    """Whether it is a player's run, which the maker can look at and branch, not go on with."""
+    """Whether it is a player's run. The maker can watch and branch it, but not continue it."""
     sounds: tuple[str, ...]
     """The names of the sounds that can be played in it."""
     seen: int

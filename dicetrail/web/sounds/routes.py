@@ -1,4 +1,4 @@
-"""Sounds: the ones that are there for every game, a game's own, and those being designed."""
+"""Sounds: those that every game can use, those of one game, and those being designed."""
 
 import base64
 from dataclasses import replace
@@ -31,7 +31,7 @@ _FOR_EVER = {"cache-control": "public, max-age=31536000, immutable"}
 
 @router.get("")
 def list_sounds() -> tuple[Sound, ...]:
-    """The sounds that are there for every game, as they were made."""
+    """The sounds that every game can use, with their notes."""
     return SHIPPED
 
 
@@ -72,7 +72,7 @@ def read_words_out(wanted: ToRead, app_state: SharedState) -> Response:
 def play_sound(
     game_id: str, revision: RevisionNumber, name: str, app_state: SharedState
 ) -> Response:
-    """A sound of a game as it was saved once. It never changes."""
+    """A sound of one revision of a game. It never changes."""
     with app_state.database.reading() as session:
         sound = _sound_in(game_revision(session, game_id, revision).document, name)
         if sound.file:
@@ -90,7 +90,7 @@ def _sound_in(game: Game, name: str) -> Sound:
 
 @lru_cache(maxsize=256)
 def _made(sound: Sound) -> bytes:
-    """A sound of notes as a WAV file. Raises Faulty if there is anything wrong in it."""
+    """A sound of notes as a WAV file. Raises Faulty if it has a fault."""
     faults = (*out_of_bounds(sound, "sound"), *sound_problems("sound", replace(sound, file="")))
     if faults:
         raise Faulty("This sound cannot be heard until its faults are mended.", faults)

@@ -1,1 +1,1 @@
-"""The ways a game leaves by."""
+"""Exports of games."""

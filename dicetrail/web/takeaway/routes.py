@@ -33,17 +33,17 @@ router = Router("/api/games", "take away")
 
 
 class FolderWeight(BaseModel):
-    """What a folder weighs, in bytes: its files, and what goes over the wire, compressed."""
+    """The size of a folder in bytes: of its files, and of its compressed transfers."""
 
     files: int
     whole: int
-    """Of all its files, as they lie there."""
+    """All its files, uncompressed."""
     page: int
-    """Over the wire before the engine: the page, its faces, and the game."""
+    """Transferred before the engine: the page, its typefaces, and the game."""
     media: int
-    """Over the wire for pictures and sounds, each when it is wanted."""
+    """Transferred for pictures and sounds, each when it is needed."""
     engine: int
-    """Over the wire for the engine; a browser keeps it after the first visit."""
+    """Transferred for the engine. A browser keeps it after the first visit."""
 
 
 class ProgramText(BaseModel):
@@ -51,30 +51,30 @@ class ProgramText(BaseModel):
 
     lines: tuple[str, ...]
     stops: tuple[Stop | None, ...]
-    """The stop each line belongs to."""
+    """The stop of each line."""
     reasons: tuple[Reason, ...]
-    """Why it is not written; then there are no lines."""
+    """The reasons why it cannot be written. Then there are no lines."""
 
 
 class Weights(BaseModel):
-    """What the ways out weigh, in bytes."""
+    """The sizes of the exports, in bytes."""
 
     folder: FolderWeight
     program: int
     lines: int
-    """How many lines it has as a plain program; 0 if it does not fit one."""
+    """The number of lines of the plain program; 0 if the game does not fit one."""
 
 
 @router.get("/{game_id}/takeaways")
 async def weigh_takeaways(game_id: str, making: Making) -> Weights:
-    """What each way out weighs."""
+    """The size of each export."""
     _look_built()
     found: Weights = await making(weighed, game_id)
     return found
 
 
 def weighed(app_state: AppState, game_id: str) -> Weights:
-    """The same, where it is worked out."""
+    """The same, computed in a worker process."""
     leaves = _leaving(app_state, game_id)
     laid = folder(leaves)
     wired = {
@@ -103,7 +103,7 @@ async def take_folder(game_id: str, making: Making) -> Response:
 
 
 def made_folder(app_state: AppState, game_id: str) -> bytes:
-    """The archive, where it is made."""
+    """The archive, made in a worker process."""
     return packed(folder(_leaving(app_state, game_id)), game_id)
 
 
@@ -116,7 +116,7 @@ async def take_package(game_id: str, making: Making) -> Response:
 
 
 def made_package(app_state: AppState, game_id: str) -> bytes:
-    """The package, where it is made."""
+    """The package, made in a worker process."""
     return packed(package(_leaving(app_state, game_id)))
 
 
@@ -127,19 +127,19 @@ async def take_program(game_id: str, making: Making) -> Response:
 
 
 def made_program(app_state: AppState, game_id: str) -> bytes:
-    """The file, where it is made."""
+    """The file, made in a worker process."""
     return program_file(_leaving(app_state, game_id))
 
 
 @router.get("/{game_id}/python")
 async def show_python(game_id: str, making: Making) -> ProgramText:
-    """The game as the plain Python program it is, line by line."""
+    """The game as a plain Python program, line by line."""
     found: ProgramText = await making(made_lines, game_id)
     return found
 
 
 def made_lines(app_state: AppState, game_id: str) -> ProgramText:
-    """The same, where it is written."""
+    """The same, made in a worker process."""
     return _written(_leaving(app_state, game_id))
 
 
@@ -178,7 +178,7 @@ def _look_built() -> None:
 
 
 def _wired(name: str, content: bytes) -> int:
-    """How many bytes go over the wire where the host compresses (gzip, RFC 1952)."""
+    """The number of bytes transferred if the host compresses (gzip, RFC 1952)."""
     if is_of_engine(name):
         return _engine_wired(name, content)
     return min(len(content), len(gzip.compress(content, 6)))
@@ -186,7 +186,7 @@ def _wired(name: str, content: bytes) -> int:
 
 @lru_cache(maxsize=32)
 def _engine_wired(_name: str, content: bytes) -> int:
-    """The same of what is the same for every game, and takes long to compress."""
+    """The same for the files that are equal in every folder and take long to compress."""
     return min(len(content), len(gzip.compress(content, 6)))
 
 

@@ -76,7 +76,7 @@ class Script:
 
     @property
     def is_whole(self) -> bool:
-        """Whether counters surely stay whole numbers."""
+        """Whether counters stay whole numbers in every run."""
         return all(isinstance(first, int) for first in self.counters.values()) and not any(
             isinstance(node, ast.Div)
             or (isinstance(node, ast.Constant) and isinstance(node.value, float))
@@ -223,7 +223,7 @@ def _read(text: str, mode: str, most_tokens: int = MAX_TOKENS) -> ast.AST:
 
 
 def _deepest(tree: ast.AST) -> int | None:
-    """The line of a part nested beyond all measure; None if there is none."""
+    """The line of a part that is nested too deeply; None if no part is."""
     below: list[tuple[ast.AST, int, int]] = [(tree, 0, 1)]
     while below:
         node, depth, line = below.pop()
