@@ -67,6 +67,7 @@ def cells_of(answer):
             yield cell, cell.startswith(BEGIN_FORMULAS) and not is_number
 
 
+@exhaustive
 class TestTables(DemoTest):
     def test_no_cell_of_any_table_that_leaves_is_run_as_a_formula(self):
         pack, game = "/api/packs/slug-patrol-questions", "/api/games/slug-patrol"

@@ -20,6 +20,7 @@ from dicetrail.files.sandbox import GivenUp, Sandbox
 from dicetrail.files.sandbox.parent import heard
 from dicetrail.services import loads as loading
 from tests.attack.damage import read_damaged, whole_files, workbook
+from tests.exhaustive import exhaustive
 from tests.files.samples import archive, svg
 from tests.server import Server
 from tests.web.demo import MADE, DemoTest
@@ -76,6 +77,7 @@ HOSTILE = {
 }
 
 
+@exhaustive
 class TestHostileFiles(unittest.TestCase):
     def test_each_gives_one_clear_message_and_players_are_served_the_while(self):
         folder = TemporaryDirectory()
@@ -117,6 +119,7 @@ class TestHostileFiles(unittest.TestCase):
             self.assertEqual(server.http.post("/api/loads", files=good).json()["question_count"], 1)
 
 
+@exhaustive
 class TestDamage(unittest.TestCase):
     def test_damaged_files_of_every_format_give_the_documented_error_and_nothing_else(self):
         for content, read in whole_files().values():

@@ -10,6 +10,7 @@ from dicetrail.core.workbench import draw_list
 from dicetrail.store.games import newest_game
 from dicetrail.store.packs import newest_packs, pack_of
 from dicetrail.store.runs import get_run
+from tests.exhaustive import exhaustive
 from tests.web.demo import DemoTest
 
 GAME = "harvest-supper"
@@ -17,6 +18,7 @@ SEEN = 3
 TRIED = 3_000
 
 
+@exhaustive
 class TestForetelling(DemoTest):
     def program(self):
         with self.database.reading() as session:

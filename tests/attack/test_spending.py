@@ -20,6 +20,7 @@ from dicetrail.services.live_runs import LiveRuns
 from dicetrail.web.app import UNBEGUN_FOR, let_go_of_unbegun
 from dicetrail.web.middleware import connections as connections
 from dicetrail.web.middleware import rates as rates
+from tests.exhaustive import exhaustive
 from tests.web.demo import DemoTest
 
 GAME = "harvest-supper"
@@ -122,6 +123,7 @@ def come(has_come: Callable[[], bool]) -> bool:
     return False
 
 
+@exhaustive
 class TestConnections(unittest.TestCase):
     def test_what_is_half_sent_idle_or_not_taken_is_let_go_of_and_hinders_nobody(self):
         halves = {
@@ -252,6 +254,7 @@ class TestPlaying(DemoTest):
             anew = LiveRuns(self.app.state.app_state).newest(run["id"])
             self.assertEqual(known.session, anew.session)
 
+    @exhaustive
     def test_made_up_names_and_many_requests_leave_nothing_in_memory(self):
         run = self.begun()
 

@@ -14,6 +14,7 @@ from fastapi.testclient import TestClient
 from dicetrail.demo import load_demo
 from dicetrail.store import Database, StoreTrouble, database
 from dicetrail.web import create_app
+from tests.exhaustive import exhaustive
 from tests.server import SERVE
 
 ORIGIN = {"origin": "http://localhost"}
@@ -40,6 +41,7 @@ class TestOpening(unittest.TestCase):
             Database(path)
         return str(raised.exception)
 
+    @exhaustive
     def test_what_cannot_be_opened_is_told_in_a_line_and_stays_as_it_is(self):
         whole = made(self.folder / "whole.sqlite").read_bytes()
         files = {
@@ -80,6 +82,7 @@ class TestOpening(unittest.TestCase):
                 else:
                     Database(path).close()
 
+    @exhaustive
     def test_one_that_another_program_keeps_locked(self):
         path = made(self.folder / "store.sqlite")
         store = sqlite3.connect(path, isolation_level=None)

@@ -8,6 +8,7 @@ import unittest
 from unittest.mock import patch
 
 from dicetrail.limits import MAX_DOCUMENT, MAX_FILE
+from tests.exhaustive import exhaustive
 from tests.web.demo import DemoTest
 
 
@@ -23,6 +24,7 @@ class TestWhatIsSent(DemoTest):
             if way in ("post", "put", "patch", "delete")
         ]
 
+    @exhaustive
     def test_the_document_says_that_unknown_fields_are_refused_and_they_are(self):
         schemas, seen = self.document["components"]["schemas"], set()
 

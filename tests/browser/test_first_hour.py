@@ -156,6 +156,7 @@ class TestFirstHour(BrowserTest):
                     (self.driver.current_url, self.kept({"id": game}), self.text("header")), before
                 )
 
+    @exhaustive
     def test_a_character_pressed_beside_the_field_of_an_answer_is_typed_into_it(self):
         self.open("/game/slug-patrol/ask?dice=4821")
         self.button("Begin").click()
@@ -205,6 +206,7 @@ class TestFirstHour(BrowserTest):
         self.button("Play again").click()
         self.button("Begin")
 
+    @exhaustive
     def test_every_run_has_a_menu_and_names_are_asked_again(self):
         opening = {"asks_names": True, "most_players": 2}
         made = self.made(title="Names", packs=["harvest-supper-questions"])

@@ -3,6 +3,7 @@
 from selenium.webdriver.common.keys import Keys
 
 from tests.browser.base import BrowserTest
+from tests.exhaustive import exhaustive
 from tests.static import served_beside
 
 AROUND = """<!doctype html><meta charset="utf-8"><title>A school</title>
@@ -68,6 +69,7 @@ class TestFramed(BrowserTest):
         (ended,) = self.wait(lambda: self.told("ended"), "the end")
         self.assertLessEqual({"ending", "score", "percent", "seconds"}, set(ended["data"]))
 
+    @exhaustive
     def test_who_is_not_named_sees_nothing_and_no_other_page_is_framed(self):
         for path in ("/play/harvest-supper", "/", "/game/root-leaf-or-fruit", "/play/none"):
             with self.subTest(path=path):

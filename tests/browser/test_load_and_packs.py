@@ -52,6 +52,7 @@ class TestLoad(BrowserTest):
         self.assertEqual(self.field("Title of the game").get_attribute("value"), "Roots and leaves")
         self.assertEqual(self.packs()[0]["question_count"], 3)
 
+    @exhaustive
     def test_what_is_copied_keeps_its_marks_and_a_block_is_mended_in_place(self):
         self.open("/load/new")
         listed = "<p>1. Which is a root?</p><ol type=a><li>Pea</li><li><b>Carrot</b></li></ol>"
@@ -76,6 +77,7 @@ class TestLoad(BrowserTest):
         self.sees("2 questions", "aside")
         self.sees("✓ Kale", "aside")
 
+    @exhaustive
     def test_a_file_dropped_anywhere_on_the_shelf_is_looked_at(self):
         self.open("/")
         self.sees("Games")
@@ -105,6 +107,7 @@ class TestLoad(BrowserTest):
         self.sees("Games")
         self.assertEqual(self.packs()[0]["revision"], 1)
 
+    @exhaustive
     def test_a_pack_that_a_format_cannot_carry_says_so_and_others_are_saved(self):
         self.open("/game/harvest-supper/load")
         self.button("TXT").click()

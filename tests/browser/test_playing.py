@@ -523,6 +523,7 @@ class TestBeyondLoopback(BrowserTest):
 
 
 class TestPlayersAndMakers(PlayingTest):
+    @exhaustive
     def test_looks_are_legible_targets_large_and_the_text_grows(self):
         resize(self.driver, *PHONE)
         self.enter("harvest-supper")

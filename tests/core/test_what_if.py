@@ -42,6 +42,7 @@ from dicetrail.core.foresight import (
 from dicetrail.core.play import made_ready
 from dicetrail.core.survey.reach import reach
 from tests.core.test_course import ready
+from tests.exhaustive import exhaustive
 
 PACK = Pack("P", tuple(Question(f"{n}?", ("a",), ("b", "c")) for n in range(12)))
 IDLE = Pack("I", tuple(replace(one, details=Details(worth=0)) for one in PACK.questions))
@@ -118,6 +119,7 @@ class TestForeseen(unittest.TestCase):
 
 
 class TestKnobs(unittest.TestCase):
+    @exhaustive
     def test_every_value_of_every_knob_is_a_game_that_differs_there_alone(self):
         """A law over random games: set as it is, nothing changes; set and set back, too."""
         turned_about = 0
@@ -207,6 +209,7 @@ class TestWitnesses(unittest.TestCase):
                     self.assertIn(number, {final.ending for final in reached.finals})
         self.assertGreater(shown, 40)
 
+    @exhaustive
     def test_what_can_happen_to_a_question_is_found_by_survey_witness_and_forecast_alike(self):
         """Over every kind of question, everything that can happen to it, and every setting that
         lets it: what can be is written here once more, from what the help says of each."""

@@ -12,6 +12,7 @@ from unittest import mock
 from typer.testing import CliRunner
 
 from dicetrail.cli import app
+from tests.exhaustive import exhaustive
 from tests.web.demo import DemoTest
 
 BARE = (sys.executable, "-I", "-S")
@@ -47,6 +48,7 @@ class TestLeaving(DemoTest):
         self.assertIn("python3 -m http.server", told)
         self.assertIn("can read the\nright answers", told)
 
+    @exhaustive
     def test_the_same_game_makes_the_same_folder_and_another_one_another_version(self):
         one, again = (self.archive("seed-sums") for _ in range(2))
         self.assertEqual(one.namelist(), again.namelist())

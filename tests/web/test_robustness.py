@@ -3,6 +3,7 @@
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
+from tests.exhaustive import exhaustive
 from tests.web.demo import DemoTest
 
 VALUES = st.recursive(
@@ -30,6 +31,7 @@ PLACES = st.sampled_from(
 FUZZ = settings(max_examples=60, suppress_health_check=[HealthCheck.too_slow])
 
 
+@exhaustive
 class TestRobustness(DemoTest):
     @FUZZ
     @given(PLACES, VALUES)
