@@ -151,7 +151,7 @@ $(UV): requirements-uv.lock
 
 .make/npm: frontend/package-lock.json
 	@node -e 'const [major, minor] = process.versions.node.split("."); process.exit(major > 20 || (major == 20 && minor >= 19) ? 0 : 1)' || { echo "Node 20.19 or newer is needed"; exit 1; }
-	cd frontend && npm ci --silent --no-audit --no-fund
+	cd frontend && npm ci --silent --no-audit --no-fund --prefer-offline
 	@mkdir -p .make && touch $@
 
 # What the pages need before their first request: new parts, fields, values.
