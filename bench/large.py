@@ -21,9 +21,8 @@ from rich.console import Console
 from rich.table import Table
 
 from dicetrail.core import Details, Draw, DrawOrder, Ending, Game, Pack, Question, Refill, Round
-from dicetrail.store import Database
+from dicetrail.store import Database, PackSource
 from dicetrail.store.games import add_game
-from dicetrail.store.models import PackSource
 from dicetrail.store.packs import add_pack
 from tests.server import Server
 

@@ -16,7 +16,6 @@ from dicetrail.demo.games import HARVEST_SUPPER
 from dicetrail.demo.looks import PICTURES, dressed
 from dicetrail.demo.media import BED_LEAVES, LEAVES, SOUNDS
 from dicetrail.files import Contents, ImportOptions, guess, medium, read_answers, read_questions
-from dicetrail.services.gathering import brought
 from dicetrail.services.loads import pack_source
 from dicetrail.store import Database, NotFound, PackSource
 from dicetrail.store.games import add_game, newest_game
@@ -94,7 +93,7 @@ def _load_packs(session: Session, now: datetime) -> None:
 def _bring(session: Session, game_id: str, file: str) -> None:
     """Import the answers of a playtest that took place elsewhere."""
     runs = read_answers((DATA / file).read_bytes()).runs
-    bring_runs(session, (brought(game_id, file, run) for run in runs))
+    bring_runs(session, game_id, file, runs)
 
 
 def _kept_media(session: Session, files: Mapping[str, bytes]) -> dict[str, str]:

@@ -11,9 +11,8 @@ from dicetrail.core.foresight import Asked, Evidence, Playthrough, evidence_of
 from dicetrail.files import ANSWERS, PlayedElsewhere
 from dicetrail.services.app_state import AppState
 from dicetrail.services.live_runs import PLAYED_FOR
-from dicetrail.store import NotFound
+from dicetrail.store import NotFound, SavedElsewhere, SavedRun
 from dicetrail.store.games import newest_game
-from dicetrail.store.models import BroughtRun, RunRow
 from dicetrail.store.packs import newest_packs
 from dicetrail.store.played import Chosen, brought_runs, count_unread, played_runs
 
@@ -22,13 +21,19 @@ from dicetrail.store.played import Chosen, brought_runs, count_unread, played_ru
 class ShownRun:
     """A run, and what it shows of its questions."""
 
-    run: RunRow | BroughtRun
+    name: str
+    """Its name in a file of answers."""
+    run_id: str | None
+    """Its identifier; None if it was played elsewhere."""
+    dice: int | str | None
+    """Its dice; None if it was played elsewhere."""
+    file_name: str
+    """The file of answers that brought it; empty if it was played here."""
+    revision: int
+    players: tuple[str, ...]
+    started_at: datetime
+    remark: str
     shown: Playthrough
-
-    @property
-    def dice(self) -> int | str | None:
-        """The dice of the run; None if it was played elsewhere."""
-        return name_of_dice(self.run.dice) if isinstance(self.run, RunRow) else None
 
 
 @dataclass(frozen=True)
@@ -63,54 +68,58 @@ def gathered(app_state: AppState, game_id: str, chosen: Chosen, now: datetime) -
             if shown.ending is None and now - _left_at(run, shown) < PLAYED_FOR:
                 going_on += 1
             else:
-                runs.append(ShownRun(run, shown))
-        runs += [ShownRun(run, run.seen) for run in brought_runs(session, game_id, chosen)]
+                runs.append(_played_here(run, shown))
+        runs += map(_played_elsewhere, brought_runs(session, game_id, chosen))
         left_out += count_unread(session, game_id)
-    runs.sort(key=lambda one: one.run.started_at)
+    runs.sort(key=lambda one: one.started_at)
     return Gathering(runs, going_on, left_out)
 
 
-def _left_at(run: RunRow, shown: Playthrough) -> datetime:
+def _left_at(run: SavedRun, shown: Playthrough) -> datetime:
     return run.started_at + timedelta(seconds=shown.seconds)
+
+
+def _played_here(run: SavedRun, shown: Playthrough) -> ShownRun:
+    return ShownRun(
+        name_of(run),
+        run.id,
+        name_of_dice(run.dice),
+        "",
+        run.game_revision,
+        run.players,
+        run.started_at,
+        run.remark or "",
+        shown,
+    )
+
+
+def _played_elsewhere(run: SavedElsewhere) -> ShownRun:
+    return ShownRun(
+        run.run,
+        None,
+        None,
+        run.file_name,
+        run.revision,
+        run.players,
+        run.started_at,
+        run.remark or "",
+        run.seen,
+    )
 
 
 def elsewhere(gathering: Gathering) -> list[PlayedElsewhere]:
     """The runs in the form of an answers file."""
     return [
         PlayedElsewhere(
-            ANSWERS,
-            name_of(one.run),
-            one.run.game_revision if isinstance(one.run, RunRow) else one.run.revision,
-            one.run.started_at,
-            one.run.players,
-            one.shown,
-            one.run.remark or "",
+            ANSWERS, one.name, one.revision, one.started_at, one.players, one.shown, one.remark
         )
         for one in gathering.runs
     ]
 
 
-def brought(game_id: str, file_name: str, run: PlayedElsewhere) -> BroughtRun:
-    """A run of an answers file, in the form of the store."""
-    return BroughtRun(
-        game_id=game_id,
-        run=run.run,
-        file_name=file_name,
-        revision=run.revision,
-        players=run.players,
-        started_at=run.started_at,
-        seen=run.shown,
-        remark=run.remark or None,
-    )
-
-
-def name_of(run: RunRow | BroughtRun) -> str:
+def name_of(run: SavedRun) -> str:
     """The name of a run in a file. Its identifier would open the run at its address."""
-    return _hidden(run.id) if isinstance(run, RunRow) else run.run
-
-
-def _hidden(run_id: str) -> str:
-    return sha256(run_id.encode()).hexdigest()[:20]
+    return sha256(run.id.encode()).hexdigest()[:20]
 
 
 Held = Mapping[str, tuple[int, Mapping[Asked, tuple[int, Question]]]]

@@ -22,8 +22,7 @@ from dicetrail.core.play import (
 from dicetrail.services.app_state import AppState
 from dicetrail.services.cache import Cache
 from dicetrail.services.runs import keep_result, time_of
-from dicetrail.store import NotFound, Place
-from dicetrail.store.models import RunRow
+from dicetrail.store import NotFound, Place, SavedRun
 from dicetrail.store.runs import add_next_input, get_run, inputs_from, is_kept, runs_going_on
 
 MAX_DELAY_MS = 300
@@ -43,7 +42,7 @@ MAX_KNOWN, LONG, MAX_LONG = 2_000, 300, 50
 class LiveRun:
     """A player's run, and its session after the inputs that are kept."""
 
-    run: RunRow
+    run: SavedRun
     session: Session
 
 
@@ -84,7 +83,7 @@ class LiveRuns:
             for known in (self._known, self._long, self._shown):
                 known.let_go(run_id)
 
-    def begun(self, run: RunRow) -> LiveRun:
+    def begun(self, run: SavedRun) -> LiveRun:
         """A run before its first input."""
         program = self._app_state.programs.program_of(run)
         return self._remembered(LiveRun(run, new_session(program, run.dice, run.players, run.best)))

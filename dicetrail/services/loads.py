@@ -20,10 +20,9 @@ from dicetrail.files.sandbox import GivenUp, Sandbox
 from dicetrail.form import checked_strictly
 from dicetrail.services.clock import Clock
 from dicetrail.services.errors import Refused
-from dicetrail.store import Database, NotFound, PackSource
+from dicetrail.store import Database, NotFound, PackSource, RefusedRow
 from dicetrail.store.columns import WrittenQuestions
 from dicetrail.store.media import keep_medium
-from dicetrail.store.models import RefusedRow
 from dicetrail.store.packs import add_pack, keep_anew, newest_pack, newest_packs, pack_of
 
 MAX_WAITING = 8

@@ -12,16 +12,15 @@ from dicetrail.services.cache import Cache, CachePart
 from dicetrail.services.deeper import Deeper
 from dicetrail.services.fetching import fetched
 from dicetrail.services.packs import MANY, PackNumbers, Packs
-from dicetrail.store import Database
+from dicetrail.store import Database, SavedGame, SavedRun
 from dicetrail.store.games import game_revision, newest_number
-from dicetrail.store.models import GameRevision, RunRow
 from dicetrail.store.packs import newest_numbers
 
 MAX_RECALLED = 5_000
 """The number of cached draws of runs, of all programs together."""
 
 
-def _packs_of(run: RunRow) -> PackNumbers:
+def _packs_of(run: SavedRun) -> PackNumbers:
     return tuple(sorted(run.pack_revisions.items()))
 
 
@@ -38,7 +37,7 @@ class Programs:
         self._crew = crew
         self.examined = lru_cache(maxsize=256)(self._examined)
         self._deeper = Deeper()
-        self._games: Cache[str, GameRevision] = Cache(100)
+        self._games: Cache[str, SavedGame] = Cache(100)
         self._programs: Cache[str, Program] = Cache(100)
         self._recalled: Cache[tuple[Hashable, Hashable], Any] = Cache(MAX_RECALLED)
 
@@ -93,7 +92,7 @@ class Programs:
             used = self.saved_game(game_id, number).document.packs_used
             return number, newest_numbers(session, used)
 
-    def saved_game(self, game_id: str, number: int) -> GameRevision:
+    def saved_game(self, game_id: str, number: int) -> SavedGame:
         """A revision of a game. Raises NotFound."""
         name = f"{game_id} {number}"
         known = self._games.get(name)
@@ -109,11 +108,11 @@ class Programs:
             return partial(fetched, self._database.path, packs)
         return held
 
-    def program_of(self, run: RunRow) -> Program:
+    def program_of(self, run: SavedRun) -> Program:
         """The program a run was started with. Raises GameProblems."""
         return self.program(run.game_id, run.game_revision, _packs_of(run))
 
-    def is_ready(self, run: RunRow) -> bool:
+    def is_ready(self, run: SavedRun) -> bool:
         """Whether the program of a run is in the cache."""
         return _program_named(run.game_id, run.game_revision, _packs_of(run)) in self._programs
 

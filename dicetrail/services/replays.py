@@ -8,7 +8,7 @@ from dicetrail.core.play import Media, go_on, now_at
 from dicetrail.services.cache import Cache
 from dicetrail.services.packs import Packs
 from dicetrail.services.programs import Programs
-from dicetrail.store.models import RunRow
+from dicetrail.store import SavedRun
 from dicetrail.store.runs import inputs_of
 
 MAX_KNOWN = 400
@@ -24,7 +24,7 @@ class Replays:
         self._known: Cache[str, tuple[Moment, ...]] = Cache(300)
         self._shown: Cache[str, tuple[int, Playthrough]] = Cache(2_000)
 
-    def moments(self, run: RunRow) -> tuple[Moment, ...]:
+    def moments(self, run: SavedRun) -> tuple[Moment, ...]:
         """Every moment of a run so far. A cached beginning is continued."""
         inputs = inputs_of(run)
         known = self._known.get(run.id)
@@ -43,7 +43,7 @@ class Replays:
             self._known.let_go(run_id)
             self._shown.let_go(run_id)
 
-    def whole(self, run: RunRow) -> tuple[Moment, ...]:
+    def whole(self, run: SavedRun) -> tuple[Moment, ...]:
         """The moments of a run. A player's run also has the moments that its clocks brought after
         the last input."""
         moments = self.moments(run)
@@ -52,7 +52,7 @@ class Replays:
             return moments
         return (*moments, now_at(self._programs.program_of(run), last, run.length_ms))
 
-    def shown(self, run: RunRow) -> Playthrough:
+    def shown(self, run: SavedRun) -> Playthrough:
         """What a run shows of its questions. Raises GameProblems."""
         if run.seen is not None:
             return run.seen
@@ -63,15 +63,15 @@ class Replays:
             known = self._shown[run.id] = (len(inputs), found)
         return known[1]
 
-    def replayed(self, run: RunRow, inputs: Sequence[Input]) -> tuple[Moment, ...]:
+    def replayed(self, run: SavedRun, inputs: Sequence[Input]) -> tuple[Moment, ...]:
         """Every moment of a run with these inputs. Raises TimeRanBackwards."""
         return replay(self._programs.program_of(run), run.dice, run.players, inputs, best=run.best)
 
-    def table_of(self, run: RunRow, state: State) -> Table:
+    def table_of(self, run: SavedRun, state: State) -> Table:
         """The view of a run's player at a state."""
         return table(self._programs.program_of(run), state, self.media_of(run))
 
-    def media_of(self, run: RunRow) -> Media:
+    def media_of(self, run: SavedRun) -> Media:
         """Where the pictures and sounds of a run's packs are found."""
         packs = run.pack_revisions.items()
         return {name: self._packs.media(name, number) for name, number in packs}

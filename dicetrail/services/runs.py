@@ -9,9 +9,8 @@ from dicetrail.core.draw import LONG_DICE_BITS
 from dicetrail.core.play import players_refused, run_result
 from dicetrail.services.app_state import AppState
 from dicetrail.services.errors import NotTaken, Refused
-from dicetrail.store import Database, NotFound, Place
+from dicetrail.store import Database, NotFound, Place, SavedRun
 from dicetrail.store.games import is_shelved, newest_number
-from dicetrail.store.models import RunRow
 from dicetrail.store.packs import newest_numbers
 from dicetrail.store.runs import add_inputs, add_run, end_run, get_run
 
@@ -38,7 +37,7 @@ def start_run(
     place: Place,
     now: datetime,
     player_key: str | None = None,
-) -> RunRow:
+) -> SavedRun:
     """Start a run of a game as it now stands. Raises NotFound, GameProblems, NotTaken."""
     refused = players_refused(app_state.programs.now(game_id).game, len(players))
     if refused is not None:
@@ -59,31 +58,29 @@ def start_run(
         )
 
 
-def keep_result(app_state: AppState, run: RunRow, state: State, now: datetime) -> None:
+def keep_result(app_state: AppState, run: SavedRun, state: State, now: datetime) -> None:
     """Keep the result of a run that has ended in a state."""
     result = run_result(app_state.programs.program_of(run), state)
     with app_state.database.reading() as session:
         seen = app_state.replays.shown(get_run(session, run.id))
     with app_state.database.writing() as session:
         kept = get_run(session, run.id)
-        end_run(kept, result, now)
-        kept.seen = seen
-    end_run(run, result, now)  # the caller's copy of the run knows its result too
+        end_run(kept, result, seen, now)
+    end_run(run, result, seen, now)  # the caller's copy of the run knows its result too
 
 
 def take_inputs(
     database: Database, run_id: str, place: Place, seen: int, inputs: Sequence[Input]
-) -> RunRow:
+) -> SavedRun:
     """Take inputs of a run at their own times. Raises NotFound, StaleRun, Refused."""
     if seen + len(inputs) > MAX_TABLE_INPUTS:
         raise Refused(f"A run takes at most {MAX_TABLE_INPUTS:,} inputs.")
     with database.writing() as session:
         run = get_run(session, run_id, place)
         add_inputs(session, run_id, seen, inputs)
-        session.refresh(run, ["inputs"])
         return run
 
 
-def time_of(run: RunRow, now: datetime) -> int:
+def time_of(run: SavedRun, now: datetime) -> int:
     """The milliseconds since a run began, by the server's clock."""
     return max(0, (now - run.started_at) // timedelta(milliseconds=1))

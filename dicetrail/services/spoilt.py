@@ -2,9 +2,8 @@
 to do."""
 
 from dicetrail.core import Severity
-from dicetrail.store import Spoilt
-from dicetrail.store.games import unreadable_game
-from dicetrail.store.models import GameRevision, spoilt
+from dicetrail.store import SavedGame, Spoilt
+from dicetrail.store.games import is_time_lost, unreadable_game
 from dicetrail.store.packs import KeptPack, unreadable_pack
 
 _OF_PACKS = {
@@ -34,13 +33,13 @@ def wrong_in_pack(kept: KeptPack) -> str:
     return ""
 
 
-def wrong_in_game(revision: GameRevision) -> str:
+def wrong_in_game(revision: SavedGame) -> str:
     """The words about a game; this is its newest readable save."""
     if not revision.number:
         return in_words(unreadable_game(revision.game_id))
     if any(problem.severity is not Severity.WARNING for problem in revision.kept.problems):
         what, mend = revision.kept.problems[0].what, revision.kept.problems[0].mend
         return f"{what[0].upper()}{what[1:]}. {mend[0].upper()}{mend[1:]}."
-    if spoilt(revision):
+    if is_time_lost(revision):
         return "This cannot be read from the store: when it was saved. Any edit saves it anew."
     return ""

@@ -4,7 +4,15 @@ from dicetrail.store.backup import OWN_TABLES, back_up, fill, remove_store
 from dicetrail.store.checking import left_unread
 from dicetrail.store.database import Database, forms, made_at_form
 from dicetrail.store.errors import NotFound, Spoilt, StaleRevision
-from dicetrail.store.models import PackSource, Place
+from dicetrail.store.records import (
+    PackSource,
+    Place,
+    RefusedRow,
+    SavedElsewhere,
+    SavedGame,
+    SavedKeptRun,
+    SavedRun,
+)
 from dicetrail.store.runs import latest_moment
 from dicetrail.store.secrets import secret_of
 from dicetrail.store.trouble import StoreTrouble, told
@@ -15,6 +23,11 @@ __all__ = [
     "NotFound",
     "PackSource",
     "Place",
+    "RefusedRow",
+    "SavedElsewhere",
+    "SavedGame",
+    "SavedKeptRun",
+    "SavedRun",
     "Spoilt",
     "StaleRevision",
     "StoreTrouble",

@@ -25,9 +25,10 @@ from dicetrail.core import Severity
 from dicetrail.form import Kept
 from dicetrail.limits import MAX_REVISION, MEDIA_ENDINGS
 from dicetrail.store.backup import OWN_TABLES
-from dicetrail.store.columns import KeptGame, StandIn, Words
+from dicetrail.store.columns import StandIn, Words
 from dicetrail.store.database import Database
-from dicetrail.store.models import Base, MediumRow, PackSource
+from dicetrail.store.models import Base, MediumRow
+from dicetrail.store.records import KeptGame, PackSource
 
 MAX_CHARACTERS = 10_000
 """The largest length of a text that is not a list, in characters."""

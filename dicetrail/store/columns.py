@@ -7,7 +7,6 @@ shows the row reports it, and code that needs the value checks for it.
 
 import math
 from collections.abc import Iterable
-from dataclasses import dataclass
 from datetime import UTC, datetime
 from itertools import chain
 from typing import Any
@@ -31,6 +30,7 @@ from sqlalchemy.types import TypeDecorator
 from dicetrail.core import Game, Problem, Question
 from dicetrail.form import Kept
 from dicetrail.limits import MAX_KEPT, MAX_REVISION, is_in_calendar
+from dicetrail.store.records import KeptGame
 
 
 class StandIn:
@@ -273,14 +273,6 @@ class AsQuestions(TypeDecorator[tuple[Question, ...]]):
             return tuple(chain.from_iterable(self._form.read(line)[0] for line in lines))
         except (ValueError, TypeError, RecursionError, AttributeError):
             return NoList()
-
-
-@dataclass(frozen=True, slots=True)
-class KeptGame:
-    """A document as it is read, and the corrections made in the stored one."""
-
-    document: Game
-    problems: tuple[Problem, ...] = ()
 
 
 class AsGame(TypeDecorator[KeptGame]):

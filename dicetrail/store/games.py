@@ -7,10 +7,11 @@ from sqlalchemy.orm import Session
 
 from dicetrail.core import Game
 from dicetrail.store.addresses import is_taken, move_address
-from dicetrail.store.columns import NO_TIME, KeptGame, is_numbered, nothing_read
+from dicetrail.store.columns import NO_TIME, StandIn, is_numbered, nothing_read
 from dicetrail.store.errors import NotFound, Spoilt, StaleRevision
 from dicetrail.store.models import GameRevision, GameRow
 from dicetrail.store.names import identifier
+from dicetrail.store.records import KeptGame, SavedGame
 
 
 def add_game(
@@ -97,6 +98,11 @@ def game_revisions(session: Session, game_id: str) -> list[GameRevision]:
     if not found:
         raise _missing(session, game_id)
     return found
+
+
+def is_time_lost(game: SavedGame) -> bool:
+    """Whether the time of a save cannot be read."""
+    return isinstance(game.saved_at, StandIn)
 
 
 def delete_game(session: Session, game_id: str, now: datetime | None) -> None:

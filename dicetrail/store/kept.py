@@ -10,6 +10,7 @@ from sqlalchemy.orm import Session
 from dicetrail.core.foresight import KeptRun
 from dicetrail.store.errors import NotFound
 from dicetrail.store.models import KeptRow
+from dicetrail.store.records import SavedKeptRun
 
 
 def keep_run(session: Session, game_id: str, revision: int, run: KeptRun, now: datetime) -> KeptRow:
@@ -60,7 +61,8 @@ def get_kept(session: Session, game_id: str, kept_id: str) -> KeptRow:
     return found
 
 
-def change_kept(row: KeptRow, revision: int, run: KeptRun) -> None:
+def change_kept(kept: SavedKeptRun, revision: int, run: KeptRun) -> None:
     """Change a kept run: its name, or its result in a revision."""
-    row.game_revision = revision
-    row.run = run
+    assert isinstance(kept, KeptRow)
+    kept.game_revision = revision
+    kept.run = run

@@ -4,9 +4,7 @@ A run keeps which revisions it was played on, its dice and its inputs; everythin
 about it follows from these.
 """
 
-from dataclasses import dataclass
 from datetime import datetime
-from enum import StrEnum
 from types import MappingProxyType
 
 from sqlalchemy import ForeignKey, ForeignKeyConstraint, Index
@@ -20,7 +18,6 @@ from dicetrail.store.columns import (
     AsJson,
     AsQuestions,
     Blob,
-    KeptGame,
     LongWords,
     NoList,
     NoMap,
@@ -32,36 +29,7 @@ from dicetrail.store.columns import (
     Words,
     YesNo,
 )
-
-
-class Place(StrEnum):
-    """Where a run is played: at the maker's table or on the players' page."""
-
-    TABLE = "table"
-    PLAY = "play"
-
-
-@dataclass(frozen=True, slots=True)
-class RefusedRow:
-    """A row of the loaded file that did not become a question."""
-
-    line: int
-    column: int
-    what: str
-    mend: str
-    text: str
-
-
-@dataclass(frozen=True, slots=True)
-class PackSource:
-    """The file a pack was loaded from, how it was read, and which rows were refused."""
-
-    file_name: str
-    read_as: str
-    """How the file was read, in a few words: ``separated by tabs, utf-8``."""
-    headings: tuple[str, ...] | None
-    blank_lines: int
-    refused: tuple[RefusedRow, ...]
+from dicetrail.store.records import KeptGame, PackSource, Place
 
 
 class _NoSource(StandIn, PackSource):

@@ -18,8 +18,9 @@ from dicetrail.core import Facts, Pack, PackEdit
 from dicetrail.core.survey import Edits, FactsEdit, edited, rebased
 from dicetrail.store.columns import NO_TIME, NoList, NoMap, NoNumber, NoText, StandIn, is_numbered
 from dicetrail.store.errors import NotFound, Spoilt, StaleRevision
-from dicetrail.store.models import NO_SOURCE, PackQuestions, PackRevision, PackRow, PackSource
+from dicetrail.store.models import NO_SOURCE, PackQuestions, PackRevision, PackRow
 from dicetrail.store.names import identifier
+from dicetrail.store.records import PackSource
 
 
 @dataclass(frozen=True, slots=True)

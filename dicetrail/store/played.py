@@ -7,7 +7,8 @@ from datetime import datetime
 from sqlalchemy import delete, select
 from sqlalchemy.orm import Session, undefer
 
-from dicetrail.store.models import BroughtRun, Place, RunInput, RunRow, spoilt
+from dicetrail.store.models import BroughtRun, RunInput, RunRow, spoilt
+from dicetrail.store.records import Place, PlayedThere
 from dicetrail.store.runs import lacking_in
 
 
@@ -68,16 +69,29 @@ def _brought(session: Session, game_id: str) -> Iterable[BroughtRun]:
     )
 
 
-def bring_runs(session: Session, runs: Iterable[BroughtRun]) -> int:
-    """Keep runs that were played elsewhere, those that are not here already; how many."""
+def bring_runs(session: Session, game_id: str, file_name: str, runs: Iterable[PlayedThere]) -> int:
+    """Keep runs of a file of answers that are not here already. Returns the number of them."""
     count = 0
     for run in runs:
-        is_here = session.get(BroughtRun, (run.game_id, run.run)) or session.get(RunRow, run.run)
+        is_here = session.get(BroughtRun, (game_id, run.run)) or session.get(RunRow, run.run)
         if is_here is None:
-            session.add(run)
+            session.add(_brought_run(game_id, file_name, run))
             session.flush()
             count += 1
     return count
+
+
+def _brought_run(game_id: str, file_name: str, run: PlayedThere) -> BroughtRun:
+    return BroughtRun(
+        game_id=game_id,
+        run=run.run,
+        file_name=file_name,
+        revision=run.revision,
+        players=run.players,
+        started_at=run.started_at,
+        seen=run.shown,
+        remark=run.remark or None,
+    )
 
 
 def delete_runs(session: Session, game_id: str, chosen: Chosen) -> tuple[list[str], int]:

@@ -11,6 +11,7 @@ from sqlalchemy.orm import Session
 
 from dicetrail.core import Action, Input
 from dicetrail.core.document import MAX_PLAYERS, Best
+from dicetrail.core.foresight import Playthrough
 from dicetrail.core.play import RunResult, StaleRun, measure_of
 from dicetrail.form import Kept
 from dicetrail.limits import MAX_MS, YEARS
@@ -18,12 +19,13 @@ from dicetrail.store.columns import StandIn
 from dicetrail.store.database import Database
 from dicetrail.store.errors import NotFound, Spoilt
 from dicetrail.store.games import game_revision
-from dicetrail.store.models import GameRevision, PackRevision, Place, RunInput, RunRow, spoilt
+from dicetrail.store.models import GameRevision, PackRevision, RunInput, RunRow, spoilt
+from dicetrail.store.records import Place, SavedGame, SavedInput, SavedRun
 
 
 def add_run(
     session: Session,
-    game: GameRevision,
+    game: SavedGame,
     pack_revisions: Mapping[str, int],
     dice: int,
     players: tuple[str, ...],
@@ -81,12 +83,12 @@ def is_kept(session: Session, run_id: str) -> bool:
     return session.scalar(select(RunRow.id).where(RunRow.id == run_id)) is not None
 
 
-def inputs_of(run: RunRow) -> list[Input]:
+def inputs_of(run: SavedRun) -> list[Input]:
     """What was done in a run, in order. Raises Spoilt."""
     return _inputs(run.id, run.inputs)
 
 
-def _inputs(run_id: str, rows: Iterable[RunInput], before: int = 0) -> list[Input]:
+def _inputs(run_id: str, rows: Iterable[SavedInput], before: int = 0) -> list[Input]:
     found = [Input(row.action, row.at) for row in rows]
     for given in found:
         is_read = not isinstance(given.action, StandIn) and not isinstance(given.at, StandIn)
@@ -104,17 +106,24 @@ LONGEST_MS = 10**9
 """A longer run is kept as one that took so long, some twelve days."""
 
 
-def end_run(run: RunRow, result: RunResult, now: datetime) -> None:
-    """Keep what a run came to, unless that is kept already."""
+def end_run(run: SavedRun, result: RunResult, seen: Playthrough, now: datetime) -> None:
+    """Keep the result of a run and what it shows of its questions, unless they are kept."""
+    assert isinstance(run, RunRow)
     if run.ended_at is not None:
         return
+    run.seen = seen
     run.ended_at = now
     for field in fields(result):
         setattr(run, field.name, getattr(result, field.name))
     run.length_ms = min(result.length_ms, LONGEST_MS)
 
 
-def best_so_far(session: Session, game: GameRevision) -> float | None:
+def keep_remark(session: Session, run_id: str, words: str) -> None:
+    """Keep what its player says of a run. Raises NotFound."""
+    get_run(session, run_id, Place.PLAY).remark = words
+
+
+def best_so_far(session: Session, game: SavedGame) -> float | None:
     """The best that players have come to in a revision of a game, a score or milliseconds;
     None if there is none."""
     found = best_runs(session, game, 1)
@@ -130,7 +139,7 @@ _BEST_FIRST = {
 }
 
 
-def best_runs(session: Session, game: GameRevision, most: int) -> list[RunRow]:
+def best_runs(session: Session, game: SavedGame, most: int) -> list[RunRow]:
     """The players' best runs of a game by the rules it now has, the first to come to something
     before others as good. A version that only says or shows otherwise counts as the same."""
     counting = select(RunRow.game_revision).where(
@@ -258,6 +267,7 @@ def add_inputs(session: Session, run_id: str, seen: int, inputs: Iterable[Input]
         raise StaleRun(seen, taken)
     session.add_all(_row(run_id, number, given) for number, given in enumerate(inputs, seen))
     session.flush()
+    session.refresh(session.get_one(RunRow, run_id), ["inputs"])
 
 
 def add_next_input(database: Database, run_id: str, seen: int, given: Input) -> None:

@@ -14,7 +14,7 @@ from sqlalchemy import create_engine, text
 from dicetrail.core import Answer, Begin, Facts, Input, Pack, PackEdit, Question
 from dicetrail.core.play import StaleRun
 from dicetrail.core.survey import FactsEdit, edited
-from dicetrail.store import Database, NotFound, PackSource, Place, StaleRevision
+from dicetrail.store import Database, NotFound, PackSource, Place, RefusedRow, StaleRevision
 from dicetrail.store.games import (
     add_game,
     game_revision,
@@ -22,7 +22,7 @@ from dicetrail.store.games import (
     newest_games,
     revise_game,
 )
-from dicetrail.store.models import Base, RefusedRow
+from dicetrail.store.models import Base
 from dicetrail.store.packs import (
     add_pack,
     add_to_media,

@@ -31,7 +31,6 @@ from dicetrail.limits import MAX_FILE
 from dicetrail.scouting import foretell
 from dicetrail.services.app_state import AppState
 from dicetrail.services.gathering import (
-    brought,
     elsewhere,
     gathered,
     name_of,
@@ -39,7 +38,6 @@ from dicetrail.services.gathering import (
 )
 from dicetrail.store import NotFound
 from dicetrail.store.games import newest_game
-from dicetrail.store.models import BroughtRun
 from dicetrail.store.played import Chosen, bring_runs, delete_runs, played_runs
 from dicetrail.web.beside import Beside
 from dicetrail.web.context import Now, SharedLiveRuns, SharedState
@@ -85,9 +83,7 @@ def evidence_told(
     chosen = chosen_by(choice)
     gathering = every if chosen == Chosen() else gathered(app_state, game_id, chosen, now)
     evidence, held = gathering.evidence, questions_now(app_state, game_id)
-    by_file = Counter(
-        one.run.file_name for one in gathering.runs if isinstance(one.run, BroughtRun)
-    )
+    by_file = Counter(one.file_name for one in gathering.runs if one.file_name)
     return EvidenceView(
         evidence=evidence,
         came=run_summary([one.shown for one in gathering.runs]),
@@ -95,8 +91,8 @@ def evidence_told(
         suggestions=suggestions_for(evidence, held),
         going_on=gathering.going_on,
         left_out=gathering.left_out,
-        revisions=tuple(sorted({one.revision for one in elsewhere(every)})),
-        players=tuple(sorted({name for one in every.runs for name in one.run.players})),
+        revisions=tuple(sorted({one.revision for one in every.runs})),
+        players=tuple(sorted({name for one in every.runs for name in one.players})),
         brought=tuple(BroughtFile(file_name=name, runs=runs) for name, runs in by_file.items()),
     )
 
@@ -231,7 +227,7 @@ def _kept(app_state: AppState, game_id: str, found: AnswersRead, file_name: str)
     with app_state.database.writing() as session:
         own = {name_of(run) for run in played_runs(session, game_id, Chosen())}
         others = (one for one in found.runs if one.run not in own)
-        return bring_runs(session, (brought(game_id, file_name, one) for one in others))
+        return bring_runs(session, game_id, file_name, others)
 
 
 @router.get("/scout")

@@ -6,7 +6,6 @@ from datetime import UTC, datetime
 from dicetrail.core.foresight import Evidence
 from dicetrail.core.foresight import suggested as suggested_by
 from dicetrail.services.gathering import Held, ShownRun
-from dicetrail.store.models import BroughtRun, RunRow
 from dicetrail.store.played import Chosen
 from dicetrail.web.evidence.shapes import QuestionPlace, RunBehind, RunFilter, SuggestionView
 
@@ -23,11 +22,11 @@ def _in_utc(time: datetime | None) -> datetime | None:
 def behind(one: ShownRun, step: int, result: str, ms: int, given: Iterable[str] = ()) -> RunBehind:
     """A run that is behind a number, and the step to open it at."""
     return RunBehind(
-        run_id=one.run.id if isinstance(one.run, RunRow) else None,
-        file_name=one.run.file_name if isinstance(one.run, BroughtRun) else "",
+        run_id=one.run_id,
+        file_name=one.file_name,
         dice=one.dice,
-        players=one.run.players,
-        started_at=one.run.started_at,
+        players=one.players,
+        started_at=one.started_at,
         step=step,
         given=tuple(given),
         result=result,

@@ -28,7 +28,7 @@ from dicetrail.core.workbench import (
 )
 from dicetrail.services.app_state import AppState
 from dicetrail.services.spoilt import wrong_in_game
-from dicetrail.store import NotFound
+from dicetrail.store import NotFound, SavedGame
 from dicetrail.store.games import (
     add_game,
     delete_game,
@@ -39,7 +39,6 @@ from dicetrail.store.games import (
     revise_game,
 )
 from dicetrail.store.kept import keep_run, kept_runs
-from dicetrail.store.models import GameRevision
 from dicetrail.store.packs import newest_numbers, newest_packs
 from dicetrail.store.runs import last_answered_run
 from dicetrail.web.context import Now, SharedState
@@ -269,7 +268,7 @@ def round_in(program: Program, number: int) -> int:
     return number
 
 
-def _card(game: GameRevision) -> GameCard:
+def _card(game: SavedGame) -> GameCard:
     return GameCard(
         id=game.game_id,
         revision=game.number,

@@ -14,10 +14,9 @@ from dicetrail.core.workbench import changes_between
 from dicetrail.files import MAX_KEPT
 from dicetrail.scouting import Subject, make_ready_runs, play_again
 from dicetrail.services.app_state import AppState
-from dicetrail.store import Place
+from dicetrail.store import Place, SavedKeptRun
 from dicetrail.store.games import game_revision, newest_game, newest_number
 from dicetrail.store.kept import change_kept, get_kept, keep_run, keep_runs, kept_count, kept_runs
-from dicetrail.store.models import KeptRow
 from dicetrail.store.runs import get_run, inputs_of
 from dicetrail.web.beside import Beside, DoneBeside
 from dicetrail.web.context import Now, SharedState
@@ -119,13 +118,13 @@ async def check_kept_runs(game_id: str, app_state: SharedState, beside: Beside) 
     return HeldView(revision=revision, runs=tuple(cards))
 
 
-def _rows(app_state: AppState, game_id: str) -> tuple[int, list[KeptRow]]:
+def _rows(app_state: AppState, game_id: str) -> tuple[int, Sequence[SavedKeptRun]]:
     with app_state.database.reading() as session:
         return newest_game(session, game_id).number, kept_runs(session, game_id)
 
 
 async def _held(
-    app_state: AppState, beside: DoneBeside, subject: Subject, rows: Sequence[KeptRow]
+    app_state: AppState, beside: DoneBeside, subject: Subject, rows: Sequence[SavedKeptRun]
 ) -> tuple[Held, ...]:
     # By all that is kept of them: what is accepted, or minded otherwise, is looked at anew.
     stamp = " ".join(f"{row.id}/{row.game_revision}/{hash(row.run)}" for row in rows)
@@ -198,7 +197,7 @@ def delete_kept_run(game_id: str, kept_id: str, app_state: SharedState) -> None:
     app_state.database.sweep()
 
 
-def _card(row: KeptRow) -> KeptCard:
+def _card(row: SavedKeptRun) -> KeptCard:
     run = row.run
     return KeptCard(
         id=row.id,

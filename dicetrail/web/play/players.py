@@ -12,10 +12,9 @@ from dicetrail.core.draw import name_of_dice
 from dicetrail.services.app_state import AppState
 from dicetrail.services.live_runs import LEFT_FOR, PLAYED_FOR, LiveRuns
 from dicetrail.services.runs import time_of
-from dicetrail.store import NotFound
+from dicetrail.store import NotFound, SavedRun
 from dicetrail.store.addresses import address_of
 from dicetrail.store.games import newest_game
-from dicetrail.store.models import RunRow
 from dicetrail.store.runs import runs_of_game
 from dicetrail.web.context import Now, SharedLiveRuns, SharedState
 from dicetrail.web.http_format.bodies import Router
@@ -50,7 +49,9 @@ def list_runs(
     ]
 
 
-def _run_now(app_state: AppState, live_runs: LiveRuns, run: RunRow, now: datetime) -> RunNow | None:
+def _run_now(
+    app_state: AppState, live_runs: LiveRuns, run: SavedRun, now: datetime
+) -> RunNow | None:
     """The progress of an open run; None for one that has ended or was left."""
     if run.ended_at is not None or now - run.started_at > LEFT_FOR:
         return None

@@ -28,10 +28,9 @@ from dicetrail.services.app_state import AppState
 from dicetrail.services.live_runs import LiveRun, LiveRuns
 from dicetrail.services.runs import keep_result, start_run
 from dicetrail.services.voice import voice_for
-from dicetrail.store import NotFound, Place
+from dicetrail.store import NotFound, Place, SavedRun
 from dicetrail.store.games import game_revision, shelved_game
-from dicetrail.store.models import RunRow
-from dicetrail.store.runs import best_runs, get_run, runs_of_player
+from dicetrail.store.runs import best_runs, keep_remark, runs_of_player
 from dicetrail.web.context import Now, PlayedNow, SharedLiveRuns, SharedState
 from dicetrail.web.http_format.bodies import Router
 from dicetrail.web.http_format.description import files
@@ -130,7 +129,7 @@ async def send_players_input(run_id: str, given: PlayInput, playing: PlayedNow) 
 
 def _taken(
     run_id: str, given: PlayInput, app_state: AppState, live_runs: LiveRuns, now: datetime
-) -> tuple[PlayView, tuple[RunRow, State] | None]:
+) -> tuple[PlayView, tuple[SavedRun, State] | None]:
     """The view after an input; with it the run and its last state, if it has just ended."""
     known, moment = live_runs.take(run_id, given.seen, given.action, given.at, now)
     view, here = _view(app_state, live_runs, known, now, moment.state, moment.refused)
@@ -149,7 +148,7 @@ def leave_remark(
     if here.phase is not Phase.ENDED or not is_asked:
         raise HTTPException(409, "This run is not asked for a remark.")
     with app_state.database.writing() as session:
-        get_run(session, run_id, Place.PLAY).remark = remark.words.strip()
+        keep_remark(session, run_id, remark.words.strip())
 
 
 @router.post("/runs/{run_id}/voice", response_class=Response, responses=files("audio/wav"))

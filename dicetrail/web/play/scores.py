@@ -1,11 +1,11 @@
 """The score of a run, as pages show it."""
 
 from dicetrail.core.document import as_written
-from dicetrail.store.models import RunRow
+from dicetrail.store import SavedRun
 from dicetrail.web.play.shapes import Score
 
 
-def score_of(run: RunRow, is_told: bool = True) -> Score:
+def score_of(run: SavedRun, is_told: bool = True) -> Score:
     """The score and ending of a run that has ended."""
     assert run.ended_at is not None
     score = run.score or 0.0

@@ -17,8 +17,7 @@ from dicetrail.core.play import CannotPlayOn, TimeRanBackwards, play_on, player_
 from dicetrail.core.workbench import Watched, watch
 from dicetrail.services.app_state import AppState
 from dicetrail.services.runs import MAX_TABLE_INPUTS, start_run, take_inputs
-from dicetrail.store import Place
-from dicetrail.store.models import RunRow
+from dicetrail.store import Place, SavedRun
 from dicetrail.store.runs import get_run
 from dicetrail.web.context import Now, SharedState
 from dicetrail.web.http_format.bodies import Router
@@ -57,8 +56,8 @@ def send_inputs(run_id: str, given: TableInput, app_state: SharedState) -> RunVi
         run = get_run(session, run_id, Place.TABLE)
         before = run.inputs[-1].at if run.inputs else 0
     taken = Input(given.action, max(before, given.at))
-    run = take_inputs(app_state.database, run_id, Place.TABLE, given.seen, (taken,))
-    return _view(app_state, run, app_state.replays.moments(run), given.seen + 1)
+    after = take_inputs(app_state.database, run_id, Place.TABLE, given.seen, (taken,))
+    return _view(app_state, after, app_state.replays.moments(after), given.seen + 1)
 
 
 @router.get("/{run_id}/watch/{step_number}")
@@ -89,11 +88,13 @@ def play_for_player(run_id: str, wanted: Outcomes, app_state: SharedState) -> Ru
         inputs, made = play_on(program, moments[-1], wanted.intent, wanted.questions, at)
     except CannotPlayOn as error:
         raise HTTPException(409, str(error)) from None
-    run = take_inputs(app_state.database, run_id, Place.TABLE, wanted.seen, inputs)
-    return _view(app_state, run, (*moments, *made), wanted.seen + 1)
+    after = take_inputs(app_state.database, run_id, Place.TABLE, wanted.seen, inputs)
+    return _view(app_state, after, (*moments, *made), wanted.seen + 1)
 
 
-def _view(app_state: AppState, run: RunRow, moments: Iterable[Moment], steps_from: int) -> RunView:
+def _view(
+    app_state: AppState, run: SavedRun, moments: Iterable[Moment], steps_from: int
+) -> RunView:
     moments = list(moments)
     taken = [given.action for given in run.inputs]
     actions: list[Action | None] = [None, *taken, *[Wait()] * (len(moments) - len(taken) - 1)]
