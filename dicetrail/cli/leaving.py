@@ -65,7 +65,7 @@ def take(
 def _write_package(leaves: takeaway.Leaving, path: Path) -> None:
     path.write_bytes(takeaway.packed(_built(takeaway.package, leaves)))
     console.print(f"{escape(str(path))}: lay it into a course as a SCORM 1.2 package.")
-    console.print("Whoever looks into it can read the right answers.")
+    console.print("Anyone who looks into it can read the right answers.")
 
 
 def _lay_folder(leaves: takeaway.Leaving, folder: Path) -> None:
@@ -75,7 +75,7 @@ def _lay_folder(leaves: takeaway.Leaving, folder: Path) -> None:
         path.parent.mkdir(parents=True, exist_ok=True)
         path.write_bytes(content)
     console.print(f"{escape(str(folder))}: {counted(len(laid), 'file')}; read its README.txt.")
-    console.print("Whoever looks into it can read the right answers.")
+    console.print("Anyone who looks into it can read the right answers.")
 
 
 def _built(

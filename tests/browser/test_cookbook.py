@@ -528,7 +528,7 @@ class TestCookbook(BrowserTest):
         self.tap("Add sums")
         self.write_in("Largest result", "12")
         self.write_in("Choices", "4")
-        self.write_in("Wrong choices at most so far off", "3")
+        self.write_in("Wrong choices at most this far off", "3")
         self.go_to("Draw")
         self.write_in("How many questions", "10")
         self.rules("score = 0\n\ndef right():\n    score += 1\n\ndef wrong():\n    score -= 1\n")

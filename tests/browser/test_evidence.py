@@ -52,7 +52,7 @@ class TestEvidence(BrowserTest):
         self.sees("Line 3, column")
         self.press(Keys.ESCAPE)
         self.sees("91 runs")
-        self.choose("Foretold of", "expert")
+        self.choose("Forecast for", "expert")
         self.sees("not borne out")
 
     def test_kept_runs_are_watched_compared_and_accepted(self):

@@ -38,7 +38,7 @@ class TestForesight(BrowserTest):
         self.wait(lambda: self.share("Slug's Friend") == "20 %", "the odds as they were")
 
         self.button("Let them play").click()
-        self.sees("Where it lies with 95 % certainty")
+        self.sees("Range with 95 % certainty")
         self.button("Find a run to each ending").click()
         self.button("Open a run: 7 steps, score 0").click()
         self.sees("The slugs of Quillbrook send their thanks.")

@@ -416,7 +416,7 @@ class Sums:
     near: Annotated[
         int | None,
         Range(1, MAX_IN_SUMS, is_told=True),
-        FieldLabel("Wrong choices at most so far off", empty="as slips come to"),
+        FieldLabel("Wrong choices at most this far off", empty="as common slips give"),
     ] = None
     """How far off wrong choices are at most, of fractions in numerators; None takes what
     everyday slips come to. None is ever above the largest result allowed."""

@@ -31,7 +31,7 @@ test("what the server explains is handed on, and so is that it wants the key", a
 
 test("what a proxy says in its own form is told, and while the server is away it is out of reach", async () => {
   answers(413, "<html>too large</html>", "text/html");
-  expect(await failing(restored())).toHaveProperty("detail", "The answer was 413, and nothing was said of why. Nothing you saved is lost.");
+  expect(await failing(restored())).toHaveProperty("detail", "The answer was 413, without a reason. Nothing you saved is lost.");
   for (const status of [502, 503, 504]) {
     answers(status, "<html>bad gateway</html>", "text/html");
     expect(await failing(shelf())).toMatchObject({ status: 0 });

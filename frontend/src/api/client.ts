@@ -90,7 +90,7 @@ export async function answered<T>(call: Promise<Answer<T>>): Promise<Answer<T>> 
 function explained(error: unknown, status: number): ProblemDetails {
   if (typeof error === "object" && error !== null && "detail" in error) return error as ProblemDetails;
   if (BEYOND_A_PROXY.has(status)) return OUT_OF_REACH;
-  const detail = `The answer was ${status}, and nothing was said of why. Nothing you saved is lost.`;
+  const detail = `The answer was ${status}, without a reason. Nothing you saved is lost.`;
   return { ...OUT_OF_REACH, status, detail };
 }
 

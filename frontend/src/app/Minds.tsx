@@ -7,7 +7,7 @@ type MindsProps = { minds: Seen[]; onChange: (minds: Seen[]) => void };
 export function Minds({ minds, onChange }: MindsProps) {
   return (
     <fieldset>
-      <legend className="font-semibold">To the word, it also holds</legend>
+      <legend className="font-semibold">It also checks, word for word,</legend>
       <div className="flex flex-wrap gap-x-4 gap-y-1">
         {VALUES.Seen.map(({ value, label }) => (
           <label key={value} className="inline-flex min-h-6 items-center gap-1.5">

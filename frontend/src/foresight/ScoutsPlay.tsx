@@ -43,7 +43,7 @@ export function ScoutsPlay({ game, scouts, told }: { game: GameView; scouts: Sco
           <caption className="sr-only">Played and foreseen</caption>
           <thead className="text-left text-sm text-soft">
             <tr>
-              {["Ending", "Played", "Where it lies with 95 % certainty", "Foreseen"].map((heading) => (
+              {["Ending", "Played", "Range with 95 % certainty", "Foreseen"].map((heading) => (
                 <th key={heading} scope="col" className="pr-6 font-normal">
                   {heading}
                 </th>

@@ -30,7 +30,7 @@ export function Destination({ target, comparison, onChange }: DestinationProps) 
         <TextField
           label="Title of the pack"
           value={target.title}
-          hint="Left empty, it is called as its file, or as its first question."
+          hint="If empty, it gets the name of its file or of its first question."
           maxLength={200}
           onChange={(title) => onChange({ ...target, title })}
         />

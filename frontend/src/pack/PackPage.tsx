@@ -144,7 +144,7 @@ function Editing({ pack, onAnew }: { pack: PackView; onAnew: () => void }) {
           <aside aria-label="A new question" className="space-y-2 rounded-xl border border-line bg-card p-4">
             <h2 className="text-xl">A new question</h2>
             <p>Write the question, its right answer, and wrong ones if players are to pick. Tab goes on in the row, Enter to the next row.</p>
-            <p>Without wrong ones it is typed: as a number if the answer is one, as true or false if it is that.</p>
+            <p>Without wrong choices the answer is typed: a number if the right answer is one, true or false if it is one of these.</p>
           </aside>
         )}
         {shownQuestion && (

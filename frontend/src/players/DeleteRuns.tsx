@@ -66,7 +66,7 @@ export function DeleteRuns({ gameId, runs }: { gameId: string; runs: PlayedRun[]
           </Button>
         )}
       </div>
-      <p className="mt-2 text-sm text-soft">They are gone for good, with names, answers, scores and remarks. Kept runs stay: they hold no names.</p>
+      <p className="mt-2 text-sm text-soft">They are deleted for good, with names, answers, scores and remarks. Kept runs stay: they contain no names.</p>
       {remove.isSuccess && <Notice tone="good">{counted(remove.data.runs, "run")} deleted for good.</Notice>}
       {remove.error && <ErrorNotice error={remove.error} />}
     </details>

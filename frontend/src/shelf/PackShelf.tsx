@@ -67,7 +67,7 @@ export function PackShelf({ packs, onMake }: PackShelfProps) {
             onRemove={() => moves.remove.mutate(pack.id, { onSuccess: () => setGone(pack) })}
           />
         ))}
-        {shown.length === 0 && <li className="px-4 py-2 text-soft">No pack is called or tagged so.</li>}
+        {shown.length === 0 && <li className="px-4 py-2 text-soft">No pack has this name or tag.</li>}
       </ul>
     </section>
   );

@@ -46,7 +46,7 @@ export default function TakePage() {
               weighs="As much as its questions, pictures and sounds."
               needs="A Dice Trail, to drop it on the shelf."
             >
-              <p>Everything in it, to be changed elsewhere: an open format, told in full in the handbook.</p>
+              <p>The whole game in an open format, to edit elsewhere. The handbook describes every field.</p>
             </Way>
           </ul>
         )}
@@ -66,14 +66,14 @@ function Played({ gameId, told }: { gameId: string; told: Weights }) {
         href={`${at}/folder`}
         action="Save the folder"
         weighs={`${weight(told.folder.whole)} in ${told.folder.files} files. Over the wire ${weight(told.folder.page)} for the page, ${weight(told.folder.engine)} once for the engine, and ${weight(told.folder.media)} of pictures and sounds.`}
-        needs="Any web space that hands out files, under any address; or none, if you serve it yourself."
+        needs="Any web space that serves files, under any address; or none, if you serve it yourself."
         command="python3 -m http.server"
       >
         <p>
           The whole game with its look, sounds and clocks, played in the browser. After the first visit it needs no network and
           can be installed. Best scores stay on each device; a class gives its answers away as a file, which Foresight reads.
         </p>
-        <p>Whoever looks into the folder can read the right answers.</p>
+        <p>Anyone who looks into the folder can read the right answers.</p>
       </Way>
       <Way
         name="A package for a course"
@@ -87,7 +87,7 @@ function Played({ gameId, told }: { gameId: string; told: Weights }) {
           The folder, which tells the course how far its player came: percent of questions right as the score, and passed or failed
           by the endings that pass a course (End, under each ending). Where none does, it is completed.
         </p>
-        <p>Whoever looks into it can read the right answers.</p>
+        <p>Anyone who looks into it can read the right answers.</p>
       </Way>
       <Way
         name="One file for a terminal"
@@ -98,7 +98,7 @@ function Played({ gameId, told }: { gameId: string; told: Weights }) {
         command={`python3 ${gameId}.pyz`}
       >
         <p>The game with the engine that plays it, to be typed at. Pictures are named, sounds ring the bell.</p>
-        <p>Whoever unpacks it can read the right answers.</p>
+        <p>Anyone who unpacks it can read the right answers.</p>
       </Way>
       {told.lines > 0 ? (
         <Way

@@ -39,7 +39,7 @@ export function BenchHelp({ stop }: { stop: Stop }) {
             />
           </label>
           <p role="status" className="mt-2 text-sm text-soft">
-            {isLooking ? (topics.length > 0 ? `Found: ${topics.length}.` : "Nothing is found. Try another word for it.") : `What ${stopName(stop)} can do:`}
+            {isLooking ? (topics.length > 0 ? `Found: ${topics.length}.` : "Nothing was found. Try another word.") : `What ${stopName(stop)} can do:`}
           </p>
           {found.error && <ErrorNotice error={found.error} />}
           <ul className="mt-2 min-h-0 flex-1 space-y-3 overflow-auto">

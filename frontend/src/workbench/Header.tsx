@@ -194,7 +194,7 @@ function Foreseen({ game }: { game: GameView }) {
   const found = useForeseen(game.id, game.revision);
   return (
     <>
-      <h3 className="mt-4 text-lg">By what players will come to</h3>
+      <h3 className="mt-4 text-lg">By the result for players</h3>
       {found.isFetching && <p role="status">All ready scouts are followed…</p>}
       {found.data?.length === 0 && <p>Nothing stands out.</p>}
       {found.data && <Problems gameId={game.id} problems={found.data} />}

@@ -41,7 +41,7 @@ export function AnswerFiles({ gameId, choice }: { gameId: string; choice: Choice
             </a>
           </p>
           <h3 className="text-xl">Bring answers</h3>
-          <p>Of a game that was played elsewhere: its answers as JSON Lines. They count here from then on.</p>
+          <p>The answers of a game that was played elsewhere, as JSON Lines. They count here from then on.</p>
           <FilePick label="Bring a file of answers" accept=".jsonl,.ndjson" busy={bring.isPending} onFile={(file) => bring.mutate(file)} />
           {bring.error && <ErrorNotice error={bring.error} />}
           {bring.data && (

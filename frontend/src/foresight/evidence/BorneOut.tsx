@@ -17,10 +17,10 @@ export function BorneOut({ game, choice }: { game: GameView; choice: Choice }) {
     <section aria-labelledby="borne" className="rounded-xl border border-line bg-card p-4">
       <div className="mb-2 flex flex-wrap items-end gap-4">
         <h2 id="borne" className="mr-auto text-2xl">
-          Foretold and come
+          Forecast and runs
         </h2>
         <SelectField
-          label="Foretold of"
+          label="Forecast for"
           value={name}
           options={[
             { value: LIKE_THOSE, label: "players like those who played" },
@@ -40,10 +40,10 @@ function Laid({ told }: { told: Calibration }) {
   return (
     <>
       <table className="w-full">
-        <caption className="sr-only">The share of each ending, foretold and come</caption>
+        <caption className="sr-only">The share of each ending, by forecast and by runs</caption>
         <thead className="text-left text-sm text-soft">
           <tr>
-            {["Ending", "Where it lies by the runs, and what was foretold", "Foretold", "Come", ""].map((heading) => (
+            {["Ending", "The range that the runs allow, and the forecast", "Forecast", "Played", ""].map((heading) => (
               <th key={heading} scope="col" className="py-1 pr-3 font-normal">
                 {heading}
               </th>
@@ -79,8 +79,8 @@ function Laid({ told }: { told: Calibration }) {
         </tbody>
       </table>
       <p className="mt-2 text-sm text-soft">
-        Of {counted(told.came.ended, "run")} that ended. The bar is where the share lies with 95 % certainty, the line in it what came, the blue
-        mark what was foretold ({told.forecast.why}).
+        Of {counted(told.came.ended, "run")} that ended. The bar is the range of the share with 95 % certainty, the line in it the share played,
+        the blue mark the forecast ({told.forecast.why}).
       </p>
     </>
   );

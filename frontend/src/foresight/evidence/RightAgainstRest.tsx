@@ -78,7 +78,8 @@ export function RightAgainstRest({ questions, chosen, onChoose }: RightAgainstRe
           </ScatterChart>
         </ResponsiveContainer>
       )}
-      <p className="text-sm text-soft">Below the line, those who know more are rather wrong here. The same numbers stand in the list of questions.</p>
+      <p className="text-sm text-soft">Below the line, players who know more are wrong more often. The list of questions
+        shows the same numbers.</p>
     </figure>
   );
 }

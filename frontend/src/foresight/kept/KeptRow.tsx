@@ -106,7 +106,7 @@ function Naming({ game, run, onDone }: { game: GameView; run: KeptCard; onDone: 
       <TextField label="Name" value={name} maxLength={80} onChange={setName} />
       <TextField label="Why it is kept" value={why} className="min-w-64 flex-1" onChange={setWhy} />
       <Minds minds={minds} onChange={setMinds} />
-      {!run.has_pages && <p className="w-full text-sm text-soft">It was kept without the words of its pages: if it holds, saving keeps those of now.</p>}
+      {!run.has_pages && <p className="w-full text-sm text-soft">It was kept without the words of its pages. If it holds, saving keeps the present words.</p>}
       <Button type="submit" disabled={!name.trim() || change.isPending}>
         Save
       </Button>
