@@ -28,6 +28,7 @@ from dicetrail.core import (
 )
 from dicetrail.core.play import Finish, Intent, made_ready, next_input
 from dicetrail.core.rules import SCRIPT_ACTIONS, Event
+from dicetrail.core.survey.reach import reach
 from tests.core.examples import FIVE, PACKS, VEGETABLES, changed
 
 ANSWERED = {
@@ -208,6 +209,42 @@ class TestSaid(unittest.TestCase):
     def test_every_action_of_the_language_is_tested_here(self):
         tested = {"finish", "go", "again", "skip", "out", "reveal", "add_time", "tell", "cue"}
         self.assertEqual(set(SCRIPT_ACTIONS), tested)
+
+
+class TestLastLetter(unittest.TestCase):
+    def test_it_settles_the_word_and_its_own_ending_comes_before_one_of_the_word(self):
+        """Played, and followed by the survey: both against what is written here."""
+        word = {"veg": Pack("W", (Question("Spell it.", ("bee",), (), Kind.LETTERS),))}
+        for letters, by_letter, by_word in product(("be", "xy"), (True, False), (True, False)):
+            is_right = letters == "be"
+            rules = (
+                "hits = 0\nwords = 0\ndef letter_hit():\n    hits += 1\n"
+                "def letter_miss():\n    hits += 1\n"
+                "def right():\n    words += 1\ndef wrong():\n    words += 1\n"
+            )
+            ends = [ENDS[1]]
+            if by_word:
+                ends.insert(0, Ending("Word", "", 1, counts="words", at_once=True))
+            if by_letter:
+                ends.insert(0, Ending("Letter", "", 2, counts="hits", at_once=True))
+            round_ = Round("One", ("veg",), draw=Draw(1), ask=Ask(misses=2))
+            made = replace(game_with(rules), rounds=(round_,), endings=tuple(ends))
+            program, state = begun(made, word)
+            for letter in letters:
+                state = step(program, state, Letter(letter), state.at).state
+            state = onward(program, state)
+            title = made.endings[state.ending].title
+            expected = "Letter" if by_letter else "Word" if by_word else "Rest"
+            with self.subTest(letters=letters, by_letter=by_letter, by_word=by_word):
+                self.assertEqual(title, expected)
+                self.assertEqual(state.tally.right_count, int(is_right))
+                self.assertEqual(state.tally.wrong_count, int(not is_right))
+                found = {
+                    made.endings[final.ending].title
+                    for final in reach(made, program.rules, word).finals
+                }
+                # A whole word ends it too, before its letters have.
+                self.assertEqual(found, {expected} | ({"Word"} if by_word else {"Rest"}))
 
 
 class TestFinish(unittest.TestCase):

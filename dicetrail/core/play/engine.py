@@ -345,8 +345,7 @@ def _letter(program: Program, state: State, action: Letter) -> Telling[State]:
     state, settled = yield from run_happening(program, state, presented, happening)
     state = yield from cued(program, state, happening.occasion)
     if closing is not None:
-        # The last letter settles the word, whatever ending it has brought at once.
-        return (yield from settled_question(program, state, presented, closing, settled.ending))
+        return (yield from settled_question(program, state, presented, closing, settled))
     return (yield from _at_once(program, state, presented, settled))
 
 

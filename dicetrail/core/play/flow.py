@@ -82,8 +82,10 @@ from dicetrail.core.rules import (
     Happening,
     Outcome,
     RoundEnds,
+    Settled,
     Step,
     Where,
+    after_letter,
     after_round,
     before_asking,
     due_end,
@@ -102,21 +104,19 @@ def settled_question(
     state: State,
     presented: PresentedQuestion,
     outcome: Happening,
-    ending: int | None = None,
+    letter: Settled | None = None,
 ) -> Telling[State]:
-    """Apply an outcome of the question in play.
-
-    `ending` has come at once already, by the letter that made the outcome.
-    """
+    """Apply an outcome of the question in play. `letter` is the result of the last letter of a
+    word, which made the outcome."""
     result = Result(outcome.verdict)
     if state.question.result is not result:
         state = state._replace(question=state.question._replace(result=result))
     work = run_happening(program, state, presented, outcome)
     (state, settled), (scored, *others) = collected(work)
-    ending = settled.ending if ending is None else ending
+    settled = settled if letter is None else after_letter(letter, settled)
     way = settled.way
-    if ending is not None:
-        state, way = at_once(program, state, ending)
+    if settled.ending is not None:
+        state, way = at_once(program, state, settled.ending)
     reveal = presented.round.after.reveal
     if reveal is Reveal.ALWAYS or (reveal is Reveal.LAST_TRY and way is not None):
         state = revealed(state)

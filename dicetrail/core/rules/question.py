@@ -217,9 +217,13 @@ def branches(
     closed = outcome_of(asked, terms, then, closing, reading)
     for share, letter in falls(tally, outcome):
         for part, settled in falls(letter.tally, closed):
-            # The last letter settles the word, whatever ending it has brought at once.
-            found = settled if letter.ending is None else settled._replace(ending=letter.ending)
-            yield Branch(share * part, found, then, closing, letter)
+            yield Branch(share * part, after_letter(letter, settled), then, closing, letter)
+
+
+def after_letter(letter: Settled, settled: Settled) -> Settled:
+    """The result of a word that its last letter settled. The word is settled even if the letter
+    brought an ending at once, and that ending is the one that came."""
+    return settled if letter.ending is None else settled._replace(ending=letter.ending)
 
 
 def read_clock(reads: frozenset[str], allowed_ms: int, used_ms: int) -> ClockReading:
