@@ -163,7 +163,11 @@ frontend/src/api/parts.ts: .make/run $(ENGINE_SOURCES) dicetrail/web/http_format
 	cd frontend && npm run --silent build -- --logLevel warn
 	@touch $@
 
-.make/folder: .make/npm .make/engine frontend/src/api/parts.ts $(SITE_SOURCES) frontend/folder.html frontend/vite.folder.config.ts
+# What a game leaves with: the players' page, and the engine that it runs in.
+.make/folder: .make/page .make/engine
+	@touch $@
+
+.make/page: .make/npm frontend/src/api/parts.ts $(SITE_SOURCES) frontend/folder.html frontend/vite.folder.config.ts
 	cd frontend && npm run --silent build-folder -- --logLevel error
 	@touch $@
 
