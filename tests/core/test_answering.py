@@ -7,7 +7,7 @@ from itertools import product, repeat
 from hypothesis import given
 from hypothesis import strategies as st
 
-from dicetrail.core import Ask, Begin, Draw, Phase, Refill, start, step
+from dicetrail.core import Ask, Begin, Draw, Phase, Refill, Wait, start, step
 from dicetrail.core.play import Intent, length_of_round, next_input, play_on
 from tests.core.examples import changed
 from tests.core.test_laws import DICE, GAMES, INPUTS, built, played
@@ -82,3 +82,18 @@ class TestAnswering(unittest.TestCase):
                 _, moments = play_on(program, start(program, 7), Intent.RIGHT, 5, 0)
                 results = [told.result for moment in moments for told in moment.footprints]
                 self.assertEqual(results.count("right"), 5)
+
+    def test_who_hurries_is_in_time_while_a_millisecond_is_left(self):
+        for left in (1, 2, 3, 999, 1000, 1001, 2000):
+            for clock in ("question", "round", "game"):
+                seconds = {name: 3 if name == clock else None for name in ("round", "game")}
+                made = changed(
+                    ask=Ask(seconds=3 if clock == "question" else None), seconds=seconds["round"]
+                )
+                program = built(replace(made, seconds=seconds["game"]))
+                state = step(program, start(program, 7).state, Begin(), 0).state
+                state = step(program, state, Wait(), 3000 - left).state
+                given_ = next_input(program, state, Intent.RIGHT, 0, hurries=True)
+                after = step(program, state, given_.action, given_.at)
+                with self.subTest(left=left, clock=clock):
+                    self.assertIn("right", [told.result for told in after.footprints])
