@@ -214,37 +214,35 @@ class TestSaid(unittest.TestCase):
 class TestLastLetter(unittest.TestCase):
     def test_it_settles_the_word_and_its_own_ending_comes_before_one_of_the_word(self):
         """Played, and followed by the survey: both against what is written here."""
-        word = {"veg": Pack("W", (Question("Spell it.", ("bee",), (), Kind.LETTERS),))}
-        for letters, by_letter, by_word in product(("be", "xy"), (True, False), (True, False)):
-            is_right = letters == "be"
-            rules = (
-                "hits = 0\nwords = 0\ndef letter_hit():\n    hits += 1\n"
-                "def letter_miss():\n    hits += 1\n"
-                "def right():\n    words += 1\ndef wrong():\n    words += 1\n"
-            )
-            ends = [ENDS[1]]
-            if by_word:
-                ends.insert(0, Ending("Word", "", 1, counts="words", at_once=True))
-            if by_letter:
-                ends.insert(0, Ending("Letter", "", 2, counts="hits", at_once=True))
-            round_ = Round("One", ("veg",), draw=Draw(1), ask=Ask(misses=2))
-            made = replace(game_with(rules), rounds=(round_,), endings=tuple(ends))
-            program, state = begun(made, word)
+        words = (Question("Spell it.", ("bee",), (), Kind.LETTERS),) * 2
+        rules = (
+            "tried = 0\nwords = 0\n"
+            "def letter_hit():\n    tried += 1\ndef letter_miss():\n    tried += 1\n"
+            "def right():\n    tried = 0\n    words += 1\n"
+            "def wrong():\n    tried = 0\n    words += 1\n"
+        )
+        by_letter = Ending("Letter", "", 2, counts="tried", at_once=True)
+        by_word = Ending("Word", "", 1, counts="words", at_once=True)
+        round_ = Round("One", ("veg",), draw=Draw(2), ask=Ask(misses=2))
+        for letters, *at_once in product(("be", "xy"), (by_letter, None), (by_word, None)):
+            ends = [ending for ending in at_once if ending is not None]
+            made = replace(game_with(rules), rounds=(round_,), endings=(*ends, ENDS[1]))
+            program, state = begun(made, packs := {"veg": Pack("W", words)})
             for letter in letters:
                 state = step(program, state, Letter(letter), state.at).state
             state = onward(program, state)
-            title = made.endings[state.ending].title
-            expected = "Letter" if by_letter else "Word" if by_word else "Rest"
-            with self.subTest(letters=letters, by_letter=by_letter, by_word=by_word):
-                self.assertEqual(title, expected)
+            is_right = letters == "be"
+            with self.subTest(letters=letters, at_once=[ending.title for ending in ends]):
                 self.assertEqual(state.tally.right_count, int(is_right))
                 self.assertEqual(state.tally.wrong_count, int(not is_right))
-                found = {
-                    made.endings[final.ending].title
-                    for final in reach(made, program.rules, word).finals
-                }
-                # A whole word ends it too, before its letters have.
-                self.assertEqual(found, {expected} | ({"Word"} if by_word else {"Rest"}))
+                come = None if state.ending is None else made.endings[state.ending].title
+                self.assertEqual(come, ends[0].title if ends else None)
+                finals = reach(made, program.rules, packs).finals
+                # A word typed whole has no last letter.
+                found = {ending.title for ending in ends}
+                if by_word not in ends:
+                    found.add("Rest")
+                self.assertEqual({made.endings[final.ending].title for final in finals}, found)
 
 
 class TestFinish(unittest.TestCase):
