@@ -7,8 +7,32 @@ from itertools import product, repeat
 from hypothesis import given
 from hypothesis import strategies as st
 
-from dicetrail.core import Ask, Begin, Draw, Phase, Refill, Wait, start, step
-from dicetrail.core.play import Intent, length_of_round, next_input, play_on
+from dicetrail.core import (
+    Ask,
+    Begin,
+    Check,
+    Details,
+    Draw,
+    Kind,
+    Needs,
+    Pack,
+    Phase,
+    Question,
+    Refill,
+    Wait,
+    start,
+    step,
+)
+from dicetrail.core.play import (
+    Intent,
+    action_for,
+    length_of_round,
+    made_ready,
+    next_input,
+    play_on,
+    presented_question,
+)
+from dicetrail.core.rules import Happening
 from tests.core.examples import changed
 from tests.core.test_laws import DICE, GAMES, INPUTS, built, played
 
@@ -97,3 +121,48 @@ class TestAnswering(unittest.TestCase):
                 after = step(program, state, given_.action, given_.at)
                 with self.subTest(left=left, clock=clock):
                     self.assertIn("right", [told.result for told in after.footprints])
+
+    def test_the_action_for_a_happening_makes_it_happen_whatever_is_asked(self):
+        hint, all_wanted = Details(hint="It grows."), Details(needs=Needs.ALL, hint="It grows.")
+        asked = {
+            "typed": Question("?", ("marrow", "squash"), (), Kind.TYPED, hint),
+            "number": Question("?", ("12",), (), Kind.NUMBER, Details(tolerance="3", hint="12")),
+            "one": Question("?", ("marrow",), ("pumpkin", "radish"), details=hint),
+            "any": Question("?", ("marrow", "squash"), ("radish",), details=hint),
+            "all": Question("?", ("marrow", "squash"), ("radish",), details=all_wanted),
+            "every": Question("?", ("marrow", "squash"), (), details=all_wanted),
+            "truth": Question("?", ("true",), (), Kind.TRUTH, hint),
+            "letters": Question("?", ("beetroot 2",), (), Kind.LETTERS, hint),
+        }
+        results = {
+            Happening.RIGHT: "right",
+            Happening.CLOSE: "close",
+            Happening.WRONG: "wrong",
+            Happening.HIT: "hit",
+            Happening.MISS: "miss",
+            Happening.PASSED: "passed",
+            Happening.LATE: "late",
+        }
+        with_slips = {"typed", "one", "any", "truth"}
+        for (name, question), typos, happening in product(asked.items(), (0, 3), Happening):
+            ask = Ask(tries=5, misses=5, seconds=9, hints=True, passing=True)
+            made = changed(ask=ask, check=Check(typos=typos), draw=Draw(1))
+            program = made_ready(made, {"veg": Pack("P", (question,))})
+            state = step(program, start(program, 7).state, Begin(), 0).state
+            is_letter = happening in (Happening.HIT, Happening.MISS)
+            if is_letter and name != "letters":
+                continue
+            action = action_for(presented_question(program, state), state, happening)
+            can = happening is not Happening.CLOSE or (typos > 0 and name in with_slips)
+            can = can and (name, happening) != ("every", Happening.WRONG)
+            with self.subTest(asked=name, typos=typos, happening=happening):
+                if not can and happening is Happening.CLOSE:
+                    self.assertIsNone(action)
+                    continue
+                at = 9000 if happening is Happening.LATE else 10
+                after = step(program, state, action, at)
+                told = {told.result for told in after.footprints} - {None}
+                hinted = after.state.question.is_hinted
+                self.assertEqual(hinted, happening is Happening.HINT)
+                if can and happening in results:
+                    self.assertEqual(told, {results[happening]})
