@@ -1,19 +1,26 @@
 """Cues: when they are played, how long they hold, what is heard, seen and read out."""
 
 import unittest
+from collections import Counter
 from dataclasses import replace
+from typing import ClassVar
 
 from dicetrail.core import (
     After,
+    Answer,
     Ask,
     Begin,
+    Check,
     Continue,
     Cue,
     Details,
+    Draw,
     Ending,
+    Kind,
     Occasion,
     Opening,
     Pack,
+    Question,
     Reveal,
     Sound,
     Wait,
@@ -26,7 +33,9 @@ from dicetrail.core import (
 )
 from dicetrail.core.document import Effect, Note
 from dicetrail.core.document.sounds import SHIPPED, semitones, sound_named, sounds_of
-from dicetrail.core.play import answered
+from dicetrail.core.play import action_for, answered, cues_heard, made_ready, presented_question
+from dicetrail.core.play.outcomes import progress_of
+from dicetrail.core.rules import ClockReading, Happening, branches, settle
 from dicetrail.core.workbench import CUE_SHEETS
 from tests.core.examples import FIVE, PACKS, answer_for, changed, play, points
 
@@ -90,6 +99,83 @@ class TestOccasions(unittest.TestCase):
         self.assertEqual(told, [("yes", 1000), ("next", 1500)])
         again = step(program, later.state, answer_for(program, later, False), 2500)
         self.assertEqual(heard(again, program), [])
+
+
+class TestWhatIsHeard(unittest.TestCase):
+    """Which cues something that happens to a question plays: by the words of each occasion."""
+
+    RULES = (
+        "lives = 3\ntried = 0\ndef right():\n    lives += 1\n    cue('ruled')\n"
+        "def wrong():\n    lives -= 1\ndef letter_hit():\n    lives -= 1\n    cue('ruled')\n"
+    )
+    OF_ANSWERS: ClassVar = {
+        Happening.RIGHT: ["press", "ruled", "life won", "right"],
+        Happening.CLOSE: ["press", "ruled", "life won", "close"],
+        Happening.WRONG: ["press", "life lost", "wrong"],
+        Happening.LATE: ["life lost", "late"],  # without a handler of its own, wrong's runs
+        Happening.PASSED: ["passed"],
+        Happening.HINT: ["hint"],
+    }
+    OF_LETTERS: ClassVar = {
+        Happening.HIT: ["press", "ruled", "life lost", "letter hit"],
+        Happening.MISS: ["press", "letter miss"],
+    }
+
+    def test_each_occasion_is_heard_in_a_run_and_by_those_who_foresee_it(self):
+        hint = Details(hint="It grows.")
+        typed = Question("?", ("marrow",), (), Kind.TYPED, hint)
+        spelled = Question("?", ("be",), (), Kind.LETTERS, hint)
+        ask = Ask(tries=2, misses=2, seconds=9, hints=True, passing=True)
+        cues = (Cue("ruled"), *(Cue(str(one), (one,), streak=2) for one in Occasion))
+        made = replace(
+            changed(ask=ask, check=Check(typos=1), draw=Draw(2)), script=self.RULES, cues=cues
+        )
+        for question, expected in ((typed, self.OF_ANSWERS), (spelled, self.OF_LETTERS)):
+            program = made_ready(made, {"veg": Pack("P", (question,) * 2)})
+            state = step(program, start(program, 7).state, Begin(), 0).state
+            for happening, names in expected.items():
+                with self.subTest(kind=question.kind, happening=happening):
+                    self.assert_heard(program, state, happening, names)
+            if question is spelled:  # the last letter, and the last miss
+                whole = [*self.OF_LETTERS[Happening.HIT], "ruled", "life won", "right"]
+                missed = [*self.OF_LETTERS[Happening.MISS], "life lost", "wrong"]
+                for happening, names in ((Happening.HIT, whole), (Happening.MISS, missed)):
+                    action = action_for(presented_question(program, state), state, happening)
+                    then = step(program, state, action, 0).state
+                    with self.subTest(last=happening):
+                        self.assert_heard(program, then, happening, names)
+            else:  # the second right answer in a row
+                then = step(program, state, Answer("marrow"), 0).state
+                then = step(program, then, Continue(), 0).state
+                names = [*self.OF_ANSWERS[Happening.RIGHT], "streak"]
+                self.assert_heard(program, then, Happening.RIGHT, names)
+
+    def assert_heard(self, program, state, happening, names):
+        presented = presented_question(program, state)
+        at = 9000 if happening is Happening.LATE else 0
+        then = step(program, state, action_for(presented, state, happening), at).state
+        # Time alone lets what was heard before stand.
+        before = state.heard if happening is Happening.LATE else ()
+        self.assertEqual(
+            Counter(one.cue for one in then.heard),
+            Counter([*names, *(one.cue for one in before)]),
+        )
+
+        def falls(tally, outcome):
+            yield 1.0, settle(program.rules, tally, outcome)
+
+        base = presented.asked.when_asked(0, state.round.position, 0, False)
+        (branch,) = branches(
+            falls,
+            base,
+            presented.terms,
+            state.tally,
+            progress_of(presented, state),
+            happening,
+            ClockReading(),
+        )
+        foreseen = cues_heard(program, state.tally, happening, branch)
+        self.assertEqual(Counter(cue.name for cue in foreseen), Counter(names))
 
 
 class TestHolds(unittest.TestCase):

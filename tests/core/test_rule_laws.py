@@ -113,6 +113,17 @@ class TestCounting(unittest.TestCase):
             wrong = sum(outcome in ("wrong", "late") for outcome in outcomes)
             self.assertEqual(tally.mistakes, wrong)
 
+    def test_worth_is_counted_only_where_something_reads_it_and_never_below_nothing(self):
+        for worth, reader in product((None, -3, 0, 1, 4), ("", "{right_worth}", "{done_worth}")):
+            question = Question("?", ("a",), ("b",), details=Details(worth=worth))
+            playing = game("", (Ending("E", reader),))
+            for outcome in ("right", "wrong"):
+                program, state = begun(playing, packs={"p": Pack("p", (question,))})
+                tally = do(program, state, outcome).tally
+                points = max(0, 1 if worth is None else worth) if reader else 0
+                had = points if outcome == "right" else 0
+                self.assertEqual((tally.right_worth, tally.done_worth), (had, points))
+
     def test_points_had_are_shared_by_what_could_have_been_had(self):
         told = "{right_worth}/{done_worth}={worth_percent}"
         ends = (Ending("E", told, counts="worth_percent"),)

@@ -2,6 +2,7 @@
 
 import unittest
 from dataclasses import replace
+from itertools import product
 
 from dicetrail.core import (
     After,
@@ -10,6 +11,7 @@ from dicetrail.core import (
     Begin,
     Check,
     Continue,
+    Cue,
     Details,
     Draw,
     DrawOrder,
@@ -19,6 +21,7 @@ from dicetrail.core import (
     Input,
     Kind,
     Letter,
+    Occasion,
     Opening,
     Order,
     Pack,
@@ -101,6 +104,26 @@ class TestOwnWords(unittest.TestCase):
             moment = step(program, moment.state, Answer(answer), 1)
             with self.subTest(answer):
                 self.assertEqual(table(program, moment.state).feedback.says, says)
+
+    def test_the_makers_words_stand_alone_where_they_are_to_and_there_are_some(self):
+        """Words of the question where the round says so, words of a cue where the cue says so."""
+        for own, alone, cue_says, cue_alone in product((False, True), repeat=4):
+            details = Details(when_right="Well dug.") if own else Details()
+            question = Question("Root?", ("beet",), ("pea",), details=details)
+            cue = Cue("Yes", (Occasion.RIGHT,), "Yes!" if cue_says else "", words_alone=cue_alone)
+            silent = Cue("No", (Occasion.WRONG,), "No!", words_alone=True)
+            round_ = Round("", ("veg",), after=After(own_words_alone=alone))
+            made = Game("", (round_,), (Ending("Done", ""),), cues=(cue, silent))
+            program = made_ready(made, {"veg": Pack("V", (question,))})
+            state = step(program, start(program, 1).state, Begin(), 0).state
+            right = next(
+                choice.place
+                for choice in table(program, state).question.choices
+                if choice.text == "beet"
+            )
+            feedback = table(program, step(program, state, Answer(right), 1).state).feedback
+            with self.subTest(own=own, alone=alone, cue_says=cue_says, cue_alone=cue_alone):
+                self.assertEqual(feedback.is_own, (own and alone) or (cue_says and cue_alone))
 
 
 class TestTable(unittest.TestCase):
