@@ -1,3 +1,4 @@
+import ast
 import itertools
 import unittest
 
@@ -54,6 +55,33 @@ class TestPuttingIn(unittest.TestCase):
                 self.assertEqual({name: script.counters[name] for name in first}, first)
                 lines = iter(made.splitlines())
                 self.assertTrue(all(line in lines for line in one.script.splitlines() if line))
+
+    def test_scripts_of_any_parts_are_put_together_and_do_what_both_did(self):
+        """Scripts with and without remarks, counters and functions, each put into each."""
+        heads = ("", "# mine\n", "\n\n")
+        counters = ("", "score = 0\n", "score = 5\nlives = 3\n")
+        functions = (
+            "",
+            "def right():\n    score += 1\n",
+            "def right():\n    score += 10\ndef wrong():\n    score -= 2\n",
+        )
+        starts = ({}, {"score": 0}, {"score": 5, "lives": 3})
+        parts = itertools.product(heads, zip(counters, starts, strict=True), functions)
+        scripts = [(head + text + body, start) for head, (text, start), body in parts]
+        for (one, first_start), (other, second_start) in itertools.product(scripts, repeat=2):
+            with self.subTest(one=one, other=other):
+                made, first, second = parse(put_in(one, other)), parse(one), parse(other)
+                start = {"score": 0} | second_start | first_start
+                self.assertEqual(dict(made.counters), start)
+                for name in ("right", "wrong"):
+                    bodies = [
+                        [ast.unparse(line) for line in script.functions[name].body]
+                        for script in (first, second)
+                        if name in script.functions
+                    ]
+                    here = made.functions.get(name)
+                    found = [] if here is None else [ast.unparse(line) for line in here.body]
+                    self.assertEqual(found, [line for body in bodies for line in body])
 
     def test_functions_of_one_line_and_other_depths_are_put_together(self):
         made = put_in("score=0\ndef right(): score += 1", "def right():\n  score += 2\n")
