@@ -1,5 +1,6 @@
 """The rule script: what it takes, what it refuses, and how its faults are told."""
 
+import itertools
 import time
 import unittest
 
@@ -175,6 +176,18 @@ class TestRefusing(unittest.TestCase):
                 self.assertEqual((first.line, first.column), (line, column), first)
                 self.assertIn(what, first.what)
                 self.assertIn(mend, first.mend + first.what)
+
+    def test_a_name_stands_once_whether_for_a_counter_or_a_function(self):
+        kinds = "{name} = 1\n", "def {name}():\n    other += 1\n"
+        for first, second in itertools.product(kinds, repeat=2):
+            for name, is_twice in (("mine", True), ("yours", False)):
+                before = "other = 0\n" + first.format(name="mine")
+                faults = refusal(before + second.format(name=name)) or []
+                told = [(fault.line, fault.column, fault.what) for fault in faults]
+                line = before.count("\n") + 1
+                with self.subTest(first=first, second=second, name=name):
+                    expected = [(line, 1, "“mine” is here twice")] if is_twice else []
+                    self.assertEqual(told, expected)
 
     def test_everything_wrong_is_told_at_once(self):
         self.assertEqual(len(refusal("a = b\ndef right():\n    x = 1\n    y += 1\nimport os")), 4)
