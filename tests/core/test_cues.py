@@ -20,6 +20,7 @@ from dicetrail.core import (
     Occasion,
     Opening,
     Pack,
+    Phase,
     Question,
     Reveal,
     Sound,
@@ -231,6 +232,9 @@ class TestNarration(unittest.TestCase):
                 told = table(program, asked.state, media).narration
                 found = told and (told.text[:22], told.recorded)
                 self.assertEqual(found, expected)
+                done = step(program, asked.state, Answer(1), 1)
+                self.assertIs(done.state.phase, Phase.HOLDING)
+                self.assertIsNone(table(program, done.state, media).narration)
 
     def test_the_opening_is_read_before_the_run_begins_and_not_after(self):
         opening = Opening("Hello {name}.", reads_aloud=True)

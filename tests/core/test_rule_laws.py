@@ -51,7 +51,7 @@ from dicetrail.core import (
 from dicetrail.core.document import DOCUMENT, Best, Range, notes_of
 from dicetrail.core.document.words import as_written, filled_in
 from dicetrail.core.play import Intent, Listen, is_best, made_ready, next_input
-from dicetrail.core.rules import rules_of
+from dicetrail.core.rules import clock_readings, rules_of
 from dicetrail.core.rules.script import ScriptFaults, compile_script, parse
 from dicetrail.core.rules.script.language import QUESTION_FACTS
 from dicetrail.core.rules.script.ready_rules import SCRIPT_RECIPES
@@ -98,6 +98,26 @@ def do(program, state, *intents, after=0):
     while state.phase is Phase.HOLDING and state.hold_ms is None:
         state = step(program, state, Continue(), state.at).state
     return state
+
+
+class TestClockReadings(unittest.TestCase):
+    def test_every_reading_of_a_clock_is_found_with_the_first_moment_it_is_read(self):
+        """Against reading the clock at every millisecond of it."""
+        facts = ("seconds_left", "seconds_used", "percent_left")
+        for allowed, *chosen in product((1, 999, 1000, 1001, 3000, 7700), *((False, True),) * 3):
+            reads = frozenset(fact for fact, is_read in zip(facts, chosen, strict=True) if is_read)
+            expected = []
+            for used in range(allowed):
+                left = allowed - used
+                percent = floor(Fraction(100 * left, allowed) + Fraction(1, 2))
+                values = (left // 1000, used // 1000, percent)
+                reading = tuple(
+                    value if fact in reads else 0 for fact, value in zip(facts, values, strict=True)
+                )
+                if not expected or expected[-1][1] != reading:
+                    expected.append((used, reading))
+            with self.subTest(allowed=allowed, reads=reads):
+                self.assertEqual(clock_readings(reads, allowed), expected)
 
 
 class TestCounting(unittest.TestCase):

@@ -167,6 +167,9 @@ class TestRefusing(unittest.TestCase):
             ("def right():\n    a = (1", 2, 9, "never closed", "examples"),
             ("def right():\n    score = [1][1 / 2]", 2, 17, "whole number", "//"),
             ("def right():\nscore = 1", 2, 1, "expected an indented block", "examples"),
+            ("def right():\n    score = len(score)", 2, 13, "written list", "len([3, 2, 1])"),
+            ("def right():\n    score = len([1], [2])", 2, 13, "written list", "len([3, 2, 1])"),
+            ("def right():\n    score = len()", 2, 13, "written list", "len([3, 2, 1])"),
             ("é = 0\ndef right():\n    é += 'ö' + q", 3, 10, "words", "compare"),
         ):
             with self.subTest(script=script):

@@ -86,6 +86,10 @@ class TestPuttingIn(unittest.TestCase):
     def test_functions_of_one_line_and_other_depths_are_put_together(self):
         made = put_in("score=0\ndef right(): score += 1", "def right():\n  score += 2\n")
         self.assertEqual(made, "score=0\ndef right():\n    score += 1\n    score += 2\n")
+        for here, there in itertools.product(("  ", "    ", "\t", " " * 7), repeat=2):
+            one, other = (f"def right():\n{depth}score += 1\n" for depth in (here, there))
+            expected = f"def right():\n{here}score += 1\n{here}score += 1\n"
+            self.assertEqual(put_in(one, other), expected)
 
 
 class TestWatch(unittest.TestCase):

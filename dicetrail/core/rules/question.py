@@ -251,7 +251,7 @@ def turning_points(allowed_ms: int, by_percent: bool) -> set[int]:
     """The milliseconds used at which a whole second or percent turns, before the clock's end."""
     points = {0}
     for second in range(0, allowed_ms, 1000):
-        points |= {second, second + 1}
+        points |= {second, second + 1, allowed_ms - second, allowed_ms - second + 1}
     if by_percent:
         for share in range(101):
             edge = allowed_ms - allowed_ms * (2 * share - 1) // 200
