@@ -72,7 +72,16 @@ class SavedInput(Protocol):
     def at(self) -> int: ...
 
 
-class SavedRun(Protocol):
+class AnyRun(Protocol):
+    """A run, wherever it was played."""
+
+    @property
+    def players(self) -> tuple[str, ...]: ...
+    @property
+    def started_at(self) -> datetime: ...
+
+
+class SavedRun(AnyRun, Protocol):
     """A run that was started here. What it came to is None until it has ended."""
 
     @property
@@ -86,11 +95,7 @@ class SavedRun(Protocol):
     @property
     def dice(self) -> int: ...
     @property
-    def players(self) -> tuple[str, ...]: ...
-    @property
     def place(self) -> Place: ...
-    @property
-    def started_at(self) -> datetime: ...
     @property
     def best(self) -> float | None: ...
     @property
@@ -115,36 +120,29 @@ class SavedRun(Protocol):
     def remark(self) -> str | None: ...
 
 
-class SavedElsewhere(Protocol):
-    """A run that was played elsewhere and brought here in a file of answers."""
+class Elsewhere(AnyRun, Protocol):
+    """A run that was played elsewhere, by its name and the revision of the game there."""
 
     @property
     def run(self) -> str: ...
     @property
-    def file_name(self) -> str: ...
-    @property
     def revision(self) -> int: ...
+
+
+class SavedElsewhere(Elsewhere, Protocol):
+    """A run that was played elsewhere and brought here in a file of answers."""
+
     @property
-    def players(self) -> tuple[str, ...]: ...
-    @property
-    def started_at(self) -> datetime: ...
+    def file_name(self) -> str: ...
     @property
     def seen(self) -> Playthrough: ...
     @property
     def remark(self) -> str | None: ...
 
 
-class PlayedThere(Protocol):
+class PlayedThere(Elsewhere, Protocol):
     """A run in a file of answers, before it is brought here."""
 
-    @property
-    def run(self) -> str: ...
-    @property
-    def revision(self) -> int: ...
-    @property
-    def players(self) -> tuple[str, ...]: ...
-    @property
-    def started_at(self) -> datetime: ...
     @property
     def shown(self) -> Playthrough: ...
     @property

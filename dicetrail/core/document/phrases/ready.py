@@ -54,18 +54,17 @@ def _entries(translations: str) -> Iterator[tuple[str, tuple[str, ...]]]:
             yield name, tuple(text for key, text in parts.items() if key.startswith("msgstr"))
 
 
-def _without_translations(language: Language) -> str:
+def _no_translations(language: Language) -> str:
     raise LookupError(f"no translations were supplied, so there are no words for {language.label}")
 
 
-_suppliers: list[Callable[[Language], str]] = [_without_translations]
+_supplied: dict[str, Callable[[Language], str]] = {"translations": _no_translations}
 
 
 def supply_translations(supply: Callable[[Language], str]) -> None:
-    """Name the function that gives the PO file of a language. It is called at most once for each,
-    when the words of the language are first needed."""
-    _suppliers.append(supply)
-    ready_texts.cache_clear()
+    """Name the function that gives the PO file of a language, before any words are needed. It is
+    called once for each language, when a game first speaks it."""
+    _supplied["translations"] = supply
 
 
 @cache
@@ -73,4 +72,4 @@ def ready_texts(language: Language) -> Texts:
     """The ready texts of a language."""
     if language is Language.ENGLISH:
         return MappingProxyType({phrase: tuple(phrase.label.split(BAR)) for phrase in Phrase})
-    return texts_in(_suppliers[-1](language), language)
+    return texts_in(_supplied["translations"](language), language)
