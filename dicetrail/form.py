@@ -78,7 +78,7 @@ def unplayable(shown: Playthrough) -> str | None:
     return None
 
 
-_DONE = (Result.RIGHT, Result.CLOSE, Result.WRONG, Result.LATE, Result.PASSED)
+_DONE = (Result.RIGHT, Result.CLOSE, Result.PARTLY, Result.WRONG, Result.LATE, Result.PASSED)
 
 
 def _is_fit(one: Observation) -> bool:

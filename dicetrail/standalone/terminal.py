@@ -278,10 +278,12 @@ def _asked(view: Table, translator: Translator) -> Iterator[StyledLine | Card]:
 
 
 _GOOD, _BAD = (TextStyle.GOOD, "✓"), (TextStyle.BAD, "✗")
+_PARTLY = (TextStyle.TOLD, "±")
 _MARKS: dict[Result, Piece] = {
     Result.RIGHT: _GOOD,
     Result.CLOSE: _GOOD,
     Result.HIT: _GOOD,
+    Result.PARTLY: _PARTLY,
     Result.WRONG: _BAD,
     Result.MISS: _BAD,
     Result.LATE: _BAD,
@@ -328,7 +330,7 @@ def standard_lines() -> LineStream:
 
 
 _PLAINER = str.maketrans(
-    {"✓": "+", "✗": "x", "·": "-", "»": ">", "–": "-", "—": "-", "…": "...", "’": "'"}
+    {"✓": "+", "✗": "x", "·": "-", "±": "~", "»": ">", "–": "-", "—": "-", "…": "...", "’": "'"}
     | dict.fromkeys("“”„«", '"')
     | dict.fromkeys("‘‚", "'")
     | dict.fromkeys("\u2066\u2067\u2068\u2069\u200e\u200f", "")

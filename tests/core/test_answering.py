@@ -23,6 +23,7 @@ from dicetrail.core import (
     start,
     step,
 )
+from dicetrail.core.document import PartlyRight
 from dicetrail.core.play import (
     Intent,
     action_for,
@@ -137,6 +138,7 @@ class TestAnswering(unittest.TestCase):
         results = {
             Happening.RIGHT: "right",
             Happening.CLOSE: "close",
+            Happening.PARTLY: "partly",
             Happening.WRONG: "wrong",
             Happening.HIT: "hit",
             Happening.MISS: "miss",
@@ -146,7 +148,8 @@ class TestAnswering(unittest.TestCase):
         with_slips = {"typed", "one", "any", "truth"}
         for (name, question), typos, happening in product(asked.items(), (0, 3), Happening):
             ask = Ask(tries=5, misses=5, seconds=9, hints=True, passing=True)
-            made = changed(ask=ask, check=Check(typos=typos), draw=Draw(1))
+            check = Check(typos=typos, partly=PartlyRight.LESS_WRONG)
+            made = changed(ask=ask, check=check, draw=Draw(1))
             program = made_ready(made, {"veg": Pack("P", (question,))})
             state = step(program, start(program, 7).state, Begin(), 0).state
             is_letter = happening in (Happening.HIT, Happening.MISS)
@@ -155,8 +158,9 @@ class TestAnswering(unittest.TestCase):
             action = action_for(presented_question(program, state), state, happening)
             can = happening is not Happening.CLOSE or (typos > 0 and name in with_slips)
             can = can and (name, happening) != ("every", Happening.WRONG)
+            can = can and (happening is not Happening.PARTLY or name in ("all", "every"))
             with self.subTest(asked=name, typos=typos, happening=happening):
-                if not can and happening is Happening.CLOSE:
+                if not can and happening in (Happening.CLOSE, Happening.PARTLY):
                     self.assertIsNone(action)
                     continue
                 at = 9000 if happening is Happening.LATE else 10

@@ -4,11 +4,14 @@ import random
 import unittest
 from collections import deque
 from dataclasses import replace
+from itertools import combinations
 
 from dicetrail.core import (
     After,
+    Answer,
     Ask,
     Begin,
+    Check,
     Continue,
     Details,
     Draw,
@@ -34,7 +37,7 @@ from dicetrail.core import (
     step,
 )
 from dicetrail.core.answers.letters import letters_of
-from dicetrail.core.document import Facts, Leaves, Pattern, RoundOrder
+from dicetrail.core.document import Facts, Leaves, Needs, PartlyRight, Pattern, RoundOrder
 from dicetrail.core.play import Finish, Intent, next_input
 from dicetrail.core.play.program import made_ready, most_questions, question_of, round_of
 from dicetrail.core.play.state import RoundInPlay
@@ -47,6 +50,7 @@ POOL = (
     Question("Fruit?", ("Plum",), ("Beet",), details=Details(worth=3, level=2, seconds=2)),
     Question("Pod?", ("Pea",), ("Oak",), details=Details(worth=1, level=1)),
     Question("Spell", ("bee",), (), Kind.LETTERS, Details(misses=2)),
+    Question("Pods?", ("Pea", "Bean"), ("Oak", "Yew"), details=Details(worth=2, needs=Needs.ALL)),
 )
 SCRIPTS = (
     "def right():\n    score += worth\n",
@@ -64,6 +68,8 @@ SCRIPTS = (
     "def right():\n    score += 1\n    add_time(1)\ndef wrong():\n    add_time(-1)\n",
     "def right():\n    score += level\ndef passed():\n    again()\n",
     "def right():\n    score += mistakes + percent // 50\n",
+    "def partly():\n    score += 3 * share // 100\ndef right():\n    score += 3\n",
+    "def partly():\n    if partly_count == 1:\n        go('1')\ndef wrong():\n    score -= 1\n",
     "def right():\n    score += worth_percent // 40\ndef wrong():\n    score -= done_worth\n",
 )
 CONDITIONS = (
@@ -71,6 +77,7 @@ CONDITIONS = (
     "worth_percent >= 50",
     "right_worth == 3",
     "leaders > 1",
+    "partly_share > 50",
     "round_number == 2",
     "mistakes > 1",
     "player_number == 2",
@@ -93,9 +100,11 @@ def any_round(chances, title):
         seconds=pick((None, None, 3)),
         passing=chances.random() < 0.3,
     )
-    moves = Moves(*(pick(WAYS) for _ in range(4)))
+    moves = Moves(*(pick(WAYS) for _ in range(5)))
+    check = Check(partly=pick(list(PartlyRight)), right_from=pick((1, 50, 51, 100)))
     seconds = pick((None, None, None, 4))
-    round_ = Round(title, (title,), draw=draw, ask=ask, after=After(hold_ms=0), moves=moves)
+    after = After(hold_ms=0)
+    round_ = Round(title, (title,), draw=draw, ask=ask, check=check, after=after, moves=moves)
     if chances.random() < 0.15:
         rows = tuple((name, pick("xy"), pick("123")) for name in "abc")
         patterns = (
@@ -164,12 +173,16 @@ def script_actions(program, state):
             given = next_input(program, state, intent, state.at)
             for pause in (0, 1, 1000, 1001, 2001) if state.clocks.soonest else (0,):
                 yield given.action, pause
+        question = question_of(program, state)
+        if question.details.needs is Needs.ALL:
+            choices = range(1, len(question.choices) + 1)
+            for count in choices:
+                yield from ((Answer(picked), 0) for picked in combinations(choices, count))
         for left in state.clocks.countdowns:
             yield Wait(), max(0, left)
         yield Pass(), 0
         yield Hint(), 0
         yield Finish(), 0
-        question = question_of(program, state)
         if question.kind is Kind.LETTERS:
             for letter in (*sorted(letters_of(question.right[0])), "x", "y", "z"):
                 yield Letter(letter), 0

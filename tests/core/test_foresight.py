@@ -25,7 +25,7 @@ from dicetrail.core import (
     Round,
     build,
 )
-from dicetrail.core.document import Cue, Occasion
+from dicetrail.core.document import Cue, Needs, Occasion, PartlyRight
 from dicetrail.core.foresight import (
     SCOUTS,
     Habit,
@@ -203,14 +203,20 @@ class TestForecasts(unittest.TestCase):
             kind: Pack("P", tuple(Question(f"{n}?", (word,), (), kind, hint) for n in range(2)))
             for kind, word in ((Kind.TYPED, "marrow"), (Kind.LETTERS, "bee"))
         }
+        all_wanted = replace(hint, needs=Needs.ALL)
+        wanted = Question("All?", ("pea", "bean"), ("oak",), details=all_wanted)
+        packs["all"] = Pack("P", (wanted, replace(wanted, prompt="Both?")))
         by_script = [event for event in Event if event not in (Event.STARTED, Event.GAME_OVER)]
-        never = Scout("A", (0,), again=0, close=0, spread=0, median_ms=1300, letter_ms=700)
+        never = Scout(
+            "A", (0,), again=0, partly=0, close=0, spread=0, median_ms=1300, letter_ms=700
+        )
         always = replace(never, right=(100,), again=100)
         players = (
             never,
             always,
             replace(always, close=100),
             replace(never, passes=100),
+            replace(never, partly=100),
             replace(never, right=(0,), again=100),
             replace(always, hints=100),
             replace(never, median_ms=9000, letter_ms=9000),
@@ -222,11 +228,13 @@ class TestForecasts(unittest.TestCase):
         ):
             ask = replace(tries, seconds=6, passing=True)
             script = "def right():\n    lives += 1\ndef wrong():\n    lives -= 1\n"
+            script += "def partly():\n    lives += 2\n" * (on is not Occasion.STREAK)
             if isinstance(on, Event):
                 script = f"def {on}():\n    cue('c')\n"
             script = f"score = 0\nlives = 9\n{script}"
             cue = Cue("c", (on,) if isinstance(on, Occasion) else (), streak=2)
-            check, after = Check(typos=1), After(hold_ms=300)
+            check = Check(typos=1, partly=PartlyRight.LESS_WRONG, right_from=50)
+            after = After(hold_ms=300)
             round_ = Round("R", ("p",), draw=Draw(2), ask=ask, check=check, after=after)
             game = Game("G", (round_,), (Ending("E", ""),), script, cues=(cue,))
             short, long = (

@@ -54,7 +54,16 @@ from dicetrail.core import (
     table,
 )
 from dicetrail.core.answers import compare
-from dicetrail.core.document import Language, Leaves, Made, Operator, Pattern, RoundOrder
+from dicetrail.core.document import (
+    Language,
+    Leaves,
+    Made,
+    Needs,
+    Operator,
+    PartlyRight,
+    Pattern,
+    RoundOrder,
+)
 from dicetrail.core.play import Finish, Listen, Result, What, go_on
 from dicetrail.core.play.program import made_ready
 from dicetrail.core.play.state import State
@@ -71,6 +80,7 @@ MIXED = Pack(
         Question("Half of five?", ("5/2",), (), Kind.NUMBER),
         Question("Say it", ("Marrow pie",), (), Kind.LETTERS),
         Question("Carrot", ("root",), ("leaf", "fruit"), Kind.SORT),
+        Question("Beds?", ("a", "pea", "bean"), ("b", "c"), details=Details(needs=Needs.ALL)),
     ),
 )
 PACKS = {"veg": VEGETABLES, "mix": MIXED, "beds": BEDS}
@@ -90,6 +100,7 @@ SCRIPTS = st.sampled_from(
         "score = 5\ndef right():\n    score += 6 // tries_used\ndef timeout():\n    score /= 2\n",
         "def right():\n    score += roll(6)\n    if score > 9:\n        go('1')\n"
         "def wrong():\n    if tries_left == 1:\n        skip()\ndef hinted():\n    score -= 1\n",
+        "def partly():\n    score += worth * share / 100\n    if share > 40:\n        skip()\n",
         "def letter_miss():\n    score -= 1\ndef round_over():\n    tell('{score}')\n"
         "def passed():\n    again()\ndef asked():\n    add_time(1)\n",
     ]
@@ -131,9 +142,15 @@ ROUNDS = st.builds(
         passing=st.booleans(),
         waits_for_sound=st.booleans(),
     ),
-    check=st.builds(Check, typos=st.integers(0, 3), ignore_accents=st.booleans()),
+    check=st.builds(
+        Check,
+        typos=st.integers(0, 3),
+        ignore_accents=st.booleans(),
+        partly=st.sampled_from(PartlyRight),
+        right_from=st.sampled_from([1, 40, 100]),
+    ),
     after=st.builds(After, st.sampled_from(Reveal), st.none() | st.integers(0, 3000)),
-    moves=st.builds(Moves, WAYS, WAYS, WAYS, WAYS),
+    moves=st.builds(Moves, WAYS, WAYS, WAYS, WAYS, WAYS),
     seconds=SECONDS,
 )
 GAMES = st.builds(
@@ -162,6 +179,7 @@ ACTIONS = st.one_of(
         [Begin(), Continue(), Continue(), Wait(), Listen(), Hint(), Pass(), Quit(), Finish()]
     ),
     st.integers(-1, 9).map(Answer),
+    st.lists(st.integers(1, 5), max_size=4, unique=True).map(tuple).map(Answer),
     st.sampled_from(["a", "b", "true", "honey", "homey", "2.5", "root", "11", ""]).map(Answer),
     st.text(max_size=4).map(Answer),
     st.sampled_from("maropie zé!").map(Letter),
@@ -308,7 +326,8 @@ class TestRuns(unittest.TestCase):
                 self.assertTrue(question.right_letters)
                 self.assertEqual(len(set(question.choices)), len(question.choices))
                 if round_.ask.shown and question.choices != ("true", "false"):
-                    self.assertLessEqual(len(question.choices), max(2, round_.ask.shown))
+                    least = 4 if question.prompt == "Beds?" else 2  # all that are right, one wrong
+                    self.assertLessEqual(len(question.choices), max(least, round_.ask.shown))
 
 
 class TestSurveys(unittest.TestCase):

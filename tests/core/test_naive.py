@@ -5,6 +5,8 @@ The interpreter below knows nothing of the engine. It follows the docstrings of 
 """
 
 import unittest
+from fractions import Fraction
+from math import floor
 
 from hypothesis import settings
 from hypothesis import strategies as st
@@ -15,6 +17,7 @@ from dicetrail.core import (
     Answer,
     Ask,
     Begin,
+    Check,
     Continue,
     Cue,
     Details,
@@ -41,8 +44,10 @@ from dicetrail.core import (
     step,
     table,
 )
+from dicetrail.core.document import Needs, PartlyRight
 from dicetrail.core.play.program import made_ready
 
+ALL = ("one", "two", "three")
 HINTED = Details(hint="It is green.")
 BEDS = Pack(
     "Beds",
@@ -50,6 +55,8 @@ BEDS = Pack(
         Question("Find it", ("pea",), (), Kind.LETTERS, details=HINTED if number % 2 else Details())
         if number % 3 == 1
         else Question(f"Bed {number}?", ("right",), ("wrong", "off"), details=HINTED)
+        if number % 3 == 0
+        else Question(f"All of {number}?", ALL, ("off", "bad"), details=Details(needs=Needs.ALL))
         for number in range(12)
     ),
 )
@@ -62,11 +69,21 @@ POINTS = {
     "letter_hit": 10_000,
     "letter_miss": -100_000,
     "round_over": 1_000_000,
+    "partly": 10_000_000,
 }
 """What each handler adds to the score: from the sum it is seen how often each has run."""
-SCRIPT = "score = 0\n" + "".join(
-    f"def {name}():\n    score += {points}\n" for name, points in POINTS.items()
-)
+
+
+def script(has_partly):
+    """Rules that add the points of each handler, with one for partly right answers or without."""
+    handlers = [
+        f"def {name}():\n    score += {points}\n"
+        for name, points in POINTS.items()
+        if name != "partly" or has_partly
+    ]
+    return "score = 0\n" + "".join(handlers)
+
+
 ENDINGS = (Ending("High", "", at_least=15), Ending("Rest", ""), Ending("Named", ""))
 WAYS = st.sampled_from([Way(), Way(), Way(To.AGAIN), Way(To.NEXT_ROUND), Way(To.ENDING, "Named")])
 ROUNDS = st.builds(
@@ -84,7 +101,10 @@ ROUNDS = st.builds(
         passing=st.booleans(),
     ),
     after=st.builds(After, hold_ms=st.sampled_from([None, 0, 700])),
-    moves=st.builds(Moves, WAYS, WAYS, WAYS, WAYS),
+    check=st.builds(
+        Check, partly=st.sampled_from(PartlyRight), right_from=st.sampled_from([30, 67, 100])
+    ),
+    moves=st.builds(Moves, WAYS, WAYS, WAYS, WAYS, WAYS),
     seconds=st.none() | st.integers(3, 9),
 )
 BELLS = [(Cue("bell", (Occasion.WRONG,), hold_ms=hold),) for hold in (None, 0, 400)]
@@ -96,7 +116,8 @@ TIMES = st.sampled_from([0, 0, 0, 0, 300, 300, 1_000, 2_500, 9_000])
 class Naive:
     """A game played by hand."""
 
-    def __init__(self, rounds, players, seconds, cues):
+    def __init__(self, rounds, players, seconds, cues, has_partly):
+        self.has_partly = has_partly
         self.rounds, self.players = rounds, players
         self.cue_hold = cues[0].hold_ms if cues else None
         self.scores = [0] * players
@@ -147,15 +168,19 @@ class Naive:
         return self.question.kind is Kind.LETTERS
 
     @property
+    def wants_all(self):
+        return self.phase == "asking" and self.question.details.needs is Needs.ALL
+
+    @property
     def allowed(self):
         ask = self.rounds[self.round].ask
         return ask.misses if self.is_word else ask.tries
 
-    def close(self, name, move):
-        """The question is done with, by a handler and a way."""
+    def close(self, name, move, rings=False):
+        """The question is done with, by a handler and a way; it rings if a cue is heard."""
         self.run(name)
         self.way = getattr(self.rounds[self.round].moves, move)
-        self.hold_on(self.rounds[self.round].after.hold_ms, rings=name == "wrong")
+        self.hold_on(self.rounds[self.round].after.hold_ms, rings)
 
     def hold_on(self, hold, rings):
         """Hold for as long as a cue that rings says, or else for so long."""
@@ -164,17 +189,41 @@ class Naive:
         if self.hold == 0:
             self.go_on()
 
-    def miss(self, name):
-        """A wrong answer, or a letter that is not there."""
+    def miss(self, name, rings=True):
+        """An answer that is not right, or a letter that is not there."""
         self.used += 1
         if name == "letter_miss":
             self.run(name)
         if self.allowed is not None and self.used >= self.allowed:
-            self.close("wrong", "wrong")
-        elif name == "wrong":
-            self.run("wrong")
+            last = "wrong" if name == "letter_miss" else name
+            self.close(last, last, rings)
+        elif name != "letter_miss":
+            self.run(name)
             self.way = None  # back to the question
-            self.hold_on(0, rings=True)
+            self.hold_on(0, rings)
+
+    def share(self, picked):
+        """The share of the right choices that are picked, with those wrong taken away or not."""
+        right = sum(choice in ALL for choice in picked)
+        wrong = len(picked) - right
+        partly = self.rounds[self.round].check.partly
+        if right == len(ALL) and not wrong:
+            return 100
+        if partly == "never":
+            return 0
+        counted = Fraction(100 * (right - (wrong if partly == "less wrong picks" else 0)), len(ALL))
+        return 0 if counted <= 0 else min(99, floor(counted + Fraction(1, 2)))
+
+    def answer_with(self, picked):
+        """Some of the choices of a question that wants all that are right."""
+        share = self.share(picked)
+        if share in (0, 100):
+            return self.answer(share == 100)
+        if self.has_partly:
+            return self.miss("partly", rings=False)
+        if share >= self.rounds[self.round].check.right_from:
+            return self.answer(True)
+        return self.miss("wrong", rings=False)
 
     def answer(self, is_right):
         if self.phase == "asking":
@@ -280,13 +329,14 @@ class Playing(RuleBasedStateMachine):
         seconds=st.none() | st.integers(5, 20),
         cues=st.sampled_from([(), *BELLS]),
         has_begun=st.sampled_from([True, True, True, False]),
+        has_partly=st.booleans(),
     )
-    def sit_down(self, rounds, players, seconds, cues, has_begun):
+    def sit_down(self, rounds, players, seconds, cues, has_begun, has_partly):
         opening = Opening(most_players=2)
-        game = Game("Any", tuple(rounds), ENDINGS, SCRIPT, opening, cues, seconds)
+        game = Game("Any", tuple(rounds), ENDINGS, script(has_partly), opening, cues, seconds)
         self.program = made_ready(game, {"beds": BEDS})
         self.state = start(self.program, 7, ("Ash", "Bay")[:players]).state
-        self.naive = Naive(rounds, players, seconds, cues)
+        self.naive = Naive(rounds, players, seconds, cues, has_partly)
         if has_begun:
             self.begin(0)
 
@@ -302,10 +352,22 @@ class Playing(RuleBasedStateMachine):
     @rule(ms=TIMES, is_right=st.booleans())
     def answer(self, ms, is_right):
         self.take(Wait(), ms)
+        if self.naive.wants_all:
+            self.answer_with(0, (1, 2, 3) if is_right else (4,))
+            return
         is_word = self.naive.phase == "asking" and self.naive.is_word
         words = "pea" if is_right else "bean"
         self.take(Answer(words if is_word else 1 if is_right else 2), 0)
         self.naive.answer(is_right)
+
+    @precondition(lambda self: self.naive.wants_all)
+    @rule(ms=TIMES, picked=st.sets(st.integers(1, 5), min_size=1).map(tuple))
+    def answer_with(self, ms, picked):
+        self.take(Wait(), ms)
+        if self.naive.wants_all:
+            choices = self.naive.question.choices
+            self.take(Answer(picked), 0)
+            self.naive.answer_with([choices[place - 1] for place in picked])
 
     @precondition(lambda self: self.naive.phase == "asking" and self.naive.is_word)
     @rule(ms=TIMES, letter=st.sampled_from("peaxyz"))

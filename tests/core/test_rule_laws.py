@@ -122,7 +122,7 @@ class TestClockReadings(unittest.TestCase):
 
 class TestCounting(unittest.TestCase):
     def test_asked_anew_is_the_same_question_whatever_comes_of_it(self):
-        again = Moves(*(Way(To.AGAIN),) * 4)
+        again = Moves(*(Way(To.AGAIN),) * 5)
         for outcomes in product(("right", "wrong", "late", "passed"), repeat=3):
             ask = Ask(seconds=5, passing=True)
             program, state = begun(game(ask=ask, moves=again))

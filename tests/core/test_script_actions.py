@@ -7,6 +7,7 @@ from itertools import product
 from dicetrail.core import (
     Ask,
     Begin,
+    Check,
     Continue,
     Cue,
     Details,
@@ -26,6 +27,7 @@ from dicetrail.core import (
     step,
     table,
 )
+from dicetrail.core.document import Needs, PartlyRight
 from dicetrail.core.play import Finish, Intent, made_ready, next_input
 from dicetrail.core.rules import SCRIPT_ACTIONS, Event
 from dicetrail.core.survey.reach import reach
@@ -33,12 +35,23 @@ from tests.core.examples import FIVE, PACKS, VEGETABLES, changed
 
 ANSWERED = {
     "right": Intent.RIGHT,
+    "partly": Intent.PARTLY,
     "wrong": Intent.WRONG,
     "timeout": Intent.LATE,
     "passed": Intent.PASSED,
 }
 ENDS = (Ending("Left", "You left.", 10**6), Ending("Rest", "So it ends."))
 
+ALL_WANTED = {
+    "veg": Pack(
+        "All",
+        tuple(
+            Question(f"Bed {bed}?", ("pea", "bean"), ("rake",), details=Details(needs=Needs.ALL))
+            for bed in range(12)
+        ),
+    )
+}
+PARTS = Check(partly=PartlyRight.RIGHT_PICKS)
 HINTED = {
     "veg": replace(
         VEGETABLES,
@@ -53,7 +66,8 @@ def game_with(rules, ask=None, players=1, **more):
     """A game of two rounds, of three questions each, with these rules."""
     ask = ask or Ask(tries=3, seconds=10, passing=True)
     rounds = tuple(
-        Round(title, ("veg",), draw=Draw(3), ask=ask, **more) for title in ("One", "Two")
+        Round(title, ("veg",), draw=Draw(3), ask=ask, check=PARTS, **more)
+        for title in ("One", "Two")
     )
     return Game("G", rounds, ENDS, f"score = 0\n{rules}", Opening(most_players=players))
 
@@ -85,7 +99,7 @@ class TestWhereTheRunGoes(unittest.TestCase):
         """The program, the state with the first question, and the one after it came out so."""
         rules = f"def {event}():\n    {action}\n"
         ask = Ask(tries=tries, seconds=10, passing=True)
-        program, first = begun(game_with(rules, ask, len(players)), players=players)
+        program, first = begun(game_with(rules, ask, len(players)), ALL_WANTED, players)
         return program, first, onward(program, after(program, first, ANSWERED[event]).state)
 
     def each(self):
@@ -96,7 +110,7 @@ class TestWhereTheRunGoes(unittest.TestCase):
     def test_without_one_a_wrong_answer_leaves_the_tries_and_all_else_is_done_with(self):
         for event, tries in self.each():
             program, first, then = self.places("score += 1", event, tries)
-            stands = event == "wrong" and tries == 3
+            stands = event in ("partly", "wrong") and tries == 3
             self.assertEqual(prompt_of(program, then) == prompt_of(program, first), stands)
             self.assertEqual(then.round.position, int(not stands))
 
@@ -117,8 +131,7 @@ class TestWhereTheRunGoes(unittest.TestCase):
             program, first, then = self.places("again()", event, tries)
             self.assertEqual(prompt_of(program, then), prompt_of(program, first))
             self.assertEqual((then.question.tries_used, then.round.position), (0, 0))
-            tally = then.tally
-            self.assertEqual((tally.asked_count, tally.right_count, tally.wrong_count), (1, 0, 0))
+            self.assertEqual((then.tally.asked_count, then.tally.done_count), (1, 0))
 
     def test_skip_goes_to_the_next_question_tries_left_or_not(self):
         for event, tries in self.each():
@@ -144,7 +157,7 @@ class TestWhereTheRunGoes(unittest.TestCase):
         for event, tries in self.each():
             rules = f"def {event}():\n    reveal()\n    again()\n"
             ask = Ask(tries=tries, seconds=10, passing=True)
-            program, first = begun(game_with(rules, ask))
+            program, first = begun(game_with(rules, ask), ALL_WANTED)
             told = after(program, first, ANSWERED[event])
             self.assertTrue(told.state.question.is_revealed)
             self.assertFalse(first.question.is_revealed)
@@ -187,14 +200,14 @@ class TestSaid(unittest.TestCase):
         details = Details(hint="It flies.")
         spelled = Pack("Spelled", (Question("Spell it.", ("bee",), (), Kind.LETTERS, details),))
         ask = Ask(seconds=10, passing=True, hints=True)
-        round_ = Round("One", ("veg",), draw=Draw(1), ask=ask)
+        round_ = Round("One", ("veg",), draw=Draw(1), ask=ask, check=PARTS)
         for event, action in product(Event, ('tell("Hello {name}")', 'cue("Hello")')):
             is_letters = event in (Event.LETTER_HIT, Event.LETTER_MISS, Event.HINTED)
             rules = f"def {event}():\n    {action}\n"
             made = replace(
                 game_with(rules), rounds=(round_,), cues=(Cue("Hello", words="Hello {name}"),)
             )
-            program = made_ready(made, {"veg": spelled} if is_letters else PACKS)
+            program = made_ready(made, {"veg": spelled} if is_letters else ALL_WANTED)
             moments = [start(program, 7, ("Ada",))]
             moments.append(step(program, moments[0].state, Begin(), 0))
             for does in (Hint(), Letter("b"), Letter("x")) if is_letters else ():

@@ -25,10 +25,12 @@ from dicetrail.core.answers.folding import (
 )
 from dicetrail.core.answers.letters import Cell, as_letters, laid_out, letters_of, spelled
 from dicetrail.core.answers.numbers import read_number, tolerance_of
+from dicetrail.core.answers.shares import WHOLE, share_of_picks, shares_of_picks
 
 __all__ = [
     "LETTERS",
     "MAX_ANSWER",
+    "WHOLE",
     "Cell",
     "Checked",
     "Comparison",
@@ -49,6 +51,8 @@ __all__ = [
     "letters_of",
     "read",
     "read_number",
+    "share_of_picks",
+    "shares_of_picks",
     "spelled",
     "tidy",
     "tolerance_of",

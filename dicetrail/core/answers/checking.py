@@ -23,6 +23,7 @@ from dicetrail.core.answers.folding import (
     without_punctuation,
 )
 from dicetrail.core.answers.numbers import ReadNumber, number_in, within
+from dicetrail.core.answers.shares import WHOLE, share_of_picks
 from dicetrail.core.document import (
     ENGLISH,
     MAX_CHOICES,
@@ -30,6 +31,7 @@ from dicetrail.core.document import (
     Filling,
     Message,
     Needs,
+    PartlyRight,
     Phrase,
     listed,
     message,
@@ -52,6 +54,8 @@ class Verdict(StrEnum):
     RIGHT = "right"
     CLOSE = "close"
     """Right, apart from typos that the round allows."""
+    PARTLY = "partly"
+    """Right in part."""
     WRONG = "wrong"
     UNREADABLE = "unreadable"
     """The answer is empty or names no choice. It costs nothing, and the question waits on."""
@@ -68,6 +72,8 @@ class Checked:
     """The places, from 1, of the choices named."""
     matched: str = ""
     """The accepted answer it matched; empty if none."""
+    share: int = 0
+    """How much of an answer is right that is partly right, in percent, 1 to 99."""
 
     @property
     def why(self) -> str:
@@ -288,7 +294,7 @@ def check_choice(
         if not 1 <= place <= len(choices):
             return _unreadable(Phrase.NO_CHOICE, number=place, offer=_offer(choices))
     if needs is Needs.ALL:
-        return _all_checked(places, choices, right, slips)
+        return _all_checked(places, choices, right, slips, check.partly)
     if len(places) > 1:
         return _unreadable(Phrase.ONLY_ONE)
     place = places[0]
@@ -308,15 +314,24 @@ def _amid(place: int, choices: Sequence[str]) -> Message:
 
 
 def _all_checked(
-    places: tuple[int, ...], choices: Sequence[str], right: Collection[int], slips: int
+    places: tuple[int, ...],
+    choices: Sequence[str],
+    right: Collection[int],
+    slips: int,
+    partly: PartlyRight,
 ) -> Checked:
     """The verdict on several choices picked together: every right one and no other is right.
 
-    The reason for a wrong answer never tells which choices are right, because another try may
+    The reason for any other answer never tells which choices are right, because another try may
     follow.
     """
     named = listed([_amid(place, choices) for place in places], Phrase.LIST_AND)
-    if set(places) != set(right):
+    found = len(set(places) & set(right))
+    share = share_of_picks(partly, len(set(right)), found, len(set(places)) - found)
+    if 0 < share < WHOLE:
+        what = message(Phrase.ARE_PARTLY, choices=named, share=share)
+        return Checked(Verdict.PARTLY, what, places, share=share)
+    if not share:
         return Checked(Verdict.WRONG, message(Phrase.ARE_NOT_ALL, choices=named), places)
     matched = " and ".join(choices[place - 1] for place in places)
     if slips:

@@ -94,6 +94,16 @@ class Needs(Value):
     """Every right one and no other, picked together."""
 
 
+class PartlyRight(Value):
+    """What of an answer counts that names some of the right choices where all are wanted."""
+
+    NEVER = "never", "All or nothing"
+    RIGHT_PICKS = "right picks", "By right picks", "wrong ones take nothing away"
+    """The share of the right choices that are picked, at most 99 %."""
+    LESS_WRONG = "less wrong picks", "By right picks less wrong ones", "never below nothing"
+    """The same after as many right picks are taken away as there are wrong ones."""
+
+
 class DecimalMark(Value):
     """Which mark stands before decimals where it could be either; the other groups thousands."""
 
@@ -180,6 +190,7 @@ class Occasion(Value):
     SHOWN = "question shown"
     RIGHT = "right"
     CLOSE = "close"
+    PARTLY = "partly right"
     WRONG = "wrong"
     LATE = "late"
     PASSED = "passed"
@@ -584,7 +595,7 @@ class Sample:
     answer: str
     """The typed answer."""
     verdict: str
-    """``right``, ``close``, ``wrong`` or ``unreadable``."""
+    """``right``, ``close``, ``partly``, ``wrong`` or ``unreadable``."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -633,6 +644,17 @@ class Check:
     """How an ambiguous number such as 1,250 or 1.250 is read."""
     samples: tuple[Sample, ...] = ()
     """Answers that the maker tried, kept to show whether a later change alters their verdict."""
+    partly: Annotated[
+        PartlyRight, FieldLabel("Partly right", "where all right choices are wanted")
+    ] = PartlyRight.NEVER
+    """What of an answer counts that names some of the right choices where all are wanted."""
+    right_from: Annotated[
+        int,
+        Range(1, 100),
+        FieldLabel("Partly right counts as right from", "%; only if the rules have no partly"),
+    ] = 100
+    """The share in percent, 1 to 100, from which a partly right answer counts as right, if the
+    rule script has no handler `partly`; below it counts as wrong. 100 counts none as right."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -677,6 +699,8 @@ class Moves:
     """After the time for the question has run out."""
     passed: Annotated[Way, FieldLabel("After a pass")] = NEXT
     """After the player has passed the question."""
+    partly: Annotated[Way, FieldLabel("After the last partly right try", short="partly")] = NEXT
+    """After the last try was partly right, if the rule script has a handler `partly`."""
 
     @property
     def each(self) -> dict[str, Way]:

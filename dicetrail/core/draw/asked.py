@@ -5,8 +5,10 @@ The one place where a question's own time, worth, misses and hint meet those of 
 
 from typing import NamedTuple
 
-from dicetrail.core.document import Kind, Round
+from dicetrail.core.answers import shares_of_picks
+from dicetrail.core.document import Kind, PartlyRight, Round
 from dicetrail.core.draw.census import Traits
+from dicetrail.core.draw.deals import how_many_shown
 from dicetrail.core.rules import CLOCK_FACTS, Event, Outcome, Rules, Terms, still_allowed
 
 _CLOSE_KINDS = (Kind.TYPED, Kind.CHOICE, Kind.SORT, Kind.TRUTH)
@@ -28,6 +30,8 @@ class AskedTraits(NamedTuple):
     """Whether a typing slip can be forgiven."""
     has_hint: bool = False
     can_pass: bool = False
+    shares: tuple[int, ...] = ()
+    """The shares, in percent, of the answers that are right in part."""
 
     @property
     def terms(self) -> Terms:
@@ -39,6 +43,7 @@ class AskedTraits(NamedTuple):
             self.can_be_close,
             self.can_pass,
             bool(self.seconds),
+            self.shares,
         )
 
     def when_asked(self, round_number: int, position: int, turn: int, is_again: bool) -> Outcome:
@@ -59,8 +64,8 @@ class AskedTraits(NamedTuple):
             is_again=is_again,
         )
 
-    def merged(self, rules: Rules) -> "AskedTraits":
-        """The question without what the rules do not read."""
+    def merged(self, rules: Rules, round_number: int) -> "AskedTraits":
+        """The question, in a round by its number from 0, without what the rules do not read."""
         reads, handlers = rules.reads, rules.handlers.lean
         timed = reads & CLOCK_FACTS or "seconds_allowed" in reads
         minds_hints = Event.HINTED in handlers or bool(rules.at_once_in_question)
@@ -71,7 +76,18 @@ class AskedTraits(NamedTuple):
             letters=self.letters if minds_letters(rules) else min(1, self.letters),
             can_be_close=self.can_be_close and "verdict" in reads,
             has_hint=self.has_hint and minds_hints,
+            shares=_told_apart(self.shares, rules, round_number),
         )
+
+
+def _told_apart(shares: tuple[int, ...], rules: Rules, round_number: int) -> tuple[int, ...]:
+    """Those of some shares that rules can tell from one another."""
+    if "share" in rules.reads or not shares:
+        return shares
+    counted = [
+        rules.counted(Outcome(Event.PARTLY, round_number, share=share)).event for share in shares
+    ]
+    return tuple(dict(zip(counted, shares, strict=True)).values())
 
 
 def minds_letters(rules: Rules) -> bool:
@@ -103,4 +119,14 @@ def asked_in(round_: Round, traits: Traits) -> AskedTraits:
         bool(round_.check.typos) and traits.kind in _CLOSE_KINDS,
         bool(ask.hints and traits.is_hinted),
         ask.passing,
+        _shares(round_, traits),
     )
+
+
+def _shares(round_: Round, traits: Traits) -> tuple[int, ...]:
+    """The shares of the answers that are right in part, for the choices that are shown."""
+    right, wrong = traits.all_wanted
+    if not right or round_.check.partly is PartlyRight.NEVER:
+        return ()
+    right, wrong = how_many_shown(round_.ask.shown, right, wrong, wants_all=True)
+    return tuple(shares_of_picks(round_.check.partly, right, wrong))

@@ -10,7 +10,7 @@ from collections.abc import Iterable, Mapping
 from typing import NamedTuple
 
 from dicetrail.core.answers import letters_of
-from dicetrail.core.document import DecimalMark, Kind, Pack, Pattern, Question
+from dicetrail.core.document import DecimalMark, Kind, Needs, Pack, Pattern, Question
 
 
 class Traits(NamedTuple):
@@ -26,6 +26,8 @@ class Traits(NamedTuple):
     is_hinted: bool = False
     letters: int = 0
     """How many letters the player has to find, in a question of kind letters."""
+    all_wanted: tuple[int, int] = (0, 0)
+    """The numbers of right and wrong choices where all the right ones are wanted; else 0."""
 
 
 Census = Mapping[Traits, int]
@@ -43,6 +45,7 @@ def traits_of(question: Question) -> Traits:
     """The traits of a question."""
     details, kind = question.details, question.kind
     is_word = kind is Kind.LETTERS and question.right
+    wants_all = details.needs is Needs.ALL and question.choices
     return Traits(
         kind,
         details.topic,
@@ -52,6 +55,7 @@ def traits_of(question: Question) -> Traits:
         details.misses,
         bool(details.hint),
         len(letters_of(question.right[0])) if is_word else 0,
+        (len(question.right), len(question.wrong)) if wants_all else (0, 0),
     )
 
 

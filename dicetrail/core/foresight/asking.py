@@ -200,7 +200,7 @@ class Asking:
         self.scout, self.asked, self.base = who.scout, asked, base
         self.answers, self.letters = who.scout.answers, who.scout.letters
         self.means = (self.answers.mean, self.letters.mean)
-        self.chances: dict[tuple[int, bool], tuple[tuple[Happening, float], ...]] = {}
+        self.chances: dict[tuple[int, bool], tuple[tuple[Happening, int, float], ...]] = {}
         self.own = asked.own[who.number] if asked.own else None
         self.round: Round = program.game.rounds[base.round]
         cues = program.game.cues
@@ -316,17 +316,18 @@ class Asking:
         chances = self._chances(standing.progress)
         for timed_span, part, reading in in_time:
             now = standing._replace(timed_span=timed_span)
-            for happening, chance in chances:
+            for happening, share, chance in chances:
                 if chance > 0:
-                    self._comes(now, _scaled(part, chance), happening, reading, after)
+                    self._comes(now, _scaled(part, chance), happening, reading, after, share)
         if late is not None:
             timed_span, part = late
             reading = ClockReading(seconds_used=self.base.seconds_allowed)
             now = standing._replace(timed_span=timed_span)
             self._comes(now, part, Happening.LATE, reading, after)
 
-    def _chances(self, progress: Progress) -> tuple[tuple[Happening, float], ...]:
-        """How likely each answer is that can come next."""
+    def _chances(self, progress: Progress) -> tuple[tuple[Happening, int, float], ...]:
+        """Each answer that can come next, with its share if it is partly right, and how likely it
+        is."""
         tried, _, is_hinted = progress
         key = (tried, is_hinted)
         if key not in self.chances:
@@ -334,15 +335,23 @@ class Asking:
             right = self.scout.chance(asked.traits.level, asked.picks, tried, is_hinted, self.own)
             close = self.scout.close / 100 if self.terms.can_be_close else 0.0
             self.chances[key] = (
-                ((Happening.HIT, right), (Happening.MISS, 1 - right))
+                ((Happening.HIT, 0, right), (Happening.MISS, 0, 1 - right))
                 if self.is_word
                 else (
-                    (Happening.RIGHT, right * (1 - close)),
-                    (Happening.CLOSE, right * close),
-                    (Happening.WRONG, 1 - right),
+                    (Happening.RIGHT, 0, right * (1 - close)),
+                    (Happening.CLOSE, 0, right * close),
+                    *self._missed(1 - right),
                 )
             )
         return self.chances[key]
+
+    def _missed(self, missed: float) -> Iterator[tuple[Happening, int, float]]:
+        """The answers that are not right: partly right, by their shares, and wrong."""
+        wrong, picks = 1.0, self.asked.picks
+        for share, chance in self.scout.chances_of_shares(self.terms.shares, picks, self.own):
+            wrong -= chance
+            yield Happening.PARTLY, share, missed * chance
+        yield Happening.WRONG, 0, missed * wrong
 
     def _comes(
         self,
@@ -351,26 +360,28 @@ class Asking:
         happening: Happening,
         reading: ClockReading,
         after: dict[_PendingQuestion, Mass],
+        share: int = 0,
     ) -> None:
-        """What something that happens leads to: the question is done with, or stands on."""
+        """What something that happens leads to: the question is done with, or stands on. `share` is
+        that of a partly right answer."""
         self.follow(self.ways)
         tally, progress, timed_span = standing
         for branch in branches(
-            self.falls, self.base, self.terms, tally, progress, happening, reading
+            self.falls, self.base, self.terms, tally, progress, happening, reading, share
         ):
             if branch.letter is not None:
                 self.follow(self.ways)  # the letter and the word are two outcomes
-            share, merged = _scaled(mass, branch.share), self.merged(branch.settled.tally)
+            part, merged = _scaled(mass, branch.share), self.merged(branch.settled.tally)
             lasted = timed_span.held(self._held(tally, branch, happening))
             if branch.is_over:
-                self.found[question_outcome(branch.settled, merged), lasted].append(share)
+                self.found[question_outcome(branch.settled, merged), lasted].append(part)
             else:
-                self._enter(after, _PendingQuestion(merged, branch.progress, lasted), share)
+                self._enter(after, _PendingQuestion(merged, branch.progress, lasted), part)
 
     def _held(self, before: Tally, branch: Branch, happening: Happening) -> int:
         """How long the feedback is shown."""
         is_over = branch.is_over
-        if not (is_over or happening is Happening.WRONG):
+        if not (is_over or happening in (Happening.PARTLY, Happening.WRONG)):
             return 0  # hints and letters are told while the question stands
         way = branch.settled.way or (Way() if is_over else None)
         cues = cues_heard(self.program, before, happening, branch) if self.has_holds else ()

@@ -58,6 +58,14 @@ def fitted_scout(runs: Sequence[Sequence[Observation]]) -> Scout:
         helped=_found(helped, own_of, _firsts(helped), steady.helped),
         passes=_share([one.result is Result.PASSED for one in seen], 0),
         hints=_share([one.is_hinted for one in met], 0),
+        partly=_share(
+            [
+                one.is_partly_at_first
+                for one in alone
+                if one.can_be_partly and not one.is_right_at(1)
+            ],
+            steady.partly,
+        ),
         close=_share(
             [one.result is Result.CLOSE for one in alone if one.is_right and not one.choices],
             steady.close,

@@ -93,6 +93,8 @@ class QuestionEvidence:
     """How often it was right at the first try, at the second, and so on."""
     first: Share
     """How often it was right at the first try."""
+    partly: int
+    """How often it was done with as partly right."""
     late: int
     passed: int
     hinted: int
@@ -192,6 +194,7 @@ class EvidenceCount(Value):
     ASKED = "asked", "All who had it"
     RIGHT = "right", "Right"
     FIRST = "first", "Right at the first try"
+    PARTLY = "partly", "Partly right at the end"
     LATE = "late", "Too late"
     PASSED = "passed", "Passed"
     HINTED = "hinted", "Took the hint"
@@ -207,6 +210,8 @@ def is_counted(one: Observation, of: EvidenceCount, given: str = "") -> bool:
             return one.is_right
         case EvidenceCount.FIRST:
             return one.is_right_at(1)
+        case EvidenceCount.PARTLY:
+            return one.result is Result.PARTLY
         case EvidenceCount.LATE:
             return one.result is Result.LATE
         case EvidenceCount.PASSED:
@@ -243,6 +248,7 @@ def _of_question(had: _Had) -> QuestionEvidence:
         right=share,
         right_at=tuple(tries[at] for at in range(1, max(tries, default=0) + 1)),
         first=wilson(tries[1], asked),
+        partly=results.count(Result.PARTLY),
         late=late,
         passed=results.count(Result.PASSED),
         hinted=sum([one.is_hinted for one in seen]),
@@ -260,7 +266,7 @@ def _picked(question: Observation, had: _Had) -> tuple[Picked, ...]:
     given = [
         (one.tries[0].given, rest)
         for one, rest in zip(had.seen, had.rest, strict=True)
-        if one.tries and one.tries[0].verdict is Verdict.WRONG
+        if one.tries and one.tries[0].verdict in (Verdict.PARTLY, Verdict.WRONG)
     ]
     spelled = Counter([text for text, _ in given])
     alike = {text: _alike(text) for text in spelled}

@@ -13,6 +13,7 @@ from itertools import pairwise
 from math import ceil, log, prod
 from typing import NamedTuple
 
+from dicetrail.core.answers import shares_of_picks
 from dicetrail.core.document import (
     TRUTHS,
     DrawOrder,
@@ -471,7 +472,8 @@ class ExactForecast:
             return Picks()
         wants_all = question.details.needs is Needs.ALL
         right, wrong = how_many_shown(round_.ask.shown, right, wrong, wants_all)
-        return Picks(right + wrong, right, wants_all)
+        shares = shares_of_picks(round_.check.partly, right, wrong) if wants_all else {}
+        return Picks(right + wrong, right, wants_all, tuple(shares.items()))
 
     def _can_slip(self, round_: Round, question: Question) -> bool:
         """Whether a scout's typing slips can be forgiven, and told from what is simply right."""

@@ -55,6 +55,8 @@ class Observation:
     """1 to 5; one without a level counts as 1."""
     allowed_ms: int | None = None
     """How long its own clock gave for it; None without one."""
+    can_be_partly: bool = False
+    """Whether an answer to it can be right in part."""
     step: int = 0
     """The step of the run in which it was done with: 1 is what its first input made."""
 
@@ -62,6 +64,11 @@ class Observation:
     def is_right(self) -> bool:
         """Whether it was done with rightly, at whatever try."""
         return self.result is Result.RIGHT or self.result is Result.CLOSE
+
+    @property
+    def is_partly_at_first(self) -> bool:
+        """Whether its first try was right in part."""
+        return bool(self.tries) and self.tries[0].verdict is Verdict.PARTLY
 
     def is_right_at(self, number: int) -> bool:
         """Whether it was right at that try, from 1. A word found by letters was at the first."""
@@ -155,5 +162,6 @@ def _done(
         state.question.is_hinted,
         traits_of(sourced.question).level,
         None if presented.seconds is None else presented.seconds * 1000,
+        bool(presented.terms.shares),
         step,
     )

@@ -2,6 +2,7 @@
 
 from collections.abc import Iterator, Sequence
 
+from dicetrail.core.answers import shares_of_picks
 from dicetrail.core.document import Kind, Needs
 from dicetrail.core.draw import Stream, stream
 from dicetrail.core.foresight.scouts import Habit, Picks, Scout
@@ -86,12 +87,11 @@ def _next(program: Program, scout: Scout, state: State, chances: Stream) -> Inpu
     is_word = question.kind is Kind.LETTERS
     law = scout.letters if is_word else scout.answers
     at = state.at + law.of((chances.word() + 0.5) / _PARTS)
-    choices, right = choices_of(program, state)
-    wants_all = question.details.needs is Needs.ALL
+    picks = _picks(program, state)
     own = scout.own_of(question.prompt)
     chance = scout.chance(
         presented.asked.level,
-        Picks(len(choices), len(right), wants_all),
+        picks,
         state.question.tries_used,
         state.question.is_hinted,
         own,
@@ -104,10 +104,37 @@ def _next(program: Program, scout: Scout, state: State, chances: Stream) -> Inpu
     is_typed = question.kind is Kind.TYPED
     if is_right and is_typed and terms.can_be_close and _falls(chances, scout.close / 100):
         happening = Happening.CLOSE
-    action = action_for(presented, state, happening)
+    share = None
+    if happening is Happening.WRONG:
+        share = _share(scout.chances_of_shares(terms.shares, picks, own), chances)
+        happening = Happening.WRONG if share is None else Happening.PARTLY
+    action = action_for(presented, state, happening, share)
     if action is None:  # no slip of this answer is forgiven
         action = action_for(presented, state, Happening.RIGHT)
     return None if action is None else Input(action, at)
+
+
+def _picks(program: Program, state: State) -> Picks:
+    """What a blind guess at the question in play picks from."""
+    presented = presented_question(program, state)
+    choices, right = choices_of(program, state)
+    if not choices or presented.question.details.needs is not Needs.ALL:
+        return Picks(len(choices), len(right))
+    partly, wrong = presented.round.check.partly, len(choices) - len(right)
+    shares = shares_of_picks(partly, len(right), wrong)
+    return Picks(len(choices), len(right), True, tuple(shares.items()))
+
+
+def _share(shares: Sequence[tuple[int, float]], chances: Stream) -> int | None:
+    """The share of an answer that is not right, drawn by its chance; None for a wrong one."""
+    if not shares:
+        return None
+    drawn = chances.word() / _PARTS
+    for share, chance in shares:
+        drawn -= chance
+        if drawn < 0:
+            return share
+    return None
 
 
 _OUTCOMES = {

@@ -33,6 +33,9 @@ class Picks(NamedTuple):
     """How many of them are right."""
     wants_all: bool = False
     """Whether all the right ones are wanted. How many those are is told nowhere."""
+    shares: tuple[tuple[int, int], ...] = ()
+    """Each share that a partly right answer can have, in percent, and how many sets of choices
+    have it."""
 
     def blind(self, tried: int) -> float:
         """The probability that a guess is right after a number of wrong guesses. No guess is made
@@ -45,6 +48,16 @@ class Picks(NamedTuple):
         """
         guesses, right = (2**self.choices - 1, 1) if self.wants_all else self[:2]
         return min(1.0, right / max(1, guesses - tried))
+
+    def blind_shares(self) -> tuple[tuple[int, float], ...]:
+        """The shares of a guess that is not right, each with its probability: any other set of
+        choices is as likely.
+
+        >>> Picks(3, 2, True, ((50, 3),)).blind_shares()
+        ((50, 0.5),)
+        """
+        others = 2**self.choices - 2
+        return tuple((share, count / others) for share, count in self.shares)
 
 
 @dataclass(frozen=True, slots=True)
@@ -66,6 +79,10 @@ class Scout:
         int, Percent, FieldLabel("Found at each further try", "% of what was missed")
     ] = 30
     """Of a word, the next letter after one or more were missed."""
+    partly: Annotated[
+        int, Percent, FieldLabel("Partly right", "% of what is missed, where it can be")
+    ] = 50
+    """Each share that an answer there can have is as likely."""
     close: Annotated[int, Percent, FieldLabel("Typing slips", "% of what is typed right")] = 5
     passes: Annotated[int, Percent, FieldLabel("Passes", "% where it can")] = 0
     hints: Annotated[int, Percent, FieldLabel("Takes the hint", "% where there is one")] = 0
@@ -112,6 +129,15 @@ class Scout:
         if is_hinted:
             missed *= 1 - self.helped / 100
         return 1 - missed
+
+    def chances_of_shares(
+        self, shares: tuple[int, ...], picks: Picks, own: int | None = None
+    ) -> tuple[tuple[int, float], ...]:
+        """How likely an answer that is not right is right in part: each share in percent that it
+        can have, with its probability. The rest is wrong."""
+        if self.guesses and picks.choices and own is None:
+            return picks.blind_shares()
+        return tuple((share, self.partly / 100 / len(shares)) for share in shares)
 
     @property
     def answers(self) -> Times:

@@ -188,10 +188,12 @@ def _answers(program: Program, state: State) -> Iterator[Input]:
     for happening in can_happen(presented.terms, progress_of(presented, state)):
         if happening is Happening.LATE:
             continue  # a wait for each countdown follows
-        action = action_for(presented, state, happening)
-        if action is not None:
-            timed = times if happening.verdict and not happening.is_closed else [500]
-            yield from (Input(action, state.at + time) for time in timed)
+        is_partly = happening is Happening.PARTLY
+        for share in presented.terms.shares if is_partly else (None,):
+            action = action_for(presented, state, happening, share)
+            if action is not None:
+                timed = times if happening.verdict and not happening.is_closed else [500]
+                yield from (Input(action, state.at + time) for time in timed)
     for ends_in in set(state.clocks.countdowns):
         yield Input(Wait(), state.at + max(0, ends_in))
 

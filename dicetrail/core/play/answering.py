@@ -2,8 +2,16 @@
 
 from collections.abc import Callable
 from enum import StrEnum
+from itertools import product
 
-from dicetrail.core.answers import Checked, Verdict, as_letters, check_typed, read_number
+from dicetrail.core.answers import (
+    Checked,
+    Verdict,
+    as_letters,
+    check_typed,
+    read_number,
+    share_of_picks,
+)
 from dicetrail.core.document import Check, Kind, Needs, Question
 from dicetrail.core.play.presenting import PresentedQuestion
 from dicetrail.core.play.program import Program, presented_question
@@ -29,6 +37,7 @@ class Intent(StrEnum):
     """The wanted result of the question in play."""
 
     RIGHT = "right"
+    PARTLY = "partly"
     WRONG = "wrong"
     LATE = "late"
     PASSED = "passed"
@@ -43,7 +52,8 @@ def next_input(
     `hurries` looks at the clocks of the round and the game in the same way, so that the answer
     comes in time for them too: such a player never lets them run out.
 
-    None if the run is over, or if the result is impossible: no clock to be late for, no pass.
+    None if the run is over, or if the result is impossible: no clock to be late for, no pass, no
+    answer that is right in part.
     """
     match state.phase:
         case Phase.OPENING:
@@ -67,10 +77,13 @@ def next_input(
     return Input(action, max(at, state.at + thinking))
 
 
-def action_for(presented: PresentedQuestion, state: State, happening: Happening) -> Action | None:
+def action_for(
+    presented: PresentedQuestion, state: State, happening: Happening, share: int | None = None
+) -> Action | None:
     """The action that makes this happen to the question in play; None if it cannot happen.
 
-    Where no letter is left to miss, a whole word that is wrong is the miss.
+    `share` is the wanted share of a partly right answer, in percent; None takes the one nearest to
+    one half. Where no letter is left to miss, a whole word that is wrong is the miss.
     """
     question = presented.question
     match happening:
@@ -80,6 +93,8 @@ def action_for(presented: PresentedQuestion, state: State, happening: Happening)
             shown = presented.shown[presented.right[0] - 1] if presented.right else ""
             slip = _slip(shown or question.right[0], presented.check)
             return None if slip is None else Answer(slip)
+        case Happening.PARTLY:
+            return _partly(presented, share)
         case Happening.HINT:
             return Hint()
         case Happening.PASSED:
@@ -125,6 +140,24 @@ def _right(presented: PresentedQuestion) -> Action:
     if right and question.details.needs is Needs.ALL:
         return Answer(right)
     return Answer(right[0] if right else question.right[0])
+
+
+def _partly(presented: PresentedQuestion, share: int | None) -> Action | None:
+    """An answer that is right in part, with as few choices picked as will do."""
+    shares = presented.terms.shares
+    if not shares:
+        return None
+    wanted = min(shares, key=lambda one: (abs(one - _HALF), one)) if share is None else share
+    right = presented.right
+    wrong = [place for place in range(1, len(presented.choices) + 1) if place not in right]
+    partly = presented.round.check.partly
+    for hits, others in product(range(1, len(right) + 1), range(len(wrong) + 1)):
+        if share_of_picks(partly, len(right), hits, others) == wanted:
+            return Answer(tuple(sorted((*right[:hits], *wrong[:others]))))
+    return None
+
+
+_HALF = 50
 
 
 def _wrong(presented: PresentedQuestion) -> Action:

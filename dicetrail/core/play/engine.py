@@ -288,12 +288,13 @@ def _answer(program: Program, state: State, action: Answer) -> Telling[State]:
     )
     state = quiet(state)._replace(question=question)
     state = yield from cued(program, state, Occasion.PRESS)
-    return (yield from settled_question(program, state, presented, outcome))
+    return (yield from settled_question(program, state, presented, outcome, share=checked.share))
 
 
 _OUTCOMES = {
     Verdict.RIGHT: Happening.RIGHT,
     Verdict.CLOSE: Happening.CLOSE,
+    Verdict.PARTLY: Happening.PARTLY,
     Verdict.WRONG: Happening.WRONG,
 }
 

@@ -9,6 +9,7 @@ from dicetrail.core.play.table import Feedback
 HEADLINES = {
     Result.RIGHT: Phrase.RIGHT,
     Result.CLOSE: Phrase.CLOSE,
+    Result.PARTLY: Phrase.PARTLY,
     Result.WRONG: Phrase.WRONG,
     Result.LATE: Phrase.LATE,
     Result.PASSED: Phrase.WAS_PASSED,

@@ -36,7 +36,7 @@ def places(program: Program, state: State) -> dict[str, object]:
         "player_number": state.turn + 1,
         "number": state.round.position + 1,
         "round_number": state.round.number + 1,
-        "asked": tally.right_count + tally.wrong_count,
+        "asked": tally.done_count,
         "points": program.translator.say(Phrase.POINTS, count=program.rules.score(tally)),
     }
     if state.phase is Phase.ENDED:

@@ -105,13 +105,14 @@ def settled_question(
     presented: PresentedQuestion,
     outcome: Happening,
     letter: Settled | None = None,
+    share: int = 0,
 ) -> Telling[State]:
     """Apply an outcome of the question in play. `letter` is the result of the last letter of a
-    word, which made the outcome."""
-    result = Result(outcome.verdict)
+    word, which made the outcome; `share` is that of a partly right answer, in percent."""
+    streak, result = state.tally.streak, Result(outcome.verdict)
     if state.question.result is not result:
         state = state._replace(question=state.question._replace(result=result))
-    work = run_happening(program, state, presented, outcome)
+    work = run_happening(program, state, presented, outcome, share)
     (state, settled), (scored, *others) = collected(work)
     settled = settled if letter is None else after_letter(letter, settled)
     way = settled.way
@@ -122,23 +123,28 @@ def settled_question(
         state = revealed(state)
     is_done = way is not None and way.to is not To.AGAIN
     state = with_rows_leaving(presented, state, is_done)
-    yield partial(_tell_answered, scored, state, presented, result) if is_done else scored
+    telling = partial(_tell_answered, scored, state, presented, result, share)
+    yield telling if is_done else scored
     yield from others
     state = yield from cued(program, state, outcome.occasion)
-    if outcome.event is Event.RIGHT:
+    if settled.tally.streak > streak:
         state = yield from streak_cued(program, state)
     return (yield from hold(program, state, presented, way))
 
 
 def _tell_answered(
-    change: Footprint | LazyFootprint, state: State, presented: PresentedQuestion, result: Result
+    change: Footprint | LazyFootprint,
+    state: State,
+    presented: PresentedQuestion,
+    result: Result,
+    share: int,
 ) -> Iterator[Footprint]:
     """Tell what the rules changed at the last answer to a question, with that question."""
     for footprint in told([change]):
-        yield replace(footprint, answered=_answered(state, presented, result))
+        yield replace(footprint, answered=_answered(state, presented, result, share))
 
 
-def _answered(state: State, presented: PresentedQuestion, result: Result) -> Answered:
+def _answered(state: State, presented: PresentedQuestion, result: Result, share: int) -> Answered:
     """The question in play, now that it is done with."""
     question, given = presented.question, state.question.given
     places: tuple[int, ...] = ()
@@ -156,6 +162,7 @@ def _answered(state: State, presented: PresentedQuestion, result: Result) -> Ans
         presented.answer if is_told else "",
         question.details.note if is_told else "",
         _pictures(presented, places, is_told),
+        share,
     )
 
 

@@ -59,6 +59,7 @@ class Result(StrEnum):
 
     RIGHT = Verdict.RIGHT.value
     CLOSE = Verdict.CLOSE.value
+    PARTLY = Verdict.PARTLY.value
     WRONG = Verdict.WRONG.value
     UNREADABLE = Verdict.UNREADABLE.value
     HIT = "hit"
@@ -122,13 +123,15 @@ class Answered:
     given: str
     """The last answer, or the letters tried; empty if there was none."""
     result: str
-    """What came of it: right, close, wrong, late or passed."""
+    """What came of it: right, close, partly, wrong, late or passed."""
     right: str
     """The right answer in words; empty where the round never tells it."""
     note: str
     """What the question says after its answer."""
     pictures: Pictures = field(default=NO_PICTURES, compare=False)
     """What was on the table, for those who look back at the run. It has no effect."""
+    share: int = 0
+    """How much of the answer was right, in percent, if it was partly right; else 0."""
 
 
 @record

@@ -58,15 +58,19 @@ def run_asked(
 
 
 def run_happening(
-    program: Program, state: State, presented: PresentedQuestion, happening: Happening
+    program: Program,
+    state: State,
+    presented: PresentedQuestion,
+    happening: Happening,
+    share: int = 0,
 ) -> Telling[tuple[State, Settled]]:
     """Run the rules for something that happened to the question in play, which the state shows
-    as it is after it."""
+    as it is after it. `share` is that of a partly right answer, in percent."""
     left, used = max(0, state.clocks.question or 0), state.clocks.used
     allowed_ms = presented.asked.seconds * 1000
     reading = ClockReading(left // 1000, used // 1000, share_left(left, allowed_ms))
     asked, progress = _asked(presented, state, False), progress_of(presented, state)
-    outcome = outcome_of(asked, presented.terms, progress, happening, reading)
+    outcome = outcome_of(asked, presented.terms, progress, happening, reading, share)
     return _run(program, state, outcome)
 
 
@@ -84,7 +88,7 @@ def progress_of(presented: PresentedQuestion, state: State) -> Progress:
 
 
 def _run(program: Program, state: State, outcome: Outcome) -> Telling[tuple[State, Settled]]:
-    before = state.tally
+    before, outcome = state.tally, program.rules.counted(outcome)
     settled = settle(program.rules, before, outcome, _dice_for(program, state, outcome), True)
     tallies = list(state.tallies)
     tallies[state.turn] = settled.tally
@@ -109,7 +113,7 @@ def _dice_for(program: Program, state: State, outcome: Outcome) -> Roll | None:
     return lambda sides: chances.below(sides) + 1
 
 
-_SCORED = (Event.RIGHT, Event.WRONG, Event.TIMEOUT, Event.PASSED)
+_SCORED = (Event.RIGHT, Event.PARTLY, Event.WRONG, Event.TIMEOUT, Event.PASSED)
 """These events leave a footprint even if no rule ran, because they change the counts of right and
 wrong."""
 
@@ -151,6 +155,7 @@ _EVENT_WORDS = {
     Event.STARTED: "the run begins",
     Event.ASKED: "a question is asked",
     Event.RIGHT: "a right answer",
+    Event.PARTLY: "a partly right answer",
     Event.WRONG: "a wrong answer",
     Event.TIMEOUT: "no answer in time",
     Event.HINTED: "a hint",
@@ -252,7 +257,7 @@ def cues_heard(program: Program, before: Tally, happening: Happening, branch: Br
     outcome = branch.closing or happening
     if outcome is not happening:
         found += cues_on(game, outcome.occasion)
-    if outcome.event is Event.RIGHT:
+    if branch.settled.tally.streak > before.streak:
         found += cues_of_streak(game, branch.settled.tally.streak)
     return found
 

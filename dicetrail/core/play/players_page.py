@@ -145,7 +145,7 @@ def run_result(program: Program, state: State) -> RunResult:
         as_written(program.rules.score(tally)),
         ended_as(program, state) or "",
         tally.right_count,
-        tally.right_count + tally.wrong_count,
+        tally.done_count,
         state.at,
         counts_as_best(program, state),
     )

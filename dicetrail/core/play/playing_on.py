@@ -10,6 +10,7 @@ MAX_INPUTS_AT_ONCE = 1500
 
 _WORDS = {
     Intent.LATE: "answered too late: it has no clock",
+    Intent.PARTLY: "answered partly right: no question here is right in part",
     Intent.PASSED: "passed: the round does not allow it",
     Intent.RIGHT: "answered",
     Intent.WRONG: "answered",

@@ -81,6 +81,8 @@ class QuestionShown:
     may_pass: bool
     wants_all: bool
     """Whether every right choice is wanted, picked together."""
+    can_be_partly: bool
+    """Whether an answer to it can be right in part."""
     picture: str
     """Where its picture is found; empty if it has none. Never its name, which may tell."""
     sound: str
@@ -104,6 +106,8 @@ class Feedback:
     """The question's own words for what came of it."""
     is_own: bool = False
     """Whether the maker's words stand in place of what the page says of the answer."""
+    share: int = 0
+    """How much of a partly right answer is right, in percent; else 0."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -271,7 +275,7 @@ def table(program: Program, state: State, media: Media = NO_MEDIA) -> Table:
         may_be_fewer=may_be_fewer(program, state),
         score=as_written(rules.score(tally)),
         right_count=tally.right_count,
-        asked_count=tally.right_count + tally.wrong_count,
+        asked_count=tally.done_count,
         percent=tally_percent(tally),
         players=_players(program, state),
         clocks=_clocks(program, state, presented),
@@ -419,6 +423,7 @@ def _question(presented: PresentedQuestion, state: State, media: Media) -> Quest
         may_hint=terms.has_hint and not state.question.is_hinted,
         may_pass=terms.can_pass,
         wants_all=bool(presented.choices) and details.needs is Needs.ALL,
+        can_be_partly=bool(terms.shares),
         picture=found.get(details.picture, ""),
         sound=found.get(details.sound, ""),
     )
@@ -438,16 +443,20 @@ def _choice(question: Question, place: int, choice: str, found: Mapping[str, str
 def _feedback(program: Program, state: State, presented: PresentedQuestion) -> Feedback | None:
     if state.question.result is None:
         return None
-    why, places = _why(program, state, presented)
+    why, places, share = _why(program, state, presented)
     is_good, note = state.question.result in _GOOD, presented.question.details.note
     says = _own_words(presented, state.question.result, places)
     is_own = _says_it_alone(program, state, presented, says)
     if not state.question.is_revealed:
         if state.phase is Phase.ASKING or presented.round.after.reveal is Reveal.NEVER:
             note = ""
-        return Feedback(state.question.result, is_good, why, places, (), "", note, says, is_own)
-    right, answer = presented.right, presented.answer
-    return Feedback(state.question.result, is_good, why, places, right, answer, note, says, is_own)
+        right: tuple[int, ...] = ()
+        answer = ""
+    else:
+        right, answer = presented.right, presented.answer
+    return Feedback(
+        state.question.result, is_good, why, places, right, answer, note, says, is_own, share
+    )
 
 
 def _says_it_alone(program: Program, state: State, presented: PresentedQuestion, says: str) -> bool:
@@ -474,15 +483,16 @@ def _own_words(presented: PresentedQuestion, result: Result, places: tuple[int, 
 
 def _why(
     program: Program, state: State, presented: PresentedQuestion
-) -> tuple[str, tuple[int, ...]]:
-    """The reason of what became of the question, and the places of the choices picked."""
+) -> tuple[str, tuple[int, ...], int]:
+    """The reason of what became of the question, the places of the choices picked, and the share
+    of a partly right answer."""
     question = state.question
     if question.given is not None and question.result not in (Result.LATE, Result.PASSED):
         checked = presented.check(question.given)
-        return program.translator.of(checked.said), checked.places
+        return program.translator.of(checked.said), checked.places, checked.share
     phrase = _WITHOUT_ANSWER.get(question.result or Result.WRONG)
     letter = question.tried[-1] if question.tried else ""
-    return ("" if phrase is None else program.translator.say(phrase, letter=letter)), ()
+    return ("" if phrase is None else program.translator.say(phrase, letter=letter)), (), 0
 
 
 _WITHOUT_ANSWER = {

@@ -10,6 +10,7 @@ from collections.abc import Iterator
 from enum import Enum
 from typing import NamedTuple
 
+from dicetrail.core.answers import WHOLE
 from dicetrail.core.document import Game, Occasion, To, Way
 from dicetrail.core.rules.all_players import Falls
 from dicetrail.core.rules.course import Due, Step, Where, onward
@@ -18,6 +19,9 @@ from dicetrail.core.rules.settle import Outcome, Settled, Tally, share_left, sti
 
 CLOCK_FACTS = frozenset({"seconds_left", "seconds_used", "percent_left"})
 """The facts that a clock tells."""
+
+
+_PRESSES = (Event.RIGHT, Event.PARTLY, Event.WRONG, Event.LETTER_HIT, Event.LETTER_MISS)
 
 
 class Happening(Enum):
@@ -29,6 +33,8 @@ class Happening(Enum):
     RIGHT = Event.RIGHT, Occasion.RIGHT, "right"
     CLOSE = Event.RIGHT, Occasion.CLOSE, "close"
     """Right, apart from a typing slip."""
+    PARTLY = Event.PARTLY, Occasion.PARTLY, "partly"
+    """Right in part."""
     WRONG = Event.WRONG, Occasion.WRONG, "wrong"
     PASSED = Event.PASSED, Occasion.PASSED, "passed"
     LATE = Event.TIMEOUT, Occasion.LATE, "late"
@@ -37,7 +43,7 @@ class Happening(Enum):
         self.event, self.occasion, self.verdict = event, occasion, verdict
         self.is_closed = event in (Event.PASSED, Event.TIMEOUT)
         """Whether it leaves no tries and no time."""
-        self.is_press = event in (Event.RIGHT, Event.WRONG, Event.LETTER_HIT, Event.LETTER_MISS)
+        self.is_press = event in _PRESSES
         """Whether the player gave an answer or a letter."""
 
 
@@ -52,6 +58,9 @@ class Terms(NamedTuple):
     can_be_close: bool = False
     can_pass: bool = False
     has_clock: bool = False
+    shares: tuple[int, ...] = ()
+    """The shares, in percent, of the answers that are right in part; none if an answer is right or
+    wrong as a whole."""
 
 
 class Progress(NamedTuple):
@@ -134,6 +143,8 @@ def can_happen(terms: Terms, progress: Progress) -> Iterator[Happening]:
     yield Happening.RIGHT
     if terms.can_be_close:
         yield Happening.CLOSE
+    if terms.shares:
+        yield Happening.PARTLY
     yield Happening.WRONG
     if terms.can_pass:
         yield Happening.PASSED
@@ -165,7 +176,7 @@ def after(
             used += 1
             is_last = not still_allowed(terms.allowed, used)
             return Progress(used, hits, is_hinted), Happening.WRONG if is_last else None
-        case Happening.WRONG:
+        case Happening.PARTLY | Happening.WRONG:
             used += 1
         case Happening.RIGHT | Happening.CLOSE:
             used += not terms.letters
@@ -173,10 +184,15 @@ def after(
 
 
 def outcome_of(
-    asked: Outcome, terms: Terms, progress: Progress, happening: Happening, reading: ClockReading
+    asked: Outcome,
+    terms: Terms,
+    progress: Progress,
+    happening: Happening,
+    reading: ClockReading,
+    share: int = 0,
 ) -> Outcome:
     """The facts that rules read when something happened to a question. `progress` is the progress
-    after it.
+    after it, and `share` how much of an answer is right that is partly right, in percent.
 
     After a timeout or a pass, no time and no tries are left.
     """
@@ -195,6 +211,7 @@ def outcome_of(
         0 if is_closed else still_allowed(terms.allowed, progress.used),
         asked.player_number,
         happening.verdict,
+        share=WHOLE if happening.event is Event.RIGHT else share,
     )
 
 
@@ -206,18 +223,20 @@ def branches(
     progress: Progress,
     happening: Happening,
     reading: ClockReading,
+    share: int = 0,
 ) -> Iterator[Branch]:
-    """The results of something that happens to a question: one branch for each fall of the dice."""
+    """The results of something that happens to a question: one branch for each fall of the dice.
+    `share` is that of a partly right answer, in percent."""
     then, closing = after(terms, progress, happening)
-    outcome = outcome_of(asked, terms, then, happening, reading)
+    outcome = outcome_of(asked, terms, then, happening, reading, share)
     if closing is None:
-        for share, settled in falls(tally, outcome):
-            yield Branch(share, settled, then)
+        for chance, settled in falls(tally, outcome):
+            yield Branch(chance, settled, then)
         return
     closed = outcome_of(asked, terms, then, closing, reading)
-    for share, letter in falls(tally, outcome):
+    for chance, letter in falls(tally, outcome):
         for part, settled in falls(letter.tally, closed):
-            yield Branch(share * part, after_letter(letter, settled), then, closing, letter)
+            yield Branch(chance * part, after_letter(letter, settled), then, closing, letter)
 
 
 def after_letter(letter: Settled, settled: Settled) -> Settled:

@@ -47,6 +47,16 @@ class Tally(NamedTuple):
     """The worth of the questions that were right, and of all done with; 0 where a game reads
     neither."""
     done_worth: int = 0
+    partly_count: int = 0
+    """The questions that were partly right, and their shares in percent added, alone and times
+    their worth."""
+    partly_share: int = 0
+    partly_worth: int = 0
+
+    @property
+    def done_count(self) -> int:
+        """The questions done with."""
+        return self.right_count + self.partly_count + self.wrong_count
 
 
 class Outcome(NamedTuple):
@@ -67,6 +77,8 @@ class Outcome(NamedTuple):
     verdict: str = ""
     is_again: bool = False
     """Whether the question is asked again. Then it was counted as asked before."""
+    share: int = 0
+    """How much of the answer is right, in percent."""
 
 
 class Settled(NamedTuple):
@@ -87,14 +99,15 @@ class EventRules(NamedTuple):
 
     is_right: bool
     """Whether it ends a question as right."""
+    is_partly: bool
     is_wrong: bool
     mistakes: int
     asked: bool
     leaves_tries: bool
     """Whether the question stands while tries are left."""
-    ways: tuple[tuple[Way, int, int], ...]
-    """Where each round goes on, and what that adds to the questions that were right and wrong;
-    empty where the event does not end a question."""
+    ways: tuple[tuple[Way, int, int, int], ...]
+    """Where each round goes on, and what that adds to the questions that were right, partly right
+    and wrong; empty where the event does not end a question."""
     lean: Handler | None
     traced: Handler | None
     at_once: First | None
@@ -122,6 +135,9 @@ class Rules:
     """The endings that can be tried once the game is over."""
     reads: frozenset[str]
     """Every counter and fact that the script or an ending reads."""
+    right_from: tuple[int, ...] | None
+    """The share of each round from which a partly right answer counts as right; None if the script
+    itself says what it does."""
     is_put_idly: bool
     """Whether putting a question changes nothing: no rule runs for it, and the endings that come at
     once depend only on values that it leaves unchanged."""
@@ -131,6 +147,14 @@ class Rules:
     _counts_read: frozenset[str]
     _kept: tuple[int, ...]
     """For each count 1 if it is read, else 0."""
+
+    def counted(self, outcome: Outcome) -> Outcome:
+        """The outcome as rules hear of it: a partly right answer counts as right or as wrong if
+        the script has no handler for it."""
+        if outcome.event is not _PARTLY or self.right_from is None:
+            return outcome
+        is_right = outcome.share >= self.right_from[outcome.round]
+        return outcome._replace(event=Event.RIGHT if is_right else Event.WRONG)
 
     def score(self, tally: Tally) -> Number:
         """The score of a tally."""
@@ -158,11 +182,14 @@ class Rules:
         return Tally(tally.counters, *map(mul, tally[1:], self._kept))
 
 
-_WORTHS = ("right_worth", "done_worth")
+_PARTLY = Event.PARTLY
+_WORTHS = ("right_worth", "done_worth", "partly_worth")
 _KEPT_FOR = {
     "best_streak": ("streak",),
-    **{name: (part, *whole) for name, (part, whole) in SHARES.items()},
+    **{name: (part, hundredths, *whole) for name, (part, hundredths, whole) in SHARES.items()},
     **dict.fromkeys(_WORTHS, ("worth",)),
+    "partly_share": ("share",),
+    "partly_worth": ("worth", "share"),
 }
 """The counts that must be kept to compute a fact."""
 
@@ -174,16 +201,24 @@ COUNTED = (*COUNTS, *SHARES)
 def counts_of(tally: Tally) -> tuple[int, ...]:
     """The facts that a tally gives beside its counters, in the order of `COUNTED`."""
     counts = tally[1:]
-    return (*counts, *(percent(counts[p], sum(counts[n] for n in whole)) for p, whole in _SHARES))
+    return (
+        *counts,
+        *(percent(counts[p], counts[h], sum(counts[n] for n in w)) for p, h, w in _SHARES),
+    )
 
 
-_SHARES = [(COUNTS.index(p), [*map(COUNTS.index, whole)]) for p, whole in SHARES.values()]
-"""For each share the places of its part and of what makes up the whole."""
+_SHARES = [
+    (COUNTS.index(part), COUNTS.index(hundredths), [*map(COUNTS.index, whole)])
+    for part, hundredths, whole in SHARES.values()
+]
+"""For each share the places of its part, of what adds to it in hundredths, and of what makes up the
+whole."""
 
 
 def tally_percent(tally: Tally) -> int:
-    """Right questions among those done with, in percent, rounded half up."""
-    return percent(tally.right_count, tally.right_count + tally.wrong_count)
+    """Right questions among those done with, in percent, rounded half up; a partly right one counts
+    by its share."""
+    return percent(tally.right_count, tally.partly_share, tally.done_count)
 
 
 UNLIMITED = 999
@@ -204,11 +239,13 @@ def rules_of(game: Game) -> Rules:
     """The prepared rules of a game. Raises ScriptFaults if its script is not in the language."""
     script = parse(game.script)
     names = tuple(script.counters)
+    handlers = compile_script(script)
     conditions = [condition_of(ending, names) for ending in game.endings]
     reads = script.reads.union(*(condition.reads for condition in conditions))
     while more := {kept for name in reads for kept in _KEPT_FOR.get(name, ())} - reads:
         reads = reads | more
     filled_in = {name for words in filled_words(game, script) for name in places_in(words)}
+    has_partly = _PARTLY in handlers.lean
     counts_worth = not {*_WORTHS, "worth_percent"}.isdisjoint(reads | filled_in)
     questioned = {
         n
@@ -223,7 +260,6 @@ def rules_of(game: Game) -> Rules:
         return compile_conditions({n: conditions[n] for n in numbers}, names)
 
     in_question, otherwise = first_of(at_once), first_of(at_any_time)
-    handlers = compile_script(script)
     moves = [round_.moves for round_ in game.rounds]
     return Rules(
         script,
@@ -245,6 +281,7 @@ def rules_of(game: Game) -> Rules:
         at_once,
         final,
         reads,
+        None if has_partly else tuple(round_.check.right_from for round_ in game.rounds),
         _is_put_idly(handlers, [conditions[number] for number in at_once], names, reads),
         first_of(final),
         names.index("score"),
@@ -286,16 +323,18 @@ def _effect(
     at_once: First | None,
     counts_worth: bool,
 ) -> EventRules:
-    is_right, is_wrong = event is Event.RIGHT, event in _ENDS_AS_WRONG
+    is_right, is_partly, is_wrong = event is Event.RIGHT, event is _PARTLY, event in _ENDS_AS_WRONG
+    ends = is_right, is_partly, is_wrong
     return EventRules(
         is_right=is_right,
+        is_partly=is_partly,
         is_wrong=is_wrong,
         mistakes=int(event in (Event.WRONG, Event.TIMEOUT, Event.LETTER_MISS)),
         asked=event is Event.ASKED,
-        leaves_tries=event is Event.WRONG,
+        leaves_tries=event in (Event.WRONG, _PARTLY),
         ways=tuple(
-            (way, int(is_right and way.to is not _AGAIN), int(is_wrong and way.to is not _AGAIN))
-            for way in (getattr(to, event) for to in moves if is_right or is_wrong)
+            (way, *(int(is_so and way.to is not _AGAIN) for is_so in ends))
+            for way in (getattr(to, event) for to in moves if any(ends))
         ),
         lean=handlers.lean.get(event),
         traced=handlers.traced.get(event),
@@ -329,25 +368,37 @@ def settle(
 
     `roll` gives chance to a script that rolls. `traced` also notes the script lines that ran.
     """
-    counters, asked, right, wrong, streak, best, mistakes, had, could = tally
-    is_right, is_wrong, adds, asks, leaves_tries, ways, lean, full, at_once, counts_worth = (
-        rules.effects[outcome.event]
-    )
+    if outcome.event is _PARTLY:
+        outcome = rules.counted(outcome)
+    counters, asked, right, wrong, streak, best, mistakes, had, could, partly, parts, shared = tally
+    (
+        is_right,
+        is_partly,
+        is_wrong,
+        adds,
+        asks,
+        leaves_tries,
+        ways,
+        lean,
+        full,
+        at_once,
+        counts_worth,
+    ) = rules.effects[outcome.event]
     # The question counts once, when it is done with: the handler reads the counts as they
     # are if the round's moves are followed, and what it does instead is put right after it.
     way: Way | None = None
-    more_right = more_wrong = 0
+    more_right = more_partly = more_wrong = 0
     worth = max(0, outcome.worth) if counts_worth else 0
     if is_right:
         streak += 1
         if streak > best:
             best = streak
-        way, more_right, more_wrong = ways[outcome.round]
-    elif is_wrong:
+        way, more_right, more_partly, more_wrong = ways[outcome.round]
+    elif is_wrong or is_partly:
         streak = 0
         mistakes += adds
         if not (leaves_tries and outcome.tries_left):
-            way, more_right, more_wrong = ways[outcome.round]
+            way, more_right, more_partly, more_wrong = ways[outcome.round]
     elif asks:
         asked += not outcome.is_again
     elif adds and outcome.tries_left:
@@ -360,7 +411,10 @@ def settle(
         best,
         mistakes,
         had + worth * more_right,
-        could + worth * (more_right + more_wrong),
+        could + worth * (more_right + more_partly + more_wrong),
+        partly + more_partly,
+        parts + outcome.share * more_partly,
+        shared + worth * outcome.share * more_partly,
     )
     script_actions: list[ScriptAction] = []
     lines: list[int] = []
@@ -370,12 +424,20 @@ def settle(
         if script_actions:
             way = _way(script_actions, way, outcome.event)
             is_done = way is not None and way.to is not _AGAIN
-            counts = _done_with(tally, counts, worth, is_right and is_done, is_wrong and is_done)
+            counts = _done_with(
+                tally,
+                counts,
+                worth,
+                is_right and is_done,
+                outcome.share if is_partly and is_done else 0,
+                is_wrong and is_done,
+            )
     ending = None
     if at_once is not None:
         ending = at_once(counters, counts, outcome, 1, 1)
         if ending is not None:  # the game is over, and so is the question
-            counts = _done_with(tally, counts, worth, is_right, is_wrong)
+            share = outcome.share if is_partly else 0
+            counts = _done_with(tally, counts, worth, is_right, share, is_wrong)
     # Filled as tuples: naming the fields once more would take a fifth of the whole time.
     tally = _filled(Tally, (counters, *counts))
     return _filled(
@@ -390,14 +452,16 @@ def settle(
     )
 
 
-_Counts = tuple[int, int, int, int, int, int, int, int]
+_Counts = tuple[int, int, int, int, int, int, int, int, int, int, int]
 
 
 def _done_with(
-    before: Tally, counts: _Counts, worth: int, is_right: bool, is_wrong: bool
+    before: Tally, counts: _Counts, worth: int, is_right: bool, share: int, is_wrong: bool
 ) -> _Counts:
-    """The counts with the question counted as right, wrong or neither, instead of as planned."""
-    asked, _, _, streak, best, mistakes, _, _ = counts
+    """The counts with the question counted as right, partly right by a share above 0, wrong or not
+    at all, instead of as planned."""
+    asked, _, _, streak, best, mistakes, *_ = counts
+    is_partly = share > 0
     return (
         asked,
         before.right_count + is_right,
@@ -406,7 +470,10 @@ def _done_with(
         best,
         mistakes,
         before.right_worth + worth * is_right,
-        before.done_worth + worth * (is_right or is_wrong),
+        before.done_worth + worth * (is_right or is_partly or is_wrong),
+        before.partly_count + is_partly,
+        before.partly_share + share,
+        before.partly_worth + worth * share,
     )
 
 

@@ -171,7 +171,7 @@ class _ReachSearch:
             pool[asked_in(round_, traits)] += count
         if made := self.pools[number] - pool.total():
             pool[asked_in(round_, Traits(Kind.CHOICE))] += made
-        merged = {asked: asked.merged(self.rules) for asked in pool}
+        merged = {asked: asked.merged(self.rules, number) for asked in pool}
         if len(set(merged.values())) == 1:
             return drawing_of(_added(pool, merged))
         if draw.order is DrawOrder.EASY_FIRST:
@@ -410,9 +410,9 @@ class _ReachSearch:
             here = waiting.pop()
             if may_stand:
                 yield QuestionOutcome(here.tally)
-            for happening, place, reading in self._happenings(terms, base, here, readings):
+            for happening, share, place, reading in self._happenings(terms, base, here, readings):
                 for branch in branches(
-                    self._falls, base, terms, here.tally, here.progress, happening, reading
+                    self._falls, base, terms, here.tally, here.progress, happening, reading, share
                 ):
                     settled = branch.settled
                     if branch.is_over:
@@ -428,17 +428,19 @@ class _ReachSearch:
 
     def _happenings(
         self, terms: Terms, base: Outcome, here: "_OpenQuestion", readings: Sequence[ClockReading]
-    ) -> Iterator[tuple[Happening, int, ClockReading]]:
-        """Everything that can happen to an open question, with each reading its clock can have
-        then."""
+    ) -> Iterator[tuple[Happening, int, int, ClockReading]]:
+        """Everything that can happen to an open question, with the share of a partly right answer,
+        and with each reading its clock can have then and the place of that reading."""
         for happening in can_happen(terms, here.progress):
             if happening is Happening.CLOSE:
                 self.is_exact = False  # whether a slip is forgiven hangs on the texts
             if happening is Happening.LATE:
-                yield happening, here.reading, ClockReading(seconds_used=base.seconds_allowed)
+                yield happening, 0, here.reading, ClockReading(seconds_used=base.seconds_allowed)
             elif happening is not Happening.HIT or self.minds_letters:  # else it is as a word
+                shares = terms.shares if happening is Happening.PARTLY else (0,)
                 for place in range(here.reading, len(readings)):
-                    yield happening, place, readings[place]
+                    for share in shares:
+                        yield happening, share, place, readings[place]
 
     def _readings(self, base: Outcome) -> list[ClockReading]:
         """Every reading of the question's clock that rules can tell apart, in order of time."""

@@ -23,6 +23,7 @@ from dicetrail.core.document import (
     ListsAsk,
     Operator,
     Order,
+    PartlyRight,
     Phrase,
     Problem,
     Refill,
@@ -31,6 +32,7 @@ from dicetrail.core.document import (
     Span,
     Sums,
     To,
+    Way,
     as_written,
     clipped,
     counted,
@@ -44,9 +46,11 @@ from dicetrail.core.draw import (
     Censuses,
     Packs,
     SumTable,
+    asked_in,
     censuses_of,
     count_of,
     fewest_choices,
+    fixed_traits,
     may_run_short,
     odd_items,
     pool_size,
@@ -58,6 +62,7 @@ from dicetrail.core.rules import (
     QUESTION_FACTS,
     SHARES,
     TEXT_FACTS,
+    Event,
     NamedInScript,
     Rules,
     ScriptFault,
@@ -194,6 +199,7 @@ class _Survey:
         for said in script.said:
             yield from _said_problems(said, game, self.rules)
         yield from _unused_clock(game, self.rules)
+        yield from _unheard_partly(game, self.rules)
 
 
 def _no_counter(ending: Ending, counters: Collection[str]) -> str:
@@ -447,6 +453,7 @@ def _round_problems(at: str, round_: Round, packs: Packs, censuses: Censuses) ->
     else:
         yield from _pool_problems(at, round_, censuses)
         yield from _near_answers(at, round_, packs)
+    yield from _partly_problems(at, round_, censuses)
     if (
         round_.ask.choice_order is Order.WRITTEN
         and draw.order is not DrawOrder.WEIGHTED
@@ -508,6 +515,36 @@ _MAX_TYPOS = 3
 _LONGEST_NEAR, _MAX_NEAR, _NEAR_TOLD = 12, 40, 3
 """The largest length of answers compared with each other, the largest number of them, and the
 largest number of reported pairs."""
+
+
+def _partly_problems(at: str, round_: Round, censuses: Censuses) -> Iterator[Problem]:
+    """A round that counts parts of answers where no answer can be right in part."""
+    if round_.check.partly is PartlyRight.NEVER:
+        return
+    if not any(asked_in(round_, traits).shares for traits in fixed_traits(round_, censuses)):
+        yield warning(
+            f"{at}.check.partly",
+            "no answer of this round can be partly right",
+            "load a question that wants several right choices, or choose all or nothing",
+        )
+
+
+def _unheard_partly(game: Game, rules: Rules) -> Iterator[Problem]:
+    """What is programmed for partly right answers and never comes."""
+    handler = rules.script.functions.get(Event.PARTLY)
+    if handler is not None and all(one.check.partly is PartlyRight.NEVER for one in game.rounds):
+        yield warning(
+            f"script[{handler.lineno}:1]",
+            "partly never runs: no round counts parts of answers",
+            "choose at Check how parts count, or leave the handler out",
+        )
+    for number, round_ in enumerate(game.rounds):
+        if round_.moves.partly != Way() and handler is None:
+            yield warning(
+                f"rounds[{number}].moves.partly",
+                "this way is never taken: without the handler partly, right or wrong runs",
+                "write def partly() at Score, or let it go on to the next question",
+            )
 
 
 def _has_choices(round_: Round, censuses: Censuses) -> bool:

@@ -147,6 +147,14 @@ _ON_PAGE = (
     ),
     (
         Stop.CHECK,
+        "Partly right",
+        "Where all right choices are wanted, some of them can count by their share, with wrong picks taken away or not. "
+        "The handler partly, or the share from which it is right, says what it is worth.",
+        "partial credit half points some of several share multiple answers",
+        "",
+    ),
+    (
+        Stop.CHECK,
         "Numbers",
         "Whole numbers, decimals, fractions and mixed numbers are read; a tolerance is an amount or a share.",
         "decimal comma tolerance round integer float",
@@ -279,6 +287,7 @@ _EXAMPLES = {
     "asked": 'def asked():\n    tell("For {worth} points")',
     "timeout": "def timeout():\n    lives -= 1",
     "hinted": "def hinted():\n    score -= 1",
+    "partly": "def partly():\n    score += worth * share // 100",
     "passed": "def passed():\n    score -= 1",
     "letter_hit": "def letter_hit():\n    score += 1",
     "letter_miss": "def letter_miss():\n    lives -= 1",
@@ -298,6 +307,7 @@ _EXAMPLES = {
     "round": "score += round(seconds_left / 2)",
     "len": "score += [3, 2, 1][min(tries_used, len([3, 2, 1])) - 1]",
     "roll": "score += roll(6)",
+    "share": "score += worth * share // 100",
     "verdict": 'if verdict == "close":\n    score += 1',
 }
 

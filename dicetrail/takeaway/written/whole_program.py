@@ -154,6 +154,9 @@ class Player:
     mistakes: int = 0
     right_worth: int = 0
     done_worth: int = 0
+    partly_count: int = 0
+    partly_share: int = 0
+    partly_worth: int = 0
     number: int = 1
     worth: int = 1
     level: int = 1
@@ -166,6 +169,7 @@ class Player:
     round_number: int = 1
     player_number: int = 1
     verdict: str = ""
+    share: int = 0
     goes: PlainWay = STAYS
     is_told: bool = False
 
@@ -584,6 +588,7 @@ def ask(
             player.percent_left = 0
         player.verdict = verdict
         event = "right" if verdict == "close" else "timeout" if verdict == "late" else verdict
+        player.share = 100 if event == "right" else 0
         planned = {
             "right": round_.after_right,
             "wrong": round_.after_wrong,

@@ -295,7 +295,7 @@ def _last_run(app_state: AppState, session: Session, game_id: str) -> RunCard | 
         dice=name_of_dice(run.dice),
         score=as_written(program.rules.score(tally)),
         right_count=tally.right_count,
-        asked_count=tally.right_count + tally.wrong_count,
+        asked_count=tally.done_count,
         ending=ended_as(program, state),
         started_at=run.started_at,
     )

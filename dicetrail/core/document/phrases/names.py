@@ -108,6 +108,7 @@ class Phrase(Value):
     # What came of it
     RIGHT = "right", "Right.", "after a right answer"
     CLOSE = "close", "Close enough.", "after one right but for typos"
+    PARTLY = "partly right", "Partly right.", "after an answer that is right in part"
     WRONG = "wrong", "Not this time.", "after a wrong answer"
     LATE = "late", "Too late.", "after the clock has run out"
     WAS_PASSED = "was passed", "Passed.", "after a pass"
@@ -133,6 +134,11 @@ class Phrase(Value):
     ARE_NOT_ALL = (
         "are not all",
         "{choices} are not all the right answers alone",
+        "of choices picked together",
+    )
+    ARE_PARTLY = (
+        "are partly",
+        "with {choices} the answer is {share} % right",
         "of choices picked together",
     )
     ARE_ALL = (
@@ -259,6 +265,7 @@ class Phrase(Value):
     NO_ANSWER = "no answer", "no answer", "among your answers"
     AS_RIGHT = "as right", "right", "among your answers"
     AS_CLOSE = "as close", "close enough", "among your answers"
+    AS_PARTLY = "as partly", "{share} % right", "among your answers"
     AS_WRONG = "as wrong", "wrong", "among your answers"
     AS_LATE = "as late", "too late", "among your answers"
     AS_PASSED = "as passed", "passed", "among your answers"

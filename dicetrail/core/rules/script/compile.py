@@ -60,9 +60,10 @@ class Handlers:
 _FAULTS = "(ArithmeticError, LookupError, TypeError, ValueError)"
 
 
-def percent(part: int, whole: int) -> int:
-    """A part of a whole, in percent, rounded half up; 0 if the whole is 0."""
-    return (200 * part + whole) // (2 * whole) if whole else 0
+def percent(part: int, hundredths: int, whole: int) -> int:
+    """A part of a whole, in percent, rounded half up; 0 if the whole is 0. `hundredths` are added
+    to the part."""
+    return (200 * part + 2 * hundredths + whole) // (2 * whole) if whole else 0
 
 
 def _roll(roll: Roll, sides: Number) -> int:
@@ -181,10 +182,11 @@ def _facts(reads: frozenset[str]) -> Iterator[str]:
     for place, name in enumerate(COUNTS):
         if name in reads:
             yield f"    f_{name} = _n[{place}]"
-    for name, (part, whole) in SHARES.items():
+    places = {count: f"_n[{place}]" for place, count in enumerate(COUNTS)}
+    for name, (part, hundredths, whole) in SHARES.items():
         if name in reads:
-            added = " + ".join(f"_n[{COUNTS.index(count)}]" for count in whole)
-            yield f"    f_{name} = percent_of(_n[{COUNTS.index(part)}], {added})"
+            added = " + ".join(places[count] for count in whole)
+            yield f"    f_{name} = percent_of({places[part]}, {places[hundredths]}, {added})"
     if "round_number" in reads:
         yield "    f_round_number = _o.round + 1"
     for name in _OUTCOME_FACTS:

@@ -43,6 +43,8 @@ class Event(StrEnum):
     STARTED = "started"
     ASKED = "asked"
     RIGHT = "right"
+    PARTLY = "partly"
+    """An answer that is right in part."""
     WRONG = "wrong"
     TIMEOUT = "timeout"
     """The question's clock has ended. What comes of the question by that is `late`."""
@@ -58,6 +60,7 @@ HANDLERS: dict[str, str] = {
     Event.STARTED: "when the run begins, once for each player",
     Event.ASKED: "when a question is put to the player",
     Event.RIGHT: "when an answer is right",
+    Event.PARTLY: "when an answer is partly right, at every try; without it, right or wrong runs",
     Event.WRONG: "when an answer is wrong, at every try",
     Event.TIMEOUT: "when the question's clock has ended; without it, wrong runs",
     Event.HINTED: "when the player asks for the hint",
@@ -77,6 +80,9 @@ COUNTS = (
     "mistakes",
     "right_worth",
     "done_worth",
+    "partly_count",
+    "partly_share",
+    "partly_worth",
 )
 """The facts every tally counts, in its order."""
 
@@ -85,13 +91,17 @@ class Percentage(NamedTuple):
     """A fact that is a share in percent, rounded half up."""
 
     part: str
+    hundredths: str
+    """The count that adds to the part in hundredths."""
     whole: tuple[str, ...]
     """The counts that make up the whole when added."""
 
 
 SHARES = {
-    "percent": Percentage("right_count", ("right_count", "wrong_count")),
-    "worth_percent": Percentage("right_worth", ("done_worth",)),
+    "percent": Percentage(
+        "right_count", "partly_share", ("right_count", "partly_count", "wrong_count")
+    ),
+    "worth_percent": Percentage("right_worth", "partly_worth", ("done_worth",)),
 }
 
 FACTS: dict[str, str] = {
@@ -101,10 +111,15 @@ FACTS: dict[str, str] = {
     "streak": "right answers in a row, up to now",
     "best_streak": "the longest streak of the run",
     "mistakes": "wrong answers at every try, late ones, and letters missed",
-    "percent": "right questions among those done with, in percent, rounded half up",
+    "percent": "right questions among those done with, in percent, rounded half up; a partly right "
+    "one counts by its share",
     "right_worth": "the worth of the questions answered right; a worth below 0 adds nothing",
     "done_worth": "the worth of all questions done with: what could have been had so far",
-    "worth_percent": "right_worth of done_worth, in percent, rounded half up",
+    "worth_percent": "right_worth of done_worth, in percent, rounded half up; of a partly right "
+    "question its share of the worth counts",
+    "partly_count": "questions done with and answered partly right so far",
+    "partly_share": "the shares of these questions together: two halves are 100",
+    "partly_worth": "the shares of these questions times their worth: half of a worth of 3 is 150",
     "number": "the question's number in its round, from 1",
     "worth": "the question's points; 1 if it names none",
     "level": "the question's level, 1 to 5; 1 if it names none",
@@ -116,7 +131,9 @@ FACTS: dict[str, str] = {
     "tries_left": "answers, or misses, still allowed; 0 after the last, in timeout and in passed",
     "round_number": "the round's number, from 1",
     "player_number": "the player's number, from 1",
-    "verdict": 'what became of the answer: "right", "close", "wrong", "late" or "passed"',
+    "verdict": 'what became of the answer: "right", "close", "partly", "wrong", "late" or "passed"',
+    "share": "how much of the answer is right, in percent: 100 in right, 0 in wrong, between them "
+    "where it is partly right",
 }
 
 TEXT_FACTS = ("verdict",)
@@ -133,12 +150,25 @@ QUESTION_FACTS = frozenset(
         "tries_used",
         "tries_left",
         "verdict",
+        "share",
     }
 )
 """What is known of a question in play alone, and means nothing once the game is over."""
 
 YIELDING = frozenset(
-    {"mistakes", "percent_left", "out", "right_worth", "done_worth", "worth_percent"}
+    {
+        "mistakes",
+        "percent_left",
+        "out",
+        "right_worth",
+        "done_worth",
+        "worth_percent",
+        "partly",
+        "partly_count",
+        "partly_share",
+        "partly_worth",
+        "share",
+    }
 )
 """Names that came to the language later: a script's own counter or function of that name
 stands before them, so that a script written before reads as it always did."""
@@ -170,7 +200,7 @@ class ScriptActionKind:
     """The handlers it can stand in."""
 
 
-_ANSWERED = (Event.RIGHT, Event.WRONG, Event.TIMEOUT, Event.PASSED)
+_ANSWERED = (Event.RIGHT, Event.PARTLY, Event.WRONG, Event.TIMEOUT, Event.PASSED)
 _IN_PLAY = (*_ANSWERED, Event.ASKED, Event.HINTED, Event.LETTER_HIT, Event.LETTER_MISS)
 WITHOUT_QUESTION = (Event.STARTED, Event.ROUND_OVER, Event.GAME_OVER)
 _ANY = tuple(Event)

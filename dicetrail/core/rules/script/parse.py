@@ -327,7 +327,8 @@ class _Checker:
             if name in names and name not in YIELDING:
                 self._fault(node, f"“{name}” is a {kind} already", "choose another name")
                 return False
-        if name in HANDLERS and not isinstance(node, ast.FunctionDef):
+        is_handler = name in HANDLERS and name not in YIELDING
+        if is_handler and not isinstance(node, ast.FunctionDef):
             self._fault(node, f"“{name}” is a handler already", "choose another name")
             return False
         if name.startswith("_"):
