@@ -82,7 +82,7 @@ function Curve({ scout }: { scout: Scout }) {
 }
 
 /** The percentages of a scout that are numbers of their own. */
-const PERCENTAGES = ["again", "close", "passes", "hints", "helped"] as const;
+const PERCENTAGES = ["again", "partly", "close", "passes", "hints", "helped"] as const;
 const TIMES = ["median_ms", "letter_ms", "goes_on_ms"] as const;
 
 function Numbers({ scout, onChange }: { scout: Scout; onChange: (scout: Scout) => void }) {

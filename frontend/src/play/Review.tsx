@@ -1,4 +1,4 @@
-import { Check, Hourglass, SkipForward, X } from "lucide-react";
+import { Check, Diff, Hourglass, SkipForward, X } from "lucide-react";
 import { mediaAt } from "../api/home";
 import type { Answered } from "../api/schema";
 import { useSay, type Say } from "../table/translator";
@@ -7,6 +7,7 @@ type ReviewProps = { answered: Answered[]; players: string[] };
 
 const MARKS = {
   good: { icon: Check, look: "text-good" },
+  partly: { icon: Diff, look: "text-sky" },
   bad: { icon: X, look: "text-bad" },
   late: { icon: Hourglass, look: "text-bad" },
   passed: { icon: SkipForward, look: "text-soft" },
@@ -69,11 +70,12 @@ function Pictures({ pictures }: { pictures: Answered["pictures"] }) {
 
 function markOf(result: string): keyof typeof MARKS {
   if (result === "right" || result === "close") return "good";
-  return result === "late" || result === "passed" ? result : "bad";
+  return result === "partly" || result === "late" || result === "passed" ? result : "bad";
 }
 
-function wordsOf({ result, given }: Answered, say: Say): string {
+function wordsOf({ result, given, share }: Answered, say: Say): string {
   if (result === "late") return say("as late");
   if (result === "passed") return say("as passed");
+  if (result === "partly") return `${given}: ${say("as partly", { share })}`;
   return `${given || say("no answer")}: ${say(result === "close" ? "as close" : result === "right" ? "as right" : "as wrong")}`;
 }

@@ -9,6 +9,7 @@ import { ChoiceButton } from "./Choice";
 import { Status } from "./Status";
 import { isTypedAlone } from "./typed";
 import { Word } from "./Word";
+import { takenAs } from "./taken";
 import { useSay, type Say } from "./translator";
 
 type AskingProps = {
@@ -65,7 +66,7 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
                     isRight={feedback?.right_places.includes(choice.place) ?? false}
                     isPicked={question.wants_all && isOpen ? picked.includes(choice.place) : undefined}
                     isGiven={given(choice.place) && feedback?.result !== "unreadable"}
-                    isGood={feedback?.is_good ?? false}
+                    taken={takenAs(feedback)}
                     markStamp={given(choice.place) ? markStamp : undefined}
                     isLarge={look.choices === "pictures"}
                     onPick={() => onPick?.(choice.place)}

@@ -1,9 +1,17 @@
-import { Check, X } from "lucide-react";
+import { Check, Diff, X } from "lucide-react";
 import { mediaAt } from "../api/home";
 import type { OfferedChoice } from "../api/schema";
 import { Mark } from "./effects/shapes";
 import { SoundPlayer } from "./SoundPlayer";
+import type { Taken } from "./taken";
 import { useSay } from "./translator";
+
+/** A choice that was given: a part of a partly right answer may itself be right or wrong. */
+const GIVEN = {
+  good: { icon: Check, look: "border-good bg-good-pale", ink: "text-good" },
+  partly: { icon: Diff, look: "border-sky bg-card", ink: "text-sky" },
+  bad: { icon: X, look: "border-bad bg-bad-pale", ink: "text-bad" },
+} as const;
 
 type SlatButtonProps = {
   choice: OfferedChoice;
@@ -12,8 +20,8 @@ type SlatButtonProps = {
   isGiven: boolean;
   /** Whether it is picked so far, where several are wanted together. */
   isPicked: boolean | undefined;
-  /** Whether the answer given was taken as right. */
-  isGood: boolean;
+  /** How the answer given was taken. */
+  taken: Taken;
   /** Whether its picture is shown as large as there is room. */
   isLarge?: boolean;
   markStamp: number | undefined;
@@ -21,17 +29,18 @@ type SlatButtonProps = {
 };
 
 /** One choice: a text, a picture or a sound, lettered. */
-export function ChoiceButton({ choice, isOpen, isRight, isGiven, isPicked, isGood, isLarge = false, markStamp, onPick }: SlatButtonProps) {
+export function ChoiceButton({ choice, isOpen, isRight, isGiven, isPicked, taken, isLarge = false, markStamp, onPick }: SlatButtonProps) {
   const say = useSay();
   const look = isPicked
     ? "border-2 border-ink bg-tint"
     : isOpen
     ? "border-edge bg-card hover:bg-tint hover:border-ink"
-    : isRight || (isGiven && isGood)
-      ? "border-good bg-good-pale"
+    : isRight
+      ? GIVEN.good.look
       : isGiven
-        ? "border-bad bg-bad-pale"
+        ? GIVEN[taken].look
         : "border-line bg-card text-soft";
+  const { icon: Icon, ink } = GIVEN[taken];
   return (
     <>
       <button
@@ -52,7 +61,7 @@ export function ChoiceButton({ choice, isOpen, isRight, isGiven, isPicked, isGoo
           )}
         </span>
         {markStamp !== undefined && (
-          <Mark key={markStamp} isGood={isGood} className="effect-stamp pointer-events-none absolute inset-y-0 left-1/3 h-full" />
+          <Mark key={markStamp} taken={taken} className="effect-stamp pointer-events-none absolute inset-y-0 left-1/3 h-full" />
         )}
         {isPicked && (
           <span className="flex shrink-0 items-center gap-1 font-semibold">
@@ -65,8 +74,8 @@ export function ChoiceButton({ choice, isOpen, isRight, isGiven, isPicked, isGoo
           </span>
         )}
         {isGiven && !isRight && (
-          <span className={`flex shrink-0 items-center gap-1 font-semibold ${isGood ? "text-good" : "text-bad"}`}>
-            {isGood ? <Check className="size-5" aria-hidden /> : <X className="size-5" aria-hidden />} {say("your answer")}
+          <span className={`flex shrink-0 items-center gap-1 font-semibold ${ink}`}>
+            <Icon className="size-5" aria-hidden /> {say("your answer")}
           </span>
         )}
       </button>

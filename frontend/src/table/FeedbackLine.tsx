@@ -6,6 +6,7 @@ import { useSay } from "./translator";
 const HEADLINES = {
   right: "right",
   close: "close",
+  partly: "partly right",
   wrong: "wrong",
   late: "late",
   passed: "was passed",
@@ -51,7 +52,9 @@ export function FeedbackLine({ table, feedback, onContinue }: FeedbackLineProps)
         <div className="flex flex-wrap items-center justify-between gap-3">
           {!feedback.is_own && (
             <p className="text-lg">
-              <b className="font-serif text-2xl">{headline}</b> {feedback.result !== "right" && itIs}
+              <b className="font-serif text-2xl">{headline}</b>{" "}
+              {feedback.result === "partly" && `${say("as partly", { share: feedback.share })}. `}
+              {feedback.result !== "right" && itIs}
             </p>
           )}
           {table.hold === null && (

@@ -1,4 +1,4 @@
-import { Check, Ellipsis, Hourglass, Maximize2, Minimize2, Pause, Play, Smartphone, X } from "lucide-react";
+import { Check, Diff, Ellipsis, Hourglass, Maximize2, Minimize2, Pause, Play, Smartphone, X } from "lucide-react";
 import { Popover } from "radix-ui";
 import { useState } from "react";
 import type { Intent } from "../api/schema";
@@ -30,6 +30,7 @@ export function PlayerHelp(props: PlayerHelpProps) {
   const answer = (intent: Intent, questions: number | null) => table.answer(intent, questions, elapsedNow());
   useCommands({
     G: () => answer("right", 1),
+    H: () => answer("partly", 1),
     B: () => answer("wrong", 1),
     O: () => answer("late", 1),
     P: () => onPace({ ...pace, isHeld: !pace.isHeld }),
@@ -42,6 +43,11 @@ export function PlayerHelp(props: PlayerHelpProps) {
       <Button className="px-2" disabled={isOff} onClick={() => answer("right", 1)}>
         <Check aria-hidden /> Right
       </Button>
+      {table.steps.at(-1)?.table.question?.can_be_partly && (
+        <Button className="px-2" disabled={isOff} onClick={() => answer("partly", 1)}>
+          <Diff aria-hidden /> Partly
+        </Button>
+      )}
       <Button className="px-2" disabled={isOff} onClick={() => answer("wrong", 1)}>
         <X aria-hidden /> Wrong
       </Button>

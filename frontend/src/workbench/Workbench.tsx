@@ -33,6 +33,7 @@ const KEYS: [string, string][] = [
   ["[ and ]", "go to the stop before and after"],
   ["?", "show these keys"],
   ["Alt with G, B, O", "answer right, wrong, too late for the player"],
+  ["Alt with H", "answer partly right for the player, where that can be"],
   ["Alt with P", "hold the clock, or let it run"],
   ["Alt with , and .", "a step back and forth in the run"],
   ["Alt with N", "roll new dice"],

@@ -57,6 +57,7 @@ function Counts({ one, onOpen }: PartProps) {
     ["asked", "asked", one.asked],
     ["right", "right", right],
     ["first", "right at once", one.right_at[0] ?? 0],
+    ["partly", "partly right at the end", one.partly],
     ["late", "too late", one.late],
     ["passed", "passed", one.passed],
     ["hinted", "took the hint", one.hinted],

@@ -36,6 +36,7 @@ export function Effects({ played, mood, score, isMarked = false }: EffectsProps)
 export function moodOf(table: Table): Mood {
   const { feedback } = table;
   if (!feedback || feedback.is_good) return "glad";
+  if (feedback.result === "partly") return "unsure";
   return feedback.result === "late" ? "startled" : "sad";
 }
 
@@ -47,7 +48,7 @@ type ShownProps = { effect: Effect; mood: Mood; score: number; scoreBefore: numb
 function Shown({ effect, mood, score, scoreBefore }: ShownProps) {
   switch (effect) {
     case "mark":
-      return <Mark isGood={mood === "glad"} className="effect-stamp absolute top-1/3 right-8 size-24" />;
+      return <Mark taken={mood === "glad" ? "good" : mood === "unsure" ? "partly" : "bad"} className="effect-stamp absolute top-1/3 right-8 size-24" />;
     case "shake":
       return <span className="effect-edge absolute inset-0 rounded-lg border-4 border-clay" />;
     case "flash":

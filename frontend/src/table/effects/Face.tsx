@@ -1,14 +1,16 @@
 /** How an answer is taken. */
-export type Mood = "glad" | "sad" | "startled";
+export type Mood = "glad" | "unsure" | "sad" | "startled";
 
 const MOUTHS: Record<Mood, string> = {
   glad: "M34 62c8 12 24 12 32 0",
+  unsure: "M34 66c10 3 20-3 32-1",
   sad: "M34 70c8-10 24-10 32 0",
   startled: "M50 60c7 0 7 14 0 14s-7-14 0-14z",
 };
 
 const BROWS: Record<Mood, string> = {
   glad: "M32 40c4-4 8-4 12 0M56 40c4-4 8-4 12 0",
+  unsure: "M32 40c4-4 8-4 12 0M56 36l12 1",
   sad: "M32 36l12 5M68 36l-12 5",
   startled: "M32 33c4-3 8-3 12 0M56 33c4-3 8-3 12 0",
 };

@@ -1,3 +1,4 @@
+import type { Taken } from "../taken";
 import type { CSSProperties } from "react";
 
 type ShapeProps = { className: string; style?: CSSProperties };
@@ -30,11 +31,18 @@ export function Seed({ className }: ShapeProps) {
   );
 }
 
+const MARKS: Record<Taken, { stroke: string; path: string }> = {
+  good: { stroke: "stroke-good", path: "M14 56l24 26 48-62" },
+  partly: { stroke: "stroke-sky", path: "M50 14v44M28 36h44M28 82h44" },
+  bad: { stroke: "stroke-bad", path: "M20 20l60 60M80 20L20 80" },
+};
+
 /** A tick or a cross, as if pressed on with a stamp. */
-export function Mark({ isGood, className }: ShapeProps & { isGood: boolean }) {
+export function Mark({ taken, className }: ShapeProps & { taken: Taken }) {
+  const { stroke, path } = MARKS[taken];
   return (
-    <svg viewBox="0 0 100 100" className={`fill-none [stroke-linecap:round] [stroke-linejoin:round] [stroke-width:11] ${isGood ? "stroke-good" : "stroke-bad"} ${className}`}>
-      {isGood ? <path d="M14 56l24 26 48-62" /> : <path d="M20 20l60 60M80 20L20 80" />}
+    <svg viewBox="0 0 100 100" className={`fill-none [stroke-linecap:round] [stroke-linejoin:round] [stroke-width:11] ${stroke} ${className}`}>
+      <path d={path} />
     </svg>
   );
 }

@@ -53,6 +53,19 @@ export function CheckBench({ game, round, number, at, editRound, table }: BenchP
           options={VALUES.DecimalMark}
           onChange={(decimal_mark) => set({ decimal_mark })}
         />
+        <SelectField
+          where={`${at}.check.partly`}
+          value={check.partly}
+          options={VALUES.PartlyRight}
+          onChange={(partly) => set({ partly })}
+        />
+        {check.partly !== "never" && (
+          <NumberField
+            where={`${at}.check.right_from`}
+            value={check.right_from}
+            onChange={(right_from) => right_from !== null && set({ right_from })}
+          />
+        )}
       </div>
       <p className="text-soft">
         Picking a choice always works. An answer that names no choice costs nothing and is asked for again.

@@ -1,6 +1,7 @@
 import { useState } from "react";
 import type { Cue, Occasion } from "../../../api/schema";
 import { hear } from "../../../table/hearing";
+import type { Mood } from "../../../table/effects/Face";
 import { addressOf, useSeen, type Played } from "../../../table/useCues";
 
 /** What makes the drawn face and the mark take it badly. */
@@ -16,5 +17,7 @@ export function usePreview(cue: Cue, soundsAt: string) {
     setPlayed((old) => ({ ...old, stamp: old.stamp + 1, cues }));
   };
   const isBad = cue.on.some((occasion) => BAD.includes(occasion));
-  return { preview, seen, mood: isBad ? ("sad" as const) : ("glad" as const) };
+  const isPartly = cue.on.includes("partly right");
+  const mood: Mood = isBad ? "sad" : isPartly ? "unsure" : "glad";
+  return { preview, seen, mood };
 }

@@ -2,7 +2,7 @@ import { VALUES } from "../../../api/parts";
 import type { Game, Way } from "../../../api/schema";
 import { SelectField, type Option } from "../../../ui/fields";
 import type { BenchProps } from "../../state/props";
-import { OUTCOMES } from "./outcomes";
+import { outcomesOf } from "./outcomes";
 import { RoundMap } from "./RoundMap";
 
 /** Where the run goes from a question that is done with, and the map of the rounds. */
@@ -11,7 +11,7 @@ export function MoveOnBench({ game, document, round, number, at, editRound }: Be
   return (
     <div className="space-y-5">
       <div className="grid gap-4 xl:grid-cols-2">
-        {OUTCOMES.map((name) => (
+        {outcomesOf(round).map((name) => (
           <SelectField
             key={name}
             where={`${at}.moves.${name}`}

@@ -1,6 +1,6 @@
 import { useRef, useState, type PointerEvent } from "react";
 import type { Game, ScriptWay, To } from "../../../api/schema";
-import { OUTCOMES, wordFor, type Outcome } from "./outcomes";
+import { outcomesOf, wordFor, type Outcome } from "./outcomes";
 
 type RoundMapProps = {
   document: Game;
@@ -25,10 +25,12 @@ type Spot = { x: number; y: number };
  */
 export function RoundMap({ document, chosen, scriptWays, onWay }: RoundMapProps) {
   const { rounds, endings } = document;
+  const here = rounds[chosen];
+  const outcomes = here ? outcomesOf(here) : [];
   const picture = useRef<SVGSVGElement>(null);
   const [drag, setDrag] = useState<{ outcome: Outcome; at: Spot }>();
   const forScript = scriptWays.length > 0 ? 44 : 0;
-  const height = Math.max(rounds.length * ROW, endings.length * 34, OUTCOMES.length * 24) + 24 + forScript;
+  const height = Math.max(rounds.length * ROW, endings.length * 34, outcomes.length * 24) + 24 + forScript;
   const yRound = (index: number) => 14 + index * ROW + ROW / 2;
   const yEnding = (index: number) => 14 + (index * (height - 28)) / Math.max(endings.length, 1) + 18;
   const isMenu = document.opening.rounds !== "in order" && rounds.length > 1;
@@ -37,7 +39,7 @@ export function RoundMap({ document, chosen, scriptWays, onWay }: RoundMapProps)
     if (index < 0 || (to !== "round" && to !== "ending")) return undefined;
     return to === "round" ? { x: ROUND.right + 4, y: yRound(index) + 8 } : { x: ENDING_LEFT - 6, y: yEnding(index) };
   };
-  const handleAt = (place: number): Spot => ({ x: ROUND.right + 58, y: yRound(chosen) + (place - (OUTCOMES.length - 1) / 2) * 17 });
+  const handleAt = (place: number): Spot => ({ x: ROUND.right + 58, y: yRound(chosen) + (place - (outcomes.length - 1) / 2) * 17 });
   const pointAt = (event: PointerEvent): Spot => {
     const box = picture.current?.getBoundingClientRect();
     if (!box) return { x: 0, y: 0 };
@@ -95,7 +97,7 @@ export function RoundMap({ document, chosen, scriptWays, onWay }: RoundMapProps)
           <path d={curve({ x: ROUND.right, y: yRound(rounds.length - 1) }, { x: ENDING_LEFT - 8, y: height / 2 })} className={`fill-none ${DOTS}`} />
         )}
         {rounds.flatMap((round, from) =>
-          OUTCOMES.map((outcome, place) => {
+          outcomesOf(round).map((outcome, place) => {
             const { to, name } = round.moves[outcome];
             const end = spotOf(to, name);
             const start = from === chosen ? handleAt(place) : { x: ROUND.right, y: yRound(from) };
@@ -127,7 +129,7 @@ export function RoundMap({ document, chosen, scriptWays, onWay }: RoundMapProps)
             </text>
           </g>
         )}
-        {OUTCOMES.map((outcome, place) => {
+        {outcomes.map((outcome, place) => {
           const spot = handleAt(place);
           return (
             <g
@@ -147,7 +149,7 @@ export function RoundMap({ document, chosen, scriptWays, onWay }: RoundMapProps)
             </g>
           );
         })}
-        {drag && <path d={curve(handleAt(OUTCOMES.indexOf(drag.outcome)), drag.at)} className="fill-none stroke-ink [stroke-width:2]" />}
+        {drag && <path d={curve(handleAt(outcomes.indexOf(drag.outcome)), drag.at)} className="fill-none stroke-ink [stroke-width:2]" />}
       </svg>
     </figure>
   );
@@ -166,8 +168,10 @@ function short(title: string): string {
 
 function inWords({ rounds, endings }: Game, scriptWays: ScriptWay[]): string {
   const named = (parts: { title: string }[]) => parts.map(({ title }) => title).join(", ");
-  const ways = rounds.flatMap(({ title, moves }) =>
-    OUTCOMES.filter((outcome) => moves[outcome].name).map((outcome) => `${title}, ${wordFor(outcome)}: to ${moves[outcome].name}`),
+  const ways = rounds.flatMap((round) =>
+    outcomesOf(round)
+      .filter((outcome) => round.moves[outcome].name)
+      .map((outcome) => `${round.title}, ${wordFor(outcome)}: to ${round.moves[outcome].name}`),
   );
   const byScript = scriptWays.map((way) => `By the script, line ${way.line}: to ${way.name}`);
   return [`Rounds: ${named(rounds)}`, `Endings: ${named(endings)}`, ...ways, ...byScript].join(". ");

@@ -1,11 +1,16 @@
 import { NEW_ROUND } from "../../../api/parts";
-import type { Moves } from "../../../api/schema";
+import type { Moves, Round } from "../../../api/schema";
 import { toldOf } from "../../../ui/fields/told";
 
 export type Outcome = keyof Moves;
 
-/** What a question that is done with came to, as ways tell it apart. */
-export const OUTCOMES = Object.keys(NEW_ROUND.moves) as Outcome[];
+const OUTCOMES = Object.keys(NEW_ROUND.moves) as Outcome[];
+
+/** What a question of a round that is done with can come to, as ways tell it apart. */
+export function outcomesOf({ check, moves }: Round): Outcome[] {
+  const canBePartly = check.partly !== "never" || moves.partly.to !== NEW_ROUND.moves.partly.to;
+  return OUTCOMES.filter((outcome) => outcome !== "partly" || canBePartly);
+}
 
 /** A short word for an outcome. */
 export function wordFor(outcome: Outcome): string {
