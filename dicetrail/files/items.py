@@ -2,8 +2,9 @@
 
 An item is a file; many are a package, an archive with a manifest. Both versions say the same
 under other names: `choiceInteraction` is `qti-choice-interaction` in 3.0. Read are items of one
-interaction in which a choice is picked, text or a number is typed; what does not fit is
-refused with its place. The structure is written down from memory of the information models.
+interaction in which a choice is picked, choices are put in order, text or a number is typed; what
+does not fit is refused with its place. The structure is written down from memory of the
+information models.
 """
 
 import io
@@ -210,7 +211,7 @@ def _words(element: Element | None, without: Sequence[str] = (), gap: str = "") 
 
 
 _GAP = "…"
-_READ = ("choiceInteraction", "textEntryInteraction")
+_READ = ("choiceInteraction", "orderInteraction", "textEntryInteraction")
 _MEDIA = ("img", "audio", "video", "object", "math", "picture")
 
 
@@ -221,7 +222,7 @@ def _question(item: Element) -> Question:
     interactions = [part for part in item.iter() if str(part.tag).endswith("Interaction")]
     if body is None or len(interactions) != 1 or interactions[0].tag not in _READ:
         kinds = ", ".join(sorted({str(part.tag) for part in interactions})) or "none"
-        what = f"one choice or one field to type into is read, and it asks by: {kinds}"
+        what = f"one choice, order or field to type into is read, and it asks by: {kinds}"
         raise _NotAQuestion(what, "give each such question an item of its own")
     if any(part.tag in _MEDIA for part in body.iter()):
         what = "it shows a picture, a sound or a formula, which are not read from items"
@@ -233,7 +234,9 @@ def _question(item: Element) -> Question:
         raise _NotAQuestion(f"the response “{name}” is not declared once", "declare it once")
     values = declared[0].iterfind("correctResponse/value")
     right = [tidy("".join(value.itertext())) for value in values]
-    if asked.tag == "choiceInteraction":
+    if asked.tag == "orderInteraction":
+        question = _ordered(body, asked, right)
+    elif asked.tag == "choiceInteraction":
         question = _choice(body, asked, declared[0], right)
     else:
         question = _typed(item, body, declared[0], right)
@@ -258,18 +261,36 @@ def _mapped(declared: Element) -> list[str]:
     return [key for key, value in sorted(points, key=lambda one: -one[1]) if value > 0]
 
 
-def _choice(body: Element, asked: Element, declared: Element, right: list[str]) -> Question:
+def _simple_choices(asked: Element) -> tuple[list[tuple[str, Element]], dict[str, str]]:
+    """The choices of an interaction with their identifiers, and their words by these."""
     choices = [(one.get("identifier", ""), one) for one in asked.iterfind("simpleChoice")]
     words = {key: _words(one, ("feedbackInline",)) for key, one in choices}
     if len(words) < len(choices):
         raise _NotAQuestion("two choices have one identifier", "give each its own")
+    return choices, words
+
+
+def _prompt(body: Element, asked: Element) -> str:
+    """What is asked: the words before an interaction, and its own."""
+    before = _words(body, (str(asked.tag),))
+    return " ".join(filter(None, (before, _words(asked.find("prompt")))))
+
+
+def _ordered(body: Element, asked: Element, right: list[str]) -> Question:
+    _, words = _simple_choices(asked)
+    if sorted(right) != sorted(words):
+        mend = "name each choice once in the correct response, in the right order"
+        raise _NotAQuestion("the correct response is no order of all choices", mend)
+    return Question(_prompt(body, asked), tuple(words[key] for key in right), (), Kind.ORDER)
+
+
+def _choice(body: Element, asked: Element, declared: Element, right: list[str]) -> Question:
+    choices, words = _simple_choices(asked)
     needs = Needs.ALL if declared.get("cardinality") == "multiple" else Needs.ANY
     rights = list(dict.fromkeys([*right, *(_mapped(declared) if needs is Needs.ANY else ())]))
     if not rights or not set(rights) <= set(words):
         raise _NotAQuestion("no choice is told to be right", "give a correct response")
-    prompt = _words(asked.find("prompt"))
-    before = _words(body, ("choiceInteraction",))
-    prompt = " ".join(filter(None, (before, prompt)))
+    prompt = _prompt(body, asked)
     keys = {key.casefold() for key in words}
     if keys == set(TRUTHS) and needs is Needs.ANY and len(rights) == 1:
         return Question(prompt, (rights[0].casefold(),), (), Kind.TRUTH)
@@ -363,12 +384,13 @@ def _item(question: Question, number: int, form: Version) -> Element:
     by_text = dict(zip(question.choices, keys, strict=True))
     rights = [by_text.get(right, right) for right in question.right]
     base = {Kind.TYPED: "string", Kind.NUMBER: "float"}.get(question.kind, "identifier")
-    is_several = details.needs is Needs.ALL and not is_typed
+    is_order = question.kind is Kind.ORDER
+    is_several = is_order or (details.needs is Needs.ALL and not is_typed)
     declared = _under(
         item,
         "responseDeclaration",
         identifier="RESPONSE",
-        cardinality="multiple" if is_several else "single",
+        cardinality="ordered" if is_order else "multiple" if is_several else "single",
         baseType=base,
     )
     correct = _under(declared, "correctResponse")
@@ -400,14 +422,14 @@ def _item(question: Question, number: int, form: Version) -> Element:
 
 
 def _choices(body: Element, question: Question, keys: list[str]) -> None:
-    is_truth = question.kind is Kind.TRUTH
+    is_truth, is_order = question.kind is Kind.TRUTH, question.kind is Kind.ORDER
     most = "0" if question.details.needs is Needs.ALL else "1"
     asked = _under(
         body,
-        "choiceInteraction",
+        "orderInteraction" if is_order else "choiceInteraction",
         responseIdentifier="RESPONSE",
         shuffle="false" if is_truth else "true",
-        maxChoices=most,
+        **({} if is_order else {"maxChoices": most}),
     )
     _under(asked, "prompt", question.prompt)
     replies = dict(zip(question.wrong, question.replies, strict=False))

@@ -83,7 +83,8 @@ def planned_question(cells: list[str], plan: Plan) -> Question:
     if len(right) > 1 and Role.KEY in plan.columns and ROLE_OF_DETAIL["needs"] not in plan.columns:
         details = replace(details, needs=Needs.ALL)
     replies = _replies(cells, plan, wrong)
-    if ROLE_OF_DETAIL["shows"] not in plan.columns and kind is Kind.CHOICE and wrong:
+    shows_files = (kind is Kind.CHOICE and wrong) or kind is Kind.ORDER
+    if ROLE_OF_DETAIL["shows"] not in plan.columns and shows_files:
         details = replace(details, shows=shown_by((*right, *wrong)))
     question = Question(_one(cells, plan, Role.QUESTION), right, wrong, kind, details, replies)
     is_sorted = kind is Kind.SORT and not wrong

@@ -263,6 +263,10 @@ def _asked(view: Table, translator: Translator) -> Iterator[StyledLine | Card]:
                     ((TextStyle.STRONG, f"  {choice.letter}"), (TextStyle.PLAIN, f"  {words}"))
                 )
             )
+        if question.kind is Kind.ORDER:
+            # As they stand, which is never right.
+            letters = "".join(choice.letter for choice in question.choices)
+            lines += [_line(""), _line(translator.say(Phrase.ORDER_SUCH_AS, letters=letters))]
         if question.wants_all:
             lines += [_line(""), _line(translator.say(Phrase.SUCH_AS))]
         yield Card(f"{where}{number}", tuple(lines))

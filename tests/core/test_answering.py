@@ -23,7 +23,7 @@ from dicetrail.core import (
     start,
     step,
 )
-from dicetrail.core.document import PartlyRight
+from dicetrail.core.document import OrderShare, PartlyRight
 from dicetrail.core.play import (
     Intent,
     action_for,
@@ -133,6 +133,7 @@ class TestAnswering(unittest.TestCase):
             "all": Question("?", ("marrow", "squash"), ("radish",), details=all_wanted),
             "every": Question("?", ("marrow", "squash"), (), details=all_wanted),
             "truth": Question("?", ("true",), (), Kind.TRUTH, hint),
+            "order": Question("?", ("marrow", "squash", "pea"), (), Kind.ORDER, hint),
             "letters": Question("?", ("beetroot 2",), (), Kind.LETTERS, hint),
         }
         results = {
@@ -148,7 +149,9 @@ class TestAnswering(unittest.TestCase):
         with_slips = {"typed", "one", "any", "truth"}
         for (name, question), typos, happening in product(asked.items(), (0, 3), Happening):
             ask = Ask(tries=5, misses=5, seconds=9, hints=True, passing=True)
-            check = Check(typos=typos, partly=PartlyRight.LESS_WRONG)
+            check = Check(
+                typos=typos, partly=PartlyRight.LESS_WRONG, order_share=OrderShare.NEIGHBOURS
+            )
             made = changed(ask=ask, check=check, draw=Draw(1))
             program = made_ready(made, {"veg": Pack("P", (question,))})
             state = step(program, start(program, 7).state, Begin(), 0).state
@@ -158,7 +161,7 @@ class TestAnswering(unittest.TestCase):
             action = action_for(presented_question(program, state), state, happening)
             can = happening is not Happening.CLOSE or (typos > 0 and name in with_slips)
             can = can and (name, happening) != ("every", Happening.WRONG)
-            can = can and (happening is not Happening.PARTLY or name in ("all", "every"))
+            can = can and (happening is not Happening.PARTLY or name in ("all", "every", "order"))
             with self.subTest(asked=name, typos=typos, happening=happening):
                 if not can and happening in (Happening.CLOSE, Happening.PARTLY):
                     self.assertIsNone(action)

@@ -4,7 +4,7 @@ import random
 import unittest
 from collections import deque
 from dataclasses import replace
-from itertools import combinations
+from itertools import combinations, permutations
 
 from dicetrail.core import (
     After,
@@ -37,7 +37,15 @@ from dicetrail.core import (
     step,
 )
 from dicetrail.core.answers.letters import letters_of
-from dicetrail.core.document import Facts, Leaves, Needs, PartlyRight, Pattern, RoundOrder
+from dicetrail.core.document import (
+    Facts,
+    Leaves,
+    Needs,
+    OrderShare,
+    PartlyRight,
+    Pattern,
+    RoundOrder,
+)
 from dicetrail.core.play import Finish, Intent, next_input
 from dicetrail.core.play.program import made_ready, most_questions, question_of, round_of
 from dicetrail.core.play.state import RoundInPlay
@@ -50,6 +58,7 @@ POOL = (
     Question("Fruit?", ("Plum",), ("Beet",), details=Details(worth=3, level=2, seconds=2)),
     Question("Pod?", ("Pea",), ("Oak",), details=Details(worth=1, level=1)),
     Question("Spell", ("bee",), (), Kind.LETTERS, Details(misses=2)),
+    Question("Year?", ("sow", "hoe", "reap"), (), Kind.ORDER, Details(worth=3)),
     Question("Pods?", ("Pea", "Bean"), ("Oak", "Yew"), details=Details(worth=2, needs=Needs.ALL)),
 )
 SCRIPTS = (
@@ -101,7 +110,11 @@ def any_round(chances, title):
         passing=chances.random() < 0.3,
     )
     moves = Moves(*(pick(WAYS) for _ in range(5)))
-    check = Check(partly=pick(list(PartlyRight)), right_from=pick((1, 50, 51, 100)))
+    check = Check(
+        partly=pick(list(PartlyRight)),
+        order_share=pick(list(OrderShare)),
+        right_from=pick((1, 50, 51, 100)),
+    )
     seconds = pick((None, None, None, 4))
     after = After(hold_ms=0)
     round_ = Round(title, (title,), draw=draw, ask=ask, check=check, after=after, moves=moves)
@@ -174,6 +187,8 @@ def script_actions(program, state):
             for pause in (0, 1, 1000, 1001, 2001) if state.clocks.soonest else (0,):
                 yield given.action, pause
         question = question_of(program, state)
+        if question.kind is Kind.ORDER:
+            yield from ((Answer(order), 0) for order in permutations((1, 2, 3)))
         if question.details.needs is Needs.ALL:
             choices = range(1, len(question.choices) + 1)
             for count in choices:

@@ -60,6 +60,7 @@ from dicetrail.core.document import (
     Made,
     Needs,
     Operator,
+    OrderShare,
     PartlyRight,
     Pattern,
     RoundOrder,
@@ -80,6 +81,7 @@ MIXED = Pack(
         Question("Half of five?", ("5/2",), (), Kind.NUMBER),
         Question("Say it", ("Marrow pie",), (), Kind.LETTERS),
         Question("Carrot", ("root",), ("leaf", "fruit"), Kind.SORT),
+        Question("Order?", ("sow", "hoe", "reap"), (), Kind.ORDER),
         Question("Beds?", ("a", "pea", "bean"), ("b", "c"), details=Details(needs=Needs.ALL)),
     ),
 )
@@ -147,6 +149,7 @@ ROUNDS = st.builds(
         typos=st.integers(0, 3),
         ignore_accents=st.booleans(),
         partly=st.sampled_from(PartlyRight),
+        order_share=st.sampled_from(OrderShare),
         right_from=st.sampled_from([1, 40, 100]),
     ),
     after=st.builds(After, st.sampled_from(Reveal), st.none() | st.integers(0, 3000)),
@@ -325,8 +328,10 @@ class TestRuns(unittest.TestCase):
             if question.choices:
                 self.assertTrue(question.right_letters)
                 self.assertEqual(len(set(question.choices)), len(question.choices))
+                if question.prompt == "Order?":
+                    self.assertNotEqual(question.right_letters, "ABC")
                 if round_.ask.shown and question.choices != ("true", "false"):
-                    least = 4 if question.prompt == "Beds?" else 2  # all that are right, one wrong
+                    least = 4 if question.prompt in ("Beds?", "Order?") else 2  # none is left out
                     self.assertLessEqual(len(question.choices), max(least, round_.ask.shown))
 
 

@@ -71,6 +71,7 @@ QUESTIONS = st.one_of(
     ),
     st.builds(Question, WORDS, st.just(("Marrow",)), st.just(()), st.just(Kind.LETTERS), DETAILS),
     st.builds(Question, WORDS, TEXTS.map(lambda t: t[:1]), TEXTS, st.just(Kind.SORT), DETAILS),
+    st.builds(Question, WORDS, TEXTS, st.just(()), st.just(Kind.ORDER), DETAILS),
 ).filter(lambda question: first_fault(question) is None)
 PACKS = st.lists(QUESTIONS, min_size=1, max_size=6).map(lambda q: Pack("Pack", tuple(q)))
 CELLS = st.lists(WORDS, min_size=2, max_size=2).map(tuple)

@@ -24,6 +24,7 @@ FITTING = Pack(
         Question(
             "Which two?", ("a", "b"), ("c", "none"), details=Details(needs=Needs.ALL, pinned="none")
         ),
+        Question("The order?", ("sow", "hoe", "reap"), (), Kind.ORDER, Details(worth=2)),
         Question("Any of two?", ("a", "b"), ("c",), details=Details(note="Both.")),
     ),
 )
@@ -92,7 +93,7 @@ class TestWrittenAndRead(unittest.TestCase):
             ):
                 with self.subTest(what), self.assertRaises(FileProblem) as told:
                     write(Pack("P", (*FITTING.questions, question)))
-                self.assertEqual(told.exception.problem.where, "question 8")
+                self.assertEqual(told.exception.problem.where, "question 9")
                 self.assertIn(what, told.exception.problem.what)
             with self.assertRaises(FileProblem):
                 write(Pack("F", facts=Facts(("a", "b"), (("1", "2"),))))
@@ -140,6 +141,11 @@ class TestWrittenAndRead(unittest.TestCase):
         for content in (package(CHOICE_21, TYPED_30), package(CHOICE_21, "<other/>", TYPED_30)):
             self.assertEqual(read_questions(content).questions, (choice, typed))
         self.assertEqual(read_questions(CHOICE_21.encode()).questions, (choice,))
+        in_order = CHOICE_21.replace("choiceInteraction", "orderInteraction").replace(
+            "<value> B </value>", "<value>B</value><value> A </value>"
+        )
+        ordered = Question(choice.prompt, ("Kale, curly", "Leek"), (), Kind.ORDER)
+        self.assertEqual(read_questions(in_order.encode()).questions, (ordered,))
         self.assertEqual(read_questions(CHOICE_21.encode("utf-16")).questions, (choice,))
 
     def test_what_does_not_fit_is_refused_with_its_place_and_the_rest_is_read(self):
@@ -147,8 +153,9 @@ class TestWrittenAndRead(unittest.TestCase):
         two = CHOICE_21.replace("</itemBody>", f"{field}</itemBody>")
         bomb = '<!DOCTYPE x [<!ENTITY a "aaaa">]>' + HEAD_21 + "</assessmentItem>"
         bad = {
-            two: "one choice or one field",
-            CHOICE_21.replace("choiceInteraction", "orderInteraction"): "orderInteraction",
+            two: "one choice, order or field",
+            CHOICE_21.replace("choiceInteraction", "associateInteraction"): "associateInteraction",
+            CHOICE_21.replace("choiceInteraction", "orderInteraction"): "no order of all choices",
             CHOICE_21.replace("<strong>", '<img src="bed.png"/><strong>'): "a picture",
             CHOICE_21.replace(' identifier="B"', ' identifier="A"'): "one identifier",
             CHOICE_21.replace("<value> B </value>", ""): "no choice is told to be right",

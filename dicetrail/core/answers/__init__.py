@@ -10,6 +10,7 @@ from dicetrail.core.answers.checking import (
     all_differ,
     check_choice,
     check_number,
+    check_order,
     check_typed,
     fold,
     fold_steps,
@@ -25,6 +26,7 @@ from dicetrail.core.answers.folding import (
 )
 from dicetrail.core.answers.letters import Cell, as_letters, laid_out, letters_of, spelled
 from dicetrail.core.answers.numbers import read_number, tolerance_of
+from dicetrail.core.answers.orders import order_with, share_of_order, shares_of_orders
 from dicetrail.core.answers.shares import WHOLE, share_of_picks, shares_of_picks
 
 __all__ = [
@@ -43,15 +45,19 @@ __all__ = [
     "caseless",
     "check_choice",
     "check_number",
+    "check_order",
     "check_typed",
     "compare",
     "fold",
     "fold_steps",
     "laid_out",
     "letters_of",
+    "order_with",
     "read",
     "read_number",
+    "share_of_order",
     "share_of_picks",
+    "shares_of_orders",
     "shares_of_picks",
     "spelled",
     "tidy",

@@ -23,6 +23,7 @@ from dicetrail.core.answers.folding import (
     without_punctuation,
 )
 from dicetrail.core.answers.numbers import ReadNumber, number_in, within
+from dicetrail.core.answers.orders import share_of_order
 from dicetrail.core.answers.shares import WHOLE, share_of_picks
 from dicetrail.core.document import (
     ENGLISH,
@@ -45,7 +46,7 @@ MAX_ANSWER = 10_000
 
 Given = str | int | tuple[int, ...]
 """An answer as it arrives: words typed, or the place (from 1) of the choice picked, or of
-several choices picked together."""
+several choices picked together, or of all in the order they are put in."""
 
 
 class Verdict(StrEnum):
@@ -339,6 +340,40 @@ def _all_checked(
         return Checked(Verdict.CLOSE, what, places, matched)
     what = message(Phrase.ARE_ALL, choices=named, count=len(places))
     return Checked(Verdict.RIGHT, what, places, matched)
+
+
+def check_order(
+    given: Given,
+    choices: Sequence[str],
+    right: Sequence[int],
+    check: Check,
+    joined_by: str = "and",
+) -> Checked:
+    """The verdict on an order of choices, given by their places or typed by their letters.
+
+    `choices` are in the order shown, and `right` holds their places, from 1, in the right order.
+    Each choice has to be named once.
+    """
+    if isinstance(given, str):
+        named, slips = _places_typed(given, choices, check, Needs.ALL, joined_by)
+    else:
+        named, slips = ((given,) if isinstance(given, int) else given), 0
+    if isinstance(named, Checked):
+        return named
+    if sorted(named) != list(range(1, len(choices) + 1)):
+        return _unreadable(Phrase.NAME_EACH_ONCE, count=len(choices))
+    share = share_of_order(check.order_share, [right.index(place) for place in named])
+    letters = ", ".join(LETTERS[place - 1] for place in named)
+    if share < WHOLE:
+        if share == 0:
+            return Checked(Verdict.WRONG, message(Phrase.ORDER_WRONG, letters=letters), named)
+        said = message(Phrase.ORDER_PARTLY, letters=letters, share=share)
+        return Checked(Verdict.PARTLY, said, named, share=share)
+    matched = ", ".join(choices[place - 1] for place in named)
+    if slips:
+        said = message(Phrase.ARE_ALL_BUT, choices=letters, count=slips)
+        return Checked(Verdict.CLOSE, said, named, matched)
+    return Checked(Verdict.RIGHT, message(Phrase.ORDER_RIGHT, letters=letters), named, matched)
 
 
 def check_typed(given: Given, accepted: Sequence[str], check: Check) -> Checked:

@@ -14,27 +14,32 @@ WHOLE = 100
 """The share of an answer that is right."""
 
 
+def share_of(part: int, whole: int, *, is_whole: bool) -> int:
+    """A part of a whole as the share of an answer, in percent rounded half up.
+
+    100 for an answer that is wholly right, and for no other: whatever is rounded, one that is right
+    in part has from 1 to 99. Below nothing is nothing.
+    """
+    if is_whole or part <= 0:
+        return WHOLE if is_whole else 0
+    return min(WHOLE - 1, max(1, (2 * WHOLE * part + whole) // (2 * whole)))
+
+
 def share_of_picks(partly: PartlyRight, right: int, found: int, others: int) -> int:
     """The share of an answer that picks `found` of `right` right choices, and `others` that are
     wrong, in percent rounded half up.
 
-    100 if it is right. Whatever is rounded, an answer that is not wholly right has at most 99, and
-    one that is right in part at least 1. 0 if wrong picks outweigh it, or if the round counts no
-    parts.
+    0 if wrong picks outweigh it, or if the round counts no parts.
 
     >>> [share_of_picks(PartlyRight.LESS_WRONG, 3, 2, others) for others in range(3)]
     [67, 33, 0]
     """
-    if found == right and not others:
-        return WHOLE
     counted = {
         PartlyRight.NEVER: 0,
         PartlyRight.RIGHT_PICKS: found,
         PartlyRight.LESS_WRONG: found - others,
     }[partly]
-    if counted <= 0:
-        return 0
-    return min(WHOLE - 1, max(1, (2 * WHOLE * counted + right) // (2 * right)))
+    return share_of(counted, right, is_whole=found == right and not others)
 
 
 def shares_of_picks(partly: PartlyRight, right: int, wrong: int) -> Mapping[int, int]:

@@ -25,6 +25,9 @@ from dicetrail.core.document.words import Number as Number
 MAX_CHOICES = 12
 """A question offers two to twelve choices, lettered A to L."""
 
+MIN_ORDERED = 2
+"""At least two answers are put in order; at most as many as there can be choices."""
+
 MAX_LETTERS = 40
 """The longest word or phrase found letter by letter, so that it fits a phone's screen."""
 
@@ -102,6 +105,16 @@ class PartlyRight(Value):
     """The share of the right choices that are picked, at most 99 %."""
     LESS_WRONG = "less wrong picks", "By right picks less wrong ones", "never below nothing"
     """The same after as many right picks are taken away as there are wrong ones."""
+
+
+class OrderShare(Value):
+    """What of an order counts that is not wholly right."""
+
+    NEVER = "never", "All or nothing"
+    PLACES = "places", "By right places", "how many stand where they belong"
+    NEIGHBOURS = "neighbours", "By neighbours", "how many come right after the one before them"
+    PAIRS = "pairs", "By pairs", "of how many two the first comes first"
+    STEPS = "steps", "By distance", "how many places each is away from its own"
 
 
 class DecimalMark(Value):
@@ -251,6 +264,8 @@ class Kind(Value):
     """Find a word or phrase, letter by letter or at once."""
     SORT = "sort", "sort into groups"
     """Say to which group it belongs; `right` is its group, `wrong` the others."""
+    ORDER = "order", "put in order"
+    """Put the answers in order; `right` holds them in the right order."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -311,7 +326,8 @@ class Question:
     prompt: str
     """The question text."""
     right: tuple[str, ...]
-    """All right answers, the one to show first; for choice questions, the right choices."""
+    """All right answers, the one to show first; for choice questions, the right choices; what is to
+    be put in order, in the right order."""
     wrong: tuple[str, ...] = ()
     """The wrong choices; only for choice questions."""
     kind: Kind = Kind.CHOICE
@@ -330,7 +346,7 @@ class Question:
     def choices(self) -> tuple[str, ...]:
         """What can be picked, as written, right ones first; nothing for typed kinds."""
         match self.kind:
-            case Kind.CHOICE | Kind.SORT:
+            case Kind.CHOICE | Kind.SORT | Kind.ORDER:
                 return (*self.right, *self.wrong)
             case Kind.TRUTH:
                 return TRUTHS
@@ -340,6 +356,8 @@ class Question:
     def answer(self) -> str:
         """The answer to tell, in words."""
         joined = " and " if self.details.needs is Needs.ALL else " or "
+        if self.kind is Kind.ORDER:
+            joined = ", "
         return joined.join(self.right) if self.choices else "".join(self.right[:1])
 
 
@@ -648,6 +666,8 @@ class Check:
         PartlyRight, FieldLabel("Partly right", "where all right choices are wanted")
     ] = PartlyRight.NEVER
     """What of an answer counts that names some of the right choices where all are wanted."""
+    order_share: Annotated[OrderShare, FieldLabel("Partly right orders")] = OrderShare.NEVER
+    """What of an order counts that is not wholly right."""
     right_from: Annotated[
         int,
         Range(1, 100),
@@ -655,6 +675,11 @@ class Check:
     ] = 100
     """The share in percent, 1 to 100, from which a partly right answer counts as right, if the
     rule script has no handler `partly`; below it counts as wrong. 100 counts none as right."""
+
+    @property
+    def counts_parts(self) -> bool:
+        """Whether any answer can be partly right."""
+        return self.partly is not PartlyRight.NEVER or self.order_share is not OrderShare.NEVER
 
 
 @dataclass(frozen=True, slots=True)

@@ -5,13 +5,13 @@ The one place where a question's own time, worth, misses and hint meet those of 
 
 from typing import NamedTuple
 
-from dicetrail.core.answers import shares_of_picks
+from dicetrail.core.answers import shares_of_orders, shares_of_picks
 from dicetrail.core.document import Kind, PartlyRight, Round
 from dicetrail.core.draw.census import Traits
 from dicetrail.core.draw.deals import how_many_shown
 from dicetrail.core.rules import CLOCK_FACTS, Event, Outcome, Rules, Terms, still_allowed
 
-_CLOSE_KINDS = (Kind.TYPED, Kind.CHOICE, Kind.SORT, Kind.TRUTH)
+_CLOSE_KINDS = (Kind.TYPED, Kind.CHOICE, Kind.SORT, Kind.TRUTH, Kind.ORDER)
 """The kinds of question at which a typing slip can be forgiven."""
 
 
@@ -124,7 +124,13 @@ def asked_in(round_: Round, traits: Traits) -> AskedTraits:
 
 
 def _shares(round_: Round, traits: Traits) -> tuple[int, ...]:
-    """The shares of the answers that are right in part, for the choices that are shown."""
+    """The shares of the answers that are right in part, for the choices that are shown.
+
+    >>> _shares(Round("R", check=Check(order_share=OrderShare.PLACES)), Traits(ordered=3))
+    (33,)
+    """
+    if traits.ordered:
+        return tuple(shares_of_orders(round_.check.order_share, traits.ordered))
     right, wrong = traits.all_wanted
     if not right or round_.check.partly is PartlyRight.NEVER:
         return ()

@@ -28,6 +28,8 @@ class Traits(NamedTuple):
     """How many letters the player has to find, in a question of kind letters."""
     all_wanted: tuple[int, int] = (0, 0)
     """The numbers of right and wrong choices where all the right ones are wanted; else 0."""
+    ordered: int = 0
+    """How many choices are to be put in order."""
 
 
 Census = Mapping[Traits, int]
@@ -45,7 +47,7 @@ def traits_of(question: Question) -> Traits:
     """The traits of a question."""
     details, kind = question.details, question.kind
     is_word = kind is Kind.LETTERS and question.right
-    wants_all = details.needs is Needs.ALL and question.choices
+    wants_all = details.needs is Needs.ALL and question.choices and kind is not Kind.ORDER
     return Traits(
         kind,
         details.topic,
@@ -56,6 +58,7 @@ def traits_of(question: Question) -> Traits:
         bool(details.hint),
         len(letters_of(question.right[0])) if is_word else 0,
         (len(question.right), len(question.wrong)) if wants_all else (0, 0),
+        len(question.right) if kind is Kind.ORDER else 0,
     )
 
 

@@ -313,7 +313,8 @@ def _each_anew(pool: Pool, draw: Draw, visit: Visit) -> Iterator[int]:
 def choices_shown(
     round_: Round, number: int, dice: int, position: int, dealt: Dealt, known_as: str
 ) -> tuple[tuple[str, ...], tuple[int, ...]]:
-    """The choices of a dealt question in the order shown, and the right ones' places, from 1.
+    """The choices of a dealt question in the order shown, and the right ones' places, from 1; of
+    choices that are to be put in order, the places in the right order.
     `known_as` is the name by which dice know its source.
 
     The order hangs on the question's own number in its source, so a question added to the
@@ -325,6 +326,11 @@ def choices_shown(
     shown = question.choices
     if not shown:
         return (), ()
+    if question.kind is Kind.ORDER:
+        purpose = f"order of {known_as}"
+        chances = stream(dice, purpose, dealt.times_before, dealt.sourced.number)
+        shown = _out_of_order(shown, chances)
+        return shown, tuple(shown.index(choice) + 1 for choice in question.right)
     is_shuffled = ask.choice_order is Order.SHUFFLED and question.kind is not Kind.TRUTH
     if is_shuffled:
         purpose = f"choices of {known_as}"
@@ -339,6 +345,14 @@ def choices_shown(
         shown = (*(choice for choice in shown if choice != pinned), pinned)
     right = tuple(place for place, choice in enumerate(shown, 1) if choice in question.right)
     return shown, right
+
+
+def _out_of_order(choices: Sequence[str], chances: Stream) -> tuple[str, ...]:
+    """The choices shuffled, each order as likely but the one they have, which never comes."""
+    shown = chances.shuffled(choices)
+    while shown == tuple(choices):
+        shown = chances.shuffled(choices)
+    return shown
 
 
 def how_many_shown(

@@ -13,7 +13,6 @@ from itertools import pairwise
 from math import ceil, log, prod
 from typing import NamedTuple
 
-from dicetrail.core.answers import shares_of_picks
 from dicetrail.core.document import (
     TRUTHS,
     DrawOrder,
@@ -56,7 +55,7 @@ from dicetrail.core.foresight.asking import (
     plus,
     total,
 )
-from dicetrail.core.foresight.scouts import Habit, Picks, Scout
+from dicetrail.core.foresight.scouts import Habit, Picks, Scout, picks_of
 from dicetrail.core.foresight.times import effort, together
 from dicetrail.core.play import Program, slipped
 from dicetrail.core.rules import (
@@ -470,10 +469,10 @@ class ExactForecast:
             wrong = made.wrong_count(sourced.number)
         elif not question.choices:
             return Picks()
-        wants_all = question.details.needs is Needs.ALL
-        right, wrong = how_many_shown(round_.ask.shown, right, wrong, wants_all)
-        shares = shares_of_picks(round_.check.partly, right, wrong) if wants_all else {}
-        return Picks(right + wrong, right, wants_all, tuple(shares.items()))
+        if question.kind is not Kind.ORDER:
+            wants_all = question.details.needs is Needs.ALL
+            right, wrong = how_many_shown(round_.ask.shown, right, wrong, wants_all)
+        return picks_of(question, round_.check, right, wrong)
 
     def _can_slip(self, round_: Round, question: Question) -> bool:
         """Whether a scout's typing slips can be forgiven, and told from what is simply right."""

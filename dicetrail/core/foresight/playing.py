@@ -2,10 +2,9 @@
 
 from collections.abc import Iterator, Sequence
 
-from dicetrail.core.answers import shares_of_picks
-from dicetrail.core.document import Kind, Needs
+from dicetrail.core.document import Kind
 from dicetrail.core.draw import Stream, stream
-from dicetrail.core.foresight.scouts import Habit, Picks, Scout
+from dicetrail.core.foresight.scouts import Habit, Picks, Scout, picks_of
 from dicetrail.core.play import (
     Begin,
     Continue,
@@ -118,11 +117,10 @@ def _picks(program: Program, state: State) -> Picks:
     """What a blind guess at the question in play picks from."""
     presented = presented_question(program, state)
     choices, right = choices_of(program, state)
-    if not choices or presented.question.details.needs is not Needs.ALL:
-        return Picks(len(choices), len(right))
-    partly, wrong = presented.round.check.partly, len(choices) - len(right)
-    shares = shares_of_picks(partly, len(right), wrong)
-    return Picks(len(choices), len(right), True, tuple(shares.items()))
+    if not choices:
+        return Picks()
+    wrong = len(choices) - len(right)
+    return picks_of(presented.question, presented.round.check, len(right), wrong)
 
 
 def _share(shares: Sequence[tuple[int, float]], chances: Stream) -> int | None:

@@ -1,9 +1,11 @@
 """Simulated players: how often right, how fast."""
 
 from dataclasses import dataclass
+from math import factorial
 from typing import Annotated, NamedTuple
 
-from dicetrail.core.document import FieldLabel, Range, Value
+from dicetrail.core.answers import shares_of_orders, shares_of_picks
+from dicetrail.core.document import Check, FieldLabel, Kind, Needs, Question, Range, Value
 from dicetrail.core.foresight.times import Times
 
 Percent = Range(0, 100)
@@ -25,39 +27,54 @@ class Own:
 
 
 class Picks(NamedTuple):
-    """The choices to pick from, as far as a blind guess can tell."""
+    """The answers to pick from, as far as a blind guess can tell."""
 
-    choices: int = 0
-    """How many choices are shown; 0 where the answer is typed."""
+    guesses: int = 0
+    """How many different answers there are, each as likely; 0 where the answer is typed."""
     right: int = 1
     """How many of them are right."""
-    wants_all: bool = False
-    """Whether all the right ones are wanted. How many those are is told nowhere."""
     shares: tuple[tuple[int, int], ...] = ()
-    """Each share that a partly right answer can have, in percent, and how many sets of choices
+    """Each share that an answer can have that is right in part, in percent, and how many answers
     have it."""
 
     def blind(self, tried: int) -> float:
         """The probability that a guess is right after a number of wrong guesses. No guess is made
         twice.
 
-        If all right choices are wanted, a guess is any set of choices but the empty one.
-
-        >>> Picks(4, 2).blind(0), Picks(4, 2).blind(1), Picks(3, 2, wants_all=True).blind(0)
-        (0.5, 0.6666666666666666, 0.14285714285714285)
+        >>> Picks(4, 2).blind(0), Picks(4, 2).blind(1)
+        (0.5, 0.6666666666666666)
         """
-        guesses, right = (2**self.choices - 1, 1) if self.wants_all else self[:2]
-        return min(1.0, right / max(1, guesses - tried))
+        return min(1.0, self.right / max(1, self.guesses - tried))
 
     def blind_shares(self) -> tuple[tuple[int, float], ...]:
-        """The shares of a guess that is not right, each with its probability: any other set of
-        choices is as likely.
+        """The shares of a guess that is not right, each with its probability: any other answer is
+        as likely.
 
-        >>> Picks(3, 2, True, ((50, 3),)).blind_shares()
+        >>> Picks(7, 1, ((50, 3),)).blind_shares()
         ((50, 0.5),)
         """
-        others = 2**self.choices - 2
+        others = self.guesses - self.right
         return tuple((share, count / others) for share, count in self.shares)
+
+
+def picks_of(question: Question, check: Check, right: int, wrong: int) -> Picks:
+    """What a blind guess at a question picks from, of which so many right and wrong choices are
+    shown.
+
+    Where all right choices are wanted, a guess is any set of choices but the empty one: how many
+    are right is told nowhere. Of what is put in order, it is any order.
+
+    >>> all_wanted = Question("Which?", ("a", "b"), ("c",), details=Details(needs=Needs.ALL))
+    >>> picks_of(all_wanted, Check(), 2, 1)
+    Picks(guesses=7, right=1, shares=())
+    """
+    if question.kind is Kind.ORDER:
+        shares = shares_of_orders(check.order_share, right)
+        return Picks(factorial(right), 1, tuple(shares.items()))
+    if question.details.needs is Needs.ALL:
+        shares = shares_of_picks(check.partly, right, wrong)
+        return Picks(2 ** (right + wrong) - 1, 1, tuple(shares.items()))
+    return Picks(right + wrong, right)
 
 
 @dataclass(frozen=True, slots=True)
@@ -121,7 +138,7 @@ class Scout:
         right with that chance, whatever the first was. With the hint, `helped` of what would be
         missed is found.
         """
-        if self.guesses and picks.choices and own is None:
+        if self.guesses and picks.guesses and own is None:
             return picks.blind(tried)
         if own is None:
             own = self.right[max(1, min(level, len(self.right))) - 1] if self.right else 0
@@ -135,7 +152,7 @@ class Scout:
     ) -> tuple[tuple[int, float], ...]:
         """How likely an answer that is not right is right in part: each share in percent that it
         can have, with its probability. The rest is wrong."""
-        if self.guesses and picks.choices and own is None:
+        if self.guesses and picks.guesses and own is None:
             return picks.blind_shares()
         return tuple((share, self.partly / 100 / len(shares)) for share in shares)
 

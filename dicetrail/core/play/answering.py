@@ -9,6 +9,7 @@ from dicetrail.core.answers import (
     Verdict,
     as_letters,
     check_typed,
+    order_with,
     read_number,
     share_of_picks,
 )
@@ -137,17 +138,19 @@ def _beginning(program: Program, state: State) -> Begin:
 
 def _right(presented: PresentedQuestion) -> Action:
     right, question = presented.right, presented.question
-    if right and question.details.needs is Needs.ALL:
+    if question.kind is Kind.ORDER or (right and question.details.needs is Needs.ALL):
         return Answer(right)
     return Answer(right[0] if right else question.right[0])
 
 
 def _partly(presented: PresentedQuestion, share: int | None) -> Action | None:
-    """An answer that is right in part, with as few choices picked as will do."""
+    """An answer that is right in part: of choices picked, as few as will do."""
     shares = presented.terms.shares
     if not shares:
         return None
     wanted = min(shares, key=lambda one: (abs(one - _HALF), one)) if share is None else share
+    if presented.question.kind is Kind.ORDER:
+        return _order(presented, wanted)
     right = presented.right
     wrong = [place for place in range(1, len(presented.choices) + 1) if place not in right]
     partly = presented.round.check.partly
@@ -160,8 +163,17 @@ def _partly(presented: PresentedQuestion, share: int | None) -> Action | None:
 _HALF = 50
 
 
+def _order(presented: PresentedQuestion, share: int) -> Action | None:
+    """An order with that share, in percent; None if none has it."""
+    right = presented.right
+    ranks = order_with(presented.round.check.order_share, len(right), share)
+    return None if ranks is None else Answer(tuple(right[rank] for rank in ranks))
+
+
 def _wrong(presented: PresentedQuestion) -> Action:
     question = presented.question
+    if question.kind is Kind.ORDER and (order := _order(presented, 0)):
+        return order
     for place in range(1, len(presented.choices) + 1):
         if place not in presented.right:
             return Answer((place,) if question.details.needs is Needs.ALL else place)

@@ -276,7 +276,8 @@ def _begin(program: Program, state: State, action: Begin) -> Telling[State]:
 def _answer(program: Program, state: State, action: Answer) -> Telling[State]:
     given, presented = action.value, presented_question(program, state)
     checked = presented.check(given)
-    yield partial(_tell_answer, state.at, state.players[state.turn], given, checked)
+    is_order = presented.question.kind is Kind.ORDER
+    yield partial(_tell_answer, state.at, state.players[state.turn], given, checked, is_order)
     if checked.verdict is Verdict.UNREADABLE:
         question = state.question._replace(given=given, result=Result.UNREADABLE)
         state = quiet(state)._replace(question=question)
@@ -299,8 +300,15 @@ _OUTCOMES = {
 }
 
 
-def _tell_answer(at: int, who: str, given: Given, checked: Checked) -> Iterator[Footprint]:
-    said = f"typed “{given}”" if isinstance(given, str) else f"picked {_choices_said(given)}"
+def _tell_answer(
+    at: int, who: str, given: Given, checked: Checked, is_order: bool
+) -> Iterator[Footprint]:
+    if isinstance(given, str):
+        said = f"typed “{given}”"
+    elif is_order and isinstance(given, tuple):
+        said = f"put the choices in the order {', '.join(map(str, given))}"
+    else:
+        said = f"picked {_choices_said(given)}"
     yield Footprint(at, Stop.ASK, What.ANSWERED, f"{who} {said}")
     why = f"{checked.verdict}: {checked.why}"
     yield Footprint(at, Stop.CHECK, What.CHECKED, why, result=_CAME_OF[checked.verdict])

@@ -352,6 +352,7 @@ def _tell_question(
         yield Footprint(state.at, Stop.DRAW, What.DRAWN, why, (change,))
     if presented.choices:
         how = f"with {len(presented.choices)} choices, A to {LETTERS[len(presented.choices) - 1]}"
+        how += ", to put in order" * (question.kind is Kind.ORDER)
     elif question.kind is Kind.LETTERS:
         how = f"with {counted(len(presented.letters), 'letter')} to find"
     else:

@@ -12,6 +12,7 @@ from dicetrail.core.answers import (
     Verdict,
     check_choice,
     check_number,
+    check_order,
     check_typed,
     letters_of,
     read,
@@ -45,7 +46,7 @@ class PresentedQuestion:
     choices: tuple[str, ...]
     """As they are written, in the order shown."""
     right: tuple[int, ...]
-    """The places of the right ones, from 1."""
+    """The places of the right ones, from 1; of an order, the places in the right order."""
     shown: tuple[str, ...]
     """The choices in the words of the game's language, which has its own for true and false."""
     pack: str
@@ -90,7 +91,7 @@ class PresentedQuestion:
     def _answer(self) -> Filling:
         if not self.right:
             return message(Phrase.QUOTED, text=self.question.answer)
-        is_all = self.question.details.needs is Needs.ALL
+        is_all = self.question.details.needs is Needs.ALL or self.question.kind is Kind.ORDER
         named = [self._named(place) for place in self.right]
         return listed(named, Phrase.LIST_AND if is_all else Phrase.LIST_OR)
 
@@ -126,6 +127,8 @@ class PresentedQuestion:
         if question.details.shows is not Shows.TEXT:
             # What a picture's file is called tells nothing.
             choices = tuple(LETTERS[: len(choices)])
+        if question.kind is Kind.ORDER:
+            return check_order(given, choices, self.right, rules, self.words.joined_by)
         needs = question.details.needs
         return check_choice(given, choices, self.right, rules, needs, self.words.joined_by)
 

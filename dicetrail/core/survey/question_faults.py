@@ -14,6 +14,7 @@ from dicetrail.core.document import (
     LONE_SURROGATE,
     MAX_CHOICES,
     MAX_LETTERS,
+    MIN_ORDERED,
     PLAIN,
     TRUTHS,
     Details,
@@ -241,6 +242,22 @@ def _sort_faults(question: Question) -> Iterator[FieldFault]:
     yield from _choice_faults(question)
 
 
+def _order_faults(question: Question) -> Iterator[FieldFault]:
+    count = len(question.right)
+    if count < MIN_ORDERED:
+        mend = "write the next one of the order in this field"
+        yield FieldFault("right", count, "one answer alone is no order", mend)
+    if count > MAX_CHOICES:
+        what = f"{count} answers where at most {MAX_CHOICES} can be put in order"
+        yield FieldFault("right", MAX_CHOICES, what, "leave some out")
+    yield from _gaps_and_repeats(question)
+    yield from _no_wrong(question)
+    for field in ("pinned", "needs"):
+        if getattr(question.details, field) != getattr(PLAIN, field):
+            what = f"{field_name(field)} means nothing where answers are put in order"
+            yield FieldFault(field, 0, what, "leave it out")
+
+
 def _one_right(question: Question) -> Iterator[FieldFault]:
     if len(question.right) > 1:
         yield FieldFault(
@@ -269,6 +286,7 @@ _ANSWER_FAULTS = {
     Kind.NUMBER: _number_faults,
     Kind.LETTERS: _letters_faults,
     Kind.SORT: _sort_faults,
+    Kind.ORDER: _order_faults,
 }
 
 

@@ -23,6 +23,7 @@ from dicetrail.core.document import (
     ListsAsk,
     Operator,
     Order,
+    OrderShare,
     PartlyRight,
     Phrase,
     Problem,
@@ -46,7 +47,6 @@ from dicetrail.core.draw import (
     Censuses,
     Packs,
     SumTable,
-    asked_in,
     censuses_of,
     count_of,
     fewest_choices,
@@ -519,20 +519,25 @@ largest number of reported pairs."""
 
 def _partly_problems(at: str, round_: Round, censuses: Censuses) -> Iterator[Problem]:
     """A round that counts parts of answers where no answer can be right in part."""
-    if round_.check.partly is PartlyRight.NEVER:
-        return
-    if not any(asked_in(round_, traits).shares for traits in fixed_traits(round_, censuses)):
+    there = fixed_traits(round_, censuses)
+    if round_.check.partly is not PartlyRight.NEVER and not any(one.all_wanted[0] for one in there):
         yield warning(
             f"{at}.check.partly",
-            "no answer of this round can be partly right",
-            "load a question that wants several right choices, or choose all or nothing",
+            "no question of this round wants several right choices together",
+            "load one that does, or choose all or nothing",
+        )
+    if round_.check.order_share is not OrderShare.NEVER and not any(one.ordered for one in there):
+        yield warning(
+            f"{at}.check.order_share",
+            "nothing is to be put in order in this round",
+            "load a question of that kind, or choose all or nothing",
         )
 
 
 def _unheard_partly(game: Game, rules: Rules) -> Iterator[Problem]:
     """What is programmed for partly right answers and never comes."""
     handler = rules.script.functions.get(Event.PARTLY)
-    if handler is not None and all(one.check.partly is PartlyRight.NEVER for one in game.rounds):
+    if handler is not None and not any(one.check.counts_parts for one in game.rounds):
         yield warning(
             f"script[{handler.lineno}:1]",
             "partly never runs: no round counts parts of answers",

@@ -35,6 +35,13 @@ _ON_PAGE = (
     ),
     (
         Stop.LOAD,
+        "Put in order",
+        "A question of the kind order holds its answers in the right order; players get them shuffled and move them.",
+        "order ordering sequence sort arrange rank timeline steps",
+        "",
+    ),
+    (
+        Stop.LOAD,
         "Facts and patterns",
         "A table with named columns makes questions by a pattern: each row asks, and wrong choices are drawn from the other rows.",
         "vocabulary list flashcards table database generate",
@@ -148,9 +155,9 @@ _ON_PAGE = (
     (
         Stop.CHECK,
         "Partly right",
-        "Where all right choices are wanted, some of them can count by their share, with wrong picks taken away or not. "
+        "Where all right choices are wanted, or answers are put in order, what is right of it can count by its share. "
         "The handler partly, or the share from which it is right, says what it is worth.",
-        "partial credit half points some of several share multiple answers",
+        "partial credit half points some of several share multiple answers order sequence",
         "",
     ),
     (

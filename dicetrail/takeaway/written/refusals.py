@@ -199,6 +199,8 @@ def _of_round(program: Program, round_: Round, number: int) -> Iterator[tuple[St
 
 
 def _of_question(question: Question, round_: Round) -> Iterator[str]:
+    if question.kind is Kind.ORDER:
+        yield f"“{question.prompt}” wants its choices put in order"
     if question.choices and question.details.needs is Needs.ALL:
         yield f"“{question.prompt}” wants several choices picked together"
     if question.kind is Kind.LETTERS and not all(map(spells_alike, question.right)):

@@ -4,6 +4,7 @@ import type { Action } from "../api/runs";
 import type { Look, QuestionShown, Table } from "../api/schema";
 import { Button } from "../ui/Button";
 import { FeedbackLine } from "./FeedbackLine";
+import { OrderAnswer } from "./OrderAnswer";
 import { QuestionMedia } from "./QuestionMedia";
 import { ChoiceButton } from "./Choice";
 import { Status } from "./Status";
@@ -24,11 +25,13 @@ type AskingProps = {
   /** The choices picked so far, where several are wanted together. */
   picked?: number[];
   onPick?: (place: number) => void;
+  /** Takes choices in another order, where they are to be put in one. */
+  onOrder?: (order: number[]) => void;
   onAction: (action: Action) => void;
 };
 
 /** A question as its kind wants it, and after the answer what came of it. */
-export function Asking({ table, look, question, elapsed, isNow = true, markStamp, picked = [], onPick, onAction }: AskingProps) {
+export function Asking({ table, look, question, elapsed, isNow = true, markStamp, picked = [], onPick, onOrder, onAction }: AskingProps) {
   const say = useSay();
   const isOpen = table.phase === "asking";
   const feedback = table.feedback;
@@ -56,7 +59,18 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
             put={question.in_run}
             onBegun={isNow && table.lead > 0 ? () => onAction({ action: "listen" }) : undefined}
           />
-          {question.choices.length > 0 && (
+          {question.kind === "order" && (
+            <OrderAnswer
+              question={question}
+              order={orderShown(table, question, picked)}
+              isOpen={isOpen}
+              right={feedback?.right_places ?? []}
+              taken={takenAs(feedback)}
+              onOrder={(order) => onOrder?.(order)}
+              onAnswer={answer}
+            />
+          )}
+          {question.choices.length > 0 && question.kind !== "order" && (
             <ul aria-labelledby="prompt" className={choicesLook(look, question)}>
               {question.choices.map((choice) => (
                 <li key={choice.place}>
@@ -111,12 +125,20 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
           {question.hint && <p dir="auto" className="min-w-0 flex-1">{say("hint is", { hint: question.hint })}</p>}
         </div>
       )}
-      {isOpen && feedback?.result === "wrong" && question.tries_left !== null && (
+      {isOpen && (feedback?.result === "wrong" || feedback?.result === "partly") && question.tries_left !== null && (
         <p className="mt-2 text-soft">{say("tries left", { count: question.tries_left })}</p>
       )}
       <FeedbackLine table={table} feedback={feedback} onContinue={() => onAction({ action: "continue" })} />
     </>
   );
+}
+
+/** The order in which choices lie: as they are put, as they were given, or as they came. */
+function orderShown({ phase, feedback }: Table, { choices }: QuestionShown, put: number[]): number[] {
+  const given = feedback?.given_places ?? [];
+  if (phase !== "asking" && given.length > 0) return given;
+  if (phase === "asking" && put.length > 0) return put;
+  return given.length > 0 ? given : choices.map(({ place }) => place);
 }
 
 /** How the choices stand: two abreast only where there is room for it. */

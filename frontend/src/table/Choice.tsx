@@ -73,7 +73,7 @@ export function ChoiceButton({ choice, isOpen, isRight, isGiven, isPicked, taken
             <Check className="size-5" aria-hidden /> {say("right answer")}
           </span>
         )}
-        {isGiven && !isRight && (
+        {isGiven && (!isRight || taken === "partly") && (
           <span className={`flex shrink-0 items-center gap-1 font-semibold ${ink}`}>
             <Icon className="size-5" aria-hidden /> {say("your answer")}
           </span>

@@ -6,6 +6,7 @@ import { Asking } from "./Asking";
 import { Ended } from "./Ended";
 import { Effects, moodOf } from "./effects/Effects";
 import { Opening } from "./Opening";
+import { typedNext } from "./ordering";
 import { prefer, preferences } from "./preferences";
 import { ReadOut } from "./ReadOut";
 import { useCues, useSeen, useTicks } from "./useCues";
@@ -40,6 +41,14 @@ type TableProps = {
 
 const SHAKES_MS = 420;
 
+/** What is picked of a question and not sent yet: choices wanted together, or all in the order they are put in. */
+type Picked = {
+  question: number | null;
+  places: number[];
+  /** How many of an order its player has typed. */
+  typed: number;
+};
+
 /** Turns music off and on again: no letter, for those answer. */
 const MUSIC_KEY = "/";
 
@@ -53,12 +62,17 @@ export function Table(props: TableProps) {
   const music = useMusic(look, table.phase, soundsAt, hasMusic);
   const isMarked = seen.cues.some((cue) => cue.effect === "mark") && (table.feedback?.given_places.length ?? 0) > 0;
   const question = table.question?.in_run ?? null;
-  const [picked, setPicked] = useState<{ question: number | null; places: number[] }>({ question, places: [] });
+  const [picked, setPicked] = useState<Picked>({ question, places: [], typed: 0 });
   const places = picked.question === question ? picked.places : [];
+  const typed = picked.question === question ? picked.typed : 0;
   const act = (action: Action) => isNow && onAction(meantFor(action, question));
   const pick = (place: number) => {
-    if (!table.question?.wants_all) act({ action: "answer", value: place });
-    else setPicked({ question, places: places.includes(place) ? places.filter((other) => other !== place) : [...places, place] });
+    if (table.question?.kind === "order") {
+      const lying = places.length > 0 ? places : table.question.choices.map((choice) => choice.place);
+      const next = typedNext(lying, typed, place);
+      setPicked({ question, places: next.order, typed: next.typed });
+    } else if (!table.question?.wants_all) act({ action: "answer", value: place });
+    else setPicked({ question, places: places.includes(place) ? places.filter((other) => other !== place) : [...places, place], typed: 0 });
   };
   const first = table.menu.find((round) => !round.is_played);
   const goOn = {
@@ -133,6 +147,7 @@ export function Table(props: TableProps) {
           markStamp={isMarked ? seen.stamp : undefined}
           picked={places}
           onPick={pick}
+          onOrder={(order) => setPicked({ question, places: order, typed: 0 })}
           onAction={act}
         />
       )}

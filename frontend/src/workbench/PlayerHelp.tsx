@@ -44,8 +44,8 @@ export function PlayerHelp(props: PlayerHelpProps) {
         <Check aria-hidden /> Right
       </Button>
       {table.steps.at(-1)?.table.question?.can_be_partly && (
-        <Button className="px-2" disabled={isOff} onClick={() => answer("partly", 1)}>
-          <Diff aria-hidden /> Partly
+        <Button className="px-2" aria-label="Partly right" disabled={isOff} onClick={() => answer("partly", 1)}>
+          <Diff aria-hidden />
         </Button>
       )}
       <Button className="px-2" disabled={isOff} onClick={() => answer("wrong", 1)}>

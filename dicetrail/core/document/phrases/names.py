@@ -79,6 +79,15 @@ class Phrase(Value):
     LETTERS = "letters", "Letters", "the keys of a word"
     TRIED = "tried", "{sign}, tried", "read out for a letter that was tried"
     BLANK = "blank", "blank", "read out for a hidden letter"
+    PUT_IN_ORDER = (
+        "put in order",
+        "Put them in order: drag them, press the arrows, or type their letters.",
+        "above choices to put in order",
+    )
+    MOVE_UP = "move up", "Move {letter} up", "a button"
+    MOVE_DOWN = "move down", "Move {letter} down", "a button"
+    AT_PLACE = "at place", "{letter} is number {number} of {count}", "read out after a move"
+    THIS_ORDER = "this order", "This is the order", "a button"
     PICKED = "picked", "picked", "on a choice"
     RIGHT_ANSWER = "right answer", "right answer", "on a choice"
     YOUR_ANSWER = "your answer", "your answer", "on a choice"
@@ -150,6 +159,18 @@ class Phrase(Value):
         "are all but",
         "{choices} are right but for {count} typo | {choices} are right but for {count} typos",
         "of choices typed together",
+    )
+    ORDER_RIGHT = "order right", "{letters} is the right order", "of choices put in order"
+    ORDER_WRONG = "order wrong", "{letters} is not the right order", "of choices put in order"
+    ORDER_PARTLY = (
+        "order partly",
+        "the order {letters} is {share} % right",
+        "of choices put in order",
+    )
+    NAME_EACH_ONCE = (
+        "name each once",
+        "all {count} have to be in the order, each once",
+        "of choices put in order",
     )
     TYPED_RIGHT = "typed right", "“{typed}” is the right answer", "of a typed answer"
     TYPED_READ = (
@@ -343,6 +364,11 @@ class Phrase(Value):
     PRESS_ENTER = "press enter", "Press Enter to begin.", "in a terminal"
     TYPE_ROUND = "type round", "Type the number of a round.", "in a terminal"
     ENTER_TAKES = "enter takes", "Enter takes {count}.", "in a terminal"
+    ORDER_SUCH_AS = (
+        "order such as",
+        "Type the letters in the right order, such as {letters}.",
+        "in a terminal",
+    )
     SUCH_AS = "such as", "Every right one is wanted, such as A, C.", "in a terminal"
     ENTER_GOES_ON = "enter goes on", "Enter goes on", "in a terminal"
     WAIT = "wait", "wait", "in a terminal"

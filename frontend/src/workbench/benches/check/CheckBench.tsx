@@ -59,7 +59,13 @@ export function CheckBench({ game, round, number, at, editRound, table }: BenchP
           options={VALUES.PartlyRight}
           onChange={(partly) => set({ partly })}
         />
-        {check.partly !== "never" && (
+        <SelectField
+          where={`${at}.check.order_share`}
+          value={check.order_share}
+          options={VALUES.OrderShare}
+          onChange={(order_share) => set({ order_share })}
+        />
+        {(check.partly !== "never" || check.order_share !== "never") && (
           <NumberField
             where={`${at}.check.right_from`}
             value={check.right_from}
