@@ -48,10 +48,13 @@ class TestAnswering(unittest.TestCase):
         given_ = next_input(program, state, intent, state.at)
         if given_ is None:
             self.assertTrue(
-                state.phase is Phase.ENDED or intent in (Intent.LATE, Intent.PASSED), state.phase
+                state.phase is Phase.ENDED or intent in (Intent.LATE, Intent.PASSED, Intent.PARTLY),
+                state.phase,
             )
             return
         after = step(program, state, given_.action, given_.at)
+        if any("time is up" in print_.why for print_ in after.footprints):
+            return  # who plays to the end lets the clocks of round and game run out
         self.assertNotIn("refused", [print_.what for print_ in after.footprints])
         if state.phase is not Phase.ASKING:
             return
@@ -61,8 +64,8 @@ class TestAnswering(unittest.TestCase):
             if print_.what in ("checked", "late", "passed")
         ]
         words = {"right": "right:", "wrong": "wrong:", "late": "too late", "passed": "passed"}
-        round_is_over = any("time is up" in print_.why for print_ in after.footprints)
-        self.assertTrue(round_is_over or any(words[intent] in why for why in told), told)
+        words["partly"] = "partly:"
+        self.assertTrue(any(words[intent] in why for why in told), told)
 
     @given(GAMES, DICE)
     def test_answering_right_comes_to_the_end_of_every_game_that_has_one(self, game, dice):

@@ -91,15 +91,20 @@ class PresentedQuestion:
     def _answer(self) -> Filling:
         if not self.right:
             return message(Phrase.QUOTED, text=self.question.answer)
-        is_all = self.question.details.needs is Needs.ALL or self.question.kind is Kind.ORDER
         named = [self._named(place) for place in self.right]
-        return listed(named, Phrase.LIST_AND if is_all else Phrase.LIST_OR)
+        is_any = self.question.kind is not Kind.ORDER and self.question.details.needs is Needs.ANY
+        return listed(named, Phrase.LIST_OR if is_any else self._between)
+
+    @property
+    def _between(self) -> Phrase:
+        """What stands between several choices that are told together."""
+        return Phrase.LIST_THEN if self.question.kind is Kind.ORDER else Phrase.LIST_AND
 
     def chosen(self, places: Sequence[int]) -> str:
         """Some of its choices in the game's words, by their places; empty for none."""
         if not places:
             return ""
-        return self.words.in_words(listed([self._named(at) for at in places], Phrase.LIST_AND))
+        return self.words.in_words(listed([self._named(at) for at in places], self._between))
 
     def _named(self, place: int) -> Filling:
         """A choice as an answer; of a picture or a sound it is the letter alone."""

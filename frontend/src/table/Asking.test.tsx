@@ -6,6 +6,8 @@ import type { Look, QuestionShown, Table } from "../api/schema";
 import { Asking } from "./Asking";
 
 afterEach(cleanup);
+// The first key wakes the sound, which a simulated document has not.
+vi.stubGlobal("AudioContext", class { readonly state = "running"; });
 
 const LOOK = { choices: "rows", picture_at: "above" } as unknown as Look;
 const CHOICES = ["Carrot", "Pea", "Plum"].map((text, at) => ({ place: at + 1, letter: "ABC"[at], text, picture: "", sound: "" }));
@@ -21,11 +23,12 @@ const TABLE = {
 function shown(question: Partial<QuestionShown>, table: Partial<Table> = {}, picked: number[] = []) {
   const sent: Action[] = [];
   const onPick = vi.fn();
+  const onOrder = vi.fn();
   const whole = { ...QUESTION, ...question };
   render(
-    <Asking table={{ ...TABLE, ...table, question: whole }} look={LOOK} question={whole} elapsed={0} picked={picked} onPick={onPick} onAction={(action) => sent.push(action)} />,
+    <Asking table={{ ...TABLE, ...table, question: whole }} look={LOOK} question={whole} elapsed={0} picked={picked} onPick={onPick} onOrder={onOrder} onAction={(action) => sent.push(action)} />,
   );
-  return { sent, onPick };
+  return { sent, onPick, onOrder };
 }
 const press = (name: RegExp) => fireEvent.click(screen.getByRole("button", { name }));
 
@@ -71,4 +74,38 @@ test("hint, pass and stop are offered where they do something, and nowhere else"
   press(/Pass/);
   press(/Stop here/);
   expect(sent.map(({ action }) => action)).toEqual(["hint", "pass", "finish"]);
+});
+
+test("choices to put in order are moved by buttons and by arrow keys, and sent as they lie", () => {
+  const { sent, onOrder } = shown({ kind: "order" });
+  press(/Move A down/);
+  fireEvent.keyDown(screen.getByRole("button", { name: /Move C down/ }), { key: "ArrowUp" });
+  press(/Move A up/); // it is the first already
+  fireEvent.keyDown(screen.getByRole("button", { name: /Move C up/ }), { key: "ArrowDown" });
+  expect(onOrder.mock.calls).toEqual([[[2, 1, 3]], [[1, 3, 2]]]);
+  cleanup();
+  const put = shown({ kind: "order" }, {}, [3, 1, 2]);
+  expect(screen.getAllByRole("listitem").map((row) => row.textContent)).toEqual(["CPlum", "ACarrot", "BPea"]);
+  press(/This is the order/);
+  expect([sent, put.sent]).toEqual([[], [{ action: "answer", value: [3, 1, 2] }]]);
+});
+
+test("what came of an order is told place by place, in words too, and only once it may be", () => {
+  const feedback = { result: "partly", is_good: false, right_places: [3, 1, 2], given_places: [3, 2, 1], why: "", answer: "", note: "", says: "", share: 33 };
+  shown({ kind: "order" }, { phase: "holding", feedback } as unknown as Table);
+  expect(screen.getAllByRole("listitem").map((row) => row.textContent)).toEqual(["CPlumright", "BPeawrong", "ACarrotwrong"]);
+  expect(screen.queryByRole("button", { name: /Move|order/ })).toBeNull();
+  expect(screen.getByRole("status").textContent).toMatch(/33 % right/);
+  cleanup();
+  shown({ kind: "order" }, { phase: "holding", feedback: { ...feedback, right_places: [] } } as unknown as Table);
+  expect(screen.getAllByRole("listitem").map((row) => row.textContent)).toEqual(["CPlum", "BPea", "ACarrot"]);
+});
+
+test("a partly right answer says so, and which choices it was", () => {
+  const feedback = { result: "partly", is_good: false, right_places: [1, 2], given_places: [1], why: "", answer: "Carrot", note: "", says: "", share: 50 };
+  shown({ wants_all: true }, { phase: "holding", feedback } as unknown as Table);
+  const carrot = screen.getByRole("button", { name: /Carrot/ }).textContent;
+  expect(carrot).toMatch(/right answer/i);
+  expect(carrot).toMatch(/your answer/i);
+  expect(screen.getByRole("status").textContent).toMatch(/Partly right\. 50 % right/);
 });

@@ -55,9 +55,11 @@ export function OrderAnswer({ question, order, isOpen, right, taken, onOrder, on
           />
         ))}
       </ol>
-      <p role="status" className="sr-only">
-        {moved}
-      </p>
+      {isOpen && (
+        <p role="status" className="sr-only">
+          {moved}
+        </p>
+      )}
       {isOpen && (
         <p className="mt-2 text-end">
           <Button look="main" onClick={() => onAnswer(order)}>
@@ -128,7 +130,12 @@ function Row({ choice, isOpen, isFirst, isLast, mark, onMove, onDrag }: RowProps
           choice.text
         )}
       </span>
-      {Icon && <Icon aria-hidden className={`size-5 shrink-0 ${MARKS[mark].ink}`} />}
+      {Icon && (
+        <span className={MARKS[mark].ink}>
+          <Icon aria-hidden className="size-5" />
+          {mark !== "partly" && <span className="sr-only">{say(mark === "good" ? "as right" : "as wrong")}</span>}
+        </span>
+      )}
       {isOpen && (
         <span className="flex gap-1" onKeyDown={onKey}>
           <Button look="quiet" aria-label={say("move up", { letter })} aria-disabled={isFirst} onClick={() => onMove(-1)} className="px-2 aria-disabled:opacity-40">

@@ -134,6 +134,7 @@ class Phrase(Value):
     CHOICE_AMID = "choice amid", "{letter}, “{choice}”,", "how a choice is told within a reason"
     QUOTED = "quoted", "“{text}”", "how an answer is told"
     LIST_AND = "list and", "{some} and {last}", "between several"
+    LIST_THEN = "list then", "{some}, then {last}", "between several in order"
     LIST_OR = "list or", "{some} or {last}", "between several"
 
     # Why an answer was taken so
