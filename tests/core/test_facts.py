@@ -3,6 +3,7 @@
 import unicodedata
 import unittest
 from dataclasses import replace
+from itertools import pairwise, product
 
 from hypothesis import given
 from hypothesis import strategies as st
@@ -40,7 +41,8 @@ from dicetrail.core.answers import Verdict, fold
 from dicetrail.core.document import Details, Holds, Kind, Language, Leaves, Made, Question
 from dicetrail.core.draw import FactQuestions, comparison_key, stream
 from dicetrail.core.play import Intent, asking_at, check, choices_of, next_input, question_of
-from dicetrail.core.play.program import presented_question
+from dicetrail.core.play.program import made_ready, presented_question
+from dicetrail.core.workbench import draw_list
 from tests.core.examples import BEDS
 
 NAMES = ("Beet", "beet", "Bête", "bete!", "Kale", "Leek", "Pea", "1/2", "0.5", "2", "")
@@ -249,6 +251,33 @@ class TestLaws(unittest.TestCase):
         # and they come again. What was picked wrong is asked no more either.
         self.assertLessEqual(asked[Leaves.RIGHT], 20 * 2 * 6)
         self.assertLess(asked[Leaves.PICKED], asked[Leaves.RIGHT])
+
+
+class TestRowsThatLeaveAFilledRound(unittest.TestCase):
+    def test_none_comes_twice_in_a_row_nor_ends_the_round_while_another_can_come(self):
+        """Beside so many rows that have soon left, few questions remain, and chance alone says
+        which of them is dealt next."""
+        rows = tuple((f"plant {number}", f"bed {number}") for number in range(12))
+        for others, refill, order in product(
+            (1, 2, 3),
+            (Refill.WHEN_EMPTY, Refill.EACH_TIME),
+            (DrawOrder.SHUFFLED, DrawOrder.WEIGHTED),
+        ):
+            plain = tuple(Question(f"Other {n}?", (f"a{n}",), ("b",)) for n in range(others))
+            packs = {"f": Pack("F", facts=Facts(("plant", "bed"), rows)), "p": Pack("P", plain)}
+            pattern = Pattern("f", "Where is {plant}?", "bed", choices=2, leaves=Leaves.RIGHT)
+            draw = Draw(60, order, refill=refill)
+            round_ = Round("R", ("p",), patterns=(pattern,), draw=draw)
+            program = made_ready(Game("G", (round_,), (Ending("E", ""),)), packs)
+            for dice in range(6):
+                asked = [one.prompt for one in draw_list(program, dice).questions]
+                with self.subTest(others=others, refill=refill, order=order, dice=dice):
+                    self.assertEqual(len(asked), 60)
+                    again = sum(one == other for one, other in pairwise(asked))
+                    if others > 1:
+                        self.assertEqual(again, 0)
+                    made = [prompt for prompt in asked if prompt.startswith("Where")]
+                    self.assertEqual(len(set(made)), len(made), "a row that has left is gone")
 
 
 class TestPatterns(unittest.TestCase):

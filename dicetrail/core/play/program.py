@@ -1,5 +1,6 @@
 """A game made ready to run, and what can be asked of it at any point of a run."""
 
+from bisect import bisect_right
 from collections.abc import Callable, Hashable, Iterator, MutableMapping
 from dataclasses import dataclass, field, replace
 from functools import cached_property
@@ -33,6 +34,7 @@ from dicetrail.core.draw import (
     Packs,
     Pool,
     Row,
+    Sourced,
     Visit,
     ahead,
     choices_shown,
@@ -198,11 +200,11 @@ def _dealt(program: Program, state: State) -> Dealt:
 
 
 def _place_in_deal(state: State) -> int:
-    """Where the question in play stands among those dealt."""
-    place = state.round.position
-    for passed in state.round.passed_over:
-        place += passed <= place
-    return place
+    """Where the question in play stands among those dealt: as far on as others were passed over
+    before it. These are in ascending order."""
+    position, passed = state.round.position, state.round.passed_over
+    before = bisect_right(range(len(passed)), position, key=lambda at: passed[at] - at)
+    return position + before
 
 
 def as_asked(program: Program, state: State, most: int) -> Iterator[State]:
@@ -249,9 +251,11 @@ def next_question(program: Program, state: State) -> State | None:
     dealt, now, again = len(deal_of(program, state).pool), state, None
     before = _dealt_before(program, state)
     is_filled_again = round_of(program, state).draw.refill is not Refill.NEVER
-    for _ in range(dealt + 1):
+    for looked_at in range(_MAX_FILLS * dealt + 1):
         place = _place_in_deal(now)
         if place >= dealt and not is_filled_again:
+            break
+        if looked_at == dealt and not _can_come(program, state, None if again is None else before):
             break
         if not _has_departed(program, now):
             if before is None or _dealt(program, now).sourced != before.sourced:
@@ -264,6 +268,19 @@ def next_question(program: Program, state: State) -> State | None:
     facts = {pattern.facts for pattern in round_of(program, state).patterns}
     departed = tuple(row for row in history.departed if row.facts not in facts)
     return state._replace(history=history._replace(departed=departed))
+
+
+_MAX_FILLS = 50
+"""So often a pool is filled again, at most, in search of a question none of whose rows has left. Of
+questions that go back at once, one that can come is missed by chance in no run that is played."""
+
+
+def _can_come(program: Program, state: State, but: Dealt | None) -> bool:
+    """Whether any question of the round has not left the run, but for one."""
+    return any(
+        not _has_left(program, state, sourced) and (but is None or sourced != but.sourced)
+        for sourced in deal_of(program, state).pool
+    )
 
 
 def _dealt_before(program: Program, state: State) -> Dealt | None:
@@ -294,7 +311,11 @@ def _has_departed(program: Program, state: State) -> bool:
     """Whether every row of the question dealt has left the run; never of one brought."""
     if any(brought.position == state.round.position for brought in state.round.brought):
         return False
-    sourced = _dealt(program, state).sourced
+    return _has_left(program, state, _dealt(program, state).sourced)
+
+
+def _has_left(program: Program, state: State, sourced: Sourced) -> bool:
+    """Whether every row of a question of the round has left the run."""
     made = program.pools[state.round.number].made_by(sourced.source)
     if made is None or made.pattern.leaves is Leaves.NONE:
         return False
