@@ -27,6 +27,7 @@ DATA = Path(__file__).parent / "data"
 
 _AS_MADE: Mapping[str, Game] = {
     "harvest-table": games.HARVEST_TABLE,
+    "garden-year": games.GARDEN_YEAR,
     "bed-by-bed": games.BED_BY_BED,
     "slug-patrol": games.SLUG_PATROL,
     "leaf-shapes": games.LEAF_SHAPES,
@@ -45,6 +46,7 @@ _FILES = {
     games.WORDS_PACK: ("Shed words", "shed-words.tsv"),
     games.SLUGS_PACK: ("Slug Patrol questions", "slug-patrol.tsv"),
     games.TABLE_PACK: ("أسئلة المائدة", "harvest-table.tsv"),
+    games.YEAR_PACK: ("The garden year", "garden-year.tsv"),
 }
 
 PLANTS_FILE = "plants.tsv"

@@ -1,4 +1,4 @@
-"""Seven games of the Quillbrook Allotment Society, and one of its twin society; all are invented.
+"""Eight games of the Quillbrook Allotment Society, and one of its twin society; all are invented.
 
 Together they use every feature.
 """
@@ -34,6 +34,8 @@ from dicetrail.core.document import (
     Made,
     Note,
     Operator,
+    OrderShare,
+    PartlyRight,
     Span,
     Wave,
 )
@@ -44,6 +46,7 @@ LEAVES_PACK = "leaf-shapes"
 SLUGS_PACK = "slug-patrol-questions"
 PLANTS = "plants-of-the-beds"
 TABLE_PACK = "harvest-table-questions"
+YEAR_PACK = "garden-year-questions"
 
 HARVEST_SUPPER = Game(
     title="Harvest Supper",
@@ -443,6 +446,64 @@ def right():
         Ending("Good Neighbour", "{score} points.", 6, 11, badge=Badge.BASKET),
         Ending(
             "Lost among the Beds", "{score} points. Come and look.", None, 5, badge=Badge.SPROUT
+        ),
+    ),
+)
+
+
+GARDEN_YEAR = Game(
+    title="The Garden Year",
+    opening=Opening(
+        "Put the year in order, and find all there is. What is partly right counts too."
+    ),
+    rounds=(
+        Round(
+            "The garden year",
+            (YEAR_PACK,),
+            draw=Draw(6),
+            ask=Ask(tries=2, typing=True),
+            check=Check(partly=PartlyRight.LESS_WRONG, order_share=OrderShare.PAIRS),
+        ),
+    ),
+    script="""\
+score = 0
+
+def right():
+    score += 10
+
+def partly():
+    if tries_left == 0:
+        score += share // 10
+""",
+    cues=(
+        Cue("in its place", (Occasion.RIGHT,), sound="ripe", effect=Effect.LEAVES),
+        Cue("on the way", (Occasion.PARTLY,), sound="nearly ripe", effect=Effect.MARK),
+        Cue("out of season", (Occasion.WRONG,), sound="bump", effect=Effect.MARK),
+    ),
+    endings=(
+        Ending(
+            "Keeper of the Year",
+            "{score} points, {percent} %.",
+            85,
+            None,
+            "percent",
+            badge=Badge.ROSETTE,
+        ),
+        Ending(
+            "Through the Year",
+            "{score} points, {percent} %.",
+            50,
+            84,
+            "percent",
+            badge=Badge.BASKET,
+        ),
+        Ending(
+            "A Late Spring",
+            "{score} points, {percent} %.",
+            None,
+            49,
+            "percent",
+            badge=Badge.SPROUT,
         ),
     ),
 )
