@@ -124,11 +124,7 @@ def asked_in(round_: Round, traits: Traits) -> AskedTraits:
 
 
 def _shares(round_: Round, traits: Traits) -> tuple[int, ...]:
-    """The shares of the answers that are right in part, for the choices that are shown.
-
-    >>> _shares(Round("R", check=Check(order_share=OrderShare.PLACES)), Traits(ordered=3))
-    (33,)
-    """
+    """The shares of the answers that are right in part, for the choices that are shown."""
     if traits.ordered:
         return tuple(shares_of_orders(round_.check.order_share, traits.ordered))
     right, wrong = traits.all_wanted

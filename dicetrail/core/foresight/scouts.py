@@ -64,9 +64,8 @@ def picks_of(question: Question, check: Check, right: int, wrong: int) -> Picks:
     Where all right choices are wanted, a guess is any set of choices but the empty one: how many
     are right is told nowhere. Of what is put in order, it is any order.
 
-    >>> all_wanted = Question("Which?", ("a", "b"), ("c",), details=Details(needs=Needs.ALL))
-    >>> picks_of(all_wanted, Check(), 2, 1)
-    Picks(guesses=7, right=1, shares=())
+    >>> picks_of(Question("Which?", ("a", "b", "c"), (), Kind.ORDER), Check(), 3, 0)
+    Picks(guesses=6, right=1, shares=())
     """
     if question.kind is Kind.ORDER:
         shares = shares_of_orders(check.order_share, right)
