@@ -8,6 +8,7 @@ is never an error: what does not fit any more is put right, and told.
 
 import json
 from collections.abc import Iterator, Sequence
+from itertools import repeat
 from typing import Any, Generic, TypeVar, get_args
 
 from pydantic import ConfigDict, GetCoreSchemaHandler, TypeAdapter, ValidationError
@@ -23,7 +24,7 @@ from dicetrail.core.document import (
     is_whole_text,
     warning,
 )
-from dicetrail.core.foresight import KeptRun, Observation, Own, Playthrough, Scout
+from dicetrail.core.foresight import KeptRun, Observation, Own, Playthrough, Scout, Try
 from dicetrail.core.play import Result
 from dicetrail.core.survey import FactsEdit
 from dicetrail.limits import MAX_KEPT, MAX_MS, MAX_RUN_SECONDS, MAX_SCORE, MAX_SEEN
@@ -83,7 +84,7 @@ _DONE = (Result.RIGHT, Result.CLOSE, Result.PARTLY, Result.WRONG, Result.LATE, R
 
 def _is_fit(one: Observation) -> bool:
     given: Sequence[str] = [tried.given for tried in one.tries]
-    texts = (one.source, one.prompt, *one.choices, *one.right, *given)
+    texts = (one.source, one.prompt, one.answer, *one.choices, *one.right, *given)
     return (
         one.result in _DONE
         and 1 <= one.level <= 5
@@ -93,7 +94,13 @@ def _is_fit(one: Observation) -> bool:
         and 0 <= one.step < 2**31
         and (one.allowed_ms is None or 0 < one.allowed_ms <= MAX_MS)
         and all(map(is_whole_text, texts))
+        and all(map(_is_order_of, one.tries, repeat(len(one.right))))
     )
+
+
+def _is_order_of(tried: Try, count: int) -> bool:
+    """Whether a try holds no order, or one of so many answers."""
+    return not tried.order or sorted(tried.order) == list(range(count))
 
 
 def broken_text(value: Any, path: Path = ()) -> Path | None:

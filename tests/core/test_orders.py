@@ -10,6 +10,7 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from dicetrail.core import (
+    Answer,
     Ask,
     Begin,
     Check,
@@ -17,11 +18,13 @@ from dicetrail.core import (
     Draw,
     Ending,
     Game,
+    Input,
     Kind,
     Order,
     Pack,
     Question,
     Round,
+    replay,
     start,
     step,
     survey,
@@ -35,8 +38,17 @@ from dicetrail.core.answers import (
     shares_of_orders,
 )
 from dicetrail.core.document import After, Needs, OrderShare
-from dicetrail.core.foresight import How, Scout, forecast, witnesses
+from dicetrail.core.foresight import (
+    How,
+    Scout,
+    evidence_of,
+    fitted_scout,
+    forecast,
+    observations,
+    witnesses,
+)
 from dicetrail.core.play import Intent, made_ready, next_input
+from dicetrail.core.play.program import presented_question
 from dicetrail.core.survey import first_fault
 from dicetrail.core.survey.reach import reach
 
@@ -222,6 +234,47 @@ class TestForesight(unittest.TestCase):
                 self.assertEqual(found.keys(), counted.keys())
                 for share, times in counted.items():
                     self.assertAlmostEqual(found[share], times / factorial(count), 12)
+
+
+class TestEvidence(unittest.TestCase):
+    def test_neighbours_that_first_tries_exchanged_are_counted_and_told(self):
+        """Over every order given at first, picked or typed; a second try does not count."""
+        program = ready(tries=2)
+        runs, expected = [], Counter()
+        for number, order in enumerate(permutations(range(4))):
+            state = asked(program, number)
+            right = presented_question(program, state).right
+            places = tuple(right[at] for at in order)
+            typed = "".join("ABCD"[place - 1] for place in places)
+            inputs = [Input(Begin(), 0), Input(Answer(typed if number % 2 else places), 10)]
+            if order != (0, 1, 2, 3):
+                inputs.append(Input(Answer(right[::-1]), 20))
+            moments = replay(program, number, ("Ada",), inputs)
+            (one,) = observations(program, moments, inputs)
+            self.assertEqual(one.tries[0].given, ", ".join(YEAR.right[at] for at in order))
+            runs.append([one])
+            for at in range(3):
+                expected[YEAR.right[at], YEAR.right[at + 1]] += order.index(at) > order.index(
+                    at + 1
+                )
+        (told,) = evidence_of(runs).questions
+        self.assertEqual(told.answer, "sow, hoe, reap, store")
+        found = {(one.first, one.second): one.times for one in told.swapped}
+        self.assertEqual(found, expected)
+        self.assertEqual(set(expected.values()), {12}, "half of all orders")
+
+    def test_partly_right_at_the_end_is_counted_by_itself(self):
+        program = ready(order_share=OrderShare.PLACES)
+        runs = []
+        for intent, times in ((Intent.PARTLY, 3), (Intent.WRONG, 2), (Intent.RIGHT, 4)):
+            for dice in range(times):
+                state = asked(program, dice)
+                inputs = [Input(Begin(), 0), next_input(program, state, intent, 0)]
+                moments = replay(program, dice, ("Ada",), inputs)
+                runs.append(list(observations(program, moments, inputs)))
+        (told,) = evidence_of(runs).questions
+        self.assertEqual((told.asked, told.partly, sum(told.right_at)), (9, 3, 4))
+        self.assertEqual(fitted_scout(runs).partly, 60)
 
 
 class TestQuestions(unittest.TestCase):

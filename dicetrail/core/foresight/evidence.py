@@ -73,6 +73,16 @@ class Picked:
 
 
 @dataclass(frozen=True, slots=True)
+class Swapped:
+    """Two answers that belong next to each other in an order, and how often the second was put
+    before the first."""
+
+    first: str
+    second: str
+    times: int
+
+
+@dataclass(frozen=True, slots=True)
 class QuestionEvidence:
     """What the runs chosen say of one question."""
 
@@ -82,6 +92,8 @@ class QuestionEvidence:
     prompt: str
     accepted: tuple[str, ...]
     """What was accepted."""
+    answer: str
+    """The right answer in words."""
     level: int
     is_picked: bool
     """Whether its answer is picked from choices, not typed."""
@@ -107,6 +119,9 @@ class QuestionEvidence:
     picked: tuple[Picked, ...]
     """Wrong choices by how often they were picked first, those never picked last; or typed
     answers that were refused."""
+    swapped: tuple[Swapped, ...]
+    """Of answers put in order: each two neighbours that any first try had the other way round, the
+    most frequent first."""
     says: Says
     unpicked: tuple[str, ...]
     """Wrong choices that nobody picks, though many could."""
@@ -241,6 +256,7 @@ def _of_question(had: _Had) -> QuestionEvidence:
         number=newest.number,
         prompt=newest.prompt,
         accepted=newest.right,
+        answer=newest.answer or " or ".join(newest.right),
         level=newest.level,
         is_picked=bool(newest.choices),
         allowed=None if newest.allowed_ms is None else newest.allowed_ms / 1000,
@@ -256,8 +272,24 @@ def _of_question(had: _Had) -> QuestionEvidence:
         most_within=most_within(times, late),
         with_rest=with_rest,
         picked=picked,
+        swapped=_swapped(newest, seen),
         says=_says(share, asked, late, with_rest, picked),
         unpicked=unpicked if asked >= MANY else (),
+    )
+
+
+def _swapped(question: Observation, seen: Sequence[Observation]) -> tuple[Swapped, ...]:
+    """Which neighbours of an order first tries had the other way round."""
+    times = Counter[int]()
+    for one in seen:
+        order = one.tries[0].order if one.tries else ()
+        for at in range(len(order) - 1):
+            times[at] += order.index(at) > order.index(at + 1)
+    right = question.right
+    return tuple(
+        Swapped(right[at], right[at + 1], count)
+        for at, count in sorted(times.items(), key=lambda found: (-found[1], found[0]))
+        if count
     )
 
 

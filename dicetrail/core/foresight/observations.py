@@ -4,7 +4,7 @@ from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 
 from dicetrail.core.answers import Given, Verdict
-from dicetrail.core.document import Number, as_written
+from dicetrail.core.document import Kind, Needs, Number, Question, as_written
 from dicetrail.core.draw import traits_of
 from dicetrail.core.play import (
     Answer,
@@ -31,6 +31,8 @@ class Try:
 
     given: str
     verdict: Verdict
+    order: tuple[int, ...] = ()
+    """Of answers put in order: the place, from 0, that each belongs at, in the order given."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -55,6 +57,8 @@ class Observation:
     """1 to 5; one without a level counts as 1."""
     allowed_ms: int | None = None
     """How long its own clock gave for it; None without one."""
+    answer: str = ""
+    """The right answer in words, where it is made of all that is right together; else empty."""
     can_be_partly: bool = False
     """Whether an answer to it can be right in part."""
     step: int = 0
@@ -129,7 +133,13 @@ def observations(
 
 def _tried(program: Program, state: State, given: Given) -> Try:
     words = given if isinstance(given, str) else _picked(program, state, given)
-    return Try(words, check(program, state, given).verdict)
+    checked = check(program, state, given)
+    presented = presented_question(program, state)
+    if presented.question.kind is not Kind.ORDER or checked.verdict is Verdict.UNREADABLE:
+        return Try(words, checked.verdict)
+    order = tuple(presented.right.index(place) for place in checked.places)
+    told = ", ".join(presented.question.right[at] for at in order)
+    return Try(told, checked.verdict, order)
 
 
 def _picked(program: Program, state: State, given: int | tuple[int, ...]) -> str:
@@ -137,6 +147,12 @@ def _picked(program: Program, state: State, given: int | tuple[int, ...]) -> str
     choices, _ = choices_of(program, state)
     places = given if isinstance(given, tuple) else (given,)
     return " and ".join(choices[place - 1] for place in places if 0 < place <= len(choices))
+
+
+def _whole_answer(question: Question) -> str:
+    """The answer to a question that wants all that is right; empty for another."""
+    is_all = question.kind is Kind.ORDER or question.details.needs is Needs.ALL
+    return question.answer if is_all and question.choices else ""
 
 
 def _done(
@@ -162,6 +178,7 @@ def _done(
         state.question.is_hinted,
         traits_of(sourced.question).level,
         None if presented.seconds is None else presented.seconds * 1000,
+        _whole_answer(sourced.question),
         bool(presented.terms.shares),
         step,
     )

@@ -39,6 +39,7 @@ export function OneQuestion({ game, told, place, choice, behind, onBehind }: One
       </p>
       <Counts one={one} onOpen={open} />
       <Given one={one} onOpen={open} />
+      <Swapped one={one} />
       <Times one={one} />
       <Suggestions game={game} suggestions={told.suggestions[place] ?? []} />
       {behind?.question === place && (
@@ -83,10 +84,30 @@ function Counts({ one, onOpen }: PartProps) {
   );
 }
 
+/** Which neighbours of an order were put the wrong way round at first. */
+function Swapped({ one }: { one: QuestionEvidence }) {
+  if (one.swapped.length === 0) return null;
+  return (
+    <div>
+      <h3 className="mb-1 font-serif text-lg font-semibold">Put the wrong way round first</h3>
+      <ul>
+        {one.swapped.map(({ first, second, times }) => (
+          <li key={`${first} ${second}`} className="flex justify-between gap-3 break-words">
+            <span>
+              {second} before {first}
+            </span>
+            <span className="text-soft tabular-nums">{times}</span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
 /** What was given first, as bars: the right answer, then the wrong ones. */
 function Given({ one, onOpen }: PartProps) {
   const rows = [
-    { words: one.accepted.join(" or "), given: undefined, times: one.right_at[0] ?? 0 },
+    { words: one.answer, given: undefined, times: one.right_at[0] ?? 0 },
     ...one.picked.map(({ given, times }) => ({ words: given, given, times })),
   ];
   const most = Math.max(1, ...rows.map(({ times }) => times));
