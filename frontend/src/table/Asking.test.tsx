@@ -93,7 +93,7 @@ test("choices to put in order are moved by buttons and by arrow keys, and sent a
 test("what came of an order is told place by place, in words too, and only once it may be", () => {
   const feedback = { result: "partly", is_good: false, right_places: [3, 1, 2], given_places: [3, 2, 1], why: "", answer: "", note: "", says: "", share: 33 };
   shown({ kind: "order" }, { phase: "holding", feedback } as unknown as Table);
-  expect(screen.getAllByRole("listitem").map((row) => row.textContent)).toEqual(["CPlumright", "BPeawrong", "ACarrotwrong"]);
+  expect(screen.getAllByRole("listitem").map((row) => row.textContent)).toEqual(["CPlumright", "BPea→ 3B is number 3 of 3", "ACarrot→ 2A is number 2 of 3"]);
   expect(screen.queryByRole("button", { name: /Move|order/ })).toBeNull();
   expect(screen.getByRole("status").textContent).toMatch(/33 % right/);
   cleanup();

@@ -46,7 +46,9 @@ export function OrderAnswer({ question, order, isOpen, right, taken, onOrder, on
             isOpen={isOpen}
             isFirst={at === 0}
             isLast={at === choices.length - 1}
-            mark={isOpen ? undefined : right.length === 0 ? taken : right[at] === choice.place ? "good" : "bad"}
+            mark={isOpen ? undefined : right[at] === choice.place ? "good" : taken}
+            belongsAt={right.indexOf(choice.place) + 1}
+            count={order.length}
             onMove={(by) => move(choice, at + by)}
             onDrag={(y) => {
               const to = rowUnder(y);
@@ -84,12 +86,15 @@ type RowProps = {
   isLast: boolean;
   /** How its place was taken; undefined while the question is open. */
   mark: Taken | undefined;
+  /** Where it belongs, from 1, once that is told; else 0. */
+  belongsAt: number;
+  count: number;
   onMove: (by: number) => void;
   /** Tells how far down the page it is dragged. */
   onDrag: (y: number) => void;
 };
 
-function Row({ choice, isOpen, isFirst, isLast, mark, onMove, onDrag }: RowProps) {
+function Row({ choice, isOpen, isFirst, isLast, mark, belongsAt, count, onMove, onDrag }: RowProps) {
   const say = useSay();
   const [isHeld, setIsHeld] = useState(false);
   const { letter } = choice;
@@ -131,9 +136,18 @@ function Row({ choice, isOpen, isFirst, isLast, mark, onMove, onDrag }: RowProps
         )}
       </span>
       {Icon && (
-        <span className={MARKS[mark].ink}>
-          <Icon aria-hidden className="size-5" />
-          {mark !== "partly" && <span className="sr-only">{say(mark === "good" ? "as right" : "as wrong")}</span>}
+        <span className={`flex items-center gap-1 font-semibold ${MARKS[mark].ink}`}>
+          {mark !== "good" && belongsAt > 0 ? (
+            <>
+              <span aria-hidden className="tabular-nums">
+                → {belongsAt}
+              </span>
+              <span className="sr-only">{say("at place", { letter, number: belongsAt, count })}</span>
+            </>
+          ) : (
+            <Icon aria-hidden className="size-5" />
+          )}
+          {mark === "good" && <span className="sr-only">{say("as right")}</span>}
         </span>
       )}
       {isOpen && (
