@@ -38,7 +38,16 @@ from dicetrail.core import (
     table,
 )
 from dicetrail.core.answers import Verdict, fold
-from dicetrail.core.document import Details, Holds, Kind, Language, Leaves, Made, Question
+from dicetrail.core.document import (
+    Details,
+    Holds,
+    Kind,
+    Language,
+    Leaves,
+    Made,
+    OrderShare,
+    Question,
+)
 from dicetrail.core.draw import FactQuestions, comparison_key, stream
 from dicetrail.core.play import Intent, asking_at, check, choices_of, next_input, question_of
 from dicetrail.core.play.program import made_ready, presented_question
@@ -251,6 +260,108 @@ class TestLaws(unittest.TestCase):
         # and they come again. What was picked wrong is asked no more either.
         self.assertLessEqual(asked[Leaves.RIGHT], 20 * 2 * 6)
         self.assertLess(asked[Leaves.PICKED], asked[Leaves.RIGHT])
+
+
+HEIGHTS = st.lists(
+    st.tuples(
+        st.sampled_from(["pea", "Pea", "bean", "leek", "kale", "plum", "oak", ""]),
+        st.sampled_from(["1", "2", "2.0", "10", "1/2", "-3", "", "tall"]),
+    ),
+    min_size=1,
+    max_size=9,
+).map(tuple)
+
+
+class TestOrdersFromFacts(unittest.TestCase):
+    @given(
+        HEIGHTS,
+        st.integers(2, 5),
+        st.booleans(),
+        st.sampled_from(Leaves),
+        st.sampled_from(OrderShare),
+        st.integers(0, 999),
+        INTENTS,
+    )
+    def test_answers_of_different_numbers_stand_in_their_order_and_never_two_of_one(
+        self, rows, count, largest_first, leaves, how, dice, intents
+    ):
+        facts = Facts(("plant", "height"), rows)
+        pattern = Pattern("f", "By height?", "plant", Made.ORDER, count, by="height", leaves=leaves)
+        pattern = replace(pattern, largest_first=largest_first)
+        check = Check(order_share=how)
+        round_ = Round(
+            "R", patterns=(pattern,), draw=Draw(None), check=check, after=After(hold_ms=0)
+        )
+        game = Game("G", (round_,), REST)
+        values = {"1": 1, "2": 2, "2.0": 2, "10": 10, "1/2": 0.5, "-3": -3}
+        heights, firsts = {}, {}
+        for row, (name, height) in enumerate(rows):
+            if name and height in values and name.casefold() not in firsts:
+                firsts[name.casefold()] = row
+                heights[name] = values[height]
+        different = len(set(heights.values()))
+        problems = survey(game, {"f": Pack("F", facts=facts)})
+        faults = [problem.what for problem in problems if problem.severity is Severity.FAULT]
+        self.assertEqual(bool(faults), different < 2, faults)
+        few = any(problem.where.endswith("patterns[0].choices") for problem in problems)
+        self.assertEqual(few, 0 < different < count)
+        if faults:
+            return
+        program = made_ready(game, {"f": Pack("F", facts=facts)}, recall={})
+        moment, asked, inputs = start(program, dice), [], []
+        for intent in ("right", *intents):
+            state = moment.state
+            if state.phase is Phase.ASKING:
+                put = presented_question(program, state)
+                right = put.question.right
+                found = [heights[name] for name in right]
+                self.assertEqual(len(right), min(count, different))
+                self.assertEqual(len(set(found)), len(found))
+                self.assertEqual(found, sorted(found, reverse=largest_first))
+                (own,) = put.made.rows_of(put.dealt.sourced.number)
+                self.assertIn(rows[own][0], right)
+                asked.append(own)
+                # As many as the census of the pattern says, so that the survey knows its shares.
+                base = put.made[put.dealt.sourced.number]
+                self.assertEqual(len(base.right), len(right))
+                self.assertEqual(
+                    sorted(base.right, key=heights.get, reverse=largest_first), [*base.right]
+                )
+                gone = {row.number for row in state.history.departed}
+                there = {heights[rows[row][0]] for row in firsts.values() if row not in gone}
+                if len(there | {heights[rows[own][0]]}) >= len(right):
+                    self.assertFalse({firsts[name.casefold()] for name in right} & gone - {own})
+            given_ = next_input(program, state, Intent(intent), state.at)
+            if given_ is None:
+                break
+            inputs.append(given_)
+            moment = step(program, state, given_.action, given_.at)
+        self.assertEqual(replay(program, dice, ("Player",), inputs)[-1], moment)
+        self.assertEqual(len(set(asked)), len(asked))
+
+    def test_what_cannot_be_put_in_order_is_told_where_it_is_programmed(self):
+        facts = Facts(("plant", "height"), (("pea", "1"), ("bean", "2"), ("kale", "")))
+        packs = {"f": Pack("F", facts=facts)}
+        for change, where in (
+            ({}, None),
+            ({"by": ""}, "rounds[0].patterns[0].by"),
+            ({"by": "width"}, "rounds[0].patterns[0].by"),
+            ({"prompt": "By {height}?"}, "rounds[0].patterns[0].prompt"),
+            ({"by": "plant"}, "rounds[0].patterns[0]"),
+        ):
+            pattern = Pattern("f", "By height?", "plant", Made.ORDER, 2, by="height")
+            round_ = Round("R", patterns=(replace(pattern, **change),))
+            problems = survey(Game("G", (round_,), REST), packs)
+            faults = [one.where for one in problems if one.severity is Severity.FAULT]
+            with self.subTest(change=change):
+                self.assertEqual(faults[:1], [] if where is None else [where])
+        told = [
+            problem.what
+            for problem in survey(Game("G", (Round("R", patterns=(pattern,)),), REST), packs)
+        ]
+        self.assertIn(
+            "the answer has no number in “height”, or stands there before, in row 3 of “F”", told
+        )
 
 
 class TestRowsThatLeaveAFilledRound(unittest.TestCase):

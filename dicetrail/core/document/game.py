@@ -175,6 +175,7 @@ class Made(Value):
     TYPED = "typed", "Typed"
     NUMBER = "number", "A number"
     LETTERS = "letters", "Letter by letter"
+    ORDER = "order", "Put in order", "by a column of numbers; the others are drawn from other rows"
 
 
 class Leaves(Value):
@@ -486,7 +487,7 @@ class Pattern:
     made: Annotated[Made, FieldLabel("How it is answered")] = Made.CHOICE
     """How the questions are answered."""
     choices: Annotated[int, Range(2, 8), FieldLabel("Choices", "the right one among them")] = 4
-    """The number of choices, 2 to 8."""
+    """The number of choices, 2 to 8; or of answers to put in order."""
     shows: Annotated[Shows, FieldLabel("The choices are")] = Shows.TEXT
     """What the choices are: texts, or names of pictures or sounds."""
     also: Annotated[tuple[str, ...], FieldLabel("Accepted too is what stands in")] = ()
@@ -512,6 +513,11 @@ class Pattern:
     """How far off a number may be: an amount (``0.5``) or a share (``2%``)."""
     leaves: Annotated[Leaves, FieldLabel("Not offered again")] = Leaves.NONE
     """Which rows are not used again in the run after a question."""
+    by: Annotated[str, FieldLabel("In the order of", empty="choose a column")] = ""
+    """For answers to put in order: the column of the numbers that they are in the order of, the
+    smallest first."""
+    largest_first: Annotated[bool, FieldLabel("Largest first")] = False
+    """Whether the largest comes first."""
 
 
 @dataclass(frozen=True, slots=True)

@@ -7,13 +7,17 @@ choices are alike, and no wrong choice would also be right: rows that ask the sa
 question, and all their answers are right.
 """
 
-from collections.abc import Callable, Collection, Iterator, Sequence
+from collections.abc import Callable, Collection, Iterable, Iterator, Sequence
+from dataclasses import replace
+from fractions import Fraction
 from functools import cached_property, lru_cache
+from itertools import islice
 from typing import overload
 
 from dicetrail.core.answers import fold, read_number, unaccented, without_punctuation
 from dicetrail.core.document import (
     MAX_LETTERS,
+    MIN_ORDERED,
     DecimalMark,
     Details,
     Facts,
@@ -79,6 +83,8 @@ class FactQuestions(Sequence[Question]):
     def idle(self) -> tuple[int, ...]:
         """The rows among those that cannot be asked: a cell is empty, or a player cannot give its
         answer."""
+        if self.pattern.made is Made.ORDER:
+            return tuple(row for row in self.rows if row not in self._ordered)
         asked = {row for rows in self._asked for row in rows}
         return tuple(row for row in self.rows if row not in asked)
 
@@ -92,8 +98,13 @@ class FactQuestions(Sequence[Question]):
     def _asked(self) -> tuple[tuple[int, ...], ...]:
         """The rows of each question, those that ask the same together."""
         alike: dict[tuple[str, ...], list[int]] = {}
+        in_order = self._ordered if self.pattern.made is Made.ORDER else {}
         for row in self.rows:
             prompt, media = self._prompt(row), self._media(row)
+            if self.pattern.made is Made.ORDER:
+                if row not in in_order or self._most_ordered < MIN_ORDERED:
+                    continue
+                media = (*media, str(row))  # each row asks by itself, whatever its words
             if prompt and all(media) and self._is_answer(self.cell(row, self.pattern.answer)):
                 alike.setdefault((fold(prompt), *media), []).append(row)
         return tuple(map(tuple, alike.values()))
@@ -123,6 +134,65 @@ class FactQuestions(Sequence[Question]):
                 return len(text) <= MAX_LETTERS and any(map(str.isalnum, text))
         return bool(text)
 
+    @cached_property
+    def _ordered(self) -> dict[int, Fraction]:
+        """The rows that can stand in an order, with the numbers they are in the order of. Of rows
+        with the same answer the first stands for all."""
+        found: dict[int, Fraction] = {}
+        seen: set[str] = set()
+        for row in self.rows:
+            answer = self.cell(row, self.pattern.answer)
+            number = read_number(self.cell(row, self.pattern.by), self.mark)
+            if answer and number is not None and (like := self._comparison_key(answer)) not in seen:
+                seen.add(like)
+                found[row] = number
+        return found
+
+    @cached_property
+    def _by_number(self) -> dict[Fraction, list[int]]:
+        """The rows of an order by their numbers. No two of one number stand in one order, for
+        either could come first."""
+        found: dict[Fraction, list[int]] = {}
+        for row, number in self._ordered.items():
+            found.setdefault(number, []).append(row)
+        return found
+
+    @cached_property
+    def _firsts(self) -> tuple[int, ...]:
+        """The first rows of different numbers, as many as are ever put in order."""
+        return tuple(rows[0] for rows in islice(self._by_number.values(), self.pattern.choices))
+
+    @property
+    def different_numbers(self) -> int:
+        """How many different numbers rows are in the order of."""
+        return len(self._by_number)
+
+    @property
+    def _most_ordered(self) -> int:
+        """How many answers are put in order."""
+        return min(self.pattern.choices, self.different_numbers)
+
+    def _in_order(self, rows: Iterable[int]) -> tuple[str, ...]:
+        """The answers of some rows in the right order."""
+        ranked = sorted(
+            rows, key=lambda row: self._ordered[row], reverse=self.pattern.largest_first
+        )
+        return tuple(self.cell(row, self.pattern.answer) for row in ranked)
+
+    def _with_others(self, number: int, chances: Stream, gone: Collection[int]) -> tuple[str, ...]:
+        """The answers of a question to put in order: its own, and others that these chances draw.
+        Rows that are gone stand in only where there are too few without them."""
+        own = self._asked[number][0]
+        others = [rows for at, rows in self._by_number.items() if at != self._ordered[own]]
+        lots = [[row for row in rows if row not in gone] for rows in others]
+        full = [rows for rows in lots if rows]
+        empty = [rows for rows, left in zip(others, lots, strict=True) if not left]
+        wanted = self._most_ordered - 1
+        drawn = [full[at] for at in chances.pick(len(full), min(wanted, len(full)))]
+        missing = wanted - len(drawn)
+        drawn += [empty[at] for at in chances.pick(len(empty), missing)]
+        return self._in_order([own, *(rows[chances.below(len(rows))] for rows in drawn)])
+
     def __len__(self) -> int:
         return len(self._asked)
 
@@ -143,9 +213,13 @@ class FactQuestions(Sequence[Question]):
             picture=self.cell(row, pattern.picture) if pattern.picture else "",
             sound=self.cell(row, pattern.sound) if pattern.sound else "",
             tolerance=pattern.tolerance if pattern.made is Made.NUMBER else "",
-            shows=pattern.shows if pattern.made is Made.CHOICE else Shows.TEXT,
+            shows=pattern.shows if pattern.made in (Made.CHOICE, Made.ORDER) else Shows.TEXT,
         )
         right = tuple(self._right(number))
+        if pattern.made is Made.ORDER:
+            # As many as are asked, though not those that the dice draw.
+            firsts = [other for other in self._firsts if self._ordered[other] != self._ordered[row]]
+            right = self._in_order([row, *firsts[: self._most_ordered - 1]])
         if pattern.made is Made.CHOICE:
             right = right[:1]
         return Question(self._prompt(row), right, (), Kind(pattern.made.value), details)
@@ -266,7 +340,10 @@ class FactQuestions(Sequence[Question]):
     def with_wrong(
         self, question: Question, number: int, chances: Stream, gone: Collection[int] = ()
     ) -> Question:
-        """A question to pick with wrong choices, as these chances draw them."""
+        """A question to pick with wrong choices, or one to put in order with its other answers, as
+        these chances draw them."""
+        if self.pattern.made is Made.ORDER:
+            return replace(question, right=self._with_others(number, chances, gone))
         if self.pattern.made is not Made.CHOICE:
             return question
         texts, gone = self._texts, frozenset(gone)

@@ -5,7 +5,7 @@ import { usePatternLook } from "../../../api/packs";
 import { VALUES } from "../../../api/parts";
 import type { PackCard, Pattern } from "../../../api/schema";
 import { Button } from "../../../ui/Button";
-import { NumberField, PlacesField, SelectField, TextField } from "../../../ui/fields";
+import { NumberField, PlacesField, SelectField, SwitchField, TextField } from "../../../ui/fields";
 import { toldOf } from "../../../ui/fields/told";
 import { ErrorNotice } from "../../../ui/Notice";
 import { FilterField } from "../parts/FilterField";
@@ -32,9 +32,10 @@ export function PatternEditor({ pattern, facts, at, dice, onChange, onRemove, on
   const columns = facts?.columns ?? [];
   const set = (change: Partial<Pattern>) => onChange({ ...pattern, ...change });
   const isPicked = pattern.made === "choice";
+  const isOrder = pattern.made === "order";
   const reverse = look.data?.reverse;
   const isNarrowed = pattern.near !== "" || pattern.holds.length > 0 || pattern.also.length > 0;
-  const column = (field: "answer" | "near" | (typeof FROM_COLUMNS)[number]) => (
+  const column = (field: "answer" | "near" | "by" | (typeof FROM_COLUMNS)[number]) => (
     <SelectField
       key={field}
       where={`${at}.${field}`}
@@ -50,7 +51,9 @@ export function PatternEditor({ pattern, facts, at, dice, onChange, onRemove, on
       <div className="flex flex-wrap items-end gap-x-5 gap-y-3">
         {column("answer")}
         <SelectField where={`${at}.made`} value={pattern.made} options={VALUES.Made} onChange={(made) => set({ made })} />
-        {isPicked && (
+        {isOrder && column("by")}
+        {isOrder && <SwitchField where={`${at}.largest_first`} checked={pattern.largest_first} onChange={(largest_first) => set({ largest_first })} />}
+        {(isPicked || isOrder) && (
           <>
             <NumberField where={`${at}.choices`} suffix="" value={pattern.choices} onChange={(choices) => choices !== null && set({ choices })} />
             <SelectField where={`${at}.shows`} value={pattern.shows} options={VALUES.Shows} onChange={(shows) => set({ shows })} />
@@ -68,7 +71,7 @@ export function PatternEditor({ pattern, facts, at, dice, onChange, onRemove, on
             {isPicked && column("near")}
             {FROM_COLUMNS.map(column)}
           </div>
-          {!isPicked && (
+          {!isPicked && !isOrder && (
             <FilterField
               label={toldOf(`${at}.also[]`).label}
               tags={columns.map((name) => ({ name }))}

@@ -5,7 +5,7 @@ type PatternQuestionsProps = { look: PatternLook; pattern: Pattern; media: Recor
 
 /** Some questions that come of a pattern, right answers first, and how many there are. */
 export function PatternQuestions({ look, pattern, media }: PatternQuestionsProps) {
-  const areFiles = pattern.made === "choice" && pattern.shows !== "text";
+  const areFiles = (pattern.made === "choice" || pattern.made === "order") && pattern.shows !== "text";
   const answer = (text: string) => (areFiles ? <Medium name={text} shows={pattern.shows} digest={media[text]} /> : text);
   return (
     <section aria-label="What comes of it" className="rounded-lg bg-paper px-3 py-2">
@@ -23,7 +23,7 @@ export function PatternQuestions({ look, pattern, media }: PatternQuestionsProps
             {question.sound && <span className="text-soft">♪ {question.sound}</span>}
             <span className="flex flex-wrap items-center gap-x-2">
               <b className="flex items-center gap-1 text-moss">
-                ✓ {question.right.map((text, at) => <span key={at}>{at > 0 && "or "}{answer(text)}</span>)}
+                ✓ {question.right.map((text, at) => <span key={at}>{at > 0 && (pattern.made === "order" ? "then " : "or ")}{answer(text)}</span>)}
               </b>
               {question.wrong.map((text, at) => (
                 <span key={at} className="flex items-center text-soft">
