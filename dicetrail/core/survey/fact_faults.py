@@ -144,6 +144,9 @@ def _choice_problems(place: str, round_: Round, made: FactQuestions) -> Iterator
             f"there are {numbers} in “{pattern.by}”, and {pattern.choices} are to be put in order"
         )
         yield warning(f"{place}.choices", what, "put fewer in order, or have more rows")
+    if pattern.made is Made.ORDER and made and fold(pattern.answer) == fold(pattern.by):
+        what = "the answers are the numbers by which they are put in order"
+        yield warning(f"{place}.answer", what, "take the answers from another column")
     if pattern.made is not Made.CHOICE or not made:
         return
     wanted = pattern.choices - 1
