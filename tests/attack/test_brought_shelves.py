@@ -14,6 +14,7 @@ from pathlib import Path
 from tempfile import TemporaryDirectory
 from threading import Thread
 
+from dicetrail.demo import GAMES
 from dicetrail.files.sandbox import GivenUp, Sandbox
 from dicetrail.restoring import brought, restore_into
 from dicetrail.store import Database, StoreTrouble, back_up
@@ -170,7 +171,7 @@ class TestBroughtShelves(unittest.TestCase):
         told = "\n".join(left_out)
         for words in (
             "a save of a game “bed-by-bed”: saved_at cannot be read; the rest of it is there",
-            "a pack no. 6: id cannot be read",
+            "a pack no. 7: id cannot be read",
             "a save of a pack “shed-words”: tags cannot be read; the rest of it is there",
             "a save of a pack “leaf-shapes”: what it belongs to is not there",
             "what a pack holds “leaf-shapes”: what it belongs to is not there",
@@ -274,7 +275,7 @@ class TestMeanwhile(StoreTest):
             self.assertEqual(answer.status_code, 200, answer.text)
             told = str(answer.json()["left_out"])
             self.assertIn("a save of a pack “shed-words”: media cannot be read; the rest", told)
-            self.assertEqual(len(http.get("/api/games").json()), 8)
+            self.assertEqual(len(http.get("/api/games").json()), len(GAMES))
             words = http.get("/api/packs/shed-words")
             self.assertEqual((words.status_code, words.json()["trouble"]), (200, ""))
             self.assertTrue(words.json()["questions"])

@@ -124,8 +124,14 @@ class PlayingTest(BrowserTest):
         if view["table"]["phase"] != "asking":
             return
         right, words = self.right(name, view)
-        choices = view["table"]["question"]["choices"]
-        if choices:
+        question = view["table"]["question"]
+        choices = question["choices"]
+        if question["kind"] == "order":
+            self.press(*(right if is_right else right[::-1]), Keys.ENTER)
+        elif question["wants_all"]:
+            others = [letter for letter in LETTERS[: len(choices)] if letter not in right]
+            self.pick_all(right if is_right else others[:1])
+        elif choices:
             letters = LETTERS[: len(choices)]
             self.press(
                 right
@@ -135,6 +141,11 @@ class PlayingTest(BrowserTest):
         else:
             self.type(words if is_right else "7777")
         self.wait(lambda: _stands(self.view(name)) != _stands(view), "the answer taken")
+
+    def pick_all(self, letters):
+        """Pick these choices and no others, whatever is picked already, and answer."""
+        picked = {choice.text[0].lower() for choice in self.all("li button[aria-pressed=true]")}
+        self.press(*picked.symmetric_difference(letters), Keys.ENTER)
 
     def type(self, answer):
         ran_out = (StaleElementReferenceException, ElementNotInteractableException)

@@ -348,6 +348,7 @@ class TestOrdersFromFacts(unittest.TestCase):
             ({"by": "width"}, "rounds[0].patterns[0].by"),
             ({"prompt": "By {height}?"}, "rounds[0].patterns[0].prompt"),
             ({"by": "plant"}, "rounds[0].patterns[0]"),
+            ({"answer": "height"}, None),
         ):
             pattern = Pattern("f", "By height?", "plant", Made.ORDER, 2, by="height")
             round_ = Round("R", patterns=(replace(pattern, **change),))
@@ -355,6 +356,8 @@ class TestOrdersFromFacts(unittest.TestCase):
             faults = [one.where for one in problems if one.severity is Severity.FAULT]
             with self.subTest(change=change):
                 self.assertEqual(faults[:1], [] if where is None else [where])
+                shown = "rounds[0].patterns[0].answer" in {one.where for one in problems}
+                self.assertEqual(shown, "answer" in change)
         told = [
             problem.what
             for problem in survey(Game("G", (Round("R", patterns=(pattern,)),), REST), packs)
