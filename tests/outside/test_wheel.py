@@ -11,6 +11,7 @@ from tempfile import TemporaryDirectory
 
 import httpx2
 
+from dicetrail.demo import GAMES
 from tests.exhaustive import exhaustive
 
 ROOT = Path(__file__).parents[2]
@@ -74,7 +75,7 @@ class TestWheel(unittest.TestCase):
             )
             with httpx2.Client(base_url=address, timeout=60) as http:
                 self.assertIn('id="root"', http.get("/").text)
-                self.assertEqual(len(http.get("/api/games").json()), 8)
+                self.assertEqual(len(http.get("/api/games").json()), len(GAMES))
                 self.assertGreater(len(http.get("/api/games/seed-sums/folder").content), 5_000_000)
         finally:
             server.terminate()

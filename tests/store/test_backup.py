@@ -7,6 +7,7 @@ from pathlib import Path
 from tempfile import TemporaryDirectory
 from threading import Thread
 
+from dicetrail.demo import GAMES
 from dicetrail.restoring import restore
 from dicetrail.store import Database, StoreTrouble, back_up
 from dicetrail.store.games import add_game, newest_games
@@ -130,7 +131,7 @@ class TestRestoredOnThePage(StoreTest):
         self.assertEqual(taken.status_code, 204, taken.text)
         self.assertEqual(content(self.path), there)
         games = self.http.get("/api/games").json()
-        self.assertEqual(len(games), 8)
+        self.assertEqual(len(games), len(GAMES))
         with closing(sqlite3.connect(self.path)) as store:
             secrets = store.execute("SELECT * FROM secrets").fetchall()
             self.assertIn(("door", "my own"), secrets)
