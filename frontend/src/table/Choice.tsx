@@ -1,17 +1,10 @@
-import { Check, Diff, X } from "lucide-react";
+import { Check } from "lucide-react";
 import { mediaAt } from "../api/home";
 import type { OfferedChoice } from "../api/schema";
 import { Mark } from "./effects/shapes";
 import { SoundPlayer } from "./SoundPlayer";
-import type { Taken } from "./taken";
+import { LOOKS, type Taken } from "./taken";
 import { useSay } from "./translator";
-
-/** A choice that was given: a part of a partly right answer may itself be right or wrong. */
-const GIVEN = {
-  good: { icon: Check, look: "border-good bg-good-pale", ink: "text-good" },
-  partly: { icon: Diff, look: "border-sky bg-card", ink: "text-sky" },
-  bad: { icon: X, look: "border-bad bg-bad-pale", ink: "text-bad" },
-} as const;
 
 type SlatButtonProps = {
   choice: OfferedChoice;
@@ -36,11 +29,11 @@ export function ChoiceButton({ choice, isOpen, isRight, isGiven, isPicked, taken
     : isOpen
     ? "border-edge bg-card hover:bg-tint hover:border-ink"
     : isRight
-      ? GIVEN.good.look
+      ? LOOKS.good.frame
       : isGiven
-        ? GIVEN[taken].look
+        ? LOOKS[taken].frame
         : "border-line bg-card text-soft";
-  const { icon: Icon, ink } = GIVEN[taken];
+  const { icon: Icon, ink } = LOOKS[taken];
   return (
     <>
       <button

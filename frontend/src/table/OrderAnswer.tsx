@@ -1,11 +1,11 @@
-import { ArrowDown, ArrowUp, Check, Diff, GripVertical, X } from "lucide-react";
+import { ArrowDown, ArrowUp, GripVertical } from "lucide-react";
 import { useRef, useState, type KeyboardEvent, type PointerEvent } from "react";
 import { mediaAt } from "../api/home";
 import type { OfferedChoice, QuestionShown } from "../api/schema";
 import { Button } from "../ui/Button";
 import { movedTo } from "./ordering";
 import { SoundPlayer } from "./SoundPlayer";
-import type { Taken } from "./taken";
+import { LOOKS, type Taken } from "./taken";
 import { useSay } from "./translator";
 
 type OrderAnswerProps = {
@@ -73,12 +73,6 @@ export function OrderAnswer({ question, order, isOpen, right, taken, onOrder, on
   );
 }
 
-const MARKS = {
-  good: { icon: Check, look: "border-good bg-good-pale", ink: "text-good" },
-  partly: { icon: Diff, look: "border-sky bg-card", ink: "text-sky" },
-  bad: { icon: X, look: "border-bad bg-bad-pale", ink: "text-bad" },
-} as const;
-
 type RowProps = {
   choice: OfferedChoice;
   isOpen: boolean;
@@ -108,8 +102,8 @@ function Row({ choice, isOpen, isFirst, isLast, mark, belongsAt, count, onMove, 
     event.currentTarget.setPointerCapture(event.pointerId);
     setIsHeld(true);
   };
-  const Icon = mark && MARKS[mark].icon;
-  const look = mark ? MARKS[mark].look : isHeld ? "border-2 border-ink bg-tint" : "border-edge bg-card";
+  const Icon = mark && LOOKS[mark].icon;
+  const look = mark ? LOOKS[mark].frame : isHeld ? "border-2 border-ink bg-tint" : "border-edge bg-card";
   return (
     <li className={`flex min-h-10 flex-wrap items-center gap-3 rounded-md border px-3 py-1 ${look}`}>
       {isOpen && (
@@ -136,7 +130,7 @@ function Row({ choice, isOpen, isFirst, isLast, mark, belongsAt, count, onMove, 
         )}
       </span>
       {Icon && (
-        <span className={`flex items-center gap-1 font-semibold ${MARKS[mark].ink}`}>
+        <span className={`flex items-center gap-1 font-semibold ${LOOKS[mark].ink}`}>
           {mark !== "good" && belongsAt > 0 ? (
             <>
               <span aria-hidden className="tabular-nums">
