@@ -58,7 +58,7 @@ from dicetrail.core.document import (
 )
 from dicetrail.core.play import Stop, made_ready
 from dicetrail.core.rules import SCRIPT_RECIPES
-from dicetrail.demo import GAMES as DEMO
+from dicetrail.demo import GAMES as ALL_OF_DEMO
 from dicetrail.files import read_game
 from dicetrail.services.game_files import game_file_of
 from dicetrail.takeaway.written import CannotBeWritten, plain_program
@@ -462,6 +462,10 @@ runpy.run_path(sys.argv[0], run_name="__main__")
 """
 """Runs a program by a clock that stands still: on a busy machine seconds make a difference."""
 
+NOT_WRITTEN = "garden-year"
+"""A game whose questions no plain program asks."""
+DEMO = tuple(name for name in ALL_OF_DEMO if name != NOT_WRITTEN)
+
 
 @exhaustive
 class TestDemoGames(DemoTest):
@@ -526,6 +530,16 @@ class TestDemoGames(DemoTest):
 
     def held(self, name):
         return game_file_of(self.app.state.app_state, name)
+
+    def test_orders_and_all_that_is_right_are_refused_question_by_question(self):
+        told = self.http.get(f"/api/games/{NOT_WRITTEN}/python").json()
+        self.assertEqual(told["lines"], [])
+        reasons = [reason["what"] for reason in told["reasons"]]
+        self.assertEqual(sum("wants its choices put in order" in what for what in reasons), 4)
+        self.assertEqual(
+            sum("wants several choices picked together" in what for what in reasons), 3
+        )
+        self.assertEqual({reason["stop"] for reason in told["reasons"]}, {"load"})
 
     def test_every_line_knows_its_stop_in_the_order_of_the_trail(self):
         for name in DEMO:
