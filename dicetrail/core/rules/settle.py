@@ -99,15 +99,14 @@ class EventRules(NamedTuple):
 
     is_right: bool
     """Whether it ends a question as right."""
-    is_partly: bool
     is_wrong: bool
     mistakes: int
     asked: bool
     leaves_tries: bool
     """Whether the question stands while tries are left."""
-    ways: tuple[tuple[Way, int, int, int], ...]
-    """Where each round goes on, and what that adds to the questions that were right, partly right
-    and wrong; empty where the event does not end a question."""
+    ways: tuple[tuple[Way, int, int], ...]
+    """Where each round goes on, and what that adds to the questions that were right and wrong;
+    empty where the event does not end a question."""
     lean: Handler | None
     traced: Handler | None
     at_once: First | None
@@ -323,18 +322,17 @@ def _effect(
     at_once: First | None,
     counts_worth: bool,
 ) -> EventRules:
-    is_right, is_partly, is_wrong = event is Event.RIGHT, event is _PARTLY, event in _ENDS_AS_WRONG
-    ends = is_right, is_partly, is_wrong
+    is_right, is_wrong = event is Event.RIGHT, event in _ENDS_AS_WRONG
+    ends = is_right or is_wrong or event is _PARTLY
     return EventRules(
         is_right=is_right,
-        is_partly=is_partly,
         is_wrong=is_wrong,
         mistakes=int(event in (Event.WRONG, Event.TIMEOUT, Event.LETTER_MISS)),
         asked=event is Event.ASKED,
         leaves_tries=event in (Event.WRONG, _PARTLY),
         ways=tuple(
-            (way, *(int(is_so and way.to is not _AGAIN) for is_so in ends))
-            for way in (getattr(to, event) for to in moves if any(ends))
+            (way, int(is_right and way.to is not _AGAIN), int(is_wrong and way.to is not _AGAIN))
+            for way in (getattr(to, event) for to in moves if ends)
         ),
         lean=handlers.lean.get(event),
         traced=handlers.traced.get(event),
@@ -368,37 +366,36 @@ def settle(
 
     `roll` gives chance to a script that rolls. `traced` also notes the script lines that ran.
     """
-    if outcome.event is _PARTLY:
+    event = outcome.event
+    is_partly = event is _PARTLY
+    if is_partly:
         outcome = rules.counted(outcome)
+        event = outcome.event
+        is_partly = event is _PARTLY
     counters, asked, right, wrong, streak, best, mistakes, had, could, partly, parts, shared = tally
-    (
-        is_right,
-        is_partly,
-        is_wrong,
-        adds,
-        asks,
-        leaves_tries,
-        ways,
-        lean,
-        full,
-        at_once,
-        counts_worth,
-    ) = rules.effects[outcome.event]
+    is_right, is_wrong, adds, asks, leaves_tries, ways, lean, full, at_once, counts_worth = (
+        rules.effects[event]
+    )
     # The question counts once, when it is done with: the handler reads the counts as they
     # are if the round's moves are followed, and what it does instead is put right after it.
     way: Way | None = None
-    more_right = more_partly = more_wrong = 0
+    more_right = more_wrong = 0
     worth = max(0, outcome.worth) if counts_worth else 0
     if is_right:
         streak += 1
         if streak > best:
             best = streak
-        way, more_right, more_partly, more_wrong = ways[outcome.round]
+        way, more_right, more_wrong = ways[outcome.round]
     elif is_wrong or is_partly:
         streak = 0
         mistakes += adds
         if not (leaves_tries and outcome.tries_left):
-            way, more_right, more_partly, more_wrong = ways[outcome.round]
+            way, more_right, more_wrong = ways[outcome.round]
+            if is_partly and way.to is not _AGAIN:
+                partly += 1
+                parts += outcome.share
+                shared += worth * outcome.share
+                could += worth
     elif asks:
         asked += not outcome.is_again
     elif adds and outcome.tries_left:
@@ -411,10 +408,10 @@ def settle(
         best,
         mistakes,
         had + worth * more_right,
-        could + worth * (more_right + more_partly + more_wrong),
-        partly + more_partly,
-        parts + outcome.share * more_partly,
-        shared + worth * outcome.share * more_partly,
+        could + worth * (more_right + more_wrong),
+        partly,
+        parts,
+        shared,
     )
     script_actions: list[ScriptAction] = []
     lines: list[int] = []
@@ -422,7 +419,7 @@ def settle(
     if handler is not None:
         counters = handler(counters, counts, outcome, script_actions, lines, roll)
         if script_actions:
-            way = _way(script_actions, way, outcome.event)
+            way = _way(script_actions, way, event)
             is_done = way is not None and way.to is not _AGAIN
             counts = _done_with(
                 tally,
