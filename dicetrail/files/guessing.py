@@ -40,7 +40,7 @@ OPTION_CHARACTERS = ("\n", "|", ";", "/", ",")
 
 _SEVERAL = {Role.RIGHT, Role.WRONG, Role.REPLY, Role.OPTION, Role.IGNORED}
 """The roles that several columns can have."""
-_ANSWERS = {Role.RIGHT, Role.WRONG, Role.OPTION, Role.OPTIONS, Role.KEY, Role.GROUP}
+ANSWER_ROLES = {Role.RIGHT, Role.WRONG, Role.OPTION, Role.OPTIONS, Role.KEY, Role.GROUP}
 _SPACES = re.compile(r" {2,}")
 _LONGEST_KEYS = 40
 _KEY = "([A-La-l1-9]|1[0-2])"
@@ -357,10 +357,10 @@ def _roles_from_headings(
         headings = ("question", "answer", *headings[2:])
     named = [role_named(heading) for heading in headings]
     named += [None] * (len(columns) - len(named))
-    if not set(named) & _ANSWERS and named.count(Role.QUESTION) != 1:
+    if not set(named) & ANSWER_ROLES and named.count(Role.QUESTION) != 1:
         by_values = _roles_from_values(columns, range(len(columns)), body)
         return [
-            role if role and role not in (Role.QUESTION, *_ANSWERS) else by_values[place]
+            role if role and role not in (Role.QUESTION, *ANSWER_ROLES) else by_values[place]
             for place, role in enumerate(named)
         ]
     named = _told_apart(named, columns)
@@ -369,10 +369,10 @@ def _roles_from_headings(
         asked = max(free, key=lambda place: (columns[place].asks, -place), default=0)
         named[asked] = Role.QUESTION
     unnamed = [place for place, role in enumerate(named) if role is None and columns[place].values]
-    if not set(named) & _ANSWERS and unnamed:
+    if not set(named) & ANSWER_ROLES and unnamed:
         for place, role in zip(unnamed, _answers_from_values(columns, unnamed, body), strict=True):
             named[place] = role
-    if not set(named) & _ANSWERS and _TOPIC in named:
+    if not set(named) & ANSWER_ROLES and _TOPIC in named:
         topic = named.index(_TOPIC)
         if _are_groups(columns[topic]):
             named[topic] = Role.GROUP  # nothing else answers: the topic is what is asked for

@@ -21,7 +21,8 @@ from dicetrail.core.survey import first_fault, missing_medium
 from dicetrail.core.workbench import columns_named
 from dicetrail.files.archives import is_archive, is_paper, is_workbook
 from dicetrail.files.grids import GridRows, drawn_rows, is_own_form, keyed_rows
-from dicetrail.files.guessing import LOOKED_AT, guess_columns, guess_separator
+from dicetrail.files.guessing import ANSWER_ROLES, LOOKED_AT, guess_columns, guess_separator
+from dicetrail.files.headings import role_named
 from dicetrail.files.items import is_item, is_package, read_items
 from dicetrail.files.json_yaml import read_documents
 from dicetrail.files.pages import is_page, read_page
@@ -125,7 +126,7 @@ def _guessed_text(found: Text, options: ImportOptions) -> Plan:
     """A table or questions written out: whichever more of the text can be read as.
 
     Where the lines have options or answers under them it is written out; without those, only
-    where it is no even table.
+    where it is no table that is even or names its columns.
     """
     lines = lines_of(found.text[:_WRITTEN_LOOKED_AT])
     written = Plan(Format.WRITTEN, found.encoding)
@@ -137,7 +138,8 @@ def _guessed_text(found: Text, options: ImportOptions) -> Plan:
             return written
         raise
     rows = SeparatedRows(found.text, character)
-    if not looks_written and _evenness(rows) >= 0.6:
+    is_table = _names_its_columns(rows) or _evenness(rows) >= 0.6
+    if not looks_written and is_table:
         return _guessed(rows, Plan(Format.TABLE, found.encoding, character), options)
     found_so = read_written(lines)
     as_written = _share(found_so.questions, found_so.refused)
@@ -150,6 +152,13 @@ def _guessed_text(found: Text, options: ImportOptions) -> Plan:
 
 _WRITTEN_LOOKED_AT = 40_000
 """So many characters of a text tell whether it is written out."""
+
+
+def _names_its_columns(rows: Rows) -> bool:
+    """Whether the first row names a column of questions and one of answers. Rows of such a table
+    can be of any width: one question has two answers to put in order, the next has five."""
+    named = {role_named(cell) for cell in next(filter(any, rows), ())}
+    return Role.QUESTION in named and not ANSWER_ROLES.isdisjoint(named)
 
 
 def _evenness(rows: Rows) -> float:

@@ -96,6 +96,32 @@ class TestGuessing(unittest.TestCase):
                 self.assertEqual(reading.refused, ())
                 self.assertEqual(reading.questions, expected)
 
+    def test_a_table_that_names_its_columns_is_one_however_uneven_its_rows_and_many_at_fault(self):
+        fits = {
+            "order\tThe year?\tsow\thoe\treap": ("sow", "hoe", "reap"),
+            "order\tBy size?\tpea\tplum": ("pea", "plum"),
+            "choice\tPods?\tpea\tbean\t\tkale\tall": ("pea", "bean"),
+        }
+        unfit = {
+            "order\tOne alone?\tsow": 4,
+            "order\tTwice?\tsow\thoe\tsow": 5,
+            "order\tWith a wrong one?\tsow\thoe\treap\tsleep": 6,
+            "order\tWith needs?\tsow\thoe\treap\t\tall": 7,
+            "ordre\tMisspelt?\tsow\thoe\treap": 1,
+        }
+        heading = "kind\tquestion\tright\tright\tright\twrong\tneeds"
+        rows = [*fits, *unfit]
+        for first in range(len(rows)):
+            turned = rows[first:] + rows[:first]
+            reading = read("\n".join((heading, *turned)) + "\n")
+            with self.subTest(first=first):
+                self.assertEqual(reading.plan.format, Format.TABLE)
+                kept = [one.right for one in reading.questions]
+                self.assertEqual(kept, [fits[row] for row in turned if row in fits])
+                told = [(one.line, one.column) for one in reading.refused]
+                wanted = [(at, unfit[row]) for at, row in enumerate(turned, 2) if row in unfit]
+                self.assertEqual(told, wanted)
+
     def test_a_plan_can_be_changed_in_every_part(self):
         text = "Kale|leaf\nBeet|root\n"
         plan = guess(text.encode())

@@ -7,14 +7,16 @@ the right order alone has, so that a share is a part of these points.
 
 from collections import Counter
 from collections.abc import Callable, Mapping, Sequence
+from functools import cache
 from itertools import combinations, pairwise
 from math import comb, factorial
+from types import MappingProxyType
 from typing import NamedTuple
 
-from dicetrail.core.answers.shares import share_of
+from dicetrail.core.answers.shares import WHOLE, share_of
 from dicetrail.core.document import OrderShare
 
-Order = Sequence[int]
+Ranks = Sequence[int]
 
 
 class Counting(NamedTuple):
@@ -22,14 +24,14 @@ class Counting(NamedTuple):
 
     most: Callable[[int], int]
     """The points of the right order."""
-    points: Callable[[Order], int]
+    points: Callable[[Ranks], int]
     ways: Callable[[int], Mapping[int, int]]
     """How many of all orders have so many points."""
     order: Callable[[int, int], list[int]]
     """An order of so many items with so many points."""
 
 
-def share_of_order(how: OrderShare, order: Order) -> int:
+def share_of_order(how: OrderShare, order: Ranks) -> int:
     """The share of an order, in percent rounded half up: 100 for the right one, else 0 to 99.
 
     >>> [share_of_order(how, (1, 2, 3, 0)) for how in OrderShare]
@@ -37,28 +39,29 @@ def share_of_order(how: OrderShare, order: Order) -> int:
     """
     count = len(order)
     if list(order) == list(range(count)):
-        return share_of(1, 1, is_whole=True)
+        return WHOLE
     if how is OrderShare.NEVER:
         return 0
     counting = _COUNTINGS[how]
-    return share_of(counting.points(order), counting.most(count), is_whole=False)
+    return share_of(counting.points(order), counting.most(count))
 
 
+@cache
 def shares_of_orders(how: OrderShare, count: int) -> Mapping[int, int]:
     """Every share that an order of so many items can have that is right in part, from the least
     up, each with the number of orders that have it.
 
-    >>> shares_of_orders(OrderShare.PLACES, 4)
+    >>> dict(shares_of_orders(OrderShare.PLACES, 4))
     {25: 8, 50: 6}
     """
-    if how is OrderShare.NEVER:
-        return {}
-    counting, found = _COUNTINGS[how], Counter[int]()
-    most = counting.most(count)
-    for points, ways in counting.ways(count).items():
-        if ways and 0 < points < most:
-            found[share_of(points, most, is_whole=False)] += ways
-    return dict(sorted(found.items()))
+    found = Counter[int]()
+    if how is not OrderShare.NEVER:
+        counting = _COUNTINGS[how]
+        most = counting.most(count)
+        for points, ways in counting.ways(count).items():
+            if ways and 0 < points < most:
+                found[share_of(points, most)] += ways
+    return MappingProxyType(dict(sorted(found.items())))
 
 
 def order_with(how: OrderShare, count: int, share: int) -> tuple[int, ...] | None:
@@ -67,19 +70,17 @@ def order_with(how: OrderShare, count: int, share: int) -> tuple[int, ...] | Non
     >>> order_with(OrderShare.PLACES, 4, 50), order_with(OrderShare.PLACES, 4, 75)
     ((0, 1, 3, 2), None)
     """
-    if share == 0 and how is OrderShare.NEVER:
-        return tuple(reversed(range(count)))
     if how is OrderShare.NEVER:
-        return None
+        return None if share else tuple(reversed(range(count)))
     counting = _COUNTINGS[how]
     most = counting.most(count)
     for points, ways in counting.ways(count).items():
-        if ways and points < most and share_of(points, most, is_whole=False) == share:
+        if ways and points < most and share_of(points, most) == share:
             return tuple(counting.order(count, points))
     return None
 
 
-def _places(order: Order) -> int:
+def _places(order: Ranks) -> int:
     return sum(rank == place for place, rank in enumerate(order))
 
 
@@ -98,7 +99,7 @@ def _order_by_places(count: int, points: int) -> list[int]:
     return [*range(points), *range(points + 1, count), *range(points, min(points + 1, count))]
 
 
-def _neighbours(order: Order) -> int:
+def _neighbours(order: Ranks) -> int:
     return sum(after == before + 1 for before, after in pairwise(order))
 
 
@@ -117,7 +118,7 @@ def _order_by_neighbours(count: int, points: int) -> list[int]:
     return [*reversed(range(points + 1, count)), *range(points + 1)]
 
 
-def _pairs(order: Order) -> int:
+def _pairs(order: Ranks) -> int:
     return sum(one < other for one, other in combinations(order, 2))
 
 
@@ -143,7 +144,7 @@ def _order_by_pairs(count: int, points: int) -> list[int]:
     return order
 
 
-def _steps(order: Order) -> int:
+def _steps(order: Ranks) -> int:
     """Half of the most steps, less half of the steps that all are away from their places."""
     return _most_steps(len(order)) - sum(abs(rank - at) for at, rank in enumerate(order)) // 2
 

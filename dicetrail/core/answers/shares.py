@@ -6,7 +6,9 @@ wholly right nor wholly wrong has one from 1 to 99.
 
 from collections import Counter
 from collections.abc import Mapping
+from functools import cache
 from math import comb
+from types import MappingProxyType
 
 from dicetrail.core.document import PartlyRight
 
@@ -14,14 +16,16 @@ WHOLE = 100
 """The share of an answer that is right."""
 
 
-def share_of(part: int, whole: int, *, is_whole: bool) -> int:
-    """A part of a whole as the share of an answer, in percent rounded half up.
+def share_of(part: int, whole: int) -> int:
+    """The share of an answer that is not wholly right, in percent rounded half up.
 
-    100 for an answer that is wholly right, and for no other: whatever is rounded, one that is right
-    in part has from 1 to 99. Below nothing is nothing.
+    Whatever is rounded, one that is right in part has from 1 to 99. Below nothing is nothing.
+
+    >>> share_of(2, 3), share_of(999, 1000), share_of(1, 1000), share_of(-1, 3)
+    (67, 99, 1, 0)
     """
-    if is_whole or part <= 0:
-        return WHOLE if is_whole else 0
+    if part <= 0:
+        return 0
     return min(WHOLE - 1, max(1, (2 * WHOLE * part + whole) // (2 * whole)))
 
 
@@ -34,19 +38,22 @@ def share_of_picks(partly: PartlyRight, right: int, found: int, others: int) -> 
     >>> [share_of_picks(PartlyRight.LESS_WRONG, 3, 2, others) for others in range(3)]
     [67, 33, 0]
     """
+    if found == right and not others:
+        return WHOLE
     counted = {
         PartlyRight.NEVER: 0,
         PartlyRight.RIGHT_PICKS: found,
         PartlyRight.LESS_WRONG: found - others,
     }[partly]
-    return share_of(counted, right, is_whole=found == right and not others)
+    return share_of(counted, right)
 
 
+@cache
 def shares_of_picks(partly: PartlyRight, right: int, wrong: int) -> Mapping[int, int]:
     """Every share that an answer can have that is right in part, from the least up, each with the
     number of answers that have it: sets of some of `right` right and `wrong` wrong choices.
 
-    >>> shares_of_picks(PartlyRight.LESS_WRONG, 2, 1)
+    >>> dict(shares_of_picks(PartlyRight.LESS_WRONG, 2, 1))
     {50: 3}
     """
     found = Counter[int]()
@@ -55,4 +62,4 @@ def shares_of_picks(partly: PartlyRight, right: int, wrong: int) -> Mapping[int,
             share = share_of_picks(partly, right, hits, others)
             if 0 < share < WHOLE:
                 found[share] += comb(right, hits) * comb(wrong, others)
-    return dict(sorted(found.items()))
+    return MappingProxyType(dict(sorted(found.items())))

@@ -83,8 +83,6 @@ class FactQuestions(Sequence[Question]):
     def idle(self) -> tuple[int, ...]:
         """The rows among those that cannot be asked: a cell is empty, or a player cannot give its
         answer."""
-        if self.pattern.made is Made.ORDER:
-            return tuple(row for row in self.rows if row not in self._ordered)
         asked = {row for rows in self._asked for row in rows}
         return tuple(row for row in self.rows if row not in asked)
 
@@ -98,15 +96,13 @@ class FactQuestions(Sequence[Question]):
     def _asked(self) -> tuple[tuple[int, ...], ...]:
         """The rows of each question, those that ask the same together."""
         alike: dict[tuple[str, ...], list[int]] = {}
-        in_order = self._ordered if self.pattern.made is Made.ORDER else {}
+        # Of answers put in order each row asks by itself, whatever its words.
+        is_alone = self.pattern.made is Made.ORDER
         for row in self.rows:
             prompt, media = self._prompt(row), self._media(row)
-            if self.pattern.made is Made.ORDER:
-                if row not in in_order or self._most_ordered < MIN_ORDERED:
-                    continue
-                media = (*media, str(row))  # each row asks by itself, whatever its words
-            if prompt and all(media) and self._is_answer(self.cell(row, self.pattern.answer)):
-                alike.setdefault((fold(prompt), *media), []).append(row)
+            if prompt and all(media) and self._can_answer(row):
+                key = (fold(prompt), *media, *([str(row)] if is_alone else []))
+                alike.setdefault(key, []).append(row)
         return tuple(map(tuple, alike.values()))
 
     def _prompt(self, row: int) -> str:
@@ -126,8 +122,12 @@ class FactQuestions(Sequence[Question]):
         named = (self.pattern.picture, self.pattern.sound)
         return tuple(self.cell(row, name) for name in named if name)
 
-    def _is_answer(self, text: str) -> bool:
+    def _can_answer(self, row: int) -> bool:
+        """Whether a player can give the answer of a row in the wanted form."""
+        text = self.cell(row, self.pattern.answer)
         match self.pattern.made:
+            case Made.ORDER:
+                return row in self._ordered and self.different_numbers >= MIN_ORDERED
             case Made.NUMBER:
                 return read_number(text, self.mark) is not None
             case Made.LETTERS:

@@ -132,10 +132,9 @@ def observations(
 
 
 def _tried(program: Program, state: State, given: Given) -> Try:
-    words = given if isinstance(given, str) else _picked(program, state, given)
-    checked = check(program, state, given)
-    presented = presented_question(program, state)
+    checked, presented = check(program, state, given), presented_question(program, state)
     if presented.question.kind is not Kind.ORDER or checked.verdict is Verdict.UNREADABLE:
+        words = given if isinstance(given, str) else _picked(program, state, given)
         return Try(words, checked.verdict)
     order = tuple(presented.right.index(place) for place in checked.places)
     told = ", ".join(presented.question.right[at] for at in order)

@@ -271,8 +271,8 @@ def next_question(program: Program, state: State) -> State | None:
 
 
 _MAX_FILLS = 50
-"""So often a pool is filled again, at most, in search of a question none of whose rows has left. Of
-questions that go back at once, one that can come is missed by chance in no run that is played."""
+"""How often a pool is filled again, at most, in search of a question that can still come. Where
+questions go back at once, each as likely, the chance to miss one so often is below 10^-20."""
 
 
 def _can_come(program: Program, state: State, but: Dealt | None) -> bool:

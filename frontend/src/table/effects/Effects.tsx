@@ -43,12 +43,14 @@ export function moodOf(table: Table): Mood {
 /** Down from the counters; at rest where there is least to cover. */
 const FALLS = "effect-fall absolute top-2 right-6 size-9 motion-reduce:top-auto motion-reduce:right-28 motion-reduce:bottom-4";
 
+const TAKEN = { glad: "good", unsure: "partly", sad: "bad", startled: "bad" } as const;
+
 type ShownProps = { effect: Effect; mood: Mood; score: number; scoreBefore: number };
 
 function Shown({ effect, mood, score, scoreBefore }: ShownProps) {
   switch (effect) {
     case "mark":
-      return <Mark taken={mood === "glad" ? "good" : mood === "unsure" ? "partly" : "bad"} className="effect-stamp absolute top-1/3 right-8 size-24" />;
+      return <Mark taken={TAKEN[mood]} className="effect-stamp absolute top-1/3 right-8 size-24" />;
     case "shake":
       return <span className="effect-edge absolute inset-0 rounded-lg border-4 border-clay" />;
     case "flash":

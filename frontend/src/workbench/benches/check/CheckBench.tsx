@@ -2,6 +2,7 @@ import { VALUES } from "../../../api/parts";
 import type { Sample } from "../../../api/schema";
 import { NumberField, SelectField, SwitchField, TextField } from "../../../ui/fields";
 import type { BenchProps } from "../../state/props";
+import { countsParts } from "../parts/countsParts";
 import { KeptSamples } from "./KeptSamples";
 import { TryOut } from "./TryOut";
 
@@ -65,7 +66,7 @@ export function CheckBench({ game, round, number, at, editRound, table }: BenchP
           options={VALUES.OrderShare}
           onChange={(order_share) => set({ order_share })}
         />
-        {(check.partly !== "never" || check.order_share !== "never") && (
+        {countsParts(check) && (
           <NumberField
             where={`${at}.check.right_from`}
             value={check.right_from}

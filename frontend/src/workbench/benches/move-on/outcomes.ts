@@ -1,5 +1,6 @@
 import { NEW_ROUND } from "../../../api/parts";
 import type { Moves, Round } from "../../../api/schema";
+import { countsParts } from "../parts/countsParts";
 import { toldOf } from "../../../ui/fields/told";
 
 export type Outcome = keyof Moves;
@@ -8,7 +9,7 @@ const OUTCOMES = Object.keys(NEW_ROUND.moves) as Outcome[];
 
 /** What a question of a round that is done with can come to, as ways tell it apart. */
 export function outcomesOf({ check, moves }: Round): Outcome[] {
-  const canBePartly = check.partly !== "never" || check.order_share !== "never" || moves.partly.to !== NEW_ROUND.moves.partly.to;
+  const canBePartly = countsParts(check) || moves.partly.to !== NEW_ROUND.moves.partly.to;
   return OUTCOMES.filter((outcome) => outcome !== "partly" || canBePartly);
 }
 
