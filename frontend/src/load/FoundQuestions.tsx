@@ -1,4 +1,5 @@
 import type { Question } from "../api/schema";
+import { rightInWords } from "../app/rightInWords";
 
 type FoundQuestionsProps = { questions: Question[]; count: number };
 
@@ -14,7 +15,7 @@ export function FoundQuestions({ questions, count }: FoundQuestionsProps) {
           <li key={index} className="py-1.5">
             <p className="font-semibold break-words">{question.prompt}</p>
             <p className="break-words">
-              <b className="mr-2 text-moss">✓ {question.right.join(question.details.needs === "all" ? " and " : " or ")}</b>
+              <b className="mr-2 text-moss">✓ {rightInWords(question)}</b>
               <span className="text-soft">{question.wrong.join(" · ")}</span>
             </p>
             {question.kind !== "choice" && <p className="text-sm text-soft">{question.kind}</p>}

@@ -2,6 +2,7 @@ import { useMutation } from "@tanstack/react-query";
 import { useState } from "react";
 import { findAlike } from "../api/packs";
 import type { Question } from "../api/schema";
+import { rightInWords } from "../app/rightInWords";
 import { counted } from "../app/format";
 import { Button } from "../ui/Button";
 import { ErrorNotice } from "../ui/Notice";
@@ -54,11 +55,14 @@ export function AlikePairs({ packId, rows, isSaved, onShow, onDelete }: AlikePai
                 <li key={`${one} ${other}`} className="flex flex-wrap items-center gap-x-3 border-t border-line py-1">
                   <b className="w-12 tabular-nums">{near} %</b>
                   <span className="min-w-0 flex-1">
-                    {both.map((row) => (
-                      <button key={row} type="button" className="block max-w-full truncate text-left text-sky underline" onClick={() => onShow(row)}>
-                        {row + 1}: {rows[row]?.item.prompt} ({rows[row]?.item.right.join(" or ")})
-                      </button>
-                    ))}
+                    {both.map((row) => {
+                      const question = rows[row]?.item;
+                      return (
+                        <button key={row} type="button" className="block max-w-full truncate text-left text-sky underline" onClick={() => onShow(row)}>
+                          {row + 1}: {question && `${question.prompt} (${rightInWords(question)})`}
+                        </button>
+                      );
+                    })}
                   </span>
                   <Button onClick={() => onDelete(both[1] ?? 0)}>Delete row {(both[1] ?? 0) + 1}</Button>
                 </li>

@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import { usePack } from "../api/packs";
 import type { PackView } from "../api/schema";
+import { rightInWords } from "../app/rightInWords";
 import { counted } from "../app/format";
 import { ErrorNotice, Notice } from "../ui/Notice";
 import { RefusedRows } from "./RefusedRows";
@@ -45,7 +46,7 @@ export function PackReport({ packId }: { packId: string }) {
               <tr key={index} className="border-b border-line align-top">
                 <td className="py-1 pr-3 text-right text-soft tabular-nums">{index + 1}</td>
                 <td className="py-1 pr-3">{question.prompt}</td>
-                <td className="py-1 pr-3 font-semibold">{question.right.join(" or ")}</td>
+                <td className="py-1 pr-3 font-semibold">{rightInWords(question)}</td>
                 <td className="py-1 text-soft">{question.wrong.join(" · ")}</td>
               </tr>
             ))}
