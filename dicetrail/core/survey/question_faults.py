@@ -260,16 +260,14 @@ def _order_faults(question: Question) -> Iterator[FieldFault]:
 
 def _one_right(question: Question) -> Iterator[FieldFault]:
     if len(question.right) > 1:
-        yield FieldFault(
-            "right", 1, f"a question of kind {question.kind} has one right answer", "leave the others out"
-        )
+        what = f"a question of kind {question.kind} has one right answer"
+        yield FieldFault("right", 1, what, "leave the others out")
 
 
 def _no_wrong(question: Question) -> Iterator[FieldFault]:
     if question.wrong:
-        yield FieldFault(
-            "wrong", 0, f"a question of kind {question.kind} has no wrong choices", "leave them out"
-        )
+        what = f"a question of kind {question.kind} has no wrong choices"
+        yield FieldFault("wrong", 0, what, "leave them out")
 
 
 def _detail_faults(question: Question) -> Iterator[FieldFault]:
