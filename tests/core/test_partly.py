@@ -271,6 +271,11 @@ class TestSurvey(unittest.TestCase):
         problems = survey(game, {"p": Pack("P", (question,))})
         return {problem.where for problem in problems}
 
+    def test_a_function_of_that_name_that_others_call_is_not_idle(self):
+        script = "score = 0\ndef right():\n    partly()\ndef partly():\n    score += 1\n"
+        told = self.told(script, partly=PartlyRight.NEVER, needs=Needs.ANY, moves=Moves())
+        self.assertNotIn("script[4:1]", told)
+
     def test_what_never_comes_is_told_where_it_is_programmed(self):
         handler = "score = 0\ndef right():\n    score += 1\ndef partly():\n    score += 1\n"
         plain = "score = 0\ndef right():\n    score += 1\n"

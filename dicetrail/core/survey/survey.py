@@ -537,7 +537,12 @@ def _partly_problems(at: str, round_: Round, censuses: Censuses) -> Iterator[Pro
 def _unheard_partly(game: Game, rules: Rules) -> Iterator[Problem]:
     """What is programmed for partly right answers and never comes."""
     handler = rules.script.functions.get(Event.PARTLY)
-    if handler is not None and not any(one.check.counts_parts for one in game.rounds):
+    is_called = Event.PARTLY in rules.script.called  # by a script that was written before
+    if (
+        handler is not None
+        and not is_called
+        and not any(one.check.counts_parts for one in game.rounds)
+    ):
         yield warning(
             f"script[{handler.lineno}:1]",
             "partly never runs: no round counts parts of answers",

@@ -95,6 +95,12 @@ class Script:
         )
 
     @property
+    def called(self) -> frozenset[str]:
+        """The functions of its own that others call."""
+        nodes = (node for one in self.functions.values() for node in ast.walk(one))
+        return frozenset(name for node in nodes if (name := _called(node)) in self.functions)
+
+    @property
     def rolls(self) -> bool:
         """Whether chance is asked for."""
         return "roll" in self.reads
