@@ -83,7 +83,7 @@ _DONE = (Result.RIGHT, Result.CLOSE, Result.PARTLY, Result.WRONG, Result.LATE, R
 
 
 def _is_fit(one: Observation) -> bool:
-    given: Sequence[str] = [tried.given for tried in one.tries]
+    given = [text for tried in one.tries for text in (tried.given, *tried.partners)]
     texts = (one.source, one.prompt, one.answer, *one.choices, *one.right, *given)
     return (
         one.result in _DONE
@@ -95,6 +95,7 @@ def _is_fit(one: Observation) -> bool:
         and (one.allowed_ms is None or 0 < one.allowed_ms <= MAX_MS)
         and all(map(is_whole_text, texts))
         and all(map(_is_order_of, one.tries, repeat(len(one.right))))
+        and all(len(tried.partners) in (0, len(one.right)) for tried in one.tries)
     )
 
 

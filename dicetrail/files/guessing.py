@@ -16,6 +16,8 @@ from statistics import median
 
 from dicetrail.core import Kind, Shows
 from dicetrail.core.answers import read_number
+from dicetrail.core.document import pair_in
+from dicetrail.files.arranged import parted
 from dicetrail.files.headings import LONGEST_HEADING, names_a_column, role_named, says_right
 from dicetrail.files.plan import (
     LETTERED,
@@ -205,6 +207,9 @@ def planned(sample: Sequence[Sequence[str]], has_headings: bool, plan: Plan) -> 
         else _roles_from_values(columns, range(width), body)
     )
     packed = columns[roles.index(Role.OPTIONS)] if Role.OPTIONS in roles else None
+    if _are_pairs(roles, body):
+        roles = [Role.RIGHT if role in _ANSWERS else role for role in roles]
+        return replace(plan, has_headings=has_headings, columns=tuple(roles), kind=Kind.MATCH)
     return replace(
         plan,
         has_headings=has_headings,
@@ -212,6 +217,22 @@ def planned(sample: Sequence[Sequence[str]], has_headings: bool, plan: Plan) -> 
         kind=_kind(roles, columns),
         keys_from=_keys_from(roles, columns),
         options_character=(packed and _options_character(packed.values)) or ";",
+    )
+
+
+_ANSWERS = (Role.RIGHT, Role.WRONG, Role.OPTION, Role.OPTIONS, Role.KEY, Role.GROUP)
+
+
+def _are_pairs(roles: Sequence[Role], body: Sequence[Sequence[str]]) -> bool:
+    """Whether the answers of every row are pairs to match, two at least: ``bee = honey``."""
+    if Role.KIND in roles or not body:
+        return False
+    places = [place for place, role in enumerate(roles) if role in _ANSWERS]
+    return all(
+        len(pairs) > 1 and all(map(pair_in, pairs))
+        for cells in body
+        for given in [[cells[place] for place in places if place < len(cells) and cells[place]]]
+        for pairs in [parted(given[0], Kind.MATCH) if len(given) == 1 else given]
     )
 
 

@@ -2,9 +2,9 @@
 
 An item is a file; many are a package, an archive with a manifest. Both versions say the same
 under other names: `choiceInteraction` is `qti-choice-interaction` in 3.0. Read are items of one
-interaction in which a choice is picked, choices are put in order, text or a number is typed; what
-does not fit is refused with its place. The structure is written down from memory of the
-information models.
+interaction in which a choice is picked, choices are put in order or matched, text or a number is
+typed; what does not fit is refused with its place. The structure is written down from memory of
+the information models.
 """
 
 import io
@@ -16,7 +16,7 @@ from xml.etree import ElementTree
 
 from dicetrail.core import PLAIN, Details, Kind, Needs, Pack, Question
 from dicetrail.core.answers import tidy
-from dicetrail.core.document import TRUTHS
+from dicetrail.core.document import TRUTHS, as_pair, tidy_pair
 from dicetrail.core.survey import first_fault
 from dicetrail.files.archives import content_of, entries_of, is_archive, is_paper, is_workbook
 from dicetrail.files.sheets import Refusal
@@ -211,7 +211,7 @@ def _words(element: Element | None, without: Sequence[str] = (), gap: str = "") 
 
 
 _GAP = "…"
-_READ = ("choiceInteraction", "orderInteraction", "textEntryInteraction")
+_READ = ("choiceInteraction", "orderInteraction", "matchInteraction", "textEntryInteraction")
 _MEDIA = ("img", "audio", "video", "object", "math", "picture")
 
 
@@ -222,7 +222,7 @@ def _question(item: Element) -> Question:
     interactions = [part for part in item.iter() if str(part.tag).endswith("Interaction")]
     if body is None or len(interactions) != 1 or interactions[0].tag not in _READ:
         kinds = ", ".join(sorted({str(part.tag) for part in interactions})) or "none"
-        what = f"one choice, order or field to type into is read, and it asks by: {kinds}"
+        what = f"one choice, order, match or field to type into is read, and it asks by: {kinds}"
         raise _NotAQuestion(what, "give each such question an item of its own")
     if any(part.tag in _MEDIA for part in body.iter()):
         what = "it shows a picture, a sound or a formula, which are not read from items"
@@ -236,6 +236,8 @@ def _question(item: Element) -> Question:
     right = [tidy("".join(value.itertext())) for value in values]
     if asked.tag == "orderInteraction":
         question = _ordered(body, asked, right)
+    elif asked.tag == "matchInteraction":
+        question = _matched(body, asked, right)
     elif asked.tag == "choiceInteraction":
         question = _choice(body, asked, declared[0], right)
     else:
@@ -264,10 +266,14 @@ def _mapped(declared: Element) -> list[str]:
 def _simple_choices(asked: Element) -> tuple[list[tuple[str, Element]], dict[str, str]]:
     """The choices of an interaction with their identifiers, and their words by these."""
     choices = [(one.get("identifier", ""), one) for one in asked.iterfind("simpleChoice")]
+    return choices, _words_by_key(choices)
+
+
+def _words_by_key(choices: Sequence[tuple[str, Element]]) -> dict[str, str]:
     words = {key: _words(one, ("feedbackInline",)) for key, one in choices}
     if len(words) < len(choices):
         raise _NotAQuestion("two choices have one identifier", "give each its own")
-    return choices, words
+    return words
 
 
 def _prompt(body: Element, asked: Element) -> str:
@@ -282,6 +288,40 @@ def _ordered(body: Element, asked: Element, right: list[str]) -> Question:
         mend = "name each choice once in the correct response, in the right order"
         raise _NotAQuestion("the correct response is no order of all choices", mend)
     return Question(_prompt(body, asked), tuple(words[key] for key in right), (), Kind.ORDER)
+
+
+def _matched(body: Element, asked: Element, right: list[str]) -> Question:
+    """A match of two sets, of which the one whose members are each named once are the items."""
+    sets = [
+        [(one.get("identifier", ""), one) for one in part.iterfind("simpleAssociableChoice")]
+        for part in asked.iterfind("simpleMatchSet")
+    ]
+    if len(sets) != 2:
+        raise _NotAQuestion(f"it matches {len(sets)} sets", "match the members of two")
+    pairs = [tuple(value.split()) for value in right]
+    if any(len(pair) != 2 for pair in pairs):
+        raise _NotAQuestion("the correct response holds no pairs", "name two members in each")
+    ends = tuple(zip(*pairs, strict=True))
+    first, second = map(_words_by_key, sets)
+    found = (
+        [
+            (items, partners, dict(zip(firsts, seconds, strict=True)))
+            for items, partners in ((first, second), (second, first))
+            for firsts, seconds in (ends, ends[::-1])
+            if sorted(firsts) == sorted(items) and set(seconds) <= set(partners)
+        ]
+        if pairs
+        else []
+    )
+    if not found:
+        mend = "name each member of one set once in the correct response, with one of the other"
+        raise _NotAQuestion("the correct response gives no partner to each", mend)
+    items, partners, by_item = found[0]
+    told = tuple(as_pair(words, partners[by_item[key]]) for key, words in items.items())
+    wrong = tuple(words for key, words in partners.items() if key not in by_item.values())
+    fixed = [one for one in asked.iter("simpleAssociableChoice") if one.get("fixed") == "true"]
+    pinned = next((_words(one) for one in fixed if _words(one) in partners.values()), "")
+    return Question(_prompt(body, asked), told, wrong, Kind.MATCH, Details(pinned=pinned))
 
 
 def _choice(body: Element, asked: Element, declared: Element, right: list[str]) -> Question:
@@ -343,13 +383,21 @@ def written_items(pack: Pack, version: str) -> bytes:
     for number, question in enumerate(pack.questions, 1):
         text = files[f"items/question-{number}.xml"].decode()
         try:
-            is_same = _question(_parsed(text)) == question
+            tidied = replace(question, right=_as_read(question))
+            is_same = _question(_parsed(text)) == tidied
         except _NotAQuestion:
             is_same = False
         if not is_same:
             what = "it has characters or spaces that an item does not keep"
             raise FileProblem(f"question {number}", what, _OTHERWISE)
     return content
+
+
+def _as_read(question: Question) -> tuple[str, ...]:
+    """The right answers, pairs in the form in which they are read."""
+    if question.kind is not Kind.MATCH:
+        return question.right
+    return tuple(map(tidy_pair, question.right))
 
 
 _OTHERWISE = "save the pack as CSV, XLSX, JSON or YAML, or leave it out"
@@ -383,9 +431,12 @@ def _item(question: Question, number: int, form: Version) -> Element:
         keys = list(TRUTHS)
     by_text = dict(zip(question.choices, keys, strict=True))
     rights = [by_text.get(right, right) for right in question.right]
-    base = {Kind.TYPED: "string", Kind.NUMBER: "float"}.get(question.kind, "identifier")
+    if question.kind is Kind.MATCH:
+        pairs = enumerate(question.pairs, 1)
+        rights = [f"i{number} {by_text[partner]}" for number, (_, partner) in pairs]
+    base = _BASES.get(question.kind, "identifier")
     is_order = question.kind is Kind.ORDER
-    is_several = is_order or (details.needs is Needs.ALL and not is_typed)
+    is_several = question.wants_all and not is_typed
     declared = _under(
         item,
         "responseDeclaration",
@@ -408,7 +459,9 @@ def _item(question: Question, number: int, form: Version) -> Element:
     if details.note:
         _outcome(item, "NOTE", "identifier")
     body = _under(item, "itemBody")
-    if is_typed:
+    if question.kind is Kind.MATCH:
+        _match(body, question, keys)
+    elif is_typed:
         _under(body, "p", question.prompt)
         _under(_under(body, "p"), "textEntryInteraction", responseIdentifier="RESPONSE")
     else:
@@ -419,6 +472,25 @@ def _item(question: Question, number: int, form: Version) -> Element:
         said = _under(item, "modalFeedback", **how)
         _under(_under(said, "contentBody") if form.name is not str else said, "p", details.note)
     return item
+
+
+_BASES = {Kind.TYPED: "string", Kind.NUMBER: "float", Kind.MATCH: "directedPair"}
+"""The types of what is answered; choices are told by their identifiers."""
+
+
+def _match(body: Element, question: Question, keys: list[str]) -> None:
+    pairs = question.pairs
+    most = "0" if len(question.partners) < len(pairs) else "1"
+    how = {"shuffle": "true", "maxAssociations": str(len(pairs))}
+    asked = _under(body, "matchInteraction", responseIdentifier="RESPONSE", **how)
+    _under(asked, "prompt", question.prompt)
+    items, partners = _under(asked, "simpleMatchSet"), _under(asked, "simpleMatchSet")
+    for number, (item, _) in enumerate(pairs, 1):
+        named = {"identifier": f"i{number}", "matchMax": "1"}
+        _under(items, "simpleAssociableChoice", item, **named)
+    for key, choice in zip(keys, question.choices, strict=True):
+        fixed = {"fixed": "true"} if choice == question.details.pinned else {}
+        _under(partners, "simpleAssociableChoice", choice, identifier=key, matchMax=most, **fixed)
 
 
 def _choices(body: Element, question: Question, keys: list[str]) -> None:

@@ -64,6 +64,8 @@ _KIND_WORDS = {
     Kind.TRUTH: ("boolean", "true/false", "true or false", "tf", "t/f", "yes/no"),
     Kind.TYPED: ("short", "short answer", "text", "open", "fill", "fill in", "free text", "input"),
     Kind.NUMBER: ("numeric", "numerical", "integer", "calculated"),
+    Kind.ORDER: ("ordering", "put in order", "sequence", "sequencing", "ranking", "sorting"),
+    Kind.MATCH: ("matching", "pairs", "pairing", "match pairs"),
 }
 KIND_WORDS = {
     **{word: kind for kind, words in _KIND_WORDS.items() for word in words},

@@ -11,8 +11,19 @@ from typing import Any
 
 from dicetrail.core import PLAIN, Details, Kind, Needs, Question
 from dicetrail.core.answers import LETTERS
-from dicetrail.core.document import DETAILS, MAX_CHOICES, Detail, Shows, Value
+from dicetrail.core.document import (
+    ARRANGED,
+    DETAILS,
+    MAX_CHOICES,
+    Detail,
+    Shows,
+    Value,
+    as_pair,
+    pair_in,
+    tidy_pair,
+)
 from dicetrail.core.survey import FieldFault, first_fault
+from dicetrail.files.arranged import pair_of, parted
 from dicetrail.files.guessing import WORDED_KEY, keys_in, unmarked
 from dicetrail.files.plan import (
     KIND_WORDS,
@@ -83,9 +94,10 @@ def planned_question(cells: list[str], plan: Plan) -> Question:
     if len(right) > 1 and Role.KEY in plan.columns and ROLE_OF_DETAIL["needs"] not in plan.columns:
         details = replace(details, needs=Needs.ALL)
     replies = _replies(cells, plan, wrong)
-    shows_files = (kind is Kind.CHOICE and wrong) or kind is Kind.ORDER
+    shows_files = (kind is Kind.CHOICE and wrong) or kind in ARRANGED
     if ROLE_OF_DETAIL["shows"] not in plan.columns and shows_files:
-        details = replace(details, shows=shown_by((*right, *wrong)))
+        offered = Question("", right, wrong, kind).choices
+        details = replace(details, shows=shown_by(offered))
     question = Question(_one(cells, plan, Role.QUESTION), right, wrong, kind, details, replies)
     is_sorted = kind is Kind.SORT and not wrong
     fault = first_fault(replace(question, wrong=("other",)) if is_sorted else question)
@@ -105,6 +117,8 @@ def _kind(word: str, plan: Plan) -> Kind:
 
 def _answers(cells: list[str], plan: Plan, kind: Kind) -> tuple[tuple[str, ...], tuple[str, ...]]:
     """The right and the wrong answers of a row."""
+    if kind in ARRANGED:
+        return _arranged(cells, plan, kind)
     right = _all(cells, plan, Role.RIGHT)
     if kind is Kind.TRUTH:
         right = tuple(TRUTH_WORDS.get(word.lower(), word) for word in right)
@@ -125,6 +139,34 @@ def _answers(cells: list[str], plan: Plan, kind: Kind) -> tuple[tuple[str, ...],
         options = tuple(unmarked(option) or option for option in options)
         chosen = [options[place] for place in marked] or list(options[:1])
     return tuple(chosen), _others(options, chosen)
+
+
+def _arranged(cells: list[str], plan: Plan, kind: Kind) -> tuple[tuple[str, ...], tuple[str, ...]]:
+    """What a row has to be put in order, or its pairs and the partners that are left over.
+
+    They stand in cells of their own, whatever these are called, or together in one.
+    """
+    named, wrong = _all(cells, plan, Role.RIGHT), _all(cells, plan, Role.WRONG)
+    given = named
+    if packed := _one(cells, plan, Role.OPTIONS):
+        given += (packed,)
+    given += _unlettered(_all(cells, plan, Role.OPTION))
+    if not plan.has_headings:
+        # What a column is was guessed from other rows.
+        given, named, wrong = given + wrong, (), ()
+    if len(given) == 1:
+        given = parted(given[0], kind)
+    if kind is Kind.ORDER:
+        return given, wrong
+    pairs = [(text, pair_of(text)) for text in given]
+    has_pairs = any(pair for _, pair in pairs)
+    left_over = [text for text, pair in pairs if has_pairs and not pair and text not in named]
+    right = tuple(
+        tidy_pair(text) if pair is None or pair_in(text) else as_pair(*pair)
+        for text, pair in pairs
+        if text not in left_over
+    )
+    return right, (*wrong, *left_over)
 
 
 def _replies(cells: list[str], plan: Plan, wrong: Sequence[str]) -> tuple[str, ...]:

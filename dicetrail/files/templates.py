@@ -33,6 +33,7 @@ TEMPLATE = Pack(
             Details(tolerance="2%"),
         ),
         Question("A large striped vegetable", ("marrow",), (), Kind.LETTERS),
+        Question("Who gives what?", ("bee = honey", "hen = egg"), ("milk",), Kind.MATCH),
         Question("Put these in the order of the year.", ("sow", "hoe", "reap"), (), Kind.ORDER),
         Question("Beetroot", ("root",), ("leaf", "fruit"), Kind.SORT, Details(note="So is swede.")),
     ),

@@ -13,7 +13,7 @@ from typing import Any, NamedTuple
 
 from dicetrail.core import Details, Kind, Needs, Question
 from dicetrail.core.answers import LETTERS, fold, read_number
-from dicetrail.core.document import MAX_CHOICES
+from dicetrail.core.document import MAX_CHOICES, MIN_ARRANGED, as_pair, pair_in
 from dicetrail.core.survey import first_fault
 from dicetrail.files.guessing import unmarked
 from dicetrail.files.headings import role_named
@@ -399,6 +399,8 @@ def _question(block: _Block, key: str | None) -> Question:
         )
     options, asked = list(block.options), list(block.asked)
     answers = block.answers or ([key] if key else [])
+    if not answers and (found := _arranged(asked, options)):
+        return _fit(found, block)
     if len(options) == 1 and not answers and _is_answer_of_one_letter(block):
         options, answers = [], [options[0][0]]  # “A:” stood for “Answer:”
     if not options and len(asked) > 1:
@@ -412,13 +414,42 @@ def _question(block: _Block, key: str | None) -> Question:
                 "write the answer under it after “Answer:”, or options with the right one marked",
             )
         prompt, answers = pair[0], [pair[1]]
-    made = _with_options(prompt, options, answers) if options else _typed(prompt, answers)
+    return _fit(
+        _with_options(prompt, options, answers) if options else _typed(prompt, answers), block
+    )
+
+
+def _fit(made: Question, block: _Block) -> Question:
+    """A question with the details that its block says. Raises _NotUnderstood if it has a fault."""
     if block.details:
         given: dict[str, Any] = block.details
         made = replace(made, details=replace(made.details, **given))
     if fault := first_fault(made):
         raise _NotUnderstood(fault.what, fault.mend)
     return made
+
+
+def _arranged(asked: Sequence[str], options: Sequence[tuple[str, bool]]) -> Question | None:
+    """A question whose lines are all pairs, or that says that they are in the right order."""
+    if any(is_marked for _, is_marked in options):
+        return None
+    prompt, lines = " ".join(asked), tuple(text for text, _ in options)
+    if not options and asked:
+        prompt, lines = asked[0], tuple(asked[1:])
+    if len(lines) < MIN_ARRANGED or pair_in(prompt) or not prompt:
+        return None
+    pairs = tuple(filter(None, map(pair_in, lines)))
+    if len(pairs) == len(lines) and " " in prompt:
+        return Question(prompt, tuple(as_pair(*pair) for pair in pairs), (), Kind.MATCH)
+    return Question(prompt, lines, (), Kind.ORDER) if _ORDERS.search(prompt) else None
+
+
+_ORDERS = re.compile(
+    r"\b(?:in|into) (?:the )?(?:right |correct |proper )?(?:order|sequence)\b|\bReihenfolge\b"
+    r"|\b(?:dans l.|en |por |in )ord(?:re|en|em|ine)\b|\bop volgorde\b|\bpo kolei\b|\bпо порядку\b",
+    re.IGNORECASE,
+)
+"""What a question says whose lines are to be put in order (from memory)."""
 
 
 def _is_answer_of_one_letter(block: _Block) -> bool:

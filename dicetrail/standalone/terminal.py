@@ -256,6 +256,11 @@ def _asked(view: Table, translator: Translator) -> Iterator[StyledLine | Card]:
                 " ".join(cell.character or "_" for cell in word) for word in question.words
             )
             lines += [_line(""), _line(word)]
+        for place, item in enumerate(question.items, 1):
+            told = (TextStyle.STRONG, f"  {place}"), (TextStyle.PLAIN, f"  {item}")
+            lines.append(StyledLine(told))
+        if question.items:
+            lines.append(_line(""))
         for choice in question.choices:
             words = choice.text or choice.picture or choice.sound
             lines.append(
@@ -263,6 +268,12 @@ def _asked(view: Table, translator: Translator) -> Iterator[StyledLine | Card]:
                     ((TextStyle.STRONG, f"  {choice.letter}"), (TextStyle.PLAIN, f"  {words}"))
                 )
             )
+        if question.items:
+            # Some letters, which are never known to be right.
+            letters = "".join(choice.letter for choice in reversed(question.choices))
+            lines += [_line(""), _line(translator.say(Phrase.MATCH_SUCH_AS, letters=letters))]
+            if question.repeats:
+                lines += [_line(translator.say(Phrase.MATCH_REPEATS))]
         if question.kind is Kind.ORDER:
             # As they stand, which is never right.
             letters = "".join(choice.letter for choice in question.choices)

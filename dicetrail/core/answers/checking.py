@@ -22,6 +22,7 @@ from dicetrail.core.answers.folding import (
     without_article,
     without_punctuation,
 )
+from dicetrail.core.answers.matches import share_of_match
 from dicetrail.core.answers.numbers import ReadNumber, number_in, within
 from dicetrail.core.answers.orders import share_of_order
 from dicetrail.core.answers.shares import WHOLE, share_of_picks
@@ -34,6 +35,7 @@ from dicetrail.core.document import (
     Needs,
     PartlyRight,
     Phrase,
+    as_pair,
     listed,
     message,
     record,
@@ -46,7 +48,8 @@ MAX_ANSWER = 10_000
 
 Given = str | int | tuple[int, ...]
 """An answer as it arrives: words typed, or the place (from 1) of the choice picked, or of
-several choices picked together, or of all in the order they are put in."""
+several choices picked together, or of all in the order they are put in, or of the partner of each
+item."""
 
 
 class Verdict(StrEnum):
@@ -376,6 +379,50 @@ def check_order(
     return Checked(Verdict.RIGHT, message(Phrase.ORDER_RIGHT, letters=letters), named, matched)
 
 
+def check_match(
+    given: Given,
+    items: Sequence[str],
+    choices: Sequence[str],
+    right: Sequence[int],
+    check: Check,
+    joined_by: str = "and",
+) -> Checked:
+    """The verdict on a match: a choice for each item, given by places or typed by letters.
+
+    `choices` are in the order shown, and `right` holds the place, from 1, of each item's partner.
+    Where no two items share a partner, a choice can be named once only.
+    """
+    if isinstance(given, str):
+        named, slips = _places_matched(given, choices, len(items), check, joined_by)
+    else:
+        named, slips = ((given,) if isinstance(given, int) else given), 0
+    if isinstance(named, Checked):
+        return named
+    if len(named) != len(items):
+        return _unreadable(Phrase.MATCH_EACH, count=len(items))
+    for place in named:
+        if not 1 <= place <= len(choices):
+            return _unreadable(Phrase.NO_CHOICE, number=place, offer=_offer(choices))
+    twice = next((place for place in named if named.count(place) > 1), None)
+    if twice is not None and len(set(right)) == len(items):
+        return _unreadable(Phrase.MATCH_ONCE, letter=LETTERS[twice - 1])
+    hits = sum(place == its for place, its in zip(named, right, strict=True))
+    share = share_of_match(check.partly, len(items), hits)
+    letters = ", ".join(LETTERS[place - 1] for place in named)
+    if share < WHOLE:
+        if share == 0:
+            return Checked(Verdict.WRONG, message(Phrase.MATCH_WRONG, letters=letters), named)
+        said = message(Phrase.MATCH_PARTLY, letters=letters, share=share)
+        return Checked(Verdict.PARTLY, said, named, share=share)
+    matched = ", ".join(
+        as_pair(item, choices[place - 1]) for item, place in zip(items, named, strict=True)
+    )
+    if slips:
+        said = message(Phrase.ARE_ALL_BUT, choices=letters, count=slips)
+        return Checked(Verdict.CLOSE, said, named, matched)
+    return Checked(Verdict.RIGHT, message(Phrase.MATCH_RIGHT, letters=letters), named, matched)
+
+
 def check_typed(given: Given, accepted: Sequence[str], check: Check) -> Checked:
     """The verdict on a typed answer: whether it is one of those accepted."""
     if too_long := _too_long(given):
@@ -442,6 +489,15 @@ def _places_typed(
         return (place,), slips
     if needs is Needs.ANY:
         return place, slips
+    several = _several_typed(given, choices, len(choices), check, joined_by)
+    return (place, 0) if several is None else several
+
+
+def _several_typed(
+    given: str, choices: Sequence[str], most: int, check: Check, joined_by: str
+) -> tuple[tuple[int, ...], int] | None:
+    """The places of two choices or more, at most so many, that a typed answer names, and its
+    number of typos; None if it does not."""
     splits = [_listed_by(joined_by), _SPACED]
     if joined_by.upper() in LETTERS[: len(choices)] and read(given).islower():
         splits.reverse()  # “a e c” names three letters, where “A e C” has a word between two
@@ -449,13 +505,40 @@ def _places_typed(
         parts = [part for part in split.split(read(given)) if part]
         if split is _SPACED and len(parts) == 1:
             parts = list(parts[0])  # letters in one: “AC”
-        if not 1 < len(parts) <= len(choices):
+        if not 1 < len(parts) <= most:
             continue
         found = [_place_typed(part, choices, check) for part in parts]
         places = tuple(place for place, _ in found if isinstance(place, int))
         if len(places) == len(found):
             return places, sum(slips for _, slips in found)
-    return place, 0
+    return None
+
+
+def _places_matched(
+    given: str, choices: Sequence[str], count: int, check: Check, joined_by: str
+) -> tuple[tuple[int, ...] | Checked, int]:
+    """The places that a typed answer names for so many items in turn, and its number of typos.
+
+    Letters can have the numbers of the items before them: ``2A 1B`` is ``B A``.
+    """
+    if too_long := _too_long(given):
+        return too_long, 0
+    is_numbered = check.by_letter and _ALL_NUMBERED.fullmatch(read(given))
+    numbered = _NUMBERED.findall(read(given)) if is_numbered else []
+    by_item = {int(number): LETTERS.index(letter.upper()) + 1 for number, letter in numbered}
+    if sorted(by_item) == list(range(1, count + 1)) and len(numbered) == count:
+        return tuple(by_item[number] for number in range(1, count + 1)), 0
+    several = _several_typed(given, choices, MAX_CHOICES, check, joined_by)
+    if several is not None:
+        return several
+    place, slips = _place_typed(given, choices, check)
+    return ((place,) if isinstance(place, int) else place), slips
+
+
+_ONE_NUMBERED = r"(\d{1,2})\s*[.:)=-]?\s*([A-La-l])"
+_NUMBERED = re.compile(_ONE_NUMBERED)
+_ALL_NUMBERED = re.compile(rf"(?:{_ONE_NUMBERED}[\s,;]*){{2,}}")
+"""Letters with the number of an item before each."""
 
 
 @lru_cache(maxsize=64)

@@ -24,12 +24,13 @@ from dicetrail.core.document.field_labels import (
     values_within,
 )
 from dicetrail.core.document.game import (
+    ARRANGED,
     DOCUMENT,
     MAX_CHOICES,
     MAX_LETTERS,
     MAX_PLAYERS,
     MAX_POINTS,
-    MIN_ORDERED,
+    MIN_ARRANGED,
     NEXT,
     PLAIN,
     TRUTHS,
@@ -94,6 +95,7 @@ from dicetrail.core.document.look import (
     Typeface,
 )
 from dicetrail.core.document.marks import with_marks
+from dicetrail.core.document.pairs import as_pair, pair_in, tidy_pair
 from dicetrail.core.document.palette import (
     Meeting,
     Palette,
@@ -150,6 +152,7 @@ from dicetrail.core.document.words import (
 )
 
 __all__ = [
+    "ARRANGED",
     "BAR",
     "DETAILS",
     "DOCUMENT",
@@ -163,7 +166,7 @@ __all__ = [
     "MAX_PLAYERS",
     "MAX_POINTS",
     "MAX_SITES",
-    "MIN_ORDERED",
+    "MIN_ARRANGED",
     "NEXT",
     "PLAIN",
     "RATE",
@@ -246,6 +249,7 @@ __all__ = [
     "Wave",
     "Way",
     "Ways",
+    "as_pair",
     "as_whole_text",
     "as_written",
     "clipped",
@@ -270,6 +274,7 @@ __all__ = [
     "often_replaced",
     "out_of_bounds",
     "outline",
+    "pair_in",
     "palette",
     "parts_in",
     "places_in",
@@ -281,6 +286,7 @@ __all__ = [
     "sounds_of",
     "supply_translations",
     "texts_of",
+    "tidy_pair",
     "translator",
     "values_within",
     "warning",

@@ -18,6 +18,7 @@ from dicetrail.core.document.look import (
     Look,
     Music,
 )
+from dicetrail.core.document.pairs import pair_in
 from dicetrail.core.document.phrases import Language, OwnPhrase
 from dicetrail.core.document.sites import MAX_SITES, is_site
 from dicetrail.core.document.words import Number as Number
@@ -25,8 +26,8 @@ from dicetrail.core.document.words import Number as Number
 MAX_CHOICES = 12
 """A question offers two to twelve choices, lettered A to L."""
 
-MIN_ORDERED = 2
-"""At least two answers are put in order; at most as many as there can be choices."""
+MIN_ARRANGED = 2
+"""At least two answers are put in order, or matched; at most as many as there can be choices."""
 
 MAX_LETTERS = 40
 """The longest word or phrase found letter by letter, so that it fits a phone's screen."""
@@ -98,13 +99,15 @@ class Needs(Value):
 
 
 class PartlyRight(Value):
-    """What of an answer counts that names some of the right choices where all are wanted."""
+    """What of an answer counts that names some of the right choices where all are wanted, or has
+    some right pairs of a match."""
 
     NEVER = "never", "All or nothing"
-    RIGHT_PICKS = "right picks", "By right picks", "wrong ones take nothing away"
-    """The share of the right choices that are picked, at most 99 %."""
-    LESS_WRONG = "less wrong picks", "By right picks less wrong ones", "never below nothing"
-    """The same after as many right picks are taken away as there are wrong ones."""
+    RIGHT_PICKS = "right picks", "By right picks or pairs", "wrong ones take nothing away"
+    """The share of the right choices that are picked, or of the pairs that are right, at most
+    99 %."""
+    LESS_WRONG = "less wrong picks", "By right ones less wrong ones", "never below nothing"
+    """The same after as many right ones are taken away as there are wrong ones."""
 
 
 class OrderShare(Value):
@@ -176,6 +179,7 @@ class Made(Value):
     NUMBER = "number", "A number"
     LETTERS = "letters", "Letter by letter"
     ORDER = "order", "Put in order", "by a column of numbers; the others are drawn from other rows"
+    MATCH = "match", "Matched", "two columns; the other pairs are drawn from other rows"
 
 
 class Leaves(Value):
@@ -267,6 +271,13 @@ class Kind(Value):
     """Say to which group it belongs; `right` is its group, `wrong` the others."""
     ORDER = "order", "put in order"
     """Put the answers in order; `right` holds them in the right order."""
+    MATCH = "match"
+    """Give each item its partner; `right` holds the pairs, written ``item = partner``, `wrong`
+    partners that are left over."""
+
+
+ARRANGED = frozenset((Kind.ORDER, Kind.MATCH))
+"""The kinds whose answers name a choice for each of several places."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -328,9 +339,9 @@ class Question:
     """The question text."""
     right: tuple[str, ...]
     """All right answers, the one to show first; for choice questions, the right choices; what is to
-    be put in order, in the right order."""
+    be put in order, in the right order; pairs, each as ``item = partner``."""
     wrong: tuple[str, ...] = ()
-    """The wrong choices; only for choice questions."""
+    """The wrong choices; only for choice questions, and for partners that are left over."""
     kind: Kind = Kind.CHOICE
     """How the question is answered."""
     details: Details = PLAIN
@@ -344,21 +355,41 @@ class Question:
         return replies.get(choice, "") or self.details.when_wrong
 
     @property
+    def pairs(self) -> tuple[tuple[str, str], ...]:
+        """The items of a matching question with their partners; nothing for other kinds."""
+        if self.kind is not Kind.MATCH:
+            return ()
+        return tuple(filter(None, map(pair_in, self.right)))
+
+    @property
+    def partners(self) -> tuple[str, ...]:
+        """The different partners of a matching question, as they are first named."""
+        return tuple(dict.fromkeys(partner for _, partner in self.pairs))
+
+    @property
     def choices(self) -> tuple[str, ...]:
         """What can be picked, as written, right ones first; nothing for typed kinds."""
         match self.kind:
             case Kind.CHOICE | Kind.SORT | Kind.ORDER:
                 return (*self.right, *self.wrong)
+            case Kind.MATCH:
+                return (*self.partners, *self.wrong)
             case Kind.TRUTH:
                 return TRUTHS
         return ()
 
     @property
+    def wants_all(self) -> bool:
+        """Whether all that is right is wanted together: every right choice, an order, all pairs."""
+        is_whole = self.kind in ARRANGED or self.details.needs is Needs.ALL
+        return is_whole and bool(self.choices)
+
+    @property
     def answer(self) -> str:
         """The answer to tell, in words."""
+        if self.kind in ARRANGED:
+            return ", ".join(self.right)
         joined = " and " if self.details.needs is Needs.ALL else " or "
-        if self.kind is Kind.ORDER:
-            joined = ", "
         return joined.join(self.right) if self.choices else "".join(self.right[:1])
 
 
@@ -487,7 +518,7 @@ class Pattern:
     made: Annotated[Made, FieldLabel("How it is answered")] = Made.CHOICE
     """How the questions are answered."""
     choices: Annotated[int, Range(2, 8), FieldLabel("Choices", "the right one among them")] = 4
-    """The number of choices, 2 to 8; or of answers to put in order."""
+    """The number of choices, 2 to 8; or of answers to put in order; or of pairs."""
     shows: Annotated[Shows, FieldLabel("The choices are")] = Shows.TEXT
     """What the choices are: texts, or names of pictures or sounds."""
     also: Annotated[tuple[str, ...], FieldLabel("Accepted too is what stands in")] = ()
@@ -515,7 +546,7 @@ class Pattern:
     """Which rows are not used again in the run after a question."""
     by: Annotated[str, FieldLabel("In the order of", empty="choose a column")] = ""
     """For answers to put in order: the column of the numbers that they are in the order of, the
-    smallest first."""
+    smallest first; for a match: the column of the items, whose partners are the answers."""
     largest_first: Annotated[bool, FieldLabel("Largest first")] = False
     """Whether the largest comes first."""
 
@@ -669,9 +700,10 @@ class Check:
     samples: tuple[Sample, ...] = ()
     """Answers that the maker tried, kept to show whether a later change alters their verdict."""
     partly: Annotated[
-        PartlyRight, FieldLabel("Partly right", "where all right choices are wanted")
+        PartlyRight, FieldLabel("Partly right", "where all right choices are wanted, or all pairs")
     ] = PartlyRight.NEVER
-    """What of an answer counts that names some of the right choices where all are wanted."""
+    """What of an answer counts that names some of the right choices where all are wanted, or has
+    some right pairs of a match."""
     order_share: Annotated[OrderShare, FieldLabel("Partly right orders")] = OrderShare.NEVER
     """What of an order counts that is not wholly right."""
     right_from: Annotated[

@@ -5,13 +5,13 @@ The one place where a question's own time, worth, misses and hint meet those of 
 
 from typing import NamedTuple
 
-from dicetrail.core.answers import shares_of_orders, shares_of_picks
-from dicetrail.core.document import Kind, PartlyRight, Round
+from dicetrail.core.answers import MatchShape, shares_of_matches, shares_of_orders, shares_of_picks
+from dicetrail.core.document import ARRANGED, Kind, PartlyRight, Round
 from dicetrail.core.draw.census import Traits
 from dicetrail.core.draw.deals import how_many_shown
 from dicetrail.core.rules import CLOCK_FACTS, Event, Outcome, Rules, Terms, still_allowed
 
-_CLOSE_KINDS = (Kind.TYPED, Kind.CHOICE, Kind.SORT, Kind.TRUTH, Kind.ORDER)
+_CLOSE_KINDS = (Kind.TYPED, Kind.CHOICE, Kind.SORT, Kind.TRUTH, *ARRANGED)
 """The kinds of question at which a typing slip can be forgiven."""
 
 
@@ -127,8 +127,17 @@ def _shares(round_: Round, traits: Traits) -> tuple[int, ...]:
     """The shares of the answers that are right in part, for the choices that are shown."""
     if traits.ordered:
         return tuple(shares_of_orders(round_.check.order_share, traits.ordered))
+    if traits.matched.items:
+        return tuple(shares_of_matches(round_.check.partly, match_shown(round_, traits.matched)))
     right, wrong = traits.all_wanted
     if not right or round_.check.partly is PartlyRight.NEVER:
         return ()
     right, wrong = how_many_shown(round_.ask.shown, right, wrong, wants_all=True)
     return tuple(shares_of_picks(round_.check.partly, right, wrong))
+
+
+def match_shown(round_: Round, shape: MatchShape) -> MatchShape:
+    """The sizes of a match with as many choices as its round shows."""
+    wanted = round_.ask.shown
+    _, others = how_many_shown(wanted, shape.partners, shape.others, wants_all=True)
+    return shape._replace(others=others)

@@ -9,8 +9,10 @@ from collections import Counter
 from collections.abc import Iterable, Mapping
 from typing import NamedTuple
 
-from dicetrail.core.answers import letters_of
-from dicetrail.core.document import DecimalMark, Kind, Needs, Pack, Pattern, Question
+from dicetrail.core.answers import MatchShape, letters_of
+from dicetrail.core.document import ARRANGED, DecimalMark, Kind, Pack, Pattern, Question
+
+NO_MATCH = MatchShape()
 
 
 class Traits(NamedTuple):
@@ -30,6 +32,8 @@ class Traits(NamedTuple):
     """The numbers of right and wrong choices where all the right ones are wanted; else 0."""
     ordered: int = 0
     """How many choices are to be put in order."""
+    matched: MatchShape = NO_MATCH
+    """The sizes of a match."""
 
 
 Census = Mapping[Traits, int]
@@ -47,7 +51,8 @@ def traits_of(question: Question) -> Traits:
     """The traits of a question."""
     details, kind = question.details, question.kind
     is_word = kind is Kind.LETTERS and question.right
-    wants_all = details.needs is Needs.ALL and question.choices and kind is not Kind.ORDER
+    picks_all = question.wants_all and kind not in ARRANGED
+    pairs = question.pairs
     return Traits(
         kind,
         details.topic,
@@ -57,8 +62,9 @@ def traits_of(question: Question) -> Traits:
         details.misses,
         bool(details.hint),
         len(letters_of(question.right[0])) if is_word else 0,
-        (len(question.right), len(question.wrong)) if wants_all else (0, 0),
+        (len(question.right), len(question.wrong)) if picks_all else (0, 0),
         len(question.right) if kind is Kind.ORDER else 0,
+        MatchShape(len(pairs), len(question.partners), len(question.wrong)) if pairs else NO_MATCH,
     )
 
 

@@ -17,7 +17,6 @@ from dicetrail.core.document import (
     DrawOrder,
     Kind,
     Leaves,
-    Needs,
     Order,
     Question,
     Refill,
@@ -314,7 +313,8 @@ def choices_shown(
     round_: Round, number: int, dice: int, position: int, dealt: Dealt, known_as: str
 ) -> tuple[tuple[str, ...], tuple[int, ...]]:
     """The choices of a dealt question in the order shown, and the right ones' places, from 1; of
-    choices that are to be put in order, the places in the right order.
+    choices that are to be put in order, the places in the right order; of a match, the place of
+    each item's partner.
     `known_as` is the name by which dice know its source.
 
     The order hangs on the question's own number in its source, so a question added to the
@@ -331,18 +331,24 @@ def choices_shown(
         chances = stream(dice, purpose, dealt.times_before, dealt.sourced.number)
         shown = _out_of_order(shown, chances)
         return shown, tuple(shown.index(choice) + 1 for choice in question.right)
-    is_shuffled = ask.choice_order is Order.SHUFFLED and question.kind is not Kind.TRUTH
+    # In the order of their items the partners of a match would all be told.
+    is_match = question.kind is Kind.MATCH
+    is_shuffled = is_match or (
+        ask.choice_order is Order.SHUFFLED and question.kind is not Kind.TRUTH
+    )
     if is_shuffled:
         purpose = f"choices of {known_as}"
         chances = stream(dice, purpose, dealt.times_before, dealt.sourced.number)
         shown = chances.shuffled(shown)
     if ask.shown is not None and question.kind is not Kind.TRUTH:
         shown = _fewer(question, shown, ask.shown)
-    if is_shuffled and ask.spread:
+    if is_shuffled and ask.spread and not is_match:
         shown = _spread(question, shown, number, dice, position)
     pinned = question.details.pinned
     if pinned in shown:
         shown = (*(choice for choice in shown if choice != pinned), pinned)
+    if is_match:
+        return shown, tuple(shown.index(partner) + 1 for _, partner in question.pairs)
     right = tuple(place for place, choice in enumerate(shown, 1) if choice in question.right)
     return shown, right
 
@@ -375,11 +381,11 @@ def how_many_shown(
 def _fewer(question: Question, shown: Sequence[str], wanted: int) -> tuple[str, ...]:
     """The given number of choices in the same order: first right ones are kept, then the pinned
     one, then others."""
-    right = [choice for choice in shown if choice in question.right]
-    wrong = [choice for choice in shown if choice not in question.right]
+    rights = question.partners or question.right
+    right = [choice for choice in shown if choice in rights]
+    wrong = [choice for choice in shown if choice not in rights]
     wrong.sort(key=lambda choice: choice != question.details.pinned)
-    wants_all = question.details.needs is Needs.ALL
-    most_right, most_wrong = how_many_shown(wanted, len(right), len(wrong), wants_all)
+    most_right, most_wrong = how_many_shown(wanted, len(right), len(wrong), question.wants_all)
     kept = {*right[:most_right], *wrong[:most_wrong]}
     return tuple(choice for choice in shown if choice in kept)
 

@@ -7,7 +7,7 @@ choices are alike, and no wrong choice would also be right: rows that ask the sa
 question, and all their answers are right.
 """
 
-from collections.abc import Callable, Collection, Iterable, Iterator, Sequence
+from collections.abc import Callable, Collection, Hashable, Iterable, Iterator, Sequence
 from dataclasses import replace
 from fractions import Fraction
 from functools import cached_property, lru_cache
@@ -17,7 +17,7 @@ from typing import overload
 from dicetrail.core.answers import fold, read_number, unaccented, without_punctuation
 from dicetrail.core.document import (
     MAX_LETTERS,
-    MIN_ORDERED,
+    MIN_ARRANGED,
     DecimalMark,
     Details,
     Facts,
@@ -27,8 +27,10 @@ from dicetrail.core.document import (
     Question,
     Range,
     Shows,
+    as_pair,
     from_columns,
     notes_of,
+    pair_in,
 )
 from dicetrail.core.draw.dice import Stream
 
@@ -96,8 +98,8 @@ class FactQuestions(Sequence[Question]):
     def _asked(self) -> tuple[tuple[int, ...], ...]:
         """The rows of each question, those that ask the same together."""
         alike: dict[tuple[str, ...], list[int]] = {}
-        # Of answers put in order each row asks by itself, whatever its words.
-        is_alone = self.pattern.made is Made.ORDER
+        # Of what is arranged each row asks by itself, whatever its words.
+        is_alone = self.is_arranged
         for row in self.rows:
             prompt, media = self._prompt(row), self._media(row)
             if prompt and all(media) and self._can_answer(row):
@@ -126,13 +128,39 @@ class FactQuestions(Sequence[Question]):
         """Whether a player can give the answer of a row in the wanted form."""
         text = self.cell(row, self.pattern.answer)
         match self.pattern.made:
-            case Made.ORDER:
-                return row in self._ordered and self.different_numbers >= MIN_ORDERED
+            case Made.ORDER | Made.MATCH:
+                return row in self._grouped and self.group_count >= MIN_ARRANGED
             case Made.NUMBER:
                 return read_number(text, self.mark) is not None
             case Made.LETTERS:
                 return len(text) <= MAX_LETTERS and any(map(str.isalnum, text))
         return bool(text)
+
+    @property
+    def is_arranged(self) -> bool:
+        """Whether its questions are made of several rows each: orders and matches."""
+        return self.pattern.made in (Made.ORDER, Made.MATCH)
+
+    @cached_property
+    def _grouped(self) -> dict[int, Hashable]:
+        """The rows that can be arranged, each with what no other of its question may have too: the
+        number it is in the order of, or its partner."""
+        return dict(self._partnered if self.pattern.made is Made.MATCH else self._ordered)
+
+    @cached_property
+    def _partnered(self) -> dict[int, str]:
+        """The rows that can be matched, with their partners. An item of several partners is left
+        out, for either would be right. Of rows with the same item the first stands for all."""
+        partners: dict[str, set[str]] = {}
+        first: dict[str, int] = {}
+        for row in self.rows:
+            item, answer = self.cell(row, self.pattern.by), self.cell(row, self.pattern.answer)
+            if item and answer and pair_in(as_pair(item, answer)) == (item, answer):
+                like = self._comparison_key(item)
+                partners.setdefault(like, set()).add(self._comparison_key(answer))
+                first.setdefault(like, row)
+        alone = {like: its for like, (its, *others) in partners.items() if not others}
+        return {row: alone[like] for like, row in first.items() if like in alone}
 
     @cached_property
     def _ordered(self) -> dict[int, Fraction]:
@@ -149,49 +177,52 @@ class FactQuestions(Sequence[Question]):
         return found
 
     @cached_property
-    def _by_number(self) -> dict[Fraction, list[int]]:
-        """The rows of an order by their numbers. No two of one number stand in one order, for
-        either could come first."""
-        found: dict[Fraction, list[int]] = {}
-        for row, number in self._ordered.items():
-            found.setdefault(number, []).append(row)
+    def _groups(self) -> dict[Hashable, list[int]]:
+        """The rows of which one question has one at most. Of two with one number in an order either
+        could come first."""
+        found: dict[Hashable, list[int]] = {}
+        for row, group in self._grouped.items():
+            found.setdefault(group, []).append(row)
         return found
 
     @cached_property
     def _firsts(self) -> tuple[int, ...]:
-        """The first rows of different numbers, as many as are ever put in order."""
-        return tuple(rows[0] for rows in islice(self._by_number.values(), self.pattern.choices))
+        """The first rows of different groups, as many as are ever arranged."""
+        return tuple(rows[0] for rows in islice(self._groups.values(), self.pattern.choices))
 
     @property
-    def different_numbers(self) -> int:
-        """How many different numbers rows are in the order of."""
-        return len(self._by_number)
+    def group_count(self) -> int:
+        """How many different numbers rows are in the order of, or partners they have."""
+        return len(self._groups)
 
     @property
-    def _most_ordered(self) -> int:
-        """How many answers are put in order."""
-        return min(self.pattern.choices, self.different_numbers)
+    def _arranged_count(self) -> int:
+        """How many answers are put in order, or items matched."""
+        return min(self.pattern.choices, self.group_count)
 
-    def _in_order(self, rows: Iterable[int]) -> tuple[str, ...]:
-        """The answers of some rows in the right order."""
+    def _arranged(self, rows: Iterable[int]) -> tuple[str, ...]:
+        """The answers of some rows in the right order, or their pairs in the order of the rows."""
+        if self.pattern.made is Made.MATCH:
+            named = (self.pattern.by, self.pattern.answer)
+            return tuple(as_pair(*(self.cell(row, name) for name in named)) for row in sorted(rows))
         ranked = sorted(
             rows, key=lambda row: self._ordered[row], reverse=self.pattern.largest_first
         )
         return tuple(self.cell(row, self.pattern.answer) for row in ranked)
 
     def _with_others(self, number: int, chances: Stream, gone: Collection[int]) -> tuple[str, ...]:
-        """The answers of a question to put in order: its own, and others that these chances draw.
+        """The answers of a question that is arranged: its own, and others that these chances draw.
         Rows that are gone stand in only where there are too few without them."""
         own = self._asked[number][0]
-        others = [rows for at, rows in self._by_number.items() if at != self._ordered[own]]
+        others = [rows for group, rows in self._groups.items() if group != self._grouped[own]]
         lots = [[row for row in rows if row not in gone] for rows in others]
         full = [rows for rows in lots if rows]
         empty = [rows for rows, left in zip(others, lots, strict=True) if not left]
-        wanted = self._most_ordered - 1
+        wanted = self._arranged_count - 1
         drawn = [full[at] for at in chances.pick(len(full), min(wanted, len(full)))]
         missing = wanted - len(drawn)
         drawn += [empty[at] for at in chances.pick(len(empty), missing)]
-        return self._in_order([own, *(rows[chances.below(len(rows))] for rows in drawn)])
+        return self._arranged([own, *(rows[chances.below(len(rows))] for rows in drawn)])
 
     def __len__(self) -> int:
         return len(self._asked)
@@ -213,13 +244,13 @@ class FactQuestions(Sequence[Question]):
             picture=self.cell(row, pattern.picture) if pattern.picture else "",
             sound=self.cell(row, pattern.sound) if pattern.sound else "",
             tolerance=pattern.tolerance if pattern.made is Made.NUMBER else "",
-            shows=pattern.shows if pattern.made in (Made.CHOICE, Made.ORDER) else Shows.TEXT,
+            shows=pattern.shows if pattern.made is Made.CHOICE or self.is_arranged else Shows.TEXT,
         )
         right = tuple(self._right(number))
-        if pattern.made is Made.ORDER:
+        if self.is_arranged:
             # As many as are asked, though not those that the dice draw.
-            firsts = [other for other in self._firsts if self._ordered[other] != self._ordered[row]]
-            right = self._in_order([row, *firsts[: self._most_ordered - 1]])
+            firsts = [other for other in self._firsts if self._grouped[other] != self._grouped[row]]
+            right = self._arranged([row, *firsts[: self._arranged_count - 1]])
         if pattern.made is Made.CHOICE:
             right = right[:1]
         return Question(self._prompt(row), right, (), Kind(pattern.made.value), details)
@@ -340,9 +371,9 @@ class FactQuestions(Sequence[Question]):
     def with_wrong(
         self, question: Question, number: int, chances: Stream, gone: Collection[int] = ()
     ) -> Question:
-        """A question to pick with wrong choices, or one to put in order with its other answers, as
-        these chances draw them."""
-        if self.pattern.made is Made.ORDER:
+        """A question to pick with wrong choices, or one to arrange with its other answers, as these
+        chances draw them."""
+        if self.is_arranged:
             return replace(question, right=self._with_others(number, chances, gone))
         if self.pattern.made is not Made.CHOICE:
             return question

@@ -12,7 +12,7 @@ from enum import StrEnum
 from itertools import compress
 
 from dicetrail.core.answers import Verdict
-from dicetrail.core.document import Value
+from dicetrail.core.document import Value, pair_in
 from dicetrail.core.foresight.forecast import Share, wilson
 from dicetrail.core.foresight.measures import (
     Quartiles,
@@ -83,6 +83,15 @@ class Swapped:
 
 
 @dataclass(frozen=True, slots=True)
+class Mismatched:
+    """A wrong partner of an item of a match, and how often it was given."""
+
+    item: str
+    partner: str
+    times: int
+
+
+@dataclass(frozen=True, slots=True)
 class QuestionEvidence:
     """What the runs chosen say of one question."""
 
@@ -122,6 +131,9 @@ class QuestionEvidence:
     swapped: tuple[Swapped, ...]
     """Of answers put in order: each two neighbours that any first try had the other way round, the
     most frequent first."""
+    mismatched: tuple[Mismatched, ...]
+    """Of a match: each wrong partner that any first try gave to an item, the most frequent
+    first."""
     says: Says
     unpicked: tuple[str, ...]
     """Wrong choices that nobody picks, though many could."""
@@ -273,6 +285,7 @@ def _of_question(had: _Had) -> QuestionEvidence:
         with_rest=with_rest,
         picked=picked,
         swapped=_swapped(newest, seen),
+        mismatched=_mismatched(newest, seen),
         says=_says(share, asked, late, with_rest, picked),
         unpicked=unpicked if asked >= MANY else (),
     )
@@ -293,6 +306,21 @@ def _swapped(question: Observation, seen: Sequence[Observation]) -> tuple[Swappe
     )
 
 
+def _mismatched(question: Observation, seen: Sequence[Observation]) -> tuple[Mismatched, ...]:
+    """Which wrong partners first tries gave to the items of a match."""
+    times = Counter[tuple[str, str]]()
+    for one in seen:
+        given = one.tries[0].partners if one.tries else ()
+        pairs = list(filter(None, map(pair_in, question.right))) if given else []
+        for (item, partner), its in zip(pairs, given, strict=False):
+            if its != partner:
+                times[item, its] += 1
+    return tuple(
+        Mismatched(item, partner, count)
+        for (item, partner), count in sorted(times.items(), key=lambda found: (-found[1], found[0]))
+    )
+
+
 def _picked(question: Observation, had: _Had) -> tuple[Picked, ...]:
     """What was given first and was wrong, the most frequent first."""
     given = [
@@ -307,7 +335,9 @@ def _picked(question: Observation, had: _Had) -> tuple[Picked, ...]:
     first = Counter([text for text, _ in wrong])
     if question.choices:
         shown = set[str]().union(*{one.choices for one in had.seen})
-        choices = {_alike(choice): choice for choice in sorted(shown.difference(question.right))}
+        # None of the choices of a match is right by itself, so that none of them is wrong.
+        wrong_ones = set() if shown.isdisjoint(question.right) else shown.difference(question.right)
+        choices = {_alike(choice): choice for choice in sorted(wrong_ones)}
         names |= choices
         first.update(dict.fromkeys(choices, 0))
     right = [

@@ -18,7 +18,6 @@ from dicetrail.core.document import (
     DrawOrder,
     Kind,
     Made,
-    Needs,
     Occasion,
     Question,
     Refill,
@@ -462,7 +461,7 @@ class ExactForecast:
     def _picks(self, round_: Round, sourced: Sourced, pool: Pool) -> Picks:
         """What somebody who guesses picks from."""
         question = sourced.question
-        right, wrong = len(question.right), len(question.wrong)
+        right, wrong = len(question.partners or question.right), len(question.wrong)
         if question.kind is Kind.TRUTH:
             return Picks(len(TRUTHS), right)
         if (made := pool.made_by(sourced.source)) and made.pattern.made is Made.CHOICE:
@@ -470,8 +469,8 @@ class ExactForecast:
         elif not question.choices:
             return Picks()
         if question.kind is not Kind.ORDER:
-            wants_all = question.details.needs is Needs.ALL
-            right, wrong = how_many_shown(round_.ask.shown, right, wrong, wants_all)
+            shown = round_.ask.shown
+            right, wrong = how_many_shown(shown, right, wrong, question.wants_all)
         return picks_of(question, round_.check, right, wrong)
 
     def _can_slip(self, round_: Round, question: Question) -> bool:

@@ -4,7 +4,7 @@ from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 
 from dicetrail.core.answers import Given, Verdict
-from dicetrail.core.document import Kind, Needs, Number, Question, as_written
+from dicetrail.core.document import ARRANGED, Kind, Number, Question, as_pair, as_written
 from dicetrail.core.draw import traits_of
 from dicetrail.core.play import (
     Answer,
@@ -33,6 +33,8 @@ class Try:
     verdict: Verdict
     order: tuple[int, ...] = ()
     """Of answers put in order: the place, from 0, that each belongs at, in the order given."""
+    partners: tuple[str, ...] = ()
+    """Of a match: the partner given to each item, in the order of the items."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -133,11 +135,17 @@ def observations(
 
 def _tried(program: Program, state: State, given: Given) -> Try:
     checked, presented = check(program, state, given), presented_question(program, state)
-    if presented.question.kind is not Kind.ORDER or checked.verdict is Verdict.UNREADABLE:
+    question = presented.question
+    if question.kind not in ARRANGED or checked.verdict is Verdict.UNREADABLE:
         words = given if isinstance(given, str) else _picked(program, state, given)
         return Try(words, checked.verdict)
+    if question.kind is Kind.MATCH:
+        partners = tuple(presented.choices[place - 1] for place in checked.places)
+        pairs = zip(question.pairs, partners, strict=True)
+        told = ", ".join(as_pair(item, partner) for (item, _), partner in pairs)
+        return Try(told, checked.verdict, (), partners)
     order = tuple(presented.right.index(place) for place in checked.places)
-    told = ", ".join(presented.question.right[at] for at in order)
+    told = ", ".join(question.right[at] for at in order)
     return Try(told, checked.verdict, order)
 
 
@@ -150,8 +158,7 @@ def _picked(program: Program, state: State, given: int | tuple[int, ...]) -> str
 
 def _whole_answer(question: Question) -> str:
     """The answer to a question that wants all that is right; empty for another."""
-    is_all = question.kind is Kind.ORDER or question.details.needs is Needs.ALL
-    return question.answer if is_all and question.choices else ""
+    return question.answer if question.wants_all else ""
 
 
 def _done(

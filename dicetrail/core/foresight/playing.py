@@ -119,8 +119,9 @@ def _picks(program: Program, state: State) -> Picks:
     choices, right = choices_of(program, state)
     if not choices:
         return Picks()
-    wrong = len(choices) - len(right)
-    return picks_of(presented.question, presented.round.check, len(right), wrong)
+    different = len(set(right))  # several items of a match can have one partner
+    wrong = len(choices) - different
+    return picks_of(presented.question, presented.round.check, different, wrong)
 
 
 def _share(shares: Sequence[tuple[int, float]], chances: Stream) -> int | None:

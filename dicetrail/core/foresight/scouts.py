@@ -4,8 +4,8 @@ from dataclasses import dataclass
 from math import factorial
 from typing import Annotated, NamedTuple
 
-from dicetrail.core.answers import shares_of_orders, shares_of_picks
-from dicetrail.core.document import Check, FieldLabel, Kind, Needs, Question, Range, Value
+from dicetrail.core.answers import MatchShape, shares_of_matches, shares_of_orders, shares_of_picks
+from dicetrail.core.document import Check, FieldLabel, Kind, Question, Range, Value
 from dicetrail.core.foresight.times import Times
 
 Percent = Range(0, 100)
@@ -62,7 +62,8 @@ def picks_of(question: Question, check: Check, right: int, wrong: int) -> Picks:
     shown.
 
     Where all right choices are wanted, a guess is any set of choices but the empty one: how many
-    are right is told nowhere. Of what is put in order, it is any order.
+    are right is told nowhere. Of what is put in order, it is any order; of a match, any that can be
+    given.
 
     >>> picks_of(Question("Which?", ("a", "b", "c"), (), Kind.ORDER), Check(), 3, 0)
     Picks(guesses=6, right=1, shares=())
@@ -70,7 +71,11 @@ def picks_of(question: Question, check: Check, right: int, wrong: int) -> Picks:
     if question.kind is Kind.ORDER:
         shares = shares_of_orders(check.order_share, right)
         return Picks(factorial(right), 1, tuple(shares.items()))
-    if question.details.needs is Needs.ALL:
+    if question.kind is Kind.MATCH:
+        shape = MatchShape(len(question.pairs), right, wrong)
+        shares = shares_of_matches(check.partly, shape)
+        return Picks(shape.answers, 1, tuple(shares.items()))
+    if question.wants_all:
         shares = shares_of_picks(check.partly, right, wrong)
         return Picks(2 ** (right + wrong) - 1, 1, tuple(shares.items()))
     return Picks(right + wrong, right)

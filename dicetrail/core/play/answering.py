@@ -9,11 +9,13 @@ from dicetrail.core.answers import (
     Verdict,
     as_letters,
     check_typed,
+    match_with,
     order_with,
     read_number,
+    share_of_match,
     share_of_picks,
 )
-from dicetrail.core.document import Check, Kind, Needs, Question
+from dicetrail.core.document import ARRANGED, Check, Kind, Needs, Question
 from dicetrail.core.play.presenting import PresentedQuestion
 from dicetrail.core.play.program import Program, presented_question
 from dicetrail.core.play.state import (
@@ -138,7 +140,7 @@ def _beginning(program: Program, state: State) -> Begin:
 
 def _right(presented: PresentedQuestion) -> Action:
     right, question = presented.right, presented.question
-    if question.kind is Kind.ORDER or (right and question.details.needs is Needs.ALL):
+    if question.wants_all:
         return Answer(right)
     return Answer(right[0] if right else question.right[0])
 
@@ -149,8 +151,8 @@ def _partly(presented: PresentedQuestion, share: int | None) -> Action | None:
     if not shares:
         return None
     wanted = min(shares, key=lambda one: (abs(one - _HALF), one)) if share is None else share
-    if presented.question.kind is Kind.ORDER:
-        return _order(presented, wanted)
+    if presented.question.kind in ARRANGED:
+        return _arranged(presented, wanted)
     right = presented.right
     wrong = [place for place in range(1, len(presented.choices) + 1) if place not in right]
     partly = presented.round.check.partly
@@ -163,17 +165,24 @@ def _partly(presented: PresentedQuestion, share: int | None) -> Action | None:
 _HALF = 50
 
 
-def _order(presented: PresentedQuestion, share: int) -> Action | None:
-    """An order with that share, in percent; None if none has it."""
-    right = presented.right
-    ranks = order_with(presented.round.check.order_share, len(right), share)
-    return None if ranks is None else Answer(tuple(right[rank] for rank in ranks))
+def _arranged(presented: PresentedQuestion, share: int) -> Action | None:
+    """An order or a match with that share, in percent, below 100; None if none has it."""
+    right, check = presented.right, presented.round.check
+    if presented.question.kind is Kind.ORDER:
+        ranks = order_with(check.order_share, len(right), share)
+        return None if ranks is None else Answer(tuple(right[rank] for rank in ranks))
+    for hits in range(len(right)):
+        if share_of_match(check.partly, len(right), hits) == share:
+            matched = match_with(hits, right, len(presented.choices))
+            if matched is not None:
+                return Answer(matched)
+    return None
 
 
 def _wrong(presented: PresentedQuestion) -> Action:
     question = presented.question
-    if question.kind is Kind.ORDER and (order := _order(presented, 0)):
-        return order
+    if question.kind in ARRANGED and (arranged := _arranged(presented, 0)):
+        return arranged
     for place in range(1, len(presented.choices) + 1):
         if place not in presented.right:
             return Answer((place,) if question.details.needs is Needs.ALL else place)

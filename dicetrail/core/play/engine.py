@@ -26,6 +26,7 @@ from typing import Any
 
 from dicetrail.core.answers import Checked, Given, Verdict, as_letters
 from dicetrail.core.document import (
+    ARRANGED,
     ENGLISH,
     MAX_PLAYERS,
     Filling,
@@ -276,8 +277,7 @@ def _begin(program: Program, state: State, action: Begin) -> Telling[State]:
 def _answer(program: Program, state: State, action: Answer) -> Telling[State]:
     given, presented = action.value, presented_question(program, state)
     checked = presented.check(given)
-    is_order = presented.question.kind is Kind.ORDER
-    yield partial(_tell_answer, state.at, state.players[state.turn], given, checked, is_order)
+    yield partial(_tell_answer, state.at, state.players[state.turn], presented, given, checked)
     if checked.verdict is Verdict.UNREADABLE:
         question = state.question._replace(given=given, result=Result.UNREADABLE)
         state = quiet(state)._replace(question=question)
@@ -301,17 +301,23 @@ _OUTCOMES = {
 
 
 def _tell_answer(
-    at: int, who: str, given: Given, checked: Checked, is_order: bool
+    at: int, who: str, presented: PresentedQuestion, given: Given, checked: Checked
 ) -> Iterator[Footprint]:
-    if isinstance(given, str):
-        said = f"typed “{given}”"
-    elif is_order and isinstance(given, tuple):
-        said = f"put the choices in the order {', '.join(map(str, given))}"
-    else:
-        said = f"picked {_choices_said(given)}"
-    yield Footprint(at, Stop.ASK, What.ANSWERED, f"{who} {said}")
+    yield Footprint(at, Stop.ASK, What.ANSWERED, f"{who} {_given_told(presented, given)}")
     why = f"{checked.verdict}: {checked.why}"
     yield Footprint(at, Stop.CHECK, What.CHECKED, why, result=_CAME_OF[checked.verdict])
+
+
+def _given_told(presented: PresentedQuestion, given: Given) -> str:
+    """What was done to answer: typed, picked, put in order or matched."""
+    if isinstance(given, str):
+        return f"typed “{given}”"
+    if isinstance(given, tuple) and presented.question.kind in ARRANGED:
+        places = ", ".join(map(str, given))
+        if presented.question.kind is Kind.ORDER:
+            return f"put the choices in the order {places}"
+        return f"matched the items with the choices {places}"
+    return f"picked {_choices_said(given)}"
 
 
 _CAME_OF = {verdict: Result(verdict.value) for verdict in Verdict}

@@ -352,7 +352,7 @@ def _tell_question(
         yield Footprint(state.at, Stop.DRAW, What.DRAWN, why, (change,))
     if presented.choices:
         how = f"with {len(presented.choices)} choices, A to {LETTERS[len(presented.choices) - 1]}"
-        how += ", to put in order" * (question.kind is Kind.ORDER)
+        how += _TO_DO.get(question.kind, "").format(count=len(question.right))
     elif question.kind is Kind.LETTERS:
         how = f"with {counted(len(presented.letters), 'letter')} to find"
     else:
@@ -360,6 +360,9 @@ def _tell_question(
     clock = "" if presented.seconds is None else f", {counted(presented.seconds, 'second')}"
     why = f"“{question.prompt}” {how}{clock}"
     yield Footprint(state.at, Stop.ASK, What.ASKED, why)
+
+
+_TO_DO = {Kind.ORDER: ", to put in order", Kind.MATCH: ", to match with {count} items"}
 
 
 def time_is_up(program: Program, state: State) -> Telling[State]:

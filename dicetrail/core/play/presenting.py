@@ -11,6 +11,7 @@ from dicetrail.core.answers import (
     Given,
     Verdict,
     check_choice,
+    check_match,
     check_number,
     check_order,
     check_typed,
@@ -23,7 +24,6 @@ from dicetrail.core.document import (
     ENGLISH,
     Filling,
     Kind,
-    Needs,
     Phrase,
     Question,
     Round,
@@ -46,7 +46,8 @@ class PresentedQuestion:
     choices: tuple[str, ...]
     """As they are written, in the order shown."""
     right: tuple[int, ...]
-    """The places of the right ones, from 1; of an order, the places in the right order."""
+    """The places of the right ones, from 1; of an order, the places in the right order; of a match,
+    the place of each item's partner."""
     shown: tuple[str, ...]
     """The choices in the words of the game's language, which has its own for true and false."""
     pack: str
@@ -91,9 +92,7 @@ class PresentedQuestion:
     def _answer(self) -> Filling:
         if not self.right:
             return message(Phrase.QUOTED, text=self.question.answer)
-        named = [self._named(place) for place in self.right]
-        is_any = self.question.kind is not Kind.ORDER and self.question.details.needs is Needs.ANY
-        return listed(named, Phrase.LIST_OR if is_any else self._between)
+        return self._told(self.right, self._between if self.question.wants_all else Phrase.LIST_OR)
 
     @property
     def _between(self) -> Phrase:
@@ -104,7 +103,15 @@ class PresentedQuestion:
         """Some of its choices in the game's words, by their places; empty for none."""
         if not places:
             return ""
-        return self.words.in_words(listed([self._named(at) for at in places], self._between))
+        return self.words.in_words(self._told(places, self._between))
+
+    def _told(self, places: Sequence[int], between: Phrase) -> Filling:
+        """Some of its choices; of a match, each with its item."""
+        named = [self._named(place) for place in places]
+        if len(named) == len(self.question.pairs):
+            pairs = zip(self.question.pairs, named, strict=True)
+            named = [message(Phrase.PAIRED, item=item, choice=name) for (item, _), name in pairs]
+        return listed(named, between)
 
     def _named(self, place: int) -> Filling:
         """A choice as an answer; of a picture or a sound it is the letter alone."""
@@ -132,10 +139,15 @@ class PresentedQuestion:
         if question.details.shows is not Shows.TEXT:
             # What a picture's file is called tells nothing.
             choices = tuple(LETTERS[: len(choices)])
-        if question.kind is Kind.ORDER:
-            return check_order(given, choices, self.right, rules, self.words.joined_by)
+        joined_by = self.words.joined_by
+        match question.kind:
+            case Kind.ORDER:
+                return check_order(given, choices, self.right, rules, joined_by)
+            case Kind.MATCH:
+                items = [item for item, _ in question.pairs]
+                return check_match(given, items, choices, self.right, rules, joined_by)
         needs = question.details.needs
-        return check_choice(given, choices, self.right, rules, needs, self.words.joined_by)
+        return check_choice(given, choices, self.right, rules, needs, joined_by)
 
 
 def _best(verdicts: Iterable[Checked]) -> Checked:

@@ -11,10 +11,10 @@ from typing import Literal
 
 from dicetrail.core.answers import LETTERS, Cell, laid_out
 from dicetrail.core.document import (
+    ARRANGED,
     Badge,
     Effect,
     Kind,
-    Needs,
     Number,
     Occasion,
     Phrase,
@@ -24,6 +24,7 @@ from dicetrail.core.document import (
     Shows,
     as_written,
 )
+from dicetrail.core.draw import traits_of
 from dicetrail.core.play.filling import badge_name, filled
 from dicetrail.core.play.flow import may_finish
 from dicetrail.core.play.footprints import Answered, Pictures, Result
@@ -80,12 +81,16 @@ class QuestionShown:
     may_hint: bool
     may_pass: bool
     wants_all: bool
-    """Whether every right choice is wanted, picked together."""
+    """Whether every right choice is wanted, picked together. An order or a match is neither."""
     can_be_partly: bool
     """Whether an answer to it can be right in part."""
     picture: str
     """Where its picture is found; empty if it has none. Never its name, which may tell."""
     sound: str
+    items: tuple[str, ...]
+    """What is given a match; empty for other kinds."""
+    repeats: bool
+    """Whether a choice can be the match of several items."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -331,10 +336,11 @@ def _narration(
 
 def _read_out(presented: PresentedQuestion) -> str:
     """A question as it is read out; of pictures and sounds there is nothing to read."""
+    items = [f"{number}: {item}." for number, (item, _) in enumerate(presented.question.pairs, 1)]
     if presented.question.details.shows is not Shows.TEXT:
-        return presented.question.prompt
+        return " ".join((presented.question.prompt, *items))
     lettered = [f"{LETTERS[place]}: {choice}." for place, choice in enumerate(presented.shown)]
-    return " ".join((presented.question.prompt, *lettered))
+    return " ".join((presented.question.prompt, *items, *lettered))
 
 
 def _menu(program: Program, state: State) -> tuple[RoundOffered, ...]:
@@ -422,10 +428,12 @@ def _question(presented: PresentedQuestion, state: State, media: Media) -> Quest
         hint=details.hint if state.question.is_hinted else "",
         may_hint=terms.has_hint and not state.question.is_hinted,
         may_pass=terms.can_pass,
-        wants_all=bool(presented.choices) and details.needs is Needs.ALL,
+        wants_all=question.wants_all and question.kind not in ARRANGED,
         can_be_partly=bool(terms.shares),
         picture=found.get(details.picture, ""),
         sound=found.get(details.sound, ""),
+        items=tuple(item for item, _ in question.pairs),
+        repeats=traits_of(question).matched.repeats,
     )
 
 

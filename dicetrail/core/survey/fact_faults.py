@@ -67,7 +67,7 @@ def _columns_named(pattern: Pattern) -> Iterator[tuple[str, str]]:
     """Every column that a pattern names, by the field that names it."""
     yield from (("prompt", name) for name in columns_in(pattern.prompt))
     yield "answer", pattern.answer
-    if pattern.made is Made.ORDER:
+    if pattern.made in _ARRANGED:
         yield "by", pattern.by
     yield from ((f"also[{at}]", name) for at, name in enumerate(pattern.also))
     yield from ((f"holds[{at}].column", holds.column) for at, holds in enumerate(pattern.holds))
@@ -90,13 +90,13 @@ def _prompt_problems(place: str, pattern: Pattern, made: FactQuestions) -> Itera
     named = set(map(fold, columns_in(pattern.prompt)))
     if not pattern.prompt.strip():
         yield Problem(where, "the question is empty", "write it, with a column in braces")
-    elif pattern.made is Made.ORDER and fold(pattern.by) in named:
+    elif pattern.made in _ARRANGED and fold(pattern.by) in named:
         what = f"{{{pattern.by}}} in the question tells where an answer belongs"
         yield Problem(where, what, "name another column there, or none")
     elif fold(pattern.answer) in named and pattern.made is not Made.ORDER:
         what = f"{{{pattern.answer}}} in the question gives the answer away"
         yield Problem(where, what, "name another column there, or ask for another")
-    elif not (named or pattern.picture or pattern.sound or pattern.made is Made.ORDER):
+    elif not (named or pattern.picture or pattern.sound or pattern.made in _ARRANGED):
         what = "every row asks the same"
         mend = "write a column in braces where the question is to name what the row holds"
         yield Problem(where, what, mend)
@@ -109,7 +109,7 @@ def _prompt_problems(place: str, pattern: Pattern, made: FactQuestions) -> Itera
 
 def _tells(made: FactQuestions, number: int) -> bool:
     """Whether a question contains one of its right answers as separate words."""
-    if made.pattern.shows is not Shows.TEXT or made.pattern.made is Made.ORDER:
+    if made.pattern.shows is not Shows.TEXT or made.is_arranged:
         return False
     question = made[number]
     prompt = f" {comparison_key(question.prompt)} "
@@ -121,31 +121,47 @@ def _made_problems(place: str, title: str, made: FactQuestions) -> Iterator[Prob
         what = f"no row of “{title}” makes a question"
         mend = "look at the columns named and at what rows must hold"
         yield Problem(place, what, mend)
-    elif made.pattern.made in (Made.NUMBER, Made.LETTERS, Made.ORDER) and made.unfit:
+    elif made.pattern.made in (Made.NUMBER, Made.LETTERS, *_ARRANGED) and made.unfit:
         rows = ", ".join(str(row + 1) for row in made.unfit[:_SHOWN])
         more = f" and {len(made.unfit) - _SHOWN} more" if len(made.unfit) > _SHOWN else ""
         why = {
             Made.NUMBER: "is no number",
             Made.LETTERS: "is no word that fits letter by letter",
             Made.ORDER: f"has no number in “{made.pattern.by}”, or stands there before,",
+            Made.MATCH: f"has nothing in “{made.pattern.by}” that belongs to it alone",
         }[made.pattern.made]
         what = f"the answer {why} in row {rows}{more} of “{title}”"
-        mend = "write another, or have it typed"
-        if made.pattern.made is Made.ORDER:
-            mend = "write a number there, or leave the row out"
+        mend = {
+            Made.ORDER: "write a number there, or leave the row out",
+            Made.MATCH: "name each item in one row, or leave the row out",
+        }.get(made.pattern.made, "write another, or have it typed")
         yield warning(place, what, mend)
+
+
+def _groups(made: FactQuestions) -> str:
+    """Of what rows one question has one at most, counted."""
+    pattern = made.pattern
+    if pattern.made is Made.ORDER:
+        return f"{counted(made.group_count, 'different number')} in “{pattern.by}”"
+    return f"{counted(made.group_count, 'different answer')} in “{pattern.answer}”"
+
+
+_ARRANGED = (Made.ORDER, Made.MATCH)
 
 
 def _choice_problems(place: str, round_: Round, made: FactQuestions) -> Iterator[Problem]:
     pattern = made.pattern
-    if pattern.made is Made.ORDER and 0 < made.different_numbers < pattern.choices:
-        numbers = counted(made.different_numbers, "different number")
-        what = (
-            f"there are {numbers} in “{pattern.by}”, and {pattern.choices} are to be put in order"
-        )
-        yield warning(f"{place}.choices", what, "put fewer in order, or have more rows")
+    if pattern.made in _ARRANGED and 0 < made.group_count < pattern.choices:
+        what, doing = f"there are {_groups(made)}, and {pattern.choices} are to be ", "put in order"
+        if pattern.made is Made.MATCH:
+            doing = "matched"
+        mend = f"have fewer {doing}, or have more rows"
+        yield warning(f"{place}.choices", what + doing, mend)
     if pattern.made is Made.ORDER and made and fold(pattern.answer) == fold(pattern.by):
         what = "the answers are the numbers by which they are put in order"
+        yield warning(f"{place}.answer", what, "take the answers from another column")
+    if pattern.made is Made.MATCH and made and fold(pattern.answer) == fold(pattern.by):
+        what = "the answers are the items they are matched with"
         yield warning(f"{place}.answer", what, "take the answers from another column")
     if pattern.made is not Made.CHOICE or not made:
         return

@@ -14,7 +14,7 @@ from dicetrail.core.document import (
     LONE_SURROGATE,
     MAX_CHOICES,
     MAX_LETTERS,
-    MIN_ORDERED,
+    MIN_ARRANGED,
     PLAIN,
     TRUTHS,
     Details,
@@ -25,6 +25,8 @@ from dicetrail.core.document import (
     is_whole_text,
     notes_of,
     out_of_bounds,
+    pair_in,
+    tidy_pair,
 )
 
 
@@ -60,7 +62,10 @@ def trimmed(question: Question) -> Question:
     }
     return Question(
         question.prompt.strip(),
-        tuple(text.strip() for text in question.right),
+        tuple(
+            right.strip() if question.kind is not Kind.MATCH else tidy_pair(right.strip())
+            for right in question.right
+        ),
         tuple(text.strip() for text in question.wrong),
         question.kind,
         replace(details, **texts),
@@ -151,6 +156,10 @@ def _choice_faults(question: Question) -> Iterator[FieldFault]:
             "leave some out",
         )
     yield from _gaps_and_repeats(question)
+    yield from _pinned_fault(question)
+
+
+def _pinned_fault(question: Question) -> Iterator[FieldFault]:
     pinned = question.details.pinned
     if pinned and pinned not in question.choices:
         yield FieldFault(
@@ -244,7 +253,7 @@ def _sort_faults(question: Question) -> Iterator[FieldFault]:
 
 def _order_faults(question: Question) -> Iterator[FieldFault]:
     count = len(question.right)
-    if count < MIN_ORDERED:
+    if count < MIN_ARRANGED:
         mend = "write the next one of the order in this field"
         yield FieldFault("right", count, "one answer alone is no order", mend)
     if count > MAX_CHOICES:
@@ -252,10 +261,70 @@ def _order_faults(question: Question) -> Iterator[FieldFault]:
         yield FieldFault("right", MAX_CHOICES, what, "leave some out")
     yield from _gaps_and_repeats(question)
     yield from _no_wrong(question)
-    for field in ("pinned", "needs"):
-        if getattr(question.details, field) != getattr(PLAIN, field):
-            what = f"{field_name(field)} means nothing where answers are put in order"
-            yield FieldFault(field, 0, what, "leave it out")
+    if question.details.pinned:
+        what = "nothing can be pinned where answers are put in order"
+        yield FieldFault("pinned", 0, what, "leave it out")
+    yield from _without_needs(question)
+
+
+def _match_faults(question: Question) -> Iterator[FieldFault]:
+    count = len(question.right)
+    if count < MIN_ARRANGED:
+        mend = "write the next pair in this field"
+        yield FieldFault("right", count, "one pair alone is no match", mend)
+    if count > MAX_CHOICES:
+        what = f"{count} pairs where at most {MAX_CHOICES} can be matched"
+        yield FieldFault("right", MAX_CHOICES, what, "leave some out")
+    items: dict[str, int] = {}
+    for number, text in enumerate(question.right):
+        name = field_name("right", number)
+        pair = pair_in(text)
+        if pair is None:
+            what = f"{name} is no pair, “{text}”" if text else f"{name} is empty"
+            mend = "write an item, an equals sign and what belongs to it, such as bee = honey"
+            yield FieldFault("right", number, what, mend)
+        elif (first := items.setdefault(as_shown(pair[0]), number)) != number:
+            what = f"{name} has the same item as {field_name('right', first)}, “{pair[0]}”"
+            yield FieldFault("right", number, what, "give each item once")
+    yield from _partner_faults(question)
+    if question.replies:
+        mend = "leave it out"
+        yield FieldFault("replies", 0, "a match has no replies to wrong choices", mend)
+    yield from _without_needs(question)
+
+
+def _partner_faults(question: Question) -> Iterator[FieldFault]:
+    """The faults of what the items of a match are matched with."""
+    seen: dict[str, str] = {}
+    for number, (_, partner) in enumerate(question.pairs):
+        if seen.setdefault(as_shown(partner), partner) != partner:
+            what = (
+                f"{field_name('right', number)} has a partner that only looks the same as another"
+            )
+            yield FieldFault("right", number, what, "write both in the same way")
+    for number, text in enumerate(question.wrong):
+        name = field_name("wrong", number)
+        if not text:
+            yield FieldFault(
+                "wrong", number, f"{name} is empty", "write something, or close the gap"
+            )
+        elif seen.setdefault(as_shown(text), f"{number}") != f"{number}":
+            what = f"{name} is there already, “{text}”"
+            yield FieldFault("wrong", number, what, "write something else, or leave it out")
+    count = len(question.choices)
+    if count > MAX_CHOICES:
+        what = f"{count} different partners where at most {MAX_CHOICES} are expected"
+        yield FieldFault("wrong", 0, what, "leave some out")
+    elif count == 1 and len(question.pairs) > 1:
+        what = "every item has the same partner"
+        yield FieldFault("right", 0, what, "write others, or a partner that is left over")
+    yield from _pinned_fault(question)
+
+
+def _without_needs(question: Question) -> Iterator[FieldFault]:
+    if question.details.needs is not PLAIN.needs:
+        what = f"the needs mean nothing where the kind is {question.kind}"
+        yield FieldFault("needs", 0, what, "leave it out")
 
 
 def _one_right(question: Question) -> Iterator[FieldFault]:
@@ -285,6 +354,7 @@ _ANSWER_FAULTS = {
     Kind.LETTERS: _letters_faults,
     Kind.SORT: _sort_faults,
     Kind.ORDER: _order_faults,
+    Kind.MATCH: _match_faults,
 }
 
 
@@ -299,7 +369,8 @@ def missing_medium(question: Question, media: Collection[str] | None) -> FieldFa
     files = ("picture", "sound", "narration")
     named = [(field, getattr(question.details, field)) for field in files]
     if question.details.shows is not Shows.TEXT:
-        named += [("right", name) for name in question.right]
+        rights = question.partners or question.right
+        named += [("right", name) for name in rights]
         named += [("wrong", name) for name in question.wrong]
     for field, name in named:
         if name and media is not None and name not in media:

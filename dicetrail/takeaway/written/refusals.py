@@ -7,6 +7,7 @@ from dataclasses import dataclass
 from dicetrail.core import Program
 from dicetrail.core.answers import fold_steps, spelled
 from dicetrail.core.document import (
+    ARRANGED,
     DrawOrder,
     Game,
     Kind,
@@ -199,8 +200,9 @@ def _of_round(program: Program, round_: Round, number: int) -> Iterator[tuple[St
 
 
 def _of_question(question: Question, round_: Round) -> Iterator[str]:
-    if question.kind is Kind.ORDER:
-        yield f"“{question.prompt}” wants its choices put in order"
+    if question.kind in ARRANGED:
+        doing = "put in order" if question.kind is Kind.ORDER else "matched"
+        yield f"“{question.prompt}” wants its choices {doing}"
     if question.choices and question.details.needs is Needs.ALL:
         yield f"“{question.prompt}” wants several choices picked together"
     if question.kind is Kind.LETTERS and not all(map(spells_alike, question.right)):

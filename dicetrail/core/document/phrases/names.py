@@ -88,6 +88,23 @@ class Phrase(Value):
     MOVE_DOWN = "move down", "Move {letter} down", "a button"
     AT_PLACE = "at place", "{letter} is number {number} of {count}", "read out after a move"
     THIS_ORDER = "this order", "This is the order", "a button"
+    MATCH_THEM = (
+        "match them",
+        "Match each: pick it and then what belongs to it, drag, or type the letters in turn.",
+        "above items to match",
+    )
+    MATCH_REPEATS = (
+        "match repeats",
+        "A letter can be used more than once.",
+        "above items to match",
+    )
+    MATCHED_AS = (
+        "matched as",
+        "{item}: {letter}, {count} of {total} matched",
+        "to a reader of the screen, after a letter was given to an item",
+    )
+    NOT_MATCHED = "not matched", "nothing yet", "an item that has no match yet"
+    THIS_MATCH = "this match", "This is the match", "a button"
     PICKED = "picked", "picked", "on a choice"
     RIGHT_ANSWER = "right answer", "right answer", "on a choice"
     YOUR_ANSWER = "your answer", "your answer", "on a choice"
@@ -173,6 +190,24 @@ class Phrase(Value):
         "all {count} have to be in the order, each once",
         "of choices put in order",
     )
+    MATCH_RIGHT = "match right", "{letters} is the right match", "of items matched in turn"
+    MATCH_WRONG = "match wrong", "{letters} is not the right match", "of items matched in turn"
+    MATCH_PARTLY = (
+        "match partly",
+        "the match {letters} is {share} % right",
+        "of items matched in turn",
+    )
+    MATCH_EACH = (
+        "match each",
+        "each of the {count} needs its match",
+        "of items matched in turn",
+    )
+    MATCH_ONCE = (
+        "match once",
+        "{letter} can be used once only",
+        "of items matched in turn",
+    )
+    PAIRED = "paired", "{item}: {choice}", "an item and its match"
     TYPED_RIGHT = "typed right", "“{typed}” is the right answer", "of a typed answer"
     TYPED_READ = (
         "typed read",
@@ -365,6 +400,11 @@ class Phrase(Value):
     PRESS_ENTER = "press enter", "Press Enter to begin.", "in a terminal"
     TYPE_ROUND = "type round", "Type the number of a round.", "in a terminal"
     ENTER_TAKES = "enter takes", "Enter takes {count}.", "in a terminal"
+    MATCH_SUCH_AS = (
+        "match such as",
+        "Type a letter for each in turn, such as {letters}.",
+        "in a terminal",
+    )
     ORDER_SUCH_AS = (
         "order such as",
         "Type the letters in the right order, such as {letters}.",
