@@ -13,6 +13,7 @@ from dataclasses import dataclass, field
 from typing import Any
 
 from dicetrail.core.answers import LETTERS
+from dicetrail.core.document import as_pair
 from dicetrail.files.headings import role_named, says_right
 from dicetrail.files.json_yaml import parsed
 from dicetrail.files.plan import Format, Role
@@ -154,7 +155,9 @@ def _cells(entry: Mapping[str, Any]) -> dict[str, str]:
     """The values of an object, by the headings of its columns."""
     cells: dict[str, str] = {}
     for key, value in _flat(entry):
-        if isinstance(value, Mapping) and _all_truths(value):
+        if pairs := _paired(key, value):
+            cells |= {f"right answer {number}": pair for number, pair in enumerate(pairs, 1)}
+        elif isinstance(value, Mapping) and _all_truths(value):
             told = zip(LETTERS, map(_is_true, value.values()), strict=False)
             cells["key"] = ", ".join(letter for letter, is_right in told if is_right)
         elif isinstance(value, Mapping):
@@ -169,10 +172,31 @@ def _cells(entry: Mapping[str, Any]) -> dict[str, str]:
     return _with_index(cells, entry)
 
 
+def _paired(key: str, value: Any) -> list[str]:
+    """The pairs that a field holds: an object, lists of two, or objects of two texts; else none."""
+    if not _PAIRED.fullmatch(key):
+        return []
+    if isinstance(value, Mapping):
+        return [as_pair(_text(item), _text(partner)) for item, partner in value.items()]
+    if not isinstance(value, list):
+        return []
+    ends = [list(one.values()) if isinstance(one, Mapping) else one for one in value]
+    are_pairs = all(isinstance(one, list) and len(one) == 2 for one in ends)
+    return [as_pair(*map(_text, one)) for one in ends[:MAX_IN_A_LIST]] if are_pairs else []
+
+
+_PAIRED = re.compile(
+    r"(?:\w+[_ -])?(?:pairs?|matche?s?|matching|paare|paires|pares|parejas|coppie|paren|pary|пари)",
+    re.IGNORECASE,
+)
+"""A field whose values belong together two by two."""
+
+
 def _flat(entry: Mapping[str, Any]) -> Iterator[tuple[str, Any]]:
     """The fields of an object and of the objects in it, but for one that holds lettered options."""
     for key, value in entry.items():
-        is_lettered = isinstance(value, Mapping) and _is_lettered(value)
+        is_whole = _PAIRED.fullmatch(str(key)) is not None
+        is_lettered = isinstance(value, Mapping) and (is_whole or _is_lettered(value))
         if isinstance(value, Mapping) and not is_lettered:
             texts = [value[name] for name in _TEXT_KEYS if isinstance(value.get(name), str)]
             if texts and len(value) <= 3:

@@ -16,10 +16,19 @@ from statistics import median
 
 from dicetrail.core import Kind, Shows
 from dicetrail.core.answers import read_number
-from dicetrail.core.document import pair_in
+from dicetrail.core.document import ARRANGED, MIN_ARRANGED, pair_in
 from dicetrail.files.arranged import parted
-from dicetrail.files.headings import LONGEST_HEADING, names_a_column, role_named, says_right
+from dicetrail.files.headings import (
+    LONGEST_HEADING,
+    is_step,
+    names_a_column,
+    paired_with,
+    role_named,
+    says_order,
+    says_right,
+)
 from dicetrail.files.plan import (
+    KIND_WORDS,
     LETTERED,
     ROLE_OF_DETAIL,
     TRUTH_WORDS,
@@ -64,6 +73,15 @@ _MARKS = tuple("*✓✔✅")
 _SAID_RIGHT = ("(right)", "(correct)", "(richtig)", "(correcto)", "(juste)")
 
 
+def _even_separator(sample: Sequence[str]) -> Separator | None:
+    """The one separator that every row has, and as often; None if there is none or several."""
+    counts = {
+        separator: {line.count(separator.character) for line in sample} for separator in Separator
+    }
+    even = [separator for separator, found in counts.items() if len(found) == 1 and 0 not in found]
+    return even[0] if len(even) == 1 and len(sample) > 2 else None
+
+
 def guess_separator(text: str) -> Separator:
     """The separator that splits most rows into several fields; the first in doubt.
 
@@ -73,6 +91,8 @@ def guess_separator(text: str) -> Separator:
     sample = list(islice(filter(str.strip, lines), LOOKED_AT))
     if sample and all("\t" in line.strip() for line in sample):
         return Separator.TAB  # nobody writes one in a sentence, or between options
+    if (even := _even_separator(sample)) is not None:
+        return even
     for least in (3, 2):
         split = {
             separator: sum(line.count(separator.character) + 1 >= least for line in sample)
@@ -207,6 +227,16 @@ def planned(sample: Sequence[Sequence[str]], has_headings: bool, plan: Plan) -> 
         else _roles_from_values(columns, range(width), body)
     )
     packed = columns[roles.index(Role.OPTIONS)] if Role.OPTIONS in roles else None
+    if has_headings and (pairs := _paired_columns(sample[0])):
+        roles = [_NOT_ANSWERED.get(role, role) for role in roles]
+        for items, partners in pairs:
+            roles[items], roles[partners] = Role.ITEM, Role.PARTNER
+        if Role.QUESTION not in roles:
+            roles[roles.index(Role.IGNORED)] = Role.QUESTION
+        return replace(plan, has_headings=True, columns=tuple(roles), kind=Kind.MATCH)
+    if has_headings and _says_order(sample[0], roles):
+        roles = [Role.RIGHT if role in _ANSWERS else role for role in roles]
+        return replace(plan, has_headings=True, columns=tuple(roles), kind=Kind.ORDER)
     if _are_pairs(roles, body):
         roles = [Role.RIGHT if role in _ANSWERS else role for role in roles]
         return replace(plan, has_headings=has_headings, columns=tuple(roles), kind=Kind.MATCH)
@@ -221,6 +251,26 @@ def planned(sample: Sequence[Sequence[str]], has_headings: bool, plan: Plan) -> 
 
 
 _ANSWERS = (Role.RIGHT, Role.WRONG, Role.OPTION, Role.OPTIONS, Role.KEY, Role.GROUP)
+_NOT_ANSWERED = dict.fromkeys(_ANSWERS, Role.IGNORED)
+
+
+def _paired_columns(headings: Sequence[str]) -> list[tuple[int, int]]:
+    """The columns of items and of their partners, side by side; none unless two pairs have some."""
+    places = range(len(headings) - 1)
+    pairs = [(at, at + 1) for at in places if paired_with(headings[at], headings[at + 1])]
+    return pairs if len(pairs) >= MIN_ARRANGED and len(headings) > 2 * len(pairs) else []
+
+
+def _says_order(headings: Sequence[str], roles: Sequence[Role]) -> bool:
+    """Whether the headings of the answers say that they stand in order: ``step 1``, ``step 2``."""
+    if Role.KIND in roles:
+        return False
+    asked = [
+        heading
+        for heading, role in zip(headings, roles, strict=False)
+        if role in (*_ANSWERS, Role.IGNORED)
+    ]
+    return any(map(says_order, asked)) and (len(asked) == 1 or all(map(is_step, asked)))
 
 
 def _are_pairs(roles: Sequence[Role], body: Sequence[Sequence[str]]) -> bool:
@@ -530,6 +580,12 @@ def _roles_from_values(
     """The roles of columns that are told by nothing but what they hold."""
     roles = [Role.IGNORED] * len(columns)
     left = [place for place in places if columns[place].values]
+    kinds = next((place for place in left if _are_kinds(columns[place])), None)
+    if kinds is not None and len(left) > 2:
+        left.remove(kinds)
+        roles = _roles_from_values(columns, left, body)
+        roles[kinds] = Role.KIND
+        return roles
     if len(left) > 2 and columns[left[0]].is_numbering:
         left.pop(0)
     if not left:
@@ -545,6 +601,12 @@ def _roles_from_values(
     for place, role in zip(rest, _answers_from_values(columns, rest, body), strict=True):
         roles[place] = role
     return roles
+
+
+def _are_kinds(column: ColumnFill) -> bool:
+    """Whether a column names kinds of questions, among them some that are told by nothing else."""
+    named = {KIND_WORDS.get(value.lower()) for value in column.values}
+    return None not in named and bool(named & ARRANGED)
 
 
 def _asked(columns: Sequence[ColumnFill], left: Sequence[int]) -> int:

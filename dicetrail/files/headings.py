@@ -179,3 +179,38 @@ def names_a_column(cell: str) -> bool:
     return role_named(cell) is not None or (
         len(cell) <= LONGEST_HEADING and "language" in _meanings(_words(cell)[:2])
     )
+
+
+@lru_cache(maxsize=4096)
+def says_order(heading: str) -> bool:
+    """Whether a heading says that what stands under it is in order: ``Correct order``."""
+    plain = unaccented(caseless(heading[:LONGEST_HEADING]))
+    return _ORDERED.search(plain) is not None or is_step(heading)
+
+
+def is_step(heading: str) -> bool:
+    """Whether a heading counts the steps of an order: ``Step 2``."""
+    return _STEP.fullmatch(unaccented(caseless(heading[:LONGEST_HEADING].strip()))) is not None
+
+
+_ORDERED = re.compile(
+    r"\b(?:order|sequence|reihenfolge|ordre|orden|ordine|volgorde|ordem|kolejnosc|порядок)\b"
+)
+_STEP = re.compile(
+    r"(?:step|event|stage|place|position|schritt|etape|paso|passo|fase|stap|krok|крок)[\s_]*\d{1,2}"
+)
+
+
+def paired_with(one: str, other: str) -> bool:
+    """Whether two headings name an item and its partner: ``Left 1`` and ``Right 1``."""
+    first, second = (_PAIRED.fullmatch(unaccented(caseless(text.strip()))) for text in (one, other))
+    if first is None or second is None or first[2] != second[2]:
+        return False
+    return first[1] in _ITEMS and second[1] not in _ITEMS
+
+
+_PAIRED = re.compile(r"([^\W\d_]+)[\s_-]*(\d{1,2})")
+_ITEMS = {
+    *("left", "item", "term", "word", "premise", "stem", "key", "links", "begriff", "wort"),
+    *("gauche", "terme", "mot", "izquierda", "termino", "sinistra", "termine", "esquerda", "termo"),
+}

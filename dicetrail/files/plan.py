@@ -99,6 +99,9 @@ class Role(Value):
     """The letter, number or words of the right option."""
     GROUP = "group"
     """To which group the item belongs; the other groups of the file are the wrong choices."""
+    ITEM = "item to match"
+    """An item; its partner stands in the partner column of the same number."""
+    PARTNER = "its partner"
     KIND = "kind"
     _ignore_ = "detail"
     for detail in DETAILS:

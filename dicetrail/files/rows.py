@@ -7,6 +7,7 @@ layout is read by the roles of its columns.
 import re
 from collections.abc import Sequence
 from dataclasses import dataclass, replace
+from itertools import zip_longest
 from typing import Any
 
 from dicetrail.core import PLAIN, Details, Kind, Needs, Question
@@ -15,6 +16,7 @@ from dicetrail.core.document import (
     ARRANGED,
     DETAILS,
     MAX_CHOICES,
+    MIN_ARRANGED,
     Detail,
     Shows,
     Value,
@@ -147,17 +149,22 @@ def _arranged(cells: list[str], plan: Plan, kind: Kind) -> tuple[tuple[str, ...]
     They stand in cells of their own, whatever these are called, or together in one.
     """
     named, wrong = _all(cells, plan, Role.RIGHT), _all(cells, plan, Role.WRONG)
+    if Role.ITEM in plan.columns:
+        items, partners = _all(cells, plan, Role.ITEM), _all(cells, plan, Role.PARTNER)
+        sides = zip_longest(items, partners, fillvalue="")
+        named = tuple(as_pair(item, partner) for item, partner in sides if item)
+        return named, (*wrong, *partners[len(items) :])
     given = named
     if packed := _one(cells, plan, Role.OPTIONS):
         given += (packed,)
     given += _unlettered(_all(cells, plan, Role.OPTION))
-    if not plan.has_headings:
-        # What a column is was guessed from other rows.
-        given, named, wrong = given + wrong, (), ()
-    if len(given) == 1:
+    if len(given) == 1 and not wrong:
         given = parted(given[0], kind)
+    if len(given) < MIN_ARRANGED or not plan.has_headings:
+        # What the columns are was guessed, as if one of them held the right choice.
+        given, named, wrong = given + wrong, (), ()
     if kind is Kind.ORDER:
-        return given, wrong
+        return _in_order(given, _one(cells, plan, Role.KEY)), wrong
     pairs = [(text, pair_of(text)) for text in given]
     has_pairs = any(pair for _, pair in pairs)
     left_over = [text for text, pair in pairs if has_pairs and not pair and text not in named]
@@ -167,6 +174,31 @@ def _arranged(cells: list[str], plan: Plan, kind: Kind) -> tuple[tuple[str, ...]
         if text not in left_over
     )
     return right, (*wrong, *left_over)
+
+
+def _in_order(given: tuple[str, ...], key: str) -> tuple[str, ...]:
+    """Several answers in the order that a key or the first of them tells, by letters or numbers;
+    as they are if none does.
+
+    >>> _in_order(("hoe", "sow", "reap"), "BAC"), _in_order(("B, A, C", "hoe", "sow", "reap"), "")
+    (('sow', 'hoe', 'reap'), ('sow', 'hoe', 'reap'))
+    """
+    if not key:
+        key, *rest = given or ("",)
+        return _in_order(tuple(rest), key) if _places(key, len(rest)) else given
+    places = _places(key, len(given))
+    return tuple(given[place - 1] for place in places) if places else given
+
+
+def _places(key: str, count: int) -> list[int]:
+    """The places, from 1, of so many answers that a key tells, each once; none if it does not."""
+    if not re.fullmatch(r"[A-La-l\d\s,;.>-]+", key):
+        return []
+    places = [
+        LETTERS.index(one) + 1 if one.isalpha() else int(one)
+        for one in re.findall(r"[A-L]|\d{1,2}", key.upper())
+    ]
+    return places if count > 1 and sorted(places) == list(range(1, count + 1)) else []
 
 
 def _replies(cells: list[str], plan: Plan, wrong: Sequence[str]) -> tuple[str, ...]:
@@ -288,7 +320,10 @@ def located(fault: FieldFault, cells: Sequence[str], plan: Plan) -> RowRefused:
             "give a question, its right answer and at least one wrong choice",
         )
     if role not in plan.columns:
-        role = next((r for r in (Role.GROUP, Role.KEY, Role.OPTIONS) if r in plan.columns), role)
+        role = next(
+            (r for r in (Role.GROUP, Role.KEY, Role.OPTIONS, Role.PARTNER) if r in plan.columns),
+            role,
+        )
     return RowRefused(role, fault.number, fault.what, fault.mend)
 
 

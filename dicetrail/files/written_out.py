@@ -15,6 +15,7 @@ from dicetrail.core import Details, Kind, Needs, Question
 from dicetrail.core.answers import LETTERS, fold, read_number
 from dicetrail.core.document import MAX_CHOICES, MIN_ARRANGED, as_pair, pair_in
 from dicetrail.core.survey import first_fault
+from dicetrail.files.arranged import parted
 from dicetrail.files.guessing import unmarked
 from dicetrail.files.headings import role_named
 from dicetrail.files.plan import ROLE_OF_DETAIL, TRUTH_WORDS, WORDS_FOR_AND
@@ -258,6 +259,8 @@ def _begins(block: _Block, text: str, is_after_blank: bool) -> bool:
         return False
     if _ASKED.fullmatch(text):
         return True
+    if not is_after_blank and _is_arranged_line(block, text):
+        return False
     if _option_of(block, text) or _ANSWERED.fullmatch(text) or _detail_of(text):
         return False
     numbered = _NUMBERED.fullmatch(text)
@@ -283,6 +286,25 @@ def _begins(block: _Block, text: str, is_after_blank: bool) -> bool:
     if is_done and (is_after_blank or block.answers or block.options):
         return True
     return is_after_blank and (len(block.lines) > 1 or _pair(text) is not None)
+
+
+def _is_arranged_line(block: _Block, text: str) -> bool:
+    """Whether a line is a pair under a question that wants a match, or the next of an order."""
+    if not block.asked or block.answers or _pair(block.asked[0]) or pair_in(block.asked[0]):
+        return False
+    pairs = block.asked[1:]
+    if pair_in(text) and _MATCHES.search(block.asked[0]):
+        return not block.options and all(map(pair_in, pairs))
+    return _next_of_order(block, text) is not None
+
+
+def _next_of_order(block: _Block, text: str) -> str | None:
+    """The words of a numbered line of an order, if a line of a block is the next one."""
+    numbered = _NUMBERED.fullmatch(text)
+    is_next = numbered is not None and int(numbered[1]) == len(block.options) + 1
+    if numbered and is_next and block.asked and _ORDERS.search(block.asked[0]):
+        return numbered[2]
+    return None
 
 
 def _asks(text: str) -> bool:
@@ -312,7 +334,9 @@ def _add(block: _Block, line: TextLine, text: str) -> None:
     if not block.asked and (numbered := _NUMBERED.fullmatch(text)):
         block.number, text = int(numbered[1]), numbered[2]
     inline = _inline(text)
-    if inline:
+    if block.asked and (ordered := _next_of_order(block, text)) is not None:
+        block.options.append((ordered, False))
+    elif inline:
         question, options = inline
         if question:
             block.asked.append(question)
@@ -450,6 +474,12 @@ _ORDERS = re.compile(
     re.IGNORECASE,
 )
 """What a question says whose lines are to be put in order (from memory)."""
+_MATCHES = re.compile(
+    r"[?？.]$|\b(?:match|pair|connect|ordne|zuordn\w*|verbind\w*|associe\w*|relie\w*|relaciona\w*|empareja\w*"
+    r"|abbina\w*|combina\w*|koppel\w*|dopasuj\w*|połącz\w*|associa\w*|liga|утвори|поєднай\w*)\b",
+    re.IGNORECASE,
+)
+"""A question, or what one says whose lines are pairs to match (from memory)."""
 
 
 def _is_answer_of_one_letter(block: _Block) -> bool:
@@ -516,6 +546,10 @@ def _named(said: str, texts: Sequence[str]) -> list[str]:
 def _typed(prompt: str, answers: Sequence[str]) -> Question:
     accepted = [part.strip() for said in answers for part in re.split(r";|\s/\s", said)]
     accepted = [part for part in accepted if part]
+    if len(answers) == 1 and len(pairs := parted(answers[0], Kind.MATCH)) >= MIN_ARRANGED:
+        return Question(prompt, pairs, (), Kind.MATCH)
+    if len(answers) == 1 and _ORDERS.search(prompt) and len(parted(answers[0], Kind.ORDER)) > 1:
+        return Question(prompt, parted(answers[0], Kind.ORDER), (), Kind.ORDER)
     if len(accepted) == 1 and accepted[0].lower() in TRUTH_WORDS:
         return Question(prompt, (TRUTH_WORDS[accepted[0].lower()],), (), Kind.TRUTH)
     is_number = accepted and all(read_number(one) is not None for one in accepted)

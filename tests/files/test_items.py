@@ -153,7 +153,7 @@ class TestWrittenAndRead(unittest.TestCase):
         two = CHOICE_21.replace("</itemBody>", f"{field}</itemBody>")
         bomb = '<!DOCTYPE x [<!ENTITY a "aaaa">]>' + HEAD_21 + "</assessmentItem>"
         bad = {
-            two: "one choice, order or field",
+            two: "one choice, order, match or field",
             CHOICE_21.replace("choiceInteraction", "associateInteraction"): "associateInteraction",
             CHOICE_21.replace("choiceInteraction", "orderInteraction"): "no order of all choices",
             CHOICE_21.replace("<strong>", '<img src="bed.png"/><strong>'): "a picture",

@@ -544,7 +544,7 @@ class Pattern:
     """How far off a number may be: an amount (``0.5``) or a share (``2%``)."""
     leaves: Annotated[Leaves, FieldLabel("Not offered again")] = Leaves.NONE
     """Which rows are not used again in the run after a question."""
-    by: Annotated[str, FieldLabel("In the order of", empty="choose a column")] = ""
+    by: Annotated[str, FieldLabel("Ordered by, or matched with", empty="choose a column")] = ""
     """For answers to put in order: the column of the numbers that they are in the order of, the
     smallest first; for a match: the column of the items, whose partners are the answers."""
     largest_first: Annotated[bool, FieldLabel("Largest first")] = False

@@ -4,6 +4,8 @@ import type { Action } from "../api/runs";
 import type { Look, QuestionShown, Table } from "../api/schema";
 import { Button } from "../ui/Button";
 import { FeedbackLine } from "./FeedbackLine";
+import { MatchAnswer } from "./MatchAnswer";
+import type { Matching } from "./matching";
 import { OrderAnswer } from "./OrderAnswer";
 import { QuestionMedia } from "./QuestionMedia";
 import { ChoiceButton } from "./Choice";
@@ -27,11 +29,14 @@ type AskingProps = {
   onPick?: (place: number) => void;
   /** Takes choices in another order, where they are to be put in one. */
   onOrder?: (order: number[]) => void;
+  /** What is given to the items of a match so far. */
+  matching?: Matching | undefined;
+  onMatch?: (matching: Matching) => void;
   onAction: (action: Action) => void;
 };
 
 /** A question as its kind wants it, and after the answer what came of it. */
-export function Asking({ table, look, question, elapsed, isNow = true, markStamp, picked = [], onPick, onOrder, onAction }: AskingProps) {
+export function Asking({ table, look, question, elapsed, isNow = true, markStamp, picked = [], onPick, onOrder, matching, onMatch, onAction }: AskingProps) {
   const say = useSay();
   const isOpen = table.phase === "asking";
   const feedback = table.feedback;
@@ -70,7 +75,18 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
               onAnswer={answer}
             />
           )}
-          {question.choices.length > 0 && question.kind !== "order" && (
+          {question.kind === "match" && (
+            <MatchAnswer
+              question={question}
+              matching={matchShown(table, question, matching)}
+              isOpen={isOpen}
+              right={feedback?.right_places ?? []}
+              taken={takenAs(feedback)}
+              onMatch={(given) => onMatch?.(given)}
+              onAnswer={answer}
+            />
+          )}
+          {question.choices.length > 0 && question.kind !== "order" && question.kind !== "match" && (
             <ul aria-labelledby="prompt" className={choicesLook(look, question)}>
               {question.choices.map((choice) => (
                 <li key={choice.place}>
@@ -139,6 +155,13 @@ function orderShown({ phase, feedback }: Table, { choices }: QuestionShown, put:
   if (phase !== "asking" && given.length > 0) return given;
   if (phase === "asking" && put.length > 0) return put;
   return given.length > 0 ? given : choices.map(({ place }) => place);
+}
+
+/** What the items of a match have: as it is given now, as it was given last, or nothing yet. */
+export function matchShown({ phase, feedback }: Table, { items }: QuestionShown, matching: Matching | undefined): Matching {
+  const given = feedback?.given_places ?? [];
+  if (phase === "asking" && matching) return matching;
+  return { partners: given.length === items.length ? given : items.map(() => 0), at: 0 };
 }
 
 /** How the choices stand: two abreast only where there is room for it. */

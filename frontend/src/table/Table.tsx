@@ -2,10 +2,11 @@ import { useEffect, useRef, useState } from "react";
 import type { Action } from "../api/runs";
 import type { Language, Look, Table as TableShown } from "../api/schema";
 import { useShortcuts } from "../app/shortcuts";
-import { Asking } from "./Asking";
+import { Asking, matchShown } from "./Asking";
 import { Ended } from "./Ended";
 import { Effects, moodOf } from "./effects/Effects";
 import { Opening } from "./Opening";
+import { matchedNext, type Matching } from "./matching";
 import { typedNext } from "./ordering";
 import { prefer, preferences } from "./preferences";
 import { ReadOut } from "./ReadOut";
@@ -47,6 +48,8 @@ type Picked = {
   places: number[];
   /** How many of an order its player has typed. */
   typed: number;
+  /** What the items of a match are given so far. */
+  matching?: Matching;
 };
 
 /** Turns music off and on again: no letter, for those answer. */
@@ -66,8 +69,13 @@ export function Table(props: TableProps) {
   const places = picked.question === question ? picked.places : [];
   const typed = picked.question === question ? picked.typed : 0;
   const act = (action: Action) => isNow && onAction(meantFor(action, question));
+  const matching = picked.question === question ? picked.matching : undefined;
+  const match = (given: Matching) =>
+    setPicked({ question, places: given.partners.includes(0) ? [] : given.partners, typed: 0, matching: given });
   const pick = (place: number) => {
-    if (table.question?.kind === "order") {
+    if (table.question?.kind === "match") {
+      match(matchedNext(matchShown(table, table.question, matching), place, table.question.repeats));
+    } else if (table.question?.kind === "order") {
       const lying = places.length > 0 ? places : table.question.choices.map((choice) => choice.place);
       const next = typedNext(lying, typed, place);
       setPicked({ question, places: next.order, typed: next.typed });
@@ -148,6 +156,8 @@ export function Table(props: TableProps) {
           picked={places}
           onPick={pick}
           onOrder={(order) => setPicked({ question, places: order, typed: 0 })}
+          matching={matching}
+          onMatch={match}
           onAction={act}
         />
       )}

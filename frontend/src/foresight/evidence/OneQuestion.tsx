@@ -40,6 +40,7 @@ export function OneQuestion({ game, told, place, choice, behind, onBehind }: One
       <Counts one={one} onOpen={open} />
       <Given one={one} onOpen={open} />
       <Swapped one={one} />
+      <Mismatched one={one} />
       <Times one={one} />
       <Suggestions game={game} suggestions={told.suggestions[place] ?? []} />
       {behind?.question === place && (
@@ -95,6 +96,26 @@ function Swapped({ one }: { one: QuestionEvidence }) {
           <li key={`${first} ${second}`} className="flex justify-between gap-3 break-words">
             <span>
               {second} before {first}
+            </span>
+            <span className="text-soft tabular-nums">{times}</span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+/** Which wrong partners the items of a match were given at first. */
+function Mismatched({ one }: { one: QuestionEvidence }) {
+  if (one.mismatched.length === 0) return null;
+  return (
+    <div>
+      <h3 className="mb-1 font-serif text-lg font-semibold">Matched with the wrong one first</h3>
+      <ul>
+        {one.mismatched.map(({ item, partner, times }) => (
+          <li key={`${item} ${partner}`} className="flex justify-between gap-3 break-words">
+            <span>
+              {item} with {partner}
             </span>
             <span className="text-soft tabular-nums">{times}</span>
           </li>

@@ -33,6 +33,7 @@ export function PatternEditor({ pattern, facts, at, dice, onChange, onRemove, on
   const set = (change: Partial<Pattern>) => onChange({ ...pattern, ...change });
   const isPicked = pattern.made === "choice";
   const isOrder = pattern.made === "order";
+  const isArranged = isOrder || pattern.made === "match";
   const reverse = look.data?.reverse;
   const isNarrowed = pattern.near !== "" || pattern.holds.length > 0 || pattern.also.length > 0;
   const column = (field: "answer" | "near" | "by" | (typeof FROM_COLUMNS)[number]) => (
@@ -51,9 +52,9 @@ export function PatternEditor({ pattern, facts, at, dice, onChange, onRemove, on
       <div className="flex flex-wrap items-end gap-x-5 gap-y-3">
         {column("answer")}
         <SelectField where={`${at}.made`} value={pattern.made} options={VALUES.Made} onChange={(made) => set({ made })} />
-        {isOrder && column("by")}
+        {isArranged && column("by")}
         {isOrder && <SwitchField where={`${at}.largest_first`} checked={pattern.largest_first} onChange={(largest_first) => set({ largest_first })} />}
-        {(isPicked || isOrder) && (
+        {(isPicked || isArranged) && (
           <>
             <NumberField where={`${at}.choices`} suffix="" value={pattern.choices} onChange={(choices) => choices !== null && set({ choices })} />
             <SelectField where={`${at}.shows`} value={pattern.shows} options={VALUES.Shows} onChange={(shows) => set({ shows })} />
@@ -71,7 +72,7 @@ export function PatternEditor({ pattern, facts, at, dice, onChange, onRemove, on
             {isPicked && column("near")}
             {FROM_COLUMNS.map(column)}
           </div>
-          {!isPicked && !isOrder && (
+          {!isPicked && !isArranged && (
             <FilterField
               label={toldOf(`${at}.also[]`).label}
               tags={columns.map((name) => ({ name }))}

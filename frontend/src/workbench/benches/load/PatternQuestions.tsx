@@ -3,6 +3,9 @@ import { counted } from "../../../app/format";
 
 type PatternQuestionsProps = { look: PatternLook; pattern: Pattern; media: Record<string, string> };
 
+/** What stands between several right answers. */
+const BETWEEN: Partial<Record<Pattern["made"], string>> = { order: "then ", match: "and " };
+
 /** Some questions that come of a pattern, right answers first, and how many there are. */
 export function PatternQuestions({ look, pattern, media }: PatternQuestionsProps) {
   const areFiles = (pattern.made === "choice" || pattern.made === "order") && pattern.shows !== "text";
@@ -23,7 +26,7 @@ export function PatternQuestions({ look, pattern, media }: PatternQuestionsProps
             {question.sound && <span className="text-soft">♪ {question.sound}</span>}
             <span className="flex flex-wrap items-center gap-x-2">
               <b className="flex items-center gap-1 text-moss">
-                ✓ {question.right.map((text, at) => <span key={at}>{at > 0 && (pattern.made === "order" ? "then " : "or ")}{answer(text)}</span>)}
+                ✓ {question.right.map((text, at) => <span key={at}>{at > 0 && (BETWEEN[pattern.made] ?? "or ")}{answer(text)}</span>)}
               </b>
               {question.wrong.map((text, at) => (
                 <span key={at} className="flex items-center text-soft">
