@@ -128,6 +128,12 @@ class PlayingTest(BrowserTest):
         choices = question["choices"]
         if question["kind"] == "order":
             self.press(*(right if is_right else right[::-1]), Keys.ENTER)
+        elif question["kind"] == "match":
+            letters = LETTERS[: len(choices)]
+            others = "".join(next(one for one in letters if one != its) for its in right)
+            shifted = right[1:] + right[:1]
+            self.press(*(right if is_right else others if question["repeats"] else shifted))
+            self.press(Keys.ENTER)
         elif question["wants_all"]:
             others = [letter for letter in LETTERS[: len(choices)] if letter not in right]
             self.pick_all(right if is_right else others[:1])

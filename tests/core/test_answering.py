@@ -137,6 +137,8 @@ class TestAnswering(unittest.TestCase):
             "every": Question("?", ("marrow", "squash"), (), details=all_wanted),
             "truth": Question("?", ("true",), (), Kind.TRUTH, hint),
             "order": Question("?", ("marrow", "squash", "pea"), (), Kind.ORDER, hint),
+            "match": Question("?", ("bee = a", "hen = b", "cow = c"), ("d",), Kind.MATCH, hint),
+            "group": Question("?", ("bee = a", "hen = b", "ant = a"), (), Kind.MATCH, hint),
             "letters": Question("?", ("beetroot 2",), (), Kind.LETTERS, hint),
         }
         results = {
@@ -150,6 +152,7 @@ class TestAnswering(unittest.TestCase):
             Happening.LATE: "late",
         }
         with_slips = {"typed", "one", "any", "truth"}
+        in_parts = {"all", "every", "order", "match", "group"}
         for (name, question), typos, happening in product(asked.items(), (0, 3), Happening):
             ask = Ask(tries=5, misses=5, seconds=9, hints=True, passing=True)
             check = Check(
@@ -164,7 +167,7 @@ class TestAnswering(unittest.TestCase):
             action = action_for(presented_question(program, state), state, happening)
             can = happening is not Happening.CLOSE or (typos > 0 and name in with_slips)
             can = can and (name, happening) != ("every", Happening.WRONG)
-            can = can and (happening is not Happening.PARTLY or name in ("all", "every", "order"))
+            can = can and (happening is not Happening.PARTLY or name in in_parts)
             with self.subTest(asked=name, typos=typos, happening=happening):
                 if not can and happening in (Happening.CLOSE, Happening.PARTLY):
                     self.assertIsNone(action)

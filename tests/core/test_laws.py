@@ -82,6 +82,7 @@ MIXED = Pack(
         Question("Say it", ("Marrow pie",), (), Kind.LETTERS),
         Question("Carrot", ("root",), ("leaf", "fruit"), Kind.SORT),
         Question("Order?", ("sow", "hoe", "reap"), (), Kind.ORDER),
+        Question("Match?", ("kale = leaf", "beet = root", "chard = leaf"), (), Kind.MATCH),
         Question("Beds?", ("a", "pea", "bean"), ("b", "c"), details=Details(needs=Needs.ALL)),
     ),
 )

@@ -15,6 +15,7 @@ from hypothesis import strategies as st
 from openpyxl import Workbook, load_workbook
 
 from dicetrail.core import PLAIN, Details, Facts, Game, Kind, Pack, Question
+from dicetrail.core.document import as_pair, tidy_pair
 from dicetrail.core.survey.question_faults import first_fault
 from dicetrail.files import (
     WRITERS,
@@ -49,6 +50,9 @@ DETAILS = st.just(PLAIN) | st.builds(
     when_wrong=st.just("") | WORDS,
 )
 TEXTS = st.lists(WORDS, min_size=1, max_size=3).map(tuple)
+PAIRS = st.lists(st.builds(as_pair, WORDS, WORDS), min_size=2, max_size=4).map(
+    lambda pairs: tuple(map(tidy_pair, pairs))
+)
 REPLIES = st.just(()) | TEXTS | TEXTS.map(lambda texts: ("", *texts[:2]))
 QUESTIONS = st.one_of(
     st.builds(Question, WORDS, TEXTS, TEXTS, st.just(Kind.CHOICE), DETAILS, REPLIES),
@@ -72,6 +76,7 @@ QUESTIONS = st.one_of(
     st.builds(Question, WORDS, st.just(("Marrow",)), st.just(()), st.just(Kind.LETTERS), DETAILS),
     st.builds(Question, WORDS, TEXTS.map(lambda t: t[:1]), TEXTS, st.just(Kind.SORT), DETAILS),
     st.builds(Question, WORDS, TEXTS, st.just(()), st.just(Kind.ORDER), DETAILS),
+    st.builds(Question, WORDS, PAIRS, st.just(()) | TEXTS, st.just(Kind.MATCH), DETAILS),
 ).filter(lambda question: first_fault(question) is None)
 PACKS = st.lists(QUESTIONS, min_size=1, max_size=6).map(lambda q: Pack("Pack", tuple(q)))
 CELLS = st.lists(WORDS, min_size=2, max_size=2).map(tuple)

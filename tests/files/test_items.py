@@ -3,6 +3,7 @@
 import io
 import unittest
 import zipfile
+from itertools import product
 from xml.etree import ElementTree
 
 from hypothesis import given
@@ -25,6 +26,10 @@ FITTING = Pack(
             "Which two?", ("a", "b"), ("c", "none"), details=Details(needs=Needs.ALL, pinned="none")
         ),
         Question("The order?", ("sow", "hoe", "reap"), (), Kind.ORDER, Details(worth=2)),
+        Question("Who?", ("bee = honey", "hen = egg"), ("wax",), Kind.MATCH, Details(worth=2)),
+        Question(
+            "Where?", ("a = root", "b = leaf", "c = root"), (), Kind.MATCH, Details(pinned="leaf")
+        ),
         Question("Any of two?", ("a", "b"), ("c",), details=Details(note="Both.")),
     ),
 )
@@ -68,6 +73,25 @@ def package(*items):
     return out.getvalue()
 
 
+def _set(letter, *words):
+    members = "".join(
+        f'<simpleAssociableChoice identifier="{letter}{at}" matchMax="0">{word}'
+        "</simpleAssociableChoice>"
+        for at, word in enumerate(words, 1)
+    )
+    return f"<simpleMatchSet>{members}</simpleMatchSet>"
+
+
+def _match(sets, pairs):
+    right = "".join(f"<value>{' '.join(pair)}</value>" for pair in pairs)
+    return (
+        f'{HEAD_21}<responseDeclaration identifier="R" cardinality="multiple" '
+        f'baseType="directedPair"><correctResponse>{right}</correctResponse></responseDeclaration>'
+        '<itemBody><matchInteraction responseIdentifier="R" shuffle="true">'
+        f"<prompt>Where?</prompt>{''.join(sets)}</matchInteraction></itemBody></assessmentItem>"
+    )
+
+
 class TestWrittenAndRead(unittest.TestCase):
     @given(PACKS)
     def test_what_is_written_is_read_back_and_what_does_not_fit_is_told_with_its_number(self, pack):
@@ -93,7 +117,7 @@ class TestWrittenAndRead(unittest.TestCase):
             ):
                 with self.subTest(what), self.assertRaises(FileProblem) as told:
                     write(Pack("P", (*FITTING.questions, question)))
-                self.assertEqual(told.exception.problem.where, "question 9")
+                self.assertEqual(told.exception.problem.where, f"question {len(FITTING.questions) + 1}")
                 self.assertIn(what, told.exception.problem.what)
             with self.assertRaises(FileProblem):
                 write(Pack("F", facts=Facts(("a", "b"), (("1", "2"),))))
@@ -147,6 +171,25 @@ class TestWrittenAndRead(unittest.TestCase):
         ordered = Question(choice.prompt, ("Kale, curly", "Leek"), (), Kind.ORDER)
         self.assertEqual(read_questions(in_order.encode()).questions, (ordered,))
         self.assertEqual(read_questions(CHOICE_21.encode("utf-16")).questions, (choice,))
+
+    def test_a_match_is_read_whichever_set_and_end_of_a_pair_its_items_are(self):
+        """Groups can stand first, and so can they in each pair: the items are named once each."""
+        items = ("beet", "carrot", "kale")
+        sets = [_set("A", *items), _set("G", "root", "leaf")]
+        pairs = [("A1", "G1"), ("A2", "G1"), ("A3", "G2")]
+        right = ("beet = root", "carrot = root", "kale = leaf")
+        for form, turned in product((sets, sets[::-1]), (pairs, [pair[::-1] for pair in pairs])):
+            item = _match(form, turned)
+            (question,) = read_questions(item.encode()).questions
+            self.assertEqual((question.kind, question.right), (Kind.MATCH, right))
+        for unfit, what in (
+            (_match(sets, pairs[:2]), "no partner to each"),
+            (_match(sets, [*pairs, ("A1", "G2")]), "no partner to each"),
+            (_match(sets, [("A1",), *pairs]), "no pairs"),
+            (_match(sets[:1], pairs), "1 sets"),
+        ):
+            (one,) = read_questions(unfit.encode()).refused
+            self.assertIn(what, one.what)
 
     def test_what_does_not_fit_is_refused_with_its_place_and_the_rest_is_read(self):
         field = '<textEntryInteraction responseIdentifier="X"/>'

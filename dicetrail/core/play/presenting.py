@@ -107,11 +107,16 @@ class PresentedQuestion:
 
     def _told(self, places: Sequence[int], between: Phrase) -> Filling:
         """Some of its choices; of a match, each with its item."""
-        named = [self._named(place) for place in places]
-        if len(named) == len(self.question.pairs):
-            pairs = zip(self.question.pairs, named, strict=True)
-            named = [message(Phrase.PAIRED, item=item, choice=name) for (item, _), name in pairs]
-        return listed(named, between)
+        pairs = self.question.pairs
+        if len(pairs) != len(places) or not pairs:
+            return listed([self._named(place) for place in places], between)
+        is_text = self.question.details.shows is Shows.TEXT
+        named = [self.shown[at - 1] if is_text else LETTERS[at - 1] for at in places]
+        told = [
+            message(Phrase.PAIRED, item=item, choice=name)
+            for (item, _), name in zip(pairs, named, strict=True)
+        ]
+        return listed(told, Phrase.LIST_PAIRS)
 
     def _named(self, place: int) -> Filling:
         """A choice as an answer; of a picture or a sound it is the letter alone."""

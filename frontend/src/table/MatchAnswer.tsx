@@ -34,6 +34,12 @@ export function MatchAnswer({ question, matching, isOpen, right, taken, onMatch,
     const rows = [...(list.current?.children ?? [])].map((row) => row.getBoundingClientRect());
     return rows.findIndex(({ top, bottom }) => y >= top && y <= bottom);
   };
+  const lookOf = (place: number) => {
+    if (!isOpen) return "border-line bg-card text-soft";
+    if (dragged === place) return "border-2 border-ink bg-tint";
+    const isUsedUp = !question.repeats && partners.includes(place);
+    return `cursor-grab bg-card hover:border-ink hover:bg-tint ${isUsedUp ? "border-dashed border-edge text-soft" : "border-edge"}`;
+  };
   const last = [...partners.keys()].filter((item) => partners[item]);
   const told = last.map((item) => say("matched as", { item: question.items[item] ?? "", letter: choiceAt(partners[item] ?? 0)?.letter ?? "", count: done, total: partners.length }));
   return (
@@ -76,7 +82,7 @@ export function MatchAnswer({ question, matching, isOpen, right, taken, onMatch,
                 give(item, choice.place);
               }}
               onPointerCancel={() => setDragged(0)}
-              className={`flex min-h-10 max-w-full touch-none items-center gap-3 rounded-md border px-3 py-1 text-start aria-disabled:cursor-default ${dragged === choice.place ? "border-2 border-ink bg-tint" : isOpen ? "cursor-grab border-edge bg-card hover:border-ink hover:bg-tint" : "border-line bg-card text-soft"} ${isOpen && !question.repeats && partners.includes(choice.place) ? "opacity-60" : ""}`}
+              className={`flex min-h-10 max-w-full touch-none items-center gap-3 rounded-md border px-3 py-1 text-start aria-disabled:cursor-default ${lookOf(choice.place)}`}
             >
               <Partner choice={choice} />
             </button>
@@ -136,7 +142,7 @@ function Item({ item, choice, isOpen, isNext, mark, belongs, onPick }: ItemProps
         <span dir="auto" className="min-w-24 flex-1 break-words text-start font-semibold">
           {item}
         </span>
-        <span className="flex min-w-24 flex-1 items-center gap-3">{choice ? <Partner choice={choice} /> : <span className="text-soft">{say("not matched")}</span>}</span>
+        <span className="flex min-w-24 flex-1 items-center gap-3">{choice ? <Partner choice={choice} /> : <span className={isNext ? undefined : "text-soft"}>{say("not matched")}</span>}</span>
         {Icon && (
           <span className={`flex items-center gap-2 font-semibold ${LOOKS[mark].ink}`}>
             {mark !== "good" && belongs ? (

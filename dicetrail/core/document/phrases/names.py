@@ -151,6 +151,7 @@ class Phrase(Value):
     CHOICE_AMID = "choice amid", "{letter}, “{choice}”,", "how a choice is told within a reason"
     QUOTED = "quoted", "“{text}”", "how an answer is told"
     LIST_AND = "list and", "{some} and {last}", "between several"
+    LIST_PAIRS = "list pairs", "{some}; {last}", "between pairs"
     LIST_THEN = "list then", "{some}, then {last}", "between several in order"
     LIST_OR = "list or", "{some} or {last}", "between several"
 
