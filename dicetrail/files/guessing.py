@@ -729,6 +729,8 @@ def _kind(roles: Sequence[Role], columns: Sequence[ColumnFill]) -> Kind:
     if {Role.WRONG, Role.OPTION, Role.OPTIONS} & set(roles):
         return Kind.CHOICE
     answers = columns[roles.index(Role.RIGHT)] if Role.RIGHT in roles else ColumnFill(())
+    if answers.holds_numbers and {ROLE_OF_DETAIL["least"], ROLE_OF_DETAIL["most"]} <= set(roles):
+        return Kind.ESTIMATE
     if answers.holds_truths:
         return Kind.TRUTH
     return Kind.NUMBER if answers.holds_numbers else Kind.TYPED

@@ -211,7 +211,13 @@ def _words(element: Element | None, without: Sequence[str] = (), gap: str = "") 
 
 
 _GAP = "…"
-_READ = ("choiceInteraction", "orderInteraction", "matchInteraction", "textEntryInteraction")
+_READ = (
+    "choiceInteraction",
+    "orderInteraction",
+    "matchInteraction",
+    "sliderInteraction",
+    "textEntryInteraction",
+)
 _MEDIA = ("img", "audio", "video", "object", "math", "picture")
 
 
@@ -222,7 +228,8 @@ def _question(item: Element) -> Question:
     interactions = [part for part in item.iter() if str(part.tag).endswith("Interaction")]
     if body is None or len(interactions) != 1 or interactions[0].tag not in _READ:
         kinds = ", ".join(sorted({str(part.tag) for part in interactions})) or "none"
-        what = f"one choice, order, match or field to type into is read, and it asks by: {kinds}"
+        read = "one choice, order, match, slider or field to type into is read"
+        what = f"{read}, and it asks by: {kinds}"
         raise _NotAQuestion(what, "give each such question an item of its own")
     if any(part.tag in _MEDIA for part in body.iter()):
         what = "it shows a picture, a sound or a formula, which are not read from items"
@@ -238,6 +245,8 @@ def _question(item: Element) -> Question:
         question = _ordered(body, asked, right)
     elif asked.tag == "matchInteraction":
         question = _matched(body, asked, right)
+    elif asked.tag == "sliderInteraction":
+        question = _on_slider(item, body, asked, right)
     elif asked.tag == "choiceInteraction":
         question = _choice(body, asked, declared[0], right)
     else:
@@ -346,20 +355,33 @@ def _choice(body: Element, asked: Element, declared: Element, right: list[str]) 
     )
 
 
+def _on_slider(item: Element, body: Element, asked: Element, right: list[str]) -> Question:
+    details = Details(
+        tolerance=_tolerance(item),
+        least=asked.get("lowerBound", ""),
+        most=asked.get("upperBound", ""),
+        step=asked.get("step", ""),
+    )
+    return Question(_prompt(body, asked), tuple(right[:1]), (), Kind.ESTIMATE, details)
+
+
+def _tolerance(item: Element) -> str:
+    """The tolerance by which an answer is compared; empty if it has to be equal."""
+    equal = next(item.iter("equal"), None)
+    mode = "exact" if equal is None else equal.get("toleranceMode", "exact")
+    tolerance = "" if equal is None else equal.get("tolerance", "").split(" ")[0]
+    if mode == "exact" or not tolerance:
+        return ""
+    return f"{tolerance}%" if mode == "relative" else tolerance
+
+
 def _typed(item: Element, body: Element, declared: Element, right: list[str]) -> Question:
     # Where words go on after the field, they leave a gap for it.
     prompt = _words(body, ("textEntryInteraction",), _GAP).removesuffix(_GAP).rstrip()
     accepted = tuple(dict.fromkeys([*right, *_mapped(declared)]))
     if declared.get("baseType") not in ("integer", "float"):
         return Question(prompt, accepted, (), Kind.TYPED)
-    equal = next(item.iter("equal"), None)
-    mode = "exact" if equal is None else equal.get("toleranceMode", "exact")
-    tolerance = "" if equal is None else equal.get("tolerance", "").split(" ")[0]
-    if mode == "exact" or not tolerance:
-        tolerance = ""
-    elif mode == "relative":
-        tolerance += "%"
-    return Question(prompt, accepted, (), Kind.NUMBER, Details(tolerance=tolerance))
+    return Question(prompt, accepted, (), Kind.NUMBER, Details(tolerance=_tolerance(item)))
 
 
 # Writing
@@ -401,7 +423,7 @@ def _as_read(question: Question) -> tuple[str, ...]:
 
 
 _OTHERWISE = "save the pack as CSV, XLSX, JSON or YAML, or leave it out"
-_HELD = {"note", "worth", "tolerance", "pinned", "needs"}
+_HELD = {"note", "worth", "tolerance", "pinned", "needs", "least", "most", "step"}
 """The details that an item has a place for."""
 
 
@@ -413,7 +435,8 @@ def _item(question: Question, number: int, form: Version) -> Element:
             what = f"its “{field}” has no place in an item"
             raise FileProblem(f"question {number}", what, _OTHERWISE)
     numbers = (*question.right, question.details.tolerance.removesuffix("%") or "0")
-    if question.kind is Kind.NUMBER and not all(map(_DECIMAL.fullmatch, numbers)):
+    is_number = question.kind in (Kind.NUMBER, Kind.ESTIMATE)
+    if is_number and not all(map(_DECIMAL.fullmatch, numbers)):
         what = "an item has plain decimal numbers alone, such as 2.5"
         raise FileProblem(f"question {number}", what, _OTHERWISE)
     details, is_typed = question.details, question.kind in (Kind.TYPED, Kind.NUMBER)
@@ -459,7 +482,9 @@ def _item(question: Question, number: int, form: Version) -> Element:
     if details.note:
         _outcome(item, "NOTE", "identifier")
     body = _under(item, "itemBody")
-    if question.kind is Kind.MATCH:
+    if question.kind is Kind.ESTIMATE:
+        _slider(body, question)
+    elif question.kind is Kind.MATCH:
         _match(body, question, keys)
     elif is_typed:
         _under(body, "p", question.prompt)
@@ -474,8 +499,21 @@ def _item(question: Question, number: int, form: Version) -> Element:
     return item
 
 
-_BASES = {Kind.TYPED: "string", Kind.NUMBER: "float", Kind.MATCH: "directedPair"}
+_BASES = {
+    Kind.TYPED: "string",
+    Kind.NUMBER: "float",
+    Kind.MATCH: "directedPair",
+    Kind.ESTIMATE: "float",
+}
 """The types of what is answered; choices are told by their identifiers."""
+
+
+def _slider(body: Element, question: Question) -> None:
+    details = question.details
+    scale = {"lowerBound": details.least, "upperBound": details.most}
+    steps = {"step": details.step} if details.step else {}
+    asked = _under(body, "sliderInteraction", responseIdentifier="RESPONSE", **scale, **steps)
+    _under(asked, "prompt", question.prompt)
 
 
 def _match(body: Element, question: Question, keys: list[str]) -> None:

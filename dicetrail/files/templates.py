@@ -33,6 +33,13 @@ TEMPLATE = Pack(
             Details(tolerance="2%"),
         ),
         Question("A large striped vegetable", ("marrow",), (), Kind.LETTERS),
+        Question(
+            "How heavy was the marrow?",
+            ("14",),
+            (),
+            Kind.ESTIMATE,
+            Details(tolerance="1", least="0", most="40", unit="kg"),
+        ),
         Question("Who gives what?", ("bee = honey", "hen = egg"), ("milk",), Kind.MATCH),
         Question("Put these in the order of the year.", ("sow", "hoe", "reap"), (), Kind.ORDER),
         Question("Beetroot", ("root",), ("leaf", "fruit"), Kind.SORT, Details(note="So is swede.")),

@@ -268,6 +268,13 @@ def _asked(view: Table, translator: Translator) -> Iterator[StyledLine | Card]:
                     ((TextStyle.STRONG, f"  {choice.letter}"), (TextStyle.PLAIN, f"  {words}"))
                 )
             )
+        if question.scale is not None:
+            unit = question.scale.unit
+            least, most = (
+                f"{end} {unit}".strip() for end in (question.scale.least, question.scale.most)
+            )
+            words = translator.say(Phrase.ESTIMATE_FROM, least=least, most=most)
+            lines += [_line(""), _line(words)]
         if question.items:
             # Some letters, which are never known to be right.
             letters = "".join(choice.letter for choice in reversed(question.choices))

@@ -23,7 +23,7 @@ from dicetrail.core import (
     start,
     step,
 )
-from dicetrail.core.document import OrderShare, PartlyRight
+from dicetrail.core.document import EstimateShare, OrderShare, PartlyRight
 from dicetrail.core.play import (
     Intent,
     action_for,
@@ -128,6 +128,7 @@ class TestAnswering(unittest.TestCase):
 
     def test_the_action_for_a_happening_makes_it_happen_whatever_is_asked(self):
         hint, all_wanted = Details(hint="It grows."), Details(needs=Needs.ALL, hint="It grows.")
+        scale = Details(least="0", most="20", step="0.5", hint="It grows.")
         asked = {
             "typed": Question("?", ("marrow", "squash"), (), Kind.TYPED, hint),
             "number": Question("?", ("12",), (), Kind.NUMBER, Details(tolerance="3", hint="12")),
@@ -138,6 +139,7 @@ class TestAnswering(unittest.TestCase):
             "truth": Question("?", ("true",), (), Kind.TRUTH, hint),
             "order": Question("?", ("marrow", "squash", "pea"), (), Kind.ORDER, hint),
             "match": Question("?", ("bee = a", "hen = b", "cow = c"), ("d",), Kind.MATCH, hint),
+            "estimate": Question("?", ("4",), (), Kind.ESTIMATE, scale),
             "group": Question("?", ("bee = a", "hen = b", "ant = a"), (), Kind.MATCH, hint),
             "letters": Question("?", ("beetroot 2",), (), Kind.LETTERS, hint),
         }
@@ -152,11 +154,14 @@ class TestAnswering(unittest.TestCase):
             Happening.LATE: "late",
         }
         with_slips = {"typed", "one", "any", "truth"}
-        in_parts = {"all", "every", "order", "match", "group"}
+        in_parts = {"all", "every", "order", "match", "group", "estimate"}
         for (name, question), typos, happening in product(asked.items(), (0, 3), Happening):
             ask = Ask(tries=5, misses=5, seconds=9, hints=True, passing=True)
             check = Check(
-                typos=typos, partly=PartlyRight.LESS_WRONG, order_share=OrderShare.NEIGHBOURS
+                typos=typos,
+                partly=PartlyRight.LESS_WRONG,
+                order_share=OrderShare.NEIGHBOURS,
+                estimate_share=EstimateShare.STRAIGHT,
             )
             made = changed(ask=ask, check=check, draw=Draw(1))
             program = made_ready(made, {"veg": Pack("P", (question,))})

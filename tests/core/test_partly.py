@@ -223,8 +223,7 @@ class TestForesight(unittest.TestCase):
             scores = {final.tally.counters[0] for final in reached.finals}
             with self.subTest(partly=partly, wrong=wrong):
                 self.assertTrue(reached.is_whole)
-                # Whether any answer is wrong hangs on the choices: reach takes it that one can be.
-                self.assertEqual(scores, shares | {0})
+                self.assertEqual(scores, shares)
                 found = {witness.score for witness in witnesses(program).scores}
                 self.assertEqual(found, shares)
 

@@ -76,6 +76,14 @@ QUESTIONS = st.one_of(
     st.builds(Question, WORDS, st.just(("Marrow",)), st.just(()), st.just(Kind.LETTERS), DETAILS),
     st.builds(Question, WORDS, TEXTS.map(lambda t: t[:1]), TEXTS, st.just(Kind.SORT), DETAILS),
     st.builds(Question, WORDS, TEXTS, st.just(()), st.just(Kind.ORDER), DETAILS),
+    st.builds(
+        Question,
+        WORDS,
+        st.sampled_from([("5",), ("-2.5",), ("0",)]),
+        st.just(()),
+        st.just(Kind.ESTIMATE),
+        st.builds(Details, least=st.just("-5"), most=st.just("5"), step=st.just("0.5"), unit=WORDS),
+    ),
     st.builds(Question, WORDS, PAIRS, st.just(()) | TEXTS, st.just(Kind.MATCH), DETAILS),
 ).filter(lambda question: first_fault(question) is None)
 PACKS = st.lists(QUESTIONS, min_size=1, max_size=6).map(lambda q: Pack("Pack", tuple(q)))

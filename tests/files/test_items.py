@@ -26,6 +26,10 @@ FITTING = Pack(
             "Which two?", ("a", "b"), ("c", "none"), details=Details(needs=Needs.ALL, pinned="none")
         ),
         Question("The order?", ("sow", "hoe", "reap"), (), Kind.ORDER, Details(worth=2)),
+        Question(
+            "How many?", ("7",), (), Kind.ESTIMATE, Details(tolerance="1", least="0", most="10")
+        ),
+        Question("Heavy?", ("2.5",), (), Kind.ESTIMATE, Details(least="-1", most="4", step="0.5")),
         Question("Who?", ("bee = honey", "hen = egg"), ("wax",), Kind.MATCH, Details(worth=2)),
         Question(
             "Where?", ("a = root", "b = leaf", "c = root"), (), Kind.MATCH, Details(pinned="leaf")
@@ -117,7 +121,8 @@ class TestWrittenAndRead(unittest.TestCase):
             ):
                 with self.subTest(what), self.assertRaises(FileProblem) as told:
                     write(Pack("P", (*FITTING.questions, question)))
-                self.assertEqual(told.exception.problem.where, f"question {len(FITTING.questions) + 1}")
+                number = len(FITTING.questions) + 1
+                self.assertEqual(told.exception.problem.where, f"question {number}")
                 self.assertIn(what, told.exception.problem.what)
             with self.assertRaises(FileProblem):
                 write(Pack("F", facts=Facts(("a", "b"), (("1", "2"),))))
@@ -196,7 +201,7 @@ class TestWrittenAndRead(unittest.TestCase):
         two = CHOICE_21.replace("</itemBody>", f"{field}</itemBody>")
         bomb = '<!DOCTYPE x [<!ENTITY a "aaaa">]>' + HEAD_21 + "</assessmentItem>"
         bad = {
-            two: "one choice, order, match or field",
+            two: "one choice, order, match, slider or field",
             CHOICE_21.replace("choiceInteraction", "associateInteraction"): "associateInteraction",
             CHOICE_21.replace("choiceInteraction", "orderInteraction"): "no order of all choices",
             CHOICE_21.replace("<strong>", '<img src="bed.png"/><strong>'): "a picture",

@@ -12,6 +12,7 @@ from dataclasses import dataclass
 from enum import StrEnum
 from functools import lru_cache
 
+from dicetrail.core.answers.estimates import scale_in, shape_of_estimate, share_of_estimate
 from dicetrail.core.answers.folding import (
     as_shown,
     caseless,
@@ -23,13 +24,14 @@ from dicetrail.core.answers.folding import (
     without_punctuation,
 )
 from dicetrail.core.answers.matches import share_of_match
-from dicetrail.core.answers.numbers import ReadNumber, number_in, within
+from dicetrail.core.answers.numbers import ReadNumber, as_number, number_in, within
 from dicetrail.core.answers.orders import share_of_order
 from dicetrail.core.answers.shares import WHOLE, share_of_picks
 from dicetrail.core.document import (
     ENGLISH,
     MAX_CHOICES,
     Check,
+    Details,
     Filling,
     Message,
     Needs,
@@ -49,7 +51,7 @@ MAX_ANSWER = 10_000
 Given = str | int | tuple[int, ...]
 """An answer as it arrives: words typed, or the place (from 1) of the choice picked, or of
 several choices picked together, or of all in the order they are put in, or of the partner of each
-item."""
+item, or of the number of a scale."""
 
 
 class Verdict(StrEnum):
@@ -78,6 +80,8 @@ class Checked:
     """The accepted answer it matched; empty if none."""
     share: int = 0
     """How much of an answer is right that is partly right, in percent, 1 to 99."""
+    point: int | None = None
+    """The point of the scale that an estimate named, from 0."""
 
     @property
     def why(self) -> str:
@@ -464,6 +468,47 @@ def check_number(given: Given, right: str, tolerance: str, check: Check) -> Chec
     else:
         said = message(Phrase.NUMBER_NEAR, typed=typed, tolerance=tolerance, right=right)
     return Checked(Verdict.RIGHT, _read_so(said, written), matched=right)
+
+
+def check_estimate(given: Given, right: str, details: Details, check: Check) -> Checked:
+    """The verdict on an estimate: a number of the question's scale, or its place there, from 1.
+
+    Its unit may stand behind a number. One that is not of the scale costs nothing.
+    """
+    if too_long := _too_long(given):
+        return too_long
+    scale = scale_in(details)
+    if isinstance(given, int) and scale is not None:
+        given = as_number(scale.at(given - 1), check.decimal_mark)
+    typed = tidy(str(given))
+    if not typed:
+        return _unreadable(Phrase.NOTHING_TYPED)
+    unit = caseless(tidy(details.unit))
+    bare = typed[: len(typed) - len(unit)] if unit and caseless(typed).endswith(unit) else typed
+    written = number_in(bare.strip(), check.decimal_mark)
+    if written is None or scale is None:
+        return _unreadable(Phrase.NO_NUMBER, typed=typed)
+    place = scale.place_of(written.value)
+    if not 0 <= place < scale.points:
+        ends = {"least": details.least, "most": details.most}
+        return _unreadable(Phrase.OFF_SCALE, typed=typed, **ends)
+    if place.denominator != 1:
+        return _unreadable(Phrase.BETWEEN_STEPS, typed=typed, step=details.step or "1")
+    shape = shape_of_estimate(right, details)
+    share = share_of_estimate(check.estimate_share, check.estimate_reach, shape, int(place))
+    point = int(place)
+    if share == 0:
+        said = _read_so(message(Phrase.NUMBER_WRONG, typed=typed), written)
+        return Checked(Verdict.WRONG, said, point=point)
+    if share < WHOLE:
+        said = message(Phrase.ESTIMATE_PARTLY, typed=typed, share=share)
+        return Checked(Verdict.PARTLY, _read_so(said, written), share=share, point=point)
+    if place == shape.right:
+        said = message(Phrase.NUMBER_RIGHT, typed=typed)
+    else:
+        amount = details.tolerance
+        said = message(Phrase.NUMBER_NEAR, typed=typed, tolerance=amount, right=right)
+    return Checked(Verdict.RIGHT, _read_so(said, written), matched=right, point=point)
 
 
 def _read_so(said: Message, written: ReadNumber) -> Message:

@@ -98,6 +98,27 @@ def tolerance_of(text: str, right: Fraction, mark: DecimalMark = DecimalMark.POI
     return value * abs(right) / 100 if words.endswith("%") else value
 
 
+def as_number(value: Fraction, mark: DecimalMark = DecimalMark.POINT) -> str:
+    """A number as it is typed, with that mark: a decimal where it is one, else a fraction.
+
+    It is read back as the same number.
+
+    >>> as_number(Fraction(5, 2)), as_number(Fraction(-1, 3)), as_number(Fraction(1234567, 1000))
+    ('2.5', '-1/3', '1234.5670')
+    """
+    decimals = next((n for n in range(_MAX_DECIMALS + 1) if (value * 10**n).denominator == 1), None)
+    if decimals is None:
+        return str(value)
+    text = f"{abs(int(value * 10**decimals)):0{decimals + 1}}"
+    if decimals:
+        # A lone mark before three digits could group thousands.
+        decimals, text = (4, text + "0") if decimals == 3 else (decimals, text)
+        point = "," if mark is DecimalMark.COMMA else "."
+        text = f"{text[:-decimals]}{point}{text[-decimals:]}"
+    return f"-{text}" if value < 0 else text
+
+
+_MAX_DECIMALS = 9
 _ARABIC_MARKS = {"\u066b": ".", "\u066c": ","}
 """The Arabic decimal mark and thousands mark, and the plain mark for each."""
 

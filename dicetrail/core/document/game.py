@@ -110,6 +110,14 @@ class PartlyRight(Value):
     """The same after as many right ones are taken away as there are wrong ones."""
 
 
+class EstimateShare(Value):
+    """What of an estimate counts that is off by more than the tolerance."""
+
+    NEVER = "never", "All or nothing"
+    STRAIGHT = "straight", "Less in a straight line", "nothing is left so far off"
+    HALVES = "halves", "Half for each so far", "a half, a quarter, and so on"
+
+
 class OrderShare(Value):
     """What of an order counts that is not wholly right."""
 
@@ -180,6 +188,7 @@ class Made(Value):
     LETTERS = "letters", "Letter by letter"
     ORDER = "order", "Put in order", "by a column of numbers; the others are drawn from other rows"
     MATCH = "match", "Matched", "two columns; the other pairs are drawn from other rows"
+    ESTIMATE = "estimate", "Estimated on a scale", "a column of numbers"
 
 
 class Leaves(Value):
@@ -274,6 +283,8 @@ class Kind(Value):
     MATCH = "match"
     """Give each item its partner; `right` holds the pairs, written ``item = partner``, `wrong`
     partners that are left over."""
+    ESTIMATE = "estimate"
+    """Estimate a number on a scale; `right` holds the number, the details the scale."""
 
 
 ARRANGED = frozenset((Kind.ORDER, Kind.MATCH))
@@ -326,6 +337,14 @@ class Details:
     """The question's own words after a right answer."""
     when_wrong: Annotated[str, FieldLabel("Said when wrong")] = ""
     """And after a wrong one that has no reply of its own."""
+    least: Annotated[str, FieldLabel("Scale from", also=("minimum", "min", "lowest"))] = ""
+    """Where the scale of an estimate begins."""
+    most: Annotated[str, FieldLabel("Scale to", also=("maximum", "max", "highest"))] = ""
+    """Where it ends."""
+    step: Annotated[str, FieldLabel("Scale step", also=("step size", "increment"))] = ""
+    """From one number of the scale to the next; empty for 1."""
+    unit: Annotated[str, FieldLabel("Scale unit", also=("units",))] = ""
+    """The unit of its numbers, such as ``kg``."""
 
 
 PLAIN = Details()
@@ -389,6 +408,8 @@ class Question:
         """The answer to tell, in words."""
         if self.kind in ARRANGED:
             return ", ".join(self.right)
+        if self.kind is Kind.ESTIMATE:
+            return " ".join(filter(None, (*self.right[:1], self.details.unit)))
         joined = " and " if self.details.needs is Needs.ALL else " or "
         return joined.join(self.right) if self.choices else "".join(self.right[:1])
 
@@ -549,6 +570,15 @@ class Pattern:
     smallest first; for a match: the column of the items, whose partners are the answers."""
     largest_first: Annotated[bool, FieldLabel("Largest first")] = False
     """Whether the largest comes first."""
+    least: Annotated[str, FieldLabel("Scale from", empty="as the numbers are")] = ""
+    """Where the scale of an estimate begins; if an end is empty, a scale that holds all numbers of
+    the column."""
+    most: Annotated[str, FieldLabel("Scale to", empty="as the numbers are")] = ""
+    """Where it ends."""
+    step: Annotated[str, FieldLabel("Scale step", empty="as the numbers are")] = ""
+    """From one number of the scale to the next."""
+    unit: Annotated[str, FieldLabel("Scale unit", empty="none")] = ""
+    """The unit of its numbers."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -706,6 +736,15 @@ class Check:
     some right pairs of a match."""
     order_share: Annotated[OrderShare, FieldLabel("Partly right orders")] = OrderShare.NEVER
     """What of an order counts that is not wholly right."""
+    estimate_share: Annotated[EstimateShare, FieldLabel("Partly right estimates")] = (
+        EstimateShare.NEVER
+    )
+    """What of an estimate counts that is off by more than the tolerance."""
+    estimate_reach: Annotated[
+        int, Range(1, 100), FieldLabel("So far off", "% of the scale, beyond the tolerance")
+    ] = 20
+    """The distance beyond the tolerance at which nothing is left of an estimate, or half: in
+    percent of the whole scale, 1 to 100."""
     right_from: Annotated[
         int,
         Range(1, 100),
@@ -717,7 +756,11 @@ class Check:
     @property
     def counts_parts(self) -> bool:
         """Whether any answer can be partly right."""
-        return self.partly is not PartlyRight.NEVER or self.order_share is not OrderShare.NEVER
+        return (
+            self.partly is not PartlyRight.NEVER
+            or self.order_share is not OrderShare.NEVER
+            or self.estimate_share is not EstimateShare.NEVER
+        )
 
 
 @dataclass(frozen=True, slots=True)

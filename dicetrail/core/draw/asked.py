@@ -3,9 +3,17 @@
 The one place where a question's own time, worth, misses and hint meet those of its round.
 """
 
+from collections.abc import Collection
 from typing import NamedTuple
 
-from dicetrail.core.answers import MatchShape, shares_of_matches, shares_of_orders, shares_of_picks
+from dicetrail.core.answers import (
+    WHOLE,
+    MatchShape,
+    shares_of_estimates,
+    shares_of_matches,
+    shares_of_orders,
+    shares_of_picks,
+)
 from dicetrail.core.document import ARRANGED, Kind, PartlyRight, Round
 from dicetrail.core.draw.census import Traits
 from dicetrail.core.draw.deals import how_many_shown
@@ -32,6 +40,8 @@ class AskedTraits(NamedTuple):
     can_pass: bool = False
     shares: tuple[int, ...] = ()
     """The shares, in percent, of the answers that are right in part."""
+    can_be_wrong: bool = True
+    """Whether an answer can be wrong as a whole."""
 
     @property
     def terms(self) -> Terms:
@@ -44,6 +54,7 @@ class AskedTraits(NamedTuple):
             self.can_pass,
             bool(self.seconds),
             self.shares,
+            self.can_be_wrong,
         )
 
     def when_asked(self, round_number: int, position: int, turn: int, is_again: bool) -> Outcome:
@@ -110,6 +121,7 @@ def asked_in(round_: Round, traits: Traits) -> AskedTraits:
     ask, allowed = round_.ask, round_.ask.tries
     if traits.kind is Kind.LETTERS:
         allowed = ask.misses if traits.misses is None else traits.misses
+    shares = _shares(round_, traits)
     return AskedTraits(
         1 if traits.worth is None else traits.worth,
         traits.level,
@@ -119,21 +131,27 @@ def asked_in(round_: Round, traits: Traits) -> AskedTraits:
         bool(round_.check.typos) and traits.kind in _CLOSE_KINDS,
         bool(ask.hints and traits.is_hinted),
         ask.passing,
-        _shares(round_, traits),
+        tuple(share for share in shares if 0 < share < WHOLE),
+        0 in shares,
     )
 
 
-def _shares(round_: Round, traits: Traits) -> tuple[int, ...]:
-    """The shares of the answers that are right in part, for the choices that are shown."""
+def _shares(round_: Round, traits: Traits) -> Collection[int]:
+    """The shares of all answers, in percent, for the choices that are shown: 0 if one can be wrong.
+    Those that are right have none of interest."""
+    check = round_.check
+    if traits.estimated.points:
+        return shares_of_estimates(check.estimate_share, check.estimate_reach, traits.estimated)
     if traits.ordered:
-        return tuple(shares_of_orders(round_.check.order_share, traits.ordered))
+        return (0, *shares_of_orders(check.order_share, traits.ordered))
     if traits.matched.items:
-        return tuple(shares_of_matches(round_.check.partly, match_shown(round_, traits.matched)))
+        return (0, *shares_of_matches(check.partly, match_shown(round_, traits.matched)))
     right, wrong = traits.all_wanted
-    if not right or round_.check.partly is PartlyRight.NEVER:
-        return ()
+    if not right or check.partly is PartlyRight.NEVER:
+        return (0,)
     right, wrong = how_many_shown(round_.ask.shown, right, wrong, wants_all=True)
-    return tuple(shares_of_picks(round_.check.partly, right, wrong))
+    shares = tuple(shares_of_picks(check.partly, right, wrong))
+    return (0, *shares) if wrong else shares
 
 
 def match_shown(round_: Round, shape: MatchShape) -> MatchShape:

@@ -9,7 +9,13 @@ from collections import Counter
 from collections.abc import Iterable, Mapping
 from typing import NamedTuple
 
-from dicetrail.core.answers import MatchShape, letters_of
+from dicetrail.core.answers import (
+    NO_ESTIMATE,
+    EstimateShape,
+    MatchShape,
+    letters_of,
+    shape_of_estimate,
+)
 from dicetrail.core.document import ARRANGED, DecimalMark, Kind, Pack, Pattern, Question
 
 NO_MATCH = MatchShape()
@@ -34,6 +40,8 @@ class Traits(NamedTuple):
     """How many choices are to be put in order."""
     matched: MatchShape = NO_MATCH
     """The sizes of a match."""
+    estimated: EstimateShape = NO_ESTIMATE
+    """What decides the shares of an estimate."""
 
 
 Census = Mapping[Traits, int]
@@ -65,6 +73,7 @@ def traits_of(question: Question) -> Traits:
         (len(question.right), len(question.wrong)) if picks_all else (0, 0),
         len(question.right) if kind is Kind.ORDER else 0,
         MatchShape(len(pairs), len(question.partners), len(question.wrong)) if pairs else NO_MATCH,
+        shape_of_estimate(question.right[0], details) if kind is Kind.ESTIMATE else NO_ESTIMATE,
     )
 
 

@@ -14,7 +14,18 @@ from functools import cached_property, lru_cache
 from itertools import islice
 from typing import overload
 
-from dicetrail.core.answers import fold, read_number, unaccented, without_punctuation
+from dicetrail.core.answers import (
+    NO_ESTIMATE,
+    as_number,
+    fold,
+    plain_number,
+    read_number,
+    scale_around,
+    scale_in,
+    shape_of_estimate,
+    unaccented,
+    without_punctuation,
+)
 from dicetrail.core.document import (
     MAX_LETTERS,
     MIN_ARRANGED,
@@ -132,9 +143,47 @@ class FactQuestions(Sequence[Question]):
                 return row in self._grouped and self.group_count >= MIN_ARRANGED
             case Made.NUMBER:
                 return read_number(text, self.mark) is not None
+            case Made.ESTIMATE:
+                return self._can_estimate(text)
             case Made.LETTERS:
                 return len(text) <= MAX_LETTERS and any(map(str.isalnum, text))
         return bool(text)
+
+    @cached_property
+    def scale(self) -> Details | None:
+        """The details of the scale that its numbers are estimated on; None if there is none."""
+        pattern = self.pattern
+        told = Details(least=pattern.least, most=pattern.most, step=pattern.step, unit=pattern.unit)
+        if pattern.least and pattern.most:
+            return told if scale_in(told) is not None else None
+        cells = (self.cell(row, pattern.answer) for row in self.rows)
+        numbers = [number for cell in cells if (number := read_number(cell, self.mark)) is not None]
+        if not numbers:
+            return None
+        least, most, step = map(as_number, scale_around(min(numbers), max(numbers)))
+        return replace(told, least=least, most=most, step=step)
+
+    def _estimated(self, text: str) -> tuple[str, Details] | None:
+        """The number of a cell plainly written, with its scale and tolerance; None if it is no
+        number."""
+        number, scale = read_number(text, self.mark), self.scale
+        if number is None or scale is None:
+            return None
+        right = text if plain_number(text) == number else as_number(number)
+        shape = shape_of_estimate(right, replace(scale, tolerance=self.pattern.tolerance))
+        tolerance = self.pattern.tolerance
+        if not tolerance and shape.right.denominator != 1:
+            # Between two numbers of the scale the nearer one is right.
+            tolerance = as_number((plain_number(scale.step) or Fraction(1)) / 2)
+        return right, replace(scale, tolerance=tolerance)
+
+    def _can_estimate(self, text: str) -> bool:
+        """Whether a number of the scale is right."""
+        found = self._estimated(text)
+        shape = NO_ESTIMATE if found is None else shape_of_estimate(*found)
+        return 0 <= shape.right <= shape.points - 1 and not all(
+            shape.distance(round(shape.right) + by) for by in (-1, 0, 1)
+        )
 
     @property
     def is_arranged(self) -> bool:
@@ -251,6 +300,17 @@ class FactQuestions(Sequence[Question]):
             # As many as are asked, though not those that the dice draw.
             firsts = [other for other in self._firsts if self._grouped[other] != self._grouped[row]]
             right = self._arranged([row, *firsts[: self._arranged_count - 1]])
+        if pattern.made is Made.ESTIMATE and (found := self._estimated(right[0])):
+            text, scale = found
+            right = (text,)
+            details = replace(
+                details,
+                least=scale.least,
+                most=scale.most,
+                step=scale.step,
+                unit=scale.unit,
+                tolerance=scale.tolerance,
+            )
         if pattern.made is Made.CHOICE:
             right = right[:1]
         return Question(self._prompt(row), right, (), Kind(pattern.made.value), details)

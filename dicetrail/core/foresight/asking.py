@@ -348,10 +348,11 @@ class Asking:
     def _missed(self, missed: float) -> Iterator[tuple[Happening, int, float]]:
         """The answers that are not right: partly right, by their shares, and wrong."""
         wrong, picks = 1.0, self.asked.picks
-        for share, chance in self.scout.chances_of_shares(self.terms.shares, picks, self.own):
+        for share, chance in self.scout.chances_of_shares(self.terms, picks, self.own):
             wrong -= chance
             yield Happening.PARTLY, share, missed * chance
-        yield Happening.WRONG, 0, missed * wrong
+        if self.terms.can_be_wrong:
+            yield Happening.WRONG, 0, missed * wrong
 
     def _comes(
         self,

@@ -466,6 +466,8 @@ class ExactForecast:
             return Picks(len(TRUTHS), right)
         if (made := pool.made_by(sourced.source)) and made.pattern.made is Made.CHOICE:
             wrong = made.wrong_count(sourced.number)
+        elif question.kind is Kind.ESTIMATE:
+            return picks_of(question, round_.check, 1, 0)
         elif not question.choices:
             return Picks()
         if question.kind is not Kind.ORDER:

@@ -105,7 +105,7 @@ def _next(program: Program, scout: Scout, state: State, chances: Stream) -> Inpu
         happening = Happening.CLOSE
     share = None
     if happening is Happening.WRONG:
-        share = _share(scout.chances_of_shares(terms.shares, picks, own), chances)
+        share = _share(scout.chances_of_shares(terms, picks, own), chances)
         happening = Happening.WRONG if share is None else Happening.PARTLY
     action = action_for(presented, state, happening, share)
     if action is None:  # no slip of this answer is forgiven
@@ -117,6 +117,8 @@ def _picks(program: Program, state: State) -> Picks:
     """What a blind guess at the question in play picks from."""
     presented = presented_question(program, state)
     choices, right = choices_of(program, state)
+    if presented.question.kind is Kind.ESTIMATE:
+        return picks_of(presented.question, presented.round.check, 1, 0)
     if not choices:
         return Picks()
     different = len(set(right))  # several items of a match can have one partner

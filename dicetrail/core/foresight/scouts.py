@@ -4,9 +4,18 @@ from dataclasses import dataclass
 from math import factorial
 from typing import Annotated, NamedTuple
 
-from dicetrail.core.answers import MatchShape, shares_of_matches, shares_of_orders, shares_of_picks
+from dicetrail.core.answers import (
+    WHOLE,
+    MatchShape,
+    shape_of_estimate,
+    shares_of_estimates,
+    shares_of_matches,
+    shares_of_orders,
+    shares_of_picks,
+)
 from dicetrail.core.document import Check, FieldLabel, Kind, Question, Range, Value
 from dicetrail.core.foresight.times import Times
+from dicetrail.core.rules import Terms
 
 Percent = Range(0, 100)
 
@@ -63,7 +72,7 @@ def picks_of(question: Question, check: Check, right: int, wrong: int) -> Picks:
 
     Where all right choices are wanted, a guess is any set of choices but the empty one: how many
     are right is told nowhere. Of what is put in order, it is any order; of a match, any that can be
-    given.
+    given; of an estimate, any number of its scale.
 
     >>> picks_of(Question("Which?", ("a", "b", "c"), (), Kind.ORDER), Check(), 3, 0)
     Picks(guesses=6, right=1, shares=())
@@ -71,6 +80,11 @@ def picks_of(question: Question, check: Check, right: int, wrong: int) -> Picks:
     if question.kind is Kind.ORDER:
         shares = shares_of_orders(check.order_share, right)
         return Picks(factorial(right), 1, tuple(shares.items()))
+    if question.kind is Kind.ESTIMATE:
+        estimated = shape_of_estimate(question.right[0], question.details)
+        by_share = shares_of_estimates(check.estimate_share, check.estimate_reach, estimated)
+        parts = ((share, count) for share, count in by_share.items() if 0 < share < WHOLE)
+        return Picks(estimated.points, by_share.get(WHOLE, 0), tuple(parts))
     if question.kind is Kind.MATCH:
         shape = MatchShape(len(question.pairs), right, wrong)
         shares = shares_of_matches(check.partly, shape)
@@ -152,13 +166,14 @@ class Scout:
         return 1 - missed
 
     def chances_of_shares(
-        self, shares: tuple[int, ...], picks: Picks, own: int | None = None
+        self, terms: Terms, picks: Picks, own: int | None = None
     ) -> tuple[tuple[int, float], ...]:
         """How likely an answer that is not right is right in part: each share in percent that it
         can have, with its probability. The rest is wrong."""
         if self.guesses and picks.guesses and own is None:
             return picks.blind_shares()
-        return tuple((share, self.partly / 100 / len(shares)) for share in shares)
+        partly = self.partly / 100 if terms.can_be_wrong else 1.0
+        return tuple((share, partly / len(terms.shares)) for share in terms.shares)
 
     @property
     def answers(self) -> Times:

@@ -5,10 +5,12 @@ from enum import StrEnum
 from itertools import product
 
 from dicetrail.core.answers import (
+    WHOLE,
     Checked,
     Verdict,
     as_letters,
     check_typed,
+    estimate_with,
     match_with,
     order_with,
     read_number,
@@ -16,6 +18,7 @@ from dicetrail.core.answers import (
     share_of_picks,
 )
 from dicetrail.core.document import ARRANGED, Check, Kind, Needs, Question
+from dicetrail.core.draw import traits_of
 from dicetrail.core.play.presenting import PresentedQuestion
 from dicetrail.core.play.program import Program, presented_question
 from dicetrail.core.play.state import (
@@ -140,6 +143,8 @@ def _beginning(program: Program, state: State) -> Begin:
 
 def _right(presented: PresentedQuestion) -> Action:
     right, question = presented.right, presented.question
+    if question.kind is Kind.ESTIMATE:
+        return _estimate(presented, WHOLE) or Answer(question.right[0])
     if question.wants_all:
         return Answer(right)
     return Answer(right[0] if right else question.right[0])
@@ -151,6 +156,8 @@ def _partly(presented: PresentedQuestion, share: int | None) -> Action | None:
     if not shares:
         return None
     wanted = min(shares, key=lambda one: (abs(one - _HALF), one)) if share is None else share
+    if presented.question.kind is Kind.ESTIMATE:
+        return _estimate(presented, wanted)
     if presented.question.kind in ARRANGED:
         return _arranged(presented, wanted)
     right = presented.right
@@ -179,8 +186,20 @@ def _arranged(presented: PresentedQuestion, share: int) -> Action | None:
     return None
 
 
+def _estimate(presented: PresentedQuestion, share: int) -> Action | None:
+    """An estimate with that share, in percent; None if none has it."""
+    check, shape = presented.round.check, traits_of(presented.question).estimated
+    place = estimate_with(check.estimate_share, check.estimate_reach, shape, share)
+    return None if place is None else Answer(place + 1)
+
+
 def _wrong(presented: PresentedQuestion) -> Action:
+    """An answer that is wrong; the least right one where none is."""
     question = presented.question
+    if question.kind is Kind.ESTIMATE:
+        least = min(presented.terms.shares, default=0)
+        estimate = _estimate(presented, 0) or _estimate(presented, least)
+        return estimate or Answer(question.right[0])
     if question.kind in ARRANGED and (arranged := _arranged(presented, 0)):
         return arranged
     for place in range(1, len(presented.choices) + 1):

@@ -312,6 +312,8 @@ def _given_told(presented: PresentedQuestion, given: Given) -> str:
     """What was done to answer: typed, picked, put in order or matched."""
     if isinstance(given, str):
         return f"typed “{given}”"
+    if isinstance(given, int) and presented.scale is not None:
+        return f"estimated {presented.chosen((given,))}"
     if isinstance(given, tuple) and presented.question.kind in ARRANGED:
         places = ", ".join(map(str, given))
         if presented.question.kind is Kind.ORDER:

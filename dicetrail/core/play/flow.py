@@ -150,7 +150,9 @@ def _answered(state: State, presented: PresentedQuestion, result: Result, share:
     places: tuple[int, ...] = ()
     if given is not None and not isinstance(given, str):
         picked = (given,) if isinstance(given, int) else given
-        places = tuple(place for place in picked if 1 <= place <= len(presented.choices))
+        scale = presented.scale
+        most = len(presented.choices) if scale is None else scale.points
+        places = tuple(place for place in picked if 1 <= place <= most)
         given = presented.chosen(places)
     is_told = presented.round.after.reveal is not Reveal.NEVER
     return Answered(

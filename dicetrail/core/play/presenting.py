@@ -9,14 +9,18 @@ from dicetrail.core.answers import (
     MAX_ANSWER,
     Checked,
     Given,
+    Scale,
     Verdict,
+    as_number,
     check_choice,
+    check_estimate,
     check_match,
     check_number,
     check_order,
     check_typed,
     letters_of,
     read,
+    scale_in,
     spelled,
     tidy,
 )
@@ -72,6 +76,11 @@ class PresentedQuestion:
         """What it allows."""
         return self.asked.terms
 
+    @property
+    def scale(self) -> Scale | None:
+        """The scale of an estimate; None for another kind of question."""
+        return scale_in(self.question.details) if self.question.kind is Kind.ESTIMATE else None
+
     @cached_property
     def letters(self) -> frozenset[str]:
         """The different letters of a word to find; none for another kind of question."""
@@ -100,9 +109,14 @@ class PresentedQuestion:
         return Phrase.LIST_THEN if self.question.kind is Kind.ORDER else Phrase.LIST_AND
 
     def chosen(self, places: Sequence[int]) -> str:
-        """Some of its choices in the game's words, by their places; empty for none."""
+        """Some of its choices in the game's words, by their places; empty for none. Of a scale, its
+        numbers."""
         if not places:
             return ""
+        if (scale := self.scale) is not None:
+            mark, unit = self.round.check.decimal_mark, self.question.details.unit
+            numbers = (as_number(scale.at(place - 1), mark) for place in places)
+            return ", ".join(f"{number} {unit}".strip() for number in numbers)
         return self.words.in_words(self._told(places, self._between))
 
     def _told(self, places: Sequence[int], between: Phrase) -> Filling:
@@ -128,7 +142,8 @@ class PresentedQuestion:
     def check(self, given: Given) -> Checked:
         """The verdict on an answer to it."""
         question, rules = self.question, self.round.check
-        if not question.choices and not isinstance(given, str):
+        is_estimate = question.kind is Kind.ESTIMATE and isinstance(given, int)
+        if not (question.choices or is_estimate or isinstance(given, str)):
             return Checked(Verdict.UNREADABLE, message(Phrase.NOTHING_TO_PICK))
         match question.kind:
             case Kind.TYPED:
@@ -138,6 +153,8 @@ class PresentedQuestion:
                 return _best(
                     check_number(given, right, tolerance, rules) for right in question.right
                 )
+            case Kind.ESTIMATE:
+                return check_estimate(given, question.right[0], question.details, rules)
             case Kind.LETTERS:
                 return _best(_check_word(str(given), word) for word in question.right)
         choices = self.shown

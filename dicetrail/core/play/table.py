@@ -7,12 +7,14 @@ it.
 
 from collections.abc import Mapping
 from dataclasses import dataclass, replace
+from itertools import count
 from typing import Literal
 
-from dicetrail.core.answers import LETTERS, Cell, laid_out
+from dicetrail.core.answers import LETTERS, Cell, Scale, laid_out
 from dicetrail.core.document import (
     ARRANGED,
     Badge,
+    Details,
     Effect,
     Kind,
     Number,
@@ -91,6 +93,26 @@ class QuestionShown:
     """What is given a match; empty for other kinds."""
     repeats: bool
     """Whether a choice can be the match of several items."""
+    scale: "ScaleShown | None"
+    """The scale of an estimate; None for other kinds."""
+
+
+@dataclass(frozen=True, slots=True)
+class ScaleShown:
+    """The numbers that can be given: the first, and then by steps as many as there are points.
+
+    The first number and the step are whole numbers of the last decimal: 5 with 1 decimal is 0.5.
+    """
+
+    first: int
+    step: int
+    points: int
+    decimals: int
+    unit: str
+    least: str
+    """The first number, as it is written."""
+    most: str
+    """The last number."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -113,6 +135,10 @@ class Feedback:
     """Whether the maker's words stand in place of what the page says of the answer."""
     share: int = 0
     """How much of a partly right answer is right, in percent; else 0."""
+    given_at: float | None = None
+    """Where an estimate lies on its scale, from 0 to 1; None for other answers."""
+    right_at: float | None = None
+    """Where the right number lies; None while it is not told."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -434,7 +460,17 @@ def _question(presented: PresentedQuestion, state: State, media: Media) -> Quest
         sound=found.get(details.sound, ""),
         items=tuple(item for item, _ in question.pairs),
         repeats=traits_of(question).matched.repeats,
+        scale=None if presented.scale is None else _scale(presented.scale, details),
     )
+
+
+def _scale(scale: Scale, details: Details) -> ScaleShown:
+    """A scale in whole numbers, the smallest that it can be told in."""
+    numbers = (scale.least, scale.step)
+    decimals = next(n for n in count() if all((one * 10**n).denominator == 1 for one in numbers))
+    first, step = (int(one * 10**decimals) for one in numbers)
+    written = (details.unit, details.least, details.most)
+    return ScaleShown(first, step, scale.points, decimals, *written)
 
 
 def _choice(question: Question, place: int, choice: str, found: Mapping[str, str]) -> OfferedChoice:
@@ -463,8 +499,30 @@ def _feedback(program: Program, state: State, presented: PresentedQuestion) -> F
     else:
         right, answer = presented.right, presented.answer
     return Feedback(
-        state.question.result, is_good, why, places, right, answer, note, says, is_own, share
+        state.question.result,
+        is_good,
+        why,
+        places,
+        right,
+        answer,
+        note,
+        says,
+        is_own,
+        share,
+        *_on_scale(state, presented),
     )
+
+
+def _on_scale(state: State, presented: PresentedQuestion) -> tuple[float | None, float | None]:
+    """Where an estimate and the right number lie on the scale, from 0 to 1."""
+    scale, given = presented.scale, state.question.given
+    if scale is None:
+        return None, None
+    last = scale.points - 1
+    place = None if given is None else presented.check(given).point
+    right = traits_of(presented.question).estimated.right
+    is_told = state.question.is_revealed
+    return None if place is None else place / last, float(right / last) if is_told else None
 
 
 def _says_it_alone(program: Program, state: State, presented: PresentedQuestion, says: str) -> bool:

@@ -61,6 +61,8 @@ class Terms(NamedTuple):
     shares: tuple[int, ...] = ()
     """The shares, in percent, of the answers that are right in part; none if an answer is right or
     wrong as a whole."""
+    can_be_wrong: bool = True
+    """Whether an answer can be wrong as a whole."""
 
 
 class Progress(NamedTuple):
@@ -145,7 +147,8 @@ def can_happen(terms: Terms, progress: Progress) -> Iterator[Happening]:
         yield Happening.CLOSE
     if terms.shares:
         yield Happening.PARTLY
-    yield Happening.WRONG
+    if terms.can_be_wrong:
+        yield Happening.WRONG
     if terms.can_pass:
         yield Happening.PASSED
     if terms.has_clock:

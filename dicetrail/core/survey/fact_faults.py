@@ -5,6 +5,7 @@ from fractions import Fraction
 
 from dicetrail.core.answers import fold, tolerance_of
 from dicetrail.core.document import (
+    Details,
     Facts,
     Leaves,
     Made,
@@ -17,6 +18,7 @@ from dicetrail.core.document import (
     warning,
 )
 from dicetrail.core.draw import MAX_FACTS, FactQuestions, Packs, comparison_key, questions_from
+from dicetrail.core.survey.question_faults import scale_fault
 
 _SHOWN = 3
 
@@ -121,11 +123,12 @@ def _made_problems(place: str, title: str, made: FactQuestions) -> Iterator[Prob
         what = f"no row of “{title}” makes a question"
         mend = "look at the columns named and at what rows must hold"
         yield Problem(place, what, mend)
-    elif made.pattern.made in (Made.NUMBER, Made.LETTERS, *_ARRANGED) and made.unfit:
+    elif made.pattern.made in (Made.NUMBER, Made.LETTERS, Made.ESTIMATE, *_ARRANGED) and made.unfit:
         rows = ", ".join(str(row + 1) for row in made.unfit[:_SHOWN])
         more = f" and {len(made.unfit) - _SHOWN} more" if len(made.unfit) > _SHOWN else ""
         why = {
             Made.NUMBER: "is no number",
+            Made.ESTIMATE: "is no number of the scale",
             Made.LETTERS: "is no word that fits letter by letter",
             Made.ORDER: f"has no number in “{made.pattern.by}”, or stands there before,",
             Made.MATCH: f"has nothing in “{made.pattern.by}” that belongs to it alone",
@@ -133,6 +136,7 @@ def _made_problems(place: str, title: str, made: FactQuestions) -> Iterator[Prob
         what = f"the answer {why} in row {rows}{more} of “{title}”"
         mend = {
             Made.ORDER: "write a number there, or leave the row out",
+            Made.ESTIMATE: "write another, or choose another scale, step or tolerance",
             Made.MATCH: "name each item in one row, or leave the row out",
         }.get(made.pattern.made, "write another, or have it typed")
         yield warning(place, what, mend)
@@ -184,7 +188,10 @@ def _choice_problems(place: str, round_: Round, made: FactQuestions) -> Iterator
 
 def _number_problems(place: str, made: FactQuestions) -> Iterator[Problem]:
     pattern = made.pattern
-    if pattern.made is Made.NUMBER and made:
+    if pattern.made is Made.ESTIMATE and made.scale is None and pattern.least and pattern.most:
+        fault = scale_fault(Details(least=pattern.least, most=pattern.most, step=pattern.step))
+        yield Problem(f"{place}.{fault.field}", fault.what, fault.mend)
+    if pattern.made is Made.ESTIMATE or (pattern.made is Made.NUMBER and made):
         try:
             tolerance_of(pattern.tolerance, Fraction(1))
         except ValueError as error:

@@ -6,10 +6,21 @@ all ask here, so a fault has the same words in each.
 
 from collections.abc import Collection, Iterator, Sequence
 from dataclasses import asdict, dataclass, fields, replace
+from fractions import Fraction
 from operator import attrgetter
 from typing import Any
 
-from dicetrail.core.answers import all_differ, as_shown, read_number, tolerance_of
+from dicetrail.core.answers import (
+    MAX_POINTS_OF_SCALE,
+    Scale,
+    all_differ,
+    as_shown,
+    plain_number,
+    read_number,
+    scale_in,
+    shape_of_estimate,
+    tolerance_of,
+)
 from dicetrail.core.document import (
     LONE_SURROGATE,
     MAX_CHOICES,
@@ -327,6 +338,60 @@ def _without_needs(question: Question) -> Iterator[FieldFault]:
         yield FieldFault("needs", 0, what, "leave it out")
 
 
+def _estimate_faults(question: Question) -> Iterator[FieldFault]:
+    right, scale = plain_number(question.right[0]), scale_in(question.details)
+    if right is None:
+        what = f"“{question.right[0]}” is not a number of one reading"
+        yield FieldFault("right", 0, what, "write it plainly, such as 1250 or 2.5")
+    if scale is None:
+        yield scale_fault(question.details)
+    elif right is not None:
+        yield from _off_scale(question, scale)
+    yield from _one_right(question)
+    yield from _no_wrong(question)
+
+
+def scale_fault(details: Details) -> FieldFault:
+    """Why the numbers of some details make no scale."""
+    numbers: list[Fraction] = []
+    for field, text in (("least", details.least), ("most", details.most), ("step", details.step)):
+        number = plain_number(text) if text or field != "step" else Fraction(1)
+        if number is None:
+            what = f"“{text}” is not a number of one reading" if text else "the scale has no end"
+            return FieldFault(field, 0, what, "write a number plainly, such as 1250 or 2.5")
+        numbers.append(number)
+    least, most, step = numbers
+    if least >= most:
+        mend = "write a larger number in this field"
+        return FieldFault("most", 0, f"the scale ends at {details.most}, where it begins", mend)
+    if step <= 0:
+        return FieldFault("step", 0, "the step of a scale is more than 0", "write a larger number")
+    if (most - least) % step:
+        what = f"steps of {details.step or 1} do not lead from {details.least} to {details.most}"
+        return FieldFault("step", 0, what, "write another step, or another end")
+    what = f"the scale has more than {MAX_POINTS_OF_SCALE:,} numbers"
+    return FieldFault("step", 0, what, "write a larger step")
+
+
+def _off_scale(question: Question, scale: Scale) -> Iterator[FieldFault]:
+    """Faults of what is right on a scale."""
+    right, details = plain_number(question.right[0]) or Fraction(0), question.details
+    if not scale.least <= right <= scale.most:
+        what = f"{question.right[0]} is off the scale from {details.least} to {details.most}"
+        yield FieldFault("right", 0, what, "write a number of the scale, or other ends")
+        return
+    try:
+        tolerance_of(details.tolerance, right)
+    except ValueError as error:
+        mend = "write an amount such as 0.5, a share such as 2%, or nothing"
+        yield FieldFault("tolerance", 0, str(error), mend)
+        return
+    shape = shape_of_estimate(question.right[0], details)
+    if all(shape.distance(round(shape.right) + by) for by in (-1, 0, 1)):
+        what = f"no number of the scale is {question.right[0]}, or within the tolerance"
+        yield FieldFault("tolerance", 0, what, "write a larger tolerance, or a smaller step")
+
+
 def _one_right(question: Question) -> Iterator[FieldFault]:
     if len(question.right) > 1:
         what = f"a question of kind {question.kind} has one right answer"
@@ -355,6 +420,7 @@ _ANSWER_FAULTS = {
     Kind.SORT: _sort_faults,
     Kind.ORDER: _order_faults,
     Kind.MATCH: _match_faults,
+    Kind.ESTIMATE: _estimate_faults,
 }
 
 

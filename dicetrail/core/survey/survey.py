@@ -17,6 +17,7 @@ from dicetrail.core.document import (
     MAX_POINTS,
     DrawOrder,
     Ending,
+    EstimateShare,
     Game,
     Kind,
     Lists,
@@ -526,6 +527,14 @@ def _partly_problems(at: str, round_: Round, censuses: Censuses) -> Iterator[Pro
             f"{at}.check.partly",
             "no question of this round wants several right choices together, or a match",
             "load one that does, or choose all or nothing",
+        )
+    if round_.check.estimate_share is not EstimateShare.NEVER and not any(
+        one.estimated.points for one in there
+    ):
+        yield warning(
+            f"{at}.check.estimate_share",
+            "nothing is estimated in this round",
+            "load a question of that kind, or choose all or nothing",
         )
     if round_.check.order_share is not OrderShare.NEVER and not any(one.ordered for one in there):
         yield warning(

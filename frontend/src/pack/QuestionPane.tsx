@@ -68,6 +68,7 @@ export function QuestionPane(props: QuestionPaneProps) {
         texts={question.right}
         onChange={(right, number) => onChange({ ...question, right }, `right-${number}`)}
       />
+      {question.kind === "match" && <p className="text-soft">Each is an item and what belongs to it: bee = honey.</p>}
       {question.kind === "choice" && question.right.length > 1 && (
         <SelectField
           label="Of the right answers"
@@ -112,7 +113,7 @@ export function QuestionPane(props: QuestionPaneProps) {
         onFile={(file) => bring.mutate(file)}
       />
       {bring.error && <ErrorNotice error={bring.error} />}
-      {TEXT_DETAILS.map(({ name, label }) => (
+      {TEXT_DETAILS.filter(({ name }) => !OF_SCALES.has(name) || question.kind === "estimate").map(({ name, label }) => (
         <TextField
           key={name}
           label={label}
@@ -123,6 +124,9 @@ export function QuestionPane(props: QuestionPaneProps) {
     </aside>
   );
 }
+
+/** The details that only an estimate has. */
+const OF_SCALES = new Set<string>(["least", "most", "step", "unit"]);
 
 /** Texts with one of them changed, and without the empty ones at the end. */
 function withText(texts: string[], number: number, text: string): string[] {

@@ -4,6 +4,7 @@ import type { Action } from "../api/runs";
 import type { Look, QuestionShown, Table } from "../api/schema";
 import { Button } from "../ui/Button";
 import { FeedbackLine } from "./FeedbackLine";
+import { EstimateAnswer } from "./EstimateAnswer";
 import { MatchAnswer } from "./MatchAnswer";
 import type { Matching } from "./matching";
 import { OrderAnswer } from "./OrderAnswer";
@@ -72,6 +73,16 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
               right={feedback?.right_places ?? []}
               taken={takenAs(feedback)}
               onOrder={(order) => onOrder?.(order)}
+              onAnswer={answer}
+            />
+          )}
+          {question.scale && (
+            <EstimateAnswer
+              scale={question.scale}
+              isOpen={isOpen}
+              feedback={feedback}
+              point={picked[0] === undefined ? undefined : picked[0] - 1}
+              onPoint={(point) => onOrder?.([point + 1])}
               onAnswer={answer}
             />
           )}
@@ -171,7 +182,7 @@ function choicesLook(look: Look, { choices }: QuestionShown): string {
 }
 
 function labelFor(question: QuestionShown): Parameters<Say>[0] {
-  if (question.choices.length > 0) return "or type";
+  if (question.choices.length > 0 || question.scale) return "or type";
   return question.kind === "letters" ? "or say" : "type answer";
 }
 

@@ -89,7 +89,7 @@ export function Table(props: TableProps) {
     asking: isBusy
       ? () => act({ action: "continue" })
       : places.length > 0
-        ? () => act({ action: "answer", value: places })
+        ? () => act({ action: "answer", value: table.question?.scale ? (places[0] ?? 0) : places })
         : undefined,
     holding: table.hold === null ? () => act({ action: "continue" }) : undefined,
     ended: onAgain,

@@ -88,6 +88,14 @@ class Phrase(Value):
     MOVE_DOWN = "move down", "Move {letter} down", "a button"
     AT_PLACE = "at place", "{letter} is number {number} of {count}", "read out after a move"
     THIS_ORDER = "this order", "This is the order", "a button"
+    ESTIMATE_IT = (
+        "estimate it",
+        "Move the slider, or type a number from {least} to {most}.",
+        "above a scale",
+    )
+    ON_SCALE = "on scale", "Your estimate", "a slider"
+    NO_ESTIMATE_YET = "no estimate yet", "no estimate yet", "a slider that was not moved yet"
+    THIS_ESTIMATE = "this estimate", "This is my estimate", "a button"
     MATCH_THEM = (
         "match them",
         "Match each: pick it and then what belongs to it, drag, or type the letters in turn.",
@@ -230,6 +238,13 @@ class Phrase(Value):
         "of a number",
     )
     NUMBER_WRONG = "number wrong", "{typed} is not the right answer", "of a number"
+    ESTIMATE_PARTLY = "estimate partly", "{typed} is {share} % right", "of an estimate"
+    OFF_SCALE = "off scale", "{typed} is not from {least} to {most}", "of an estimate"
+    BETWEEN_STEPS = (
+        "between steps",
+        "{typed} is between the steps of {step}",
+        "of an estimate",
+    )
     WITH_HOW = "with how", "{why}; {how}", "of a number of two readings"
     AS_THOUSANDS = "as thousands", "the {mark} was read as a thousands mark", "of a number"
     AS_DECIMAL = "as decimal", "the {mark} was read as a decimal mark", "of a number"
@@ -401,6 +416,11 @@ class Phrase(Value):
     PRESS_ENTER = "press enter", "Press Enter to begin.", "in a terminal"
     TYPE_ROUND = "type round", "Type the number of a round.", "in a terminal"
     ENTER_TAKES = "enter takes", "Enter takes {count}.", "in a terminal"
+    ESTIMATE_FROM = (
+        "estimate from",
+        "Type a number from {least} to {most}.",
+        "in a terminal",
+    )
     MATCH_SUCH_AS = (
         "match such as",
         "Type a letter for each in turn, such as {letters}.",

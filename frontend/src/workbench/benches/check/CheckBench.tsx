@@ -1,4 +1,4 @@
-import { VALUES } from "../../../api/parts";
+import { NEW_ROUND, VALUES } from "../../../api/parts";
 import type { Sample } from "../../../api/schema";
 import { NumberField, SelectField, SwitchField, TextField } from "../../../ui/fields";
 import type { BenchProps } from "../../state/props";
@@ -66,6 +66,19 @@ export function CheckBench({ game, round, number, at, editRound, table }: BenchP
           options={VALUES.OrderShare}
           onChange={(order_share) => set({ order_share })}
         />
+        <SelectField
+          where={`${at}.check.estimate_share`}
+          value={check.estimate_share}
+          options={VALUES.EstimateShare}
+          onChange={(estimate_share) => set({ estimate_share })}
+        />
+        {check.estimate_share !== NEW_ROUND.check.estimate_share && (
+          <NumberField
+            where={`${at}.check.estimate_reach`}
+            value={check.estimate_reach}
+            onChange={(estimate_reach) => estimate_reach !== null && set({ estimate_reach })}
+          />
+        )}
         {countsParts(check) && (
           <NumberField
             where={`${at}.check.right_from`}

@@ -60,7 +60,11 @@ export function PatternEditor({ pattern, facts, at, dice, onChange, onRemove, on
             <SelectField where={`${at}.shows`} value={pattern.shows} options={VALUES.Shows} onChange={(shows) => set({ shows })} />
           </>
         )}
-        {pattern.made === "number" && (
+        {pattern.made === "estimate" &&
+          (["least", "most", "step", "unit"] as const).map((name) => (
+            <TextField key={name} where={`${at}.${name}`} className="w-28" placeholder={toldOf(`${at}.${name}`).empty} value={pattern[name]} onChange={(text) => set({ [name]: text })} />
+          ))}
+        {(pattern.made === "number" || pattern.made === "estimate") && (
           <TextField where={`${at}.tolerance`} className="w-28" value={pattern.tolerance} onChange={(tolerance) => set({ tolerance })} />
         )}
         <SelectField where={`${at}.leaves`} value={pattern.leaves} options={VALUES.Leaves} onChange={(leaves) => set({ leaves })} />
