@@ -306,7 +306,10 @@ class _ReachSearch:
             if where.slot and not node.is_again:
                 yield from self._taken(node, node.tallies, RoundEnds(where, where.position))
         if "add_time" in self.script_actions:
+            is_fresh = where.position == 0 and not node.is_again
             for which in self.countdowns(round_):
+                if which == "round" and is_fresh:
+                    continue  # the clock of a round begins with it
                 time_over = before_asking(self.game, where, length, node.is_again, which)
                 assert time_over is not None
                 yield from self._taken(node, node.tallies, time_over)
