@@ -29,6 +29,7 @@ from dicetrail.core import (
 from dicetrail.core.document import (
     Badge,
     Effect,
+    EstimateShare,
     Language,
     Leaves,
     Made,
@@ -454,15 +455,20 @@ def right():
 GARDEN_YEAR = Game(
     title="The Garden Year",
     opening=Opening(
-        "Put the year in order, and find all there is. What is partly right counts too."
+        "Put the year in order, match, estimate, and find all there is. What is partly right "
+        "counts too."
     ),
     rounds=(
         Round(
             "The garden year",
             (YEAR_PACK,),
-            draw=Draw(6),
+            draw=Draw(8),
             ask=Ask(tries=2, typing=True),
-            check=Check(partly=PartlyRight.LESS_WRONG, order_share=OrderShare.PAIRS),
+            check=Check(
+                partly=PartlyRight.LESS_WRONG,
+                order_share=OrderShare.PAIRS,
+                estimate_share=EstimateShare.STRAIGHT,
+            ),
         ),
     ),
     script="""\

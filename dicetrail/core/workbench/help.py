@@ -42,6 +42,20 @@ _ON_PAGE = (
     ),
     (
         Stop.LOAD,
+        "Match",
+        "A question of the kind match holds pairs: bee = honey. Players give each item what belongs to it; several can share one.",
+        "match matching pair pairs connect groups sort categories drag",
+        "",
+    ),
+    (
+        Stop.LOAD,
+        "Estimate",
+        "A question of the kind estimate has a number on a scale, with its ends, step and unit. Players move a slider or type.",
+        "estimate slider scale guess number range closest nearest tolerance",
+        "",
+    ),
+    (
+        Stop.LOAD,
         "Facts and patterns",
         "A table with named columns makes questions by a pattern: each row asks, and wrong choices are drawn from the other rows.",
         "vocabulary list flashcards table database generate",
@@ -155,9 +169,9 @@ _ON_PAGE = (
     (
         Stop.CHECK,
         "Partly right",
-        "Where all right choices are wanted, or answers are put in order, what is right of it can count by its share. "
+        "Where all right choices are wanted, or answers are put in order, matched or estimated, what is right can count by its share. "
         "The handler partly, or the share from which it is right, says what it is worth.",
-        "partial credit half points some of several share multiple answers order sequence",
+        "partial credit half points some of several share multiple answers order sequence match estimate distance",
         "",
     ),
     (

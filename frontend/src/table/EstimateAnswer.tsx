@@ -45,12 +45,13 @@ export function EstimateAnswer({ scale, isOpen, feedback, point, onPoint, onAnsw
               value={point ?? middle}
               aria-valuetext={isSet ? told(point) : say("no estimate yet")}
               onChange={(event) => onPoint(Number(event.target.value))}
+              onKeyDown={(event) => event.key === "Enter" && isSet && onAnswer(point + 1)}
               onPointerUp={(event) => onPoint(Number(event.currentTarget.value))}
-              className={`mt-1 h-8 w-full cursor-pointer accent-brick ${isSet ? "" : "opacity-60"}`}
+              className={`mt-1 h-8 w-full cursor-pointer accent-accent ${isSet ? "" : "opacity-60"}`}
             />
           </>
         ) : (
-          <Marks feedback={feedback} />
+          <Marks feedback={feedback} given={feedback?.given_at == null ? "" : told(Math.round(feedback.given_at * (scale.points - 1)))} />
         )}
         <p className="flex justify-between gap-2 text-soft tabular-nums">
           <span>{least}</span>
@@ -69,7 +70,7 @@ export function EstimateAnswer({ scale, isOpen, feedback, point, onPoint, onAnsw
 }
 
 /** The scale after the answer: a ring where the estimate lay, a filled mark where the right number is. */
-function Marks({ feedback }: { feedback: Feedback | null }) {
+function Marks({ feedback, given }: { feedback: Feedback | null; given: string }) {
   const say = useSay();
   const at = (part: number) => `${100 * part}%`;
   return (
@@ -81,7 +82,7 @@ function Marks({ feedback }: { feedback: Feedback | null }) {
       )}
       {feedback?.given_at != null && (
         <span className="absolute -top-2 -ms-2.5 size-5.5 rounded-full border-3 border-ink" style={{ insetInlineStart: at(feedback.given_at) }}>
-          <span className="absolute start-1/2 bottom-6 -translate-x-1/2 text-sm font-semibold whitespace-nowrap text-ink rtl:translate-x-1/2">{say("your answer")}</span>
+          <span className="absolute start-1/2 bottom-6 -translate-x-1/2 text-sm font-semibold whitespace-nowrap text-ink rtl:translate-x-1/2">{say("your answer")} {given}</span>
         </span>
       )}
     </div>
