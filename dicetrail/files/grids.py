@@ -44,13 +44,13 @@ class GridRows:
             yield row
 
 
-_OWN_KEYS = re.compile(r"""["'\s{,-]prompt["']?\s*:""")
+_OWN_KEYS = tuple(re.compile(rf"""["'\s{{,-]{key}["']?\s*:""") for key in ("prompt", "right"))
 _LOOKED_AT = 100_000
 
 
 def is_own_form(text: str) -> bool:
     """Whether a document seems to hold questions under our own names."""
-    return _OWN_KEYS.search(text, 0, _LOOKED_AT) is not None
+    return all(key.search(text, 0, _LOOKED_AT) for key in _OWN_KEYS)
 
 
 def keyed_rows(text: str, form: Format, most: int | None = None) -> GridRows:

@@ -221,19 +221,19 @@ def planned(sample: Sequence[Sequence[str]], has_headings: bool, plan: Plan) -> 
     body = sample[1:] if has_headings else sample
     width = max((len(cells) for cells in sample), default=0)
     columns = _columns(body, width)
+    if has_headings and (pairs := _paired_columns(sample[0])):
+        return replace(
+            plan,
+            has_headings=True,
+            columns=tuple(_roles_beside(pairs, sample[0], columns, body)),
+            kind=Kind.MATCH,
+        )
     roles = (
         _roles_from_headings(sample[0], columns, body)
         if has_headings
         else _roles_from_values(columns, range(width), body)
     )
     packed = columns[roles.index(Role.OPTIONS)] if Role.OPTIONS in roles else None
-    if has_headings and (pairs := _paired_columns(sample[0])):
-        roles = [_NOT_ANSWERED.get(role, role) for role in roles]
-        for items, partners in pairs:
-            roles[items], roles[partners] = Role.ITEM, Role.PARTNER
-        if Role.QUESTION not in roles:
-            roles[roles.index(Role.IGNORED)] = Role.QUESTION
-        return replace(plan, has_headings=True, columns=tuple(roles), kind=Kind.MATCH)
     if has_headings and _says_order(sample[0], roles):
         roles = [Role.RIGHT if role in _ANSWERS else role for role in roles]
         return replace(plan, has_headings=True, columns=tuple(roles), kind=Kind.ORDER)
@@ -259,6 +259,24 @@ def _paired_columns(headings: Sequence[str]) -> list[tuple[int, int]]:
     places = range(len(headings) - 1)
     pairs = [(at, at + 1) for at in places if paired_with(headings[at], headings[at + 1])]
     return pairs if len(pairs) >= MIN_ARRANGED and len(headings) > 2 * len(pairs) else []
+
+
+def _roles_beside(
+    pairs: Sequence[tuple[int, int]],
+    headings: Sequence[str],
+    columns: Sequence[ColumnFill],
+    body: Sequence[Sequence[str]],
+) -> list[Role]:
+    """The roles of columns of which some are pairs: the others have those their headings name."""
+    paired = {place for pair in pairs for place in pair}
+    bare = ["" if place in paired else heading for place, heading in enumerate(headings)]
+    left = [ColumnFill(()) if at in paired else column for at, column in enumerate(columns)]
+    roles = [_NOT_ANSWERED.get(role, role) for role in _roles_from_headings(bare, left, body)]
+    for items, partners in pairs:
+        roles[items], roles[partners] = Role.ITEM, Role.PARTNER
+    if Role.QUESTION not in roles:
+        roles[roles.index(Role.IGNORED)] = Role.QUESTION
+    return roles
 
 
 def _says_order(headings: Sequence[str], roles: Sequence[Role]) -> bool:

@@ -93,7 +93,8 @@ def planned_question(cells: list[str], plan: Plan) -> Question:
     kind = _kind(_one(cells, plan, Role.KIND), plan)
     right, wrong = _answers(cells, plan, kind)
     details = _details(cells, plan)
-    if len(right) > 1 and Role.KEY in plan.columns and ROLE_OF_DETAIL["needs"] not in plan.columns:
+    is_keyed = Role.KEY in plan.columns and ROLE_OF_DETAIL["needs"] not in plan.columns
+    if len(right) > 1 and is_keyed and kind not in ARRANGED:
         details = replace(details, needs=Needs.ALL)
     replies = _replies(cells, plan, wrong)
     shows_files = (kind is Kind.CHOICE and wrong) or kind in ARRANGED
