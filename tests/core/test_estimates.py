@@ -18,11 +18,13 @@ from dicetrail.core import (
     Ending,
     Facts,
     Game,
+    Input,
     Kind,
     Pack,
     Pattern,
     Question,
     Round,
+    replay,
     start,
     step,
     survey,
@@ -41,7 +43,15 @@ from dicetrail.core.answers import (
     shares_of_estimates,
 )
 from dicetrail.core.document import After, DecimalMark, EstimateShare, Made
-from dicetrail.core.foresight import How, Scout, forecast, played, witnesses
+from dicetrail.core.foresight import (
+    How,
+    Scout,
+    evidence_of,
+    forecast,
+    observations,
+    played,
+    witnesses,
+)
 from dicetrail.core.play import Intent, made_ready, next_input
 from dicetrail.core.play.program import presented_question
 from dicetrail.core.survey import first_fault
@@ -154,7 +164,7 @@ class TestAsking(unittest.TestCase):
                         self.assertEqual(checked.share, share if share not in (0, 100) else 0)
 
     def test_what_is_no_number_of_the_scale_costs_nothing(self):
-        for answer in ("", "heavy", "kg", "-1", "21", "7.5", 0, 22, "7 km", "1e1"):
+        for answer in ("", "heavy", "kg", "-1", "21", "7.5", 0, 22, 10**4299, "7 km", "1e1"):
             with self.subTest(answer=answer):
                 verdict = check_estimate(answer, "7", KILOS, Check()).verdict
                 self.assertEqual(verdict, Verdict.UNREADABLE)
@@ -224,6 +234,20 @@ class TestForesight(unittest.TestCase):
             scores = [played(program, (scout,), dice).tally.counters[0] for dice in range(600)]
             mean = told.counters[0].mean
             self.assertAlmostEqual(sum(scores) / 600, mean, delta=5 * 50 / 600**0.5)
+
+
+class TestEvidence(unittest.TestCase):
+    def test_an_estimate_is_counted_alike_however_it_was_given(self):
+        program, runs = ready(), []
+        for answer in (13, "12", "12 kg", "12.0", 1, "8"):
+            inputs = [Input(Begin(), 0), Input(Answer(answer), 10)]
+            moments = replay(program, 7, ("Ada",), inputs)
+            runs.append(list(observations(program, moments, inputs)))
+        (told,) = evidence_of(runs).questions
+        self.assertEqual(
+            [(one.given, one.times) for one in told.picked], [("12 kg", 4), ("0 kg", 1)]
+        )
+        self.assertEqual(told.right_at, (1,))
 
 
 class TestQuestions(unittest.TestCase):

@@ -479,6 +479,8 @@ def check_estimate(given: Given, right: str, details: Details, check: Check) -> 
         return too_long
     scale = scale_in(details)
     if isinstance(given, int) and scale is not None:
+        if not 1 <= given <= scale.points:
+            return _off_scale(str(given), details)
         given = as_number(scale.at(given - 1), check.decimal_mark)
     typed = tidy(str(given))
     if not typed:
@@ -490,8 +492,7 @@ def check_estimate(given: Given, right: str, details: Details, check: Check) -> 
         return _unreadable(Phrase.NO_NUMBER, typed=typed)
     place = scale.place_of(written.value)
     if not 0 <= place < scale.points:
-        ends = {"least": details.least, "most": details.most}
-        return _unreadable(Phrase.OFF_SCALE, typed=typed, **ends)
+        return _off_scale(typed, details)
     if place.denominator != 1:
         return _unreadable(Phrase.BETWEEN_STEPS, typed=typed, step=details.step or "1")
     shape = shape_of_estimate(right, details)
@@ -509,6 +510,10 @@ def check_estimate(given: Given, right: str, details: Details, check: Check) -> 
         amount = details.tolerance
         said = message(Phrase.NUMBER_NEAR, typed=typed, tolerance=amount, right=right)
     return Checked(Verdict.RIGHT, _read_so(said, written), matched=right, point=point)
+
+
+def _off_scale(typed: str, details: Details) -> Checked:
+    return _unreadable(Phrase.OFF_SCALE, typed=typed, least=details.least, most=details.most)
 
 
 def _read_so(said: Message, written: ReadNumber) -> Message:

@@ -136,6 +136,9 @@ def observations(
 def _tried(program: Program, state: State, given: Given) -> Try:
     checked, presented = check(program, state, given), presented_question(program, state)
     question = presented.question
+    if checked.point is not None:
+        # Alike however it was given: by the slider, or typed with its unit or without.
+        return Try(presented.chosen((checked.point + 1,)), checked.verdict)
     if question.kind not in ARRANGED or checked.verdict is Verdict.UNREADABLE:
         words = given if isinstance(given, str) else _picked(program, state, given)
         return Try(words, checked.verdict)
