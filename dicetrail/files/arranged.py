@@ -12,8 +12,8 @@ def parted(cell: str, kind: Kind) -> tuple[str, ...]:
     >>> parted("sow > hoe > reap", Kind.ORDER), parted("bee = honey; hen = egg", Kind.MATCH)
     (('sow', 'hoe', 'reap'), ('bee = honey', 'hen = egg'))
     """
-    for sign in _BETWEEN:
-        parts = tuple(part.strip() for part in cell.split(sign))
+    for between in _BETWEEN:
+        parts = tuple(part.strip() for part in cell.split(between))
         is_fit = len(parts) > 1 and all(parts)
         if is_fit and (kind is Kind.ORDER or all(map(pair_of, parts))):
             return parts

@@ -65,7 +65,7 @@ _KIND_WORDS = {
     Kind.TYPED: ("short", "short answer", "text", "open", "fill", "fill in", "free text", "input"),
     Kind.NUMBER: ("numeric", "numerical", "integer", "calculated"),
     Kind.ORDER: ("ordering", "put in order", "sequence", "sequencing", "ranking", "sorting"),
-    Kind.ESTIMATE: ("estimation", "slider", "scale", "guess", "range", "number line"),
+    Kind.ESTIMATE: ("estimation", "slider", "scale", "number line"),
     Kind.MATCH: ("matching", "pairs", "pairing", "match pairs"),
 }
 KIND_WORDS = {

@@ -469,7 +469,8 @@ def _arranged(asked: Sequence[str], options: Sequence[tuple[str, bool]]) -> Ques
 
 
 _ORDERS = re.compile(
-    r"\b(?:in|into) (?:the )?(?:right |correct |proper )?(?:order|sequence)\b|\bReihenfolge\b"
+    r"\b(?:in|into) (?:the )?(?:right |correct |proper )?(?:order|sequence)\b(?! to\b)"
+    r"|\bReihenfolge\b"
     r"|\b(?:dans l.|en |por |in )ord(?:re|en|em|ine)\b|\bop volgorde\b|\bpo kolei\b|\bпо порядку\b",
     re.IGNORECASE,
 )

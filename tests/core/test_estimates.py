@@ -121,7 +121,7 @@ class TestShares(unittest.TestCase):
         self.assertTrue(scale.least <= least <= least + length <= scale.most)
         self.assertTrue(scale.least >= 0 or least < 0, "no room below nothing")
         self.assertEqual((scale.most - scale.least) % scale.step, 0)
-        self.assertTrue(20 <= scale.points <= 104, scale)
+        self.assertTrue(20 <= scale.points <= 111, scale)
         told = Details(**{name: as_number(getattr(scale, name)) for name in scale._fields})
         self.assertEqual(scale_in(told), scale)
 

@@ -422,6 +422,19 @@ class TestLayouts(unittest.TestCase):
                 for item, partner in first.pairs:
                     self.assertIn((item, partner), MEANT)
 
+    def test_what_only_sounds_so_is_not_taken_for_one(self):
+        """Options of which none is marked, a sum, and code are no orders and no matches."""
+        for text in (
+            "What do you need in order to make compost?\na) air\nb) water\nc) time\n",
+            "In which month do you sow?\n- March\n- April\n",
+            "x = 1\ny = 2\nz = 3\n",
+            "Vocabulary\nHund = dog\nKatze = cat\nKuh = cow\n",
+        ):
+            kinds = {
+                one.kind for one in read_questions(text.encode(), guess(text.encode())).questions
+            }
+            self.assertFalse(kinds & {Kind.ORDER, Kind.MATCH}, text)
+
 
 MEANT = {
     ("bee", "honey"),

@@ -70,18 +70,20 @@ def scale_in(details: Details) -> Scale | None:
 def scale_around(least: Fraction, most: Fraction) -> Scale:
     """A scale of about a hundred round numbers that holds some, with room at both ends.
 
-    >>> scale_around(Fraction(13), Fraction(87))
-    Scale(least=Fraction(0, 1), most=Fraction(100, 1), step=Fraction(1, 1))
+    >>> scale_around(Fraction(20), Fraction(80))
+    Scale(least=Fraction(5, 1), most=Fraction(95, 1), step=Fraction(1, 1))
     """
     room = (most - least or abs(most) or Fraction(1)) / 5
     low = least - room if least < 0 else max(Fraction(0), least - room)
     high = most + room
     step = next(step for step in _round_steps(high - low) if (high - low) / step <= _MAX_AROUND)
-    low, high = floor(low / step) * step, ceil(high / step) * step
+    round_step = _STEPS_TO_AN_END * step
+    low, high = floor(low / round_step) * round_step, ceil(high / round_step) * round_step
     return Scale(low, high, step)
 
 
 _MAX_AROUND = 100
+_STEPS_TO_AN_END = 5
 
 
 def _round_steps(length: Fraction) -> Iterator[Fraction]:

@@ -1,6 +1,6 @@
 """Pairs of a matching question: an item and its partner, written ``bee = honey``."""
 
-_SIGNS = (" = ", " → ", " => ", " -> ", "→", "=>", "->", "=")
+_BETWEEN = (" = ", " → ", " => ", " -> ", "→", "=>", "->", "=")
 """What can stand between an item and its partner. The first sign that occurs parts them."""
 
 
@@ -12,10 +12,10 @@ def pair_in(text: str) -> tuple[str, str] | None:
     >>> pair_in("bee = honey"), pair_in("2+2=4 = four"), pair_in("bee")
     (('bee', 'honey'), ('2+2=4', 'four'), None)
     """
-    sign = next((sign for sign in _SIGNS if sign in text), None)
-    if sign is None:
+    between = next((between for between in _BETWEEN if between in text), None)
+    if between is None:
         return None
-    item, partner = map(str.strip, text.split(sign, 1))
+    item, partner = map(str.strip, text.split(between, 1))
     return (item, partner) if item and partner else None
 
 
