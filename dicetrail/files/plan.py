@@ -65,6 +65,7 @@ _KIND_WORDS = {
     Kind.TYPED: ("short", "short answer", "text", "open", "fill", "fill in", "free text", "input"),
     Kind.NUMBER: ("numeric", "numerical", "integer", "calculated"),
     Kind.ORDER: ("ordering", "put in order", "sequence", "sequencing", "ranking", "sorting"),
+    Kind.JUDGED: ("own judgement", "self", "self assessed", "self check", "card", "flash card"),
     Kind.ESTIMATE: ("estimation", "slider", "scale", "number line"),
     Kind.MATCH: ("matching", "pairs", "pairing", "match pairs"),
 }

@@ -27,6 +27,7 @@ from dicetrail.core import (
     Phase,
     Program,
     Quit,
+    Show,
     Table,
     Wait,
     start,
@@ -201,9 +202,17 @@ def _action(view: Table, line: str, words: Translator) -> Action:
     }
     if word in commands:
         return commands[word]
+    if _may_look(view) and not word:
+        return Show(question)
     if view.question is not None and view.question.kind is Kind.LETTERS and len(word) == 1:
         return Letter(word, question)
     return Answer(line, question)
+
+
+def _may_look(view: Table) -> bool:
+    """Whether the player can look at the answer now, to judge their own by it."""
+    question = view.question
+    return question is not None and question.kind is Kind.JUDGED and not question.answer
 
 
 def _told(view: Table, translator: Translator) -> Iterator[StyledLine | Card]:
@@ -261,7 +270,12 @@ def _asked(view: Table, translator: Translator) -> Iterator[StyledLine | Card]:
             lines.append(StyledLine(told))
         if question.items:
             lines.append(_line(""))
-        for choice in question.choices:
+        if question.answer:
+            asked = translator.say(Phrase.DID_YOU_HAVE_IT)
+            lines += [_line(""), _line(question.answer), _line(""), _line(asked)]
+        if _may_look(view):
+            lines += [_line(""), _line(translator.say(Phrase.ENTER_SHOWS))]
+        for choice in () if _may_look(view) else question.choices:
             words = choice.text or choice.picture or choice.sound
             lines.append(
                 StyledLine(

@@ -10,6 +10,7 @@ from dicetrail.core.answers.checking import (
     all_differ,
     check_choice,
     check_estimate,
+    check_judged,
     check_match,
     check_number,
     check_order,
@@ -48,9 +49,10 @@ from dicetrail.core.answers.matches import (
 )
 from dicetrail.core.answers.numbers import as_number, read_number, tolerance_of
 from dicetrail.core.answers.orders import order_with, share_of_order, shares_of_orders
-from dicetrail.core.answers.shares import WHOLE, share_of_picks, shares_of_picks
+from dicetrail.core.answers.shares import HALF, WHOLE, share_of_picks, shares_of_picks
 
 __all__ = [
+    "HALF",
     "LETTERS",
     "MAX_ANSWER",
     "MAX_POINTS_OF_SCALE",
@@ -72,6 +74,7 @@ __all__ = [
     "caseless",
     "check_choice",
     "check_estimate",
+    "check_judged",
     "check_match",
     "check_number",
     "check_order",

@@ -26,7 +26,7 @@ from dicetrail.core.answers.folding import (
 from dicetrail.core.answers.matches import share_of_match
 from dicetrail.core.answers.numbers import ReadNumber, as_number, number_in, within
 from dicetrail.core.answers.orders import share_of_order
-from dicetrail.core.answers.shares import WHOLE, share_of_picks
+from dicetrail.core.answers.shares import HALF, WHOLE, share_of_picks
 from dicetrail.core.document import (
     ENGLISH,
     MAX_CHOICES,
@@ -425,6 +425,28 @@ def check_match(
         said = message(Phrase.ARE_ALL_BUT, choices=letters, count=slips)
         return Checked(Verdict.CLOSE, said, named, matched)
     return Checked(Verdict.RIGHT, message(Phrase.MATCH_RIGHT, letters=letters), named, matched)
+
+
+def check_judged(given: Given, choices: Sequence[str], check: Check) -> Checked:
+    """The verdict that a player gives of their own answer: the first choice says that it was right,
+    the last that it was not, and one between them that half of it was."""
+    if isinstance(given, str):
+        named, _ = _places_typed(given, choices, check, Needs.ANY, "")
+    else:
+        named = (given,) if isinstance(given, int) else given
+    if isinstance(named, Checked):
+        return named
+    if len(named) != 1:
+        return _unreadable(Phrase.ONLY_ONE if named else Phrase.NOTHING_PICKED)
+    (place,) = named
+    if not 1 <= place <= len(choices):
+        return _unreadable(Phrase.NO_CHOICE, number=place, offer=_offer(choices))
+    said = _amid(place, choices)
+    if place == 1:
+        return Checked(Verdict.RIGHT, said, named)
+    if place == len(choices):
+        return Checked(Verdict.WRONG, said, named)
+    return Checked(Verdict.PARTLY, said, named, share=HALF)
 
 
 def check_typed(given: Given, accepted: Sequence[str], check: Check) -> Checked:

@@ -15,6 +15,9 @@ from dicetrail.core.document import PartlyRight
 WHOLE = 100
 """The share of an answer that is right."""
 
+HALF = 50
+"""The share of an answer of which its player says that it was right in part."""
+
 
 def share_of(part: int, whole: int) -> int:
     """The share of an answer that is not wholly right, in percent rounded half up.

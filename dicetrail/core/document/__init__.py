@@ -26,6 +26,7 @@ from dicetrail.core.document.field_labels import (
 from dicetrail.core.document.game import (
     ARRANGED,
     DOCUMENT,
+    JUDGEMENTS,
     MAX_CHOICES,
     MAX_LETTERS,
     MAX_PLAYERS,
@@ -158,6 +159,7 @@ __all__ = [
     "DETAILS",
     "DOCUMENT",
     "ENGLISH",
+    "JUDGEMENTS",
     "LONE_SURROGATE",
     "LONGEST_CUE_MS",
     "LONGEST_MS",

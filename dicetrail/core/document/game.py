@@ -189,6 +189,7 @@ class Made(Value):
     ORDER = "order", "Put in order", "by a column of numbers; the others are drawn from other rows"
     MATCH = "match", "Matched", "two columns; the other pairs are drawn from other rows"
     ESTIMATE = "estimate", "Estimated on a scale", "a column of numbers"
+    JUDGED = "judged", "Judged by the player", "the answer is shown, and the player says"
 
 
 class Leaves(Value):
@@ -285,6 +286,8 @@ class Kind(Value):
     partners that are left over."""
     ESTIMATE = "estimate"
     """Estimate a number on a scale; `right` holds the number, the details the scale."""
+    JUDGED = "judged", "judged by the player"
+    """See the answer and say whether it was known; `right` holds what is shown."""
 
 
 ARRANGED = frozenset((Kind.ORDER, Kind.MATCH))
@@ -395,6 +398,8 @@ class Question:
                 return (*self.partners, *self.wrong)
             case Kind.TRUTH:
                 return TRUTHS
+            case Kind.JUDGED:
+                return JUDGEMENTS
         return ()
 
     @property
@@ -410,12 +415,18 @@ class Question:
             return ", ".join(self.right)
         if self.kind is Kind.ESTIMATE:
             return " ".join(filter(None, (*self.right[:1], self.details.unit)))
+        if self.kind is Kind.JUDGED:
+            return " or ".join(self.right)
         joined = " and " if self.details.needs is Needs.ALL else " or "
         return joined.join(self.right) if self.choices else "".join(self.right[:1])
 
 
 TRUTHS = ("true", "false")
 """The two choices of a truth question, always in this order."""
+
+JUDGEMENTS = ("right", "partly", "wrong")
+"""What players say of themselves once an answer is shown, always in this order. The second is
+offered where the round counts parts."""
 
 
 @dataclass(frozen=True, slots=True)

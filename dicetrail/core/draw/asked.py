@@ -7,6 +7,7 @@ from collections.abc import Collection
 from typing import NamedTuple
 
 from dicetrail.core.answers import (
+    HALF,
     WHOLE,
     MatchShape,
     shares_of_estimates,
@@ -146,6 +147,8 @@ def _shares(round_: Round, traits: Traits) -> Collection[int]:
         return (0, *shares_of_orders(check.order_share, traits.ordered))
     if traits.matched.items:
         return (0, *shares_of_matches(check.partly, match_shown(round_, traits.matched)))
+    if traits.kind is Kind.JUDGED:
+        return (0,) if check.partly is PartlyRight.NEVER else (0, HALF)
     right, wrong = traits.all_wanted
     if not right or check.partly is PartlyRight.NEVER:
         return (0,)

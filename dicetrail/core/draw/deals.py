@@ -18,6 +18,7 @@ from dicetrail.core.document import (
     Kind,
     Leaves,
     Order,
+    PartlyRight,
     Question,
     Refill,
     Round,
@@ -326,6 +327,9 @@ def choices_shown(
     shown = question.choices
     if not shown:
         return (), ()
+    if question.kind is Kind.JUDGED:
+        has_parts = round_.check.partly is not PartlyRight.NEVER
+        return (shown if has_parts else (shown[0], shown[-1])), (1,)
     if question.kind is Kind.ORDER:
         purpose = f"order of {known_as}"
         chances = stream(dice, purpose, dealt.times_before, dealt.sourced.number)

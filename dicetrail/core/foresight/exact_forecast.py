@@ -468,7 +468,7 @@ class ExactForecast:
             wrong = made.wrong_count(sourced.number)
         elif question.kind is Kind.ESTIMATE:
             return picks_of(question, round_.check, 1, 0)
-        elif not question.choices:
+        elif not question.choices or question.kind is Kind.JUDGED:
             return Picks()
         if question.kind is not Kind.ORDER:
             shown = round_.ask.shown

@@ -119,7 +119,7 @@ def _picks(program: Program, state: State) -> Picks:
     choices, right = choices_of(program, state)
     if presented.question.kind is Kind.ESTIMATE:
         return picks_of(presented.question, presented.round.check, 1, 0)
-    if not choices:
+    if not choices or presented.question.kind is Kind.JUDGED:
         return Picks()
     different = len(set(right))  # several items of a match can have one partner
     wrong = len(choices) - different

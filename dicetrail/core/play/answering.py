@@ -156,6 +156,8 @@ def _partly(presented: PresentedQuestion, share: int | None) -> Action | None:
     if not shares:
         return None
     wanted = min(shares, key=lambda one: (abs(one - _HALF), one)) if share is None else share
+    if presented.question.kind is Kind.JUDGED:
+        return Answer(2)
     if presented.question.kind is Kind.ESTIMATE:
         return _estimate(presented, wanted)
     if presented.question.kind in ARRANGED:
@@ -200,6 +202,8 @@ def _wrong(presented: PresentedQuestion) -> Action:
         least = min(presented.terms.shares, default=0)
         estimate = _estimate(presented, 0) or _estimate(presented, least)
         return estimate or Answer(question.right[0])
+    if question.kind is Kind.JUDGED:
+        return Answer(len(presented.choices))
     if question.kind in ARRANGED and (arranged := _arranged(presented, 0)):
         return arranged
     for place in range(1, len(presented.choices) + 1):

@@ -89,6 +89,7 @@ from dicetrail.core.play.state import (
     Quit,
     RoundInPlay,
     Setup,
+    Show,
     State,
     TimeRanBackwards,
     Wait,
@@ -381,6 +382,17 @@ def _hint(program: Program, state: State, _action: Hint) -> Telling[State]:
     return (yield from _at_once(program, state, presented, settled))
 
 
+def _show(program: Program, state: State, _action: Show) -> Telling[State]:
+    if (
+        presented_question(program, state).question.kind is not Kind.JUDGED
+        or state.question.is_shown
+    ):
+        raise _ActionRefused(Phrase.NOTHING_TO_SHOW)
+    who = state.players[state.turn]
+    yield Footprint(state.at, Stop.ASK, What.SHOWN, f"{who} looked at the answer")
+    return quiet(state)._replace(question=state.question._replace(is_shown=True))
+
+
 def _at_once(
     program: Program, state: State, presented: PresentedQuestion, settled: Settled
 ) -> Telling[State]:
@@ -452,6 +464,7 @@ _TAKEN: dict[tuple[type, Phase], Callable[[Program, State, Any], Telling[State]]
     (Answer, Phase.ASKING): _answer,
     (Letter, Phase.ASKING): _letter,
     (Hint, Phase.ASKING): _hint,
+    (Show, Phase.ASKING): _show,
     (Pass, Phase.ASKING): _pass,
     (Continue, Phase.HOLDING): _continue,
     (Quit, Phase.OPENING): _quit,

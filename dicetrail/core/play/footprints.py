@@ -42,6 +42,7 @@ class What(StrEnum):
     ANSWERED = "answered"
     CHECKED = "checked"
     HINTED = "hinted"
+    SHOWN = "shown"
     PASSED = "passed"
     LATE = "late"
     CHANGED = "changed"

@@ -14,6 +14,7 @@ from dicetrail.core.answers import (
     as_number,
     check_choice,
     check_estimate,
+    check_judged,
     check_match,
     check_number,
     check_order,
@@ -99,7 +100,7 @@ class PresentedQuestion:
 
     @property
     def _answer(self) -> Filling:
-        if not self.right:
+        if not self.right or self.question.kind is Kind.JUDGED:
             return message(Phrase.QUOTED, text=self.question.answer)
         return self._told(self.right, self._between if self.question.wants_all else Phrase.LIST_OR)
 
@@ -165,6 +166,8 @@ class PresentedQuestion:
         match question.kind:
             case Kind.ORDER:
                 return check_order(given, choices, self.right, rules, joined_by)
+            case Kind.JUDGED:
+                return check_judged(given, self.shown, rules)
             case Kind.MATCH:
                 items = [item for item, _ in question.pairs]
                 return check_match(given, items, choices, self.right, rules, joined_by)

@@ -12,6 +12,7 @@ from dicetrail.core.answers import (
     Verdict,
 )
 from dicetrail.core.document import (
+    JUDGEMENTS,
     TRUTHS,
     Draw,
     DrawOrder,
@@ -179,8 +180,8 @@ def presented_question(program: Program, state: State) -> PresentedQuestion:
             round_, where.number, state.setup.dice, where.position, dealt, known_as
         )
         question, shown, words = dealt.sourced.question, choices, program.translator
-        if question.kind is Kind.TRUTH:
-            shown = tuple(words.say(_TRUTHS[choice]) for choice in choices)
+        if question.kind in (Kind.TRUTH, Kind.JUDGED):
+            shown = tuple(words.say(_OWN_CHOICES[choice]) for choice in choices)
         pack = source if makes is None else makes.pattern.facts
         return PresentedQuestion(round_, dealt, question, choices, right, shown, pack, makes, words)
 
@@ -188,7 +189,11 @@ def presented_question(program: Program, state: State) -> PresentedQuestion:
     return _recalled(program, state, of, made)
 
 
-_TRUTHS = {TRUTHS[0]: Phrase.TRUE, TRUTHS[1]: Phrase.FALSE}
+_OWN_CHOICES = {
+    **dict(zip(TRUTHS, (Phrase.TRUE, Phrase.FALSE), strict=True)),
+    **dict(zip(JUDGEMENTS, (Phrase.HAD_IT, Phrase.HAD_PART, Phrase.HAD_NOT), strict=True)),
+}
+"""The words of choices that are the same for every question of a kind."""
 
 
 def _dealt(program: Program, state: State) -> Dealt:

@@ -69,6 +69,15 @@ class Hint:
 
 
 @dataclass(frozen=True, slots=True)
+class Show:
+    """The player wants to see the answer, to judge their own by it."""
+
+    question: int | None = None
+    """The question meant, as of an answer."""
+    action: Literal["show"] = "show"
+
+
+@dataclass(frozen=True, slots=True)
 class Pass:
     """The player passes the question."""
 
@@ -127,7 +136,9 @@ class Bring:
     action: Literal["bring"] = "bring"
 
 
-PlayerAction = Begin | Answer | Letter | Hint | Pass | Continue | Listen | Wait | Quit | Finish
+PlayerAction = (
+    Begin | Answer | Letter | Hint | Show | Pass | Continue | Listen | Wait | Quit | Finish
+)
 Action = PlayerAction | Bring
 
 
@@ -298,6 +309,8 @@ class QuestionInPlay(NamedTuple):
     is_revealed: bool = False
     lead_ms: int = 0
     """Milliseconds its countdowns still wait, at most, for its sound."""
+    is_shown: bool = False
+    """Whether its player has looked at the answer."""
 
 
 @often_replaced

@@ -95,6 +95,8 @@ class QuestionShown:
     """Whether a choice can be the match of several items."""
     scale: "ScaleShown | None"
     """The scale of an estimate; None for other kinds."""
+    answer: str
+    """The answer to judge one's own by, once its player has looked at it; else empty."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -461,6 +463,7 @@ def _question(presented: PresentedQuestion, state: State, media: Media) -> Quest
         items=tuple(item for item, _ in question.pairs),
         repeats=traits_of(question).matched.repeats,
         scale=None if presented.scale is None else _scale(presented.scale, details),
+        answer=question.answer if state.question.is_shown else "",
     )
 
 
@@ -498,6 +501,8 @@ def _feedback(program: Program, state: State, presented: PresentedQuestion) -> F
         answer = ""
     else:
         right, answer = presented.right, presented.answer
+    if presented.question.kind is Kind.JUDGED:
+        right = ()  # none of what players say of themselves is the right answer
     return Feedback(
         state.question.result,
         is_good,

@@ -421,6 +421,7 @@ _ANSWER_FAULTS = {
     Kind.ORDER: _order_faults,
     Kind.MATCH: _match_faults,
     Kind.ESTIMATE: _estimate_faults,
+    Kind.JUDGED: _typed_faults,
 }
 
 

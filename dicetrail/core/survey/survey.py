@@ -521,11 +521,13 @@ largest number of reported pairs."""
 def _partly_problems(at: str, round_: Round, censuses: Censuses) -> Iterator[Problem]:
     """A round that counts parts of answers where no answer can be right in part."""
     there = fixed_traits(round_, censuses)
-    has_parts = any(one.all_wanted[0] or one.matched.items for one in there)
+    has_parts = any(
+        one.all_wanted[0] or one.matched.items or one.kind is Kind.JUDGED for one in there
+    )
     if round_.check.partly is not PartlyRight.NEVER and not has_parts:
         yield warning(
             f"{at}.check.partly",
-            "no question of this round wants several right choices together, or a match",
+            "no question of this round wants several right choices, or a match, or is judged",
             "load one that does, or choose all or nothing",
         )
     if round_.check.estimate_share is not EstimateShare.NEVER and not any(

@@ -1,4 +1,4 @@
-import { CornerDownLeft, Flag, Lightbulb, SkipForward } from "lucide-react";
+import { CornerDownLeft, Eye, Flag, Lightbulb, SkipForward } from "lucide-react";
 import { useRef, useState } from "react";
 import type { Action } from "../api/runs";
 import type { Look, QuestionShown, Table } from "../api/schema";
@@ -11,7 +11,7 @@ import { OrderAnswer } from "./OrderAnswer";
 import { QuestionMedia } from "./QuestionMedia";
 import { ChoiceButton } from "./Choice";
 import { Status } from "./Status";
-import { isTypedAlone } from "./typed";
+import { isHidden, isTypedAlone } from "./typed";
 import { Word } from "./Word";
 import { takenAs } from "./taken";
 import { useSay, type Say } from "./translator";
@@ -97,7 +97,15 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
               onAnswer={answer}
             />
           )}
-          {question.choices.length > 0 && question.kind !== "order" && question.kind !== "match" && (
+          {question.kind === "judged" && question.answer && (
+            <div role="status" className="rounded-md border border-edge bg-note px-4 py-3">
+              <p dir="auto" className="text-lg font-semibold whitespace-pre-line">
+                {question.answer}
+              </p>
+              <p className="mt-1">{say("did you have it")}</p>
+            </div>
+          )}
+          {hasPicks(question) && (
             <ul aria-labelledby="prompt" className={choicesLook(look, question)}>
               {question.choices.map((choice) => (
                 <li key={choice.place}>
@@ -129,7 +137,14 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
       {question.kind === "letters" && (
         <Word question={question} isOpen={isOpen} onLetter={(char) => onAction({ action: "letter", char })} />
       )}
-      {isOpen && table.typing && <TypedAnswer label={say(labelFor(question))} isNext={isTypedAlone(table, question)} onAnswer={answer} />}
+      {isOpen && isHidden(question) && (
+        <p className="mt-2">
+          <Button look="main" onClick={() => onAction({ action: "show" })}>
+            <Eye aria-hidden /> {say("show answer")}
+          </Button>
+        </p>
+      )}
+      {isOpen && table.typing && !isHidden(question) && <TypedAnswer label={say(labelFor(question))} isNext={isTypedAlone(table, question)} onAnswer={answer} />}
       {table.may_finish && (
         <p className="order-last mt-3">
           <Button onClick={() => onAction({ action: "finish" })}>
@@ -158,6 +173,11 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
       <FeedbackLine table={table} feedback={feedback} onContinue={() => onAction({ action: "continue" })} />
     </>
   );
+}
+
+/** Whether choices are offered as buttons of their own: of an answer to be judged, once it is seen. */
+function hasPicks(question: QuestionShown): boolean {
+  return question.choices.length > 0 && question.kind !== "order" && question.kind !== "match" && !isHidden(question);
 }
 
 /** The order in which choices lie: as they are put, as they were given, or as they came. */

@@ -12,7 +12,7 @@ import { prefer, preferences } from "./preferences";
 import { ReadOut } from "./ReadOut";
 import { useCues, useSeen, useTicks } from "./useCues";
 import { useMusic } from "./useMusic";
-import { isTypedAlone, isTypingAsked } from "./typed";
+import { isHidden, isTypedAlone, isTypingAsked } from "./typed";
 import { useWording } from "./translator";
 
 type TableProps = {
@@ -90,7 +90,9 @@ export function Table(props: TableProps) {
       ? () => act({ action: "continue" })
       : places.length > 0
         ? () => act({ action: "answer", value: table.question?.scale ? (places[0] ?? 0) : places })
-        : undefined,
+        : table.question && isHidden(table.question)
+          ? () => act({ action: "show" })
+          : undefined,
     holding: table.hold === null ? () => act({ action: "continue" }) : undefined,
     ended: onAgain,
   }[table.phase];
@@ -180,7 +182,7 @@ function keysFor(
   pick: (place: number) => void,
 ): Record<string, () => void> {
   const question = table.question;
-  if (!question) return {};
+  if (!question || isHidden(question)) return {};
   if (question.kind === "letters") {
     return Object.fromEntries(
       Array.from(`${letters.join("").toUpperCase()}0123456789`, (char) => [char, () => act({ action: "letter", char })]),

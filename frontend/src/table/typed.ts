@@ -9,3 +9,8 @@ export function isTypedAlone(table: Table, { kind, choices }: QuestionShown): bo
 export function isTypingAsked({ phase, question }: Table): boolean {
   return phase === "asking" && question !== null && question.choices.length === 0;
 }
+
+/** Whether the answer by which players judge their own is still to be looked at. */
+export function isHidden({ kind, answer }: QuestionShown): boolean {
+  return kind === "judged" && answer === "";
+}

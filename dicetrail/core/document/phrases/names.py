@@ -96,6 +96,11 @@ class Phrase(Value):
     ON_SCALE = "on scale", "Your estimate", "a slider"
     NO_ESTIMATE_YET = "no estimate yet", "no estimate yet", "a slider that was not moved yet"
     THIS_ESTIMATE = "this estimate", "This is my estimate", "a button"
+    SHOW_ANSWER = "show answer", "Show the answer", "a button"
+    DID_YOU_HAVE_IT = "did you have it", "Did you have it?", "above what a player says of an answer"
+    HAD_IT = "had it", "I had it", "what a player says of an answer"
+    HAD_PART = "had part", "I had part of it", "what a player says of an answer"
+    HAD_NOT = "had not", "I did not have it", "what a player says of an answer"
     MATCH_THEM = (
         "match them",
         "Match each: pick it and then what belongs to it, drag, or type the letters in turn.",
@@ -293,6 +298,11 @@ class Phrase(Value):
         "unless 1 to {most} questions are wanted",
         "of what was not taken",
     )
+    NOTHING_TO_SHOW = (
+        "nothing to show",
+        "because there is no answer to look at",
+        "of what was not taken",
+    )
     NO_LETTERS = "no letters", "because the question is not a word to find", "of what was not taken"
     ONE_LETTER = "one letter", "unless it is one letter or digit", "of what was not taken"
     LETTER_TRIED = "letter tried", "because “{letter}” was tried before", "of what was not taken"
@@ -416,6 +426,7 @@ class Phrase(Value):
     PRESS_ENTER = "press enter", "Press Enter to begin.", "in a terminal"
     TYPE_ROUND = "type round", "Type the number of a round.", "in a terminal"
     ENTER_TAKES = "enter takes", "Enter takes {count}.", "in a terminal"
+    ENTER_SHOWS = "enter shows", "Enter shows the answer.", "in a terminal"
     ESTIMATE_FROM = (
         "estimate from",
         "Type a number from {least} to {most}.",
