@@ -462,7 +462,7 @@ GARDEN_YEAR = Game(
         Round(
             "The garden year",
             (YEAR_PACK,),
-            draw=Draw(8),
+            draw=Draw(9),
             ask=Ask(tries=2, typing=True),
             check=Check(
                 partly=PartlyRight.LESS_WRONG,

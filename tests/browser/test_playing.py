@@ -128,6 +128,11 @@ class PlayingTest(BrowserTest):
         choices = question["choices"]
         if question["kind"] == "order":
             self.press(*(right if is_right else right[::-1]), Keys.ENTER)
+        elif question["kind"] == "judged":
+            if not question["answer"]:
+                self.press(Keys.ENTER)
+                self.one("ul[aria-labelledby=prompt]")
+            self.press("a" if is_right else LETTERS[len(choices) - 1])
         elif question["kind"] == "match":
             letters = LETTERS[: len(choices)]
             others = "".join(next(one for one in letters if one != its) for its in right)

@@ -140,6 +140,7 @@ class TestAnswering(unittest.TestCase):
             "order": Question("?", ("marrow", "squash", "pea"), (), Kind.ORDER, hint),
             "match": Question("?", ("bee = a", "hen = b", "cow = c"), ("d",), Kind.MATCH, hint),
             "estimate": Question("?", ("4",), (), Kind.ESTIMATE, scale),
+            "judged": Question("?", ("marrow",), (), Kind.JUDGED, hint),
             "group": Question("?", ("bee = a", "hen = b", "ant = a"), (), Kind.MATCH, hint),
             "letters": Question("?", ("beetroot 2",), (), Kind.LETTERS, hint),
         }
@@ -154,7 +155,7 @@ class TestAnswering(unittest.TestCase):
             Happening.LATE: "late",
         }
         with_slips = {"typed", "one", "any", "truth"}
-        in_parts = {"all", "every", "order", "match", "group", "estimate"}
+        in_parts = {"all", "every", "order", "match", "group", "estimate", "judged"}
         for (name, question), typos, happening in product(asked.items(), (0, 3), Happening):
             ask = Ask(tries=5, misses=5, seconds=9, hints=True, passing=True)
             check = Check(

@@ -59,6 +59,7 @@ POOL = (
     Question("Pod?", ("Pea",), ("Oak",), details=Details(worth=1, level=1)),
     Question("Spell", ("bee",), (), Kind.LETTERS, Details(misses=2)),
     Question("Year?", ("sow", "hoe", "reap"), (), Kind.ORDER, Details(worth=3)),
+    Question("Why?", ("It rains.",), (), Kind.JUDGED, Details(worth=3)),
     Question("How many?", ("3",), (), Kind.ESTIMATE, Details(worth=2, least="0", most="4")),
     Question("Who?", ("bee = honey", "hen = egg", "cow = milk"), (), Kind.MATCH, Details(worth=2)),
     Question("Pods?", ("Pea", "Bean"), ("Oak", "Yew"), details=Details(worth=2, needs=Needs.ALL)),
@@ -189,6 +190,8 @@ def script_actions(program, state):
             for pause in (0, 1, 1000, 1001, 2001) if state.clocks.soonest else (0,):
                 yield given.action, pause
         question = question_of(program, state)
+        if question.kind is Kind.JUDGED:
+            yield from ((Answer(place), 0) for place in (1, 2, 3))
         if question.kind is Kind.ESTIMATE:
             yield from ((Answer(place), 0) for place in range(1, 6))
         if question.kind in (Kind.ORDER, Kind.MATCH):

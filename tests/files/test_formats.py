@@ -76,6 +76,7 @@ QUESTIONS = st.one_of(
     st.builds(Question, WORDS, st.just(("Marrow",)), st.just(()), st.just(Kind.LETTERS), DETAILS),
     st.builds(Question, WORDS, TEXTS.map(lambda t: t[:1]), TEXTS, st.just(Kind.SORT), DETAILS),
     st.builds(Question, WORDS, TEXTS, st.just(()), st.just(Kind.ORDER), DETAILS),
+    st.builds(Question, WORDS, TEXTS, st.just(()), st.just(Kind.JUDGED), DETAILS),
     st.builds(
         Question,
         WORDS,

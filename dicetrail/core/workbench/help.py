@@ -49,6 +49,13 @@ _ON_PAGE = (
     ),
     (
         Stop.LOAD,
+        "Judged by the player",
+        "A question of the kind judged shows its answer, and its player says whether they had it: for learning by oneself.",
+        "self assessment flash card own judgement learn open question reveal",
+        "",
+    ),
+    (
+        Stop.LOAD,
         "Estimate",
         "A question of the kind estimate has a number on a scale, with its ends, step and unit. Players move a slider or type.",
         "estimate slider scale guess number range closest nearest tolerance",
