@@ -150,7 +150,8 @@ class PlayingTest(BrowserTest):
                 else next(character for character in letters if character != right)
             )
         else:
-            self.type(words if is_right else "7777")
+            wrong = question["scale"]["least"] if question["scale"] else "7777"
+            self.type(words if is_right else wrong)
         self.wait(lambda: _stands(self.view(name)) != _stands(view), "the answer taken")
 
     def pick_all(self, letters):
