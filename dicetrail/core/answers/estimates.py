@@ -8,7 +8,7 @@ nothing, or by half for each so far.
 from collections import Counter
 from collections.abc import Iterator, Mapping
 from fractions import Fraction
-from functools import cache
+from functools import lru_cache
 from math import ceil, floor
 from types import MappingProxyType
 from typing import NamedTuple
@@ -165,7 +165,7 @@ def _halved(times: Fraction) -> int:
 _CLOSE = 1e-9
 
 
-@cache
+@lru_cache(maxsize=1024)  # scales are without number
 def shares_of_estimates(how: EstimateShare, reach: int, shape: EstimateShape) -> Mapping[int, int]:
     """Every share that a point of a scale has, from the least up, each with the number of points
     that have it: 0 for those that are wrong, 100 for those that are right.
