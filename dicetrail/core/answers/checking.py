@@ -370,17 +370,8 @@ def check_order(
     if sorted(named) != list(range(1, len(choices) + 1)):
         return _unreadable(Phrase.NAME_EACH_ONCE, count=len(choices))
     share = share_of_order(check.order_share, [right.index(place) for place in named])
-    letters = ", ".join(LETTERS[place - 1] for place in named)
-    if share < WHOLE:
-        if share == 0:
-            return Checked(Verdict.WRONG, message(Phrase.ORDER_WRONG, letters=letters), named)
-        said = message(Phrase.ORDER_PARTLY, letters=letters, share=share)
-        return Checked(Verdict.PARTLY, said, named, share=share)
     matched = ", ".join(choices[place - 1] for place in named)
-    if slips:
-        said = message(Phrase.ARE_ALL_BUT, choices=letters, count=slips)
-        return Checked(Verdict.CLOSE, said, named, matched)
-    return Checked(Verdict.RIGHT, message(Phrase.ORDER_RIGHT, letters=letters), named, matched)
+    return _arranged_checked(named, share, slips, matched, _ORDER_SAID)
 
 
 def check_match(
@@ -412,19 +403,30 @@ def check_match(
         return _unreadable(Phrase.MATCH_ONCE, letter=LETTERS[twice - 1])
     hits = sum(place == its for place, its in zip(named, right, strict=True))
     share = share_of_match(check.partly, len(items), hits)
-    letters = ", ".join(LETTERS[place - 1] for place in named)
+    pairs = zip(items, named, strict=True)
+    matched = ", ".join(as_pair(item, choices[place - 1]) for item, place in pairs)
+    return _arranged_checked(named, share, slips, matched, _MATCH_SAID)
+
+
+_ORDER_SAID = Phrase.ORDER_RIGHT, Phrase.ORDER_PARTLY, Phrase.ORDER_WRONG
+_MATCH_SAID = Phrase.MATCH_RIGHT, Phrase.MATCH_PARTLY, Phrase.MATCH_WRONG
+
+
+def _arranged_checked(
+    named: tuple[int, ...], share: int, slips: int, matched: str, said: tuple[Phrase, ...]
+) -> Checked:
+    """The verdict on an order or a match by its share; `said` is of one that is right, right in
+    part, and wrong."""
+    letters, (right, partly, wrong) = ", ".join(LETTERS[place - 1] for place in named), said
+    if share == 0:
+        return Checked(Verdict.WRONG, message(wrong, letters=letters), named)
     if share < WHOLE:
-        if share == 0:
-            return Checked(Verdict.WRONG, message(Phrase.MATCH_WRONG, letters=letters), named)
-        said = message(Phrase.MATCH_PARTLY, letters=letters, share=share)
-        return Checked(Verdict.PARTLY, said, named, share=share)
-    matched = ", ".join(
-        as_pair(item, choices[place - 1]) for item, place in zip(items, named, strict=True)
-    )
+        told = message(partly, letters=letters, share=share)
+        return Checked(Verdict.PARTLY, told, named, share=share)
     if slips:
-        said = message(Phrase.ARE_ALL_BUT, choices=letters, count=slips)
-        return Checked(Verdict.CLOSE, said, named, matched)
-    return Checked(Verdict.RIGHT, message(Phrase.MATCH_RIGHT, letters=letters), named, matched)
+        told = message(Phrase.ARE_ALL_BUT, choices=letters, count=slips)
+        return Checked(Verdict.CLOSE, told, named, matched)
+    return Checked(Verdict.RIGHT, message(right, letters=letters), named, matched)
 
 
 def check_judged(given: Given, choices: Sequence[str], check: Check) -> Checked:

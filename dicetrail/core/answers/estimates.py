@@ -8,7 +8,7 @@ nothing, or by half for each so far.
 from collections import Counter
 from collections.abc import Iterator, Mapping
 from fractions import Fraction
-from functools import cache
+from functools import lru_cache
 from math import ceil, floor
 from types import MappingProxyType
 from typing import NamedTuple
@@ -138,25 +138,28 @@ def share_of_estimate(how: EstimateShare, reach: int, shape: EstimateShape, plac
     >>> [share_of_estimate(EstimateShare.HALVES, 20, shape, place) for place in (55, 75, 95)]
     [100, 50, 25]
     """
-    distance = shape.distance(place)
-    if distance == 0:
+    # In whole numbers: a scale has a thousand points, and fractions take ten times as long.
+    parts = shape.right.denominator * shape.tolerance.denominator
+    beyond = abs(place * parts - int(shape.right * parts)) - int(shape.tolerance * parts)
+    if beyond <= 0:
         return WHOLE
     if how is EstimateShare.NEVER:
         return 0
-    times = distance / Fraction(reach * (shape.points - 1), 100)
+    reached = parts * reach * (shape.points - 1)
     if how is EstimateShare.STRAIGHT:
-        return share_of((1 - times).numerator, (1 - times).denominator)
-    return _halved(times)
+        return share_of(reached - 100 * beyond, reached)
+    return _halved(100 * beyond, reached)
 
 
-def _halved(times: Fraction) -> int:
-    """One hundred halved so many times, rounded half up, at most 99."""
-    about = WHOLE * 0.5 ** float(times) + 0.5
+def _halved(times: int, of: int) -> int:
+    """One hundred halved `times / of` times, rounded half up, at most 99."""
+    about = WHOLE * 0.5 ** (times / of) + 0.5
     share: int = floor(about)
     if abs(about - round(about)) < _CLOSE:
         # Where arithmetic of limited digits may be on the wrong side, whole numbers decide.
+        exact = Fraction(times, of)
         share = round(about)
-        base, power = times.denominator, times.numerator
+        base, power = exact.denominator, exact.numerator
         is_less: bool = (2 * WHOLE) ** base < (2 * share - 1) ** base * 2**power
         share -= is_less
     return min(WHOLE - 1, share)
@@ -165,7 +168,7 @@ def _halved(times: Fraction) -> int:
 _CLOSE = 1e-9
 
 
-@cache
+@lru_cache(maxsize=1024)  # scales are without number
 def shares_of_estimates(how: EstimateShare, reach: int, shape: EstimateShape) -> Mapping[int, int]:
     """Every share that a point of a scale has, from the least up, each with the number of points
     that have it: 0 for those that are wrong, 100 for those that are right.

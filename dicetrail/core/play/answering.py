@@ -18,7 +18,6 @@ from dicetrail.core.answers import (
     share_of_picks,
 )
 from dicetrail.core.document import ARRANGED, Check, Kind, Needs, Question
-from dicetrail.core.draw import traits_of
 from dicetrail.core.play.presenting import PresentedQuestion
 from dicetrail.core.play.program import Program, presented_question
 from dicetrail.core.play.state import (
@@ -190,7 +189,7 @@ def _arranged(presented: PresentedQuestion, share: int) -> Action | None:
 
 def _estimate(presented: PresentedQuestion, share: int) -> Action | None:
     """An estimate with that share, in percent; None if none has it."""
-    check, shape = presented.round.check, traits_of(presented.question).estimated
+    check, shape = presented.round.check, presented.traits.estimated
     place = estimate_with(check.estimate_share, check.estimate_reach, shape, share)
     return None if place is None else Answer(place + 1)
 

@@ -37,7 +37,7 @@ from dicetrail.core.document import (
     listed,
     message,
 )
-from dicetrail.core.draw import AskedTraits, Dealt, FactQuestions, asked_in, traits_of
+from dicetrail.core.draw import AskedTraits, Dealt, FactQuestions, Traits, asked_in, traits_of
 from dicetrail.core.rules import Terms
 
 
@@ -63,9 +63,14 @@ class PresentedQuestion:
     """The words of the game."""
 
     @cached_property
+    def traits(self) -> Traits:
+        """Its traits, without its texts."""
+        return traits_of(self.question)
+
+    @cached_property
     def asked(self) -> AskedTraits:
         """What rules can tell of it."""
-        return asked_in(self.round, traits_of(self.question))
+        return asked_in(self.round, self.traits)
 
     @property
     def seconds(self) -> int | None:
@@ -77,7 +82,7 @@ class PresentedQuestion:
         """What it allows."""
         return self.asked.terms
 
-    @property
+    @cached_property
     def scale(self) -> Scale | None:
         """The scale of an estimate; None for another kind of question."""
         return scale_in(self.question.details) if self.question.kind is Kind.ESTIMATE else None

@@ -26,7 +26,6 @@ from dicetrail.core.document import (
     Shows,
     as_written,
 )
-from dicetrail.core.draw import traits_of
 from dicetrail.core.play.filling import badge_name, filled
 from dicetrail.core.play.flow import may_finish
 from dicetrail.core.play.footprints import Answered, Pictures, Result
@@ -461,7 +460,7 @@ def _question(presented: PresentedQuestion, state: State, media: Media) -> Quest
         picture=found.get(details.picture, ""),
         sound=found.get(details.sound, ""),
         items=tuple(item for item, _ in question.pairs),
-        repeats=traits_of(question).matched.repeats,
+        repeats=presented.traits.matched.repeats,
         scale=None if presented.scale is None else _scale(presented.scale, details),
         answer=question.answer if state.question.is_shown else "",
     )
@@ -525,7 +524,7 @@ def _on_scale(state: State, presented: PresentedQuestion) -> tuple[float | None,
         return None, None
     last = scale.points - 1
     place = None if given is None else presented.check(given).point
-    right = traits_of(presented.question).estimated.right
+    right = presented.traits.estimated.right
     is_told = state.question.is_revealed
     return None if place is None else place / last, float(right / last) if is_told else None
 
