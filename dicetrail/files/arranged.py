@@ -1,9 +1,10 @@
-"""Read what is put in order or matched where it stands in one cell, or with looser signs."""
+"""Read what is put in order, matched or filled into gaps where it stands in one cell, or with
+looser signs."""
 
 import re
 
 from dicetrail.core import Kind
-from dicetrail.core.document import pair_in
+from dicetrail.core.document import around_gaps, pair_in, with_blanks
 
 
 def parted(cell: str, kind: Kind) -> tuple[str, ...]:
@@ -22,6 +23,29 @@ def parted(cell: str, kind: Kind) -> tuple[str, ...]:
 
 _BETWEEN = ("\n", ";", "|", "->", "→", ">", "/", ",")
 """What stands between answers in one cell. An arrow can part the two of a pair as well."""
+
+
+def gaps_of(
+    prompt: str, right: tuple[str, ...], wrong: tuple[str, ...] = ()
+) -> tuple[str, tuple[str, ...], tuple[str, ...]] | None:
+    """The text with blanks, what fits them and the words left over, of what a row tells of them;
+    None if these are no gaps.
+
+    >>> gaps_of("A bee gives [honey].", ()), gaps_of("___ gives ___.", ("A bee; honey",))
+    (('A bee gives ___.', ('honey',), ()), ('___ gives ___.', ('A bee', 'honey'), ()))
+    """
+    blanks = len(around_gaps(prompt)) - 1
+    if not blanks:
+        if (marked := with_blanks(prompt)) is None:
+            return None
+        others = tuple(word for word in (*right, *wrong) if word not in marked[1])
+        return *marked, others
+    if len(right) == 1 and blanks > 1:
+        right = parted(right[0], Kind.ORDER)
+    elif len(right) < blanks:
+        # What the columns are was guessed, as if one of them held the right choice.
+        right, wrong = (*right, *wrong)[:blanks], (*right, *wrong)[blanks:]
+    return (prompt, right, wrong) if len(right) == blanks else None
 
 
 def pair_of(text: str) -> tuple[str, str] | None:

@@ -9,7 +9,7 @@ import io
 import json
 import re
 from collections.abc import Callable, Iterable, Iterator, Sequence
-from dataclasses import asdict
+from dataclasses import asdict, replace
 from functools import partial
 from typing import Any
 
@@ -18,7 +18,7 @@ from openpyxl import Workbook
 from openpyxl.cell import WriteOnlyCell
 
 from dicetrail.core import PLAIN, Kind, Pack, Question
-from dicetrail.core.document import DETAILS
+from dicetrail.core.document import DETAILS, with_words_marked
 from dicetrail.files.items import written_items
 from dicetrail.files.json_yaml import MAX_YAML, PLAIN_NUMBERS
 from dicetrail.files.plan import Separator
@@ -194,7 +194,7 @@ def _rows(pack: Pack) -> Iterator[list[str]]:
         yield list(pack.facts.columns)
         yield from (_padded(row, width) for row in pack.facts.rows)
         return
-    questions = pack.questions
+    questions = tuple(map(_as_marked, pack.questions))
     rights = max((len(question.right) for question in questions), default=1)
     wrongs = max((len(question.wrong) for question in questions), default=0)
     replies = max((len(question.replies) for question in questions), default=0)
@@ -225,6 +225,13 @@ def _rows(pack: Pack) -> Iterator[list[str]]:
             *_padded(question.replies, replies),
             *(_shown(getattr(question.details, detail.field)) for detail in details),
         ]
+
+
+def _as_marked(question: Question) -> Question:
+    """A question with the right words of its gaps marked in its text; as it is if it has none, or
+    if they cannot be marked."""
+    marked = with_words_marked(question.prompt, question.right) if question.gaps else None
+    return question if marked is None else replace(question, prompt=marked, right=())
 
 
 def _is_said(question: Question, field: str) -> bool:

@@ -16,8 +16,8 @@ from statistics import median
 
 from dicetrail.core import Kind, Shows
 from dicetrail.core.answers import read_number
-from dicetrail.core.document import ARRANGED, MIN_ARRANGED, pair_in
-from dicetrail.files.arranged import parted
+from dicetrail.core.document import ARRANGED, MIN_ARRANGED, around_gaps, pair_in
+from dicetrail.files.arranged import gaps_of, parted
 from dicetrail.files.headings import (
     LONGEST_HEADING,
     is_step,
@@ -240,6 +240,9 @@ def planned(sample: Sequence[Sequence[str]], has_headings: bool, plan: Plan) -> 
     if _are_pairs(roles, body):
         roles = [Role.RIGHT if role in _ANSWERS else role for role in roles]
         return replace(plan, has_headings=has_headings, columns=tuple(roles), kind=Kind.MATCH)
+    if _are_gaps(roles, body):
+        roles = [Role.RIGHT if role in _ANSWERS else role for role in roles]
+        return replace(plan, has_headings=has_headings, columns=tuple(roles), kind=Kind.GAPS)
     return replace(
         plan,
         has_headings=has_headings,
@@ -302,6 +305,27 @@ def _are_pairs(roles: Sequence[Role], body: Sequence[Sequence[str]]) -> bool:
         for given in [[cells[place] for place in places if place < len(cells) and cells[place]]]
         for pairs in [parted(given[0], Kind.MATCH) if len(given) == 1 else given]
     )
+
+
+def _are_gaps(roles: Sequence[Role], body: Sequence[Sequence[str]]) -> bool:
+    """Whether every row is a text that marks the words of its gaps, or one of several blanks with
+    an answer for each."""
+    if Role.KIND in roles or Role.QUESTION not in roles or not body:
+        return False
+    asked = roles.index(Role.QUESTION)
+    places = [place for place, role in enumerate(roles) if role in _ANSWERS]
+    for cells in body:
+        prompt = cells[asked] if asked < len(cells) else ""
+        given = tuple(cells[place] for place in places if place < len(cells) and cells[place])
+        found, blanks = gaps_of(prompt, given), len(around_gaps(prompt)) - 1
+        if (
+            found is None
+            or blanks == 1
+            or found[2]
+            or not set(given) <= {*found[1], *given[:blanks]}
+        ):
+            return False
+    return True
 
 
 def _keys_from(roles: Sequence[Role], columns: Sequence[ColumnFill]) -> int:

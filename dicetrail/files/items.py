@@ -3,8 +3,8 @@
 An item is a file; many are a package, an archive with a manifest. Both versions say the same
 under other names: `choiceInteraction` is `qti-choice-interaction` in 3.0. Read are items of one
 interaction in which a choice is picked, choices are put in order or matched, text or a number is
-typed; what does not fit is refused with its place. The structure is written down from memory of
-the information models.
+typed, and texts with gaps; what does not fit is refused with its place. The structure is written
+down from memory of the information models.
 """
 
 import io
@@ -16,7 +16,17 @@ from xml.etree import ElementTree
 
 from dicetrail.core import PLAIN, Details, Kind, Needs, Pack, Question
 from dicetrail.core.answers import tidy
-from dicetrail.core.document import TRUTHS, as_pair, tidy_pair
+from dicetrail.core.document import (
+    BLANK,
+    TRUTHS,
+    Filled,
+    Gap,
+    around_gaps,
+    as_gap,
+    as_pair,
+    tidy_gap,
+    tidy_pair,
+)
 from dicetrail.core.survey import first_fault
 from dicetrail.files.archives import content_of, entries_of, is_archive, is_paper, is_workbook
 from dicetrail.files.sheets import Refusal
@@ -187,9 +197,11 @@ def _plain(name: str) -> str:
     return re.sub(r"-([a-z])", lambda found: found[1].upper(), bare)
 
 
-def _words(element: Element | None, without: Sequence[str] = (), gap: str = "") -> str:
-    """The text of an element, as a reader sees it. Elements with some names are replaced by a
-    gap."""
+def _words(
+    element: Element | None, without: Sequence[str] = (), gap: str | Mapping[str, str] = ""
+) -> str:
+    """The text of an element, as a reader sees it. Elements with some names are replaced by a gap,
+    each by that of its name."""
     if element is None:
         return ""
     said: list[str] = []
@@ -198,7 +210,7 @@ def _words(element: Element | None, without: Sequence[str] = (), gap: str = "") 
         said.append(part.text or "")
         for child in part:
             if child.tag in without:
-                said.append(gap)
+                said.append(gap if isinstance(gap, str) else gap.get(str(child.tag), ""))
             else:
                 block = " " if child.tag in ("p", "div", "br", "li") else ""
                 said.append(block)
@@ -218,6 +230,7 @@ _READ = (
     "sliderInteraction",
     "textEntryInteraction",
 )
+_IN_LINE = ("textEntryInteraction", "inlineChoiceInteraction")
 _MEDIA = ("img", "audio", "video", "object", "math", "picture")
 
 
@@ -226,31 +239,18 @@ def _question(item: Element) -> Question:
         raise _NotAQuestion(f"it is no item but “{item.tag}”", "leave it out")
     body = item.find("itemBody")
     interactions = [part for part in item.iter() if str(part.tag).endswith("Interaction")]
-    if body is None or len(interactions) != 1 or interactions[0].tag not in _READ:
+    are_gaps = _are_gaps(interactions)
+    is_one = len(interactions) == 1 and interactions[0].tag in _READ
+    if body is None or not (are_gaps or is_one):
         kinds = ", ".join(sorted({str(part.tag) for part in interactions})) or "none"
-        read = "one choice, order, match, slider or field to type into is read"
+        read = "one choice, order, match, slider or field to type into is read, or gaps of a text"
         what = f"{read}, and it asks by: {kinds}"
         raise _NotAQuestion(what, "give each such question an item of its own")
     if any(part.tag in _MEDIA for part in body.iter()):
         what = "it shows a picture, a sound or a formula, which are not read from items"
         raise _NotAQuestion(what, "bring it as a table with its pictures and sounds beside it")
-    asked = interactions[0]
-    name = asked.get("responseIdentifier", "RESPONSE")
-    declared = [one for one in item.iter("responseDeclaration") if one.get("identifier") == name]
-    if len(declared) != 1:
-        raise _NotAQuestion(f"the response “{name}” is not declared once", "declare it once")
-    values = declared[0].iterfind("correctResponse/value")
-    right = [tidy("".join(value.itertext())) for value in values]
-    if asked.tag == "orderInteraction":
-        question = _ordered(body, asked, right)
-    elif asked.tag == "matchInteraction":
-        question = _matched(body, asked, right)
-    elif asked.tag == "sliderInteraction":
-        question = _on_slider(item, body, asked, right)
-    elif asked.tag == "choiceInteraction":
-        question = _choice(body, asked, declared[0], right)
-    else:
-        question = _typed(item, body, declared[0], right)
+    asked = _with_gaps if are_gaps else _asked_once
+    question = asked(item, body, interactions)
     scores = (one for one in item.iter("outcomeDeclaration") if one.get("identifier") == "SCORE")
     worth = next((one.get("normalMaximum") for one in scores), None)
     details = replace(
@@ -262,6 +262,77 @@ def _question(item: Element) -> Question:
     if fault := first_fault(question):
         raise _NotAQuestion(f"{fault.field}: {fault.what}", fault.mend)
     return question
+
+
+def _are_gaps(interactions: Sequence[Element]) -> bool:
+    """Whether interactions are the gaps of a text. One field alone is a typed answer."""
+    tags = [str(part.tag) for part in interactions]
+    if len(tags) == 1:
+        return tags[0] in ("gapMatchInteraction", "inlineChoiceInteraction")
+    return bool(tags) and set(tags) <= set(_IN_LINE)
+
+
+def _declared(item: Element, asked: Element) -> tuple[Element, list[str]]:
+    """The declaration of the response to an interaction, and the values that are right."""
+    name = asked.get("responseIdentifier", "RESPONSE")
+    declared = [one for one in item.iter("responseDeclaration") if one.get("identifier") == name]
+    if len(declared) != 1:
+        raise _NotAQuestion(f"the response “{name}” is not declared once", "declare it once")
+    values = declared[0].iterfind("correctResponse/value")
+    return declared[0], [tidy("".join(value.itertext())) for value in values]
+
+
+def _asked_once(item: Element, body: Element, interactions: Sequence[Element]) -> Question:
+    (asked,) = interactions
+    declared, right = _declared(item, asked)
+    match asked.tag:
+        case "orderInteraction":
+            return _ordered(body, asked, right)
+        case "matchInteraction":
+            return _matched(body, asked, right)
+        case "sliderInteraction":
+            return _on_slider(item, body, asked, right)
+        case "choiceInteraction":
+            return _choice(body, asked, declared, right)
+    return _typed(item, body, declared, right)
+
+
+def _with_gaps(item: Element, body: Element, interactions: Sequence[Element]) -> Question:
+    if interactions[0].tag == "gapMatchInteraction":
+        return _with_bank(item, body, interactions[0])
+    gaps = [_gap(item, asked) for asked in interactions]
+    return Question(_words(body, _IN_LINE, BLANK), tuple(map(as_gap, gaps)), (), Kind.GAPS)
+
+
+def _gap(item: Element, asked: Element) -> Gap:
+    """A gap that is typed, or picked from words of its own."""
+    declared, right = _declared(item, asked)
+    rights = tuple(dict.fromkeys([*right, *_mapped(declared)]))
+    if asked.tag == "textEntryInteraction":
+        return Gap(rights)
+    words = _words_by_key(
+        [(one.get("identifier", ""), one) for one in asked.iterfind("inlineChoice")]
+    )
+    if not rights or not set(rights) <= set(words):
+        raise _NotAQuestion("no word of a gap is told to be right", "give a correct response")
+    others = tuple(word for key, word in words.items() if key not in rights)
+    return Gap(tuple(words[key] for key in rights), others)
+
+
+def _with_bank(item: Element, body: Element, asked: Element) -> Question:
+    """Gaps that are filled from words they have in common."""
+    _, right = _declared(item, asked)
+    words = _words_by_key([(one.get("identifier", ""), one) for one in asked.iterfind("gapText")])
+    pairs = [value.split() for value in right]
+    fitting = {gap: words.get(word, "") for word, gap in (pair for pair in pairs if len(pair) == 2)}
+    named = [one.get("identifier", "") for one in asked.iter("gap")]
+    if not named or not all(fitting.get(gap) for gap in named):
+        mend = "name a word with each gap in the correct response"
+        raise _NotAQuestion("the correct response gives no word to each gap", mend)
+    used = [fitting[gap] for gap in named]
+    others = tuple(word for word in words.values() if word not in used)
+    prompt = _words(body, ("gapText", "gap"), {"gap": BLANK})
+    return Question(tidy(prompt), tuple(used), others, Kind.GAPS, Details(filled=Filled.BANK))
 
 
 def _mapped(declared: Element) -> list[str]:
@@ -405,8 +476,7 @@ def written_items(pack: Pack, version: str) -> bytes:
     for number, question in enumerate(pack.questions, 1):
         text = files[f"items/question-{number}.xml"].decode()
         try:
-            tidied = replace(question, right=_as_read(question))
-            is_same = _question(_parsed(text)) == tidied
+            is_same = _question(_parsed(text)) == _as_read(question)
         except _NotAQuestion:
             is_same = False
         if not is_same:
@@ -415,15 +485,22 @@ def written_items(pack: Pack, version: str) -> bytes:
     return content
 
 
-def _as_read(question: Question) -> tuple[str, ...]:
-    """The right answers, pairs in the form in which they are read."""
+def _as_read(question: Question) -> Question:
+    """A question in the form in which it is read."""
+    if question.kind is Kind.GAPS:
+        filled = Filled.BANK if question.bank else question.details.filled
+        return replace(
+            question,
+            right=tuple(map(tidy_gap, question.right)),
+            details=replace(question.details, filled=filled),
+        )
     if question.kind is not Kind.MATCH:
-        return question.right
-    return tuple(map(tidy_pair, question.right))
+        return question
+    return replace(question, right=tuple(map(tidy_pair, question.right)))
 
 
 _OTHERWISE = "save the pack as CSV, XLSX, JSON or YAML, or leave it out"
-_HELD = {"note", "worth", "tolerance", "pinned", "needs", "least", "most", "step"}
+_HELD = {"filled", "note", "worth", "tolerance", "pinned", "needs", "least", "most", "step"}
 """The details that an item has a place for."""
 
 
@@ -439,7 +516,6 @@ def _item(question: Question, number: int, form: Version) -> Element:
     if is_number and not all(map(_DECIMAL.fullmatch, numbers)):
         what = "an item has plain decimal numbers alone, such as 2.5"
         raise FileProblem(f"question {number}", what, _OTHERWISE)
-    details, is_typed = question.details, question.kind in (Kind.TYPED, Kind.NUMBER)
     item = Element(
         "assessmentItem",
         {
@@ -449,6 +525,24 @@ def _item(question: Question, number: int, form: Version) -> Element:
             "timeDependent": "false",
         },
     )
+    if question.kind is Kind.GAPS:
+        _write_gaps(item, question, form)
+    else:
+        _write_once(item, question, form)
+    if question.details.note:
+        how = {"outcomeIdentifier": "NOTE", "identifier": "note", "showHide": "show"}
+        said = _under(item, "modalFeedback", **how)
+        _under(
+            _under(said, "contentBody") if form.name is not str else said,
+            "p",
+            question.details.note,
+        )
+    return item
+
+
+def _write_once(item: Element, question: Question, form: Version) -> None:
+    """Write what is asked by one interaction."""
+    details, is_typed = question.details, question.kind in (Kind.TYPED, Kind.NUMBER)
     keys = [f"c{place}" for place, _ in enumerate(question.choices, 1)]
     if question.kind is Kind.TRUTH:
         keys = list(TRUTHS)
@@ -475,12 +569,7 @@ def _item(question: Question, number: int, form: Version) -> Element:
         mapping = _under(declared, "mapping", defaultValue="0")
         for right in rights:
             _under(mapping, "mapEntry", mapKey=right, mappedValue="1")
-    worth = {} if details.worth is None else {"normalMaximum": str(details.worth)}
-    _outcome(item, "SCORE", "float", **worth)
-    if question.replies:
-        _outcome(item, "FEEDBACK", "identifier")
-    if details.note:
-        _outcome(item, "NOTE", "identifier")
+    _outcomes(item, question)
     body = _under(item, "itemBody")
     if question.kind is Kind.ESTIMATE:
         _slider(body, question)
@@ -492,11 +581,69 @@ def _item(question: Question, number: int, form: Version) -> Element:
     else:
         _choices(body, question, keys)
     _processing(item, question, form, has_map)
-    if details.note:
-        how = {"outcomeIdentifier": "NOTE", "identifier": "note", "showHide": "show"}
-        said = _under(item, "modalFeedback", **how)
-        _under(_under(said, "contentBody") if form.name is not str else said, "p", details.note)
-    return item
+
+
+def _outcomes(item: Element, question: Question) -> None:
+    """Declare what the responses lead to."""
+    worth = question.details.worth
+    _outcome(item, "SCORE", "float", **({} if worth is None else {"normalMaximum": str(worth)}))
+    if question.replies:
+        _outcome(item, "FEEDBACK", "identifier")
+    if question.details.note:
+        _outcome(item, "NOTE", "identifier")
+
+
+def _write_gaps(item: Element, question: Question, form: Version) -> None:
+    """Write a text with gaps: as a gap match where they are filled from common words, else as
+    fields and lists in its lines."""
+    if question.bank:
+        _write_bank(item, question, form)
+        return
+    gaps, names = question.gaps, [f"RESPONSE{at}" for at, _ in enumerate(question.gaps, 1)]
+    for name, gap in zip(names, gaps, strict=True):
+        keys = [f"c{at}" for at, _ in enumerate(gap.accepted, 1)] if gap.others else gap.accepted
+        base = "identifier" if gap.others else "string"
+        declared = _under(
+            item, "responseDeclaration", identifier=name, cardinality="single", baseType=base
+        )
+        _under(_under(declared, "correctResponse"), "value", keys[0])
+        mapping = _under(declared, "mapping", defaultValue="0")
+        for key in keys:
+            _under(mapping, "mapEntry", mapKey=key, mappedValue="1")
+    _outcomes(item, question)
+    first, *after = around_gaps(question.prompt)
+    text = _under(_under(item, "itemBody"), "p", first)
+    for name, gap, part in zip(names, gaps, after, strict=True):
+        tag = "inlineChoiceInteraction" if gap.others else "textEntryInteraction"
+        asked = _under(text, tag, responseIdentifier=name)
+        asked.tail = part
+        for at, word in enumerate(gap.words, 1):
+            _under(asked, "inlineChoice", word, identifier=f"c{at}")
+    processing = _under(item, "responseProcessing")
+    value = _under(processing, "setOutcomeValue", identifier="SCORE")
+    points = _under(value, "sum")
+    for name in names:
+        _under(points, "mapResponse", identifier=name)
+    _note_shown(processing, question)
+
+
+def _write_bank(item: Element, question: Question, form: Version) -> None:
+    words = {word: f"w{at}" for at, word in enumerate(question.bank, 1)}
+    fitting = [words.get(gap.accepted[0], "") for gap in question.gaps]
+    how = {"identifier": "RESPONSE", "cardinality": "multiple", "baseType": "directedPair"}
+    correct = _under(_under(item, "responseDeclaration", **how), "correctResponse")
+    for at, word in enumerate(fitting, 1):
+        _under(correct, "value", f"{word} g{at}")
+    _outcomes(item, question)
+    body = _under(item, "itemBody")
+    asked = _under(body, "gapMatchInteraction", responseIdentifier="RESPONSE", shuffle="true")
+    for word, key in words.items():
+        _under(asked, "gapText", word, identifier=key, matchMax="0")
+    first, *after = around_gaps(question.prompt)
+    text = _under(asked, "p", first)
+    for at, part in enumerate(after, 1):
+        _under(text, "gap", identifier=f"g{at}").tail = part
+    _processing(item, question, form, has_map=False)
 
 
 _BASES = {
@@ -584,7 +731,11 @@ def _processing(item: Element, question: Question, form: Version, has_map: bool)
     if question.replies:
         value = _under(processing, "setOutcomeValue", identifier="FEEDBACK")
         _under(value, "variable", identifier="RESPONSE")
-    if details.note:
+    _note_shown(processing, question)
+
+
+def _note_shown(processing: Element, question: Question) -> None:
+    if question.details.note:
         value = _under(processing, "setOutcomeValue", identifier="NOTE")
         _under(value, "baseValue", "note", baseType="identifier")
 

@@ -13,7 +13,7 @@ import yaml
 
 from dicetrail.core import PLAIN, Details, Kind, Question
 from dicetrail.core.document import DETAILS, Detail
-from dicetrail.core.survey import faults, missing_medium
+from dicetrail.core.survey import faults, gaps_found, missing_medium
 from dicetrail.files.plan import Format
 from dicetrail.files.sheets import Refusal, cell_text
 from dicetrail.files.text import FileProblem
@@ -244,13 +244,15 @@ def _question(entry: Any, path: str) -> Question:
         if detail.field in entry
     }
     details = Details(**given)
-    return Question(
-        _text(entry.get("prompt"), f"{path}.prompt"),
-        _texts(entry.get("right"), f"{path}.right"),
-        _texts(entry.get("wrong"), f"{path}.wrong"),
-        Kind(kind_word),
-        PLAIN if details == PLAIN else details,
-        _texts(entry.get("replies"), f"{path}.replies"),
+    return gaps_found(
+        Question(
+            _text(entry.get("prompt"), f"{path}.prompt"),
+            _texts(entry.get("right"), f"{path}.right"),
+            _texts(entry.get("wrong"), f"{path}.wrong"),
+            Kind(kind_word),
+            PLAIN if details == PLAIN else details,
+            _texts(entry.get("replies"), f"{path}.replies"),
+        )
     )
 
 

@@ -22,10 +22,11 @@ from dicetrail.core.document import (
     Value,
     as_pair,
     pair_in,
+    tidy_gap,
     tidy_pair,
 )
 from dicetrail.core.survey import FieldFault, first_fault
-from dicetrail.files.arranged import pair_of, parted
+from dicetrail.files.arranged import gaps_of, pair_of, parted
 from dicetrail.files.guessing import WORDED_KEY, keys_in, unmarked
 from dicetrail.files.plan import (
     KIND_WORDS,
@@ -92,6 +93,13 @@ def planned_question(cells: list[str], plan: Plan) -> Question:
         )
     kind = _kind(_one(cells, plan, Role.KIND), plan)
     right, wrong = _answers(cells, plan, kind)
+    prompt = _one(cells, plan, Role.QUESTION)
+    is_told = bool(_one(cells, plan, Role.KIND))
+    if kind is Kind.GAPS or not (right or is_told):
+        # A text that marks its right words needs no answer besides.
+        if (found := gaps_of(prompt, right, wrong)) is not None:
+            kind, (prompt, right, wrong) = Kind.GAPS, found
+            right = tuple(map(tidy_gap, right))
     details = _details(cells, plan)
     is_keyed = Role.KEY in plan.columns and ROLE_OF_DETAIL["needs"] not in plan.columns
     if len(right) > 1 and is_keyed and kind not in ARRANGED:
@@ -101,7 +109,7 @@ def planned_question(cells: list[str], plan: Plan) -> Question:
     if ROLE_OF_DETAIL["shows"] not in plan.columns and shows_files:
         offered = Question("", right, wrong, kind).choices
         details = replace(details, shows=shown_by(offered))
-    question = Question(_one(cells, plan, Role.QUESTION), right, wrong, kind, details, replies)
+    question = Question(prompt, right, wrong, kind, details, replies)
     is_sorted = kind is Kind.SORT and not wrong
     fault = first_fault(replace(question, wrong=("other",)) if is_sorted else question)
     if fault:
@@ -123,6 +131,8 @@ def _answers(cells: list[str], plan: Plan, kind: Kind) -> tuple[tuple[str, ...],
     if kind in ARRANGED:
         return _arranged(cells, plan, kind)
     right = _all(cells, plan, Role.RIGHT)
+    if kind is Kind.GAPS and (options := _all(cells, plan, Role.OPTION)):
+        return right, (*_unlettered(options), *_all(cells, plan, Role.WRONG))
     if kind is Kind.TRUTH:
         right = tuple(TRUTH_WORDS.get(word.lower(), word) for word in right)
     if Role.GROUP in plan.columns and kind is Kind.SORT:

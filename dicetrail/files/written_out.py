@@ -13,9 +13,9 @@ from typing import Any, NamedTuple
 
 from dicetrail.core import Details, Kind, Needs, Question
 from dicetrail.core.answers import LETTERS, fold, read_number
-from dicetrail.core.document import MAX_CHOICES, MIN_ARRANGED, as_pair, pair_in
+from dicetrail.core.document import MAX_CHOICES, MIN_ARRANGED, around_gaps, as_pair, pair_in
 from dicetrail.core.survey import first_fault
-from dicetrail.files.arranged import parted
+from dicetrail.files.arranged import gaps_of, parted
 from dicetrail.files.guessing import unmarked
 from dicetrail.files.headings import role_named
 from dicetrail.files.plan import ROLE_OF_DETAIL, TRUTH_WORDS, WORDS_FOR_AND
@@ -432,6 +432,8 @@ def _question(block: _Block, key: str | None) -> Question:
     prompt = " ".join(asked)
     if not options and not answers:
         pair = _pair(prompt)
+        if pair is None and (gaps := gaps_of(prompt, ())):
+            return _fit(Question(*gaps, Kind.GAPS), block)
         if pair is None:
             raise _NotUnderstood(
                 "there is no answer to it",
@@ -544,9 +546,15 @@ def _named(said: str, texts: Sequence[str]) -> list[str]:
     return alike
 
 
+_TWO_GAPS = 2
+"""The parts around a single gap, which is as well a typed answer."""
+
+
 def _typed(prompt: str, answers: Sequence[str]) -> Question:
     accepted = [part.strip() for said in answers for part in re.split(r";|\s/\s", said)]
     accepted = [part for part in accepted if part]
+    if len(around_gaps(prompt)) > _TWO_GAPS and (gaps := gaps_of(prompt, tuple(answers))):
+        return Question(*gaps, Kind.GAPS)
     if len(answers) == 1 and len(pairs := parted(answers[0], Kind.MATCH)) >= MIN_ARRANGED:
         return Question(prompt, pairs, (), Kind.MATCH)
     if len(answers) == 1 and _ORDERS.search(prompt) and len(parted(answers[0], Kind.ORDER)) > 1:

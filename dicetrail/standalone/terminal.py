@@ -7,7 +7,7 @@ disturbed.
 
 import sys
 import time
-from collections.abc import Callable, Iterator
+from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 from enum import Enum
 from queue import Empty, Queue
@@ -259,7 +259,9 @@ def _asked(view: Table, translator: Translator) -> Iterator[StyledLine | Card]:
         phrase = Phrase.QUESTION_NUMBER if view.length is None else phrase
         number = translator.say(phrase, number=question.number, count=view.length or 0)
         where = f"{view.round}: " if view.round else ""
-        lines = list(_lines(question.prompt))
+        gaps = question.gaps
+        prompt = question.prompt if gaps is None else _numbered(gaps.around, translator)
+        lines = list(_lines(prompt))
         if question.words:
             word = "   ".join(
                 " ".join(cell.character or "_" for cell in word) for word in question.words
@@ -282,6 +284,8 @@ def _asked(view: Table, translator: Translator) -> Iterator[StyledLine | Card]:
                     ((TextStyle.STRONG, f"  {choice.letter}"), (TextStyle.PLAIN, f"  {words}"))
                 )
             )
+        if gaps is not None:
+            lines += _offered(gaps.words, translator)
         if question.scale is not None:
             unit = question.scale.unit
             least, most = (
@@ -311,6 +315,24 @@ def _asked(view: Table, translator: Translator) -> Iterator[StyledLine | Card]:
         )
         for words in (*more, *([feedback.note] if feedback.note else [])):
             yield _line(f"  {words}")
+
+
+def _numbered(around: tuple[str, ...], translator: Translator) -> str:
+    """A text with the numbers of its gaps."""
+    first, *after = around
+    named = (translator.say(Phrase.GAP_READ, number=at) for at in range(1, len(after) + 1))
+    return first + "".join(f"[{name}]{part}" for name, part in zip(named, after, strict=True))
+
+
+def _offered(offered: Sequence[Sequence[str]], translator: Translator) -> Iterator[StyledLine]:
+    """The words to pick from for each gap of a text, and how they are filled in."""
+    yield _line("")
+    for at, words in enumerate(words_of, 1):
+        if words:
+            name = translator.say(Phrase.GAP_READ, number=at)
+            told = (TextStyle.STRONG, f"  {name}"), (TextStyle.PLAIN, f"  {', '.join(words)}")
+            yield StyledLine(told)
+    yield _line(translator.say(Phrase.TYPE_GAPS))
 
 
 _GOOD, _BAD = (TextStyle.GOOD, "✓"), (TextStyle.BAD, "✗")

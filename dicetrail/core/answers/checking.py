@@ -8,7 +8,7 @@ a question whose choices are numbers the typed number means the choice that says
 import re
 import unicodedata
 from collections.abc import Callable, Collection, Sequence
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from enum import StrEnum
 from functools import lru_cache
 
@@ -28,11 +28,13 @@ from dicetrail.core.answers.numbers import ReadNumber, as_number, number_in, wit
 from dicetrail.core.answers.orders import share_of_order
 from dicetrail.core.answers.shares import HALF, WHOLE, share_of_picks
 from dicetrail.core.document import (
+    BLANK,
     ENGLISH,
     MAX_CHOICES,
     Check,
     Details,
     Filling,
+    Gap,
     Message,
     Needs,
     PartlyRight,
@@ -82,11 +84,22 @@ class Checked:
     """How much of an answer is right that is partly right, in percent, 1 to 99."""
     point: int | None = None
     """The point of the scale that an estimate named, from 0."""
+    gaps: "tuple[FilledGap, ...]" = ()
+    """What was given for each gap of a text."""
 
     @property
     def why(self) -> str:
         """Its reason in words, as makers are told it."""
         return ENGLISH.of(self.said)
+
+
+@record
+class FilledGap:
+    """What was given for a gap, and whether it fits."""
+
+    given: str
+    """The word picked, or what was typed; empty for nothing."""
+    is_right: bool
 
 
 def all_differ(texts: Sequence[str]) -> bool:
@@ -451,6 +464,87 @@ def check_judged(given: Given, choices: Sequence[str], check: Check) -> Checked:
     return Checked(Verdict.PARTLY, said, named, share=HALF)
 
 
+def check_gaps(
+    given: Given,
+    gaps: Sequence[Gap],
+    words: Sequence[Sequence[str]],
+    check: Check,
+    joined_by: str = "and",
+) -> Checked:
+    """The verdict on what is filled into the gaps of a text.
+
+    It has a line for each gap, or one line for all with semicolons, commas or spaces between.
+    `words` are those to pick from for each gap, as shown; none for a gap that is typed.
+    """
+    if too_long := _too_long(given):
+        return too_long
+    parts = _filled_in(str(given), len(gaps), joined_by)
+    if parts is None:
+        return _unreadable(Phrase.FILL_EACH, count=len(gaps))
+    if not any(parts):
+        return _unreadable(Phrase.NOTHING_TYPED)
+    filled, slips = [], 0
+    for number, (part, gap, offered) in enumerate(zip(parts, gaps, words, strict=True), 1):
+        checked = _gap_checked(part, gap, offered, check)
+        if isinstance(checked, Checked):
+            return _unreadable(Phrase.NO_WORD_OF_GAP, typed=part, number=number)
+        gap_filled, typos = checked
+        filled.append(gap_filled)
+        slips += typos
+    return _gaps_checked(tuple(filled), slips, check)
+
+
+def _gaps_checked(gaps: tuple[FilledGap, ...], slips: int, check: Check) -> Checked:
+    hits = sum(gap.is_right for gap in gaps)
+    misses = sum(bool(gap.given) and not gap.is_right for gap in gaps)
+    share = share_of_picks(check.partly, len(gaps), hits, misses)
+    typed = ", ".join(gap.given or BLANK for gap in gaps)
+    if share == 0:
+        said = message(Phrase.TYPED_WRONG, typed=typed)
+        return Checked(Verdict.WRONG, said, gaps=gaps)
+    if share < WHOLE:
+        said = message(Phrase.GAPS_PARTLY, typed=typed, share=share)
+        return Checked(Verdict.PARTLY, said, share=share, gaps=gaps)
+    if slips:
+        said = message(Phrase.ARE_ALL_BUT, choices=typed, count=slips)
+        return Checked(Verdict.CLOSE, said, matched=typed, gaps=gaps)
+    said = message(Phrase.TYPED_RIGHT, typed=typed)
+    return Checked(Verdict.RIGHT, said, matched=typed, gaps=gaps)
+
+
+def _filled_in(given: str, count: int, joined_by: str) -> list[str] | None:
+    """What an answer has for each of so many gaps; None if it is not for so many."""
+    if count == 1 or "\n" in given:
+        parts = given.split("\n")
+        return [read(part) for part in parts] if len(parts) == count else None
+    for split in (_SEMICOLON, _COMMA, _listed_by(joined_by), _SPACED):
+        parts = split.split(given.strip())
+        if len(parts) == count:
+            return [read(part) for part in parts]
+    return None if read(given) else [""] * count
+
+
+_SEMICOLON, _COMMA = re.compile(r"\s*[;؛；]\s*"), re.compile(r"\s*[,،，、]\s*")
+
+
+def _gap_checked(
+    typed: str, gap: Gap, offered: Sequence[str], check: Check
+) -> tuple[FilledGap, int] | Checked:
+    """What was given for a gap and its number of typos; the verdict if it is none of the words that
+    are offered there."""
+    if not typed:
+        return FilledGap("", False), 0
+    if not offered:
+        nearest = _nearest(typed, gap.accepted, check)
+        return FilledGap(typed, nearest is not None), nearest[0] if nearest else 0
+    by_text = replace(check, by_text=True, by_letter=False, by_place=False)
+    place, slips = _place_typed(typed, offered, by_text)
+    if isinstance(place, Checked):
+        return place
+    word = offered[place - 1]
+    return FilledGap(word, word in gap.accepted), slips
+
+
 def check_typed(given: Given, accepted: Sequence[str], check: Check) -> Checked:
     """The verdict on a typed answer: whether it is one of those accepted."""
     if too_long := _too_long(given):
@@ -458,12 +552,7 @@ def check_typed(given: Given, accepted: Sequence[str], check: Check) -> Checked:
     typed = read(str(given))
     if not typed:
         return _unreadable(Phrase.NOTHING_TYPED)
-    form = folded(typed, check)
-    nearest: tuple[int, str] | None = None
-    for answer in accepted:
-        slips = _slips(form, folded(answer, check), check)
-        if slips is not None and (nearest is None or slips < nearest[0]):
-            nearest = slips, answer
+    nearest = _nearest(typed, accepted, check)
     if nearest is None:
         return Checked(Verdict.WRONG, message(Phrase.TYPED_WRONG, typed=typed))
     slips, answer = nearest
@@ -472,6 +561,18 @@ def check_typed(given: Given, accepted: Sequence[str], check: Check) -> Checked:
         return Checked(Verdict.CLOSE, why, matched=answer)
     phrase = Phrase.TYPED_RIGHT if typed == answer else Phrase.TYPED_READ
     return Checked(Verdict.RIGHT, message(phrase, typed=typed, answer=answer), matched=answer)
+
+
+def _nearest(typed: str, accepted: Sequence[str], check: Check) -> tuple[int, str] | None:
+    """The accepted answer that is nearest to the one typed, after its number of typos; None if all
+    are too far off."""
+    form = folded(typed, check)
+    nearest: tuple[int, str] | None = None
+    for answer in accepted:
+        slips = _slips(form, folded(answer, check), check)
+        if slips is not None and (nearest is None or slips < nearest[0]):
+            nearest = slips, answer
+    return nearest
 
 
 def check_number(given: Given, right: str, tolerance: str, check: Check) -> Checked:

@@ -11,6 +11,7 @@ from dataclasses import dataclass, fields, replace
 from typing import Annotated
 
 from dicetrail.core.document.field_labels import FieldLabel, Range, Value
+from dicetrail.core.document.gaps import Gap, gap_in
 from dicetrail.core.document.look import (
     AS_THE_WORKBENCH,
     Background,
@@ -96,6 +97,13 @@ class Needs(Value):
     ANY = "any", "any one will do"
     ALL = "all", "all are wanted, picked together"
     """Every right one and no other, picked together."""
+
+
+class Filled(Value):
+    """How the gaps of a text are filled that have no words of their own to pick from."""
+
+    TYPED = "typed", "typed"
+    BANK = "bank", "picked from the words of all gaps"
 
 
 class PartlyRight(Value):
@@ -190,6 +198,7 @@ class Made(Value):
     MATCH = "match", "Matched", "two columns; the other pairs are drawn from other rows"
     ESTIMATE = "estimate", "Estimated on a scale", "a column of numbers"
     JUDGED = "judged", "Judged by the player", "the answer is shown, and the player says"
+    GAPS = "gaps", "Gaps in a sentence", "left out where the answer stands in the question"
 
 
 class Leaves(Value):
@@ -288,6 +297,9 @@ class Kind(Value):
     """Estimate a number on a scale; `right` holds the number, the details the scale."""
     JUDGED = "judged", "judged by the player"
     """See the answer and say whether it was known; `right` holds what is shown."""
+    GAPS = "gaps", "gaps in a text"
+    """Fill the blanks of the prompt, each written ``___``; `right` holds what fits each, such as
+    ``egg | an egg``, `wrong` words of the common bank that are left over."""
 
 
 ARRANGED = frozenset((Kind.ORDER, Kind.MATCH))
@@ -348,6 +360,8 @@ class Details:
     """From one number of the scale to the next; empty for 1."""
     unit: Annotated[str, FieldLabel("Scale unit", also=("units",))] = ""
     """The unit of its numbers, such as ``kg``."""
+    filled: Annotated[Filled, FieldLabel("Gaps are", also=("filled",))] = Filled.TYPED
+    """How the gaps of a text are filled; they are picked in any case where words are left over."""
 
 
 PLAIN = Details()
@@ -361,9 +375,11 @@ class Question:
     """The question text."""
     right: tuple[str, ...]
     """All right answers, the one to show first; for choice questions, the right choices; what is to
-    be put in order, in the right order; pairs, each as ``item = partner``."""
+    be put in order, in the right order; pairs, each as ``item = partner``; what fits each gap, as
+    ``egg | an egg // milk``, the words behind the slashes being wrong."""
     wrong: tuple[str, ...] = ()
-    """The wrong choices; only for choice questions, and for partners that are left over."""
+    """The wrong choices; only for choice questions, and for partners and for words of gaps that are
+    left over."""
     kind: Kind = Kind.CHOICE
     """How the question is answered."""
     details: Details = PLAIN
@@ -387,6 +403,20 @@ class Question:
     def partners(self) -> tuple[str, ...]:
         """The different partners of a matching question, as they are first named."""
         return tuple(dict.fromkeys(partner for _, partner in self.pairs))
+
+    @property
+    def gaps(self) -> tuple[Gap, ...]:
+        """What fits each gap of its text; nothing for other kinds."""
+        return tuple(map(gap_in, self.right)) if self.kind is Kind.GAPS else ()
+
+    @property
+    def bank(self) -> tuple[str, ...]:
+        """The words from which those gaps are filled that have none of their own, right ones first;
+        nothing if they are typed, and for other kinds."""
+        if self.kind is not Kind.GAPS or not (self.wrong or self.details.filled is Filled.BANK):
+            return ()
+        words = (gap.accepted[0] for gap in self.gaps if not gap.others)
+        return tuple(dict.fromkeys((*words, *self.wrong)))
 
     @property
     def choices(self) -> tuple[str, ...]:
@@ -413,6 +443,8 @@ class Question:
         """The answer to tell, in words."""
         if self.kind in ARRANGED:
             return ", ".join(self.right)
+        if self.kind is Kind.GAPS:
+            return ", ".join(gap.accepted[0] for gap in self.gaps)
         if self.kind is Kind.ESTIMATE:
             return " ".join(filter(None, (*self.right[:1], self.details.unit)))
         if self.kind is Kind.JUDGED:
@@ -590,6 +622,8 @@ class Pattern:
     """From one number of the scale to the next."""
     unit: Annotated[str, FieldLabel("Scale unit", empty="none")] = ""
     """The unit of its numbers."""
+    filled: Annotated[Filled, FieldLabel("Gaps are")] = Filled.TYPED
+    """How gaps are filled: typed, or picked from the right words and wrong ones of other rows."""
 
 
 @dataclass(frozen=True, slots=True)

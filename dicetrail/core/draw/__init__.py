@@ -26,6 +26,7 @@ from dicetrail.core.draw.deals import (
     name_of,
     named,
     rows_leave,
+    words_of_gaps,
 )
 from dicetrail.core.draw.dice import (
     HIGHEST_DICE,
@@ -122,4 +123,5 @@ __all__ = [
     "stream",
     "traits_of",
     "whole",
+    "words_of_gaps",
 ]

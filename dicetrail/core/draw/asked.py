@@ -11,6 +11,7 @@ from dicetrail.core.answers import (
     WHOLE,
     MatchShape,
     shares_of_estimates,
+    shares_of_gaps,
     shares_of_matches,
     shares_of_orders,
     shares_of_picks,
@@ -20,7 +21,7 @@ from dicetrail.core.draw.census import Traits
 from dicetrail.core.draw.deals import how_many_shown
 from dicetrail.core.rules import CLOCK_FACTS, Event, Outcome, Rules, Terms, still_allowed
 
-_CLOSE_KINDS = (Kind.TYPED, Kind.CHOICE, Kind.SORT, Kind.TRUTH, *ARRANGED)
+_CLOSE_KINDS = (Kind.TYPED, Kind.CHOICE, Kind.SORT, Kind.TRUTH, Kind.GAPS, *ARRANGED)
 """The kinds of question at which a typing slip can be forgiven."""
 
 
@@ -147,6 +148,8 @@ def _shares(round_: Round, traits: Traits) -> Collection[int]:
         return (0, *shares_of_orders(check.order_share, traits.ordered))
     if traits.matched.items:
         return (0, *shares_of_matches(check.partly, match_shown(round_, traits.matched)))
+    if traits.gaps:
+        return (0, *shares_of_gaps(check.partly, len(traits.gaps)))
     if traits.kind is Kind.JUDGED:
         return (0,) if check.partly is PartlyRight.NEVER else (0, HALF)
     right, wrong = traits.all_wanted

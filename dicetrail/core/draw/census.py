@@ -6,17 +6,18 @@ changes.
 """
 
 from collections import Counter
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable, Mapping, Sequence
 from typing import NamedTuple
 
 from dicetrail.core.answers import (
     NO_ESTIMATE,
     EstimateShape,
+    GapSizes,
     MatchShape,
     letters_of,
     shape_of_estimate,
 )
-from dicetrail.core.document import ARRANGED, DecimalMark, Kind, Pack, Pattern, Question
+from dicetrail.core.document import ARRANGED, DecimalMark, Gap, Kind, Pack, Pattern, Question
 
 NO_MATCH = MatchShape()
 
@@ -42,6 +43,8 @@ class Traits(NamedTuple):
     """The sizes of a match."""
     estimated: EstimateShape = NO_ESTIMATE
     """What decides the shares of an estimate."""
+    gaps: GapSizes = ()
+    """The words to pick from for each gap of a text, all in all, and how many of them fit."""
 
 
 Census = Mapping[Traits, int]
@@ -60,7 +63,7 @@ def traits_of(question: Question) -> Traits:
     details, kind = question.details, question.kind
     is_word = kind is Kind.LETTERS and question.right
     picks_all = question.wants_all and kind not in ARRANGED
-    pairs = question.pairs
+    pairs, bank = question.pairs, question.bank
     return Traits(
         kind,
         details.topic,
@@ -74,7 +77,12 @@ def traits_of(question: Question) -> Traits:
         len(question.right) if kind is Kind.ORDER else 0,
         MatchShape(len(pairs), len(question.partners), len(question.wrong)) if pairs else NO_MATCH,
         shape_of_estimate(question.right[0], details) if kind is Kind.ESTIMATE else NO_ESTIMATE,
+        tuple(_gap_size(gap, gap.words or bank) for gap in question.gaps),
     )
+
+
+def _gap_size(gap: Gap, words: Sequence[str]) -> tuple[int, int]:
+    return len(words), sum(word in gap.accepted for word in words)
 
 
 def census_of(questions: Iterable[Question]) -> Census:

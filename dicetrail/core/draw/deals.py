@@ -357,6 +357,25 @@ def choices_shown(
     return shown, right
 
 
+def words_of_gaps(dice: int, dealt: Dealt, known_as: str) -> tuple[tuple[str, ...], ...]:
+    """The words to pick from for each gap of a dealt text, in the order shown; none for a gap that
+    is typed. `known_as` is the name by which dice know its source."""
+    question = dealt.sourced.question
+    if not question.gaps:
+        return ()
+
+    def shuffled(words: tuple[str, ...], of: str) -> tuple[str, ...]:
+        purpose = f"words of {of} of {known_as}"
+        chances = stream(dice, purpose, dealt.times_before, dealt.sourced.number)
+        return chances.shuffled(words)
+
+    bank = shuffled(question.bank, "all gaps") if question.bank else ()
+    return tuple(
+        shuffled(gap.words, f"gap {number}") if gap.words else bank
+        for number, gap in enumerate(question.gaps, 1)
+    )
+
+
 def _out_of_order(choices: Sequence[str], chances: Stream) -> tuple[str, ...]:
     """The choices shuffled, each order as likely but the one they have, which never comes."""
     shown = chances.shuffled(choices)

@@ -11,7 +11,7 @@ from collections.abc import Callable, Collection, Hashable, Iterable, Iterator, 
 from dataclasses import replace
 from fractions import Fraction
 from functools import cached_property, lru_cache
-from itertools import islice
+from itertools import chain, islice
 from typing import overload
 
 from dicetrail.core.answers import (
@@ -27,21 +27,29 @@ from dicetrail.core.answers import (
     without_punctuation,
 )
 from dicetrail.core.document import (
+    MAX_CHOICES,
     MAX_LETTERS,
     MIN_ARRANGED,
     DecimalMark,
     Details,
     Facts,
+    Filled,
+    Gap,
     Kind,
     Made,
     Pattern,
     Question,
     Range,
     Shows,
+    around_gaps,
+    as_gap,
     as_pair,
     from_columns,
+    gap_in,
+    left_out,
     notes_of,
     pair_in,
+    with_blanks,
 )
 from dicetrail.core.draw.dice import Stream
 
@@ -112,7 +120,7 @@ class FactQuestions(Sequence[Question]):
         # Of what is arranged each row asks by itself, whatever its words.
         is_alone = self.is_arranged
         for row in self.rows:
-            prompt, media = self._prompt(row), self._media(row)
+            prompt, media = self._asked_text(row), self._media(row)
             if prompt and all(media) and self._can_answer(row):
                 key = (fold(prompt), *media, *([str(row)] if is_alone else []))
                 alike.setdefault(key, []).append(row)
@@ -131,6 +139,44 @@ class FactQuestions(Sequence[Question]):
         words = from_columns(self.pattern.prompt, cell).strip()
         return "" if empty else words
 
+    def _asked_text(self, row: int) -> str:
+        """The prompt of a row as it is asked: with blanks for gaps."""
+        found = self._gapped.get(row) if self.pattern.made is Made.GAPS else None
+        return found[0] if found else self._prompt(row)
+
+    @cached_property
+    def _gapped(self) -> dict[int, tuple[str, tuple[Gap, ...]]]:
+        """The rows whose prompt has gaps, with this text and what fits each gap.
+
+        The gaps are where the prompt marks words or has blanks, else wherever it says the answer.
+        """
+        found = {}
+        for row in self.rows:
+            words = [self.cell(row, name) for name in (self.pattern.answer, *self.pattern.also)]
+            accepted = gap_in(" | ".join(filter(None, words))).accepted
+            text = self._prompt(row)
+            if marked := with_blanks(text):
+                text, gaps = marked[0], tuple(map(gap_in, marked[1]))
+            elif count := len(around_gaps(text)) - 1:
+                gaps = (Gap(accepted),) * count
+            else:
+                text, stood = left_out(text, accepted)
+                gaps = tuple(Gap(tuple(dict.fromkeys((one, *accepted)))) for one in stood)
+            if 0 < len(gaps) <= MAX_CHOICES and all(all(gap.accepted) for gap in gaps):
+                found[row] = text, gaps
+        return found
+
+    def _gaps_of(self, number: int) -> tuple[Gap, ...]:
+        """What fits each gap of a question, by all its rows."""
+        by_row = [self._gapped[row][1] for row in self._asked[number]]
+        return tuple(
+            Gap(
+                tuple(dict.fromkeys(chain.from_iterable(gap.accepted for gap in same))),
+                same[0].others,
+            )
+            for same in zip(*by_row, strict=True)
+        )
+
     def _media(self, row: int) -> tuple[str, ...]:
         named = (self.pattern.picture, self.pattern.sound)
         return tuple(self.cell(row, name) for name in named if name)
@@ -139,6 +185,8 @@ class FactQuestions(Sequence[Question]):
         """Whether a player can give the answer of a row in the wanted form."""
         text = self.cell(row, self.pattern.answer)
         match self.pattern.made:
+            case Made.GAPS:
+                return row in self._gapped
             case Made.ORDER | Made.MATCH:
                 return row in self._grouped and self.group_count >= MIN_ARRANGED
             case Made.NUMBER:
@@ -313,7 +361,10 @@ class FactQuestions(Sequence[Question]):
             )
         if pattern.made is Made.CHOICE:
             right = right[:1]
-        return Question(self._prompt(row), right, (), Kind(pattern.made.value), details)
+        if pattern.made is Made.GAPS:
+            right = tuple(map(as_gap, self._gaps_of(number)))
+            details = replace(details, filled=pattern.filled)
+        return Question(self._asked_text(row), right, (), Kind(pattern.made.value), details)
 
     def _number(self, row: int, field: str) -> int | None:
         """The number that a row gives for a detail; None if it gives no fitting one."""
@@ -321,7 +372,11 @@ class FactQuestions(Sequence[Question]):
         return _within(field, self.cell(row, name), self.mark) if name else None
 
     def _right(self, number: int) -> Iterator[str]:
-        """Every right answer to a question, the one to show first, none twice."""
+        """Every right answer to a question, the one to show first, none twice; of gaps, all words
+        that fit any of them."""
+        if self.pattern.made is Made.GAPS:
+            yield from chain.from_iterable(gap.accepted for gap in self._gaps_of(number))
+            return
         seen: set[str] = set()
         for row in self._asked[number]:
             for name in (self.pattern.answer, *self.pattern.also):
@@ -336,10 +391,16 @@ class FactQuestions(Sequence[Question]):
         """Every different answer as it is first written, with its rows."""
         found: dict[str, tuple[str, list[int]]] = {}
         for row in self.rows:
-            answer = self.cell(row, self.pattern.answer)
-            if answer:
+            for answer in self._answers_of(row):
                 found.setdefault(self._comparison_key(answer), (answer, []))[1].append(row)
         return {like: (answer, tuple(rows)) for like, (answer, rows) in found.items()}
+
+    def _answers_of(self, row: int) -> Iterable[str]:
+        """The answers that a row gives to be wrong choices elsewhere."""
+        if self.pattern.made is Made.GAPS:
+            _, gaps = self._gapped.get(row, ("", ()))
+            return dict.fromkeys(gap.accepted[0] for gap in gaps)
+        return filter(None, (self.cell(row, self.pattern.answer),))
 
     @cached_property
     def _comparison_key(self) -> Callable[[str], str]:
@@ -387,9 +448,9 @@ class FactQuestions(Sequence[Question]):
         right = {self._comparison_key(answer) for answer in self._right(number)}
         barred = {self._places[like] for like in right if like in self._places}
         for row in gone:
-            like = self._comparison_key(self.cell(row, self.pattern.answer))
-            if like in self._answers and all(one in gone for one in self._answers[like][1]):
-                barred.add(self._places[like])
+            for like in map(self._comparison_key, self._answers_of(row)):
+                if like in self._answers and all(one in gone for one in self._answers[like][1]):
+                    barred.add(self._places[like])
         return barred
 
     def _near_to(self, number: int, barred: Collection[int], gone: Collection[int]) -> list[int]:
@@ -424,6 +485,13 @@ class FactQuestions(Sequence[Question]):
     def _others_count(self, number: int) -> int:
         return len(self._answers) - len(self._barred(number, ()))
 
+    @property
+    def has_wrong(self) -> bool:
+        """Whether its questions are given wrong choices, or words for their gaps that do not
+        fit."""
+        made, filled = self.pattern.made, self.pattern.filled
+        return made is Made.CHOICE or (made is Made.GAPS and filled is Filled.BANK)
+
     def fewest_others(self) -> int:
         """How many wrong choices there are for the question that has the fewest."""
         return min(map(self._others_count, range(len(self))))
@@ -435,7 +503,7 @@ class FactQuestions(Sequence[Question]):
         chances draw them."""
         if self.is_arranged:
             return replace(question, right=self._with_others(number, chances, gone))
-        if self.pattern.made is not Made.CHOICE:
+        if not self.has_wrong:
             return question
         texts, gone = self._texts, frozenset(gone)
         barred = self._barred(number, gone)

@@ -12,7 +12,7 @@ from enum import StrEnum
 from itertools import compress
 
 from dicetrail.core.answers import Verdict
-from dicetrail.core.document import Value, pair_in
+from dicetrail.core.document import Value, gap_in, pair_in
 from dicetrail.core.foresight.forecast import Share, wilson
 from dicetrail.core.foresight.measures import (
     Quartiles,
@@ -92,6 +92,19 @@ class Mismatched:
 
 
 @dataclass(frozen=True, slots=True)
+class Misfilled:
+    """What was given for a gap and does not fit, and how often."""
+
+    number: int
+    """The number of the gap, from 1."""
+    right: str
+    """What fits."""
+    given: str
+    """Empty where the gap was left empty."""
+    times: int
+
+
+@dataclass(frozen=True, slots=True)
 class QuestionEvidence:
     """What the runs chosen say of one question."""
 
@@ -134,6 +147,8 @@ class QuestionEvidence:
     mismatched: tuple[Mismatched, ...]
     """Of a match: each wrong partner that any first try gave to an item, the most frequent
     first."""
+    misfilled: tuple[Misfilled, ...]
+    """Of gaps: what any first try gave for one that does not fit, the most frequent first."""
     says: Says
     unpicked: tuple[str, ...]
     """Wrong choices that nobody picks, though many could."""
@@ -286,6 +301,7 @@ def _of_question(had: _Had) -> QuestionEvidence:
         picked=picked,
         swapped=_swapped(newest, seen),
         mismatched=_mismatched(newest, seen),
+        misfilled=_misfilled(newest, seen),
         says=_says(share, asked, late, with_rest, picked),
         unpicked=unpicked if asked >= MANY else (),
     )
@@ -318,6 +334,21 @@ def _mismatched(question: Observation, seen: Sequence[Observation]) -> tuple[Mis
     return tuple(
         Mismatched(item, partner, count)
         for (item, partner), count in sorted(times.items(), key=lambda found: (-found[1], found[0]))
+    )
+
+
+def _misfilled(question: Observation, seen: Sequence[Observation]) -> tuple[Misfilled, ...]:
+    """What first tries gave for gaps that does not fit; alike answers are one."""
+    times, first = Counter[tuple[int, str]](), dict[tuple[int, str], str]()
+    for one in seen:
+        for at, gap in enumerate(one.tries[0].gaps if one.tries else ()):
+            if not gap.is_right:
+                times[at, _alike(gap.given)] += 1
+                first.setdefault((at, _alike(gap.given)), gap.given)
+    found = sorted(times.items(), key=lambda found: (-found[1], found[0]))
+    return tuple(
+        Misfilled(at + 1, gap_in(question.right[at]).accepted[0], first[at, like], count)
+        for (at, like), count in found
     )
 
 

@@ -9,11 +9,13 @@ game runs, each mass is spread over a grid of time. A game that cannot be follow
 
 from collections import Counter, defaultdict
 from collections.abc import Iterable, Iterator, Sequence
+from dataclasses import replace
 from itertools import pairwise
 from math import ceil, log, prod
 from typing import NamedTuple
 
 from dicetrail.core.document import (
+    BLANK,
     TRUTHS,
     DrawOrder,
     Kind,
@@ -54,7 +56,7 @@ from dicetrail.core.foresight.asking import (
     plus,
     total,
 )
-from dicetrail.core.foresight.scouts import Habit, Picks, Scout, picks_of
+from dicetrail.core.foresight.scouts import WITHOUT_CHOICES, Habit, Picks, Scout, picks_of
 from dicetrail.core.foresight.times import effort, together
 from dicetrail.core.play import Program, slipped
 from dicetrail.core.rules import (
@@ -460,13 +462,17 @@ class ExactForecast:
 
     def _picks(self, round_: Round, sourced: Sourced, pool: Pool) -> Picks:
         """What somebody who guesses picks from."""
-        question = sourced.question
+        question, made = sourced.question, pool.made_by(sourced.source)
+        if question.gaps and made is not None and made.has_wrong:
+            # Which words of other rows are offered does not matter to a blind guess.
+            others = tuple(f"{BLANK}{at}" for at in range(made.wrong_count(sourced.number)))
+            question = replace(question, wrong=others)
         right, wrong = len(question.partners or question.right), len(question.wrong)
         if question.kind is Kind.TRUTH:
             return Picks(len(TRUTHS), right)
-        if (made := pool.made_by(sourced.source)) and made.pattern.made is Made.CHOICE:
+        if made is not None and made.pattern.made is Made.CHOICE:
             wrong = made.wrong_count(sourced.number)
-        elif question.kind is Kind.ESTIMATE:
+        elif question.kind in WITHOUT_CHOICES:
             return picks_of(question, round_.check, 1, 0)
         elif not question.choices or question.kind is Kind.JUDGED:
             return Picks()

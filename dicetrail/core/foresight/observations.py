@@ -3,8 +3,8 @@
 from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 
-from dicetrail.core.answers import Given, Verdict
-from dicetrail.core.document import ARRANGED, Kind, Number, Question, as_pair, as_written
+from dicetrail.core.answers import FilledGap, Given, Verdict
+from dicetrail.core.document import ARRANGED, BLANK, Kind, Number, Question, as_pair, as_written
 from dicetrail.core.draw import traits_of
 from dicetrail.core.play import (
     Answer,
@@ -35,6 +35,8 @@ class Try:
     """Of answers put in order: the place, from 0, that each belongs at, in the order given."""
     partners: tuple[str, ...] = ()
     """Of a match: the partner given to each item, in the order of the items."""
+    gaps: tuple[FilledGap, ...] = ()
+    """What was given for each gap of a text."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -136,6 +138,9 @@ def observations(
 def _tried(program: Program, state: State, given: Given) -> Try:
     checked, presented = check(program, state, given), presented_question(program, state)
     question = presented.question
+    if checked.gaps:
+        told = ", ".join(gap.given or BLANK for gap in checked.gaps)
+        return Try(told, checked.verdict, gaps=checked.gaps)
     if checked.point is not None:
         # Alike however it was given: by the slider, or typed with its unit or without.
         return Try(presented.chosen((checked.point + 1,)), checked.verdict)
@@ -161,7 +166,7 @@ def _picked(program: Program, state: State, given: int | tuple[int, ...]) -> str
 
 def _whole_answer(question: Question) -> str:
     """The answer to a question that wants all that is right; empty for another."""
-    return question.answer if question.wants_all else ""
+    return question.answer if question.wants_all or question.gaps else ""
 
 
 def _done(

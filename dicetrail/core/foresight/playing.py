@@ -4,7 +4,7 @@ from collections.abc import Iterator, Sequence
 
 from dicetrail.core.document import Kind
 from dicetrail.core.draw import Stream, stream
-from dicetrail.core.foresight.scouts import Habit, Picks, Scout, picks_of
+from dicetrail.core.foresight.scouts import WITHOUT_CHOICES, Habit, Picks, Scout, picks_of
 from dicetrail.core.play import (
     Begin,
     Continue,
@@ -100,7 +100,7 @@ def _next(program: Program, scout: Scout, state: State, chances: Stream) -> Inpu
     if soonest is not None and state.at + soonest <= at:
         return Input(Wait(), state.at + max(0, soonest))
     happening = _OUTCOMES[is_word, is_right]
-    is_typed = question.kind is Kind.TYPED
+    is_typed = question.kind is Kind.TYPED or not all(presented.offered or (True,))
     if is_right and is_typed and terms.can_be_close and _falls(chances, scout.close / 100):
         happening = Happening.CLOSE
     share = None
@@ -117,7 +117,7 @@ def _picks(program: Program, state: State) -> Picks:
     """What a blind guess at the question in play picks from."""
     presented = presented_question(program, state)
     choices, right = choices_of(program, state)
-    if presented.question.kind is Kind.ESTIMATE:
+    if presented.question.kind in WITHOUT_CHOICES:
         return picks_of(presented.question, presented.round.check, 1, 0)
     if not choices or presented.question.kind is Kind.JUDGED:
         return Picks()

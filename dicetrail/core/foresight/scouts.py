@@ -7,6 +7,7 @@ from typing import Annotated, NamedTuple
 from dicetrail.core.answers import (
     WHOLE,
     MatchShape,
+    guesses_at_gaps,
     shape_of_estimate,
     shares_of_estimates,
     shares_of_matches,
@@ -14,6 +15,7 @@ from dicetrail.core.answers import (
     shares_of_picks,
 )
 from dicetrail.core.document import Check, FieldLabel, Kind, Question, Range, Value
+from dicetrail.core.draw import traits_of
 from dicetrail.core.foresight.times import Times
 from dicetrail.core.rules import Terms
 
@@ -25,6 +27,10 @@ class Habit(Value):
 
     FIRST = "first", "The first there is"
     ANY = "any", "Any, each as likely"
+
+
+WITHOUT_CHOICES = frozenset((Kind.ESTIMATE, Kind.GAPS))
+"""The kinds of question that can be guessed at though they have no choices."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -72,7 +78,8 @@ def picks_of(question: Question, check: Check, right: int, wrong: int) -> Picks:
 
     Where all right choices are wanted, a guess is any set of choices but the empty one: how many
     are right is told nowhere. Of what is put in order, it is any order; of a match, any that can be
-    given; of an estimate, any number of its scale.
+    given; of an estimate, any number of its scale; of gaps, any words that are offered. A gap that
+    is typed cannot be guessed.
 
     >>> picks_of(Question("Which?", ("a", "b", "c"), (), Kind.ORDER), Check(), 3, 0)
     Picks(guesses=6, right=1, shares=())
@@ -89,6 +96,12 @@ def picks_of(question: Question, check: Check, right: int, wrong: int) -> Picks:
         shape = MatchShape(len(question.pairs), right, wrong)
         shares = shares_of_matches(check.partly, shape)
         return Picks(shape.answers, 1, tuple(shares.items()))
+    if question.kind is Kind.GAPS:
+        sizes = traits_of(question).gaps
+        if not all(words for words, _ in sizes):
+            return Picks()
+        answers, all_right, by_share = guesses_at_gaps(check.partly, sizes)
+        return Picks(answers, all_right, tuple(by_share.items()))
     if question.wants_all:
         shares = shares_of_picks(check.partly, right, wrong)
         return Picks(2 ** (right + wrong) - 1, 1, tuple(shares.items()))

@@ -9,6 +9,7 @@ from dicetrail.core.answers import (
     Checked,
     Verdict,
     as_letters,
+    check_gaps,
     check_typed,
     estimate_with,
     match_with,
@@ -17,7 +18,7 @@ from dicetrail.core.answers import (
     share_of_match,
     share_of_picks,
 )
-from dicetrail.core.document import ARRANGED, Check, Kind, Needs, Question
+from dicetrail.core.document import ARRANGED, Check, Gap, Kind, Needs, Question
 from dicetrail.core.play.presenting import PresentedQuestion
 from dicetrail.core.play.program import Program, presented_question
 from dicetrail.core.play.state import (
@@ -90,13 +91,11 @@ def action_for(
     `share` is the wanted share of a partly right answer, in percent; None takes the one nearest to
     one half. Where no letter is left to miss, a whole word that is wrong is the miss.
     """
-    question = presented.question
     match happening:
         case Happening.RIGHT:
             return _right(presented)
         case Happening.CLOSE:
-            shown = presented.shown[presented.right[0] - 1] if presented.right else ""
-            slip = _slip(shown or question.right[0], presented.check)
+            slip = _slip(_told_right(presented), presented.check)
             return None if slip is None else Answer(slip)
         case Happening.PARTLY:
             return _partly(presented, share)
@@ -123,14 +122,34 @@ _ALPHABET = "abcdefghijklmnopqrstuvwxyz0123456789"
 def slipped(question: Question, rules: Check) -> str | None:
     """The right answer without one letter, such that the slip is forgiven; None if no such slip
     is."""
-    if question.kind is not Kind.TYPED or not rules.typos:
+    if not rules.typos:
         return None
-    return _slip(question.right[0], lambda typed: check_typed(typed, question.right, rules))
+    if question.kind is Kind.TYPED:
+        return _slip(question.right[0], lambda typed: check_typed(typed, question.right, rules))
+    gaps = question.gaps
+    words = [gap.words or question.bank for gap in gaps]
+    if all(words):
+        return None
+    right = _LINE.join(gap.accepted[0] for gap in gaps)
+    return _slip(right, lambda typed: check_gaps(typed, gaps, words, rules))
 
 
 def _slip(text: str, check: Callable[[str], Checked]) -> str | None:
     typed = (text[:place] + text[place + 1 :] for place in range(len(text)))
     return next((one for one in typed if check(one).verdict is Verdict.CLOSE), None)
+
+
+_LINE = "\n"
+"""What stands between the answers to gaps."""
+
+
+def _told_right(presented: PresentedQuestion) -> str:
+    """The right answer as it can be typed."""
+    if presented.question.gaps:
+        return _LINE.join(gap.accepted[0] for gap in presented.question.gaps)
+    if presented.right:
+        return presented.shown[presented.right[0] - 1]
+    return presented.question.right[0]
 
 
 def _beginning(program: Program, state: State) -> Begin:
@@ -146,7 +165,7 @@ def _right(presented: PresentedQuestion) -> Action:
         return _estimate(presented, WHOLE) or Answer(question.right[0])
     if question.wants_all:
         return Answer(right)
-    return Answer(right[0] if right else question.right[0])
+    return Answer(right[0] if right else _told_right(presented))
 
 
 def _partly(presented: PresentedQuestion, share: int | None) -> Action | None:
@@ -161,6 +180,8 @@ def _partly(presented: PresentedQuestion, share: int | None) -> Action | None:
         return _estimate(presented, wanted)
     if presented.question.kind in ARRANGED:
         return _arranged(presented, wanted)
+    if presented.question.gaps:
+        return _filled(presented, wanted)
     right = presented.right
     wrong = [place for place in range(1, len(presented.choices) + 1) if place not in right]
     partly = presented.round.check.partly
@@ -187,6 +208,39 @@ def _arranged(presented: PresentedQuestion, share: int) -> Action | None:
     return None
 
 
+def _filled(presented: PresentedQuestion, share: int) -> Action | None:
+    """Gaps filled so that the answer has that share, in percent, below 100; None if none has it.
+
+    The first gaps are right, those after them wrong, and the rest empty.
+    """
+    gaps, partly = presented.question.gaps, presented.round.check.partly
+    for hits, misses in product(range(len(gaps)), range(len(gaps), -1, -1)):
+        is_possible = 0 < hits + misses <= len(gaps)
+        if is_possible and share_of_picks(partly, len(gaps), hits, misses) == share:
+            right = [gap.accepted[0] for gap in gaps[:hits]]
+            wrong = [_misfit(presented, at) for at in range(hits, hits + misses)]
+            return Answer(_LINE.join((*right, *wrong, *[""] * (len(gaps) - hits - misses))))
+    return None
+
+
+def _misfit(presented: PresentedQuestion, at: int) -> str:
+    """What does not fit a gap, by its number from 0."""
+    gap, words = presented.question.gaps[at], presented.offered[at]
+    if words:
+        return next(word for word in words if word not in gap.accepted)
+    check = presented.round.check
+    wrong = (typed for typed in _MISSES if not _is_right(typed, gap, check))
+    return next(wrong, _MISSES[0])
+
+
+def _is_right(typed: str, gap: Gap, check: Check) -> bool:
+    return check_typed(typed, gap.accepted, check).verdict is not Verdict.WRONG
+
+
+_MISSES = ("not this", "something else entirely", "zzzzzzzz")
+"""Typed answers that are hardly right anywhere."""
+
+
 def _estimate(presented: PresentedQuestion, share: int) -> Action | None:
     """An estimate with that share, in percent; None if none has it."""
     check, shape = presented.round.check, presented.traits.estimated
@@ -203,12 +257,14 @@ def _wrong(presented: PresentedQuestion) -> Action:
         return estimate or Answer(question.right[0])
     if question.kind is Kind.JUDGED:
         return Answer(len(presented.choices))
+    if question.gaps and (filled := _filled(presented, 0)):
+        return filled
     if question.kind in ARRANGED and (arranged := _arranged(presented, 0)):
         return arranged
     for place in range(1, len(presented.choices) + 1):
         if place not in presented.right:
             return Answer((place,) if question.details.needs is Needs.ALL else place)
-    tries = ["not this", "something else entirely", "zzzzzzzz"]
+    tries = list(_MISSES)
     if question.kind is Kind.NUMBER:
         value = read_number(question.right[0], presented.round.check.decimal_mark)
         tries = [str(int(value or 0) + off) for off in (1, 1000, 1_000_000)]

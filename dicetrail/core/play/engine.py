@@ -311,6 +311,8 @@ def _tell_answer(
 
 def _given_told(presented: PresentedQuestion, given: Given) -> str:
     """What was done to answer: typed, picked, put in order or matched."""
+    if isinstance(given, str) and presented.question.gaps:
+        return f"filled the gaps with “{', '.join(given.splitlines())}”"
     if isinstance(given, str):
         return f"typed “{given}”"
     if isinstance(given, int) and presented.scale is not None:

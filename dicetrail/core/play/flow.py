@@ -154,6 +154,8 @@ def _answered(state: State, presented: PresentedQuestion, result: Result, share:
         most = len(presented.choices) if scale is None else scale.points
         places = tuple(place for place in picked if 1 <= place <= most)
         given = presented.chosen(places)
+    elif given is not None and question.gaps:
+        given = ", ".join(filter(None, given.splitlines()))
     is_told = presented.round.after.reveal is not Reveal.NEVER
     return Answered(
         state.turn,
@@ -355,6 +357,8 @@ def _tell_question(
     if presented.choices:
         how = f"with {len(presented.choices)} choices, A to {LETTERS[len(presented.choices) - 1]}"
         how += _TO_DO.get(question.kind, "").format(count=len(question.right))
+    elif question.gaps:
+        how = f"with {counted(len(question.gaps), 'gap')} to fill"
     elif question.kind is Kind.LETTERS:
         how = f"with {counted(len(presented.letters), 'letter')} to find"
     else:

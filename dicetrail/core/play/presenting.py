@@ -14,6 +14,7 @@ from dicetrail.core.answers import (
     as_number,
     check_choice,
     check_estimate,
+    check_gaps,
     check_judged,
     check_match,
     check_number,
@@ -61,6 +62,8 @@ class PresentedQuestion:
     """What makes it from facts."""
     words: Translator
     """The words of the game."""
+    offered: tuple[tuple[str, ...], ...] = ()
+    """The words to pick from for each gap of a text, as shown; none for one that is typed."""
 
     @cached_property
     def traits(self) -> Traits:
@@ -161,6 +164,9 @@ class PresentedQuestion:
                 )
             case Kind.ESTIMATE:
                 return check_estimate(given, question.right[0], question.details, rules)
+            case Kind.GAPS:
+                joined_by = self.words.joined_by
+                return check_gaps(given, question.gaps, self.offered, rules, joined_by)
             case Kind.LETTERS:
                 return _best(_check_word(str(given), word) for word in question.right)
         choices = self.shown

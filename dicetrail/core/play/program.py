@@ -47,6 +47,7 @@ from dicetrail.core.draw import (
     name_of,
     named,
     rows_leave,
+    words_of_gaps,
 )
 from dicetrail.core.play.presenting import PresentedQuestion
 from dicetrail.core.play.state import ASKING, QuestionKey, RoundInPlay, Setup, State
@@ -179,11 +180,14 @@ def presented_question(program: Program, state: State) -> PresentedQuestion:
         choices, right = choices_shown(
             round_, where.number, state.setup.dice, where.position, dealt, known_as
         )
+        offered = words_of_gaps(state.setup.dice, dealt, known_as)
         question, shown, words = dealt.sourced.question, choices, program.translator
         if question.kind in (Kind.TRUTH, Kind.JUDGED):
             shown = tuple(words.say(_OWN_CHOICES[choice]) for choice in choices)
         pack = source if makes is None else makes.pattern.facts
-        return PresentedQuestion(round_, dealt, question, choices, right, shown, pack, makes, words)
+        return PresentedQuestion(
+            round_, dealt, question, choices, right, shown, pack, makes, words, offered
+        )
 
     of = (where.position, where.brought, where.passed_over, state.history.departed)
     return _recalled(program, state, of, made)

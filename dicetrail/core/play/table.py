@@ -10,7 +10,7 @@ from dataclasses import dataclass, replace
 from itertools import count
 from typing import Literal
 
-from dicetrail.core.answers import LETTERS, Cell, Scale, laid_out
+from dicetrail.core.answers import LETTERS, Cell, FilledGap, Scale, laid_out
 from dicetrail.core.document import (
     ARRANGED,
     Badge,
@@ -24,6 +24,7 @@ from dicetrail.core.document import (
     Reveal,
     RoundOrder,
     Shows,
+    around_gaps,
     as_written,
 )
 from dicetrail.core.play.filling import badge_name, filled
@@ -96,6 +97,18 @@ class QuestionShown:
     """The scale of an estimate; None for other kinds."""
     answer: str
     """The answer to judge one's own by, once its player has looked at it; else empty."""
+    gaps: "GapsShown | None"
+    """The gaps of a text; None for other kinds."""
+
+
+@dataclass(frozen=True, slots=True)
+class GapsShown:
+    """A text with gaps, each of which is typed or picked from words."""
+
+    around: tuple[str, ...]
+    """The text before, between and after its gaps: one part more than there are gaps."""
+    words: tuple[tuple[str, ...], ...]
+    """The words to pick from for each gap; none for one that is typed."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -114,6 +127,18 @@ class ScaleShown:
     """The first number, as it is written."""
     most: str
     """The last number."""
+
+
+@dataclass(frozen=True, slots=True)
+class GapTold:
+    """What was given for a gap."""
+
+    given: str
+    """The word picked, or what was typed; empty for nothing."""
+    right: str
+    """What fits; empty while it is not told."""
+    is_right: bool | None
+    """Whether what was given fits; None while it is not told."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -140,6 +165,8 @@ class Feedback:
     """Where an estimate lies on its scale, from 0 to 1; None for other answers."""
     right_at: float | None = None
     """Where the right number lies; None while it is not told."""
+    gaps: tuple[GapTold, ...] = ()
+    """What was given for each gap of a text."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -366,8 +393,23 @@ def _read_out(presented: PresentedQuestion) -> str:
     items = [f"{number}: {item}." for number, (item, _) in enumerate(presented.question.pairs, 1)]
     if presented.question.details.shows is not Shows.TEXT:
         return " ".join((presented.question.prompt, *items))
+    if presented.question.gaps:
+        return _gaps_read_out(presented)
     lettered = [f"{LETTERS[place]}: {choice}." for place, choice in enumerate(presented.shown)]
     return " ".join((presented.question.prompt, *items, *lettered))
+
+
+def _gaps_read_out(presented: PresentedQuestion) -> str:
+    """A text with its gaps by their numbers, and the words there are for them."""
+    words, around = presented.words, around_gaps(presented.question.prompt)
+    numbered = [words.say(Phrase.GAP_READ, number=at) for at in range(1, len(around))]
+    text = "".join(f"{part}{name}" for part, name in zip(around, (*numbered, ""), strict=True))
+    offered = [
+        f"{words.say(Phrase.GAP_READ, number=at)}: {', '.join(offer)}."
+        for at, offer in enumerate(presented.offered, 1)
+        if offer
+    ]
+    return " ".join((text, *offered))
 
 
 def _menu(program: Program, state: State) -> tuple[RoundOffered, ...]:
@@ -463,6 +505,7 @@ def _question(presented: PresentedQuestion, state: State, media: Media) -> Quest
         repeats=presented.traits.matched.repeats,
         scale=None if presented.scale is None else _scale(presented.scale, details),
         answer=question.answer if state.question.is_shown else "",
+        gaps=GapsShown(around_gaps(question.prompt), presented.offered) if question.gaps else None,
     )
 
 
@@ -514,6 +557,21 @@ def _feedback(program: Program, state: State, presented: PresentedQuestion) -> F
         is_own,
         share,
         *_on_scale(state, presented),
+        _gaps_told(state, presented),
+    )
+
+
+def _gaps_told(state: State, presented: PresentedQuestion) -> tuple[GapTold, ...]:
+    """What was given for each gap of a text, and what fits if the answer is told."""
+    gaps, given = presented.question.gaps, state.question.given
+    if not gaps:
+        return ()
+    filled = () if given is None else presented.check(given).gaps
+    filled = filled or tuple(FilledGap("", False) for _ in gaps)
+    is_told = state.question.is_revealed
+    return tuple(
+        GapTold(one.given, gap.accepted[0] if is_told else "", one.is_right if is_told else None)
+        for gap, one in zip(gaps, filled, strict=True)
     )
 
 

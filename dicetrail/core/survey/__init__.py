@@ -18,6 +18,7 @@ from dicetrail.core.survey.question_faults import (
     FieldFault,
     faults,
     first_fault,
+    gaps_found,
     missing_medium,
     trimmed,
 )
@@ -49,6 +50,7 @@ __all__ = [
     "examine",
     "faults",
     "first_fault",
+    "gaps_found",
     "missing_medium",
     "rebased",
     "reports_on",

@@ -95,9 +95,12 @@ def _prompt_problems(place: str, pattern: Pattern, made: FactQuestions) -> Itera
     elif pattern.made in _ARRANGED and fold(pattern.by) in named:
         what = f"{{{pattern.by}}} in the question tells where an answer belongs"
         yield Problem(where, what, "name another column there, or none")
-    elif fold(pattern.answer) in named and pattern.made is not Made.ORDER:
+    elif fold(pattern.answer) in named and pattern.made not in (Made.ORDER, Made.GAPS):
         what = f"{{{pattern.answer}}} in the question gives the answer away"
         yield Problem(where, what, "name another column there, or ask for another")
+    elif pattern.made is Made.GAPS and not named:
+        what, mend = "no row has a gap of its own", "write a column of sentences in braces"
+        yield Problem(where, what, mend)
     elif not (named or pattern.picture or pattern.sound or pattern.made in _ARRANGED):
         what = "every row asks the same"
         mend = "write a column in braces where the question is to name what the row holds"
@@ -123,23 +126,29 @@ def _made_problems(place: str, title: str, made: FactQuestions) -> Iterator[Prob
         what = f"no row of “{title}” makes a question"
         mend = "look at the columns named and at what rows must hold"
         yield Problem(place, what, mend)
-    elif made.pattern.made in (Made.NUMBER, Made.LETTERS, Made.ESTIMATE, *_ARRANGED) and made.unfit:
+    elif made.pattern.made in _UNFIT_WHY and made.unfit:
         rows = ", ".join(str(row + 1) for row in made.unfit[:_SHOWN])
         more = f" and {len(made.unfit) - _SHOWN} more" if len(made.unfit) > _SHOWN else ""
-        why = {
-            Made.NUMBER: "is no number",
-            Made.ESTIMATE: "is no number of the scale",
-            Made.LETTERS: "is no word that fits letter by letter",
-            Made.ORDER: f"has no number in “{made.pattern.by}”, or stands there before,",
-            Made.MATCH: f"has nothing in “{made.pattern.by}” that belongs to it alone",
-        }[made.pattern.made]
+        why = _UNFIT_WHY[made.pattern.made].format(by=made.pattern.by)
         what = f"the answer {why} in row {rows}{more} of “{title}”"
         mend = {
             Made.ORDER: "write a number there, or leave the row out",
             Made.ESTIMATE: "write another, or choose another scale, step or tolerance",
             Made.MATCH: "name each item in one row, or leave the row out",
+            Made.GAPS: "write it there as the question has it, or [mark the words] of the gaps",
         }.get(made.pattern.made, "write another, or have it typed")
         yield warning(place, what, mend)
+
+
+_UNFIT_WHY = {
+    Made.NUMBER: "is no number",
+    Made.ESTIMATE: "is no number of the scale",
+    Made.LETTERS: "is no word that fits letter by letter",
+    Made.ORDER: "has no number in “{by}”, or stands there before,",
+    Made.MATCH: "has nothing in “{by}” that belongs to it alone",
+    Made.GAPS: "does not stand in the question",
+}
+"""Why the answer of a row cannot be given in the wanted form."""
 
 
 def _groups(made: FactQuestions) -> str:
@@ -167,7 +176,7 @@ def _choice_problems(place: str, round_: Round, made: FactQuestions) -> Iterator
     if pattern.made is Made.MATCH and made and fold(pattern.answer) == fold(pattern.by):
         what = "the answers are the items they are matched with"
         yield warning(f"{place}.answer", what, "take the answers from another column")
-    if pattern.made is not Made.CHOICE or not made:
+    if not (made.has_wrong and made):
         return
     wanted = pattern.choices - 1
     there = made.fewest_others()

@@ -4,7 +4,7 @@ The reader of question files, the grid in which packs are edited and the survey 
 all ask here, so a fault has the same words in each.
 """
 
-from collections.abc import Collection, Iterator, Sequence
+from collections.abc import Callable, Collection, Iterator, Mapping, Sequence
 from dataclasses import asdict, dataclass, fields, replace
 from fractions import Fraction
 from operator import attrgetter
@@ -22,22 +22,28 @@ from dicetrail.core.answers import (
     tolerance_of,
 )
 from dicetrail.core.document import (
+    BLANK,
     LONE_SURROGATE,
     MAX_CHOICES,
     MAX_LETTERS,
+    MAX_WORDS,
     MIN_ARRANGED,
     PLAIN,
     TRUTHS,
     Details,
+    Gap,
     Kind,
     Question,
     Range,
     Shows,
+    around_gaps,
     is_whole_text,
     notes_of,
     out_of_bounds,
     pair_in,
+    tidy_gap,
     tidy_pair,
+    with_blanks,
 )
 
 
@@ -65,23 +71,38 @@ def field_name(field: str, number: int = 0) -> str:
     return "the question" if field == "prompt" else f"the {field}"
 
 
+def gaps_found(question: Question) -> Question:
+    """The question with blanks in place of the words that its text marks as those of gaps, where
+    it has no right answers besides."""
+    if question.kind is not Kind.GAPS or any(question.right):
+        return question
+    marked = with_blanks(question.prompt)
+    if marked is None:
+        return question
+    prompt, right = marked
+    return replace(question, prompt=prompt, right=right)
+
+
 def trimmed(question: Question) -> Question:
-    """The question with no space around any of its texts."""
+    """The question with no space around its texts, and its pairs and gaps as they are written."""
     details = question.details
     texts: dict[str, Any] = {
         name: value.strip() for name, value in asdict(details).items() if type(value) is str
     }
+    question = gaps_found(question)
+    tidied = _TIDIED.get(question.kind, str)
     return Question(
         question.prompt.strip(),
-        tuple(
-            right.strip() if question.kind is not Kind.MATCH else tidy_pair(right.strip())
-            for right in question.right
-        ),
+        tuple(tidied(right.strip()) for right in question.right),
         tuple(text.strip() for text in question.wrong),
         question.kind,
         replace(details, **texts),
         tuple(text.strip() for text in question.replies),
     )
+
+
+_TIDIED: Mapping[Kind, Callable[[str], str]] = {Kind.MATCH: tidy_pair, Kind.GAPS: tidy_gap}
+"""What brings a right answer into the form in which it is written."""
 
 
 def is_plain_choice(question: Question) -> bool:
@@ -166,7 +187,7 @@ def _choice_faults(question: Question) -> Iterator[FieldFault]:
             f"{count} choices where at most {MAX_CHOICES} are expected",
             "leave some out",
         )
-    yield from _gaps_and_repeats(question)
+    yield from _empty_and_repeated(question)
     yield from _pinned_fault(question)
 
 
@@ -181,7 +202,7 @@ def _pinned_fault(question: Question) -> Iterator[FieldFault]:
         )
 
 
-def _gaps_and_repeats(question: Question) -> Iterator[FieldFault]:
+def _empty_and_repeated(question: Question) -> Iterator[FieldFault]:
     seen: dict[str, tuple[str, int]] = {}
     fields = [("right", number) for number in range(len(question.right))]
     fields += [("wrong", number) for number in range(len(question.wrong))]
@@ -192,7 +213,7 @@ def _gaps_and_repeats(question: Question) -> Iterator[FieldFault]:
                 field,
                 number,
                 f"{name} is empty though a later one is not",
-                "write something in this field, or close the gap",
+                "write something in this field, or move the later ones up",
             )
             continue
         first = seen.setdefault(as_shown(text), (field, number))
@@ -217,7 +238,7 @@ def _truth_faults(question: Question) -> Iterator[FieldFault]:
 
 
 def _typed_faults(question: Question) -> Iterator[FieldFault]:
-    yield from _gaps_and_repeats(question)
+    yield from _empty_and_repeated(question)
     yield from _no_wrong(question)
 
 
@@ -270,7 +291,7 @@ def _order_faults(question: Question) -> Iterator[FieldFault]:
     if count > MAX_CHOICES:
         what = f"{count} answers where at most {MAX_CHOICES} can be put in order"
         yield FieldFault("right", MAX_CHOICES, what, "leave some out")
-    yield from _gaps_and_repeats(question)
+    yield from _empty_and_repeated(question)
     yield from _no_wrong(question)
     if question.details.pinned:
         what = "nothing can be pinned where answers are put in order"
@@ -317,7 +338,7 @@ def _partner_faults(question: Question) -> Iterator[FieldFault]:
         name = field_name("wrong", number)
         if not text:
             yield FieldFault(
-                "wrong", number, f"{name} is empty", "write something, or close the gap"
+                "wrong", number, f"{name} is empty", "write something, or move the later ones up"
             )
         elif seen.setdefault(as_shown(text), f"{number}") != f"{number}":
             what = f"{name} is there already, “{text}”"
@@ -330,6 +351,72 @@ def _partner_faults(question: Question) -> Iterator[FieldFault]:
         what = "every item has the same partner"
         yield FieldFault("right", 0, what, "write others, or a partner that is left over")
     yield from _pinned_fault(question)
+
+
+def _gap_faults(question: Question) -> Iterator[FieldFault]:
+    gaps, blanks = question.gaps, len(around_gaps(question.prompt)) - 1
+    if len(gaps) > MAX_CHOICES:
+        what = f"{len(gaps)} gaps where at most {MAX_CHOICES} are expected"
+        yield FieldFault("right", MAX_CHOICES, what, "leave some out")
+    if blanks != len(gaps):
+        blank = "1 blank" if blanks == 1 else f"{blanks} blanks"
+        answer = "the right answer" if len(gaps) == 1 else f"{len(gaps)} right answers"
+        what = f"the text has {blank} for {answer}"
+        mend = f"write {BLANK} in the question for each, or [the right word] itself"
+        yield FieldFault("prompt", 0, what, mend)
+    for number, gap in enumerate(gaps):
+        yield from _faults_of_gap(number, gap)
+    yield from _bank_faults(question)
+    for field, is_there in (("replies", question.replies), ("pinned", question.details.pinned)):
+        if is_there:
+            what = f"{field_name(field)} means nothing where the kind is {question.kind}"
+            yield FieldFault(field, 0, what, "leave it out")
+    yield from _without_needs(question)
+
+
+def _faults_of_gap(number: int, gap: Gap) -> Iterator[FieldFault]:
+    name, words = f"gap {number + 1}", (*gap.accepted, *gap.others)
+    if not all(words):
+        mend = "write the right word, others that fit behind |, and wrong ones behind //"
+        yield FieldFault("right", number, f"{name} has an empty word", mend)
+    elif not all_differ(words):
+        yield FieldFault("right", number, f"{name} has the same word twice", "leave one out")
+    elif len(words) > MAX_WORDS:
+        what = f"{name} has {len(words)} words where at most {MAX_WORDS} are expected"
+        yield FieldFault("right", number, what, "leave some out")
+
+
+def _bank_faults(question: Question) -> Iterator[FieldFault]:
+    """The faults of the common words from which gaps are filled."""
+    bank = question.bank
+    if not bank:
+        return
+    without = [(at, gap) for at, gap in enumerate(question.gaps) if not gap.others]
+    if not without:
+        what = "every gap has words of its own, so that none is picked from common ones"
+        field = "wrong" if question.wrong else "filled"
+        yield FieldFault(field, 0, what, "leave this out")
+        return
+    for number, text in enumerate(question.wrong):
+        fits = next((at for at, gap in without if text in gap.accepted), None)
+        if not text:
+            mend = "write something, or move the later ones up"
+            yield FieldFault("wrong", number, f"{field_name('wrong', number)} is empty", mend)
+        elif fits is not None:
+            what = f"{field_name('wrong', number)} fits gap {fits + 1}, “{text}”"
+            yield FieldFault("wrong", number, what, "write something else, or leave it out")
+    if not all_differ(bank):
+        what = "two of the words to pick from look the same"
+        yield FieldFault("wrong" if question.wrong else "right", 0, what, "leave one out")
+    if len(bank) > MAX_WORDS:
+        what = f"{len(bank)} words to pick from where at most {MAX_WORDS} are expected"
+        yield FieldFault("wrong", 0, what, "leave some out")
+    for at, gap in without:
+        if all(word in gap.accepted for word in bank):
+            what = f"every word to pick from fits gap {at + 1}"
+            mend = "add a wrong choice, or have the gaps typed"
+            yield FieldFault("right", at, what, mend)
+            return
 
 
 def _without_needs(question: Question) -> Iterator[FieldFault]:
@@ -422,6 +509,7 @@ _ANSWER_FAULTS = {
     Kind.MATCH: _match_faults,
     Kind.ESTIMATE: _estimate_faults,
     Kind.JUDGED: _typed_faults,
+    Kind.GAPS: _gap_faults,
 }
 
 

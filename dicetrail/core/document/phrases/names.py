@@ -96,6 +96,10 @@ class Phrase(Value):
     ON_SCALE = "on scale", "Your estimate", "a slider"
     NO_ESTIMATE_YET = "no estimate yet", "no estimate yet", "a slider that was not moved yet"
     THIS_ESTIMATE = "this estimate", "This is my estimate", "a button"
+    FILL_GAPS = "fill gaps", "Fill the gaps.", "above a text with gaps"
+    GAP_OF = "gap of", "gap {number} of {count}", "a field of a text with gaps"
+    NO_WORD_YET = "no word yet", "pick a word", "a gap that is picked from words and still empty"
+    GAP_LEFT_EMPTY = "gap left empty", "left empty", "a gap for which nothing was given"
     SHOW_ANSWER = "show answer", "Show the answer", "a button"
     DID_YOU_HAVE_IT = "did you have it", "Did you have it?", "above what a player says of an answer"
     HAD_IT = "had it", "I had it", "what a player says of an answer"
@@ -244,6 +248,17 @@ class Phrase(Value):
     )
     NUMBER_WRONG = "number wrong", "{typed} is not the right answer", "of a number"
     ESTIMATE_PARTLY = "estimate partly", "{typed} is {share} % right", "of an estimate"
+    GAPS_PARTLY = "gaps partly", "“{typed}” is {share} % right", "of what fills gaps"
+    FILL_EACH = (
+        "fill each",
+        "each of the {count} gaps is to be filled, with semicolons between",
+        "of what fills gaps",
+    )
+    NO_WORD_OF_GAP = (
+        "no word of gap",
+        "“{typed}” is none of the words for gap {number}",
+        "of what fills gaps",
+    )
     OFF_SCALE = "off scale", "{typed} is not from {least} to {most}", "of an estimate"
     BETWEEN_STEPS = (
         "between steps",
@@ -432,6 +447,12 @@ class Phrase(Value):
         "Type a number from {least} to {most}.",
         "in a terminal",
     )
+    TYPE_GAPS = (
+        "type gaps",
+        "Type what belongs in each gap in turn, with semicolons between.",
+        "in a terminal",
+    )
+    GAP_READ = "gap read", "gap {number}", "in a text with gaps, read out or in a terminal"
     MATCH_SUCH_AS = (
         "match such as",
         "Type a letter for each in turn, such as {letters}.",
