@@ -5,6 +5,9 @@ test. `--rest` and `--all` try properties on fresh random examples: the seed is 
 repeats them, and an example that fails is kept in `.make/examples`. A single class or test, by its
 dotted name, is run whatever it is.
 
+`MINUTES=...` begins no test after so many minutes and tells how many were left; then the order is
+another each time, so that the tests left are too. Without it every test is run.
+
 Test classes run side by side, one more than there are cores, for some of the time they wait;
 the longest kinds first. Each that needs a server or a browser has its own.
 """
@@ -18,6 +21,7 @@ import unittest
 from collections.abc import Iterator
 from concurrent.futures import ProcessPoolExecutor, as_completed
 from dataclasses import dataclass
+from functools import partial
 from typing import Any
 
 from tests.exhaustive import is_exhaustive
@@ -38,6 +42,8 @@ class Outcome:
     seconds: float
     took: list[tuple[float, str]]
     """The seconds of each test."""
+    left: int
+    """How many tests were not begun, for time was up."""
 
 
 SLOWEST = 10
@@ -54,9 +60,17 @@ def main(given: list[str]) -> int:
     classes = sorted({name for one in names for name in _classes(one)}, key=_turn)
     outcomes = []
     began = time.monotonic()
+    minutes = os.environ.get("MINUTES")
+    until = None if minutes is None else began + 60 * float(minutes)
+    if until is not None:
+        secrets.SystemRandom().shuffle(classes)
+        classes.sort(key=lambda name: _turn(name)[0])
     with ProcessPoolExecutor(max_workers=1 + (os.cpu_count() or 1)) as pool:
         for done in as_completed(
-            [pool.submit(_run, name, "--all" if name in names else which) for name in classes]
+            [
+                pool.submit(_run, name, "--all" if name in names else which, until)
+                for name in classes
+            ]
         ):
             outcome = done.result()
             outcomes.append(outcome)
@@ -73,7 +87,9 @@ def main(given: list[str]) -> int:
     ran, failed, skipped = (
         sum(getattr(outcome, name) for outcome in outcomes) for name in ("ran", "failed", "skipped")
     )
-    print(f"{ran - failed - skipped} passed, {failed} failed, {skipped} skipped")
+    left = sum(outcome.left for outcome in outcomes)
+    late = f", {left} not begun in {minutes} minutes" if left else ""
+    print(f"{ran - failed - skipped} passed, {failed} failed, {skipped} skipped{late}")
     return 1 if failed or not ran else 0
 
 
@@ -102,9 +118,10 @@ def _turn(name: str) -> tuple[int, str]:
 class _Timed(unittest.TextTestResult):
     """A result that also holds how long each test took."""
 
-    def __init__(self, *given: Any, **named: Any) -> None:
+    def __init__(self, *given: Any, until: float | None, **named: Any) -> None:
         super().__init__(*given, **named)
         self.took: list[tuple[float, str]] = []
+        self._until = until
         self._began = 0.0
 
     def startTest(self, test: unittest.TestCase) -> None:  # noqa: N802
@@ -116,13 +133,23 @@ class _Timed(unittest.TextTestResult):
         """A test has ended."""
         super().stopTest(test)
         self.took.append((time.monotonic() - self._began, test.id().removeprefix("tests.")))
+        if _is_past(self._until):
+            self.stop()
 
 
-def _run(name: str, which: str) -> Outcome:
+def _is_past(until: float | None) -> bool:
+    """Whether no other test is to begin."""
+    return until is not None and time.monotonic() > until
+
+
+def _run(name: str, which: str, until: float | None) -> Outcome:
     began = time.monotonic()
     suite = unittest.TestSuite(_wanted(unittest.defaultTestLoader.loadTestsFromName(name), which))
     out = io.StringIO()
-    runner = unittest.TextTestRunner(out, verbosity=0, resultclass=_Timed)
+    wanted = suite.countTestCases()
+    runner = unittest.TextTestRunner(out, verbosity=0, resultclass=partial(_Timed, until=until))
+    if _is_past(until):
+        return Outcome(name, 0, 0, 0, "", 0, [], wanted)
     result = runner.run(suite)
     assert isinstance(result, _Timed)
     failed = len(result.failures) + len(result.errors) + len(result.unexpectedSuccesses)
@@ -130,7 +157,8 @@ def _run(name: str, which: str) -> Outcome:
     # What fails before a class's first test counts as a test that failed.
     ran = max(result.testsRun, failed)
     seconds = time.monotonic() - began
-    return Outcome(name, ran, failed, len(result.skipped), told, seconds, result.took)
+    left = wanted - result.testsRun if result.shouldStop else 0
+    return Outcome(name, ran, failed, len(result.skipped), told, seconds, result.took, left)
 
 
 def _wanted(found: unittest.TestSuite, which: str) -> Iterator[unittest.TestCase]:

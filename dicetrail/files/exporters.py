@@ -18,7 +18,7 @@ from openpyxl import Workbook
 from openpyxl.cell import WriteOnlyCell
 
 from dicetrail.core import PLAIN, Kind, Pack, Question
-from dicetrail.core.document import DETAILS, with_words_marked
+from dicetrail.core.document import DETAILS, Value, with_words_marked
 from dicetrail.files.items import written_items
 from dicetrail.files.json_yaml import MAX_YAML, PLAIN_NUMBERS
 from dicetrail.files.plan import Separator
@@ -100,6 +100,7 @@ class _PlainDumper(yaml.CSafeDumper):
 
 for _number in PLAIN_NUMBERS:
     _PlainDumper.add_implicit_resolver(*_number)
+_PlainDumper.add_multi_representer(Value, lambda dumper, word: dumper.represent_str(word.value))
 
 
 def written_yaml(pack: Pack) -> bytes:

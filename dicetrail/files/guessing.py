@@ -16,7 +16,7 @@ from statistics import median
 
 from dicetrail.core import Kind, Shows
 from dicetrail.core.answers import read_number
-from dicetrail.core.document import ARRANGED, MIN_ARRANGED, around_gaps, pair_in
+from dicetrail.core.document import ARRANGED, MIN_ARRANGED, around_gaps, pair_in, with_blanks
 from dicetrail.files.arranged import gaps_of, parted
 from dicetrail.files.headings import (
     LONGEST_HEADING,
@@ -91,6 +91,8 @@ def guess_separator(text: str) -> Separator:
     sample = list(islice(filter(str.strip, lines), LOOKED_AT))
     if sample and all("\t" in line.strip() for line in sample):
         return Separator.TAB  # nobody writes one in a sentence, or between options
+    if sample and all(map(with_blanks, sample)):
+        return Separator.TAB  # sentences that mark the words of their gaps are no table
     if (even := _even_separator(sample)) is not None:
         return even
     for least in (3, 2):
@@ -318,12 +320,7 @@ def _are_gaps(roles: Sequence[Role], body: Sequence[Sequence[str]]) -> bool:
         prompt = cells[asked] if asked < len(cells) else ""
         given = tuple(cells[place] for place in places if place < len(cells) and cells[place])
         found, blanks = gaps_of(prompt, given), len(around_gaps(prompt)) - 1
-        if (
-            found is None
-            or blanks == 1
-            or found[2]
-            or not set(given) <= {*found[1], *given[:blanks]}
-        ):
+        if found is None or blanks == 1 or found[2]:
             return False
     return True
 

@@ -332,7 +332,8 @@ def _with_bank(item: Element, body: Element, asked: Element) -> Question:
     used = [fitting[gap] for gap in named]
     others = tuple(word for word in words.values() if word not in used)
     prompt = _words(body, ("gapText", "gap"), {"gap": BLANK})
-    return Question(tidy(prompt), tuple(used), others, Kind.GAPS, Details(filled=Filled.BANK))
+    filled = Filled.TYPED if others else Filled.BANK  # those left over tell that they are picked
+    return Question(tidy(prompt), tuple(used), others, Kind.GAPS, Details(filled=filled))
 
 
 def _mapped(declared: Element) -> list[str]:
@@ -488,7 +489,7 @@ def written_items(pack: Pack, version: str) -> bytes:
 def _as_read(question: Question) -> Question:
     """A question in the form in which it is read."""
     if question.kind is Kind.GAPS:
-        filled = Filled.BANK if question.bank else question.details.filled
+        filled = Filled.TYPED if question.wrong else question.details.filled
         return replace(
             question,
             right=tuple(map(tidy_gap, question.right)),
@@ -542,7 +543,7 @@ def _item(question: Question, number: int, form: Version) -> Element:
 
 def _write_once(item: Element, question: Question, form: Version) -> None:
     """Write what is asked by one interaction."""
-    details, is_typed = question.details, question.kind in (Kind.TYPED, Kind.NUMBER)
+    is_typed = question.kind in (Kind.TYPED, Kind.NUMBER)
     keys = [f"c{place}" for place, _ in enumerate(question.choices, 1)]
     if question.kind is Kind.TRUTH:
         keys = list(TRUTHS)

@@ -94,12 +94,11 @@ def planned_question(cells: list[str], plan: Plan) -> Question:
     kind = _kind(_one(cells, plan, Role.KIND), plan)
     right, wrong = _answers(cells, plan, kind)
     prompt = _one(cells, plan, Role.QUESTION)
-    is_told = bool(_one(cells, plan, Role.KIND))
-    if kind is Kind.GAPS or not (right or is_told):
-        # A text that marks its right words needs no answer besides.
-        if (found := gaps_of(prompt, right, wrong)) is not None:
-            kind, (prompt, right, wrong) = Kind.GAPS, found
-            right = tuple(map(tidy_gap, right))
+    # A text that marks its right words needs no answer besides.
+    may_have_gaps = kind is Kind.GAPS or not (right or _one(cells, plan, Role.KIND))
+    if may_have_gaps and (found := gaps_of(prompt, right, wrong)) is not None:
+        kind, (prompt, right, wrong) = Kind.GAPS, found
+        right = tuple(map(tidy_gap, right))
     details = _details(cells, plan)
     is_keyed = Role.KEY in plan.columns and ROLE_OF_DETAIL["needs"] not in plan.columns
     if len(right) > 1 and is_keyed and kind not in ARRANGED:

@@ -166,16 +166,20 @@ def _plain(line: TextLine) -> TextLine:
     return plainly_labelled(line) if len(line.text) <= _LONGEST else line
 
 
+_BOLD = r"\*\*|(?<!_)__(?!_)"
+"""What stands before and behind bold words. More of these characters are a gap."""
+
+
 def lines_of(text: str) -> list[TextLine]:
     """The lines of a plain or Markdown text. A line that is all bold is marked."""
     found = []
     for number, line in enumerate(text.splitlines(), 1):
         plain = line.strip()
         plain = re.sub(r"^#{1,6}\s+", "", plain)
-        bold = re.fullmatch(r"(\W{0,4}(?:[A-La-l][).:])?\s*)(\*\*|__)(.+?)\2([.!]?)", plain)
+        bold = re.fullmatch(rf"(\W{{0,4}}(?:[A-La-l][).:])?\s*)({_BOLD})(.+?)\2([.!]?)", plain)
         if bold:
             plain = bold[1] + bold[3] + bold[4]
-        plain = re.sub(r"(\*\*|__)(.+?)\1", r"\2", plain)
+        plain = re.sub(rf"({_BOLD})(.+?)\1(?!_)", r"\2", plain)
         found.append(TextLine(number, plain, bold is not None))
     return found
 

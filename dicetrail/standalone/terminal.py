@@ -324,7 +324,7 @@ def _numbered(around: tuple[str, ...], translator: Translator) -> str:
     return first + "".join(f"[{name}]{part}" for name, part in zip(named, after, strict=True))
 
 
-def _offered(offered: Sequence[Sequence[str]], translator: Translator) -> Iterator[StyledLine]:
+def _offered(words_of: Sequence[Sequence[str]], translator: Translator) -> Iterator[StyledLine]:
     """The words to pick from for each gap of a text, and how they are filled in."""
     yield _line("")
     for at, words in enumerate(words_of, 1):

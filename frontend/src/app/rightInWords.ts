@@ -3,6 +3,6 @@ import type { Question } from "../api/schema";
 /** What is right of a question, as a maker reads it: any of it, all of it, or one after the other. */
 export function rightInWords({ right, kind, details }: Question): string {
   if (kind === "order") return right.join(", then ");
-  if (kind === "match") return right.join(", ");
+  if (kind === "match" || kind === "gaps") return right.join(", ");
   return right.join(details.needs === "all" ? " and " : " or ");
 }

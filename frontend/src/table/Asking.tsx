@@ -5,6 +5,7 @@ import type { Look, QuestionShown, Table } from "../api/schema";
 import { Button } from "../ui/Button";
 import { FeedbackLine } from "./FeedbackLine";
 import { EstimateAnswer } from "./EstimateAnswer";
+import { GapsAnswer } from "./GapsAnswer";
 import { MatchAnswer } from "./MatchAnswer";
 import type { Matching } from "./matching";
 import { OrderAnswer } from "./OrderAnswer";
@@ -54,7 +55,7 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
         data-next={isOpen && !isTypedAlone(table, question) ? true : undefined}
         className="mt-2.5 mb-3 text-2xl text-pretty break-words whitespace-pre-line"
       >
-        {question.prompt}
+        {question.gaps ? say("fill gaps") : question.prompt}
       </h2>
       <div className="@container">
         <div className={isBeside ? "grid gap-4 @lg:grid-cols-2" : undefined}>
@@ -85,6 +86,9 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
               onPoint={(point) => onOrder?.([point + 1])}
               onAnswer={answer}
             />
+          )}
+          {question.gaps && (
+            <GapsAnswer key={question.in_run} gaps={question.gaps} isOpen={isOpen} feedback={feedback} isNext={isOpen} onAnswer={answer} />
           )}
           {question.kind === "match" && (
             <MatchAnswer
@@ -144,7 +148,7 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
           </Button>
         </p>
       )}
-      {isOpen && table.typing && !isHidden(question) && <TypedAnswer label={say(labelFor(question))} isNext={isTypedAlone(table, question)} onAnswer={answer} />}
+      {isOpen && table.typing && !question.gaps && !isHidden(question) && <TypedAnswer label={say(labelFor(question))} isNext={isTypedAlone(table, question)} onAnswer={answer} />}
       {table.may_finish && (
         <p className="order-last mt-3">
           <Button onClick={() => onAction({ action: "finish" })}>

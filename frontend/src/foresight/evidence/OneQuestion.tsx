@@ -41,6 +41,7 @@ export function OneQuestion({ game, told, place, choice, behind, onBehind }: One
       <Given one={one} onOpen={open} />
       <Swapped one={one} />
       <Mismatched one={one} />
+          <Misfilled one={one} />
       <Times one={one} />
       <Suggestions game={game} suggestions={told.suggestions[place] ?? []} />
       {behind?.question === place && (
@@ -116,6 +117,26 @@ function Mismatched({ one }: { one: QuestionEvidence }) {
           <li key={`${item} ${partner}`} className="flex justify-between gap-3 break-words">
             <span>
               {item} with {partner}
+            </span>
+            <span className="text-soft tabular-nums">{times}</span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
+
+/** What was given at first for gaps, and does not fit. */
+function Misfilled({ one }: { one: QuestionEvidence }) {
+  if (one.misfilled.length === 0) return null;
+  return (
+    <div>
+      <h3 className="mb-1 font-serif text-lg font-semibold">Filled into the gaps first</h3>
+      <ul>
+        {one.misfilled.map(({ number, right, given, times }) => (
+          <li key={`${number} ${given}`} className="flex justify-between gap-3 break-words">
+            <span>
+              gap {number} ({right}): {given || <i>left empty</i>}
             </span>
             <span className="text-soft tabular-nums">{times}</span>
           </li>

@@ -33,7 +33,9 @@ export function PatternEditor({ pattern, facts, at, dice, onChange, onRemove, on
   const set = (change: Partial<Pattern>) => onChange({ ...pattern, ...change });
   const isPicked = pattern.made === "choice";
   const isOrder = pattern.made === "order";
+  const isGaps = pattern.made === "gaps";
   const isArranged = isOrder || pattern.made === "match";
+  const hasChoices = isPicked || isArranged || (isGaps && pattern.filled === "bank");
   const reverse = look.data?.reverse;
   const isNarrowed = pattern.near !== "" || pattern.holds.length > 0 || pattern.also.length > 0;
   const column = (field: "answer" | "near" | "by" | (typeof FROM_COLUMNS)[number]) => (
@@ -54,12 +56,11 @@ export function PatternEditor({ pattern, facts, at, dice, onChange, onRemove, on
         <SelectField where={`${at}.made`} value={pattern.made} options={VALUES.Made} onChange={(made) => set({ made })} />
         {isArranged && column("by")}
         {isOrder && <SwitchField where={`${at}.largest_first`} checked={pattern.largest_first} onChange={(largest_first) => set({ largest_first })} />}
-        {(isPicked || isArranged) && (
-          <>
-            <NumberField where={`${at}.choices`} suffix="" value={pattern.choices} onChange={(choices) => choices !== null && set({ choices })} />
-            <SelectField where={`${at}.shows`} value={pattern.shows} options={VALUES.Shows} onChange={(shows) => set({ shows })} />
-          </>
+        {isGaps && <SelectField where={`${at}.filled`} value={pattern.filled} options={VALUES.Filled} onChange={(filled) => set({ filled })} />}
+        {hasChoices && (
+          <NumberField where={`${at}.choices`} suffix="" value={pattern.choices} onChange={(choices) => choices !== null && set({ choices })} />
         )}
+        {(isPicked || isArranged) && <SelectField where={`${at}.shows`} value={pattern.shows} options={VALUES.Shows} onChange={(shows) => set({ shows })} />}
         {pattern.made === "estimate" &&
           (["least", "most", "step", "unit"] as const).map((name) => (
             <TextField key={name} where={`${at}.${name}`} className="w-28" placeholder={toldOf(`${at}.${name}`).empty} value={pattern[name]} onChange={(text) => set({ [name]: text })} />
@@ -73,7 +74,7 @@ export function PatternEditor({ pattern, facts, at, dice, onChange, onRemove, on
         <summary className="min-h-6 cursor-pointer font-semibold">More: near rows, only some rows, pictures, worth, level</summary>
         <div className="mt-2 space-y-3">
           <div className="flex flex-wrap items-end gap-x-5 gap-y-3">
-            {isPicked && column("near")}
+            {hasChoices && !isArranged && column("near")}
             {FROM_COLUMNS.map(column)}
           </div>
           {!isPicked && !isArranged && (

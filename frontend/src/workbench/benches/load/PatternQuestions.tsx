@@ -4,7 +4,7 @@ import { counted } from "../../../app/format";
 type PatternQuestionsProps = { look: PatternLook; pattern: Pattern; media: Record<string, string> };
 
 /** What stands between several right answers. */
-const BETWEEN: Partial<Record<Pattern["made"], string>> = { order: "then ", match: "and " };
+const BETWEEN: Partial<Record<Pattern["made"], string>> = { order: "then ", match: "and ", gaps: ", " };
 
 /** Some questions that come of a pattern, right answers first, and how many there are. */
 export function PatternQuestions({ look, pattern, media }: PatternQuestionsProps) {
