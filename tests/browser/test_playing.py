@@ -116,7 +116,8 @@ class PlayingTest(BrowserTest):
         question = view["table"]["question"]
         number = f"Question {question['number']}"
         is_next = self.all("#prompt[data-next], [data-typed][data-next]")
-        is_open = is_next and self.prompt() == question["prompt"]
+        prompt = "Fill the gaps." if question["gaps"] else question["prompt"]
+        is_open = is_next and self.prompt() == prompt
         return view if is_open and number in self.text("main") else None
 
     def answer(self, name, is_right=True):
@@ -128,6 +129,8 @@ class PlayingTest(BrowserTest):
         choices = question["choices"]
         if question["kind"] == "order":
             self.press(*(right if is_right else right[::-1]), Keys.ENTER)
+        elif question["kind"] == "gaps":
+            self.fill(question["gaps"]["words"], words.split(", "), is_right)
         elif question["kind"] == "judged":
             if not question["answer"]:
                 self.press(Keys.ENTER)
@@ -158,6 +161,13 @@ class PlayingTest(BrowserTest):
         """Pick these choices and no others, whatever is picked already, and answer."""
         picked = {choice.text[0].lower() for choice in self.all("li button[aria-pressed=true]")}
         self.press(*picked.symmetric_difference(letters), Keys.ENTER)
+
+    def fill(self, offered, right, is_right):
+        """Fill the gaps of a text with what fits, or with what does not."""
+        for field, words, word in zip(self.all("[data-gap]"), offered, right, strict=True):
+            others = [other for other in words if other != word]
+            field.send_keys(word if is_right else others[0] if others else "7777")
+        self.button("Answer").click()
 
     def type(self, answer):
         ran_out = (StaleElementReferenceException, ElementNotInteractableException)

@@ -140,6 +140,8 @@ class TestAnswering(unittest.TestCase):
             "order": Question("?", ("marrow", "squash", "pea"), (), Kind.ORDER, hint),
             "match": Question("?", ("bee = a", "hen = b", "cow = c"), ("d",), Kind.MATCH, hint),
             "estimate": Question("?", ("4",), (), Kind.ESTIMATE, scale),
+            "gaps": Question("A ___ gives ___", ("marrow", "squash // pea"), (), Kind.GAPS, hint),
+            "bank": Question("A ___ gives ___", ("marrow", "squash"), ("pea",), Kind.GAPS, hint),
             "judged": Question("?", ("marrow",), (), Kind.JUDGED, hint),
             "group": Question("?", ("bee = a", "hen = b", "ant = a"), (), Kind.MATCH, hint),
             "letters": Question("?", ("beetroot 2",), (), Kind.LETTERS, hint),
@@ -154,8 +156,8 @@ class TestAnswering(unittest.TestCase):
             Happening.PASSED: "passed",
             Happening.LATE: "late",
         }
-        with_slips = {"typed", "one", "any", "truth"}
-        in_parts = {"all", "every", "order", "match", "group", "estimate", "judged"}
+        with_slips = {"typed", "one", "any", "truth", "gaps", "bank"}
+        in_parts = {"all", "every", "order", "match", "group", "estimate", "judged", "gaps", "bank"}
         for (name, question), typos, happening in product(asked.items(), (0, 3), Happening):
             ask = Ask(tries=5, misses=5, seconds=9, hints=True, passing=True)
             check = Check(

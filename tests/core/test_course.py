@@ -4,7 +4,7 @@ import random
 import unittest
 from collections import deque
 from dataclasses import replace
-from itertools import combinations, permutations
+from itertools import combinations, permutations, product
 
 from dicetrail.core import (
     After,
@@ -60,6 +60,7 @@ POOL = (
     Question("Spell", ("bee",), (), Kind.LETTERS, Details(misses=2)),
     Question("Year?", ("sow", "hoe", "reap"), (), Kind.ORDER, Details(worth=3)),
     Question("Why?", ("It rains.",), (), Kind.JUDGED, Details(worth=3)),
+    Question("A ___ gives ___.", ("bee", "honey"), ("hen",), Kind.GAPS, Details(worth=2)),
     Question("How many?", ("3",), (), Kind.ESTIMATE, Details(worth=2, least="0", most="4")),
     Question("Who?", ("bee = honey", "hen = egg", "cow = milk"), (), Kind.MATCH, Details(worth=2)),
     Question("Pods?", ("Pea", "Bean"), ("Oak", "Yew"), details=Details(worth=2, needs=Needs.ALL)),
@@ -192,6 +193,9 @@ def script_actions(program, state):
         question = question_of(program, state)
         if question.kind is Kind.JUDGED:
             yield from ((Answer(place), 0) for place in (1, 2, 3))
+        if question.kind is Kind.GAPS:
+            filled = product(("", "bee", "hen"), ("", "honey", "hen"))
+            yield from ((Answer("\n".join(words)), 0) for words in filled)
         if question.kind is Kind.ESTIMATE:
             yield from ((Answer(place), 0) for place in range(1, 6))
         if question.kind in (Kind.ORDER, Kind.MATCH):

@@ -83,6 +83,7 @@ MIXED = Pack(
         Question("Carrot", ("root",), ("leaf", "fruit"), Kind.SORT),
         Question("Order?", ("sow", "hoe", "reap"), (), Kind.ORDER),
         Question("Why?", ("It rains.", "It pours."), (), Kind.JUDGED),
+        Question("A ___ gives ___.", ("bee", "honey | wax // milk"), (), Kind.GAPS),
         Question("Weight?", ("3",), (), Kind.ESTIMATE, Details(least="0", most="9", step="0.5")),
         Question("Match?", ("kale = leaf", "beet = root", "chard = leaf"), (), Kind.MATCH),
         Question("Beds?", ("a", "pea", "bean"), ("b", "c"), details=Details(needs=Needs.ALL)),

@@ -7,6 +7,7 @@ import unittest
 import zipfile
 from contextlib import ExitStack
 from dataclasses import replace
+from itertools import product
 from unittest.mock import patch
 
 import yaml
@@ -15,7 +16,8 @@ from hypothesis import strategies as st
 from openpyxl import Workbook, load_workbook
 
 from dicetrail.core import PLAIN, Details, Facts, Game, Kind, Pack, Question
-from dicetrail.core.document import as_pair, tidy_pair
+from dicetrail.core.document import DETAILS as DETAIL_FIELDS
+from dicetrail.core.document import as_pair, tidy_gap, tidy_pair
 from dicetrail.core.survey.question_faults import first_fault
 from dicetrail.files import (
     WRITERS,
@@ -85,6 +87,18 @@ QUESTIONS = st.one_of(
         st.just(Kind.ESTIMATE),
         st.builds(Details, least=st.just("-5"), most=st.just("5"), step=st.just("0.5"), unit=WORDS),
     ),
+    st.builds(
+        lambda parts, wrong, details: Question(
+            "".join(f"{part} ___ " for part, _ in parts).strip(),
+            tuple(tidy_gap(gap) for _, gap in parts),
+            wrong,
+            Kind.GAPS,
+            details,
+        ),
+        st.lists(st.tuples(WORDS, WORDS), min_size=1, max_size=3),
+        st.just(()) | TEXTS,
+        DETAILS,
+    ),
     st.builds(Question, WORDS, PAIRS, st.just(()) | TEXTS, st.just(Kind.MATCH), DETAILS),
 ).filter(lambda question: first_fault(question) is None)
 PACKS = st.lists(QUESTIONS, min_size=1, max_size=6).map(lambda q: Pack("Pack", tuple(q)))
@@ -113,6 +127,14 @@ class TestRoundTrip(unittest.TestCase):
             reading = read_questions(content)
             self.assertEqual(reading.refused, (), ending)
             self.assertEqual(reading.questions, pack.questions, ending)
+
+    def test_every_word_of_few_comes_back_in_every_format(self):
+        words = [(detail.field, word) for detail in DETAIL_FIELDS for word in detail.values or ()]
+        self.assertGreater(len(words), 5)
+        for (field, word), (ending, (_, write)) in product(words, WRITERS.items()):
+            pack = Pack("P", (Question("Q?", ("a",), ("b",), details=Details(**{field: word})),))
+            if ending != "txt":
+                self.assertEqual(read_questions(write(pack)).questions, pack.questions, ending)
 
     @given(st.text("0123456789eE.+-_:xobn~", min_size=1, max_size=8))
     def test_what_looks_like_a_number_stays_the_text_it_is(self, text):

@@ -9,11 +9,13 @@ from xml.etree import ElementTree
 from hypothesis import given
 
 from dicetrail.core import Details, Facts, Kind, Needs, Pack, Question
+from dicetrail.core.document import Filled
 from dicetrail.files import ITEM_WRITERS, FileProblem, Format, read_questions
 from dicetrail.files.items import VERSIONS
 from tests.files.test_formats import PACKS
 from tests.web.demo import DemoTest
 
+BANK = Details(filled=Filled.BANK)
 FITTING = Pack(
     "Fitting",
     (
@@ -30,6 +32,10 @@ FITTING = Pack(
             "How many?", ("7",), (), Kind.ESTIMATE, Details(tolerance="1", least="0", most="10")
         ),
         Question("Heavy?", ("2.5",), (), Kind.ESTIMATE, Details(least="-1", most="4", step="0.5")),
+        Question("A ___ gives ___.", ("bee | wasp", "honey"), (), Kind.GAPS, Details(note="So.")),
+        Question("The ___ in ___.", ("bed", "May // June"), (), Kind.GAPS, Details(worth=2)),
+        Question("___ or ___?", ("pea", "bean"), ("kale",), Kind.GAPS),
+        Question("Dig, ___ and ___.", ("sow", "reap"), (), Kind.GAPS, BANK),
         Question("Who?", ("bee = honey", "hen = egg"), ("wax",), Kind.MATCH, Details(worth=2)),
         Question(
             "Where?", ("a = root", "b = leaf", "c = root"), (), Kind.MATCH, Details(pinned="leaf")
@@ -148,7 +154,9 @@ class TestWrittenAndRead(unittest.TestCase):
                 self.assertLessEqual({"identifier", "title", "adaptive", due}, set(item.attrib))
                 response = "responseIdentifier" if version == "2.1" else "response-identifier"
                 asked = [part.get(response) for part in item.iter() if part.get(response)]
-                self.assertEqual(asked, ["RESPONSE"])
+                responses = [part.get("identifier") for part in item if names[part.tag] == order[0]]
+                self.assertEqual(asked, responses, "each is declared, in the order of the text")
+                self.assertTrue(asked == ["RESPONSE"] or len(asked) > 1, asked)
                 outcome = response.replace("response", "outcome", 1)
                 declared = {part.get("identifier") for part in item if "eclaration" in part.tag}
                 wanted = {part.get(outcome) for part in item.iter() if part.get(outcome)}
@@ -158,6 +166,52 @@ class TestWrittenAndRead(unittest.TestCase):
                     if version == "3.0":
                         self.assertTrue(bare == "p" or bare.startswith("qti-"), bare)
                         self.assertEqual(part.tag.lower(), part.tag)
+
+    def test_gaps_of_others_are_read(self):
+        """Interactions and their parts by the names of the information model (from memory)."""
+
+        def response(name, value, base="string"):
+            return (
+                f'<responseDeclaration identifier="{name}" cardinality="single" baseType="{base}">'
+                f"<correctResponse><value>{value}</value></correctResponse></responseDeclaration>"
+            )
+
+        inline = (
+            HEAD_21
+            + response("B", "w2", "identifier")
+            + response("A", "bees")
+            + '<itemBody><div><p>In a hive live <textEntryInteraction responseIdentifier="A"/>,'
+            ' that make <inlineChoiceInteraction responseIdentifier="B" shuffle="true">'
+            '<inlineChoice identifier="w1">milk</inlineChoice><inlineChoice identifier="w2">honey'
+            "</inlineChoice></inlineChoiceInteraction>.</p></div></itemBody></assessmentItem>"
+        )
+        bank = (
+            HEAD_21
+            + '<responseDeclaration identifier="R" cardinality="multiple" baseType="directedPair">'
+            "<correctResponse><value>W S2</value><value>B S1</value></correctResponse>"
+            '</responseDeclaration><itemBody><gapMatchInteraction responseIdentifier="R">'
+            '<prompt>Fill in.</prompt><gapText identifier="W" matchMax="1">wax</gapText>'
+            '<gapText identifier="B" matchMax="1">bee</gapText>'
+            '<gapText identifier="M" matchMax="1">milk</gapText>'
+            '<blockquote><p>A <gap identifier="S1"/> has <gap identifier="S2"/>.</p></blockquote>'
+            "</gapMatchInteraction></itemBody></assessmentItem>"
+        )
+        for text, question in (
+            (
+                inline,
+                Question(
+                    "In a hive live ___, that make ___.",
+                    ("bees", "honey // milk"),
+                    (),
+                    Kind.GAPS,
+                ),
+            ),
+            (bank, Question("Fill in. A ___ has ___.", ("bee", "wax"), ("milk",), Kind.GAPS)),
+        ):
+            reading = read_questions(text.encode())
+            self.assertEqual((reading.questions, reading.refused), ((question,), ()))
+        lost = bank.replace("<value>B S1</value>", "")
+        self.assertIn("word to each gap", read_questions(lost.encode()).refused[0].what)
 
     def test_items_of_others_are_read_in_both_versions(self):
         choice = Question(

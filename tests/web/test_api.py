@@ -598,7 +598,7 @@ class TestRuns(ApiTest):
         self.assertIsNone(run["table"]["feedback"])
         shown = {"number", "kind", "prompt", "choices", "words", "tried", "tries_left"}
         shown |= {"hint", "may_hint", "may_pass", "picture", "sound", "in_run", "wants_all"}
-        shown |= {"can_be_partly", "items", "repeats", "scale", "answer"}
+        shown |= {"can_be_partly", "items", "repeats", "scale", "answer", "gaps"}
         self.assertEqual(set(run["table"]["question"]), shown)
         choice = {"letter", "place", "text", "picture", "sound"}
         self.assertEqual(set(run["table"]["question"]["choices"][0]), choice)

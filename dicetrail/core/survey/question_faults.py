@@ -31,6 +31,7 @@ from dicetrail.core.document import (
     PLAIN,
     TRUTHS,
     Details,
+    Filled,
     Gap,
     Kind,
     Question,
@@ -388,9 +389,9 @@ def _faults_of_gap(number: int, gap: Gap) -> Iterator[FieldFault]:
 
 def _bank_faults(question: Question) -> Iterator[FieldFault]:
     """The faults of the common words from which gaps are filled."""
-    bank = question.bank
-    if not bank:
+    if not (question.wrong or question.details.filled is Filled.BANK):
         return
+    bank = question.bank
     without = [(at, gap) for at, gap in enumerate(question.gaps) if not gap.others]
     if not without:
         what = "every gap has words of its own, so that none is picked from common ones"
@@ -405,7 +406,8 @@ def _bank_faults(question: Question) -> Iterator[FieldFault]:
         elif fits is not None:
             what = f"{field_name('wrong', number)} fits gap {fits + 1}, “{text}”"
             yield FieldFault("wrong", number, what, "write something else, or leave it out")
-    if not all_differ(bank):
+    words = dict.fromkeys(gap.accepted[0] for _, gap in without)
+    if not all_differ((*words, *question.wrong)):
         what = "two of the words to pick from look the same"
         yield FieldFault("wrong" if question.wrong else "right", 0, what, "leave one out")
     if len(bank) > MAX_WORDS:
