@@ -27,7 +27,6 @@ from dicetrail.core import (
     Phase,
     Program,
     Quit,
-    Show,
     Table,
     Wait,
     start,
@@ -35,7 +34,7 @@ from dicetrail.core import (
     table,
 )
 from dicetrail.core.document import Phrase, Translator
-from dicetrail.core.play import CueShown, Finish, Listen, Result, said_of
+from dicetrail.core.play import CueShown, Finish, Listen, Result, Show, said_of
 
 _LOOK_EVERY = 0.1
 

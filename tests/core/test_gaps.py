@@ -348,7 +348,7 @@ class TestFacts(unittest.TestCase):
         self.assertEqual(
             found,
             {
-                "A bee gives ___. ___ is sweet.": ("honey", "Honey | honey"),
+                "A bee gives ___. ___ is sweet.": ("honey", "honey | Honey"),
                 "A hen gives ___.": ("eggs | an egg | straw",),
                 "A cow gives ___ to a ___.": ("milk", "calf | young cow"),
                 "A ___ bakes.": ("baker",),

@@ -17,14 +17,13 @@ from dicetrail.core import (
     Pattern,
     Question,
     Round,
-    Show,
     start,
     step,
     table,
 )
 from dicetrail.core.document import Language, Made, PartlyRight
 from dicetrail.core.foresight import How, Scout, forecast, witnesses
-from dicetrail.core.play import made_ready
+from dicetrail.core.play import Show, made_ready
 from dicetrail.core.survey import first_fault
 from dicetrail.core.survey.reach import reach
 

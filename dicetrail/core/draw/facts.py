@@ -161,7 +161,7 @@ class FactQuestions(Sequence[Question]):
                 gaps = (Gap(accepted),) * count
             else:
                 text, stood = left_out(text, accepted)
-                gaps = tuple(Gap(tuple(dict.fromkeys((one, *accepted)))) for one in stood)
+                gaps = tuple(_gap_where(one, accepted) for one in stood)
             if 0 < len(gaps) <= MAX_CHOICES and all(all(gap.accepted) for gap in gaps):
                 found[row] = text, gaps
         return found
@@ -529,6 +529,16 @@ def questions_from(
 ) -> FactQuestions:
     """What a pattern makes of facts. The last result is cached, because it never changes."""
     return FactQuestions(pattern, facts, mark)
+
+
+def _gap_where(stood: str, accepted: Sequence[str]) -> Gap:
+    """The gap where one of the accepted texts stood: that one first, as its column has it.
+
+    >>> _gap_where("Honey", ("wax", "honey"))
+    Gap(accepted=('honey', 'wax', 'Honey'), others=())
+    """
+    first = (text for text in accepted if fold(text) == fold(stood))
+    return Gap(tuple(dict.fromkeys((*first, *accepted, stood))))
 
 
 def _nth_beside(taken: Sequence[int], at: int) -> int:
