@@ -41,6 +41,7 @@ TEMPLATE = Pack(
             Details(tolerance="1", least="0", most="40", unit="kg"),
         ),
         Question("Why is soil dug in autumn?", ("So that frost can break it.",), (), Kind.JUDGED),
+        Question("A bee gives ___, a hen ___.", ("honey", "eggs | an egg"), (), Kind.GAPS),
         Question("Who gives what?", ("bee = honey", "hen = egg"), ("milk",), Kind.MATCH),
         Question("Put these in the order of the year.", ("sow", "hoe", "reap"), (), Kind.ORDER),
         Question("Beetroot", ("root",), ("leaf", "fruit"), Kind.SORT, Details(note="So is swede.")),

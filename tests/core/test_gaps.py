@@ -174,6 +174,18 @@ class TestWriting(unittest.TestCase):
             with self.subTest(question=question):
                 self.assertEqual(fault.field if fault else None, field)
 
+    def test_gaps_that_accept_the_same_are_told_unless_it_is_all_they_accept(self):
+        for right, said in (
+            (("red | blue", "blue | red"), "gap 1 and gap 2 both accept “blue”"),
+            (("red", "Red | blue"), "gap 1 and gap 2 both accept “Red”"),
+            (("red", "blue", "red"), ""),
+            (("red // blue", "blue // red"), ""),
+        ):
+            question = Question(" ".join(["___"] * len(right)), right, (), Kind.GAPS)
+            game = Game("G", (Round("R", ("p",)),), (Ending("Over", ""),))
+            found = [one.what for one in survey(game, {"p": Pack("P", (question,))})]
+            self.assertEqual([what for what in found if "accept" in what], [said] if said else [])
+
     def test_words_marked_by_hand_are_taken_out_of_the_question(self):
         loose = Question(" A [bee|wasp] gives [honey // milk]. ", ("",), (), Kind.GAPS)
         tight = Question("A ___ gives ___.", ("bee | wasp", "honey // milk"), (), Kind.GAPS)

@@ -108,12 +108,12 @@ class Filled(Value):
 
 class PartlyRight(Value):
     """What of an answer counts that names some of the right choices where all are wanted, or has
-    some right pairs of a match."""
+    some right pairs of a match or gaps of a text."""
 
     NEVER = "never", "All or nothing"
-    RIGHT_PICKS = "right picks", "By right picks or pairs", "wrong ones take nothing away"
-    """The share of the right choices that are picked, or of the pairs that are right, at most
-    99 %."""
+    RIGHT_PICKS = "right picks", "By right picks, pairs or gaps", "wrong ones take nothing away"
+    """The share of the right choices that are picked, or of the pairs or gaps that are right, at
+    most 99 %."""
     LESS_WRONG = "less wrong picks", "By right ones less wrong ones", "never below nothing"
     """The same after as many right ones are taken away as there are wrong ones."""
 
@@ -775,10 +775,10 @@ class Check:
     samples: tuple[Sample, ...] = ()
     """Answers that the maker tried, kept to show whether a later change alters their verdict."""
     partly: Annotated[
-        PartlyRight, FieldLabel("Partly right", "where all right choices are wanted, or all pairs")
+        PartlyRight, FieldLabel("Partly right", "where several choices, pairs or gaps are wanted")
     ] = PartlyRight.NEVER
     """What of an answer counts that names some of the right choices where all are wanted, or has
-    some right pairs of a match."""
+    some right pairs of a match or gaps of a text."""
     order_share: Annotated[OrderShare, FieldLabel("Partly right orders")] = OrderShare.NEVER
     """What of an order counts that is not wholly right."""
     estimate_share: Annotated[EstimateShare, FieldLabel("Partly right estimates")] = (

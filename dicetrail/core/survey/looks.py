@@ -12,6 +12,7 @@ from dicetrail.core.survey.question_faults import (
     FieldFault,
     choices_alike,
     faults,
+    gaps_sharing,
     is_plain_choice,
     missing_medium,
     surely_unlike,
@@ -112,6 +113,8 @@ class PackReport:
     """The rows of questions that cannot be asked, each with the first reason."""
     alike: tuple[tuple[int, "Alike"], ...]
     """The rows of questions with choices that capitals or looks alone tell apart."""
+    sharing: tuple[tuple[int, FieldFault], ...]
+    """The rows of texts with gaps that accept what another gap accepts too."""
     asks: tuple[str, ...]
     """The prompt of every question, as it is shown; empty if a picture or sound is part of what is
     asked."""
@@ -143,6 +146,7 @@ class PackLook:
         self._unfit: dict[int, tuple[FieldFault, ...]] = {}
         self._missing: dict[int, FieldFault] = {}
         self._alike: dict[int, Alike] = {}
+        self._sharing: dict[int, FieldFault] = {}
         self._asks: list[str] = []
         self._traits: list[Traits] = []
         self._census: Counter[Traits] = Counter()
@@ -177,12 +181,13 @@ class PackLook:
         """The report on the pack as it is now."""
         unfit = tuple((row, self._unfit[row][0]) for row in sorted(self._unfit))
         alike = tuple((row, self._alike[row]) for row in sorted(self._alike))
+        sharing = tuple((row, self._sharing[row]) for row in sorted(self._sharing))
         several = {asks: self._times[asks] for asks in sorted(self._several)}
-        return PackReport(unfit, alike, tuple(self._asks), several, Counter(self._census))
+        return PackReport(unfit, alike, sharing, tuple(self._asks), several, Counter(self._census))
 
     def faults(self) -> Iterator[RowFault]:
         """Every fault of a single question, and every fault that questions have only together."""
-        for row in sorted({*self._unfit, *self._missing, *self._alike}):
+        for row in sorted({*self._unfit, *self._missing, *self._alike, *self._sharing}):
             for fault in (*self._unfit.get(row, ()), *self._others(row)):
                 yield RowFault(row, fault.field, fault.number, fault.what, fault.mend)
         rows_asking: defaultdict[str, list[int]] = defaultdict(list)
@@ -198,6 +203,8 @@ class PackLook:
     def _others(self, row: int) -> Iterator[FieldFault]:
         if row in self._missing:
             yield self._missing[row]
+        if row in self._sharing:
+            yield self._sharing[row]
         if row in self._alike:
             alike = self._alike[row]
             what = f"“{alike.one}” and “{alike.other}” differ only in capitals or look alike"
@@ -210,6 +217,7 @@ class PackLook:
         self._unfit = _moved(self._unfit, rows, further)
         self._missing = _moved(self._missing, rows, further)
         self._alike = _moved(self._alike, rows, further)
+        self._sharing = _moved(self._sharing, rows, further)
 
     def _count(self, asks: str, more: int) -> None:
         self._times[asks] += more
@@ -227,6 +235,8 @@ class PackLook:
             self._unfit[row] = unfit
         if missing := missing_medium(question, self._media):
             self._missing[row] = missing
+        if sharing := gaps_sharing(question):
+            self._sharing[row] = sharing
         if alike := choices_alike(question, [fold(choice) for choice in question.choices]):
             number = question.wrong.index(alike[1]) if alike[1] in question.wrong else 0
             self._alike[row] = Alike(*alike, number)

@@ -15,6 +15,7 @@ from dicetrail.core.answers import (
     Scale,
     all_differ,
     as_shown,
+    fold,
     plain_number,
     read_number,
     scale_in,
@@ -537,6 +538,21 @@ def missing_medium(question: Question, media: Collection[str] | None) -> FieldFa
                 f"there is no file “{name}”",
                 f"bring it too, or leave {field_name(field)} out",
             )
+    return None
+
+
+def gaps_sharing(question: Question) -> FieldFault | None:
+    """Two gaps that accept the same text, though not it alone, so that one word may be given twice
+    where two were meant; None if there are none."""
+    seen: dict[str, int] = {}
+    for at, gap in enumerate(question.gaps):
+        for text in gap.accepted:
+            first = seen.setdefault(fold(text), at)
+            accepted = {fold(one) for one in (*question.gaps[first].accepted, *gap.accepted)}
+            if first != at and len(accepted) > 1:
+                what = f"gap {first + 1} and gap {at + 1} both accept “{text}”"
+                mend = "if each wants a text of its own, let one of them not accept it"
+                return FieldFault("right", at, what, mend)
     return None
 
 

@@ -417,6 +417,9 @@ def _pack_problems(game: Game, reports: Mapping[str, PackReport]) -> Iterator[Pr
         for row, fault in report.unfit:
             where = f"packs[{name}].questions[{row}]"
             yield Problem(where, fault.what, "mend or remove the question")
+    for name, report in reports.items():
+        for row, fault in report.sharing:
+            yield warning(f"packs[{name}].questions[{row}]", fault.what, fault.mend)
     yield from _repeated_prompts(game, reports)
     for name, report in reports.items():
         for row, alike in report.alike if name in by_text else ():
@@ -522,12 +525,13 @@ def _partly_problems(at: str, round_: Round, censuses: Censuses) -> Iterator[Pro
     """A round that counts parts of answers where no answer can be right in part."""
     there = fixed_traits(round_, censuses)
     has_parts = any(
-        one.all_wanted[0] or one.matched.items or one.kind is Kind.JUDGED for one in there
+        one.all_wanted[0] or one.matched.items or len(one.gaps) > 1 or one.kind is Kind.JUDGED
+        for one in there
     )
     if round_.check.partly is not PartlyRight.NEVER and not has_parts:
         yield warning(
             f"{at}.check.partly",
-            "no question of this round wants several right choices, or a match, or is judged",
+            "no question of this round wants several choices, pairs or gaps, or is judged",
             "load one that does, or choose all or nothing",
         )
     if round_.check.estimate_share is not EstimateShare.NEVER and not any(

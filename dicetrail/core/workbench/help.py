@@ -49,6 +49,13 @@ _ON_PAGE = (
     ),
     (
         Stop.LOAD,
+        "Gaps",
+        "A question of the kind gaps is a text that marks its right words: A bee gives [honey]. Players type them, or pick them from words.",
+        "gap gaps cloze blank blanks fill in missing word sentence text bank",
+        "A bee gives [honey | wax].",
+    ),
+    (
+        Stop.LOAD,
         "Judged by the player",
         "A question of the kind judged shows its answer, and its player says whether they had it: for learning by oneself.",
         "self assessment flash card own judgement learn open question reveal",

@@ -102,7 +102,7 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
             />
           )}
           {question.kind === "judged" && question.answer && (
-            <div role="status" className="rounded-md border border-edge bg-note px-4 py-3">
+            <div role="status" className="mb-2 rounded-md border border-edge bg-note px-4 py-3">
               <p dir="auto" className="text-lg font-semibold whitespace-pre-line">
                 {question.answer}
               </p>

@@ -69,7 +69,7 @@ type GapFieldProps = { label: string; words: string[]; value: string; isNext: bo
 /** The field of a gap: a list of its words, or a line to type into. */
 function GapField({ label, words, value, isNext, onChange }: GapFieldProps) {
   const say = useSay();
-  const look = "mx-1 min-h-9 max-w-full rounded-md border border-dashed border-edge bg-card px-2 text-lg align-baseline";
+  const look = "mx-0.5 min-h-9 max-w-full rounded-md border border-dashed border-edge bg-card px-2 text-lg align-baseline";
   const marks = { "data-gap": true, "data-next": isNext ? true : undefined, "data-typed": isNext ? true : undefined };
   if (words.length === 0) {
     return (
@@ -103,11 +103,11 @@ function GapTold({ told }: { told: Feedback["gaps"][number] | undefined }): Reac
   const say = useSay();
   if (!told) return null;
   const given = told.given || say("gap left empty");
-  if (told.is_right === null) return <b className="mx-1 rounded-md border border-line px-2">{given}</b>;
+  if (told.is_right === null) return <b className="mx-0.5 rounded-md border border-line px-2">{given}</b>;
   const { icon: Icon, ink, frame } = LOOKS[told.is_right ? "good" : "bad"];
   const Right = LOOKS.good.icon;
   return (
-    <span className="mx-1">
+    <span className="mx-0.5">
       <span className={`rounded-md border px-2 whitespace-nowrap ${frame}`}>
         <Icon aria-hidden className={`me-1 inline size-4 align-[-0.125em] ${ink}`} />
         <span className="sr-only">{say(told.is_right ? "right answer" : "your answer")}: </span>
