@@ -82,6 +82,12 @@ def _even_separator(sample: Sequence[str]) -> Separator | None:
     return even[0] if len(even) == 1 and len(sample) > 2 else None
 
 
+def mark_gaps(sample: Sequence[str]) -> bool:
+    """Whether most rows are sentences that mark the words of their gaps, and no table."""
+    marked = sum(with_blanks(line) is not None for line in sample)
+    return 3 * marked > 2 * len(sample) and not any("\t" in line.strip() for line in sample)
+
+
 def guess_separator(text: str) -> Separator:
     """The separator that splits most rows into several fields; the first in doubt.
 
@@ -91,8 +97,8 @@ def guess_separator(text: str) -> Separator:
     sample = list(islice(filter(str.strip, lines), LOOKED_AT))
     if sample and all("\t" in line.strip() for line in sample):
         return Separator.TAB  # nobody writes one in a sentence, or between options
-    if sample and all(map(with_blanks, sample)):
-        return Separator.TAB  # sentences that mark the words of their gaps are no table
+    if mark_gaps(sample):
+        return Separator.TAB
     if (even := _even_separator(sample)) is not None:
         return even
     for least in (3, 2):

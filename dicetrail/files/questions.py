@@ -21,7 +21,13 @@ from dicetrail.core.survey import first_fault, missing_medium
 from dicetrail.core.workbench import columns_named
 from dicetrail.files.archives import is_archive, is_paper, is_workbook
 from dicetrail.files.grids import GridRows, drawn_rows, is_own_form, keyed_rows
-from dicetrail.files.guessing import ANSWER_ROLES, LOOKED_AT, guess_columns, guess_separator
+from dicetrail.files.guessing import (
+    ANSWER_ROLES,
+    LOOKED_AT,
+    guess_columns,
+    guess_separator,
+    mark_gaps,
+)
 from dicetrail.files.headings import role_named
 from dicetrail.files.items import is_item, is_package, read_items
 from dicetrail.files.json_yaml import read_documents
@@ -142,6 +148,8 @@ def _guessed_text(found: Text, options: ImportOptions) -> Plan:
     if not looks_written and is_table:
         return _guessed(rows, Plan(Format.TABLE, found.encoding, character), options)
     found_so = read_written(lines)
+    if mark_gaps([line.text for line in lines if line.text]):
+        return written
     as_written = _share(found_so.questions, found_so.refused)
     plan = _guessed(rows, Plan(Format.TABLE, found.encoding, character), options)
     with _no_garbage_search():

@@ -13,7 +13,14 @@ from typing import Any, NamedTuple
 
 from dicetrail.core import Details, Kind, Needs, Question
 from dicetrail.core.answers import LETTERS, fold, read_number
-from dicetrail.core.document import MAX_CHOICES, MIN_ARRANGED, around_gaps, as_pair, pair_in
+from dicetrail.core.document import (
+    MAX_CHOICES,
+    MIN_ARRANGED,
+    around_gaps,
+    as_pair,
+    pair_in,
+    with_blanks,
+)
 from dicetrail.core.survey import first_fault
 from dicetrail.files.arranged import gaps_of, parted
 from dicetrail.files.guessing import unmarked
@@ -284,7 +291,10 @@ def _begins(block: _Block, text: str, is_after_blank: bool) -> bool:
         return True
     if numbered and block.number is None and int(numbered[1]) == 1:
         return True  # what stood before it was a title
-    is_done = bool(block.options or block.answers or _pair(" ".join(block.asked)))
+    asked = " ".join(block.asked)
+    if with_blanks(asked) and asked.endswith((".", "!", "?")):
+        return True
+    is_done = bool(block.options or block.answers or _pair(asked) or with_blanks(asked))
     if numbered and is_done:
         return True
     if is_done and (is_after_blank or block.answers or block.options):
@@ -317,7 +327,7 @@ def _asks(text: str) -> bool:
 
 
 def _asks_and_answers(text: str) -> bool:
-    return _ASKED_AND_ANSWERED.fullmatch(text) is not None
+    return _ASKED_AND_ANSWERED.fullmatch(text) is not None or with_blanks(text) is not None
 
 
 def _is_title(block: _Block) -> bool:
@@ -327,7 +337,8 @@ def _is_title(block: _Block) -> bool:
     if block.too_long is not None:
         return False
     text = " ".join(block.asked)
-    return len(text) <= _LONGEST_TITLE and not text.endswith(("?", "？")) and not _pair(text)
+    says_answer = _pair(text) or with_blanks(text)
+    return len(text) <= _LONGEST_TITLE and not text.endswith(("?", "？")) and not says_answer
 
 
 def _add(block: _Block, line: TextLine, text: str) -> None:

@@ -298,8 +298,8 @@ class Kind(Value):
     JUDGED = "judged", "judged by the player"
     """See the answer and say whether it was known; `right` holds what is shown."""
     GAPS = "gaps", "gaps in a text"
-    """Fill the blanks of the prompt, each written ``___``; `right` holds what fits each, such as
-    ``egg | an egg``, `wrong` words of the common bank that are left over."""
+    """Fill the blanks of the prompt, each written ``___``; `right` holds what fits each, `wrong` words
+    of the common bank that are left over."""
 
 
 ARRANGED = frozenset((Kind.ORDER, Kind.MATCH))
@@ -375,8 +375,7 @@ class Question:
     """The question text."""
     right: tuple[str, ...]
     """All right answers, the one to show first; for choice questions, the right choices; what is to
-    be put in order, in the right order; pairs, each as ``item = partner``; what fits each gap, as
-    ``egg | an egg // milk``, the words behind the slashes being wrong."""
+    be put in order, in the right order; pairs, each as ``item = partner``; what fits each gap."""
     wrong: tuple[str, ...] = ()
     """The wrong choices; only for choice questions, and for partners and for words of gaps that are
     left over."""
