@@ -298,8 +298,8 @@ class Kind(Value):
     JUDGED = "judged", "judged by the player"
     """See the answer and say whether it was known; `right` holds what is shown."""
     GAPS = "gaps", "gaps in a text"
-    """Fill the blanks of the prompt, each written ``___``; `right` holds what fits each, `wrong` the
-    words of the common bank that are left over."""
+    """Fill the blanks of the prompt, each written ``___``; `right` holds what fits each, `wrong`
+    the words of the common bank that are left over."""
 
 
 ARRANGED = frozenset((Kind.ORDER, Kind.MATCH))
