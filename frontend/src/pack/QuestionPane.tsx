@@ -69,6 +69,19 @@ export function QuestionPane(props: QuestionPaneProps) {
         onChange={(right, number) => onChange({ ...question, right }, `right-${number}`)}
       />
       {question.kind === "match" && <p className="text-soft">Each is an item and what belongs to it: bee = honey.</p>}
+      {question.kind === "gaps" && (
+        <>
+          <p className="text-soft">
+            The question has a blank, ___, for each gap; here is what fits each: egg | an egg. Behind // stand wrong words to pick from: honey // milk | wax.
+          </p>
+          <SelectField
+            label="Gaps are"
+            value={question.details.filled}
+            options={VALUES.Filled}
+            onChange={(filled) => onChange(withDetails(question, { filled }), "filled")}
+          />
+        </>
+      )}
       {question.kind === "choice" && question.right.length > 1 && (
         <SelectField
           label="Of the right answers"
