@@ -21,7 +21,6 @@ from dicetrail.core.document import (
     Occasion,
     Outline,
     Phrase,
-    Point,
     Question,
     Reveal,
     RoundOrder,
@@ -133,6 +132,14 @@ class ScaleShown:
 
 
 @dataclass(frozen=True, slots=True)
+class PointTold:
+    """A point of the picture, in tenths of a percent from its left and its top."""
+
+    across: int
+    down: int
+
+
+@dataclass(frozen=True, slots=True)
 class AreaTold:
     """An area of the picture."""
 
@@ -181,8 +188,8 @@ class Feedback:
     """Where the right number lies; None while it is not told."""
     gaps: tuple[GapTold, ...] = ()
     """What was given for each gap of a text."""
-    points: tuple[tuple[int, int], ...] = ()
-    """The points given of a picture, across and down in tenths of a percent."""
+    points: tuple[PointTold, ...] = ()
+    """The points given of a picture."""
     areas: tuple[AreaTold, ...] = ()
     """The areas of the picture that are right, and those that were given; none while the right ones
     are not told."""
@@ -583,14 +590,14 @@ def _feedback(program: Program, state: State, presented: PresentedQuestion) -> F
 
 def _places_told(
     state: State, presented: PresentedQuestion, places: Collection[int]
-) -> tuple[tuple[Point, ...], tuple[AreaTold, ...]]:
+) -> tuple[tuple[PointTold, ...], tuple[AreaTold, ...]]:
     """The points given of a picture, and its areas as far as they are told."""
     given = state.question.given
     if not presented.areas or given is None or isinstance(given, str):
-        points: tuple[Point, ...] = ()
+        points: tuple[PointTold, ...] = ()
     else:
         numbers = (given,) if isinstance(given, int) else given
-        points = tuple(filter(None, map(point_of, numbers)))
+        points = tuple(PointTold(*point) for point in map(point_of, numbers) if point is not None)
     if not state.question.is_revealed:
         return points, ()
     told = tuple(
