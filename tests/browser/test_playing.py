@@ -130,7 +130,7 @@ class PlayingTest(BrowserTest):
         if question["kind"] == "order":
             self.press(*(right if is_right else right[::-1]), Keys.ENTER)
         elif question["kind"] == "gaps":
-            self.fill(question["gaps"]["words"], words.split(", "), is_right)
+            self.fill_gaps(question["gaps"]["words"], words.split(", "), is_right)
         elif question["kind"] == "judged":
             if not question["answer"]:
                 self.press(Keys.ENTER)
@@ -162,7 +162,7 @@ class PlayingTest(BrowserTest):
         picked = {choice.text[0].lower() for choice in self.all("li button[aria-pressed=true]")}
         self.press(*picked.symmetric_difference(letters), Keys.ENTER)
 
-    def fill(self, offered, right, is_right):
+    def fill_gaps(self, offered, right, is_right):
         """Fill the gaps of a text with what fits, or with what does not."""
         for field, words, word in zip(self.all("[data-gap]"), offered, right, strict=True):
             others = [other for other in words if other != word]
