@@ -152,6 +152,8 @@ class PresentedQuestion:
     def _named(self, place: int) -> Filling:
         """A choice as an answer; of a picture or a sound it is the letter alone."""
         letter = LETTERS[place - 1]
+        if self.question.kind is Kind.PLACE:  # its letter is seen only by those who answer by name
+            return message(Phrase.QUOTED, text=self.shown[place - 1])
         if self.question.details.shows is not Shows.TEXT:
             return letter
         return message(Phrase.CHOICE_NAMED, letter=letter, choice=self.shown[place - 1])
