@@ -96,7 +96,7 @@ export function AreasEditor({ packId, question, onChange }: AreasEditorProps) {
         {drawn.areas.map((area) => (
           <span
             key={`${area.field} ${area.number}`}
-            className="pointer-events-none absolute -translate-1/2 rounded border border-line bg-card/90 px-1 text-sm"
+            className="pointer-events-none absolute -translate-1/2 rounded border border-line bg-card/90 px-1 text-sm whitespace-nowrap"
             style={{ left: `${middle(area.numbers, 0) / 10}%`, top: `${middle(area.numbers, 1) / 10}%` }}
           >
             {area.field === "right" ? "✓" : "✗"} {area.name}
