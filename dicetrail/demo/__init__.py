@@ -14,7 +14,7 @@ from dicetrail.core import Game, Pack
 from dicetrail.demo import games
 from dicetrail.demo.games import HARVEST_SUPPER
 from dicetrail.demo.looks import PICTURES, dressed
-from dicetrail.demo.media import BED_LEAVES, LEAVES, SOUNDS
+from dicetrail.demo.media import BED_LEAVES, GARDEN_PLAN, LEAVES, SOUNDS
 from dicetrail.files import Contents, ImportOptions, guess, medium, read_answers, read_questions
 from dicetrail.services.loads import pack_source
 from dicetrail.store import Database, NotFound, PackSource
@@ -81,7 +81,8 @@ def _is_there(session: Session, game_id: str) -> bool:
 def _load_packs(session: Session, now: datetime) -> None:
     for name, (title, file) in _FILES.items():
         reading = read_questions((DATA / file).read_bytes())
-        _keep(session, Pack(title, reading.questions), pack_source(file, reading), now, name, {})
+        drawn = _kept_media(session, GARDEN_PLAN) if name == games.YEAR_PACK else {}
+        _keep(session, Pack(title, reading.questions), pack_source(file, reading), now, name, drawn)
     plan = guess((DATA / PLANTS_FILE).read_bytes(), ImportOptions(contents=Contents.FACTS))
     plants = read_questions((DATA / PLANTS_FILE).read_bytes(), plan)
     pack = Pack("Plants of the beds", facts=plants.facts)

@@ -455,14 +455,14 @@ def right():
 GARDEN_YEAR = Game(
     title="The Garden Year",
     opening=Opening(
-        "Put the year in order, match, estimate, fill gaps, and find all there is. What is "
-        "partly right counts too."
+        "Put the year in order, match, estimate, fill gaps, point, and find all there is. "
+        "What is partly right counts too."
     ),
     rounds=(
         Round(
             "The garden year",
             (YEAR_PACK,),
-            draw=Draw(11),
+            draw=Draw(12),
             ask=Ask(tries=2, typing=True),
             check=Check(
                 partly=PartlyRight.LESS_WRONG,

@@ -63,6 +63,27 @@ def leaf(outline: str) -> bytes:
     ).encode()
 
 
+GARDEN_PLAN = {
+    "garden-plan.svg": (
+        b'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 400 240" width="800" height="480">'
+        b'<rect width="400" height="240" fill="#dfe6d2"/>'
+        b'<path d="M0 128C110 112 180 150 400 132" fill="none" stroke="#cbb28a" stroke-width="20"/>'
+        b'<g stroke="#1f2a2e" stroke-width="2.5">'
+        b'<ellipse cx="72" cy="186" rx="48" ry="34" fill="#9cc3cf"/>'
+        b'<path d="M40 30H100V84H40ZM34 30L70 8L106 30Z" fill="#c78b5b"/>'
+        b'<rect x="150" y="22" width="90" height="34" rx="4" fill="#8f6f4e"/>'
+        b'<rect x="150" y="68" width="90" height="34" rx="4" fill="#8f6f4e"/>'
+        b'<path d="M300 90C300 40 370 40 370 90Z" fill="#6d5a3f"/>'
+        b'<path d="M292 170H352V226H292ZM292 188H352M292 206H352M286 170L322 152L358 170Z" '
+        b'fill="#e6c766"/></g>'
+        b'<g fill="#6f9a5e" stroke="#1f2a2e" stroke-width="2"><circle cx="170" cy="39" r="8"/>'
+        b'<circle cx="195" cy="39" r="8"/><circle cx="220" cy="39" r="8"/>'
+        b'<circle cx="170" cy="85" r="8"/><circle cx="195" cy="85" r="8"/>'
+        b'<circle cx="220" cy="85" r="8"/></g></svg>'
+    )
+}
+"""A plan of the garden, seen from above: shed, beds, compost heap, pond and beehive."""
+
 LEAVES = {f"{name}.svg": leaf(outline) for name, outline in _OUTLINES.items()}
 BED_LEAVES = {f"{name}.svg": leaf(outline) for name, outline in _BED_OUTLINES.items()}
 

@@ -506,7 +506,7 @@ _HELD = {"filled", "note", "worth", "tolerance", "pinned", "needs", "least", "mo
 
 
 def _item(question: Question, number: int, form: Version) -> Element:
-    if question.kind in (Kind.LETTERS, Kind.SORT, Kind.JUDGED):
+    if question.kind in (Kind.LETTERS, Kind.SORT, Kind.JUDGED, Kind.PLACE):
         raise FileProblem(f"question {number}", f"“{question.kind}” has no item", _OTHERWISE)
     for field in Details.__dataclass_fields__:
         if field not in _HELD and getattr(question.details, field) != getattr(PLAIN, field):

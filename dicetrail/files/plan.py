@@ -66,6 +66,7 @@ _KIND_WORDS = {
     Kind.NUMBER: ("numeric", "numerical", "integer", "calculated"),
     Kind.ORDER: ("ordering", "put in order", "sequence", "sequencing", "ranking", "sorting"),
     Kind.GAPS: ("gap", "gap text", "gap fill", "cloze", "blanks", "fill the gaps"),
+    Kind.PLACE: ("hotspot", "hot spot", "spot", "picture place", "point", "area"),
     Kind.JUDGED: ("own judgement", "self", "self assessed", "self check", "card", "flash card"),
     Kind.ESTIMATE: ("estimation", "slider", "scale", "number line"),
     Kind.MATCH: ("matching", "pairs", "pairing", "match pairs"),

@@ -22,6 +22,7 @@ from dicetrail.core.document import (
     Value,
     as_pair,
     pair_in,
+    tidy_area,
     tidy_gap,
     tidy_pair,
 )
@@ -99,6 +100,8 @@ def planned_question(cells: list[str], plan: Plan) -> Question:
     if may_have_gaps and (found := gaps_of(prompt, right, wrong)) is not None:
         kind, (prompt, right, wrong) = Kind.GAPS, found
         right = tuple(map(tidy_gap, right))
+    if kind is Kind.PLACE:
+        right, wrong = tuple(map(tidy_area, right)), tuple(map(tidy_area, wrong))
     details = _details(cells, plan)
     is_keyed = Role.KEY in plan.columns and ROLE_OF_DETAIL["needs"] not in plan.columns
     if len(right) > 1 and is_keyed and kind not in ARRANGED:

@@ -191,8 +191,9 @@ class TestBroughtShelves(unittest.TestCase):
         refused = 0
         for number in range(FILES):
             whole = bytearray(self.whole)
-            at = dice.randrange(len(whole) // page) * page
-            for _ in range(dice.choice((1, 4, 40))):
+            # Every fifth time the first page, which says what a store is.
+            at = dice.randrange(len(whole) // page) * page if number % 5 else 0
+            for _ in range(dice.choice((1, 4, 40)) if at else 40):
                 whole[at + dice.randrange(page)] = dice.randrange(256)
             path = self.root / "fuzzed.sqlite"
             path.write_bytes(whole)
@@ -208,7 +209,7 @@ class TestBroughtShelves(unittest.TestCase):
                     self.assertEqual(store.execute("PRAGMA integrity_check").fetchone(), ("ok",))
                     self.assertEqual(store.execute("PRAGMA foreign_key_check").fetchall(), [])
                 to.unlink()
-        self.assertGreater(refused, FILES // 20)
+        self.assertGreaterEqual(refused, FILES // 10)
         self.assertLess(refused, FILES)
 
     def test_it_is_given_up_at_once_and_nothing_stays(self):

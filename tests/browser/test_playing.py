@@ -58,6 +58,9 @@ def _stands(view):
     return view["seen"], view["table"]["phase"], question.get("number")
 
 
+PLACES = "details ul[aria-labelledby=prompt] button"
+
+
 class PlayingTest(BrowserTest):
     def setUp(self):
         self.driver.get("about:blank")
@@ -131,6 +134,8 @@ class PlayingTest(BrowserTest):
             self.press(*(right if is_right else right[::-1]), Keys.ENTER)
         elif question["kind"] == "gaps":
             self.fill_gaps(question["gaps"]["words"], words.split(", "), is_right)
+        elif question["kind"] == "place":
+            self.name(right if is_right else [one for one in LETTERS if one not in right][:1])
         elif question["kind"] == "judged":
             if not question["answer"]:
                 self.press(Keys.ENTER)
@@ -168,6 +173,14 @@ class PlayingTest(BrowserTest):
             others = [other for other in words if other != word]
             field.send_keys(word if is_right else others[0] if others else "7777")
         self.button("Answer").click()
+
+    def name(self, letters):
+        """Answer by the names of places in a picture."""
+        self.one("details summary").click()
+        for letter in letters:
+            self.all(PLACES)[LETTERS.index(letter)].click()
+        if self.all("main li button[aria-pressed=true]"):
+            self.press(Keys.ENTER)
 
     def type(self, answer):
         ran_out = (StaleElementReferenceException, ElementNotInteractableException)

@@ -37,6 +37,8 @@ from dicetrail.core.rules import Happening
 from tests.core.examples import changed
 from tests.core.test_laws import DICE, GAMES, INPUTS, built, played
 
+HIVE, SHED = "marrow = rectangle 0 0 9 9", "squash = ellipse 20 20 30 30"
+
 
 class TestAnswering(unittest.TestCase):
     @given(GAMES, DICE, INPUTS, st.sampled_from(Intent))
@@ -142,6 +144,7 @@ class TestAnswering(unittest.TestCase):
             "estimate": Question("?", ("4",), (), Kind.ESTIMATE, scale),
             "gaps": Question("A ___ gives ___", ("marrow", "squash // pea"), (), Kind.GAPS, hint),
             "bank": Question("A ___ gives ___", ("marrow", "squash"), ("pea",), Kind.GAPS, hint),
+            "place": Question("?", (HIVE, SHED), (), Kind.PLACE, replace(all_wanted, picture="p")),
             "judged": Question("?", ("marrow",), (), Kind.JUDGED, hint),
             "group": Question("?", ("bee = a", "hen = b", "ant = a"), (), Kind.MATCH, hint),
             "letters": Question("?", ("beetroot 2",), (), Kind.LETTERS, hint),
@@ -157,7 +160,18 @@ class TestAnswering(unittest.TestCase):
             Happening.LATE: "late",
         }
         with_slips = {"typed", "one", "any", "truth", "gaps", "bank"}
-        in_parts = {"all", "every", "order", "match", "group", "estimate", "judged", "gaps", "bank"}
+        in_parts = {
+            "all",
+            "every",
+            "order",
+            "match",
+            "group",
+            "estimate",
+            "judged",
+            "gaps",
+            "bank",
+            "place",
+        }
         for (name, question), typos, happening in product(asked.items(), (0, 3), Happening):
             ask = Ask(tries=5, misses=5, seconds=9, hints=True, passing=True)
             check = Check(

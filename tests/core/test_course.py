@@ -61,6 +61,13 @@ POOL = (
     Question("Year?", ("sow", "hoe", "reap"), (), Kind.ORDER, Details(worth=3)),
     Question("Why?", ("It rains.",), (), Kind.JUDGED, Details(worth=3)),
     Question("A ___ gives ___.", ("bee", "honey"), ("hen",), Kind.GAPS, Details(worth=2)),
+    Question(
+        "Where?",
+        ("hive = rectangle 0 0 9 9", "shed = rectangle 20 0 29 9"),
+        ("pond = rectangle 40 0 49 9",),
+        Kind.PLACE,
+        Details(worth=2, picture="plan.png", needs=Needs.ALL),
+    ),
     Question("How many?", ("3",), (), Kind.ESTIMATE, Details(worth=2, least="0", most="4")),
     Question("Who?", ("bee = honey", "hen = egg", "cow = milk"), (), Kind.MATCH, Details(worth=2)),
     Question("Pods?", ("Pea", "Bean"), ("Oak", "Yew"), details=Details(worth=2, needs=Needs.ALL)),
@@ -196,6 +203,9 @@ def script_actions(program, state):
         if question.kind is Kind.GAPS:
             filled = product(("", "bee", "hen"), ("", "honey", "hen"))
             yield from ((Answer("\n".join(words)), 0) for words in filled)
+        if question.kind is Kind.PLACE:
+            yield Answer((1500,)), 0
+            yield Answer((1, 1500)), 0
         if question.kind is Kind.ESTIMATE:
             yield from ((Answer(place), 0) for place in range(1, 6))
         if question.kind in (Kind.ORDER, Kind.MATCH):

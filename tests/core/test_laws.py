@@ -84,6 +84,13 @@ MIXED = Pack(
         Question("Order?", ("sow", "hoe", "reap"), (), Kind.ORDER),
         Question("Why?", ("It rains.", "It pours."), (), Kind.JUDGED),
         Question("A ___ gives ___.", ("bee", "honey | wax // milk"), (), Kind.GAPS),
+        Question(
+            "Where?",
+            ("hive = rectangle 0 0 9 9",),
+            ("pond = ellipse 20 20 50 50",),
+            Kind.PLACE,
+            Details(picture="plan.png"),
+        ),
         Question("Weight?", ("3",), (), Kind.ESTIMATE, Details(least="0", most="9", step="0.5")),
         Question("Match?", ("kale = leaf", "beet = root", "chard = leaf"), (), Kind.MATCH),
         Question("Beds?", ("a", "pea", "bean"), ("b", "c"), details=Details(needs=Needs.ALL)),

@@ -99,6 +99,14 @@ QUESTIONS = st.one_of(
         st.just(()) | TEXTS,
         DETAILS,
     ),
+    st.builds(
+        Question,
+        WORDS,
+        st.just(("hive = rectangle 10 20 40.5 60",)),
+        st.just(()) | st.just(("pond = ellipse 50 50 80 90", "bed = polygon 1 2 3 4 5 6.5")),
+        st.just(Kind.PLACE),
+        st.builds(Details, picture=WORDS),
+    ),
     st.builds(Question, WORDS, PAIRS, st.just(()) | TEXTS, st.just(Kind.MATCH), DETAILS),
 ).filter(lambda question: first_fault(question) is None)
 PACKS = st.lists(QUESTIONS, min_size=1, max_size=6).map(lambda q: Pack("Pack", tuple(q)))

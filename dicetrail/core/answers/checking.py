@@ -31,6 +31,7 @@ from dicetrail.core.document import (
     BLANK,
     ENGLISH,
     MAX_CHOICES,
+    Area,
     Check,
     Details,
     Filling,
@@ -39,9 +40,11 @@ from dicetrail.core.document import (
     Needs,
     PartlyRight,
     Phrase,
+    Point,
     as_pair,
     listed,
     message,
+    point_of,
     record,
 )
 
@@ -462,6 +465,49 @@ def check_judged(given: Given, choices: Sequence[str], check: Check) -> Checked:
     if place == len(choices):
         return Checked(Verdict.WRONG, said, named)
     return Checked(Verdict.PARTLY, said, named, share=HALF)
+
+
+def check_place(
+    given: Given,
+    areas: Sequence[Area],
+    right: Collection[int],
+    check: Check,
+    needs: Needs = Needs.ANY,
+    joined_by: str = "and",
+) -> Checked:
+    """The verdict on places of a picture: points by their numbers, or areas by place or name.
+
+    `areas` are in the order in which they are named, and `right` holds the places, from 1, of the
+    right ones. A point in a right area means that one, whatever other areas it lies in.
+    """
+    names = [area.name for area in areas]
+    if isinstance(given, str):
+        return check_choice(given, names, right, check, needs, joined_by)
+    numbers = (given,) if isinstance(given, int) else given
+    points = [point for number in numbers if (point := point_of(number)) is not None]
+    if not points:
+        return check_choice(given, names, right, check, needs)
+    if needs is Needs.ANY and len(numbers) > 1:
+        return _unreadable(Phrase.ONLY_ONE)
+    hit = [_area_at(point, areas, right) for point in points]
+    named = [number for number in numbers if point_of(number) is None]
+    places = tuple(sorted({*named, *filter(None, hit)}))
+    nowhere = hit.count(0)
+    if not nowhere:
+        return check_choice(places, names, right, check, needs)
+    found = len(set(places) & set(right))
+    others = len(set(places)) - found + nowhere
+    share = share_of_picks(check.partly, len(set(right)), found, others) if places else 0
+    if share:
+        said = message(Phrase.PLACES_PARTLY, share=share)
+        return Checked(Verdict.PARTLY, said, places, share=share)
+    return Checked(Verdict.WRONG, message(Phrase.NOTHING_THERE), places)
+
+
+def _area_at(point: Point, areas: Sequence[Area], right: Collection[int]) -> int:
+    """The place, from 1, of the area at a point, a right one before others; 0 if there is none."""
+    at = [place for place, area in enumerate(areas, 1) if area.holds(point)]
+    return next((place for place in at if place in right), at[0] if at else 0)
 
 
 def check_gaps(

@@ -10,6 +10,7 @@ from collections.abc import Mapping
 from dataclasses import dataclass, fields, replace
 from typing import Annotated
 
+from dicetrail.core.document.areas import Area, area_in
 from dicetrail.core.document.field_labels import FieldLabel, Range, Value
 from dicetrail.core.document.gaps import Gap, gap_in
 from dicetrail.core.document.look import (
@@ -300,6 +301,9 @@ class Kind(Value):
     GAPS = "gaps", "gaps in a text"
     """Fill the blanks of the prompt, each written ``___``; `right` holds what fits each, `wrong`
     the words of the common bank that are left over."""
+    PLACE = "place", "a place in a picture"
+    """Point at an area of the picture; `right` holds the areas that are right, `wrong` others, each
+    written ``hive = rectangle 10 20 40 60``."""
 
 
 ARRANGED = frozenset((Kind.ORDER, Kind.MATCH))
@@ -388,7 +392,7 @@ class Question:
 
     def reply_to(self, choice: str) -> str:
         """What a player is told who picks that wrong choice."""
-        replies = dict(zip(self.wrong, self.replies, strict=False))
+        replies = dict(zip(self.wrong_choices, self.replies, strict=False))
         return replies.get(choice, "") or self.details.when_wrong
 
     @property
@@ -418,13 +422,33 @@ class Question:
         return tuple(dict.fromkeys((*words, *self.wrong)))
 
     @property
+    def areas(self) -> tuple[Area, ...]:
+        """The areas of its picture, right ones first; nothing for other kinds."""
+        if self.kind is not Kind.PLACE:
+            return ()
+        return tuple(filter(None, map(area_in, (*self.right, *self.wrong))))
+
+    @property
+    def right_choices(self) -> tuple[str, ...]:
+        """The right ones of what can be picked: the answers, the partners of a match, or the names
+        of areas."""
+        if self.kind is Kind.PLACE:
+            return tuple(area.name for area in filter(None, map(area_in, self.right)))
+        return self.partners or self.right
+
+    @property
+    def wrong_choices(self) -> tuple[str, ...]:
+        """The wrong ones of what can be picked."""
+        if self.kind is Kind.PLACE:
+            return tuple(area.name for area in filter(None, map(area_in, self.wrong)))
+        return self.wrong
+
+    @property
     def choices(self) -> tuple[str, ...]:
         """What can be picked, as written, right ones first; nothing for typed kinds."""
         match self.kind:
-            case Kind.CHOICE | Kind.SORT | Kind.ORDER:
-                return (*self.right, *self.wrong)
-            case Kind.MATCH:
-                return (*self.partners, *self.wrong)
+            case Kind.CHOICE | Kind.SORT | Kind.ORDER | Kind.MATCH | Kind.PLACE:
+                return (*self.right_choices, *self.wrong_choices)
             case Kind.TRUTH:
                 return TRUTHS
             case Kind.JUDGED:
@@ -449,7 +473,7 @@ class Question:
         if self.kind is Kind.JUDGED:
             return " or ".join(self.right)
         joined = " and " if self.details.needs is Needs.ALL else " or "
-        return joined.join(self.right) if self.choices else "".join(self.right[:1])
+        return joined.join(self.right_choices) if self.choices else "".join(self.right[:1])
 
 
 TRUTHS = ("true", "false")

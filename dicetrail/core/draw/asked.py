@@ -21,7 +21,7 @@ from dicetrail.core.draw.census import Traits
 from dicetrail.core.draw.deals import how_many_shown
 from dicetrail.core.rules import CLOCK_FACTS, Event, Outcome, Rules, Terms, still_allowed
 
-_CLOSE_KINDS = (Kind.TYPED, Kind.CHOICE, Kind.SORT, Kind.TRUTH, Kind.GAPS, *ARRANGED)
+_CLOSE_KINDS = (Kind.TYPED, Kind.CHOICE, Kind.SORT, Kind.TRUTH, Kind.GAPS, Kind.PLACE, *ARRANGED)
 """The kinds of question at which a typing slip can be forgiven."""
 
 
@@ -155,6 +155,9 @@ def _shares(round_: Round, traits: Traits) -> Collection[int]:
     right, wrong = traits.all_wanted
     if not right or check.partly is PartlyRight.NEVER:
         return (0,)
+    if traits.kind is Kind.PLACE:
+        # A point where nothing is takes away as a wrong area does, and there are plenty.
+        return (0, *shares_of_picks(check.partly, right, max(right, wrong)))
     right, wrong = how_many_shown(round_.ask.shown, right, wrong, wants_all=True)
     shares = tuple(shares_of_picks(check.partly, right, wrong))
     return (0, *shares) if wrong else shares

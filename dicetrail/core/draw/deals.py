@@ -335,26 +335,28 @@ def choices_shown(
         chances = stream(dice, purpose, dealt.times_before, dealt.sourced.number)
         shown = _out_of_order(shown, chances)
         return shown, tuple(shown.index(choice) + 1 for choice in question.right)
-    # In the order of their items the partners of a match would all be told.
-    is_match = question.kind is Kind.MATCH
-    is_shuffled = is_match or (
-        ask.choice_order is Order.SHUFFLED and question.kind is not Kind.TRUTH
+    # In the order of their items the partners of a match would all be told, and so would areas.
+    is_match, is_place = question.kind is Kind.MATCH, question.kind is Kind.PLACE
+    is_shuffled = (
+        is_match
+        or is_place
+        or (ask.choice_order is Order.SHUFFLED and question.kind is not Kind.TRUTH)
     )
     if is_shuffled:
         purpose = f"choices of {known_as}"
         chances = stream(dice, purpose, dealt.times_before, dealt.sourced.number)
         shown = chances.shuffled(shown)
-    if ask.shown is not None and question.kind is not Kind.TRUTH:
+    if ask.shown is not None and question.kind is not Kind.TRUTH and not is_place:
         shown = _fewer(question, shown, ask.shown)
-    if is_shuffled and ask.spread and not is_match:
+    if is_shuffled and ask.spread and not (is_match or is_place):
         shown = _spread(question, shown, number, dice, position)
     pinned = question.details.pinned
     if pinned in shown:
         shown = (*(choice for choice in shown if choice != pinned), pinned)
     if is_match:
         return shown, tuple(shown.index(partner) + 1 for _, partner in question.pairs)
-    right = tuple(place for place, choice in enumerate(shown, 1) if choice in question.right)
-    return shown, right
+    rights = question.right_choices
+    return shown, tuple(place for place, choice in enumerate(shown, 1) if choice in rights)
 
 
 def words_of_gaps(dice: int, dealt: Dealt, known_as: str) -> tuple[tuple[str, ...], ...]:
@@ -404,7 +406,7 @@ def how_many_shown(
 def _fewer(question: Question, shown: Sequence[str], wanted: int) -> tuple[str, ...]:
     """The given number of choices in the same order: first right ones are kept, then the pinned
     one, then others."""
-    rights = question.partners or question.right
+    rights = question.right_choices
     right = [choice for choice in shown if choice in rights]
     wrong = [choice for choice in shown if choice not in rights]
     wrong.sort(key=lambda choice: choice != question.details.pinned)

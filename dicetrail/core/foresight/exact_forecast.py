@@ -467,7 +467,7 @@ class ExactForecast:
             # Which words of other rows are offered does not matter to a blind guess.
             others = tuple(f"{BLANK}{at}" for at in range(made.wrong_count(sourced.number)))
             question = replace(question, wrong=others)
-        right, wrong = len(question.partners or question.right), len(question.wrong)
+        right, wrong = len(question.right_choices), len(question.wrong)
         if question.kind is Kind.TRUTH:
             return Picks(len(TRUTHS), right)
         if made is not None and made.pattern.made is Made.CHOICE:
@@ -476,7 +476,7 @@ class ExactForecast:
             return picks_of(question, round_.check, 1, 0)
         elif not question.choices or question.kind is Kind.JUDGED:
             return Picks()
-        if question.kind is not Kind.ORDER:
+        if question.kind not in (Kind.ORDER, Kind.PLACE):
             shown = round_.ask.shown
             right, wrong = how_many_shown(shown, right, wrong, question.wants_all)
         return picks_of(question, round_.check, right, wrong)

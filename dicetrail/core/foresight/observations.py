@@ -4,7 +4,17 @@ from collections.abc import Iterable, Iterator, Sequence
 from dataclasses import dataclass
 
 from dicetrail.core.answers import FilledGap, Given, Verdict
-from dicetrail.core.document import ARRANGED, BLANK, Kind, Number, Question, as_pair, as_written
+from dicetrail.core.document import (
+    ARRANGED,
+    BLANK,
+    Kind,
+    Number,
+    Point,
+    Question,
+    as_pair,
+    as_written,
+    point_of,
+)
 from dicetrail.core.draw import traits_of
 from dicetrail.core.play import (
     Answer,
@@ -37,6 +47,8 @@ class Try:
     """Of a match: the partner given to each item, in the order of the items."""
     gaps: tuple[FilledGap, ...] = ()
     """What was given for each gap of a text."""
+    points: tuple[Point, ...] = ()
+    """The points given of a picture."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -144,6 +156,11 @@ def _tried(program: Program, state: State, given: Given) -> Try:
     if checked.point is not None:
         # Alike however it was given: by the slider, or typed with its unit or without.
         return Try(presented.chosen((checked.point + 1,)), checked.verdict)
+    if presented.areas and not isinstance(given, str):
+        named = " and ".join(presented.choices[place - 1] for place in checked.places)
+        numbers = (given,) if isinstance(given, int) else given
+        points = tuple(filter(None, map(point_of, numbers)))
+        return Try(named or "elsewhere", checked.verdict, points=points)
     if question.kind not in ARRANGED or checked.verdict is Verdict.UNREADABLE:
         words = given if isinstance(given, str) else _picked(program, state, given)
         return Try(words, checked.verdict)
@@ -166,7 +183,7 @@ def _picked(program: Program, state: State, given: int | tuple[int, ...]) -> str
 
 def _whole_answer(question: Question) -> str:
     """The answer to a question that wants all that is right; empty for another."""
-    return question.answer if question.wants_all or question.gaps else ""
+    return question.answer if question.wants_all or question.gaps or question.areas else ""
 
 
 def _done(
@@ -184,7 +201,7 @@ def _done(
         sourced.number,
         sourced.question.prompt,
         tuple(sorted(presented.choices)),
-        sourced.question.right,
+        sourced.question.right_choices if presented.areas else sourced.question.right,
         answered.player,
         tuple(tries),
         Result(answered.result),

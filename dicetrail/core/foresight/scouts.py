@@ -78,8 +78,8 @@ def picks_of(question: Question, check: Check, right: int, wrong: int) -> Picks:
 
     Where all right choices are wanted, a guess is any set of choices but the empty one: how many
     are right is told nowhere. Of what is put in order, it is any order; of a match, any that can be
-    given; of an estimate, any number of its scale; of gaps, any words that are offered. A gap that
-    is typed cannot be guessed.
+    given; in a picture, one of its areas, or where none is; of an estimate, any number of its
+    scale; of gaps, any words that are offered. A gap that is typed cannot be guessed.
 
     >>> picks_of(Question("Which?", ("a", "b", "c"), (), Kind.ORDER), Check(), 3, 0)
     Picks(guesses=6, right=1, shares=())
@@ -102,6 +102,8 @@ def picks_of(question: Question, check: Check, right: int, wrong: int) -> Picks:
             return Picks()
         answers, all_right, by_share = guesses_at_gaps(check.partly, sizes)
         return Picks(answers, all_right, tuple(by_share.items()))
+    if question.kind is Kind.PLACE and not question.wants_all:
+        return Picks(right + wrong + 1, right)
     if question.wants_all:
         shares = shares_of_picks(check.partly, right, wrong)
         return Picks(2 ** (right + wrong) - 1, 1, tuple(shares.items()))

@@ -2,7 +2,7 @@
 
 from collections.abc import Callable
 from enum import StrEnum
-from itertools import product
+from itertools import islice, product
 
 from dicetrail.core.answers import (
     WHOLE,
@@ -18,7 +18,17 @@ from dicetrail.core.answers import (
     share_of_match,
     share_of_picks,
 )
-from dicetrail.core.document import ARRANGED, Check, Gap, Kind, Needs, Question
+from dicetrail.core.document import (
+    ARRANGED,
+    MAX_CHOICES,
+    WHOLE_PICTURE,
+    Check,
+    Gap,
+    Kind,
+    Needs,
+    Question,
+    number_of_point,
+)
 from dicetrail.core.play.presenting import PresentedQuestion
 from dicetrail.core.play.program import Program, presented_question
 from dicetrail.core.play.state import (
@@ -184,6 +194,8 @@ def _partly(presented: PresentedQuestion, share: int | None) -> Action | None:
         return _filled(presented, wanted)
     right = presented.right
     wrong = [place for place in range(1, len(presented.choices) + 1) if place not in right]
+    if presented.question.kind is Kind.PLACE:
+        wrong += _nowhere(presented)
     partly = presented.round.check.partly
     for hits, others in product(range(1, len(right) + 1), range(len(wrong) + 1)):
         if share_of_picks(partly, len(right), hits, others) == wanted:
@@ -192,6 +204,17 @@ def _partly(presented: PresentedQuestion, share: int | None) -> Action | None:
 
 
 _HALF = 50
+
+
+def _nowhere(presented: PresentedQuestion) -> list[int]:
+    """Some points of a picture where none of its areas are, by their numbers."""
+    across = range(0, WHOLE_PICTURE + 1, _STEP)
+    points = ((left, top) for top in across for left in across)
+    free = (one for one in points if not any(area.holds(one) for area in presented.areas))
+    return [number_of_point(point) for point in islice(free, MAX_CHOICES)]
+
+
+_STEP = 25
 
 
 def _arranged(presented: PresentedQuestion, share: int) -> Action | None:
@@ -261,7 +284,8 @@ def _wrong(presented: PresentedQuestion) -> Action:
         return filled
     if question.kind in ARRANGED and (arranged := _arranged(presented, 0)):
         return arranged
-    for place in range(1, len(presented.choices) + 1):
+    others = _nowhere(presented) if question.kind is Kind.PLACE else []
+    for place in (*range(1, len(presented.choices) + 1), *others):
         if place not in presented.right:
             return Answer((place,) if question.details.needs is Needs.ALL else place)
     tries = list(_MISSES)

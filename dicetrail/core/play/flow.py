@@ -152,6 +152,8 @@ def _answered(state: State, presented: PresentedQuestion, result: Result, share:
         picked = (given,) if isinstance(given, int) else given
         scale = presented.scale
         most = len(presented.choices) if scale is None else scale.points
+        if presented.areas:
+            picked = presented.check(given).places
         places = tuple(place for place in picked if 1 <= place <= most)
         given = presented.chosen(places)
     elif given is not None and question.gaps:

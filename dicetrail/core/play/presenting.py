@@ -19,6 +19,7 @@ from dicetrail.core.answers import (
     check_match,
     check_number,
     check_order,
+    check_place,
     check_typed,
     letters_of,
     read,
@@ -28,6 +29,7 @@ from dicetrail.core.answers import (
 )
 from dicetrail.core.document import (
     ENGLISH,
+    Area,
     Filling,
     Kind,
     Phrase,
@@ -84,6 +86,12 @@ class PresentedQuestion:
     def terms(self) -> Terms:
         """What it allows."""
         return self.asked.terms
+
+    @cached_property
+    def areas(self) -> tuple[Area, ...]:
+        """The areas of its picture, in the order in which they are named."""
+        by_name = {area.name: area for area in self.question.areas}
+        return tuple(by_name[name] for name in self.choices) if by_name else ()
 
     @cached_property
     def scale(self) -> Scale | None:
@@ -144,6 +152,8 @@ class PresentedQuestion:
     def _named(self, place: int) -> Filling:
         """A choice as an answer; of a picture or a sound it is the letter alone."""
         letter = LETTERS[place - 1]
+        if self.question.kind is Kind.PLACE:  # its letter is seen only by those who answer by name
+            return message(Phrase.QUOTED, text=self.shown[place - 1])
         if self.question.details.shows is not Shows.TEXT:
             return letter
         return message(Phrase.CHOICE_NAMED, letter=letter, choice=self.shown[place - 1])
@@ -177,6 +187,9 @@ class PresentedQuestion:
         match question.kind:
             case Kind.ORDER:
                 return check_order(given, choices, self.right, rules, joined_by)
+            case Kind.PLACE:
+                needs = question.details.needs
+                return check_place(given, self.areas, self.right, rules, needs, joined_by)
             case Kind.JUDGED:
                 return check_judged(given, self.shown, rules)
             case Kind.MATCH:

@@ -5,7 +5,7 @@ on which choice is right. After that it holds the verdict, and the right answer 
 it.
 """
 
-from collections.abc import Mapping
+from collections.abc import Collection, Mapping
 from dataclasses import dataclass, replace
 from itertools import count
 from typing import Literal
@@ -19,6 +19,7 @@ from dicetrail.core.document import (
     Kind,
     Number,
     Occasion,
+    Outline,
     Phrase,
     Question,
     Reveal,
@@ -26,6 +27,7 @@ from dicetrail.core.document import (
     Shows,
     around_gaps,
     as_written,
+    point_of,
 )
 from dicetrail.core.play.filling import badge_name, filled
 from dicetrail.core.play.flow import may_finish
@@ -130,6 +132,25 @@ class ScaleShown:
 
 
 @dataclass(frozen=True, slots=True)
+class PointTold:
+    """A point of the picture, in tenths of a percent from its left and its top."""
+
+    across: int
+    down: int
+
+
+@dataclass(frozen=True, slots=True)
+class AreaTold:
+    """An area of the picture."""
+
+    name: str
+    outline: Outline
+    numbers: tuple[int, ...]
+    """Its left, top, right and bottom, or its corners, in tenths of a percent."""
+    is_right: bool
+
+
+@dataclass(frozen=True, slots=True)
 class GapTold:
     """What was given for a gap."""
 
@@ -167,6 +188,11 @@ class Feedback:
     """Where the right number lies; None while it is not told."""
     gaps: tuple[GapTold, ...] = ()
     """What was given for each gap of a text."""
+    points: tuple[PointTold, ...] = ()
+    """The points given of a picture."""
+    areas: tuple[AreaTold, ...] = ()
+    """The areas of the picture that are right, and those that were given; none while the right ones
+    are not told."""
 
 
 @dataclass(frozen=True, slots=True)
@@ -558,7 +584,28 @@ def _feedback(program: Program, state: State, presented: PresentedQuestion) -> F
         share,
         *_on_scale(state, presented),
         _gaps_told(state, presented),
+        *_places_told(state, presented, places),
     )
+
+
+def _places_told(
+    state: State, presented: PresentedQuestion, places: Collection[int]
+) -> tuple[tuple[PointTold, ...], tuple[AreaTold, ...]]:
+    """The points given of a picture, and its areas as far as they are told."""
+    given = state.question.given
+    if not presented.areas or given is None or isinstance(given, str):
+        points: tuple[PointTold, ...] = ()
+    else:
+        numbers = (given,) if isinstance(given, int) else given
+        points = tuple(PointTold(*point) for point in map(point_of, numbers) if point is not None)
+    if not state.question.is_revealed:
+        return points, ()
+    told = tuple(
+        AreaTold(*area, place in presented.right)
+        for place, area in enumerate(presented.areas, 1)
+        if place in presented.right or place in places
+    )
+    return points, told
 
 
 def _gaps_told(state: State, presented: PresentedQuestion) -> tuple[GapTold, ...]:

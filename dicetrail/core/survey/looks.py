@@ -10,6 +10,7 @@ from dicetrail.core.document import Pack, Question, Range
 from dicetrail.core.draw import Census, Traits, traits_of
 from dicetrail.core.survey.question_faults import (
     FieldFault,
+    areas_overlapping,
     choices_alike,
     faults,
     gaps_sharing,
@@ -114,7 +115,8 @@ class PackReport:
     alike: tuple[tuple[int, "Alike"], ...]
     """The rows of questions with choices that capitals or looks alone tell apart."""
     sharing: tuple[tuple[int, FieldFault], ...]
-    """The rows of texts with gaps that accept what another gap accepts too."""
+    """The rows of texts with gaps that accept what another gap accepts too, and of pictures with
+    areas that overlap."""
     asks: tuple[str, ...]
     """The prompt of every question, as it is shown; empty if a picture or sound is part of what is
     asked."""
@@ -235,7 +237,7 @@ class PackLook:
             self._unfit[row] = unfit
         if missing := missing_medium(question, self._media):
             self._missing[row] = missing
-        if sharing := gaps_sharing(question):
+        if sharing := gaps_sharing(question) or areas_overlapping(question):
             self._sharing[row] = sharing
         if alike := choices_alike(question, [fold(choice) for choice in question.choices]):
             number = question.wrong.index(alike[1]) if alike[1] in question.wrong else 0

@@ -31,6 +31,7 @@ from dicetrail.core.document import (
     MIN_ARRANGED,
     PLAIN,
     TRUTHS,
+    WHOLE_PICTURE,
     Details,
     Filled,
     Gap,
@@ -38,11 +39,14 @@ from dicetrail.core.document import (
     Question,
     Range,
     Shows,
+    area_in,
     around_gaps,
     is_whole_text,
     notes_of,
     out_of_bounds,
+    overlap,
     pair_in,
+    tidy_area,
     tidy_gap,
     tidy_pair,
     with_blanks,
@@ -96,14 +100,21 @@ def trimmed(question: Question) -> Question:
     return Question(
         question.prompt.strip(),
         tuple(tidied(right.strip()) for right in question.right),
-        tuple(text.strip() for text in question.wrong),
+        tuple(
+            tidy_area(text.strip()) if question.kind is Kind.PLACE else text.strip()
+            for text in question.wrong
+        ),
         question.kind,
         replace(details, **texts),
         tuple(text.strip() for text in question.replies),
     )
 
 
-_TIDIED: Mapping[Kind, Callable[[str], str]] = {Kind.MATCH: tidy_pair, Kind.GAPS: tidy_gap}
+_TIDIED: Mapping[Kind, Callable[[str], str]] = {
+    Kind.MATCH: tidy_pair,
+    Kind.GAPS: tidy_gap,
+    Kind.PLACE: tidy_area,
+}
 """What brings a right answer into the form in which it is written."""
 
 
@@ -422,6 +433,64 @@ def _bank_faults(question: Question) -> Iterator[FieldFault]:
             return
 
 
+def _place_faults(question: Question) -> Iterator[FieldFault]:
+    if not question.details.picture:
+        what = "there is no picture to point at"
+        yield FieldFault("picture", 0, what, "name its file in this field")
+    yield from _empty_and_repeated(question)
+    names: dict[str, tuple[str, int]] = {}
+    for field, number, text in _each_answer(question):
+        area, name = area_in(text), field_name(field, number)
+        if area is None:
+            what = f"{name} is no area of a picture, “{text}”"
+            mend = "write it as hive = rectangle 10 20 40 60, in percent from the left and the top"
+            yield FieldFault(field, number, what, mend)
+        elif (first := names.setdefault(as_shown(area.name), (field, number))) != (field, number):
+            what = f"{name} has the same name as {field_name(*first)}, “{area.name}”"
+            yield FieldFault(field, number, what, "give each area a name of its own")
+    if len(names) > MAX_CHOICES:
+        what = f"{len(names)} areas where at most {MAX_CHOICES} are expected"
+        yield FieldFault("right", 0, what, "leave some out")
+    if question.areas and not _has_free_point(question):
+        what = "no place of the picture is wrong"
+        yield FieldFault("right", 0, what, "make the right areas smaller")
+    if question.details.pinned:
+        what = "nothing can be pinned where a place is pointed at"
+        yield FieldFault("pinned", 0, what, "leave it out")
+
+
+def _has_free_point(question: Question) -> bool:
+    """Whether a point of the picture is in none of its areas."""
+    steps = range(0, WHOLE_PICTURE + 1, _STEP_OF_POINTS)
+    points = ((across, down) for across in steps for down in steps)
+    return any(not any(area.holds(point) for area in question.areas) for point in points)
+
+
+_STEP_OF_POINTS = 25
+
+
+def _each_answer(question: Question) -> Iterator[tuple[str, int, str]]:
+    """The right and wrong answers, each with its field and its number there."""
+    for number, text in enumerate(question.right):
+        yield "right", number, text
+    for number, text in enumerate(question.wrong):
+        yield "wrong", number, text
+
+
+def areas_overlapping(question: Question) -> FieldFault | None:
+    """A right and a wrong area that share a part of the picture, where the right one counts; None
+    if there are none."""
+    rights = [area for text in question.right if (area := area_in(text)) is not None]
+    for number, text in enumerate(question.wrong):
+        area = area_in(text)
+        over = next((one for one in rights if area is not None and overlap(one, area)), None)
+        if area is not None and over is not None:
+            what = f"“{area.name}” and “{over.name}” overlap"
+            mend = "a point in both counts as right; move one of them if it is not to"
+            return FieldFault("wrong", number, what, mend)
+    return None
+
+
 def _without_needs(question: Question) -> Iterator[FieldFault]:
     if question.details.needs is not PLAIN.needs:
         what = f"the needs mean nothing where the kind is {question.kind}"
@@ -513,6 +582,7 @@ _ANSWER_FAULTS = {
     Kind.ESTIMATE: _estimate_faults,
     Kind.JUDGED: _typed_faults,
     Kind.GAPS: _gap_faults,
+    Kind.PLACE: _place_faults,
 }
 
 
@@ -527,7 +597,7 @@ def missing_medium(question: Question, media: Collection[str] | None) -> FieldFa
     files = ("picture", "sound", "narration")
     named = [(field, getattr(question.details, field)) for field in files]
     if question.details.shows is not Shows.TEXT:
-        rights = question.partners or question.right
+        rights = question.right_choices
         named += [("right", name) for name in rights]
         named += [("wrong", name) for name in question.wrong]
     for field, name in named:

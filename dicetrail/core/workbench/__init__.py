@@ -20,7 +20,7 @@ from dicetrail.core.workbench.patterns import (
     with_first_patterns,
 )
 from dicetrail.core.workbench.places import PlacedProblem, placed
-from dicetrail.core.workbench.preview import preview
+from dicetrail.core.workbench.preview import PictureDrawn, picture_of, preview
 from dicetrail.core.workbench.ready_games import RECIPES, first_game, recipe
 from dicetrail.core.workbench.ready_looks import READY_LOOKS, ReadyLook
 from dicetrail.core.workbench.renaming import Named, renamed
@@ -57,6 +57,7 @@ __all__ = [
     "Named",
     "PackRefused",
     "PatternLook",
+    "PictureDrawn",
     "PlacedProblem",
     "ReadyLook",
     "RightPlaces",
@@ -76,6 +77,7 @@ __all__ = [
     "look_at",
     "look_over",
     "parted",
+    "picture_of",
     "placed",
     "preview",
     "recipe",

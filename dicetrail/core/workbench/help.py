@@ -56,6 +56,13 @@ _ON_PAGE = (
     ),
     (
         Stop.LOAD,
+        "Place in a picture",
+        "A question of the kind place has a picture with areas, drawn where the question is edited. Players tap a place, move a cross, or name it.",
+        "place picture image map area spot point hotspot tap click where rectangle ellipse polygon",
+        "",
+    ),
+    (
+        Stop.LOAD,
         "Judged by the player",
         "A question of the kind judged shows its answer, and its player says whether they had it: for learning by oneself.",
         "self assessment flash card own judgement learn open question reveal",

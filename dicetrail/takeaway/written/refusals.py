@@ -200,6 +200,8 @@ def _of_round(program: Program, round_: Round, number: int) -> Iterator[tuple[St
 
 
 def _of_question(question: Question, round_: Round) -> Iterator[str]:
+    if question.kind is Kind.PLACE:
+        yield f"“{question.prompt}” asks for a place in a picture"
     if question.kind is Kind.GAPS:
         yield f"“{question.prompt}” has gaps to fill"
     if question.kind is Kind.JUDGED:

@@ -18,11 +18,13 @@ from dicetrail.core.survey import MAX_ROWS, Edits, edited_pack, faults, rebased,
 from dicetrail.core.workbench import (
     PackRefused,
     PatternLook,
+    PictureDrawn,
     columns_named,
     first_pattern,
     joined,
     look_at,
     parted,
+    picture_of,
     preview,
     with_columns,
 )
@@ -417,6 +419,13 @@ def preview_question(pack_id: str, question: Question, app_state: SharedState) -
         raise Faulty(told, (Problem(fault.field, fault.what, fault.mend),))
     with app_state.database.reading() as session:
         return preview(question, 1, newest_pack(session, pack_id).media)
+
+
+@router.post("/{pack_id}/picture")
+def draw_picture(pack_id: str, question: Question, app_state: SharedState) -> PictureDrawn:
+    """The picture of a question with its areas, whether it can be asked already or not."""
+    with app_state.database.reading() as session:
+        return picture_of(question, newest_pack(session, pack_id).media)
 
 
 @router.get("/{pack_id}/questions.{ending}", response_class=Response, responses=_WRITTEN)

@@ -19,6 +19,7 @@ export const keys = {
   // Packs and loads
   packs: key<[packId: string]>("packs"),
   wholePack: key<[packId: string]>("whole pack"),
+  picture: key<[packId: string, question: unknown]>("picture"),
   preview: key<[packId: string, question: unknown]>("preview"),
   pattern: key<[pattern: unknown, dice: unknown, revision: unknown]>("pattern"),
   loads: key<[loadId: string]>("loads"),

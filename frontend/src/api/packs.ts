@@ -162,6 +162,16 @@ export function addMedium(packId: string, file: File) {
   );
 }
 
+/** The picture of a question with its areas. */
+export function usePicture(packId: string, question: Question) {
+  return useQuery({
+    queryKey: keys.picture(packId, question),
+    queryFn: () => given(api.POST("/api/packs/{pack_id}/picture", { params: { path: { pack_id: packId } }, body: question })),
+    placeholderData: (before) => before,
+    retry: false,
+  });
+}
+
 /** A question as its player will see it. */
 export function usePreview(packId: string, question: Question) {
   return useQuery({

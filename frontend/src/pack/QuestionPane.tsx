@@ -7,6 +7,7 @@ import { Button } from "../ui/Button";
 import { NumberField, SelectField, TextField } from "../ui/fields";
 import { FilePick } from "../ui/FilePick";
 import { ErrorNotice, Notice } from "../ui/Notice";
+import { AreasEditor } from "./AreasEditor";
 import { withDetails } from "./columns";
 
 type QuestionPaneProps = {
@@ -69,6 +70,7 @@ export function QuestionPane(props: QuestionPaneProps) {
         onChange={(right, number) => onChange({ ...question, right }, `right-${number}`)}
       />
       {question.kind === "match" && <p className="text-soft">Each is an item and what belongs to it: bee = honey.</p>}
+      {question.kind === "place" && <AreasEditor packId={props.packId} question={question} onChange={onChange} />}
       {question.kind === "gaps" && (
         <>
           <p className="text-soft">
@@ -82,7 +84,7 @@ export function QuestionPane(props: QuestionPaneProps) {
           />
         </>
       )}
-      {question.kind === "choice" && question.right.length > 1 && (
+      {(question.kind === "choice" || question.kind === "place") && question.right.length > 1 && (
         <SelectField
           label="Of the right answers"
           value={question.details.needs}

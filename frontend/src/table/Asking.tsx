@@ -9,6 +9,7 @@ import { GapsAnswer } from "./GapsAnswer";
 import { MatchAnswer } from "./MatchAnswer";
 import type { Matching } from "./matching";
 import { OrderAnswer } from "./OrderAnswer";
+import { PlaceAnswer } from "./PlaceAnswer";
 import { QuestionMedia } from "./QuestionMedia";
 import { ChoiceButton } from "./Choice";
 import { Status } from "./Status";
@@ -43,8 +44,27 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
   const isOpen = table.phase === "asking";
   const feedback = table.feedback;
   const answer = (value: number | number[] | string) => onAction({ action: "answer", value });
-  const isBeside = look.picture_at === "beside" && question.picture !== "" && question.choices.length > 0;
+  const isBeside = look.picture_at === "beside" && question.picture !== "" && hasPicks(question) && question.kind !== "place";
   const given = (place: number) => feedback?.given_places.includes(place) ?? false;
+  const picks = hasPicks(question) && (
+    <ul aria-labelledby="prompt" className={choicesLook(look, question)}>
+      {question.choices.map((choice) => (
+        <li key={choice.place}>
+          <ChoiceButton
+            choice={choice}
+            isOpen={isOpen}
+            isRight={feedback?.right_places.includes(choice.place) ?? false}
+            isPicked={question.wants_all && isOpen ? picked.includes(choice.place) : undefined}
+            isGiven={given(choice.place) && feedback?.result !== "unreadable"}
+            taken={takenAs(feedback)}
+            markStamp={given(choice.place) ? markStamp : undefined}
+            isLarge={look.choices === "pictures"}
+            onPick={() => onPick?.(choice.place)}
+          />
+        </li>
+      ))}
+    </ul>
+  );
   return (
     <>
       <Status table={table} elapsed={elapsed} />
@@ -60,7 +80,7 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
       <div className="@container">
         <div className={isBeside ? "grid gap-4 @lg:grid-cols-2" : undefined}>
           <QuestionMedia
-            picture={question.picture}
+            picture={question.kind === "place" ? "" : question.picture}
             sound={question.sound}
             isNow={isNow && isOpen}
             put={question.in_run}
@@ -109,28 +129,16 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
               <p className="mt-1">{say("did you have it")}</p>
             </div>
           )}
-          {hasPicks(question) && (
-            <ul aria-labelledby="prompt" className={choicesLook(look, question)}>
-              {question.choices.map((choice) => (
-                <li key={choice.place}>
-                  <ChoiceButton
-                    choice={choice}
-                    isOpen={isOpen}
-                    isRight={feedback?.right_places.includes(choice.place) ?? false}
-                    isPicked={question.wants_all && isOpen ? picked.includes(choice.place) : undefined}
-                    isGiven={given(choice.place) && feedback?.result !== "unreadable"}
-                    taken={takenAs(feedback)}
-                    markStamp={given(choice.place) ? markStamp : undefined}
-                    isLarge={look.choices === "pictures"}
-                    onPick={() => onPick?.(choice.place)}
-                  />
-                </li>
-              ))}
-            </ul>
+          {question.kind === "place" ? (
+            <PlaceAnswer key={question.in_run} question={question} isOpen={isOpen} feedback={feedback} onAnswer={answer}>
+              {picks}
+            </PlaceAnswer>
+          ) : (
+            picks
           )}
         </div>
       </div>
-      {question.wants_all && isOpen && (
+      {question.wants_all && isOpen && (question.kind !== "place" || picked.length > 0) && (
         <div className="mt-2 flex flex-wrap items-center justify-between gap-2">
           <span className="text-soft">{say("pick all")}</span>
           <Button look="main" disabled={picked.length === 0} onClick={() => answer(picked)}>

@@ -182,7 +182,8 @@ function keysFor(
   pick: (place: number) => void,
 ): Record<string, () => void> {
   const question = table.question;
-  if (!question || isHidden(question)) return {};
+  // What letters mean is not to be seen before the names of places are opened.
+  if (!question || isHidden(question) || question.kind === "place") return {};
   if (question.kind === "letters") {
     return Object.fromEntries(
       Array.from(`${letters.join("").toUpperCase()}0123456789`, (char) => [char, () => act({ action: "letter", char })]),

@@ -96,6 +96,24 @@ class Phrase(Value):
     ON_SCALE = "on scale", "Your estimate", "a slider"
     NO_ESTIMATE_YET = "no estimate yet", "no estimate yet", "a slider that was not moved yet"
     THIS_ESTIMATE = "this estimate", "This is my estimate", "a button"
+    POINT_AT = (
+        "point at",
+        "Tap the place in the picture. By keys: arrows move the cross, Enter answers.",
+        "above a picture with places",
+    )
+    POINT_AT_ALL = (
+        "point at all",
+        "Tap each place in the picture; tap it again to take it back. By keys: arrows move the "
+        "cross, Space sets it, Enter answers.",
+        "above a picture with places",
+    )
+    BY_NAME = "by name", "Answer by name", "opens the names of places in a picture"
+    CROSS_AT = (
+        "cross at",
+        "cross at {across} % from the left, {down} % from the top",
+        "to a reader of the screen, on a picture with places",
+    )
+    THIS_PLACE = "this place", "This is the place", "a button"
     FILL_GAPS = "fill gaps", "Fill the gaps.", "above a text with gaps"
     GAP_OF = "gap of", "gap {number} of {count}", "a field of a text with gaps"
     NO_WORD_YET = "no word yet", "pick a word", "a gap that is picked from words and still empty"
@@ -248,6 +266,12 @@ class Phrase(Value):
     )
     NUMBER_WRONG = "number wrong", "{typed} is not the right answer", "of a number"
     ESTIMATE_PARTLY = "estimate partly", "{typed} is {share} % right", "of an estimate"
+    NOTHING_THERE = "nothing there", "that is not the right place", "of a place in a picture"
+    PLACES_PARTLY = (
+        "places partly",
+        "these places are {share} % right",
+        "of places in a picture",
+    )
     GAPS_PARTLY = "gaps partly", "“{typed}” is {share} % right", "of what fills gaps"
     FILL_EACH = (
         "fill each",
