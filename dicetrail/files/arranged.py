@@ -4,7 +4,8 @@ looser signs."""
 import re
 
 from dicetrail.core import Kind
-from dicetrail.core.document import around_gaps, pair_in, with_blanks
+from dicetrail.core.document import BLANK, around_gaps, pair_in, with_blanks
+from dicetrail.files.plan import WORDS_FOR_AND
 
 
 def parted(cell: str, kind: Kind) -> tuple[str, ...]:
@@ -21,27 +22,37 @@ def parted(cell: str, kind: Kind) -> tuple[str, ...]:
     return (cell,)
 
 
+_DOTS = re.compile(r"\.{4,}|…{2,}")
+_BRACED = re.compile(r"\{([^{}]+)\}")
+_AND = re.compile(rf"\s+(?:{WORDS_FOR_AND})\s+|\s*[&+]\s*")
+
 _BETWEEN = ("\n", ";", "|", "->", "→", ">", "/", ",")
 """What stands between answers in one cell. An arrow can part the two of a pair as well."""
 
 
 def gaps_of(
-    prompt: str, right: tuple[str, ...], wrong: tuple[str, ...] = ()
+    prompt: str, right: tuple[str, ...], wrong: tuple[str, ...] = (), is_told: bool = False
 ) -> tuple[str, tuple[str, ...], tuple[str, ...]] | None:
     """The text with blanks, what fits them and the words left over, of what a row tells of them;
-    None if these are no gaps.
+    None if these are no gaps. Where it `is_told` that they are, braces mark words too.
 
     >>> gaps_of("A bee gives [honey].", ()), gaps_of("___ gives ___.", ("A bee; honey",))
     (('A bee gives ___.', ('honey',), ()), ('___ gives ___.', ('A bee', 'honey'), ()))
     """
+    marked = with_blanks(prompt)
+    if marked is None and len(around_gaps(prompt)) == 1:
+        prompt = _DOTS.sub(BLANK, prompt)
     blanks = len(around_gaps(prompt)) - 1
     if not blanks:
-        if (marked := with_blanks(prompt)) is None:
+        if marked is None and is_told:
+            marked = with_blanks(_BRACED.sub(r"[\1]", prompt))
+        if marked is None:
             return None
         others = tuple(word for word in (*right, *wrong) if word not in marked[1])
         return *marked, others
     if len(right) == 1 and blanks > 1:
-        right = parted(right[0], Kind.ORDER)
+        parts = parted(right[0], Kind.ORDER)
+        right = parts if len(parts) == blanks else tuple(_AND.split(right[0]))
     elif len(right) < blanks:
         # What the columns are was guessed, as if one of them held the right choice.
         right, wrong = (*right, *wrong)[:blanks], (*right, *wrong)[blanks:]

@@ -248,9 +248,8 @@ def planned(sample: Sequence[Sequence[str]], has_headings: bool, plan: Plan) -> 
     if _are_pairs(roles, body):
         roles = [Role.RIGHT if role in _ANSWERS else role for role in roles]
         return replace(plan, has_headings=has_headings, columns=tuple(roles), kind=Kind.MATCH)
-    if _are_gaps(roles, body):
-        roles = [Role.RIGHT if role in _ANSWERS else role for role in roles]
-        return replace(plan, has_headings=has_headings, columns=tuple(roles), kind=Kind.GAPS)
+    if (with_gaps := _roles_of_gaps(roles, body)) is not None:
+        return replace(plan, has_headings=has_headings, columns=tuple(with_gaps), kind=Kind.GAPS)
     return replace(
         plan,
         has_headings=has_headings,
@@ -315,20 +314,27 @@ def _are_pairs(roles: Sequence[Role], body: Sequence[Sequence[str]]) -> bool:
     )
 
 
-def _are_gaps(roles: Sequence[Role], body: Sequence[Sequence[str]]) -> bool:
-    """Whether every row is a text that marks the words of its gaps, or one of several blanks with
-    an answer for each."""
+def _roles_of_gaps(roles: Sequence[Role], body: Sequence[Sequence[str]]) -> list[Role] | None:
+    """The roles of columns if every row is a text that marks the words of its gaps, or one of
+    several blanks with an answer for each; None if one is not."""
     if Role.KIND in roles or Role.QUESTION not in roles or not body:
-        return False
-    asked = roles.index(Role.QUESTION)
-    places = [place for place, role in enumerate(roles) if role in _ANSWERS]
-    for cells in body:
-        prompt = cells[asked] if asked < len(cells) else ""
-        given = tuple(cells[place] for place in places if place < len(cells) and cells[place])
-        found, blanks = gaps_of(prompt, given), len(around_gaps(prompt)) - 1
-        if found is None or blanks == 1 or found[2]:
-            return False
-    return True
+        return None
+    answers = [Role.RIGHT if role in _ANSWERS else role for role in roles]
+    if all(_is_for_gaps(cells, roles) for cells in body):
+        return list(roles)  # with the right answers named, so that wrong ones are left over
+    return answers if all(_is_for_gaps(cells, answers) for cells in body) else None
+
+
+def _is_for_gaps(cells: Sequence[str], roles: Sequence[Role]) -> bool:
+    """Whether the right answers of a row fill the gaps of its text, with none left over."""
+    by_role = [(role, cell) for role, cell in zip(roles, cells, strict=False) if cell]
+    prompt = next((cell for role, cell in by_role if role is Role.QUESTION), "")
+    right = tuple(cell for role, cell in by_role if role is Role.RIGHT)
+    others = any(role in _ANSWERS for role, _ in by_role if role not in (Role.RIGHT, Role.WRONG))
+    found, blanks = gaps_of(prompt, right), len(around_gaps(prompt)) - 1
+    # One that fills several blanks beside others that may: those are choices.
+    is_picked = len(right) == 1 and blanks > 1 and any(role is Role.WRONG for role, _ in by_role)
+    return found is not None and blanks != 1 and not (found[2] or others or is_picked)
 
 
 def _keys_from(roles: Sequence[Role], columns: Sequence[ColumnFill]) -> int:

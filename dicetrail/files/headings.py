@@ -23,7 +23,8 @@ _STEMS = {
     meaning: words.split()
     for meaning, words in {
         "question": """
-            question prompt item ask frage pregunta enonce domanda pergunta questao vraag
+            question prompt item ask sentence luckentext frage pregunta enonce domanda pergunta
+            questao vraag
             pytan питан вопрос запитан otazk kerdes fraga sporsmal sporgsmal soru intrebar
             kysymy statement aussage term word front begriff wort palabra mot parola woord
             slowo

@@ -25,6 +25,7 @@ from dicetrail.core.document import (
     tidy_area,
     tidy_gap,
     tidy_pair,
+    with_blanks,
 )
 from dicetrail.core.survey import FieldFault, first_fault
 from dicetrail.files.arranged import gaps_of, pair_of, parted
@@ -77,6 +78,8 @@ def plain_question(cells: list[str], plan: Plan) -> Question:
     is_ascii = together.isascii() and together.isprintable() and "  " not in together
     if is_whole and is_ascii and len(set(cells[1:])) == len(cells) - 1:
         return question
+    if not any(cells[1:]) and (marked := with_blanks(cells[0])):
+        question = Question(*marked, (), Kind.GAPS)
     if fault := first_fault(question):
         raise located(fault, cells, plan)
     return question
@@ -97,7 +100,7 @@ def planned_question(cells: list[str], plan: Plan) -> Question:
     prompt = _one(cells, plan, Role.QUESTION)
     # A text that marks its right words needs no answer besides.
     may_have_gaps = kind is Kind.GAPS or not (right or _one(cells, plan, Role.KIND))
-    if may_have_gaps and (found := gaps_of(prompt, right, wrong)) is not None:
+    if may_have_gaps and (found := gaps_of(prompt, right, wrong, kind is Kind.GAPS)) is not None:
         kind, (prompt, right, wrong) = Kind.GAPS, found
         right = tuple(map(tidy_gap, right))
     if kind is Kind.PLACE:
