@@ -41,7 +41,15 @@ from dicetrail.core.document import (
     point_of,
     tidy_area,
 )
-from dicetrail.core.foresight import How, Scout, forecast, observations, played, witnesses
+from dicetrail.core.foresight import (
+    How,
+    Scout,
+    evidence_of,
+    forecast,
+    observations,
+    played,
+    witnesses,
+)
 from dicetrail.core.play import made_ready
 from dicetrail.core.survey import first_fault
 from dicetrail.core.survey.reach import reach
@@ -257,7 +265,10 @@ class TestForesight(unittest.TestCase):
         (one,) = observations(program, moments, inputs)
         self.assertEqual([found.given for found in one.tries], ["pond", "elsewhere", "hive"])
         self.assertEqual([found.points for found in one.tries], [(AT["pond"],), (AT[""],), ()])
-        self.assertEqual((one.right, one.answer), (("hive",), "hive"))
+        self.assertEqual(one.answer, "hive")
+        (found,) = evidence_of([[one]]).questions
+        hits = [(hit.across, hit.down, hit.is_right) for hit in found.hits]
+        self.assertEqual(hits, [(*AT["pond"], False)], "first tries alone")
 
 
 if __name__ == "__main__":

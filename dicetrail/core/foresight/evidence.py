@@ -105,6 +105,20 @@ class Misfilled:
 
 
 @dataclass(frozen=True, slots=True)
+class Hit:
+    """A point of the picture, in tenths of a percent, that a first try pointed at."""
+
+    across: int
+    down: int
+    is_right: bool
+    """Whether the try was right."""
+
+
+MAX_HITS = 2_000
+"""So many points are told, the newest."""
+
+
+@dataclass(frozen=True, slots=True)
 class QuestionEvidence:
     """What the runs chosen say of one question."""
 
@@ -149,6 +163,8 @@ class QuestionEvidence:
     first."""
     misfilled: tuple[Misfilled, ...]
     """Of gaps: what any first try gave for one that does not fit, the most frequent first."""
+    hits: tuple[Hit, ...]
+    """Of a picture: the points that first tries pointed at, the oldest first."""
     says: Says
     unpicked: tuple[str, ...]
     """Wrong choices that nobody picks, though many could."""
@@ -302,6 +318,7 @@ def _of_question(had: _Had) -> QuestionEvidence:
         swapped=_swapped(newest, seen),
         mismatched=_mismatched(newest, seen),
         misfilled=_misfilled(newest, seen),
+        hits=_hits(seen),
         says=_says(share, asked, late, with_rest, picked),
         unpicked=unpicked if asked >= MANY else (),
     )
@@ -335,6 +352,14 @@ def _mismatched(question: Observation, seen: Sequence[Observation]) -> tuple[Mis
         Mismatched(item, partner, count)
         for (item, partner), count in sorted(times.items(), key=lambda found: (-found[1], found[0]))
     )
+
+
+def _hits(seen: Sequence[Observation]) -> tuple[Hit, ...]:
+    """Where first tries pointed."""
+    firsts = [one.tries[0] for one in seen if one.tries]
+    good = (Verdict.RIGHT, Verdict.CLOSE)
+    found = [Hit(*point, one.verdict in good) for one in firsts for point in one.points]
+    return tuple(found[-MAX_HITS:])
 
 
 def _misfilled(question: Observation, seen: Sequence[Observation]) -> tuple[Misfilled, ...]:

@@ -201,7 +201,7 @@ def _done(
         sourced.number,
         sourced.question.prompt,
         tuple(sorted(presented.choices)),
-        sourced.question.right_choices if presented.areas else sourced.question.right,
+        sourced.question.right,
         answered.player,
         tuple(tries),
         Result(answered.result),

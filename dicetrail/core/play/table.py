@@ -421,6 +421,10 @@ def _read_out(presented: PresentedQuestion) -> str:
         return " ".join((presented.question.prompt, *items))
     if presented.question.gaps:
         return _gaps_read_out(presented)
+    if (scale := presented.scale) is not None:
+        ends = presented.chosen((1,)), presented.chosen((scale.points,))
+        said = presented.words.say(Phrase.ESTIMATE_FROM, least=ends[0], most=ends[1])
+        return f"{presented.question.prompt} {said}"
     lettered = [f"{LETTERS[place]}: {choice}." for place, choice in enumerate(presented.shown)]
     return " ".join((presented.question.prompt, *items, *lettered))
 

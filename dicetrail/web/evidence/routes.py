@@ -1,7 +1,7 @@
 """Evidence from played runs: as a whole, run by run, and as files."""
 
 from collections import Counter
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 from datetime import datetime
 from typing import Annotated
 
@@ -10,6 +10,7 @@ from starlette.concurrency import run_in_threadpool
 from starlette.responses import StreamingResponse
 
 from dicetrail.core.foresight import (
+    Evidence,
     Playthrough,
     RunSummary,
     Scout,
@@ -31,6 +32,7 @@ from dicetrail.limits import MAX_FILE
 from dicetrail.scouting import foretell
 from dicetrail.services.app_state import AppState
 from dicetrail.services.gathering import (
+    Held,
     elsewhere,
     gathered,
     name_of,
@@ -38,6 +40,7 @@ from dicetrail.services.gathering import (
 )
 from dicetrail.store import NotFound
 from dicetrail.store.games import newest_game
+from dicetrail.store.packs import newest_pack
 from dicetrail.store.played import Chosen, bring_runs, delete_runs, played_runs
 from dicetrail.web.beside import Beside
 from dicetrail.web.context import Now, SharedLiveRuns, SharedState
@@ -87,7 +90,7 @@ def evidence_told(
     return EvidenceView(
         evidence=evidence,
         came=run_summary([one.shown for one in gathering.runs]),
-        places=places_in(evidence, held),
+        places=places_in(evidence, held, _media_of(app_state, evidence, held)),
         suggestions=suggestions_for(evidence, held),
         going_on=gathering.going_on,
         left_out=gathering.left_out,
@@ -95,6 +98,13 @@ def evidence_told(
         players=tuple(sorted({name for one in every.runs for name in one.players})),
         brought=tuple(BroughtFile(file_name=name, runs=runs) for name, runs in by_file.items()),
     )
+
+
+def _media_of(app_state: AppState, evidence: Evidence, held: Held) -> dict[str, Mapping[str, str]]:
+    """Where the pictures are found that were pointed at, by pack."""
+    packs = {one.source for one in evidence.questions if one.hits and one.source in held}
+    with app_state.database.reading() as session:
+        return {name: newest_pack(session, name).media for name in packs}
 
 
 @router.get("/runs")

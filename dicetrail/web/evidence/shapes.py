@@ -49,6 +49,8 @@ class QuestionPlace(BaseModel):
     pack: str
     row: int
     """From 0."""
+    picture: str
+    """Where the picture of a question is found that asks for places in it; else empty."""
 
 
 class BroughtFile(BaseModel):

@@ -1,6 +1,6 @@
 """What evidence looks like on the wire, made from what was gathered."""
 
-from collections.abc import Iterable
+from collections.abc import Iterable, Mapping
 from datetime import UTC, datetime
 
 from dicetrail.core.foresight import Evidence
@@ -34,13 +34,21 @@ def behind(one: ShownRun, step: int, result: str, ms: int, given: Iterable[str] 
     )
 
 
-def places_in(evidence: Evidence, held: Held) -> tuple[QuestionPlace | None, ...]:
-    """Where each question stands now."""
-    found = []
+def places_in(
+    evidence: Evidence, held: Held, media: Mapping[str, Mapping[str, str]]
+) -> tuple[QuestionPlace | None, ...]:
+    """Where each question stands now. `media` tells where the pictures of packs are found."""
+    found: list[QuestionPlace | None] = []
     for one in evidence.questions:
         _, rows = held.get(one.source, (0, {}))
         here = rows.get((one.source, one.prompt, one.accepted))
-        found.append(None if here is None else QuestionPlace(pack=one.source, row=here[0]))
+        if here is None:
+            found.append(None)
+            continue
+        row, question = here
+        name = question.details.picture if question.areas else ""
+        picture = media.get(one.source, {}).get(name, "")
+        found.append(QuestionPlace(pack=one.source, row=row, picture=picture))
     return tuple(found)
 
 

@@ -3,6 +3,7 @@ import type { Choice, Counted } from "../../api/evidence";
 import type { EvidenceView, GameView, EvidenceCount, QuestionEvidence } from "../../api/schema";
 import { percent } from "../../app/format";
 import { Behind } from "./Behind";
+import { Hits } from "./Hits";
 import { Suggestions } from "./Suggestions";
 import { VerdictMark } from "./VerdictMark";
 
@@ -41,7 +42,8 @@ export function OneQuestion({ game, told, place, choice, behind, onBehind }: One
       <Given one={one} onOpen={open} />
       <Swapped one={one} />
       <Mismatched one={one} />
-          <Misfilled one={one} />
+      <Misfilled one={one} />
+      <Hits one={one} picture={where?.picture ?? ""} />
       <Times one={one} />
       <Suggestions game={game} suggestions={told.suggestions[place] ?? []} />
       {behind?.question === place && (
