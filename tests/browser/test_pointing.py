@@ -51,6 +51,20 @@ class TestPointing(BrowserTest):
         (written,) = self.first(pack)["wrong"]
         self.assertRegex(written, r"^hive = rectangle 7\d[.\d]* 6\d[.\d]* 9\d[.\d]* 9\d[.\d]*$")
         self.play(game)
+        # What was pointed at is drawn over the picture for the maker.
+        resize(self.driver, 1280, 800)
+        self.open(f"/foresight/{game}/evidence")
+        self.button("Where is the shed?").click()
+        self.sees("Pointed at first")
+        self.sees("0 right, × 1 elsewhere")
+        self.wait(
+            lambda: self.driver.execute_script(
+                "return [...document.querySelectorAll('#one ~ div img')]"
+                ".some((one) => one.naturalWidth > 0)"
+            ),
+            "the picture behind it",
+        )
+        self.assert_accessible()
 
     def called(self, fields, name):
         return next(one for one in self.all(fields) if one.accessible_name == name)

@@ -21,7 +21,7 @@ export function Hits({ one, picture }: { one: QuestionEvidence; picture: string 
           <span
             key={number}
             aria-hidden
-            className={`absolute -translate-1/2 leading-none font-bold [text-shadow:0_0_3px_var(--color-card),0_0_3px_var(--color-card)] ${hit.is_right ? "text-good" : "text-bad"}`}
+            className={`absolute -translate-1/2 text-2xl leading-none font-bold [text-shadow:0_0_3px_var(--color-card),0_0_3px_var(--color-card)] ${hit.is_right ? "text-good" : "text-bad"}`}
             style={{ left: `${hit.across / 10}%`, top: `${hit.down / 10}%` }}
           >
             {hit.is_right ? "○" : "×"}
