@@ -60,7 +60,7 @@ class Area(NamedTuple):
         """Whether a point lies in it, or on its outline."""
         across, down = point
         if self.outline is Outline.POLYGON:
-            return _is_within(point, self.corners)
+            return _is_within(point, self.numbers)
         left, top, right, bottom = self.numbers
         if self.outline is Outline.RECTANGLE:
             return left <= across <= right and top <= down <= bottom
@@ -176,18 +176,24 @@ def _cross(first: tuple[Point, Point], second: tuple[Point, Point]) -> bool:
     )
 
 
-def _is_within(point: Point, corners: tuple[Point, ...]) -> bool:
+def _is_within(point: Point, numbers: tuple[int, ...]) -> bool:
     """Whether a point lies within a polygon or on its outline: a ray to the right crosses an odd
-    number of its edges (common practice, no source)."""
+    number of its edges (common practice, no source). `numbers` are its corners."""
     across, down = point
     inside = False
-    for start, end in _edges(corners):
-        side = _side(start, end, point)
-        low, high = sorted((start[1], end[1]))
-        if side == 0 and low <= down <= high:
-            left, right = sorted((start[0], end[0]))
-            if left <= across <= right:
-                return True
-        if (start[1] > down) != (end[1] > down) and (side > 0) == (end[1] > start[1]):
+    left, top = numbers[-2:]
+    for at in range(0, len(numbers), 2):
+        start, (left, top) = (left, top), numbers[at : at + 2]
+        crosses = (start[1] > down) != (top > down)
+        if not crosses and down not in (start[1], top):
+            continue  # the edge is wholly above the point or below it
+        side = _side(start, (left, top), point)
+        if side == 0 and _is_between(across, start[0], left) and _is_between(down, start[1], top):
+            return True
+        if crosses and (side > 0) == (top > start[1]):
             inside = not inside
     return inside
+
+
+def _is_between(number: int, one: int, other: int) -> bool:
+    return one <= number <= other or other <= number <= one
