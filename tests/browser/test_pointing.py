@@ -87,6 +87,7 @@ class TestPointing(BrowserTest):
             asks.pop(self.prompt())()
             self.assert_accessible()
             self.button("Go on").click()
+        self.sees("Play again")
 
     def prompt(self):
         return self.text("#prompt")
