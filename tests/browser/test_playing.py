@@ -176,11 +176,15 @@ class PlayingTest(BrowserTest):
 
     def name(self, letters):
         """Answer by the names of places in a picture."""
-        self.one("details summary").click()
-        for letter in letters:
-            self.all(PLACES)[LETTERS.index(letter)].click()
-        if self.all("main li button[aria-pressed=true]"):
-            self.press(Keys.ENTER)
+        self.driver.execute_script("document.querySelector('main details').open = true")
+        places = dict(zip(LETTERS, self.all(PLACES), strict=False))
+        if places["a"].get_attribute("aria-pressed") is None:
+            places[letters[0]].click()
+            return
+        for letter, place in places.items():
+            if (letter in letters) != (place.get_attribute("aria-pressed") == "true"):
+                place.click()
+        self.button("Answer with").click()
 
     def type(self, answer):
         ran_out = (StaleElementReferenceException, ElementNotInteractableException)
