@@ -176,7 +176,8 @@ class PlayingTest(BrowserTest):
 
     def name(self, letters):
         """Answer by the names of places in a picture."""
-        self.driver.execute_script("document.querySelector('main details').open = true")
+        named = "document.querySelector('details ul[aria-labelledby=prompt]').closest('details')"
+        self.driver.execute_script(f"{named}.open = true")
         places = dict(zip(LETTERS, self.all(PLACES), strict=False))
         if places["a"].get_attribute("aria-pressed") is None:
             places[letters[0]].click()
@@ -184,7 +185,9 @@ class PlayingTest(BrowserTest):
         for letter, place in places.items():
             if (letter in letters) != (place.get_attribute("aria-pressed") == "true"):
                 place.click()
-        self.button("Answer with").click()
+        # The first such button is of what was pointed at.
+        *_, sends = (one for one in self.all("main button") if one.text.startswith("Answer with"))
+        sends.click()
 
     def type(self, answer):
         ran_out = (StaleElementReferenceException, ElementNotInteractableException)
