@@ -185,9 +185,7 @@ class PlayingTest(BrowserTest):
         for letter, place in places.items():
             if (letter in letters) != (place.get_attribute("aria-pressed") == "true"):
                 place.click()
-        # The first such button is of what was pointed at.
-        *_, sends = (one for one in self.all("main button") if one.text.startswith("Answer with"))
-        sends.click()
+        self.button("Answer with").click()
 
     def type(self, answer):
         ran_out = (StaleElementReferenceException, ElementNotInteractableException)

@@ -448,23 +448,16 @@ def _arranged_checked(
 def check_judged(given: Given, choices: Sequence[str], check: Check) -> Checked:
     """The verdict that a player gives of their own answer: the first choice says that it was right,
     the last that it was not, and one between them that half of it was."""
-    if isinstance(given, str):
-        named, _ = _places_typed(given, choices, check, Needs.ANY, "")
-    else:
-        named = (given,) if isinstance(given, int) else given
-    if isinstance(named, Checked):
-        return named
-    if len(named) != 1:
-        return _unreadable(Phrase.ONLY_ONE if named else Phrase.NOTHING_PICKED)
-    (place,) = named
-    if not 1 <= place <= len(choices):
-        return _unreadable(Phrase.NO_CHOICE, number=place, offer=_offer(choices))
+    picked = check_choice(given, choices, (1,), check)
+    if picked.verdict is Verdict.UNREADABLE:
+        return picked
+    (place,) = picked.places
     said = _amid(place, choices)
     if place == 1:
-        return Checked(Verdict.RIGHT, said, named)
+        return Checked(Verdict.RIGHT, said, picked.places)
     if place == len(choices):
-        return Checked(Verdict.WRONG, said, named)
-    return Checked(Verdict.PARTLY, said, named, share=HALF)
+        return Checked(Verdict.WRONG, said, picked.places)
+    return Checked(Verdict.PARTLY, said, picked.places, share=HALF)
 
 
 def check_place(

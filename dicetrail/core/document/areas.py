@@ -7,7 +7,8 @@ It has a number, so that it can be given as an answer.
 """
 
 import re
-from itertools import pairwise
+from collections.abc import Collection, Iterator
+from itertools import pairwise, product
 from math import cos, pi, sin
 from typing import NamedTuple
 
@@ -156,6 +157,14 @@ def overlap(one: Area, other: Area) -> bool:
     return any(
         _cross(first, second) for first in _edges(one.corners) for second in _edges(other.corners)
     )
+
+
+def free_points(areas: Collection[Area]) -> Iterator[Point]:
+    """Points of a picture, a fortieth of it apart, that are in none of some areas."""
+    steps = range(0, WHOLE_PICTURE + 1, WHOLE_PICTURE // 40)
+    for down, across in product(steps, steps):
+        if not any(area.holds((across, down)) for area in areas):
+            yield across, down
 
 
 def _edges(corners: tuple[Point, ...]) -> list[tuple[Point, Point]]:

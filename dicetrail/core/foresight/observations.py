@@ -13,7 +13,6 @@ from dicetrail.core.document import (
     Question,
     as_pair,
     as_written,
-    point_of,
 )
 from dicetrail.core.draw import traits_of
 from dicetrail.core.play import (
@@ -158,9 +157,7 @@ def _tried(program: Program, state: State, given: Given) -> Try:
         return Try(presented.chosen((checked.point + 1,)), checked.verdict)
     if presented.areas and not isinstance(given, str):
         named = " and ".join(presented.choices[place - 1] for place in checked.places)
-        numbers = (given,) if isinstance(given, int) else given
-        points = tuple(filter(None, map(point_of, numbers)))
-        return Try(named or "elsewhere", checked.verdict, points=points)
+        return Try(named or "elsewhere", checked.verdict, points=presented.points(given))
     if question.kind not in ARRANGED or checked.verdict is Verdict.UNREADABLE:
         words = given if isinstance(given, str) else _picked(program, state, given)
         return Try(words, checked.verdict)

@@ -5,6 +5,7 @@ from enum import StrEnum
 from itertools import islice, product
 
 from dicetrail.core.answers import (
+    HALF,
     WHOLE,
     Checked,
     Verdict,
@@ -21,12 +22,12 @@ from dicetrail.core.answers import (
 from dicetrail.core.document import (
     ARRANGED,
     MAX_CHOICES,
-    WHOLE_PICTURE,
     Check,
     Gap,
     Kind,
     Needs,
     Question,
+    free_points,
     number_of_point,
 )
 from dicetrail.core.play.presenting import PresentedQuestion
@@ -183,7 +184,7 @@ def _partly(presented: PresentedQuestion, share: int | None) -> Action | None:
     shares = presented.terms.shares
     if not shares:
         return None
-    wanted = min(shares, key=lambda one: (abs(one - _HALF), one)) if share is None else share
+    wanted = min(shares, key=lambda one: (abs(one - HALF), one)) if share is None else share
     if presented.question.kind is Kind.JUDGED:
         return Answer(2)
     if presented.question.kind is Kind.ESTIMATE:
@@ -203,18 +204,9 @@ def _partly(presented: PresentedQuestion, share: int | None) -> Action | None:
     return None
 
 
-_HALF = 50
-
-
 def _nowhere(presented: PresentedQuestion) -> list[int]:
     """Some points of a picture where none of its areas are, by their numbers."""
-    across = range(0, WHOLE_PICTURE + 1, _STEP)
-    points = ((left, top) for top in across for left in across)
-    free = (one for one in points if not any(area.holds(one) for area in presented.areas))
-    return [number_of_point(point) for point in islice(free, MAX_CHOICES)]
-
-
-_STEP = 25
+    return [number_of_point(point) for point in islice(free_points(presented.areas), MAX_CHOICES)]
 
 
 def _arranged(presented: PresentedQuestion, share: int) -> Action | None:

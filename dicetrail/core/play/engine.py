@@ -38,7 +38,6 @@ from dicetrail.core.document import (
     RoundOrder,
     counted,
     message,
-    point_of,
 )
 from dicetrail.core.play.flow import (
     after_hold,
@@ -323,14 +322,10 @@ def _given_told(presented: PresentedQuestion, given: Given) -> str:
         if presented.question.kind is Kind.ORDER:
             return f"put the choices in the order {places}"
         return f"matched the items with the choices {places}"
-    if points := [point for point in map(point_of, _numbers(given)) if point is not None]:
+    if points := presented.points(given):
         told = ", ".join(f"{across / 10:g} % and {down / 10:g} %" for across, down in points)
         return f"pointed at {told} of the picture"
     return f"picked {_choices_said(given)}"
-
-
-def _numbers(given: int | tuple[int, ...]) -> tuple[int, ...]:
-    return (given,) if isinstance(given, int) else given
 
 
 _CAME_OF = {verdict: Result(verdict.value) for verdict in Verdict}

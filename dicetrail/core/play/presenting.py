@@ -33,12 +33,14 @@ from dicetrail.core.document import (
     Filling,
     Kind,
     Phrase,
+    Point,
     Question,
     Round,
     Shows,
     Translator,
     listed,
     message,
+    point_of,
 )
 from dicetrail.core.draw import AskedTraits, Dealt, FactQuestions, Traits, asked_in, traits_of
 from dicetrail.core.rules import Terms
@@ -135,6 +137,13 @@ class PresentedQuestion:
             numbers = (as_number(scale.at(place - 1), mark) for place in places)
             return ", ".join(f"{number} {unit}".strip() for number in numbers)
         return self.words.in_words(self._told(places, self._between))
+
+    def points(self, given: Given | None) -> tuple[Point, ...]:
+        """The points of its picture that an answer names; none for other answers."""
+        if not self.areas or given is None or isinstance(given, str):
+            return ()
+        numbers = (given,) if isinstance(given, int) else given
+        return tuple(filter(None, map(point_of, numbers)))
 
     def _told(self, places: Sequence[int], between: Phrase) -> Filling:
         """Some of its choices; of a match, each with its item."""

@@ -27,7 +27,6 @@ from dicetrail.core.document import (
     Shows,
     around_gaps,
     as_written,
-    point_of,
 )
 from dicetrail.core.play.filling import badge_name, filled
 from dicetrail.core.play.flow import may_finish
@@ -596,12 +595,7 @@ def _places_told(
     state: State, presented: PresentedQuestion, places: Collection[int]
 ) -> tuple[tuple[PointTold, ...], tuple[AreaTold, ...]]:
     """The points given of a picture, and its areas as far as they are told."""
-    given = state.question.given
-    if not presented.areas or given is None or isinstance(given, str):
-        points: tuple[PointTold, ...] = ()
-    else:
-        numbers = (given,) if isinstance(given, int) else given
-        points = tuple(PointTold(*point) for point in map(point_of, numbers) if point is not None)
+    points = tuple(PointTold(*point) for point in presented.points(state.question.given))
     if not state.question.is_revealed:
         return points, ()
     told = tuple(

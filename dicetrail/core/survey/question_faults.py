@@ -31,7 +31,6 @@ from dicetrail.core.document import (
     MIN_ARRANGED,
     PLAIN,
     TRUTHS,
-    WHOLE_PICTURE,
     Details,
     Filled,
     Gap,
@@ -41,6 +40,7 @@ from dicetrail.core.document import (
     Shows,
     area_in,
     around_gaps,
+    free_points,
     is_whole_text,
     notes_of,
     out_of_bounds,
@@ -451,22 +451,12 @@ def _place_faults(question: Question) -> Iterator[FieldFault]:
     if len(names) > MAX_CHOICES:
         what = f"{len(names)} areas where at most {MAX_CHOICES} are expected"
         yield FieldFault("right", 0, what, "leave some out")
-    if question.areas and not _has_free_point(question):
+    if question.areas and next(free_points(question.areas), None) is None:
         what = "no place of the picture is wrong"
         yield FieldFault("right", 0, what, "make the right areas smaller")
     if question.details.pinned:
         what = "nothing can be pinned where a place is pointed at"
         yield FieldFault("pinned", 0, what, "leave it out")
-
-
-def _has_free_point(question: Question) -> bool:
-    """Whether a point of the picture is in none of its areas."""
-    steps = range(0, WHOLE_PICTURE + 1, _STEP_OF_POINTS)
-    points = ((across, down) for across in steps for down in steps)
-    return any(not any(area.holds(point) for area in question.areas) for point in points)
-
-
-_STEP_OF_POINTS = 25
 
 
 def _each_answer(question: Question) -> Iterator[tuple[str, int, str]]:
@@ -480,6 +470,8 @@ def _each_answer(question: Question) -> Iterator[tuple[str, int, str]]:
 def areas_overlapping(question: Question) -> FieldFault | None:
     """A right and a wrong area that share a part of the picture, where the right one counts; None
     if there are none."""
+    if question.kind is not Kind.PLACE:
+        return None
     rights = [area for text in question.right if (area := area_in(text)) is not None]
     for number, text in enumerate(question.wrong):
         area = area_in(text)

@@ -130,7 +130,7 @@ export function Asking({ table, look, question, elapsed, isNow = true, markStamp
             </div>
           )}
           {question.kind === "place" ? (
-            <PlaceAnswer key={question.in_run} question={question} isOpen={isOpen} feedback={feedback} onAnswer={answer}>
+            <PlaceAnswer key={question.in_run} question={question} isOpen={isOpen} feedback={feedback} isNamed={picked.length > 0} onAnswer={answer}>
               {picks}
             </PlaceAnswer>
           ) : (

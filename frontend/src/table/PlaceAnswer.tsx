@@ -14,13 +14,15 @@ type PlaceAnswerProps = {
   question: QuestionShown;
   isOpen: boolean;
   feedback: Feedback | null;
+  /** Whether names are picked: then these are sent, by their own button. */
+  isNamed: boolean;
   onAnswer: (value: number | number[]) => void;
   /** The names of the areas, by which one can answer as well. */
   children: ReactNode;
 };
 
 /** A picture to point at: by tapping or by a cross that keys move; after the answer, where it was and what is right. */
-export function PlaceAnswer({ question, isOpen, feedback, onAnswer, children }: PlaceAnswerProps) {
+export function PlaceAnswer({ question, isOpen, feedback, isNamed, onAnswer, children }: PlaceAnswerProps) {
   const say = useSay();
   const frame = useRef<HTMLDivElement>(null);
   const id = useId();
@@ -80,9 +82,11 @@ export function PlaceAnswer({ question, isOpen, feedback, onAnswer, children }: 
             <summary className="min-h-6 cursor-pointer font-semibold">{say("by name")}</summary>
             <div className="mt-2">{children}</div>
           </details>
-          <Button look="main" disabled={points.length === 0} onClick={() => answer(points)}>
-            {isSeveral ? say("answer with", { count: points.length }) : say("this place")}
-          </Button>
+          {!isNamed && (
+            <Button look="main" disabled={points.length === 0} onClick={() => answer(points)}>
+              {isSeveral ? say("answer with", { count: points.length }) : say("this place")}
+            </Button>
+          )}
         </div>
       )}
       {!isOpen && feedback && <AreasNamed feedback={feedback} />}
