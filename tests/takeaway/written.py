@@ -21,14 +21,15 @@ from dicetrail.core import (
     table,
 )
 from dicetrail.core.answers import laid_out
-from dicetrail.core.document import Phrase
-from dicetrail.core.play import Listen, Result
+from dicetrail.core.document import Phrase, area_in, gap_in, pair_in
+from dicetrail.core.play import Listen, Result, Show
 from dicetrail.core.play.program import question_of
 from dicetrail.core.play.state import InHold
 
 HEADLINES = {
     Result.RIGHT: Phrase.RIGHT,
     Result.CLOSE: Phrase.CLOSE,
+    Result.PARTLY: Phrase.PARTLY,
     Result.WRONG: Phrase.WRONG,
     Result.LATE: Phrase.LATE,
     Result.PASSED: Phrase.WAS_PASSED,
@@ -77,13 +78,48 @@ class Game:
             return
         heading = self.words.say(Phrase.QUESTION_NUMBER, number=view.question.number)
         self.printed += ["", f"{view.round}: {heading}" if view.round else heading]
-        self.printed += view.question.prompt.split("\n")
+        gaps = view.question.gaps
+        self.printed += (view.question.prompt if gaps is None else self.numbered(gaps)).split("\n")
+        self.printed += [f"  {at}  {item}" for at, item in enumerate(view.question.items, 1)]
+        if may_look(view):
+            self.printed.append(self.words.say(Phrase.ENTER_SHOWS))
+        else:
+            self.offered(view)
+        self.printed += self.how(view.question)
+        self.printed += view.told[said:]
+        self.laid_out()
+
+    def offered(self, view):
         for choice in view.question.choices:
             self.printed.append(
                 f"  {choice.letter}  {choice.text}" if choice.text else f"  {choice.letter}"
             )
-        self.printed += view.told[said:]
-        self.laid_out()
+
+    def numbered(self, gaps):
+        first, *after = gaps.around
+        named = (self.words.say(Phrase.GAP_READ, number=at) for at in range(1, len(after) + 1))
+        return first + "".join(f"[{name}]{part}" for name, part in zip(named, after, strict=True))
+
+    def how(self, question):
+        """How an answer of several parts is typed."""
+        letters = "".join(choice.letter for choice in question.choices)
+        if question.wants_all:
+            yield self.words.say(Phrase.SUCH_AS)
+        if question.kind is Kind.ORDER:
+            yield self.words.say(Phrase.ORDER_SUCH_AS, letters=letters)
+        if question.kind is Kind.MATCH:
+            yield self.words.say(Phrase.MATCH_SUCH_AS, letters=letters[::-1])
+            if question.repeats:
+                yield self.words.say(Phrase.MATCH_REPEATS)
+        if question.gaps is not None:
+            for at, words in enumerate(question.gaps.words, 1):
+                if words:
+                    yield f"  {self.words.say(Phrase.GAP_READ, number=at)}  {', '.join(words)}"
+            yield self.words.say(Phrase.TYPE_GAPS)
+        if question.scale is not None:
+            ends = (question.scale.least, question.scale.most)
+            least, most = (f"{end} {question.scale.unit}".strip() for end in ends)
+            yield self.words.say(Phrase.ESTIMATE_FROM, least=least, most=most)
 
     def laid_out(self):
         view = table(self.program, self.state)
@@ -116,6 +152,8 @@ class Game:
             return Hint()
         if line == self.words.say(Phrase.KEY_PASS):
             return Pass()
+        if may_look(view):
+            return Show()
         is_letter = view.question.kind is Kind.LETTERS and len(line.strip()) == 1
         return Letter(line.strip()) if is_letter else Answer(line)
 
@@ -129,6 +167,10 @@ class Game:
             self.printed.append(self.words.say(Phrase.HINT_IS, hint=view.question.hint))
             self.printed += view.told
             self.went_on(view)
+            return
+        if may_look(before) and not may_look(view):
+            self.printed += [view.question.answer, self.words.say(Phrase.DID_YOU_HAVE_IT)]
+            self.offered(view)
             return
         feedback = view.feedback
         if feedback.result is Result.UNREADABLE:
@@ -145,7 +187,8 @@ class Game:
         goes_on = isinstance(self.state.stands, InHold) and self.state.stands.way is not None
         stands = self.state.phase is Phase.ASKING or not goes_on
         left = view.question.tries_left
-        if stands and feedback.result is Result.WRONG and left is not None:
+        is_missed = feedback.result in (Result.WRONG, Result.PARTLY)
+        if stands and is_missed and left is not None:
             self.printed.append(self.words.say(Phrase.TRIES_LEFT, count=left))
         self.went_on(view)
 
@@ -193,8 +236,10 @@ def what_to_type(program, state, view, chance: Random):
     for choice in question.choices:
         lines += [choice.letter, choice.letter.lower(), str(choice.place)]
         lines += [varied(choice.text, chance)] * bool(choice.text)
-    if not question.choices:
-        right = question_of(program, state).right
+    right = question_of(program, state).right
+    if question.wants_all or question.kind in PARTED:
+        lines += [parts_to_type(question, right, chance) for _ in range(24)]
+    elif not question.choices:
         lines += [varied(one, chance) for one in right] * 6
         if question.kind is Kind.LETTERS:
             lines += [*dict.fromkeys(right[0])] * 4 + list("xqé-")
@@ -202,6 +247,53 @@ def what_to_type(program, state, view, chance: Random):
         lines = lines[11:] or lines
     pause = chance.choice([0, 100, 999, 1000, 2500, 7000, 20_000])
     return chance.choice(lines), pause
+
+
+def may_look(view):
+    """Whether the answer is still to be shown, so that its player can judge their own."""
+    return view.question.kind is Kind.JUDGED and not view.question.answer
+
+
+def parts_to_type(question, right, chance):
+    """Answers of several parts: right ones, some with a part exchanged or left out, in all the ways
+    they can be typed."""
+    letters = [choice.letter for choice in question.choices]
+    if question.gaps is not None:
+        fits = [gap_in(text).accepted[0] for text in right]
+        offered = [[*words, fit, ""] for words, fit in zip(question.gaps.words, fits, strict=True)]
+        parts = [
+            chance.choice(some) if chance.random() < 0.4 else fit
+            for some, fit in zip(offered, fits, strict=True)
+        ]
+        parts = [varied(part, chance) if chance.random() < 0.3 else part for part in parts]
+        return chance.choice(["; ", ", ", ";", " "]).join(parts)
+    if question.scale is not None:
+        scale = question.scale
+        place = chance.randrange(-1, scale.points + 1)
+        number = (scale.first + place * scale.step) / 10**scale.decimals
+        unit = chance.choice(["", f" {scale.unit}", scale.unit.upper()])
+        return f"{chance.choice([*right, f'{number:g}', '1/2'])}{unit}"
+    named = chance.choice(
+        [
+            letters,
+            [choice.text for choice in question.choices],
+            [str(choice.place) for choice in question.choices],
+        ]
+    )
+    by_text = {choice.text: name for choice, name in zip(question.choices, named, strict=True)}
+    wanted = [pair_in(text)[1] for text in right] if question.items else [*right]
+    wanted = [area_in(text).name if area_in(text) else text for text in wanted]
+    parts = [by_text.get(text, text) for text in wanted]
+    if question.kind is not Kind.ORDER and not question.items:
+        parts = [part for part in named if (part in parts) == (chance.random() < 0.8)]
+    elif chance.random() < 0.6 and len(parts) > 1:
+        at, other = chance.sample(range(len(parts)), 2)
+        parts[at], parts[other] = parts[other], parts[at] if chance.random() < 0.8 else named[0]
+    if question.items and chance.random() < 0.3:
+        numbered = [f"{at}{part}" for at, part in enumerate(parts, 1)]
+        return chance.choice([" ", ", "]).join(chance.sample(numbered, len(numbered)))
+    between = chance.choice([", ", " ", "", " and ", " und ", "; "])
+    return varied(between.join(parts), chance)
 
 
 def varied(text, chance):
@@ -225,6 +317,9 @@ def varied(text, chance):
     if way == 6:
         return f"{text}."
     return text
+
+
+PARTED = {Kind.ORDER, Kind.MATCH, Kind.GAPS, Kind.ESTIMATE}
 
 
 class Over(Exception):

@@ -20,6 +20,7 @@ from dicetrail.core.answers.checking import (
     check_typed,
     fold,
     fold_steps,
+    listed_by,
 )
 from dicetrail.core.answers.comparing import Comparison, compare
 from dicetrail.core.answers.estimates import (
@@ -94,6 +95,7 @@ __all__ = [
     "guesses_at_gaps",
     "laid_out",
     "letters_of",
+    "listed_by",
     "match_with",
     "order_with",
     "plain_number",

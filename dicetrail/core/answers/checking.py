@@ -556,7 +556,7 @@ def _filled_in(given: str, count: int, joined_by: str) -> list[str] | None:
     if count == 1 or "\n" in given:
         parts = given.split("\n")
         return [read(part) for part in parts] if len(parts) == count else None
-    for split in (_SEMICOLON, _COMMA, _listed_by(joined_by), _SPACED):
+    for split in (_SEMICOLON, _COMMA, listed_by(joined_by), _SPACED):
         parts = split.split(given.strip())
         if len(parts) == count:
             return [read(part) for part in parts]
@@ -712,7 +712,7 @@ def _several_typed(
 ) -> tuple[tuple[int, ...], int] | None:
     """The places of two choices or more, at most so many, that a typed answer names, and its
     number of typos; None if it does not."""
-    splits = [_listed_by(joined_by), _SPACED]
+    splits = [listed_by(joined_by), _SPACED]
     if joined_by.upper() in LETTERS[: len(choices)] and read(given).islower():
         splits.reverse()  # “a e c” names three letters, where “A e C” has a word between two
     for split in splits:
@@ -756,7 +756,7 @@ _ALL_NUMBERED = re.compile(rf"(?:{_ONE_NUMBERED}[\s,;]*){{2,}}")
 
 
 @lru_cache(maxsize=64)
-def _listed_by(word: str) -> re.Pattern[str]:
+def listed_by(word: str) -> re.Pattern[str]:
     """What stands between several answers: a character of a list, the word and, or a word for it.
 
     The Arabic word stands before the next one without a space between.

@@ -117,8 +117,16 @@ class PresentedQuestion:
         return self.answer if self.words is ENGLISH else ENGLISH.in_words(self._answer)
 
     @property
+    def answer_to_judge(self) -> str:
+        """The right answer as players see it who judge their own by it."""
+        return self.words.in_words(listed(list(self.question.right), Phrase.LIST_OR))
+
+    @property
     def _answer(self) -> Filling:
-        if not self.right or self.question.kind is Kind.JUDGED:
+        if self.question.kind is Kind.JUDGED:
+            quoted = [message(Phrase.QUOTED, text=text) for text in self.question.right]
+            return listed(quoted, Phrase.LIST_OR)
+        if not self.right:
             return message(Phrase.QUOTED, text=self.question.answer)
         return self._told(self.right, self._between if self.question.wants_all else Phrase.LIST_OR)
 

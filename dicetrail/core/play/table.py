@@ -533,7 +533,7 @@ def _question(presented: PresentedQuestion, state: State, media: Media) -> Quest
         items=tuple(item for item, _ in question.pairs),
         repeats=presented.traits.matched.repeats,
         scale=None if presented.scale is None else _scale(presented.scale, details),
-        answer=question.answer if state.question.is_shown else "",
+        answer=presented.answer_to_judge if state.question.is_shown else "",
         gaps=GapsShown(around_gaps(question.prompt), presented.offered) if question.gaps else None,
     )
 

@@ -7,7 +7,7 @@ from functools import cached_property
 
 from dicetrail.core import Cue, Kind, Occasion, Program, Question, Shows, Sums
 from dicetrail.core.answers import read_number
-from dicetrail.core.document import DecimalMark, Leaves, Made, Phrase
+from dicetrail.core.document import DecimalMark, Leaves, Made, Needs, Phrase, as_gap
 from dicetrail.core.draw import MAX_FACTS, SIGNS, FactQuestions, name_of
 from dicetrail.core.rules import condition_of
 from dicetrail.takeaway.written import whole_program
@@ -20,6 +20,8 @@ Fields = Mapping[str, object]
 
 QUESTION_USUAL: Fields = whole_program.PlainQuestion._field_defaults
 _KINDS = {Kind.SORT: "choice"}
+_WITH_ALL = {Kind.CHOICE: "several", Kind.SORT: "several", Kind.PLACE: "places"}
+"""Kinds by their names in the program; the latter where all that is right is wanted."""
 
 
 @dataclass
@@ -145,11 +147,16 @@ class GameParts:
         if question.kind is Kind.TRUTH:
             truths = {"true": Phrase.TRUE, "false": Phrase.FALSE}
             right, wrong = (self.words.say(truths[right[0]]),), ()
+        if question.kind in (Kind.MATCH, Kind.PLACE):
+            right, wrong = question.right_choices, question.wrong_choices
+        if question.kind is Kind.GAPS:
+            right, wrong = tuple(map(as_gap, question.gaps)), ()
+        kinds = _KINDS if details.needs is Needs.ANY else _KINDS | _WITH_ALL
         values: dict[str, object] = {
             "prompt": question.prompt,
             "right": list(right),
             "wrong": list(wrong),
-            "kind": _KINDS.get(question.kind, question.kind.value),
+            "kind": kinds.get(question.kind, question.kind.value),
             "topic": details.topic,
             "level": details.level or 1,
             "worth": 1 if details.worth is None else details.worth,
@@ -164,6 +171,14 @@ class GameParts:
             "when_wrong": details.when_wrong,
             "replies": list(question.replies) if any(question.replies) else [],
         }
+        if question.kind is Kind.MATCH:
+            values["right"] = [partner for _, partner in question.pairs]
+            values["items"] = [item for item, _ in question.pairs]
+        if question.bank:
+            values["bank"] = list(question.bank)
+        if question.kind is Kind.ESTIMATE:
+            values["scale"] = [details.least, details.most, details.step or "1"]
+            values["unit"] = details.unit
         if made is not None and source.picks:
             values["others"] = Written(f"{source.constant}_ANSWERS")
             values["offered"] = made.pattern.choices
@@ -177,9 +192,9 @@ class GameParts:
     def _tolerance(self, question: Question) -> str:
         """A tolerance as a number Python reads."""
         text = question.details.tolerance.strip()
-        if not text or question.kind is not Kind.NUMBER:
+        if not text or question.kind not in (Kind.NUMBER, Kind.ESTIMATE):
             return ""
-        is_comma = self.words.ways.decimal == ","
+        is_comma = self.words.ways.decimal == "," and question.kind is Kind.NUMBER
         mark = DecimalMark.COMMA if is_comma else DecimalMark.POINT
         value = read_number(text.removesuffix("%"), mark)
         return f"{value}{'%' if text.endswith('%') else ''}"

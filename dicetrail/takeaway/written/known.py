@@ -5,6 +5,7 @@ from collections.abc import Collection, Iterable, Iterator
 from math import inf
 
 from dicetrail.core import To
+from dicetrail.core.answers import LETTERS
 from dicetrail.core.document import Best, Way
 from dicetrail.core.draw import name_of
 from dicetrail.core.rules import Event, Outcome
@@ -36,6 +37,8 @@ def known_of(it: GameParts) -> dict[str, Values]:
         "LEAVES": has_field(it, "rows"),
         "COMES_AGAIN": _revisits(it),
         "SHARES": _revisits(it) or _is_shared(it),
+        "PARTS": "partly" in it.script.functions and has_parts(it),
+        "AND_LETTER": it.words.joined_by.upper() if it.words.joined_by.upper() in LETTERS else "",
         "ENDS_AT_ONCE": bool(it.rules.at_once_in_question),
         "MAY_OUTGROW": _may_outgrow(it),
         "ALWAYS_ENDS": any(always_ends(it, ending.counts) for ending in it.game.endings),
@@ -46,6 +49,21 @@ def known_of(it: GameParts) -> dict[str, Values]:
     single |= {name: getattr(whole_program, name) for name in _PLACES}
     known |= {name: frozenset([value]) for name, value in single.items()}
     return known | _of_course(it)
+
+
+def has_parts(it: GameParts) -> bool:
+    """Whether an answer can be partly right."""
+    kinds = _asked(it, "kind")
+    counted = {
+        "parts": {"several", "places", "match", "gaps", "judged"},
+        "order_parts": {"order"},
+        "estimate_parts": {"estimate"},
+    }
+    return any(
+        one[name] != "never" and bool(kinds & those)
+        for one in it.settings
+        for name, those in counted.items()
+    )
 
 
 def _each(settings: list[dict[str, object]], name: str) -> Values:
@@ -110,6 +128,8 @@ def _of_course(it: GameParts) -> dict[str, Values]:
     verdicts, events = {"right", "wrong"}, {"right", "wrong", *_heard(it)}
     if any(one["typos"] for one in it.settings) and _reads_texts(it, kinds):
         verdicts.add("close")
+    if has_parts(it):
+        verdicts.add("partly")
     if is_clocked:
         verdicts.add("late")
         events.add("timeout")
@@ -143,6 +163,8 @@ def _of_course(it: GameParts) -> dict[str, Values]:
         known["tries"] = frozenset({-1, *tries})
     if any(one["refills"] for one in it.settings) or has_field(it, "rows"):
         del known["whole"]
+    if "judged" not in kinds:
+        known["is_open"] = frozenset([True])
     if not has_letters:
         known["by_letter.to"] = frozenset(["same question"])
     if not has_tries:
@@ -160,8 +182,11 @@ def _of_course(it: GameParts) -> dict[str, Values]:
 
 def _reads_texts(it: GameParts, kinds: Values) -> bool:
     """Whether texts are compared."""
-    picks = bool(kinds & {"choice", "truth"})
-    return "typed" in kinds or (picks and any(one["by_text"] for one in it.settings))
+    picks = bool(kinds & _PICKED)
+    return bool(kinds & {"typed", "gaps"}) or (picks and any(one["by_text"] for one in it.settings))
+
+
+_PICKED = {"choice", "truth", "several", "order", "match", "place", "places", "judged"}
 
 
 def _moves(it: GameParts) -> list[Way]:
@@ -189,6 +214,8 @@ def _heard(it: GameParts) -> Iterator[str]:
     for event in _QUESTION_EVENTS:
         if event in it.script.functions and (event != "hinted" or has_hints(it)):
             yield event
+    if "partly" in it.script.functions and has_parts(it):
+        yield "partly"
     if it.rules.at_once_in_question and "asked_count" in it.rules.reads:
         yield "asked"
     if _has_come(it):

@@ -12,6 +12,7 @@ OCCASIONS = {
     Occasion.SHOWN: "question shown",
     Occasion.RIGHT: "right",
     Occasion.CLOSE: "close",
+    Occasion.PARTLY: "partly",
     Occasion.WRONG: "wrong",
     Occasion.LATE: "late",
     Occasion.PASSED: "passed",
@@ -28,7 +29,14 @@ OCCASIONS = {
 CUED = {
     "opening": (Occasion.OPENING,),
     "shown": (Occasion.SHOWN,),
-    "verdict": (Occasion.RIGHT, Occasion.CLOSE, Occasion.WRONG, Occasion.LATE, Occasion.PASSED),
+    "verdict": (
+        Occasion.RIGHT,
+        Occasion.CLOSE,
+        Occasion.PARTLY,
+        Occasion.WRONG,
+        Occasion.LATE,
+        Occasion.PASSED,
+    ),
     "hint": (Occasion.HINT,),
     "letter": (Occasion.LETTER_HIT, Occasion.LETTER_MISS),
     "life": (Occasion.LIFE_LOST, Occasion.LIFE_WON),

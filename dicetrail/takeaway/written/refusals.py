@@ -7,13 +7,13 @@ from dataclasses import dataclass
 from dicetrail.core import Program
 from dicetrail.core.answers import fold_steps, spelled
 from dicetrail.core.document import (
-    ARRANGED,
     DrawOrder,
+    Filled,
     Game,
     Kind,
     Leaves,
     ListsAsk,
-    Needs,
+    Made,
     Occasion,
     Operator,
     Question,
@@ -183,6 +183,10 @@ def _of_round(program: Program, round_: Round, number: int) -> Iterator[tuple[St
             yield Stop.DRAW, "rows of facts leave a pool that is filled again"
         if pattern.leaves is Leaves.PICKED:
             yield Stop.LOAD, "choices that were picked are not offered again"
+        if pattern.made in (Made.ORDER, Made.MATCH) or (
+            pattern.made is Made.GAPS and pattern.filled is not Filled.TYPED
+        ):
+            yield Stop.LOAD, "what is arranged or picked for gaps is drawn from other rows"
         if pattern.near:
             yield Stop.LOAD, "wrong choices come from near rows first"
     if len(set(round_.packs)) < len(round_.packs):
@@ -200,30 +204,34 @@ def _of_round(program: Program, round_: Round, number: int) -> Iterator[tuple[St
 
 
 def _of_question(question: Question, round_: Round) -> Iterator[str]:
-    if question.kind is Kind.PLACE:
-        yield f"“{question.prompt}” asks for a place in a picture"
-    if question.kind is Kind.GAPS:
-        yield f"“{question.prompt}” has gaps to fill"
-    if question.kind is Kind.JUDGED:
-        yield f"“{question.prompt}” is judged by its player"
-    if question.kind is Kind.ESTIMATE:
-        yield f"“{question.prompt}” is estimated on a scale"
-    if question.kind in ARRANGED:
-        doing = "put in order" if question.kind is Kind.ORDER else "matched"
-        yield f"“{question.prompt}” wants its choices {doing}"
-    if question.choices and question.details.needs is Needs.ALL:
-        yield f"“{question.prompt}” wants several choices picked together"
     if question.kind is Kind.LETTERS and not all(map(spells_alike, question.right)):
         yield f"“{question.right[0]}” has letters that are told from others by more than accents"
     if question.kind is Kind.LETTERS and not spelled(question.right[0]):
         yield f"“{question.right[0]}” has no letters"
-    texts = question.choices or (question.right if question.kind is Kind.TYPED else ())
-    for text in texts:
+    for text in _compared(question):
         if not folds_alike(text, round_.check):
             yield f"“{text}” has characters that are read in a way of their own"
-    if question.choices and round_.check.by_text:
+    for texts in _told_apart(question, round_):
         known = dict[str, str]()
-        for text in question.choices:
+        for text in texts:
             first = known.setdefault(fold_steps(text, round_.check)[-1].text, text)
             if first != text:
                 yield f"“{first}” and “{text}” are one where an answer is read as forgivingly"
+
+
+def _compared(question: Question) -> Iterator[str]:
+    """The texts that an answer is compared with."""
+    yield from question.choices
+    if question.kind is Kind.TYPED:
+        yield from question.right
+    for gap in question.gaps:
+        yield from (*gap.accepted, *gap.others)
+    yield from question.bank
+
+
+def _told_apart(question: Question, round_: Round) -> Iterator[tuple[str, ...]]:
+    """The texts of which an answer names one."""
+    if round_.check.by_text:
+        yield question.choices
+    yield from (gap.words for gap in question.gaps)
+    yield question.bank

@@ -6,6 +6,7 @@ import re
 from collections.abc import Iterator, Mapping
 
 from dicetrail.core import Ending, Kind, Occasion
+from dicetrail.core.answers import LETTERS, listed_by
 from dicetrail.core.document import Phrase, Translator
 from dicetrail.core.rules import HANDLERS
 from dicetrail.takeaway.written.game_parts import GameParts
@@ -82,6 +83,11 @@ def functions(it: GameParts) -> Iterator[str]:
     yield "\n".join(_cue(it))
     yield "\n".join(_at_once(it))
     yield "\n".join(_at_the_end(it))
+    listed = listed_by(it.words.joined_by)
+    folds = "(?i)" if listed.flags & re.IGNORECASE else ""
+    yield f"LISTED = {quoted(folds + listed.pattern)}"
+    is_letter = it.words.joined_by.upper() in LETTERS
+    yield f"AND_LETTER = {quoted(it.words.joined_by.upper() if is_letter else '')}"
     said = [f"{quoted(one.title)}: {_verdict(it, one.verdict)}," for one in it.game.endings]
     yield f"ENDINGS = {{{' '.join(said)}}}"
 
@@ -166,10 +172,15 @@ class Phrases(Transformer):
         if not (isinstance(node.func, ast.Name) and node.func.id == "say"):
             return node
         name = ast.literal_eval(node.args[0])
-        text = self.words.texts[Phrase[name] if name != "OR" else Phrase.LIST_OR][-1]
-        if name == "OR":
+        is_between = name in _BETWEEN
+        text = self.words.texts[Phrase[f"LIST_{name}" if is_between else name]][-1]
+        if is_between:
             text = text.removeprefix("{some}").removesuffix("{last}")
         return _with_values(text, {one.arg: one.value for one in node.keywords})
+
+
+_BETWEEN = ("OR", "AND", "THEN", "PAIRS")
+"""What stands between several, by the name that `say` is given."""
 
 
 def _with_values(text: str, values: Mapping[str | None, ast.expr]) -> ast.expr:

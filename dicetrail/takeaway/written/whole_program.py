@@ -17,7 +17,7 @@ from collections import Counter
 from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass, field
 from fractions import Fraction
-from itertools import count, islice
+from itertools import combinations, count, islice, pairwise
 from typing import NamedTuple, TypeVar
 
 # What is known of a game before it is played.
@@ -30,7 +30,9 @@ HINTS = False
 LEAVES = False
 COMES_AGAIN = False
 SHARES = False
+PARTS = False
 OPENS = False
+AND_LETTER = ""
 ENDS_AT_ONCE = False
 MAY_OUTGROW = False
 ALWAYS_ENDS = True
@@ -71,6 +73,10 @@ class PlainQuestion(NamedTuple):
     offered: int = 0
     alike: Sequence[str] = ()
     rows: Sequence[int] = ()
+    items: Sequence[str] = ()
+    bank: Sequence[str] = ()
+    scale: Sequence[str] = ()
+    unit: str = ""
 
 
 class PlainSums(NamedTuple):
@@ -128,8 +134,14 @@ class PlainRound(NamedTuple):
     articles: Sequence[str] = ()
     typos: int = 0
     comma: bool = False
+    parts: str = "never"
+    order_parts: str = "never"
+    estimate_parts: str = "never"
+    estimate_reach: int = 25
+    right_from: int = 100
     reveals: str = "last try"
     after_right: PlainWay = PlainWay(QUESTION)
+    after_partly: PlainWay = PlainWay(QUESTION)
     after_wrong: PlainWay = PlainWay(QUESTION)
     after_timeout: PlainWay = PlainWay(QUESTION)
     after_passed: PlainWay = PlainWay(QUESTION)
@@ -183,12 +195,19 @@ class Player:
     @property
     def percent(self) -> int:
         """Right questions among those done with, halves rounded up."""
+        if PARTS:
+            done = self.right_count + self.partly_count + self.wrong_count
+            part = 100 * self.right_count + self.partly_share
+            return (2 * part + done) // (2 * done) if done else 0
         done = self.right_count + self.wrong_count
         return (200 * self.right_count + done) // (2 * done) if done else 0
 
     @property
     def worth_percent(self) -> int:
         """What was had of the worth of the questions done with, in percent."""
+        if PARTS:
+            part, whole = 100 * self.right_worth + self.partly_worth, self.done_worth
+            return (2 * part + whole) // (2 * whole) if whole else 0
         part, whole = self.right_worth, self.done_worth
         return (200 * part + whole) // (2 * whole) if whole else 0
 
@@ -430,17 +449,25 @@ def choices_of(run: Run, round_number: int, drawn: Drawn, position: int) -> list
     round_, question = ROUNDS[round_number], drawn.question
     if question.kind == "truth":
         return [say("TRUE"), say("FALSE")]
-    if question.kind != "choice":
+    if question.kind == "judged":
+        part = [say("HAD_PART")] if round_.parts != "never" else []
+        return [say("HAD_IT"), *part, say("HAD_NOT")]
+    if question.kind == "order":
+        return out_of_order(run, drawn)
+    if question.kind in ("typed", "number", "letters", "gaps", "estimate"):
         return []
     choices = [*question.right, *question.wrong]
+    if question.items:
+        # Several items can have one partner.
+        choices = [*dict.fromkeys(question.right), *question.wrong]
     if question.others:
         choices += wrong_choices(run, drawn)
-    if round_.shuffles:
+    if round_.shuffles or question.kind in ("match", "place", "places"):
         chances = stream(run, f"choices of {drawn.source}", drawn.times_before, drawn.number)
         choices = pick(chances, choices, len(choices))
-    if round_.shown:
+    if round_.shown and question.kind not in ("place", "places"):
         choices = fewer(question, choices, round_.shown)
-    if round_.spreads:
+    if round_.spreads and question.kind not in ("match", "place", "places"):
         choices = spread(run, round_number, question, choices, position)
     if question.pinned and question.pinned in choices:
         choices.remove(question.pinned)
@@ -448,8 +475,79 @@ def choices_of(run: Run, round_number: int, drawn: Drawn, position: int) -> list
     return choices
 
 
+def out_of_order(run: Run, drawn: Drawn) -> list[str]:
+    """What is to be put in order, in an order by chance that is not the right one."""
+    right = [*drawn.question.right]
+    chances = stream(run, f"order of {drawn.source}", drawn.times_before, drawn.number)
+    found = right
+    while found == right:
+        found = pick(chances, right, len(right))
+    return found
+
+
+def words_of(run: Run, drawn: Drawn) -> list[list[str]]:
+    """The words to pick from for each gap of a text; none for a gap that is typed."""
+    question = drawn.question
+    if question.kind != "gaps":
+        return []
+    bank = words_by_chance(run, drawn, question.bank, "all gaps")
+    found = []
+    for number, (fits, others) in enumerate(map(gap_in, question.right), 1):
+        own = words_by_chance(run, drawn, [*fits, *others], f"gap {number}") if others else bank
+        found.append(own)
+    return found
+
+
+def words_by_chance(run: Run, drawn: Drawn, words: Sequence[str], of: str) -> list[str]:
+    """Words in an order by chance."""
+    chances = stream(run, f"words of {of} of {drawn.source}", drawn.times_before, drawn.number)
+    return pick(chances, words, len(words))
+
+
+def gap_in(text: str) -> tuple[list[str], list[str]]:
+    """What fits a gap, and words of its own that do not: egg | an egg // milk."""
+    fits, _, others = text.partition(" // ")
+    return fits.split(" | "), others.split(" | ") if others else []
+
+
+def numbered(text: str) -> str:
+    """A text with the number of each of its gaps."""
+    first, *parts = re.split("_{3,}", text)
+    return first + "".join(
+        f"[{say('GAP_READ', number=number)}]{part}" for number, part in enumerate(parts, 1)
+    )
+
+
+def tell_how(question: PlainQuestion, choices: list[str], words: list[list[str]]) -> None:
+    """Say how an answer is typed that has several parts."""
+    if question.kind in ("several", "places"):
+        print(say("SUCH_AS"))
+    if question.kind == "order":
+        print(say("ORDER_SUCH_AS", letters=LETTERS[: len(choices)]))
+    if question.kind == "match":
+        print(say("MATCH_SUCH_AS", letters=LETTERS[: len(choices)][::-1]))
+        if len(set(question.right)) < len(question.right):
+            print(say("MATCH_REPEATS"))
+    if question.kind == "gaps":
+        for number, offered in enumerate(words, 1):
+            if offered:
+                print(f"  {say('GAP_READ', number=number)}  {', '.join(offered)}")
+        print(say("TYPE_GAPS"))
+    if question.kind == "estimate":
+        least, most = (with_unit(question, end) for end in question.scale[:2])
+        print(say("ESTIMATE_FROM", least=least, most=most))
+
+
+def with_unit(question: PlainQuestion, number: str) -> str:
+    """A number with the unit of its question."""
+    return f"{number} {question.unit}".strip()
+
+
 def fewer(question: PlainQuestion, choices: list[str], wanted: int) -> list[str]:
     """So many of the choices, in the order they have: what is right, and then some others."""
+    if question.kind in ("several", "match"):
+        # All that is right is wanted.
+        wanted = max(wanted, 1 + sum(choice in question.right for choice in choices))
     right = [choice for choice in choices if choice in question.right][: wanted - 1]
     wrong = [choice for choice in choices if choice not in question.right]
     if question.pinned:
@@ -487,6 +585,7 @@ def ask(
     """Ask a question until it is done with, and tell where the game goes on."""
     round_, question, player = ROUNDS[round_number], drawn.question, run.player
     choices = choices_of(run, round_number, drawn, number - 1)
+    words = words_of(run, drawn)
     player.is_told = False
     if not is_again:
         player.asked_count += 1
@@ -504,14 +603,23 @@ def ask(
     player.seconds_used = 0
     player.percent_left = 100 if seconds else 0
     is_hinted = False
+    is_open = question.kind != "judged"
     tried: set[str] = set()
+    player.share = 0
     if "asked" in HEARD:
         at_first = score(player, "asked", STAYS)
         if at_first.to != SAME:
             return at_first
-    print(f"\n{heading}\n{question.prompt}")
-    for letter, choice in zip(LETTERS, choices, strict=False):
-        print(f"  {letter}" if question.unseen else f"  {letter}  {choice}")
+    prompt = numbered(question.prompt) if question.kind == "gaps" else question.prompt
+    print(f"\n{heading}\n{prompt}")
+    if question.items:
+        for place, item in enumerate(question.items, 1):
+            print(f"  {place}  {item}")
+    if is_open:
+        offer(question, choices)
+    else:
+        print(say("ENTER_SHOWS"))
+    tell_how(question, choices, words)
     if "shown" in CUED:
         cue("question shown", player)
     while True:
@@ -547,8 +655,15 @@ def ask(
                 if "hinted" in HEARD and player.goes.to != SAME:
                     return player.goes
             continue
-        verdict = check(round_, question, choices, typed)
-        if round_.passing and typed.strip() == say("KEY_PASS"):
+        is_pass = round_.passing and typed.strip() == say("KEY_PASS")
+        if not is_open and not is_late and not is_pass:
+            is_open = True
+            print(say("OR").join(question.right))
+            print(say("DID_YOU_HAVE_IT"))
+            offer(question, choices)
+            continue
+        verdict = check(round_, question, choices, words, typed)
+        if is_pass:
             verdict = "passed"
         if is_late:
             verdict = "late"
@@ -575,7 +690,7 @@ def ask(
                 return by_letter
             continue
         # A whole word that is right is no miss.
-        is_try = verdict == "wrong" or (
+        is_try = verdict in ("wrong", "partly") or (
             question.kind != "letters" and verdict in ("right", "close")
         )
         if is_try and not is_letter:
@@ -589,23 +704,29 @@ def ask(
         player.verdict = verdict
         event = "right" if verdict == "close" else "timeout" if verdict == "late" else verdict
         player.share = 100 if event == "right" else 0
+        if verdict == "partly":
+            player.share = share_of_answer(round_, question, choices, words, typed)
+            if "partly" not in HEARD:
+                event = "right" if player.share >= round_.right_from else "wrong"
         planned = {
             "right": round_.after_right,
+            "partly": round_.after_partly,
             "wrong": round_.after_wrong,
             "timeout": round_.after_timeout,
             "passed": round_.after_passed,
         }[event]
-        if event == "wrong" and player.tries_left > 0:
+        if event in ("wrong", "partly") and player.tries_left > 0:
             planned = STAYS
         way = score(player, event, planned)
         if by_letter.to != SAME:
             way = by_letter
         player.verdict = ""
+        player.share = 0
         if "verdict" in CUED:
             cue(verdict, player)
         if event == "right" and "streak" in CUED:
             cue("streak", player)
-        if event == "right" and question.when_right:
+        if verdict in ("right", "close") and question.when_right:
             print(question.when_right)
         if verdict == "wrong":
             reply = reply_to(round_, question, choices, typed)
@@ -619,6 +740,12 @@ def ask(
             return way
         if tries != 999:
             print(say("TRIES_LEFT", count=player.tries_left))
+
+
+def offer(question: PlainQuestion, choices: list[str]) -> None:
+    """Show the choices with their letters."""
+    for letter, choice in zip(LETTERS, choices, strict=False):
+        print(f"  {letter}" if question.unseen else f"  {letter}  {choice}")
 
 
 def time_left(run: Run) -> int:
@@ -636,6 +763,7 @@ SIGNS = str.maketrans({"‘": "'", "’": "'", "“": '"', "”": '"', "–": "-
 HEADINGS = {
     "right": say("RIGHT"),
     "close": say("CLOSE"),
+    "partly": say("PARTLY"),
     "wrong": say("WRONG"),
     "late": say("LATE"),
     "passed": say("WAS_PASSED"),
@@ -644,8 +772,21 @@ HEADINGS = {
 }
 
 
-def check(round_: PlainRound, question: PlainQuestion, choices: list[str], typed: str) -> str:
+def check(
+    round_: PlainRound,
+    question: PlainQuestion,
+    choices: list[str],
+    words: list[list[str]],
+    typed: str,
+) -> str:
     """What a typed answer is: right, close, wrong, or unreadable, which costs nothing."""
+    if question.kind in ("several", "places", "order", "match", "gaps", "estimate", "judged"):
+        graded = grade(round_, question, choices, words, typed)
+        if graded is None:
+            return "unreadable"
+        if graded.share == 100:
+            return "close" if graded.has_typos else "right"
+        return "partly" if graded.share else "wrong"
     if question.kind == "number":
         return check_number(round_, question, typed)
     if question.kind == "letters":
@@ -661,6 +802,242 @@ def check(round_: PlainRound, question: PlainQuestion, choices: list[str], typed
     if place is None:
         return "unreadable"
     return "right" if choices[place] in question.right else "wrong"
+
+
+class Graded(NamedTuple):
+    """How much of an answer is right, in percent, and whether typos are forgiven in it."""
+
+    share: int
+    has_typos: bool = False
+
+
+def share_of_answer(
+    round_: PlainRound,
+    question: PlainQuestion,
+    choices: list[str],
+    words: list[list[str]],
+    typed: str,
+) -> int:
+    """How much of an answer is right that is partly right, in percent."""
+    graded = grade(round_, question, choices, words, typed)
+    return graded.share if graded else 0
+
+
+def grade(
+    round_: PlainRound,
+    question: PlainQuestion,
+    choices: list[str],
+    words: list[list[str]],
+    typed: str,
+) -> Graded | None:
+    """How much of an answer of several parts is right; None if it cannot be read."""
+    if question.kind == "gaps":
+        return grade_gaps(round_, question, words, typed)
+    if question.kind == "estimate":
+        return grade_estimate(round_, question, typed)
+    names = list(LETTERS[: len(choices)]) if question.unseen else choices
+    if question.kind == "judged":
+        said, _ = place_in(round_, names, typed)
+        if said is None or not 0 <= said < len(names):
+            return None
+        return Graded(100 if said == 0 else 0 if said == len(names) - 1 else 50)
+    if question.kind == "match":
+        places, has_typos = letters_by_number(round_, len(question.right), typed), False
+        if not places:
+            places, has_typos = several_in(round_, names, typed, len(LETTERS))
+        return grade_match(round_, question, choices, places, has_typos)
+    single, has_typos = place_in(round_, names, typed)
+    places = [] if single is None else [single]
+    if not places:
+        places, has_typos = several_in(round_, names, typed, len(names))
+    if not places or any(not 0 <= place < len(names) for place in places):
+        return None
+    if question.kind == "order":
+        if sorted(places) != list(range(len(choices))):
+            return None
+        ranks = [question.right.index(choices[place]) for place in places]
+        return Graded(share_of_order(round_, ranks), has_typos)
+    named = {choices[place] for place in places}
+    right = {choice for choice in choices if choice in question.right}
+    found = len(named & right)
+    return Graded(share_of_picks(round_, len(right), found, len(named) - found), has_typos)
+
+
+def share_of(part: int | Fraction, whole: int | Fraction) -> int:
+    """The share of an answer that is not wholly right, in percent, halves rounded up."""
+    return min(99, max(1, int((200 * part + whole) // (2 * whole)))) if part > 0 else 0
+
+
+def share_of_picks(round_: PlainRound, count_right: int, found: int, others: int) -> int:
+    """The share of an answer that has so many of the right ones, and so many others."""
+    if found == count_right and not others:
+        return 100
+    if round_.parts == "never":
+        return 0
+    if round_.parts == "less wrong picks":
+        found -= others
+    return share_of(found, count_right)
+
+
+def share_of_order(round_: PlainRound, ranks: list[int]) -> int:
+    """The share of an order; the ranks of the right one go up from 0."""
+    length = len(ranks)
+    if ranks == list(range(length)):
+        return 100
+    if round_.order_parts == "places":
+        return share_of(sum(at == rank for at, rank in enumerate(ranks)), length)
+    if round_.order_parts == "neighbours":
+        together = sum(after == before + 1 for before, after in pairwise(ranks))
+        return share_of(together, length - 1)
+    if round_.order_parts == "pairs":
+        in_order = sum(before < after for before, after in combinations(ranks, 2))
+        return share_of(in_order, length * (length - 1) // 2)
+    if round_.order_parts == "steps":
+        away = sum(abs(at - rank) for at, rank in enumerate(ranks)) // 2
+        return share_of(length * length // 4 - away, length * length // 4)
+    return 0
+
+
+def grade_match(
+    round_: PlainRound,
+    question: PlainQuestion,
+    choices: list[str],
+    places: list[int],
+    has_typos: bool,
+) -> Graded | None:
+    """How much of a match is right, of the place of a choice for each item."""
+    is_there = all(0 <= place < len(choices) for place in places)
+    if len(places) != len(question.right) or not is_there:
+        return None
+    has_own = len(set(question.right)) == len(question.right)
+    if has_own and len(set(places)) < len(places):
+        return None
+    hits = sum(choices[place] == right for place, right in zip(places, question.right, strict=True))
+    missed = len(places) - hits
+    return Graded(share_of_picks(round_, len(places), hits, missed), has_typos)
+
+
+def letters_by_number(round_: PlainRound, count_items: int, typed: str) -> list[int]:
+    """The places in an answer such as 2A 1B, by the numbers of the items."""
+    pair = r"(\d{1,2})\s*[.:)=-]?\s*([A-La-l])"
+    plain = read(typed)
+    if not round_.by_letter or not re.fullmatch(rf"(?:{pair}[\s,;]*){{2,}}", plain):
+        return []
+    pairs = [(int(number), letter.upper()) for number, letter in re.findall(pair, plain)]
+    if sorted(number for number, _ in pairs) != list(range(1, count_items + 1)):
+        return []
+    return [LETTERS.index(letter) for _, letter in sorted(pairs)]
+
+
+def grade_gaps(
+    round_: PlainRound, question: PlainQuestion, words: list[list[str]], typed: str
+) -> Graded | None:
+    """How many gaps of a text are filled right."""
+    parts = parts_for(len(question.right), typed)
+    if not any(parts):
+        return None
+    hits, misses, has_typos = 0, 0, False
+    for part, offered, (fits, _) in zip(parts, words, map(gap_in, question.right), strict=True):
+        if not part:
+            continue
+        found = nearest(round_, offered or fits, part)
+        if len(found) != 1 and offered:
+            return None
+        if found and found[0] in fits:
+            hits += 1
+        else:
+            misses += 1
+        read_as = [folded(round_, word) for word in found]
+        has_typos = has_typos or folded(round_, part) not in read_as
+    return Graded(share_of_picks(round_, len(parts), hits, misses), has_typos)
+
+
+def parts_for(count_gaps: int, typed: str) -> list[str]:
+    """What is typed for each gap; nothing if it is for another number of gaps."""
+    if count_gaps == 1:
+        return [read(typed)]
+    for split in (r"\s*[;؛；]\s*", r"\s*[,،，、]\s*", LISTED, r"\s+"):
+        parts = re.split(split, typed.strip())
+        if len(parts) == count_gaps:
+            return [read(part) for part in parts]
+    return []
+
+
+def nearest(round_: PlainRound, words: Sequence[str], typed: str) -> list[str]:
+    """The word that an answer is; else those it is nearest to within the typos allowed."""
+    given = folded(round_, typed)
+    for word in words:
+        if folded(round_, word) == given:
+            return [word]
+    if round_.typos:
+        slips = [slips_to(round_, given, folded(round_, word)) for word in words]
+        fewest = min((found for found in slips if found is not None), default=None)
+        if fewest is not None:
+            return [word for word, found in zip(words, slips, strict=True) if found == fewest]
+    return []
+
+
+def grade_estimate(round_: PlainRound, question: PlainQuestion, typed: str) -> Graded | None:
+    """How much of an estimate is right, by its distance."""
+    plain = " ".join(typed.split())
+    unit = question.unit.casefold()
+    if unit and plain.casefold().endswith(unit):
+        plain = plain[: -len(unit)].strip()
+    given, right = read_number(round_, plain), read_number(round_, question.right[0])
+    least, most, step = (read_number(round_, end) or Fraction(0) for end in question.scale)
+    if given is None or right is None or not least <= given <= most:
+        return None
+    if (given - least) % step:
+        return None
+    beyond = abs(given - right)
+    if question.tolerance:
+        beyond -= tolerance(question, right)
+    if beyond <= 0:
+        return Graded(100)
+    reach = (most - least) * round_.estimate_reach / 100
+    if round_.estimate_parts == "straight":
+        return Graded(share_of(reach - beyond, reach))
+    if round_.estimate_parts == "halves":
+        return Graded(min(99, int(100 * 0.5 ** float(beyond / reach) + 0.5)))
+    return Graded(0)
+
+
+LISTED = r"\s*[,;&+]\s*(?:and\s+)?|\s+and\s+"
+
+
+def several_in(
+    round_: PlainRound, names: list[str], typed: str, most: int
+) -> tuple[list[int], bool]:
+    """The places, from 0, of several choices that an answer names, and whether with typos."""
+    plain = read(typed)
+    splits = [LISTED, r"\s+"]
+    if AND_LETTER and AND_LETTER in LETTERS[: len(names)] and plain.islower():
+        splits.reverse()
+    for split in splits:
+        parts = [part for part in re.split(split, plain) if part]
+        if split == r"\s+" and len(parts) == 1:
+            # Letters in one: AC.
+            parts = list(parts[0])
+        if 1 < len(parts) <= most:
+            found = [place_in(round_, names, part) for part in parts]
+            places = [place for place, _ in found if place is not None]
+            if len(places) == len(parts):
+                return places, any(has for _, has in found)
+    return [], False
+
+
+def place_in(round_: PlainRound, names: list[str], typed: str) -> tuple[int | None, bool]:
+    """The place, from 0, of the choice that an answer names, and whether with typos. A number
+    can name a place that is not there."""
+    place = place_named(round_, names, typed)
+    if place is not None:
+        return place, False
+    plain = read(typed)
+    if round_.by_place and plain.isdecimal() and len(plain) < 4:
+        return int(plain) - 1, False
+    if round_.typos and round_.by_text:
+        return place_meant(round_, names, typed), True
+    return None, False
 
 
 def read(text: str) -> str:
@@ -853,20 +1230,39 @@ def try_letter(player: Player, word: str, typed: str, tried: set[str]) -> str:
 
 def tell_answer(question: PlainQuestion, choices: list[str]) -> None:
     """Say what was right, and the note that goes with the question."""
-    if question.kind in ("choice", "truth"):
-        right = [
-            LETTERS[at]
-            if question.unseen
-            else say("CHOICE_NAMED", letter=LETTERS[at], choice=choice)
-            for at, choice in enumerate(choices)
-            if choice in question.right
-        ]
-        answer = say("OR").join(right)
+    if question.kind == "judged":
+        answer = say("OR").join(say("QUOTED", text=one) for one in question.right)
+    elif question.kind == "gaps":
+        answer = say("QUOTED", text=", ".join(gap_in(text)[0][0] for text in question.right))
+    elif question.kind == "estimate":
+        answer = say("QUOTED", text=with_unit(question, question.right[0]))
+    elif question.kind in ("place", "places"):
+        named = [say("QUOTED", text=choice) for choice in choices if choice in question.right]
+        answer = say("OR").join(named) if question.kind == "place" else say("AND").join(named)
+    elif question.kind == "match":
+        partners = question.right
+        if question.unseen:
+            partners = [LETTERS[choices.index(partner)] for partner in partners]
+        answer = say("PAIRS").join(
+            say("PAIRED", item=item, choice=partner)
+            for item, partner in zip(question.items, partners, strict=True)
+        )
+    elif question.kind == "order":
+        answer = say("THEN").join(lettered(question, choices, right) for right in question.right)
+    elif question.kind in ("choice", "truth", "several"):
+        told = [lettered(question, choices, one) for one in choices if one in question.right]
+        answer = say("AND").join(told) if question.kind == "several" else say("OR").join(told)
     else:
         answer = say("QUOTED", text=question.right[0])
     print(say("IT_IS", answer=answer))
     if question.note:
         print(question.note)
+
+
+def lettered(question: PlainQuestion, choices: list[str], choice: str) -> str:
+    """A choice with its letter; one that is not seen here is its letter alone."""
+    letter = LETTERS[choices.index(choice)]
+    return letter if question.unseen else say("CHOICE_NAMED", letter=letter, choice=choice)
 
 
 def reply_to(round_: PlainRound, question: PlainQuestion, choices: list[str], typed: str) -> str:
@@ -891,7 +1287,7 @@ def score(player: Player, event: str, planned: PlainWay) -> PlainWay:
     if event == "right":
         player.streak += 1
         player.best_streak = max(player.best_streak, player.streak)
-    if event in ("wrong", "timeout", "passed"):
+    if event in ("wrong", "partly", "timeout", "passed"):
         player.streak = 0
     if event in ("wrong", "timeout") or (event == "letter_miss" and player.tries_left):
         player.mistakes += 1
@@ -919,9 +1315,13 @@ def count_done(player: Player, event: str, done: int) -> None:
     if event == "right":
         player.right_count += done
         player.right_worth += done * max(0, player.worth)
+    if event == "partly":
+        player.partly_count += done
+        player.partly_share += done * player.share
+        player.partly_worth += done * player.share * max(0, player.worth)
     if event in ("wrong", "timeout", "passed"):
         player.wrong_count += done
-    if event in ("right", "wrong", "timeout", "passed"):
+    if event in ("right", "partly", "wrong", "timeout", "passed"):
         player.done_worth += done * max(0, player.worth)
 
 

@@ -33,6 +33,7 @@ _OWNERS = {
     "sums": "Sums",
     "drawn": "Drawn",
     "named": "Named",
+    "graded": "Graded",
 }
 """The classes of what names in the whole program stand for."""
 
