@@ -8,9 +8,10 @@ formula begins with a single quote, which reading takes off again.
 import io
 import json
 import re
-from collections.abc import Callable, Iterable, Iterator, Sequence
+from collections.abc import Callable, Iterable, Iterator, Mapping, Sequence
 from dataclasses import asdict, replace
 from functools import partial
+from types import MappingProxyType
 from typing import Any
 
 import yaml
@@ -133,11 +134,11 @@ def written_text(pack: Pack) -> bytes:
     return text
 
 
-def _as_items(version: str, pack: Pack) -> bytes:
-    """The pack as items of QTI. Raises FileProblem at what does not fit."""
+def _as_items(version: str, pack: Pack, media: Mapping[str, bytes]) -> bytes:
+    """The pack as items of QTI, with its pictures. Raises FileProblem at what does not fit."""
     if pack.facts is not None:
         raise FileProblem("the pack", "facts are a table, and no items", "save it as TSV or CSV")
-    return written_items(pack, version)
+    return written_items(pack, version, media)
 
 
 WRITERS: dict[str, tuple[str, Callable[[Pack], bytes]]] = {
@@ -150,11 +151,11 @@ WRITERS: dict[str, tuple[str, Callable[[Pack], bytes]]] = {
 }
 """By file ending: the media type and the writer of each format that carries any question."""
 
-ITEM_WRITERS: dict[str, tuple[str, Callable[[Pack], bytes]]] = {
+ITEM_WRITERS: dict[str, tuple[str, Callable[[Pack, Mapping[str, bytes]], bytes]]] = {
     "qti3.zip": ("application/zip", partial(_as_items, "3.0")),
     "qti21.zip": ("application/zip", partial(_as_items, "2.1")),
 }
-"""The same of packages of items, which carry questions picked from choices or typed."""
+"""The same of packages of items, which carry most questions, and the pictures that they show."""
 
 MAX_IN_WORKBOOK = 50_000
 """So many questions of a workbook are read in the time there is for a file."""
@@ -162,18 +163,25 @@ MAX_IN_WORKBOOK = 50_000
 MAX_IN_CELL = 32_767
 """The most characters in a cell of a workbook (Excel's specifications and limits, from memory)."""
 
+_NO_MEDIA: Mapping[str, bytes] = MappingProxyType({})
 _OTHERS = {"xlsx": "CSV or JSON", "yaml": "JSON or CSV"}
 
 
-def written(pack: Pack, ending: str) -> bytes:
-    """The pack in the format of a file extension. The result can be read back.
+def written(pack: Pack, ending: str, media: Mapping[str, bytes] = _NO_MEDIA) -> bytes:
+    """The pack in the format of a file extension. The result can be read back. `media` are its
+    pictures, by their names, for a format that carries them.
 
     Raises FileProblem if it would be larger than a file that can be read.
     """
     is_too_much = (ending == "xlsx" and len(pack.questions) > MAX_IN_WORKBOOK) or (
         ending == "yaml" and sum(len(question.prompt) for question in pack.questions) > MAX_YAML
     )
-    content = b"" if is_too_much else (WRITERS | ITEM_WRITERS)[ending][1](pack)
+    if is_too_much:
+        content = b""
+    elif ending in ITEM_WRITERS:
+        content = ITEM_WRITERS[ending][1](pack, media)
+    else:
+        content = WRITERS[ending][1](pack)
     if ending == "yaml" and len(content) > MAX_YAML:
         is_too_much = len(content.decode()) > MAX_YAML
     if is_too_much or len(content) > MAX_FILE:

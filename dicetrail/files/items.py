@@ -3,15 +3,17 @@
 An item is a file; many are a package, an archive with a manifest. Both versions say the same
 under other names: `choiceInteraction` is `qti-choice-interaction` in 3.0. Read are items of one
 interaction in which a choice is picked, choices are put in order or matched, text or a number is
-typed, and texts with gaps; what does not fit is refused with its place. The structure is written
-down from memory of the information models.
+typed, a place of a picture is pointed at, and texts with gaps; what does not fit is refused with
+its place. The structure is written down from memory of the information models.
 """
 
 import io
+import posixpath
 import re
 import zipfile
-from collections.abc import Callable, Iterator, Mapping, Sequence
+from collections.abc import Callable, Collection, Iterator, Mapping, Sequence
 from dataclasses import dataclass, replace
+from urllib.parse import quote
 from xml.etree import ElementTree
 
 from dicetrail.core import PLAIN, Details, Kind, Needs, Pack, Question
@@ -24,11 +26,24 @@ from dicetrail.core.document import (
     around_gaps,
     as_gap,
     as_pair,
+    tidy_area,
     tidy_gap,
     tidy_pair,
 )
 from dicetrail.core.survey import first_fault
 from dicetrail.files.archives import content_of, entries_of, is_archive, is_paper, is_workbook
+from dicetrail.files.item_pictures import (
+    FOLDER,
+    ShownPicture,
+    Size,
+    SizeOf,
+    area_of,
+    picture_shown,
+    shape_of,
+    show,
+    size_for,
+)
+from dicetrail.files.pictures import size_of
 from dicetrail.files.sheets import Refusal
 from dicetrail.files.text import FileProblem, text_of
 
@@ -145,10 +160,16 @@ def _decoded(part: bytes) -> str:
 
 
 def read_items(
-    content: bytes, encoding: str, mended: Mapping[int, Sequence[str]], most: int | None
+    content: bytes,
+    encoding: str,
+    mended: Mapping[int, Sequence[str]],
+    most: int | None,
+    media: Collection[str] | None = None,
 ) -> tuple[tuple[Question, ...], tuple[Refusal, ...], bool]:
     """The questions of an item or a package, the refused items with their numbers from 1, and
-    whether these are all. `mended` holds corrected items by their numbers. Raises FileProblem."""
+    whether these are all. `mended` holds corrected items by their numbers. An item that shows a
+    picture which is not among `media` is refused, if these are given. Raises FileProblem."""
+    sizes = _sizes_in(content)
     if is_archive(content):
         texts = [(name, text) for name, text in _texts_of(content) if is_item(text)]
     else:
@@ -157,11 +178,26 @@ def read_items(
     for number, (name, text) in enumerate(texts[:most], 1):
         text = "".join(mended.get(number, (text,)))
         try:
-            questions.append(_question(_parsed(text)))
+            question = _question(_parsed(text), sizes)
+            if media is not None and question.details.picture not in {"", *media}:
+                what = f"its picture “{question.details.picture}” is not there"
+                raise _NotAQuestion(what, "put the picture into the package, under that name")
+            questions.append(question)
         except _NotAQuestion as unfit:
             what = f"{name}: {unfit.what}" if name else unfit.what
             refused.append(Refusal(number, 1, what, unfit.mend, text[:10_000], (text[:10_000],)))
     return tuple(questions), tuple(refused), most is None or len(texts) <= most
+
+
+def _sizes_in(content: bytes) -> SizeOf:
+    """What tells the sizes of the pictures that came with items."""
+    entries = entries_of(content) if is_archive(content) else []
+    found = {posixpath.basename(entry.filename): entry for entry in entries}
+
+    def size(name: str) -> Size | None:
+        return size_of(content_of(content, found[name])) if name in found else None
+
+    return size
 
 
 def _parsed(text: str) -> Element:
@@ -229,33 +265,40 @@ _READ = (
     "matchInteraction",
     "sliderInteraction",
     "textEntryInteraction",
+    "hotspotInteraction",
+    "selectPointInteraction",
 )
+_CHOICES = ("simpleChoice", "simpleAssociableChoice", "inlineChoice", "gapText", "gapImg")
 _IN_LINE = ("textEntryInteraction", "inlineChoiceInteraction")
+_PLACES = ("hotspotInteraction", "selectPointInteraction")
 _MEDIA = ("img", "audio", "video", "object", "math", "picture")
 
 
-def _question(item: Element) -> Question:
+def _question(item: Element, sizes: SizeOf) -> Question:
     if item.tag != "assessmentItem":
         raise _NotAQuestion(f"it is no item but “{item.tag}”", "leave it out")
     body = item.find("itemBody")
     interactions = [part for part in item.iter() if str(part.tag).endswith("Interaction")]
-    are_gaps = _are_gaps(interactions)
+    are_gaps = _are_gaps(interactions) or (body is not None and _is_gap(item, body, interactions))
     is_one = len(interactions) == 1 and interactions[0].tag in _READ
     if body is None or not (are_gaps or is_one):
         kinds = ", ".join(sorted({str(part.tag) for part in interactions})) or "none"
-        read = "one choice, order, match, slider or field to type into is read, or gaps of a text"
+        read = "one choice, order, match, slider, place or field is read, or gaps of a text"
         what = f"{read}, and it asks by: {kinds}"
         raise _NotAQuestion(what, "give each such question an item of its own")
-    if any(part.tag in _MEDIA for part in body.iter()):
-        what = "it shows a picture, a sound or a formula, which are not read from items"
-        raise _NotAQuestion(what, "bring it as a table with its pictures and sounds beside it")
-    asked = _with_gaps if are_gaps else _asked_once
-    question = asked(item, body, interactions)
+    shown = _picture(body)
+    if are_gaps:
+        question = _with_gaps(item, body, interactions)
+    elif interactions[0].tag in _PLACES:
+        question = _place(item, body, interactions[0], shown, sizes)
+    else:
+        question = _asked_once(item, body, interactions[0])
     scores = (one for one in item.iter("outcomeDeclaration") if one.get("identifier") == "SCORE")
     worth = next((one.get("normalMaximum") for one in scores), None)
     details = replace(
         question.details,
-        note=" ".join(filter(None, map(_words, item.iterfind("modalFeedback")))),
+        note=" ".join(filter(None, map(_words, _notes(item)))),
+        picture=shown.name if shown else "",
         worth=int(float(worth)) if worth and _WHOLE.fullmatch(worth) else None,
     )
     question = replace(question, details=PLAIN if details == PLAIN else details)
@@ -272,6 +315,20 @@ def _are_gaps(interactions: Sequence[Element]) -> bool:
     return bool(tags) and set(tags) <= set(_IN_LINE)
 
 
+def _is_gap(item: Element, body: Element, interactions: Sequence[Element]) -> bool:
+    """Whether one field is a gap of a text: words go on after it, or a sentence is open before it
+    in its own paragraph. A field for a number is none."""
+    if len(interactions) != 1 or interactions[0].tag != "textEntryInteraction":
+        return False
+    if _declared(item, interactions[0])[0].get("baseType") in ("integer", "float"):
+        return False
+    parent = next((one for one in body.iter() if interactions[0] in one), body)
+    before, _, after = _words(parent, ("textEntryInteraction",), BLANK).partition(BLANK)
+    if any(map(str.isalnum, after)):
+        return True
+    return bool(before.strip()) and not before.rstrip().endswith((".", "?", "!", ":"))
+
+
 def _declared(item: Element, asked: Element) -> tuple[Element, list[str]]:
     """The declaration of the response to an interaction, and the values that are right."""
     name = asked.get("responseIdentifier", "RESPONSE")
@@ -282,8 +339,79 @@ def _declared(item: Element, asked: Element) -> tuple[Element, list[str]]:
     return declared[0], [tidy("".join(value.itertext())) for value in values]
 
 
-def _asked_once(item: Element, body: Element, interactions: Sequence[Element]) -> Question:
-    (asked,) = interactions
+def _picture(body: Element) -> ShownPicture | None:
+    """The picture that an item shows, if it shows one."""
+    in_choices = {id(part) for one in body.iter() if one.tag in _CHOICES for part in one.iter()}
+    shown = []
+    for part in body.iter():
+        found = picture_shown(part)
+        if found is not None and id(part) not in in_choices:
+            shown.append(found)
+        elif part.tag in _MEDIA and part.tag != "picture":
+            what = "it shows a picture in a choice, a sound or a formula, which are not read"
+            raise _NotAQuestion(what, "bring it as a table with its pictures and sounds beside it")
+    if len(shown) > 1:
+        raise _NotAQuestion("it shows several pictures", "make one of them")
+    return shown[0] if shown else None
+
+
+def _notes(item: Element) -> Iterator[Element]:
+    """What an item says after an answer, whatever it was."""
+    for said in item.iterfind("modalFeedback"):
+        if said.get("outcomeIdentifier") != "FEEDBACK":
+            yield said
+
+
+def _place(
+    item: Element, body: Element, asked: Element, shown: ShownPicture | None, sizes: SizeOf
+) -> Question:
+    """A place in a picture: areas to choose from, or points that areas are looked up for."""
+    declared, right = _declared(item, asked)
+    size = None if shown is None else shown.size or sizes(shown.name)
+    if size is None:
+        mend = "show one picture in the interaction, with its width and height"
+        raise _NotAQuestion("the size of its picture is not told", mend)
+    if asked.tag == "hotspotInteraction":
+        areas = [(one.get("identifier", ""), one) for one in asked.iterfind("hotspotChoice")]
+        rights = {*right, *_mapped(declared)}
+    else:
+        entries = declared.iterfind("areaMapping/areaMapEntry")
+        areas = [(f"place {number}", one) for number, one in enumerate(entries, 1)]
+        rights = {key for key, one in areas if _points(one.get("mappedValue", "0")) > 0}
+    replies = {
+        said.get("identifier", ""): _words(said)
+        for said in item.iterfind("modalFeedback")
+        if said.get("outcomeIdentifier") == "FEEDBACK"
+    }
+    found: dict[bool, list[str]] = {True: [], False: []}
+    said = []
+    for key, one in areas:
+        if one.get("shape") == "default" and key not in rights:
+            continue  # whatever is in no area is wrong
+        name = one.get("hotspotLabel") or _words(one) or key
+        area = area_of(tidy(name), one.get("shape", ""), one.get("coords", ""), size)
+        if area is None:
+            what = f"“{one.get('shape')} {one.get('coords')}” is no area of a picture"
+            raise _NotAQuestion(what, "give a rect, circle, ellipse or poly with its numbers")
+        found[key in rights].append(area)
+        if key not in rights:
+            said.append(replies.get(key, ""))
+    is_several = declared.get("cardinality") == "multiple" and asked.get("maxChoices") != "1"
+    return Question(
+        _prompt(body, asked),
+        tuple(found[True]),
+        tuple(found[False]),
+        Kind.PLACE,
+        Details(needs=Needs.ALL if is_several else Needs.ANY),
+        tuple(said) if any(said) else (),
+    )
+
+
+def _points(text: str) -> float:
+    return float(text) if re.fullmatch(r"-?[\d.]+", text) else 0.0
+
+
+def _asked_once(item: Element, body: Element, asked: Element) -> Question:
     declared, right = _declared(item, asked)
     match asked.tag:
         case "orderInteraction":
@@ -340,7 +468,7 @@ def _mapped(declared: Element) -> list[str]:
     """The answers that have points, the most first."""
     found = declared.iterfind("mapping/mapEntry")
     entries = [(one.get("mapKey", ""), one.get("mappedValue", "0")) for one in found]
-    points = [(key, float(value)) for key, value in entries if re.fullmatch(r"-?[\d.]+", value)]
+    points = [(key, _points(value)) for key, value in entries]
     return [key for key, value in sorted(points, key=lambda one: -one[1]) if value > 0]
 
 
@@ -459,25 +587,28 @@ def _typed(item: Element, body: Element, declared: Element, right: list[str]) ->
 # Writing
 
 
-def written_items(pack: Pack, version: str) -> bytes:
-    """The pack as a package of items. Raises FileProblem at the first question that does not
-    fit, or would not be read back as it is."""
+def written_items(pack: Pack, version: str, media: Mapping[str, bytes]) -> bytes:
+    """The pack as a package of items, with those of its `media` that they show. Raises FileProblem
+    at the first question that does not fit, or would not be read back as it is."""
     form = VERSIONS[version]
+    sizes = {name: size_of(content) for name, content in media.items()}
     files = {
-        f"items/question-{number}.xml": _written(_item(question, number, form), form)
+        f"items/question-{number}.xml": _written(_item(question, number, form, sizes), form)
         for number, question in enumerate(pack.questions, 1)
     }
-    manifest = _manifest(list(files), form)
+    shown = [question.details.picture for question in pack.questions]
+    manifest = _manifest(list(files), shown, form)
+    pictures = {f"{FOLDER}/{name}": media[name] for name in dict.fromkeys(filter(None, shown))}
     out = io.BytesIO()
     with zipfile.ZipFile(out, "w", zipfile.ZIP_DEFLATED) as archive:
-        for name, content in {"imsmanifest.xml": manifest, **files}.items():
+        for name, content in {"imsmanifest.xml": manifest, **files, **pictures}.items():
             entry = zipfile.ZipInfo(name, (1980, 1, 1, 0, 0, 0))
             archive.writestr(entry, content, zipfile.ZIP_DEFLATED)
     content = out.getvalue()
     for number, question in enumerate(pack.questions, 1):
         text = files[f"items/question-{number}.xml"].decode()
         try:
-            is_same = _question(_parsed(text)) == _as_read(question)
+            is_same = _question(_parsed(text), sizes.get) == _as_read(question)
         except _NotAQuestion:
             is_same = False
         if not is_same:
@@ -495,23 +626,36 @@ def _as_read(question: Question) -> Question:
             right=tuple(map(tidy_gap, question.right)),
             details=replace(question.details, filled=filled),
         )
+    if question.kind is Kind.PLACE:
+        right, wrong = (tuple(map(tidy_area, some)) for some in (question.right, question.wrong))
+        return replace(question, right=right, wrong=wrong)
     if question.kind is not Kind.MATCH:
         return question
     return replace(question, right=tuple(map(tidy_pair, question.right)))
 
 
 _OTHERWISE = "save the pack as CSV, XLSX, JSON or YAML, or leave it out"
-_HELD = {"filled", "note", "worth", "tolerance", "pinned", "needs", "least", "most", "step"}
+_HELD = {
+    *("filled", "note", "worth", "picture", "tolerance", "pinned", "needs"),
+    *("least", "most", "step"),
+}
 """The details that an item has a place for."""
 
+Sizes = Mapping[str, Size | None]
+"""The sizes of the pictures of a pack, as far as they tell them."""
 
-def _item(question: Question, number: int, form: Version) -> Element:
-    if question.kind in (Kind.LETTERS, Kind.SORT, Kind.JUDGED, Kind.PLACE):
+
+def _item(question: Question, number: int, form: Version, sizes: Sizes) -> Element:
+    if question.kind in (Kind.LETTERS, Kind.SORT, Kind.JUDGED):
         raise FileProblem(f"question {number}", f"“{question.kind}” has no item", _OTHERWISE)
     for field in Details.__dataclass_fields__:
         if field not in _HELD and getattr(question.details, field) != getattr(PLAIN, field):
             what = f"its “{field}” has no place in an item"
             raise FileProblem(f"question {number}", what, _OTHERWISE)
+    picture = question.details.picture
+    if picture and (picture not in sizes or (question.kind is Kind.PLACE and not sizes[picture])):
+        what = f"its picture “{picture}” is missing, or tells no size"
+        raise FileProblem(f"question {number}", what, "bring the picture to the pack")
     numbers = (*question.right, question.details.tolerance.removesuffix("%") or "0")
     is_number = question.kind in (Kind.NUMBER, Kind.ESTIMATE)
     if is_number and not all(map(_DECIMAL.fullmatch, numbers)):
@@ -529,26 +673,38 @@ def _item(question: Question, number: int, form: Version) -> Element:
     if question.kind is Kind.GAPS:
         _write_gaps(item, question, form)
     else:
-        _write_once(item, question, form)
+        _write_once(item, question, form, sizes)
+    body = item.find("itemBody")
+    if picture and question.kind is not Kind.PLACE and body is not None:
+        above = Element("p")
+        body.insert(0, above)
+        show(above, picture, None, as_object=False)
+    if question.kind is Kind.PLACE:
+        for place, reply in enumerate(question.replies, 1 + len(question.right)):
+            _said(item, form, "FEEDBACK", f"c{place}", reply)
     if question.details.note:
-        how = {"outcomeIdentifier": "NOTE", "identifier": "note", "showHide": "show"}
-        said = _under(item, "modalFeedback", **how)
-        _under(
-            _under(said, "contentBody") if form.name is not str else said,
-            "p",
-            question.details.note,
-        )
+        _said(item, form, "NOTE", "note", question.details.note)
     return item
 
 
-def _write_once(item: Element, question: Question, form: Version) -> None:
+def _said(item: Element, form: Version, outcome: str, key: str, words: str) -> None:
+    """Write what is said if an outcome has a value."""
+    if not words:
+        return
+    how = {"outcomeIdentifier": outcome, "identifier": key, "showHide": "show"}
+    said = _under(item, "modalFeedback", **how)
+    _under(_under(said, "contentBody") if form.name is not str else said, "p", words)
+
+
+def _write_once(item: Element, question: Question, form: Version, sizes: Sizes) -> None:
     """Write what is asked by one interaction."""
     is_typed = question.kind in (Kind.TYPED, Kind.NUMBER)
     keys = [f"c{place}" for place, _ in enumerate(question.choices, 1)]
     if question.kind is Kind.TRUTH:
         keys = list(TRUTHS)
     by_text = dict(zip(question.choices, keys, strict=True))
-    rights = [by_text.get(right, right) for right in question.right]
+    texts = question.right_choices if question.choices else question.right
+    rights = [by_text.get(right, right) for right in texts]
     if question.kind is Kind.MATCH:
         pairs = enumerate(question.pairs, 1)
         rights = [f"i{number} {by_text[partner]}" for number, (_, partner) in pairs]
@@ -576,6 +732,8 @@ def _write_once(item: Element, question: Question, form: Version) -> None:
         _slider(body, question)
     elif question.kind is Kind.MATCH:
         _match(body, question, keys)
+    elif question.kind is Kind.PLACE:
+        _hotspots(body, question, keys, sizes[question.details.picture] or (1, 1), form)
     elif is_typed:
         _under(body, "p", question.prompt)
         _under(_under(body, "p"), "textEntryInteraction", responseIdentifier="RESPONSE")
@@ -600,7 +758,8 @@ def _write_gaps(item: Element, question: Question, form: Version) -> None:
     if question.bank:
         _write_bank(item, question, form)
         return
-    gaps, names = question.gaps, [f"RESPONSE{at}" for at, _ in enumerate(question.gaps, 1)]
+    gaps = question.gaps
+    names = [f"RESPONSE{at}" for at, _ in enumerate(gaps, 1)] if len(gaps) > 1 else ["RESPONSE"]
     for name, gap in zip(names, gaps, strict=True):
         keys = [f"c{at}" for at, _ in enumerate(gap.accepted, 1)] if gap.others else gap.accepted
         base = "identifier" if gap.others else "string"
@@ -677,6 +836,20 @@ def _match(body: Element, question: Question, keys: list[str]) -> None:
     for key, choice in zip(keys, question.choices, strict=True):
         fixed = {"fixed": "true"} if choice == question.details.pinned else {}
         _under(partners, "simpleAssociableChoice", choice, identifier=key, matchMax=most, **fixed)
+
+
+def _hotspots(
+    body: Element, question: Question, keys: list[str], size: Size, form: Version
+) -> None:
+    most = "0" if question.details.needs is Needs.ALL else "1"
+    size = size_for(question.areas, size)
+    asked = _under(body, "hotspotInteraction", responseIdentifier="RESPONSE", maxChoices=most)
+    _under(asked, "prompt", question.prompt)
+    show(asked, question.details.picture, size, as_object=form.name is str)
+    for key, area in zip(keys, question.areas, strict=True):
+        shape, coords = shape_of(area, size)
+        how = {"identifier": key, "shape": shape, "coords": coords, "hotspotLabel": area.name}
+        _under(asked, "hotspotChoice", **how)
 
 
 def _choices(body: Element, question: Question, keys: list[str]) -> None:
@@ -759,23 +932,26 @@ def _written(item: Element, form: Version) -> bytes:
             attributes = {_hyphened(name): value for name, value in element.attrib.items()}
             element.attrib.clear()
             element.attrib.update(attributes)
-            if element.tag != "p":
+            if element.tag not in ("p", "img", "object"):
                 element.tag = form.name(str(element.tag))
     item.set("xmlns", form.items)
     made: bytes = ElementTree.tostring(item, "utf-8", xml_declaration=True)
     return made
 
 
-def _manifest(files: Sequence[str], form: Version) -> bytes:
+def _manifest(files: Sequence[str], shown: Sequence[str], form: Version) -> bytes:
+    """The manifest of a package, with the picture that each item shows or an empty text."""
     root = Element("manifest", {"identifier": "pack", "xmlns": _PACKAGE})
     metadata = _under(root, "metadata")
     _under(metadata, "schema", form.schema[0])
     _under(metadata, "schemaversion", form.schema[1])
     _under(root, "organizations")
     resources = _under(root, "resources")
-    for number, name in enumerate(files, 1):
+    for number, (name, picture) in enumerate(zip(files, shown, strict=True), 1):
         named = {"identifier": f"question-{number}", "type": form.kind, "href": name}
         one = _under(resources, "resource", **named)
         _under(one, "file", href=name)
+        if picture:
+            _under(one, "file", href=f"{FOLDER}/{quote(picture)}")
     made: bytes = ElementTree.tostring(root, "utf-8", xml_declaration=True)
     return made

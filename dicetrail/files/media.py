@@ -134,6 +134,24 @@ def read_bundle(content: bytes) -> Bundle:
     return Bundle(*found[0], media)
 
 
+def media_of_package(content: bytes) -> dict[str, Medium]:
+    """The pictures and sounds of a package of items, by their names. Raises FileProblem."""
+    media: dict[str, Medium] = {}
+    kept = 0
+    for entry in entries_of(content):
+        name = _safe_name(entry)
+        if name is None or name.lower().endswith((".xml", ".xsd", ".css")):
+            continue
+        data = content_of(content, entry)
+        kept += len(data)
+        if kept > MAX_ARCHIVED:
+            what = f"its files are more than {MAX_ARCHIVED:,} bytes together"
+            raise FileProblem("the file", what, "make the pictures smaller, or split it")
+        if _type_of(data) is not None:
+            media[name] = medium(name, data)
+    return media
+
+
 def _safe_name(entry: zipfile.ZipInfo) -> str | None:
     """The name of a file in an archive, without folders; None for a file that is skipped."""
     path = entry.filename.replace("\\", "/")

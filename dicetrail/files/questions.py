@@ -305,7 +305,7 @@ def read_questions(
         rows_read = len(questions) + len(refused)
         return FileReading(questions, refused, plan, None, 0, rows_read, is_whole=is_whole)
     if plan.format is Format.ITEMS:
-        questions, refused, is_whole = read_items(content, plan.encoding, mended or {}, most)
+        questions, refused, is_whole = read_items(content, plan.encoding, mended or {}, most, media)
         items = len(questions) + len(refused)
         return FileReading(questions, refused, plan, None, 0, items, is_whole=is_whole)
     if plan.format is Format.WRITTEN:

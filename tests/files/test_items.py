@@ -7,6 +7,7 @@ from itertools import product
 from xml.etree import ElementTree
 
 from hypothesis import given
+from PIL import Image
 
 from dicetrail.core import Details, Facts, Kind, Needs, Pack, Question
 from dicetrail.core.document import Filled
@@ -14,6 +15,13 @@ from dicetrail.files import ITEM_WRITERS, FileProblem, Format, read_questions
 from dicetrail.files.items import VERSIONS
 from tests.files.test_formats import PACKS
 from tests.web.demo import DemoTest
+
+
+def a_png(width, height):
+    out = io.BytesIO()
+    Image.new("RGB", (width, height), "green").save(out, "PNG")
+    return out.getvalue()
+
 
 BANK = Details(filled=Filled.BANK)
 FITTING = Pack(
@@ -41,8 +49,28 @@ FITTING = Pack(
             "Where?", ("a = root", "b = leaf", "c = root"), (), Kind.MATCH, Details(pinned="leaf")
         ),
         Question("Any of two?", ("a", "b"), ("c",), details=Details(note="Both.")),
+        Question("A bee gives ___.", ("honey | a honey",), (), Kind.GAPS),
+        Question("Seen?", ("a",), ("b",), details=Details(picture="a bed & more.png", note="So.")),
+        Question("Heard of ___ here", ("it",), (), Kind.GAPS, Details(picture="plan.svg")),
+        Question(
+            "Where is the hive?",
+            ("hive = rectangle 10 20 40 60",),
+            ("the old shed = ellipse 60.1 50.3 80.2 90.9", "pond = polygon 0 0 10 0 5.5 9.9"),
+            Kind.PLACE,
+            Details(picture="plan.svg", worth=2, note="By the hedge."),
+            ("That is the shed.", ""),
+        ),
+        Question(
+            "Where is shade?",
+            ("elm = ellipse 0 0 33.3 33.3", "oak = polygon 50 50 99.9 50 70.7 100 50 90"),
+            (),
+            Kind.PLACE,
+            Details(picture="a bed & more.png", needs=Needs.ALL),
+        ),
     ),
 )
+PLAN = b'<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 640 400"><path d="M0 0"/></svg>'
+MEDIA = {"plan.svg": PLAN, "a bed & more.png": a_png(333, 211)}
 HEAD_21 = f'<assessmentItem xmlns="{VERSIONS["2.1"].items}" identifier="i" title="t">'
 CHOICE_21 = (
     '<?xml version="1.0" encoding="UTF-8"?>\n<!-- made elsewhere -->\n'
@@ -107,7 +135,7 @@ class TestWrittenAndRead(unittest.TestCase):
     def test_what_is_written_is_read_back_and_what_does_not_fit_is_told_with_its_number(self, pack):
         for name, (_, write) in ITEM_WRITERS.items():
             try:
-                content = write(pack)
+                content = write(pack, {})
             except FileProblem as problem:
                 number = int(problem.problem.where.removeprefix("question "))
                 self.assertTrue(1 <= number <= len(pack.questions))
@@ -118,20 +146,23 @@ class TestWrittenAndRead(unittest.TestCase):
 
     def test_every_kind_that_fits_goes_out_and_comes_back(self):
         for name, (_, write) in ITEM_WRITERS.items():
-            self.assertEqual(read_questions(write(FITTING)).questions, FITTING.questions, name)
+            self.assertEqual(
+                read_questions(write(FITTING, MEDIA)).questions, FITTING.questions, name
+            )
             for question, what in (
                 (Question("?", ("Kale",), (), Kind.LETTERS), "has no item"),
                 (Question("?", ("a",), ("b",), details=Details(seconds=9)), "“seconds”"),
                 (Question("?", ("5/2",), (), Kind.NUMBER), "plain decimal numbers"),
                 (Question("two  spaces", ("a",), ("b",)), "does not keep"),
+                (Question("?", ("a",), ("b",), details=Details(picture="x.png")), "“x.png” is"),
             ):
                 with self.subTest(what), self.assertRaises(FileProblem) as told:
-                    write(Pack("P", (*FITTING.questions, question)))
+                    write(Pack("P", (*FITTING.questions, question)), MEDIA)
                 number = len(FITTING.questions) + 1
                 self.assertEqual(told.exception.problem.where, f"question {number}")
                 self.assertIn(what, told.exception.problem.what)
             with self.assertRaises(FileProblem):
-                write(Pack("F", facts=Facts(("a", "b"), (("1", "2"),))))
+                write(Pack("F", facts=Facts(("a", "b"), (("1", "2"),))), {})
 
     def test_an_item_has_what_the_standard_asks_for_in_its_order(self):
         """1EdTech, QTI 2.1 (2012) and 3.0 (2022), assessment item information model; no package
@@ -139,11 +170,13 @@ class TestWrittenAndRead(unittest.TestCase):
         order = ("responseDeclaration", "outcomeDeclaration", "itemBody")
         order += ("responseProcessing", "modalFeedback")
         for name, version in (("qti21.zip", "2.1"), ("qti3.zip", "3.0")):
-            archive = zipfile.ZipFile(io.BytesIO(ITEM_WRITERS[name][1](FITTING)))
+            archive = zipfile.ZipFile(io.BytesIO(ITEM_WRITERS[name][1](FITTING, MEDIA)))
             form = VERSIONS[version]
             manifest = ElementTree.fromstring(archive.read("imsmanifest.xml"))
             files = [one.get("href") for one in manifest.iter() if one.tag.endswith("}resource")]
-            self.assertEqual(sorted(files), sorted(set(archive.namelist()) - {"imsmanifest.xml"}))
+            pictures = {f"media/{picture}" for picture in MEDIA}
+            held = {"imsmanifest.xml", *files, *pictures}
+            self.assertEqual(sorted(held), sorted(archive.namelist()))
             for file in files:
                 item = ElementTree.fromstring(archive.read(file))
                 names = {f"{{{form.items}}}{form.name(part)}": part for part in order}
@@ -164,7 +197,7 @@ class TestWrittenAndRead(unittest.TestCase):
                 for part in item.iter():
                     bare = part.tag.removeprefix(f"{{{form.items}}}")
                     if version == "3.0":
-                        self.assertTrue(bare == "p" or bare.startswith("qti-"), bare)
+                        self.assertTrue(bare in ("p", "img") or bare.startswith("qti-"), bare)
                         self.assertEqual(part.tag.lower(), part.tag)
 
     def test_gaps_of_others_are_read(self):
@@ -220,7 +253,7 @@ class TestWrittenAndRead(unittest.TestCase):
             ("Leek",),
             details=Details(pinned="Kale, curly"),
         )
-        typed = Question("You dig with a ….", ("trowel", "spade"), (), Kind.TYPED)
+        typed = Question("You dig with a ___.", ("trowel | spade",), (), Kind.GAPS)
         for content in (package(CHOICE_21, TYPED_30), package(CHOICE_21, "<other/>", TYPED_30)):
             self.assertEqual(read_questions(content).questions, (choice, typed))
         self.assertEqual(read_questions(CHOICE_21.encode()).questions, (choice,))
@@ -230,6 +263,61 @@ class TestWrittenAndRead(unittest.TestCase):
         ordered = Question(choice.prompt, ("Kale, curly", "Leek"), (), Kind.ORDER)
         self.assertEqual(read_questions(in_order.encode()).questions, (ordered,))
         self.assertEqual(read_questions(CHOICE_21.encode("utf-16")).questions, (choice,))
+
+    def test_places_of_others_are_read_by_shapes_and_points_of_their_picture(self):
+        """Shapes and the order of their numbers as the information model has them (from memory)."""
+        shown = '<object data="img/plan.svg" type="image/svg+xml" width="200" height="100"/>'
+        spots = (
+            '<hotspotChoice identifier="A" shape="circle" coords="100,50,20" hotspotLabel="hive"/>'
+            '<hotspotChoice identifier="B" shape="rect" coords="0,0,20,10"/>'
+            '<hotspotChoice identifier="C" shape="poly" coords="0,90,20,90,20,100,0,90"/>'
+        )
+        picked = (
+            f'{HEAD_21}<responseDeclaration identifier="R" cardinality="single" '
+            'baseType="identifier"><correctResponse><value>A</value></correctResponse>'
+            f'</responseDeclaration><itemBody><hotspotInteraction responseIdentifier="R" '
+            f'maxChoices="1"><prompt>Where?</prompt>{shown}{spots}</hotspotInteraction></itemBody>'
+            "</assessmentItem>"
+        )
+        q = "qti-"
+        pointed = (
+            f'<qti-assessment-item xmlns="{VERSIONS["3.0"].items}" identifier="i">'
+            '<qti-response-declaration identifier="R" cardinality="multiple" base-type="point">'
+            '<qti-area-mapping default-value="0">'
+            f'<{q}area-map-entry shape="rect" coords="0,0,32,40" mapped-value="1"/>'
+            f'<{q}area-map-entry shape="ellipse" coords="320,200,64,40" mapped-value="2"/>'
+            f'<{q}area-map-entry shape="default" coords="" mapped-value="0"/>'
+            "</qti-area-mapping></qti-response-declaration><qti-item-body>"
+            f'<{q}select-point-interaction response-identifier="R" max-choices="0">'
+            '<qti-prompt>Both?</qti-prompt><img src="plan.svg" alt="a plan"/>'
+            "</qti-select-point-interaction></qti-item-body></qti-assessment-item>"
+        )
+        pictured = Details(picture="plan.svg")
+        wanted = (
+            Question(
+                "Where?",
+                ("hive = ellipse 40 30 60 70",),
+                ("B = rectangle 0 0 10 10", "C = polygon 0 90 10 90 10 100"),
+                Kind.PLACE,
+                pictured,
+            ),
+            Question(
+                "Both?",
+                ("place 1 = rectangle 0 0 5 10", "place 2 = ellipse 40 40 60 60"),
+                (),
+                Kind.PLACE,
+                Details(picture="plan.svg", needs=Needs.ALL),
+            ),
+        )
+        out = io.BytesIO(package(picked, pointed))
+        with zipfile.ZipFile(out, "a") as archive:
+            archive.writestr("img/plan.svg", PLAN)
+        reading = read_questions(out.getvalue(), media=("plan.svg",))
+        self.assertEqual((reading.questions, reading.refused), (wanted, ()))
+        lost = read_questions(package(picked.replace("circle", "square"), pointed))
+        told = [one.what for one in lost.refused]
+        self.assertIn("“square 100,50,20” is no area", told[0])
+        self.assertIn("size of its picture", told[1])
 
     def test_a_match_is_read_whichever_set_and_end_of_a_pair_its_items_are(self):
         """Groups can stand first, and so can they in each pair: the items are named once each."""
@@ -255,10 +343,11 @@ class TestWrittenAndRead(unittest.TestCase):
         two = CHOICE_21.replace("</itemBody>", f"{field}</itemBody>")
         bomb = '<!DOCTYPE x [<!ENTITY a "aaaa">]>' + HEAD_21 + "</assessmentItem>"
         bad = {
-            two: "one choice, order, match, slider or field",
+            two: "one choice, order, match, slider, place or field",
             CHOICE_21.replace("choiceInteraction", "associateInteraction"): "associateInteraction",
             CHOICE_21.replace("choiceInteraction", "orderInteraction"): "no order of all choices",
-            CHOICE_21.replace("<strong>", '<img src="bed.png"/><strong>'): "a picture",
+            CHOICE_21.replace("<strong>", '<img src="bed.png"/><strong>'): "“bed.png” is not there",
+            CHOICE_21.replace("<em>", '<img src="bed.png"/><em>'): "a picture in a choice",
             CHOICE_21.replace(' identifier="B"', ' identifier="A"'): "one identifier",
             CHOICE_21.replace("<value> B </value>", ""): "no choice is told to be right",
             CHOICE_21.replace('responseIdentifier="ANSWER"', 'responseIdentifier="X"'): "“X”",
@@ -267,7 +356,7 @@ class TestWrittenAndRead(unittest.TestCase):
             HEAD_21 + "<p>" * 90 + "</p>" * 90 + "</assessmentItem>": "too deeply",
         }
         items = [CHOICE_21, *bad, TYPED_30]
-        reading = read_questions(package(*items))
+        reading = read_questions(package(*items), media=())
         self.assertEqual(len(reading.questions), 2)
         self.assertEqual([one.line for one in reading.refused], list(range(2, len(bad) + 2)))
         for one, what in zip(reading.refused, bad.values(), strict=True):
@@ -287,6 +376,18 @@ class TestItemsOverHttp(DemoTest):
         self.assertEqual(saved.status_code, 200, saved.text[:300])
         load = self.http.post("/api/loads", files={"file": ("supper.zip", saved.content)}).json()
         self.assertEqual(load["plan"]["format"], "items")
+        pictured = ITEM_WRITERS["qti3.zip"][1](FITTING, MEDIA)
+        load = self.http.post("/api/loads", files={"file": ("fit.zip", pictured)}).json()
+        address = f"/api/loads/{load['id']}"
+        taken = self.http.post(f"{address}/take", json={"target": {"into": "new"}}).json()
+        while taken["stage"] in ("reading", "writing"):
+            taken = self.http.get(f"{address}/progress").json()
+        again = self.http.get(f"/api/packs/{taken['pack_id']}/questions.qti21.zip")
+        with zipfile.ZipFile(io.BytesIO(again.content)) as archive:
+            self.assertLessEqual({f"media/{name}" for name in MEDIA}, set(archive.namelist()))
+        self.assertEqual(read_questions(again.content).questions, FITTING.questions)
+        year = self.http.get("/api/packs/garden-year-questions/questions.qti21.zip")
+        self.assertEqual(year.status_code, 422, "what players judge themselves has no item")
         refused = self.http.get("/api/packs/shed-words/questions.qti21.zip")
         self.assertEqual(refused.status_code, 422)
         self.assertIn("question 1", refused.text)

@@ -452,8 +452,8 @@ def _place_faults(question: Question) -> Iterator[FieldFault]:
         what = f"{len(names)} areas where at most {MAX_CHOICES} are expected"
         yield FieldFault("right", 0, what, "leave some out")
     if question.areas and next(free_points(question.areas), None) is None:
-        what = "no place of the picture is wrong"
-        yield FieldFault("right", 0, what, "make the right areas smaller")
+        what = "no place of the picture is outside its areas"
+        yield FieldFault("right", 0, what, "make the areas smaller")
     if question.details.pinned:
         what = "nothing can be pinned where a place is pointed at"
         yield FieldFault("pinned", 0, what, "leave it out")

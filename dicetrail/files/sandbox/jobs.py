@@ -8,7 +8,8 @@ from dicetrail.core import PLAIN, Details, Kind, Question
 from dicetrail.files.alike import alike
 from dicetrail.files.answers import read_answers
 from dicetrail.files.games import GameFile, read_game
-from dicetrail.files.media import Medium, is_bundle, medium, read_bundle
+from dicetrail.files.items import is_package
+from dicetrail.files.media import Medium, is_bundle, media_of_package, medium, read_bundle
 from dicetrail.files.plan import Plan
 from dicetrail.files.questions import FileReading, guess, read_questions
 
@@ -60,6 +61,8 @@ def _bring(file_name: str, content: bytes, most: int, _: Progress) -> UnpackedFi
     if is_bundle(content):
         bundle = read_bundle(content)
         file_name, content, media = bundle.file_name, bundle.content, bundle.media
+    elif is_package(content):
+        media = media_of_package(content)
     plan = guess(content)
     first = read_questions(content, plan, most=most, media={*media})
     return UnpackedFile(file_name, content, plan, media, first)

@@ -42,7 +42,7 @@ from dicetrail.services.app_state import AppState
 from dicetrail.services.packs import MANY
 from dicetrail.services.spoilt import wrong_in_pack
 from dicetrail.store import PackSource, StaleRevision
-from dicetrail.store.media import keep_medium
+from dicetrail.store.media import get_medium, keep_medium
 from dicetrail.store.packs import (
     KeptPack,
     PackDescription,
@@ -432,18 +432,23 @@ def draw_picture(pack_id: str, question: Question, app_state: SharedState) -> Pi
 def save_pack(pack_id: str, ending: Ending, app_state: SharedState) -> Response:
     """The pack as a file in one of the formats that are written."""
     with app_state.database.reading() as session:
-        number = newest_pack(session, pack_id).number
-    return _file(app_state.packs.pack(pack_id, number), pack_id, ending)
+        kept = newest_pack(session, pack_id)
+        media = {
+            name: get_medium(session, digest).content
+            for name, digest in kept.media.items()
+            if ending in ITEM_WRITERS
+        }
+    return _file(app_state.packs.pack(pack_id, kept.number), pack_id, ending, media)
 
 
 @templates.get("/questions.{ending}", response_class=Response, responses=_WRITTEN)
 def save_template(ending: TemplateEnding) -> Response:
     """A file with one question of every kind, to be filled in."""
-    return _file(TEXT_TEMPLATE if ending == "txt" else TEMPLATE, "questions", ending)
+    return _file(TEXT_TEMPLATE if ending == "txt" else TEMPLATE, "questions", ending, {})
 
 
-def _file(pack: Pack, name: str, ending: str) -> Response:
-    """A pack as a file to be saved."""
+def _file(pack: Pack, name: str, ending: str, media: Mapping[str, bytes]) -> Response:
+    """A pack as a file to be saved, with its media if the format carries them."""
     media_type, _ = _WRITERS[ending]
     headers = {"content-disposition": f'attachment; filename="{name}.{ending}"'}
-    return Response(written(pack, ending), media_type=media_type, headers=headers)
+    return Response(written(pack, ending, media), media_type=media_type, headers=headers)
