@@ -36,6 +36,7 @@ from dicetrail.files import (
     written,
     written_game,
 )
+from dicetrail.files.sandbox.jobs import packed, unpacked
 
 WORDS = st.text(
     st.characters(codec="utf-8", exclude_categories=("C", "Z")), min_size=1, max_size=8
@@ -124,6 +125,11 @@ GARDEN = Pack(
 
 
 class TestRoundTrip(unittest.TestCase):
+    @given(QUESTIONS)
+    def test_nothing_of_a_question_is_lost_between_processes(self, question):
+        """A file is read in a process of its own, which hands over questions as plain tuples."""
+        self.assertEqual(unpacked(packed(question)), question)
+
     @given(PACKS)
     def test_every_format_gives_the_same_pack_back(self, pack):
         for ending, (_, write) in WRITERS.items():

@@ -40,20 +40,21 @@ class BroughtGame(NamedTuple):
     """The game's own."""
 
 
-Packed = tuple[str, tuple[str, ...], tuple[str, ...], str, Details | None]
+Packed = tuple[str, tuple[str, ...], tuple[str, ...], str, Details | None, tuple[str, ...]]
 """A question as it goes over the channel: much quicker to pickle than itself."""
 
 
 def packed(question: Question) -> Packed:
     """A question to be handed over."""
     details = None if question.details is PLAIN else question.details
-    return question.prompt, question.right, question.wrong, question.kind.value, details
+    texts = question.prompt, question.right, question.wrong
+    return *texts, question.kind.value, details, question.replies
 
 
 def unpacked(given: Packed) -> Question:
     """The question that was handed over."""
-    prompt, right, wrong, kind, details = given
-    return Question(prompt, right, wrong, Kind(kind), details or PLAIN)
+    prompt, right, wrong, kind, details, replies = given
+    return Question(prompt, right, wrong, Kind(kind), details or PLAIN, replies)
 
 
 def _bring(file_name: str, content: bytes, most: int, _: Progress) -> UnpackedFile:
