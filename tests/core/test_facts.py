@@ -1,5 +1,6 @@
 """Questions made from facts: what is right, what is wrong, what leaves, whatever is set."""
 
+import re
 import unicodedata
 import unittest
 from dataclasses import replace
@@ -118,6 +119,9 @@ def right_for(made, prompt):
         asks = fold(prompt)
         if made.pattern.made is Made.GAPS:
             asks = next((full for full in filled_with(prompt, answers) if full == fold(words)), "")
+            # A row whose answer still stands there would have had a gap in its place.
+            if any(re.search(rf"(?<!\w){re.escape(one)}(?!\w)", prompt, re.I) for one in answers):
+                asks = ""
         if fold(words) == asks and is_asked:
             found |= answers
     return found

@@ -2,6 +2,7 @@
 
 import unittest
 from collections import Counter
+from dataclasses import replace
 from fractions import Fraction
 from itertools import product
 from math import floor
@@ -14,6 +15,7 @@ from dicetrail.core import (
     Ask,
     Begin,
     Check,
+    Continue,
     Details,
     Draw,
     Ending,
@@ -32,8 +34,11 @@ from dicetrail.core import (
 )
 from dicetrail.core.document import (
     Area,
+    Facts,
+    Made,
     Outline,
     PartlyRight,
+    Pattern,
     area_in,
     as_area,
     number_of_point,
@@ -41,6 +46,7 @@ from dicetrail.core.document import (
     point_of,
     tidy_area,
 )
+from dicetrail.core.draw import questions_from
 from dicetrail.core.foresight import (
     How,
     Scout,
@@ -51,6 +57,7 @@ from dicetrail.core.foresight import (
     witnesses,
 )
 from dicetrail.core.play import made_ready
+from dicetrail.core.play.program import presented_question
 from dicetrail.core.survey import first_fault
 from dicetrail.core.survey.reach import reach
 
@@ -269,6 +276,111 @@ class TestForesight(unittest.TestCase):
         (found,) = evidence_of([[one]]).questions
         hits = [(hit.across, hit.down, hit.is_right) for hit in found.hits]
         self.assertEqual(hits, [(*AT["pond"], False)], "first tries alone")
+
+
+def facts_of(*rows):
+    return Facts(("bed", "grows", "where", "plan"), rows)
+
+
+BY_AREA = Pattern("f", "Where grows {grows}?", "bed", Made.PLACE, by="where", picture="plan")
+BEDS_DRAWN = facts_of(
+    ("north", "kale", "rectangle 0 0 20 20", "plan.svg"),
+    ("south", "leek", "south bed = ellipse 50 50 80 80", "plan.svg"),
+    ("east", "kale", "polygon 80 0 99 0 99 30", "plan.svg"),
+    ("North", "pea", "rectangle 30 0 45 20", "plan.svg"),
+    ("shed", "mint", "rectangle 0 0 50 50", "yard.svg"),
+    ("lost", "pear", "beside the shed", "plan.svg"),
+    ("nowhere", "plum", "rectangle 1 1 2 2", ""),
+    ("all of it", "fig", "rectangle 0 0 100 100", "full.svg"),
+)
+
+
+class TestFacts(unittest.TestCase):
+    def test_each_row_asks_for_its_area_among_those_of_its_picture(self):
+        made = questions_from(BY_AREA, BEDS_DRAWN)
+        found = {question.prompt: question for question in made}
+        self.assertEqual(
+            set(found), {f"Where grows {one}?" for one in ("kale", "leek", "pea", "mint")}
+        )
+        kale = found["Where grows kale?"]
+        self.assertEqual(
+            kale.right, ("north = rectangle 0 0 20 20", "east = polygon 80 0 99 0 99 30")
+        )
+        self.assertEqual(kale.wrong, ("south = ellipse 50 50 80 80",), "one name, one area")
+        pea = found["Where grows pea?"]
+        self.assertEqual(pea.right, ("North = rectangle 30 0 45 20",))
+        self.assertEqual(
+            pea.wrong, ("south = ellipse 50 50 80 80", "east = polygon 80 0 99 0 99 30")
+        )
+        self.assertEqual(found["Where grows mint?"].wrong, ())
+        self.assertEqual(made.unfit, (5, 6, 7), "no area, no picture, nothing left to be wrong")
+        self.assertTrue(all(first_fault(question) is None for question in made))
+
+    @given(
+        st.lists(
+            st.tuples(
+                st.sampled_from("abcdef"),
+                st.sampled_from("xyz"),
+                BOXES | POLYGONS,
+                st.sampled_from("pq"),
+            ),
+            min_size=1,
+            max_size=16,
+        )
+    )
+    def test_no_row_that_asks_the_same_is_wrong_and_nothing_stands_twice(self, rows):
+        """Worked out from the rows alone."""
+        facts = facts_of(*((bed, what, as_area(area), plan) for bed, what, area, plan in rows))
+        for question in questions_from(BY_AREA, facts):
+            self.assertIsNone(first_fault(question), question)
+            names = [area.name for area in question.areas]
+            self.assertEqual(len(set(names)), len(names))
+            asked = question.prompt.removeprefix("Where grows ").removesuffix("?")
+            plan = question.details.picture
+            there = {bed for bed, what, _, its in rows if (what, its) == (asked, plan)}
+            others = {bed for bed, *_, its in rows if its == plan} - there
+            rights = {area_in(text).name for text in question.right}
+            self.assertEqual(rights, there)
+            self.assertEqual({area_in(text).name for text in question.wrong}, others)
+
+    def test_more_rows_than_can_be_offered_are_those_that_follow(self):
+        rows = [
+            (f"bed {at}", f"plant {at}", f"rectangle {at} 0 {at + 1} 9", "p") for at in range(20)
+        ]
+        made = questions_from(BY_AREA, facts_of(*rows))
+        for number, question in enumerate(made):
+            names = [area.name for area in question.areas]
+            self.assertEqual(names, [f"bed {(number + at) % 20}" for at in range(12)])
+
+    def test_what_lacks_is_told(self):
+        packs = {"f": Pack("F", facts=BEDS_DRAWN)}
+        game = Game("G", (Round("R", patterns=(BY_AREA,), draw=Draw(None)),), (Ending("Over", ""),))
+        told = [one.what for one in survey(game, packs) if "patterns[0]" in one.where]
+        self.assertEqual(len(told), 1, told)
+        self.assertIn("no area in “where” that can be missed in row 6, 7, 8", told[0])
+        lacks = replace(BY_AREA, by="", picture="")
+        where = [
+            one.where
+            for one in survey(
+                replace(game, rounds=(replace(game.rounds[0], patterns=(lacks,)),)), packs
+            )
+        ]
+        for field in ("by", "picture"):
+            self.assertIn(f"rounds[0].patterns[0].{field}", where)
+
+    def test_it_is_played(self):
+        game = Game("G", (Round("R", patterns=(BY_AREA,), draw=Draw(None)),), (Ending("Over", ""),))
+        program = made_ready(game, {"f": Pack("F", facts=BEDS_DRAWN)})
+        for dice in range(4):
+            state = step(program, start(program, dice).state, Begin(), 0).state
+            while (view := table(program, state)).question is not None:
+                presented = presented_question(program, state)
+                area = presented.areas[presented.right[0] - 1]
+                point = next(filter(area.holds, product(range(1001), repeat=2)))
+                state = step(program, state, Answer(number_of_point(point)), state.at).state
+                self.assertEqual(table(program, state).feedback.result, "right", view.question)
+                state = step(program, state, Continue(), state.at).state
+            self.assertEqual(table(program, state).right_count, 4)
 
 
 if __name__ == "__main__":

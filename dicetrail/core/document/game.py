@@ -200,6 +200,7 @@ class Made(Value):
     ESTIMATE = "estimate", "Estimated on a scale", "a column of numbers"
     JUDGED = "judged", "Judged by the player", "the answer is shown, and the player says"
     GAPS = "gaps", "Gaps in a sentence", "left out where the answer stands in the question"
+    PLACE = "place", "A place in a picture", "a column of areas; those of other rows are wrong"
 
 
 class Leaves(Value):
@@ -631,9 +632,10 @@ class Pattern:
     """How far off a number may be: an amount (``0.5``) or a share (``2%``)."""
     leaves: Annotated[Leaves, FieldLabel("Not offered again")] = Leaves.NONE
     """Which rows are not used again in the run after a question."""
-    by: Annotated[str, FieldLabel("Ordered by, or matched with", empty="choose a column")] = ""
+    by: Annotated[str, FieldLabel("Order, match or area from", empty="choose")] = ""
     """For answers to put in order: the column of the numbers that they are in the order of, the
-    smallest first; for a match: the column of the items, whose partners are the answers."""
+    smallest first; for a match: the column of the items, whose partners are the answers; for a
+    place: the column of the areas, each with the answer as its name."""
     largest_first: Annotated[bool, FieldLabel("Largest first")] = False
     """Whether the largest comes first."""
     least: Annotated[str, FieldLabel("Scale from", empty="as the numbers are")] = ""

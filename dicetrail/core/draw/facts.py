@@ -30,6 +30,7 @@ from dicetrail.core.document import (
     MAX_CHOICES,
     MAX_LETTERS,
     MIN_ARRANGED,
+    Area,
     DecimalMark,
     Details,
     Facts,
@@ -41,9 +42,12 @@ from dicetrail.core.document import (
     Question,
     Range,
     Shows,
+    area_in,
     around_gaps,
+    as_area,
     as_gap,
     as_pair,
+    free_points,
     from_columns,
     gap_in,
     left_out,
@@ -187,6 +191,8 @@ class FactQuestions(Sequence[Question]):
         match self.pattern.made:
             case Made.GAPS:
                 return row in self._gapped
+            case Made.PLACE:
+                return row in self._placed
             case Made.ORDER | Made.MATCH:
                 return row in self._grouped and self.group_count >= MIN_ARRANGED
             case Made.NUMBER:
@@ -196,6 +202,51 @@ class FactQuestions(Sequence[Question]):
             case Made.LETTERS:
                 return len(text) <= MAX_LETTERS and any(map(str.isalnum, text))
         return bool(text)
+
+    @cached_property
+    def _placed(self) -> dict[int, Area]:
+        """The rows whose answer has an area in a picture, with these areas. They are left out
+        where all areas of a picture leave no part of it free, so that nothing there is wrong."""
+        found = {}
+        for row in self.rows:
+            name, text = self.cell(row, self.pattern.answer), self.cell(row, self.pattern.by)
+            area = area_in(text) or area_in(f"{name} = {text}")
+            if name and area is not None and self.cell(row, self.pattern.picture):
+                area = area._replace(name=name)
+                if area_in(as_area(area)) == area:
+                    found[row] = area
+        full = [
+            rows
+            for rows in self._by_picture(found).values()
+            if next(free_points([found[row] for row in rows]), None) is None
+        ]
+        return {row: area for row, area in found.items() if not any(row in rows for rows in full)}
+
+    def _by_picture(self, rows: Iterable[int]) -> dict[str, list[int]]:
+        """Some rows, those of each picture together."""
+        found: dict[str, list[int]] = {}
+        for row in rows:
+            found.setdefault(self.cell(row, self.pattern.picture), []).append(row)
+        return found
+
+    @cached_property
+    def _pictured(self) -> dict[str, list[int]]:
+        """The rows with an area, by their pictures."""
+        return self._by_picture(self._placed)
+
+    def _areas(self, number: int) -> tuple[tuple[str, ...], tuple[str, ...]]:
+        """The areas of a question: those of its rows, and those of the rows that follow with the
+        same picture, from the last on from the first, none with the name of another."""
+        own = self._asked[number]
+        there = self._pictured[self.cell(own[0], self.pattern.picture)]
+        at = there.index(own[0])
+        named: dict[str, Area] = {}
+        for row in (*own, *there[at:], *there[:at]):
+            if len(named) < MAX_CHOICES:
+                named.setdefault(self._comparison_key(self._placed[row].name), self._placed[row])
+        rights = {self._comparison_key(self._placed[row].name) for row in own}
+        right = tuple(as_area(area) for like, area in named.items() if like in rights)
+        return right, tuple(as_area(area) for like, area in named.items() if like not in rights)
 
     @cached_property
     def scale(self) -> Details | None:
@@ -364,7 +415,10 @@ class FactQuestions(Sequence[Question]):
         if pattern.made is Made.GAPS:
             right = tuple(map(as_gap, self._gaps_of(number)))
             details = replace(details, filled=pattern.filled)
-        return Question(self._asked_text(row), right, (), Kind(pattern.made.value), details)
+        wrong: tuple[str, ...] = ()
+        if pattern.made is Made.PLACE:
+            right, wrong = self._areas(number)
+        return Question(self._asked_text(row), right, wrong, Kind(pattern.made.value), details)
 
     def _number(self, row: int, field: str) -> int | None:
         """The number that a row gives for a detail; None if it gives no fitting one."""

@@ -69,8 +69,10 @@ def _columns_named(pattern: Pattern) -> Iterator[tuple[str, str]]:
     """Every column that a pattern names, by the field that names it."""
     yield from (("prompt", name) for name in columns_in(pattern.prompt))
     yield "answer", pattern.answer
-    if pattern.made in _ARRANGED:
+    if pattern.made in (*_ARRANGED, Made.PLACE):
         yield "by", pattern.by
+    if pattern.made is Made.PLACE and not pattern.picture:
+        yield "picture", ""
     yield from ((f"also[{at}]", name) for at, name in enumerate(pattern.also))
     yield from ((f"holds[{at}].column", holds.column) for at, holds in enumerate(pattern.holds))
     for field in ("near", "picture", "sound", "worth", "level", "note"):
@@ -95,7 +97,7 @@ def _prompt_problems(place: str, pattern: Pattern, made: FactQuestions) -> Itera
     elif pattern.made in _ARRANGED and fold(pattern.by) in named:
         what = f"{{{pattern.by}}} in the question tells where an answer belongs"
         yield Problem(where, what, "name another column there, or none")
-    elif fold(pattern.answer) in named and pattern.made not in (Made.ORDER, Made.GAPS):
+    elif fold(pattern.answer) in named and pattern.made not in _NAMES_IT:
         what = f"{{{pattern.answer}}} in the question gives the answer away"
         yield Problem(where, what, "name another column there, or ask for another")
     elif pattern.made is Made.GAPS and not named:
@@ -114,7 +116,8 @@ def _prompt_problems(place: str, pattern: Pattern, made: FactQuestions) -> Itera
 
 def _tells(made: FactQuestions, number: int) -> bool:
     """Whether a question contains one of its right answers as separate words."""
-    if made.pattern.shows is not Shows.TEXT or made.is_arranged:
+    is_place = made.pattern.made is Made.PLACE
+    if made.pattern.shows is not Shows.TEXT or made.is_arranged or is_place:
         return False
     question = made[number]
     prompt = f" {comparison_key(question.prompt)} "
@@ -135,6 +138,7 @@ def _made_problems(place: str, title: str, made: FactQuestions) -> Iterator[Prob
             Made.ORDER: "write a number there, or leave the row out",
             Made.ESTIMATE: "write another, or choose another scale, step or tolerance",
             Made.MATCH: "name each item in one row, or leave the row out",
+            Made.PLACE: "write rectangle 10 20 40 60, and leave a part of its picture free",
             Made.GAPS: "write it there as the question has it, or [mark the words] of the gaps",
         }.get(made.pattern.made, "write another, or have it typed")
         yield warning(place, what, mend)
@@ -147,7 +151,12 @@ _UNFIT_WHY = {
     Made.ORDER: "has no number in “{by}”, or stands there before,",
     Made.MATCH: "has nothing in “{by}” that belongs to it alone",
     Made.GAPS: "does not stand in the question",
+    Made.PLACE: "has no area in “{by}” that can be missed",
 }
+
+_NAMES_IT = (Made.ORDER, Made.GAPS, Made.PLACE)
+"""Where a question can name the answer and does not give it away."""
+
 """Why the answer of a row cannot be given in the wanted form."""
 
 

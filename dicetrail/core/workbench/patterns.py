@@ -97,7 +97,7 @@ def reverse(pattern: Pattern, facts: Facts) -> Pattern | None:
     ('Which plant goes with “{family}”?', 'plant')
     """
     asked = list(_asked_with(pattern, facts))
-    if len(asked) != 1 or pattern.made in (Made.ORDER, Made.MATCH):
+    if len(asked) != 1 or pattern.made in (Made.ORDER, Made.MATCH, Made.PLACE):
         return None
     (column,) = asked
     shown = pattern.shows is not Shows.TEXT

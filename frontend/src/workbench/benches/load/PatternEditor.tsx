@@ -33,6 +33,7 @@ export function PatternEditor({ pattern, facts, at, dice, onChange, onRemove, on
   const set = (change: Partial<Pattern>) => onChange({ ...pattern, ...change });
   const isPicked = pattern.made === "choice";
   const isOrder = pattern.made === "order";
+  const isPlace = pattern.made === "place";
   const isGaps = pattern.made === "gaps";
   const isArranged = isOrder || pattern.made === "match";
   const hasChoices = isPicked || isArranged || (isGaps && pattern.filled === "bank");
@@ -54,7 +55,8 @@ export function PatternEditor({ pattern, facts, at, dice, onChange, onRemove, on
       <div className="flex flex-wrap items-end gap-x-5 gap-y-3">
         {column("answer")}
         <SelectField where={`${at}.made`} value={pattern.made} options={VALUES.Made} onChange={(made) => set({ made })} />
-        {isArranged && column("by")}
+        {(isArranged || isPlace) && column("by")}
+        {isPlace && column("picture")}
         {isOrder && <SwitchField where={`${at}.largest_first`} checked={pattern.largest_first} onChange={(largest_first) => set({ largest_first })} />}
         {isGaps && <SelectField where={`${at}.filled`} value={pattern.filled} options={VALUES.Filled} onChange={(filled) => set({ filled })} />}
         {hasChoices && (
@@ -75,9 +77,9 @@ export function PatternEditor({ pattern, facts, at, dice, onChange, onRemove, on
         <div className="mt-2 space-y-3">
           <div className="flex flex-wrap items-end gap-x-5 gap-y-3">
             {hasChoices && !isArranged && column("near")}
-            {FROM_COLUMNS.map(column)}
+            {FROM_COLUMNS.filter((field) => !(isPlace && field === "picture")).map(column)}
           </div>
-          {!isPicked && !isArranged && (
+          {!isPicked && !isArranged && !isPlace && (
             <FilterField
               label={toldOf(`${at}.also[]`).label}
               tags={columns.map((name) => ({ name }))}
