@@ -130,3 +130,5 @@ class TestUnderstanding(unittest.TestCase):
                 question.__class__(question.prompt, right, wrong, Kind.CHOICE, question.details)
             )
             self.assertEqual(found.kind, kind, right)
+        marked = read("What?\thoney\n").questions[0].__class__("A bee gives [honey].", ())
+        self.assertEqual(with_kind(marked).kind, Kind.GAPS)

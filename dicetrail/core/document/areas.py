@@ -8,6 +8,7 @@ It has a number, so that it can be given as an answer.
 
 import re
 from collections.abc import Collection, Iterator
+from functools import lru_cache
 from itertools import pairwise, product
 from math import cos, pi, sin
 from typing import NamedTuple
@@ -190,18 +191,32 @@ def _is_within(point: Point, numbers: tuple[int, ...]) -> bool:
     number of its edges (common practice, no source). `numbers` are its corners."""
     across, down = point
     inside = False
-    left, top = numbers[-2:]
-    for at in range(0, len(numbers), 2):
-        start, (left, top) = (left, top), numbers[at : at + 2]
-        crosses = (start[1] > down) != (top > down)
-        if not crosses and down not in (start[1], top):
+    for start, end in _edges_by_height(numbers)[down // _STRIP]:
+        (left, low), (right, high) = start, end
+        crosses = (low > down) != (high > down)
+        if not crosses and down not in (low, high):
             continue  # the edge is wholly above the point or below it
-        side = _side(start, (left, top), point)
-        if side == 0 and _is_between(across, start[0], left) and _is_between(down, start[1], top):
+        side = _side(start, end, point)
+        if side == 0 and _is_between(across, left, right) and _is_between(down, low, high):
             return True
-        if crosses and (side > 0) == (top > start[1]):
+        if crosses and (side > 0) == (high > low):
             inside = not inside
     return inside
+
+
+_STRIP = 25
+"""The height of the strips in which the edges of a polygon are looked up."""
+
+
+@lru_cache(maxsize=512)
+def _edges_by_height(numbers: tuple[int, ...]) -> tuple[tuple[tuple[Point, Point], ...], ...]:
+    """For each strip of a picture, from the top, the edges of a polygon that reach into it."""
+    strips: list[list[tuple[Point, Point]]] = [[] for _ in range(WHOLE_PICTURE // _STRIP + 1)]
+    for edge in _edges(tuple(zip(numbers[::2], numbers[1::2], strict=True))):
+        first, last = sorted((edge[0][1], edge[1][1]))
+        for strip in range(first // _STRIP, last // _STRIP + 1):
+            strips[strip].append(edge)
+    return tuple(map(tuple, strips))
 
 
 def _is_between(number: int, one: int, other: int) -> bool:
