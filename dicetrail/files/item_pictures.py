@@ -41,10 +41,13 @@ def picture_shown(element: Element) -> ShownPicture | None:
         path = element.get("data", "")
     else:
         return None
-    told = [re.match(r"\d+", element.get(name, "")) for name in ("width", "height")]
-    numbers = [int(found[0]) for found in told if found is not None]
+    told = [_POINTS.fullmatch(element.get(name, "").strip()) for name in ("width", "height")]
+    numbers = [int(found[1]) for found in told if found is not None]
     size = (numbers[0], numbers[1]) if len(numbers) == 2 and all(numbers) else None
     return ShownPicture(posixpath.basename(unquote(path)), size)
+
+
+_POINTS = re.compile(r"(\d{1,6})(?:\.\d+)?(?:px)?")
 
 
 def show(parent: Element, name: str, size: Size | None, as_object: bool) -> None:
@@ -81,12 +84,20 @@ _EXACT = 2 * WHOLE_PICTURE
 
 
 def area_of(name: str, shape: str, coords: str, size: Size) -> str | None:
-    """An area as questions have it, of a shape with its coordinates; None if that is no area.
+    """An area as questions have it, of a shape with its coordinates in points, or in percent with
+    that sign; None if that is no area.
 
     >>> area_of("hive", "circle", "100,100,50", (200, 400))
     'hive = ellipse 25 12.5 75 37.5'
     """
-    numbers = [float(one) for one in re.findall(r"-?\d+(?:\.\d+)?", coords)]
+    found = [_COORDINATE.fullmatch(one) for one in re.split(r"[\s,]+", coords.strip())]
+    numbers = [
+        float(one[1]) * (size[place % 2] / 100 if one[2] else 1)
+        for place, one in enumerate(found)
+        if one is not None
+    ]
+    if None in found and shape != "default":
+        return None
     match shape, numbers:
         case "default", _:
             return as_area(Area(name, Outline.RECTANGLE, (0, 0, WHOLE_PICTURE, WHOLE_PICTURE)))
@@ -108,6 +119,9 @@ def area_of(name: str, shape: str, coords: str, size: Size) -> str | None:
     ]
     text = as_area(Area(name, outline, tuple(parts)))
     return text if area_in(text) is not None else None
+
+
+_COORDINATE = re.compile(r"(-?\d{1,7}(?:\.\d{1,7})?)(%?)")
 
 
 def _box(across: float, down: float, wide: float, high: float) -> list[float]:

@@ -408,7 +408,7 @@ def _place(
 
 
 def _points(text: str) -> float:
-    return float(text) if re.fullmatch(r"-?[\d.]+", text) else 0.0
+    return float(text) if re.fullmatch(r"-?\d{0,9}(?:\d|\.\d{1,9})", text) else 0.0
 
 
 def _asked_once(item: Element, body: Element, asked: Element) -> Question:
@@ -653,9 +653,13 @@ def _item(question: Question, number: int, form: Version, sizes: Sizes) -> Eleme
             what = f"its “{field}” has no place in an item"
             raise FileProblem(f"question {number}", what, _OTHERWISE)
     picture = question.details.picture
-    if picture and (picture not in sizes or (question.kind is Kind.PLACE and not sizes[picture])):
-        what = f"its picture “{picture}” is missing, or tells no size"
+    if picture and picture not in sizes:
+        what = f"its picture “{picture}” is missing"
         raise FileProblem(f"question {number}", what, "bring the picture to the pack")
+    size = sizes.get(picture)
+    if question.kind is Kind.PLACE and size is None:
+        what = f"its picture “{picture}” tells no size" if picture else "it has no picture"
+        raise FileProblem(f"question {number}", what, "bring another picture")
     numbers = (*question.right, question.details.tolerance.removesuffix("%") or "0")
     is_number = question.kind in (Kind.NUMBER, Kind.ESTIMATE)
     if is_number and not all(map(_DECIMAL.fullmatch, numbers)):
@@ -673,7 +677,7 @@ def _item(question: Question, number: int, form: Version, sizes: Sizes) -> Eleme
     if question.kind is Kind.GAPS:
         _write_gaps(item, question, form)
     else:
-        _write_once(item, question, form, sizes)
+        _write_once(item, question, form, size)
     body = item.find("itemBody")
     if picture and question.kind is not Kind.PLACE and body is not None:
         above = Element("p")
@@ -696,8 +700,8 @@ def _said(item: Element, form: Version, outcome: str, key: str, words: str) -> N
     _under(_under(said, "contentBody") if form.name is not str else said, "p", words)
 
 
-def _write_once(item: Element, question: Question, form: Version, sizes: Sizes) -> None:
-    """Write what is asked by one interaction."""
+def _write_once(item: Element, question: Question, form: Version, size: Size | None) -> None:
+    """Write what is asked by one interaction; `size` is that of its picture, if it shows one."""
     is_typed = question.kind in (Kind.TYPED, Kind.NUMBER)
     keys = [f"c{place}" for place, _ in enumerate(question.choices, 1)]
     if question.kind is Kind.TRUTH:
@@ -732,8 +736,8 @@ def _write_once(item: Element, question: Question, form: Version, sizes: Sizes) 
         _slider(body, question)
     elif question.kind is Kind.MATCH:
         _match(body, question, keys)
-    elif question.kind is Kind.PLACE:
-        _hotspots(body, question, keys, sizes[question.details.picture] or (1, 1), form)
+    elif size is not None and question.kind is Kind.PLACE:
+        _hotspots(body, question, keys, size, form)
     elif is_typed:
         _under(body, "p", question.prompt)
         _under(_under(body, "p"), "textEntryInteraction", responseIdentifier="RESPONSE")

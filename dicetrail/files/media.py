@@ -111,16 +111,7 @@ def read_bundle(content: bytes) -> Bundle:
     """A ZIP archive of one question file and its media. Raises FileProblem."""
     found: list[tuple[str, bytes]] = []
     media: dict[str, Medium] = {}
-    kept = 0
-    for entry in entries_of(content):
-        name = _safe_name(entry)
-        if name is None:
-            continue
-        data = content_of(content, entry)
-        kept += len(data)
-        if kept > MAX_ARCHIVED:
-            what = f"its files are more than {MAX_ARCHIVED:,} bytes together"
-            raise FileProblem("the file", what, "make the pictures smaller, or split it")
+    for name, data in _files_in(content):
         if name.lower().endswith(QUESTION_ENDINGS):
             found.append((name, data))
         else:
@@ -136,20 +127,35 @@ def read_bundle(content: bytes) -> Bundle:
 
 def media_of_package(content: bytes) -> dict[str, Medium]:
     """The pictures and sounds of a package of items, by their names. Raises FileProblem."""
-    media: dict[str, Medium] = {}
-    kept = 0
+    return {
+        name: medium(name, data)
+        for name, data in _files_in(content, but=(".xml", ".xsd", ".css"))
+        if _type_of(data) is not None
+    }
+
+
+def _files_in(content: bytes, but: tuple[str, ...] = ()) -> Iterator[tuple[str, bytes]]:
+    """The files of an archive by their names without folders, but for those with some endings.
+
+    Raises FileProblem where they are too much together, or two have one name: a question names its
+    picture without the folder.
+    """
+    kept, seen = 0, dict[str, bytes]()
     for entry in entries_of(content):
         name = _safe_name(entry)
-        if name is None or name.lower().endswith((".xml", ".xsd", ".css")):
+        if name is None or name.lower().endswith(but):
             continue
         data = content_of(content, entry)
         kept += len(data)
         if kept > MAX_ARCHIVED:
             what = f"its files are more than {MAX_ARCHIVED:,} bytes together"
             raise FileProblem("the file", what, "make the pictures smaller, or split it")
-        if _type_of(data) is not None:
-            media[name] = medium(name, data)
-    return media
+        if seen.get(name, data) != data:
+            what = "two different files of the archive have this name, in two folders"
+            raise FileProblem(name, what, "give each a name of its own")
+        if name not in seen:
+            seen[name] = data
+            yield name, data
 
 
 def _safe_name(entry: zipfile.ZipInfo) -> str | None:

@@ -64,17 +64,19 @@ def size_of(content: bytes) -> tuple[int, int] | None:
     if begins is None:
         return None
     told = dict(_TOLD.findall(begins[0]))
-    box = re.findall(r"[\d.]+", told.get("viewBox", ""))[-2:]
+    box = re.split(r"[\s,]+", told.get("viewBox", "").strip())[2:]
     numbers = [told.get("width", ""), told.get("height", "")]
     if not all(map(_POINTS.fullmatch, numbers)):
         numbers = box
+    if not all(map(_POINTS.fullmatch, numbers)):
+        return None
     sizes = [round(float(number.removesuffix("px"))) for number in numbers]
     return (sizes[0], sizes[1]) if len(sizes) == 2 and all(sizes) else None
 
 
 _SVG = re.compile(r"<(?:\w+:)?svg\b[^>]*>")
 _TOLD = re.compile(r"\b(viewBox|width|height)\s*=\s*[\"']([^\"']*)[\"']")
-_POINTS = re.compile(r"\d+(?:\.\d+)?(?:px)?")
+_POINTS = re.compile(r"\d{1,6}(?:\.\d{1,6})?(?:px)?")
 
 
 def _saved_plainly(image: Image.Image) -> bytes:

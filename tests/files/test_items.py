@@ -155,6 +155,7 @@ class TestWrittenAndRead(unittest.TestCase):
                 (Question("?", ("5/2",), (), Kind.NUMBER), "plain decimal numbers"),
                 (Question("two  spaces", ("a",), ("b",)), "does not keep"),
                 (Question("?", ("a",), ("b",), details=Details(picture="x.png")), "“x.png” is"),
+                (Question("?", ("a = rectangle 0 0 9 9",), (), Kind.PLACE), "no picture"),
             ):
                 with self.subTest(what), self.assertRaises(FileProblem) as told:
                     write(Pack("P", (*FITTING.questions, question)), MEDIA)
@@ -316,6 +317,17 @@ class TestWrittenAndRead(unittest.TestCase):
         self.assertEqual((reading.questions, reading.refused), (wanted, ()))
         lost = read_questions(package(picked.replace("circle", "square"), pointed))
         told = [one.what for one in lost.refused]
+        in_percent = picked.replace("100,50,20", "50%,50%,10%").replace('"200"', '"100"')
+        (read,) = read_questions(in_percent.encode()).questions
+        self.assertEqual(read.right, ("hive = ellipse 40 40 60 60",))
+        for coords in ("1" * 400, "1.2.3,4,5", "1,2", "a,b,c", ""):
+            with self.subTest(coords[:9]):
+                (one,) = read_questions(picked.replace("100,50,20", coords).encode()).refused
+                self.assertIn("is no area", one.what)
+        for width in ("9" * 5000, "0", "50%", "wide"):
+            with self.subTest(width[:9]):
+                (one,) = read_questions(picked.replace('"200"', f'"{width}"').encode()).refused
+                self.assertIn("size of its picture", one.what)
         self.assertIn("“square 100,50,20” is no area", told[0])
         self.assertIn("size of its picture", told[1])
 

@@ -12,6 +12,7 @@ from PIL import Image
 from PIL.PngImagePlugin import PngInfo
 
 from dicetrail.files import FileProblem, is_bundle, medium, read_bundle, read_questions
+from dicetrail.files.pictures import size_of
 from tests.files.samples import archive, png, svg, wav
 
 QUESTIONS = (
@@ -185,6 +186,20 @@ class TestMedia(unittest.TestCase):
         circle = svg('<g id="a"><use href="#b"/></g><g id="b"><use href="#a"/></g>')
         self.assertIn("use each other", self.refusal(medium, "a", circle).what)
 
+    def test_the_size_of_a_picture_is_told_by_its_header_or_as_a_drawing_says(self):
+        for content, size in (
+            (png(), (1, 1)),
+            (b'<svg width="64px" height="40.4" viewBox="0 0 9 9"/>', (64, 40)),
+            (b"<svg:svg width='100%' height='50%' viewBox='0,0 32,16'/>", (32, 16)),
+            (b'<svg viewBox="0 0 1.2.3 4"/>', None),
+            (b'<svg viewBox="0 0 0 4"/>', None),
+            (f'<svg viewBox="0 0 {"9" * 5000} 4"/>'.encode(), None),
+            (b"<svg/>", None),
+            (b"words", None),
+        ):
+            with self.subTest(content[:40]):
+                self.assertEqual(size_of(content), size)
+
     def test_an_archive_brings_its_question_file_and_the_media_it_names(self):
         content = archive(
             {"quiz/questions.csv": QUESTIONS, "quiz/leaf.png": png(), "quiz/hush.wav": wav()}
@@ -209,6 +224,7 @@ class TestMedia(unittest.TestCase):
             (rows | {"/etc/leaf.png": png()}, "/etc/leaf.png", "points outside"),
             (rows | {link: b"elsewhere"}, "leaf.png", "a link"),
             (rows | {"leaf.exe": b"MZ"}, "leaf.exe", "no picture or sound"),
+            (rows | {"a/leaf.png": png(), "b/leaf.png": svg()}, "leaf.png", "two different files"),
             (rows | {"other.tsv": "a"}, "the file", "holds 2 question files"),
             ({"leaf.png": png()}, "the file", "holds 0 question files"),
             (rows | {f"{n}.png": b"" for n in range(2001)}, "the file", "at most 2,000"),
