@@ -7,6 +7,7 @@ choices are alike, and no wrong choice would also be right: rows that ask the sa
 question, and all their answers are right.
 """
 
+from bisect import bisect_left
 from collections.abc import Callable, Collection, Hashable, Iterable, Iterator, Sequence
 from dataclasses import replace
 from fractions import Fraction
@@ -215,12 +216,11 @@ class FactQuestions(Sequence[Question]):
                 area = area._replace(name=name)
                 if area_in(as_area(area)) == area:
                     found[row] = area
-        full = [
-            rows
-            for rows in self._by_picture(found).values()
-            if next(free_points([found[row] for row in rows]), None) is None
-        ]
-        return {row: area for row, area in found.items() if not any(row in rows for rows in full)}
+        for rows in self._by_picture(found).values():
+            if next(free_points([found[row] for row in rows]), None) is None:
+                for row in rows:
+                    del found[row]
+        return found
 
     def _by_picture(self, rows: Iterable[int]) -> dict[str, list[int]]:
         """Some rows, those of each picture together."""
@@ -239,11 +239,12 @@ class FactQuestions(Sequence[Question]):
         same picture, from the last on from the first, none with the name of another."""
         own = self._asked[number]
         there = self._pictured[self.cell(own[0], self.pattern.picture)]
-        at = there.index(own[0])
+        at = bisect_left(there, own[0])
         named: dict[str, Area] = {}
-        for row in (*own, *there[at:], *there[:at]):
-            if len(named) < MAX_CHOICES:
-                named.setdefault(self._comparison_key(self._placed[row].name), self._placed[row])
+        for row in chain(own, islice(there, at, None), islice(there, at)):
+            named.setdefault(self._comparison_key(self._placed[row].name), self._placed[row])
+            if len(named) == MAX_CHOICES:
+                break
         rights = {self._comparison_key(self._placed[row].name) for row in own}
         right = tuple(as_area(area) for like, area in named.items() if like in rights)
         return right, tuple(as_area(area) for like, area in named.items() if like not in rights)
