@@ -238,7 +238,7 @@ def what_to_type(program, state, view, chance: Random):
         lines += [varied(choice.text, chance)] * bool(choice.text)
     right = question_of(program, state).right
     if question.wants_all or question.kind in PARTED:
-        lines += [parts_to_type(question, right, chance) for _ in range(24)]
+        lines += [parts_to_type(question, right, words.joined_by, chance) for _ in range(24)]
     elif not question.choices:
         lines += [varied(one, chance) for one in right] * 6
         if question.kind is Kind.LETTERS:
@@ -254,7 +254,7 @@ def may_look(view):
     return view.question.kind is Kind.JUDGED and not view.question.answer
 
 
-def parts_to_type(question, right, chance):
+def parts_to_type(question, right, word, chance):
     """Answers of several parts: right ones, some with a part exchanged or left out, in all the ways
     they can be typed."""
     letters = [choice.letter for choice in question.choices]
@@ -292,8 +292,9 @@ def parts_to_type(question, right, chance):
     if question.items and chance.random() < 0.3:
         numbered = [f"{at}{part}" for at, part in enumerate(parts, 1)]
         return chance.choice([" ", ", "]).join(chance.sample(numbered, len(numbered)))
-    between = chance.choice([", ", " ", "", " and ", " und ", "; "])
-    return varied(between.join(parts), chance)
+    between = chance.choice([", ", " ", "", " and ", f" {word} ", f" {word.upper()} ", "; "])
+    line = varied(between.join(parts), chance)
+    return line.lower() if chance.random() < 0.3 else line
 
 
 def varied(text, chance):

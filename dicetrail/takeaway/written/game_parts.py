@@ -6,7 +6,7 @@ from dataclasses import dataclass, field
 from functools import cached_property
 
 from dicetrail.core import Cue, Kind, Occasion, Program, Question, Shows, Sums
-from dicetrail.core.answers import read_number
+from dicetrail.core.answers import LETTERS, read_number
 from dicetrail.core.document import DecimalMark, Leaves, Made, Needs, Phrase, as_gap
 from dicetrail.core.draw import MAX_FACTS, SIGNS, FactQuestions, name_of
 from dicetrail.core.rules import condition_of
@@ -86,6 +86,13 @@ class GameParts:
         while free in taken or f"{free}_ANSWERS" in taken:
             count, free = count + 1, f"{name}_{count + 1}"
         return free
+
+    @property
+    def letter_and(self) -> str:
+        """The word between the last two of several where it is one letter that a choice can have,
+        as a capital; else empty."""
+        word = self.words.joined_by.upper()
+        return word if word in LETTERS else ""
 
     def sources_of(self, number: int) -> Iterator[Source]:
         """The lists a round draws from."""

@@ -5,7 +5,6 @@ from collections.abc import Collection, Iterable, Iterator
 from math import inf
 
 from dicetrail.core import To
-from dicetrail.core.answers import LETTERS
 from dicetrail.core.document import Best, Way
 from dicetrail.core.draw import name_of
 from dicetrail.core.rules import Event, Outcome
@@ -38,7 +37,7 @@ def known_of(it: GameParts) -> dict[str, Values]:
         "COMES_AGAIN": _revisits(it),
         "SHARES": _revisits(it) or _is_shared(it),
         "PARTS": "partly" in it.script.functions and has_parts(it),
-        "AND_LETTER": it.words.joined_by.upper() if it.words.joined_by.upper() in LETTERS else "",
+        "AND_LETTER": it.letter_and,
         "ENDS_AT_ONCE": bool(it.rules.at_once_in_question),
         "MAY_OUTGROW": _may_outgrow(it),
         "ALWAYS_ENDS": any(always_ends(it, ending.counts) for ending in it.game.endings),

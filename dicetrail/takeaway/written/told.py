@@ -6,7 +6,7 @@ import re
 from collections.abc import Iterator, Mapping
 
 from dicetrail.core import Ending, Kind, Occasion
-from dicetrail.core.answers import LETTERS, listed_by
+from dicetrail.core.answers import listed_by
 from dicetrail.core.document import Phrase, Translator
 from dicetrail.core.rules import HANDLERS
 from dicetrail.takeaway.written.game_parts import GameParts
@@ -86,8 +86,7 @@ def functions(it: GameParts) -> Iterator[str]:
     listed = listed_by(it.words.joined_by)
     folds = "(?i)" if listed.flags & re.IGNORECASE else ""
     yield f"LISTED = {quoted(folds + listed.pattern)}"
-    is_letter = it.words.joined_by.upper() in LETTERS
-    yield f"AND_LETTER = {quoted(it.words.joined_by.upper() if is_letter else '')}"
+    yield f"AND_LETTER = {quoted(it.letter_and)}"
     said = [f"{quoted(one.title)}: {_verdict(it, one.verdict)}," for one in it.game.endings]
     yield f"ENDINGS = {{{' '.join(said)}}}"
 
