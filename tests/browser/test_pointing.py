@@ -1,5 +1,7 @@
 """Places in a picture: drawn by the maker, pointed at by tapping, by keys and by name."""
 
+from urllib.parse import urlsplit
+
 from selenium.webdriver import ActionChains
 from selenium.webdriver.common.keys import Keys
 from selenium.webdriver.support.ui import Select
@@ -31,7 +33,7 @@ class TestPointing(BrowserTest):
         self.sees("garden-plan.svg")
         self.button("Load 2 questions").click()
         self.sees("2 questions, 1 pack", "nav")
-        game = self.driver.current_url.split("/game/")[1].split("/")[0]
+        game = urlsplit(self.driver.current_url).path.split("/")[2]
         document = self.server.http.get(f"/api/games/{game}").json()["document"]
         (pack,) = document["rounds"][0]["packs"]
         # A wrong area is drawn over the picture, from corner to corner, and saved as its words.
